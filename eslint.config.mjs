@@ -1,0 +1,41 @@
+import nextVitals from 'eslint-config-next/core-web-vitals';
+import nextTypescript from 'eslint-config-next/typescript';
+
+/** Imports run only downwards; what a room may not reach is listed here once. */
+const forbidden = {
+  app: [],
+  ui: ['app'],
+  engine: ['app', 'ui', 'store', 'standins', 'demo'],
+  store: ['app', 'ui', 'engine', 'standins', 'demo'],
+  standins: ['app', 'ui', 'engine', 'store', 'demo'],
+  demo: ['app', 'ui', 'engine', 'store', 'standins'],
+  core: ['app', 'ui', 'engine', 'store', 'standins', 'demo'],
+};
+
+const zones = Object.entries(forbidden).flatMap(([room, rooms]) =>
+  rooms.map((other) => ({ target: `./src/${room}`, from: `./src/${other}`, message: `${room} may not import ${other}.` })));
+
+/** Screens reach the engine and the store through hooks alone. */
+const hooksOnly = ['engine', 'store'].map((other) => ({
+  target: './src/ui/!(hooks)/**/*', from: `./src/${other}`, message: `Reach ${other} through src/ui/hooks.`,
+}));
+
+const config = [
+  { ignores: ['.next/**', 'public/**', 'next-env.d.ts', 'node_modules/**'] },
+  ...nextVitals,
+  ...nextTypescript,
+  {
+    rules: {
+      'import/no-restricted-paths': ['error', { zones: [...zones, ...hooksOnly] }],
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+      'no-console': 'error',
+    },
+  },
+  { files: ['src/core/**/*.ts'], ignores: ['**/*.test.ts'], rules: {
+    'no-restricted-globals': ['error', 'document', 'window', 'self', 'navigator', 'ImageData', 'OffscreenCanvas', 'performance', 'fetch'],
+    'no-restricted-properties': ['error', { object: 'Math', property: 'random' }, { object: 'Date', property: 'now' }],
+    'no-restricted-imports': ['error', { patterns: ['react', 'react-*', 'next', 'next/*', 'dexie', 'zustand', 'wasm-vips', 'node:*'] }],
+  } },
+];
+
+export default config;

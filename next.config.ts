@@ -1,0 +1,37 @@
+import type { NextConfig } from 'next';
+
+const documentPolicy = [
+  "default-src 'self'", "script-src 'self' 'unsafe-inline'", "style-src 'self' 'unsafe-inline'", "img-src 'self' blob: data:",
+  "connect-src 'self' blob:", "worker-src 'self' blob:", "object-src 'none'", "base-uri 'self'", "form-action 'self'", "frame-ancestors 'none'",
+].join('; ');
+
+/** A worker takes the policy of its own script's response, and the codecs generate code when they start. */
+const workerPolicy = documentPolicy.replace("script-src 'self' 'unsafe-inline'", "script-src 'self' 'unsafe-eval'");
+
+/** SharedArrayBuffer, which the codecs need, is only there on isolated pages. */
+const isolation = [
+  { key: 'Cross-Origin-Opener-Policy', value: 'same-origin' },
+  { key: 'Cross-Origin-Embedder-Policy', value: 'require-corp' },
+  { key: 'Cross-Origin-Resource-Policy', value: 'same-origin' },
+  { key: 'X-Content-Type-Options', value: 'nosniff' },
+];
+
+const config: NextConfig = {
+  poweredByHeader: false,
+  allowedDevOrigins: ['127.0.0.1'],
+  async headers() {
+    return [
+      { source: '/:path*', headers: [...isolation, { key: 'Content-Security-Policy', value: documentPolicy }] },
+      { source: '/_next/static/:path*', headers: [{ key: 'Content-Security-Policy', value: workerPolicy }] },
+      {
+        source: '/vendor/:path*',
+        headers: [
+          { key: 'Content-Security-Policy', value: workerPolicy },
+          { key: 'Cache-Control', value: 'public, max-age=31536000, immutable' },
+        ],
+      },
+    ];
+  },
+};
+
+export default config;

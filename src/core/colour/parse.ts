@@ -1,0 +1,30 @@
+import { formatHex, parse, rgb as toRgb } from 'culori';
+import type { Rgb } from '../raster/raster';
+
+const level = (v: number): number => Math.round(255 * Math.min(1, Math.max(0, v)));
+
+/**
+ * Reads any CSS colour: hex, rgb(), hsl(), oklch(), names. Colours outside sRGB are clamped; alpha is dropped.
+ * @returns levels 0..255, or undefined when the text is no colour
+ */
+export function tryColour(text: string): Rgb | undefined {
+  const parsed = parse(text.trim()) ?? parse(`#${text.trim()}`);
+  const c = parsed && toRgb(parsed);
+  return c && { r: level(c.r), g: level(c.g), b: level(c.b) };
+}
+
+/**
+ * The same for colours that must be there.
+ * @throws TypeError naming what was found
+ */
+export function colourOf(text: string): Rgb {
+  const colour = tryColour(text);
+  if (!colour) throw new TypeError(`Expected a CSS colour, found “${text}”`);
+  return colour;
+}
+
+/** #rrggbb, lower case. */
+export const hexOf = ({ r, g, b }: Rgb): string => formatHex({ mode: 'rgb', r: r / 255, g: g / 255, b: b / 255 });
+
+/** Equal channels mean grey. */
+export const isGrey = ({ r, g, b }: Rgb): boolean => r === g && g === b;

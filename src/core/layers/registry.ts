@@ -1,0 +1,15 @@
+import { object, string, type ObjectSchema } from 'yup';
+import type { Layer, LayerKindName } from '../site/model';
+import { fill } from './fill';
+import type { LayerKind } from './kind';
+import { photo } from './photo';
+import { text } from './text';
+
+const kinds = { photo, fill, text } as const satisfies { [K in LayerKindName]: LayerKind<Extract<Layer, { kind: K }>> };
+
+/** The definition of a layer's kind; safe because a layer's `kind` picks the definition written for it. */
+export const kindOf = (layer: Layer): LayerKind => kinds[layer.kind] as unknown as LayerKind;
+
+/** The schema of a kind; of an unknown kind, one that refuses it by name. */
+export const layerSchema = (kind: string | undefined): ObjectSchema<object> =>
+  (kind !== undefined && kind in kinds ? kinds[kind as LayerKindName].schema : object({ kind: string().oneOf(Object.keys(kinds)).required() }));

@@ -1,0 +1,17 @@
+import type { Raster } from '../raster/raster';
+import type { PressSettings } from '../site/model';
+
+/** Port: picture files to pixels and back. In the browser and in Node the same libvips build stands behind it. */
+export interface Codecs {
+  /**
+   * Pixels as they are meant to be seen: orientation applied, colour profile or CMYK converted to sRGB, 16 bits brought to 8.
+   * @throws Error when the file breaks off or cannot be read
+   */
+  decode(bytes: Uint8Array): Promise<Raster>;
+  /** Without metadata; JPEG lies on white where the picture is see-through. */
+  encode(raster: Raster, settings: PressSettings): Promise<Uint8Array<ArrayBuffer>>;
+}
+
+export const formatEnding: Readonly<Record<PressSettings['format'], string>> = { jpeg: 'jpg', png: 'png', webp: 'webp' };
+export const formatTitle: Readonly<Record<PressSettings['format'], string>> = { jpeg: 'JPEG', png: 'PNG', webp: 'WebP' };
+export const mediaType = (format: PressSettings['format']): string => `image/${format}`;

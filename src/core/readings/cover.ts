@@ -1,0 +1,30 @@
+import { photoSize } from '../layers/photo';
+import { coverScale, keepFilled } from '../frame/placement';
+import { editLayer } from '../site/edit';
+import type { PhotoLayer, Picture, Slot } from '../site/model';
+import type { ReadingKind } from './reading';
+
+/** The photograph that lies at the back, which the slot is framed with. */
+export const backPhoto = (picture: Picture): PhotoLayer | undefined => picture.layers.find((l): l is PhotoLayer => l.kind === 'photo' && !l.hidden);
+
+function bare(layer: PhotoLayer, slot: Slot): number {
+  const right = layer.x + layer.sourceWidth * layer.scale, bottom = layer.y + layer.sourceHeight * layer.scale;
+  return Math.round(Math.max(0, layer.x, layer.y, slot.width - right, slot.height - bottom));
+}
+
+/** The back photograph fills its slot: px of ground left bare at the barest side. */
+export const cover: ReadingKind<number> = {
+  id: 'cover',
+  question: 2,
+  title: 'Photo fills the slot',
+  applies: ({ picture }) => backPhoto(picture) !== undefined,
+  measure: ({ picture, slot }) => bare(backPhoto(picture)!, slot),
+  judge: (px) => (px === 0 ? 'holds' : 'look'),
+  figure: (px) => (px === 0 ? 'all of it' : `${px} px bare`),
+  say: (px) => (px === 0 ? 'The photo covers the whole slot.' : `${px} px of the ground show beside the photo. Move or enlarge it, or leave it so if the ground is meant to show.`),
+  mend(_px, { picture, slot }) {
+    const layer = backPhoto(picture)!;
+    const scale = Math.max(layer.scale, coverScale(photoSize(layer), slot));
+    return { label: 'Fill the slot', edit: editLayer<PhotoLayer>(picture.id, layer.id, keepFilled({ ...layer, scale }, photoSize(layer), slot)) };
+  },
+};

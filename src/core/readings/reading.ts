@@ -1,0 +1,65 @@
+import type { Raster } from '../raster/raster';
+import type { Edit } from '../site/edit';
+import type { Picture, Slot } from '../site/model';
+
+export type Verdict = 'holds' | 'look' | 'fails' | 'unknown';
+
+/** A pressed file, as it was written and as it decodes again. */
+export interface PressedFile {
+  readonly bytes: number;
+  readonly format: string;
+  readonly width: number;
+  readonly height: number;
+  readonly decoded: Raster;
+}
+
+export interface ReadingContext {
+  readonly slot: Slot;
+  readonly picture: Picture;
+  /** The file of this very state of the picture; undefined until it is pressed. */
+  readonly file?: PressedFile;
+}
+
+export interface Mend {
+  readonly label: string;
+  readonly edit: Edit;
+}
+
+/** One thing that is measured, judged and said. `measure` gives undefined where it cannot be told yet. */
+export interface ReadingKind<V> {
+  readonly id: string;
+  /** Question of the strip that it belongs to, 1..7. */
+  readonly question: number;
+  readonly title: string;
+  applies(context: ReadingContext): boolean;
+  measure(context: ReadingContext): V | undefined;
+  judge(value: V, context: ReadingContext): Exclude<Verdict, 'unknown'>;
+  /** The figure alone, with its unit. */
+  figure(value: V, context: ReadingContext): string;
+  /** What is, then what to do. */
+  say(value: V, context: ReadingContext): string;
+  mend?(value: V, context: ReadingContext): Mend | undefined;
+}
+
+/** A reading taken. */
+export interface Reading {
+  readonly id: string;
+  readonly question: number;
+  readonly title: string;
+  readonly verdict: Verdict;
+  readonly figure: string;
+  readonly words: string;
+  readonly mend?: Mend;
+}
+
+/** Takes a reading, or undefined where the kind has nothing to say of this picture. */
+export function take<V>(kind: ReadingKind<V>, context: ReadingContext): Reading | undefined {
+  if (!kind.applies(context)) return undefined;
+  const { id, question, title } = kind, value = kind.measure(context);
+  if (value === undefined) return { id, question, title, verdict: 'unknown', figure: '–', words: 'Not measurable yet.' };
+  const verdict = kind.judge(value, context);
+  return {
+    id, question, title, verdict, figure: kind.figure(value, context), words: kind.say(value, context),
+    mend: verdict === 'holds' ? undefined : kind.mend?.(value, context),
+  };
+}

@@ -1,0 +1,21 @@
+import { sides } from '../seam/edges';
+import { alternative } from './alternative';
+import { cover } from './cover';
+import { take, type Reading, type ReadingContext, type ReadingKind, type Verdict } from './reading';
+import { seam } from './seam';
+import { size } from './size';
+import { softness } from './softness';
+import { weight } from './weight';
+
+/* A list of kinds with different values: each is only ever used whole, through `take`. */
+const kinds = [size, cover, softness, ...sides.map(seam), weight, alternative] as unknown as readonly ReadingKind<unknown>[];
+
+/** All readings that apply to a picture in its slot, in the order of the questions. */
+export const takeReadings = (context: ReadingContext): Reading[] =>
+  kinds.map((kind) => take(kind, context)).filter((reading) => reading !== undefined);
+
+const order: readonly Verdict[] = ['fails', 'look', 'unknown', 'holds'];
+
+/** Worst first; equal ones keep their order. */
+export const worstFirst = (readings: readonly Reading[]): Reading[] =>
+  [...readings].sort((a, b) => order.indexOf(a.verdict) - order.indexOf(b.verdict));

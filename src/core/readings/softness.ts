@@ -1,0 +1,25 @@
+import { fillFrame, sharpness } from '../frame/placement';
+import { photoSize } from '../layers/photo';
+import { editLayer } from '../site/edit';
+import type { PhotoLayer } from '../site/model';
+import { backPhoto } from './cover';
+import type { ReadingKind } from './reading';
+
+/** Photo px for each slot px: below 1 the photograph is stretched and looks soft. */
+export const softness: ReadingKind<number> = {
+  id: 'softness',
+  question: 2,
+  title: 'Photo px for each px',
+  applies: ({ picture }) => backPhoto(picture) !== undefined,
+  measure: ({ picture }) => sharpness(backPhoto(picture)!),
+  judge: (ratio) => (ratio >= 0.9995 ? 'holds' : ratio >= 0.75 ? 'look' : 'fails'),
+  figure: (ratio) => `${ratio.toFixed(2)}`,
+  say: (ratio) => (ratio >= 0.9995
+    ? `The photo has ${ratio.toFixed(2)} px for each px of the slot${ratio >= 2 ? ', enough for a screen of double density' : ''}.`
+    : `The photo is stretched: only ${ratio.toFixed(2)} of its px for each px of the slot. Zoom out or take a larger photo.`),
+  mend(_ratio, { picture, slot }) {
+    const layer = backPhoto(picture)!, whole = fillFrame(photoSize(layer), slot);
+    if (whole.scale >= layer.scale || sharpness(whole) < 0.9995) return undefined;
+    return { label: 'Show more of the photo', edit: editLayer<PhotoLayer>(picture.id, layer.id, whole) };
+  },
+};

@@ -1,0 +1,46 @@
+import { deltaE } from '../colour/difference';
+import type { Raster, Rgb } from '../raster/raster';
+import type { Side } from '../site/model';
+
+export const sides: readonly Side[] = ['top', 'right', 'bottom', 'left'];
+
+export interface EdgeDifference {
+  /** Largest difference of any channel of any border pixel, levels 0..255. */
+  readonly levels: number;
+  /** Mean over the border of each pixel's largest channel difference, levels. */
+  readonly mean: number;
+  /** CIEDE2000 at the pixel with the largest step. */
+  readonly deltaE: number;
+  /** Place along the side, px from its top or left end, of that pixel. */
+  readonly at: number;
+}
+
+/** Index of the first pixel of a side and the step between pixels, in pixels, and how many there are. */
+function walk({ width, height }: Raster, side: Side): { start: number; step: number; count: number } {
+  if (side === 'top') return { start: 0, step: 1, count: width };
+  if (side === 'bottom') return { start: (height - 1) * width, step: 1, count: width };
+  return { start: side === 'left' ? 0 : width - 1, step: width, count: height };
+}
+
+/** What a pixel looks like over a colour, whole levels. */
+function over(raster: Raster, index: number, under: Rgb): Rgb {
+  const a = raster.data[index + 3] / 255;
+  const mix = (c: number, u: number) => Math.round(u + a * (c - u));
+  return { r: mix(raster.data[index], under.r), g: mix(raster.data[index + 1], under.g), b: mix(raster.data[index + 2], under.b) };
+}
+
+/**
+ * How far one border of a picture is from the colour that lies next to it on the page. See-through pixels show the
+ * page's colour, so they count as they are seen.
+ */
+export function edgeDifference(raster: Raster, side: Side, beside: Rgb): EdgeDifference {
+  const { start, step, count } = walk(raster, side);
+  let levels = 0, sum = 0, at = 0, worst = beside;
+  for (let i = 0; i < count; i++) {
+    const seen = over(raster, (start + i * step) * 4, beside);
+    const d = Math.max(Math.abs(seen.r - beside.r), Math.abs(seen.g - beside.g), Math.abs(seen.b - beside.b));
+    sum += d;
+    if (d > levels) { levels = d; at = i; worst = seen; }
+  }
+  return { levels, mean: sum / count, deltaE: deltaE(worst, beside), at };
+}

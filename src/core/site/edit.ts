@@ -1,0 +1,54 @@
+import { enablePatches, produce, type Draft } from 'immer';
+import type { Layer, Picture, ShelfItem, Site, Slot } from './model';
+
+enablePatches();
+
+/** An edit says what changes on a draft of the site; `applyEdit` makes the new site of it and leaves the old one as it was. */
+export type Edit = (site: Draft<Site>) => void;
+
+export const applyEdit = (site: Site, edit: Edit): Site => produce(site, (draft) => { edit(draft); });
+
+/** Does nothing when the slot is not there any more. */
+export const editSlot = (slotId: string, change: (slot: Draft<Slot>) => void): Edit => (site) => {
+  const slot = site.slots.find((s) => s.id === slotId);
+  if (slot) change(slot);
+};
+
+export const editPicture = (pictureId: string, change: (picture: Draft<Picture>) => void): Edit => (site) => {
+  const picture = site.pictures[pictureId];
+  if (picture) change(picture);
+};
+
+export const editLayer = <L extends Layer>(pictureId: string, layerId: string, change: Partial<L>): Edit =>
+  editPicture(pictureId, (picture) => {
+    const layer = picture.layers.find((l) => l.id === layerId);
+    if (layer) Object.assign(layer, change);
+  });
+
+/** In front of everything, or right in front of the layer named. */
+export const addLayer = (pictureId: string, layer: Layer, inFrontOf?: string): Edit =>
+  editPicture(pictureId, (picture) => {
+    const at = inFrontOf ? picture.layers.findIndex((l) => l.id === inFrontOf) + 1 : picture.layers.length;
+    picture.layers.splice(at, 0, layer);
+  });
+
+export const removeLayer = (pictureId: string, layerId: string): Edit =>
+  editPicture(pictureId, (picture) => {
+    picture.layers = picture.layers.filter((l) => l.id !== layerId);
+  });
+
+/** `by` places towards the front, or towards the back when negative; stops at the ends. */
+export const moveLayer = (pictureId: string, layerId: string, by: number): Edit =>
+  editPicture(pictureId, (picture) => {
+    const from = picture.layers.findIndex((l) => l.id === layerId);
+    if (from < 0) return;
+    const to = Math.min(picture.layers.length - 1, Math.max(0, from + by));
+    picture.layers.splice(to, 0, ...picture.layers.splice(from, 1));
+  });
+
+/** Puts a picture on the shelf once; a second time changes nothing. */
+export const shelve = (item: ShelfItem): Edit => (site) => {
+  if (!site.shelf.some((i) => i.assetId === item.assetId)) site.shelf.push(item);
+};
+
+export const chain = (...edits: Edit[]): Edit => (site) => { for (const edit of edits) edit(site); };

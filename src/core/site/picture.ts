@@ -1,0 +1,17 @@
+import type { Picture, Site, Slot } from './model';
+
+export const slotOf = (site: Site, slotId: string): Slot | undefined => site.slots.find((s) => s.id === slotId);
+
+/** @throws RangeError when the slot names a picture the site does not have */
+export function pictureOf(site: Site, slot: Slot): Picture {
+  const picture = site.pictures[slot.pictureId];
+  if (!picture) throw new RangeError(`Expected the picture ${slot.pictureId} of slot ${slot.name} in the site`);
+  return picture;
+}
+
+/** Nothing lies in the slot yet: no layer to be seen on a see-through ground. */
+export const isBlank = (picture: Picture): boolean => picture.ground.type === 'none' && picture.layers.every((l) => l.hidden);
+
+/** Equal for pictures that draw the same pixels: names, alternative text and press settings left out. */
+export const drawingKey = (picture: Picture, slot: Slot): string =>
+  JSON.stringify([slot.width, slot.height, picture.ground, picture.layers.filter((l) => !l.hidden).map((l) => ({ ...l, name: '' }))]);

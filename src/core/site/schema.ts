@@ -1,0 +1,72 @@
+import { array, lazy, mixed, number, object, string, ValidationError, type Schema } from 'yup';
+import { layerSchema } from '../layers/registry';
+import type { Layer, Site } from './model';
+
+const hex = () => string().matches(/^#[0-9a-f]{6}$/, ({ path }) => `Expected ${path} as #rrggbb`).required();
+const pixels = () => number().integer().min(1).max(20000).required();
+const id = () => string().min(1).required();
+const slotRef = () => string().nullable().defined();
+const text = () => string().defined();
+
+const pictureSchema = object({
+  id: id(),
+  ground: lazy((ground: { type?: string } | undefined) => (ground?.type === 'none'
+    ? object({ type: mixed<'none'>().oneOf(['none']).required() })
+    : object({ type: mixed<'colour'>().oneOf(['colour']).required(), colour: hex() }))),
+  layers: array().of(lazy((layer: Layer | undefined) => layerSchema(layer?.kind))).required(),
+  press: object({ format: string().oneOf(['jpeg', 'png', 'webp']).required(), quality: number().integer().min(1).max(100).required() }),
+  alt: text(),
+});
+
+const side = () => string().matches(/^#[0-9a-f]{6}$/).nullable().defined();
+
+const slotSchema = object({
+  id: id(), name: text(), kind: string().oneOf(['header', 'background', 'sidebar', 'divider', 'mark']).required(),
+  width: pixels(), height: pixels(),
+  repeat: string().oneOf(['no-repeat', 'repeat', 'repeat-x', 'repeat-y']).required(),
+  beside: object({ top: side(), right: side(), bottom: side(), left: side() }).required(),
+  fileName: string().matches(/^[a-z0-9][a-z0-9._-]*$/i).required(), budgetBytes: number().integer().min(1).required(), pictureId: id(),
+});
+
+const band = { height: number().min(0).required(), colour: hex(), ink: hex() };
+
+const pageSchema = object({
+  id: id(), name: text(), contentWidth: pixels(), ground: hex(), backgroundSlot: slotRef(),
+  bar: object({ ...band, links: array().of(string().required()).required(), markSlot: slotRef() }).required(),
+  headerSlot: slotRef(),
+  body: object({ ...band, heading: text(), sidebarSlot: slotRef() }).required(),
+  section: object({ ...band, heading: text(), dividerSlot: slotRef() }).nullable().defined(),
+});
+
+const siteSchema = object({
+  schemaVersion: number().oneOf([1]).required(),
+  id: id(), name: text(),
+  theme: object({
+    colours: array().of(object({ name: text(), hex: hex() })).required(), headingFont: id(), bodyFont: id(),
+  }).required(),
+  pages: array().of(pageSchema).required(),
+  slots: array().of(slotSchema).required(),
+  pictures: lazy((pictures: object | undefined) => object(Object.fromEntries(Object.keys(pictures ?? {}).map((key) => [key, pictureSchema as Schema])))),
+  shelf: array().of(object({
+    assetId: id(), name: text(), width: pixels(), height: pixels(), format: id(), bytes: number().integer().min(0).required(),
+    maker: text(), source: text(), licence: text(),
+  })).required(),
+});
+
+/** A site could not be read; the message says what was expected. */
+export class SiteError extends Error {}
+
+/**
+ * Checks a site that comes from outside the program.
+ * @throws SiteError saying which field was expected as what
+ */
+export function readSite(value: unknown): Site {
+  const version = (value as { schemaVersion?: unknown } | null)?.schemaVersion;
+  if (version !== 1) throw new SiteError(`Expected a site of version 1, found ${version === undefined ? 'no version' : `version ${String(version)}`}`);
+  try {
+    return siteSchema.validateSync(value, { strict: true, abortEarly: true }) as unknown as Site;
+  } catch (error) {
+    if (error instanceof ValidationError) throw new SiteError(error.message);
+    throw error;
+  }
+}

@@ -1,0 +1,95 @@
+import type { Calls, Reply, Request } from './protocol';
+
+/** The part of a worker that a channel needs; tests hand in one of their own. */
+export interface WorkerLike {
+  postMessage(message: unknown, transfer: Transferable[]): void;
+  terminate(): void;
+  addEventListener(type: 'message', listener: (event: { data: unknown }) => void): void;
+  addEventListener(type: 'error' | 'messageerror', listener: (event: { message?: string }) => void): void;
+}
+
+/** The worker died or could not be understood; what was asked of it did not happen. */
+export class WorkerCrash extends Error {}
+
+export interface Channel<C extends Calls> {
+  ask<K extends keyof C & string>(call: K, ask: C[K]['ask'], transfer?: Transferable[]): Promise<C[K]['answer']>;
+  /** Ends the worker and rejects what is pending; the next question starts a new one. */
+  restart(reason: string): void;
+}
+
+/**
+ * Questions to a worker as promises. The worker starts with the first question. When it crashes every pending question is
+ * rejected with a WorkerCrash, a new worker is started by the next question, and `onCrash` is told.
+ */
+export function createChannel<C extends Calls>(spawn: () => WorkerLike, onCrash: () => void = () => {}): Channel<C> {
+  let worker: WorkerLike | undefined;
+  let nextId = 1;
+  const pending = new Map<number, { resolve(answer: unknown): void; reject(error: Error): void }>();
+
+  function drop(reason: string): void {
+    worker?.terminate();
+    worker = undefined;
+    const waiting = [...pending.values()];
+    pending.clear();
+    for (const { reject } of waiting) reject(new WorkerCrash(reason));
+  }
+
+  function start(): WorkerLike {
+    const fresh = spawn();
+    const crashed = (event: { message?: string }) => {
+      if (fresh !== worker) return;
+      drop(event.message ?? 'The worker stopped.');
+      onCrash();
+    };
+    fresh.addEventListener('message', ({ data }) => {
+      const reply = data as Reply, waiting = pending.get(reply.id);
+      if (!waiting || fresh !== worker) return;
+      pending.delete(reply.id);
+      if (reply.ok) waiting.resolve(reply.answer);
+      else waiting.reject(new Error(reply.message));
+    });
+    fresh.addEventListener('error', crashed);
+    fresh.addEventListener('messageerror', crashed);
+    return fresh;
+  }
+
+  return {
+    ask(call, ask, transfer = []) {
+      const id = nextId++;
+      return new Promise((resolve, reject) => {
+        pending.set(id, { resolve: resolve as (answer: unknown) => void, reject });
+        try {
+          worker ??= start();
+          worker.postMessage({ id, call, ask } as Request<C>, transfer);
+        } catch (error) {
+          pending.delete(id);
+          reject(error instanceof Error ? error : new Error(String(error)));
+        }
+      });
+    },
+    restart: drop,
+  };
+}
+
+/** The little of a worker's own scope that serving needs. */
+export interface ServerScope {
+  addEventListener(type: 'message', listener: (event: { data: unknown }) => void): void;
+  postMessage(message: unknown, transfer: Transferable[]): void;
+}
+
+export type Handlers<C extends Calls> = {
+  [K in keyof C]: (ask: C[K]['ask']) => Promise<{ answer: C[K]['answer']; transfer?: Transferable[] }> | { answer: C[K]['answer']; transfer?: Transferable[] };
+};
+
+/** Answers questions in the worker, one message each; a handler that throws becomes a failed answer. */
+export function serve<C extends Calls>(scope: ServerScope, handlers: Handlers<C>): void {
+  scope.addEventListener('message', async ({ data }) => {
+    const { id, call, ask } = data as Request<C>;
+    try {
+      const { answer, transfer = [] } = await handlers[call](ask);
+      scope.postMessage({ id, ok: true, answer } satisfies Reply, transfer);
+    } catch (error) {
+      scope.postMessage({ id, ok: false, message: error instanceof Error ? error.message : String(error) } satisfies Reply, []);
+    }
+  });
+}

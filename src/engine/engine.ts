@@ -1,0 +1,137 @@
+import type { Drawing } from '@/core/compose/compose';
+import type { Raster } from '@/core/raster/raster';
+import type { PressSettings } from '@/core/site/model';
+import { createChannel, WorkerCrash, type WorkerLike } from './channel';
+import type { CodecCalls, Frame, Pressed, RenderCalls } from './protocol';
+
+export interface EngineParts {
+  spawnRender(): WorkerLike;
+  spawnCodec(): WorkerLike;
+  /** The bytes of an asset as the owner gave them. */
+  assetBytes(assetId: string): Promise<Uint8Array>;
+}
+
+/** One place on the screen that shows a picture. */
+export interface View {
+  /** Draws it as soon as the worker is free; of several asked for meanwhile only the newest is drawn. */
+  show(drawing: Drawing): void;
+  close(): void;
+}
+
+export interface ViewListener {
+  onFrame(frame: Frame): void;
+  /** A message for people; the view keeps what it showed. */
+  onFailure(message: string): void;
+}
+
+export interface Engine {
+  view(listener: ViewListener): View;
+  /** All pixels of a picture once every photo in it is decoded. */
+  pixels(drawing: Drawing): Promise<Raster>;
+  decode(bytes: Uint8Array): Promise<Raster>;
+  press(raster: Raster, settings: PressSettings): Promise<Pressed>;
+  /** Starts the codecs ahead of need. */
+  warm(): void;
+}
+
+export function createEngine(parts: EngineParts): Engine {
+  let nextView = 1;
+  let provided = new Map<string, Promise<void>>();
+  const repeats = new Set<() => void>();
+  const render = createChannel<RenderCalls>(parts.spawnRender, () => {
+    // A new worker knows no assets and no views: forget what the old one had and draw the last frames again.
+    provided = new Map();
+    for (const repeat of repeats) repeat();
+  });
+  const codec = createChannel<CodecCalls>(parts.spawnCodec);
+
+  /** A question whose worker died under it is put once more, to the new one. */
+  async function twice<T>(question: () => Promise<T>): Promise<T> {
+    try {
+      return await question();
+    } catch (error) {
+      if (error instanceof WorkerCrash) return question();
+      throw error;
+    }
+  }
+
+  const decode = (bytes: Uint8Array) => twice(() => codec.ask('decode', { bytes }));
+
+  function provide(assetId: string): Promise<void> {
+    let done = provided.get(assetId);
+    if (!done) {
+      done = (async () => {
+        const raster = await decode(await parts.assetBytes(assetId));
+        await render.ask('asset', { assetId, raster }, [raster.data.buffer]);
+      })();
+      provided.set(assetId, done);
+      done.catch(() => { if (provided.get(assetId) === done) provided.delete(assetId); });
+    }
+    return done;
+  }
+
+  function view(listener: ViewListener): View {
+    const name = `view ${nextView++}`;
+    let waiting: Drawing | undefined, latest: Drawing | undefined, busy = false, whole = true, closed = false;
+    const awaited = new Set<string>();
+
+    function fetchMissing(missing: readonly string[]): void {
+      for (const assetId of missing) {
+        if (awaited.has(assetId)) continue;
+        awaited.add(assetId);
+        provide(assetId)
+          .then(() => { if (latest) show(latest); })
+          .catch((error: unknown) => { if (!closed && !(error instanceof WorkerCrash)) listener.onFailure(error instanceof Error ? error.message : String(error)); })
+          .finally(() => awaited.delete(assetId));
+      }
+    }
+
+    async function next(): Promise<void> {
+      if (busy || closed || !waiting) return;
+      const drawing = waiting;
+      waiting = undefined;
+      busy = true;
+      try {
+        const frame = await render.ask('frame', { view: name, drawing, whole });
+        if (closed) return;
+        whole = false;
+        listener.onFrame(frame);
+        fetchMissing(frame.missing);
+      } catch (error) {
+        if (!closed && !(error instanceof WorkerCrash)) listener.onFailure(error instanceof Error ? error.message : String(error));
+      } finally {
+        busy = false;
+        void next();
+      }
+    }
+
+    function show(drawing: Drawing): void {
+      latest = waiting = drawing;
+      void next();
+    }
+
+    const repeat = () => { whole = true; awaited.clear(); if (latest) show(latest); };
+    repeats.add(repeat);
+    return {
+      show,
+      close() {
+        closed = true;
+        repeats.delete(repeat);
+        render.ask('close', { view: name }).catch(() => {});
+      },
+    };
+  }
+
+  return {
+    view,
+    async pixels(drawing) {
+      const first = await twice(() => render.ask('pixels', { drawing }));
+      if (first.missing.length === 0) return first.raster;
+      await Promise.all(first.missing.map(provide));
+      return (await twice(() => render.ask('pixels', { drawing }))).raster;
+    },
+    decode,
+    press: (raster, settings) => twice(() => codec.ask('press', { raster, settings })),
+    warm() { codec.ask('ready', null).catch(() => {}); },
+  };
+}

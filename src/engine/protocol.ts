@@ -1,0 +1,44 @@
+import type { Drawing } from '@/core/compose/compose';
+import type { Raster, Rect } from '@/core/raster/raster';
+import type { PressSettings } from '@/core/site/model';
+
+/** A piece of a picture to put on the screen. */
+export interface Frame {
+  readonly width: number;
+  readonly height: number;
+  /** The part that changed, and its pixels; an empty one when nothing did. */
+  readonly changed: Rect;
+  readonly pixels: Uint8ClampedArray<ArrayBuffer>;
+  readonly bounds: Readonly<Record<string, Rect>>;
+  readonly missing: readonly string[];
+  /** Time the worker spent on it. */
+  readonly ms: number;
+}
+
+/** What the render worker can be asked. A view is one place on the screen that shows a picture. */
+export type RenderCalls = {
+  frame: { ask: { view: string; drawing: Drawing; whole: boolean }; answer: Frame };
+  asset: { ask: { assetId: string; raster: Raster }; answer: null };
+  pixels: { ask: { drawing: Drawing }; answer: { raster: Raster; missing: readonly string[] } };
+  close: { ask: { view: string }; answer: null };
+};
+
+export interface Pressed {
+  readonly bytes: Uint8Array<ArrayBuffer>;
+  readonly decoded: Raster;
+}
+
+/** What the codec worker can be asked. */
+export type CodecCalls = {
+  decode: { ask: { bytes: Uint8Array }; answer: Raster };
+  press: { ask: { raster: Raster; settings: PressSettings }; answer: Pressed };
+  ready: { ask: null; answer: null };
+};
+
+export type Calls = Record<string, { ask: unknown; answer: unknown }>;
+
+export type Request<C extends Calls> = { [K in keyof C]: { readonly id: number; readonly call: K; readonly ask: C[K]['ask'] } }[keyof C];
+
+export type Reply =
+  | { readonly id: number; readonly ok: true; readonly answer: unknown }
+  | { readonly id: number; readonly ok: false; readonly message: string };

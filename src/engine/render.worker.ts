@@ -1,0 +1,49 @@
+import { createComposer } from '@/core/compose/compose';
+import { crop, isEmpty, wholeRaster, type Raster } from '@/core/raster/raster';
+import { canvasGlyphs, type TextContext } from '@/core/text/glyphs';
+import { serve, type ServerScope } from './channel';
+import { cssFont, loadFonts } from './fontFaces';
+import type { RenderCalls } from './protocol';
+
+const fontsReady = loadFonts((self as unknown as { fonts: FontFaceSet }).fonts);
+
+const glyphs = canvasGlyphs((width, height) => {
+  const context = new OffscreenCanvas(width, height).getContext('2d', { willReadFrequently: true });
+  if (!context) throw new Error('This browser gave no canvas to draw text on.');
+  return context as unknown as TextContext;
+}, cssFont);
+
+const assets = new Map<string, Raster>();
+const resources = { glyphs, photo: (assetId: string) => assets.get(assetId) };
+const views = new Map<string, ReturnType<typeof createComposer>>();
+
+function composerOf(view: string): ReturnType<typeof createComposer> {
+  let composer = views.get(view);
+  if (!composer) views.set(view, (composer = createComposer(resources)));
+  return composer;
+}
+
+serve<RenderCalls>(self as unknown as ServerScope, {
+  async frame({ view, drawing, whole }) {
+    await fontsReady;
+    const start = performance.now();
+    const { raster, changed: part, bounds, missing } = composerOf(view).compose(drawing);
+    const changed = whole ? wholeRaster(raster) : part;
+    const pixels = isEmpty(changed) ? new Uint8ClampedArray(0) : crop(raster, changed).data;
+    const ms = performance.now() - start;
+    return { answer: { width: raster.width, height: raster.height, changed, pixels, bounds, missing, ms }, transfer: [pixels.buffer] };
+  },
+  asset({ assetId, raster }) {
+    assets.set(assetId, raster);
+    return { answer: null };
+  },
+  async pixels({ drawing }) {
+    await fontsReady;
+    const { raster, missing } = createComposer(resources).compose(drawing);
+    return { answer: { raster, missing }, transfer: [raster.data.buffer] };
+  },
+  close({ view }) {
+    views.delete(view);
+    return { answer: null };
+  },
+});

@@ -1,0 +1,76 @@
+import type Vips from 'wasm-vips';
+import type { Codecs } from '@/core/press/codecs';
+import type { Raster } from '@/core/raster/raster';
+import type { PressSettings } from '@/core/site/model';
+
+type Library = typeof Vips;
+type Image = Vips.Image;
+
+/** libvips reports a failure as a pair of a name and lines; the last line that says something is for people. */
+function reason(error: unknown): string {
+  const text = Array.isArray(error) ? String(error[1]) : String((error as { message?: unknown } | null)?.message ?? error);
+  const lines = text.split('\n').map((line) => line.trim()).filter((line) => line && !/load error|unable to write/.test(line));
+  return lines.at(-1) ?? text;
+}
+
+const writers: Record<PressSettings['format'], (image: Image, quality: number, keep: Vips.ForeignKeep) => Uint8Array> = {
+  jpeg: (image, quality, keep) => image.jpegsaveBuffer({
+    Q: quality, keep, optimize_coding: true, interlace: true, trellis_quant: true, overshoot_deringing: true, optimize_scans: true, quant_table: 3,
+  }),
+  png: (image, _quality, keep) => image.pngsaveBuffer({ compression: 9, keep }),
+  webp: (image, quality, keep) => image.webpsaveBuffer({ Q: quality, effort: 4, smart_subsample: true, keep }),
+};
+
+/** Runs `work`, then frees every image it declared its own: they live in the library's memory, which no collector sweeps. */
+function scoped<R>(work: (own: (image: Image) => Image) => R): R {
+  const images: Image[] = [];
+  try {
+    return work((image) => { images.push(image); return image; });
+  } finally {
+    for (const image of images.reverse()) image.delete();
+  }
+}
+
+/** The codecs port over libvips; `vips` is the library once it has started. */
+export function vipsCodecs(vips: Library): Codecs {
+  const profile = 'icc-profile-data';
+
+  function toSrgb(image: Image, own: (image: Image) => Image): Image {
+    let out = image;
+    if (image.getTypeof(profile) !== 0) out = own(image.iccTransform('srgb', { embedded: true, intent: 'relative', black_point_compensation: true }));
+    else if (image.interpretation === 'cmyk') out = own(image.iccTransform('srgb', { input_profile: 'cmyk' }));
+    if (out.interpretation !== 'srgb') out = own(out.colourspace('srgb'));
+    if (out.format !== 'uchar') out = own(out.cast('uchar'));
+    return out.hasAlpha() ? out : own(out.bandjoin(255));
+  }
+
+  return {
+    decode: async (bytes) => scoped((own) => {
+      try {
+        const source = own(vips.Image.newFromBuffer(bytes, '', { fail_on: 'truncated' }));
+        const image = toSrgb(own(source.autorot()), own);
+        const pixels = image.writeToMemory();
+        const data = new Uint8ClampedArray(pixels.length);
+        data.set(pixels);
+        return { width: image.width, height: image.height, data };
+      } catch (error) {
+        const why = reason(error);
+        throw new Error(/premature|truncat|end of|not enough|corrupt|broken/i.test(why) ? `the file breaks off or is damaged (${why})` : why);
+      }
+    }),
+    encode: async (raster: Raster, settings) => scoped((own) => {
+      try {
+        const memory = own(vips.Image.newFromMemory(new Uint8Array(raster.data.buffer), raster.width, raster.height, 4, vips.BandFormat.uchar));
+        let image = own(memory.copy({ interpretation: 'srgb' }));
+        if (own(image.extractBand(3)).min() === 255) image = own(image.extractBand(0, { n: 3 }));
+        else if (settings.format === 'jpeg') image = own(image.flatten({ background: [255, 255, 255] }));
+        const written = writers[settings.format](image, settings.quality, vips.ForeignKeep.none);
+        const bytes = new Uint8Array(written.length);
+        bytes.set(written);
+        return bytes;
+      } catch (error) {
+        throw new Error(reason(error));
+      }
+    }),
+  };
+}

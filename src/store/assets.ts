@@ -1,0 +1,17 @@
+import type { Database } from './database';
+
+const hex = (bytes: Uint8Array): string => Array.from(bytes, (b) => b.toString(16).padStart(2, '0')).join('');
+
+/** Stores bytes once, under their SHA-256, and returns that. */
+export async function putAsset(db: Database, bytes: Uint8Array<ArrayBuffer>): Promise<string> {
+  const id = hex(new Uint8Array(await crypto.subtle.digest('SHA-256', bytes)));
+  if ((await db.assets.where('id').equals(id).count()) === 0) await db.assets.put({ id, bytes });
+  return id;
+}
+
+/** @throws Error when nothing is stored under that id */
+export async function assetBytes(db: Database, id: string): Promise<Uint8Array<ArrayBuffer>> {
+  const row = await db.assets.get(id);
+  if (!row) throw new Error('The photo of this layer is not in this browser any more.');
+  return row.bytes;
+}

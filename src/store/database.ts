@@ -1,0 +1,47 @@
+import Dexie, { type EntityTable, type Table } from 'dexie';
+import type { Patch } from 'immer';
+import type { Site } from '@/core/site/model';
+
+export interface SiteRow {
+  id: string;
+  site: Site;
+  /** Counts every write, so that a second tab notices the first one's. */
+  revision: number;
+  /** Number of the last step that is applied; 0 before the first. */
+  cursor: number;
+  changedAt: number;
+}
+
+export interface AssetRow {
+  /** SHA-256 of the bytes, hex. */
+  id: string;
+  bytes: Uint8Array<ArrayBuffer>;
+}
+
+export interface StepRow {
+  siteId: string;
+  seq: number;
+  label: string;
+  patches: Patch[];
+  inverse: Patch[];
+}
+
+/** A slot's picture as it was last drawn, for lists and for the first moment of a bench. */
+export interface ThumbRow {
+  /** Site and slot. */
+  key: string;
+  drawing: string;
+  png: Blob;
+}
+
+export class Database extends Dexie {
+  declare sites: EntityTable<SiteRow, 'id'>;
+  declare assets: EntityTable<AssetRow, 'id'>;
+  declare history: Table<StepRow, [string, number]>;
+  declare thumbs: EntityTable<ThumbRow, 'key'>;
+
+  constructor(name = 'soyez') {
+    super(name);
+    this.version(1).stores({ sites: 'id, changedAt', assets: 'id', history: '[siteId+seq], siteId', thumbs: 'key' });
+  }
+}
