@@ -31,6 +31,8 @@ const config = [
       'no-console': 'error',
     },
   },
+  { files: ['scripts/**', 'bench/**'], rules: { 'no-console': 'off' } },
+  { files: ['e2e/**'], rules: { 'react-hooks/rules-of-hooks': 'off' } },
   { files: ['src/core/**/*.ts'], ignores: ['**/*.test.ts'], rules: {
     'no-restricted-globals': ['error', 'document', 'window', 'self', 'navigator', 'ImageData', 'OffscreenCanvas', 'performance', 'fetch'],
     'no-restricted-properties': ['error', { object: 'Math', property: 'random' }, { object: 'Date', property: 'now' }],

@@ -13,6 +13,8 @@ async function start() {
     dynamicLibraries: ['vips-heif.wasm', 'vips-resvg.wasm'],
     locateFile: (name: string) => `${folder}/${name}`,
     mainScriptUrlOrBlob: url,
+    // What goes wrong comes as an error; the library's own lines on the console say nothing more.
+    printErr: () => {},
   }));
 }
 

@@ -29,6 +29,8 @@ export interface Engine {
   /** All pixels of a picture once every photo in it is decoded. */
   pixels(drawing: Drawing): Promise<Raster>;
   decode(bytes: Uint8Array): Promise<Raster>;
+  /** Hands over the pixels of an asset that was decoded already; the raster is gone afterwards. */
+  adopt(assetId: string, raster: Raster): Promise<void>;
   press(raster: Raster, settings: PressSettings): Promise<Pressed>;
   /** Starts the codecs ahead of need. */
   warm(): void;
@@ -57,18 +59,18 @@ export function createEngine(parts: EngineParts): Engine {
 
   const decode = (bytes: Uint8Array) => twice(() => codec.ask('decode', { bytes }));
 
-  function provide(assetId: string): Promise<void> {
-    let done = provided.get(assetId);
-    if (!done) {
-      done = (async () => {
-        const raster = await decode(await parts.assetBytes(assetId));
-        await render.ask('asset', { assetId, raster }, [raster.data.buffer]);
-      })();
-      provided.set(assetId, done);
-      done.catch(() => { if (provided.get(assetId) === done) provided.delete(assetId); });
-    }
+  const give = async (assetId: string, raster: Raster): Promise<void> => {
+    await render.ask('asset', { assetId, raster }, [raster.data.buffer]);
+  };
+
+  function remember(assetId: string, done: Promise<void>): Promise<void> {
+    provided.set(assetId, done);
+    done.catch(() => { if (provided.get(assetId) === done) provided.delete(assetId); });
     return done;
   }
+
+  const provide = (assetId: string): Promise<void> =>
+    provided.get(assetId) ?? remember(assetId, parts.assetBytes(assetId).then(decode).then((raster) => give(assetId, raster)));
 
   function view(listener: ViewListener): View {
     const name = `view ${nextView++}`;
@@ -131,6 +133,7 @@ export function createEngine(parts: EngineParts): Engine {
       return (await twice(() => render.ask('pixels', { drawing }))).raster;
     },
     decode,
+    adopt: (assetId, raster) => remember(assetId, give(assetId, raster)),
     press: (raster, settings) => twice(() => codec.ask('press', { raster, settings })),
     warm() { codec.ask('ready', null).catch(() => {}); },
   };

@@ -40,7 +40,7 @@ export function snippetsFor(site: Site, slot: Slot, picture: Picture): Snippets 
   if (slot.kind === 'divider') {
     return {
       css: rule(`.${name}`, ['position: relative'])
-        + rule(`.${name}::before`, ['content: ""', 'position: absolute', 'left: 0', 'right: 0', 'bottom: 100%', `height: ${slot.height}px`, ...lines, 'background-position: center bottom']),
+        + rule(`.${name}::before`, ['content: ""', 'position: absolute', 'left: 0', 'right: 0', 'bottom: calc(100% - 1px)', `height: ${slot.height}px`, ...lines, 'background-position: center bottom']),
       html: `<section class="${name}">…</section>\n`,
     };
   }

@@ -17,6 +17,9 @@ export interface PageLayout {
   readonly pieces: readonly Piece[];
 }
 
+/** A divider overlaps its section by one px, or a line may show between them at a fractional zoom (common practice, no source). */
+const hairline = 1;
+
 /** Below this screen width a sidebar goes under the text, and its strip is not shown (common practice, no source). */
 const oneColumnBelow = 700;
 
@@ -61,7 +64,7 @@ export function layoutPage(site: Site, page: Page, screenWidth: number): PageLay
 
   if (page.section) {
     area('section', { x: 0, y: sectionTop, width: screenWidth, height: page.section.height }, page.section.colour);
-    if (divider) lay(divider, { x: 0, y: sectionTop - divider.height, width: screenWidth, height: divider.height });
+    if (divider) lay(divider, { x: 0, y: sectionTop - divider.height + hairline, width: screenWidth, height: divider.height });
     pieces.push({ type: 'heading', rect: { x: x + inset, y: sectionTop + 34, width: contentWidth - inset * 2, height: 36 }, ink: page.section.ink, words: page.section.heading, sizePx: 26 });
   }
   return { width: screenWidth, height, content: { x, width: contentWidth }, pieces };

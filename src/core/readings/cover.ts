@@ -4,8 +4,11 @@ import { editLayer } from '../site/edit';
 import type { PhotoLayer, Picture, Slot } from '../site/model';
 import type { ReadingKind } from './reading';
 
-/** The photograph that lies at the back, which the slot is framed with. */
-export const backPhoto = (picture: Picture): PhotoLayer | undefined => picture.layers.find((l): l is PhotoLayer => l.kind === 'photo' && !l.hidden);
+/** The photograph the slot is framed with: the lowest layer to be seen, if that is a photo. */
+export function backPhoto(picture: Picture): PhotoLayer | undefined {
+  const lowest = picture.layers.find((l) => !l.hidden);
+  return lowest?.kind === 'photo' ? lowest : undefined;
+}
 
 function bare(layer: PhotoLayer, slot: Slot): number {
   const right = layer.x + layer.sourceWidth * layer.scale, bottom = layer.y + layer.sourceHeight * layer.scale;

@@ -1,0 +1,84 @@
+import { expect, test as base, type Locator, type Page } from '@playwright/test';
+
+/** What a user does at a bench, in the words of the screen. */
+export class BenchPage {
+  constructor(readonly page: Page) {}
+
+  /** First start: the sample is put in place and its plan is shown. */
+  async start(): Promise<void> {
+    await this.page.goto('/');
+    await expect(this.page.getByRole('heading', { name: 'Page plan of Veldrin Clayworks' })).toBeAttached();
+  }
+
+  async open(slot: string): Promise<void> {
+    await this.page.getByRole('link', { name: new RegExp(`^${slot}, .* open its bench`) }).click();
+    await this.drawn();
+  }
+
+  get picture(): Locator { return this.page.locator('canvas[data-ready]'); }
+
+  async drawn(): Promise<void> { await expect(this.picture).toHaveAttribute('data-ready', 'true', { timeout: 20_000 }); }
+
+  ask(question: string): Promise<void> { return this.page.getByRole('navigation', { name: 'Questions' }).getByRole('button', { name: question }).click(); }
+
+  answer(question: number): Locator { return this.page.locator(`[data-answer="${question}"]`); }
+
+  /** Fills a field that is read on Enter. */
+  async type(label: string, text: string): Promise<void> {
+    const field = this.page.getByRole('textbox', { name: label, exact: true });
+    await field.fill(text);
+    await field.press('Enter');
+  }
+
+  layer(name: string): Locator { return this.page.getByRole('region', { name: 'Layers, back to front' }).getByRole('button', { name }); }
+
+  async add(kind: 'Photo' | 'Wash' | 'Text'): Promise<void> {
+    await this.page.getByRole('button', { name: '+ Add' }).click();
+    await this.page.getByRole('menuitem', { name: kind }).click();
+  }
+
+  /** Drops files on the page around the picture, as a file manager would. */
+  async drop(on: Locator, files: readonly { name: string; type: string; bytes: Buffer }[]): Promise<void> {
+    const data = await this.page.evaluateHandle((list) => {
+      const transfer = new DataTransfer();
+      for (const f of list) transfer.items.add(new File([Uint8Array.from(atob(f.base64), (c) => c.charCodeAt(0))], f.name, { type: f.type }));
+      return transfer;
+    }, files.map((f) => ({ name: f.name, type: f.type, base64: f.bytes.toString('base64') })));
+    await on.dispatchEvent('dragover', { dataTransfer: data });
+    await on.dispatchEvent('drop', { dataTransfer: data });
+  }
+
+  /** SHA-256 of the canvas's pixels: equal for pictures that are equal to the level. */
+  pixels(page = this.page): Promise<string> {
+    return page.locator('canvas[data-ready]').evaluate(async (canvas: HTMLCanvasElement) => {
+      const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height);
+      const digest = new Uint8Array(await crypto.subtle.digest('SHA-256', data));
+      return `${canvas.width}×${canvas.height} ${Array.from(digest, (b) => b.toString(16).padStart(2, '0')).join('')}`;
+    });
+  }
+
+  /** Waits until everything is written. */
+  async kept(): Promise<void> { await expect(this.page.getByRole('definition').filter({ hasText: 'every step' })).toBeVisible(); }
+
+  /** Downloads the file of the picture as it is now. */
+  async download(): Promise<{ name: string; path: string }> {
+    await this.ask('Hand over');
+    const button = this.page.getByRole('button', { name: /^Download / });
+    await expect(button).toBeEnabled({ timeout: 20_000 });
+    const [download] = await Promise.all([this.page.waitForEvent('download'), button.click()]);
+    return { name: download.suggestedFilename(), path: await download.path() };
+  }
+}
+
+/** Every test fails on an error in the browser's console. */
+export const test = base.extend<{ bench: BenchPage }>({
+  bench: async ({ page }, use) => {
+    const problems: string[] = [];
+    page.on('console', (message) => { if (message.type() === 'error') problems.push(message.text()); });
+    page.on('pageerror', (error) => problems.push(error.message));
+    await use(new BenchPage(page));
+    expect(problems).toEqual([]);
+  },
+});
+
+export { expect };

@@ -1,0 +1,58 @@
+import { expect, test } from './bench.fixture';
+
+test('the whole job without a mouse', async ({ bench, page }) => {
+  await bench.start();
+  await page.getByRole('link', { name: /^Header, .* open its bench/ }).focus();
+  await page.keyboard.press('Enter');
+  await bench.drawn();
+
+  for (let digit = 1; digit <= 7; digit++) {
+    await page.keyboard.press(String(digit));
+    await expect(page.locator('[aria-current=step]')).toHaveAttribute('aria-keyshortcuts', String(digit));
+  }
+  // From the back, layer by layer: photo, wash, title.
+  await page.keyboard.press('.');
+  await expect(bench.layer('Shelf of pots')).toHaveAttribute('aria-pressed', 'true');
+  await page.keyboard.press('.');
+  await page.keyboard.press('.');
+  await expect(bench.layer('Veldrin Clayworks')).toHaveAttribute('aria-pressed', 'true');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('textbox', { name: 'Words' })).toBeFocused();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('h');
+  await expect(bench.answer(4)).toContainText('1 text');
+  await page.keyboard.press('h');
+  await expect(bench.answer(4)).toContainText('2 texts');
+  await page.keyboard.press('d');
+  await expect(bench.answer(4)).toContainText('5 layers, 3 texts');
+  await page.keyboard.press('Delete');
+  await expect(bench.answer(4)).toContainText('4 layers, 2 texts');
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  await expect(bench.answer(4)).toContainText('4 layers, 2 texts');
+
+  // Held keys show and let go.
+  const plain = await bench.pixels();
+  await page.keyboard.down('b');
+  await expect.poll(() => bench.pixels()).not.toBe(plain);
+  await page.keyboard.up('b');
+  await expect.poll(() => bench.pixels()).toBe(plain);
+
+  // All commands, searched.
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('page plan');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Page plan of Veldrin Clayworks' })).toBeAttached();
+});
+
+test('at a narrow screen the header is scaled, and the answer stays exact', async ({ bench, page }) => {
+  await bench.start();
+  await bench.open('Header');
+  await page.getByRole('combobox', { name: 'Screen width' }).click();
+  await page.getByRole('option', { name: 'Screen 360' }).click();
+  const box = (await bench.picture.boundingBox())!;
+  expect([box.width, box.height]).toEqual([360, 73]);
+  await expect(bench.answer(1)).toContainText('1080 × 220 exact');
+  await page.keyboard.press('w');
+  await expect(page.getByRole('combobox', { name: 'Screen width' })).toContainText('Screen 412');
+});

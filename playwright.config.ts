@@ -1,0 +1,20 @@
+import { defineConfig } from '@playwright/test';
+
+const port = 3219;
+
+export default defineConfig({
+  testDir: 'e2e',
+  workers: 1,
+  timeout: 60_000,
+  forbidOnly: true,
+  reporter: process.env.BROWSER_REPORT ? [['list'], ['json', { outputFile: process.env.BROWSER_REPORT }]] : 'list',
+  use: {
+    baseURL: `http://localhost:${port}`,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+    },
+  },
+  webServer: { command: `npx next start --port ${port}`, url: `http://localhost:${port}`, gracefulShutdown: { signal: 'SIGTERM', timeout: 2000 } },
+});

@@ -1,0 +1,5 @@
+import { SitesScreen } from '@/ui/sites/SitesScreen';
+
+export default function Page() {
+  return <SitesScreen />;
+}

@@ -1,0 +1,118 @@
+import { newWash } from '../layers/fill';
+import { newPhoto } from '../layers/photo';
+import { createRaster, type Raster, type Rgb } from '../raster/raster';
+import { fillRect } from '../raster/composite';
+import { applyEdit } from '../site/edit';
+import type { Layer, Picture, ShelfItem, Site, Slot } from '../site/model';
+import type { PressedFile, Reading } from './reading';
+import { takeReadings, worstFirst } from './registry';
+
+const slot: Slot = {
+  id: 's', name: 'Header', kind: 'header', width: 200, height: 100, repeat: 'no-repeat', beside: { top: '#333333', right: null, bottom: null, left: '#333333' },
+  fileName: 'header', budgetBytes: 20_000, pictureId: 'p',
+};
+const item: ShelfItem = { assetId: 'a', name: 'Pots', width: 400, height: 300, format: 'jpeg', bytes: 9, maker: '', source: '', licence: '' };
+const picture = (layers: Layer[], part: Partial<Picture> = {}): Picture =>
+  ({ id: 'p', ground: { type: 'colour', colour: '#333333' }, layers, press: { format: 'jpeg', quality: 80 }, alt: '', ...part });
+const siteWith = (p: Picture): Site => ({ schemaVersion: 1, id: 'x', name: 'X', theme: { colours: [], headingFont: 'a', bodyFont: 'a' }, pages: [], slots: [slot], pictures: { p }, shelf: [] });
+
+function plain(colour: Rgb, width = 200, height = 100): Raster {
+  const raster = createRaster(width, height);
+  fillRect(raster, colour);
+  return raster;
+}
+const grey = { r: 51, g: 51, b: 51 };
+const file = (decoded: Raster, bytes = 10_000) => ({ bytes, format: 'jpeg', width: decoded.width, height: decoded.height, decoded });
+
+const of = (id: string, p: Picture, pressed?: PressedFile): Reading | undefined => takeReadings({ slot, picture: p, file: pressed }).find((r) => r.id === id);
+
+/** The picture after the mend of a reading. */
+function mended(id: string, site: Site, pressed?: PressedFile): Picture {
+  const { mend } = of(id, site.pictures.p, pressed) ?? {};
+  if (!mend) throw new Error(`${id} has no mend`);
+  return applyEdit(site, mend.edit).pictures.p;
+}
+
+test('nothing in the slot, nothing to read', () => {
+  expect(takeReadings({ slot, picture: picture([], { ground: { type: 'none' } }) })).toEqual([]);
+});
+
+test('what needs a file is not measurable before there is one', () => {
+  expect(of('weight', picture([]))).toMatchObject({ verdict: 'unknown', figure: '–' });
+});
+
+test('size: exact holds, one px off fails', () => {
+  expect(of('size', picture([]), file(plain(grey)))).toMatchObject({ verdict: 'holds', figure: '200 × 100' });
+  expect(of('size', picture([]), file(plain(grey, 199, 100)))).toMatchObject({ verdict: 'fails', words: 'The file is 199 × 100 px, the slot 200 × 100 px.' });
+});
+
+test('cover: a filled slot holds, 12 bare px are named, and the mend fills it', () => {
+  const full = newPhoto('a', item, slot);
+  expect(of('cover', picture([full]))).toMatchObject({ verdict: 'holds' });
+  const moved = picture([{ ...full, x: 12 }]);
+  expect(of('cover', moved)).toMatchObject({ verdict: 'look', figure: '12 px bare' });
+  expect(of('cover', mended('cover', siteWith(moved)))).toMatchObject({ verdict: 'holds' });
+});
+
+test('softness: 2 photo px a px holds, 0.5 fails, and the mend shows more of the photo', () => {
+  const full = newPhoto('a', item, slot);
+  expect(of('softness', picture([full]))).toMatchObject({ verdict: 'holds', figure: '2.00' });
+  const zoomed = picture([{ ...full, scale: 2 }]);
+  expect(of('softness', zoomed)).toMatchObject({ verdict: 'fails', figure: '0.50' });
+  expect(of('softness', mended('softness', siteWith(zoomed)))).toMatchObject({ verdict: 'holds' });
+});
+
+test('softness: a photo too small to be sharp has no mend', () => {
+  const small = newPhoto('a', { ...item, width: 100, height: 50 }, slot);
+  expect(of('softness', picture([small]))).toMatchObject({ verdict: 'fails', mend: undefined });
+});
+
+test('seam: an exact edge holds, a pixel 3 levels off is found and named where it is', () => {
+  expect(of('seam-left', picture([]), file(plain(grey)))).toMatchObject({ verdict: 'holds', figure: '0 levels' });
+  const off = plain(grey);
+  off.data[40 * 200 * 4 + 1] = 54;
+  const reading = of('seam-left', picture([]), file(off));
+  expect(reading).toMatchObject({ verdict: 'fails', figure: '3 levels' });
+  expect(reading?.words).toMatch(/up to 3 levels off #333333 .*worst 40 px along/);
+  expect(of('seam-top', picture([]), file(off))).toMatchObject({ verdict: 'holds' });
+  expect(of('seam-right', picture([]), file(off))).toBeUndefined();
+});
+
+test('seam: see-through counts as the page that shows through it', () => {
+  const faded = plain({ r: 255, g: 0, b: 0 });
+  for (let y = 0; y < 100; y++) faded.data[y * 200 * 4 + 3] = 0;
+  expect(of('seam-left', picture([]), file(faded))).toMatchObject({ verdict: 'holds' });
+});
+
+test('seam: small steps of a lossy file are mended by a lossless one, large ones are not', () => {
+  const off = plain({ r: 53, g: 51, b: 51 });
+  expect(of('seam-left', picture([]), file(off))).toMatchObject({ verdict: 'look', mend: { label: 'Press without loss' } });
+  expect(mended('seam-left', siteWith(picture([])), file(off)).press.format).toBe('png');
+  expect(of('seam-left', picture([]), file(plain({ r: 90, g: 51, b: 51 })))).toMatchObject({ verdict: 'fails', mend: undefined });
+});
+
+test('weight: within budget holds, a little over is to be looked at, far over fails; the mend takes a lighter way', () => {
+  expect(of('weight', picture([]), file(plain(grey), 20_000))).toMatchObject({ verdict: 'holds', figure: '20.0 KB of 20.0 KB' });
+  expect(of('weight', picture([]), file(plain(grey), 20_001))).toMatchObject({ verdict: 'look' });
+  expect(of('weight', picture([]), file(plain(grey), 40_000))).toMatchObject({ verdict: 'fails', words: expect.stringContaining('20.0 KB over') });
+  expect(mended('weight', siteWith(picture([])), file(plain(grey), 40_000)).press.format).toBe('webp');
+  expect(mended('weight', siteWith(picture([], { press: { format: 'webp', quality: 80 } })), file(plain(grey), 40_000)).press.quality).toBe(65);
+});
+
+test('alternative text: missing is to be looked at, there it holds; a background needs none', () => {
+  expect(of('alternative', picture([]))).toMatchObject({ verdict: 'look' });
+  expect(of('alternative', picture([], { alt: 'Five pots' }))).toMatchObject({ verdict: 'holds' });
+  expect(takeReadings({ slot: { ...slot, kind: 'background' }, picture: picture([]) }).some((r) => r.id === 'alternative')).toBe(false);
+});
+
+test('a mend changes one picture and leaves the site it was made from alone', () => {
+  const before = siteWith(picture([newWash('w', '#ffffff')])), frozen = JSON.stringify(before);
+  const reading = of('weight', before.pictures.p, file(plain(grey), 90_000));
+  expect(applyEdit(before, reading!.mend!.edit).pictures.p.press.format).toBe('webp');
+  expect(JSON.stringify(before)).toBe(frozen);
+});
+
+test('worst first', () => {
+  const list = takeReadings({ slot, picture: picture([]), file: file(plain({ r: 90, g: 51, b: 51 })) });
+  expect(worstFirst(list).map((r) => r.verdict)).toEqual(['fails', 'fails', 'look', 'holds', 'holds']);
+});

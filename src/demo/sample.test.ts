@@ -1,0 +1,36 @@
+import { readFileSync } from 'node:fs';
+import { inspectPicture } from '@/core/measure/inspect';
+import { readSite, SiteError } from '@/core/site/schema';
+import type { ShelfItem } from '@/core/site/model';
+import { sampleFiles, sampleSite } from './sample';
+
+const shelf: Record<string, ShelfItem> = Object.fromEntries(sampleFiles.map((file) => {
+  const bytes = readFileSync(`public${file.url}`), { format, width, height } = inspectPicture(file.name, bytes);
+  return [file.key, { assetId: file.key, name: file.name, width, height, format, bytes: bytes.length, maker: file.maker, source: 'sample', licence: 'sample' }];
+}));
+const site = sampleSite('s', shelf);
+
+test('the sample is a site the schema accepts, as plain data', () => {
+  expect(readSite(JSON.parse(JSON.stringify(site)))).toEqual(site);
+});
+
+test('its slots are those of the studio', () => {
+  expect(site.slots.map((s) => `${s.kind} ${s.width}×${s.height}`)).toEqual(['header 1080×220', 'background 320×320', 'sidebar 328×240', 'divider 1920×90', 'mark 300×72', 'background 1400×900']);
+});
+
+test('at least four photographs, 2400 px wide or more', () => {
+  expect(Object.values(shelf).filter((i) => i.format === 'jpeg' && i.width >= 2400).length).toBeGreaterThanOrEqual(4);
+});
+
+test.each([
+  [{ ...site, schemaVersion: 2 }, 'Expected a site of version 1, found version 2'],
+  [null, 'Expected a site of version 1, found no version'],
+  [{ ...site, name: undefined }, 'name must be defined'],
+  [{ ...site, slots: [{ ...site.slots[0], width: 'wide' }] }, 'slots[0].width'],
+  [{ ...site, theme: { ...site.theme, colours: [{ name: 'kiln', hex: 'green' }] } }, 'Expected theme.colours[0].hex as #rrggbb'],
+  [{ ...site, pictures: { p: { ...site.pictures['p-header'], layers: [{ ...site.pictures['p-header'].layers[0], kind: 'hologram' }] } } }, 'kind must be one of'],
+  [{ ...site, pictures: { p: { ...site.pictures['p-header'], layers: [{ ...site.pictures['p-header'].layers[1], opacity: 3 }] } } }, 'opacity'],
+])('a damaged site is refused with the field named (%#)', (damaged, message) => {
+  expect(() => readSite(damaged)).toThrow(SiteError);
+  expect(() => readSite(damaged)).toThrow(message);
+});

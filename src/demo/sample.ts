@@ -1,0 +1,83 @@
+import { fillFrame } from '@/core/frame/placement';
+import { newWash } from '@/core/layers/fill';
+import { newPhoto } from '@/core/layers/photo';
+import { newText } from '@/core/layers/text';
+import type { Hex, Layer, Page, Picture, ShelfItem, Site, Slot } from '@/core/site/model';
+
+const kiln = '#3b4a45', slip = '#efe9dc', clay = '#a4553a', celadon = '#a9b79a', sand = '#e3d6bd';
+
+export interface SampleFile {
+  readonly key: string;
+  /** Address below the application's root. */
+  readonly url: string;
+  readonly name: string;
+  readonly maker: string;
+}
+
+const maker = 'Veldrin Clayworks';
+
+/** What lies on the sample's shelf. All of it is rendered by the scripts in src/demo/photographs. */
+export const sampleFiles: readonly SampleFile[] = [
+  { key: 'shelf', url: '/sample/shelf-of-pots.jpg', name: 'Shelf of pots', maker },
+  { key: 'glaze', url: '/sample/glaze-close-up.jpg', name: 'Glaze close-up', maker },
+  { key: 'glow', url: '/sample/kiln-glow.jpg', name: 'Kiln glow', maker },
+  { key: 'hills', url: '/sample/clay-hills.jpg', name: 'Clay hills', maker },
+  { key: 'speckle', url: '/sample/kiln-speckle.png', name: 'Kiln speckle', maker },
+  { key: 'combed', url: '/sample/combed-slip.png', name: 'Combed slip', maker },
+  { key: 'ridge', url: '/sample/clay-ridge.png', name: 'Clay ridge', maker },
+];
+
+const besideAll = (hex: Hex | null) => ({ top: hex, right: hex, bottom: hex, left: hex });
+
+const slots: Slot[] = [
+  { id: 'header', name: 'Header', kind: 'header', width: 1080, height: 220, repeat: 'no-repeat', beside: { top: kiln, right: kiln, bottom: null, left: kiln }, fileName: 'header', budgetBytes: 60_000, pictureId: 'p-header' },
+  { id: 'background', name: 'Page background', kind: 'background', width: 320, height: 320, repeat: 'repeat', beside: besideAll(null), fileName: 'background-tile', budgetBytes: 30_000, pictureId: 'p-background' },
+  { id: 'sidebar', name: 'Sidebar strip', kind: 'sidebar', width: 328, height: 240, repeat: 'repeat-y', beside: { ...besideAll(null), left: slip }, fileName: 'sidebar-strip', budgetBytes: 20_000, pictureId: 'p-sidebar' },
+  { id: 'divider', name: 'Section divider', kind: 'divider', width: 1920, height: 90, repeat: 'repeat-x', beside: { ...besideAll(null), bottom: clay }, fileName: 'section-divider', budgetBytes: 20_000, pictureId: 'p-divider' },
+  { id: 'mark', name: 'Corner mark', kind: 'mark', width: 300, height: 72, repeat: 'no-repeat', beside: besideAll(kiln), fileName: 'corner-mark', budgetBytes: 12_000, pictureId: 'p-mark' },
+  { id: 'diary-background', name: 'Kiln diary background', kind: 'background', width: 1400, height: 900, repeat: 'no-repeat', beside: besideAll(null), fileName: 'diary-background', budgetBytes: 300_000, pictureId: 'p-diary' },
+];
+
+const page = (id: string, name: string, heading: string, backgroundSlot: string): Page => ({
+  id, name, contentWidth: 1080, ground: kiln, backgroundSlot,
+  bar: { height: 84, colour: kiln, ink: slip, links: ['Studio', 'Classes', 'Kiln diary', 'Shop'], markSlot: 'mark' },
+  headerSlot: 'header',
+  body: { height: 380, colour: slip, ink: kiln, heading, sidebarSlot: 'sidebar' },
+  section: { height: 240, colour: clay, ink: slip, heading: 'Classes for complete beginners', dividerSlot: 'divider' },
+});
+
+/**
+ * Veldrin Clayworks, a made-up pottery studio.
+ * @param id of the new site
+ * @param shelf the sample's files by key, as they were taken in
+ */
+export function sampleSite(id: string, shelf: Readonly<Record<string, ShelfItem>>): Site {
+  const whole = (layerId: string, key: string, slot: Slot): Layer => newPhoto(layerId, shelf[key], slot);
+  const [header, background, sidebar, divider, , diary] = slots;
+  const pots = shelf.shelf, frame = fillFrame(pots, header);
+  const picture = (pictureId: string, layers: Layer[], format: Picture['press']['format'], quality = 80, ground: Picture['ground'] = { type: 'colour', colour: kiln }): [string, Picture] =>
+    [pictureId, { id: pictureId, ground, layers, press: { format, quality }, alt: '' }];
+  return {
+    schemaVersion: 1, id, name: 'Veldrin Clayworks',
+    theme: {
+      colours: [{ name: 'kiln', hex: kiln }, { name: 'slip', hex: slip }, { name: 'clay', hex: clay }, { name: 'celadon', hex: celadon }, { name: 'sand', hex: sand }],
+      headingFont: 'fraunces', bodyFont: 'archivo',
+    },
+    pages: [page('home', 'Home', 'Open studio this Saturday', 'background'), page('diary', 'Kiln diary', 'Forty hours to cone ten', 'diary-background')],
+    slots,
+    pictures: Object.fromEntries([
+      picture('p-header', [
+        { ...newPhoto('pots', pots, header), ...frame, y: Math.round(-0.36 * (pots.height * frame.scale - header.height) - 40) },
+        { ...newWash('wash', kiln, 0.7), blend: 'multiply' },
+        { ...newText('title', 'Veldrin Clayworks', 'fraunces', 48, slip, 540, 64), weight: 500 },
+        { ...newText('tagline', 'thrown, glazed and fired by the river', 'fraunces', 20, slip, 540, 128), weight: 400 },
+      ], 'webp', 80),
+      picture('p-background', [whole('speckle', 'speckle', background)], 'png'),
+      picture('p-sidebar', [whole('combed', 'combed', sidebar)], 'webp', 85, { type: 'colour', colour: sand }),
+      picture('p-divider', [whole('ridge', 'ridge', divider)], 'png', 80, { type: 'none' }),
+      picture('p-mark', [], 'png', 80, { type: 'none' }),
+      picture('p-diary', [whole('hills', 'hills', diary), newWash('wash', kiln, 0.25)], 'jpeg', 70),
+    ]),
+    shelf: Object.values(shelf),
+  };
+}

@@ -1,0 +1,132 @@
+import { createRaster } from '@/core/raster/raster';
+import type { Drawing } from '@/core/compose/compose';
+import { createChannel, serve, WorkerCrash, type ServerScope, type WorkerLike } from './channel';
+import { createEngine } from './engine';
+import type { CodecCalls, Frame, RenderCalls } from './protocol';
+
+type Listener = (event: { data?: unknown; message?: string }) => void;
+
+/** A worker in the same thread: messages cross asynchronously, and it can be made to crash. */
+class LocalWorker implements WorkerLike {
+  private readonly outside: Record<string, Listener[]> = {};
+  private readonly inside: Listener[] = [];
+  dead = false;
+
+  constructor(start: (scope: ServerScope) => void) {
+    start({
+      addEventListener: (_type, listener) => { this.inside.push(listener as Listener); },
+      postMessage: (data) => { setTimeout(() => { if (!this.dead) for (const l of this.outside.message ?? []) l({ data }); }, 0); },
+    });
+  }
+
+  postMessage(data: unknown): void { setTimeout(() => { if (!this.dead) for (const l of this.inside) l({ data }); }, 0); }
+  terminate(): void { this.dead = true; }
+  addEventListener(type: string, listener: unknown): void { (this.outside[type] ??= []).push(listener as Listener); }
+  crash(message: string): void { for (const l of this.outside.error ?? []) l({ message }); }
+}
+
+type EchoCalls = { echo: { ask: string; answer: string }; fail: { ask: null; answer: null }; hang: { ask: null; answer: null } };
+const echo = (scope: ServerScope) => serve<EchoCalls>(scope, {
+  echo: (ask) => ({ answer: `${ask}!` }),
+  fail: () => { throw new Error('no clay'); },
+  hang: () => new Promise(() => {}),
+});
+
+test('answers find their questions, and a failure is an error with its message', async () => {
+  const channel = createChannel<EchoCalls>(() => new LocalWorker(echo));
+  await expect(Promise.all([channel.ask('echo', 'a'), channel.ask('echo', 'b')])).resolves.toEqual(['a!', 'b!']);
+  await expect(channel.ask('fail', null)).rejects.toThrow('no clay');
+});
+
+test('a crash rejects what is pending, says so once, and the next question has a new worker', async () => {
+  const workers: LocalWorker[] = [], crashes: number[] = [];
+  const channel = createChannel<EchoCalls>(() => { const w = new LocalWorker(echo); workers.push(w); return w; }, () => crashes.push(1));
+  const pending = channel.ask('hang', null);
+  workers[0].crash('out of memory');
+  await expect(pending).rejects.toThrow(WorkerCrash);
+  await expect(channel.ask('echo', 'again')).resolves.toBe('again!');
+  expect([workers.length, crashes.length, workers[0].dead]).toEqual([2, 1, true]);
+});
+
+const drawing = (strength: number): Drawing => ({ width: 2, height: 1, ground: { type: 'none' }, layers: [{ id: 'w', kind: 'fill', name: '', hidden: false, opacity: strength, blend: 'normal', colour: '#ffffff' }] });
+
+interface Setup { renders: LocalWorker[]; drawn: number[]; given: string[]; missing: string[] }
+
+function engineWith(setup: Setup) {
+  return createEngine({
+    spawnRender() {
+      const worker = new LocalWorker((scope) => serve<RenderCalls>(scope, {
+        frame({ drawing: d, whole }) {
+          setup.drawn.push(d.layers[0].opacity);
+          const missing = setup.missing.filter((id) => !setup.given.includes(id));
+          const answer: Frame = { width: 2, height: 1, changed: { x: 0, y: 0, width: whole ? 2 : 1, height: 1 }, pixels: new Uint8ClampedArray(8), bounds: {}, missing, ms: 1 };
+          return { answer };
+        },
+        asset({ assetId }) { setup.given.push(assetId); return { answer: null }; },
+        pixels: () => ({ answer: { raster: createRaster(2, 1), missing: setup.missing.filter((id) => !setup.given.includes(id)) } }),
+        close: () => ({ answer: null }),
+      }));
+      setup.renders.push(worker);
+      return worker;
+    },
+    spawnCodec: () => new LocalWorker((scope) => serve<CodecCalls>(scope, {
+      ready: () => ({ answer: null }),
+      decode: ({ bytes }) => { if (bytes[0] === 0) throw new Error('the file breaks off'); return { answer: createRaster(1, 1) }; },
+      press: () => ({ answer: { bytes: new Uint8Array(3), decoded: createRaster(2, 1) } }),
+    })),
+    assetBytes: async (id) => new Uint8Array([id === 'broken' ? 0 : 1]),
+  });
+}
+
+const setUp = (missing: string[] = []): Setup => ({ renders: [], drawn: [], given: [], missing });
+const rest = () => new Promise((resolve) => setTimeout(resolve, 40));
+const listen = () => { const frames: Frame[] = [], failures: string[] = []; return { frames, failures, onFrame: (f: Frame) => { frames.push(f); }, onFailure: (m: string) => { failures.push(m); } }; };
+
+test('of many drawings asked for at once, the first and the newest are drawn', async () => {
+  const setup = setUp(), heard = listen(), view = engineWith(setup).view(heard);
+  for (const s of [0.1, 0.2, 0.3, 0.4, 0.5]) view.show(drawing(s));
+  await rest();
+  expect(setup.drawn).toEqual([0.1, 0.5]);
+  expect(heard.frames.map((f) => f.changed.width)).toEqual([2, 1]);
+});
+
+test('after a crash the last frame is drawn again, whole, by a new worker', async () => {
+  const setup = setUp(), heard = listen(), view = engineWith(setup).view(heard);
+  view.show(drawing(0.7));
+  await rest();
+  setup.renders[0].crash('gone');
+  await rest();
+  expect(setup.renders.length).toBe(2);
+  expect(setup.drawn).toEqual([0.7, 0.7]);
+  expect(heard.frames.at(-1)?.changed.width).toBe(2);
+  expect(heard.failures).toEqual([]);
+});
+
+test('a photo that is not there is decoded, handed over once, and the picture drawn again', async () => {
+  const setup = setUp(['pots']), heard = listen(), view = engineWith(setup).view(heard);
+  view.show(drawing(0.2));
+  await rest();
+  expect(setup.given).toEqual(['pots']);
+  expect(heard.frames.map((f) => f.missing)).toEqual([['pots'], []]);
+});
+
+test('a photo that cannot be read is said, and the view goes on', async () => {
+  const setup = setUp(['broken']), heard = listen(), view = engineWith(setup).view(heard);
+  view.show(drawing(0.2));
+  await rest();
+  expect(heard.failures).toEqual(['the file breaks off']);
+  view.show(drawing(0.3));
+  await rest();
+  expect(setup.drawn).toEqual([0.2, 0.3]);
+});
+
+test('all pixels are asked for again once the photos are there; a closed view stays silent', async () => {
+  const setup = setUp(['pots']), engine = engineWith(setup), heard = listen();
+  await expect(engine.pixels(drawing(1))).resolves.toMatchObject({ width: 2 });
+  expect(setup.given).toEqual(['pots']);
+  const view = engine.view(heard);
+  view.show(drawing(0.9));
+  view.close();
+  await rest();
+  expect(heard.frames).toEqual([]);
+});

@@ -1,0 +1,86 @@
+'use client';
+
+import { Redo2, Undo2 } from 'lucide-react';
+import { useRouter } from 'next/navigation';
+import { useEffect, useState, type DragEvent } from 'react';
+import type { Slot } from '@/core/site/model';
+import { slotOf } from '@/core/site/picture';
+import { theEngine } from '../hooks/services';
+import { filesOf } from '../hooks/useIntake';
+import { useHistory, useSession, useSite, type Session } from '../hooks/useSession';
+import { Button, IconButton } from '../shared/Button';
+import { CommandList, useCommandKeys } from '../shared/commands';
+import { Choose, Switch } from '../shared/fields';
+import { Standing } from '../shared/Standing';
+import { TopBar } from '../shared/TopBar';
+import { benchCommands } from './benchCommands';
+import { QuestionStrip } from './QuestionStrip';
+import { Stage, type Zoom } from './Stage';
+import { Tray } from './Tray';
+import { BenchProvider, useBenchModel } from './useBench';
+
+export const screenWidths = [360, 412, 768, 1080, 1280, 1440, 1920, 2560] as const;
+
+export function BenchScreen({ siteId, slotId }: { siteId: string; slotId: string }) {
+  const opened = useSession(siteId);
+  if (opened.state === 'opening') return <Standing title="Opening" />;
+  if (opened.state === 'absent') return <Standing title="There is no such site in this browser.">It may have been removed, or was made in another browser.</Standing>;
+  if (opened.state === 'failed') return <Standing title="This site cannot be read.">{opened.message}</Standing>;
+  return <WithSlot session={opened.session} slotId={slotId} />;
+}
+
+function WithSlot({ session, slotId }: { session: Session; slotId: string }) {
+  const site = useSite(session), slot = slotOf(site, slotId);
+  return slot ? <OpenBench session={session} slot={slot} /> : <Standing title="This site has no such slot." />;
+}
+
+function OpenBench({ session, slot }: { session: Session; slot: Slot }) {
+  const bench = useBenchModel(session, slot), router = useRouter();
+  const { undoLabel, redoLabel } = useHistory(session);
+  const [zoom, setZoom] = useState<Zoom>('1:1');
+  const [screenWidth, setScreenWidth] = useState<number>(1280);
+  const [marks, setMarks] = useState(true);
+  const [listOpen, setListOpen] = useState(false);
+
+  useEffect(() => { theEngine().warm(); }, []);
+
+  const commands = benchCommands(bench, {
+    undoLabel, redoLabel, setZoom, setMarks, openList: () => setListOpen(true), leave: () => router.push(`/sites/${bench.site.id}`),
+    nextWidth: () => setScreenWidth((w) => screenWidths[(screenWidths.indexOf(w as (typeof screenWidths)[number]) + 1) % screenWidths.length]),
+  });
+  useCommandKeys(commands);
+
+  const lay = bench.lay;
+  useEffect(() => {
+    const paste = (event: ClipboardEvent) => {
+      const files = filesOf(event.clipboardData);
+      if (files.length) { event.preventDefault(); void lay(files); }
+    };
+    window.addEventListener('paste', paste);
+    return () => window.removeEventListener('paste', paste);
+  }, [lay]);
+  const drop = (event: DragEvent) => {
+    if (!filesOf(event.dataTransfer).length) return;
+    event.preventDefault();
+    void lay(filesOf(event.dataTransfer));
+  };
+
+  return (
+    <BenchProvider value={bench}>
+      <div className="flex h-screen flex-col" onDragOver={(e) => e.preventDefault()} onDrop={drop}>
+        <TopBar crumbs={[{ label: bench.site.name, href: `/sites/${bench.site.id}` }, { label: slot.name, figure: `${slot.width} × ${slot.height}` }]}>
+          <Switch<Zoom> label="Zoom" value={zoom} onChange={setZoom} choices={[{ value: '1:1', label: <span className="figure">1:1</span> }, { value: 'fit', label: 'Fit' }]} />
+          <Choose label="Screen width" value={String(screenWidth)} onChange={(v) => setScreenWidth(Number(v))} className="w-[126px]" choices={screenWidths.map((w) => ({ value: String(w), label: `Screen ${w}` }))} />
+          <IconButton label={undoLabel ? `Undo: ${undoLabel}` : 'Nothing to undo'} keys="Ctrl+Z" disabled={!undoLabel} onClick={() => session.undo()}><Undo2 size={15} /></IconButton>
+          <IconButton label={redoLabel ? `Redo: ${redoLabel}` : 'Nothing to redo'} keys="Ctrl+Shift+Z" disabled={!redoLabel} onClick={() => session.redo()}><Redo2 size={15} /></IconButton>
+          <Button aria-pressed={bench.showing === 'before'} onClick={() => bench.show(bench.showing === 'before' ? 'picture' : 'before')}>Before / after</Button>
+          <Button look="main" onClick={() => bench.ask(7)}>Hand over</Button>
+        </TopBar>
+        <QuestionStrip />
+        <Stage zoom={zoom} screenWidth={screenWidth} marks={marks} />
+        <Tray />
+      </div>
+      <CommandList open={listOpen} onOpenChange={setListOpen} commands={commands} />
+    </BenchProvider>
+  );
+}

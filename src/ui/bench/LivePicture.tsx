@@ -1,0 +1,90 @@
+'use client';
+
+import { useEffect, useRef, useState } from 'react';
+import type { Drawing } from '@/core/compose/compose';
+import type { Rect } from '@/core/raster/raster';
+import { backPhoto } from '@/core/readings/cover';
+import type { Picture, Site, Slot } from '@/core/site/model';
+import { pictureOf, slotOf } from '@/core/site/picture';
+import { theEngine, type View } from '../hooks/services';
+import { drawingOf, useThumb } from '../hooks/useThumb';
+import { say } from '../shared/notices';
+import { useBench, type Showing } from './useBench';
+
+/** Name under which each repaint is measured, from the edit to the pixels on the canvas. */
+export const repaintMeasure = 'soyez repaint';
+
+function drawingToShow(slot: Slot, picture: Picture, showing: Showing): Drawing {
+  const drawing = drawingOf(slot, picture);
+  if (showing !== 'before') return drawing;
+  const photo = backPhoto(picture);
+  return { ...drawing, layers: photo ? [{ ...photo, opacity: 1, blend: 'normal' }] : [] };
+}
+
+function currentDrawing(site: Site, slotId: string, showing: Showing): Drawing | undefined {
+  const slot = slotOf(site, slotId);
+  return slot && drawingToShow(slot, pictureOf(site, slot), showing);
+}
+
+/** The picture itself. Edits go from the session straight to the worker, so a drag does not wait for React. */
+export function LivePicture({ rect, clip }: { rect: Rect; clip: Rect }) {
+  const { session, site, slot, showing, setBounds, press } = useBench();
+  const canvas = useRef<HTMLCanvasElement>(null), fileCanvas = useRef<HTMLCanvasElement>(null);
+  const view = useRef<View>(undefined);
+  const since = useRef<number>(undefined);
+  const [ready, setReady] = useState(false);
+  const thumb = useThumb(site, slot, false), slotId = slot.id;
+
+  useEffect(() => {
+    let boundsKey = '';
+    const opened = theEngine().view({
+      onFrame(frame) {
+        const element = canvas.current;
+        if (!element) return;
+        if (element.width !== frame.width || element.height !== frame.height) { element.width = frame.width; element.height = frame.height; }
+        const { x, y, width, height } = frame.changed;
+        if (width > 0 && height > 0) element.getContext('2d')!.putImageData(new ImageData(frame.pixels, width, height), x, y);
+        if (since.current !== undefined) {
+          performance.measure(repaintMeasure, { start: since.current, end: performance.now() });
+          since.current = undefined;
+        }
+        const key = JSON.stringify(frame.bounds);
+        if (key !== boundsKey) { boundsKey = key; setBounds(frame.bounds); }
+        if (frame.missing.length === 0) setReady(true);
+      },
+      onFailure: (message) => say('bad', message),
+    });
+    view.current = opened;
+    return () => opened.close();
+  }, [setBounds]);
+
+  useEffect(() => {
+    const show = (s: Site) => {
+      const drawing = currentDrawing(s, slotId, showing);
+      since.current ??= performance.now();
+      if (drawing) view.current?.show(drawing);
+    };
+    show(session.state.getState().site);
+    return session.state.subscribe((state, before) => { if (state.site !== before.site) show(state.site); });
+  }, [session, slotId, showing]);
+
+  const decoded = showing === 'file' ? press.file?.decoded : undefined;
+  useEffect(() => {
+    const element = fileCanvas.current;
+    if (!element || !decoded) return;
+    element.width = decoded.width;
+    element.height = decoded.height;
+    element.getContext('2d')!.putImageData(new ImageData(decoded.data, decoded.width, decoded.height), 0, 0);
+  }, [decoded]);
+
+  const place = { position: 'absolute' as const, left: rect.x - clip.x, top: rect.y - clip.y, width: rect.width, height: rect.height, imageRendering: rect.width === slot.width ? ('pixelated' as const) : ('auto' as const) };
+  return (
+    <div className="absolute overflow-hidden" style={{ left: clip.x, top: clip.y, width: clip.width, height: clip.height }}>
+      <canvas
+        ref={canvas} role="img" aria-label={`The picture in ${slot.name}`} data-ready={ready} width={slot.width} height={slot.height}
+        style={{ ...place, visibility: decoded ? 'hidden' : undefined, backgroundImage: !ready && thumb ? `url(${thumb})` : undefined, backgroundSize: '100% 100%' }}
+      />
+      {decoded && <canvas ref={fileCanvas} role="img" aria-label={`The pressed file in ${slot.name}`} style={place} />}
+    </div>
+  );
+}

@@ -1,0 +1,78 @@
+'use client';
+
+import { useEffect, useMemo, useRef } from 'react';
+import { layoutPage, type Piece } from '@/core/measure/layoutPage';
+import type { Page, Site, Slot } from '@/core/site/model';
+import { firstCopy, PageDrawing } from '../page/PageDrawing';
+import { SlotDimensions } from '../page/DimensionLines';
+import { useMeasure } from '../shared/useMeasure';
+import { Handles } from './Handles';
+import { LivePicture } from './LivePicture';
+import { useBench } from './useBench';
+
+export type Zoom = '1:1' | 'fit';
+
+type SlotPiece = Extract<Piece, { type: 'slot' }>;
+
+const uses = (page: Page, slot: Slot): boolean =>
+  [page.headerSlot, page.backgroundSlot, page.bar.markSlot, page.body.sidebarSlot, page.section?.dividerSlot].includes(slot.id);
+
+const pageOf = (site: Site, slot: Slot): Page => site.pages.find((p) => uses(p, slot)) ?? site.pages[0];
+
+/** Room around the page for its dimension lines, px of the screen. */
+const margin = 28;
+
+/** The page around the picture, at true pixels or whole, with the picture lying in its slot. */
+export function Stage({ zoom, screenWidth, marks }: { zoom: Zoom; screenWidth: number; marks: boolean }) {
+  const { site, slot, reading, showing } = useBench();
+  const [measure, board] = useMeasure();
+  const scroller = useRef<HTMLElement>(null);
+  const page = pageOf(site, slot);
+  const layout = useMemo(() => layoutPage(site, page, screenWidth), [site, page, screenWidth]);
+  const scale = zoom === '1:1' ? 1 : Math.min(1, (board.width - 2 * margin) / layout.width, (board.height - 2 * margin) / layout.height);
+  const piece = layout.pieces.find((p): p is SlotPiece => p.type === 'slot' && p.slot.id === slot.id);
+  const copy = piece && firstCopy(piece);
+
+  const width = Math.max(board.width, layout.width * scale), left = Math.round((width - layout.width * scale) / 2);
+  const slotTop = copy?.y ?? 0, slotHeight = copy?.height ?? 0;
+
+  // The slot comes to the middle of the board whenever the page is laid anew, not while the owner scrolls.
+  useEffect(() => {
+    const element = scroller.current;
+    if (!element || board.width === 0) return;
+    element.scrollLeft = (width - board.width) / 2;
+    element.scrollTop = margin + (slotTop + slotHeight / 2) * scale - board.height / 2;
+  }, [width, board.width, board.height, slotTop, slotHeight, scale]);
+
+  const attach = (element: HTMLElement | null) => { scroller.current = element; return measure(element); };
+  return (
+    <main
+      ref={attach} tabIndex={0} className="quiet-scroll relative min-h-0 grow overflow-auto bg-board focus-visible:-outline-offset-2"
+      aria-label={`${slot.name} on its page, at a screen of ${screenWidth} px`}
+    >
+      <h1 className="sr-only">Bench of {slot.name}</h1>
+      {board.width > 0 && (
+        <div className="relative" style={{ width, height: layout.height * scale + margin * 2 }}>
+          <div style={{ position: 'absolute', left, top: margin, transform: `scale(${scale})`, transformOrigin: '0 0' }}>
+            <PageDrawing site={site} layout={layout} active={slot} live={(p) => <LivePicture rect={firstCopy(p)} clip={p.rect} />} />
+            {copy && piece && <Handles rect={copy} clip={piece.rect} screenScale={scale} marks={marks} />}
+          </div>
+          {marks && copy && (
+            <svg aria-hidden className="pointer-events-none absolute inset-0" width={width} height={layout.height * scale + margin * 2}>
+              <SlotDimensions
+                rect={{ x: left + copy.x * scale, y: margin + copy.y * scale, width: copy.width * scale, height: copy.height * scale }}
+                width={slot.width} height={slot.height} room={{ left: Math.max(0, (width - board.width) / 2), right: (width + board.width) / 2 }}
+              />
+            </svg>
+          )}
+        </div>
+      )}
+      {!piece && <p role="status" className="absolute top-4 left-4 rounded-sm border border-line bg-white px-3 py-1.5">At a screen of {screenWidth} px this slot is not shown.</p>}
+      {(reading || showing !== 'picture') && (
+        <p role="status" className="sticky bottom-3 left-3 inline-block rounded-sm border border-line bg-white px-3 py-1">
+          {reading ? `Reading ${reading}…` : showing === 'before' ? 'The photo before anything was laid on it' : 'The pressed file, decoded again'}
+        </p>
+      )}
+    </main>
+  );
+}

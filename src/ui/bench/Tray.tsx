@@ -1,0 +1,27 @@
+'use client';
+
+import { Blend } from './questions/Blend';
+import { Colour } from './questions/Colour';
+import { HandOver } from './questions/HandOver';
+import { Heavy } from './questions/Heavy';
+import { Part } from './questions/Part';
+import { Size } from './questions/Size';
+import { OnTop } from './questions/OnTop';
+import { LayerCards } from './LayerCards';
+import { Readings } from './Readings';
+import { useBench } from './useBench';
+
+const panels = [Size, Part, Colour, OnTop, Blend, Heavy, HandOver];
+
+/** What acts on the picture, under it: its layers, the controls of the question, its readings. */
+export function Tray() {
+  const { question } = useBench();
+  const Panel = panels[question - 1];
+  return (
+    <div className="grid h-[236px] shrink-0 grid-cols-[minmax(300px,31%)_minmax(0,1fr)_minmax(300px,25%)] grid-rows-[100%] border-t border-ink bg-white">
+      <LayerCards />
+      <div className="overflow-auto border-x border-hair px-3.5 py-2"><Panel /></div>
+      <Readings />
+    </div>
+  );
+}

@@ -1,0 +1,73 @@
+import type { Reading, Verdict } from '@/core/readings/reading';
+import { worstFirst } from '@/core/readings/registry';
+import { kilobytes } from '@/core/readings/say';
+import { shownShare, sharpness } from '@/core/frame/placement';
+import { photoSize } from '@/core/layers/photo';
+import { backPhoto } from '@/core/readings/cover';
+import { formatTitle } from '@/core/press/codecs';
+import { isBlank } from '@/core/site/picture';
+import type { FillLayer, Site } from '@/core/site/model';
+import type { Bench } from './useBench';
+
+/** The answer to a question, and how it stands. */
+export interface Answer {
+  readonly verdict: Verdict | undefined;
+  readonly words: string;
+}
+
+type Facts = Pick<Bench, 'site' | 'slot' | 'picture' | 'press' | 'readings'>;
+
+interface Question {
+  readonly number: number;
+  readonly title: string;
+  answer(facts: Facts): Answer;
+}
+
+const nothing: Answer = { verdict: undefined, words: 'nothing yet' };
+
+/** A verdict that should be seen even when the figure speaks of something else. */
+const worstOf = (readings: readonly Reading[], question: number): Reading | undefined => worstFirst(readings.filter((r) => r.question === question))[0];
+
+export const colourName = (site: Site, hex: string): string => site.theme.colours.find((c) => c.hex === hex)?.name ?? hex;
+
+export const questions: readonly Question[] = [
+  { number: 1, title: 'How big', answer: ({ slot, readings }) => {
+    const size = worstOf(readings, 1);
+    return { verdict: size?.verdict === 'unknown' ? undefined : size?.verdict, words: `${slot.width} × ${slot.height}${size?.verdict === 'holds' ? ' exact' : ''}` };
+  } },
+  { number: 2, title: 'Which part', answer({ picture, slot, readings }) {
+    const photo = backPhoto(picture);
+    if (!photo) return { verdict: undefined, words: 'no photo' };
+    const share = shownShare(photo, photoSize(photo), slot);
+    return { verdict: worstOf(readings, 2)?.verdict, words: `${Math.round(share * 100)}% of it, ${sharpness(photo).toFixed(2)}×` };
+  } },
+  { number: 3, title: 'What colour', answer({ site, picture }) {
+    const washes = picture.layers.filter((l): l is FillLayer => l.kind === 'fill' && !l.hidden);
+    const top = washes.at(-1);
+    if (top) return { verdict: undefined, words: `${colourName(site, top.colour)} at ${Math.round(top.opacity * 100)}%` };
+    return { verdict: undefined, words: picture.ground.type === 'colour' ? `on ${colourName(site, picture.ground.colour)}` : 'see-through' };
+  } },
+  { number: 4, title: 'What on top', answer({ picture }) {
+    const texts = picture.layers.filter((l) => l.kind === 'text' && !l.hidden).length, layers = picture.layers.length;
+    if (!layers) return nothing;
+    return { verdict: undefined, words: `${layers} ${layers === 1 ? 'layer' : 'layers'}, ${texts} ${texts === 1 ? 'text' : 'texts'}` };
+  } },
+  { number: 5, title: 'Does it blend', answer({ readings, slot, picture }) {
+    if (isBlank(picture)) return nothing;
+    const worst = worstOf(readings, 5);
+    if (!worst) return { verdict: undefined, words: slot.repeat === 'no-repeat' ? 'no page beside it' : 'repeats' };
+    if (worst.verdict === 'unknown') return { verdict: undefined, words: 'pressing…' };
+    if (worst.verdict === 'holds') return { verdict: 'holds', words: 'every edge exact' };
+    return { verdict: worst.verdict, words: `${worst.id.replace('seam-', '')} ${worst.figure} off` };
+  } },
+  { number: 6, title: 'How heavy', answer({ readings, picture, press, slot }) {
+    if (isBlank(picture)) return nothing;
+    if (!press.current || !press.file) return { verdict: undefined, words: press.failure ? 'cannot be pressed' : 'pressing…' };
+    return { verdict: worstOf(readings, 6)?.verdict, words: `${kilobytes(press.file.bytes).replace(' KB', '')} of ${kilobytes(slot.budgetBytes).replace('.0', '')}` };
+  } },
+  { number: 7, title: 'Hand over', answer({ picture, press, readings }) {
+    if (isBlank(picture) || !press.current) return { verdict: undefined, words: 'not yet' };
+    const alt = worstOf(readings, 7);
+    return alt?.verdict === 'look' ? { verdict: 'look', words: 'no alternative text' } : { verdict: 'holds', words: `${formatTitle[picture.press.format]} ready` };
+  } },
+];

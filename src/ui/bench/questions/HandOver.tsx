@@ -1,0 +1,66 @@
+'use client';
+
+import { Copy, Download } from 'lucide-react';
+import { fileNameOf, safeName } from '@/core/handover/fileName';
+import { snippetsFor } from '@/core/handover/snippets';
+import { mediaType } from '@/core/press/codecs';
+import { kilobytes } from '@/core/readings/say';
+import { editPicture, editSlot } from '@/core/site/edit';
+import { Button } from '../../shared/Button';
+import { CommitField, Group, Row } from '../../shared/fields';
+import { say } from '../../shared/notices';
+import { useBench } from '../useBench';
+
+function download(name: string, bytes: Uint8Array<ArrayBuffer>, type: string): void {
+  const url = URL.createObjectURL(new Blob([bytes], { type }));
+  const link = document.createElement('a');
+  link.href = url;
+  link.download = name;
+  link.click();
+  setTimeout(() => URL.revokeObjectURL(url), 60_000);
+}
+
+/** Hand over: the file, and the lines that put it on the page. */
+export function HandOver() {
+  const { site, slot, picture, press, commit } = useBench();
+  const name = fileNameOf(slot, picture.press.format), file = press.current ? press.file : undefined;
+  const { css, html } = snippetsFor(site, slot, picture);
+  const content = slot.kind === 'header' || slot.kind === 'mark';
+  return (
+    <div className="flex h-full gap-4">
+      <Group title="File" className="w-1/2 min-w-52">
+        <Row label="Name" htmlFor="file-name">
+          <CommitField id="file-name" label="File name" className="grow" value={slot.fileName} onCommit={(text) => {
+            if (!text.trim()) return 'Expected a name, found nothing.';
+            commit(`Name the file ${safeName(text)}`, editSlot(slot.id, (s) => { s.fileName = safeName(text); }));
+          }} />
+        </Row>
+        {content && <Row label="Alternative" htmlFor="alt"><CommitField id="alt" label="Alternative text" className="grow" value={picture.alt} onCommit={(text) => { commit('Alternative text', editPicture(picture.id, (p) => { p.alt = text; })); return undefined; }} /></Row>}
+        <Button look="main" className="mt-1 max-w-full self-start overflow-hidden" disabled={!file} onClick={() => file && download(name, file.data, mediaType(picture.press.format))}>
+          <Download size={14} aria-hidden className="shrink-0" /><span className="truncate">{file ? `Download ${name}, ${kilobytes(file.bytes)}` : press.failure ? 'There is no file' : 'Pressing…'}</span>
+        </Button>
+        <p className="text-soft">{content ? 'Say what the picture shows and says, for those who do not see it.' : 'A background only decorates; it needs no alternative text.'}</p>
+      </Group>
+      <div className="flex min-w-0 grow flex-col gap-1">
+        <Snippet title="CSS" text={css} />
+        <Snippet title="HTML" text={html} />
+      </div>
+    </div>
+  );
+}
+
+function Snippet({ title, text }: { title: string; text: string }) {
+  const copy = async () => {
+    try {
+      await navigator.clipboard.writeText(text);
+      say('done', `${title} copied.`);
+    } catch {
+      say('bad', `The browser did not allow copying. Select the ${title} and copy it by hand.`);
+    }
+  };
+  return (
+    <Group title={title} aside={<Button className="h-[22px]" onClick={copy} aria-label={`Copy ${title}`}><Copy size={12} aria-hidden />Copy</Button>}>
+      <pre tabIndex={0} data-snippet={title} aria-label={title} className="figure max-h-[72px] overflow-auto rounded-sm border border-hair bg-sheet px-2 py-1 text-[11px] leading-snug select-text">{text}</pre>
+    </Group>
+  );
+}

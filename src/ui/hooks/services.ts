@@ -1,0 +1,28 @@
+'use client';
+
+import { createEngine, type Engine } from '@/engine/engine';
+export type { View } from '@/engine/engine';
+import type { WorkerLike } from '@/engine/channel';
+import { loadFonts } from '@/engine/fontFaces';
+import { assetBytes } from '@/store/assets';
+import { Database } from '@/store/database';
+
+let database: Database | undefined;
+let engine: Engine | undefined;
+let fonts: Promise<void> | undefined;
+
+/** The browser's one database; opened by the first one who asks, and never on the server. */
+export const theDatabase = (): Database => (database ??= new Database());
+
+/** The one engine; its workers live as long as the tab, so decoded photos are kept from screen to screen. */
+export function theEngine(): Engine {
+  engine ??= createEngine({
+    spawnRender: () => new Worker(new URL('../../engine/render.worker.ts', import.meta.url), { type: 'module' }) as unknown as WorkerLike,
+    spawnCodec: () => new Worker(new URL('../../engine/codec.worker.ts', import.meta.url), { type: 'module' }) as unknown as WorkerLike,
+    assetBytes: (id) => assetBytes(theDatabase(), id),
+  });
+  return engine;
+}
+
+/** Fonts for words drawn by the page itself: cards, the font list, headings of the plan. */
+export const documentFonts = (): Promise<void> => (fonts ??= loadFonts(document.fonts));

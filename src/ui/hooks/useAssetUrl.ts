@@ -1,0 +1,21 @@
+'use client';
+
+import { useEffect, useState } from 'react';
+import { assetBytes } from '@/store/assets';
+import { theDatabase } from './services';
+
+/** An address for an asset's own bytes, for small previews; undefined until it is read. */
+export function useAssetUrl(assetId: string): string | undefined {
+  const [url, setUrl] = useState<string>();
+  useEffect(() => {
+    let made: string | undefined, gone = false;
+    assetBytes(theDatabase(), assetId).then((bytes) => {
+      if (gone) return;
+      const type = bytes[0] === 0x3c ? 'image/svg+xml' : '';
+      made = URL.createObjectURL(new Blob([bytes], { type }));
+      setUrl(made);
+    }, () => {});
+    return () => { gone = true; if (made) URL.revokeObjectURL(made); };
+  }, [assetId]);
+  return url;
+}

@@ -1,0 +1,35 @@
+'use client';
+
+import { useLiveQuery } from 'dexie-react-hooks';
+import { inspectPicture } from '@/core/measure/inspect';
+import type { ShelfItem, Site } from '@/core/site/model';
+import { sampleFiles, sampleSite } from '@/demo/sample';
+import { putAsset } from '@/store/assets';
+import { addSite, listSites, removeSite } from '@/store/sites';
+import { theDatabase } from './services';
+import { forgetSession } from './useSession';
+
+/** All sites, newest first; undefined until the database has answered. */
+export const useSites = (): Site[] | undefined => useLiveQuery(() => listSites(theDatabase()), []);
+
+async function shelveSampleFile(file: (typeof sampleFiles)[number]): Promise<[string, ShelfItem]> {
+  const response = await fetch(file.url);
+  if (!response.ok) throw new Error(`${file.name}: expected the sample's file, found status ${response.status}.`);
+  const bytes = new Uint8Array(await response.arrayBuffer());
+  const { format, width, height } = inspectPicture(file.name, bytes);
+  const assetId = await putAsset(theDatabase(), bytes);
+  return [file.key, { assetId, name: file.name, width, height, format, bytes: bytes.length, maker: file.maker, source: 'Soyez sample', licence: 'made for this sample' }];
+}
+
+/** Puts the sample site beside whatever is there and returns its id. */
+export async function installSample(): Promise<string> {
+  const shelf = Object.fromEntries(await Promise.all(sampleFiles.map(shelveSampleFile)));
+  const id = crypto.randomUUID();
+  await addSite(theDatabase(), sampleSite(id, shelf), Date.now());
+  return id;
+}
+
+export async function deleteSite(id: string): Promise<void> {
+  await removeSite(theDatabase(), id);
+  forgetSession(id);
+}

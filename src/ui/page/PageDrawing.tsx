@@ -1,0 +1,83 @@
+'use client';
+
+import type { ReactNode } from 'react';
+import type { PageLayout, Piece } from '@/core/measure/layoutPage';
+import type { Rect } from '@/core/raster/raster';
+import type { Site, Slot } from '@/core/site/model';
+import { faceName, fontOf } from '@/core/text/fonts';
+import { useThumb } from '../hooks/useThumb';
+
+type SlotPiece = Extract<Piece, { type: 'slot' }>;
+
+const css = (r: Rect) => ({ position: 'absolute' as const, left: r.x, top: r.y, width: r.width, height: r.height });
+
+/** Where the picture's first copy lies in its slot's area, px of the page. */
+export function firstCopy({ slot, rect, scale }: SlotPiece): Rect {
+  const width = Math.round(slot.width * scale), height = Math.round(slot.height * scale);
+  const centred = slot.kind === 'background' || slot.kind === 'divider';
+  return { x: rect.x + (centred ? Math.round((rect.width - width) / 2) : 0), y: rect.y, width, height };
+}
+
+/** The slot's picture as it was last drawn, laid as its style sheet will lay it. */
+function SlotPicture({ site, piece, fresh }: { site: Site; piece: SlotPiece; fresh: boolean }) {
+  const url = useThumb(site, piece.slot, fresh), copy = firstCopy(piece);
+  if (!url) return null;
+  return (
+    <div
+      style={{
+        ...css(piece.rect), backgroundImage: `url(${url})`, backgroundRepeat: piece.repeat, backgroundSize: `${copy.width}px ${copy.height}px`,
+        backgroundPosition: `${copy.x - piece.rect.x}px ${copy.y - piece.rect.y}px`, imageRendering: piece.scale === 1 ? 'pixelated' : 'auto',
+      }}
+    />
+  );
+}
+
+function Furniture({ piece, site }: { piece: Exclude<Piece, SlotPiece>; site: Site }) {
+  const heading = `"${faceName(fontOf(site.theme.headingFont))}"`;
+  switch (piece.type) {
+    case 'area': return <div style={{ ...css(piece.rect), background: piece.colour }} />;
+    case 'heading': return <div style={{ ...css(piece.rect), color: piece.ink, font: `500 ${piece.sizePx}px/1.3 ${heading}` }} className="overflow-hidden text-ellipsis whitespace-nowrap">{piece.words}</div>;
+    case 'links': return (
+      <div style={{ ...css(piece.rect), color: piece.ink, font: `400 15px ${heading}` }} className="flex items-center gap-7 overflow-hidden whitespace-nowrap">
+        {piece.words.map((w) => <span key={w}>{w}</span>)}
+      </div>
+    );
+    case 'lines': return (
+      <div style={css(piece.rect)} className="flex flex-col gap-3.5 overflow-hidden">
+        {[1, 0.96, 1, 0.62].map((share, i) => <div key={i} style={{ width: `${share * 100}%`, height: 9, background: piece.ink, opacity: 0.14 }} />)}
+      </div>
+    );
+  }
+}
+
+interface Props {
+  site: Site;
+  layout: PageLayout;
+  /** Of the slot that is worked on; everything in front of a background is then only hinted at. */
+  active?: Slot;
+  /** Drawn in place of the active slot's picture. */
+  live?: (piece: SlotPiece) => ReactNode;
+}
+
+/** The page in its own px, from back to front; whoever shows it scales it. Slots keep their place in the order. */
+export function PageDrawing({ site, layout, active, live }: Props) {
+  const under = active?.kind === 'background';
+  return (
+    <div aria-hidden={!live} className="absolute top-0 left-0 overflow-hidden" style={{ width: layout.width, height: layout.height }}>
+      {layout.pieces.map((piece, i) => {
+        if (piece.type === 'slot') {
+          const own = piece.slot.id === active?.id;
+          const ghost = under && !own;
+          return (
+            <div key={piece.slot.id} style={ghost ? { opacity: 0.15 } : undefined}>
+              {(!own || piece.repeat !== 'no-repeat') && <SlotPicture site={site} piece={piece} fresh={!own} />}
+              {own && live?.(piece)}
+            </div>
+          );
+        }
+        const ghost = under && !(piece.type === 'area' && piece.role === 'ground');
+        return <div key={i} style={ghost ? { opacity: 0.15, pointerEvents: 'none' } : { pointerEvents: 'none' }}><Furniture piece={piece} site={site} /></div>;
+      })}
+    </div>
+  );
+}

@@ -1,0 +1,35 @@
+'use client';
+
+import { Tooltip } from 'radix-ui';
+import { useEffect, type ReactNode } from 'react';
+import { X } from 'lucide-react';
+import { useStore } from 'zustand';
+import { documentFonts } from '../hooks/services';
+import { notices, putAway } from './notices';
+import { VerdictMark } from './VerdictMark';
+
+/** What every screen stands in: the fonts, hints on controls, and messages in one place. */
+export function Frame({ children }: { children: ReactNode }) {
+  useEffect(() => { void documentFonts(); }, []);
+  return (
+    <Tooltip.Provider delayDuration={500}>
+      {children}
+      <Notices />
+    </Tooltip.Provider>
+  );
+}
+
+function Notices() {
+  const list = useStore(notices, (s) => s.list);
+  return (
+    <div aria-live="assertive" aria-label="Messages" role="region" className="pointer-events-none fixed top-14 left-1/2 z-50 flex w-[560px] max-w-[90vw] -translate-x-1/2 flex-col gap-1">
+      {list.map((notice) => (
+        <div key={notice.id} className={`pointer-events-auto flex items-start gap-2 rounded-sm border bg-white px-3 py-2 ${notice.tone === 'bad' ? 'border-bad' : 'border-act'}`}>
+          <VerdictMark verdict={notice.tone === 'bad' ? 'fails' : 'holds'} />
+          <p className="min-w-0 grow break-words">{notice.text}</p>
+          <button type="button" aria-label="Put this message away" onClick={() => putAway(notice.id)} className="text-soft hover:text-ink"><X size={15} /></button>
+        </div>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,97 @@
+'use client';
+
+import { Dialog } from 'radix-ui';
+import { useRouter } from 'next/navigation';
+import Link from 'next/link';
+import { useEffect, useState } from 'react';
+import { layoutPage } from '@/core/measure/layoutPage';
+import type { Site } from '@/core/site/model';
+import { deleteSite, installSample, useSites } from '../hooks/useSites';
+import { PageDrawing } from '../page/PageDrawing';
+import { Button } from '../shared/Button';
+import { say } from '../shared/notices';
+import { TopBar } from '../shared/TopBar';
+
+const firstStart = 'soyez.sample-offered';
+
+/** The owner's sites as small drawings of their first page. The very first start opens the sample. */
+export function SitesScreen() {
+  const sites = useSites(), router = useRouter();
+  const [busy, setBusy] = useState(false);
+
+  const startSample = async () => {
+    setBusy(true);
+    try {
+      router.push(`/sites/${await installSample()}`);
+    } catch (error) {
+      say('bad', `The sample could not be put in place: ${error instanceof Error ? error.message : String(error)}`);
+      setBusy(false);
+    }
+  };
+
+  const first = sites?.length === 0;
+  useEffect(() => {
+    if (!first || localStorage.getItem(firstStart)) return;
+    localStorage.setItem(firstStart, 'yes');
+    // Putting the sample in place is the outside effect; the busy state only mirrors it.
+    // eslint-disable-next-line react-hooks/set-state-in-effect
+    void startSample();
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [first]);
+
+  return (
+    <div className="flex h-screen flex-col">
+      <TopBar crumbs={[{ label: 'Sites' }]}>
+        <Button onClick={startSample} disabled={busy}>{busy ? 'Putting the sample in place…' : 'Start from the sample'}</Button>
+      </TopBar>
+      <main className="grow overflow-auto p-6">
+        <h1 className="sr-only">Your sites</h1>
+        {first && !busy && (
+          <p className="max-w-md rounded-sm border border-line bg-white px-4 py-3">No site here yet. Start from the sample, a made-up pottery studio with its page and pictures, and change it into yours.</p>
+        )}
+        <ul className="flex flex-wrap gap-5">
+          {sites?.map((site) => <SiteCard key={site.id} site={site} />)}
+        </ul>
+      </main>
+    </div>
+  );
+}
+
+function SiteCard({ site }: { site: Site }) {
+  const layout = layoutPage(site, site.pages[0], 1440), scale = 320 / layout.width;
+  return (
+    <li className="w-[322px] rounded-sm border border-line bg-white hover:border-soft">
+      <Link href={`/sites/${site.id}`} className="block" aria-label={`Open ${site.name}`}>
+        <div className="relative h-[200px] overflow-hidden border-b border-hair bg-board">
+          <div style={{ transform: `scale(${scale})`, transformOrigin: '0 0' }}><PageDrawing site={site} layout={layout} /></div>
+        </div>
+      </Link>
+      <div className="flex items-center gap-2 px-3 py-2">
+        <div className="min-w-0 grow">
+          <div className="truncate font-semibold" title={site.name}>{site.name}</div>
+          <div className="text-soft">{site.slots.length} slots on {site.pages.length} {site.pages.length === 1 ? 'page' : 'pages'}</div>
+        </div>
+        <RemoveSite site={site} />
+      </div>
+    </li>
+  );
+}
+
+function RemoveSite({ site }: { site: Site }) {
+  return (
+    <Dialog.Root>
+      <Dialog.Trigger asChild><Button aria-label={`Remove ${site.name}`}>Remove</Button></Dialog.Trigger>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/25" />
+        <Dialog.Content className="fixed top-1/3 left-1/2 z-40 w-[400px] -translate-x-1/2 rounded-sm border border-line bg-white p-5">
+          <Dialog.Title className="font-semibold">Remove {site.name}</Dialog.Title>
+          <Dialog.Description className="mt-1 text-soft">The site, its pictures and all its steps go from this browser. This cannot be undone.</Dialog.Description>
+          <div className="mt-4 flex justify-end gap-2">
+            <Dialog.Close asChild><Button>Keep it</Button></Dialog.Close>
+            <Dialog.Close asChild><Button look="bad" onClick={() => void deleteSite(site.id)}>Remove the site</Button></Dialog.Close>
+          </div>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}
