@@ -25,7 +25,8 @@ export function installPackages() {
   const stamp = `${root}/node_modules/.lock-installed`;
   const lock = createHash('sha256').update(readFileSync(`${root}/package-lock.json`)).digest('hex');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
-  must('npm', 'ci', '--no-audit', '--no-fund');
+  // Not `npm ci`: it refuses a lock file in which binaries for other systems are missing, and registries do not all carry them.
+  must('npm', 'install', '--no-save', '--no-audit', '--no-fund');
   writeFileSync(stamp, lock);
 }
 

@@ -72,7 +72,7 @@ export function sampleSite(id: string, shelf: Readonly<Record<string, ShelfItem>
         { ...newText('title', 'Veldrin Clayworks', 'fraunces', 48, slip, 540, 64), weight: 500 },
         { ...newText('tagline', 'thrown, glazed and fired by the river', 'fraunces', 20, slip, 540, 128), weight: 400 },
       ], 'webp', 80),
-      picture('p-background', [whole('speckle', 'speckle', background)], 'png'),
+      picture('p-background', [whole('speckle', 'speckle', background)], 'webp', 80),
       picture('p-sidebar', [whole('combed', 'combed', sidebar)], 'webp', 85, { type: 'colour', colour: sand }),
       picture('p-divider', [whole('ridge', 'ridge', divider)], 'png', 80, { type: 'none' }),
       picture('p-mark', [], 'png', 80, { type: 'none' }),

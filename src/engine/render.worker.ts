@@ -1,11 +1,13 @@
-import { createComposer } from '@/core/compose/compose';
+import { createComposer, type Drawing } from '@/core/compose/compose';
 import { crop, isEmpty, wholeRaster, type Raster } from '@/core/raster/raster';
 import { canvasGlyphs, type TextContext } from '@/core/text/glyphs';
 import { serve, type ServerScope } from './channel';
-import { cssFont, loadFonts } from './fontFaces';
+import { cssFont, fontLoader } from './fontFaces';
 import type { RenderCalls } from './protocol';
 
-const fontsReady = loadFonts((self as unknown as { fonts: FontFaceSet }).fonts);
+const loadFonts = fontLoader((self as unknown as { fonts: FontFaceSet }).fonts);
+
+const fontsOf = (drawing: Drawing) => loadFonts(drawing.layers.flatMap((layer) => (layer.kind === 'text' ? [layer.font] : [])));
 
 const glyphs = canvasGlyphs((width, height) => {
   const context = new OffscreenCanvas(width, height).getContext('2d', { willReadFrequently: true });
@@ -25,7 +27,7 @@ function composerOf(view: string): ReturnType<typeof createComposer> {
 
 serve<RenderCalls>(self as unknown as ServerScope, {
   async frame({ view, drawing, whole }) {
-    await fontsReady;
+    await fontsOf(drawing);
     const start = performance.now();
     const { raster, changed: part, bounds, missing } = composerOf(view).compose(drawing);
     const changed = whole ? wholeRaster(raster) : part;
@@ -38,7 +40,7 @@ serve<RenderCalls>(self as unknown as ServerScope, {
     return { answer: null };
   },
   async pixels({ drawing }) {
-    await fontsReady;
+    await fontsOf(drawing);
     const { raster, missing } = createComposer(resources).compose(drawing);
     return { answer: { raster, missing }, transfer: [raster.data.buffer] };
   },

@@ -8,6 +8,8 @@ import type { Database, SiteRow, StepRow } from './database';
 export interface SessionState {
   /** What is to be seen: the last committed state, or what a gesture in progress makes of it. */
   readonly site: Site;
+  /** A gesture is in progress: the site is not the committed one. */
+  readonly previewing: boolean;
   /** Name of the step that undo or redo would take, if there is one. */
   readonly undoLabel: string | undefined;
   readonly redoLabel: string | undefined;
@@ -51,8 +53,8 @@ export async function openSession(db: Database, siteId: string, now: () => numbe
     undoLabel: steps.find((s) => s.seq === cursor)?.label,
     redoLabel: steps.find((s) => s.seq === cursor + 1)?.label,
   });
-  const state = createStore<SessionState>(() => ({ site: committed, ...labels(), saved: 'saved' }));
-  const publish = () => state.setState({ site: committed, ...labels() });
+  const state = createStore<SessionState>(() => ({ site: committed, previewing: false, ...labels(), saved: 'saved' }));
+  const publish = () => state.setState({ site: committed, previewing: false, ...labels() });
 
   /** Another tab wrote in between: take over what it left. */
   async function reload(current: SiteRow): Promise<void> {
@@ -102,7 +104,7 @@ export async function openSession(db: Database, siteId: string, now: () => numbe
 
   return {
     state,
-    preview: (edit) => state.setState({ site: applyEdit(committed, edit) }),
+    preview: (edit) => state.setState({ site: applyEdit(committed, edit), previewing: true }),
     dropPreview: publish,
     commit(label, edit) {
       const [site, patches, inverse] = produceWithPatches(committed, (draft) => { edit(draft); });

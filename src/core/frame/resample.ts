@@ -15,30 +15,47 @@ function isOpaque({ data }: Raster): boolean {
   return true;
 }
 
-/** One source row, filtered along x: `channels` interleaved linear, premultiplied values a pixel. */
-function filterRow(source: Raster, y: number, columns: Windows, channels: 3 | 4, line: Float32Array, out: Float32Array): void {
-  const { data, width } = source, { count, taps, starts, weights } = columns;
-  if (count === 0) return;
-  const from = starts[0], to = Math.min(width, starts[count - 1] + taps);
-  for (let x = from, i = (y * width + from) * 4, k = from * channels; x < to; x++, i += 4, k += channels) {
-    if (channels === 3) {
-      line[k] = linearOfLevel[data[i]]; line[k + 1] = linearOfLevel[data[i + 1]]; line[k + 2] = linearOfLevel[data[i + 2]];
-    } else {
-      const a = data[i + 3] / 255;
-      line[k] = linearOfLevel[data[i]] * a; line[k + 1] = linearOfLevel[data[i + 1]] * a; line[k + 2] = linearOfLevel[data[i + 2]] * a; line[k + 3] = a;
-    }
+/* The loops below are written out per channel count: a test inside them costs more than the arithmetic. */
+
+function readRow3(data: Uint8ClampedArray, i: number, line: Float32Array, k: number, end: number): void {
+  for (; k < end; k += 3, i += 4) {
+    line[k] = linearOfLevel[data[i]]; line[k + 1] = linearOfLevel[data[i + 1]]; line[k + 2] = linearOfLevel[data[i + 2]];
   }
-  for (let i = 0; i < count; i++) {
-    let r = 0, g = 0, b = 0, a = 0;
-    for (let t = 0, k = starts[i] * channels, w = i * taps; t < taps; t++, k += channels, w++) {
+}
+
+function readRow4(data: Uint8ClampedArray, i: number, line: Float32Array, k: number, end: number): void {
+  for (; k < end; k += 4, i += 4) {
+    const a = data[i + 3] / 255;
+    line[k] = linearOfLevel[data[i]] * a; line[k + 1] = linearOfLevel[data[i + 1]] * a; line[k + 2] = linearOfLevel[data[i + 2]] * a; line[k + 3] = a;
+  }
+}
+
+function filterRow3(line: Float32Array, { count, taps, starts, weights }: Windows, out: Float32Array, o: number): void {
+  for (let i = 0, w = 0; i < count; i++, o += 3) {
+    let r = 0, g = 0, b = 0;
+    for (let k = starts[i] * 3, end = w + taps; w < end; w++, k += 3) {
       const weight = weights[w];
       r += line[k] * weight; g += line[k + 1] * weight; b += line[k + 2] * weight;
-      if (channels === 4) a += line[k + 3] * weight;
     }
-    const o = i * channels;
     out[o] = r; out[o + 1] = g; out[o + 2] = b;
-    if (channels === 4) out[o + 3] = a;
   }
+}
+
+function filterRow4(line: Float32Array, { count, taps, starts, weights }: Windows, out: Float32Array, o: number): void {
+  for (let i = 0, w = 0; i < count; i++, o += 4) {
+    let r = 0, g = 0, b = 0, a = 0;
+    for (let k = starts[i] * 4, end = w + taps; w < end; w++, k += 4) {
+      const weight = weights[w];
+      r += line[k] * weight; g += line[k + 1] * weight; b += line[k + 2] * weight; a += line[k + 3] * weight;
+    }
+    out[o] = r; out[o + 1] = g; out[o + 2] = b; out[o + 3] = a;
+  }
+}
+
+/** sum += four rows by their weights; four at a time, since reading and writing the sum is most of the work. */
+function addRows(sum: Float32Array, rows: Float32Array, at: readonly [number, number, number, number], by: readonly [number, number, number, number]): void {
+  const [a, b, c, d] = at, [wa, wb, wc, wd] = by;
+  for (let k = 0; k < sum.length; k++) sum[k] += rows[a + k] * wa + rows[b + k] * wb + rows[c + k] * wc + rows[d + k] * wd;
 }
 
 function storeRow(sum: Float32Array, channels: 3 | 4, count: number, out: Uint8ClampedArray, at: number): void {
@@ -68,17 +85,20 @@ export function resample(source: Raster, placement: Placement, width: number, he
   const channels = isOpaque(source) ? 3 : 4, stride = columns.count * channels;
   // A ring of filtered rows: each source row is filtered once, and only as many are kept as one output row needs.
   const ring = new Float32Array(rows.taps * stride), line = new Float32Array(source.width * channels), sum = new Float32Array(stride);
+  const from = columns.starts[0], to = Math.min(source.width, columns.starts[columns.count - 1] + columns.taps);
+  const [readRow, filterRow] = channels === 3 ? [readRow3, filterRow3] : [readRow4, filterRow4];
   let ready = rows.starts[0];
   for (let j = 0; j < rows.count; j++) {
     const start = rows.starts[j];
     for (ready = Math.max(ready, start); ready < start + rows.taps; ready++) {
-      const slot = (ready % rows.taps) * stride;
-      filterRow(source, ready, columns, channels, line, ring.subarray(slot, slot + stride));
+      readRow(source.data, (ready * source.width + from) * 4, line, from * channels, to * channels);
+      filterRow(line, columns, ring, (ready % rows.taps) * stride);
     }
+    const place = (t: number) => ((start + Math.min(t, rows.taps - 1)) % rows.taps) * stride;
+    const weight = (t: number) => (t < rows.taps ? rows.weights[j * rows.taps + t] : 0);
     sum.fill(0);
-    for (let t = 0; t < rows.taps; t++) {
-      const weight = rows.weights[j * rows.taps + t], slot = ((start + t) % rows.taps) * stride;
-      if (weight !== 0) for (let k = 0; k < stride; k++) sum[k] += ring[slot + k] * weight;
+    for (let t = 0; t < rows.taps; t += 4) {
+      addRows(sum, ring, [place(t), place(t + 1), place(t + 2), place(t + 3)], [weight(t), weight(t + 1), weight(t + 2), weight(t + 3)]);
     }
     storeRow(sum, channels, columns.count, out.data, ((rows.first + j) * width + columns.first) * 4);
   }

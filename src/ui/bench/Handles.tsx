@@ -8,7 +8,8 @@ import type { Rect } from '@/core/raster/raster';
 import { backPhoto } from '@/core/readings/cover';
 import { editLayer } from '@/core/site/edit';
 import type { Layer, PhotoLayer } from '@/core/site/model';
-import { useBench } from './useBench';
+import { isBlank } from '@/core/site/picture';
+import { useBench, useLayerBounds } from './useBench';
 
 /** How near, in px of the slot, a middle must come to the slot's middle to be drawn to it. */
 const snapReach = 5;
@@ -27,7 +28,7 @@ interface Drag {
 
 /** Everything done to the picture on the picture: selecting, dragging, zooming the photo with the wheel. */
 export function Handles({ rect, clip, screenScale, marks }: { rect: Rect; clip: Rect; screenScale: number; marks: boolean }) {
-  const bench = useBench(), { slot, picture, question, bounds, selected } = bench;
+  const bench = useBench(), { slot, picture, question, drawn, selected } = bench;
   const area = useRef<HTMLDivElement>(null), drag = useRef<Drag>(undefined);
   const [guides, setGuides] = useState<{ x?: number; y?: number }>({});
   const slotScale = rect.width / slot.width, scale = slotScale * screenScale;
@@ -39,7 +40,7 @@ export function Handles({ rect, clip, screenScale, marks }: { rect: Rect; clip: 
   };
 
   const layerAt = (x: number, y: number): Layer | undefined => [...picture.layers].reverse().find((layer) => {
-    const b = bounds[layer.id];
+    const b = drawn.getState().bounds[layer.id];
     return layer.kind !== 'fill' && !layer.hidden && b && x >= b.x && x < b.x + b.width && y >= b.y && y < b.y + b.height;
   });
 
@@ -50,7 +51,7 @@ export function Handles({ rect, clip, screenScale, marks }: { rect: Rect; clip: 
     event.currentTarget.setPointerCapture(event.pointerId);
     event.currentTarget.focus({ preventScroll: true });
     bench.select(layer.id);
-    const b = bounds[layer.id];
+    const b = drawn.getState().bounds[layer.id];
     drag.current = { layer, startX: x, startY: y, middle: layer.kind === 'text' && b ? { x: b.x + b.width / 2, y: b.y + b.height / 2 } : undefined, moved: false };
   };
 
@@ -65,7 +66,7 @@ export function Handles({ rect, clip, screenScale, marks }: { rect: Rect; clip: 
       if (Math.abs(awayX) <= snapReach) { dx += awayX; found.x = slot.width / 2; }
       if (Math.abs(awayY) <= snapReach) { dy += awayY; found.y = slot.height / 2; }
     }
-    setGuides(found);
+    setGuides((shown) => (shown.x === found.x && shown.y === found.y ? shown : found));
     if (layer.kind === 'photo') {
       const moved = { ...layer, x: layer.x + dx, y: layer.y + dy };
       return framing ? keepFilled(moved, photoSize(layer), slot) : { x: Math.round(moved.x), y: Math.round(moved.y) };
@@ -116,7 +117,7 @@ export function Handles({ rect, clip, screenScale, marks }: { rect: Rect; clip: 
     return () => element?.removeEventListener('wheel', listen);
   }, []);
 
-  const frame = selected && !selected.hidden ? bounds[selected.id] : undefined;
+  const selectedBounds = useLayerBounds(bench, selected?.id), frame = selected?.hidden ? undefined : selectedBounds;
   const line = 1 / scale;
   return (
     <div className="absolute overflow-hidden" style={{ left: clip.x, top: clip.y, width: clip.width, height: clip.height }}>
@@ -127,6 +128,9 @@ export function Handles({ rect, clip, screenScale, marks }: { rect: Rect; clip: 
         onDoubleClick={() => { if (selected?.kind === 'text') { bench.ask(4); setTimeout(() => document.getElementById('words')?.focus(), 0); } }}
         style={{ left: rect.x - clip.x, top: rect.y - clip.y, width: rect.width, height: rect.height, cursor: framing ? 'grab' : 'default', touchAction: 'none' }}
       >
+        {marks && isBlank(picture) && (
+          <p className="pointer-events-none absolute inset-0 grid place-items-center border border-dashed border-white/80 text-white mix-blend-difference">Drop or paste a photo</p>
+        )}
         {marks && (
           <svg className="pointer-events-none absolute inset-0 overflow-visible" width={rect.width} height={rect.height} viewBox={`0 0 ${slot.width} ${slot.height}`} fill="none">
             {framing && [1, 2].map((i) => (

@@ -28,7 +28,7 @@ function currentDrawing(site: Site, slotId: string, showing: Showing): Drawing |
 
 /** The picture itself. Edits go from the session straight to the worker, so a drag does not wait for React. */
 export function LivePicture({ rect, clip }: { rect: Rect; clip: Rect }) {
-  const { session, site, slot, showing, setBounds, press } = useBench();
+  const { session, site, slot, showing, drawn, press } = useBench();
   const canvas = useRef<HTMLCanvasElement>(null), fileCanvas = useRef<HTMLCanvasElement>(null);
   const view = useRef<View>(undefined);
   const since = useRef<number>(undefined);
@@ -49,14 +49,14 @@ export function LivePicture({ rect, clip }: { rect: Rect; clip: Rect }) {
           since.current = undefined;
         }
         const key = JSON.stringify(frame.bounds);
-        if (key !== boundsKey) { boundsKey = key; setBounds(frame.bounds); }
+        if (key !== boundsKey) { boundsKey = key; drawn.setState({ bounds: frame.bounds }); }
         if (frame.missing.length === 0) setReady(true);
       },
       onFailure: (message) => say('bad', message),
     });
     view.current = opened;
     return () => opened.close();
-  }, [setBounds]);
+  }, [drawn]);
 
   useEffect(() => {
     const show = (s: Site) => {
@@ -77,7 +77,7 @@ export function LivePicture({ rect, clip }: { rect: Rect; clip: Rect }) {
     element.getContext('2d')!.putImageData(new ImageData(decoded.data, decoded.width, decoded.height), 0, 0);
   }, [decoded]);
 
-  const place = { position: 'absolute' as const, left: rect.x - clip.x, top: rect.y - clip.y, width: rect.width, height: rect.height, imageRendering: rect.width === slot.width ? ('pixelated' as const) : ('auto' as const) };
+  const place = { position: 'absolute' as const, left: rect.x - clip.x, top: rect.y - clip.y, width: rect.width, height: rect.height };
   return (
     <div className="absolute overflow-hidden" style={{ left: clip.x, top: clip.y, width: clip.width, height: clip.height }}>
       <canvas

@@ -29,7 +29,7 @@ export function Readings() {
       </ul>
       <dl className="grid shrink-0 grid-cols-3 border-t border-ink">
         <Block term="File" value={format === 'png' ? 'PNG' : `${formatTitle[format]} ${quality}`} />
-        <Block term="Weight" value={press.failure ? 'no file' : press.current && file ? kilobytes(file.bytes) : '…'} />
+        <Block term="Weight" value={press.failure ? 'no file' : press.current && file ? kilobytes(file.bytes) : readings.length === 0 ? '–' : '…'} />
         <Block term="Kept" value={saved === 'saved' ? 'every step' : saved === 'saving' ? 'writing…' : 'not written'} bad={saved === 'failed'} />
       </dl>
     </section>

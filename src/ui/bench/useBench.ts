@@ -1,6 +1,8 @@
 'use client';
 
 import { createContext, use, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { createStore, type StoreApi } from 'zustand/vanilla';
+import { useStore } from 'zustand';
 import type { Rect } from '@/core/raster/raster';
 import type { Reading } from '@/core/readings/reading';
 import { takeReadings } from '@/core/readings/registry';
@@ -15,6 +17,10 @@ import { addPhotoOnTop, layPhoto } from './edits';
 /** What lies on the page in the slot: the picture, the picture without anything laid over it, or the pressed file. */
 export type Showing = 'picture' | 'before' | 'file';
 
+interface Bounds {
+  readonly bounds: Readonly<Record<string, Rect>>;
+}
+
 export interface Bench {
   readonly session: Session;
   readonly site: Site;
@@ -26,9 +32,8 @@ export interface Bench {
   ask(question: number): void;
   readonly selected: Layer | undefined;
   select(layerId: string | undefined): void;
-  /** Where each visible layer has its pixels, as last drawn. */
-  readonly bounds: Readonly<Record<string, Rect>>;
-  setBounds(bounds: Readonly<Record<string, Rect>>): void;
+  /** Where each visible layer has its pixels, as last drawn; kept apart, since it changes with every frame. */
+  readonly drawn: StoreApi<Bounds>;
   readonly showing: Showing;
   show(showing: Showing): void;
   preview(edit: Edit): void;
@@ -49,6 +54,9 @@ export function useBench(): Bench {
   if (!bench) throw new Error('useBench needs a BenchProvider above it.');
   return bench;
 }
+
+/** Where a layer has its pixels, as last drawn. */
+export const useLayerBounds = (bench: Bench, layerId: string | undefined): Rect | undefined => useStore(bench.drawn, (d) => (layerId ? d.bounds[layerId] : undefined));
 
 const pause = 400;
 
@@ -82,7 +90,7 @@ export function useBenchModel(session: Session, slot: Slot): Bench {
   const press = usePressed(slot, picture);
   const [question, setQuestion] = useState(2);
   const [selectedId, select] = useState<string>();
-  const [bounds, setBounds] = useState<Bench['bounds']>({});
+  const [drawn] = useState(() => createStore<Bounds>(() => ({ bounds: {} })));
   const [asked, show] = useState<Showing>();
   const burst = useBurst(session);
   const { take, busy } = useIntake();
@@ -100,7 +108,7 @@ export function useBenchModel(session: Session, slot: Slot): Bench {
   };
 
   return {
-    session, site, slot, picture, press, readings, question, bounds, setBounds, select, commit, layItem,
+    session, site, slot, picture, press, readings, question, drawn, select, commit, layItem,
     // Asking how heavy it is shows the file itself, unless something else is being held up against it.
     showing: asked ?? (question === 6 && press.current ? 'file' : 'picture'),
     show: (s) => show(s === 'picture' ? undefined : s),

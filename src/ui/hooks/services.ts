@@ -3,13 +3,11 @@
 import { createEngine, type Engine } from '@/engine/engine';
 export type { View } from '@/engine/engine';
 import type { WorkerLike } from '@/engine/channel';
-import { loadFonts } from '@/engine/fontFaces';
 import { assetBytes } from '@/store/assets';
 import { Database } from '@/store/database';
 
 let database: Database | undefined;
 let engine: Engine | undefined;
-let fonts: Promise<void> | undefined;
 
 /** The browser's one database; opened by the first one who asks, and never on the server. */
 export const theDatabase = (): Database => (database ??= new Database());
@@ -25,4 +23,4 @@ export function theEngine(): Engine {
 }
 
 /** Fonts for words drawn by the page itself: cards, the font list, headings of the plan. */
-export const documentFonts = (): Promise<void> => (fonts ??= loadFonts(document.fonts));
+export { fontStyles } from '@/engine/fontFaces';

@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { useStore } from 'zustand';
 import { openSession, type Session } from '@/store/session';
 import type { Site } from '@/core/site/model';
@@ -45,8 +45,22 @@ export function useSession(siteId: string): Opened {
   return opened?.siteId === siteId ? opened.value : { state: 'opening' };
 }
 
-/** The site as it is to be seen now, previews included. */
-export const useSite = (session: Session): Site => useStore(session.state, (s) => s.site);
+/** While a gesture goes on, screens follow it this often, ms; the picture itself is drawn without waiting for them. */
+const followEvery = 90;
+
+/** The site as it is to be seen now: at once after an edit, every few frames during a gesture. */
+export function useSite(session: Session): Site {
+  const subscribe = useCallback((changed: () => void) => {
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const stop = () => { clearTimeout(timer); timer = undefined; };
+    const leave = session.state.subscribe((state) => {
+      if (!state.previewing) { stop(); seen.current = state.site; changed(); } else timer ??= setTimeout(() => { timer = undefined; seen.current = session.state.getState().site; changed(); }, followEvery);
+    });
+    return () => { stop(); leave(); };
+  }, [session]);
+  const seen = useRef<Site>(undefined);
+  return useSyncExternalStore(subscribe, () => (seen.current ??= session.state.getState().site), () => session.state.getState().site);
+}
 
 export const useHistory = (session: Session): { undoLabel?: string; redoLabel?: string; saved: 'saved' | 'saving' | 'failed' } => ({
   undoLabel: useStore(session.state, (s) => s.undoLabel),

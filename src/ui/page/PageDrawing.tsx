@@ -26,7 +26,7 @@ function SlotPicture({ site, piece, fresh }: { site: Site; piece: SlotPiece; fre
     <div
       style={{
         ...css(piece.rect), backgroundImage: `url(${url})`, backgroundRepeat: piece.repeat, backgroundSize: `${copy.width}px ${copy.height}px`,
-        backgroundPosition: `${copy.x - piece.rect.x}px ${copy.y - piece.rect.y}px`, imageRendering: piece.scale === 1 ? 'pixelated' : 'auto',
+        backgroundPosition: `${copy.x - piece.rect.x}px ${copy.y - piece.rect.y}px`,
       }}
     />
   );

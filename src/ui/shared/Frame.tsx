@@ -1,18 +1,18 @@
 'use client';
 
 import { Tooltip } from 'radix-ui';
-import { useEffect, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { X } from 'lucide-react';
 import { useStore } from 'zustand';
-import { documentFonts } from '../hooks/services';
+import { fontStyles } from '../hooks/services';
 import { notices, putAway } from './notices';
 import { VerdictMark } from './VerdictMark';
 
 /** What every screen stands in: the fonts, hints on controls, and messages in one place. */
 export function Frame({ children }: { children: ReactNode }) {
-  useEffect(() => { void documentFonts(); }, []);
   return (
     <Tooltip.Provider delayDuration={500}>
+      <style>{fontStyles()}</style>
       {children}
       <Notices />
     </Tooltip.Provider>

@@ -8,9 +8,12 @@ import { layoutPage } from '@/core/measure/layoutPage';
 import type { Site } from '@/core/site/model';
 import { deleteSite, installSample, useSites } from '../hooks/useSites';
 import { PageDrawing } from '../page/PageDrawing';
+import { takeReadings } from '@/core/readings/registry';
+import { pictureOf } from '@/core/site/picture';
 import { Button } from '../shared/Button';
 import { say } from '../shared/notices';
 import { TopBar } from '../shared/TopBar';
+import { verdictColour, VerdictMark } from '../shared/VerdictMark';
 
 const firstStart = 'soyez.sample-offered';
 
@@ -69,12 +72,21 @@ function SiteCard({ site }: { site: Site }) {
       <div className="flex items-center gap-2 px-3 py-2">
         <div className="min-w-0 grow">
           <div className="truncate font-semibold" title={site.name}>{site.name}</div>
+          <Standing site={site} />
           <div className="text-soft">{site.slots.length} slots on {site.pages.length} {site.pages.length === 1 ? 'page' : 'pages'}</div>
         </div>
         <RemoveSite site={site} />
       </div>
     </li>
   );
+}
+
+/** How many readings of the site are not as they should be, as far as they can be taken without pressing its files. */
+function Standing({ site }: { site: Site }) {
+  const readings = site.slots.flatMap((slot) => takeReadings({ slot, picture: pictureOf(site, slot) }));
+  const fails = readings.filter((r) => r.verdict === 'fails').length, look = readings.filter((r) => r.verdict === 'look').length;
+  const verdict = fails ? 'fails' : look ? 'look' : 'holds';
+  return <div className={verdictColour(verdict)}><VerdictMark verdict={verdict} />{fails ? `${fails} fail` : look ? `${look} to look at` : 'nothing to look at'}</div>;
 }
 
 function RemoveSite({ site }: { site: Site }) {

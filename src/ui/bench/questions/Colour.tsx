@@ -34,7 +34,7 @@ export function Colour() {
           {ground.type === 'colour' && <ColourField label="Ground colour" value={ground.colour} theme={theme} onPreview={(hex) => preview(setGround(hex))} onCommit={(hex) => commit('Change the ground', setGround(hex))} />}
         </div>
       </Group>
-      <Group title="Wash" aside={<Button onClick={addWash}>+ Wash</Button>}>
+      <Group title="Wash" className="mt-2" aside={<Button onClick={addWash}>+ Wash</Button>}>
         {wash ? <WashControls wash={wash} /> : <p className="text-soft">A wash lays a colour over the photo; lower its strength until the picture shows through.</p>}
       </Group>
     </>

@@ -1,7 +1,7 @@
 'use client';
 
 import { AlignCenter, AlignLeft, AlignRight } from 'lucide-react';
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { newText } from '@/core/layers/text';
 import { addLayer, editLayer } from '@/core/site/edit';
 import type { TextAlign, TextLayer } from '@/core/site/model';
@@ -10,7 +10,7 @@ import { Button } from '../../shared/Button';
 import { ColourField } from '../../shared/ColourField';
 import { Choose, CommitField, Group, inputLook, NumberRow, Switch } from '../../shared/fields';
 import { newId } from '../edits';
-import { useBench } from '../useBench';
+import { useBench, useLayerBounds } from '../useBench';
 
 /** What on top: the words on the picture. */
 export function OnTop() {
@@ -33,10 +33,10 @@ const aligns: readonly { value: TextAlign; name: string; Icon: typeof AlignLeft 
 ];
 
 function TextControls({ text }: { text: TextLayer }) {
-  const { picture, site, commit, preview, burst, bounds } = useBench();
+  const bench = useBench(), { picture, site, commit, preview, burst } = bench;
   const change = (part: Partial<TextLayer>) => editLayer<TextLayer>(picture.id, text.id, part);
   const [lightest, boldest] = fontOf(text.font).weights;
-  const box = bounds[text.id];
+  const box = useLayerBounds(bench, text.id);
   const place = (axis: 'x' | 'y') => (typed: string) => {
     const px = Number(typed);
     if (!Number.isInteger(px)) return `Expected whole pixels, found “${typed}”.`;
@@ -67,12 +67,19 @@ function TextControls({ text }: { text: TextLayer }) {
   );
 }
 
+/** The words as they are typed; the site follows a moment later, and is followed again once typing has paused. */
 function Words({ text, onChange }: { text: TextLayer; onChange(words: string): void }) {
   const field = useRef<HTMLTextAreaElement>(null);
+  const [typed, setTyped] = useState<string>();
+  useEffect(() => {
+    if (typed === undefined) return;
+    const timer = setTimeout(() => setTyped(undefined), 700);
+    return () => clearTimeout(timer);
+  }, [typed]);
   useEffect(() => { if (text.words === 'Your words') field.current?.select(); }, [text.words]);
   return (
     <textarea
-      ref={field} id="words" aria-label="Words" rows={2} value={text.words} onChange={(e) => onChange(e.target.value)}
+      ref={field} id="words" aria-label="Words" rows={2} value={typed ?? text.words} onChange={(e) => { setTyped(e.target.value); onChange(e.target.value); }}
       onKeyDown={(e) => { if (e.key === 'Escape') e.currentTarget.blur(); }} className={`${inputLook} h-[58px] min-w-40 grow resize-none py-1`}
     />
   );

@@ -1,0 +1,72 @@
+/** What a user waits for, measured in the production build in Chromium. The reference is the time wanted. */
+import { spawn } from 'node:child_process';
+import { chromium, type Page } from '@playwright/test';
+import { median, row, type Row } from './rows';
+
+const port = 3217, address = `http://localhost:${port}`;
+const repaint = 'soyez repaint';
+
+async function withServer<T>(work: () => Promise<T>): Promise<T> {
+  const server = spawn('npx', ['next', 'start', '--port', String(port)], { stdio: 'ignore', detached: true });
+  try {
+    for (let i = 0; !(await fetch(address).then((r) => r.ok, () => false)); i++) {
+      if (i > 100) throw new Error('The server did not start; is there a production build?');
+      await new Promise((resolve) => setTimeout(resolve, 100));
+    }
+    return await work();
+  } finally {
+    if (server.pid) process.kill(-server.pid);
+  }
+}
+
+/** Drags what lies at a point of the picture in a slow wave, and gives the time of each repaint. */
+async function dragRepaints(page: Page, x: number, y: number): Promise<number[]> {
+  const box = await page.getByTestId('picture-area').boundingBox();
+  if (!box) throw new Error('There is no picture to drag on.');
+  await page.mouse.move(box.x + x, box.y + y);
+  await page.mouse.down();
+  await page.evaluate((name) => performance.clearMeasures(name), repaint);
+  for (let i = 1; i <= 120; i++) await page.mouse.move(box.x + x + 200 * Math.sin(i / 12), box.y + y + 30 * Math.cos(i / 9));
+  await page.mouse.up();
+  return page.evaluate((name) => performance.getEntriesByName(name).map((e) => e.duration), repaint);
+}
+
+export const browserRows = (): Promise<Row[]> => withServer(async () => {
+  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
+  try {
+    const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+    await page.goto(address);
+    const link = page.getByRole('link', { name: /^Header, .* open its bench/ });
+    await link.waitFor();
+    await page.waitForTimeout(4000);
+    const plan = page.url(), drawn = page.locator('canvas[data-ready=true]');
+
+    /** From an action until the kept drawing of this very state, or the live picture, is there, whichever is first. */
+    const firstPicture = async (act: () => Promise<unknown>): Promise<number> => {
+      const start = Date.now();
+      await act();
+      await page.waitForFunction(() => { const c = document.querySelector<HTMLElement>('canvas[data-ready]'); return c && (c.dataset.ready === 'true' || c.style.backgroundImage !== ''); });
+      const took = Date.now() - start;
+      await drawn.waitFor();
+      await page.waitForTimeout(1500);
+      return took;
+    };
+    const opening: number[] = [], reopening: number[] = [];
+    for (let i = 0; i < 5; i++) {
+      await page.goto(plan);
+      await link.waitFor();
+      opening.push(await firstPicture(() => link.click()));
+      reopening.push(await firstPicture(() => page.reload()));
+    }
+    await page.keyboard.press('4');
+    const frames = await dragRepaints(page, 540, 95);
+    if (frames.length < 20) throw new Error(`Expected at least 20 repaints while dragging, found ${frames.length}.`);
+    return [
+      row('first picture of a bench, from its plan', median(opening), 'wanted at most', 1500),
+      row('first picture of a bench, page loaded anew', median(reopening), 'wanted at most', 1500),
+      row(`repaint while dragging text, 1080×220 (${frames.length} frames)`, median(frames), 'wanted at most', 16),
+    ];
+  } finally {
+    await browser.close();
+  }
+});
