@@ -26,9 +26,9 @@ export function Colour() {
   return (
     <>
       <Group title="Ground">
-        <div className="flex flex-wrap items-center gap-3">
+        <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
           <Switch
-            label="Ground" value={ground.type} choices={[{ value: 'colour', label: 'Colour' }, { value: 'none', label: 'Nothing (see-through)' }]}
+            label="Ground" value={ground.type} choices={[{ value: 'colour', label: 'Colour' }, { value: 'none', label: 'See-through' }]}
             onChange={(type) => commit(type === 'none' ? 'Ground see-through' : 'Ground a colour', type === 'none' ? editPicture(picture.id, (p) => { p.ground = { type: 'none' }; }) : setGround(theme[0]?.hex ?? '#ffffff'))}
           />
           {ground.type === 'colour' && <ColourField label="Ground colour" value={ground.colour} theme={theme} onPreview={(hex) => preview(setGround(hex))} onCommit={(hex) => commit('Change the ground', setGround(hex))} />}

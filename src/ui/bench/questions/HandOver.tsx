@@ -1,13 +1,13 @@
 'use client';
 
 import { Copy, Download } from 'lucide-react';
+import type { ReactNode } from 'react';
 import { fileNameOf, safeName } from '@/core/handover/fileName';
 import { snippetsFor } from '@/core/handover/snippets';
 import { mediaType } from '@/core/press/codecs';
-import { kilobytes } from '@/core/readings/say';
 import { editPicture, editSlot } from '@/core/site/edit';
 import { Button } from '../../shared/Button';
-import { CommitField, Group, Row } from '../../shared/fields';
+import { CommitField, Group } from '../../shared/fields';
 import { say } from '../../shared/notices';
 import { useBench } from '../useBench';
 
@@ -28,18 +28,18 @@ export function HandOver() {
   const content = slot.kind === 'header' || slot.kind === 'mark';
   return (
     <div className="flex h-full gap-4">
-      <Group title="File" className="w-1/2 min-w-52">
-        <Row label="Name" htmlFor="file-name">
-          <CommitField id="file-name" label="File name" className="grow" value={slot.fileName} onCommit={(text) => {
+      <Group title="File" className="w-[52%] min-w-52">
+        <Stacked label="File name" htmlFor="file-name">
+          <CommitField id="file-name" label="File name" className="w-full" value={slot.fileName} onCommit={(text) => {
             if (!text.trim()) return 'Expected a name, found nothing.';
             commit(`Name the file ${safeName(text)}`, editSlot(slot.id, (s) => { s.fileName = safeName(text); }));
           }} />
-        </Row>
-        {content && <Row label="Alternative" htmlFor="alt"><CommitField id="alt" label="Alternative text" className="grow" value={picture.alt} onCommit={(text) => { commit('Alternative text', editPicture(picture.id, (p) => { p.alt = text; })); return undefined; }} /></Row>}
+        </Stacked>
+        {content && <Stacked label="Alternative text" htmlFor="alt"><CommitField id="alt" label="Alternative text" className="w-full" value={picture.alt} onCommit={(text) => { commit('Alternative text', editPicture(picture.id, (p) => { p.alt = text; })); return undefined; }} /></Stacked>}
         <Button look="main" className="mt-1 max-w-full self-start overflow-hidden" disabled={!file} onClick={() => file && download(name, file.data, mediaType(picture.press.format))}>
-          <Download size={14} aria-hidden className="shrink-0" /><span className="truncate">{file ? `Download ${name}, ${kilobytes(file.bytes)}` : press.failure ? 'There is no file' : 'Pressing…'}</span>
+          <Download size={14} aria-hidden className="shrink-0" /><span className="truncate">{file ? `Download ${name}` : press.failure ? 'There is no file' : 'Pressing…'}</span>
         </Button>
-        <p className="text-soft">{content ? 'Say what the picture shows and says, for those who do not see it.' : 'A background only decorates; it needs no alternative text.'}</p>
+        {!content && <p className="text-soft">A background only decorates; it needs no alternative text.</p>}
       </Group>
       <div className="flex min-w-0 grow flex-col gap-1">
         <Snippet title="CSS" text={css} />
@@ -47,6 +47,10 @@ export function HandOver() {
       </div>
     </div>
   );
+}
+
+function Stacked({ label, htmlFor, children }: { label: string; htmlFor: string; children: ReactNode }) {
+  return <div className="flex flex-col gap-0.5"><label htmlFor={htmlFor}>{label}</label>{children}</div>;
 }
 
 function Snippet({ title, text }: { title: string; text: string }) {

@@ -23,7 +23,7 @@ export function Part() {
       {photo ? <Framing photo={photo} /> : <p className="text-soft">Drop a photo on the page, paste one, choose a file, or take one from the shelf.</p>}
       <h4 className="caption mt-1">On the shelf</h4>
       <ul className="quiet-scroll flex shrink-0 gap-1.5 overflow-x-auto p-0.5">
-        {site.shelf.map((item) => (
+        {site.shelf.toReversed().map((item) => (
           <li key={item.assetId} className="shrink-0">
             <button
               type="button" aria-pressed={photo?.assetId === item.assetId} aria-label={`Lay ${item.name}, ${item.width} by ${item.height} px`} title={`${item.name}, ${item.width} × ${item.height}`} onClick={() => bench.layItem(item)}
