@@ -6,11 +6,9 @@ import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 export const root = new URL('..', import.meta.url).pathname;
 export const chromium = '/usr/bin/chromium';
 
-const environment = { ...process.env, NEXT_TELEMETRY_DISABLED: '1' };
-
 /** Runs a command in the project and tells whether it went well; its output is shown as it comes. */
 export function run(command, ...args) {
-  return spawnSync(command, args, { cwd: root, stdio: 'inherit', env: environment }).status === 0;
+  return spawnSync(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' } }).status === 0;
 }
 
 /** The same for steps that nothing can go on without. */

@@ -14,6 +14,12 @@ test('the sample is a site the schema accepts, as plain data', () => {
   expect(readSite(JSON.parse(JSON.stringify(site)))).toEqual(site);
 });
 
+test('a site of version 1 is brought up to date and lies on its page as it did', () => {
+  const without = (value: object, ...fields: string[]) => Object.fromEntries(Object.entries(value).filter(([key]) => !fields.includes(key)));
+  const old = { ...without(site, 'visitors', 'visitorsInvented'), schemaVersion: 1, slots: site.slots.map((slot) => without(slot, 'position', 'size', 'attachment')) };
+  expect(readSite(old)).toEqual({ ...site, visitors: [], visitorsInvented: false });
+});
+
 test('its slots are those of the studio', () => {
   expect(site.slots.map((s) => `${s.kind} ${s.width}×${s.height}`)).toEqual(['header 1080×220', 'background 320×320', 'sidebar 328×240', 'divider 1920×90', 'mark 300×72', 'background 1400×900']);
 });
@@ -23,8 +29,8 @@ test('at least four photographs, 2400 px wide or more', () => {
 });
 
 test.each([
-  [{ ...site, schemaVersion: 2 }, 'Expected a site of version 1, found version 2'],
-  [null, 'Expected a site of version 1, found no version'],
+  [{ ...site, schemaVersion: 3 }, 'Expected a site of version 2 or older, found version 3'],
+  [null, 'Expected a site of version 2 or older, found no version'],
   [{ ...site, name: undefined }, 'name must be defined'],
   [{ ...site, slots: [{ ...site.slots[0], width: 'wide' }] }, 'slots[0].width'],
   [{ ...site, theme: { ...site.theme, colours: [{ name: 'kiln', hex: 'green' }] } }, 'Expected theme.colours[0].hex as #rrggbb'],

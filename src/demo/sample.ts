@@ -2,7 +2,7 @@ import { fillFrame } from '@/core/frame/placement';
 import { newWash } from '@/core/layers/fill';
 import { newPhoto } from '@/core/layers/photo';
 import { newText } from '@/core/layers/text';
-import type { Hex, Layer, Page, Picture, ShelfItem, Site, Slot } from '@/core/site/model';
+import { schemaVersion, type Hex, type Layer, type Page, type Picture, type ShelfItem, type Site, type Slot } from '@/core/site/model';
 
 const kiln = '#3b4a45', slip = '#efe9dc', clay = '#a4553a', celadon = '#a9b79a', sand = '#e3d6bd';
 
@@ -29,13 +29,22 @@ export const sampleFiles: readonly SampleFile[] = [
 
 const besideAll = (hex: Hex | null) => ({ top: hex, right: hex, bottom: hex, left: hex });
 
+const at = (x: number, y: number): Pick<Slot, 'position' | 'size' | 'attachment'> =>
+  ({ position: { x: { value: x, unit: '%' }, y: { value: y, unit: '%' } }, size: { x: 'auto', y: 'auto' }, attachment: 'scroll' });
+
+/** Invented for the sample. */
+const visitors = [
+  { width: 360, share: 26 }, { width: 412, share: 12 }, { width: 768, share: 8 }, { width: 1024, share: 6 }, { width: 1280, share: 11 },
+  { width: 1440, share: 13 }, { width: 1920, share: 18 }, { width: 2560, share: 6 },
+];
+
 const slots: Slot[] = [
-  { id: 'header', name: 'Header', kind: 'header', width: 1080, height: 220, repeat: 'no-repeat', beside: { top: kiln, right: kiln, bottom: null, left: kiln }, fileName: 'header', budgetBytes: 60_000, pictureId: 'p-header' },
-  { id: 'background', name: 'Page background', kind: 'background', width: 320, height: 320, repeat: 'repeat', beside: besideAll(null), fileName: 'background-tile', budgetBytes: 30_000, pictureId: 'p-background' },
-  { id: 'sidebar', name: 'Sidebar strip', kind: 'sidebar', width: 328, height: 240, repeat: 'repeat-y', beside: { ...besideAll(null), left: slip }, fileName: 'sidebar-strip', budgetBytes: 20_000, pictureId: 'p-sidebar' },
-  { id: 'divider', name: 'Section divider', kind: 'divider', width: 1920, height: 90, repeat: 'repeat-x', beside: { ...besideAll(null), bottom: clay }, fileName: 'section-divider', budgetBytes: 20_000, pictureId: 'p-divider' },
-  { id: 'mark', name: 'Corner mark', kind: 'mark', width: 300, height: 72, repeat: 'no-repeat', beside: besideAll(kiln), fileName: 'corner-mark', budgetBytes: 12_000, pictureId: 'p-mark' },
-  { id: 'diary-background', name: 'Kiln diary background', kind: 'background', width: 1400, height: 900, repeat: 'no-repeat', beside: besideAll(null), fileName: 'diary-background', budgetBytes: 300_000, pictureId: 'p-diary' },
+  { id: 'header', name: 'Header', kind: 'header', width: 1080, height: 220, repeat: 'no-repeat', ...at(0, 0), beside: { top: kiln, right: kiln, bottom: null, left: kiln }, fileName: 'header', budgetBytes: 60_000, pictureId: 'p-header' },
+  { id: 'background', name: 'Page background', kind: 'background', width: 320, height: 320, repeat: 'repeat', ...at(50, 0), beside: besideAll(null), fileName: 'background-tile', budgetBytes: 30_000, pictureId: 'p-background' },
+  { id: 'sidebar', name: 'Sidebar strip', kind: 'sidebar', width: 328, height: 240, repeat: 'repeat-y', ...at(0, 0), beside: { ...besideAll(null), left: slip }, fileName: 'sidebar-strip', budgetBytes: 20_000, pictureId: 'p-sidebar' },
+  { id: 'divider', name: 'Section divider', kind: 'divider', width: 1920, height: 90, repeat: 'repeat-x', ...at(50, 100), beside: { ...besideAll(null), bottom: clay }, fileName: 'section-divider', budgetBytes: 20_000, pictureId: 'p-divider' },
+  { id: 'mark', name: 'Corner mark', kind: 'mark', width: 300, height: 72, repeat: 'no-repeat', ...at(0, 0), beside: besideAll(kiln), fileName: 'corner-mark', budgetBytes: 12_000, pictureId: 'p-mark' },
+  { id: 'diary-background', name: 'Kiln diary background', kind: 'background', width: 1400, height: 900, repeat: 'no-repeat', ...at(50, 0), beside: besideAll(null), fileName: 'diary-background', budgetBytes: 300_000, pictureId: 'p-diary' },
 ];
 
 const page = (id: string, name: string, heading: string, backgroundSlot: string): Page => ({
@@ -58,7 +67,7 @@ export function sampleSite(id: string, shelf: Readonly<Record<string, ShelfItem>
   const picture = (pictureId: string, layers: Layer[], format: Picture['press']['format'], quality = 80, ground: Picture['ground'] = { type: 'colour', colour: kiln }): [string, Picture] =>
     [pictureId, { id: pictureId, ground, layers, press: { format, quality }, alt: '' }];
   return {
-    schemaVersion: 1, id, name: 'Veldrin Clayworks',
+    schemaVersion, id, name: 'Veldrin Clayworks',
     theme: {
       colours: [{ name: 'kiln', hex: kiln }, { name: 'slip', hex: slip }, { name: 'clay', hex: clay }, { name: 'celadon', hex: celadon }, { name: 'sand', hex: sand }],
       headingFont: 'fraunces', bodyFont: 'archivo',
@@ -78,6 +87,6 @@ export function sampleSite(id: string, shelf: Readonly<Record<string, ShelfItem>
       picture('p-mark', [], 'png', 80, { type: 'none' }),
       picture('p-diary', [whole('hills', 'hills', diary), newWash('wash', kiln, 0.25)], 'jpeg', 70),
     ]),
-    shelf: Object.values(shelf),
+    shelf: Object.values(shelf), visitors, visitorsInvented: true,
   };
 }

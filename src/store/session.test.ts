@@ -7,8 +7,8 @@ import { openSession, type Session } from './session';
 import { addSite, listSites, removeSite } from './sites';
 
 const site = (id: string): Site => ({
-  schemaVersion: 1, id, name: id, theme: { colours: [], headingFont: 'lora', bodyFont: 'lora' }, pages: [], shelf: [],
-  slots: [{ id: 'h', name: 'Header', kind: 'header', width: 100, height: 50, repeat: 'no-repeat', beside: { top: null, right: null, bottom: null, left: null }, fileName: 'h', budgetBytes: 1, pictureId: 'p' }],
+  schemaVersion: 2, visitors: [], visitorsInvented: false, id, name: id, theme: { colours: [], headingFont: 'lora', bodyFont: 'lora' }, pages: [], shelf: [],
+  slots: [{ id: 'h', name: 'Header', kind: 'header', width: 100, height: 50, repeat: 'no-repeat', position: { x: { value: 0, unit: '%' }, y: { value: 0, unit: '%' } }, size: { x: 'auto', y: 'auto' }, attachment: 'scroll', beside: { top: null, right: null, bottom: null, left: null }, fileName: 'h', budgetBytes: 1, pictureId: 'p' }],
   pictures: { p: { id: 'p', ground: { type: 'none' }, layers: [], press: { format: 'png', quality: 80 }, alt: '' } },
 });
 
@@ -20,6 +20,7 @@ beforeEach(async () => {
 
 const open = async (): Promise<Session> => (await openSession(db, 's', () => 2))!;
 const width = (session: Session) => session.state.getState().site.slots[0].width;
+const stored = async (): Promise<Site> => { const [first] = await listSites(db); if (!('site' in first)) throw new Error(first.problem); return first.site; };
 const setWidth = (px: number) => editSlot('h', (s) => { s.width = px; });
 
 test('a commit is on the disk when it has settled, and a new session comes back to it with its history', async () => {
@@ -86,11 +87,11 @@ test('an edit in a second tab is put on top of the first one\'s, not over it', a
   await first.settled();
   second.commit('high', editSlot('h', (s) => { s.height = 77; }));
   await second.settled();
-  expect((await listSites(db))[0].slots[0]).toMatchObject({ width: 300, height: 77 });
+  expect((await stored()).slots[0]).toMatchObject({ width: 300, height: 77 });
   expect(second.state.getState().site.slots[0]).toMatchObject({ width: 300, height: 77 });
   second.undo();
   await second.settled();
-  expect((await listSites(db))[0].slots[0]).toMatchObject({ width: 300, height: 50 });
+  expect((await stored()).slots[0]).toMatchObject({ width: 300, height: 50 });
 });
 
 test('writing that fails is said', async () => {
@@ -101,10 +102,11 @@ test('writing that fails is said', async () => {
   expect(session.state.getState().saved).toBe('failed');
 });
 
-test('no such site, and a site that cannot be read', async () => {
+test('no such site, and a site that cannot be read, which is listed with its reason', async () => {
   expect(await openSession(db, 'nowhere', () => 0)).toBeUndefined();
   await db.sites.update('s', { site: { ...site('s'), slots: 'none' } as unknown as Site });
   await expect(open()).rejects.toThrow('slots');
+  expect(await listSites(db)).toEqual([{ id: 's', problem: expect.stringContaining('slots') }]);
 });
 
 test('assets are stored once under their SHA-256', async () => {

@@ -7,9 +7,18 @@ export async function addSite(db: Database, site: Site, now: number): Promise<vo
   await db.sites.add({ id: site.id, site: readSite(site), revision: 1, cursor: 0, changedAt: now });
 }
 
+/** A site as it is stored, or why it cannot be read; what cannot be read is kept all the same. */
+export type ListedSite = { readonly id: string; readonly site: Site } | { readonly id: string; readonly problem: string };
+
 /** Newest first. */
-export async function listSites(db: Database): Promise<Site[]> {
-  return (await db.sites.orderBy('changedAt').reverse().toArray()).map((row) => row.site);
+export async function listSites(db: Database): Promise<ListedSite[]> {
+  return (await db.sites.orderBy('changedAt').reverse().toArray()).map((row) => {
+    try {
+      return { id: row.id, site: readSite(row.site) };
+    } catch (error) {
+      return { id: row.id, problem: error instanceof Error ? error.message : String(error) };
+    }
+  });
 }
 
 /** Removes a site with its history and drawings; photos stay, since other sites may use them. */

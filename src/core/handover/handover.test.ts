@@ -4,7 +4,7 @@ import { fileNameOf, safeName } from './fileName';
 import { snippetsFor } from './snippets';
 
 const slot: Slot = {
-  id: 's', name: 'Header', kind: 'header', width: 1080, height: 220, repeat: 'no-repeat', beside: { top: '#3b4a45', right: null, bottom: null, left: '#3b4a45' },
+  id: 's', name: 'Header', kind: 'header', width: 1080, height: 220, repeat: 'no-repeat', position: { x: { value: 50, unit: '%' }, y: { value: 0, unit: 'px' } }, size: 'cover', attachment: 'fixed', beside: { top: '#3b4a45', right: null, bottom: null, left: '#3b4a45' },
   fileName: 'header', budgetBytes: 1, pictureId: 'p',
 };
 const picture: Picture = { id: 'p', ground: { type: 'colour', colour: '#3b4a45' }, layers: [], press: { format: 'webp', quality: 80 }, alt: 'Five "pots" <on> a shelf & more' };
@@ -39,4 +39,7 @@ test.each([
   expect(css).toContain(`background-repeat: ${repeat}`);
   expect(css).toContain('url("header.webp")');
   expect(declarations).toHaveProperty('background-image');
+  expect(css).toContain('background-position: 50% 0px');
+  expect(css).toContain('background-size: cover');
+  expect(css).toContain('background-attachment: fixed');
 });

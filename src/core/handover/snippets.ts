@@ -1,4 +1,4 @@
-import type { Picture, Site, Slot } from '../site/model';
+import type { Length, Picture, Site, Slot } from '../site/model';
 import { fileNameOf, safeName } from './fileName';
 
 export interface Snippets {
@@ -14,6 +14,8 @@ function underColour(slot: Slot, picture: Picture): string | undefined {
   const colour = picture.ground.type === 'colour' ? picture.ground.colour : slot.beside.left ?? slot.beside.top;
   return colour ?? undefined;
 }
+
+const length = (value: Length | 'auto'): string => (value === 'auto' ? value : `${value.value}${value.unit}`);
 
 function rule(selector: string, lines: readonly (string | false | undefined)[]): string {
   return `${selector} {\n${lines.filter(Boolean).map((line) => `  ${line};`).join('\n')}\n}\n`;
@@ -33,19 +35,22 @@ export function snippetsFor(site: Site, slot: Slot, picture: Picture): Snippets 
       html: `<img class="${name}" src="${file}" width="${slot.width}" height="${slot.height}" alt="${escapeHtml(picture.alt.trim())}">\n`,
     };
   }
-  const lines = [`background-image: url("${file}")`, `background-repeat: ${slot.repeat}`];
+  const lines = [
+    `background-image: url("${file}")`, `background-repeat: ${slot.repeat}`, `background-position: ${length(slot.position.x)} ${length(slot.position.y)}`,
+    `background-size: ${typeof slot.size === 'string' ? slot.size : `${length(slot.size.x)} ${length(slot.size.y)}`}`, slot.attachment === 'fixed' && 'background-attachment: fixed',
+  ];
   if (slot.kind === 'background') {
-    return { css: rule('body', [colour && `background-color: ${colour}`, ...lines, 'background-position: center top']), html: '<body>\n' };
+    return { css: rule('body', [colour && `background-color: ${colour}`, ...lines]), html: '<body>\n' };
   }
   if (slot.kind === 'divider') {
     return {
       css: rule(`.${name}`, ['position: relative'])
-        + rule(`.${name}::before`, ['content: ""', 'position: absolute', 'left: 0', 'right: 0', 'bottom: calc(100% - 1px)', `height: ${slot.height}px`, ...lines, 'background-position: center bottom']),
+        + rule(`.${name}::before`, ['content: ""', 'position: absolute', 'left: 0', 'right: 0', 'bottom: calc(100% - 1px)', `height: ${slot.height}px`, ...lines]),
       html: `<section class="${name}">…</section>\n`,
     };
   }
   return {
-    css: rule(`.${name}`, [`width: ${slot.width}px`, colour && `background-color: ${colour}`, ...lines, 'background-position: left top']),
+    css: rule(`.${name}`, [`width: ${slot.width}px`, colour && `background-color: ${colour}`, ...lines]),
     html: `<aside class="${name}">…</aside>\n`,
   };
 }

@@ -4,10 +4,13 @@ import type { Hex, Page, Repeat, Site, Slot } from '../site/model';
 /** A piece of the drawn page, from back to front; px of the page at the screen width asked for. */
 export type Piece =
   | { readonly type: 'area'; readonly role: 'ground' | 'bar' | 'body' | 'section'; readonly rect: Rect; readonly colour: Hex }
-  | { readonly type: 'slot'; readonly slot: Slot; readonly rect: Rect; readonly scale: number; readonly repeat: Repeat }
+  | { readonly type: 'slot'; readonly slot: Slot; readonly rect: Rect; readonly scale: number; readonly repeat: Repeat; /** What a background is placed in: its element, or the first screenful where it is fixed. */ readonly positioning: Rect }
   | { readonly type: 'heading'; readonly rect: Rect; readonly ink: Hex; readonly words: string; readonly sizePx: number }
   | { readonly type: 'links'; readonly rect: Rect; readonly ink: Hex; readonly words: readonly string[] }
   | { readonly type: 'lines'; readonly rect: Rect; readonly ink: Hex };
+
+/** Height of a screen of that width: upright below 600 px, 16 to 10 above (common practice, no source). */
+export const screenHeightAt = (screenWidth: number): number => Math.round(screenWidth < 600 ? screenWidth * 2.1 : screenWidth / 1.6);
 
 export interface PageLayout {
   readonly width: number;
@@ -32,7 +35,7 @@ export function layoutPage(site: Site, page: Page, screenWidth: number): PageLay
   const find = (id: string | null) => site.slots.find((s) => s.id === id);
   const pieces: Piece[] = [];
   const area = (role: Extract<Piece, { type: 'area' }>['role'], rect: Rect, colour: Hex) => pieces.push({ type: 'area', role, rect, colour });
-  const lay = (slot: Slot | undefined, rect: Rect, scale = 1) => { if (slot) pieces.push({ type: 'slot', slot, rect, scale, repeat: slot.repeat }); };
+  const lay = (slot: Slot | undefined, rect: Rect, scale = 1) => { if (slot) pieces.push({ type: 'slot', slot, rect, scale, repeat: slot.repeat, positioning: slot.attachment === 'fixed' ? { x: 0, y: 0, width: screenWidth, height: screenHeightAt(screenWidth) } : rect }); };
   const inset = Math.min(28, contentWidth * 0.06);
 
   const header = find(page.headerSlot), mark = find(page.bar.markSlot), sidebar = find(page.body.sidebarSlot);

@@ -8,13 +8,13 @@ import type { PressedFile, Reading } from './reading';
 import { takeReadings, worstFirst } from './registry';
 
 const slot: Slot = {
-  id: 's', name: 'Header', kind: 'header', width: 200, height: 100, repeat: 'no-repeat', beside: { top: '#333333', right: null, bottom: null, left: '#333333' },
+  id: 's', name: 'Header', kind: 'header', width: 200, height: 100, repeat: 'no-repeat', position: { x: { value: 0, unit: '%' }, y: { value: 0, unit: '%' } }, size: { x: 'auto', y: 'auto' }, attachment: 'scroll', beside: { top: '#333333', right: null, bottom: null, left: '#333333' },
   fileName: 'header', budgetBytes: 20_000, pictureId: 'p',
 };
 const item: ShelfItem = { assetId: 'a', name: 'Pots', width: 400, height: 300, format: 'jpeg', bytes: 9, maker: '', source: '', licence: '' };
 const picture = (layers: Layer[], part: Partial<Picture> = {}): Picture =>
   ({ id: 'p', ground: { type: 'colour', colour: '#333333' }, layers, press: { format: 'jpeg', quality: 80 }, alt: '', ...part });
-const siteWith = (p: Picture): Site => ({ schemaVersion: 1, id: 'x', name: 'X', theme: { colours: [], headingFont: 'a', bodyFont: 'a' }, pages: [], slots: [slot], pictures: { p }, shelf: [] });
+const siteWith = (p: Picture): Site => ({ schemaVersion: 2, visitors: [], visitorsInvented: false, id: 'x', name: 'X', theme: { colours: [], headingFont: 'a', bodyFont: 'a' }, pages: [], slots: [slot], pictures: { p }, shelf: [] });
 
 function plain(colour: Rgb, width = 200, height = 100): Raster {
   const raster = createRaster(width, height);

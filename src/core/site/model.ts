@@ -74,6 +74,23 @@ export interface Picture {
 
 export type SlotKind = 'header' | 'background' | 'sidebar' | 'divider' | 'mark';
 export type Repeat = 'no-repeat' | 'repeat' | 'repeat-x' | 'repeat-y';
+/** A CSS length: px, or a percentage of what the property refers to. */
+export interface Length {
+  readonly value: number;
+  readonly unit: 'px' | '%';
+}
+
+/** `background-position`: from the left and the top. */
+export interface Position {
+  readonly x: Length;
+  readonly y: Length;
+}
+
+/** `background-size`. */
+export type BackgroundSize = 'cover' | 'contain' | { readonly x: Length | 'auto'; readonly y: Length | 'auto' };
+
+export type Attachment = 'scroll' | 'fixed';
+
 export type Side = 'top' | 'right' | 'bottom' | 'left';
 
 export interface Slot {
@@ -83,6 +100,9 @@ export interface Slot {
   readonly width: number;
   readonly height: number;
   readonly repeat: Repeat;
+  readonly position: Position;
+  readonly size: BackgroundSize;
+  readonly attachment: Attachment;
   /** The colour that lies next to each side on the page; null where the picture itself goes on or nothing meets it. */
   readonly beside: Readonly<Record<Side, Hex | null>>;
   /** File name without its ending. */
@@ -129,8 +149,17 @@ export interface ShelfItem {
   readonly licence: string;
 }
 
+/** A screen width and how many of the owner's visitors have it; only the proportions of the shares count. */
+export interface VisitorWidth {
+  readonly width: number;
+  readonly share: number;
+}
+
+/** Version of the model that this program writes. */
+export const schemaVersion = 2;
+
 export interface Site {
-  readonly schemaVersion: 1;
+  readonly schemaVersion: typeof schemaVersion;
   readonly id: string;
   readonly name: string;
   readonly theme: Theme;
@@ -138,4 +167,7 @@ export interface Site {
   readonly slots: readonly Slot[];
   readonly pictures: Readonly<Record<string, Picture>>;
   readonly shelf: readonly ShelfItem[];
+  /** By width, each width once. Invented where `visitorsInvented` says so. */
+  readonly visitors: readonly VisitorWidth[];
+  readonly visitorsInvented: boolean;
 }

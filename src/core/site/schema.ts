@@ -1,6 +1,7 @@
-import { array, lazy, mixed, number, object, string, ValidationError, type Schema } from 'yup';
+import { array, boolean, lazy, mixed, number, object, string, ValidationError, type Schema } from 'yup';
 import { layerSchema } from '../layers/registry';
-import type { Layer, Site } from './model';
+import { migrate, MigrationError } from './migrate';
+import { schemaVersion, type Layer, type Site } from './model';
 
 const hex = () => string().matches(/^#[0-9a-f]{6}$/, ({ path }) => `Expected ${path} as #rrggbb`).required();
 const pixels = () => number().integer().min(1).max(20000).required();
@@ -20,10 +21,18 @@ const pictureSchema = object({
 
 const side = () => string().matches(/^#[0-9a-f]{6}$/).nullable().defined();
 
+const length = () => object({ value: number().required(), unit: string().oneOf(['px', '%']).required() }).required();
+const lengthOrAuto = () => lazy((value: unknown) => (value === 'auto' ? string().oneOf(['auto']).required() : length()));
+
 const slotSchema = object({
   id: id(), name: text(), kind: string().oneOf(['header', 'background', 'sidebar', 'divider', 'mark']).required(),
   width: pixels(), height: pixels(),
   repeat: string().oneOf(['no-repeat', 'repeat', 'repeat-x', 'repeat-y']).required(),
+  position: object({ x: length(), y: length() }).required(),
+  size: lazy((size: unknown) => (typeof size === 'string'
+    ? string().oneOf(['cover', 'contain']).required()
+    : object({ x: lengthOrAuto(), y: lengthOrAuto() }).required())),
+  attachment: string().oneOf(['scroll', 'fixed']).required(),
   beside: object({ top: side(), right: side(), bottom: side(), left: side() }).required(),
   fileName: string().matches(/^[a-z0-9][a-z0-9._-]*$/i).required(), budgetBytes: number().integer().min(1).required(), pictureId: id(),
 });
@@ -39,7 +48,7 @@ const pageSchema = object({
 });
 
 const siteSchema = object({
-  schemaVersion: number().oneOf([1]).required(),
+  schemaVersion: number().oneOf([schemaVersion]).required(),
   id: id(), name: text(),
   theme: object({
     colours: array().of(object({ name: text(), hex: hex() })).required(), headingFont: id(), bodyFont: id(),
@@ -51,22 +60,22 @@ const siteSchema = object({
     assetId: id(), name: text(), width: pixels(), height: pixels(), format: id(), bytes: number().integer().min(0).required(),
     maker: text(), source: text(), licence: text(),
   })).required(),
+  visitors: array().of(object({ width: pixels(), share: number().min(0).required() })).required(),
+  visitorsInvented: boolean().required(),
 });
 
 /** A site could not be read; the message says what was expected. */
 export class SiteError extends Error {}
 
 /**
- * Checks a site that comes from outside the program.
+ * Checks a site that comes from outside the program; one of an older version is brought up to this one first.
  * @throws SiteError saying which field was expected as what
  */
 export function readSite(value: unknown): Site {
-  const version = (value as { schemaVersion?: unknown } | null)?.schemaVersion;
-  if (version !== 1) throw new SiteError(`Expected a site of version 1, found ${version === undefined ? 'no version' : `version ${String(version)}`}`);
   try {
-    return siteSchema.validateSync(value, { strict: true, abortEarly: true }) as unknown as Site;
+    return siteSchema.validateSync(migrate(value), { strict: true, abortEarly: true }) as unknown as Site;
   } catch (error) {
-    if (error instanceof ValidationError) throw new SiteError(error.message);
+    if (error instanceof ValidationError || error instanceof MigrationError) throw new SiteError(error.message);
     throw error;
   }
 }

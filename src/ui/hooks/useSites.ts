@@ -2,15 +2,17 @@
 
 import { useLiveQuery } from 'dexie-react-hooks';
 import { inspectPicture } from '@/core/measure/inspect';
-import type { ShelfItem, Site } from '@/core/site/model';
+import type { ShelfItem } from '@/core/site/model';
 import { sampleFiles, sampleSite } from '@/demo/sample';
 import { putAsset } from '@/store/assets';
-import { addSite, listSites, removeSite } from '@/store/sites';
+import { addSite, listSites, removeSite, type ListedSite } from '@/store/sites';
 import { theDatabase } from './services';
 import { forgetSession } from './useSession';
 
+export type { ListedSite } from '@/store/sites';
+
 /** All sites, newest first; undefined until the database has answered. */
-export const useSites = (): Site[] | undefined => useLiveQuery(() => listSites(theDatabase()), []);
+export const useSites = (): ListedSite[] | undefined => useLiveQuery(() => listSites(theDatabase()), []);
 
 async function shelveSampleFile(file: (typeof sampleFiles)[number]): Promise<[string, ShelfItem]> {
   const response = await fetch(file.url);

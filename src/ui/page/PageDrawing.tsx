@@ -1,6 +1,7 @@
 'use client';
 
 import type { ReactNode } from 'react';
+import { placeBackground } from '@/core/measure/background';
 import type { PageLayout, Piece } from '@/core/measure/layoutPage';
 import type { Rect } from '@/core/raster/raster';
 import type { Site, Slot } from '@/core/site/model';
@@ -11,11 +12,14 @@ type SlotPiece = Extract<Piece, { type: 'slot' }>;
 
 const css = (r: Rect) => ({ position: 'absolute' as const, left: r.x, top: r.y, width: r.width, height: r.height });
 
-/** Where the picture's first copy lies in its slot's area, px of the page. */
-export function firstCopy({ slot, rect, scale }: SlotPiece): Rect {
-  const width = Math.round(slot.width * scale), height = Math.round(slot.height * scale);
-  const centred = slot.kind === 'background' || slot.kind === 'divider';
-  return { x: rect.x + (centred ? Math.round((rect.width - width) / 2) : 0), y: rect.y, width, height };
+/** Headers and marks are content and scale with the page; everything else is a background and follows its rules. */
+const isContent = (slot: Slot): boolean => slot.kind === 'header' || slot.kind === 'mark';
+
+/** Where the picture's first copy lies, px of the page. */
+export function firstCopy({ slot, rect, positioning }: SlotPiece): Rect {
+  if (isContent(slot)) return rect;
+  const { x, y, width, height } = placeBackground(slot, positioning, slot);
+  return { x: positioning.x + x, y: positioning.y + y, width, height };
 }
 
 /** The slot's picture as it was last drawn, laid as its style sheet will lay it. */

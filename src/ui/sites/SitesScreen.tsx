@@ -53,7 +53,7 @@ export function SitesScreen() {
           <p className="max-w-md rounded-sm border border-line bg-white px-4 py-3">No site here yet. Start from the sample, a made-up pottery studio with its page and pictures, and change it into yours.</p>
         )}
         <ul className="flex flex-wrap gap-5">
-          {sites?.map((site) => <SiteCard key={site.id} site={site} />)}
+          {sites?.map((listed) => ('site' in listed ? <SiteCard key={listed.id} site={listed.site} /> : <UnreadableSite key={listed.id} problem={listed.problem} />))}
         </ul>
       </main>
     </div>
@@ -77,6 +77,16 @@ function SiteCard({ site }: { site: Site }) {
         </div>
         <RemoveSite site={site} />
       </div>
+    </li>
+  );
+}
+
+/** A site of a newer version, or a damaged one: it is kept, and said why it stays closed. */
+function UnreadableSite({ problem }: { problem: string }) {
+  return (
+    <li className="w-[322px] rounded-sm border border-bad bg-white px-3 py-2">
+      <p><VerdictMark verdict="fails" /><span className="font-semibold">A site that cannot be read</span></p>
+      <p className="break-words text-soft">{problem}. It is kept as it is.</p>
     </li>
   );
 }

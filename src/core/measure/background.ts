@@ -1,0 +1,64 @@
+import type { Rect } from '../raster/raster';
+import type { BackgroundSize, Length, Position, Repeat } from '../site/model';
+import type { Size } from '../frame/placement';
+
+/** Where the copies of a background picture lie, in px of its positioning area; fractions are kept. */
+export interface PlacedBackground {
+  /** Upper left corner of the copy that the others are counted from. */
+  readonly x: number;
+  readonly y: number;
+  /** Size of a copy. */
+  readonly width: number;
+  readonly height: number;
+  readonly repeatX: boolean;
+  readonly repeatY: boolean;
+}
+
+export interface BackgroundRules {
+  readonly repeat: Repeat;
+  readonly position: Position;
+  readonly size: BackgroundSize;
+}
+
+const resolve = (length: Length, whole: number): number => (length.unit === '%' ? (length.value / 100) * whole : length.value);
+
+/** `background-size` of CSS Backgrounds and Borders Level 3, section 2.9, for a picture that has a size of its own. */
+function sizeOf(size: BackgroundSize, area: Size, picture: Size): Size {
+  if (size === 'cover' || size === 'contain') {
+    const x = area.width / picture.width, y = area.height / picture.height, scale = size === 'cover' ? Math.max(x, y) : Math.min(x, y);
+    return { width: picture.width * scale, height: picture.height * scale };
+  }
+  const width = size.x === 'auto' ? undefined : resolve(size.x, area.width), height = size.y === 'auto' ? undefined : resolve(size.y, area.height);
+  if (width === undefined && height === undefined) return { width: picture.width, height: picture.height };
+  return {
+    width: width ?? (height! * picture.width) / picture.height,
+    height: height ?? (width! * picture.height) / picture.width,
+  };
+}
+
+/**
+ * Places a background as CSS Backgrounds and Borders Level 3 (sections 2.5 to 2.9) does: a percentage aligns the same
+ * share of the picture with that share of the area, a length is measured from the area's left or top edge.
+ * @param area the positioning area, px: the element, or the screen where the background is fixed
+ * @param picture the picture's own size, px
+ */
+export function placeBackground(rules: BackgroundRules, area: Size, picture: Size): PlacedBackground {
+  const { width, height } = sizeOf(rules.size, area, picture);
+  return {
+    width, height,
+    x: resolve(rules.position.x, area.width - width),
+    y: resolve(rules.position.y, area.height - height),
+    repeatX: rules.repeat === 'repeat' || rules.repeat === 'repeat-x',
+    repeatY: rules.repeat === 'repeat' || rules.repeat === 'repeat-y',
+  };
+}
+
+/** Part of the area that the copies cover, px; empty where the picture lies outside of it. */
+export function coveredBy({ x, y, width, height, repeatX, repeatY }: PlacedBackground, area: Size): Rect {
+  const span = (at: number, length: number, whole: number, repeats: boolean) => {
+    const from = repeats ? 0 : Math.max(0, at), to = repeats ? whole : Math.min(whole, at + length);
+    return [from, Math.max(0, to - from)] as const;
+  };
+  const [left, across] = span(x, width, area.width, repeatX), [top, down] = span(y, height, area.height, repeatY);
+  return { x: left, y: top, width: across, height: down };
+}

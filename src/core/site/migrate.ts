@@ -1,0 +1,36 @@
+import { schemaVersion } from './model';
+
+/** What is stored is of a version that cannot be brought up to this one. */
+export class MigrationError extends Error {}
+
+type Stored = Record<string, unknown>;
+
+const percent = (value: number) => ({ value, unit: '%' });
+
+/** Where a slot's picture lay before its position could be chosen. */
+const oldPosition = (kind: unknown) => ({ x: percent(kind === 'background' || kind === 'divider' ? 50 : 0), y: percent(kind === 'divider' ? 100 : 0) });
+
+/** From each version to the next one. */
+const steps: Readonly<Record<number, (site: Stored) => Stored>> = {
+  1: (site) => ({
+    ...site, schemaVersion: 2, visitors: [], visitorsInvented: false,
+    slots: Array.isArray(site.slots)
+      ? site.slots.map((slot: Stored) => ({ ...slot, position: oldPosition(slot.kind), size: { x: 'auto', y: 'auto' }, attachment: 'scroll' }))
+      : site.slots,
+  }),
+};
+
+/**
+ * Brings stored data up to the present version, step by step; the fields themselves are checked afterwards.
+ * @throws MigrationError when it has no version, or a newer one than this program knows
+ */
+export function migrate(value: unknown): unknown {
+  let site = value as Stored;
+  for (;;) {
+    const version = (site as { schemaVersion?: unknown } | null)?.schemaVersion;
+    if (version === schemaVersion) return site;
+    const step = typeof version === 'number' ? steps[version] : undefined;
+    if (!step) throw new MigrationError(`Expected a site of version ${schemaVersion} or older, found ${version === undefined ? 'no version' : `version ${String(version)}`}`);
+    site = step(site);
+  }
+}
