@@ -1,6 +1,6 @@
 /** Chromium as the judge: the CSS that Soyez writes, and the copies placed as Soyez computes them, are the same pixels. */
 import sharp from 'sharp';
-import { placeBackground } from '../src/core/measure/background';
+import { drawnBackground } from '../src/core/measure/background';
 import { screenHeightAt } from '../src/core/measure/layoutPage';
 import { snippetsFor } from '../src/core/handover/snippets';
 import type { BackgroundSize, Length, Picture, Repeat, Site, Slot } from '../src/core/site/model';
@@ -14,10 +14,10 @@ const ownSize: BackgroundSize[] = [{ x: 'auto', y: 'auto' }], scaled: Background
 
 const picture: Picture = { id: 'p', ground: { type: 'none' }, layers: [], press: { format: 'png', quality: 80 }, alt: '' };
 const base: Slot = {
-  id: 's', name: 'Case', kind: 'sidebar', width: 36, height: 24, repeat: 'repeat', position: { x: pc(0), y: pc(0) }, size: { x: 'auto', y: 'auto' }, attachment: 'scroll',
+  id: 's', name: 'Case', kind: 'sidebar', width: 36, height: 24, repeat: 'repeat', position: { x: pc(0), y: pc(0) }, size: { x: 'auto', y: 'auto' }, attachment: 'scroll', offset: { x: 0, y: 0 }, measured: null, replaces: null,
   beside: { top: null, right: null, bottom: null, left: null }, fileName: 'tile', budgetBytes: 1, pictureId: 'p',
 };
-const site = { name: 'Judge' } as Site;
+const site = { name: 'Judge', pages: [], defaultBackground: null } as unknown as Site;
 
 /** Four unlike quarters with a frame, so that any shift, turn or stretch shows. */
 async function tile(): Promise<string> {
@@ -28,10 +28,10 @@ async function tile(): Promise<string> {
 
 const pixels = async (png: Buffer) => sharp(png).removeAlpha().raw().toBuffer();
 
-/** Copies where they were computed to lie, without any rule of CSS left to decide. */
+/** The copies as the plan draws them, without any rule of CSS left to decide. */
 function computedCss(slot: Slot, area: { width: number; height: number }): string {
-  const { x, y, width, height, repeatX, repeatY } = placeBackground(slot, area, slot);
-  return `background: url(TILE) ${x}px ${y}px / ${width}px ${height}px ${repeatX ? 'repeat' : 'no-repeat'} ${repeatY ? 'repeat' : 'no-repeat'}`;
+  const rect = { x: 0, y: 0, ...area }, { backgroundPosition, backgroundSize, backgroundRepeat } = drawnBackground({ type: 'slot', slot, rect, positioning: rect, scale: 1 });
+  return `background: url(TILE) ${backgroundPosition} / ${backgroundSize} ${backgroundRepeat}`;
 }
 
 /**

@@ -16,8 +16,20 @@ test('the sample is a site the schema accepts, as plain data', () => {
 
 test('a site of version 1 is brought up to date and lies on its page as it did', () => {
   const without = (value: object, ...fields: string[]) => Object.fromEntries(Object.entries(value).filter(([key]) => !fields.includes(key)));
-  const old = { ...without(site, 'visitors', 'visitorsInvented'), schemaVersion: 1, slots: site.slots.map((slot) => without(slot, 'position', 'size', 'attachment')) };
-  expect(readSite(old)).toEqual({ ...site, visitors: [], visitorsInvented: false });
+  const old = {
+    ...without(site, 'visitors', 'visitorsInvented', 'ownSizes', 'defaultBackground'), schemaVersion: 1,
+    slots: site.slots.map((slot) => without(slot, 'position', 'size', 'attachment', 'offset', 'measured', 'replaces')),
+    pages: site.pages.map((page, i) => ({
+      ...without(page, 'content', 'background', 'band', 'sections', 'pieces'), contentWidth: 1080, backgroundSlot: ['background', 'diary-background'][i], section: page.sections[0],
+      body: { ...without(page.body, 'sidebars'), sidebarSlot: 'sidebar' },
+    })),
+  };
+  const own = (slot: string) => ({ type: 'own', slot });
+  expect(readSite(old)).toEqual({
+    ...site, visitors: [], visitorsInvented: false, defaultBackground: null,
+    slots: site.slots.map((slot) => ({ ...slot, measured: null })),
+    pages: [{ ...site.pages[0], background: own('background') }, { ...site.pages[1], background: own('diary-background') }],
+  });
 });
 
 test('its slots are those of the studio', () => {

@@ -29,8 +29,10 @@ export const sampleFiles: readonly SampleFile[] = [
 
 const besideAll = (hex: Hex | null) => ({ top: hex, right: hex, bottom: hex, left: hex });
 
-const at = (x: number, y: number): Pick<Slot, 'position' | 'size' | 'attachment'> =>
-  ({ position: { x: { value: x, unit: '%' }, y: { value: y, unit: '%' } }, size: { x: 'auto', y: 'auto' }, attachment: 'scroll' });
+const at = (x: number, y: number): Pick<Slot, 'position' | 'size' | 'attachment' | 'offset' | 'measured' | 'replaces'> => ({
+  position: { x: { value: x, unit: '%' }, y: { value: y, unit: '%' } }, size: { x: 'auto', y: 'auto' }, attachment: 'scroll',
+  offset: { x: 0, y: 0 }, measured: null, replaces: null,
+});
 
 /** Invented for the sample. */
 const visitors = [
@@ -41,18 +43,19 @@ const visitors = [
 const slots: Slot[] = [
   { id: 'header', name: 'Header', kind: 'header', width: 1080, height: 220, repeat: 'no-repeat', ...at(0, 0), beside: { top: kiln, right: kiln, bottom: null, left: kiln }, fileName: 'header', budgetBytes: 60_000, pictureId: 'p-header' },
   { id: 'background', name: 'Page background', kind: 'background', width: 320, height: 320, repeat: 'repeat', ...at(50, 0), beside: besideAll(null), fileName: 'background-tile', budgetBytes: 30_000, pictureId: 'p-background' },
-  { id: 'sidebar', name: 'Sidebar strip', kind: 'sidebar', width: 328, height: 240, repeat: 'repeat-y', ...at(0, 0), beside: { ...besideAll(null), left: slip }, fileName: 'sidebar-strip', budgetBytes: 20_000, pictureId: 'p-sidebar' },
+  { id: 'sidebar', name: 'Sidebar strip', kind: 'sidebar', width: 328, height: 240, repeat: 'repeat-y', ...at(0, 0), measured: { from: 'columns', parts: [{ what: 'column', px: 300 }, { what: 'gap', px: 28 }] }, beside: { ...besideAll(null), left: slip }, fileName: 'sidebar-strip', budgetBytes: 20_000, pictureId: 'p-sidebar' },
   { id: 'divider', name: 'Section divider', kind: 'divider', width: 1920, height: 90, repeat: 'repeat-x', ...at(50, 100), beside: { ...besideAll(null), bottom: clay }, fileName: 'section-divider', budgetBytes: 20_000, pictureId: 'p-divider' },
   { id: 'mark', name: 'Corner mark', kind: 'mark', width: 300, height: 72, repeat: 'no-repeat', ...at(0, 0), beside: besideAll(kiln), fileName: 'corner-mark', budgetBytes: 12_000, pictureId: 'p-mark' },
   { id: 'diary-background', name: 'Kiln diary background', kind: 'background', width: 1400, height: 900, repeat: 'no-repeat', ...at(50, 0), beside: besideAll(null), fileName: 'diary-background', budgetBytes: 300_000, pictureId: 'p-diary' },
 ];
 
-const page = (id: string, name: string, heading: string, backgroundSlot: string): Page => ({
-  id, name, contentWidth: 1080, ground: kiln, backgroundSlot,
+const page = (id: string, name: string, heading: string, background: Page['background']): Page => ({
+  id, name, content: { px: 1080, percent: null }, ground: kiln, background,
   bar: { height: 84, colour: kiln, ink: slip, links: ['Studio', 'Classes', 'Kiln diary', 'Shop'], markSlot: 'mark' },
-  headerSlot: 'header',
-  body: { height: 380, colour: slip, ink: kiln, heading, sidebarSlot: 'sidebar' },
-  section: { height: 240, colour: clay, ink: slip, heading: 'Classes for complete beginners', dividerSlot: 'divider' },
+  headerSlot: 'header', band: null,
+  body: { height: 380, colour: slip, ink: kiln, heading, sidebars: [{ side: 'right', width: 328, slot: 'sidebar' }] },
+  sections: [{ height: 240, colour: clay, ink: slip, heading: 'Classes for complete beginners', dividerSlot: 'divider' }],
+  pieces: [],
 });
 
 /**
@@ -72,7 +75,8 @@ export function sampleSite(id: string, shelf: Readonly<Record<string, ShelfItem>
       colours: [{ name: 'kiln', hex: kiln }, { name: 'slip', hex: slip }, { name: 'clay', hex: clay }, { name: 'celadon', hex: celadon }, { name: 'sand', hex: sand }],
       headingFont: 'fraunces', bodyFont: 'archivo',
     },
-    pages: [page('home', 'Home', 'Open studio this Saturday', 'background'), page('diary', 'Kiln diary', 'Forty hours to cone ten', 'diary-background')],
+    pages: [page('home', 'Home', 'Open studio this Saturday', { type: 'default' }), page('diary', 'Kiln diary', 'Forty hours to cone ten', { type: 'own', slot: 'diary-background' })],
+    defaultBackground: 'background',
     slots,
     pictures: Object.fromEntries([
       picture('p-header', [
@@ -87,6 +91,6 @@ export function sampleSite(id: string, shelf: Readonly<Record<string, ShelfItem>
       picture('p-mark', [], 'png', 80, { type: 'none' }),
       picture('p-diary', [whole('hills', 'hills', diary), newWash('wash', kiln, 0.25)], 'jpeg', 70),
     ]),
-    shelf: Object.values(shelf), visitors, visitorsInvented: true,
+    shelf: Object.values(shelf), visitors, visitorsInvented: true, ownSizes: [],
   };
 }

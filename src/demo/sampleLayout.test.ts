@@ -1,10 +1,10 @@
-import { layoutPage, marginAt, type Piece } from '@/core/measure/layoutPage';
+import { layoutPage, marginAt, type SlotPiece } from '@/core/measure/layoutPage';
 import type { ShelfItem } from '@/core/site/model';
 import { sampleSite } from './sample';
 
 const item = { assetId: 'a', name: '', width: 2400, height: 1200, format: 'jpeg', bytes: 1, maker: '', source: '', licence: '' } satisfies ShelfItem;
 const site = sampleSite('s', { shelf: item, glaze: item, glow: item, hills: item, speckle: item, combed: item, ridge: item });
-const slotAt = (width: number, id: string) => layoutPage(site, site.pages[0], width).pieces.find((p): p is Extract<Piece, { type: 'slot' }> => p.type === 'slot' && p.slot.id === id);
+const slotAt = (width: number, id: string) => layoutPage(site, site.pages[0], width).pieces.find((p): p is SlotPiece => p.type === 'slot' && p.slot.id === id);
 
 test('a wide screen shows the header at its own size, in the middle', () => {
   expect(slotAt(1440, 'header')).toMatchObject({ rect: { x: 180, width: 1080, height: 220 }, scale: 1 });

@@ -2,7 +2,7 @@ import { createRaster } from '@/core/raster/raster';
 import type { Drawing } from '@/core/compose/compose';
 import { createChannel, serve, WorkerCrash, type ServerScope, type WorkerLike } from './channel';
 import { createEngine } from './engine';
-import type { CodecCalls, Frame, RenderCalls } from './protocol';
+import type { CodecCalls, Frame, RenderCalls, ThemeCalls } from './protocol';
 
 type Listener = (event: { data?: unknown; message?: string }) => void;
 
@@ -73,6 +73,9 @@ function engineWith(setup: Setup) {
       ready: () => ({ answer: null }),
       decode: ({ bytes }) => { if (bytes[0] === 0) throw new Error('the file breaks off'); return { answer: createRaster(1, 1) }; },
       press: () => ({ answer: { bytes: new Uint8Array(3), decoded: createRaster(2, 1) } }),
+    })),
+    spawnTheme: () => new LocalWorker((scope) => serve<ThemeCalls>(scope, {
+      open: ({ files }) => ({ answer: { theme: { colours: [], fonts: [], widths: [], backgrounds: [], problems: [], files: files.map((f) => f.name) }, pictures: [] } }),
     })),
     assetBytes: async (id) => new Uint8Array([id === 'broken' ? 0 : 1]),
   });

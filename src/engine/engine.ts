@@ -2,11 +2,13 @@ import type { Drawing } from '@/core/compose/compose';
 import type { Raster } from '@/core/raster/raster';
 import type { PressSettings } from '@/core/site/model';
 import { createChannel, WorkerCrash, type WorkerLike } from './channel';
-import type { CodecCalls, Frame, Pressed, RenderCalls } from './protocol';
+import type { OpenedTheme, ThemeFile } from '@/core/theme/openTheme';
+import type { CodecCalls, Frame, Pressed, RenderCalls, ThemeCalls } from './protocol';
 
 export interface EngineParts {
   spawnRender(): WorkerLike;
   spawnCodec(): WorkerLike;
+  spawnTheme(): WorkerLike;
   /** The bytes of an asset as the owner gave them. */
   assetBytes(assetId: string): Promise<Uint8Array>;
 }
@@ -32,6 +34,8 @@ export interface Engine {
   /** Hands over the pixels of an asset that was decoded already; the raster is gone afterwards. */
   adopt(assetId: string, raster: Raster): Promise<void>;
   press(raster: Raster, settings: PressSettings): Promise<Pressed>;
+  /** Reads style sheets and zips of theme folders; a signal that is given up ends the work at once. */
+  openTheme(files: readonly ThemeFile[], signal?: AbortSignal): Promise<OpenedTheme>;
   /** Starts the codecs ahead of need. */
   warm(): void;
 }
@@ -46,6 +50,7 @@ export function createEngine(parts: EngineParts): Engine {
     for (const repeat of repeats) repeat();
   });
   const codec = createChannel<CodecCalls>(parts.spawnCodec);
+  const theme = createChannel<ThemeCalls>(parts.spawnTheme);
 
   /** A question whose worker died under it is put once more, to the new one. */
   async function twice<T>(question: () => Promise<T>): Promise<T> {
@@ -135,6 +140,15 @@ export function createEngine(parts: EngineParts): Engine {
     decode,
     adopt: (assetId, raster) => remember(assetId, give(assetId, raster)),
     press: (raster, settings) => twice(() => codec.ask('press', { raster, settings })),
+    async openTheme(files, signal) {
+      const give = () => theme.restart('Reading the theme was stopped.');
+      signal?.addEventListener('abort', give, { once: true });
+      try {
+        return await theme.ask('open', { files });
+      } finally {
+        signal?.removeEventListener('abort', give);
+      }
+    },
     warm() { codec.ask('ready', null).catch(() => {}); },
   };
 }

@@ -1,6 +1,7 @@
 import type { Drawing } from '@/core/compose/compose';
 import type { Raster, Rect } from '@/core/raster/raster';
 import type { PressSettings } from '@/core/site/model';
+import type { OpenedTheme, ThemeFile } from '@/core/theme/openTheme';
 
 /** A piece of a picture to put on the screen. */
 export interface Frame {
@@ -33,6 +34,11 @@ export type CodecCalls = {
   decode: { ask: { bytes: Uint8Array }; answer: Raster };
   press: { ask: { raster: Raster; settings: PressSettings }; answer: Pressed };
   ready: { ask: null; answer: null };
+};
+
+/** What the theme worker can be asked. */
+export type ThemeCalls = {
+  open: { ask: { files: readonly ThemeFile[] }; answer: OpenedTheme };
 };
 
 export type Calls = Record<string, { ask: unknown; answer: unknown }>;

@@ -1,16 +1,14 @@
 import 'fake-indexeddb/auto';
-import { editSlot } from '@/core/site/edit';
+import { applyEdit, editSlot } from '@/core/site/edit';
 import type { Site } from '@/core/site/model';
+import { newSite } from '@/core/site/newSite';
+import { addSlot } from '@/core/site/slots';
 import { assetBytes, putAsset } from './assets';
 import { Database } from './database';
 import { openSession, type Session } from './session';
 import { addSite, listSites, removeSite } from './sites';
 
-const site = (id: string): Site => ({
-  schemaVersion: 2, visitors: [], visitorsInvented: false, id, name: id, theme: { colours: [], headingFont: 'lora', bodyFont: 'lora' }, pages: [], shelf: [],
-  slots: [{ id: 'h', name: 'Header', kind: 'header', width: 100, height: 50, repeat: 'no-repeat', position: { x: { value: 0, unit: '%' }, y: { value: 0, unit: '%' } }, size: { x: 'auto', y: 'auto' }, attachment: 'scroll', beside: { top: null, right: null, bottom: null, left: null }, fileName: 'h', budgetBytes: 1, pictureId: 'p' }],
-  pictures: { p: { id: 'p', ground: { type: 'none' }, layers: [], press: { format: 'png', quality: 80 }, alt: '' } },
-});
+const site = (id: string): Site => applyEdit(newSite(id, 'page', id), addSlot('page', { id: 'h', kind: 'header', width: 100, height: 50 }));
 
 let db: Database, count = 0;
 beforeEach(async () => {

@@ -1,16 +1,30 @@
-import { formatHex, parse, rgb as toRgb } from 'culori';
+import { formatHex, parse, rgb as toRgb, type Color } from 'culori';
 import type { Rgb } from '../raster/raster';
+
+/** The library throws on some texts that break off in the middle; those are no colours either. */
+function parsed(text: string): Color | undefined {
+  try {
+    return parse(text.trim());
+  } catch {
+    return undefined;
+  }
+}
 
 const level = (v: number): number => Math.round(255 * Math.min(1, Math.max(0, v)));
 
 /**
- * Reads any CSS colour: hex, rgb(), hsl(), oklch(), names. Colours outside sRGB are clamped; alpha is dropped.
+ * Reads any CSS colour: hex with or without its sign, rgb(), hsl(), oklch(), names. Colours outside sRGB are clamped; alpha is dropped.
  * @returns levels 0..255, or undefined when the text is no colour
  */
 export function tryColour(text: string): Rgb | undefined {
-  const parsed = parse(text.trim()) ?? parse(`#${text.trim()}`);
-  const c = parsed && toRgb(parsed);
+  const colour = parsed(text) ?? parsed(`#${text.trim()}`), c = colour && toRgb(colour);
   return c && { r: level(c.r), g: level(c.g), b: level(c.b) };
+}
+
+/** A colour as a style sheet must write it, if it is opaque. */
+export function tryOpaqueColour(text: string): Rgb | undefined {
+  const colour = parsed(text);
+  return colour && (colour.alpha ?? 1) === 1 ? tryColour(text) : undefined;
 }
 
 /**

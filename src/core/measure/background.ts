@@ -1,6 +1,8 @@
 import type { Rect } from '../raster/raster';
 import type { BackgroundSize, Length, Position, Repeat } from '../site/model';
 import type { Size } from '../frame/placement';
+import { isContent } from '../site/pages';
+import type { SlotPiece } from './layoutPage';
 
 /** Where the copies of a background picture lie, in px of its positioning area; fractions are kept. */
 export interface PlacedBackground {
@@ -61,4 +63,20 @@ export function coveredBy({ x, y, width, height, repeatX, repeatY }: PlacedBackg
   };
   const [left, across] = span(x, width, area.width, repeatX), [top, down] = span(y, height, area.height, repeatY);
   return { x: left, y: top, width: across, height: down };
+}
+
+/** Where the copy of a slot's picture lies that the others are counted from, px of the page; content fills its place. */
+export function firstCopy({ slot, rect, positioning }: SlotPiece): Rect {
+  if (isContent(slot.kind)) return rect;
+  const { x, y, width, height } = placeBackground(slot, positioning, slot);
+  return { x: positioning.x + x, y: positioning.y + y, width, height };
+}
+
+/** The copies as declarations with nothing left to resolve, for an element that lies where `piece.rect` does: this is how the plan draws them. */
+export function drawnBackground(piece: SlotPiece): { backgroundPosition: string; backgroundSize: string; backgroundRepeat: Repeat } {
+  const copy = firstCopy(piece);
+  return {
+    backgroundPosition: `${copy.x - piece.rect.x}px ${copy.y - piece.rect.y}px`, backgroundSize: `${copy.width}px ${copy.height}px`,
+    backgroundRepeat: isContent(piece.slot.kind) ? 'no-repeat' : piece.slot.repeat,
+  };
 }

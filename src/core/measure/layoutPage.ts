@@ -1,77 +1,128 @@
 import type { Rect } from '../raster/raster';
-import type { Hex, Page, Repeat, Site, Slot } from '../site/model';
+import type { Hex, Page, Site, Slot } from '../site/model';
+import { backgroundOf } from '../site/pages';
 
 /** A piece of the drawn page, from back to front; px of the page at the screen width asked for. */
 export type Piece =
-  | { readonly type: 'area'; readonly role: 'ground' | 'bar' | 'body' | 'section'; readonly rect: Rect; readonly colour: Hex }
-  | { readonly type: 'slot'; readonly slot: Slot; readonly rect: Rect; readonly scale: number; readonly repeat: Repeat; /** What a background is placed in: its element, or the first screenful where it is fixed. */ readonly positioning: Rect }
+  | { readonly type: 'area'; readonly role: 'ground' | 'bar' | 'band' | 'body' | 'section'; readonly rect: Rect; readonly colour: Hex }
+  | SlotPiece
   | { readonly type: 'heading'; readonly rect: Rect; readonly ink: Hex; readonly words: string; readonly sizePx: number }
   | { readonly type: 'links'; readonly rect: Rect; readonly ink: Hex; readonly words: readonly string[] }
   | { readonly type: 'lines'; readonly rect: Rect; readonly ink: Hex };
 
-/** Height of a screen of that width: upright below 600 px, 16 to 10 above (common practice, no source). */
-export const screenHeightAt = (screenWidth: number): number => Math.round(screenWidth < 600 ? screenWidth * 2.1 : screenWidth / 1.6);
+export interface SlotPiece {
+  readonly type: 'slot';
+  readonly slot: Slot;
+  /** The part of the page that can show the picture. */
+  readonly rect: Rect;
+  /** Page px per slot px, where the picture is content and shrinks with the page. */
+  readonly scale: number;
+  /** What a background is placed in: its element, or the first screenful where it is fixed. */
+  readonly positioning: Rect;
+}
 
 export interface PageLayout {
   readonly width: number;
   readonly height: number;
+  /** Height of the first screenful. */
+  readonly fold: number;
   /** Where the content column lies. */
   readonly content: { readonly x: number; readonly width: number };
   readonly pieces: readonly Piece[];
 }
 
+/** Height of a screen of that width: upright below 600 px, 16 to 10 above (common practice, no source). */
+export const screenHeightAt = (screenWidth: number): number => Math.round(screenWidth < 600 ? screenWidth * 2.1 : screenWidth / 1.6);
+
 /** A divider overlaps its section by one px, or a line may show between them at a fractional zoom (common practice, no source). */
 const hairline = 1;
 
-/** Below this screen width a sidebar goes under the text, and its strip is not shown (common practice, no source). */
-const oneColumnBelow = 700;
+/** Below this screen width sidebars go under the text, and their strips are not shown (common practice, no source). */
+export const oneColumnBelow = 700;
+
+/** Width of the content column, px: the least of its px, its percentage of the screen, and the screen. */
+export const contentWidthAt = ({ content }: Pick<Page, 'content'>, screenWidth: number): number =>
+  Math.min(screenWidth, content.px ?? Infinity, content.percent === null ? Infinity : Math.floor((screenWidth * content.percent) / 100));
+
+/** Page background to be seen at each side of the content, px. */
+export const marginAt = (page: Pick<Page, 'content'>, screenWidth: number): number => Math.floor((screenWidth - contentWidthAt(page, screenWidth)) / 2);
 
 /**
  * The page at a screen width: where every slot and area lies.
  * @param screenWidth CSS px, 320..3840
  */
 export function layoutPage(site: Site, page: Page, screenWidth: number): PageLayout {
-  const contentWidth = Math.min(page.contentWidth, screenWidth), x = Math.floor((screenWidth - contentWidth) / 2);
-  const find = (id: string | null) => site.slots.find((s) => s.id === id);
+  const contentWidth = contentWidthAt(page, screenWidth), x = marginAt(page, screenWidth), fold = screenHeightAt(screenWidth);
+  const find = (id: string | null | undefined) => site.slots.find((s) => s.id === id);
   const pieces: Piece[] = [];
   const area = (role: Extract<Piece, { type: 'area' }>['role'], rect: Rect, colour: Hex) => pieces.push({ type: 'area', role, rect, colour });
-  const lay = (slot: Slot | undefined, rect: Rect, scale = 1) => { if (slot) pieces.push({ type: 'slot', slot, rect, scale, repeat: slot.repeat, positioning: slot.attachment === 'fixed' ? { x: 0, y: 0, width: screenWidth, height: screenHeightAt(screenWidth) } : rect }); };
-  const inset = Math.min(28, contentWidth * 0.06);
+  const lay = (slot: Slot | undefined, rect: Rect, scale = 1) => {
+    if (slot) pieces.push({ type: 'slot', slot, rect, scale, positioning: slot.attachment === 'fixed' ? { x: 0, y: 0, width: screenWidth, height: fold } : rect });
+  };
+  /** Content shrinks to the room it has, with its proportions, and then lies as far off its place as it was moved. */
+  const content = (slot: Slot, room: number, at: { x: number; y: number }) => {
+    const scale = Math.min(1, room / slot.width);
+    const rect = { x: at.x + Math.round(slot.offset.x * scale), y: at.y + Math.round(slot.offset.y * scale), width: Math.round(slot.width * scale), height: Math.round(slot.height * scale) };
+    return { rect, scale };
+  };
+  const inset = Math.min(28, contentWidth * 0.06), inside = contentWidth - inset * 2;
+  const heading = (y: number, width: number, ink: Hex, words: string, atX = x + inset) => pieces.push({ type: 'heading', rect: { x: atX, y, width, height: 36 }, ink, words, sizePx: 26 });
 
-  const header = find(page.headerSlot), mark = find(page.bar.markSlot), sidebar = find(page.body.sidebarSlot);
-  const divider = find(page.section?.dividerSlot ?? null), background = find(page.backgroundSlot);
-  const headerScale = header ? Math.min(1, contentWidth / header.width) : 1;
-  const headerHeight = header ? Math.round(header.height * headerScale) : 0;
-  const bodyTop = page.bar.height + headerHeight, sectionTop = bodyTop + page.body.height;
-  const height = sectionTop + (page.section?.height ?? 0);
+  const header = find(page.headerSlot), mark = find(page.bar.markSlot), band = page.band, columns = screenWidth >= oneColumnBelow ? page.body.sidebars : [];
+  const headerAt = header && content(header, contentWidth, { x, y: page.bar.height });
+  const headerHeight = headerAt ? headerAt.rect.height : 0;
+  const bandTop = page.bar.height + headerHeight, bodyTop = bandTop + (band?.height ?? 0), sectionsTop = bodyTop + page.body.height;
+  const height = sectionsTop + page.sections.reduce((sum, s) => sum + s.height, 0);
 
   area('ground', { x: 0, y: 0, width: screenWidth, height }, page.ground);
-  lay(background, { x: 0, y: 0, width: screenWidth, height });
+  lay(find(backgroundOf(site, page)), { x: 0, y: 0, width: screenWidth, height });
+
   area('bar', { x, y: 0, width: contentWidth, height: page.bar.height }, page.bar.colour);
   let linksX = x + inset;
   if (mark) {
-    const scale = Math.min(1, (contentWidth - inset * 2) / mark.width), markHeight = Math.round(mark.height * scale);
-    lay(mark, { x: x + inset, y: Math.round((page.bar.height - markHeight) / 2), width: Math.round(mark.width * scale), height: markHeight }, scale);
-    linksX += mark.width * scale + 28;
+    const { rect, scale } = content(mark, inside, { x: x + inset, y: 0 });
+    lay(mark, { ...rect, y: rect.y + Math.round((page.bar.height - rect.height) / 2) }, scale);
+    linksX = Math.max(linksX, rect.x + rect.width + 28);
   }
   const linksRoom = x + contentWidth - linksX;
   if (linksRoom > 260) pieces.push({ type: 'links', rect: { x: linksX, y: 0, width: linksRoom, height: page.bar.height }, ink: page.bar.ink, words: page.bar.links });
-  lay(header, { x, y: page.bar.height, width: Math.round((header?.width ?? 0) * headerScale), height: headerHeight }, headerScale);
+
+  if (headerAt) lay(header, headerAt.rect, headerAt.scale);
+
+  if (band) {
+    const rect = band.boxed ? { x, y: bandTop, width: contentWidth, height: band.height } : { x: 0, y: bandTop, width: screenWidth, height: band.height };
+    area('band', rect, band.colour);
+    lay(find(band.slot), rect);
+    heading(bandTop + Math.max(0, Math.round((band.height - 36) / 2)), inside, band.ink, band.heading);
+  }
 
   area('body', { x, y: bodyTop, width: contentWidth, height: page.body.height }, page.body.colour);
-  const beside = sidebar && screenWidth >= oneColumnBelow ? sidebar.width : 0;
-  if (sidebar && beside) lay(sidebar, { x: x + contentWidth - beside, y: bodyTop, width: beside, height: page.body.height });
-  const textWidth = contentWidth - beside - inset * 2;
-  pieces.push({ type: 'heading', rect: { x: x + inset, y: bodyTop + 22, width: textWidth, height: 36 }, ink: page.body.ink, words: page.body.heading, sizePx: 26 });
-  pieces.push({ type: 'lines', rect: { x: x + inset, y: bodyTop + 78, width: textWidth, height: page.body.height - 190 }, ink: page.body.ink });
-
-  if (page.section) {
-    area('section', { x: 0, y: sectionTop, width: screenWidth, height: page.section.height }, page.section.colour);
-    if (divider) lay(divider, { x: 0, y: sectionTop - divider.height + hairline, width: screenWidth, height: divider.height });
-    pieces.push({ type: 'heading', rect: { x: x + inset, y: sectionTop + 34, width: contentWidth - inset * 2, height: 36 }, ink: page.section.ink, words: page.section.heading, sizePx: 26 });
+  let left = x, right = x + contentWidth;
+  for (const column of columns) {
+    const width = Math.min(column.width, right - left), at = column.side === 'left' ? left : right - width;
+    if (column.side === 'left') left += width; else right -= width;
+    if (width > 0) lay(find(column.slot), { x: at, y: bodyTop, width, height: page.body.height });
   }
-  return { width: screenWidth, height, content: { x, width: contentWidth }, pieces };
-}
+  const textWidth = right - left - inset * 2;
+  if (textWidth > 40) {
+    heading(bodyTop + 22, textWidth, page.body.ink, page.body.heading, left + inset);
+    pieces.push({ type: 'lines', rect: { x: left + inset, y: bodyTop + 78, width: textWidth, height: Math.max(0, page.body.height - 190) }, ink: page.body.ink });
+  }
 
-/** Page background to be seen at each side of the content, px. */
-export const marginAt = (page: Page, screenWidth: number): number => Math.max(0, Math.floor((screenWidth - page.contentWidth) / 2));
+  let top = sectionsTop;
+  for (const section of page.sections) {
+    const divider = find(section.dividerSlot);
+    area('section', { x: 0, y: top, width: screenWidth, height: section.height }, section.colour);
+    if (divider) lay(divider, { x: 0, y: top - divider.height + hairline, width: screenWidth, height: divider.height });
+    heading(top + 34, inside, section.ink, section.heading);
+    top += section.height;
+  }
+
+  for (const id of page.pieces) {
+    const piece = find(id);
+    if (!piece) continue;
+    const { rect, scale } = content(piece, contentWidth, { x, y: 0 });
+    lay(piece, rect, scale);
+  }
+  return { width: screenWidth, height, fold, content: { x, width: contentWidth }, pieces };
+}

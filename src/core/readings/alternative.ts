@@ -1,3 +1,4 @@
+import { isContent } from '../site/pages';
 import { isBlank } from '../site/picture';
 import type { ReadingKind } from './reading';
 
@@ -6,7 +7,7 @@ export const alternative: ReadingKind<string> = {
   id: 'alternative',
   question: 7,
   title: 'Alternative text',
-  applies: ({ slot, picture }) => (slot.kind === 'header' || slot.kind === 'mark') && !isBlank(picture),
+  applies: ({ slot, picture }) => isContent(slot.kind) && !isBlank(picture),
   measure: ({ picture }) => picture.alt.trim(),
   judge: (alt) => (alt ? 'holds' : 'look'),
   figure: (alt) => (alt ? `${alt.length} letters` : 'none'),

@@ -1,6 +1,6 @@
 import type { Raster } from '../raster/raster';
 import type { Edit } from '../site/edit';
-import type { Picture, Slot } from '../site/model';
+import type { Picture, Site, Slot } from '../site/model';
 
 export type Verdict = 'holds' | 'look' | 'fails' | 'unknown';
 
@@ -14,6 +14,7 @@ export interface PressedFile {
 }
 
 export interface ReadingContext {
+  readonly site: Site;
   readonly slot: Slot;
   readonly picture: Picture;
   /** The file of this very state of the picture; undefined until it is pressed. */

@@ -4,17 +4,20 @@ import { createRaster, type Raster, type Rgb } from '../raster/raster';
 import { fillRect } from '../raster/composite';
 import { applyEdit } from '../site/edit';
 import type { Layer, Picture, ShelfItem, Site, Slot } from '../site/model';
+import { newSite } from '../site/newSite';
+import { slotFrom } from '../site/slots';
 import type { PressedFile, Reading } from './reading';
 import { takeReadings, worstFirst } from './registry';
 
+const page = { ...newSite('x', 'page', 'X').pages[0], content: { px: 200, percent: null }, headerSlot: 's' };
 const slot: Slot = {
-  id: 's', name: 'Header', kind: 'header', width: 200, height: 100, repeat: 'no-repeat', position: { x: { value: 0, unit: '%' }, y: { value: 0, unit: '%' } }, size: { x: 'auto', y: 'auto' }, attachment: 'scroll', beside: { top: '#333333', right: null, bottom: null, left: '#333333' },
-  fileName: 'header', budgetBytes: 20_000, pictureId: 'p',
+  ...slotFrom({ slots: [] }, page, { id: 's', kind: 'header', width: 200, height: 100 }), budgetBytes: 20_000, pictureId: 'p',
+  beside: { top: '#333333', right: null, bottom: null, left: '#333333' },
 };
 const item: ShelfItem = { assetId: 'a', name: 'Pots', width: 400, height: 300, format: 'jpeg', bytes: 9, maker: '', source: '', licence: '' };
 const picture = (layers: Layer[], part: Partial<Picture> = {}): Picture =>
   ({ id: 'p', ground: { type: 'colour', colour: '#333333' }, layers, press: { format: 'jpeg', quality: 80 }, alt: '', ...part });
-const siteWith = (p: Picture): Site => ({ schemaVersion: 2, visitors: [], visitorsInvented: false, id: 'x', name: 'X', theme: { colours: [], headingFont: 'a', bodyFont: 'a' }, pages: [], slots: [slot], pictures: { p }, shelf: [] });
+const siteWith = (p: Picture, part: Partial<Site> = {}): Site => ({ ...newSite('x', 'page', 'X'), pages: [page], slots: [slot], pictures: { p }, ...part });
 
 function plain(colour: Rgb, width = 200, height = 100): Raster {
   const raster = createRaster(width, height);
@@ -24,7 +27,7 @@ function plain(colour: Rgb, width = 200, height = 100): Raster {
 const grey = { r: 51, g: 51, b: 51 };
 const file = (decoded: Raster, bytes = 10_000) => ({ bytes, format: 'jpeg', width: decoded.width, height: decoded.height, decoded });
 
-const of = (id: string, p: Picture, pressed?: PressedFile): Reading | undefined => takeReadings({ slot, picture: p, file: pressed }).find((r) => r.id === id);
+const of = (id: string, p: Picture, pressed?: PressedFile): Reading | undefined => takeReadings({ site: siteWith(p), slot, picture: p, file: pressed }).find((r) => r.id === id);
 
 /** The picture after the mend of a reading. */
 function mended(id: string, site: Site, pressed?: PressedFile): Picture {
@@ -34,7 +37,7 @@ function mended(id: string, site: Site, pressed?: PressedFile): Picture {
 }
 
 test('nothing in the slot, nothing to read', () => {
-  expect(takeReadings({ slot, picture: picture([], { ground: { type: 'none' } }) })).toEqual([]);
+  expect(takeReadings({ site: siteWith(picture([]), { pages: [] }), slot, picture: picture([], { ground: { type: 'none' } }) })).toEqual([]);
 });
 
 test('what needs a file is not measurable before there is one', () => {
@@ -102,7 +105,7 @@ test('weight: within budget holds, a little over is to be looked at, far over fa
 test('alternative text: missing is to be looked at, there it holds; a background needs none', () => {
   expect(of('alternative', picture([]))).toMatchObject({ verdict: 'look' });
   expect(of('alternative', picture([], { alt: 'Five pots' }))).toMatchObject({ verdict: 'holds' });
-  expect(takeReadings({ slot: { ...slot, kind: 'background' }, picture: picture([]) }).some((r) => r.id === 'alternative')).toBe(false);
+  expect(takeReadings({ site: siteWith(picture([])), slot: { ...slot, kind: 'background' }, picture: picture([]) }).some((r) => r.id === 'alternative')).toBe(false);
 });
 
 test('a mend changes one picture and leaves the site it was made from alone', () => {
@@ -113,6 +116,6 @@ test('a mend changes one picture and leaves the site it was made from alone', ()
 });
 
 test('worst first', () => {
-  const list = takeReadings({ slot, picture: picture([]), file: file(plain({ r: 90, g: 51, b: 51 })) });
+  const list = takeReadings({ site: siteWith(picture([])), slot, picture: picture([]), file: file(plain({ r: 90, g: 51, b: 51 })) });
   expect(worstFirst(list).map((r) => r.verdict)).toEqual(['fails', 'fails', 'look', 'holds', 'holds']);
 });

@@ -22,6 +22,12 @@ function walk({ width, height }: Raster, side: Side): { start: number; step: num
   return { start: side === 'left' ? 0 : width - 1, step: width, count: height };
 }
 
+/** Where the pixels of a side begin in the raster's data, from its top or left end. */
+export function* borderPixels(raster: Raster, side: Side): Generator<number> {
+  const { start, step, count } = walk(raster, side);
+  for (let i = 0; i < count; i++) yield (start + i * step) * 4;
+}
+
 /** What a pixel looks like over a colour, whole levels. */
 function over(raster: Raster, index: number, under: Rgb): Rgb {
   const a = raster.data[index + 3] / 255;

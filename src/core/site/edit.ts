@@ -1,5 +1,5 @@
 import { enablePatches, produce, type Draft } from 'immer';
-import type { Layer, Picture, ShelfItem, Site, Slot } from './model';
+import type { Hex, Layer, NamedSize, Picture, ShelfItem, Site, Slot } from './model';
 
 enablePatches();
 
@@ -49,6 +49,16 @@ export const moveLayer = (pictureId: string, layerId: string, by: number): Edit 
 /** Puts a picture on the shelf once; a second time changes nothing. */
 export const shelve = (item: ShelfItem): Edit => (site) => {
   if (!site.shelf.some((i) => i.assetId === item.assetId)) site.shelf.push(item);
+};
+
+/** Adds a colour to the theme's, under its own hex as the name; one that is there already is left alone. */
+export const addThemeColour = (hex: Hex, name: string = hex): Edit => (site) => {
+  if (!site.theme.colours.some((c) => c.hex === hex)) site.theme.colours.push({ name, hex });
+};
+
+/** Puts a size among the owner's own. */
+export const keepSize = (size: NamedSize): Edit => (site) => {
+  if (!site.ownSizes.some((s) => s.width === size.width && s.height === size.height)) site.ownSizes.push(size);
 };
 
 export const chain = (...edits: Edit[]): Edit => (site) => { for (const edit of edits) edit(site); };

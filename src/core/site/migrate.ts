@@ -10,13 +10,27 @@ const percent = (value: number) => ({ value, unit: '%' });
 /** Where a slot's picture lay before its position could be chosen. */
 const oldPosition = (kind: unknown) => ({ x: percent(kind === 'background' || kind === 'divider' ? 50 : 0), y: percent(kind === 'divider' ? 100 : 0) });
 
+const list = (value: unknown): Stored[] => (Array.isArray(value) ? (value as Stored[]) : []);
+
+/** The page that had one content width in px, at most one sidebar at the right and at most one section. */
+function pageFrom1({ contentWidth, backgroundSlot, section, ...page }: Stored, slots: readonly Stored[]): Stored {
+  const { sidebarSlot, ...body } = page.body as Stored, strip = slots.find((s) => s.id === sidebarSlot);
+  return {
+    ...page, content: { px: contentWidth, percent: null },
+    background: backgroundSlot ? { type: 'own', slot: backgroundSlot } : { type: 'none' },
+    band: null, body: { ...body, sidebars: strip ? [{ side: 'right', width: strip.width, slot: sidebarSlot }] : [] },
+    sections: section ? [section] : [], pieces: [],
+  };
+}
+
 /** From each version to the next one. */
 const steps: Readonly<Record<number, (site: Stored) => Stored>> = {
   1: (site) => ({
-    ...site, schemaVersion: 2, visitors: [], visitorsInvented: false,
-    slots: Array.isArray(site.slots)
-      ? site.slots.map((slot: Stored) => ({ ...slot, position: oldPosition(slot.kind), size: { x: 'auto', y: 'auto' }, attachment: 'scroll' }))
-      : site.slots,
+    ...site, schemaVersion: 2, visitors: [], visitorsInvented: false, ownSizes: [], defaultBackground: null,
+    pages: list(site.pages).map((page) => pageFrom1(page, list(site.slots))),
+    slots: list(site.slots).map((slot) => ({
+      ...slot, position: oldPosition(slot.kind), size: { x: 'auto', y: 'auto' }, attachment: 'scroll', offset: { x: 0, y: 0 }, measured: null, replaces: null,
+    })),
   }),
 };
 

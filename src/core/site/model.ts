@@ -72,7 +72,8 @@ export interface Picture {
   readonly alt: string;
 }
 
-export type SlotKind = 'header' | 'background' | 'sidebar' | 'divider' | 'mark';
+/** What a slot is on the page. Headers, marks and pieces are content; the others are backgrounds of something. */
+export type SlotKind = 'header' | 'background' | 'sidebar' | 'divider' | 'mark' | 'band' | 'piece';
 export type Repeat = 'no-repeat' | 'repeat' | 'repeat-x' | 'repeat-y';
 /** A CSS length: px, or a percentage of what the property refers to. */
 export interface Length {
@@ -93,6 +94,20 @@ export type Attachment = 'scroll' | 'fixed';
 
 export type Side = 'top' | 'right' | 'bottom' | 'left';
 
+/** One length of a sum, such as a column or the gap beside it. */
+export interface ChainPart {
+  readonly what: 'column' | 'gap' | 'padding' | 'border';
+  readonly px: number;
+}
+
+/** Where a slot's size comes from, if it was not simply typed. */
+export type Measured =
+  | { readonly from: 'columns'; readonly parts: readonly ChainPart[] }
+  | { readonly from: 'section'; readonly height: number; readonly share: number }
+  | { readonly from: 'known'; readonly name: string }
+  | { readonly from: 'picture'; readonly name: string }
+  | { readonly from: 'stylesheet'; readonly file: string; readonly line: number };
+
 export interface Slot {
   readonly id: string;
   readonly name: string;
@@ -103,6 +118,11 @@ export interface Slot {
   readonly position: Position;
   readonly size: BackgroundSize;
   readonly attachment: Attachment;
+  /** How far a header, mark or piece was moved from where the page would put it, px. */
+  readonly offset: { readonly x: number; readonly y: number };
+  readonly measured: Measured | null;
+  /** Path of the theme's file that the picture takes the place of. */
+  readonly replaces: string | null;
   /** The colour that lies next to each side on the page; null where the picture itself goes on or nothing meets it. */
   readonly beside: Readonly<Record<Side, Hex | null>>;
   /** File name without its ending. */
@@ -123,17 +143,50 @@ export interface Theme {
   readonly bodyFont: string;
 }
 
-/** A page from top to bottom: bar, header, body beside a sidebar, a section with its divider. Slots are named by id. */
+/** A column beside the text. */
+export interface Sidebar {
+  readonly side: 'left' | 'right';
+  readonly width: number;
+  readonly slot: string | null;
+}
+
+/** A part of the page over its whole width. */
+export interface Section {
+  readonly height: number;
+  readonly colour: Hex;
+  readonly ink: Hex;
+  readonly heading: string;
+  readonly dividerSlot: string | null;
+}
+
+/** A picture behind the page's title. */
+export interface TitleBand {
+  readonly height: number;
+  readonly colour: Hex;
+  readonly ink: Hex;
+  readonly heading: string;
+  /** As wide as the content, or as the screen. */
+  readonly boxed: boolean;
+  readonly slot: string | null;
+}
+
+export type PageBackground = { readonly type: 'default' } | { readonly type: 'own'; readonly slot: string } | { readonly type: 'none' };
+
+/** A page from top to bottom: bar, header, title band, body with its sidebars, sections with their dividers. Slots are named by id. */
 export interface Page {
   readonly id: string;
   readonly name: string;
-  readonly contentWidth: number;
+  /** Width of the content column; the lesser of the two where both are given. At least one is. */
+  readonly content: { readonly px: number | null; readonly percent: number | null };
   readonly ground: Hex;
-  readonly backgroundSlot: string | null;
+  readonly background: PageBackground;
   readonly bar: { readonly height: number; readonly colour: Hex; readonly ink: Hex; readonly links: readonly string[]; readonly markSlot: string | null };
   readonly headerSlot: string | null;
-  readonly body: { readonly height: number; readonly colour: Hex; readonly ink: Hex; readonly heading: string; readonly sidebarSlot: string | null };
-  readonly section: { readonly height: number; readonly colour: Hex; readonly ink: Hex; readonly heading: string; readonly dividerSlot: string | null } | null;
+  readonly band: TitleBand | null;
+  readonly body: { readonly height: number; readonly colour: Hex; readonly ink: Hex; readonly heading: string; readonly sidebars: readonly Sidebar[] };
+  readonly sections: readonly Section[];
+  /** Slots that lie freely on the page: buttons, menu ends and other pieces of the theme. */
+  readonly pieces: readonly string[];
 }
 
 /** A picture at hand; `assetId` is the SHA-256 of its bytes. */
@@ -155,6 +208,12 @@ export interface VisitorWidth {
   readonly share: number;
 }
 
+export interface NamedSize {
+  readonly name: string;
+  readonly width: number;
+  readonly height: number;
+}
+
 /** Version of the model that this program writes. */
 export const schemaVersion = 2;
 
@@ -164,10 +223,14 @@ export interface Site {
   readonly name: string;
   readonly theme: Theme;
   readonly pages: readonly Page[];
+  /** Background of every page that has none of its own. */
+  readonly defaultBackground: string | null;
   readonly slots: readonly Slot[];
   readonly pictures: Readonly<Record<string, Picture>>;
   readonly shelf: readonly ShelfItem[];
   /** By width, each width once. Invented where `visitorsInvented` says so. */
   readonly visitors: readonly VisitorWidth[];
   readonly visitorsInvented: boolean;
+  /** Sizes the owner wants to have at hand beside the known ones. */
+  readonly ownSizes: readonly NamedSize[];
 }

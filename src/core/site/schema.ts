@@ -24,8 +24,16 @@ const side = () => string().matches(/^#[0-9a-f]{6}$/).nullable().defined();
 const length = () => object({ value: number().required(), unit: string().oneOf(['px', '%']).required() }).required();
 const lengthOrAuto = () => lazy((value: unknown) => (value === 'auto' ? string().oneOf(['auto']).required() : length()));
 
+const measuredSchemas: Readonly<Record<string, Schema>> = {
+  columns: object({ from: string(), parts: array().of(object({ what: string().oneOf(['column', 'gap', 'padding', 'border']).required(), px: number().integer().min(0).required() })).required() }),
+  section: object({ from: string(), height: pixels(), share: number().integer().min(1).required() }),
+  known: object({ from: string(), name: text() }),
+  picture: object({ from: string(), name: text() }),
+  stylesheet: object({ from: string(), file: text(), line: number().integer().min(1).required() }),
+};
+
 const slotSchema = object({
-  id: id(), name: text(), kind: string().oneOf(['header', 'background', 'sidebar', 'divider', 'mark']).required(),
+  id: id(), name: text(), kind: string().oneOf(['header', 'background', 'sidebar', 'divider', 'mark', 'band', 'piece']).required(),
   width: pixels(), height: pixels(),
   repeat: string().oneOf(['no-repeat', 'repeat', 'repeat-x', 'repeat-y']).required(),
   position: object({ x: length(), y: length() }).required(),
@@ -33,18 +41,33 @@ const slotSchema = object({
     ? string().oneOf(['cover', 'contain']).required()
     : object({ x: lengthOrAuto(), y: lengthOrAuto() }).required())),
   attachment: string().oneOf(['scroll', 'fixed']).required(),
+  offset: object({ x: number().integer().required(), y: number().integer().required() }).required(),
+  measured: lazy((measured: { from?: string } | null | undefined) => measuredSchemas[measured?.from ?? ''] ?? mixed().nullable().oneOf([null]).defined()),
+  replaces: string().nullable().defined(),
   beside: object({ top: side(), right: side(), bottom: side(), left: side() }).required(),
   fileName: string().matches(/^[a-z0-9][a-z0-9._-]*$/i).required(), budgetBytes: number().integer().min(1).required(), pictureId: id(),
 });
 
-const band = { height: number().min(0).required(), colour: hex(), ink: hex() };
+const stretch = { height: number().integer().min(0).max(20000).required(), colour: hex(), ink: hex() };
+
+const backgroundSchemas: Readonly<Record<string, Schema>> = {
+  default: object({ type: string() }), none: object({ type: string() }), own: object({ type: string(), slot: id() }),
+};
 
 const pageSchema = object({
-  id: id(), name: text(), contentWidth: pixels(), ground: hex(), backgroundSlot: slotRef(),
-  bar: object({ ...band, links: array().of(string().required()).required(), markSlot: slotRef() }).required(),
+  id: id(), name: text(), ground: hex(),
+  content: object({ px: number().integer().min(1).nullable().defined(), percent: number().min(1).max(100).nullable().defined() })
+    .test('content-width', 'Expected a content width in px, in percent, or both', ({ px, percent }) => px !== null || percent !== null).required(),
+  background: lazy((background: { type?: string } | undefined) => backgroundSchemas[background?.type ?? ''] ?? mixed().oneOf(['a default, own or no background']).required()),
+  bar: object({ ...stretch, links: array().of(string().required()).required(), markSlot: slotRef() }).required(),
   headerSlot: slotRef(),
-  body: object({ ...band, heading: text(), sidebarSlot: slotRef() }).required(),
-  section: object({ ...band, heading: text(), dividerSlot: slotRef() }).nullable().defined(),
+  band: object({ ...stretch, heading: text(), boxed: boolean().required(), slot: slotRef() }).nullable().defined(),
+  body: object({
+    ...stretch, heading: text(),
+    sidebars: array().of(object({ side: string().oneOf(['left', 'right']).required(), width: pixels(), slot: slotRef() })).max(2).required(),
+  }).required(),
+  sections: array().of(object({ ...stretch, heading: text(), dividerSlot: slotRef() })).required(),
+  pieces: array().of(id()).required(),
 });
 
 const siteSchema = object({
@@ -53,7 +76,8 @@ const siteSchema = object({
   theme: object({
     colours: array().of(object({ name: text(), hex: hex() })).required(), headingFont: id(), bodyFont: id(),
   }).required(),
-  pages: array().of(pageSchema).required(),
+  pages: array().of(pageSchema).min(1).required(),
+  defaultBackground: slotRef(),
   slots: array().of(slotSchema).required(),
   pictures: lazy((pictures: object | undefined) => object(Object.fromEntries(Object.keys(pictures ?? {}).map((key) => [key, pictureSchema as Schema])))),
   shelf: array().of(object({
@@ -62,6 +86,7 @@ const siteSchema = object({
   })).required(),
   visitors: array().of(object({ width: pixels(), share: number().min(0).required() })).required(),
   visitorsInvented: boolean().required(),
+  ownSizes: array().of(object({ name: text(), width: pixels(), height: pixels() })).required(),
 });
 
 /** A site could not be read; the message says what was expected. */

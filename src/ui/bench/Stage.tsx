@@ -1,9 +1,11 @@
 'use client';
 
 import { useEffect, useMemo, useRef } from 'react';
-import { layoutPage, type Piece } from '@/core/measure/layoutPage';
+import { firstCopy } from '@/core/measure/background';
+import { layoutPage, type SlotPiece } from '@/core/measure/layoutPage';
 import type { Page, Site, Slot } from '@/core/site/model';
-import { firstCopy, PageDrawing } from '../page/PageDrawing';
+import { pagesWith } from '@/core/site/pages';
+import { PageDrawing } from '../page/PageDrawing';
 import { SlotDimensions } from '../page/DimensionLines';
 import { useMeasure } from '../shared/useMeasure';
 import { Handles } from './Handles';
@@ -12,12 +14,7 @@ import { useBench } from './useBench';
 
 export type Zoom = '1:1' | 'fit';
 
-type SlotPiece = Extract<Piece, { type: 'slot' }>;
-
-const uses = (page: Page, slot: Slot): boolean =>
-  [page.headerSlot, page.backgroundSlot, page.bar.markSlot, page.body.sidebarSlot, page.section?.dividerSlot].includes(slot.id);
-
-const pageOf = (site: Site, slot: Slot): Page => site.pages.find((p) => uses(p, slot)) ?? site.pages[0];
+const pageOf = (site: Site, slot: Slot): Page => pagesWith(site, slot)[0] ?? site.pages[0];
 
 /** Room around the page for its dimension lines, px of the screen. */
 const margin = 28;

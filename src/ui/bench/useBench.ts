@@ -95,7 +95,7 @@ export function useBenchModel(session: Session, slot: Slot): Bench {
   const burst = useBurst(session);
   const { take, busy } = useIntake();
   const file = press.current ? press.file : undefined;
-  const readings = useMemo(() => takeReadings({ slot, picture, file }), [slot, picture, file]);
+  const readings = useMemo(() => takeReadings({ site, slot, picture, file }), [site, slot, picture, file]);
 
   const now = () => pictureOf(session.state.getState().site, slot);
   const commit = (label: string, edit: Edit) => { burst.flush(); session.commit(label, edit); };

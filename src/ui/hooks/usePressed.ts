@@ -1,32 +1,26 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import type { PressedFile } from '@/core/readings/reading';
 import type { Picture, Slot } from '@/core/site/model';
-import { drawingKey, isBlank } from '@/core/site/picture';
-import { theEngine } from './services';
-import { drawingOf } from './useThumb';
+import { pressedFile, pressKey, type File } from './pressing';
 
 export interface Press {
   /** The newest file there is, and whether it is of the state that is shown. */
-  readonly file: (PressedFile & { readonly data: Uint8Array<ArrayBuffer> }) | undefined;
+  readonly file: File | undefined;
   readonly current: boolean;
   readonly failure: string | undefined;
 }
 
 /** Presses a picture whenever it has come to rest, and keeps the last file until the next is done. */
 export function usePressed(slot: Slot, picture: Picture): Press {
-  const key = isBlank(picture) ? '' : `${drawingKey(picture, slot)} ${picture.press.format} ${picture.press.quality}`;
+  const key = pressKey(slot, picture);
   const [done, setDone] = useState<{ key: string; file?: Press['file']; failure?: string }>({ key: '' });
   useEffect(() => {
     if (!key) return;
     let wanted = true;
     const timer = setTimeout(async () => {
       try {
-        const raster = await theEngine().pixels(drawingOf(slot, picture));
-        if (!wanted) return;
-        const { bytes, decoded } = await theEngine().press(raster, picture.press);
-        const file = { bytes: bytes.length, data: bytes, decoded, format: picture.press.format, width: decoded.width, height: decoded.height };
+        const file = await pressedFile(slot, picture);
         if (wanted) setDone({ key, file });
       } catch (error) {
         if (wanted) setDone((d) => ({ ...d, key, failure: error instanceof Error ? error.message : String(error) }));

@@ -3,6 +3,7 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { inspectPicture } from '@/core/measure/inspect';
 import type { ShelfItem } from '@/core/site/model';
+import { newSite } from '@/core/site/newSite';
 import { sampleFiles, sampleSite } from '@/demo/sample';
 import { putAsset } from '@/store/assets';
 import { addSite, listSites, removeSite, type ListedSite } from '@/store/sites';
@@ -28,6 +29,13 @@ export async function installSample(): Promise<string> {
   const shelf = Object.fromEntries(await Promise.all(sampleFiles.map(shelveSampleFile)));
   const id = crypto.randomUUID();
   await addSite(theDatabase(), sampleSite(id, shelf), Date.now());
+  return id;
+}
+
+/** An empty site with one page; returns its id. */
+export async function createSite(name: string): Promise<string> {
+  const id = crypto.randomUUID();
+  await addSite(theDatabase(), newSite(id, crypto.randomUUID(), name), Date.now());
   return id;
 }
 

@@ -1,39 +1,19 @@
 'use client';
 
 import type { ReactNode } from 'react';
-import { placeBackground } from '@/core/measure/background';
-import type { PageLayout, Piece } from '@/core/measure/layoutPage';
+import { drawnBackground } from '@/core/measure/background';
+import type { PageLayout, Piece, SlotPiece } from '@/core/measure/layoutPage';
 import type { Rect } from '@/core/raster/raster';
 import type { Site, Slot } from '@/core/site/model';
 import { faceName, fontOf } from '@/core/text/fonts';
 import { useThumb } from '../hooks/useThumb';
 
-type SlotPiece = Extract<Piece, { type: 'slot' }>;
-
 const css = (r: Rect) => ({ position: 'absolute' as const, left: r.x, top: r.y, width: r.width, height: r.height });
-
-/** Headers and marks are content and scale with the page; everything else is a background and follows its rules. */
-const isContent = (slot: Slot): boolean => slot.kind === 'header' || slot.kind === 'mark';
-
-/** Where the picture's first copy lies, px of the page. */
-export function firstCopy({ slot, rect, positioning }: SlotPiece): Rect {
-  if (isContent(slot)) return rect;
-  const { x, y, width, height } = placeBackground(slot, positioning, slot);
-  return { x: positioning.x + x, y: positioning.y + y, width, height };
-}
 
 /** The slot's picture as it was last drawn, laid as its style sheet will lay it. */
 function SlotPicture({ site, piece, fresh }: { site: Site; piece: SlotPiece; fresh: boolean }) {
-  const url = useThumb(site, piece.slot, fresh), copy = firstCopy(piece);
-  if (!url) return null;
-  return (
-    <div
-      style={{
-        ...css(piece.rect), backgroundImage: `url(${url})`, backgroundRepeat: piece.repeat, backgroundSize: `${copy.width}px ${copy.height}px`,
-        backgroundPosition: `${copy.x - piece.rect.x}px ${copy.y - piece.rect.y}px`,
-      }}
-    />
-  );
+  const url = useThumb(site, piece.slot, fresh);
+  return url ? <div style={{ ...css(piece.rect), backgroundImage: `url(${url})`, ...drawnBackground(piece) }} /> : null;
 }
 
 function Furniture({ piece, site }: { piece: Exclude<Piece, SlotPiece>; site: Site }) {
@@ -74,7 +54,7 @@ export function PageDrawing({ site, layout, active, live }: Props) {
           const ghost = under && !own;
           return (
             <div key={piece.slot.id} style={ghost ? { opacity: 0.15 } : undefined}>
-              {(!own || piece.repeat !== 'no-repeat') && <SlotPicture site={site} piece={piece} fresh={!own} />}
+              {(!own || drawnBackground(piece).backgroundRepeat !== 'no-repeat') && <SlotPicture site={site} piece={piece} fresh={!own} />}
               {own && live?.(piece)}
             </div>
           );

@@ -1,24 +1,31 @@
 'use client';
 
-import Link from 'next/link';
+import { Redo2, Undo2 } from 'lucide-react';
 import { useRouter } from 'next/navigation';
-import { useMemo, useState } from 'react';
-import { layoutPage, marginAt, type Piece } from '@/core/measure/layoutPage';
-import type { Page, Site, Slot } from '@/core/site/model';
-import { isBlank, pictureOf } from '@/core/site/picture';
-import { takeReadings, worstFirst } from '@/core/readings/registry';
+import { useCallback, useMemo, useState, type DragEvent } from 'react';
+import { slotsOn } from '@/core/site/pages';
+import type { Slot } from '@/core/site/model';
+import { pictureOf } from '@/core/site/picture';
 import { layPhoto } from '../bench/edits';
 import { filesOf, useIntake } from '../hooks/useIntake';
-import { useSession, useSite, type Session } from '../hooks/useSession';
-import { DimensionLine } from '../page/DimensionLines';
-import { PageDrawing } from '../page/PageDrawing';
-import { Switch } from '../shared/fields';
+import { useHistory, useSession, useSite, type Session } from '../hooks/useSession';
+import { useSiteReadings } from '../hooks/useSiteReadings';
+import { Button, IconButton } from '../shared/Button';
+import { CommandList, useCommandKeys, type Command } from '../shared/commands';
+import { Choose, CommitField, Switch } from '../shared/fields';
+import { say } from '../shared/notices';
 import { Standing } from '../shared/Standing';
 import { TopBar } from '../shared/TopBar';
-import { useMeasure } from '../shared/useMeasure';
-import { VerdictMark } from '../shared/VerdictMark';
+import { NewSlotPanel } from './NewSlotPanel';
+import { PagePanel } from './PagePanel';
+import { Sheet } from './Sheet';
+import { SitePanel } from './SitePanel';
+import { ThemeDialog } from './ThemeDialog';
+import { VisitorsPanel } from './VisitorsPanel';
+import { leastScreen, mostScreen, WidthChart } from './WidthChart';
 
-const widths = [360, 768, 1280, 1440, 1920] as const;
+/** Screens that the keys step through where nothing is known of the visitors. */
+const usualScreens = [360, 768, 1280, 1440, 1920, 2560];
 
 export function PlanScreen({ siteId }: { siteId: string }) {
   const opened = useSession(siteId);
@@ -28,161 +35,96 @@ export function PlanScreen({ siteId }: { siteId: string }) {
   return <Plan session={opened.session} />;
 }
 
-/** Slots of a page in the order of the drawing, which is also their number. */
-function slotsOn(site: Site, page: Page): Slot[] {
-  const ids = [page.headerSlot, page.backgroundSlot, page.body.sidebarSlot, page.section?.dividerSlot, page.bar.markSlot];
-  return ids.map((id) => site.slots.find((s) => s.id === id)).filter((s) => s !== undefined);
-}
+type View = 'site' | 'page' | 'visitors' | 'measure';
 
-const behaviour: Record<Slot['repeat'], string> = { 'no-repeat': 'not repeated', repeat: 'repeats both ways', 'repeat-x': 'repeats sideways', 'repeat-y': 'repeats down' };
+const isTheme = (file: File): boolean => /\.(css|zip)$/i.test(file.name);
 
 function Plan({ session }: { session: Session }) {
-  const site = useSite(session), router = useRouter();
-  const [pageId, setPageId] = useState(site.pages[0].id);
-  const [width, setWidth] = useState(1440);
+  const site = useSite(session), router = useRouter(), { undoLabel, redoLabel } = useHistory(session), readings = useSiteReadings(site);
+  const [pageId, setPageId] = useState(site.pages[0].id), [width, setWidth] = useState(1440), [supposed, setSupposed] = useState<number>();
+  const [view, setView] = useState<View>('site'), [selected, setSelected] = useState<string>(), [listOpen, setListOpen] = useState(false);
+  const [themeOpen, setThemeOpen] = useState(false), [themeFiles, setThemeFiles] = useState<readonly File[]>([]);
   const page = site.pages.find((p) => p.id === pageId) ?? site.pages[0];
-  const slots = slotsOn(site, page);
-  const benchOf = (slot: Slot) => `/sites/${site.id}/slots/${slot.id}`;
+  const slots = useMemo(() => slotsOn(site, page), [site, page]);
+  const href = useCallback((slot: Slot) => `/sites/${site.id}/slots/${slot.id}`, [site.id]);
   const { take, busy } = useIntake();
-  const drop = (slot: Slot, files: readonly File[]) => take(files.slice(0, 1), (item) => {
-    session.commit(`Lay ${item.name}`, layPhoto(slot, pictureOf(session.state.getState().site, slot), item));
-    router.push(benchOf(slot));
-  });
+
+  const openTheme = (files: readonly File[] = []) => { setThemeFiles(files); setThemeOpen(true); };
+  const lay = (slot: Slot, files: readonly File[]) => {
+    if (files.some(isTheme)) { openTheme(files); return; }
+    void take(files.slice(0, 1), (item) => {
+      session.commit(`Lay ${item.name}`, layPhoto(slot, pictureOf(session.state.getState().site, slot), item));
+      router.push(href(slot));
+    });
+  };
+  const dropped = (event: DragEvent) => {
+    const files = filesOf(event.dataTransfer);
+    if (!files.length) return;
+    event.preventDefault();
+    if (files.some(isTheme)) openTheme(files);
+    else say('bad', `Drop ${files[0].name} on a numbered slot of the page, or a theme’s style sheets and zips anywhere.`);
+  };
+
+  const screens = site.visitors.length ? site.visitors.map((v) => v.width) : usualScreens;
+  const nextScreen = () => setWidth((w) => screens.find((s) => s > w) ?? screens[0]);
+  const nextPage = () => setPageId(site.pages[(site.pages.indexOf(page) + 1) % site.pages.length].id);
+  const commands: Command[] = [
+    { id: 'undo', label: undoLabel ? `Undo: ${undoLabel}` : 'Undo', keys: ['Mod+z'], enabled: undoLabel !== undefined, run: () => session.undo() },
+    { id: 'redo', label: redoLabel ? `Redo: ${redoLabel}` : 'Redo', keys: ['Mod+Shift+z'], enabled: redoLabel !== undefined, run: () => session.redo() },
+    { id: 'width', label: 'Next screen width', keys: ['w'], run: nextScreen },
+    { id: 'next-page', label: 'Next page of the site', run: nextPage, enabled: site.pages.length > 1 },
+    { id: 'measure', label: 'Measure a slot', run: () => setView('measure') },
+    { id: 'theme', label: 'Import the theme’s styles', run: () => openTheme() },
+    ...slots.map((slot): Command => ({ id: `bench ${slot.id}`, label: `Open the bench of ${slot.name}`, run: () => router.push(href(slot)) })),
+    { id: 'site', label: 'Slots and findings', run: () => setView('site') },
+    { id: 'page', label: 'Page layout', run: () => setView('page') },
+    { id: 'visitors', label: 'Visitors', run: () => setView('visitors') },
+    { id: 'leave', label: 'Back to your sites', run: () => router.push('/') },
+    { id: 'list', label: 'All commands and their keys', keys: ['Mod+k', '?'], unlisted: true, run: () => setListOpen(true) },
+  ];
+  useCommandKeys(commands);
 
   return (
-    <div className="flex h-screen flex-col">
+    <div className="flex h-screen flex-col" onDragOver={(e) => e.preventDefault()} onDrop={dropped}>
       <TopBar crumbs={[{ label: 'Sites', href: '/' }, { label: site.name }]}>
-        <Switch label="Page" value={page.id} onChange={setPageId} choices={site.pages.map((p) => ({ value: p.id, label: p.name }))} />
-        <Switch label="Screen width" value={String(width)} onChange={(v) => setWidth(Number(v))} choices={widths.map((w) => ({ value: String(w), label: <span className="figure">{w}</span> }))} />
+        {site.pages.length <= 3
+          ? <Switch label="Page" value={page.id} onChange={setPageId} choices={site.pages.map((p) => ({ value: p.id, label: <span className="max-w-28 truncate" title={p.name}>{p.name}</span> }))} />
+          : <Choose label="Page" className="w-44" value={page.id} onChange={setPageId} choices={site.pages.map((p) => ({ value: p.id, label: p.name }))} />}
+        <span className="flex items-center gap-1.5"><label htmlFor="screen" className="text-soft">Screen</label><CommitField id="screen" label="Screen" className="w-[84px]" suffix="px" value={String(width)} onCommit={(text) => {
+          const px = Number(text.replace(/px$/, '').trim());
+          if (!Number.isInteger(px) || px < leastScreen || px > mostScreen) return `Expected ${leastScreen} to ${mostScreen} px, found “${text}”.`;
+          setWidth(px);
+        }} /></span>
+        <IconButton label={undoLabel ? `Undo: ${undoLabel}` : 'Nothing to undo'} keys="Ctrl+Z" disabled={!undoLabel} onClick={() => session.undo()}><Undo2 size={15} /></IconButton>
+        <IconButton label={redoLabel ? `Redo: ${redoLabel}` : 'Nothing to redo'} keys="Ctrl+Shift+Z" disabled={!redoLabel} onClick={() => session.redo()}><Redo2 size={15} /></IconButton>
+        <Button onClick={() => openTheme()}>Import theme styles</Button>
       </TopBar>
       <div className="flex min-h-0 grow">
-        <Sheet site={site} page={page} width={width} slots={slots} href={benchOf} busy={busy} onDrop={drop} />
-        <aside className="flex w-[400px] shrink-0 flex-col overflow-auto border-l border-line bg-white">
-          <ThemeColours site={site} />
-          <section aria-label="Slots on this page" className="border-t border-ink">
-            <h2 className="caption px-3 pt-3 pb-2">Slots on this page</h2>
-            <ul>{slots.map((slot, i) => <SlotRow key={slot.id} number={i + 1} site={site} slot={slot} href={benchOf(slot)} />)}</ul>
-          </section>
-          <Findings site={site} slots={slots} href={benchOf} />
+        <div className="flex min-w-0 grow flex-col">
+          <WidthChart site={site} page={page} width={width} supposed={supposed} onWidth={setWidth}><Button onClick={() => setView(view === 'visitors' ? 'site' : 'visitors')} aria-pressed={view === 'visitors'}>Visitors</Button></WidthChart>
+          <Sheet session={session} site={site} page={page} width={width} slots={slots} selected={selected} busy={busy} onSelect={setSelected} href={href} onFiles={lay} />
+        </div>
+        <aside className="flex w-[400px] shrink-0 flex-col border-l border-line bg-white">
+          <nav aria-label="Panel" className="flex shrink-0 border-b border-line">
+            {([['site', 'Slots'], ['page', 'Page layout'], ['visitors', 'Visitors']] as const).map(([value, label]) => (
+              <button
+                key={value} type="button" aria-pressed={view === value || (view === 'measure' && value === 'site')} onClick={() => setView(value)}
+                className="h-[33px] grow border-b-2 border-transparent font-semibold text-soft hover:text-ink focus-visible:-outline-offset-2 aria-pressed:border-act aria-pressed:text-ink"
+              >
+                {label}
+              </button>
+            ))}
+          </nav>
+          <div className="min-h-0 grow overflow-auto">
+            {view === 'site' && <SitePanel session={session} site={site} page={page} slots={slots} readings={readings} selected={selected} onSelect={setSelected} onMeasure={() => setView('measure')} href={href} />}
+            {view === 'page' && <PagePanel session={session} site={site} page={page} onPage={setPageId} />}
+            {view === 'visitors' && <VisitorsPanel session={session} site={site} page={page} onSuppose={setSupposed} />}
+            {view === 'measure' && <NewSlotPanel session={session} site={site} page={page} onDone={(slotId) => { if (slotId) setSelected(slotId); setView('site'); }} />}
+          </div>
         </aside>
       </div>
+      <ThemeDialog session={session} page={page} open={themeOpen} files={themeFiles} onOpenChange={setThemeOpen} />
+      <CommandList open={listOpen} onOpenChange={setListOpen} commands={commands} />
     </div>
-  );
-}
-
-interface SheetProps {
-  site: Site;
-  page: Page;
-  width: number;
-  slots: readonly Slot[];
-  busy: string | undefined;
-  href(slot: Slot): string;
-  onDrop(slot: Slot, files: readonly File[]): void;
-}
-
-type SlotPiece = Extract<Piece, { type: 'slot' }>;
-
-/** Where a slot can be taken hold of: a background only beside the content, where it shows. */
-function handleOf({ slot, rect }: SlotPiece, contentX: number) {
-  return slot.kind === 'background' ? { ...rect, width: contentX, height: rect.height } : rect;
-}
-
-/** The page drawn to scale, with its numbered slots; each opens its bench and takes a dropped picture. */
-function Sheet({ site, page, width, slots, busy, href, onDrop }: SheetProps) {
-  const [ref, board] = useMeasure();
-  const [over, setOver] = useState<string>();
-  const layout = useMemo(() => layoutPage(site, page, width), [site, page, width]);
-  const scale = board.width ? Math.min(1, (board.width - 60) / layout.width) : 0;
-  const left = (board.width - layout.width * scale) / 2, top = 44, margin = marginAt(page, width);
-  const content = { from: left + layout.content.x * scale, to: left + (layout.content.x + layout.content.width) * scale };
-  return (
-    <main ref={ref} className="relative min-w-0 grow overflow-auto bg-board" aria-label={`${page.name} at a screen of ${width} px`}>
-      <h1 className="sr-only">Page plan of {site.name}</h1>
-      {scale > 0 && (
-        <div className="relative" style={{ height: layout.height * scale + top + 24 }}>
-          <svg aria-hidden className="absolute inset-0" width={board.width} height={top}>
-            {margin * scale >= 44 && <DimensionLine x1={left} x2={content.from} y1={24} y2={24} figure={`${margin}`} />}
-            <DimensionLine x1={content.from} x2={content.to} y1={24} y2={24} figure={scale < 0.25 ? `${layout.content.width}` : `content ${layout.content.width}`} />
-            {margin * scale >= 44 && <DimensionLine x1={content.to} x2={left + layout.width * scale} y1={24} y2={24} figure={`${margin}`} />}
-          </svg>
-          <div style={{ position: 'absolute', left, top, transform: `scale(${scale})`, transformOrigin: '0 0' }}><PageDrawing site={site} layout={layout} /></div>
-          {layout.pieces.filter((p): p is SlotPiece => p.type === 'slot').map((piece) => {
-            const { slot } = piece, number = slots.indexOf(slot) + 1, handle = handleOf(piece, layout.content.x);
-            if (handle.width < 2) return null;
-            const blank = isBlank(pictureOf(site, slot));
-            return (
-              <Link
-                key={slot.id} href={href(slot)} aria-label={`${slot.name}, ${slot.width} by ${slot.height} px: open its bench`} data-slot={slot.id}
-                className={`group absolute border ${over === slot.id ? 'border-2 border-act bg-act/20' : blank ? 'border-dashed border-white/70 hover:border-act' : 'border-transparent hover:border-act focus-visible:border-act'}`}
-                style={{ left: left + handle.x * scale, top: top + handle.y * scale, width: handle.width * scale, height: handle.height * scale }}
-                onDragOver={(e) => { e.preventDefault(); setOver(slot.id); }} onDragLeave={() => setOver(undefined)}
-                onDrop={(e) => { e.preventDefault(); setOver(undefined); onDrop(slot, filesOf(e.dataTransfer)); }}
-              >
-                <span className="figure absolute top-1.5 left-1.5 grid h-5 w-5 place-items-center rounded-full border border-act bg-white font-semibold text-act group-hover:bg-act group-hover:text-white">{number}</span>
-              </Link>
-            );
-          })}
-        </div>
-      )}
-      {busy && <p role="status" className="sticky bottom-3 left-3 inline-block rounded-sm border border-line bg-white px-3 py-1.5">Reading {busy}…</p>}
-    </main>
-  );
-}
-
-function ThemeColours({ site }: { site: Site }) {
-  return (
-    <section aria-label="Theme colours" className="p-3">
-      <div className="mb-2 flex justify-between"><h2 className="caption">Theme colours</h2><span className="figure text-soft">{site.theme.colours.length}</span></div>
-      <ul className="flex">
-        {site.theme.colours.map((c) => (
-          <li key={c.name} className="min-w-0 grow basis-0">
-            <div className="h-9 border border-black/10" style={{ background: c.hex }} />
-            <div className="mt-1 truncate" title={c.name}>{c.name}</div>
-            <div className="figure text-[11px] text-soft">{c.hex}</div>
-          </li>
-        ))}
-      </ul>
-    </section>
-  );
-}
-
-/** Readings that need no pressed file; the bench adds the rest. */
-const readingsOf = (site: Site, slot: Slot) => takeReadings({ slot, picture: pictureOf(site, slot) });
-
-function SlotRow({ number, site, slot, href }: { number: number; site: Site; slot: Slot; href: string }) {
-  const picture = pictureOf(site, slot);
-  const worst = worstFirst(readingsOf(site, slot)).filter((r) => r.verdict === 'fails' || r.verdict === 'look');
-  return (
-    <li className="border-t border-hair">
-      <Link href={href} className="grid grid-cols-[20px_1fr_auto_64px] items-center gap-3 px-3 py-2 hover:bg-act-wash">
-        <span className="figure text-soft">{number}</span>
-        <span className="min-w-0"><span className="block truncate font-semibold" title={slot.name}>{slot.name}</span><span className="block truncate text-soft">{behaviour[slot.repeat]}</span></span>
-        <span className="figure">{slot.width} × {slot.height}</span>
-        <span className="figure text-right">
-          {isBlank(picture) ? <span className="text-soft">empty</span> : worst.length ? <><VerdictMark verdict={worst[0].verdict} />{worst.length}</> : <VerdictMark verdict="holds" />}
-        </span>
-      </Link>
-    </li>
-  );
-}
-
-function Findings({ site, slots, href }: { site: Site; slots: readonly Slot[]; href(slot: Slot): string }) {
-  const found = slots.flatMap((slot) => readingsOf(site, slot).filter((r) => r.verdict === 'fails' || r.verdict === 'look').map((reading) => ({ slot, reading })));
-  return (
-    <section aria-label="Findings" className="border-t border-hair p-3">
-      <h2 className="caption mb-2">Findings</h2>
-      {found.length === 0 && <p className="text-soft">Nothing to look at on this page.</p>}
-      <ul>
-        {worstFirst(found.map((f) => f.reading)).map((reading) => {
-          const { slot } = found.find((f) => f.reading === reading)!;
-          return (
-            <li key={`${slot.id} ${reading.id}`} className="flex gap-1 border-t border-hair py-2 first:border-0 first:pt-0">
-              <VerdictMark verdict={reading.verdict} />
-              <p><Link href={href(slot)} className="underline">{slot.name}</Link>: {reading.words}</p>
-            </li>
-          );
-        })}
-      </ul>
-    </section>
   );
 }

@@ -6,11 +6,12 @@ import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import { layoutPage } from '@/core/measure/layoutPage';
 import type { Site } from '@/core/site/model';
-import { deleteSite, installSample, useSites } from '../hooks/useSites';
+import { createSite, deleteSite, installSample, useSites } from '../hooks/useSites';
 import { PageDrawing } from '../page/PageDrawing';
 import { takeReadings } from '@/core/readings/registry';
 import { pictureOf } from '@/core/site/picture';
 import { Button } from '../shared/Button';
+import { inputLook } from '../shared/fields';
 import { say } from '../shared/notices';
 import { TopBar } from '../shared/TopBar';
 import { verdictColour, VerdictMark } from '../shared/VerdictMark';
@@ -45,6 +46,7 @@ export function SitesScreen() {
   return (
     <div className="flex h-screen flex-col">
       <TopBar crumbs={[{ label: 'Sites' }]}>
+        <NewSite onMade={(id) => router.push(`/sites/${id}`)} />
         <Button onClick={startSample} disabled={busy}>{busy ? 'Putting the sample in place…' : 'Start from the sample'}</Button>
       </TopBar>
       <main className="grow overflow-auto p-6">
@@ -57,6 +59,35 @@ export function SitesScreen() {
         </ul>
       </main>
     </div>
+  );
+}
+
+/** Asks only for a name; everything else is found on the page plan. */
+function NewSite({ onMade }: { onMade(id: string): void }) {
+  const [name, setName] = useState('');
+  const make = async () => {
+    try {
+      onMade(await createSite(name.trim()));
+    } catch (error) {
+      say('bad', `The site could not be made: ${error instanceof Error ? error.message : String(error)}`);
+    }
+  };
+  return (
+    <Dialog.Root onOpenChange={() => setName('')}>
+      <Dialog.Trigger asChild><Button>New site</Button></Dialog.Trigger>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/25" />
+        <Dialog.Content className="fixed top-1/3 left-1/2 z-40 w-[400px] -translate-x-1/2 rounded-sm border border-line bg-white p-5">
+          <Dialog.Title className="font-semibold">New site</Dialog.Title>
+          <Dialog.Description className="mt-1 text-soft">It begins with one page in greys. Drop the theme’s style sheets or its zip on the plan, or measure its slots one by one.</Dialog.Description>
+          <form className="mt-3 flex flex-col gap-1" onSubmit={(e) => { e.preventDefault(); if (name.trim()) void make(); }}>
+            <label htmlFor="site-name">Name</label>
+            <input id="site-name" autoFocus maxLength={80} value={name} onChange={(e) => setName(e.target.value)} className={inputLook} />
+            <div className="mt-3 flex justify-end gap-2"><Dialog.Close asChild><Button>Cancel</Button></Dialog.Close><Button type="submit" look="main" disabled={!name.trim()}>Make it</Button></div>
+          </form>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
   );
 }
 
@@ -93,7 +124,7 @@ function UnreadableSite({ problem }: { problem: string }) {
 
 /** How many readings of the site are not as they should be, as far as they can be taken without pressing its files. */
 function Standing({ site }: { site: Site }) {
-  const readings = site.slots.flatMap((slot) => takeReadings({ slot, picture: pictureOf(site, slot) }));
+  const readings = site.slots.flatMap((slot) => takeReadings({ site, slot, picture: pictureOf(site, slot) }));
   const fails = readings.filter((r) => r.verdict === 'fails').length, look = readings.filter((r) => r.verdict === 'look').length;
   const verdict = fails ? 'fails' : look ? 'look' : 'holds';
   return <div className={verdictColour(verdict)}><VerdictMark verdict={verdict} />{fails ? `${fails} fail` : look ? `${look} to look at` : 'nothing to look at'}</div>;

@@ -6,26 +6,19 @@ import { fileNameOf, safeName } from '@/core/handover/fileName';
 import { snippetsFor } from '@/core/handover/snippets';
 import { mediaType } from '@/core/press/codecs';
 import { editPicture, editSlot } from '@/core/site/edit';
+import { isContent } from '@/core/site/pages';
 import { Button } from '../../shared/Button';
 import { CommitField, Group } from '../../shared/fields';
+import { download } from '../../shared/download';
 import { say } from '../../shared/notices';
 import { useBench } from '../useBench';
-
-function download(name: string, bytes: Uint8Array<ArrayBuffer>, type: string): void {
-  const url = URL.createObjectURL(new Blob([bytes], { type }));
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = name;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(url), 60_000);
-}
 
 /** Hand over: the file, and the lines that put it on the page. */
 export function HandOver() {
   const { site, slot, picture, press, commit } = useBench();
   const name = fileNameOf(slot, picture.press.format), file = press.current ? press.file : undefined;
   const { css, html } = snippetsFor(site, slot, picture);
-  const content = slot.kind === 'header' || slot.kind === 'mark';
+  const content = isContent(slot.kind);
   return (
     <div className="flex h-full gap-4">
       <Group title="File" className="w-[52%] min-w-52">

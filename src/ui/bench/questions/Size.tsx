@@ -1,32 +1,30 @@
 'use client';
 
 import { useState } from 'react';
-import { readPixels } from '@/core/measure/pixels';
-import { editSlot } from '@/core/site/edit';
-import { CommitField, Group, Row } from '../../shared/fields';
+import { addThemeColour, keepSize } from '@/core/site/edit';
+import { isContent } from '@/core/site/pages';
+import { resizeSlot } from '@/core/site/slots';
+import { wayOf, ways, type Way } from '../../measure/ways';
+import { Switch } from '../../shared/fields';
 import { useBench } from '../useBench';
 import { Behaviour } from './Behaviour';
 
-/** How big: the exact size, typed. */
+/** How big: the exact size, measured one way or another, and how a background behaves on the page. */
 export function Size() {
-  const { slot, commit } = useBench();
-  const [note, setNote] = useState<string>();
-  const set = (side: 'width' | 'height') => (text: string) => {
-    const read = readPixels(text);
-    if (!read.ok) return read.message;
-    setNote(read.note);
-    commit(`Set the ${side} to ${read.px} px`, editSlot(slot.id, (s) => { s[side] = read.px; }));
+  const { slot, site, commit } = useBench();
+  const [way, setWay] = useState(wayOf(slot.measured));
+  const Panel = ways.find((w) => w.id === way)?.Panel;
+  const given: Way = {
+    kind: slot.kind, size: slot, measured: slot.measured, ownSizes: site.ownSizes,
+    onMeasured: (size, measured) => commit(`Size ${size.width ?? slot.width} × ${size.height ?? slot.height}`, resizeSlot(slot.id, size, measured)),
+    onKeepSize: (size) => commit(`Keep the size ${size.name}`, keepSize(size)),
+    onColour: (hex) => commit(`Theme colour ${hex}`, addThemeColour(hex)),
   };
-  const background = slot.kind !== 'header' && slot.kind !== 'mark';
+  const choices = [...ways.map((w) => ({ value: w.id, label: w.title })), ...(isContent(slot.kind) ? [] : [{ value: 'behaviour', label: 'On the page' }])];
   return (
-    <div className="flex gap-6">
-      <Group title="Exact size" className="shrink-0 basis-[250px]">
-        <Row label="Width" htmlFor="slot-width"><CommitField id="slot-width" label="Width" className="w-28" suffix="px" value={String(slot.width)} onCommit={set('width')} /></Row>
-        <Row label="Height" htmlFor="slot-height"><CommitField id="slot-height" label="Height" className="w-28" suffix="px" value={String(slot.height)} onCommit={set('height')} /></Row>
-        <p role="status" className="text-warn">{note}</p>
-        <p className="text-soft">The file will have exactly this many pixels. A host crops a picture that is too large and stretches one that is too small, without a word.</p>
-      </Group>
-      {background && <Behaviour />}
+    <div className="flex flex-col gap-2">
+      <Switch label="Measure by" value={way} onChange={setWay} choices={choices} />
+      {Panel ? <Panel key={slot.id} {...given} /> : <Behaviour />}
     </div>
   );
 }

@@ -1,0 +1,16 @@
+import { schemaVersion, type Page, type Site } from './model';
+
+const white = '#ffffff', ink = '#222222', grey = '#e6e6e4';
+
+/** A page with everything where it usually is, in greys, and no slot. */
+const emptyPage = (id: string): Page => ({
+  id, name: 'Home', content: { px: 960, percent: null }, ground: grey, background: { type: 'default' },
+  bar: { height: 64, colour: white, ink, links: ['Home', 'About', 'News'], markSlot: null },
+  headerSlot: null, band: null, body: { height: 520, colour: white, ink, heading: 'A heading', sidebars: [] }, sections: [], pieces: [],
+});
+
+/** A site to begin with: one page in greys, no slots, no pictures. */
+export const newSite = (id: string, pageId: string, name: string): Site => ({
+  schemaVersion, id, name, theme: { colours: [{ name: 'white', hex: white }, { name: 'ink', hex: ink }, { name: 'grey', hex: grey }], headingFont: 'archivo', bodyFont: 'archivo' },
+  pages: [emptyPage(pageId)], defaultBackground: null, slots: [], pictures: {}, shelf: [], visitors: [], visitorsInvented: false, ownSizes: [],
+});

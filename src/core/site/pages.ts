@@ -1,0 +1,59 @@
+import type { Draft } from 'immer';
+import type { Edit } from './edit';
+import type { Page, Site, Slot, SlotKind } from './model';
+
+/** The slot of a page's background: its own, or the site's default. */
+export function backgroundOf(site: Site, page: Page): string | null {
+  if (page.background.type === 'own') return page.background.slot;
+  return page.background.type === 'default' ? site.defaultBackground : null;
+}
+
+/** The slots of a page in the order of its drawing, which is also the order of their numbers; those that are gone are left out. */
+export function slotsOn(site: Site, page: Page): Slot[] {
+  const ids = [
+    page.headerSlot, backgroundOf(site, page), page.band?.slot, ...page.body.sidebars.map((s) => s.slot),
+    ...page.sections.map((s) => s.dividerSlot), page.bar.markSlot, ...page.pieces,
+  ];
+  return [...new Set(ids)].map((id) => site.slots.find((s) => s.id === id)).filter((s) => s !== undefined);
+}
+
+export const pagesWith = (site: Site, slot: Slot): Page[] => site.pages.filter((page) => slotsOn(site, page).some((s) => s.id === slot.id));
+
+/** Slots that lie on no page. */
+export function slotsAside(site: Site): Slot[] {
+  const placed = new Set(site.pages.flatMap((page) => slotsOn(site, page)));
+  return site.slots.filter((slot) => !placed.has(slot));
+}
+
+/** Headers, marks and pieces are content of the page and scale with it; the others are backgrounds and follow CSS's rules for them. */
+export const isContent = (kind: SlotKind): boolean => kind === 'header' || kind === 'mark' || kind === 'piece';
+
+export const kindTitle: Readonly<Record<SlotKind, string>> = {
+  header: 'Header', background: 'Page background', sidebar: 'Sidebar strip', divider: 'Section divider', mark: 'Corner mark', band: 'Title band', piece: 'Theme piece',
+};
+
+export const editPage = (pageId: string, change: (page: Draft<Page>) => void): Edit => (site) => {
+  const page = site.pages.find((p) => p.id === pageId);
+  if (page) change(page);
+};
+
+/** Adds a page that is laid out as another one and shares its slots; its background is the site's default. */
+export const addPage = (likePageId: string, id: string, name: string): Edit => (site) => {
+  const like = site.pages.find((p) => p.id === likePageId);
+  if (!like) return;
+  site.pages.push({ ...plainCopy(like), id, name, background: { type: 'default' } });
+};
+
+/** A draft is not to be had twice in one tree; plain data is copied through JSON. */
+const plainCopy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
+
+/** The last page stays. */
+export const removePage = (pageId: string): Edit => (site) => {
+  if (site.pages.length > 1) site.pages = site.pages.filter((p) => p.id !== pageId);
+};
+
+/** Makes a background the default of the site: every page that had it as its own takes the default from then on. */
+export const makeDefaultBackground = (slotId: string): Edit => (site) => {
+  site.defaultBackground = slotId;
+  for (const page of site.pages) if (page.background.type === 'own' && page.background.slot === slotId) page.background = { type: 'default' };
+};

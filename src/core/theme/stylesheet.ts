@@ -1,0 +1,99 @@
+import { generate, parse, walk, type CssNode, type Rule, type Selector, type StyleSheet } from 'css-tree';
+import { strFromU8 } from 'fflate';
+import { bothRanges, screenWidths, type WidthRange } from './media';
+
+export interface Declaration {
+  readonly property: string;
+  readonly value: string;
+  readonly line: number;
+}
+
+/** One selector of a rule, with what is declared for it at some screen widths. */
+export interface StyleRule {
+  readonly selector: string;
+  /** What the last part of the selector names: the element's type, if it names one, and everything else it says. */
+  readonly subject: { readonly type: string | undefined; readonly text: string };
+  readonly widths: readonly WidthRange[];
+  readonly declarations: readonly Declaration[];
+  readonly file: string;
+  readonly line: number;
+}
+
+export interface StyleProblem {
+  readonly file: string;
+  readonly line: number;
+  /** What stands there, shortened. */
+  readonly text: string;
+}
+
+export interface Stylesheet {
+  readonly rules: readonly StyleRule[];
+  /** What was not understood and passed over. */
+  readonly problems: readonly StyleProblem[];
+}
+
+/** A style sheet was refused; the message says which, what was expected and what was found. */
+export class StylesheetError extends Error {}
+
+export const stylesheetLimits = { bytes: 2e6 } as const;
+
+/**
+ * The text of a style sheet file, which must be UTF-8.
+ * @throws StylesheetError
+ */
+export function decodeStylesheet(name: string, bytes: Uint8Array): string {
+  const refuse = (expected: string, found: string) => new StylesheetError(`${name}: expected ${expected}, found ${found}.`);
+  if (bytes.length > stylesheetLimits.bytes) throw refuse(`a style sheet of at most ${stylesheetLimits.bytes / 1e6} MB`, `${(bytes.length / 1e6).toFixed(1)} MB`);
+  const mark = (bytes[0] << 8) | bytes[1];
+  if (mark === 0xfffe || mark === 0xfeff) throw refuse('text in UTF-8', 'UTF-16. Save it as UTF-8 and drop it again');
+  const zeros = bytes.subarray(0, 2000).reduce((n, b) => n + (b === 0 ? 1 : 0), 0);
+  if (zeros > 0) throw refuse('text in UTF-8', zeros * 4 > Math.min(2000, bytes.length) ? 'UTF-16 or another wide encoding. Save it as UTF-8 and drop it again' : 'something that is no text');
+  const text = strFromU8(bytes);
+  // Older style sheets are often in a one-byte encoding; what matters in them is plain ASCII.
+  return text.includes('\ufffd') ? strFromU8(bytes, true) : text.replace(/^\ufeff/, '');
+}
+
+function subjectOf(selector: Selector): StyleRule['subject'] {
+  const parts = selector.children.toArray(), last = parts.findLastIndex((node) => node.type === 'Combinator');
+  const own = parts.slice(last + 1);
+  return { type: own.find((node) => node.type === 'TypeSelector')?.name.toLowerCase(), text: own.map((node) => generate(node)).join('') };
+}
+
+const shorten = (text: string): string => { const line = text.trim().replace(/\s+/g, ' '); return line.length > 60 ? `${line.slice(0, 59)}…` : line; };
+
+/** Parses a style sheet as far as it goes, as browsers do: what is broken is passed over to the next declaration or rule. */
+export function readStylesheet(file: string, text: string): Stylesheet {
+  const problems: StyleProblem[] = [], lines = text.split('\n');
+  const problem = (line: number) => { if (!problems.some((p) => p.line === line)) problems.push({ file, line, text: shorten(lines[line - 1] ?? '') }); };
+  const tree = parse(text, { positions: true, parseCustomProperty: false, onParseError: (error) => problem((error as unknown as { line: number }).line) }) as StyleSheet;
+  const rules: StyleRule[] = [], media: (readonly WidthRange[])[] = [];
+
+  const readRule = (rule: Rule) => {
+    const line = rule.loc?.start.line ?? 1;
+    if (rule.prelude.type !== 'SelectorList') { problem(line); return; }
+    const declarations: Declaration[] = [];
+    for (const node of rule.block.children) {
+      if (node.type === 'Declaration') declarations.push({ property: node.property.toLowerCase(), value: generate(node.value as CssNode).trim(), line: node.loc?.start.line ?? line });
+      else if (node.type === 'Raw' && node.value.trim()) problem(node.loc?.start.line ?? line);
+    }
+    const widths = media.reduce<readonly WidthRange[]>((outer, inner) => outer.flatMap((a) => inner.map((b) => bothRanges(a, b)).filter((r) => r !== undefined)), [{}]);
+    if (widths.length === 0) return;
+    for (const selector of rule.prelude.children) {
+      if (selector.type === 'Selector') rules.push({ selector: generate(selector), subject: subjectOf(selector), widths, declarations, file, line });
+    }
+  };
+
+  walk(tree, {
+    enter(node: CssNode) {
+      if (node.type === 'Atrule' && node.name.toLowerCase() === 'media') media.push(node.prelude ? screenWidths(generate(node.prelude)) : [{}]);
+      // Key frames have selectors of their own kind, and font faces declare nothing of the page.
+      if (node.type === 'Atrule' && /(keyframes|font-face|page)$/i.test(node.name)) return walk.skip;
+      if (node.type === 'Rule') readRule(node);
+      return undefined;
+    },
+    leave(node: CssNode) {
+      if (node.type === 'Atrule' && node.name.toLowerCase() === 'media') media.pop();
+    },
+  });
+  return { rules, problems };
+}
