@@ -19,10 +19,10 @@ const readShare = (cell: string): number | undefined => {
   return /^\d+(\.\d+)?$/.test(plain) ? Number(plain) : undefined;
 };
 
-/** The separator that the first line has most of. */
+/** The separator that the first line has most of; of a semicolon and a comma, the comma is then a decimal one. */
 function rowsOf(text: string): string[][] {
   const first = text.split('\n', 1)[0], count = (sign: string) => first.split(sign).length;
-  if (count(';') > count(',')) return dsvFormat(';').parseRows(text);
+  if (count(';') > 1 && count(';') >= count(',')) return dsvFormat(';').parseRows(text);
   return count('\t') > count(',') ? dsvFormat('\t').parseRows(text) : csvParseRows(text);
 }
 

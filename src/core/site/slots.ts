@@ -72,14 +72,12 @@ const put: Readonly<Record<SlotKind, (page: Draft<Page>, slot: Slot) => void>> =
   piece: (page, { id }) => { page.pieces.push(id); },
 };
 
-/** Adds a slot and lays it on a page where slots of its kind go. */
-export const addSlot = (pageId: string, part: NewSlot): Edit => (site) => {
-  const page = site.pages.find((p) => p.id === pageId);
-  if (!page) return;
-  const slot = slotFrom(site, page, part);
+/** Adds a slot with an empty see-through picture and lays it on a page where slots of its kind go; on none where no page is named. */
+export const addSlot = (pageId: string | undefined, part: NewSlot): Edit => (site) => {
+  const page = site.pages.find((p) => p.id === pageId), slot = slotFrom(site, page ?? site.pages[0], part);
   site.slots.push(slot as Draft<Slot>);
   site.pictures[slot.pictureId] = { id: slot.pictureId, ground: { type: 'none' }, layers: [], press: { format: 'webp', quality: 80 }, alt: '' };
-  put[slot.kind](page, slot);
+  if (page) put[slot.kind](page, slot);
 };
 
 /** Lays a slot that is there already on a page. */

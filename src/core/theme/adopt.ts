@@ -66,7 +66,7 @@ function slotFor({ path, item, found, kind }: ThemePicture, pageId: string, newI
   const id = newId(), fileName = baseName(path).replace(/\.[a-z0-9]+$/i, '');
   const layer: Layer = { id: newId(), name: item.name, kind: 'photo', hidden: false, opacity: 1, blend: 'normal', assetId: item.assetId, sourceWidth: item.width, sourceHeight: item.height, x: 0, y: 0, scale: 1 };
   return (site) => {
-    addSlot(pageId, {
+    addSlot(kind === 'piece' ? undefined : pageId, {
       id, kind, width: item.width, height: item.height, replaces: path,
       ...(kind === 'piece' && { name: fileName }), ...(/^[a-z0-9][a-z0-9._-]*$/i.test(fileName) && { fileName }),
       measured: found ? { from: 'stylesheet', file: found.file, line: found.line } : { from: 'picture', name: baseName(path) },
@@ -79,7 +79,7 @@ function slotFor({ path, item, found, kind }: ThemePicture, pageId: string, newI
   };
 }
 
-/** Takes over from a theme what was chosen of it, as one edit. Pieces come into the site without a place on the page; the rest goes where its kind goes. */
+/** Takes over from a theme what was chosen of it, as one edit. Pieces come into the site without a place on a page; the rest goes where its kind goes. */
 export function adoptTheme({ colours, contentWidth, fonts: families, pictures, pageId, newId }: Adoption): Edit {
   const slots = pictures.map((p) => slotFor(p, pageId, newId));
   return (site) => {
@@ -87,11 +87,11 @@ export function adoptTheme({ colours, contentWidth, fonts: families, pictures, p
     const heading = shipped(families?.find((f) => f.headings)?.family), body = shipped(families?.find((f) => f.body)?.family);
     if (heading) site.theme.headingFont = heading;
     if (body) site.theme.bodyFont = body;
-    for (const slot of slots) slot(site);
+    // The page first: what lies beside a new slot is read off it.
     editPage(pageId, (page) => {
-      if (contentWidth !== undefined) page.content = { px: contentWidth, percent: page.content.percent };
+      if (contentWidth !== undefined) page.content.px = contentWidth;
       page.ground = groundOf(pictures) ?? page.ground;
-      page.pieces = page.pieces.filter((id) => !pictures.some((p) => p.kind === 'piece' && site.slots.some((s) => s.id === id && s.replaces === p.path)));
     })(site);
+    for (const slot of slots) slot(site);
   };
 }

@@ -19,10 +19,14 @@ const perEm = 16, zero: Length = { value: 0, unit: '%' };
 export const initialBackground: { readonly repeat: Repeat; readonly position: Position; readonly size: BackgroundSize; readonly attachment: Attachment } =
   { repeat: 'repeat', position: { x: zero, y: zero }, size: { x: 'auto', y: 'auto' }, attachment: 'scroll' };
 
-const valueOf = (text: string): CssNode[] => {
-  const node = parse(text, { context: 'value' }) as Value | CssNode;
-  return node.type === 'Value' ? node.children.toArray() : [];
-};
+/** The parts of a value; nothing where it breaks off, since browsers drop such a declaration too. */
+function valueOf(text: string): CssNode[] {
+  try {
+    return (parse(text, { context: 'value' }) as Value).children.toArray();
+  } catch {
+    return [];
+  }
+}
 
 /** The layers of a comma-separated value; the first one is the one in front. */
 function layersOf(nodes: readonly CssNode[]): CssNode[][] {

@@ -41,5 +41,6 @@ export function resolveVars(value: string, properties: CustomProperties, depth =
   const [name, fallback] = firstComma(value.slice(open + 1, end)), found = properties.get(name.trim());
   const inner = (found === undefined ? undefined : resolveVars(found, properties, depth + 1)) ?? (fallback === undefined ? undefined : resolveVars(fallback.trim(), properties, depth + 1));
   const rest = inner === undefined ? undefined : resolveVars(value.slice(end + 1), properties, depth);
-  return inner === undefined || rest === undefined ? undefined : value.slice(0, at) + inner + rest;
+  // A value put in keeps its own tokens: it never grows together with what stands beside it.
+  return inner === undefined || rest === undefined ? undefined : `${value.slice(0, at)} ${inner.trim()} ${rest}`.trim();
 }

@@ -94,7 +94,7 @@ function familyOf(list: string): string | undefined {
 }
 
 /** What stands behind the size in a `font` shorthand. */
-const familiesOfFont = (value: string): string => /(?:^|\s)[\d.]+(?:px|pt|r?em|%|ex|vw)(?:\/\S+)?\s+(.+)$/i.exec(value)?.[1] ?? '';
+const familiesOfFont = (value: string): string => /(?:^|\s)[\d.]+(?:px|pt|r?em|%|ex|vw)(?:\s*\/\s*(?:normal|[\d.]+(?:px|pt|r?em|%)?))?\s*(.+)$/i.exec(value)?.[1] ?? '';
 
 const contentName = /(container|wrap|content|page|main|site|layout|inner|body|column)/i;
 

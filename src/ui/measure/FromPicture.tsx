@@ -65,8 +65,8 @@ export function FromPicture({ onMeasured, onColour }: Way) {
             <p className="truncate font-semibold" title={looked.name}>{looked.name}</p>
             <p className="figure">{looked.width} × {looked.height} px, {looked.format}, {kilobytes(looked.bytes)}</p>
             <Colours label="Main colours" list={looked.colours.map((c) => ({ hex: hexOf(c.colour), words: `${Math.round(c.share * 100)}%` }))} onColour={onColour} />
+            <Button look="main" className="mt-1.5" onClick={() => onMeasured({ width: looked.width, height: looked.height }, { from: 'picture', name: looked.name })}>Take {looked.width} × {looked.height}</Button>
           </div>
-          <Button look="main" onClick={() => onMeasured({ width: looked.width, height: looked.height }, { from: 'picture', name: looked.name })}>Take {looked.width} × {looked.height}</Button>
         </div>
       )}
     </div>

@@ -77,7 +77,7 @@ export function NewSlotPanel({ session, site, page, onDone }: { session: Session
         <Panel key={`${way} ${kind}`} {...given} />
       </Group>
       <Group title="The slot">
-        <Row label="Name"><CommitField label="Name of the slot" className="grow" value={name ?? kindTitle[kind]} onCommit={(text) => { setName(text.trim() || undefined); return undefined; }} /></Row>
+        <Row label="Name"><CommitField label="Name of the slot" words className="grow" value={name ?? kindTitle[kind]} onCommit={(text) => { setName(text.trim() || undefined); return undefined; }} /></Row>
         {taken && <p className="text-warn">{site.slots.find((s) => s.id === taken)?.name} lies there now. It stays in the site, on no page.</p>}
         <div className="flex items-center gap-3">
           <p className="figure grow text-[15px] font-semibold" data-testid="measured">{size.width} × {size.height} px</p>

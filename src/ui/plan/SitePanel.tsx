@@ -8,7 +8,7 @@ import { worstFirst } from '@/core/readings/registry';
 import type { Reading } from '@/core/readings/reading';
 import { editSlot } from '@/core/site/edit';
 import type { Page, Site, Slot } from '@/core/site/model';
-import { isContent, kindTitle, makeDefaultBackground, pagesWith, slotsAside } from '@/core/site/pages';
+import { isContent, makeDefaultBackground, pagesWith, slotsAside } from '@/core/site/pages';
 import { isBlank, pictureOf } from '@/core/site/picture';
 import { placeSlot, removeSlot, resizeSlot, takeOff } from '@/core/site/slots';
 import { readPixels } from '@/core/measure/pixels';
@@ -35,7 +35,7 @@ const behaviour: Record<Slot['repeat'], string> = { 'no-repeat': 'not repeated',
 
 /** Where the size comes from, or how the picture lies. */
 function about(site: Site, slot: Slot): string {
-  const place = isContent(slot.kind) ? kindTitle[slot.kind].toLowerCase() : `${behaviour[slot.repeat]}${slot.attachment === 'fixed' ? ', fixed' : ''}`;
+  const place = isContent(slot.kind) ? 'scales with the page' : `${behaviour[slot.repeat]}${slot.attachment === 'fixed' ? ', fixed' : ''}`;
   if (slot.measured?.from === 'columns') return `${chainWords(slot.measured.parts)}, ${place}`;
   if (slot.replaces) return `in place of ${slot.replaces}`;
   return slot.id === site.defaultBackground ? `default of all pages, ${place}` : place;
@@ -73,7 +73,7 @@ function SlotRow({ number, slot, list, session, site, page, selected, onSelect, 
         <Link href={href(slot)} className="min-w-0 hover:underline"><span className="block truncate font-semibold" title={slot.name}>{slot.name}</span><span className="block truncate text-soft" title={about(site, slot)}>{about(site, slot)}</span></Link>
         <span className="figure">{slot.width} × {slot.height}</span>
         <span className="figure text-right">
-          {blank ? <span className="text-soft">empty</span> : worst.length ? <><VerdictMark verdict={worst[0].verdict} />{worst.length}</> : <VerdictMark verdict={list.some((r) => r.verdict === 'unknown') ? 'unknown' : 'holds'} />}
+          {blank ? <span className="text-soft">empty</span> : worst.length ? <span className="inline-flex gap-1"><VerdictMark verdict={worst[0].verdict} />{worst.length}</span> : <VerdictMark verdict={list.some((r) => r.verdict === 'unknown') ? 'unknown' : 'holds'} />}
         </span>
       </div>
       {open && <SlotDetails session={session} site={site} page={page} slot={slot} placed={number !== undefined} href={href(slot)} onGone={() => onSelect(undefined)} />}
@@ -100,14 +100,14 @@ function SlotDetails({ session, site, page, slot, placed, href, onGone }: { sess
   const elsewhere = pagesWith(site, slot).filter((p) => p.id !== page.id);
   return (
     <div className="flex flex-col gap-1.5 px-3 pb-2.5 pl-[50px]">
-      <CommitField label={`Name of ${slot.name}`} className="w-full" value={slot.name} onCommit={renamed} />
+      <CommitField label={`Name of ${slot.name}`} words className="w-full" value={slot.name} onCommit={renamed} />
       <div className="flex items-center gap-1.5">
         <CommitField label="Slot width" className="w-[86px]" suffix="px" value={String(slot.width)} onCommit={size('width')} /><span aria-hidden>×</span>
         <CommitField label="Slot height" className="w-[86px]" suffix="px" value={String(slot.height)} onCommit={size('height')} />
         {isContent(slot.kind) && <>
-          <span className="ml-2 text-soft">moved</span>
-          <CommitField label="Moved right" className="w-14" value={String(slot.offset.x)} onCommit={offset('x')} />
-          <CommitField label="Moved down" className="w-14" value={String(slot.offset.y)} onCommit={offset('y')} />
+          <span className="ml-1 text-soft">moved</span>
+          <CommitField label="Moved right" className="w-[58px]" suffix="→" value={String(slot.offset.x)} onCommit={offset('x')} />
+          <CommitField label="Moved down" className="w-[58px]" suffix="↓" value={String(slot.offset.y)} onCommit={offset('y')} />
         </>}
       </div>
       <div className="flex flex-wrap gap-1.5">

@@ -121,7 +121,7 @@ function Opened({ opened, session, page, onDone }: { opened: OpenedTheme; sessio
                     <p className="figure truncate text-[11px] text-soft" title={found ? lies(found) : undefined}>{file.width} × {file.height}, {found ? `${found.selector}, ${lies(found)}` : 'no rule lays it'}</p>
                     {found && <p className="truncate text-[11px] text-soft">{found.file}, line {found.line}{rangeWords(found.widths) === 'any width' ? '' : `, on screens ${rangeWords(found.widths)}`}</p>}
                   </div>
-                  <Choose label={`Kind of ${file.path}`} className="w-[132px] shrink-0" value={kinds.get(file.path) ?? 'piece'} choices={(Object.keys(kindTitle) as SlotKind[]).map((value) => ({ value, label: kindTitle[value] }))} onChange={(kind) => setKinds(new Map(kinds).set(file.path, kind))} />
+                  <Choose label={`Kind of ${file.path}`} className="w-[158px] shrink-0" value={kinds.get(file.path) ?? 'piece'} choices={(Object.keys(kindTitle) as SlotKind[]).map((value) => ({ value, label: kindTitle[value] }))} onChange={(kind) => setKinds(new Map(kinds).set(file.path, kind))} />
                 </li>
               ))}
             </ul>
@@ -180,5 +180,5 @@ function Preview({ file }: { file: PictureFile }) {
   useEffect(() => () => URL.revokeObjectURL(url), [url]);
   // The address is of a file in memory; there is nothing for a server to make smaller.
   // eslint-disable-next-line @next/next/no-img-element
-  return <span className="see-through grid h-10 w-16 shrink-0 place-items-center overflow-hidden border border-hair"><img src={url} alt="" className="max-h-full min-h-1 max-w-full min-w-1 object-contain" /></span>;
+  return <span className="see-through grid h-10 w-16 shrink-0 place-items-center overflow-hidden border border-hair"><img src={url} alt="" className={Math.min(file.width, file.height) < 8 ? 'h-full w-full' : 'max-h-full max-w-full object-contain'} /></span>;
 }

@@ -28,7 +28,7 @@ export function Button({ look = 'plain', className, ...rest }: ButtonProps) {
 export function IconButton({ label, keys, children, ...rest }: Omit<ButtonProps, 'children'> & { label: string; keys?: string; children: ReactNode }) {
   return (
     <Hint text={keys ? `${label} (${keys})` : label}>
-      <Button aria-label={label} {...rest} className={clsx('w-8 px-0', rest.className)}>{children}</Button>
+      <Button aria-label={label} {...rest} className={clsx('w-8 px-0!', rest.className)}>{children}</Button>
     </Hint>
   );
 }

@@ -16,10 +16,10 @@ export function Group({ title, children, aside, className }: { title: string; ch
 }
 
 /** One labelled line of controls. */
-export function Row({ label, children, htmlFor }: { label: string; children: ReactNode; htmlFor?: string }) {
+export function Row({ label, children, htmlFor, tight = false }: { label: string; children: ReactNode; htmlFor?: string; tight?: boolean }) {
   return (
-    <div className="flex min-h-[28px] items-center gap-3">
-      <label htmlFor={htmlFor} className="w-24 shrink-0">{label}</label>
+    <div className={clsx('flex min-h-[28px] items-center', tight ? 'gap-2' : 'gap-3')}>
+      <label htmlFor={htmlFor} className={clsx('shrink-0', tight ? 'w-[76px]' : 'w-24')}>{label}</label>
       {children}
     </div>
   );
@@ -35,10 +35,12 @@ interface CommitFieldProps {
   className?: string;
   id?: string;
   suffix?: string;
+  /** Words and not a figure. */
+  words?: boolean;
 }
 
 /** A text field that is read on Enter or on leaving; what cannot be read is said below it and changes nothing. Escape puts the old value back. */
-export function CommitField({ label, value, onCommit, className, id, suffix }: CommitFieldProps) {
+export function CommitField({ label, value, onCommit, className, id, suffix, words = false }: CommitFieldProps) {
   const [draft, setDraft] = useState<string>();
   const [problem, setProblem] = useState<string>();
   const problemId = useId();
@@ -56,7 +58,7 @@ export function CommitField({ label, value, onCommit, className, id, suffix }: C
     <span className={clsx('relative inline-flex', className)}>
       <input
         id={id} aria-label={label} aria-invalid={problem ? true : undefined} aria-describedby={problem ? problemId : undefined}
-        className={clsx(inputLook, 'figure w-full', suffix !== undefined && 'text-right', suffix && 'pr-7')} value={draft ?? value}
+        className={clsx(inputLook, 'w-full', !words && 'figure', suffix !== undefined && 'text-right', suffix && 'pr-7')} value={draft ?? value}
         onChange={(e) => { setDraft(e.target.value); setProblem(undefined); }} onBlur={commit} onKeyDown={keys}
       />
       {suffix && <span aria-hidden className="figure pointer-events-none absolute top-1/2 right-2 -translate-y-1/2 text-soft">{suffix}</span>}

@@ -28,7 +28,7 @@ export function HandOver() {
             commit(`Name the file ${safeName(text)}`, editSlot(slot.id, (s) => { s.fileName = safeName(text); }));
           }} />
         </Stacked>
-        {content && <Stacked label="Alternative text" htmlFor="alt"><CommitField id="alt" label="Alternative text" className="w-full" value={picture.alt} onCommit={(text) => { commit('Alternative text', editPicture(picture.id, (p) => { p.alt = text; })); return undefined; }} /></Stacked>}
+        {content && <Stacked label="Alternative text" htmlFor="alt"><CommitField id="alt" words label="Alternative text" className="w-full" value={picture.alt} onCommit={(text) => { commit('Alternative text', editPicture(picture.id, (p) => { p.alt = text; })); return undefined; }} /></Stacked>}
         <Button look="main" className="mt-1 max-w-full self-start overflow-hidden" disabled={!file} onClick={() => file && download(name, file.data, mediaType(picture.press.format))}>
           <Download size={14} aria-hidden className="shrink-0" /><span className="truncate">{file ? `Download ${name}` : press.failure ? 'There is no file' : 'Pressing…'}</span>
         </Button>
