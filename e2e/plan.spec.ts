@@ -122,7 +122,7 @@ test('a size is measured from a picture, pasted, with the colours of its borders
   await bench.start();
   await bench.open('Header');
   await page.keyboard.press('1');
-  await page.getByRole('radio', { name: 'A picture' }).click();
+  await page.getByRole('radio', { name: 'Picture' }).click();
   const bytes = readFileSync('public/sample/combed-slip.png').toString('base64');
   await page.evaluate((base64) => {
     const data = new DataTransfer();

@@ -167,9 +167,9 @@ function FromStylesheet({ onMeasured }: Way) {
 
 export const ways: readonly { readonly id: string; readonly title: string; readonly Panel: ComponentType<Way> }[] = [
   { id: 'numbers', title: 'Numbers', Panel: Numbers },
-  { id: 'picture', title: 'A picture', Panel: FromPicture },
+  { id: 'picture', title: 'Picture', Panel: FromPicture },
   { id: 'columns', title: 'Columns', Panel: Columns },
-  { id: 'section', title: 'A section', Panel: FromSection },
+  { id: 'section', title: 'Section', Panel: FromSection },
   { id: 'known', title: 'Known sizes', Panel: Known },
   { id: 'stylesheet', title: 'Style sheet', Panel: FromStylesheet },
 ];

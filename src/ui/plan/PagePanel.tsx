@@ -133,7 +133,7 @@ function ColourSquare({ label, value, site, onCommit }: { label: string; value: 
         type="color" aria-label={`${label}: pick`} key={value} defaultValue={value} list="theme-colours" className="h-[26px] w-[28px] rounded-l-sm border border-r-0 border-line bg-white p-0.5"
         ref={(input) => { if (input) input.onchange = () => onCommit(input.value); }}
       />
-      <CommitField label={label} className="w-[82px]" value={value} onCommit={(text) => {
+      <CommitField label={label} className="w-[74px]" value={value} onCommit={(text) => {
         const colour = tryColour(site.theme.colours.find((c) => c.name === text.trim())?.hex ?? text);
         if (!colour) return `Expected a colour or the name of a theme colour, found “${text}”.`;
         onCommit(hexOf(colour));

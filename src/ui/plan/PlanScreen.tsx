@@ -116,7 +116,7 @@ function Plan({ session }: { session: Session }) {
             ))}
           </nav>
           <div className="min-h-0 grow overflow-auto">
-            {view === 'site' && <SitePanel session={session} site={site} page={page} slots={slots} readings={readings} selected={selected} onSelect={setSelected} onMeasure={() => setView('measure')} href={href} />}
+            {view === 'site' && <SitePanel session={session} site={site} page={page} slots={slots} readings={readings} selected={selected} onSelect={setSelected} onMeasure={() => setView('measure')} onWidths={() => setView('visitors')} href={href} />}
             {view === 'page' && <PagePanel session={session} site={site} page={page} onPage={setPageId} />}
             {view === 'visitors' && <VisitorsPanel session={session} site={site} page={page} onSuppose={setSupposed} />}
             {view === 'measure' && <NewSlotPanel session={session} site={site} page={page} onDone={(slotId) => { if (slotId) setSelected(slotId); setView('site'); }} />}

@@ -28,6 +28,8 @@ interface Props {
   selected: string | undefined;
   onSelect(slotId: string | undefined): void;
   onMeasure(): void;
+  /** Shows the visitors by screen width. */
+  onWidths(): void;
   href(slot: Slot): string;
 }
 
@@ -124,7 +126,7 @@ function SlotDetails({ session, site, page, slot, placed, href, onGone }: { sess
 }
 
 /** All readings of all slots of the site that are not as they should be, worst first. */
-function Findings({ session, site, readings, href }: Props) {
+function Findings({ session, site, readings, href, onWidths }: Props) {
   const list = useRef<HTMLElement>(null);
   const found = site.slots.flatMap((slot) => (readings.bySlot.get(slot.id) ?? []).filter((r) => r.verdict === 'fails' || r.verdict === 'look').map((reading) => ({ slot, reading })));
   const ordered = worstFirst(found.map((f) => f.reading)).map((reading) => found.find((f) => f.reading === reading)!);
@@ -141,6 +143,7 @@ function Findings({ session, site, readings, href }: Props) {
             <VerdictMark verdict={reading.verdict} />
             <p className="min-w-0 break-words">
               <Link href={href(slot)} className="font-semibold hover:underline">{slot.name}</Link>: {reading.words}{' '}
+              {reading.id === 'background-shows' && <><button type="button" className="underline" onClick={onWidths}>See widths</button>{' '}</>}
               {reading.mend && <button type="button" className="text-warn underline" aria-label={`Mend ${reading.title} of ${slot.name}: ${reading.mend.label}`} onClick={() => session.commit(reading.mend!.label, reading.mend!.edit)}>Mend: {reading.mend.label.charAt(0).toLowerCase() + reading.mend.label.slice(1)}</button>}
             </p>
           </li>

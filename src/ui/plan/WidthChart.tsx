@@ -32,7 +32,7 @@ export function WidthChart({ site, page, width, supposed, onWidth, children }: P
   const svg = useRef<SVGSVGElement>(null);
   const parts = useMemo(() => shares(site.visitors), [site.visitors]);
   const [, widestVisitor = 0] = extent(parts, (v) => v.width);
-  const x = useMemo(() => scaleLog([leastScreen, Math.max(2560, Math.min(mostScreen, widestVisitor * 1.06))], [pad.left, Math.max(pad.left + 1, room.width - pad.right)]).clamp(true), [room.width, widestVisitor]);
+  const x = useMemo(() => scaleLog([leastScreen, Math.max(2560, width, Math.min(mostScreen, widestVisitor * 1.06))], [pad.left, Math.max(pad.left + 1, room.width - pad.right)]).clamp(true), [room.width, widestVisitor, width]);
   const [from, to] = x.domain(), base = height - pad.bottom;
   const narrowed = supposed === undefined ? undefined : narrowedTo(page, supposed);
   const mostMargin = Math.max(1, marginAt(narrowed ?? page, to), marginAt(page, to));

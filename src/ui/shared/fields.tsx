@@ -152,7 +152,7 @@ export function Switch<V extends string>({ label, value, choices, onChange }: { 
             onChange(choices[next].value);
             (e.currentTarget.parentElement?.children[next] as HTMLElement).focus();
           }}
-          className="-ml-px inline-flex h-[26px] items-center gap-1.5 border border-line bg-white px-2.5 first:ml-0 first:rounded-l-sm last:rounded-r-sm hover:border-soft aria-checked:relative aria-checked:border-act aria-checked:bg-act-wash focus-visible:relative"
+          className="-ml-px inline-flex h-[26px] items-center gap-1.5 border border-line bg-white px-2 whitespace-nowrap first:ml-0 first:rounded-l-sm last:rounded-r-sm hover:border-soft aria-checked:relative aria-checked:border-act aria-checked:bg-act-wash focus-visible:relative"
         >
           {c.label}
         </button>

@@ -10,14 +10,14 @@ const repeats: readonly { value: Repeat; label: string }[] = [
 ];
 
 const sizeChoices = [
-  { value: 'auto', label: 'its own size' }, { value: 'cover', label: 'cover' }, { value: 'contain', label: 'contain' }, { value: 'width', label: 'full width' },
+  { value: 'auto', label: 'its own size' }, { value: 'cover', label: 'cover' }, { value: 'contain', label: 'contain' }, { value: 'lengths', label: 'px or percent' },
 ] as const;
 type SizeChoice = (typeof sizeChoices)[number]['value'];
 
-const sizeFor: Record<SizeChoice, BackgroundSize> = { auto: { x: 'auto', y: 'auto' }, cover: 'cover', contain: 'contain', width: { x: { value: 100, unit: '%' }, y: 'auto' } };
-const choiceOf = ({ size }: Slot): SizeChoice => (typeof size === 'string' ? size : size.x === 'auto' ? 'auto' : 'width');
+const sizeFor: Record<SizeChoice, BackgroundSize> = { auto: { x: 'auto', y: 'auto' }, cover: 'cover', contain: 'contain', lengths: { x: { value: 100, unit: '%' }, y: 'auto' } };
+const choiceOf = ({ size }: Slot): SizeChoice => (typeof size === 'string' ? size : size.x === 'auto' && size.y === 'auto' ? 'auto' : 'lengths');
 
-const shown = ({ value, unit }: Length): string => `${value}${unit}`;
+const shown = (length: Length | 'auto'): string => (length === 'auto' ? length : `${length.value}${length.unit}`);
 
 /** Reads `50%`, `20px`, or a plain number as px. */
 function readLength(text: string): Length | undefined {
@@ -34,8 +34,14 @@ export function Behaviour() {
     if (!length) return `Expected px or a percentage, found “${text}”.`;
     set(`Position ${axis} ${shown(length)}`, { position: { ...slot.position, [axis]: length } });
   };
+  const lengths = typeof slot.size === 'string' ? undefined : slot.size;
+  const resize = (axis: 'x' | 'y') => (text: string) => {
+    const length = /^\s*auto\s*$/i.test(text) ? 'auto' : readLength(text);
+    if (!length || (length !== 'auto' && length.value <= 0)) return `Expected px, a percentage or auto, found “${text}”.`;
+    if (lengths) set(`Size ${axis} ${shown(length)}`, { size: { ...lengths, [axis]: length } });
+  };
   return (
-    <Group title="On the page" className="grow">
+    <Group title="In the words of CSS" className="grow">
       <Row label="Repeat"><Choose<Repeat> label="Repeat" className="w-36" value={slot.repeat} choices={repeats} onChange={(repeat) => set(`Repeat: ${repeat}`, { repeat })} /></Row>
       <Row label="Position">
         <PositionGrid slot={slot} onChange={(x, y) => set(`Position ${x}% ${y}%`, { position: { x: { value: x, unit: '%' }, y: { value: y, unit: '%' } } })} />
@@ -44,6 +50,10 @@ export function Behaviour() {
       </Row>
       <Row label="Size">
         <Choose<SizeChoice> label="Size on the page" className="w-36" value={choiceOf(slot)} choices={sizeChoices} onChange={(choice) => set(`Size: ${choice}`, { size: sizeFor[choice] })} />
+        {lengths && choiceOf(slot) === 'lengths' && <>
+          <CommitField label="Width on the page" className="w-[72px]" value={shown(lengths.x)} onCommit={resize('x')} />
+          <CommitField label="Height on the page" className="w-[72px]" value={shown(lengths.y)} onCommit={resize('y')} />
+        </>}
       </Row>
       <Row label="Attachment"><Switch<Attachment> label="Attachment" value={slot.attachment} choices={[{ value: 'scroll', label: 'scroll' }, { value: 'fixed', label: 'fixed' }]} onChange={(attachment) => set(`Attachment: ${attachment}`, { attachment })} /></Row>
     </Group>
