@@ -1,12 +1,13 @@
 import { readFileSync } from 'node:fs';
 import { inspectPicture } from '@/core/measure/inspect';
 import { readSite, SiteError } from '@/core/site/schema';
+import { shelfItem } from '@/core/shelf/item';
 import type { ShelfItem } from '@/core/site/model';
 import { sampleFiles, sampleSite } from './sample';
 
 const shelf: Record<string, ShelfItem> = Object.fromEntries(sampleFiles.map((file) => {
   const bytes = readFileSync(`public${file.url}`), { format, width, height } = inspectPicture(file.name, bytes);
-  return [file.key, { assetId: file.key, name: file.name, width, height, format, bytes: bytes.length, maker: file.maker, source: 'sample', licence: 'sample' }];
+  return [file.key, shelfItem({ assetId: file.key, name: file.name, width, height, format, bytes: bytes.length, maker: file.maker, licence: 'own' })];
 }));
 const site = sampleSite('s', shelf);
 
@@ -18,6 +19,8 @@ test('a site of version 1 is brought up to date and lies on its page as it did',
   const without = (value: object, ...fields: string[]) => Object.fromEntries(Object.entries(value).filter(([key]) => !fields.includes(key)));
   const old = {
     ...without(site, 'visitors', 'visitorsInvented', 'ownSizes', 'defaultBackground'), schemaVersion: 1,
+    shelf: site.shelf.map((item) => without(item, 'date', 'rightsChecked', 'subject')),
+    pictures: Object.fromEntries(Object.entries(site.pictures).map(([key, picture]) => [key, { ...picture, layers: picture.layers.map((l) => without(l, 'stretch', 'turn', 'flipX', 'flipY', 'sharpen')) }])),
     slots: site.slots.map((slot) => without(slot, 'position', 'size', 'attachment', 'offset', 'measured', 'replaces')),
     pages: site.pages.map((page, i) => ({
       ...without(page, 'content', 'background', 'band', 'sections', 'pieces'), contentWidth: 1080, backgroundSlot: ['background', 'diary-background'][i], section: page.sections[0],
@@ -28,6 +31,7 @@ test('a site of version 1 is brought up to date and lies on its page as it did',
   expect(readSite(old)).toEqual({
     ...site, visitors: [], visitorsInvented: false, defaultBackground: null,
     slots: site.slots.map((slot) => ({ ...slot, measured: null })),
+    pictures: Object.fromEntries(Object.entries(site.pictures).map(([key, picture]) => [key, { ...picture, layers: picture.layers.map((l) => (l.kind === 'photo' ? { ...l, sharpen: 0 } : l)) }])),
     pages: [{ ...site.pages[0], background: own('background') }, { ...site.pages[1], background: own('diary-background') }],
   });
 });

@@ -12,19 +12,20 @@ export interface SampleFile {
   readonly url: string;
   readonly name: string;
   readonly maker: string;
+  readonly subject: string;
 }
 
 const maker = 'Veldrin Clayworks';
 
 /** What lies on the sample's shelf. All of it is rendered by the scripts in src/demo/photographs. */
 export const sampleFiles: readonly SampleFile[] = [
-  { key: 'shelf', url: '/sample/shelf-of-pots.jpg', name: 'Shelf of pots', maker },
-  { key: 'glaze', url: '/sample/glaze-close-up.jpg', name: 'Glaze close-up', maker },
-  { key: 'glow', url: '/sample/kiln-glow.jpg', name: 'Kiln glow', maker },
-  { key: 'hills', url: '/sample/clay-hills.jpg', name: 'Clay hills', maker },
-  { key: 'speckle', url: '/sample/kiln-speckle.png', name: 'Kiln speckle', maker },
-  { key: 'combed', url: '/sample/combed-slip.png', name: 'Combed slip', maker },
-  { key: 'ridge', url: '/sample/clay-ridge.png', name: 'Clay ridge', maker },
+  { key: 'shelf', url: '/sample/shelf-of-pots.jpg', name: 'Shelf of pots', maker, subject: 'pots' },
+  { key: 'glaze', url: '/sample/glaze-close-up.jpg', name: 'Glaze close-up', maker, subject: 'glaze' },
+  { key: 'glow', url: '/sample/kiln-glow.jpg', name: 'Kiln glow', maker, subject: 'kiln' },
+  { key: 'hills', url: '/sample/clay-hills.jpg', name: 'Clay hills', maker, subject: 'landscape' },
+  { key: 'speckle', url: '/sample/kiln-speckle.png', name: 'Kiln speckle', maker, subject: 'texture' },
+  { key: 'combed', url: '/sample/combed-slip.png', name: 'Combed slip', maker, subject: 'texture' },
+  { key: 'ridge', url: '/sample/clay-ridge.png', name: 'Clay ridge', maker, subject: 'divider' },
 ];
 
 const besideAll = (hex: Hex | null) => ({ top: hex, right: hex, bottom: hex, left: hex });

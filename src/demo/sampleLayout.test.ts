@@ -1,8 +1,8 @@
 import { layoutPage, marginAt, type SlotPiece } from '@/core/measure/layoutPage';
-import type { ShelfItem } from '@/core/site/model';
+import { shelfItem } from '@/core/shelf/item';
 import { sampleSite } from './sample';
 
-const item = { assetId: 'a', name: '', width: 2400, height: 1200, format: 'jpeg', bytes: 1, maker: '', source: '', licence: '' } satisfies ShelfItem;
+const item = shelfItem({ assetId: 'a', name: '', width: 2400, height: 1200, format: 'jpeg', bytes: 1 });
 const site = sampleSite('s', { shelf: item, glaze: item, glow: item, hills: item, speckle: item, combed: item, ridge: item });
 const slotAt = (width: number, id: string) => layoutPage(site, site.pages[0], width).pieces.find((p): p is SlotPiece => p.type === 'slot' && p.slot.id === id);
 

@@ -64,6 +64,7 @@ function engineWith(setup: Setup) {
         },
         asset({ assetId }) { setup.given.push(assetId); return { answer: null }; },
         pixels: () => ({ answer: { raster: createRaster(2, 1), missing: setup.missing.filter((id) => !setup.given.includes(id)) } }),
+        look: ({ assetId }) => ({ answer: setup.given.includes(assetId) ? { frames: [], colours: [] } : null }),
         close: () => ({ answer: null }),
       }));
       setup.renders.push(worker);

@@ -1,9 +1,10 @@
 import type { Drawing } from '@/core/compose/compose';
+import type { Size } from '@/core/frame/placement';
 import type { Raster } from '@/core/raster/raster';
 import type { PressSettings } from '@/core/site/model';
 import { createChannel, WorkerCrash, type WorkerLike } from './channel';
 import type { OpenedTheme, ThemeFile } from '@/core/theme/openTheme';
-import type { CodecCalls, Frame, Pressed, RenderCalls, ThemeCalls } from './protocol';
+import type { CodecCalls, Frame, PhotoLook, Pressed, RenderCalls, ThemeCalls } from './protocol';
 
 export interface EngineParts {
   spawnRender(): WorkerLike;
@@ -31,6 +32,8 @@ export interface Engine {
   /** All pixels of a picture once every photo in it is decoded. */
   pixels(drawing: Drawing): Promise<Raster>;
   decode(bytes: Uint8Array): Promise<Raster>;
+  /** The best parts of a photo for a frame, and its main colours. */
+  look(assetId: string, frame: Size): Promise<PhotoLook>;
   /** Hands over the pixels of an asset that was decoded already; the raster is gone afterwards. */
   adopt(assetId: string, raster: Raster): Promise<void>;
   press(raster: Raster, settings: PressSettings): Promise<Pressed>;
@@ -138,6 +141,14 @@ export function createEngine(parts: EngineParts): Engine {
       return (await twice(() => render.ask('pixels', { drawing }))).raster;
     },
     decode,
+    async look(assetId, frame) {
+      await provide(assetId);
+      const found = await twice(() => render.ask('look', { assetId, frame }));
+      if (found) return found;
+      // The worker died in between and has to be given the photo again.
+      await provide(assetId);
+      return (await render.ask('look', { assetId, frame })) ?? { frames: [], colours: [] };
+    },
     adopt: (assetId, raster) => remember(assetId, give(assetId, raster)),
     press: (raster, settings) => twice(() => codec.ask('press', { raster, settings })),
     async openTheme(files, signal) {

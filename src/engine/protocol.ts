@@ -1,4 +1,7 @@
 import type { Drawing } from '@/core/compose/compose';
+import type { MainColour } from '@/core/colour/palette';
+import type { Size } from '@/core/frame/placement';
+import type { Suggestion } from '@/core/frame/suggest';
 import type { Raster, Rect } from '@/core/raster/raster';
 import type { PressSettings } from '@/core/site/model';
 import type { OpenedTheme, ThemeFile } from '@/core/theme/openTheme';
@@ -16,11 +19,18 @@ export interface Frame {
   readonly ms: number;
 }
 
+export interface PhotoLook {
+  readonly frames: readonly Suggestion[];
+  readonly colours: readonly MainColour[];
+}
+
 /** What the render worker can be asked. A view is one place on the screen that shows a picture. */
 export type RenderCalls = {
   frame: { ask: { view: string; drawing: Drawing; whole: boolean }; answer: Frame };
   asset: { ask: { assetId: string; raster: Raster }; answer: null };
   pixels: { ask: { drawing: Drawing }; answer: { raster: Raster; missing: readonly string[] } };
+  /** What a photo shows of itself: its best parts for a frame's shape, and its main colours; null while the photo is not there. */
+  look: { ask: { assetId: string; frame: Size }; answer: PhotoLook | null };
   close: { ask: { view: string }; answer: null };
 };
 

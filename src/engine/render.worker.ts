@@ -1,3 +1,5 @@
+import { mainColours } from '@/core/colour/palette';
+import { suggestFrames } from '@/core/frame/suggest';
 import { createComposer, type Drawing } from '@/core/compose/compose';
 import { crop, isEmpty, wholeRaster, type Raster } from '@/core/raster/raster';
 import { canvasGlyphs, type TextContext } from '@/core/text/glyphs';
@@ -43,6 +45,10 @@ serve<RenderCalls>(self as unknown as ServerScope, {
     await fontsOf(drawing);
     const { raster, missing } = createComposer(resources).compose(drawing);
     return { answer: { raster, missing }, transfer: [raster.data.buffer] };
+  },
+  look({ assetId, frame }) {
+    const photo = assets.get(assetId);
+    return { answer: photo ? { frames: suggestFrames(photo, frame), colours: mainColours(photo) } : null };
   },
   close({ view }) {
     views.delete(view);

@@ -18,7 +18,7 @@ const source: Raster = (() => {
 const resources = { glyphs, photo: (id: string) => (id === 'photo' ? source : undefined) };
 
 const photo = (id: string, x: number, y: number, scale: number, assetId = 'photo'): PhotoLayer =>
-  ({ id, kind: 'photo', name: '', hidden: false, opacity: 1, blend: 'normal', assetId, sourceWidth: 60, sourceHeight: 40, x, y, scale });
+  ({ id, kind: 'photo', name: '', hidden: false, opacity: 1, blend: 'normal', assetId, sourceWidth: 60, sourceHeight: 40, x, y, scale, stretch: 1, turn: 0, flipX: false, flipY: false, sharpen: 0 });
 
 const drawing = (layers: Layer[], ground: Drawing['ground'] = { type: 'colour', colour: '#333333' }): Drawing => ({ width: 64, height: 32, ground, layers });
 

@@ -1,8 +1,11 @@
 import { colourOf } from '../colour/parse';
 import type { DrawContext } from '../layers/kind';
 import { kindOf } from '../layers/registry';
+import { isRecolour } from '../layers/recolour';
+import { adjust, type PixelMap } from '../raster/adjust';
 import { composite, fillRect, type Paint } from '../raster/composite';
-import { copyRect, createRaster, intersect, isEmpty, unite, wholeRaster, type Raster, type Rect } from '../raster/raster';
+import { drawGradient } from '../raster/gradient';
+import { copyRect, createRaster, intersect, isEmpty, unite, wholeRaster, type Raster, type Rect, type Rgb } from '../raster/raster';
 import type { Ground, Layer } from '../site/model';
 
 /** What there is to draw; names, texts and settings of a picture are no part of it. */
@@ -31,17 +34,41 @@ interface Painted {
   readonly layer: Layer;
 }
 
+/** A change of colours that reaches one layer only, with its strength. */
+interface Recolouring {
+  readonly state: string;
+  readonly map: PixelMap;
+  readonly strength: number;
+}
+
 const nowhere: Rect = { x: 0, y: 0, width: 0, height: 0 };
 
 function shift(paint: Paint, by: { x: number; y: number }): Paint {
-  return paint.type === 'solid' ? paint : { ...paint, x: paint.x + by.x, y: paint.y + by.y };
+  return paint.type === 'solid' || paint.type === 'adjust' ? paint : { ...paint, x: paint.x + by.x, y: paint.y + by.y };
 }
 
 function boundsOf(paint: Paint | undefined, whole: Rect): Rect {
   if (!paint) return nowhere;
-  if (paint.type === 'solid') return whole;
+  if (paint.type === 'solid' || paint.type === 'adjust') return whole;
   const { width, height } = paint.type === 'mask' ? paint.mask : paint.raster;
   return { x: paint.x, y: paint.y, width, height };
+}
+
+/** A colour as it is after a change of colours. */
+function recoloured(colour: Rgb, map: PixelMap, strength: number): Rgb {
+  const one = createRaster(1, 1);
+  fillRect(one, colour);
+  adjust(one, map, strength);
+  return { r: one.data[0], g: one.data[1], b: one.data[2] };
+}
+
+/** A paint with its own colours changed, before it is laid on anything. */
+function recolour(paint: Paint, list: readonly Recolouring[]): Paint {
+  if (paint.type === 'adjust') return paint;
+  if (paint.type !== 'raster') return { ...paint, colour: list.reduce((colour, { map, strength }) => recoloured(colour, map, strength), paint.colour) };
+  const raster = { ...paint.raster, data: paint.raster.data.slice() };
+  for (const { map, strength } of list) adjust(raster, map, strength);
+  return { ...paint, raster };
 }
 
 /**
@@ -50,24 +77,63 @@ function boundsOf(paint: Paint | undefined, whole: Rect): Rect {
  */
 export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>): { compose(drawing: Drawing): Composed } {
   let shapes = new Map<string, { key: string; paint: Paint | undefined }>();
+  let recolours = new Map<string, { key: string; paint: Paint }>();
+  let grounds: { key: string; raster: Raster } | undefined;
   let last: { width: number; height: number; ground: string; painted: Painted[]; raster: Raster } | undefined;
   let below: { states: string; raster: Raster } | undefined;
 
-  function paintLayers(drawing: Drawing, missing: Set<string>): Painted[] {
+  /** Each layer's shape, drawn or as it was drawn before. */
+  function drawLayers(drawing: Drawing, missing: Set<string>): { layer: Layer; key: string; paint: Paint | undefined }[] {
     const context: DrawContext = { ...resources, width: drawing.width, height: drawing.height };
     const kept: typeof shapes = new Map();
-    const painted = drawing.layers.filter((layer) => !layer.hidden && layer.opacity > 0).map((layer) => {
-      const kind = kindOf(layer), key = `${drawing.width}×${drawing.height} ${kind.key(layer)}`;
-      const before = shapes.get(layer.id);
-      const drawn = before?.key === key && before.paint ? before.paint : kind.draw(layer, context);
-      if (!drawn && layer.kind === 'photo') missing.add(layer.assetId);
-      kept.set(layer.id, { key, paint: drawn });
-      const paint = drawn && shift(drawn, kind.place(layer)), place = kind.place(layer);
-      const state = JSON.stringify([layer.id, key, place.x, place.y, layer.opacity, layer.blend, drawn !== undefined]);
-      return { state, paint, layer, bounds: boundsOf(paint, { x: 0, y: 0, width: drawing.width, height: drawing.height }) };
+    const drawn = drawing.layers.filter((layer) => !layer.hidden && layer.opacity > 0).map((layer) => {
+      const kind = kindOf(layer), key = `${drawing.width}×${drawing.height} ${layer.kind} ${kind.key(layer)}`;
+      const before = shapes.get(layer.id), paint = before?.key === key && before.paint ? before.paint : kind.draw(layer, context);
+      if (!paint && layer.kind === 'photo') missing.add(layer.assetId);
+      kept.set(layer.id, { key, paint });
+      return { layer, key, paint };
     });
     shapes = kept;
+    return drawn;
+  }
+
+  /** Recolourings that reach only the layer beneath, by that layer; several above one layer follow each other. */
+  function reaching(drawn: ReturnType<typeof drawLayers>): Map<string, Recolouring[]> {
+    const found = new Map<string, Recolouring[]>();
+    drawn.forEach(({ layer, key, paint }, i) => {
+      if (!isRecolour(layer) || layer.reach === 'below' || paint?.type !== 'adjust') return;
+      const target = drawn.slice(0, i).findLast((d) => !isRecolour(d.layer))?.layer.id;
+      if (target !== undefined) found.set(target, [...found.get(target) ?? [], { state: `${key} ${layer.opacity}`, map: paint.map, strength: layer.opacity }]);
+    });
+    return found;
+  }
+
+  function paintLayers(drawing: Drawing, missing: Set<string>): Painted[] {
+    const drawn = drawLayers(drawing, missing), reached = reaching(drawn), kept: typeof recolours = new Map();
+    const whole: Rect = { x: 0, y: 0, width: drawing.width, height: drawing.height };
+    const painted = drawn.map(({ layer, key, paint: shape }): Painted => {
+      const list = reached.get(layer.id), changes = list?.map((r) => r.state).join() ?? '';
+      let own = shape;
+      if (shape && list) {
+        const before = recolours.get(layer.id), changed = `${key} ${changes}`;
+        own = before?.key === changed ? before.paint : recolour(shape, list);
+        kept.set(layer.id, { key: changed, paint: own });
+      }
+      // What reaches one layer only is in that layer's paint already.
+      if (isRecolour(layer) && layer.reach === 'beneath') return { state: `${layer.id} in the layer beneath`, paint: undefined, layer, bounds: nowhere };
+      const place = kindOf(layer).place(layer), paint = own && shift(own, place);
+      return { state: JSON.stringify([layer.id, key, changes, place.x, place.y, layer.opacity, layer.blend, own !== undefined]), paint, layer, bounds: boundsOf(paint, whole) };
+    });
+    recolours = kept;
     return painted;
+  }
+
+  function layGround(raster: Raster, ground: Ground): void {
+    if (ground.type === 'colour') fillRect(raster, colourOf(ground.colour));
+    if (ground.type !== 'gradient') return;
+    const key = `${raster.width}×${raster.height} ${JSON.stringify(ground)}`;
+    if (grounds?.key !== key) grounds = { key, raster: drawGradient(ground, raster.width, raster.height) };
+    copyRect(raster, grounds.raster, wholeRaster(raster));
   }
 
   function lay(raster: Raster, painted: readonly Painted[], clip: Rect): void {
@@ -79,7 +145,7 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
     const states = [ground, drawing.width, drawing.height, ...lower.map((p) => p.state)].join();
     if (below?.states !== states) {
       const raster = createRaster(drawing.width, drawing.height);
-      if (drawing.ground.type === 'colour') fillRect(raster, colourOf(drawing.ground.colour));
+      layGround(raster, drawing.ground);
       lay(raster, lower, wholeRaster(raster));
       below = { states, raster };
     }

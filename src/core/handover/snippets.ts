@@ -1,5 +1,6 @@
 import type { Length, Picture, Site, Slot } from '../site/model';
 import { isContent } from '../site/pages';
+import { escapeHtml } from './escape';
 import { fileNameOf, safeName } from './fileName';
 
 export interface Snippets {
@@ -7,13 +8,12 @@ export interface Snippets {
   readonly html: string;
 }
 
-const escapeHtml = (text: string): string =>
-  text.replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c] ?? c);
-
 /** The colour under the picture, so that the page has its tone before the file has come. */
 function underColour(slot: Slot, picture: Picture): string | undefined {
-  const colour = picture.ground.type === 'colour' ? picture.ground.colour : slot.beside.left ?? slot.beside.top;
-  return colour ?? undefined;
+  const { ground } = picture;
+  // Below the end of a gradient the page goes on in its last colour.
+  if (ground.type === 'gradient') return ground.stops.reduce((last, stop) => (stop.at >= last.at ? stop : last)).colour;
+  return (ground.type === 'colour' ? ground.colour : slot.beside.left ?? slot.beside.top) ?? undefined;
 }
 
 const length = (value: Length | 'auto'): string => (value === 'auto' ? value : `${value.value}${value.unit}`);

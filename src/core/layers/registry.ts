@@ -3,9 +3,11 @@ import type { Layer, LayerKindName } from '../site/model';
 import { fill } from './fill';
 import type { LayerKind } from './kind';
 import { photo } from './photo';
+import { hue, tone, twotone } from './recolour';
 import { text } from './text';
+import { texture } from './texture';
 
-const kinds = { photo, fill, text } as const satisfies { [K in LayerKindName]: LayerKind<Extract<Layer, { kind: K }>> };
+const kinds = { photo, fill, tone, twotone, hue, texture, text } as const satisfies { [K in LayerKindName]: LayerKind<Extract<Layer, { kind: K }>> };
 
 /** The definition of a layer's kind; safe because a layer's `kind` picks the definition written for it. */
 export const kindOf = (layer: Layer): LayerKind => kinds[layer.kind] as unknown as LayerKind;

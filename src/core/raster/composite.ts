@@ -1,8 +1,10 @@
+import { adjust, type PixelMap } from './adjust';
 import { isSeparable, nonSeparableModes, tabulate, type BlendMode, type SeparableMode } from './blend';
 import { intersect, isEmpty, wholeRaster, type Mask, type Raster, type Rect, type Rgb } from './raster';
 
-/** What is laid on: one colour everywhere, a colour through a mask, or pixels; the latter two at a place. */
+/** What is laid on: one colour everywhere, a colour through a mask or pixels at a place, or a change of the colours that are there. */
 export type Paint =
+  | { readonly type: 'adjust'; readonly map: PixelMap }
   | { readonly type: 'solid'; readonly colour: Rgb }
   | { readonly type: 'mask'; readonly mask: Mask; readonly colour: Rgb; readonly x: number; readonly y: number }
   | { readonly type: 'raster'; readonly raster: Raster; readonly x: number; readonly y: number };
@@ -104,7 +106,7 @@ function rowBlend(mode: BlendMode, opacity: number): RowBlend {
 
 /** Where a paint can change pixels, before clipping; a solid reaches everywhere. */
 function extent(paint: Paint, target: Raster): Rect {
-  if (paint.type === 'solid') return wholeRaster(target);
+  if (paint.type === 'solid' || paint.type === 'adjust') return wholeRaster(target);
   const { width, height } = paint.type === 'mask' ? paint.mask : paint.raster;
   return { x: paint.x, y: paint.y, width, height };
 }
@@ -116,7 +118,7 @@ function solidRow(colour: Rgb, pixels: number): Uint8ClampedArray {
 }
 
 /**
- * Lays a paint on a raster, in place, within `clip`.
+ * Lays a paint on a raster, in place, within `clip`. A change of colours takes no notice of the mode.
  * With a normal mode over an opaque target every channel becomes (1 − s)·old + s·new, rounded half up, where s is
  * `opacity` times the paint's own alpha.
  * @param opacity 0..1
@@ -125,6 +127,7 @@ function solidRow(colour: Rgb, pixels: number): Uint8ClampedArray {
 export function composite(target: Raster, paint: Paint, opacity = 1, mode: BlendMode = 'normal', clip: Rect = wholeRaster(target)): void {
   const area = intersect(intersect(extent(paint, target), clip), wholeRaster(target));
   if (isEmpty(area) || opacity <= 0) return;
+  if (paint.type === 'adjust') return adjust(target, paint.map, opacity, area);
   const blend = rowBlend(mode, opacity);
   if (paint.type === 'raster') {
     const { raster } = paint;

@@ -1,5 +1,5 @@
 import { photoSize } from '../layers/photo';
-import { coverScale, keepFilled } from '../frame/placement';
+import { barePx, coverScale, keepFilled } from '../frame/placement';
 import { editLayer } from '../site/edit';
 import type { PhotoLayer, Picture, Slot } from '../site/model';
 import type { ReadingKind } from './reading';
@@ -10,10 +10,7 @@ export function backPhoto(picture: Picture): PhotoLayer | undefined {
   return lowest?.kind === 'photo' ? lowest : undefined;
 }
 
-function bare(layer: PhotoLayer, slot: Slot): number {
-  const right = layer.x + layer.sourceWidth * layer.scale, bottom = layer.y + layer.sourceHeight * layer.scale;
-  return Math.round(Math.max(0, layer.x, layer.y, slot.width - right, slot.height - bottom));
-}
+const bare = (layer: PhotoLayer, slot: Slot): number => Math.round(barePx(layer, photoSize(layer), slot, layer.turn));
 
 /** The back photograph fills its slot: px of ground left bare at the barest side. */
 export const cover: ReadingKind<number> = {
@@ -27,7 +24,7 @@ export const cover: ReadingKind<number> = {
   say: (px) => (px === 0 ? 'The photo covers the whole slot.' : `${px} px of the ground show beside the photo. Move or enlarge it, or leave it so if the ground is meant to show.`),
   mend(_px, { picture, slot }) {
     const layer = backPhoto(picture)!;
-    const scale = Math.max(layer.scale, coverScale(photoSize(layer), slot));
-    return { label: 'Fill the slot', edit: editLayer<PhotoLayer>(picture.id, layer.id, keepFilled({ ...layer, scale }, photoSize(layer), slot)) };
+    const scale = Math.max(layer.scale, coverScale(photoSize(layer), slot, layer.turn));
+    return { label: 'Fill the slot', edit: editLayer<PhotoLayer>(picture.id, layer.id, keepFilled({ ...layer, scale }, photoSize(layer), slot, layer.turn)) };
   },
 };

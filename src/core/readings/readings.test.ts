@@ -3,7 +3,8 @@ import { newPhoto } from '../layers/photo';
 import { createRaster, type Raster, type Rgb } from '../raster/raster';
 import { fillRect } from '../raster/composite';
 import { applyEdit } from '../site/edit';
-import type { Layer, Picture, ShelfItem, Site, Slot } from '../site/model';
+import type { Layer, Picture, Site, Slot } from '../site/model';
+import { shelfItem } from '../shelf/item';
 import { newSite } from '../site/newSite';
 import { slotFrom } from '../site/slots';
 import type { PressedFile, Reading } from './reading';
@@ -14,7 +15,7 @@ const slot: Slot = {
   ...slotFrom({ slots: [] }, page, { id: 's', kind: 'header', width: 200, height: 100 }), budgetBytes: 20_000, pictureId: 'p',
   beside: { top: '#333333', right: null, bottom: null, left: '#333333' },
 };
-const item: ShelfItem = { assetId: 'a', name: 'Pots', width: 400, height: 300, format: 'jpeg', bytes: 9, maker: '', source: '', licence: '' };
+const item = shelfItem({ assetId: 'a', name: 'Pots', width: 400, height: 300, format: 'jpeg', bytes: 9 });
 const picture = (layers: Layer[], part: Partial<Picture> = {}): Picture =>
   ({ id: 'p', ground: { type: 'colour', colour: '#333333' }, layers, press: { format: 'jpeg', quality: 80 }, alt: '', ...part });
 const siteWith = (p: Picture, part: Partial<Site> = {}): Site => ({ ...newSite('x', 'page', 'X'), pages: [page], slots: [slot], pictures: { p }, ...part });

@@ -18,7 +18,7 @@ export const softness: ReadingKind<number> = {
     ? `The photo has ${ratio.toFixed(2)} px for each px of the slot${ratio >= 2 ? ', enough for a screen of double density' : ''}.`
     : `The photo is stretched: only ${ratio.toFixed(2)} of its px for each px of the slot. Zoom out or take a larger photo.`),
   mend(_ratio, { picture, slot }) {
-    const layer = backPhoto(picture)!, whole = fillFrame(photoSize(layer), slot);
+    const layer = backPhoto(picture)!, whole = fillFrame(photoSize(layer), slot, layer.turn);
     if (whole.scale >= layer.scale || sharpness(whole) < 0.9995) return undefined;
     return { label: 'Show more of the photo', edit: editLayer<PhotoLayer>(picture.id, layer.id, whole) };
   },

@@ -61,4 +61,12 @@ export const keepSize = (size: NamedSize): Edit => (site) => {
   if (!site.ownSizes.some((s) => s.width === size.width && s.height === size.height)) site.ownSizes.push(size);
 };
 
+export const editShelf = (assetId: string, change: Partial<Omit<ShelfItem, 'assetId'>>): Edit => (site) => {
+  const item = site.shelf.find((i) => i.assetId === assetId);
+  if (item) Object.assign(item, change);
+};
+
+/** Takes a picture off the shelf; what is drawn with it goes on being drawn. */
+export const takeOffShelf = (assetId: string): Edit => (site) => { site.shelf = site.shelf.filter((i) => i.assetId !== assetId); };
+
 export const chain = (...edits: Edit[]): Edit => (site) => { for (const edit of edits) edit(site); };

@@ -19,17 +19,71 @@ export interface PhotoLayer extends LayerBase {
   readonly assetId: string;
   readonly sourceWidth: number;
   readonly sourceHeight: number;
-  /** Upper left corner of the whole photograph, in slot px. */
+  /** Upper left corner of the whole photograph before it is turned, in slot px. */
   readonly x: number;
   readonly y: number;
-  /** Slot px per photograph px. */
+  /** Slot px per photograph px, sideways. */
   readonly scale: number;
+  /** Height against width, beyond the photograph's own: 1 where it is not distorted. */
+  readonly stretch: number;
+  /** Degrees clockwise about its middle. */
+  readonly turn: number;
+  readonly flipX: boolean;
+  readonly flipY: boolean;
+  /** Sharpening after reduction, 0..1, or as much as fits the reduction. */
+  readonly sharpen: number | 'fitting';
 }
 
 /** One colour over everything below: a wash. */
 export interface FillLayer extends LayerBase {
   readonly kind: 'fill';
   readonly colour: Hex;
+}
+
+/** What a recolouring changes: everything below it, or only the layer right beneath. */
+export type Reach = 'below' | 'beneath';
+
+/** Brightness, contrast, saturation and warmth. The first three are factors as in CSS Filter Effects, 1 for no change. */
+export interface ToneLayer extends LayerBase {
+  readonly kind: 'tone';
+  readonly reach: Reach;
+  readonly brightness: number;
+  readonly contrast: number;
+  readonly saturation: number;
+  /** −1 cold to 1 warm. */
+  readonly warmth: number;
+  /** 0..1. */
+  readonly greyscale: number;
+  readonly invert: number;
+}
+
+/** The picture's luminance mapped onto two colours. */
+export interface TwoToneLayer extends LayerBase {
+  readonly kind: 'twotone';
+  readonly reach: Reach;
+  readonly dark: Hex;
+  readonly light: Hex;
+}
+
+/** All hues turned towards that of one colour, with lightness kept. */
+export interface HueLayer extends LayerBase {
+  readonly kind: 'hue';
+  readonly reach: Reach;
+  readonly colour: Hex;
+}
+
+export type TextureName = 'grain' | 'speckle' | 'weave' | 'paper' | 'mosaic' | 'stripes' | 'dots' | 'mesh';
+
+/** A texture over everything below; it joins with itself at the slot's edges. */
+export interface TextureLayer extends LayerBase {
+  readonly kind: 'texture';
+  readonly texture: TextureName;
+  readonly colour: Hex;
+  /** About the size of one element, px. */
+  readonly scale: number;
+  /** 0..1. */
+  readonly contrast: number;
+  readonly seed: number;
 }
 
 export type TextAlign = 'left' | 'centre' | 'right';
@@ -49,10 +103,30 @@ export interface TextLayer extends LayerBase {
   readonly y: number;
 }
 
-export type Layer = PhotoLayer | FillLayer | TextLayer;
+export type RecolourLayer = ToneLayer | TwoToneLayer | HueLayer;
+
+export type Layer = PhotoLayer | FillLayer | RecolourLayer | TextureLayer | TextLayer;
 export type LayerKindName = Layer['kind'];
 
-export type Ground = { readonly type: 'colour'; readonly colour: Hex } | { readonly type: 'none' };
+export interface GradientStop {
+  /** 0 at the beginning to 1 at the end. */
+  readonly at: number;
+  readonly colour: Hex;
+}
+
+/** A gradient as CSS Images draws it: from edge to edge at an angle, or from the middle to the corners. */
+export interface GradientGround {
+  readonly type: 'gradient';
+  readonly shape: 'linear' | 'radial';
+  /** Degrees as in CSS: 0 upwards, 90 to the right; a radial one takes no notice of it. */
+  readonly angle: number;
+  /** In order, at least two. */
+  readonly stops: readonly GradientStop[];
+  /** Where colours are mixed. */
+  readonly space: 'srgb' | 'oklch';
+}
+
+export type Ground = { readonly type: 'colour'; readonly colour: Hex } | GradientGround | { readonly type: 'none' };
 
 export type PressFormat = 'jpeg' | 'png' | 'webp';
 
@@ -198,8 +272,16 @@ export interface ShelfItem {
   readonly format: string;
   readonly bytes: number;
   readonly maker: string;
+  /** Where it is from: a library, an address, the owner's own camera. */
   readonly source: string;
+  /** Identifier in the list of licences, or the owner's own words; empty while nothing is known. */
   readonly licence: string;
+  /** Day it was made or taken over, YYYY-MM-DD; empty while it is not known. */
+  readonly date: string;
+  /** The owner has made sure that it may be used. */
+  readonly rightsChecked: boolean;
+  /** Words to find it by. */
+  readonly subject: string;
 }
 
 /** A screen width and how many of the owner's visitors have it; only the proportions of the shares count. */

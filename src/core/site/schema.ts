@@ -9,11 +9,18 @@ const id = () => string().min(1).required();
 const slotRef = () => string().nullable().defined();
 const text = () => string().defined();
 
+const groundSchemas: Readonly<Record<string, Schema>> = {
+  none: object({ type: string() }),
+  colour: object({ type: string(), colour: hex() }),
+  gradient: object({
+    type: string(), shape: string().oneOf(['linear', 'radial']).required(), angle: number().required(), space: string().oneOf(['srgb', 'oklch']).required(),
+    stops: array().of(object({ at: number().min(0).max(1).required(), colour: hex() })).min(2).max(16).required(),
+  }),
+};
+
 const pictureSchema = object({
   id: id(),
-  ground: lazy((ground: { type?: string } | undefined) => (ground?.type === 'none'
-    ? object({ type: mixed<'none'>().oneOf(['none']).required() })
-    : object({ type: mixed<'colour'>().oneOf(['colour']).required(), colour: hex() }))),
+  ground: lazy((ground: { type?: string } | undefined) => groundSchemas[ground?.type ?? ''] ?? mixed().oneOf(['a colour, gradient or see-through ground']).required()),
   layers: array().of(lazy((layer: Layer | undefined) => layerSchema(layer?.kind))).required(),
   press: object({ format: string().oneOf(['jpeg', 'png', 'webp']).required(), quality: number().integer().min(1).max(100).required() }),
   alt: text(),
@@ -82,7 +89,7 @@ const siteSchema = object({
   pictures: lazy((pictures: object | undefined) => object(Object.fromEntries(Object.keys(pictures ?? {}).map((key) => [key, pictureSchema as Schema])))),
   shelf: array().of(object({
     assetId: id(), name: text(), width: pixels(), height: pixels(), format: id(), bytes: number().integer().min(0).required(),
-    maker: text(), source: text(), licence: text(),
+    maker: text(), source: text(), licence: text(), date: text(), rightsChecked: boolean().required(), subject: text(),
   })).required(),
   visitors: array().of(object({ width: pixels(), share: number().min(0).required() })).required(),
   visitorsInvented: boolean().required(),

@@ -1,4 +1,5 @@
 import { applyEdit } from '../site/edit';
+import { shelfItem } from '../shelf/item';
 import { newSite } from '../site/newSite';
 import { slotsAside, slotsOn } from '../site/pages';
 import { readSite } from '../site/schema';
@@ -7,7 +8,7 @@ import { readTheme } from './readTheme';
 
 const css = 'body { background: #3f5161 url(i/strip.png) repeat-x } #header { background: url(i/Top_1.jpg) no-repeat 50% 0 } .menu li { background: url(i/end.gif) }';
 const theme = readTheme([{ path: 't/style.css', text: css }]);
-const item = (name: string, width: number, height: number, format: string) => ({ assetId: `id ${name}`, name, width, height, format, bytes: 1, maker: '', source: 'theme', licence: '' });
+const item = (name: string, width: number, height: number, format: string) => shelfItem({ assetId: `id ${name}`, name, width, height, format, bytes: 1, source: 'theme' });
 const pictures: ThemePicture[] = [['t/i/strip.png', 1, 675, 'png'], ['t/i/Top_1.jpg', 940, 198, 'jpeg'], ['t/i/end.gif', 12, 32, 'gif']].map(([path, width, height, format]) => {
   const found = theme.backgrounds.find((b) => b.path === path)!;
   return { path: path as string, found, item: item(path as string, width as number, height as number, format as string), kind: guessKind(found, path as string, { width: width as number, height: height as number }) };

@@ -1,3 +1,4 @@
+import { newPhoto } from '../layers/photo';
 import type { Edit } from '../site/edit';
 import { shelve } from '../site/edit';
 import type { Hex, Layer, PressFormat, ShelfItem, SlotKind, ThemeColour } from '../site/model';
@@ -64,7 +65,7 @@ const groundOf = (pictures: readonly ThemePicture[]): Hex | undefined => picture
 /** One slot per picture: its exact size, its name and format, lying as the style sheet lays it, with the file in it and on the shelf. */
 function slotFor({ path, item, found, kind }: ThemePicture, pageId: string, newId: () => string): Edit {
   const id = newId(), fileName = baseName(path).replace(/\.[a-z0-9]+$/i, '');
-  const layer: Layer = { id: newId(), name: item.name, kind: 'photo', hidden: false, opacity: 1, blend: 'normal', assetId: item.assetId, sourceWidth: item.width, sourceHeight: item.height, x: 0, y: 0, scale: 1 };
+  const layer: Layer = newPhoto(newId(), item, item);
   return (site) => {
     addSlot(kind === 'piece' ? undefined : pageId, {
       id, kind, width: item.width, height: item.height, replaces: path,

@@ -4,7 +4,7 @@ import { vesselDistance, vesselSurface, type Vessel } from './vessel';
 
 const clay = linear('#a4553a'), slip = linear('#efe9dc'), celadon = linear('#a9b79a'), sand = linear('#e3d6bd'), kiln = linear('#3b4a45');
 
-const vessel = (x: number, z: number, height: number, radii: number[], glaze: Vec, glazeFrom: number, speckle: number, seed: number, body: Vec = clay): Vessel =>
+export const vessel = (x: number, z: number, height: number, radii: number[], glaze: Vec, glazeFrom: number, speckle: number, seed: number, body: Vec = clay): Vessel =>
   ({ x, z, height, radii, wall: 0.035, glaze, glazeFrom, speckle, clay: body, seed });
 
 const shelfVessels: Vessel[] = [
@@ -15,9 +15,9 @@ const shelfVessels: Vessel[] = [
   vessel(2.3, -0.02, 1.0, [0.28, 0.47, 0.56, 0.52, 0.38], celadon, 0.44, 0.5, 5),
 ];
 
-function plaster(x: number, y: number): Surface {
+function plaster(x: number, y: number, wall: string): Surface {
   const tone = 0.78 + 0.3 * fbm(x * 1.7, y * 1.7, 3, 6) - 0.08 * fbm(x * 22, y * 22, 1, 3);
-  return { albedo: scaled(linear('#b9ab97'), tone), gloss: 0.02, shine: 8 };
+  return { albedo: scaled(linear(wall), tone), gloss: 0.02, shine: 8 };
 }
 
 function wood(x: number, z: number): Surface {
@@ -29,23 +29,31 @@ function wood(x: number, z: number): Surface {
   return { albedo: scaled(linear('#9b7450'), tone), gloss: 0.14, shine: 18 };
 }
 
-/** Five pots on a wooden board before a plastered wall. */
-const shelf: Scene = {
+interface ShelfLook {
+  readonly wall: string;
+  readonly camera: Scene['camera'];
+  readonly light: Vec;
+}
+
+/** Pots on a wooden board before a plastered wall. */
+export const shelfOf = (vessels: readonly Vessel[], { wall, camera, light }: ShelfLook): Scene => ({
   distance(x, y, z) {
     let d = Math.min(y, z + 1.5);
-    for (const v of shelfVessels) d = Math.min(d, vesselDistance(v, x, y, z));
+    for (const v of vessels) d = Math.min(d, vesselDistance(v, x, y, z));
     return d;
   },
   surface(p) {
-    for (const v of shelfVessels) if (vesselDistance(v, p[0], p[1], p[2]) < 0.004) return vesselSurface(v, p);
-    return p[1] < 0.004 ? wood(p[0], p[2]) : plaster(p[0], p[1]);
+    for (const v of vessels) if (vesselDistance(v, p[0], p[1], p[2]) < 0.004) return vesselSurface(v, p);
+    return p[1] < 0.004 ? wood(p[0], p[2]) : plaster(p[0], p[1], wall);
   },
   sky: (d) => blend(linear('#6d675f'), linear('#fff3df'), smoothstep(0.1, 0.75, d[1] * 0.5 - d[0] * 0.6)),
-  camera: { eye: [0, 0.98, 6.4], target: [0, 0.6, 0], zoom: 3.75 },
-  key: { direction: unit([-0.62, 0.72, 0.52]), colour: [1.5, 1.3, 1.03], softness: 0.085 },
+  camera,
+  key: { direction: unit(light), colour: [1.5, 1.3, 1.03], softness: 0.085 },
   fill: [0.27, 0.29, 0.33],
   far: 14,
-};
+});
+
+const shelf = shelfOf(shelfVessels, { wall: '#b9ab97', camera: { eye: [0, 0.98, 6.4], target: [0, 0.6, 0], zoom: 3.75 }, light: [-0.62, 0.72, 0.52] });
 
 const yardVessels: Vessel[] = [
   vessel(-0.95, -1.15, 0.72, [0.2, 0.33, 0.38, 0.3, 0.2], linear('#c98d5a'), 0.3, 0.5, 11),
@@ -95,34 +103,47 @@ const glow: Scene = {
 const hills = (x: number, z: number): number =>
   2.9 * fbm(x * 0.14, z * 0.14, 0, 3) + 0.6 * (1 - Math.abs(2 * fbm(x * 0.35 + 9, z * 0.35, 4, 3) - 1)) + 0.05 * fbm(x * 2.4, z * 2.4, 2, 2) - 1.35;
 
-/** Clay hills in evening light, terraced where clay was dug. */
-const landscape: Scene = {
+interface HillsLook {
+  /** How far the land is shifted, so that other hills stand before the camera. */
+  readonly shift: number;
+  readonly bare: readonly [string, string];
+  readonly grass: string;
+  readonly horizon: string;
+  readonly zenith: string;
+  readonly light: Vec;
+  readonly colour: Vec;
+}
+
+/** Hills, terraced where clay was dug. */
+export const hillsOf = ({ shift, bare: tones, grass: green, horizon, zenith, light, colour }: HillsLook): Scene => ({
   distance(x, y, z) {
     if (y > 2.4) return (y - 1.9) * 0.6;
-    const h = hills(x, z), step = 0.16, terrace = Math.floor(h / step) * step + step * smoothstep(0.55, 0.95, h / step - Math.floor(h / step));
+    const h = hills(x + shift, z), step = 0.16, terrace = Math.floor(h / step) * step + step * smoothstep(0.55, 0.95, h / step - Math.floor(h / step));
     return (y - (h + (terrace - h) * smoothstep(0.1, 0.5, h))) * 0.45;
   },
   surface(p, n) {
     const strata = fbm(p[0] * 0.4, p[1] * 11 + fbm(p[0], p[2], 1) * 1.2, 3, 4);
-    const bare = blend(linear('#96492f'), linear('#d69a6c'), smoothstep(0.3, 0.7, strata));
-    const grass = blend(linear('#6d7a55'), celadon, fbm(p[0] * 3, p[2] * 3, 6));
+    const bare = blend(linear(tones[0]), linear(tones[1]), smoothstep(0.3, 0.7, strata));
+    const grass = blend(linear(green), celadon, fbm(p[0] * 3, p[2] * 3, 6));
     const patch = smoothstep(0.74, 0.9, n[1]) * smoothstep(0.42, 0.6, fbm(p[0] * 0.7, p[2] * 0.7, 5));
     return { albedo: scaled(blend(bare, grass, patch), 0.75 + 0.5 * fbm(p[0] * 6, p[2] * 6, p[1] * 6, 3)), gloss: 0, shine: 4 };
   },
   sky(d) {
     const h = clamp01(d[1] * 2.4);
     const cloud = smoothstep(0.5, 0.8, fbm(d[0] * 3 / (d[1] + 0.22), 3 / (d[1] + 0.22), 4, 5)) * (1 - h * 0.5);
-    return blend(blend(linear('#f3d3a8'), linear('#7f9fb0'), h ** 0.7), linear('#f7e5cf'), 0.6 * cloud);
+    return blend(blend(linear(horizon), linear(zenith), h ** 0.7), linear('#f7e5cf'), 0.6 * cloud);
   },
   camera: { eye: [0, 1.25, 9], target: [0.6, 0.98, 0], zoom: 2.5 },
-  key: { direction: unit([-0.78, 0.36, -0.1]), colour: [2.5, 1.85, 1.2], softness: 0.12 },
+  key: { direction: unit(light), colour, softness: 0.12 },
   fill: [0.28, 0.36, 0.46],
   haze: { colour: linear('#dfc4a6'), perUnit: 0.022 },
   far: 46,
-};
+});
 
-/** A hand's breadth of a celadon bowl: crackle, pooled glaze, iron specks, a bare clay foot. */
-const glaze: Scene = {
+const landscape = hillsOf({ shift: 0, bare: ['#96492f', '#d69a6c'], grass: '#6d7a55', horizon: '#f3d3a8', zenith: '#7f9fb0', light: [-0.78, 0.36, -0.1], colour: [2.5, 1.85, 1.2] });
+
+/** A hand's breadth of a glazed bowl: crackle, pooled glaze in two tones, iron specks, a bare clay foot. */
+export const glazeOf = (thin: string, thick: string, eye: Vec): Scene => ({
   distance(x, y, z) {
     const sheet = Math.hypot(x * 0.62, z + 3.2) - 3.2;
     if (sheet > 0.3) return (sheet - 0.12) * 0.85;
@@ -139,7 +160,7 @@ const glaze: Scene = {
     const on = smoothstep(edge - 0.05, edge - 0.01, y);
     const c = cells(x * 3.1 + 0.3 * fbm(x * 3, y * 3, 1), y * 3.1, 3);
     const pool = fbm(x * 2.2, y * 0.8, 3, 5);
-    let tone = blend(linear('#6f917a'), linear('#b4c4a2'), smoothstep(0.25, 0.75, pool));
+    let tone = blend(linear(thick), linear(thin), smoothstep(0.25, 0.75, pool));
     tone = blend(tone, linear('#39574f'), smoothstep(edge + 0.26, edge, y) * 0.6);
     tone = blend(tone, linear('#4a4238'), 0.28 * smoothstep(0.026, 0.0, c.second - c.near));
     const speck = cells(x * 13, y * 13, 21), size = 0.03 + 0.17 * speck.id ** 4;
@@ -149,11 +170,13 @@ const glaze: Scene = {
     return { albedo: blend(rust, tone, on), gloss: 0.04 + 0.9 * on, shine: 20 + 120 * on };
   },
   sky: (d) => blend(kiln, linear('#fff6e6'), smoothstep(0.25, 0.3, d[1]) * smoothstep(0.8, 0.72, Math.abs(d[0] + 0.3)) * smoothstep(0.75, 0.68, d[1])),
-  camera: { eye: [0.2, 0.25, 3.6], target: [0, -0.05, 0], zoom: 2.6 },
+  camera: { eye, target: [eye[0] - 0.2, eye[1] - 0.3, 0], zoom: 2.6 },
   key: { direction: unit([-0.5, 0.62, 0.6]), colour: [1.9, 1.75, 1.5], softness: 0.1 },
   fill: [0.42, 0.45, 0.48],
   far: 10,
-};
+});
+
+const glaze = glazeOf('#b4c4a2', '#6f917a', [0.2, 0.25, 3.6]);
 
 export const scenes: Record<string, { scene: Scene; width: number; height: number }> = {
   'shelf-of-pots': { scene: shelf, width: 2400, height: 1200 },

@@ -35,7 +35,8 @@ function WithSlot({ session, slotId }: { session: Session; slotId: string }) {
 }
 
 function OpenBench({ session, slot }: { session: Session; slot: Slot }) {
-  const bench = useBenchModel(session, slot), router = useRouter();
+  const router = useRouter(), siteId = session.state.getState().site.id;
+  const bench = useBenchModel(session, slot, () => router.push(`/sites/${siteId}/shelf?for=${slot.id}`));
   const { undoLabel, redoLabel } = useHistory(session);
   const [zoom, setZoom] = useState<Zoom>('1:1');
   const [screenWidth, setScreenWidth] = useState<number>(1280);

@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useRef, useState, type PointerEvent } from 'react';
-import { coverScale, keepFilled, zoomAt } from '@/core/frame/placement';
+import { coverScale, fitScale, keepFilled, zoomAt } from '@/core/frame/placement';
 import { kindOf } from '@/core/layers/registry';
 import { photoSize } from '@/core/layers/photo';
 import type { Rect } from '@/core/raster/raster';
@@ -41,7 +41,7 @@ export function Handles({ rect, clip, screenScale, marks }: { rect: Rect; clip: 
 
   const layerAt = (x: number, y: number): Layer | undefined => [...picture.layers].reverse().find((layer) => {
     const b = drawn.getState().bounds[layer.id];
-    return layer.kind !== 'fill' && !layer.hidden && b && x >= b.x && x < b.x + b.width && y >= b.y && y < b.y + b.height;
+    return (layer.kind === 'text' || layer.kind === 'photo') && !layer.hidden && b && x >= b.x && x < b.x + b.width && y >= b.y && y < b.y + b.height;
   });
 
   const down = (event: PointerEvent<HTMLDivElement>) => {
@@ -69,7 +69,9 @@ export function Handles({ rect, clip, screenScale, marks }: { rect: Rect; clip: 
     setGuides((shown) => (shown.x === found.x && shown.y === found.y ? shown : found));
     if (layer.kind === 'photo') {
       const moved = { ...layer, x: layer.x + dx, y: layer.y + dy };
-      return framing ? keepFilled(moved, photoSize(layer), slot) : { x: Math.round(moved.x), y: Math.round(moved.y) };
+      // A photo that fills the slot goes on filling it; one that was made smaller is free.
+      const filling = framing && layer.scale >= coverScale(photoSize(layer), slot, layer.turn) * 0.9999;
+      return filling ? keepFilled(moved, photoSize(layer), slot, layer.turn) : { x: Math.round(moved.x), y: Math.round(moved.y) };
     }
     return kindOf(layer).moved?.(layer, Math.round(dx), Math.round(dy));
   };
@@ -101,12 +103,14 @@ export function Handles({ rect, clip, screenScale, marks }: { rect: Rect; clip: 
     wheel.current = (event) => {
       if (!framing || !photo) return;
       event.preventDefault();
-      const at = toSlot(event), size = photoSize(photo), least = coverScale(size, slot);
+      const at = toSlot(event), size = photoSize(photo), least = coverScale(size, slot, photo.turn);
       bench.burst('Zoom photo', (site) => {
         const there = site.pictures[picture.id]?.layers.find((l): l is PhotoLayer => l.id === photo.id && l.kind === 'photo');
         if (!there) return;
-        const next = Math.min(least * largestZoom, Math.max(least, there.scale * 1.0015 ** -event.deltaY));
-        Object.assign(there, keepFilled(zoomAt(there, next, at.x, at.y), size, slot));
+        // The wheel stops where the photo just fills the slot, unless it is smaller already.
+        const stop = there.scale >= least * 0.9999 ? least : Math.min(least, fitScale(size, slot, photo.turn));
+        const next = Math.min(least * largestZoom, Math.max(stop, there.scale * 1.0015 ** -event.deltaY)), zoomed = zoomAt(there, next, at.x, at.y);
+        Object.assign(there, next >= least ? keepFilled(zoomed, size, slot, photo.turn) : zoomed);
       });
     };
   });
@@ -133,6 +137,7 @@ export function Handles({ rect, clip, screenScale, marks }: { rect: Rect; clip: 
         )}
         {marks && (
           <svg className="pointer-events-none absolute inset-0 overflow-visible" width={rect.width} height={rect.height} viewBox={`0 0 ${slot.width} ${slot.height}`} fill="none">
+            {framing && <path d={`M${slot.width / 2} 0V${slot.height}M0 ${slot.height / 2}H${slot.width}`} stroke="#fcfcfb" strokeOpacity={0.4} strokeWidth={line} strokeDasharray={`${2 * line} ${4 * line}`} />}
             {framing && [1, 2].map((i) => (
               <g key={i} stroke="#fcfcfb" strokeOpacity={0.55} strokeWidth={line}>
                 <path d={`M${(slot.width * i) / 3} 0V${slot.height}M0 ${(slot.height * i) / 3}H${slot.width}`} />

@@ -6,14 +6,16 @@ import { useRef, type ReactNode } from 'react';
 import { kindOf } from '@/core/layers/registry';
 import { newText } from '@/core/layers/text';
 import { newWash } from '@/core/layers/fill';
+import { isRecolour } from '@/core/layers/recolour';
 import { addLayer } from '@/core/site/edit';
-import type { Layer } from '@/core/site/model';
+import type { Ground, Layer } from '@/core/site/model';
 import { faceName, fontOf } from '@/core/text/fonts';
 import { useAssetUrl } from '../hooks/useAssetUrl';
 import { Button } from '../shared/Button';
 import { layerActions } from './benchCommands';
 import { newId } from './edits';
 import { FileButton } from './FileButton';
+import { TextureFace } from './questions/colour/TextureControls';
 import { useBench } from './useBench';
 
 /** The layers as a row of cards from back to front, stepping up towards the front. */
@@ -28,8 +30,8 @@ export function LayerCards() {
       <ol className="quiet-scroll flex min-h-0 grow items-end gap-1 overflow-x-auto overflow-y-hidden px-0.5 pb-2">
         <li className="shrink-0">
           <Card
-            name="Ground" figure={ground.type === 'colour' ? ground.colour : 'none'} current={false} hidden={false} onSelect={() => { bench.select(undefined); bench.ask(3); }}
-            face={<div className={clsx('h-full', ground.type === 'none' && 'see-through')} style={ground.type === 'colour' ? { background: ground.colour } : undefined} />}
+            name="Ground" figure={ground.type === 'colour' ? ground.colour : ground.type} current={false} hidden={false} onSelect={() => { bench.select(undefined); bench.ask(3); }}
+            face={<div className={clsx('h-full', ground.type === 'none' && 'see-through')} style={ground.type === 'none' ? undefined : { background: groundCss(ground) }} />}
           />
         </li>
         {layers.map((layer, i) => (
@@ -51,8 +53,15 @@ export function LayerCards() {
   );
 }
 
+/** A ground as the browser can draw it on a card. */
+function groundCss(ground: Exclude<Ground, { type: 'none' }>): string {
+  if (ground.type === 'colour') return ground.colour;
+  const stops = [...ground.stops].sort((a, b) => a.at - b.at).map((s) => `${s.colour} ${s.at * 100}%`).join(', ');
+  return ground.shape === 'radial' ? `radial-gradient(in ${ground.space}, ${stops})` : `linear-gradient(${ground.angle}deg in ${ground.space}, ${stops})`;
+}
+
 /** The question under which a layer's own controls are. */
-const questionOf = (layer: Layer, index: number): number => (layer.kind === 'fill' ? 3 : layer.kind === 'photo' && index === 0 ? 2 : 4);
+const questionOf = (layer: Layer, index: number): number => (layer.kind === 'fill' || layer.kind === 'texture' || isRecolour(layer) ? 3 : layer.kind === 'photo' && index === 0 ? 2 : 4);
 
 function Card({ name, figure, face, current, hidden, onSelect }: { name: string; figure: string; face: ReactNode; current: boolean; hidden: boolean; onSelect(): void }) {
   return (
@@ -71,6 +80,10 @@ function Face({ layer, backdrop }: { layer: Layer; backdrop: string }) {
   switch (layer.kind) {
     case 'photo': return <PhotoFace assetId={layer.assetId} />;
     case 'fill': return <div className="h-full bg-board"><div className="h-full" style={{ background: layer.colour, opacity: layer.opacity }} /></div>;
+    case 'tone': return <div className="grid h-full grid-cols-4">{[0.25, 0.5, 0.75, 1].map((v) => <div key={v} style={{ background: `hsl(${30 + 20 * layer.warmth} ${20 * layer.saturation}% ${Math.min(100, v * 80 * layer.brightness)}%)` }} />)}</div>;
+    case 'twotone': return <div className="h-full" style={{ background: `linear-gradient(90deg, ${layer.dark}, ${layer.light})` }} />;
+    case 'hue': return <div className="grid h-full grid-cols-3">{[0.35, 0.7, 1].map((v) => <div key={v} style={{ background: layer.colour, filter: `brightness(${v + 0.3})` }} />)}</div>;
+    case 'texture': return <div className="grid h-full place-items-center bg-white"><TextureFace name={layer.texture} /></div>;
     case 'text': return (
       <div className="flex h-full items-center justify-center overflow-hidden whitespace-nowrap" style={{ background: backdrop, color: layer.colour, fontFamily: `"${faceName(fontOf(layer.font))}"`, fontWeight: layer.weight, fontSize: 13 }}>
         {layer.words.split('\n')[0]}

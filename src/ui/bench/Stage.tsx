@@ -7,9 +7,11 @@ import type { Page, Site, Slot } from '@/core/site/model';
 import { pagesWith } from '@/core/site/pages';
 import { PageDrawing } from '../page/PageDrawing';
 import { SlotDimensions } from '../page/DimensionLines';
+import { Sampler } from '../page/Sampler';
 import { useMeasure } from '../shared/useMeasure';
 import { Handles } from './Handles';
 import { LivePicture } from './LivePicture';
+import { OutsideFrame } from './OutsideFrame';
 import { useBench } from './useBench';
 
 export type Zoom = '1:1' | 'fit';
@@ -21,7 +23,7 @@ const margin = 28;
 
 /** The page around the picture, at true pixels or whole, with the picture lying in its slot. */
 export function Stage({ zoom, screenWidth, marks }: { zoom: Zoom; screenWidth: number; marks: boolean }) {
-  const { site, slot, reading, showing } = useBench();
+  const { site, slot, reading, showing, question } = useBench();
   const [measure, board] = useMeasure();
   const scroller = useRef<HTMLElement>(null);
   const page = pageOf(site, slot);
@@ -51,9 +53,12 @@ export function Stage({ zoom, screenWidth, marks }: { zoom: Zoom; screenWidth: n
       {board.width > 0 && (
         <div className="relative" style={{ width, height: layout.height * scale + margin * 2 }}>
           <div style={{ position: 'absolute', left, top: margin, transform: `scale(${scale})`, transformOrigin: '0 0' }}>
+            {/* The drawing of the page, with what lies outside the frame dimmed over it while the photo is framed. */}
             <PageDrawing site={site} layout={layout} active={slot} live={(p) => <LivePicture rect={firstCopy(p)} clip={p.rect} />} />
+            {copy && piece && marks && question === 2 && showing === 'picture' && <OutsideFrame rect={copy} />}
             {copy && piece && <Handles rect={copy} clip={piece.rect} screenScale={scale} marks={marks} />}
           </div>
+          <Sampler site={site} layout={layout} scale={scale} left={left} top={margin} live={{ slotId: slot.id, canvas: () => scroller.current?.querySelector('canvas[data-ready]') ?? null }} />
           {marks && copy && (
             <svg aria-hidden className="pointer-events-none absolute inset-0" width={width} height={layout.height * scale + margin * 2}>
               <SlotDimensions

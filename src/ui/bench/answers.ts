@@ -6,7 +6,9 @@ import { photoSize } from '@/core/layers/photo';
 import { backPhoto } from '@/core/readings/cover';
 import { formatTitle } from '@/core/press/codecs';
 import { isBlank } from '@/core/site/picture';
-import type { FillLayer, Site } from '@/core/site/model';
+import { kindOf } from '@/core/layers/registry';
+import { isRecolour } from '@/core/layers/recolour';
+import type { Site } from '@/core/site/model';
 import type { Bench } from './useBench';
 
 /** The answer to a question, and how it stands. */
@@ -42,10 +44,10 @@ export const questions: readonly Question[] = [
     return { verdict: worstOf(readings, 2)?.verdict, words: `${Math.round(share * 100)}% of it, ${sharpness(photo).toFixed(2)}×` };
   } },
   { number: 3, title: 'What colour', answer({ site, picture }) {
-    const washes = picture.layers.filter((l): l is FillLayer => l.kind === 'fill' && !l.hidden);
-    const top = washes.at(-1);
-    if (top) return { verdict: undefined, words: `${colourName(site, top.colour)} at ${Math.round(top.opacity * 100)}%` };
-    return { verdict: undefined, words: picture.ground.type === 'colour' ? `on ${colourName(site, picture.ground.colour)}` : 'see-through' };
+    const top = picture.layers.findLast((l) => !l.hidden && (l.kind === 'fill' || l.kind === 'texture' || isRecolour(l)));
+    if (top?.kind === 'fill') return { verdict: undefined, words: `${colourName(site, top.colour)} at ${Math.round(top.opacity * 100)}%` };
+    if (top) return { verdict: undefined, words: `${kindOf(top).name(top).toLowerCase()} at ${Math.round(top.opacity * 100)}%` };
+    return { verdict: undefined, words: picture.ground.type === 'colour' ? `on ${colourName(site, picture.ground.colour)}` : picture.ground.type === 'gradient' ? 'on a gradient' : 'see-through' };
   } },
   { number: 4, title: 'What on top', answer({ picture }) {
     const texts = picture.layers.filter((l) => l.kind === 'text' && !l.hidden).length, layers = picture.layers.length;

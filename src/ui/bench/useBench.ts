@@ -43,6 +43,8 @@ export interface Bench {
   /** Takes picture files in: as the photo of the slot, or on top while that is the question. */
   lay(files: readonly File[]): Promise<void>;
   layItem(item: ShelfItem): void;
+  /** Goes to the shelf, to come back with a picture for this slot. */
+  openShelf(): void;
   readonly reading: string | undefined;
 }
 
@@ -85,7 +87,7 @@ function useBurst(session: Session) {
   return { push, flush };
 }
 
-export function useBenchModel(session: Session, slot: Slot): Bench {
+export function useBenchModel(session: Session, slot: Slot, openShelf: () => void): Bench {
   const site = useSite(session), picture = pictureOf(site, slot);
   const press = usePressed(slot, picture);
   const [question, setQuestion] = useState(2);
@@ -108,7 +110,7 @@ export function useBenchModel(session: Session, slot: Slot): Bench {
   };
 
   return {
-    session, site, slot, picture, press, readings, question, drawn, select, commit, layItem,
+    session, site, slot, picture, press, readings, question, drawn, select, commit, layItem, openShelf,
     // Asking how heavy it is shows the file itself, unless something else is being held up against it.
     showing: asked ?? (question === 6 && press.current ? 'file' : 'picture'),
     show: (s) => show(s === 'picture' ? undefined : s),

@@ -5,6 +5,7 @@ import { inspectPicture } from '@/core/measure/inspect';
 import type { ShelfItem } from '@/core/site/model';
 import { newSite } from '@/core/site/newSite';
 import { sampleFiles, sampleSite } from '@/demo/sample';
+import { shelfItem } from '@/core/shelf/item';
 import { putAsset } from '@/store/assets';
 import { addSite, listSites, removeSite, type ListedSite } from '@/store/sites';
 import { theDatabase } from './services';
@@ -21,7 +22,7 @@ async function shelveSampleFile(file: (typeof sampleFiles)[number]): Promise<[st
   const bytes = new Uint8Array(await response.arrayBuffer());
   const { format, width, height } = inspectPicture(file.name, bytes);
   const assetId = await putAsset(theDatabase(), bytes);
-  return [file.key, { assetId, name: file.name, width, height, format, bytes: bytes.length, maker: file.maker, source: 'Soyez sample', licence: 'made for this sample' }];
+  return [file.key, shelfItem({ assetId, name: file.name, width, height, format, bytes: bytes.length, maker: file.maker, source: 'Soyez sample', licence: 'own', rightsChecked: true, subject: file.subject, date: '2026-11-20' })];
 }
 
 /** Puts the sample site beside whatever is there and returns its id. */

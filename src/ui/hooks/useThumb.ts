@@ -31,6 +31,12 @@ export function refreshThumb(site: Site, slot: Slot): Promise<void> {
   return line;
 }
 
+/** The last drawing of a slot's picture as pixels, if there is one. */
+export async function thumbBitmap(siteId: string, slotId: string): Promise<ImageBitmap | undefined> {
+  const kept = await thumbOf(theDatabase(), siteId, slotId);
+  return kept && createImageBitmap(kept.png);
+}
+
 /** Address of a drawing of the slot's picture, drawn anew when the picture has changed; undefined while there is none. */
 export function useThumb(site: Site, slot: Slot, fresh = true): string | undefined {
   const picture = pictureOf(site, slot), blank = isBlank(picture), key = drawingKey(picture, slot);

@@ -79,6 +79,7 @@ function Plan({ session }: { session: Session }) {
     { id: 'site', label: 'Slots and findings', run: () => setView('site') },
     { id: 'page', label: 'Page layout', run: () => setView('page') },
     { id: 'visitors', label: 'Visitors', run: () => setView('visitors') },
+    { id: 'shelf', label: 'Shelf and picture library', run: () => router.push(`/sites/${site.id}/shelf`) },
     { id: 'leave', label: 'Back to your sites', run: () => router.push('/') },
     { id: 'list', label: 'All commands and their keys', keys: ['Mod+k', '?'], unlisted: true, run: () => setListOpen(true) },
   ];
@@ -97,6 +98,7 @@ function Plan({ session }: { session: Session }) {
         }} /></span>
         <IconButton label={undoLabel ? `Undo: ${undoLabel}` : 'Nothing to undo'} keys="Ctrl+Z" disabled={!undoLabel} onClick={() => session.undo()}><Undo2 size={15} /></IconButton>
         <IconButton label={redoLabel ? `Redo: ${redoLabel}` : 'Nothing to redo'} keys="Ctrl+Shift+Z" disabled={!redoLabel} onClick={() => session.redo()}><Redo2 size={15} /></IconButton>
+        <Button onClick={() => router.push(`/sites/${site.id}/shelf`)}>Shelf</Button>
         <Button onClick={() => openTheme()}>Import theme styles</Button>
       </TopBar>
       <div className="flex min-h-0 grow">

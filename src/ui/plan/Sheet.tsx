@@ -8,6 +8,7 @@ import { isContent } from '@/core/site/pages';
 import type { Session } from '../hooks/useSession';
 import { DimensionLine, SlotDimensions } from '../page/DimensionLines';
 import { PageDrawing } from '../page/PageDrawing';
+import { Sampler } from '../page/Sampler';
 import { useMeasure } from '../shared/useMeasure';
 import { SlotOverlay, type Grasp } from './SlotOverlay';
 
@@ -60,6 +61,7 @@ export function Sheet({ session, site, page, width, slots, selected, busy, onSel
               scale={scale} left={left} top={top} selected={piece.slot.id === selected} onSelect={onSelect} onGrasp={setGrasp} onFiles={onFiles}
             />
           ))}
+          <Sampler site={site} layout={layout} scale={scale} left={left} top={top} />
           {shown && <Marks piece={shown} scale={scale} left={left} width={board.width} height={height} grasp={grasp} contentX={layout.content.x} />}
         </div>
       )}

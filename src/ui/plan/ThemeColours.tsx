@@ -8,8 +8,11 @@ import { hexOf, isGrey, tryColour } from '@/core/colour/parse';
 import type { Site } from '@/core/site/model';
 import type { Session } from '../hooks/useSession';
 import { Button, Hint } from '../shared/Button';
+import { copyText } from '../shared/copyText';
 import { download } from '../shared/download';
 import { say } from '../shared/notices';
+import { startSampling } from '../shared/sampling';
+import { addThemeColour } from '@/core/site/edit';
 
 const item = 'cursor-pointer px-3 py-1 outline-none data-[highlighted]:bg-act-wash';
 
@@ -26,14 +29,6 @@ export function ThemeColours({ session, site }: { session: Session; site: Site }
       say('bad', error instanceof Error ? error.message : String(error));
     }
   };
-  const copy = async (title: string, text: string) => {
-    try {
-      await navigator.clipboard.writeText(text);
-      say('done', `${title} copied.`);
-    } catch {
-      say('bad', `The browser did not allow copying the ${title.toLowerCase()}.`);
-    }
-  };
   const add = () => session.commit('Add a theme colour', (s) => { s.theme.colours.push({ name: `colour ${s.theme.colours.length + 1}`, hex: '#888888' }); });
   const remove = (at: number) => session.commit(`Remove the theme colour ${colours[at].name}`, (s) => { s.theme.colours.splice(at, 1); });
   return (
@@ -46,8 +41,9 @@ export function ThemeColours({ session, site }: { session: Session; site: Site }
             <DropdownMenu.Content align="end" sideOffset={2} className="z-40 rounded-sm border border-line bg-white py-1">
               <DropdownMenu.Item className={item} onSelect={() => file.current?.click()}>Read colours from a file…</DropdownMenu.Item>
               <DropdownMenu.Item className={item} onSelect={add}>Add a colour</DropdownMenu.Item>
+              <DropdownMenu.Item className={item} onSelect={() => startSampling((hex) => session.commit(`Theme colour ${hex}`, addThemeColour(hex)))}>Take a colour from the page</DropdownMenu.Item>
               <DropdownMenu.Separator className="my-1 border-t border-hair" />
-              <DropdownMenu.Item className={item} onSelect={() => void copy('Custom properties', toCustomProperties(colours))}>Copy as CSS custom properties</DropdownMenu.Item>
+              <DropdownMenu.Item className={item} onSelect={() => void copyText('Custom properties', toCustomProperties(colours))}>Copy as CSS custom properties</DropdownMenu.Item>
               <DropdownMenu.Item className={item} onSelect={() => download('theme-colours.css', toCustomProperties(colours), 'text/css')}>Download custom properties (.css)</DropdownMenu.Item>
               <DropdownMenu.Item className={item} onSelect={() => download('theme-colours.tokens.json', toDesignTokens(colours), 'application/json')}>Download design tokens (.json)</DropdownMenu.Item>
             </DropdownMenu.Content>

@@ -9,7 +9,7 @@ import type { OpenedTheme, PictureFile } from '@/core/theme/openTheme';
 import type { BackgroundSize, Length, Page, SlotKind } from '@/core/site/model';
 import { kindTitle } from '@/core/site/pages';
 import type { Session } from '../hooks/useSession';
-import { useShelving } from '../hooks/useIntake';
+import { shelveBytes } from '../hooks/useIntake';
 import { FileDrop } from '../measure/FileDrop';
 import { useThemeFiles } from '../measure/useThemeFiles';
 import { Button } from '../shared/Button';
@@ -65,7 +65,6 @@ const toggled = <T,>(set: ReadonlySet<T>, value: T): Set<T> => { const next = ne
 
 function Opened({ opened, session, page, onDone }: { opened: OpenedTheme; session: Session; page: Page; onDone(): void }) {
   const { theme } = opened, rows = useMemo(() => rowsOf(opened), [opened]), likely = contentWidthOf(theme);
-  const shelve = useShelving();
   const [colours, setColours] = useState<ReadonlySet<string>>(() => new Set(theme.colours.slice(0, 8).map((c) => c.hex)));
   const [kinds, setKinds] = useState<ReadonlyMap<string, SlotKind>>(() => new Map(rows.map((r) => [r.file.path, guessKind(r.found, r.file.path, r.file)])));
   const [taken, setTaken] = useState<ReadonlySet<string>>(() => new Set(rows.map((r) => r.file.path)));
@@ -77,7 +76,7 @@ function Opened({ opened, session, page, onDone }: { opened: OpenedTheme; sessio
       const wanted = rows.filter((r) => taken.has(r.file.path));
       for (const [i, { file, found }] of wanted.entries()) {
         setBusy(`${i + 1} of ${wanted.length}: ${file.path}`);
-        pictures.push({ path: file.path, found, kind: kinds.get(file.path) ?? 'piece', item: await shelve(file.path, file.bytes) });
+        pictures.push({ path: file.path, found, kind: kinds.get(file.path) ?? 'piece', item: await shelveBytes(file.path, file.bytes, 'theme') });
       }
       session.commit('Import the theme’s styles', adoptTheme({
         colours: theme.colours.filter((c) => colours.has(c.hex)), contentWidth: width ? likely : undefined, fonts: fonts ? theme.fonts : undefined,

@@ -1,9 +1,12 @@
 'use client';
 
+import { Pipette } from 'lucide-react';
+import { createContext, use } from 'react';
 import { hexOf, isGrey, tryColour } from '@/core/colour/parse';
 import type { Hex, ThemeColour } from '@/core/site/model';
-import { Hint } from './Button';
+import { Hint, IconButton } from './Button';
 import { CommitField } from './fields';
+import { startSampling } from './sampling';
 
 interface Props {
   label: string;
@@ -13,21 +16,39 @@ interface Props {
   onCommit(hex: Hex): void;
 }
 
-/** A colour: the theme's first, any CSS colour typed, or picked. Equal channels are said to be grey. */
-export function ColourField({ label, value, theme, onPreview, onCommit }: Props) {
-  const rgb = tryColour(value);
+/** Colours of the photograph that is worked on, offered beside the theme's. */
+export const PhotoColours = createContext<readonly Hex[]>([]);
+
+interface SwatchesProps {
+  label: string;
+  value: Hex;
+  colours: readonly { readonly name: string; readonly hex: Hex }[];
+  narrow?: boolean;
+  onTake(hex: Hex): void;
+}
+
+function Swatches({ label, value, colours, narrow = false, onTake }: SwatchesProps) {
   return (
-    <div className="flex min-w-0 grow flex-wrap items-center gap-2">
-      <div role="group" aria-label={`${label}: theme colours`} className="flex">
-        {theme.map((c) => (
-          <Hint key={c.name} text={`${c.name} ${c.hex}`}>
-            <button
-              type="button" aria-label={`${label}: ${c.name}`} aria-pressed={c.hex === value} onClick={() => onCommit(c.hex)}
-              className="-ml-px h-[26px] w-[26px] border border-line first:ml-0 aria-pressed:relative aria-pressed:outline-2 aria-pressed:outline-act" style={{ background: c.hex }}
-            />
-          </Hint>
-        ))}
-      </div>
+    <div role="group" aria-label={label} className="flex">
+      {colours.map((c, i) => (
+        <Hint key={`${c.name} ${i}`} text={`${c.name} ${c.hex}`}>
+          <button
+            type="button" aria-label={`${label.split(':')[0]}: ${c.name}`} aria-pressed={c.hex === value} onClick={() => onTake(c.hex)}
+            className={`-ml-px h-[26px] ${narrow ? 'w-[15px]' : 'w-[26px]'} border border-line first:ml-0 aria-pressed:relative aria-pressed:outline-2 aria-pressed:outline-act`} style={{ background: c.hex }}
+          />
+        </Hint>
+      ))}
+    </div>
+  );
+}
+
+/** A colour: the theme's first, the photo's own, any CSS colour typed, picked, or taken from the page. Equal channels are said to be grey. */
+export function ColourField({ label, value, theme, onPreview, onCommit }: Props) {
+  const rgb = tryColour(value), photo = use(PhotoColours);
+  return (
+    <div className="flex min-w-0 grow flex-wrap items-center gap-x-2 gap-y-1">
+      <Swatches label={`${label}: theme colours`} value={value} colours={theme.slice(0, 10)} onTake={onCommit} />
+      {photo.length > 0 && <Swatches narrow label={`${label}: photo colours`} value={value} colours={photo.map((hex) => ({ name: `photo ${hex}`, hex }))} onTake={onCommit} />}
       <Hint text="Pick a colour">
         <input
           type="color" aria-label={`${label}: pick`} value={value} className="h-[26px] w-[30px] rounded-sm border border-line bg-white p-0.5"
@@ -35,8 +56,9 @@ export function ColourField({ label, value, theme, onPreview, onCommit }: Props)
           ref={(input) => { if (input) input.onchange = () => onCommit(input.value); }}
         />
       </Hint>
+      <IconButton label={`${label}: take it from the page`} className="w-7" onClick={() => startSampling(onCommit)}><Pipette size={13} /></IconButton>
       <CommitField
-        label={label} className="w-[92px]" value={value}
+        label={label} className="w-[88px]" value={value}
         onCommit={(text) => {
           const colour = tryColour(text);
           if (!colour) return `Expected a colour such as #3b4a45, rgb(59 74 69) or a CSS name, found “${text}”.`;

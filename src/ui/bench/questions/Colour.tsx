@@ -1,54 +1,54 @@
 'use client';
 
-import { blendModes, type BlendMode } from '@/core/raster/blend';
 import { newWash } from '@/core/layers/fill';
-import { addLayer, editLayer, editPicture } from '@/core/site/edit';
-import type { FillLayer } from '@/core/site/model';
+import { isRecolour, newHue, newTone, newTwoTone } from '@/core/layers/recolour';
+import { newTexture } from '@/core/layers/texture';
+import { hexOf } from '@/core/colour/parse';
+import { backPhoto } from '@/core/readings/cover';
+import { addLayer, editPicture } from '@/core/site/edit';
+import type { Layer } from '@/core/site/model';
+import { usePhotoLook } from '../../hooks/usePhotoLook';
 import { Button } from '../../shared/Button';
-import { ColourField } from '../../shared/ColourField';
-import { Choose, Group, NumberRow, Row, Switch } from '../../shared/fields';
+import { PhotoColours } from '../../shared/ColourField';
+import { Group } from '../../shared/fields';
 import { newId } from '../edits';
-import { useBench } from '../useBench';
+import { useBench, type Bench } from '../useBench';
+import { GroundControls } from './colour/GroundControls';
+import { HueControls, ToneControls, TwoToneControls } from './colour/RecolourControls';
+import { TextureControls } from './colour/TextureControls';
+import { WashControls } from './colour/WashControls';
 
-/** What colour: the ground, and the wash laid over what is below it. */
+/** Puts a layer over the photo and under the words, where it is wanted nearly always, or right over the selected layer. */
+function add(bench: Bench, label: string, layer: Layer): void {
+  const { picture, selected, commit } = bench, under = (selected?.kind === 'text' ? undefined : selected) ?? picture.layers.filter((l) => l.kind !== 'text').at(-1);
+  commit(label, under ? addLayer(picture.id, layer, under.id) : editPicture(picture.id, (p) => { p.layers.unshift(layer); }));
+  bench.select(layer.id);
+}
+
+/** What colour: the ground, and what recolours the picture above it. The layer that is selected has its controls here. */
 export function Colour() {
-  const bench = useBench(), { picture, site, selected, commit, preview } = bench;
-  const { ground } = picture, theme = site.theme.colours;
-  const washes = picture.layers.filter((l): l is FillLayer => l.kind === 'fill');
-  const wash = selected?.kind === 'fill' ? selected : washes.at(-1);
-  const setGround = (colour: string) => editPicture(picture.id, (p) => { p.ground = { type: 'colour', colour }; });
-  const addWash = () => {
-    // Over the photo and under the words, where it is wanted nearly always.
-    const under = picture.layers.filter((l) => l.kind !== 'text').at(-1), layer = newWash(newId(), theme[0]?.hex ?? '#3b4a45');
-    commit('Add a wash', under ? addLayer(picture.id, layer, under.id) : editPicture(picture.id, (p) => { p.layers.unshift(layer); }));
-    bench.select(layer.id);
-  };
+  const bench = useBench(), { picture, site, slot, selected } = bench, theme = site.theme.colours;
+  const look = usePhotoLook(backPhoto(picture)?.assetId, slot), dark = theme[0]?.hex ?? '#3b4a45', light = theme[1]?.hex ?? '#efe9dc';
+  const first = selected && (selected.kind === 'fill' || selected.kind === 'texture' || isRecolour(selected)) ? selected : undefined;
+  const makers: readonly [string, () => Layer][] = [
+    ['Wash', () => newWash(newId(), dark)], ['Two-tone', () => newTwoTone(newId(), dark, light)], ['Hue', () => newHue(newId(), theme[2]?.hex ?? dark)],
+    ['Tone', () => newTone(newId())], ['Texture', () => newTexture(newId(), 'grain', '#000000')],
+  ];
   return (
-    <>
-      <Group title="Ground">
-        <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
-          <Switch
-            label="Ground" value={ground.type} choices={[{ value: 'colour', label: 'Colour' }, { value: 'none', label: 'See-through' }]}
-            onChange={(type) => commit(type === 'none' ? 'Ground see-through' : 'Ground a colour', type === 'none' ? editPicture(picture.id, (p) => { p.ground = { type: 'none' }; }) : setGround(theme[0]?.hex ?? '#ffffff'))}
-          />
-          {ground.type === 'colour' && <ColourField label="Ground colour" value={ground.colour} theme={theme} onPreview={(hex) => preview(setGround(hex))} onCommit={(hex) => commit('Change the ground', setGround(hex))} />}
-        </div>
+    <PhotoColours value={look?.colours.map((c) => hexOf(c.colour)) ?? []}>
+      <Group
+        title={first ? titles[first.kind] : 'Ground'}
+        aside={<span className="inline-flex">{makers.map(([name, make]) => <Button key={name} className="-ml-px rounded-none px-2 first:ml-0 first:rounded-l-sm last:rounded-r-sm" onClick={() => add(bench, `Add ${name === 'Hue' ? 'a hue' : `a ${name.toLowerCase()}`}`, make())}>+ {name}</Button>)}</span>}
+      >
+        {!first && <GroundControls />}
+        {first?.kind === 'fill' && <WashControls key={first.id} wash={first} />}
+        {first?.kind === 'tone' && <ToneControls key={first.id} tone={first} />}
+        {first?.kind === 'twotone' && <TwoToneControls key={first.id} layer={first} />}
+        {first?.kind === 'hue' && <HueControls key={first.id} layer={first} />}
+        {first?.kind === 'texture' && <TextureControls key={first.id} texture={first} />}
       </Group>
-      <Group title="Wash" className="mt-2" aside={<Button onClick={addWash}>+ Wash</Button>}>
-        {wash ? <WashControls wash={wash} /> : <p className="text-soft">A wash lays a colour over the photo; lower its strength until the picture shows through.</p>}
-      </Group>
-    </>
+    </PhotoColours>
   );
 }
 
-function WashControls({ wash }: { wash: FillLayer }) {
-  const { picture, site, commit, preview } = useBench();
-  const change = (part: Partial<FillLayer>) => editLayer<FillLayer>(picture.id, wash.id, part);
-  return (
-    <>
-      <Row label="Colour"><ColourField label="Wash colour" value={wash.colour} theme={site.theme.colours} onPreview={(colour) => preview(change({ colour }))} onCommit={(colour) => commit('Colour of the wash', change({ colour }))} /></Row>
-      <NumberRow label="Strength" value={wash.opacity * 100} min={0} max={100} unit="%" onPreview={(v) => preview(change({ opacity: v / 100 }))} onCommit={(v) => commit(`Wash at ${Math.round(v)}%`, change({ opacity: v / 100 }))} />
-      <Row label="Blend mode"><Choose<BlendMode> label="Blend mode" className="w-44" value={wash.blend} choices={blendModes.map((value) => ({ value, label: value }))} onChange={(blend) => commit(`Blend ${blend}`, change({ blend }))} /></Row>
-    </>
-  );
-}
+const titles = { fill: 'Wash', tone: 'Tone', twotone: 'Two-tone', hue: 'Hue', texture: 'Texture' } as const;

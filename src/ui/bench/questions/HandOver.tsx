@@ -2,6 +2,7 @@
 
 import { Copy, Download } from 'lucide-react';
 import type { ReactNode } from 'react';
+import { creditsPage, photosIn } from '@/core/handover/credits';
 import { fileNameOf, safeName } from '@/core/handover/fileName';
 import { snippetsFor } from '@/core/handover/snippets';
 import { mediaType } from '@/core/press/codecs';
@@ -9,8 +10,9 @@ import { editPicture, editSlot } from '@/core/site/edit';
 import { isContent } from '@/core/site/pages';
 import { Button } from '../../shared/Button';
 import { CommitField, Group } from '../../shared/fields';
+import { copyText } from '../../shared/copyText';
 import { download } from '../../shared/download';
-import { say } from '../../shared/notices';
+
 import { useBench } from '../useBench';
 
 /** Hand over: the file, and the lines that put it on the page. */
@@ -18,7 +20,7 @@ export function HandOver() {
   const { site, slot, picture, press, commit } = useBench();
   const name = fileNameOf(slot, picture.press.format), file = press.current ? press.file : undefined;
   const { css, html } = snippetsFor(site, slot, picture);
-  const content = isContent(slot.kind);
+  const content = isContent(slot.kind), credit = creditsPage(photosIn(site, picture)).html;
   return (
     <div className="flex h-full gap-4">
       <Group title="File" className="w-[52%] min-w-52">
@@ -34,9 +36,10 @@ export function HandOver() {
         </Button>
         {!content && <p className="text-soft">A background only decorates; it needs no alternative text.</p>}
       </Group>
-      <div className="flex min-w-0 grow flex-col gap-1">
+      <div className="flex min-w-0 grow flex-col gap-1 overflow-auto">
         <Snippet title="CSS" text={css} />
         <Snippet title="HTML" text={html} />
+        {credit && <Snippet title="Credit" text={credit} />}
       </div>
     </div>
   );
@@ -47,17 +50,9 @@ function Stacked({ label, htmlFor, children }: { label: string; htmlFor: string;
 }
 
 function Snippet({ title, text }: { title: string; text: string }) {
-  const copy = async () => {
-    try {
-      await navigator.clipboard.writeText(text);
-      say('done', `${title} copied.`);
-    } catch {
-      say('bad', `The browser did not allow copying. Select the ${title} and copy it by hand.`);
-    }
-  };
   return (
-    <Group title={title} aside={<Button className="h-[22px]" onClick={copy} aria-label={`Copy ${title}`}><Copy size={12} aria-hidden />Copy</Button>}>
-      <pre tabIndex={0} data-snippet={title} aria-label={title} className="figure max-h-[72px] overflow-auto rounded-sm border border-hair bg-sheet px-2 py-1 text-[11px] leading-snug select-text">{text}</pre>
+    <Group title={title} aside={<Button className="h-[22px]" onClick={() => void copyText(title, text)} aria-label={`Copy ${title}`}><Copy size={12} aria-hidden />Copy</Button>}>
+      <pre tabIndex={0} data-snippet={title} aria-label={title} className="figure max-h-[64px] overflow-auto rounded-sm border border-hair bg-sheet px-2 py-1 text-[11px] leading-snug select-text">{text}</pre>
     </Group>
   );
 }

@@ -1,0 +1,11 @@
+import { ShelfScreen } from '@/ui/shelf/ShelfScreen';
+
+interface Props {
+  params: Promise<{ siteId: string }>;
+  searchParams: Promise<{ for?: string }>;
+}
+
+export default async function Page({ params, searchParams }: Props) {
+  const [{ siteId }, { for: slotId }] = await Promise.all([params, searchParams]);
+  return <ShelfScreen siteId={siteId} forSlot={slotId} />;
+}

@@ -1,0 +1,78 @@
+import { linearOfLevel, toEncoded, toLinear } from '../colour/transfer';
+import type { PixelMap } from '../raster/adjust';
+import type { Rgb } from '../raster/raster';
+
+/* OKLab by B. Ottosson, “A perceptual color space for image processing”, 2020: linear sRGB to L, a, b and back. */
+
+export function linearToOklab(r: number, g: number, b: number): [number, number, number] {
+  const l = Math.cbrt(0.4122214708 * r + 0.5363325363 * g + 0.0514459929 * b);
+  const m = Math.cbrt(0.2119034982 * r + 0.6806995451 * g + 0.1073969566 * b);
+  const s = Math.cbrt(0.0883024619 * r + 0.2817188376 * g + 0.6299787005 * b);
+  return [
+    0.2104542553 * l + 0.793617785 * m - 0.0040720468 * s,
+    1.9779984951 * l - 2.428592205 * m + 0.4505937099 * s,
+    0.0259040371 * l + 0.7827717662 * m - 0.808675766 * s,
+  ];
+}
+
+export function oklabToLinear(L: number, a: number, b: number): [number, number, number] {
+  const l = (L + 0.3963377774 * a + 0.2158037573 * b) ** 3, m = (L - 0.1055613458 * a - 0.0638541728 * b) ** 3, s = (L - 0.0894841775 * a - 1.291485548 * b) ** 3;
+  return [
+    4.0767416621 * l - 3.3077115913 * m + 0.2309699292 * s,
+    -1.2684380046 * l + 2.6097574011 * m - 0.3413193965 * s,
+    -0.0041960863 * l - 0.7034186147 * m + 1.707614701 * s,
+  ];
+}
+
+const inside = (c: readonly number[]): boolean => c.every((v) => v >= -1e-4 && v <= 1.0001);
+
+/** The colour of that lightness and hue with the most of the wanted chroma that sRGB holds, in linear light. */
+function withChroma(L: number, chroma: number, ca: number, cb: number): [number, number, number] {
+  const full = oklabToLinear(L, chroma * ca, chroma * cb);
+  if (inside(full)) return full;
+  let least = 0, most = chroma, best = oklabToLinear(L, 0, 0);
+  for (let i = 0; i < 12; i++) {
+    const middle = (least + most) / 2, c = oklabToLinear(L, middle * ca, middle * cb);
+    if (inside(c)) { least = middle; best = c; } else most = middle;
+  }
+  return best;
+}
+
+/** Colours below this chroma have no hue to speak of. */
+const grey = 0.004;
+
+/** One colour with its hue turned to that of `target`, its lightness and, as far as sRGB holds it, its chroma kept; levels with fractions. */
+export function turnHue(c: Rgb, target: Rgb): [number, number, number] {
+  const [, ta, tb] = linearToOklab(toLinear(target.r / 255), toLinear(target.g / 255), toLinear(target.b / 255)), length = Math.hypot(ta, tb);
+  const [L, a, b] = linearToOklab(toLinear(c.r / 255), toLinear(c.g / 255), toLinear(c.b / 255));
+  const chroma = length < grey ? 0 : Math.hypot(a, b), linear = withChroma(L, chroma, ta / (length || 1), tb / (length || 1));
+  return linear.map((v) => 255 * toEncoded(Math.min(1, Math.max(0, v)))) as [number, number, number];
+}
+
+/** Nodes of the table along each channel; between them colours are interpolated. */
+const nodes = 33, step = 255 / (nodes - 1);
+
+/**
+ * Turns every hue to that of `target` in OKLCH, lightness kept. Colours are looked up in a table of 33³ exact ones and
+ * interpolated over tetrahedra between them, so greys stay grey.
+ */
+export function hueMap(target: Rgb): PixelMap {
+  const table = new Float32Array(nodes ** 3 * 3);
+  for (let r = 0; r < nodes; r++) for (let g = 0; g < nodes; g++) for (let b = 0; b < nodes; b++) table.set(turnHue({ r: r * step, g: g * step, b: b * step }, target), ((r * nodes + g) * nodes + b) * 3);
+  const R = nodes * nodes * 3, G = nodes * 3, B = 3, all = R + G + B;
+  return (source, from, out, pixels) => {
+    for (let k = 0, i = from; k < pixels * 4; k += 4, i += 4) {
+      const fr = source[i] / step, fg = source[i + 1] / step, fb = source[i + 2] / step;
+      const r = Math.min(nodes - 2, fr | 0), g = Math.min(nodes - 2, fg | 0), b = Math.min(nodes - 2, fb | 0), x = fr - r, y = fg - g, z = fb - b;
+      const at = r * R + g * G + b * B;
+      // From corner 000 to corner 111 along the axes in the order of their fractions.
+      let first: number, second: number, p: number, q: number, w: number;
+      if (x >= y) { if (y >= z) { first = R; second = R + G; p = x; q = y; w = z; } else if (x >= z) { first = R; second = R + B; p = x; q = z; w = y; } else { first = B; second = B + R; p = z; q = x; w = y; } } else if (z >= y) { first = B; second = B + G; p = z; q = y; w = x; } else if (z >= x) { first = G; second = G + B; p = y; q = z; w = x; } else { first = G; second = G + R; p = y; q = x; w = z; }
+      const a0 = 1 - p, a1 = p - q, a2 = q - w;
+      for (let c = 0; c < 3; c++) out[k + c] = (table[at + c] * a0 + table[at + first + c] * a1 + table[at + second + c] * a2 + table[at + all + c] * w + 0.5) | 0;
+    }
+  };
+}
+
+/** For tests and readings: OKLab of levels. */
+export const oklabOf = ({ r, g, b }: Rgb): [number, number, number] => linearToOklab(linearOfLevel[r], linearOfLevel[g], linearOfLevel[b]);

@@ -1,0 +1,57 @@
+'use client';
+
+import { useState } from 'react';
+import { colourOf } from '@/core/colour/parse';
+import { blendModes, type BlendMode } from '@/core/raster/blend';
+import { matchWash, type Match, type MatchedPart } from '@/core/recolour/match';
+import { editLayer } from '@/core/site/edit';
+import type { FillLayer } from '@/core/site/model';
+import { theEngine } from '../../../hooks/services';
+import { drawingOf } from '../../../hooks/useThumb';
+import { Button } from '../../../shared/Button';
+import { ColourField } from '../../../shared/ColourField';
+import { Choose, NumberRow, Row, Switch } from '../../../shared/fields';
+import { say } from '../../../shared/notices';
+import { colourName } from '../../answers';
+import { useBench } from '../../useBench';
+
+export function WashControls({ wash }: { wash: FillLayer }) {
+  const { picture, site, commit, preview } = useBench();
+  const change = (part: Partial<FillLayer>) => editLayer<FillLayer>(picture.id, wash.id, part);
+  return (
+    <>
+      <Row label="Colour"><ColourField label="Wash colour" value={wash.colour} theme={site.theme.colours} onPreview={(colour) => preview(change({ colour }))} onCommit={(colour) => commit('Colour of the wash', change({ colour }))} /></Row>
+      <NumberRow label="Strength" value={wash.opacity * 100} min={0} max={100} unit="%" onPreview={(v) => preview(change({ opacity: v / 100 }))} onCommit={(v) => commit(`Wash at ${Math.round(v)}%`, change({ opacity: v / 100 }))} />
+      <Row label="Blend mode"><Choose<BlendMode> label="Blend mode" className="w-40" value={wash.blend} choices={blendModes.map((value) => ({ value, label: value }))} onChange={(blend) => commit(`Blend ${blend}`, change({ blend }))} /></Row>
+      <MatchRow wash={wash} onTake={(strength) => commit(`Matched wash at ${strength}%`, change({ opacity: strength / 100 }))} />
+    </>
+  );
+}
+
+/** Finds the strength that brings the picture, or its border, closest to a theme colour. */
+function MatchRow({ wash, onTake }: { wash: FillLayer; onTake(strength: number): void }) {
+  const { picture, slot, site } = useBench(), theme = site.theme.colours;
+  const [target, setTarget] = useState(theme.find((c) => c.hex === wash.colour)?.hex ?? theme[0]?.hex ?? '#ffffff'), [part, setPart] = useState<MatchedPart>('mean');
+  const [found, setFound] = useState<{ key: string; match: Match }>(), [busy, setBusy] = useState(false);
+  const below = picture.layers.slice(0, picture.layers.findIndex((l) => l.id === wash.id)), key = JSON.stringify([below, picture.ground, wash.colour, wash.blend, target, part]);
+  const find = async () => {
+    setBusy(true);
+    try {
+      const raster = await theEngine().pixels({ ...drawingOf(slot, picture), layers: below });
+      const match = matchWash(raster, { colour: colourOf(wash.colour), mode: wash.blend }, colourOf(target), part);
+      if (match) { setFound({ key, match }); onTake(match.strength); } else say('bad', 'Nothing lies below this wash yet that could be matched. Lay a photo or a ground first.');
+    } catch (error) {
+      say('bad', error instanceof Error ? error.message : String(error));
+    }
+    setBusy(false);
+  };
+  const match = found?.key === key ? found.match : undefined;
+  return (
+    <Row label="Match to">
+      <Choose label="Colour to match" className="w-28" value={target} choices={theme.map((c) => ({ value: c.hex, label: c.name }))} onChange={setTarget} />
+      <Switch<MatchedPart> label="What is matched" value={part} choices={[{ value: 'mean', label: 'mean' }, { value: 'border', label: 'border' }]} onChange={setPart} />
+      <Button disabled={busy || theme.length === 0} onClick={() => void find()}>Match</Button>
+      <span role="status" className="figure min-w-0 truncate text-soft" title={match && `CIEDE2000 to ${colourName(site, target)}: ${match.before.toFixed(1)} without the wash, ${match.after.toFixed(1)} with it`}>{busy ? 'matching…' : match ? `${match.strength}%: ΔE ${match.before.toFixed(1)} → ${match.after.toFixed(1)}` : ''}</span>
+    </Row>
+  );
+}
