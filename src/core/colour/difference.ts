@@ -1,7 +1,8 @@
 import { differenceCiede2000 } from 'culori';
 import type { Rgb } from '../raster/raster';
 
-const ciede2000 = differenceCiede2000();
+/** CIEDE2000 over whatever the library takes for a colour; CIELAB D65 included. */
+export const ciede2000 = differenceCiede2000();
 
 /** CIEDE2000 (CIE 142-2001; Sharma, Wu and Dalal 2005) between two sRGB colours; about 1 is just noticeable. */
 export const deltaE = (a: Rgb, b: Rgb): number =>

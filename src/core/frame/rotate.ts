@@ -42,9 +42,10 @@ export function rotate(source: Raster, degrees: number, from: { x: number; y: nu
     for (let x = 0; x < width; x++) {
       const dx = x + 0.5 - to.x, dy = y + 0.5 - to.y;
       const u = dx * c + dy * s + from.x - 0.5, v = -dx * s + dy * c + from.y - 0.5;
-      const ui = Math.floor(u), vi = Math.floor(v);
+      // To the nearest of the places there are weights for: a whole px stays one.
+      const fu = Math.round(u * steps), fv = Math.round(v * steps), ui = Math.floor(fu / steps), vi = Math.floor(fv / steps);
       if (ui < -2 || vi < -2 || ui > sw || vi > sh) continue;
-      const wu = ((u - ui) * steps) << 2, wv = ((v - vi) * steps) << 2;
+      const wu = (fu - ui * steps) << 2, wv = (fv - vi * steps) << 2;
       let r = 0, g = 0, b = 0, a = 0;
       for (let j = 0; j < 4; j++) {
         const row = vi + j - 1;

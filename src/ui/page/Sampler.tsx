@@ -69,16 +69,23 @@ function Active({ site, layout, scale, left, top, live, onPick }: Props & { onPi
     context.strokeRect(corner, corner, side, side);
   }, [page, at, size]);
 
-  const take = () => { if (colour) onPick(hexOf(colour)); endSampling(); };
-  const move = (event: PointerEvent) => {
-    const box = area.current!.getBoundingClientRect();
-    setAt({ x: Math.floor((event.clientX - box.left) / scale), y: Math.floor((event.clientY - box.top) / scale) });
+  const take = (x: number, y: number) => {
+    // A page that is still being painted has no colours to give yet.
+    if (!page) return;
+    const taken = sampleAt(page, x, y, size);
+    if (taken) onPick(hexOf(taken));
+    endSampling();
   };
+  const placeOf = (event: { clientX: number; clientY: number }) => {
+    const box = area.current!.getBoundingClientRect();
+    return { x: Math.floor((event.clientX - box.left) / scale), y: Math.floor((event.clientY - box.top) / scale) };
+  };
+  const move = (event: PointerEvent) => setAt(placeOf(event));
   const keys = (event: KeyboardEvent) => {
     const by = event.shiftKey ? 10 : 1, [dx, dy] = { ArrowLeft: [-by, 0], ArrowRight: [by, 0], ArrowUp: [0, -by], ArrowDown: [0, by] }[event.key] ?? [0, 0];
     const number = sampleSizes.find((s) => String(s) === event.key);
     if (number) sampling.setState({ size: number });
-    else if (event.key === 'Enter') take();
+    else if (event.key === 'Enter') take(at.x, at.y);
     else if (event.key === 'Escape') endSampling();
     else if (dx || dy) setAt({ x: Math.min(layout.width - 1, Math.max(0, at.x + dx)), y: Math.min(layout.height - 1, Math.max(0, at.y + dy)) });
     else return;
@@ -90,8 +97,8 @@ function Active({ site, layout, scale, left, top, live, onPick }: Props & { onPi
   return (
     <div
       ref={area} tabIndex={0} role="application" aria-label={`Take a colour from the page: ${colour ? hexOf(colour) : 'nothing'} at ${at.x}, ${at.y}. Arrows move, Enter takes, 1, 3 and 5 set the size, Escape ends.`}
-      data-testid="sampler" className="absolute z-20 cursor-crosshair outline-none" style={{ left, top, width: layout.width * scale, height: layout.height * scale }}
-      onPointerMove={move} onPointerDown={(e) => { e.preventDefault(); e.stopPropagation(); }} onClick={take} onKeyDown={keys}
+      data-testid="sampler" data-painted={page !== undefined} className="absolute z-20 cursor-crosshair outline-none" style={{ left, top, width: layout.width * scale, height: layout.height * scale }}
+      onPointerMove={move} onPointerDown={(e) => { e.preventDefault(); e.stopPropagation(); }} onClick={(e) => { const { x, y } = placeOf(e); take(x, y); }} onKeyDown={keys}
     >
       <div className="pointer-events-none absolute border border-ink bg-white" style={{ left: flipX ? at.x * scale - 18 - glassSize : glassX, top: flipY ? at.y * scale - 18 - glassSize - 44 : glassY }}>
         <canvas ref={glass} width={glassSize} height={glassSize} className="block" />

@@ -67,9 +67,9 @@ function GradientControls({ ground, onPreview, onCommit }: { ground: GradientGro
           if (text.trim() === '' || !(percent >= 0 && percent <= 100)) return `Expected 0 to 100 %, found “${text}”.`;
           onCommit('Move a colour of the gradient', withStop({ at: percent / 100 }));
         }} />
+        <Button className="px-2" onClick={() => onCommit('Turn the gradient round', { ...ground, stops: ground.stops.map((s) => ({ ...s, at: 1 - s.at })).reverse() })}>Turn round</Button>
         <ColourField label={`Colour ${at + 1}`} value={stop.colour} theme={site.theme.colours} onPreview={(colour) => onPreview(withStop({ colour }))} onCommit={(colour) => onCommit('Colour of the gradient', withStop({ colour }))} />
       </div>
-      <Button className="self-start" onClick={() => onCommit('Turn the gradient round', { ...ground, stops: ground.stops.map((s) => ({ ...s, at: 1 - s.at })).reverse() })}>Turn round</Button>
     </>
   );
 }

@@ -29,7 +29,7 @@ export function ToneControls({ tone }: { tone: ToneLayer }) {
   const { picture, commit, preview } = useBench();
   const change = (part: Partial<ToneLayer>) => editLayer<ToneLayer>(picture.id, tone.id, part);
   return (
-    <div className="grid grid-cols-2 gap-x-5">
+    <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-x-4 [&_label]:w-[72px]">
       {percents.map(([key, label]) => <NumberRow key={key} label={label} value={tone[key] * 100} min={0} max={200} unit="%" onPreview={(v) => preview(change({ [key]: v / 100 }))} onCommit={(v) => commit(`${label} ${Math.round(v)}%`, change({ [key]: v / 100 }))} />)}
       <NumberRow label="Warmth" value={tone.warmth * 100} min={-100} max={100} unit="" onPreview={(v) => preview(change({ warmth: v / 100 }))} onCommit={(v) => commit(`Warmth ${Math.round(v)}`, change({ warmth: v / 100 }))} />
       <NumberRow label="Greyscale" value={tone.greyscale * 100} min={0} max={100} unit="%" onPreview={(v) => preview(change({ greyscale: v / 100 }))} onCommit={(v) => commit(`Greyscale ${Math.round(v)}%`, change({ greyscale: v / 100 }))} />

@@ -24,7 +24,7 @@ export function TextureControls({ texture }: { texture: TextureLayer }) {
           </button>
         ))}
       </div>
-      <div className="grid grid-cols-2 gap-x-5">
+      <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-x-4 [&_label]:w-[72px]">
         <NumberRow label="Strength" value={texture.opacity * 100} min={0} max={100} unit="%" onPreview={(v) => preview(change({ opacity: v / 100 }))} onCommit={(v) => commit(`Texture at ${Math.round(v)}%`, change({ opacity: v / 100 }))} />
         <NumberRow label="Contrast" value={texture.contrast * 100} min={0} max={100} unit="%" onPreview={(v) => preview(change({ contrast: v / 100 }))} onCommit={(v) => commit(`Contrast ${Math.round(v)}%`, change({ contrast: v / 100 }))} />
         <NumberRow label="Scale" value={texture.scale} min={1} max={120} unit="px" onPreview={(v) => preview(change({ scale: v }))} onCommit={(v) => commit(`Scale ${Math.round(v)} px`, change({ scale: v }))} />
