@@ -31,6 +31,44 @@ async function dragRepaints(page: Page, x: number, y: number): Promise<number[]>
   return page.evaluate((name) => performance.getEntriesByName(name).map((e) => e.duration), repaint);
 }
 
+/** Drags the strength of the selected layer to and fro along its slider, and gives the time of each repaint. */
+async function strengthRepaints(page: Page): Promise<number[]> {
+  const box = await page.getByRole('slider', { name: 'Strength' }).boundingBox();
+  if (!box) throw new Error('There is no strength to drag.');
+  const x = box.x + box.width / 2, y = box.y + box.height / 2;
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.evaluate((name) => performance.clearMeasures(name), repaint);
+  for (let i = 1; i <= 90; i++) await page.mouse.move(x + 60 * Math.sin(i / 7), y);
+  await page.mouse.up();
+  return page.evaluate((name) => performance.getEntriesByName(name).map((e) => e.duration), repaint);
+}
+
+/** A page background of 1900×1200 with five layers: photo, a tone on it alone, wash, texture, words; the wash is selected in the end. */
+async function largeBackground(page: Page): Promise<void> {
+  const type = async (label: string, text: string) => { const field = page.getByRole('textbox', { name: label, exact: true }); await field.fill(text); await field.press('Enter'); };
+  const layer = (name: string) => page.getByRole('region', { name: 'Layers, back to front' }).getByRole('button', { name });
+  await page.getByRole('radio', { name: 'Kiln diary' }).click();
+  await page.getByRole('link', { name: /^Kiln diary background, .* open its bench/ }).click();
+  await page.locator('canvas[data-ready=true]').waitFor();
+  await page.keyboard.press('1');
+  await type('Width', '1900');
+  await type('Height', '1200');
+  await page.getByRole('navigation', { name: 'Questions' }).getByRole('button', { name: 'Which part' }).click();
+  await page.getByRole('button', { name: 'Fill', exact: true }).click();
+  await layer('Clay hills').click();
+  await page.keyboard.press('3');
+  await page.getByRole('button', { name: '+ Tone' }).click();
+  await page.getByRole('radio', { name: 'only the layer beneath' }).click();
+  await type('Brightness, figure', '110');
+  await layer('Wash').click();
+  await page.getByRole('button', { name: '+ Texture' }).click();
+  await page.getByRole('button', { name: '+ Add' }).click();
+  await page.getByRole('menuitem', { name: 'Text' }).click();
+  await layer('Wash').click();
+  await page.waitForTimeout(4000);
+}
+
 export const browserRows = (): Promise<Row[]> => withServer(async () => {
   const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
   try {
@@ -61,10 +99,15 @@ export const browserRows = (): Promise<Row[]> => withServer(async () => {
     await page.keyboard.press('4');
     const frames = await dragRepaints(page, 540, 95);
     if (frames.length < 20) throw new Error(`Expected at least 20 repaints while dragging, found ${frames.length}.`);
+    await page.goto(plan);
+    await largeBackground(page);
+    const large = await strengthRepaints(page);
+    if (large.length < 10) throw new Error(`Expected at least 10 repaints while dragging a strength, found ${large.length}.`);
     return [
       row('first picture of a bench, from its plan', median(opening), 'wanted at most', 1500),
       row('first picture of a bench, page loaded anew', median(reopening), 'wanted at most', 1500),
       row(`repaint while dragging text, 1080×220 (${frames.length} frames)`, median(frames), 'wanted at most', 16),
+      row(`repaint while dragging a wash strength, 1900×1200, five layers (${large.length} frames)`, median(large), 'wanted at most', 50),
     ];
   } finally {
     await browser.close();

@@ -59,7 +59,7 @@ function engineWith(setup: Setup) {
         frame({ drawing: d, whole }) {
           setup.drawn.push(d.layers[0].opacity);
           const missing = setup.missing.filter((id) => !setup.given.includes(id));
-          const answer: Frame = { width: 2, height: 1, changed: { x: 0, y: 0, width: whole ? 2 : 1, height: 1 }, pixels: new Uint8ClampedArray(8), bounds: {}, missing, ms: 1 };
+          const answer: Frame = { width: 2, height: 1, changed: { x: 0, y: 0, width: whole ? 2 : 1, height: 1 }, pixels: new Uint8ClampedArray(8), bounds: {}, missing, complete: true, ms: 1 };
           return { answer };
         },
         asset({ assetId }) { setup.given.push(assetId); return { answer: null }; },

@@ -1,6 +1,6 @@
 import type { Drawing } from '@/core/compose/compose';
 import type { Size } from '@/core/frame/placement';
-import type { Raster } from '@/core/raster/raster';
+import type { Raster, Rect } from '@/core/raster/raster';
 import type { PressSettings } from '@/core/site/model';
 import { createChannel, WorkerCrash, type WorkerLike } from './channel';
 import type { OpenedTheme, ThemeFile } from '@/core/theme/openTheme';
@@ -16,8 +16,11 @@ export interface EngineParts {
 
 /** One place on the screen that shows a picture. */
 export interface View {
-  /** Draws it as soon as the worker is free; of several asked for meanwhile only the newest is drawn. */
-  show(drawing: Drawing): void;
+  /**
+   * Draws it as soon as the worker is free; of several asked for meanwhile only the newest is drawn. With a focus, of a
+   * large change the part inside it is drawn first, and the rest once nothing newer has been asked for.
+   */
+  show(drawing: Drawing, focus?: Rect): void;
   close(): void;
 }
 
@@ -42,6 +45,9 @@ export interface Engine {
   /** Starts the codecs ahead of need. */
   warm(): void;
 }
+
+/** What lies outside the focus is drawn once nothing has been asked for this long, ms. */
+const pause = 120;
 
 export function createEngine(parts: EngineParts): Engine {
   let nextView = 1;
@@ -82,7 +88,8 @@ export function createEngine(parts: EngineParts): Engine {
 
   function view(listener: ViewListener): View {
     const name = `view ${nextView++}`;
-    let waiting: Drawing | undefined, latest: Drawing | undefined, busy = false, whole = true, closed = false;
+    let waiting: { drawing: Drawing; focus?: Rect } | undefined, latest: Drawing | undefined, busy = false, whole = true, closed = false;
+    let rest: ReturnType<typeof setTimeout> | undefined;
     const awaited = new Set<string>();
 
     function fetchMissing(missing: readonly string[]): void {
@@ -98,15 +105,17 @@ export function createEngine(parts: EngineParts): Engine {
 
     async function next(): Promise<void> {
       if (busy || closed || !waiting) return;
-      const drawing = waiting;
+      const { drawing, focus } = waiting;
       waiting = undefined;
       busy = true;
+      clearTimeout(rest);
       try {
-        const frame = await render.ask('frame', { view: name, drawing, whole });
+        const frame = await render.ask('frame', { view: name, drawing, whole, focus });
         if (closed) return;
         whole = false;
         listener.onFrame(frame);
         fetchMissing(frame.missing);
+        if (!frame.complete) rest = setTimeout(() => { if (latest && !waiting) show(latest); }, pause);
       } catch (error) {
         if (!closed && !(error instanceof WorkerCrash)) listener.onFailure(error instanceof Error ? error.message : String(error));
       } finally {
@@ -115,8 +124,9 @@ export function createEngine(parts: EngineParts): Engine {
       }
     }
 
-    function show(drawing: Drawing): void {
-      latest = waiting = drawing;
+    function show(drawing: Drawing, focus?: Rect): void {
+      latest = drawing;
+      waiting = { drawing, focus };
       void next();
     }
 
@@ -126,6 +136,7 @@ export function createEngine(parts: EngineParts): Engine {
       show,
       close() {
         closed = true;
+        clearTimeout(rest);
         repeats.delete(repeat);
         render.ask('close', { view: name }).catch(() => {});
       },

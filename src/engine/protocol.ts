@@ -13,6 +13,8 @@ export interface Frame {
   /** The part that changed, and its pixels; an empty one when nothing did. */
   readonly changed: Rect;
   readonly pixels: Uint8ClampedArray<ArrayBuffer>;
+  /** Nothing outside the focus still waits to be drawn. */
+  readonly complete: boolean;
   readonly bounds: Readonly<Record<string, Rect>>;
   readonly missing: readonly string[];
   /** Time the worker spent on it. */
@@ -26,7 +28,7 @@ export interface PhotoLook {
 
 /** What the render worker can be asked. A view is one place on the screen that shows a picture. */
 export type RenderCalls = {
-  frame: { ask: { view: string; drawing: Drawing; whole: boolean }; answer: Frame };
+  frame: { ask: { view: string; drawing: Drawing; whole: boolean; focus?: Rect }; answer: Frame };
   asset: { ask: { assetId: string; raster: Raster }; answer: null };
   pixels: { ask: { drawing: Drawing }; answer: { raster: Raster; missing: readonly string[] } };
   /** What a photo shows of itself: its best parts for a frame's shape, and its main colours; null while the photo is not there. */

@@ -19,29 +19,44 @@ const glyphs = canvasGlyphs((width, height) => {
 
 const assets = new Map<string, Raster>();
 const resources = { glyphs, photo: (assetId: string) => assets.get(assetId) };
-const views = new Map<string, ReturnType<typeof createComposer>>();
+interface OpenView {
+  readonly composer: ReturnType<typeof createComposer>;
+  /** What its raster shows in full, as text; empty while it does not. */
+  shown: string;
+  raster: Raster | undefined;
+}
 
-function composerOf(view: string): ReturnType<typeof createComposer> {
-  let composer = views.get(view);
-  if (!composer) views.set(view, (composer = createComposer(resources)));
-  return composer;
+const views = new Map<string, OpenView>();
+
+function viewOf(name: string): OpenView {
+  let view = views.get(name);
+  if (!view) views.set(name, (view = { composer: createComposer(resources), shown: '', raster: undefined }));
+  return view;
 }
 
 serve<RenderCalls>(self as unknown as ServerScope, {
-  async frame({ view, drawing, whole }) {
+  async frame({ view, drawing, whole, focus }) {
     await fontsOf(drawing);
     const start = performance.now();
-    const { raster, changed: part, bounds, missing } = composerOf(view).compose(drawing);
+    const open = viewOf(view), { raster, changed: part, complete, bounds, missing } = open.composer.compose(drawing, whole ? undefined : focus);
+    open.shown = complete && missing.length === 0 ? JSON.stringify(drawing) : '';
+    open.raster = raster;
     const changed = whole ? wholeRaster(raster) : part;
     const pixels = isEmpty(changed) ? new Uint8ClampedArray(0) : crop(raster, changed).data;
     const ms = performance.now() - start;
-    return { answer: { width: raster.width, height: raster.height, changed, pixels, bounds, missing, ms }, transfer: [pixels.buffer] };
+    return { answer: { width: raster.width, height: raster.height, changed, pixels, complete, bounds, missing, ms }, transfer: [pixels.buffer] };
   },
   asset({ assetId, raster }) {
     assets.set(assetId, raster);
     return { answer: null };
   },
   async pixels({ drawing }) {
+    // What is on the screen is what is pressed most of the time: a copy of it is far quicker than drawing it anew.
+    const key = JSON.stringify(drawing), open = [...views.values()].find((view) => view.shown === key);
+    if (open?.raster) {
+      const raster = { ...open.raster, data: open.raster.data.slice() };
+      return { answer: { raster, missing: [] }, transfer: [raster.data.buffer] };
+    }
     await fontsOf(drawing);
     const { raster, missing } = createComposer(resources).compose(drawing);
     return { answer: { raster, missing }, transfer: [raster.data.buffer] };

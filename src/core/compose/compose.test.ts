@@ -86,3 +86,21 @@ test('after any sequence of edits the picture is the one a fresh composer draws,
     }
   }), { numRuns: 150 });
 });
+
+test('with a focus the part in sight is drawn first, and a call without one completes the drawing', () => {
+  const large = (layers: Layer[]): Drawing => ({ width: 900, height: 600, ground: { type: 'colour', colour: '#333333' }, layers });
+  const composer = createComposer(resources), wash = (strength: number) => [newWash('w', '#a4553a', strength)], focus = { x: 100, y: 50, width: 300, height: 200 };
+  const at = ({ data }: Raster, x: number, y: number) => data[(y * 900 + x) * 4];
+  composer.compose(large(wash(0.2)));
+  const before = at(composer.compose(large(wash(0.2))).raster, 800, 500);
+  for (const strength of [0.5, 0.7]) {
+    const { raster, changed, complete } = composer.compose(large(wash(strength)), focus);
+    expect([changed, complete]).toEqual([focus, false]);
+    expect(at(raster, 150, 100)).toBe(Math.floor((1 - strength) * 51 + strength * 164 + 0.5));
+    expect(at(raster, 800, 500)).toBe(before);
+  }
+  const rest = composer.compose(large(wash(0.7)));
+  expect(rest.complete).toBe(true);
+  expect(Buffer.from(rest.raster.data).equals(Buffer.from(createComposer(resources).compose(large(wash(0.7))).raster.data))).toBe(true);
+  expect(composer.compose(large(wash(0.7))).changed.width).toBe(0);
+});

@@ -19,8 +19,10 @@ export interface Drawing {
 export interface Composed {
   /** The whole picture; it belongs to the composer and changes with the next call. */
   readonly raster: Raster;
-  /** Where it differs from the call before. */
+  /** Where it was drawn anew since the call before. */
   readonly changed: Rect;
+  /** Nothing outside the focus is left as it was before: the raster is this drawing everywhere. */
+  readonly complete: boolean;
   /** Where each visible layer has its pixels; layers that lie everywhere have the whole picture. */
   readonly bounds: Readonly<Record<string, Rect>>;
   /** Assets that were asked for and are not there yet. */
@@ -40,6 +42,9 @@ interface Recolouring {
   readonly map: PixelMap;
   readonly strength: number;
 }
+
+/** Changes up to so many pixels are drawn at once, whatever the focus. */
+const smallChange = 300_000;
 
 const nowhere: Rect = { x: 0, y: 0, width: 0, height: 0 };
 
@@ -73,13 +78,14 @@ function recolour(paint: Paint, list: readonly Recolouring[]): Paint {
 
 /**
  * Draws a picture again and again, and each time only what an edit changed: shapes are kept per layer, what lies below
- * the lowest changed layer is kept flattened, and only the rectangle that the changed layers cover is composed.
+ * the lowest changed layer is kept flattened, and only the rectangle that the changed layers cover is composed. With a
+ * focus, of a large change only the part inside it is drawn, and the rest by a later call without one.
  */
-export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>): { compose(drawing: Drawing): Composed } {
+export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>): { compose(drawing: Drawing, focus?: Rect): Composed } {
   let shapes = new Map<string, { key: string; paint: Paint | undefined }>();
   let recolours = new Map<string, { key: string; paint: Paint }>();
   let grounds: { key: string; raster: Raster } | undefined;
-  let last: { width: number; height: number; ground: string; painted: Painted[]; raster: Raster } | undefined;
+  let last: { width: number; height: number; ground: string; painted: Painted[]; raster: Raster; stale: Rect; from: number } | undefined;
   let below: { states: string; raster: Raster } | undefined;
 
   /** Each layer's shape, drawn or as it was drawn before. */
@@ -152,7 +158,7 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
     return below.raster;
   }
 
-  function compose(drawing: Drawing): Composed {
+  function compose(drawing: Drawing, focus?: Rect): Composed {
     const missing = new Set<string>();
     const painted = paintLayers(drawing, missing);
     const ground = JSON.stringify(drawing.ground);
@@ -167,14 +173,19 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
       const stayed = (list: readonly Painted[], other: Set<string>) => list.filter((p) => other.has(p.state)).map((p) => p.state).join();
       const reordered = stayed(painted, before) !== stayed(same.painted, states);
       const area = [...touched, ...(reordered ? painted.slice(from) : [])].reduce((sum, p) => unite(sum, p.bounds), nowhere);
-      changed = intersect(area, wholeRaster(raster));
+      // What an earlier call left undone is still to be drawn.
+      changed = intersect(unite(area, same.stale), wholeRaster(raster));
+      if (!isEmpty(same.stale)) from = Math.min(from, same.from);
     }
+    const wanted = changed;
+    if (focus && changed.width * changed.height > smallChange) changed = intersect(changed, focus);
+    const complete = changed.width * changed.height === wanted.width * wanted.height;
     if (!isEmpty(changed)) {
       copyRect(raster, flattened(drawing, ground, painted.slice(0, from)), changed);
       lay(raster, painted.slice(from), changed);
     }
-    last = { width: drawing.width, height: drawing.height, ground, painted, raster };
-    return { raster, changed, bounds: Object.fromEntries(painted.map((p) => [p.layer.id, p.bounds])), missing: [...missing] };
+    last = { width: drawing.width, height: drawing.height, ground, painted, raster, stale: complete ? nowhere : wanted, from };
+    return { raster, changed, complete, bounds: Object.fromEntries(painted.map((p) => [p.layer.id, p.bounds])), missing: [...missing] };
   }
 
   return { compose };

@@ -26,6 +26,15 @@ function currentDrawing(site: Site, slotId: string, showing: Showing): Drawing |
   return slot && drawingToShow(slot, pictureOf(site, slot), showing);
 }
 
+/** The part of the picture that is on the screen, with a little around it, px of the picture. */
+function partInSight(canvas: HTMLCanvasElement): Rect | undefined {
+  const scroller = canvas.closest('main');
+  if (!scroller) return undefined;
+  const c = canvas.getBoundingClientRect(), m = scroller.getBoundingClientRect(), k = canvas.width / c.width, around = 16;
+  const x = Math.floor((Math.max(c.left, m.left) - c.left) * k) - around, y = Math.floor((Math.max(c.top, m.top) - c.top) * k) - around;
+  return { x, y, width: Math.ceil((Math.min(c.right, m.right) - c.left) * k) + around - x, height: Math.ceil((Math.min(c.bottom, m.bottom) - c.top) * k) + around - y };
+}
+
 /** The picture itself. Edits go from the session straight to the worker, so a drag does not wait for React. */
 export function LivePicture({ rect, clip }: { rect: Rect; clip: Rect }) {
   const { session, site, slot, showing, drawn, press } = useBench();
@@ -45,12 +54,12 @@ export function LivePicture({ rect, clip }: { rect: Rect; clip: Rect }) {
         const { x, y, width, height } = frame.changed;
         if (width > 0 && height > 0) element.getContext('2d')!.putImageData(new ImageData(frame.pixels, width, height), x, y);
         if (since.current !== undefined) {
-          performance.measure(repaintMeasure, { start: since.current, end: performance.now() });
+          performance.measure(repaintMeasure, { start: since.current, end: performance.now(), detail: { workerMs: frame.ms } });
           since.current = undefined;
         }
         const key = JSON.stringify(frame.bounds);
         if (key !== boundsKey) { boundsKey = key; drawn.setState({ bounds: frame.bounds }); }
-        if (frame.missing.length === 0) setReady(true);
+        if (frame.missing.length === 0 && frame.complete) setReady(true);
       },
       onFailure: (message) => say('bad', message),
     });
@@ -62,7 +71,7 @@ export function LivePicture({ rect, clip }: { rect: Rect; clip: Rect }) {
     const show = (s: Site) => {
       const drawing = currentDrawing(s, slotId, showing);
       since.current ??= performance.now();
-      if (drawing) view.current?.show(drawing);
+      if (drawing) view.current?.show(drawing, canvas.current ? partInSight(canvas.current) : undefined);
     };
     show(session.state.getState().site);
     return session.state.subscribe((state, before) => { if (state.site !== before.site) show(state.site); });

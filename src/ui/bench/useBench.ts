@@ -89,7 +89,7 @@ function useBurst(session: Session) {
 
 export function useBenchModel(session: Session, slot: Slot, openShelf: () => void): Bench {
   const site = useSite(session), picture = pictureOf(site, slot);
-  const press = usePressed(slot, picture);
+  const press = usePressed(slot, picture, useStore(session.state, (s) => s.previewing));
   const [question, setQuestion] = useState(2);
   const [selectedId, select] = useState<string>();
   const [drawn] = useState(() => createStore<Bounds>(() => ({ bounds: {} })));

@@ -11,17 +11,20 @@ export interface Press {
   readonly failure: string | undefined;
 }
 
-/** Presses a picture whenever it has come to rest, and keeps the last file until the next is done. */
-export function usePressed(slot: Slot, picture: Picture): Press {
+/**
+ * Presses a picture whenever it has come to rest, and keeps the last file until the next is done.
+ * @param moving a gesture is going on: whatever it makes of the picture is not pressed yet
+ */
+export function usePressed(slot: Slot, picture: Picture, moving: boolean): Press {
   const key = pressKey(slot, picture);
   const [done, setDone] = useState<{ key: string; file?: Press['file']; failure?: string }>({ key: '' });
   useEffect(() => {
-    if (!key) return;
+    if (!key || moving) return;
     let wanted = true;
     const timer = setTimeout(async () => {
       try {
-        const file = await pressedFile(slot, picture);
-        if (wanted) setDone({ key, file });
+        const file = await pressedFile(slot, picture, () => wanted);
+        if (wanted && file) setDone({ key, file });
       } catch (error) {
         if (wanted) setDone((d) => ({ ...d, key, failure: error instanceof Error ? error.message : String(error) }));
       }
@@ -29,6 +32,6 @@ export function usePressed(slot: Slot, picture: Picture): Press {
     return () => { wanted = false; clearTimeout(timer); };
     // The key stands for everything that the file depends on.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [key]);
+  }, [key, moving]);
   return key ? { file: done.file, current: done.key === key && !done.failure, failure: done.key === key ? done.failure : undefined } : { file: undefined, current: false, failure: undefined };
 }

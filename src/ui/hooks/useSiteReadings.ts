@@ -26,8 +26,8 @@ export function useSiteReadings(site: Site): SiteReadings {
     const timer = setTimeout(async () => {
       for (const { slot, picture, key } of wanted) {
         if (!key || files.has(key)) continue;
-        const file = await pressedFile(slot, picture).catch(() => 'failed' as const);
-        if (!current) return;
+        const file = await pressedFile(slot, picture, () => current).catch(() => 'failed' as const);
+        if (!current || !file) return;
         setFiles((before) => new Map([...before, [key, file] as const].filter(([k]) => wanted.some((w) => w.key === k))));
       }
     }, rest);
