@@ -10,15 +10,11 @@ test('from a search of the library to a framed, recoloured, credited header', as
   await page.getByRole('searchbox', { name: 'Words' }).fill('pots market');
   await page.getByRole('radio', { name: 'wide', exact: true }).click();
   await expect(page.getByText('1 picture', { exact: true })).toBeVisible();
-  await page.getByRole('button', { name: /Five for the market/ }).click();
   const details = page.getByRole('complementary', { name: 'Chosen picture' });
-  const licence = await details.getByRole('definition').nth(1).innerText(), maker = await details.getByRole('definition').first().innerText();
-  // The nearest one whose licence asks for a credit.
   await page.getByRole('searchbox', { name: 'Words' }).fill('bowls row');
   await page.getByRole('button', { name: /Bowls in a row/ }).click();
   await expect(details).toContainText('CC BY 4.0');
   await expect(details).toContainText('Ilka Marrendorf');
-  expect([licence, maker].every((text) => text.length > 2)).toBe(true);
   await details.getByRole('button', { name: 'Lay in Header' }).click();
   await bench.drawn();
   await expect(bench.layer('Bowls in a row')).toBeVisible();
@@ -69,7 +65,8 @@ test('from a search of the library to a framed, recoloured, credited header', as
   await expect(page.locator('[data-reading=credit]')).toHaveAttribute('data-verdict', 'look');
   await page.keyboard.press('2');
   await page.getByRole('button', { name: 'Shelf and library' }).click();
-  await page.getByRole('button', { name: /Bowls in a row/ }).click();
+  await expect(page.getByRole('heading', { name: /^Shelf of/ })).toBeAttached();
+  await page.getByRole('main').getByRole('button', { name: /Bowls in a row/ }).click();
   await page.getByRole('checkbox', { name: 'I have made sure that it may be used' }).check();
   await page.getByRole('button', { name: 'Credits' }).click();
   await expect(page.getByRole('dialog', { name: /Credits of/ })).toContainText('In Header.');

@@ -60,9 +60,9 @@ test('cover: a filled slot holds, 12 bare px are named, and the mend fills it', 
 
 test('softness: 2 photo px a px holds, 0.5 fails, and the mend shows more of the photo', () => {
   const full = newPhoto('a', item, slot);
-  expect(of('softness', picture([full]))).toMatchObject({ verdict: 'holds', figure: '2.00' });
+  expect(of('softness', picture([full]))).toMatchObject({ verdict: 'holds', figure: '2.00, 1.00 at 2×' });
   const zoomed = picture([{ ...full, scale: 2 }]);
-  expect(of('softness', zoomed)).toMatchObject({ verdict: 'fails', figure: '0.50' });
+  expect(of('softness', zoomed)).toMatchObject({ verdict: 'fails', figure: '0.50, 0.25 at 2×' });
   expect(of('softness', mended('softness', siteWith(zoomed)))).toMatchObject({ verdict: 'holds' });
 });
 

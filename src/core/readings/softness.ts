@@ -13,7 +13,7 @@ export const softness: ReadingKind<number> = {
   applies: ({ picture }) => backPhoto(picture) !== undefined,
   measure: ({ picture }) => sharpness(backPhoto(picture)!),
   judge: (ratio) => (ratio >= 0.9995 ? 'holds' : ratio >= 0.75 ? 'look' : 'fails'),
-  figure: (ratio) => `${ratio.toFixed(2)}`,
+  figure: (ratio) => `${ratio.toFixed(2)}, ${(ratio / 2).toFixed(2)} at 2×`,
   say: (ratio) => (ratio >= 0.9995
     ? `The photo has ${ratio.toFixed(2)} px for each px of the slot${ratio >= 2 ? ', enough for a screen of double density' : ''}.`
     : `The photo is stretched: only ${ratio.toFixed(2)} of its px for each px of the slot. Zoom out or take a larger photo.`),

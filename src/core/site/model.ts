@@ -1,4 +1,5 @@
 import type { BlendMode } from '../raster/blend';
+import type { Tone } from '../recolour/tone';
 
 /** #rrggbb, lower case. */
 export type Hex = string;
@@ -43,18 +44,10 @@ export interface FillLayer extends LayerBase {
 /** What a recolouring changes: everything below it, or only the layer right beneath. */
 export type Reach = 'below' | 'beneath';
 
-/** Brightness, contrast, saturation and warmth. The first three are factors as in CSS Filter Effects, 1 for no change. */
-export interface ToneLayer extends LayerBase {
+/** Brightness, contrast, saturation, warmth, greyscale and inversion. */
+export interface ToneLayer extends LayerBase, Tone {
   readonly kind: 'tone';
   readonly reach: Reach;
-  readonly brightness: number;
-  readonly contrast: number;
-  readonly saturation: number;
-  /** −1 cold to 1 warm. */
-  readonly warmth: number;
-  /** 0..1. */
-  readonly greyscale: number;
-  readonly invert: number;
 }
 
 /** The picture's luminance mapped onto two colours. */

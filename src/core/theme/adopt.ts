@@ -5,7 +5,7 @@ import type { Hex, Layer, PressFormat, ShelfItem, SlotKind, ThemeColour } from '
 import { editPage } from '../site/pages';
 import { addSlot } from '../site/slots';
 import { fonts } from '../text/fonts';
-import type { BackgroundFound, ColourFound, Theme } from './readTheme';
+import type { BackgroundFound, ColourFound, ThemeStyles } from './readTheme';
 
 /** A background picture of a theme whose file is at hand. */
 export interface ThemePicture {
@@ -48,7 +48,7 @@ export interface Adoption {
   readonly colours?: readonly ColourFound[];
   readonly contentWidth?: number;
   /** The font families of the theme, where a font of that name ships. */
-  readonly fonts?: Theme['fonts'];
+  readonly fonts?: ThemeStyles['fonts'];
   readonly pictures: readonly ThemePicture[];
   readonly pageId: string;
   /** Makes ids for slots and layers. */

@@ -1,6 +1,6 @@
 import { inspectPicture } from '../measure/inspect';
 import { unzip, type PackedFile } from '../files/unzip';
-import { readTheme, type Theme } from './readTheme';
+import { readTheme, type ThemeStyles } from './readTheme';
 import { decodeStylesheet, StylesheetError } from './stylesheet';
 
 export interface ThemeFile {
@@ -15,7 +15,7 @@ export interface PictureFile extends PackedFile {
 }
 
 export interface OpenedTheme {
-  readonly theme: Theme;
+  readonly theme: ThemeStyles;
   /** The theme's pictures; files of other kinds and pictures that cannot be read are left out. */
   readonly pictures: readonly PictureFile[];
 }

@@ -52,7 +52,7 @@ export interface BackgroundFound {
   readonly line: number;
 }
 
-export interface Theme {
+export interface ThemeStyles {
   readonly colours: readonly ColourFound[];
   readonly fonts: readonly FontFound[];
   readonly widths: readonly WidthFound[];
@@ -219,7 +219,7 @@ function collectWidths(rules: readonly StyleRule[], resolve: (value: string) => 
 }
 
 /** What the style sheets of a theme say of its colours, fonts, widths and background pictures. Later sheets count over earlier ones. */
-export function readTheme(sheets: readonly SheetText[]): Theme {
+export function readTheme(sheets: readonly SheetText[]): ThemeStyles {
   const read = sheets.map(({ path, text }) => readStylesheet(path, text));
   const rules = read.flatMap((sheet) => sheet.rules), properties = customProperties(rules);
   const resolve = (value: string) => resolveVars(value, properties);
@@ -230,7 +230,7 @@ export function readTheme(sheets: readonly SheetText[]): Theme {
 }
 
 /** The width a theme's content most likely has: the widest px that something named like content is given at any width of screen. */
-export function contentWidthOf({ widths }: Pick<Theme, 'widths'>): number | undefined {
+export function contentWidthOf({ widths }: Pick<ThemeStyles, 'widths'>): number | undefined {
   const likely = widths.filter((w) => w.content && w.unit === 'px' && w.value >= 480 && w.value <= 2000 && w.property !== 'min-width');
   return likely.length ? Math.round(Math.max(...likely.map((w) => w.value))) : undefined;
 }
