@@ -34,7 +34,7 @@ function Swatches({ label, value, colours, narrow = false, onTake }: SwatchesPro
         <Hint key={`${c.name} ${i}`} text={`${c.name} ${c.hex}`}>
           <button
             type="button" aria-label={`${label.split(':')[0]}: ${c.name}`} aria-pressed={c.hex === value} onClick={() => onTake(c.hex)}
-            className={`-ml-px h-[26px] ${narrow ? 'w-[15px]' : 'w-[26px]'} border border-line first:ml-0 aria-pressed:relative aria-pressed:outline-2 aria-pressed:outline-act`} style={{ background: c.hex }}
+            className={`-ml-px h-[26px] ${narrow ? 'w-[14px]' : 'w-[25px]'} border border-line first:ml-0 aria-pressed:relative aria-pressed:outline-2 aria-pressed:outline-act`} style={{ background: c.hex }}
           />
         </Hint>
       ))}
@@ -48,7 +48,7 @@ export function ColourField({ label, value, theme, onPreview, onCommit }: Props)
   return (
     <div className="flex min-w-0 grow flex-wrap items-center gap-x-2 gap-y-1">
       <Swatches label={`${label}: theme colours`} value={value} colours={theme.slice(0, 10)} onTake={onCommit} />
-      {photo.length > 0 && <Swatches narrow label={`${label}: photo colours`} value={value} colours={photo.map((hex) => ({ name: `photo ${hex}`, hex }))} onTake={onCommit} />}
+      {photo.length > 0 && <Swatches narrow label={`${label}: photo colours`} value={value} colours={photo.slice(0, 5).map((hex) => ({ name: `photo ${hex}`, hex }))} onTake={onCommit} />}
       <Hint text="Pick a colour">
         <input
           type="color" aria-label={`${label}: pick`} value={value} className="h-[26px] w-[30px] rounded-sm border border-line bg-white p-0.5"
@@ -58,7 +58,7 @@ export function ColourField({ label, value, theme, onPreview, onCommit }: Props)
       </Hint>
       <IconButton label={`${label}: take it from the page`} className="w-7" onClick={() => startSampling(onCommit)}><Pipette size={13} /></IconButton>
       <CommitField
-        label={label} className="w-[88px]" value={value}
+        label={label} className="w-[82px]" value={value}
         onCommit={(text) => {
           const colour = tryColour(text);
           if (!colour) return `Expected a colour such as #3b4a45, rgb(59 74 69) or a CSS name, found “${text}”.`;

@@ -20,9 +20,9 @@ export function WashControls({ wash }: { wash: FillLayer }) {
   const change = (part: Partial<FillLayer>) => editLayer<FillLayer>(picture.id, wash.id, part);
   return (
     <>
-      <Row label="Colour"><ColourField label="Wash colour" value={wash.colour} theme={site.theme.colours} onPreview={(colour) => preview(change({ colour }))} onCommit={(colour) => commit('Colour of the wash', change({ colour }))} /></Row>
+      <Row tight label="Colour"><ColourField label="Wash colour" value={wash.colour} theme={site.theme.colours} onPreview={(colour) => preview(change({ colour }))} onCommit={(colour) => commit('Colour of the wash', change({ colour }))} /></Row>
       <NumberRow label="Strength" value={wash.opacity * 100} min={0} max={100} unit="%" onPreview={(v) => preview(change({ opacity: v / 100 }))} onCommit={(v) => commit(`Wash at ${Math.round(v)}%`, change({ opacity: v / 100 }))} />
-      <Row label="Blend mode"><Choose<BlendMode> label="Blend mode" className="w-40" value={wash.blend} choices={blendModes.map((value) => ({ value, label: value }))} onChange={(blend) => commit(`Blend ${blend}`, change({ blend }))} /></Row>
+      <Row tight label="Blend mode"><Choose<BlendMode> label="Blend mode" className="w-40" value={wash.blend} choices={blendModes.map((value) => ({ value, label: value }))} onChange={(blend) => commit(`Blend ${blend}`, change({ blend }))} /></Row>
       <MatchRow wash={wash} onTake={(strength) => commit(`Matched wash at ${strength}%`, change({ opacity: strength / 100 }))} />
     </>
   );
@@ -47,10 +47,10 @@ function MatchRow({ wash, onTake }: { wash: FillLayer; onTake(strength: number):
   };
   const match = found?.key === key ? found.match : undefined;
   return (
-    <Row label="Match to">
-      <Choose label="Colour to match" className="w-28" value={target} choices={theme.map((c) => ({ value: c.hex, label: c.name }))} onChange={setTarget} />
+    <Row tight label="Match to">
+      <Choose label="Colour to match" className="w-24 shrink-0" value={target} choices={theme.map((c) => ({ value: c.hex, label: c.name }))} onChange={setTarget} />
       <Switch<MatchedPart> label="What is matched" value={part} choices={[{ value: 'mean', label: 'mean' }, { value: 'border', label: 'border' }]} onChange={setPart} />
-      <Button disabled={busy || theme.length === 0} onClick={() => void find()}>Match</Button>
+      <Button className="px-2" disabled={busy || theme.length === 0} onClick={() => void find()}>Match</Button>
       <span role="status" className="figure min-w-0 truncate text-soft" title={match && `CIEDE2000 to ${colourName(site, target)}: ${match.before.toFixed(1)} without the wash, ${match.after.toFixed(1)} with it`}>{busy ? 'matching…' : match ? `${match.strength}%: ΔE ${match.before.toFixed(1)} → ${match.after.toFixed(1)}` : ''}</span>
     </Row>
   );
