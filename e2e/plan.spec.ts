@@ -70,7 +70,7 @@ test('slots are moved and resized on the drawing, by mouse and by key, in single
   const moved = await at();
   expect(Math.abs(moved[0] - x - 40)).toBeLessThanOrEqual(1);
   expect(Math.abs(moved[1] - y - 15)).toBeLessThanOrEqual(1);
-  // Near its old place it is drawn onto the content's left edge.
+  // Near where it was, the content's left edge draws it on.
   await drag([moved[0] + w / 2, moved[1] + h / 2], [x + w / 2 + 4, moved[1] + h / 2]);
   await expect.poll(async () => (await at())[0]).toBe(x);
   await page.keyboard.press('Control+z');

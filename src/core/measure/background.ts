@@ -41,7 +41,7 @@ function sizeOf(size: BackgroundSize, area: Size, picture: Size): Size {
 /**
  * Places a background as CSS Backgrounds and Borders Level 3 (sections 2.5 to 2.9) does: a percentage aligns the same
  * share of the picture with that share of the area, a length is measured from the area's left or top edge.
- * @param area the positioning area, px: the element, or the screen where the background is fixed
+ * @param area the positioning area, px: the element; where the background is fixed, the screen
  * @param picture the picture's own size, px
  */
 export function placeBackground(rules: BackgroundRules, area: Size, picture: Size): PlacedBackground {

@@ -17,7 +17,7 @@ export interface SlotPiece {
   readonly rect: Rect;
   /** Page px per slot px, where the picture is content and shrinks with the page. */
   readonly scale: number;
-  /** What a background is placed in: its element, or the first screenful where it is fixed. */
+  /** What a background is placed in: its element; where it is fixed, the first screenful. */
   readonly positioning: Rect;
 }
 

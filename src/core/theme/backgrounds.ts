@@ -74,7 +74,9 @@ function positionOf(nodes: readonly CssNode[]): { x: Length; y: Length } | undef
   }
   let x: Length | undefined, y: Length | undefined;
   for (let i = 0; i < parts.length; i++) {
-    const word = parts[i] as string, next = parts[i + 1];
+    const word = parts[i], next = parts[i + 1];
+    // Three values and more are offsets from named sides; anything else is no position.
+    if (typeof word !== 'string' || !(word in shareOf)) return undefined;
     const value = typeof next === 'object' ? offset(word, next) : ofWord(word);
     if (typeof next === 'object') i++;
     if (word === 'top' || word === 'bottom') y = value; else if (word === 'left' || word === 'right' || x === undefined) x = value; else y = value;

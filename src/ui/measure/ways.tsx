@@ -141,7 +141,8 @@ function Known({ kind, size, ownSizes, onMeasured, onKeepSize }: Way) {
 /** From the theme's own style sheet: widths it names, and the pictures it lays. */
 function FromStylesheet({ onMeasured }: Way) {
   const { opened, busy, open, cancel } = useThemeFiles();
-  const sized = opened?.theme.backgrounds.flatMap((b) => opened.pictures.filter((p) => p.path === b.path).map((p) => ({ ...b, width: p.width, height: p.height }))) ?? [];
+  // A picture that several rules lay is one size to take.
+  const sized = opened?.pictures.flatMap((p) => opened.theme.backgrounds.filter((b) => b.path === p.path).slice(0, 1).map((b) => ({ ...b, width: p.width, height: p.height }))) ?? [];
   const rows = 'flex w-full items-center gap-3 border-t border-hair px-1 py-1 text-left hover:bg-act-wash';
   return (
     <div className="flex flex-col gap-2">
