@@ -14,7 +14,7 @@ test('a divider’s height is found from its section, by key alone', async ({ be
   await page.keyboard.press('Tab');
   await page.keyboard.press('Tab');
   await bench.type('Height of the section', '633');
-  const sixth = page.getByRole('button', { name: 'A sixth of it: 106 px, usual' });
+  const sixth = page.getByRole('button', { name: /^106 px\s*1\/6 usual$/ });
   await sixth.focus();
   await page.keyboard.press('Enter');
   await expect(bench.answer(1)).toContainText('1920 × 106');

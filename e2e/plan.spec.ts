@@ -32,7 +32,7 @@ test('the chart tells on how many screens no background shows, and what a narrow
   await expect(slider).toHaveAttribute('aria-valuenow', '2560');
 
   await page.getByRole('navigation', { name: 'Panel' }).getByRole('button', { name: 'Visitors' }).click();
-  await page.getByRole('button', { name: 'Make the content 920 px' }).click();
+  await page.getByRole('button', { name: 'Set the content to 920 px' }).click();
   await expect(page.getByTestId(hidden)).toContainText('46%');
   await expect(page.getByRole('main').getByText('first screen 2560 × 1600')).toHaveCount(0);
 });
@@ -85,7 +85,7 @@ test('slots are moved and resized on the drawing, by mouse and by key, in single
   expect(Math.abs(smaller[0] - (1080 - 60 / scale))).toBeLessThanOrEqual(2);
   expect(Math.abs(smaller[1] - (220 - 20 / scale))).toBeLessThanOrEqual(2);
   await expect(page.locator('[data-finding="header header-width"]')).toContainText(`${1080 - smaller[0]} px narrower than the content of Home`);
-  await page.getByRole('button', { name: 'Mend Width against content of Header: Make it 1080 px wide' }).click();
+  await page.getByRole('button', { name: 'Mend: make it 1080 px wide, for Width against content of Header' }).click();
   await expect(page.locator('[data-finding="header header-width"]')).toHaveCount(0);
 
   // By key: the arrows move, with Alt they resize.
@@ -185,7 +185,7 @@ test('the findings of the site are pressed for, worst first, and lead to their b
   await expect(findings.locator('[data-finding="header seam-top"]')).toContainText('levels off #3b4a45');
   const covers = findings.locator('[data-finding="diary-background background-covers"]');
   await expect(covers).toContainText('580 px at a side are bare');
-  await covers.getByRole('button', { name: /Size: cover$/ }).click();
+  await covers.getByRole('button', { name: /^Mend: size: cover/ }).click();
   await expect(covers).toHaveCount(0);
   await findings.getByRole('link', { name: 'Sidebar strip' }).click();
   await bench.drawn();

@@ -98,7 +98,7 @@ function FromSection({ measured, size, onMeasured }: Way) {
         {dividerHeights(height).map(({ share, px }, i) => (
           <li key={share}>
             <button
-              type="button" aria-pressed={size.height === px && measured?.from === 'section'} aria-label={`A ${ordinal[share]} of it: ${px} px${i === 0 ? ', usual' : ''}`}
+              type="button" aria-pressed={size.height === px && measured?.from === 'section'}
               onClick={() => onMeasured({ height: px }, { from: 'section', height, share })}
               className="flex w-[92px] items-end gap-2 rounded-sm border border-line bg-white p-1.5 text-left hover:border-soft aria-pressed:border-act aria-pressed:bg-act-wash"
             >
@@ -111,8 +111,6 @@ function FromSection({ measured, size, onMeasured }: Way) {
     </div>
   );
 }
-
-const ordinal: Readonly<Record<number, string>> = { 4: 'quarter', 5: 'fifth', 6: 'sixth', 8: 'eighth', 10: 'tenth' };
 
 /** From a list: what themes often have, and what the owner put there. */
 function Known({ kind, size, ownSizes, onMeasured, onKeepSize }: Way) {

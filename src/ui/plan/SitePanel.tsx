@@ -125,6 +125,8 @@ function SlotDetails({ session, site, page, slot, placed, href, onGone }: { sess
   );
 }
 
+const lower = (words: string): string => words.charAt(0).toLowerCase() + words.slice(1);
+
 /** All readings of all slots of the site that are not as they should be, worst first. */
 function Findings({ session, site, readings, href, onWidths }: Props) {
   const list = useRef<HTMLElement>(null);
@@ -144,7 +146,7 @@ function Findings({ session, site, readings, href, onWidths }: Props) {
             <p className="min-w-0 break-words">
               <Link href={href(slot)} className="font-semibold hover:underline">{slot.name}</Link>: {reading.words}{' '}
               {reading.id === 'background-shows' && <><button type="button" className="underline" onClick={onWidths}>See widths</button>{' '}</>}
-              {reading.mend && <button type="button" className="text-warn underline" aria-label={`Mend ${reading.title} of ${slot.name}: ${reading.mend.label}`} onClick={() => session.commit(reading.mend!.label, reading.mend!.edit)}>Mend: {reading.mend.label.charAt(0).toLowerCase() + reading.mend.label.slice(1)}</button>}
+              {reading.mend && <button type="button" className="text-warn underline" aria-label={`Mend: ${lower(reading.mend.label)}, for ${reading.title} of ${slot.name}`} onClick={() => session.commit(reading.mend!.label, reading.mend!.edit)}>Mend: {lower(reading.mend.label)}</button>}
             </p>
           </li>
         ))}

@@ -171,14 +171,15 @@ export function SlotOverlay({ session, page, layout, piece, number, href, scale,
       {held.width >= 2 && (
         <Link
           href={href} draggable={false} data-slot={slot.id} aria-label={`${name}, ${slot.width} by ${slot.height} px: open its bench`} aria-describedby="slot-keys"
-          className={`group absolute border focus-visible:border-act ${look}`} style={place(held)}
+          className={`absolute border focus-visible:border-act ${look}`} style={place(held)}
           onFocus={() => onSelect(slot.id)} onKeyDown={keys}
           onPointerDown={down()} onPointerMove={move} onPointerUp={up} onPointerCancel={abandon} onClick={(e) => { if (drag.current?.moved) e.preventDefault(); }}
           onDragOver={(e) => { e.preventDefault(); setOver(true); }} onDragLeave={() => setOver(false)}
           onDrop={(e) => { e.preventDefault(); e.stopPropagation(); setOver(false); onFiles(slot, filesOf(e.dataTransfer)); }}
-        >
-          <span className="figure absolute top-1.5 left-1.5 grid h-5 w-5 place-items-center rounded-full border border-act bg-white font-semibold text-act group-hover:bg-act group-hover:text-white">{number}</span>
-        </Link>
+        />
+      )}
+      {held.width >= 2 && (
+        <span aria-hidden className="figure pointer-events-none absolute grid h-5 w-5 place-items-center rounded-full border border-act bg-white font-semibold text-act" style={{ left: place(held).left + 7, top: place(held).top + 7 }}>{number}</span>
       )}
       {selected && grips.map((grip) => {
         const key = `${grip.x}${grip.y}` as keyof typeof cursors, at = place(sized);

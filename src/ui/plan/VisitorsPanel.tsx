@@ -61,7 +61,7 @@ export function VisitorsPanel({ session, site, page, onSuppose }: Props) {
                   <td className="figure h-[30px]">{px} px</td><td className="figure">{percent(hiddenShare(supposed, visitors))}</td><td className="figure">{mean === undefined ? '–' : `${Math.round(mean)} px`}</td>
                   <td className="text-right">{px === now
                     ? <span className="text-soft">as it is</span>
-                    : <Button className="h-[22px]" aria-label={`Make the content ${px} px`} onFocus={() => onSuppose(px)} onBlur={() => onSuppose(undefined)} onClick={() => { session.commit(`Content ${px} px`, editPage(page.id, (p) => { p.content.px = px; })); onSuppose(undefined); }}>Set</Button>}</td>
+                    : <Button className="h-[22px]" aria-label={`Set the content to ${px} px`} onFocus={() => onSuppose(px)} onBlur={() => onSuppose(undefined)} onClick={() => { session.commit(`Content ${px} px`, editPage(page.id, (p) => { p.content.px = px; })); onSuppose(undefined); }}>Set</Button>}</td>
                 </tr>
               );
             })}

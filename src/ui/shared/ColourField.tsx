@@ -23,18 +23,17 @@ interface SwatchesProps {
   label: string;
   value: Hex;
   colours: readonly { readonly name: string; readonly hex: Hex }[];
-  narrow?: boolean;
   onTake(hex: Hex): void;
 }
 
-function Swatches({ label, value, colours, narrow = false, onTake }: SwatchesProps) {
+function Swatches({ label, value, colours, onTake }: SwatchesProps) {
   return (
     <div role="group" aria-label={label} className="flex">
       {colours.map((c, i) => (
         <Hint key={`${c.name} ${i}`} text={`${c.name} ${c.hex}`}>
           <button
             type="button" aria-label={`${label.split(':')[0]}: ${c.name}`} aria-pressed={c.hex === value} onClick={() => onTake(c.hex)}
-            className={`-ml-px h-[26px] ${narrow ? 'w-[14px]' : 'w-[25px]'} border border-line first:ml-0 aria-pressed:relative aria-pressed:outline-2 aria-pressed:outline-act`} style={{ background: c.hex }}
+            className="-ml-px h-[26px] w-[26px] border border-line first:ml-0 aria-pressed:relative aria-pressed:outline-2 aria-pressed:outline-act" style={{ background: c.hex }}
           />
         </Hint>
       ))}
@@ -47,8 +46,10 @@ export function ColourField({ label, value, theme, onPreview, onCommit }: Props)
   const rgb = tryColour(value), photo = use(PhotoColours);
   return (
     <div className="flex min-w-0 grow flex-wrap items-center gap-x-2 gap-y-1">
-      <Swatches label={`${label}: theme colours`} value={value} colours={theme.slice(0, 10)} onTake={onCommit} />
-      {photo.length > 0 && <Swatches narrow label={`${label}: photo colours`} value={value} colours={photo.slice(0, 5).map((hex) => ({ name: `photo ${hex}`, hex }))} onTake={onCommit} />}
+      <div className={photo.length > 0 ? 'flex w-full gap-3' : ''}>
+        <Swatches label={`${label}: theme colours`} value={value} colours={theme.slice(0, 8)} onTake={onCommit} />
+        {photo.length > 0 && <Swatches label={`${label}: photo colours`} value={value} colours={photo.map((hex) => ({ name: `photo ${hex}`, hex }))} onTake={onCommit} />}
+      </div>
       <Hint text="Pick a colour">
         <input
           type="color" aria-label={`${label}: pick`} value={value} className="h-[26px] w-[30px] rounded-sm border border-line bg-white p-0.5"

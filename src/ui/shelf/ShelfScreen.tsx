@@ -94,7 +94,7 @@ function Shelf({ session, forSlot }: { session: Session; forSlot: string | undef
             <>
               <FileDrop label="Pictures for the shelf" button="Choose files" accept="image/*" multiple busy={busy} onCancel={cancel} onFiles={bring}>Drop pictures of your own, as many as you like.</FileDrop>
               {busy && <div role="progressbar" aria-label="Pictures read" aria-valuenow={Math.round(share * 100)} className="mt-1 h-1 bg-line"><div className="h-full bg-act" style={{ width: `${share * 100}%` }} /></div>}
-              {own.length === 0 && !busy && <p className="mt-4 text-soft">{site.shelf.length === 0 ? 'Nothing on the shelf yet.' : 'No picture on the shelf is so. Look for less, or in the picture library.'}</p>}
+              {own.length === 0 && !busy && <p className="mt-4">{site.shelf.length === 0 ? 'Nothing on the shelf yet.' : 'No picture on the shelf is so. Look for less, or in the picture library.'}</p>}
               <ul className="mt-3 grid grid-cols-[repeat(auto-fill,minmax(176px,1fr))] gap-3">
                 {own.map((item) => <OwnCard key={item.assetId} site={site} item={item} current={item.assetId === chosen} onChoose={() => setChosen(item.assetId)} />)}
               </ul>
@@ -102,11 +102,11 @@ function Shelf({ session, forSlot }: { session: Session; forSlot: string | undef
           )}
           {where === 'library' && (
             <>
-              {library.state === 'looking' && <><p role="status" className="text-soft">Looking in the library…</p><ul aria-hidden className="mt-3 grid grid-cols-[repeat(auto-fill,minmax(176px,1fr))] gap-3">{Array.from({ length: 12 }, (_, i) => <li key={i} className="h-[168px] rounded-sm border border-line bg-sheet" />)}</ul></>}
+              {library.state === 'looking' && <><p role="status">Looking in the library…</p><ul aria-hidden className="mt-3 grid grid-cols-[repeat(auto-fill,minmax(176px,1fr))] gap-3">{Array.from({ length: 12 }, (_, i) => <li key={i} className="h-[168px] rounded-sm border border-line bg-sheet" />)}</ul></>}
               {library.state === 'failed' && <div role="alert" className="max-w-lg rounded-sm border border-bad bg-white px-4 py-3"><p>{library.message}</p><Button className="mt-2" onClick={library.again}>Try again</Button></div>}
               {library.state === 'found' && (
                 <>
-                  <p role="status" className="text-soft">{library.answer.total === 0 ? 'The library has no picture like this. Use fewer words, another shape, or less width.' : `${library.answer.total} ${library.answer.total === 1 ? 'picture' : 'pictures'}`}</p>
+                  <p role="status">{library.answer.total === 0 ? 'The library has no picture like this. Use fewer words, another shape, or less width.' : `${library.answer.total} ${library.answer.total === 1 ? 'picture' : 'pictures'}`}</p>
                   <ul className="mt-3 grid grid-cols-[repeat(auto-fill,minmax(176px,1fr))] gap-3">
                     {library.answer.pictures.map((p) => (
                       <Card key={p.id} name={p.title} figure={`${p.width} × ${p.height}`} words={`${p.maker}, ${licenceWords(p.licence)}`} current={p.id === chosen} url={`/library/${p.id}.jpg`} onChoose={() => setChosen(p.id)} />

@@ -95,11 +95,10 @@ function SiteCard({ site }: { site: Site }) {
   const layout = layoutPage(site, site.pages[0], 1440), scale = 320 / layout.width;
   return (
     <li className="w-[322px] rounded-sm border border-line bg-white hover:border-soft">
-      <Link href={`/sites/${site.id}`} className="block" aria-label={`Open ${site.name}`}>
-        <div className="relative h-[200px] overflow-hidden border-b border-hair bg-board">
-          <div style={{ transform: `scale(${scale})`, transformOrigin: '0 0' }}><PageDrawing site={site} layout={layout} /></div>
-        </div>
-      </Link>
+      <div className="relative h-[200px] overflow-hidden border-b border-hair bg-board">
+        <div data-testid="page" style={{ transform: `scale(${scale})`, transformOrigin: '0 0' }}><PageDrawing site={site} layout={layout} /></div>
+        <Link href={`/sites/${site.id}`} className="absolute inset-0 focus-visible:-outline-offset-2" aria-label={`Open ${site.name}`} />
+      </div>
       <div className="flex items-center gap-2 px-3 py-2">
         <div className="min-w-0 grow">
           <div className="truncate font-semibold" title={site.name}>{site.name}</div>

@@ -1,0 +1,59 @@
+/** Every screen against the rules of WCAG 2.2 A and AA that axe-core can check by machine. */
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { expect, test } from './bench.fixture';
+import { slateTheme, zipOf } from './theme.fixture';
+
+async function check(page: Page, what: string): Promise<void> {
+  // The page that is drawn is the owner's, in the theme's own colours; it is hidden from assistive tools on the plan.
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).exclude('[data-testid="page"]').analyze();
+  expect.soft([what, violations.map((v) => `${v.id}: ${v.nodes.slice(0, 3).map((n) => n.html.slice(0, 140)).join(' | ')}`)]).toEqual([what, []]);
+}
+
+test('the sites and the page plan with all its panels', async ({ bench, page }) => {
+  await bench.start();
+  await check(page, 'plan');
+  await page.getByRole('button', { name: 'Change Header' }).click();
+  await check(page, 'plan with a slot open');
+  await page.getByRole('button', { name: '+ Measure a slot' }).click();
+  for (const way of ['Numbers', 'Picture', 'Columns', 'Section', 'Known sizes', 'Style sheet']) {
+    await page.getByRole('radio', { name: way, exact: true }).click();
+    await check(page, `measuring by ${way}`);
+  }
+  const panel = page.getByRole('navigation', { name: 'Panel' });
+  for (const name of ['Page layout', 'Visitors']) {
+    await panel.getByRole('button', { name }).click();
+    await check(page, name);
+  }
+  await bench.drop(page.getByRole('main'), [{ name: 'slate.zip', type: 'application/zip', bytes: zipOf(await slateTheme()) }]);
+  await expect(page.getByRole('button', { name: 'Take over' })).toBeEnabled();
+  await check(page, 'theme');
+  await page.goto('/');
+  await expect(page.getByRole('link', { name: 'Open Veldrin Clayworks' })).toBeVisible();
+  await check(page, 'sites');
+});
+
+test('the bench with its seven questions, and the shelf', async ({ bench, page }) => {
+  await bench.start();
+  await bench.open('Header');
+  for (let digit = 1; digit <= 7; digit++) {
+    await page.keyboard.press(String(digit));
+    await expect(page.locator('[aria-current=step]')).toHaveAttribute('aria-keyshortcuts', String(digit));
+    await check(page, `question ${digit}`);
+  }
+  await page.keyboard.press('3');
+  for (const kind of ['Two-tone', 'Hue', 'Tone', 'Texture']) {
+    await page.getByRole('button', { name: `+ ${kind}` }).click();
+    await check(page, kind);
+  }
+  await bench.layer('Veldrin').click();
+  await check(page, 'a text');
+  await page.keyboard.press('2');
+  await page.getByRole('button', { name: 'Shelf and library' }).click();
+  await expect(page.getByRole('heading', { name: /^Shelf of/ })).toBeAttached();
+  await page.getByRole('main').getByRole('button', { name: /Clay hills/ }).click();
+  await check(page, 'shelf');
+  await page.getByRole('radio', { name: 'Picture library' }).click();
+  await expect(page.getByText(/^\d+ pictures$/)).toBeVisible();
+  await check(page, 'library');
+});
