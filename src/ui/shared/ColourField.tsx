@@ -16,8 +16,8 @@ interface Props {
   onCommit(hex: Hex): void;
 }
 
-/** Colours of the photograph that is worked on, offered beside the theme's. */
-export const PhotoColours = createContext<readonly Hex[]>([]);
+/** Colours of the photograph that is worked on, offered beside the theme's; null where there is no photograph to speak of. */
+export const PhotoColours = createContext<readonly Hex[] | null>(null);
 
 interface SwatchesProps {
   label: string;
@@ -46,9 +46,10 @@ export function ColourField({ label, value, theme, onPreview, onCommit }: Props)
   const rgb = tryColour(value), photo = use(PhotoColours);
   return (
     <div className="flex min-w-0 grow flex-wrap items-center gap-x-2 gap-y-1">
-      <div className={photo.length > 0 ? 'flex w-full gap-3' : ''}>
+      {/* A line of their own from the beginning, so that nothing jumps when the photo's colours come. */}
+      <div className={photo ? 'flex w-full gap-3' : ''}>
         <Swatches label={`${label}: theme colours`} value={value} colours={theme.slice(0, 8)} onTake={onCommit} />
-        {photo.length > 0 && <Swatches label={`${label}: photo colours`} value={value} colours={photo.map((hex) => ({ name: `photo ${hex}`, hex }))} onTake={onCommit} />}
+        {photo && photo.length > 0 && <Swatches label={`${label}: photo colours`} value={value} colours={photo.map((hex) => ({ name: `photo ${hex}`, hex }))} onTake={onCommit} />}
       </div>
       <Hint text="Pick a colour">
         <input
