@@ -56,10 +56,10 @@ function engineWith(setup: Setup) {
   return createEngine({
     spawnRender() {
       const worker = new LocalWorker((scope) => serve<RenderCalls>(scope, {
-        frame({ drawing: d, whole }) {
+        frame({ drawing: d, whole, focus }) {
           setup.drawn.push(d.layers[0].opacity);
           const missing = setup.missing.filter((id) => !setup.given.includes(id));
-          const answer: Frame = { width: 2, height: 1, changed: { x: 0, y: 0, width: whole ? 2 : 1, height: 1 }, pixels: new Uint8ClampedArray(8), bounds: {}, missing, complete: true, ms: 1 };
+          const answer: Frame = { width: 2, height: 1, changed: { x: 0, y: 0, width: whole ? 2 : 1, height: 1 }, pixels: new Uint8ClampedArray(8), bounds: {}, missing, complete: focus === undefined || whole, ms: 1 };
           return { answer };
         },
         asset({ assetId }) { setup.given.push(assetId); return { answer: null }; },
@@ -76,7 +76,7 @@ function engineWith(setup: Setup) {
       press: () => ({ answer: { bytes: new Uint8Array(3), decoded: createRaster(2, 1) } }),
     })),
     spawnTheme: () => new LocalWorker((scope) => serve<ThemeCalls>(scope, {
-      open: ({ files }) => ({ answer: { theme: { colours: [], fonts: [], widths: [], backgrounds: [], problems: [], files: files.map((f) => f.name) }, pictures: [] } }),
+      open: ({ files }) => (files[0].name === 'slow.zip' ? new Promise(() => {}) : { answer: { theme: { colours: [], fonts: [], widths: [], backgrounds: [], problems: [], files: files.map((f) => f.name) }, pictures: [] } }),
     })),
     assetBytes: async (id) => new Uint8Array([id === 'broken' ? 0 : 1]),
   });
@@ -133,4 +133,51 @@ test('all pixels are asked for again once the photos are there; a closed view st
   view.close();
   await rest();
   expect(heard.frames).toEqual([]);
+});
+
+test('with a focus the part in sight comes first; the rest is drawn once nothing newer has been asked for', async () => {
+  const setup = setUp(), heard = listen(), view = engineWith(setup).view(heard), focus = { x: 0, y: 0, width: 1, height: 1 };
+  view.show(drawing(0.1), focus);
+  await rest();
+  expect(heard.frames.map((f) => f.complete)).toEqual([true]);
+  view.show(drawing(0.2), focus);
+  await rest();
+  view.show(drawing(0.3), focus);
+  await rest();
+  expect(setup.drawn).toEqual([0.1, 0.2, 0.3]);
+  await new Promise((resolve) => setTimeout(resolve, 250));
+  // Of what had been left undone only the newest is completed, and only once.
+  expect(setup.drawn).toEqual([0.1, 0.2, 0.3, 0.3]);
+  expect(heard.frames.at(-1)?.complete).toBe(true);
+});
+
+test('a view that is closed completes nothing any more', async () => {
+  const setup = setUp(), heard = listen(), view = engineWith(setup).view(heard);
+  view.show(drawing(0.1));
+  await rest();
+  view.show(drawing(0.2), { x: 0, y: 0, width: 1, height: 1 });
+  await rest();
+  view.close();
+  await new Promise((resolve) => setTimeout(resolve, 250));
+  expect(setup.drawn).toEqual([0.1, 0.2]);
+});
+
+test('a photo is handed over before it is looked at, once, and again to a new worker', async () => {
+  const setup = setUp(), engine = engineWith(setup);
+  await expect(engine.look('pots', { width: 10, height: 5 })).resolves.toEqual({ frames: [], colours: [] });
+  await engine.look('pots', { width: 20, height: 5 });
+  expect(setup.given).toEqual(['pots']);
+  setup.renders[0].crash('gone');
+  await engine.look('pots', { width: 10, height: 5 });
+  expect(setup.given).toEqual(['pots', 'pots']);
+  await expect(engine.look('broken', { width: 1, height: 1 })).rejects.toThrow('the file breaks off');
+});
+
+test('reading a theme can be given up: it ends at once, and the next one is read by a new worker', async () => {
+  const engine = engineWith(setUp()), stop = new AbortController(), bytes = new Uint8Array(1);
+  const reading = engine.openTheme([{ name: 'slow.zip', bytes }], stop.signal);
+  await rest();
+  stop.abort();
+  await expect(reading).rejects.toThrow('Reading the theme was stopped.');
+  await expect(engine.openTheme([{ name: 'style.css', bytes }])).resolves.toMatchObject({ theme: { files: ['style.css'] } });
 });
