@@ -48,8 +48,9 @@ export class BenchPage {
     await on.dispatchEvent('drop', { dataTransfer: data });
   }
 
-  /** SHA-256 of the canvas's pixels: equal for pictures that are equal to the level. */
-  pixels(page = this.page): Promise<string> {
+  /** SHA-256 of the canvas's pixels once the newest state is drawn: equal for pictures that are equal to the level. */
+  async pixels(page = this.page): Promise<string> {
+    await page.locator('canvas[data-settled=true]').waitFor({ state: 'attached' });
     return page.locator('canvas[data-ready]').evaluate(async (canvas: HTMLCanvasElement) => {
       const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height);
       const digest = new Uint8Array(await crypto.subtle.digest('SHA-256', data));
@@ -57,8 +58,8 @@ export class BenchPage {
     });
   }
 
-  /** Waits until everything is written. */
-  async kept(): Promise<void> { await expect(this.page.getByRole('definition').filter({ hasText: 'every step' })).toBeVisible(); }
+  /** Waits until everything is written; a moment first, since the screen says so a frame after the edit. */
+  async kept(): Promise<void> { await this.page.evaluate(() => new Promise((resolve) => { requestAnimationFrame(() => setTimeout(resolve, 60)); })); await expect(this.page.getByRole('definition').filter({ hasText: 'every step' })).toBeVisible(); }
 
   /** Downloads the file of the picture as it is now. */
   async download(): Promise<{ name: string; path: string }> {

@@ -25,7 +25,8 @@ export interface View {
 }
 
 export interface ViewListener {
-  onFrame(frame: Frame): void;
+  /** @param settled the view shows the newest drawing, all of it */
+  onFrame(frame: Frame, settled: boolean): void;
   /** A message for people; the view keeps what it showed. */
   onFailure(message: string): void;
 }
@@ -113,7 +114,7 @@ export function createEngine(parts: EngineParts): Engine {
         const frame = await render.ask('frame', { view: name, drawing, whole, focus });
         if (closed) return;
         whole = false;
-        listener.onFrame(frame);
+        listener.onFrame(frame, frame.complete && frame.missing.length === 0 && waiting === undefined);
         fetchMissing(frame.missing);
         if (!frame.complete) rest = setTimeout(() => { if (latest && !waiting) show(latest); }, pause);
       } catch (error) {

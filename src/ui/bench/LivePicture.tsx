@@ -47,7 +47,7 @@ export function LivePicture({ rect, clip }: { rect: Rect; clip: Rect }) {
   useEffect(() => {
     let boundsKey = '';
     const opened = theEngine().view({
-      onFrame(frame) {
+      onFrame(frame, settled) {
         const element = canvas.current;
         if (!element) return;
         if (element.width !== frame.width || element.height !== frame.height) { element.width = frame.width; element.height = frame.height; }
@@ -59,7 +59,7 @@ export function LivePicture({ rect, clip }: { rect: Rect; clip: Rect }) {
         }
         const key = JSON.stringify(frame.bounds);
         if (key !== boundsKey) { boundsKey = key; drawn.setState({ bounds: frame.bounds }); }
-        if (frame.missing.length === 0 && frame.complete) setReady(true);
+        if (settled) { setReady(true); element.dataset.settled = 'true'; }
       },
       onFailure: (message) => say('bad', message),
     });
@@ -71,6 +71,7 @@ export function LivePicture({ rect, clip }: { rect: Rect; clip: Rect }) {
     const show = (s: Site) => {
       const drawing = currentDrawing(s, slotId, showing);
       since.current ??= performance.now();
+      if (canvas.current) canvas.current.dataset.settled = 'false';
       if (drawing) view.current?.show(drawing, canvas.current ? partInSight(canvas.current) : undefined);
     };
     show(session.state.getState().site);
