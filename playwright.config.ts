@@ -5,7 +5,9 @@ const port = 3219;
 export default defineConfig({
   testDir: 'e2e',
   workers: 1,
-  timeout: 60_000,
+  timeout: 90_000,
+  // Two cores that share their machine are at times several times slower than usual.
+  expect: { timeout: 10_000 },
   forbidOnly: true,
   reporter: process.env.BROWSER_REPORT ? [['list'], ['json', { outputFile: process.env.BROWSER_REPORT }]] : 'list',
   use: {

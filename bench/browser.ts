@@ -31,6 +31,20 @@ async function dragRepaints(page: Page, x: number, y: number): Promise<number[]>
   return page.evaluate((name) => performance.getEntriesByName(name).map((e) => e.duration), repaint);
 }
 
+/** Gives the selected text a shadow, an outline and a relief. */
+async function dressText(page: Page): Promise<void> {
+  await page.getByRole('radio', { name: 'Effects' }).click();
+  for (const effect of ['Shadow', 'Outline', 'Relief']) await page.getByRole('button', { name: `+ ${effect}` }).click();
+  await page.waitForTimeout(1500);
+}
+
+/** Middle of the selected layer's frame, px of the picture at 1:1. */
+async function selectedMiddle(page: Page): Promise<[number, number]> {
+  const area = await page.getByTestId('picture-area').boundingBox(), first = await page.locator('[data-grip="0 0"]').boundingBox(), last = await page.locator('[data-grip="1 1"]').boundingBox();
+  if (!area || !first || !last) throw new Error('Nothing is selected on the picture.');
+  return [(first.x + last.x + last.width) / 2 - area.x, (first.y + last.y + last.height) / 2 - area.y];
+}
+
 /** Drags the strength of the selected layer to and fro along its slider, and gives the time of each repaint. */
 async function strengthRepaints(page: Page): Promise<number[]> {
   const box = await page.getByRole('slider', { name: 'Strength' }).boundingBox();
@@ -98,15 +112,24 @@ export const browserRows = (): Promise<Row[]> => withServer(async () => {
     }
     await page.keyboard.press('4');
     const frames = await dragRepaints(page, 540, 95);
-    if (frames.length < 20) throw new Error(`Expected at least 20 repaints while dragging, found ${frames.length}.`);
+    await page.getByRole('region', { name: 'Layers, back to front' }).getByRole('button', { name: 'Veldrin Clayworks' }).click();
+    await dressText(page);
+    const dressed = await dragRepaints(page, ...await selectedMiddle(page));
     await page.goto(plan);
     await largeBackground(page);
     const large = await strengthRepaints(page);
+    await page.getByRole('region', { name: 'Layers, back to front' }).getByRole('button', { name: 'Your words' }).click();
+    await page.keyboard.press('4');
+    await dressText(page);
+    const dressedLarge = await dragRepaints(page, ...await selectedMiddle(page));
+    for (const list of [frames, dressed, dressedLarge]) if (list.length < 20) throw new Error(`Expected at least 20 repaints while dragging, found ${frames.length}, ${dressed.length} and ${dressedLarge.length}.`);
     if (large.length < 10) throw new Error(`Expected at least 10 repaints while dragging a strength, found ${large.length}.`);
     return [
       row('first picture of a bench, from its plan', median(opening), 'wanted at most', 1500),
       row('first picture of a bench, page loaded anew', median(reopening), 'wanted at most', 1500),
       row(`repaint while dragging text, 1080×220 (${frames.length} frames)`, median(frames), 'wanted at most', 16),
+      row(`repaint while dragging text with shadow, outline, relief, 1080×220 (${dressed.length} frames)`, median(dressed), 'wanted at most', 16),
+      row(`repaint while dragging text with shadow, outline, relief, 1900×1200, six layers (${dressedLarge.length} frames)`, median(dressedLarge), 'wanted at most', 50),
       row(`repaint while dragging a wash strength, 1900×1200, five layers (${large.length} frames)`, median(large), 'wanted at most', 50),
     ];
   } finally {

@@ -3,11 +3,12 @@ import sharp from 'sharp';
 import { createComposer, type Drawing } from '../src/core/compose/compose';
 import { resample } from '../src/core/frame/resample';
 import { newWash } from '../src/core/layers/fill';
+import { newPhoto } from '../src/core/layers/photo';
 import { newText } from '../src/core/layers/text';
 import type { BlendMode } from '../src/core/raster/blend';
 import { composite, fillRect } from '../src/core/raster/composite';
 import { createRaster, type Raster } from '../src/core/raster/raster';
-import type { Layer, PhotoLayer } from '../src/core/site/model';
+import type { Layer } from '../src/core/site/model';
 import { canvasGlyphs, type TextContext } from '../src/core/text/glyphs';
 import { compare, type Row } from './rows';
 
@@ -50,7 +51,7 @@ async function editOne(): Promise<Row> {
   const photo = layer(2400, 1600, 3, false);
   const resources = { photo: () => photo, glyphs: canvasGlyphs((w, h) => createCanvas(w, h).getContext('2d') as unknown as TextContext, (spec) => `${spec.weight} ${spec.sizePx}px serif`) };
   const lower: Layer[] = [
-    { id: 'p', kind: 'photo', name: '', hidden: false, opacity: 1, blend: 'normal', assetId: 'a', sourceWidth: 2400, sourceHeight: 1600, x: 0, y: -30, scale: 0.8, stretch: 1, turn: 0, flipX: false, flipY: false, sharpen: 'fitting' } satisfies PhotoLayer,
+    { ...newPhoto('p', { name: '', assetId: 'a', width: 2400, height: 1600 }, { width, height }), x: 0, y: -30, scale: 0.8 },
     { ...newWash('w', '#3b4a45', 0.4), blend: 'multiply' }, { ...newWash('x', '#a4553a', 0.2), blend: 'soft-light' },
     newText('t', 'Veldrin Clayworks', 'serif', 120, '#efe9dc', 950, 300), newText('u', 'thrown, glazed and fired', 'serif', 60, '#efe9dc', 950, 500),
   ];

@@ -4,6 +4,9 @@ import type { Page } from '@playwright/test';
 import { expect, test } from './bench.fixture';
 import { slateTheme, zipOf } from './theme.fixture';
 
+/** Every check goes over the whole page, which takes seconds where the machine is slow. */
+test.describe.configure({ timeout: 180_000 });
+
 async function check(page: Page, what: string): Promise<void> {
   // The page that is drawn is the owner's, in the theme's own colours; it is hidden from assistive tools on the plan.
   const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).exclude('[data-testid="page"]').analyze();
@@ -56,4 +59,32 @@ test('the bench with its seven questions, and the shelf', async ({ bench, page }
   await page.getByRole('radio', { name: 'Picture library' }).click();
   await expect(page.getByText(/^\d+ pictures$/)).toBeVisible();
   await check(page, 'library');
+});
+
+test('the panels of what lies on top, and the steps', async ({ bench, page }) => {
+  await bench.start();
+  await bench.open('Header');
+  await bench.layer('Veldrin').click();
+  for (const facet of ['Letters', 'Place', 'Effects']) {
+    await page.getByRole('radio', { name: facet, exact: true }).click();
+    await check(page, `a text: ${facet}`);
+  }
+  for (const effect of ['Shadow', 'Glow', 'Outline', 'Relief']) {
+    await page.getByRole('button', { name: `+ ${effect}` }).click();
+    await check(page, effect);
+  }
+  await bench.command('Add a shape: rectangle');
+  await page.getByRole('radio', { name: 'Shape', exact: true }).click();
+  await check(page, 'a shape');
+  await bench.command('Put on top: Kiln glow');
+  for (const facet of ['Place', 'Cut-out', 'Crop']) {
+    await page.getByRole('radio', { name: facet, exact: true }).click();
+    await check(page, `a photo: ${facet}`);
+  }
+  await page.getByRole('button', { name: 'All steps so far' }).click();
+  await check(page, 'the steps');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Control+a');
+  await expect(page.getByRole('heading', { name: '4 layers' })).toBeVisible();
+  await check(page, 'several layers');
 });

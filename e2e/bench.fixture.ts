@@ -7,7 +7,7 @@ export class BenchPage {
   /** First start: the sample is put in place and its plan is shown. */
   async start(): Promise<void> {
     await this.page.goto('/');
-    await expect(this.page.getByRole('heading', { name: 'Page plan of Veldrin Clayworks' })).toBeAttached();
+    await expect(this.page.getByRole('heading', { name: 'Page plan of Veldrin Clayworks' })).toBeAttached({ timeout: 20_000 });
   }
 
   async open(slot: string): Promise<void> {
@@ -56,6 +56,49 @@ export class BenchPage {
       const digest = new Uint8Array(await crypto.subtle.digest('SHA-256', data));
       return `${canvas.width}×${canvas.height} ${Array.from(digest, (b) => b.toString(16).padStart(2, '0')).join('')}`;
     });
+  }
+
+  /** Levels of the drawn picture, red green blue alpha in a row, once the newest state is drawn. */
+  async raster(): Promise<{ width: number; height: number; data: Uint8Array }> {
+    await this.page.locator('canvas[data-settled=true]').waitFor({ state: 'attached' });
+    const { width, height, base64 } = await this.page.locator('canvas[data-ready]').evaluate((canvas: HTMLCanvasElement) => {
+      const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height);
+      let text = '';
+      for (let i = 0; i < data.length; i += 8192) text += String.fromCharCode(...data.subarray(i, i + 8192));
+      return { width: canvas.width, height: canvas.height, base64: btoa(text) };
+    });
+    return { width, height, data: Uint8Array.from(Buffer.from(base64, 'base64')) };
+  }
+
+  /** Presses, moves and lets go on the picture; places in px of the slot at 1:1. */
+  async drag(from: readonly [number, number], to: readonly [number, number]): Promise<void> {
+    const box = (await this.page.getByTestId('picture-area').boundingBox())!;
+    await this.page.mouse.move(box.x + from[0], box.y + from[1]);
+    await this.page.mouse.down();
+    await this.page.mouse.move(box.x + (from[0] + to[0]) / 2, box.y + (from[1] + to[1]) / 2, { steps: 3 });
+    await this.page.mouse.move(box.x + to[0], box.y + to[1], { steps: 3 });
+    await this.page.mouse.up();
+    await this.page.locator('canvas[data-settled=true]').waitFor({ state: 'attached' });
+  }
+
+  /** Drags a handle of what is selected by px of the screen. */
+  async grip(handle: string, dx: number, dy: number): Promise<void> {
+    const box = (await this.page.locator(`[data-grip="${handle}"]`).boundingBox())!, x = box.x + box.width / 2, y = box.y + box.height / 2;
+    await this.page.mouse.move(x, y);
+    await this.page.mouse.down();
+    await this.page.mouse.move(x + dx / 2, y + dy / 2, { steps: 3 });
+    await this.page.mouse.move(x + dx, y + dy, { steps: 3 });
+    await this.page.mouse.up();
+    await this.page.locator('canvas[data-settled=true]').waitFor({ state: 'attached' });
+  }
+
+  /** Finds a command in the list by its words and runs it, all by keys. */
+  async command(words: string): Promise<void> {
+    await this.page.keyboard.press('Control+k');
+    await this.page.getByRole('combobox', { name: 'All commands' }).waitFor();
+    await this.page.keyboard.type(words);
+    await this.page.keyboard.press('Enter');
+    await expect(this.page.getByRole('dialog', { name: 'All commands' })).toBeHidden();
   }
 
   /** Waits until everything is written; a moment first, since the screen says so a frame after the edit. */

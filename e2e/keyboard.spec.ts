@@ -17,7 +17,7 @@ test('the whole job without a mouse', async ({ bench, page }) => {
   await page.keyboard.press('.');
   await expect(bench.layer('Veldrin Clayworks')).toHaveAttribute('aria-pressed', 'true');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('textbox', { name: 'Words' })).toBeFocused();
+  await expect(page.getByRole('textbox', { name: 'Words on the picture' })).toBeFocused();
   await page.keyboard.press('Escape');
   await page.keyboard.press('h');
   await expect(bench.answer(4)).toContainText('1 text');

@@ -10,4 +10,4 @@ mkdirSync(`public${vipsFolder}`, { recursive: true });
 for (const file of ['vips-es6.js', 'vips.wasm', 'vips-heif.wasm', 'vips-resvg.wasm']) copyFileSync(`node_modules/wasm-vips/lib/${file}`, `public${vipsFolder}/${file}`);
 
 mkdirSync(`public${fontFolder}`, { recursive: true });
-for (const font of fonts) copyFileSync(`node_modules/${font.origin}`, `public${fontFolder}/${font.file}`);
+for (const { file, origin } of fonts.flatMap((font) => [font.upright, font.slanted].flatMap((files) => (files ? [files.latin, files.extended] : [])))) copyFileSync(`node_modules/${origin}`, `public${fontFolder}/${file}`);

@@ -15,12 +15,21 @@ test('the sample is a site the schema accepts, as plain data', () => {
   expect(readSite(JSON.parse(JSON.stringify(site)))).toEqual(site);
 });
 
+const without = (value: object, ...fields: string[]) => Object.fromEntries(Object.entries(value).filter(([key]) => !fields.includes(key)));
+/** What layers have only had since version 3. */
+const since3 = ['locked', 'crop', 'cutOut', 'effects', 'italic', 'spacing', 'lineHeight', 'stretchX', 'stretchY', 'wrap'];
+const layersWithout = (...fields: string[]) => Object.fromEntries(Object.entries(site.pictures).map(([key, picture]) => [key, { ...picture, layers: picture.layers.map((l) => without(l, ...fields)) }]));
+
+test('a site of version 2 is brought up to date and draws what it drew', () => {
+  const layers = layersWithout(...since3), withTurns = Object.fromEntries(Object.entries(layers).map(([key, p]) => [key, { ...p, layers: p.layers.map((l) => (l.kind === 'text' ? without(l, 'turn') : l)) }]));
+  expect(readSite({ ...without(site, 'fonts'), schemaVersion: 2, pictures: withTurns })).toEqual(site);
+});
+
 test('a site of version 1 is brought up to date and lies on its page as it did', () => {
-  const without = (value: object, ...fields: string[]) => Object.fromEntries(Object.entries(value).filter(([key]) => !fields.includes(key)));
   const old = {
-    ...without(site, 'visitors', 'visitorsInvented', 'ownSizes', 'defaultBackground'), schemaVersion: 1,
+    ...without(site, 'visitors', 'visitorsInvented', 'ownSizes', 'defaultBackground', 'fonts'), schemaVersion: 1,
     shelf: site.shelf.map((item) => without(item, 'date', 'rightsChecked', 'subject')),
-    pictures: Object.fromEntries(Object.entries(site.pictures).map(([key, picture]) => [key, { ...picture, layers: picture.layers.map((l) => without(l, 'stretch', 'turn', 'flipX', 'flipY', 'sharpen')) }])),
+    pictures: layersWithout(...since3, 'stretch', 'turn', 'flipX', 'flipY', 'sharpen'),
     slots: site.slots.map((slot) => without(slot, 'position', 'size', 'attachment', 'offset', 'measured', 'replaces')),
     pages: site.pages.map((page, i) => ({
       ...without(page, 'content', 'background', 'band', 'sections', 'pieces'), contentWidth: 1080, backgroundSlot: ['background', 'diary-background'][i], section: page.sections[0],
@@ -45,8 +54,8 @@ test('at least four photographs, 2400 px wide or more', () => {
 });
 
 test.each([
-  [{ ...site, schemaVersion: 3 }, 'Expected a site of version 2 or older, found version 3'],
-  [null, 'Expected a site of version 2 or older, found no version'],
+  [{ ...site, schemaVersion: 4 }, 'Expected a site of version 3 or older, found version 4'],
+  [null, 'Expected a site of version 3 or older, found no version'],
   [{ ...site, name: undefined }, 'name must be defined'],
   [{ ...site, slots: [{ ...site.slots[0], width: 'wide' }] }, 'slots[0].width'],
   [{ ...site, theme: { ...site.theme, colours: [{ name: 'kiln', hex: 'green' }] } }, 'Expected theme.colours[0].hex as #rrggbb'],

@@ -92,6 +92,6 @@ export function sampleSite(id: string, shelf: Readonly<Record<string, ShelfItem>
       picture('p-mark', [], 'png', 80, { type: 'none' }),
       picture('p-diary', [whole('hills', 'hills', diary), newWash('wash', kiln, 0.25)], 'jpeg', 70),
     ]),
-    shelf: Object.values(shelf), visitors, visitorsInvented: true, ownSizes: [],
+    shelf: Object.values(shelf), visitors, visitorsInvented: true, ownSizes: [], fonts: [],
   };
 }

@@ -48,7 +48,7 @@ test('a crash rejects what is pending, says so once, and the next question has a
   expect([workers.length, crashes.length, workers[0].dead]).toEqual([2, 1, true]);
 });
 
-const drawing = (strength: number): Drawing => ({ width: 2, height: 1, ground: { type: 'none' }, layers: [{ id: 'w', kind: 'fill', name: '', hidden: false, opacity: strength, blend: 'normal', colour: '#ffffff' }] });
+const drawing = (strength: number): Drawing => ({ width: 2, height: 1, ground: { type: 'none' }, layers: [{ id: 'w', kind: 'fill', name: '', hidden: false, locked: false, opacity: strength, blend: 'normal', colour: '#ffffff' }] });
 
 interface Setup { renders: LocalWorker[]; drawn: number[]; given: string[]; missing: string[] }
 
@@ -59,12 +59,15 @@ function engineWith(setup: Setup) {
         frame({ drawing: d, whole, focus }) {
           setup.drawn.push(d.layers[0].opacity);
           const missing = setup.missing.filter((id) => !setup.given.includes(id));
-          const answer: Frame = { width: 2, height: 1, changed: { x: 0, y: 0, width: whole ? 2 : 1, height: 1 }, pixels: new Uint8ClampedArray(8), bounds: {}, missing, complete: focus === undefined || whole, ms: 1 };
+          const answer: Frame = { width: 2, height: 1, changed: { x: 0, y: 0, width: whole ? 2 : 1, height: 1 }, pixels: new Uint8ClampedArray(8), boxes: {}, missing, complete: focus === undefined || whole, ms: 1 };
           return { answer };
         },
         asset({ assetId }) { setup.given.push(assetId); return { answer: null }; },
+        font({ assetId }) { setup.given.push(`font ${assetId}`, assetId); return { answer: null }; },
         pixels: () => ({ answer: { raster: createRaster(2, 1), missing: setup.missing.filter((id) => !setup.given.includes(id)) } }),
         look: ({ assetId }) => ({ answer: setup.given.includes(assetId) ? { frames: [], colours: [] } : null }),
+        sample: ({ x }) => ({ answer: x < 1 ? { r: 1, g: 2, b: 3 } : null }),
+        legibility: () => ({ answer: {} }),
         close: () => ({ answer: null }),
       }));
       setup.renders.push(worker);
@@ -78,7 +81,7 @@ function engineWith(setup: Setup) {
     spawnTheme: () => new LocalWorker((scope) => serve<ThemeCalls>(scope, {
       open: ({ files }) => (files[0].name === 'slow.zip' ? new Promise(() => {}) : { answer: { theme: { colours: [], fonts: [], widths: [], backgrounds: [], problems: [], files: files.map((f) => f.name) }, pictures: [] } }),
     })),
-    assetBytes: async (id) => new Uint8Array([id === 'broken' ? 0 : 1]),
+    assetBytes: async (id) => (id === 'letters' ? new TextEncoder().encode('wOF2') : new Uint8Array([id === 'broken' ? 0 : 1])),
   });
 }
 
@@ -112,6 +115,21 @@ test('a photo that is not there is decoded, handed over once, and the picture dr
   await rest();
   expect(setup.given).toEqual(['pots']);
   expect(heard.frames.map((f) => f.missing)).toEqual([['pots'], []]);
+});
+
+test('a font of the owner’s is handed over as it is, and the picture drawn again', async () => {
+  const setup = setUp(['letters']), heard = listen(), view = engineWith(setup).view(heard);
+  view.show(drawing(0.2));
+  await rest();
+  expect(setup.given).toEqual(['font letters', 'letters']);
+  expect(heard.frames.map((f) => f.missing)).toEqual([['letters'], []]);
+});
+
+test('a colour is sampled from the photo itself, which is handed over first; outside of it there is none', async () => {
+  const setup = setUp(), engine = engineWith(setup);
+  await expect(engine.sample('pots', 0, 0, 3)).resolves.toEqual({ r: 1, g: 2, b: 3 });
+  await expect(engine.sample('pots', 5, 0, 3)).resolves.toBeUndefined();
+  expect(setup.given).toEqual(['pots']);
 });
 
 test('a photo that cannot be read is said, and the view goes on', async () => {

@@ -1,7 +1,10 @@
 import type { Drawing } from '@/core/compose/compose';
 import type { Size } from '@/core/frame/placement';
-import type { Raster, Rect } from '@/core/raster/raster';
-import type { PressSettings } from '@/core/site/model';
+import type { SampleSize } from '@/core/colour/sample';
+import type { Raster, Rect, Rgb } from '@/core/raster/raster';
+import type { TextReport } from '@/core/legibility/report';
+import type { Hex, PressSettings } from '@/core/site/model';
+import { isFont } from '@/core/text/fontFile';
 import { createChannel, WorkerCrash, type WorkerLike } from './channel';
 import type { OpenedTheme, ThemeFile } from '@/core/theme/openTheme';
 import type { CodecCalls, Frame, PhotoLook, Pressed, RenderCalls, ThemeCalls } from './protocol';
@@ -11,7 +14,7 @@ export interface EngineParts {
   spawnCodec(): WorkerLike;
   spawnTheme(): WorkerLike;
   /** The bytes of an asset as the owner gave them. */
-  assetBytes(assetId: string): Promise<Uint8Array>;
+  assetBytes(assetId: string): Promise<Uint8Array<ArrayBuffer>>;
 }
 
 /** One place on the screen that shows a picture. */
@@ -38,6 +41,10 @@ export interface Engine {
   decode(bytes: Uint8Array): Promise<Raster>;
   /** The best parts of a photo for a frame, and its main colours. */
   look(assetId: string, frame: Size): Promise<PhotoLook>;
+  /** The colour of a photo at one of its own px, as a mean of a square; undefined outside of it. */
+  sample(assetId: string, x: number, y: number, size: SampleSize): Promise<Rgb | undefined>;
+  /** How each text stands off what lies behind it; asked once the picture's pixels have been. */
+  legibility(drawing: Drawing, backdrop: Hex, colours: readonly Hex[]): Promise<Readonly<Record<string, TextReport>>>;
   /** Hands over the pixels of an asset that was decoded already; the raster is gone afterwards. */
   adopt(assetId: string, raster: Raster): Promise<void>;
   press(raster: Raster, settings: PressSettings): Promise<Pressed>;
@@ -84,8 +91,14 @@ export function createEngine(parts: EngineParts): Engine {
     return done;
   }
 
-  const provide = (assetId: string): Promise<void> =>
-    provided.get(assetId) ?? remember(assetId, parts.assetBytes(assetId).then(decode).then((raster) => give(assetId, raster)));
+  /** A picture is decoded first; a font is handed over as it is, for the browser to read. */
+  async function fetchAsset(assetId: string): Promise<void> {
+    const bytes = await parts.assetBytes(assetId);
+    if (isFont(bytes)) await render.ask('font', { assetId, bytes });
+    else await give(assetId, await decode(bytes));
+  }
+
+  const provide = (assetId: string): Promise<void> => provided.get(assetId) ?? remember(assetId, fetchAsset(assetId));
 
   function view(listener: ViewListener): View {
     const name = `view ${nextView++}`;
@@ -161,6 +174,11 @@ export function createEngine(parts: EngineParts): Engine {
       await provide(assetId);
       return (await render.ask('look', { assetId, frame })) ?? { frames: [], colours: [] };
     },
+    async sample(assetId, x, y, size) {
+      await provide(assetId);
+      return (await twice(() => render.ask('sample', { assetId, x, y, size }))) ?? undefined;
+    },
+    legibility: (drawing, backdrop, colours) => twice(() => render.ask('legibility', { drawing, backdrop, colours })),
     adopt: (assetId, raster) => remember(assetId, give(assetId, raster)),
     press: (raster, settings) => twice(() => codec.ask('press', { raster, settings })),
     async openTheme(files, signal) {

@@ -1,9 +1,12 @@
+import type { Box } from '@/core/arrange/box';
 import type { Drawing } from '@/core/compose/compose';
 import type { MainColour } from '@/core/colour/palette';
 import type { Size } from '@/core/frame/placement';
 import type { Suggestion } from '@/core/frame/suggest';
-import type { Raster, Rect } from '@/core/raster/raster';
-import type { PressSettings } from '@/core/site/model';
+import type { SampleSize } from '@/core/colour/sample';
+import type { Raster, Rect, Rgb } from '@/core/raster/raster';
+import type { TextReport } from '@/core/legibility/report';
+import type { Hex, PressSettings } from '@/core/site/model';
 import type { OpenedTheme, ThemeFile } from '@/core/theme/openTheme';
 
 /** A piece of a picture to put on the screen. */
@@ -15,7 +18,7 @@ export interface Frame {
   readonly pixels: Uint8ClampedArray<ArrayBuffer>;
   /** Nothing outside the focus still waits to be drawn. */
   readonly complete: boolean;
-  readonly bounds: Readonly<Record<string, Rect>>;
+  readonly boxes: Readonly<Record<string, Box>>;
   readonly missing: readonly string[];
   /** Time the worker spent on it. */
   readonly ms: number;
@@ -30,9 +33,14 @@ export interface PhotoLook {
 export type RenderCalls = {
   frame: { ask: { view: string; drawing: Drawing; whole: boolean; focus?: Rect }; answer: Frame };
   asset: { ask: { assetId: string; raster: Raster }; answer: null };
+  font: { ask: { assetId: string; bytes: Uint8Array<ArrayBuffer> }; answer: null };
   pixels: { ask: { drawing: Drawing }; answer: { raster: Raster; missing: readonly string[] } };
   /** What a photo shows of itself: its best parts for a frame's shape, and its main colours; null while the photo is not there. */
   look: { ask: { assetId: string; frame: Size }; answer: PhotoLook | null };
+  /** Mean colour of a square of a photo's own px; null outside of it, and while it is not there. */
+  sample: { ask: { assetId: string; x: number; y: number; size: SampleSize }; answer: Rgb | null };
+  /** How each text of a picture stands off what lies behind it; what is missing is not waited for. */
+  legibility: { ask: { drawing: Drawing; backdrop: Hex; colours: readonly Hex[] }; answer: Readonly<Record<string, TextReport>> };
   close: { ask: { view: string }; answer: null };
 };
 

@@ -1,21 +1,24 @@
+import { sampleAt } from '@/core/colour/sample';
 import { mainColours } from '@/core/colour/palette';
 import { suggestFrames } from '@/core/frame/suggest';
 import { createComposer, type Drawing } from '@/core/compose/compose';
+import { legibilityOf } from '@/core/legibility/report';
 import { crop, isEmpty, wholeRaster, type Raster } from '@/core/raster/raster';
+import { ownAssetId, ownFontId } from '@/core/text/fonts';
 import { canvasGlyphs, type TextContext } from '@/core/text/glyphs';
 import { serve, type ServerScope } from './channel';
-import { cssFont, fontLoader } from './fontFaces';
+import { addOwnFace, cssFont, fontLoader } from './fontFaces';
 import type { RenderCalls } from './protocol';
 
-const loadFonts = fontLoader((self as unknown as { fonts: FontFaceSet }).fonts);
+const faces = (self as unknown as { fonts: FontFaceSet }).fonts, loadFonts = fontLoader(faces), ownFonts = new Set<string>();
 
-const fontsOf = (drawing: Drawing) => loadFonts(drawing.layers.flatMap((layer) => (layer.kind === 'text' ? [layer.font] : [])));
+const fontsOf = (drawing: Drawing) => loadFonts(drawing.layers.filter((layer) => layer.kind === 'text'));
 
 const glyphs = canvasGlyphs((width, height) => {
   const context = new OffscreenCanvas(width, height).getContext('2d', { willReadFrequently: true });
   if (!context) throw new Error('This browser gave no canvas to draw text on.');
   return context as unknown as TextContext;
-}, cssFont);
+}, cssFont, (font) => ownAssetId(font) === undefined || ownFonts.has(font));
 
 const assets = new Map<string, Raster>();
 const resources = { glyphs, photo: (assetId: string) => assets.get(assetId) };
@@ -38,16 +41,21 @@ serve<RenderCalls>(self as unknown as ServerScope, {
   async frame({ view, drawing, whole, focus }) {
     await fontsOf(drawing);
     const start = performance.now();
-    const open = viewOf(view), { raster, changed: part, complete, bounds, missing } = open.composer.compose(drawing, whole ? undefined : focus);
+    const open = viewOf(view), { raster, changed: part, complete, boxes, missing } = open.composer.compose(drawing, whole ? undefined : focus);
     open.shown = complete && missing.length === 0 ? JSON.stringify(drawing) : '';
     open.raster = raster;
     const changed = whole ? wholeRaster(raster) : part;
     const pixels = isEmpty(changed) ? new Uint8ClampedArray(0) : crop(raster, changed).data;
     const ms = performance.now() - start;
-    return { answer: { width: raster.width, height: raster.height, changed, pixels, complete, bounds, missing, ms }, transfer: [pixels.buffer] };
+    return { answer: { width: raster.width, height: raster.height, changed, pixels, complete, boxes, missing, ms }, transfer: [pixels.buffer] };
   },
   asset({ assetId, raster }) {
     assets.set(assetId, raster);
+    return { answer: null };
+  },
+  async font({ assetId, bytes }) {
+    await addOwnFace(faces, ownFontId(assetId), bytes);
+    ownFonts.add(ownFontId(assetId));
     return { answer: null };
   },
   async pixels({ drawing }) {
@@ -64,6 +72,14 @@ serve<RenderCalls>(self as unknown as ServerScope, {
   look({ assetId, frame }) {
     const photo = assets.get(assetId);
     return { answer: photo ? { frames: suggestFrames(photo, frame), colours: mainColours(photo) } : null };
+  },
+  sample({ assetId, x, y, size }) {
+    const photo = assets.get(assetId);
+    return { answer: (photo && sampleAt(photo, x, y, size)) ?? null };
+  },
+  async legibility({ drawing, backdrop, colours }) {
+    await fontsOf(drawing);
+    return { answer: legibilityOf(drawing, resources, backdrop, colours) };
   },
   close({ view }) {
     views.delete(view);

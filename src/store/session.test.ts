@@ -128,3 +128,19 @@ test('removing a site takes its history and drawings, and no other site\'s', asy
   expect((await listSites(db)).map((s) => s.id)).toEqual(['t']);
   expect([await db.history.count(), (await db.thumbs.toArray()).map((t) => t.key)]).toEqual([0, ['t/h']]);
 });
+
+test('goes to any step at once, before the first too, and names them all', async () => {
+  const session = await open();
+  for (const px of [110, 120, 130]) session.commit(`Width ${px}`, setWidth(px));
+  expect(session.state.getState().steps.map((s) => s.label)).toEqual(['Width 110', 'Width 120', 'Width 130']);
+  session.goTo(0);
+  expect([width(session), session.state.getState().cursor]).toEqual([100, 0]);
+  session.goTo(2);
+  expect([width(session), session.state.getState().redoLabel]).toEqual([120, 'Width 130']);
+  session.goTo(99);
+  expect(width(session)).toBe(130);
+  session.goTo(1);
+  await session.settled();
+  const again = await open();
+  expect([width(again), again.state.getState().cursor, again.state.getState().steps.length]).toEqual([110, 1, 3]);
+});

@@ -1,9 +1,11 @@
-import { applyPatches, produceWithPatches, type Patch } from 'immer';
+import { applyPatches, produceWithPatches } from 'immer';
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import { applyEdit, type Edit } from '@/core/site/edit';
-import type { Site } from '@/core/site/model';
+import { migrate } from '@/core/site/migrate';
+import { schemaVersion, type Site } from '@/core/site/model';
 import { readSite } from '@/core/site/schema';
 import type { Database, SiteRow, StepRow } from './database';
+import { migrateHistory } from './migrateHistory';
 
 export interface SessionState {
   /** What is to be seen: the last committed state, or what a gesture in progress makes of it. */
@@ -13,8 +15,17 @@ export interface SessionState {
   /** Name of the step that undo or redo would take, if there is one. */
   readonly undoLabel: string | undefined;
   readonly redoLabel: string | undefined;
+  /** Every step there is, oldest first, those that were undone too. */
+  readonly steps: readonly NamedStep[];
+  /** Number of the last step that is applied; below the first one's where all are undone. */
+  readonly cursor: number;
   /** Everything committed is on the disk, on its way there, or could not be written. */
   readonly saved: 'saved' | 'saving' | 'failed';
+}
+
+export interface NamedStep {
+  readonly seq: number;
+  readonly label: string;
 }
 
 /** One site being worked on. */
@@ -28,6 +39,8 @@ export interface Session {
   commit(label: string, edit: Edit): void;
   undo(): void;
   redo(): void;
+  /** Undoes or redoes until the step of that number is the last one applied; one before the first undoes all. */
+  goTo(seq: number): void;
   /** Resolves when everything committed so far has been written. */
   settled(): Promise<void>;
 }
@@ -47,11 +60,20 @@ export async function openSession(db: Database, siteId: string, now: () => numbe
   if (!row) return undefined;
   let committed = readSite(row.site), cursor = row.cursor, revision = row.revision;
   let steps = await db.history.where('siteId').equals(siteId).sortBy('seq');
+  if (row.site.schemaVersion !== schemaVersion) {
+    steps = migrateHistory(row.site as unknown as Record<string, unknown>, cursor, steps, migrate);
+    revision++;
+    await db.transaction('rw', db.sites, db.history, async () => {
+      await db.sites.put({ ...row, site: committed, revision });
+      await db.history.bulkPut(steps);
+    });
+  }
   let queue: Promise<void> = Promise.resolve(), waiting = 0;
 
   const labels = () => ({
     undoLabel: steps.find((s) => s.seq === cursor)?.label,
     redoLabel: steps.find((s) => s.seq === cursor + 1)?.label,
+    steps: steps.map(({ seq, label }) => ({ seq, label })), cursor,
   });
   const state = createStore<SessionState>(() => ({ site: committed, previewing: false, ...labels(), saved: 'saved' }));
   const publish = () => state.setState({ site: committed, previewing: false, ...labels() });
@@ -88,12 +110,16 @@ export async function openSession(db: Database, siteId: string, now: () => numbe
     await db.sites.put({ id: siteId, site, revision, cursor: at, changedAt: now() });
   }
 
-  function stepTo(direction: 'undo' | 'redo'): void {
-    const step = steps.find((s) => s.seq === (direction === 'undo' ? cursor : cursor + 1));
-    if (!step) return;
-    const patches: Patch[] = direction === 'undo' ? step.inverse : step.patches;
-    committed = applyPatches(committed, patches) as Site;
-    cursor += direction === 'undo' ? -1 : 1;
+  /** Walks along the steps; what has been forgotten cannot be gone back to. */
+  function goTo(seq: number): void {
+    const first = steps[0]?.seq ?? cursor + 1, to = Math.min(steps.at(-1)?.seq ?? cursor, Math.max(first - 1, seq));
+    if (to === cursor) return;
+    while (cursor !== to) {
+      const back = to < cursor, step = steps.find((s) => s.seq === (back ? cursor : cursor + 1));
+      if (!step) break;
+      committed = applyPatches(committed, back ? step.inverse : step.patches) as Site;
+      cursor += back ? -1 : 1;
+    }
     publish();
     const site = committed, at = cursor;
     write(async (current, stale) => {
@@ -131,8 +157,9 @@ export async function openSession(db: Database, siteId: string, now: () => numbe
         await store(stale ? committed : site, step.seq);
       });
     },
-    undo: () => stepTo('undo'),
-    redo: () => stepTo('redo'),
+    undo: () => goTo(cursor - 1),
+    redo: () => goTo(cursor + 1),
+    goTo,
     settled: () => queue,
   };
 }

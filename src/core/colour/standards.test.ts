@@ -1,4 +1,4 @@
-import { linearToOklab, oklabToLinear } from '../recolour/hue';
+import { linearToOklab, oklabToLinear } from './oklab';
 import { ciede2000 } from './difference';
 import { toEncoded, toLinear } from './transfer';
 

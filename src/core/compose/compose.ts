@@ -1,8 +1,12 @@
 import { colourOf } from '../colour/parse';
+import type { Box } from '../arrange/box';
+import { createCutOuts } from '../cutout/cutOut';
+import { dress, reachOf, type Framed } from '../effects/dress';
 import type { DrawContext } from '../layers/kind';
-import { kindOf } from '../layers/registry';
+import { isObject, kindOf } from '../layers/registry';
 import { isRecolour } from '../layers/recolour';
 import { adjust, type PixelMap } from '../raster/adjust';
+import type { Size } from '../frame/placement';
 import { composite, fillRect, type Paint } from '../raster/composite';
 import { drawGradient } from '../raster/gradient';
 import { copyRect, createRaster, intersect, isEmpty, unite, wholeRaster, type Raster, type Rect, type Rgb } from '../raster/raster';
@@ -25,6 +29,8 @@ export interface Composed {
   readonly complete: boolean;
   /** Where each visible layer has its pixels; layers that lie everywhere have the whole picture. */
   readonly bounds: Readonly<Record<string, Rect>>;
+  /** Where each layer that has a place lies, hidden ones too; of texts without their font nothing is known yet. */
+  readonly boxes: Readonly<Record<string, Box>>;
   /** Assets that were asked for and are not there yet. */
   readonly missing: readonly string[];
 }
@@ -34,6 +40,15 @@ interface Painted {
   readonly paint: Paint | undefined;
   readonly bounds: Rect;
   readonly layer: Layer;
+}
+
+/** What a layer draws: its own paint, and that with its effects. */
+interface Shape {
+  readonly key: string;
+  readonly own: Paint | undefined;
+  readonly dressing: string;
+  readonly paint: Paint | undefined;
+  readonly framed?: Framed;
 }
 
 /** A change of colours that reaches one layer only, with its strength. */
@@ -82,26 +97,42 @@ function recolour(paint: Paint, list: readonly Recolouring[]): Paint {
  * focus, of a large change only the part inside it is drawn, and the rest by a later call without one.
  */
 export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>): { compose(drawing: Drawing, focus?: Rect): Composed } {
-  let shapes = new Map<string, { key: string; paint: Paint | undefined }>();
+  let shapes = new Map<string, Shape>();
   let recolours = new Map<string, { key: string; paint: Paint }>();
   let grounds: { key: string; raster: Raster } | undefined;
   let last: { width: number; height: number; ground: string; painted: Painted[]; raster: Raster; stale: Rect; from: number } | undefined;
   let below: { states: string; raster: Raster } | undefined;
+  const cutOut = createCutOuts();
+
+  /** A layer's own paint with its effects; both are used again for as long as nothing of them changed. */
+  function shapeOf(layer: Layer, size: Size, before: Shape | undefined): Shape {
+    const kind = kindOf(layer), key = `${size.width}×${size.height} ${layer.kind} ${kind.key(layer, size)}`, effects = isObject(layer) ? layer.effects : [];
+    const same = before?.key === key && before.own ? before : undefined, own = same?.own ?? kind.draw(layer, { ...resources, ...size, cutOut, reach: reachOf(effects) });
+    const hollow = kind.hollow?.(layer) ?? false, dressing = `${key} ${hollow} ${JSON.stringify(effects)}`;
+    if (same?.dressing === dressing) return same;
+    if (!own || own.type === 'solid' || own.type === 'adjust' || (effects.length === 0 && !hollow)) return { key, own, dressing, paint: own };
+    if (effects.length === 0) return { key, own, dressing, paint: undefined };
+    const { paint, framed } = dress({ paint: own, hollow }, effects, same?.framed);
+    return { key, own, dressing, paint, framed };
+  }
 
   /** Each layer's shape, drawn or as it was drawn before. */
   function drawLayers(drawing: Drawing, missing: Set<string>): { layer: Layer; key: string; paint: Paint | undefined }[] {
-    const context: DrawContext = { ...resources, width: drawing.width, height: drawing.height };
     const kept: typeof shapes = new Map();
     const drawn = drawing.layers.filter((layer) => !layer.hidden && layer.opacity > 0).map((layer) => {
-      const kind = kindOf(layer), key = `${drawing.width}×${drawing.height} ${layer.kind} ${kind.key(layer)}`;
-      const before = shapes.get(layer.id), paint = before?.key === key && before.paint ? before.paint : kind.draw(layer, context);
-      if (!paint && layer.kind === 'photo') missing.add(layer.assetId);
-      kept.set(layer.id, { key, paint });
-      return { layer, key, paint };
+      const shape = shapeOf(layer, drawing, shapes.get(layer.id));
+      if (!shape.own) for (const assetId of kindOf(layer).assets?.(layer) ?? []) missing.add(assetId);
+      kept.set(layer.id, shape);
+      return { layer, key: shape.dressing, paint: shape.paint };
     });
     shapes = kept;
     return drawn;
   }
+
+  const boxesOf = ({ layers, width, height }: Drawing): Record<string, Box> => Object.fromEntries(layers.flatMap((layer) => {
+    const box = kindOf(layer).box?.(layer, { glyphs: resources.glyphs, width, height });
+    return box ? [[layer.id, box]] : [];
+  }));
 
   /** Recolourings that reach only the layer beneath, by that layer; several above one layer follow each other. */
   function reaching(drawn: ReturnType<typeof drawLayers>): Map<string, Recolouring[]> {
@@ -127,7 +158,7 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
       }
       // What reaches one layer only is in that layer's paint already.
       if (isRecolour(layer) && layer.reach === 'beneath') return { state: `${layer.id} in the layer beneath`, paint: undefined, layer, bounds: nowhere };
-      const place = kindOf(layer).place(layer), paint = own && shift(own, place);
+      const place = kindOf(layer).place(layer, drawing), paint = own && shift(own, place);
       return { state: JSON.stringify([layer.id, key, changes, place.x, place.y, layer.opacity, layer.blend, own !== undefined]), paint, layer, bounds: boundsOf(paint, whole) };
     });
     recolours = kept;
@@ -185,7 +216,7 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
       lay(raster, painted.slice(from), changed);
     }
     last = { width: drawing.width, height: drawing.height, ground, painted, raster, stale: complete ? nowhere : wanted, from };
-    return { raster, changed, complete, bounds: Object.fromEntries(painted.map((p) => [p.layer.id, p.bounds])), missing: [...missing] };
+    return { raster, changed, complete, bounds: Object.fromEntries(painted.map((p) => [p.layer.id, p.bounds])), boxes: boxesOf(drawing), missing: [...missing] };
   }
 
   return { compose };

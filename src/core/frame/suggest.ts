@@ -1,4 +1,4 @@
-import { oklabOf } from '../recolour/hue';
+import { oklabOf } from '../colour/oklab';
 import type { Raster } from '../raster/raster';
 import { resample } from './resample';
 import { coverScale, type Framing, type Size } from './placement';

@@ -59,10 +59,13 @@ test('mirroring twice is nothing, once is the picture the other way round', () =
   }
 });
 
+const never = () => { throw new Error('not asked for here'); };
+const plainContext = { reach: { left: 0, top: 0, right: 0, bottom: 0 }, cutOut: never, glyphs: { has: never, cover: never, pixels: never, box: never } };
+
 describe('a photo layer', () => {
   const source = marked(200, 120), slot = { width: 80, height: 40 };
   const draw = (part: Partial<PhotoLayer>): Raster => {
-    const paint = photoKind.draw({ ...newPhoto('p', { assetId: 'a', name: '', width: 200, height: 120 }, slot), sharpen: 0, ...part }, { ...slot, photo: () => source, glyphs: { cover: () => { throw new Error('no text here'); } } });
+    const paint = photoKind.draw({ ...newPhoto('p', { assetId: 'a', name: '', width: 200, height: 120 }, slot), sharpen: 0, ...part }, { ...slot, ...plainContext, photo: () => source });
     if (paint?.type !== 'raster') throw new Error('expected pixels');
     return paint.raster;
   };

@@ -1,7 +1,8 @@
 import { object, string } from 'yup';
+import { hexField } from '../colour/hexField';
 import { colourOf } from '../colour/parse';
 import type { FillLayer, Hex } from '../site/model';
-import { baseDefaults, baseFields, hexField } from './base';
+import { baseDefaults, baseFields } from './base';
 import type { LayerKind } from './kind';
 
 /** A wash; about half strength is where owners begin (common practice, no source). */

@@ -1,34 +1,51 @@
 import type { ObjectSchema } from 'yup';
+import type { Box, Place, Resize } from '../arrange/box';
+import type { Size } from '../frame/placement';
+import type { Reach } from '../effects/kind';
 import type { Paint } from '../raster/composite';
 import type { Raster } from '../raster/raster';
-import type { Layer } from '../site/model';
+import type { CutOut, Layer } from '../site/model';
 import type { GlyphRaster } from '../text/glyphs';
 
 /** What drawing a layer may ask for. */
-export interface DrawContext {
-  readonly width: number;
-  readonly height: number;
+export interface DrawContext extends Size {
   readonly glyphs: GlyphRaster;
+  /** Px beyond the slot that effects of the layer can bring in. */
+  readonly reach: Reach;
   /** Decoded pixels of an asset, or undefined while they are not there yet. */
   photo(assetId: string): Raster | undefined;
+  /** A photo without its surround, made now or as it was made before. */
+  cutOut(key: string, photo: Raster, cutOut: CutOut, halvings: number): Raster;
+}
+
+/** What lies somewhere in particular, to be moved, resized and turned on the picture. */
+interface Arranged<L extends Layer> {
+  /** @param context for measuring; undefined while a font is missing */
+  box(layer: L, context: Pick<DrawContext, 'glyphs' | 'width' | 'height'>): Box | undefined;
+  moved(layer: L, dx: number, dy: number): Partial<L>;
+  resized(layer: L, resize: Resize): Partial<L>;
+  /** Turned about a point by degrees clockwise. */
+  turned(layer: L, degrees: number, pivot: Place): Partial<L>;
 }
 
 /** One kind of layer: everything the rest of the program needs to know of it. */
-export interface LayerKind<L extends Layer = Layer> {
+export interface LayerKind<L extends Layer = Layer> extends Partial<Arranged<L>> {
   readonly kind: L['kind'];
   /** What the kind is called on a card. */
   readonly title: string;
   readonly schema: ObjectSchema<object>;
-  /** Two layers with the same key draw the same shapes; place, strength and blend mode are left out where they do not matter. */
-  key(layer: L): string;
+  /** Two layers with the same key draw the same shapes; place, strength, blend mode and effects are left out where they do not matter. */
+  key(layer: L, slot: Size): string;
   /** Pixels as if the layer's point were at 0, 0; undefined while an asset is missing. */
   draw(layer: L, context: DrawContext): Paint | undefined;
   /** Where the drawing's 0, 0 lies on the slot, in whole px. */
-  place(layer: L): { x: number; y: number };
+  place(layer: L, slot: Size): Place;
+  /** Assets that drawing needs: photos, and fonts of the owner's. */
+  assets?(layer: L): readonly string[];
+  /** Only its effects are seen. */
+  hollow?(layer: L): boolean;
   /** The one figure a card shows. */
   figure(layer: L): string;
   /** Name of a layer the owner has not named. */
   name(layer: L): string;
-  /** Moves the layer; undefined for kinds that lie everywhere. */
-  moved?(layer: L, dx: number, dy: number): Partial<L>;
 }

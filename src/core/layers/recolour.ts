@@ -1,10 +1,11 @@
 import { number, object, string } from 'yup';
+import { hexField } from '../colour/hexField';
 import { colourOf } from '../colour/parse';
 import { hueMap } from '../recolour/hue';
 import { plainTone, toneMap } from '../recolour/tone';
 import { twoToneMap } from '../recolour/twoTone';
 import type { Hex, HueLayer, RecolourLayer, ToneLayer, TwoToneLayer } from '../site/model';
-import { baseDefaults, baseFields, hexField } from './base';
+import { baseDefaults, baseFields } from './base';
 import type { LayerKind } from './kind';
 
 const reachField = () => string().oneOf(['below', 'beneath']).required();

@@ -1,8 +1,9 @@
 import { number, object, string } from 'yup';
+import { hexField } from '../colour/hexField';
 import { colourOf } from '../colour/parse';
 import type { Hex, TextureLayer, TextureName } from '../site/model';
 import { drawTexture, textureNames } from '../texture/textures';
-import { baseDefaults, baseFields, hexField } from './base';
+import { baseDefaults, baseFields } from './base';
 import type { LayerKind } from './kind';
 
 /** Sizes textures look natural at, px (ours, by looking). */

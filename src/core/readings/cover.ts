@@ -4,10 +4,10 @@ import { editLayer } from '../site/edit';
 import type { PhotoLayer, Picture, Slot } from '../site/model';
 import type { ReadingKind } from './reading';
 
-/** The photograph the slot is framed with: the lowest layer to be seen, if that is a photo. */
+/** The photograph the slot is framed with: the lowest layer to be seen, if that is a photo, and neither cropped nor cut out as things on top are. */
 export function backPhoto(picture: Picture): PhotoLayer | undefined {
   const lowest = picture.layers.find((l) => !l.hidden);
-  return lowest?.kind === 'photo' ? lowest : undefined;
+  return lowest?.kind === 'photo' && !lowest.crop && !lowest.cutOut ? lowest : undefined;
 }
 
 const bare = (layer: PhotoLayer, slot: Slot): number => Math.round(barePx(layer, photoSize(layer), slot, layer.turn));
@@ -17,7 +17,8 @@ export const cover: ReadingKind<number> = {
   id: 'cover',
   question: 2,
   title: 'Photo fills the slot',
-  applies: ({ picture }) => backPhoto(picture) !== undefined,
+  // A mark is laid on the page's own colour and is seldom filled by a photo.
+  applies: ({ picture, slot }) => slot.kind !== 'mark' && backPhoto(picture) !== undefined,
   measure: ({ picture, slot }) => bare(backPhoto(picture)!, slot),
   judge: (px) => (px === 0 ? 'holds' : 'look'),
   figure: (px) => (px === 0 ? 'all of it' : `${px} px bare`),

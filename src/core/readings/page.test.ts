@@ -1,3 +1,4 @@
+import { castDraft } from 'immer';
 import { newPhoto } from '../layers/photo';
 import { applyEdit, editSlot, type Edit } from '../site/edit';
 import type { Site } from '../site/model';
@@ -14,7 +15,7 @@ const base = { ...newSite('x', 'home', 'X'), visitors: [{ width: 360, share: 20 
 const after = (site: Site, ...edits: Edit[]): Site => edits.reduce(applyEdit, site);
 const withSlot = (kind: 'header' | 'sidebar' | 'background', width: number, height: number, ...edits: Edit[]): Site =>
   after(base, addSlot('home', { id: 's', kind, width, height }), (site) => {
-    site.pictures['picture-s'].layers = [newPhoto('l', { assetId: 'a', name: '', width, height }, { width, height })];
+    site.pictures['picture-s'].layers = [castDraft(newPhoto('l', { assetId: 'a', name: '', width, height }, { width, height }))];
   }, ...edits);
 
 const read = (site: Site, id: string): Reading | undefined => {

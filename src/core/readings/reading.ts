@@ -1,3 +1,4 @@
+import type { TextReport } from '../legibility/report';
 import type { Raster } from '../raster/raster';
 import type { Edit } from '../site/edit';
 import type { Picture, Site, Slot } from '../site/model';
@@ -11,6 +12,8 @@ export interface PressedFile {
   readonly width: number;
   readonly height: number;
   readonly decoded: Raster;
+  /** How each visible text can be read, by its layer; undefined while it was not measured. */
+  readonly texts?: Readonly<Record<string, TextReport>>;
 }
 
 export interface ReadingContext {

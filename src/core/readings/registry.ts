@@ -7,6 +7,7 @@ import { cover } from './cover';
 import { credit } from './credit';
 import { headerWidth } from './headerWidth';
 import { take, type Reading, type ReadingContext, type ReadingKind, type Verdict } from './reading';
+import { legibility } from './legibility';
 import { seam } from './seam';
 import { size } from './size';
 import { softness } from './softness';
@@ -14,7 +15,7 @@ import { tileHeight } from './tileHeight';
 import { weight } from './weight';
 
 /* A list of kinds with different values: each is only ever used whole, through `take`. */
-const kinds = [size, headerWidth, columnWidth, tileHeight, backgroundCovers, backgroundShows, cover, softness, ...sides.map(seam), weight, alternative, credit] as unknown as readonly ReadingKind<unknown>[];
+const kinds = [size, headerWidth, columnWidth, tileHeight, backgroundCovers, backgroundShows, cover, softness, ...sides.map(seam), legibility, weight, alternative, credit] as unknown as readonly ReadingKind<unknown>[];
 
 /** All readings that apply to a picture in its slot, in the order of the questions. */
 export const takeReadings = (context: ReadingContext): Reading[] =>

@@ -10,12 +10,14 @@ import { fillRect } from '../raster/composite';
 import { createRaster, type Raster, type Rgb } from '../raster/raster';
 import type { Layer } from '../site/model';
 import type { GlyphRaster } from '../text/glyphs';
-import { hueMap, oklabOf, turnHue } from './hue';
+import { oklabOf } from '../colour/oklab';
+import { hueMap, turnHue } from './hue';
 import { matchWash } from './match';
 import { curveOf, greyscaleMatrix, plainTone, saturateMatrix, toneMap, warmthMatrix } from './tone';
 import { twoToneMap } from './twoTone';
 
-const glyphs: GlyphRaster = { cover: () => ({ mask: { width: 0, height: 0, data: new Uint8Array(0) }, x: 0, y: 0 }) };
+const never = () => { throw new Error('not asked for here'); };
+const glyphs: GlyphRaster = { has: () => true, pixels: never, box: never, cover: () => ({ mask: { width: 0, height: 0, data: new Uint8Array(0) }, x: 0, y: 0 }) };
 
 function mapped(c: Rgb, map: PixelMap): Rgb {
   const out = new Uint8ClampedArray(4);

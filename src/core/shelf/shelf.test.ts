@@ -1,3 +1,4 @@
+import { castDraft } from 'immer';
 import { creditsOf, creditsPage } from '../handover/credits';
 import { newPhoto } from '../layers/photo';
 import { takeReadings } from '../readings/registry';
@@ -22,7 +23,7 @@ test('shapes', () => expect([[1400, 640], [1000, 1000], [1080, 1000], [840, 1260
 const item = (part: Partial<ShelfItem>) => shelfItem({ assetId: 'a', name: 'Bowls <1>', width: 100, height: 50, format: 'jpeg', bytes: 1, ...part });
 const siteWith = (part: Partial<ShelfItem>): Site => {
   const shelved = item(part), empty = applyEdit({ ...newSite('x', 'home', 'X'), shelf: [shelved] }, addSlot('home', { id: 's', kind: 'header', width: 100, height: 50 }));
-  return applyEdit(empty, (site) => { site.pictures['picture-s'].layers = [newPhoto('p', shelved, { width: 100, height: 50 })]; });
+  return applyEdit(empty, (site) => { site.pictures['picture-s'].layers = [castDraft(newPhoto('p', shelved, { width: 100, height: 50 }))]; });
 };
 const reading = (site: Site) => takeReadings({ site, slot: site.slots[0], picture: site.pictures['picture-s'] }).find((r) => r.id === 'credit');
 

@@ -1,6 +1,6 @@
 import { newWash } from '../layers/fill';
 import { shelfItem } from '../shelf/item';
-import { addLayer, addThemeColour, applyEdit, chain, editLayer, editPicture, editShelf, editSlot, keepSize, moveLayer, removeLayer, shelve, takeOffShelf } from './edit';
+import { addLayer, addLayerBehind, addLayers, addThemeColour, applyEdit, chain, editLayer, editLayers, editPicture, editShelf, editSlot, keepFont, keepSize, moveLayer, placeLayer, removeLayers, shelve, takeOffShelf } from './edit';
 import type { Site } from './model';
 import { newSite } from './newSite';
 import { addSlot } from './slots';
@@ -12,7 +12,7 @@ const three = applyEdit(site, chain(...['a', 'b', 'c'].map((id) => addLayer(pict
 
 test('an edit leaves the site it was made from as it was', () => {
   const before = JSON.stringify(three);
-  applyEdit(three, chain(removeLayer(picture, 'a'), editSlot('s', (s) => { s.width = 7; })));
+  applyEdit(three, chain(removeLayers(picture, ['a']), editSlot('s', (s) => { s.width = 7; })));
   expect(JSON.stringify(three)).toBe(before);
 });
 
@@ -23,7 +23,19 @@ test('layers come in front, right in front of a named one, move by places and st
   expect(layers(applyEdit(three, moveLayer(picture, 'a', 9)))).toEqual(['b', 'c', 'a']);
   expect(layers(applyEdit(three, moveLayer(picture, 'c', -9)))).toEqual(['c', 'a', 'b']);
   expect(layers(applyEdit(three, moveLayer(picture, 'gone', 1)))).toEqual(['a', 'b', 'c']);
-  expect(layers(applyEdit(three, removeLayer(picture, 'b')))).toEqual(['a', 'c']);
+  expect(layers(applyEdit(three, removeLayers(picture, ['b'])))).toEqual(['a', 'c']);
+});
+
+test('several are changed by what each is, added in their order, and put at a place', () => {
+  const hidden = applyEdit(three, editLayers(picture, ['a', 'c', 'gone'], (layer) => ({ hidden: !layer.hidden, opacity: layer.opacity / 2 })));
+  expect(hidden.pictures[picture].layers.map((l) => [l.hidden, l.opacity])).toEqual([[true, 0.25], [false, 0.5], [true, 0.25]]);
+  expect(layers(applyEdit(three, addLayers(picture, [newWash('d', '#112233'), newWash('e', '#112233')])))).toEqual(['a', 'b', 'c', 'd', 'e']);
+  expect(layers(applyEdit(three, addLayerBehind(picture, newWash('d', '#112233'))))).toEqual(['d', 'a', 'b', 'c']);
+  expect(layers(applyEdit(three, placeLayer(picture, 'a', 2)))).toEqual(['b', 'c', 'a']);
+  expect(layers(applyEdit(three, placeLayer(picture, 'c', 99)))).toEqual(['a', 'b', 'c']);
+  expect(layers(applyEdit(three, placeLayer(picture, 'gone', 0)))).toEqual(['a', 'b', 'c']);
+  const font = { id: 'own:x', assetId: 'x', family: 'Mine', weights: [400, 400] as const, xHeight: 0.5, contrast: 2 };
+  expect(applyEdit(site, chain(keepFont(font), keepFont(font))).fonts).toEqual([font]);
 });
 
 test('what is not there any more is not edited, and nothing fails', () => {

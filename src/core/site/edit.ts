@@ -1,5 +1,5 @@
-import { enablePatches, produce, type Draft } from 'immer';
-import type { Hex, Layer, NamedSize, Picture, ShelfItem, Site, Slot } from './model';
+import { castDraft, current, enablePatches, produce, type Draft } from 'immer';
+import type { Hex, Layer, NamedSize, OwnFont, Picture, ShelfItem, Site, Slot } from './model';
 
 enablePatches();
 
@@ -29,26 +29,47 @@ export const editLayer = <L extends Layer>(pictureId: string, layerId: string, c
 export const addLayer = (pictureId: string, layer: Layer, inFrontOf?: string): Edit =>
   editPicture(pictureId, (picture) => {
     const at = inFrontOf ? picture.layers.findIndex((l) => l.id === inFrontOf) + 1 : picture.layers.length;
-    picture.layers.splice(at, 0, layer);
+    picture.layers.splice(at, 0, castDraft(layer));
   });
 
-export const removeLayer = (pictureId: string, layerId: string): Edit =>
+/** Several in front of everything, in their order. */
+export const addLayers = (pictureId: string, layers: readonly Layer[]): Edit => editPicture(pictureId, (picture) => { picture.layers.push(...layers.map(castDraft)); });
+
+/** Behind everything. */
+export const addLayerBehind = (pictureId: string, layer: Layer): Edit => editPicture(pictureId, (picture) => { picture.layers.unshift(castDraft(layer)); });
+
+/** Changes each layer named by what it is at the time the edit is applied. */
+export const editLayers = (pictureId: string, layerIds: readonly string[], change: (layer: Layer) => Partial<Layer> | undefined): Edit =>
   editPicture(pictureId, (picture) => {
-    picture.layers = picture.layers.filter((l) => l.id !== layerId);
+    for (const layer of picture.layers) if (layerIds.includes(layer.id)) Object.assign(layer, change(current(layer) as Layer));
+  });
+
+export const removeLayers = (pictureId: string, layerIds: readonly string[]): Edit =>
+  editPicture(pictureId, (picture) => {
+    picture.layers = picture.layers.filter((l) => !layerIds.includes(l.id));
+  });
+
+/** To a place counted from the back, among the others. */
+export const placeLayer = (pictureId: string, layerId: string, to: number): Edit =>
+  editPicture(pictureId, (picture) => {
+    const from = picture.layers.findIndex((l) => l.id === layerId);
+    if (from >= 0) picture.layers.splice(Math.min(picture.layers.length - 1, Math.max(0, to)), 0, ...picture.layers.splice(from, 1));
   });
 
 /** `by` places towards the front, or towards the back when negative; stops at the ends. */
-export const moveLayer = (pictureId: string, layerId: string, by: number): Edit =>
-  editPicture(pictureId, (picture) => {
-    const from = picture.layers.findIndex((l) => l.id === layerId);
-    if (from < 0) return;
-    const to = Math.min(picture.layers.length - 1, Math.max(0, from + by));
-    picture.layers.splice(to, 0, ...picture.layers.splice(from, 1));
-  });
+export const moveLayer = (pictureId: string, layerId: string, by: number): Edit => (site) => {
+  const from = site.pictures[pictureId]?.layers.findIndex((l) => l.id === layerId) ?? -1;
+  if (from >= 0) placeLayer(pictureId, layerId, from + by)(site);
+};
 
 /** Puts a picture on the shelf once; a second time changes nothing. */
 export const shelve = (item: ShelfItem): Edit => (site) => {
   if (!site.shelf.some((i) => i.assetId === item.assetId)) site.shelf.push(item);
+};
+
+/** Puts a font of the owner's among the site's once. */
+export const keepFont = (font: OwnFont): Edit => (site) => {
+  if (!site.fonts.some((f) => f.id === font.id)) site.fonts.push(castDraft(font));
 };
 
 /** Adds a colour to the theme's, under its own hex as the name; one that is there already is left alone. */

@@ -26,22 +26,31 @@ function pageFrom1({ contentWidth, backgroundSlot, section, ...page }: Stored, s
 /** Photos could not be turned, flipped or distorted, and were not sharpened. */
 const photoFrom1 = (layer: Stored): Stored => (layer.kind === 'photo' ? { ...layer, stretch: 1, turn: 0, flipX: false, flipY: false, sharpen: 0 } : layer);
 
-const picturesFrom1 = (pictures: unknown): unknown =>
+/** Texts were upright, in one line height, and nothing had effects, a crop, a cut-out or a lock. */
+function layerFrom2(layer: Stored): Stored {
+  const unlocked = { ...layer, locked: false };
+  if (layer.kind === 'photo') return { ...unlocked, crop: null, cutOut: null, effects: [] };
+  if (layer.kind === 'text') return { ...unlocked, italic: false, spacing: 0, lineHeight: 1.2, stretchX: 1, stretchY: 1, wrap: null, turn: 0, effects: [] };
+  return unlocked;
+}
+
+const withLayers = (pictures: unknown, change: (layer: Stored) => Stored): unknown =>
   (typeof pictures === 'object' && pictures !== null
-    ? Object.fromEntries(Object.entries(pictures as Record<string, Stored>).map(([key, picture]) => [key, { ...picture, layers: list(picture.layers).map(photoFrom1) }]))
+    ? Object.fromEntries(Object.entries(pictures as Record<string, Stored>).map(([key, picture]) => [key, { ...picture, layers: list(picture.layers).map(change) }]))
     : pictures);
 
 /** From each version to the next one. */
 const steps: Readonly<Record<number, (site: Stored) => Stored>> = {
   1: (site) => ({
     ...site, schemaVersion: 2, visitors: [], visitorsInvented: false, ownSizes: [], defaultBackground: null,
-    pictures: picturesFrom1(site.pictures),
+    pictures: withLayers(site.pictures, photoFrom1),
     shelf: list(site.shelf).map((item) => ({ ...item, date: '', rightsChecked: false, subject: '' })),
     pages: list(site.pages).map((page) => pageFrom1(page, list(site.slots))),
     slots: list(site.slots).map((slot) => ({
       ...slot, position: oldPosition(slot.kind), size: { x: 'auto', y: 'auto' }, attachment: 'scroll', offset: { x: 0, y: 0 }, measured: null, replaces: null,
     })),
   }),
+  2: (site) => ({ ...site, schemaVersion: 3, fonts: [], pictures: withLayers(site.pictures, layerFrom2) }),
 };
 
 /**

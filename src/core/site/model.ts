@@ -9,18 +9,110 @@ interface LayerBase {
   /** The owner's own name for it; empty means the kind's name is shown. */
   readonly name: string;
   readonly hidden: boolean;
+  /** Left alone by the pointer and by edits of several layers. */
+  readonly locked: boolean;
   /** 0..1, the strength of a wash. */
   readonly opacity: number;
   readonly blend: BlendMode;
 }
 
-/** A photograph lying at a place, whole; the slot's edges cut it. */
+/** A soft copy of the shape under it. */
+export interface ShadowEffect {
+  readonly kind: 'shadow';
+  /** Px to the right and downwards. */
+  readonly x: number;
+  readonly y: number;
+  /** As in CSS: twice the standard deviation of the blur, px. */
+  readonly blur: number;
+  /** Px the shape is grown by before it is blurred; shrunk where negative. */
+  readonly spread: number;
+  readonly colour: Hex;
+  readonly opacity: number;
+}
+
+/** Light along the contour, fading away from it. */
+export interface GlowEffect {
+  readonly kind: 'glow';
+  readonly side: 'outside' | 'inside';
+  /** Px from the contour to where nothing is left of it. */
+  readonly size: number;
+  readonly colour: Hex;
+  readonly opacity: number;
+}
+
+export interface OutlineEffect {
+  readonly kind: 'outline';
+  readonly side: 'inside' | 'centre' | 'outside';
+  readonly width: number;
+  readonly colour: Hex;
+  readonly opacity: number;
+}
+
+/** A raised look, or a sunken one, under a light. */
+export interface ReliefEffect {
+  readonly kind: 'relief';
+  /** Px over which the surface rises from the contour, and by how much; sunken where negative. */
+  readonly depth: number;
+  /** Px over which its ridges are rounded. */
+  readonly softness: number;
+  /** Where the light comes from, degrees clockwise from the top. */
+  readonly direction: number;
+  /** Height of the light over the surface, degrees. */
+  readonly height: number;
+  readonly highlight: Hex;
+  readonly shade: Hex;
+  readonly opacity: number;
+}
+
+export type Effect = ShadowEffect | GlowEffect | OutlineEffect | ReliefEffect;
+export type EffectName = Effect['kind'];
+
+/** A place of the plain surround and the colour there, px of the photograph. */
+export interface SurroundSample {
+  readonly x: number;
+  readonly y: number;
+  readonly colour: Hex;
+}
+
+/** One stroke of the brush: takes away, or brings back. */
+export interface BrushStroke {
+  readonly mode: 'away' | 'back';
+  /** Diameter, px of the photograph. */
+  readonly size: number;
+  /** x, y after x, y, px of the photograph. */
+  readonly points: readonly number[];
+}
+
+/** How a photograph's plain surround is made see-through. */
+export interface CutOut {
+  readonly samples: readonly SurroundSample[];
+  /** Largest difference from a sample that is still surround: a hundred times the distance in OKLab. */
+  readonly tolerance: number;
+  /** Px of the photograph over which the edge fades inwards. */
+  readonly softness: number;
+  /** Only what hangs together with a sample's place, and not the same colour everywhere. */
+  readonly joined: boolean;
+  readonly strokes: readonly BrushStroke[];
+}
+
+/** Part of a photograph, whole px. */
+export interface Crop {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** A photograph, or a part of one, lying at a place; the slot's edges cut it. */
 export interface PhotoLayer extends LayerBase {
   readonly kind: 'photo';
   readonly assetId: string;
   readonly sourceWidth: number;
   readonly sourceHeight: number;
-  /** Upper left corner of the whole photograph before it is turned, in slot px. */
+  /** The part of it that is used; all where there is none. */
+  readonly crop: Crop | null;
+  readonly cutOut: CutOut | null;
+  /** Upper left corner of that part before it is turned, in slot px. */
   readonly x: number;
   readonly y: number;
   /** Slot px per photograph px, sideways. */
@@ -33,6 +125,7 @@ export interface PhotoLayer extends LayerBase {
   readonly flipY: boolean;
   /** Sharpening after reduction, 0..1, or as much as fits the reduction. */
   readonly sharpen: number | 'fitting';
+  readonly effects: readonly Effect[];
 }
 
 /** One colour over everything below: a wash. */
@@ -89,16 +182,52 @@ export interface TextLayer extends LayerBase {
   readonly font: string;
   readonly sizePx: number;
   readonly weight: number;
+  readonly italic: boolean;
+  /** Between letters, as a share of the size. */
+  readonly spacing: number;
+  /** From base line to base line, as a multiple of the size. */
+  readonly lineHeight: number;
+  /** Width and height of the letters, 1 for the font's own. */
+  readonly stretchX: number;
+  readonly stretchY: number;
   readonly colour: Hex;
   readonly align: TextAlign;
-  /** The point the lines are aligned to, and the top of the first line; whole slot px. */
+  /** Lines are broken at this width, slot px; null where only \n breaks them. */
+  readonly wrap: number | null;
+  /** The point the lines are aligned to, and the top of the first line; slot px, whole ones unless it is turned. */
   readonly x: number;
   readonly y: number;
+  /** Degrees clockwise about that point. */
+  readonly turn: number;
+  readonly effects: readonly Effect[];
+}
+
+/** A line is a long low rectangle; a band goes across the slot from edge to edge. */
+export type ShapeName = 'rectangle' | 'ellipse' | 'line' | 'band';
+
+export interface ShapeLayer extends LayerBase {
+  readonly kind: 'shape';
+  readonly shape: ShapeName;
+  /** Upper left corner before it is turned, slot px; of a band only its height and the middle count. */
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+  /** Degrees clockwise about its middle. */
+  readonly turn: number;
+  /** Of the corners, px. */
+  readonly radius: number;
+  /** Null for a shape that is only an outline. */
+  readonly fill: Hex | null;
+  readonly effects: readonly Effect[];
 }
 
 export type RecolourLayer = ToneLayer | TwoToneLayer | HueLayer;
 
-export type Layer = PhotoLayer | FillLayer | RecolourLayer | TextureLayer | TextLayer;
+export type Layer = PhotoLayer | FillLayer | RecolourLayer | TextureLayer | TextLayer | ShapeLayer;
+
+/** Layers that lie at a place and not everywhere: they are arranged, and can have effects. */
+export type ObjectLayer = PhotoLayer | TextLayer | ShapeLayer;
 export type LayerKindName = Layer['kind'];
 
 export interface GradientStop {
@@ -283,6 +412,23 @@ export interface VisitorWidth {
   readonly share: number;
 }
 
+/** Proportions of a font that show beside another's, as shares of its size. */
+export interface FontFacts {
+  /** Height of a small x. */
+  readonly xHeight: number;
+  /** Thickest part of an o against its thinnest: 1 for letters of one thickness. */
+  readonly contrast: number;
+}
+
+/** A font of the owner's, stored as an asset. */
+export interface OwnFont extends FontFacts {
+  /** `own:` and the asset's id. */
+  readonly id: string;
+  readonly assetId: string;
+  readonly family: string;
+  readonly weights: readonly [number, number];
+}
+
 export interface NamedSize {
   readonly name: string;
   readonly width: number;
@@ -290,7 +436,7 @@ export interface NamedSize {
 }
 
 /** Version of the model that this program writes. */
-export const schemaVersion = 2;
+export const schemaVersion = 3;
 
 export interface Site {
   readonly schemaVersion: typeof schemaVersion;
@@ -308,4 +454,5 @@ export interface Site {
   readonly visitorsInvented: boolean;
   /** Sizes the owner wants to have at hand beside the known ones. */
   readonly ownSizes: readonly NamedSize[];
+  readonly fonts: readonly OwnFont[];
 }

@@ -12,5 +12,5 @@ const emptyPage = (id: string): Page => ({
 /** A site to begin with: one page in greys, no slots, no pictures. */
 export const newSite = (id: string, pageId: string, name: string): Site => ({
   schemaVersion, id, name, theme: { colours: [{ name: 'white', hex: white }, { name: 'ink', hex: ink }, { name: 'grey', hex: grey }], headingFont: 'archivo', bodyFont: 'archivo' },
-  pages: [emptyPage(pageId)], defaultBackground: null, slots: [], pictures: {}, shelf: [], visitors: [], visitorsInvented: false, ownSizes: [],
+  pages: [emptyPage(pageId)], defaultBackground: null, slots: [], pictures: {}, shelf: [], visitors: [], visitorsInvented: false, ownSizes: [], fonts: [],
 });

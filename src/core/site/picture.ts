@@ -12,6 +12,6 @@ export function pictureOf(site: Site, slot: Slot): Picture {
 /** Nothing lies in the slot yet: no layer to be seen on a see-through ground. */
 export const isBlank = (picture: Picture): boolean => picture.ground.type === 'none' && picture.layers.every((l) => l.hidden);
 
-/** Equal for pictures that draw the same pixels: names, alternative text and press settings left out. */
+/** Equal for pictures that draw the same pixels: names, locks, alternative text and press settings left out. */
 export const drawingKey = (picture: Picture, slot: Slot): string =>
-  JSON.stringify([slot.width, slot.height, picture.ground, picture.layers.filter((l) => !l.hidden).map((l) => ({ ...l, name: '' }))]);
+  JSON.stringify([slot.width, slot.height, picture.ground, picture.layers.filter((l) => !l.hidden).map((l) => ({ ...l, name: '', locked: false }))]);

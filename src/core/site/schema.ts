@@ -1,9 +1,9 @@
 import { array, boolean, lazy, mixed, number, object, string, ValidationError, type Schema } from 'yup';
+import { hexField as hex } from '../colour/hexField';
 import { layerSchema } from '../layers/registry';
 import { migrate, MigrationError } from './migrate';
 import { schemaVersion, type Layer, type Site } from './model';
 
-const hex = () => string().matches(/^#[0-9a-f]{6}$/, ({ path }) => `Expected ${path} as #rrggbb`).required();
 const pixels = () => number().integer().min(1).max(20000).required();
 const id = () => string().min(1).required();
 const slotRef = () => string().nullable().defined();
@@ -94,6 +94,10 @@ const siteSchema = object({
   visitors: array().of(object({ width: pixels(), share: number().min(0).required() })).required(),
   visitorsInvented: boolean().required(),
   ownSizes: array().of(object({ name: text(), width: pixels(), height: pixels() })).required(),
+  fonts: array().of(object({
+    id: string().matches(/^own:./).required(), assetId: id(), family: text(), xHeight: number().min(0).max(2).required(), contrast: number().min(0).required(),
+    weights: array().of(number().min(1).max(1000).required()).length(2).required(),
+  })).required(),
 });
 
 /** A site could not be read; the message says what was expected. */

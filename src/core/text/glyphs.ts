@@ -1,29 +1,67 @@
-import type { Mask } from '../raster/raster';
+import { turnAbout } from '../arrange/box';
+import { createRaster, type Mask, type Raster, type Rgb } from '../raster/raster';
 import type { TextAlign } from '../site/model';
+import { breakLines } from './lines';
 
-/** What decides the shapes of a text: everything but its place, colour and strength. */
+/** What decides the shapes of a text: everything but its place in whole px, its strength and its effects. */
 export interface TextSpec {
   readonly words: string;
   readonly font: string;
   readonly sizePx: number;
   readonly weight: number;
+  readonly italic: boolean;
+  /** Between letters, as a share of the size. */
+  readonly spacing: number;
+  /** As a multiple of the size. */
+  readonly lineHeight: number;
+  readonly stretchX: number;
+  readonly stretchY: number;
   readonly align: TextAlign;
+  /** Px at which lines are broken, stretched as the letters are; null where only \n breaks them. */
+  readonly wrap: number | null;
+  /** Degrees clockwise about the text's own point. */
+  readonly turn: number;
+  /** Where the own point lies within its px, 0..1. */
+  readonly offset: { readonly x: number; readonly y: number };
 }
 
-/** Coverage of a text; `x`, `y` is where the mask's corner lies from the text's own point. */
+/** Coverage of a text; `x`, `y` is where the mask's corner lies from the px of the text's own point. */
 export interface TextMask {
   readonly mask: Mask;
   readonly x: number;
   readonly y: number;
 }
 
-/** Port: the platform's text engine. */
-export interface GlyphRaster {
-  cover(spec: TextSpec): TextMask;
+/** Pixels of a text that has colours of its own. */
+export interface TextPixels {
+  readonly raster: Raster;
+  readonly x: number;
+  readonly y: number;
 }
 
-/** Distance of base lines, as a share of the size. */
-export const lineHeight = 1.2;
+/** The rectangle that a text's lines fill before it is turned, from its own point, px. */
+export interface TextBox {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** Port: the platform's text engine, which shapes and draws. */
+export interface GlyphRaster {
+  /** The font is there to be drawn with. */
+  has(font: string): boolean;
+  cover(spec: TextSpec): TextMask;
+  /** The same with the colours that glyphs such as emoji bring along. */
+  pixels(spec: TextSpec, colour: Rgb): TextPixels;
+  box(spec: TextSpec): TextBox;
+}
+
+/** The usual distance of base lines, as a multiple of the size. */
+export const usualLineHeight = 1.2;
+
+/** Where the first base line stands below the top of a text, and how far the last line's depth goes below its base line, as shares of the size (common practice, no source). */
+const ascent = 0.95, depth = 0.25;
 
 /** The part of a 2D canvas context that drawing text needs; the browser's and Skia's for Node both have it. */
 export interface TextContext {
@@ -31,44 +69,103 @@ export interface TextContext {
   textAlign: string;
   textBaseline: string;
   fillStyle: unknown;
-  measureText(text: string): { actualBoundingBoxLeft: number; actualBoundingBoxRight: number; actualBoundingBoxAscent: number; actualBoundingBoxDescent: number };
+  letterSpacing: string;
+  direction: string;
+  measureText(text: string): { width: number; actualBoundingBoxLeft: number; actualBoundingBoxRight: number; actualBoundingBoxAscent: number; actualBoundingBoxDescent: number };
+  setTransform(a: number, b: number, c: number, d: number, e: number, f: number): void;
   fillText(text: string, x: number, y: number): void;
   getImageData(x: number, y: number, width: number, height: number): { data: Uint8ClampedArray };
 }
+
+/** Glyphs that are pictures with colours of their own (Unicode Technical Standard 51). */
+export const hasEmoji = (words: string): boolean => /\p{Emoji_Presentation}|\p{Extended_Pictographic}\uFE0F/u.test(words);
+
+/** Letters of scripts that are written from the right; the first letter with a direction decides (rules P2 and P3 of Unicode Standard Annex 9). */
+const fromRight = /^[^\p{L}]*[\p{Script=Hebrew}\p{Script=Arabic}\p{Script=Syriac}\p{Script=Thaana}\p{Script=Nko}]/u;
+
+interface Line {
+  readonly text: string;
+  readonly x: number;
+  readonly base: number;
+}
+
+interface Layout {
+  readonly lines: readonly Line[];
+  readonly box: TextBox;
+}
+
+/** Sets a context up for a text and lays its lines out, along the text's own axes and before it is stretched. */
+function layOut(context: TextContext, spec: TextSpec, cssFont: (spec: TextSpec) => string): Layout {
+  const gap = spec.spacing * spec.sizePx;
+  context.font = cssFont(spec);
+  context.textAlign = 'left';
+  context.textBaseline = 'alphabetic';
+  context.letterSpacing = `${gap}px`;
+  // The space after the last letter is no part of a line.
+  const widthOf = (line: string) => { context.direction = fromRight.test(line) ? 'rtl' : 'ltr'; return line === '' ? 0 : context.measureText(line).width - gap; };
+  const most = spec.wrap === null ? undefined : spec.wrap / spec.stretchX, texts = breakLines(spec.words, widthOf, most), widths = texts.map(widthOf);
+  const width = most ?? Math.max(0, ...widths), share = spec.align === 'left' ? 0 : spec.align === 'right' ? 1 : 0.5;
+  // Upright base lines stand on whole px, so that all lines of a text look alike.
+  const whole = (v: number) => (spec.turn === 0 ? Math.round(v * spec.stretchY) / spec.stretchY : v);
+  const lines = texts.map((text, i) => ({ text, x: -share * widths[i], base: whole(spec.sizePx * ascent + i * spec.sizePx * spec.lineHeight) }));
+  return { lines, box: { x: -share * width * spec.stretchX, y: 0, width: width * spec.stretchX, height: ((texts.length - 1) * spec.lineHeight + ascent + depth) * spec.sizePx * spec.stretchY } };
+}
+
+const nowhere = { width: 0, height: 0, x: 0, y: 0 } as const;
 
 /**
  * A glyph raster over any canvas.
  * @param contextOf a fresh, see-through context of that size in px
  * @param cssFont the font shorthand for a spec, for a face that is loaded
+ * @param has whether a font's face is loaded
  */
-export function canvasGlyphs(contextOf: (width: number, height: number) => TextContext, cssFont: (spec: TextSpec) => string): GlyphRaster {
+export function canvasGlyphs(contextOf: (width: number, height: number) => TextContext, cssFont: (spec: TextSpec) => string, has: (font: string) => boolean = () => true): GlyphRaster {
   const probe = contextOf(1, 1);
+
+  /** The rectangle around all ink, with a px to spare, from the px of the text's own point. */
+  function inkOf(spec: TextSpec, { lines }: Layout): { x: number; y: number; width: number; height: number } {
+    let left = Infinity, right = -Infinity, top = Infinity, bottom = -Infinity;
+    for (const { text, x, base } of lines) {
+      if (!text.trim()) continue;
+      probe.direction = fromRight.test(text) ? 'rtl' : 'ltr';
+      const m = probe.measureText(text);
+      for (const px of [x - m.actualBoundingBoxLeft, x + m.actualBoundingBoxRight]) {
+        for (const py of [base - m.actualBoundingBoxAscent, base + m.actualBoundingBoxDescent]) {
+          const at = turnAbout({ x: px * spec.stretchX, y: py * spec.stretchY }, { x: 0, y: 0 }, spec.turn);
+          left = Math.min(left, at.x); right = Math.max(right, at.x); top = Math.min(top, at.y); bottom = Math.max(bottom, at.y);
+        }
+      }
+    }
+    if (left > right) return nowhere;
+    const x = Math.floor(left + spec.offset.x) - 1, y = Math.floor(top + spec.offset.y) - 1;
+    return { x, y, width: Math.ceil(right + spec.offset.x) + 1 - x, height: Math.ceil(bottom + spec.offset.y) + 1 - y };
+  }
+
+  function draw(spec: TextSpec, fill: string): { data: Uint8ClampedArray; x: number; y: number; width: number; height: number } {
+    const ink = inkOf(spec, layOut(probe, spec, cssFont));
+    if (ink.width === 0) return { data: new Uint8ClampedArray(0), ...ink };
+    const context = contextOf(ink.width, ink.height), { lines } = layOut(context, spec, cssFont), t = (spec.turn * Math.PI) / 180, c = Math.cos(t), s = Math.sin(t);
+    context.fillStyle = fill;
+    context.setTransform(c * spec.stretchX, s * spec.stretchX, -s * spec.stretchY, c * spec.stretchY, spec.offset.x - ink.x, spec.offset.y - ink.y);
+    for (const line of lines) {
+      context.direction = fromRight.test(line.text) ? 'rtl' : 'ltr';
+      context.fillText(line.text, line.x, line.base);
+    }
+    return { data: context.getImageData(0, 0, ink.width, ink.height).data, ...ink };
+  }
+
   return {
+    has,
     cover(spec) {
-      const lines = spec.words.split('\n');
-      const align = spec.align === 'centre' ? 'center' : spec.align;
-      // The first base line stands where the font's own ascent would put it in a line box: 0.95 of the size is common practice, no source.
-      const base = (i: number) => Math.round(spec.sizePx * 0.95 + i * spec.sizePx * lineHeight);
-      const setUp = (c: TextContext) => { c.font = cssFont(spec); c.textAlign = align; c.textBaseline = 'alphabetic'; c.fillStyle = '#000'; };
-      setUp(probe);
-      let left = Infinity, right = -Infinity, top = Infinity, bottom = -Infinity;
-      lines.forEach((line, i) => {
-        if (!line.trim()) return;
-        const m = probe.measureText(line);
-        left = Math.min(left, Math.floor(-m.actualBoundingBoxLeft) - 1);
-        right = Math.max(right, Math.ceil(m.actualBoundingBoxRight) + 1);
-        top = Math.min(top, base(i) - Math.ceil(m.actualBoundingBoxAscent) - 1);
-        bottom = Math.max(bottom, base(i) + Math.ceil(m.actualBoundingBoxDescent) + 1);
-      });
-      if (left > right) return { mask: { width: 0, height: 0, data: new Uint8Array(0) }, x: 0, y: 0 };
-      const width = right - left, height = bottom - top;
-      const context = contextOf(width, height);
-      setUp(context);
-      lines.forEach((line, i) => context.fillText(line, -left, base(i) - top));
-      const pixels = context.getImageData(0, 0, width, height).data;
-      const data = new Uint8Array(width * height);
+      const { data: pixels, x, y, width, height } = draw(spec, '#000'), data = new Uint8Array(width * height);
       for (let i = 0; i < data.length; i++) data[i] = pixels[i * 4 + 3];
-      return { mask: { width, height, data }, x: left, y: top };
+      return { mask: { width, height, data }, x, y };
     },
+    pixels(spec, { r, g, b }) {
+      const { data, x, y, width, height } = draw(spec, `rgb(${r} ${g} ${b})`);
+      if (width === 0) return { raster: createRaster(1, 1), x, y };
+      return { raster: { width, height, data: new Uint8ClampedArray(data) }, x, y };
+    },
+    box: (spec) => layOut(probe, spec, cssFont).box,
   };
 }

@@ -1,3 +1,4 @@
+import { castDraft } from 'immer';
 import { newPhoto } from '../layers/photo';
 import type { Edit } from '../site/edit';
 import { shelve } from '../site/edit';
@@ -74,7 +75,7 @@ function slotFor({ path, item, found, kind }: ThemePicture, pageId: string, newI
       ...(found && { repeat: found.repeat, position: found.position, size: found.size, attachment: found.attachment }),
     })(site);
     const picture = site.pictures[`picture-${id}`];
-    picture.layers = [layer];
+    picture.layers = [castDraft(layer)];
     picture.press = { format: pressFormats[item.format] ?? 'png', quality: 85 };
     shelve(item)(site);
   };

@@ -7,6 +7,7 @@ import type { Slot } from '@/core/site/model';
 import { slotOf } from '@/core/site/picture';
 import { theEngine } from '../hooks/services';
 import { filesOf } from '../hooks/useIntake';
+import { useOwnFonts } from '../hooks/useOwnFonts';
 import { useHistory, useSession, useSite, type Session } from '../hooks/useSession';
 import { Button, IconButton } from '../shared/Button';
 import { CommandList, useCommandKeys } from '../shared/commands';
@@ -14,10 +15,12 @@ import { Choose, Switch } from '../shared/fields';
 import { Standing } from '../shared/Standing';
 import { TopBar } from '../shared/TopBar';
 import { benchCommands } from './benchCommands';
+import { HistoryList } from './HistoryList';
 import { QuestionStrip } from './QuestionStrip';
-import { Stage, type Zoom } from './Stage';
+import { Stage, zooms, type Zoom } from './stage/Stage';
 import { Tray } from './Tray';
 import { BenchProvider, useBenchModel } from './useBench';
+import { useClipboard } from './useClipboard';
 
 export const screenWidths = [360, 412, 768, 1080, 1280, 1440, 1920, 2560] as const;
 
@@ -41,39 +44,33 @@ function OpenBench({ session, slot }: { session: Session; slot: Slot }) {
   const [zoom, setZoom] = useState<Zoom>('1:1');
   const [screenWidth, setScreenWidth] = useState<number>(1280);
   const [marks, setMarks] = useState(true);
-  const [listOpen, setListOpen] = useState(false);
+  const [listOpen, setListOpen] = useState(false), [stepsOpen, setStepsOpen] = useState(false);
+  useOwnFonts(bench.site);
 
   useEffect(() => { theEngine().warm(); }, []);
 
   const commands = benchCommands(bench, {
-    undoLabel, redoLabel, setZoom, setMarks, openList: () => setListOpen(true), leave: () => router.push(`/sites/${bench.site.id}`),
+    undoLabel, redoLabel, setZoom, setMarks, openList: () => setListOpen(true), openHistory: () => setStepsOpen(true), leave: () => router.push(`/sites/${bench.site.id}`),
     nextWidth: () => setScreenWidth((w) => screenWidths[(screenWidths.indexOf(w as (typeof screenWidths)[number]) + 1) % screenWidths.length]),
   });
   useCommandKeys(commands);
 
-  const lay = bench.lay;
-  useEffect(() => {
-    const paste = (event: ClipboardEvent) => {
-      const files = filesOf(event.clipboardData);
-      if (files.length) { event.preventDefault(); void lay(files); }
-    };
-    window.addEventListener('paste', paste);
-    return () => window.removeEventListener('paste', paste);
-  }, [lay]);
+  useClipboard(bench);
   const drop = (event: DragEvent) => {
     if (!filesOf(event.dataTransfer).length) return;
     event.preventDefault();
-    void lay(filesOf(event.dataTransfer));
+    void bench.lay(filesOf(event.dataTransfer));
   };
 
   return (
     <BenchProvider value={bench}>
-      <div className="flex h-screen flex-col" onDragOver={(e) => e.preventDefault()} onDrop={drop}>
+      <div className="flex h-screen flex-col select-none" onDragOver={(e) => e.preventDefault()} onDrop={drop}>
         <TopBar crumbs={[{ label: bench.site.name, href: `/sites/${bench.site.id}` }, { label: slot.name, figure: `${slot.width} × ${slot.height}` }]}>
-          <Switch<Zoom> label="Zoom" value={zoom} onChange={setZoom} choices={[{ value: '1:1', label: <span className="figure">1:1</span> }, { value: 'fit', label: 'Fit' }]} />
+          <Switch<Zoom> label="Zoom" value={zoom} onChange={setZoom} choices={zooms.map((value) => ({ value, label: value === 'fit' ? 'Fit' : <span className="figure">{value}</span> }))} />
           <Choose label="Screen width" value={String(screenWidth)} onChange={(v) => setScreenWidth(Number(v))} className="w-[126px]" choices={screenWidths.map((w) => ({ value: String(w), label: `Screen ${w}` }))} />
           <IconButton label={undoLabel ? `Undo: ${undoLabel}` : 'Nothing to undo'} keys="Ctrl+Z" disabled={!undoLabel} onClick={() => session.undo()}><Undo2 size={15} /></IconButton>
           <IconButton label={redoLabel ? `Redo: ${redoLabel}` : 'Nothing to redo'} keys="Ctrl+Shift+Z" disabled={!redoLabel} onClick={() => session.redo()}><Redo2 size={15} /></IconButton>
+          <HistoryList session={session} open={stepsOpen} onOpenChange={setStepsOpen} />
           <Button aria-pressed={bench.showing === 'before'} onClick={() => bench.show(bench.showing === 'before' ? 'picture' : 'before')}>Before / after</Button>
           <Button look="main" onClick={() => bench.ask(7)}>Hand over</Button>
         </TopBar>

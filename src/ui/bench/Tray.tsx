@@ -6,8 +6,8 @@ import { HandOver } from './questions/HandOver';
 import { Heavy } from './questions/Heavy';
 import { Part } from './questions/Part';
 import { Size } from './questions/Size';
-import { OnTop } from './questions/OnTop';
-import { LayerCards } from './LayerCards';
+import { OnTop } from './questions/ontop/OnTop';
+import { LayerCards } from './layers/LayerCards';
 import { Readings } from './Readings';
 import { useBench } from './useBench';
 

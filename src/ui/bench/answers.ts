@@ -60,7 +60,7 @@ export const questions: readonly Question[] = [
     if (!worst) return { verdict: undefined, words: slot.repeat === 'no-repeat' ? 'no page beside it' : 'repeats' };
     if (worst.verdict === 'unknown') return { verdict: undefined, words: 'pressing…' };
     if (worst.verdict === 'holds') return { verdict: 'holds', words: 'every edge exact' };
-    return { verdict: worst.verdict, words: `${worst.id.replace('seam-', '')} ${worst.figure} off` };
+    return { verdict: worst.verdict, words: worst.id === 'legibility' ? `words ${worst.figure}` : `${worst.id.replace('seam-', '')} ${worst.figure} off` };
   } },
   { number: 6, title: 'How heavy', answer({ readings, picture, press, slot }) {
     if (isBlank(picture)) return nothing;

@@ -1,9 +1,9 @@
 'use client';
 
-import { createContext, use, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { createContext, use, useCallback, useEffect, useMemo, useRef, useState, type SetStateAction } from 'react';
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import { useStore } from 'zustand';
-import type { Rect } from '@/core/raster/raster';
+import type { Box } from '@/core/arrange/box';
 import type { Reading } from '@/core/readings/reading';
 import { takeReadings } from '@/core/readings/registry';
 import type { Edit } from '@/core/site/edit';
@@ -17,9 +17,15 @@ import { addPhotoOnTop, layPhoto } from './edits';
 /** What lies on the page in the slot: the picture, the picture without anything laid over it, or the pressed file. */
 export type Showing = 'picture' | 'before' | 'file';
 
-interface Bounds {
-  readonly bounds: Readonly<Record<string, Rect>>;
+interface Drawn {
+  readonly boxes: Readonly<Record<string, Box>>;
 }
+
+/** Something else than moving that the pointer does on the picture, to one layer. */
+export type Tool =
+  | { readonly kind: 'words'; readonly layerId: string }
+  | { readonly kind: 'sample'; readonly layerId: string }
+  | { readonly kind: 'brush'; readonly layerId: string; readonly mode: 'away' | 'back'; readonly size: number };
 
 export interface Bench {
   readonly session: Session;
@@ -30,10 +36,18 @@ export interface Bench {
   readonly readings: readonly Reading[];
   readonly question: number;
   ask(question: number): void;
+  /** The layer whose controls are shown: the one selected last. */
   readonly selected: Layer | undefined;
+  /** All layers selected, back to front. */
+  readonly selection: readonly Layer[];
   select(layerId: string | undefined): void;
-  /** Where each visible layer has its pixels, as last drawn; kept apart, since it changes with every frame. */
-  readonly drawn: StoreApi<Bounds>;
+  /** Takes a layer into the selection or out of it. */
+  toggle(layerId: string): void;
+  selectAll(layerIds: readonly string[]): void;
+  readonly tool: Tool | undefined;
+  take(tool: Tool | undefined): void;
+  /** Where each layer that has a place lies, as last drawn; kept apart, since it changes with every frame. */
+  readonly drawn: StoreApi<Drawn>;
   readonly showing: Showing;
   show(showing: Showing): void;
   preview(edit: Edit): void;
@@ -43,6 +57,8 @@ export interface Bench {
   /** Takes picture files in: as the photo of the slot, or on top while that is the question. */
   lay(files: readonly File[]): Promise<void>;
   layItem(item: ShelfItem): void;
+  /** Lays a picture of the shelf on top of everything. */
+  putOnTop(item: ShelfItem): void;
   /** Goes to the shelf, to come back with a picture for this slot. */
   openShelf(): void;
   readonly reading: string | undefined;
@@ -57,8 +73,8 @@ export function useBench(): Bench {
   return bench;
 }
 
-/** Where a layer has its pixels, as last drawn. */
-export const useLayerBounds = (bench: Bench, layerId: string | undefined): Rect | undefined => useStore(bench.drawn, (d) => (layerId ? d.bounds[layerId] : undefined));
+/** Where a layer lies, as last drawn. */
+export const useLayerBox = (bench: Bench, layerId: string | undefined): Box | undefined => useStore(bench.drawn, (d) => (layerId ? d.boxes[layerId] : undefined));
 
 const pause = 400;
 
@@ -89,36 +105,46 @@ function useBurst(session: Session) {
 
 export function useBenchModel(session: Session, slot: Slot, openShelf: () => void): Bench {
   const site = useSite(session), picture = pictureOf(site, slot);
-  const press = usePressed(slot, picture, useStore(session.state, (s) => s.previewing));
+  const press = usePressed(site, slot, picture, useStore(session.state, (s) => s.previewing));
   const [question, setQuestion] = useState(2);
-  const [selectedId, select] = useState<string>();
-  const [drawn] = useState(() => createStore<Bounds>(() => ({ bounds: {} })));
+  const [selectedIds, setSelectedIds] = useState<readonly string[]>([]);
+  const [tool, take] = useState<Tool>();
+  const [drawn] = useState(() => createStore<Drawn>(() => ({ boxes: {} })));
   const [asked, show] = useState<Showing>();
   const burst = useBurst(session);
-  const { take, busy } = useIntake();
+  const intake = useIntake();
   const file = press.current ? press.file : undefined;
   const readings = useMemo(() => takeReadings({ site, slot, picture, file }), [site, slot, picture, file]);
 
   const now = () => pictureOf(session.state.getState().site, slot);
   const commit = (label: string, edit: Edit) => { burst.flush(); session.commit(label, edit); };
-  const layItem = (item: ShelfItem) => {
-    if (question === 4) {
-      const { edit, id } = addPhotoOnTop(slot, now(), item);
-      commit(`Add ${item.name}`, edit);
-      select(id);
-    } else commit(`Lay ${item.name}`, layPhoto(slot, now(), item));
+  // A tool is put down when something else is turned to.
+  const selectAll = (change: SetStateAction<readonly string[]>) => { take(undefined); setSelectedIds(change); };
+  const select = (layerId: string | undefined) => selectAll(layerId === undefined ? [] : [layerId]);
+  const putOnTop = (item: ShelfItem) => {
+    const { edit, id } = addPhotoOnTop(slot, now(), item);
+    commit(`Add ${item.name}`, edit);
+    select(id);
   };
+  const layItem = (item: ShelfItem) => {
+    if (question === 4) putOnTop(item);
+    else commit(`Lay ${item.name}`, layPhoto(slot, now(), item));
+  };
+  const selected = picture.layers.find((l) => l.id === selectedIds.at(-1));
 
   return {
-    session, site, slot, picture, press, readings, question, drawn, select, commit, layItem, openShelf,
+    session, site, slot, picture, press, readings, question, drawn, select, selectAll, commit, layItem, putOnTop, openShelf, take,
     // Asking how heavy it is shows the file itself, unless something else is being held up against it.
     showing: asked ?? (question === 6 && press.current ? 'file' : 'picture'),
     show: (s) => show(s === 'picture' ? undefined : s),
     ask(next) { burst.flush(); setQuestion(next); },
-    selected: picture.layers.find((l) => l.id === selectedId),
+    selected,
+    selection: picture.layers.filter((l) => selectedIds.includes(l.id)),
+    toggle: (id) => selectAll((ids) => (ids.includes(id) ? ids.filter((i) => i !== id) : [...ids, id])),
+    tool: tool && question === 4 && selectedIds.length === 1 && tool.layerId === selected?.id && !selected.locked ? tool : undefined,
     preview: (edit) => { burst.flush(); session.preview(edit); },
     burst: burst.push,
-    lay: (files) => take(files, layItem),
-    reading: busy,
+    lay: (files) => intake.take(files, layItem),
+    reading: intake.busy,
   };
 }

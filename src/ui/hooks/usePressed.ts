@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import type { Picture, Slot } from '@/core/site/model';
+import type { Picture, Site, Slot } from '@/core/site/model';
 import { pressedFile, pressKey, type File } from './pressing';
 
 export interface Press {
@@ -15,15 +15,15 @@ export interface Press {
  * Presses a picture whenever it has come to rest, and keeps the last file until the next is done.
  * @param moving a gesture is going on: whatever it makes of the picture is not pressed yet
  */
-export function usePressed(slot: Slot, picture: Picture, moving: boolean): Press {
-  const key = pressKey(slot, picture);
+export function usePressed(site: Site, slot: Slot, picture: Picture, moving: boolean): Press {
+  const key = pressKey(site, slot, picture);
   const [done, setDone] = useState<{ key: string; file?: Press['file']; failure?: string }>({ key: '' });
   useEffect(() => {
     if (!key || moving) return;
     let wanted = true;
     const timer = setTimeout(async () => {
       try {
-        const file = await pressedFile(slot, picture, () => wanted);
+        const file = await pressedFile(site, slot, picture, () => wanted);
         if (wanted && file) setDone({ key, file });
       } catch (error) {
         if (wanted) setDone((d) => ({ ...d, key, failure: error instanceof Error ? error.message : String(error) }));

@@ -5,7 +5,7 @@ import { drawnBackground } from '@/core/measure/background';
 import type { PageLayout, Piece, SlotPiece } from '@/core/measure/layoutPage';
 import type { Rect } from '@/core/raster/raster';
 import type { Site, Slot } from '@/core/site/model';
-import { faceName, fontOf } from '@/core/text/fonts';
+import { faceName } from '@/core/text/fonts';
 import { useThumb } from '../hooks/useThumb';
 
 const css = (r: Rect) => ({ position: 'absolute' as const, left: r.x, top: r.y, width: r.width, height: r.height });
@@ -17,7 +17,7 @@ function SlotPicture({ site, piece, fresh }: { site: Site; piece: SlotPiece; fre
 }
 
 function Furniture({ piece, site }: { piece: Exclude<Piece, SlotPiece>; site: Site }) {
-  const heading = `"${faceName(fontOf(site.theme.headingFont))}"`;
+  const heading = `"${faceName(site.theme.headingFont)}"`;
   switch (piece.type) {
     case 'area': return <div style={{ ...css(piece.rect), background: piece.colour }} />;
     case 'heading': return <div style={{ ...css(piece.rect), color: piece.ink, font: `500 ${piece.sizePx}px/1.3 ${heading}` }} className="overflow-hidden text-ellipsis whitespace-nowrap">{piece.words}</div>;

@@ -2,7 +2,7 @@ import { drawnBackground, firstCopy } from '@/core/measure/background';
 import type { PageLayout, SlotPiece } from '@/core/measure/layoutPage';
 import type { Raster } from '@/core/raster/raster';
 import type { Site } from '@/core/site/model';
-import { faceName, fontOf } from '@/core/text/fonts';
+import { faceName } from '@/core/text/fonts';
 
 type Source = CanvasImageSource & { readonly width: number; readonly height: number };
 
@@ -31,7 +31,7 @@ function layCopies(context: CanvasRenderingContext2D, piece: SlotPiece, picture:
  */
 export async function paintPage(site: Site, layout: PageLayout, pictureOf: (slotId: string) => Promise<Source | undefined>): Promise<Raster> {
   const canvas = new OffscreenCanvas(layout.width, layout.height), context = canvas.getContext('2d', { willReadFrequently: true }) as unknown as CanvasRenderingContext2D;
-  const family = `"${faceName(fontOf(site.theme.headingFont))}"`;
+  const family = `"${faceName(site.theme.headingFont)}"`;
   for (const piece of layout.pieces) {
     const { x, y, width, height } = piece.rect;
     switch (piece.type) {

@@ -14,6 +14,8 @@ interface Props {
   theme: readonly ThemeColour[];
   onPreview(hex: Hex): void;
   onCommit(hex: Hex): void;
+  /** Without the three levels beside it, where room is scarce. */
+  compact?: boolean;
 }
 
 /** Colours of the photograph that is worked on, offered beside the theme's; null where there is no photograph to speak of. */
@@ -42,7 +44,7 @@ function Swatches({ label, value, colours, onTake }: SwatchesProps) {
 }
 
 /** A colour: the theme's first, the photo's own, any CSS colour typed, picked, or taken from the page. Equal channels are said to be grey. */
-export function ColourField({ label, value, theme, onPreview, onCommit }: Props) {
+export function ColourField({ label, value, theme, onPreview, onCommit, compact = false }: Props) {
   const rgb = tryColour(value), photo = use(PhotoColours);
   return (
     <div className="flex min-w-0 grow flex-wrap items-center gap-x-2 gap-y-1">
@@ -67,7 +69,7 @@ export function ColourField({ label, value, theme, onPreview, onCommit }: Props)
           onCommit(hexOf(colour));
         }}
       />
-      {rgb && <span className="figure text-soft">{rgb.r} {rgb.g} {rgb.b}{isGrey(rgb) ? ', grey' : ''}</span>}
+      {rgb && !compact && <span className="figure text-soft">{rgb.r} {rgb.g} {rgb.b}{isGrey(rgb) ? ', grey' : ''}</span>}
     </div>
   );
 }

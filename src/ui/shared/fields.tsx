@@ -87,7 +87,7 @@ export function NumberRow({ label, value, min, max, step = 1, unit, digits = 0, 
   return (
     <Row label={label}>
       <Slider.Root
-        className="relative flex h-5 min-w-16 grow touch-none items-center select-none" min={min} max={max} step={step} value={[clamp(held ?? value)]}
+        className="relative flex h-5 min-w-11 grow touch-none items-center select-none" min={min} max={max} step={step} value={[clamp(held ?? value)]}
         onValueChange={([v]) => { setHeld(v); onPreview(v); }} onValueCommit={([v]) => { setHeld(undefined); onCommit(v); }}
       >
         <Slider.Track className="relative h-0.5 grow bg-line"><Slider.Range className="absolute h-full bg-act" /></Slider.Track>

@@ -5,7 +5,7 @@ import { isRecolour, newHue, newTone, newTwoTone } from '@/core/layers/recolour'
 import { newTexture } from '@/core/layers/texture';
 import { hexOf } from '@/core/colour/parse';
 import { backPhoto } from '@/core/readings/cover';
-import { addLayer, editPicture } from '@/core/site/edit';
+import { addLayer, addLayerBehind } from '@/core/site/edit';
 import type { Layer } from '@/core/site/model';
 import { usePhotoLook } from '../../hooks/usePhotoLook';
 import { Button } from '../../shared/Button';
@@ -21,7 +21,7 @@ import { WashControls } from './colour/WashControls';
 /** Puts a layer over the photo and under the words, where it is wanted nearly always, or right over the selected layer. */
 function add(bench: Bench, label: string, layer: Layer): void {
   const { picture, selected, commit } = bench, under = (selected?.kind === 'text' ? undefined : selected) ?? picture.layers.filter((l) => l.kind !== 'text').at(-1);
-  commit(label, under ? addLayer(picture.id, layer, under.id) : editPicture(picture.id, (p) => { p.layers.unshift(layer); }));
+  commit(label, under ? addLayer(picture.id, layer, under.id) : addLayerBehind(picture.id, layer));
   bench.select(layer.id);
 }
 

@@ -4,7 +4,7 @@ import { FlipHorizontal2, FlipVertical2 } from 'lucide-react';
 import { useRef } from 'react';
 import { coverScale, fillFrame, fitFrame, fitScale, keepFilled, sharpness, shownShare, zoomAt, type Framing as Placed } from '@/core/frame/placement';
 import { fittingSharpness } from '@/core/frame/sharpen';
-import { photoSize } from '@/core/layers/photo';
+import { photoSize, usedSize } from '@/core/layers/photo';
 import { backPhoto } from '@/core/readings/cover';
 import { editLayer } from '@/core/site/edit';
 import type { PhotoLayer } from '@/core/site/model';
@@ -13,8 +13,8 @@ import { usePhotoLook } from '../../hooks/usePhotoLook';
 import { Button, IconButton } from '../../shared/Button';
 import { Group, NumberRow } from '../../shared/fields';
 import { FileButton } from '../FileButton';
-import { largestZoom } from '../Handles';
-import { PhotoFace } from '../LayerCards';
+import { largestZoom } from '../stage/FramingArea';
+import { PhotoFace } from '../layers/faces';
 import { useBench } from '../useBench';
 
 /** Which part: the photo, and what of it the slot shows. */
@@ -66,7 +66,7 @@ function Framing({ photo }: { photo: PhotoLayer }) {
     return change({ turn, ...(fillsNow ? keepFilled({ ...photo, scale: Math.max(photo.scale, coverScale(size, slot, turn)) }, size, slot, turn) : {}) });
   };
   const lay = (how: (typeof fits)[number]['id']) => {
-    const plain = { width: photo.sourceWidth, height: photo.sourceHeight };
+    const plain = usedSize(photo);
     if (how === 'fill') return change({ stretch: 1, ...fillFrame(plain, slot, photo.turn) });
     if (how === 'fit') return change({ stretch: 1, ...fitFrame(plain, slot, photo.turn) });
     const scale = slot.width / plain.width;
@@ -110,7 +110,7 @@ function Suggestions({ photo }: { photo: PhotoLayer }) {
             <button
               type="button" aria-label={`Take suggested part ${i + 1}`} title={`Suggested part ${i + 1}`} style={{ width, height }}
               className="relative block overflow-hidden rounded-sm border border-line hover:border-act"
-              onClick={() => commit(`Suggested part ${i + 1}`, editLayer<PhotoLayer>(picture.id, photo.id, { x, y, scale, turn: 0, stretch: 1, flipX: false, flipY: false }))}
+              onClick={() => commit(`Suggested part ${i + 1}`, editLayer<PhotoLayer>(picture.id, photo.id, { x, y, scale, turn: 0, stretch: 1, flipX: false, flipY: false, crop: null }))}
             >
               {/* A piece of the owner's own picture, placed as the slot would show it. */}
               {/* eslint-disable-next-line @next/next/no-img-element */}

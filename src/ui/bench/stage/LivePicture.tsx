@@ -6,10 +6,10 @@ import type { Rect } from '@/core/raster/raster';
 import { backPhoto } from '@/core/readings/cover';
 import type { Picture, Site, Slot } from '@/core/site/model';
 import { pictureOf, slotOf } from '@/core/site/picture';
-import { theEngine, type View } from '../hooks/services';
-import { drawingOf, useThumb } from '../hooks/useThumb';
-import { say } from '../shared/notices';
-import { useBench, type Showing } from './useBench';
+import { theEngine, type View } from '../../hooks/services';
+import { drawingOf, useThumb } from '../../hooks/useThumb';
+import { say } from '../../shared/notices';
+import { useBench, type Showing } from '../useBench';
 
 /** Name under which each repaint is measured, from the edit to the pixels on the canvas. */
 export const repaintMeasure = 'soyez repaint';
@@ -45,7 +45,7 @@ export function LivePicture({ rect, clip }: { rect: Rect; clip: Rect }) {
   const thumb = useThumb(site, slot, false), slotId = slot.id;
 
   useEffect(() => {
-    let boundsKey = '';
+    let boxesKey = '';
     const opened = theEngine().view({
       onFrame(frame, settled) {
         const element = canvas.current;
@@ -57,8 +57,8 @@ export function LivePicture({ rect, clip }: { rect: Rect; clip: Rect }) {
           performance.measure(repaintMeasure, { start: since.current, end: performance.now(), detail: { workerMs: frame.ms } });
           since.current = undefined;
         }
-        const key = JSON.stringify(frame.bounds);
-        if (key !== boundsKey) { boundsKey = key; drawn.setState({ bounds: frame.bounds }); }
+        const key = JSON.stringify(frame.boxes);
+        if (key !== boxesKey) { boxesKey = key; drawn.setState({ boxes: frame.boxes }); }
         if (settled) { setReady(true); element.dataset.settled = 'true'; }
       },
       onFailure: (message) => say('bad', message),

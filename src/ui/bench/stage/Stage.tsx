@@ -5,16 +5,18 @@ import { firstCopy } from '@/core/measure/background';
 import { layoutPage, type SlotPiece } from '@/core/measure/layoutPage';
 import type { Page, Site, Slot } from '@/core/site/model';
 import { pagesWith } from '@/core/site/pages';
-import { PageDrawing } from '../page/PageDrawing';
-import { SlotDimensions } from '../page/DimensionLines';
-import { Sampler } from '../page/Sampler';
-import { useMeasure } from '../shared/useMeasure';
-import { Handles } from './Handles';
+import { PageDrawing } from '../../page/PageDrawing';
+import { SlotDimensions } from '../../page/DimensionLines';
+import { Sampler } from '../../page/Sampler';
+import { useMeasure } from '../../shared/useMeasure';
 import { LivePicture } from './LivePicture';
 import { OutsideFrame } from './OutsideFrame';
-import { useBench } from './useBench';
+import { PictureArea } from './PictureArea';
+import { useBench } from '../useBench';
 
-export type Zoom = '1:1' | 'fit';
+/** Screen px for each px of the page, or the whole page. */
+export const zooms = ['fit', '1:1', '2:1', '4:1'] as const;
+export type Zoom = (typeof zooms)[number];
 
 const pageOf = (site: Site, slot: Slot): Page => pagesWith(site, slot)[0] ?? site.pages[0];
 
@@ -28,20 +30,20 @@ export function Stage({ zoom, screenWidth, marks }: { zoom: Zoom; screenWidth: n
   const scroller = useRef<HTMLElement>(null);
   const page = pageOf(site, slot);
   const layout = useMemo(() => layoutPage(site, page, screenWidth), [site, page, screenWidth]);
-  const scale = zoom === '1:1' ? 1 : Math.min(1, (board.width - 2 * margin) / layout.width, (board.height - 2 * margin) / layout.height);
+  const scale = zoom !== 'fit' ? Number(zoom[0]) : Math.min(1, (board.width - 2 * margin) / layout.width, (board.height - 2 * margin) / layout.height);
   const piece = layout.pieces.find((p): p is SlotPiece => p.type === 'slot' && p.slot.id === slot.id);
   const copy = piece && firstCopy(piece);
 
   const width = Math.max(board.width, layout.width * scale), left = Math.round((width - layout.width * scale) / 2);
-  const slotTop = copy?.y ?? 0, slotHeight = copy?.height ?? 0;
+  const slotTop = copy?.y ?? 0, slotHeight = copy?.height ?? 0, slotMiddle = copy ? copy.x + copy.width / 2 : layout.width / 2;
 
   // The slot comes to the middle of the board whenever the page is laid anew, not while the owner scrolls.
   useEffect(() => {
     const element = scroller.current;
     if (!element || board.width === 0) return;
-    element.scrollLeft = (width - board.width) / 2;
+    element.scrollLeft = left + slotMiddle * scale - board.width / 2;
     element.scrollTop = margin + (slotTop + slotHeight / 2) * scale - board.height / 2;
-  }, [width, board.width, board.height, slotTop, slotHeight, scale]);
+  }, [width, left, board.width, board.height, slotTop, slotHeight, slotMiddle, scale]);
 
   const attach = (element: HTMLElement | null) => { scroller.current = element; return measure(element); };
   return (
@@ -52,11 +54,11 @@ export function Stage({ zoom, screenWidth, marks }: { zoom: Zoom; screenWidth: n
       <h1 className="sr-only">Bench of {slot.name}</h1>
       {board.width > 0 && (
         <div className="relative" style={{ width, height: layout.height * scale + margin * 2 }}>
-          <div style={{ position: 'absolute', left, top: margin, transform: `scale(${scale})`, transformOrigin: '0 0' }}>
+          <div style={{ position: 'absolute', left, top: margin, transform: `scale(${scale})`, transformOrigin: '0 0', imageRendering: scale > 1 ? 'pixelated' : undefined }}>
             {/* The drawing of the page, with what lies outside the frame dimmed over it while the photo is framed. */}
             <PageDrawing site={site} layout={layout} active={slot} live={(p) => <LivePicture rect={firstCopy(p)} clip={p.rect} />} />
             {copy && piece && marks && question === 2 && showing === 'picture' && <OutsideFrame rect={copy} />}
-            {copy && piece && <Handles rect={copy} clip={piece.rect} screenScale={scale} marks={marks} />}
+            {copy && piece && <PictureArea rect={copy} clip={piece.rect} screenScale={scale} marks={marks} />}
           </div>
           <Sampler site={site} layout={layout} scale={scale} left={left} top={margin} live={{ slotId: slot.id, canvas: () => scroller.current?.querySelector('canvas[data-ready]') ?? null }} />
           {marks && copy && (

@@ -3,13 +3,13 @@
 import { photoSize } from '@/core/layers/photo';
 import type { Rect } from '@/core/raster/raster';
 import { backPhoto } from '@/core/readings/cover';
-import { useAssetUrl } from '../hooks/useAssetUrl';
-import { useBench } from './useBench';
+import { useAssetUrl } from '../../hooks/useAssetUrl';
+import { useBench } from '../useBench';
 
 /** The part of the photo that the slot does not show, dimmed around it, so that it can be seen what is left out. */
 export function OutsideFrame({ rect }: { rect: Rect }) {
   const { picture } = useBench(), photo = backPhoto(picture);
-  return photo ? <Outside key={photo.assetId} rect={rect} /> : null;
+  return photo && !photo.crop ? <Outside key={photo.assetId} rect={rect} /> : null;
 }
 
 function Outside({ rect }: { rect: Rect }) {

@@ -1,0 +1,14 @@
+import { array, boolean, number, object, string } from 'yup';
+import { hexField } from '../colour/hexField';
+
+/** Most strokes of the brush that one cut-out keeps. */
+export const mostStrokes = 400;
+
+/** Field of a photo layer's cut-out. */
+export const cutOutField = () => object({
+  samples: array().of(object({ x: number().required(), y: number().required(), colour: hexField() })).max(32).required(),
+  tolerance: number().min(0).max(100).required(),
+  softness: number().min(0).max(100).required(),
+  joined: boolean().required(),
+  strokes: array().of(object({ mode: string().oneOf(['away', 'back']).required(), size: number().positive().required(), points: array().of(number().required()).min(2).required() })).max(mostStrokes).required(),
+}).nullable().defined().default(undefined);

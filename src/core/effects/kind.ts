@@ -1,0 +1,33 @@
+import type { ObjectSchema } from 'yup';
+import type { Effect, Hex } from '../site/model';
+import type { Body, Group } from './group';
+
+/** Px that an effect reaches beyond a shape, at each side. */
+export interface Reach {
+  readonly left: number;
+  readonly top: number;
+  readonly right: number;
+  readonly bottom: number;
+}
+
+export const reachAll = (px: number): Reach => ({ left: px, top: px, right: px, bottom: px });
+
+/** Colours that a new effect starts with, from the theme. */
+export interface EffectColours {
+  readonly dark: Hex;
+  readonly light: Hex;
+}
+
+/** One kind of effect: everything the rest of the program needs to know of it. */
+export interface EffectKind<E extends Effect = Effect> {
+  readonly kind: E['kind'];
+  readonly title: string;
+  readonly schema: ObjectSchema<object>;
+  /** Effects are laid in this order, whatever order they were added in; of one kind the later lies under the earlier. */
+  readonly order: number;
+  make(colours: EffectColours): E;
+  reach(effect: E): Reach;
+  lay(group: Group, body: Body, effect: E): void;
+  /** What it is set to, in a few words. */
+  figure(effect: E): string;
+}

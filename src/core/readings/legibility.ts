@@ -1,0 +1,58 @@
+import { newWash } from '../layers/fill';
+import { kindOf } from '../layers/registry';
+import type { TextReport } from '../legibility/report';
+import { editLayer, editPicture, type Edit } from '../site/edit';
+import type { FillLayer, Layer, Picture, Site, TextLayer } from '../site/model';
+import type { ReadingKind } from './reading';
+
+interface TextRead {
+  readonly text: TextLayer;
+  readonly report: TextReport;
+}
+
+const visibleTexts = (picture: Picture): TextLayer[] => picture.layers.filter((l): l is TextLayer => l.kind === 'text' && !l.hidden && l.words.trim() !== '');
+const standing = ({ report: { contrast, wanted } }: TextRead): number => contrast.worst / wanted;
+const nameOf = (text: Layer): string => { const name = kindOf(text).name(text); return name.length > 40 ? `${name.slice(0, 38).trimEnd()}…` : name; };
+const colourName = ({ theme }: Site, hex: string): string => theme.colours.find((c) => c.hex === hex)?.name ?? ({ '#000000': 'black', '#ffffff': 'white' } as Record<string, string>)[hex] ?? hex;
+
+/** A veil right behind the words, and behind other texts that they follow, which it is not to dim; one of the same colour that lies there already is made stronger instead. */
+function layVeil(picture: Picture, text: TextLayer, colour: string, percent: number): Edit {
+  let at = picture.layers.indexOf(text);
+  while (picture.layers[at - 1]?.kind === 'text') at--;
+  const under = picture.layers[at - 1];
+  if (under?.kind === 'fill' && under.colour === colour && under.blend === 'normal' && !under.hidden) {
+    // Two coats of one colour leave what neither of them covers. One percent more, since one coat is rounded once and two are twice.
+    const both = Math.min(1, (Math.ceil((1 - (1 - under.opacity) * (1 - percent / 100)) * 100 - 1e-9) + 1) / 100);
+    return editLayer<FillLayer>(picture.id, under.id, { opacity: both });
+  }
+  const ids = new Set(picture.layers.map((l) => l.id));
+  let n = 1;
+  while (ids.has(`veil-${n}`)) n++;
+  return editPicture(picture.id, (p) => { p.layers.splice(at, 0, { ...newWash(`veil-${n}`, colour, percent / 100), name: 'Veil' }); });
+}
+
+/** Words against what really lies behind them: contrast at the worst spot, where nineteen of twenty px are better, and in the middle (WCAG 2.2, success criterion 1.4.3). */
+export const legibility: ReadingKind<TextRead> = {
+  id: 'legibility',
+  question: 5,
+  title: 'Words against the picture',
+  applies: ({ picture }) => visibleTexts(picture).length > 0,
+  measure({ picture, file }) {
+    const texts = file?.texts;
+    // Words that lie beside the slot, or whose font is not there, have none.
+    return texts && visibleTexts(picture).flatMap((text): TextRead[] => (texts[text.id] ? [{ text, report: texts[text.id] }] : [])).sort((a, b) => standing(a) - standing(b))[0];
+  },
+  judge: ({ report: { contrast, wanted } }) => (contrast.worst >= wanted ? 'holds' : contrast.fifth >= wanted ? 'look' : 'fails'),
+  figure: ({ report: { contrast } }) => `${(Math.floor(contrast.worst * 10) / 10).toFixed(1)}:1`,
+  say({ text, report: { contrast, wanted } }) {
+    const at = (v: number) => (Math.floor(v * 10) / 10).toFixed(1), spot = `${contrast.at.x}, ${contrast.at.y}`;
+    return contrast.worst >= wanted
+      ? `“${nameOf(text)}” has ${at(contrast.worst)}:1 at its worst spot and ${at(contrast.median)}:1 in the middle; ${wanted}:1 is wanted.`
+      : `“${nameOf(text)}” has ${at(contrast.worst)}:1 at its worst spot (${spot}), ${at(contrast.fifth)}:1 where nineteen of twenty px are better, ${at(contrast.median)}:1 in the middle; ${wanted}:1 is wanted.`;
+  },
+  mend({ text, report }, { picture, site }) {
+    const veil = report.veils.find((v) => v.percent < 100), ink = report.inks[0];
+    if (veil) return { label: `Veil of ${colourName(site, veil.colour)} at ${veil.percent}%`, edit: layVeil(picture, text, veil.colour, veil.percent) };
+    return ink ? { label: `Words in ${colourName(site, ink)}`, edit: editLayer<TextLayer>(picture.id, text.id, { colour: ink }) } : undefined;
+  },
+};
