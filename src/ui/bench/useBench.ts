@@ -4,10 +4,12 @@ import { createContext, use, useCallback, useEffect, useMemo, useRef, useState, 
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import { useStore } from 'zustand';
 import type { Box } from '@/core/arrange/box';
+import { photoBox } from '@/core/layers/photo';
+import { shapeBox } from '@/core/layers/shape';
 import type { Reading } from '@/core/readings/reading';
 import { takeReadings } from '@/core/readings/registry';
 import type { Edit } from '@/core/site/edit';
-import type { Layer, Picture, ShelfItem, Site, Slot } from '@/core/site/model';
+import type { Layer, ObjectLayer, Picture, ShelfItem, Site, Slot } from '@/core/site/model';
 import { pictureOf } from '@/core/site/picture';
 import { useIntake } from '../hooks/useIntake';
 import { usePressed, type Press } from '../hooks/usePressed';
@@ -73,8 +75,11 @@ export function useBench(): Bench {
   return bench;
 }
 
-/** Where a layer lies, as last drawn. */
-export const useLayerBox = (bench: Bench, layerId: string | undefined): Box | undefined => useStore(bench.drawn, (d) => (layerId ? d.boxes[layerId] : undefined));
+/** Where a layer lies: a text as last drawn, since only glyphs tell its size; anything else as it is now. */
+export function useLayerBox(bench: Bench, layer: ObjectLayer): Box | undefined {
+  const drawn = useStore(bench.drawn, (d) => d.boxes[layer.id]);
+  return layer.kind === 'text' ? drawn : layer.kind === 'photo' ? photoBox(layer) : shapeBox(layer);
+}
 
 const pause = 400;
 

@@ -12,7 +12,7 @@ import { useBench, useLayerBox } from '../../useBench';
 
 /** How the letters look: slant, gaps, lines, proportions; and how the font stands beside the site's. */
 export function LettersFacet({ layer: text }: { layer: TextLayer }) {
-  const bench = useBench(), { picture, site, slot, commit, preview } = bench, box = useLayerBox(bench, text.id), font = fontOf(text.font, site.fonts);
+  const bench = useBench(), { picture, site, slot, commit, preview } = bench, box = useLayerBox(bench, text), font = fontOf(text.font, site.fonts);
   const change = (part: Partial<TextLayer>) => editLayer<TextLayer>(picture.id, text.id, part);
   const wrapAt = Math.round(text.wrap ?? (box ? Math.max(box.width, 20) : slot.width / 2));
   return (

@@ -20,7 +20,7 @@ const shown = (v: number): string => String(Math.round(v * 10) / 10);
 
 /** Where a layer lies, how large, turned by how much, how strong and how blended. */
 export function PlaceFacet({ layer }: { layer: ObjectLayer }) {
-  const bench = useBench(), { picture, slot, commit } = bench, box = useLayerBox(bench, layer.id), name = changeNames([layer]);
+  const bench = useBench(), { picture, slot, commit } = bench, box = useLayerBox(bench, layer), name = changeNames([layer]);
   const [keep, setKeep] = useState(layer.kind !== 'shape');
   const figure = (label: string, least: number, apply: (v: number) => void) => (typed: string) => {
     const v = Number(typed.replace(',', '.').replace(/[^\d.-]+$/, ''));
@@ -31,7 +31,7 @@ export function PlaceFacet({ layer }: { layer: ObjectLayer }) {
   const place = (side: 'left' | 'top') => figure('pixels', -20000, (v) => { if (box) commit(`Move ${name} to ${side} ${v}`, moveTo(picture, slot, layer, box, { [side]: v })); });
   return (
     <div className="flex flex-col gap-1.5">
-      <fieldset disabled={layer.locked} className="contents">
+      <fieldset disabled={layer.locked || !box} className="contents">
         <Row label="Place" tight>
           <CommitField label="Left" suffix="x" className="w-[74px]" value={box ? shown(box.x - box.width / 2) : '–'} onCommit={place('left')} />
           <CommitField label="Top" suffix="y" className="w-[74px]" value={box ? shown(box.y - box.height / 2) : '–'} onCommit={place('top')} />

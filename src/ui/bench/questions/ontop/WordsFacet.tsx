@@ -21,7 +21,7 @@ const aligns: readonly { value: TextAlign; name: string; Icon: typeof AlignLeft 
 export function WordsFacet({ layer: text }: { layer: TextLayer }) {
   const bench = useBench(), { picture, site, commit, preview, burst } = bench, fontFile = useRef<HTMLInputElement>(null);
   const change = (part: Partial<TextLayer>) => editLayer<TextLayer>(picture.id, text.id, part);
-  const font = fontOf(text.font, site.fonts), [lightest, boldest] = font.weights, box = useLayerBox(bench, text.id);
+  const font = fontOf(text.font, site.fonts), [lightest, boldest] = font.weights, box = useLayerBox(bench, text);
   const place = (axis: 'x' | 'y') => (typed: string) => {
     const px = Number(typed.replace(',', '.'));
     if (typed.trim() === '' || !Number.isFinite(px) || Math.abs(px) > 20000) return `Expected pixels, found “${typed}”.`;
