@@ -4,6 +4,7 @@ import sharp from 'sharp';
 import { drawnBackground } from '../src/core/measure/background';
 import { screenHeightAt } from '../src/core/measure/layoutPage';
 import { snippetsFor } from '../src/core/handover/snippets';
+import { pressAs } from '../src/core/press/settings';
 import type { BackgroundSize, Length, Picture, Repeat, Site, Slot } from '../src/core/site/model';
 import { expect, test } from './bench.fixture';
 
@@ -13,10 +14,10 @@ const repeats: Repeat[] = ['no-repeat', 'repeat', 'repeat-x', 'repeat-y'];
 const positions = [...[0, 50, 100].flatMap((x) => [0, 50, 100].map((y) => ({ x: pc(x), y: pc(y) }))), { x: pc(25), y: pc(70) }, { x: px(11), y: px(-6) }];
 const ownSize: BackgroundSize[] = [{ x: 'auto', y: 'auto' }], scaled: BackgroundSize[] = [{ x: px(50), y: 'auto' }, { x: pc(30), y: pc(40) }, 'contain', 'cover'];
 
-const picture: Picture = { id: 'p', ground: { type: 'none' }, layers: [], press: { format: 'png', quality: 80 }, alt: '' };
+const picture: Picture = { id: 'p', ground: { type: 'none' }, layers: [], press: pressAs('png'), alt: '' };
 const base: Slot = {
   id: 's', name: 'Case', kind: 'sidebar', width: 36, height: 24, repeat: 'repeat', position: { x: pc(0), y: pc(0) }, size: { x: 'auto', y: 'auto' }, attachment: 'scroll', offset: { x: 0, y: 0 }, measured: null, replaces: null,
-  beside: { top: null, right: null, bottom: null, left: null }, fileName: 'tile', budgetBytes: 1, pictureId: 'p',
+  beside: { top: null, right: null, bottom: null, left: null }, narrowSize: null, narrow: null, lends: null, fileName: 'tile', budgetBytes: 1, pictureId: 'p',
 };
 const site = { name: 'Judge', pages: [], defaultBackground: null } as unknown as Site;
 

@@ -1,5 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { inspectPicture } from '@/core/measure/inspect';
+import { besideColours } from '@/core/seam/beside';
+import { sides } from '@/core/seam/edges';
 import { readSite, SiteError } from '@/core/site/schema';
 import { shelfItem } from '@/core/shelf/item';
 import type { ShelfItem } from '@/core/site/model';
@@ -16,21 +18,35 @@ test('the sample is a site the schema accepts, as plain data', () => {
 });
 
 const without = (value: object, ...fields: string[]) => Object.fromEntries(Object.entries(value).filter(([key]) => !fields.includes(key)));
+/** The site as version 3 stored it: washes everywhere, all words in the file, a colour beside each side that meets one. */
+const in3 = {
+  ...without(site, 'limits'), schemaVersion: 3,
+  pictures: Object.fromEntries(Object.entries(site.pictures).map(([key, p]) => [key, { ...p, press: without(p.press, 'lossless', 'colours'), layers: p.layers.map((l) => without(l, 'extent', 'live')) }])),
+  slots: site.slots.map((slot) => ({ ...without(slot, 'narrowSize', 'narrow', 'lends'), beside: Object.fromEntries(sides.map((side) => [side, besideColours(site, slot, side)?.colour ?? null])) })),
+};
+/** What it is then: the colours stay as they were. */
+const from3 = { ...site, slots: site.slots.map((slot) => ({ ...slot, beside: Object.fromEntries(sides.map((side) => { const colour = besideColours(site, slot, side)?.colour; return [side, colour ? { from: 'colour', colour } : null]; })) })) };
+
+test('a site of version 3 is brought up to date: what lies beside its slots stays the colour it was', () => {
+  expect(from3.slots[0].beside).toMatchObject({ top: { from: 'colour', colour: '#3b4a45' }, bottom: null });
+  expect(readSite(in3)).toEqual(from3);
+});
+
 /** What layers have only had since version 3. */
 const since3 = ['locked', 'crop', 'cutOut', 'effects', 'italic', 'spacing', 'lineHeight', 'stretchX', 'stretchY', 'wrap'];
-const layersWithout = (...fields: string[]) => Object.fromEntries(Object.entries(site.pictures).map(([key, picture]) => [key, { ...picture, layers: picture.layers.map((l) => without(l, ...fields)) }]));
+const layersWithout = (...fields: string[]) => Object.fromEntries(Object.entries(in3.pictures).map(([key, picture]) => [key, { ...picture, layers: picture.layers.map((l) => without(l, ...fields)) }]));
 
 test('a site of version 2 is brought up to date and draws what it drew', () => {
-  const layers = layersWithout(...since3), withTurns = Object.fromEntries(Object.entries(layers).map(([key, p]) => [key, { ...p, layers: p.layers.map((l) => (l.kind === 'text' ? without(l, 'turn') : l)) }]));
-  expect(readSite({ ...without(site, 'fonts'), schemaVersion: 2, pictures: withTurns })).toEqual(site);
+  const layers = layersWithout(...since3), withTurns = Object.fromEntries(Object.entries(layers).map(([key, p]) => [key, { ...p, layers: p.layers.map((l) => ('words' in l ? without(l, 'turn') : l)) }]));
+  expect(readSite({ ...without(in3, 'fonts'), schemaVersion: 2, pictures: withTurns })).toEqual(from3);
 });
 
 test('a site of version 1 is brought up to date and lies on its page as it did', () => {
   const old = {
-    ...without(site, 'visitors', 'visitorsInvented', 'ownSizes', 'defaultBackground', 'fonts'), schemaVersion: 1,
+    ...without(in3, 'visitors', 'visitorsInvented', 'ownSizes', 'defaultBackground', 'fonts'), schemaVersion: 1,
     shelf: site.shelf.map((item) => without(item, 'date', 'rightsChecked', 'subject')),
     pictures: layersWithout(...since3, 'stretch', 'turn', 'flipX', 'flipY', 'sharpen'),
-    slots: site.slots.map((slot) => without(slot, 'position', 'size', 'attachment', 'offset', 'measured', 'replaces')),
+    slots: in3.slots.map((slot) => without(slot, 'position', 'size', 'attachment', 'offset', 'measured', 'replaces')),
     pages: site.pages.map((page, i) => ({
       ...without(page, 'content', 'background', 'band', 'sections', 'pieces'), contentWidth: 1080, backgroundSlot: ['background', 'diary-background'][i], section: page.sections[0],
       body: { ...without(page.body, 'sidebars'), sidebarSlot: 'sidebar' },
@@ -39,7 +55,7 @@ test('a site of version 1 is brought up to date and lies on its page as it did',
   const own = (slot: string) => ({ type: 'own', slot });
   expect(readSite(old)).toEqual({
     ...site, visitors: [], visitorsInvented: false, defaultBackground: null,
-    slots: site.slots.map((slot) => ({ ...slot, measured: null })),
+    slots: from3.slots.map((slot) => ({ ...slot, measured: null })),
     pictures: Object.fromEntries(Object.entries(site.pictures).map(([key, picture]) => [key, { ...picture, layers: picture.layers.map((l) => (l.kind === 'photo' ? { ...l, sharpen: 0 } : l)) }])),
     pages: [{ ...site.pages[0], background: own('background') }, { ...site.pages[1], background: own('diary-background') }],
   });
@@ -54,8 +70,8 @@ test('at least four photographs, 2400 px wide or more', () => {
 });
 
 test.each([
-  [{ ...site, schemaVersion: 4 }, 'Expected a site of version 3 or older, found version 4'],
-  [null, 'Expected a site of version 3 or older, found no version'],
+  [{ ...site, schemaVersion: 5 }, 'Expected a site of version 4 or older, found version 5'],
+  [null, 'Expected a site of version 4 or older, found no version'],
   [{ ...site, name: undefined }, 'name must be defined'],
   [{ ...site, slots: [{ ...site.slots[0], width: 'wide' }] }, 'slots[0].width'],
   [{ ...site, theme: { ...site.theme, colours: [{ name: 'kiln', hex: 'green' }] } }, 'Expected theme.colours[0].hex as #rrggbb'],

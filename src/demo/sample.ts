@@ -2,7 +2,9 @@ import { fillFrame } from '@/core/frame/placement';
 import { newWash } from '@/core/layers/fill';
 import { newPhoto } from '@/core/layers/photo';
 import { newText } from '@/core/layers/text';
-import { schemaVersion, type Hex, type Layer, type Page, type Picture, type ShelfItem, type Site, type Slot } from '@/core/site/model';
+import { pressAs } from '@/core/press/settings';
+import { usualLimits } from '@/core/site/newSite';
+import { schemaVersion, type Beside, type Layer, type Page, type Picture, type ShelfItem, type Site, type Slot } from '@/core/site/model';
 
 const kiln = '#3b4a45', slip = '#efe9dc', clay = '#a4553a', celadon = '#a9b79a', sand = '#e3d6bd';
 
@@ -28,11 +30,12 @@ export const sampleFiles: readonly SampleFile[] = [
   { key: 'ridge', url: '/sample/clay-ridge.png', name: 'Clay ridge', maker, subject: 'divider' },
 ];
 
-const besideAll = (hex: Hex | null) => ({ top: hex, right: hex, bottom: hex, left: hex });
+const onPage: Beside = { from: 'page' };
+const besideAll = (beside: Beside | null) => ({ top: beside, right: beside, bottom: beside, left: beside });
 
-const at = (x: number, y: number): Pick<Slot, 'position' | 'size' | 'attachment' | 'offset' | 'measured' | 'replaces'> => ({
+const at = (x: number, y: number): Pick<Slot, 'position' | 'size' | 'attachment' | 'offset' | 'measured' | 'replaces' | 'narrowSize' | 'narrow' | 'lends'> => ({
   position: { x: { value: x, unit: '%' }, y: { value: y, unit: '%' } }, size: { x: 'auto', y: 'auto' }, attachment: 'scroll',
-  offset: { x: 0, y: 0 }, measured: null, replaces: null,
+  offset: { x: 0, y: 0 }, measured: null, replaces: null, narrowSize: null, narrow: null, lends: null,
 });
 
 /** Invented for the sample. */
@@ -42,11 +45,11 @@ const visitors = [
 ];
 
 const slots: Slot[] = [
-  { id: 'header', name: 'Header', kind: 'header', width: 1080, height: 220, repeat: 'no-repeat', ...at(0, 0), beside: { top: kiln, right: kiln, bottom: null, left: kiln }, fileName: 'header', budgetBytes: 60_000, pictureId: 'p-header' },
+  { id: 'header', name: 'Header', kind: 'header', width: 1080, height: 220, repeat: 'no-repeat', ...at(0, 0), beside: { ...besideAll(onPage), bottom: null }, fileName: 'header', budgetBytes: 60_000, pictureId: 'p-header' },
   { id: 'background', name: 'Page background', kind: 'background', width: 320, height: 320, repeat: 'repeat', ...at(50, 0), beside: besideAll(null), fileName: 'background-tile', budgetBytes: 30_000, pictureId: 'p-background' },
-  { id: 'sidebar', name: 'Sidebar strip', kind: 'sidebar', width: 328, height: 240, repeat: 'repeat-y', ...at(0, 0), measured: { from: 'columns', parts: [{ what: 'column', px: 300 }, { what: 'gap', px: 28 }] }, beside: { ...besideAll(null), left: slip }, fileName: 'sidebar-strip', budgetBytes: 20_000, pictureId: 'p-sidebar' },
-  { id: 'divider', name: 'Section divider', kind: 'divider', width: 1920, height: 90, repeat: 'repeat-x', ...at(50, 100), beside: { ...besideAll(null), bottom: clay }, fileName: 'section-divider', budgetBytes: 20_000, pictureId: 'p-divider' },
-  { id: 'mark', name: 'Corner mark', kind: 'mark', width: 300, height: 72, repeat: 'no-repeat', ...at(0, 0), beside: besideAll(kiln), fileName: 'corner-mark', budgetBytes: 12_000, pictureId: 'p-mark' },
+  { id: 'sidebar', name: 'Sidebar strip', kind: 'sidebar', width: 328, height: 240, repeat: 'repeat-y', ...at(0, 0), measured: { from: 'columns', parts: [{ what: 'column', px: 300 }, { what: 'gap', px: 28 }] }, beside: { ...besideAll(null), left: onPage }, fileName: 'sidebar-strip', budgetBytes: 20_000, pictureId: 'p-sidebar' },
+  { id: 'divider', name: 'Section divider', kind: 'divider', width: 1920, height: 90, repeat: 'repeat-x', ...at(50, 100), beside: { ...besideAll(null), bottom: onPage }, fileName: 'section-divider', budgetBytes: 20_000, pictureId: 'p-divider' },
+  { id: 'mark', name: 'Corner mark', kind: 'mark', width: 300, height: 72, repeat: 'no-repeat', ...at(0, 0), beside: besideAll(onPage), fileName: 'corner-mark', budgetBytes: 12_000, pictureId: 'p-mark' },
   { id: 'diary-background', name: 'Kiln diary background', kind: 'background', width: 1400, height: 900, repeat: 'no-repeat', ...at(50, 0), beside: besideAll(null), fileName: 'diary-background', budgetBytes: 300_000, pictureId: 'p-diary' },
 ];
 
@@ -69,7 +72,7 @@ export function sampleSite(id: string, shelf: Readonly<Record<string, ShelfItem>
   const [header, background, sidebar, divider, , diary] = slots;
   const pots = shelf.shelf, frame = fillFrame(pots, header);
   const picture = (pictureId: string, layers: Layer[], format: Picture['press']['format'], quality = 80, ground: Picture['ground'] = { type: 'colour', colour: kiln }): [string, Picture] =>
-    [pictureId, { id: pictureId, ground, layers, press: { format, quality }, alt: '' }];
+    [pictureId, { id: pictureId, ground, layers, press: pressAs(format, quality), alt: '' }];
   return {
     schemaVersion, id, name: 'Veldrin Clayworks',
     theme: {
@@ -92,6 +95,6 @@ export function sampleSite(id: string, shelf: Readonly<Record<string, ShelfItem>
       picture('p-mark', [], 'png', 80, { type: 'none' }),
       picture('p-diary', [whole('hills', 'hills', diary), newWash('wash', kiln, 0.25)], 'jpeg', 70),
     ]),
-    shelf: Object.values(shelf), visitors, visitorsInvented: true, ownSizes: [], fonts: [],
+    shelf: Object.values(shelf), visitors, visitorsInvented: true, ownSizes: [], fonts: [], limits: usualLimits,
   };
 }

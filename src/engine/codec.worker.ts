@@ -29,8 +29,8 @@ serve<CodecCalls>(self as unknown as ServerScope, {
     const raster = await (await codecs).decode(bytes);
     return { answer: raster, transfer: [raster.data.buffer] };
   },
-  async press({ raster, settings }) {
-    const bytes = await (await codecs).encode(raster, settings);
+  async press({ raster, settings, pinned }) {
+    const bytes = await (await codecs).encode(raster, settings, pinned);
     const decoded = await (await codecs).decode(bytes);
     return { answer: { bytes, decoded }, transfer: [bytes.buffer, decoded.data.buffer] };
   },

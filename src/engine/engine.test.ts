@@ -48,7 +48,7 @@ test('a crash rejects what is pending, says so once, and the next question has a
   expect([workers.length, crashes.length, workers[0].dead]).toEqual([2, 1, true]);
 });
 
-const drawing = (strength: number): Drawing => ({ width: 2, height: 1, ground: { type: 'none' }, layers: [{ id: 'w', kind: 'fill', name: '', hidden: false, locked: false, opacity: strength, blend: 'normal', colour: '#ffffff' }] });
+const drawing = (strength: number): Drawing => ({ width: 2, height: 1, ground: { type: 'none' }, layers: [{ id: 'w', kind: 'fill', name: '', hidden: false, locked: false, opacity: strength, blend: 'normal', extent: { type: 'all' }, colour: '#ffffff' }] });
 
 interface Setup { renders: LocalWorker[]; drawn: number[]; given: string[]; missing: string[] }
 
@@ -67,7 +67,7 @@ function engineWith(setup: Setup) {
         pixels: () => ({ answer: { raster: createRaster(2, 1), missing: setup.missing.filter((id) => !setup.given.includes(id)) } }),
         look: ({ assetId }) => ({ answer: setup.given.includes(assetId) ? { frames: [], colours: [] } : null }),
         sample: ({ x }) => ({ answer: x < 1 ? { r: 1, g: 2, b: 3 } : null }),
-        legibility: () => ({ answer: {} }),
+        survey: () => ({ answer: { texts: {}, calm: undefined } }),
         close: () => ({ answer: null }),
       }));
       setup.renders.push(worker);

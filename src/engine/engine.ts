@@ -2,12 +2,11 @@ import type { Drawing } from '@/core/compose/compose';
 import type { Size } from '@/core/frame/placement';
 import type { SampleSize } from '@/core/colour/sample';
 import type { Raster, Rect, Rgb } from '@/core/raster/raster';
-import type { TextReport } from '@/core/legibility/report';
 import type { Hex, PressSettings } from '@/core/site/model';
 import { isFont } from '@/core/text/fontFile';
 import { createChannel, WorkerCrash, type WorkerLike } from './channel';
 import type { OpenedTheme, ThemeFile } from '@/core/theme/openTheme';
-import type { CodecCalls, Frame, PhotoLook, Pressed, RenderCalls, ThemeCalls } from './protocol';
+import type { CodecCalls, Frame, PhotoLook, Pressed, RenderCalls, Survey, SurveyQuestions, ThemeCalls } from './protocol';
 
 export interface EngineParts {
   spawnRender(): WorkerLike;
@@ -43,11 +42,12 @@ export interface Engine {
   look(assetId: string, frame: Size): Promise<PhotoLook>;
   /** The colour of a photo at one of its own px, as a mean of a square; undefined outside of it. */
   sample(assetId: string, x: number, y: number, size: SampleSize): Promise<Rgb | undefined>;
-  /** How each text stands off what lies behind it; asked once the picture's pixels have been. */
-  legibility(drawing: Drawing, backdrop: Hex, colours: readonly Hex[]): Promise<Readonly<Record<string, TextReport>>>;
+  /** What is measured of the drawing and not of its file; asked once the picture's pixels have been. */
+  survey(drawing: Drawing, questions: SurveyQuestions): Promise<Survey>;
   /** Hands over the pixels of an asset that was decoded already; the raster is gone afterwards. */
   adopt(assetId: string, raster: Raster): Promise<void>;
-  press(raster: Raster, settings: PressSettings): Promise<Pressed>;
+  /** @param pinned colours that a palette keeps exactly */
+  press(raster: Raster, settings: PressSettings, pinned: readonly Hex[]): Promise<Pressed>;
   /** Reads style sheets and zips of theme folders; a signal that is given up ends the work at once. */
   openTheme(files: readonly ThemeFile[], signal?: AbortSignal): Promise<OpenedTheme>;
   /** Starts the codecs ahead of need. */
@@ -178,9 +178,9 @@ export function createEngine(parts: EngineParts): Engine {
       await provide(assetId);
       return (await twice(() => render.ask('sample', { assetId, x, y, size }))) ?? undefined;
     },
-    legibility: (drawing, backdrop, colours) => twice(() => render.ask('legibility', { drawing, backdrop, colours })),
+    survey: (drawing, questions) => twice(() => render.ask('survey', { drawing, questions })),
     adopt: (assetId, raster) => remember(assetId, give(assetId, raster)),
-    press: (raster, settings) => twice(() => codec.ask('press', { raster, settings })),
+    press: (raster, settings, pinned) => twice(() => codec.ask('press', { raster, settings, pinned })),
     async openTheme(files, signal) {
       const give = () => theme.restart('Reading the theme was stopped.');
       signal?.addEventListener('abort', give, { once: true });

@@ -1,12 +1,13 @@
 import type { Box } from '@/core/arrange/box';
 import type { Drawing } from '@/core/compose/compose';
+import type { CalmReport } from '@/core/calm/calm';
 import type { MainColour } from '@/core/colour/palette';
 import type { Size } from '@/core/frame/placement';
 import type { Suggestion } from '@/core/frame/suggest';
 import type { SampleSize } from '@/core/colour/sample';
 import type { Raster, Rect, Rgb } from '@/core/raster/raster';
 import type { TextReport } from '@/core/legibility/report';
-import type { Hex, PressSettings } from '@/core/site/model';
+import type { Axes, Hex, PressSettings } from '@/core/site/model';
 import type { OpenedTheme, ThemeFile } from '@/core/theme/openTheme';
 
 /** A piece of a picture to put on the screen. */
@@ -24,6 +25,21 @@ export interface Frame {
   readonly ms: number;
 }
 
+export interface SurveyQuestions {
+  /** What shows through where the picture does not cover the page. */
+  readonly backdrop: Hex;
+  /** Colours for veils and for words. */
+  readonly colours: readonly Hex[];
+  /** Wanted where words of the page lie over the picture: the largest local contrast, the veil's colour, and how it is repeated. */
+  readonly calm: { readonly limit: number; readonly veil: Hex; readonly wraps: Axes | 'none' } | null;
+}
+
+export interface Survey {
+  /** How each text stands off what lies behind it. */
+  readonly texts: Readonly<Record<string, TextReport>>;
+  readonly calm: CalmReport | undefined;
+}
+
 export interface PhotoLook {
   readonly frames: readonly Suggestion[];
   readonly colours: readonly MainColour[];
@@ -39,8 +55,8 @@ export type RenderCalls = {
   look: { ask: { assetId: string; frame: Size }; answer: PhotoLook | null };
   /** Mean colour of a square of a photo's own px; null outside of it, and while it is not there. */
   sample: { ask: { assetId: string; x: number; y: number; size: SampleSize }; answer: Rgb | null };
-  /** How each text of a picture stands off what lies behind it; what is missing is not waited for. */
-  legibility: { ask: { drawing: Drawing; backdrop: Hex; colours: readonly Hex[] }; answer: Readonly<Record<string, TextReport>> };
+  /** What is measured of the drawing and not of its file; what is missing is not waited for. */
+  survey: { ask: { drawing: Drawing; questions: SurveyQuestions }; answer: Survey };
   close: { ask: { view: string }; answer: null };
 };
 
@@ -52,7 +68,7 @@ export interface Pressed {
 /** What the codec worker can be asked. */
 export type CodecCalls = {
   decode: { ask: { bytes: Uint8Array }; answer: Raster };
-  press: { ask: { raster: Raster; settings: PressSettings }; answer: Pressed };
+  press: { ask: { raster: Raster; settings: PressSettings; pinned: readonly Hex[] }; answer: Pressed };
   ready: { ask: null; answer: null };
 };
 

@@ -1,9 +1,12 @@
+import { calmReport } from '@/core/calm/calm';
+import { colourOf } from '@/core/colour/parse';
 import { sampleAt } from '@/core/colour/sample';
 import { mainColours } from '@/core/colour/palette';
 import { suggestFrames } from '@/core/frame/suggest';
 import { createComposer, type Drawing } from '@/core/compose/compose';
 import { legibilityOf } from '@/core/legibility/report';
-import { crop, isEmpty, wholeRaster, type Raster } from '@/core/raster/raster';
+import { composite, fillRect } from '@/core/raster/composite';
+import { createRaster, crop, isEmpty, wholeRaster, type Raster } from '@/core/raster/raster';
 import { ownAssetId, ownFontId } from '@/core/text/fonts';
 import { canvasGlyphs, type TextContext } from '@/core/text/glyphs';
 import { serve, type ServerScope } from './channel';
@@ -77,9 +80,14 @@ serve<RenderCalls>(self as unknown as ServerScope, {
     const photo = assets.get(assetId);
     return { answer: (photo && sampleAt(photo, x, y, size)) ?? null };
   },
-  async legibility({ drawing, backdrop, colours }) {
+  async survey({ drawing, questions: { backdrop, colours, calm } }) {
     await fontsOf(drawing);
-    return { answer: legibilityOf(drawing, resources, backdrop, colours) };
+    const texts = legibilityOf(drawing, resources, backdrop, colours);
+    if (!calm) return { answer: { texts, calm: undefined } };
+    const seen = createRaster(drawing.width, drawing.height);
+    fillRect(seen, colourOf(backdrop));
+    composite(seen, { type: 'raster', raster: createComposer(resources).compose({ ...drawing, layers: drawing.layers.filter((l) => l.kind !== 'text') }).raster, x: 0, y: 0 });
+    return { answer: { texts, calm: calmReport(seen, calm.limit, calm.veil, calm.wraps) } };
   },
   close({ view }) {
     views.delete(view);

@@ -4,6 +4,7 @@ import { PNG } from 'pngjs';
 import sharp from 'sharp';
 import Vips from 'wasm-vips';
 import type { Codecs } from '@/core/press/codecs';
+import { pressAs } from '@/core/press/settings';
 import { createRaster, type Raster } from '@/core/raster/raster';
 import { vipsCodecs } from './vipsCodecs';
 
@@ -72,7 +73,7 @@ function slope(width: number, height: number, alpha: boolean): Raster {
 }
 
 test('JPEG: jpeg-js reads it at its size and near its colours, and there is no metadata in it', async () => {
-  const bytes = await codecs.encode(slope(120, 50, false), { format: 'jpeg', quality: 90 });
+  const bytes = await codecs.encode(slope(120, 50, false), pressAs('jpeg', 90), []);
   const read = jpeg.decode(bytes);
   expect([read.width, read.height]).toEqual([120, 50]);
   near([...read.data.subarray((25 * 120 + 60) * 4, (25 * 120 + 60) * 4 + 3)], [127, 127, 128], 6);
@@ -80,20 +81,20 @@ test('JPEG: jpeg-js reads it at its size and near its colours, and there is no m
 });
 
 test('JPEG of a see-through picture lies on white', async () => {
-  const read = jpeg.decode(await codecs.encode(slope(120, 50, true), { format: 'jpeg', quality: 95 }));
+  const read = jpeg.decode(await codecs.encode(slope(120, 50, true), pressAs('jpeg', 95), []));
   near([...read.data.subarray(0, 3)], [255, 255, 255], 3);
 });
 
 test('PNG: pngjs reads every pixel as it was', async () => {
-  const raster = slope(90, 40, true), read = PNG.sync.read(Buffer.from(await codecs.encode(raster, { format: 'png', quality: 1 })));
+  const raster = slope(90, 40, true), read = PNG.sync.read(Buffer.from(await codecs.encode(raster, pressAs('png', 1), [])));
   expect([read.width, read.height]).toEqual([90, 40]);
   expect(Buffer.from(read.data).equals(Buffer.from(raster.data))).toBe(true);
 });
 
 test('WebP: sharp reads it at its size, alpha kept, and a lower quality is lighter', async () => {
-  const raster = slope(200, 80, true), bytes = await codecs.encode(raster, { format: 'webp', quality: 80 });
+  const raster = slope(200, 80, true), bytes = await codecs.encode(raster, pressAs('webp', 80), []);
   const { data, info } = await sharp(bytes).raw().toBuffer({ resolveWithObject: true });
   expect([info.width, info.height, info.channels]).toEqual([200, 80, 4]);
   expect([data[3], data[data.length - 1]]).toEqual([0, 255]);
-  expect((await codecs.encode(raster, { format: 'webp', quality: 20 })).length).toBeLessThan(bytes.length);
+  expect((await codecs.encode(raster, pressAs('webp', 20), [])).length).toBeLessThan(bytes.length);
 });

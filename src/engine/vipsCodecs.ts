@@ -1,5 +1,7 @@
+import { encode as writePalette } from 'upng-js';
 import type Vips from 'wasm-vips';
 import type { Codecs } from '@/core/press/codecs';
+import { toPalette } from '@/core/press/palette';
 import type { Raster } from '@/core/raster/raster';
 import type { PressSettings } from '@/core/site/model';
 
@@ -13,12 +15,14 @@ function reason(error: unknown): string {
   return lines.at(-1) ?? text;
 }
 
-const writers: Record<PressSettings['format'], (image: Image, quality: number, keep: Vips.ForeignKeep) => Uint8Array> = {
-  jpeg: (image, quality, keep) => image.jpegsaveBuffer({
-    Q: quality, keep, optimize_coding: true, interlace: true, trellis_quant: true, overshoot_deringing: true, optimize_scans: true, quant_table: 3,
+const writers: Record<PressSettings['format'], (image: Image, settings: PressSettings, keep: Vips.ForeignKeep) => Uint8Array> = {
+  jpeg: (image, { quality: Q }, keep) => image.jpegsaveBuffer({
+    Q, keep, optimize_coding: true, interlace: true, trellis_quant: true, overshoot_deringing: true, optimize_scans: true, quant_table: 3,
   }),
-  png: (image, _quality, keep) => image.pngsaveBuffer({ compression: 9, keep }),
-  webp: (image, quality, keep) => image.webpsaveBuffer({ Q: quality, effort: 4, smart_subsample: true, keep }),
+  png: (image, _settings, keep) => image.pngsaveBuffer({ compression: 9, keep }),
+  webp: (image, { quality: Q, lossless }, keep) => image.webpsaveBuffer({ Q, effort: 4, smart_subsample: true, lossless, keep }),
+  // Alpha is written without loss, and colour at full resolution: the border is where it shows.
+  avif: (image, { quality: Q, lossless }, keep) => image.heifsaveBuffer({ Q, compression: 'av1', effort: 4, subsample_mode: 'off', lossless, keep }),
 };
 
 /** Runs `work`, then frees every image it declared its own: they live in the library's memory, which no collector sweeps. */
@@ -58,13 +62,14 @@ export function vipsCodecs(vips: Library): Codecs {
         throw new Error(/premature|truncat|end of|not enough|corrupt|broken/i.test(why) ? `the file breaks off or is damaged (${why})` : why);
       }
     }),
-    encode: async (raster: Raster, settings) => scoped((own) => {
+    encode: async (raster: Raster, settings, pinned) => scoped((own) => {
       try {
+        if (settings.format === 'png' && settings.colours !== null) return new Uint8Array(writePalette([toPalette(raster, settings.colours, pinned).raster.data.buffer], raster.width, raster.height, 0));
         const memory = own(vips.Image.newFromMemory(new Uint8Array(raster.data.buffer), raster.width, raster.height, 4, vips.BandFormat.uchar));
         let image = own(memory.copy({ interpretation: 'srgb' }));
         if (own(image.extractBand(3)).min() === 255) image = own(image.extractBand(0, { n: 3 }));
         else if (settings.format === 'jpeg') image = own(image.flatten({ background: [255, 255, 255] }));
-        const written = writers[settings.format](image, settings.quality, vips.ForeignKeep.none);
+        const written = writers[settings.format](image, settings, vips.ForeignKeep.none);
         const bytes = new Uint8Array(written.length);
         bytes.set(written);
         return bytes;

@@ -2,7 +2,7 @@ import type { Size } from '../frame/placement';
 import type { Bounds } from './box';
 
 /** Clear px at the sides that narrow screens may cut (50: common practice, no source), less where the slot is small. */
-export const safeMargin = (slot: Size): { x: number; y: number } => ({ x: Math.min(50, Math.round(slot.width * 0.06)), y: Math.min(50, Math.round(slot.height * 0.1)) });
+export const safeMargin = (slot: Size, most = 50): { x: number; y: number } => ({ x: Math.min(most, Math.round(slot.width * 0.06)), y: Math.min(50, Math.round(slot.height * 0.1)) });
 
 /** A line that something was drawn to: across at `at`, from and to along it, px. */
 export interface Guide {

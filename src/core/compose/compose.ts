@@ -63,14 +63,17 @@ const smallChange = 300_000;
 
 const nowhere: Rect = { x: 0, y: 0, width: 0, height: 0 };
 
+/** Paints that have no place of their own. */
+const isEverywhere = (paint: Paint): paint is Extract<Paint, { type: 'solid' | 'adjust' | 'rework' }> => paint.type === 'solid' || paint.type === 'adjust' || paint.type === 'rework';
+
 function shift(paint: Paint, by: { x: number; y: number }): Paint {
-  return paint.type === 'solid' || paint.type === 'adjust' ? paint : { ...paint, x: paint.x + by.x, y: paint.y + by.y };
+  return isEverywhere(paint) ? paint : { ...paint, x: paint.x + by.x, y: paint.y + by.y };
 }
 
 function boundsOf(paint: Paint | undefined, whole: Rect): Rect {
   if (!paint) return nowhere;
-  if (paint.type === 'solid' || paint.type === 'adjust') return whole;
-  const { width, height } = paint.type === 'mask' ? paint.mask : paint.raster;
+  if (isEverywhere(paint)) return whole;
+  const { width, height } = paint.type === 'raster' ? paint.raster : paint.mask;
   return { x: paint.x, y: paint.y, width, height };
 }
 
@@ -84,7 +87,7 @@ function recoloured(colour: Rgb, map: PixelMap, strength: number): Rgb {
 
 /** A paint with its own colours changed, before it is laid on anything. */
 function recolour(paint: Paint, list: readonly Recolouring[]): Paint {
-  if (paint.type === 'adjust') return paint;
+  if (paint.type === 'adjust' || paint.type === 'erase' || paint.type === 'rework') return paint;
   if (paint.type !== 'raster') return { ...paint, colour: list.reduce((colour, { map, strength }) => recoloured(colour, map, strength), paint.colour) };
   const raster = { ...paint.raster, data: paint.raster.data.slice() };
   for (const { map, strength } of list) adjust(raster, map, strength);
@@ -110,7 +113,7 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
     const same = before?.key === key && before.own ? before : undefined, own = same?.own ?? kind.draw(layer, { ...resources, ...size, cutOut, reach: reachOf(effects) });
     const hollow = kind.hollow?.(layer) ?? false, dressing = `${key} ${hollow} ${JSON.stringify(effects)}`;
     if (same?.dressing === dressing) return same;
-    if (!own || own.type === 'solid' || own.type === 'adjust' || (effects.length === 0 && !hollow)) return { key, own, dressing, paint: own };
+    if (!own || isEverywhere(own) || own.type === 'erase' || (effects.length === 0 && !hollow)) return { key, own, dressing, paint: own };
     if (effects.length === 0) return { key, own, dressing, paint: undefined };
     const { paint, framed } = dress({ paint: own, hollow }, effects, same?.framed);
     return { key, own, dressing, paint, framed };
@@ -208,8 +211,11 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
       changed = intersect(unite(area, same.stale), wholeRaster(raster));
       if (!isEmpty(same.stale)) from = Math.min(from, same.from);
     }
+    // What makes the picture anew needs all of it, as it is below.
+    const remade = !isEmpty(changed) && painted.slice(from).some((p) => p.paint?.type === 'rework');
+    if (remade) changed = wholeRaster(raster);
     const wanted = changed;
-    if (focus && changed.width * changed.height > smallChange) changed = intersect(changed, focus);
+    if (focus && !remade && changed.width * changed.height > smallChange) changed = intersect(changed, focus);
     const complete = changed.width * changed.height === wanted.width * wanted.height;
     if (!isEmpty(changed)) {
       copyRect(raster, flattened(drawing, ground, painted.slice(0, from)), changed);

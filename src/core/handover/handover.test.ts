@@ -1,16 +1,17 @@
 import { parse, walk } from 'css-tree';
 import type { Picture, Slot } from '../site/model';
 import { newSite } from '../site/newSite';
+import { pressAs } from '../press/settings';
 import { slotFrom } from '../site/slots';
 import { fileNameOf, safeName } from './fileName';
 import { snippetsFor } from './snippets';
 
 const site = newSite('x', 'home', 'Veldrin Clayworks');
 const slot: Slot = {
-  ...slotFrom(site, site.pages[0], { id: 's', kind: 'header', width: 1080, height: 220 }), size: 'cover', attachment: 'fixed',
-  position: { x: { value: 50, unit: '%' }, y: { value: 0, unit: 'px' } }, beside: { top: '#3b4a45', right: null, bottom: null, left: '#3b4a45' },
+  ...slotFrom(site, { id: 's', kind: 'header', width: 1080, height: 220 }), size: 'cover', attachment: 'fixed',
+  position: { x: { value: 50, unit: '%' }, y: { value: 0, unit: 'px' } }, beside: { top: null, right: null, bottom: null, left: { from: 'colour', colour: '#3b4a45' } },
 };
-const picture: Picture = { id: 'p', ground: { type: 'colour', colour: '#3b4a45' }, layers: [], press: { format: 'webp', quality: 80 }, alt: 'Five "pots" <on> a shelf & more' };
+const picture: Picture = { id: 'p', ground: { type: 'colour', colour: '#3b4a45' }, layers: [], press: pressAs('webp'), alt: 'Five "pots" <on> a shelf & more' };
 
 test('names every host takes', () => {
   expect(safeName('Kopfbild Größe 2.JPG')).toBe('kopfbild-gro-e-2-jpg');

@@ -1,14 +1,17 @@
 import { object, string, type ObjectSchema } from 'yup';
 import type { Layer, LayerKindName, ObjectLayer } from '../site/model';
+import { fade } from './fade';
 import { fill } from './fill';
 import type { LayerKind } from './kind';
 import { photo } from './photo';
+import { profile } from './profile';
 import { hue, tone, twotone } from './recolour';
+import { blur, join } from './rework';
 import { shape } from './shape';
 import { text } from './text';
 import { texture } from './texture';
 
-const kinds = { photo, fill, tone, twotone, hue, texture, text, shape } as const satisfies { [K in LayerKindName]: LayerKind<Extract<Layer, { kind: K }>> };
+const kinds = { photo, fill, tone, twotone, hue, texture, text, shape, fade, join, blur, profile } as const satisfies { [K in LayerKindName]: LayerKind<Extract<Layer, { kind: K }>> };
 
 /** The definition of a layer's kind; safe because a layer's `kind` picks the definition written for it. */
 export const kindOf = (layer: Layer): LayerKind => kinds[layer.kind] as unknown as LayerKind;

@@ -3,8 +3,8 @@ import { createComposer, type Drawing } from '../compose/compose';
 import type { DrawContext } from '../layers/kind';
 import { kindOf } from '../layers/registry';
 import { composite, fillRect } from '../raster/composite';
-import { createRaster, type Mask, type Raster } from '../raster/raster';
-import type { Hex, Layer, Slot, TextLayer } from '../site/model';
+import { createRaster, type Mask, type Raster, type Rect } from '../raster/raster';
+import type { Hex, Layer, TextLayer } from '../site/model';
 import { wantedContrast } from './contrast';
 import { behindWords, inkRatio, textContrast, unpack, type Ink, type TextContrast } from './measure';
 import { leastVeil } from './veil';
@@ -17,6 +17,8 @@ export interface Veil {
 
 /** How one text can be read, and what would make it. */
 export interface TextReport {
+  /** Where its glyphs lie on the picture. */
+  readonly bounds: Rect;
   readonly contrast: TextContrast;
   /** What it is to be: 3 for large text, 4.5 for other. */
   readonly wanted: number;
@@ -25,9 +27,6 @@ export interface TextReport {
   /** Of the colours offered, those that the words would reach it in as things are. */
   readonly inks: readonly Hex[];
 }
-
-/** What shows through a picture that does not cover its slot: the first colour that lies beside it, or white. */
-export const backdropOf = ({ beside }: Pick<Slot, 'beside'>): Hex => beside.top ?? beside.left ?? beside.right ?? beside.bottom ?? '#ffffff';
 
 /** Cover of a text's own glyphs, with its corner on the picture. */
 function coverOf(layer: TextLayer, context: DrawContext): { mask: Mask; x: number; y: number } | undefined {
@@ -62,7 +61,7 @@ export function legibilityOf(drawing: Drawing, resources: Pick<DrawContext, 'gly
     // What an outline or a shadow covers, a veil would not change: then only another colour helps.
     const veils = reached || dressed ? [] : colours.flatMap((colour): Veil[] => { const percent = leastVeil(behind, ink, colourOf(colour), wanted); return percent === undefined ? [] : [{ colour, percent }]; });
     reports[layer.id] = {
-      contrast, wanted, veils: veils.sort((a, b) => a.percent - b.percent),
+      bounds: { x: cover.x, y: cover.y, width: cover.mask.width, height: cover.mask.height }, contrast, wanted, veils: veils.sort((a, b) => a.percent - b.percent),
       inks: reached ? [] : colours.filter((c) => behind.colours.every((packed) => inkRatio({ ...ink, colour: colourOf(c) }, unpack(packed)) >= wanted)),
     };
   });

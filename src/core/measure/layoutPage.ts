@@ -4,11 +4,20 @@ import { backgroundOf } from '../site/pages';
 
 /** A piece of the drawn page, from back to front; px of the page at the screen width asked for. */
 export type Piece =
-  | { readonly type: 'area'; readonly role: 'ground' | 'bar' | 'band' | 'body' | 'section'; readonly rect: Rect; readonly colour: Hex }
+  | AreaPiece
   | SlotPiece
   | { readonly type: 'heading'; readonly rect: Rect; readonly ink: Hex; readonly words: string; readonly sizePx: number }
   | { readonly type: 'links'; readonly rect: Rect; readonly ink: Hex; readonly words: readonly string[] }
   | { readonly type: 'lines'; readonly rect: Rect; readonly ink: Hex };
+
+export interface AreaPiece {
+  readonly type: 'area';
+  readonly role: 'ground' | 'bar' | 'band' | 'body' | 'section';
+  /** Which of the sections it is. */
+  readonly index: number;
+  readonly rect: Rect;
+  readonly colour: Hex;
+}
 
 export interface SlotPiece {
   readonly type: 'slot';
@@ -47,6 +56,13 @@ export const contentWidthAt = ({ content }: Pick<Page, 'content'>, screenWidth: 
 /** Page background to be seen at each side of the content, px. */
 export const marginAt = (page: Pick<Page, 'content'>, screenWidth: number): number => Math.floor((screenWidth - contentWidthAt(page, screenWidth)) / 2);
 
+/** A divider as it is at a screen width: where it is sized by shares there, of that height and with copies of that width. */
+export function narrowed(slot: Slot, screenWidth: number): Slot {
+  const { narrowSize } = slot;
+  if (!narrowSize || screenWidth >= narrowSize.below) return slot;
+  return { ...slot, height: Math.max(1, Math.round((slot.height * narrowSize.height) / 100)), size: { x: { value: narrowSize.width, unit: '%' }, y: { value: 100, unit: '%' } } };
+}
+
 /**
  * The page at a screen width: where every slot and area lies.
  * @param screenWidth CSS px, 320..3840
@@ -55,7 +71,7 @@ export function layoutPage(site: Site, page: Page, screenWidth: number): PageLay
   const contentWidth = contentWidthAt(page, screenWidth), x = marginAt(page, screenWidth), fold = screenHeightAt(screenWidth);
   const find = (id: string | null | undefined) => site.slots.find((s) => s.id === id);
   const pieces: Piece[] = [];
-  const area = (role: Extract<Piece, { type: 'area' }>['role'], rect: Rect, colour: Hex) => pieces.push({ type: 'area', role, rect, colour });
+  const area = (role: AreaPiece['role'], rect: Rect, colour: Hex, index = 0) => pieces.push({ type: 'area', role, index, rect, colour });
   const lay = (slot: Slot | undefined, rect: Rect, scale = 1) => {
     if (slot) pieces.push({ type: 'slot', slot, rect, scale, positioning: slot.attachment === 'fixed' ? { x: 0, y: 0, width: screenWidth, height: fold } : rect });
   };
@@ -68,7 +84,9 @@ export function layoutPage(site: Site, page: Page, screenWidth: number): PageLay
   const inset = Math.min(28, contentWidth * 0.06), inside = contentWidth - inset * 2;
   const heading = (y: number, width: number, ink: Hex, words: string, atX = x + inset) => pieces.push({ type: 'heading', rect: { x: atX, y, width, height: 36 }, ink, words, sizePx: 26 });
 
-  const header = find(page.headerSlot), mark = find(page.bar.markSlot), band = page.band, columns = screenWidth >= oneColumnBelow ? page.body.sidebars : [];
+  /** The slot whose picture is shown at this width: the second arrangement, where there is one. */
+  const arranged = (slot: Slot | undefined): Slot | undefined => (slot?.narrow && screenWidth < slot.narrow.below ? find(slot.narrow.slot) ?? slot : slot);
+  const header = arranged(find(page.headerSlot)), mark = find(page.bar.markSlot), band = page.band, columns = screenWidth >= oneColumnBelow ? page.body.sidebars : [];
   const headerAt = header && content(header, contentWidth, { x, y: page.bar.height });
   const headerHeight = headerAt ? headerAt.rect.height : 0;
   const bandTop = page.bar.height + headerHeight, bodyTop = bandTop + (band?.height ?? 0), sectionsTop = bodyTop + page.body.height;
@@ -110,10 +128,13 @@ export function layoutPage(site: Site, page: Page, screenWidth: number): PageLay
   }
 
   let top = sectionsTop;
-  for (const section of page.sections) {
+  for (const [i, section] of page.sections.entries()) {
     const divider = find(section.dividerSlot);
-    area('section', { x: 0, y: top, width: screenWidth, height: section.height }, section.colour);
-    if (divider) lay(divider, { x: 0, y: top - divider.height + hairline, width: screenWidth, height: divider.height });
+    area('section', { x: 0, y: top, width: screenWidth, height: section.height }, section.colour, i);
+    if (divider) {
+      const shown = narrowed(divider, screenWidth);
+      lay(shown, { x: 0, y: top - shown.height + hairline, width: screenWidth, height: shown.height });
+    }
     heading(top + 34, inside, section.ink, section.heading);
     top += section.height;
   }

@@ -1,5 +1,5 @@
 import type { Raster } from '../raster/raster';
-import type { PressSettings } from '../site/model';
+import type { Hex, PressSettings } from '../site/model';
 
 /** Port: picture files to pixels and back. In the browser and in Node the same libvips build stands behind it. */
 export interface Codecs {
@@ -8,10 +8,13 @@ export interface Codecs {
    * @throws Error when the file breaks off or cannot be read
    */
   decode(bytes: Uint8Array): Promise<Raster>;
-  /** Without metadata; JPEG lies on white where the picture is see-through. */
-  encode(raster: Raster, settings: PressSettings): Promise<Uint8Array<ArrayBuffer>>;
+  /**
+   * Without metadata; JPEG lies on white where the picture is see-through.
+   * @param pinned colours that a palette keeps exactly
+   */
+  encode(raster: Raster, settings: PressSettings, pinned: readonly Hex[]): Promise<Uint8Array<ArrayBuffer>>;
 }
 
-export const formatEnding: Readonly<Record<PressSettings['format'], string>> = { jpeg: 'jpg', png: 'png', webp: 'webp' };
-export const formatTitle: Readonly<Record<PressSettings['format'], string>> = { jpeg: 'JPEG', png: 'PNG', webp: 'WebP' };
+export const formatEnding: Readonly<Record<PressSettings['format'], string>> = { jpeg: 'jpg', png: 'png', webp: 'webp', avif: 'avif' };
+export const formatTitle: Readonly<Record<PressSettings['format'], string>> = { jpeg: 'JPEG', png: 'PNG', webp: 'WebP', avif: 'AVIF' };
 export const mediaType = (format: PressSettings['format']): string => `image/${format}`;

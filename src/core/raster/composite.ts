@@ -2,8 +2,13 @@ import { adjust, type PixelMap } from './adjust';
 import { isSeparable, nonSeparableModes, tabulate, type BlendMode, type SeparableMode } from './blend';
 import { intersect, isEmpty, wholeRaster, type Mask, type Raster, type Rect, type Rgb } from './raster';
 
-/** What is laid on: one colour everywhere, a colour through a mask or pixels at a place, or a change of the colours that are there. */
+/**
+ * What is laid on: one colour everywhere, a colour through a mask or pixels at a place, a change of the colours that are
+ * there, less of what is there, or the whole picture made anew from what is there.
+ */
 export type Paint =
+  | { readonly type: 'erase'; readonly mask: Mask; readonly x: number; readonly y: number }
+  | { readonly type: 'rework'; readonly rework: (source: Raster) => Raster }
   | { readonly type: 'adjust'; readonly map: PixelMap }
   | { readonly type: 'solid'; readonly colour: Rgb }
   | { readonly type: 'mask'; readonly mask: Mask; readonly colour: Rgb; readonly x: number; readonly y: number }
@@ -106,8 +111,8 @@ function rowBlend(mode: BlendMode, opacity: number): RowBlend {
 
 /** Where a paint can change pixels, before clipping; a solid reaches everywhere. */
 function extent(paint: Paint, target: Raster): Rect {
-  if (paint.type === 'solid' || paint.type === 'adjust') return wholeRaster(target);
-  const { width, height } = paint.type === 'mask' ? paint.mask : paint.raster;
+  if (paint.type === 'solid' || paint.type === 'adjust' || paint.type === 'rework') return wholeRaster(target);
+  const { width, height } = paint.type === 'raster' ? paint.raster : paint.mask;
   return { x: paint.x, y: paint.y, width, height };
 }
 
@@ -167,8 +172,34 @@ function composeMask(target: Raster, { mask, colour: { r: cr, g: cg, b: cb }, x,
   }
 }
 
+/** Takes away as much of what is there as the mask covers; where it covers all, nothing is left, not even a colour. */
+function erase({ data, width }: Raster, { mask, x: left, y: top }: Extract<Paint, { type: 'erase' }>, opacity: number, area: Rect): void {
+  for (let y = area.y; y < area.y + area.height; y++) {
+    for (let x = area.x, k = (y * width + x) * 4, m = (y - top) * mask.width + x - left; x < area.x + area.width; x++, k += 4, m++) {
+      const stays = 1 - (mask.data[m] / 255) * opacity;
+      if (stays === 1) continue;
+      data[k + 3] = (data[k + 3] * stays + half) | 0;
+      if (data[k + 3] === 0) data[k] = data[k + 1] = data[k + 2] = 0;
+    }
+  }
+}
+
+/** Goes over from what is there to another raster of the same size, alpha and all; colours count by their alpha. */
+function mixIn({ data, width }: Raster, other: Raster, opacity: number, area: Rect): void {
+  for (let y = area.y; y < area.y + area.height; y++) {
+    const from = (y * width + area.x) * 4, to = from + area.width * 4;
+    if (opacity >= 1) { data.set(other.data.subarray(from, to), from); continue; }
+    for (let k = from; k < to; k += 4) {
+      const own = data[k + 3] * (1 - opacity), its = other.data[k + 3] * opacity, alpha = own + its;
+      if (alpha > 0) for (let c = 0; c < 3; c++) data[k + c] = ((data[k + c] * own + other.data[k + c] * its) / alpha + half) | 0;
+      data[k + 3] = (alpha + half) | 0;
+    }
+  }
+}
+
 /**
- * Lays a paint on a raster, in place, within `clip`. A change of colours takes no notice of the mode.
+ * Lays a paint on a raster, in place, within `clip`. A change of colours, taking away and making anew take no notice of
+ * the mode.
  * With a normal mode over an opaque target every channel becomes (1 − s)·old + s·new, rounded half up, where s is
  * `opacity` times the paint's own alpha.
  * @param opacity 0..1
@@ -178,6 +209,8 @@ export function composite(target: Raster, paint: Paint, opacity = 1, mode: Blend
   const area = intersect(intersect(extent(paint, target), clip), wholeRaster(target));
   if (isEmpty(area) || opacity <= 0) return;
   if (paint.type === 'adjust') return adjust(target, paint.map, opacity, area);
+  if (paint.type === 'erase') return erase(target, paint, opacity, area);
+  if (paint.type === 'rework') return mixIn(target, paint.rework(target), opacity, area);
   const blend = rowBlend(mode, opacity), channelsAlone = isSeparable(mode) && area.width * area.height >= worthLookup;
   if (paint.type === 'raster') {
     const { raster } = paint;

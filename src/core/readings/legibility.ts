@@ -1,8 +1,12 @@
+import type { Draft } from 'immer';
+import type { Size } from '../frame/placement';
 import { newWash } from '../layers/fill';
 import { kindOf } from '../layers/registry';
 import type { TextReport } from '../legibility/report';
 import { editLayer, editPicture, type Edit } from '../site/edit';
-import type { FillLayer, Layer, Picture, Site, TextLayer } from '../site/model';
+import type { Rect } from '../raster/raster';
+import { freeLayerId } from '../site/picture';
+import type { Extent, FillLayer, Layer, Picture, Side, Site, TextLayer } from '../site/model';
 import type { ReadingKind } from './reading';
 
 interface TextRead {
@@ -13,22 +17,35 @@ interface TextRead {
 const visibleTexts = (picture: Picture): TextLayer[] => picture.layers.filter((l): l is TextLayer => l.kind === 'text' && !l.hidden && l.words.trim() !== '');
 const standing = ({ report: { contrast, wanted } }: TextRead): number => contrast.worst / wanted;
 const nameOf = (text: Layer): string => { const name = kindOf(text).name(text); return name.length > 40 ? `${name.slice(0, 38).trimEnd()}…` : name; };
-const colourName = ({ theme }: Site, hex: string): string => theme.colours.find((c) => c.hex === hex)?.name ?? ({ '#000000': 'black', '#ffffff': 'white' } as Record<string, string>)[hex] ?? hex;
+export const colourName = ({ theme }: Site, hex: string): string => theme.colours.find((c) => c.hex === hex)?.name ?? ({ '#000000': 'black', '#ffffff': 'white' } as Record<string, string>)[hex] ?? hex;
+
+/** Where a veil lies: over all behind the words, only behind them, or from the nearest side on. */
+export type VeilForm = 'all' | 'behind' | 'side';
+
+/** Px that a veil behind words reaches beyond them before it fades, and over which it does (ours, by looking). */
+const beyond = 8, softly = 24;
+
+/** The extent of a veil that is whole under the words and the two px around them that count. */
+export function veilExtent(form: VeilForm, { x, y, width, height }: Rect, slot: Size): Extent {
+  if (form === 'all') return { type: 'all' };
+  if (form === 'behind') return { type: 'box', x: x - beyond, y: y - beyond, width: width + 2 * beyond, height: height + 2 * beyond, soft: softly };
+  const full: readonly (readonly [Side, number])[] = [['left', x + width + beyond], ['right', slot.width - x + beyond], ['top', y + height + beyond], ['bottom', slot.height - y + beyond]];
+  const share = ([side, px]: readonly [Side, number]) => px / (side === 'left' || side === 'right' ? slot.width : slot.height), [side, px] = full.reduce((a, b) => (share(b) < share(a) ? b : a));
+  return { type: 'side', side, full: px, reach: px + Math.max(40, px * 0.4) };
+}
 
 /** A veil right behind the words, and behind other texts that they follow, which it is not to dim; one of the same colour that lies there already is made stronger instead. */
-function layVeil(picture: Picture, text: TextLayer, colour: string, percent: number): Edit {
+export function layVeil(picture: Picture, text: TextLayer, colour: string, percent: number, extent: Extent = { type: 'all' }): Edit {
   let at = picture.layers.indexOf(text);
   while (picture.layers[at - 1]?.kind === 'text') at--;
   const under = picture.layers[at - 1];
-  if (under?.kind === 'fill' && under.colour === colour && under.blend === 'normal' && !under.hidden) {
+  if (under?.kind === 'fill' && under.colour === colour && under.blend === 'normal' && !under.hidden && under.extent.type === 'all' && extent.type === 'all') {
     // Two coats of one colour leave what neither of them covers. One percent more, since one coat is rounded once and two are twice.
     const both = Math.min(1, (Math.ceil((1 - (1 - under.opacity) * (1 - percent / 100)) * 100 - 1e-9) + 1) / 100);
     return editLayer<FillLayer>(picture.id, under.id, { opacity: both });
   }
-  const ids = new Set(picture.layers.map((l) => l.id));
-  let n = 1;
-  while (ids.has(`veil-${n}`)) n++;
-  return editPicture(picture.id, (p) => { p.layers.splice(at, 0, { ...newWash(`veil-${n}`, colour, percent / 100), name: 'Veil' }); });
+  const veil: FillLayer = { ...newWash(freeLayerId(picture, 'veil'), colour, percent / 100), name: 'Veil', extent };
+  return editPicture(picture.id, (p) => { p.layers.splice(at, 0, veil as Draft<FillLayer>); });
 }
 
 /** Words against what really lies behind them: contrast at the worst spot, where nineteen of twenty px are better, and in the middle (WCAG 2.2, success criterion 1.4.3). */

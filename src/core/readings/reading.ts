@@ -1,3 +1,4 @@
+import type { CalmReport } from '../calm/calm';
 import type { TextReport } from '../legibility/report';
 import type { Raster } from '../raster/raster';
 import type { Edit } from '../site/edit';
@@ -14,6 +15,8 @@ export interface PressedFile {
   readonly decoded: Raster;
   /** How each visible text can be read, by its layer; undefined while it was not measured. */
   readonly texts?: Readonly<Record<string, TextReport>>;
+  /** How busy it is, where words of the page lie over it. */
+  readonly calm?: CalmReport;
 }
 
 export interface ReadingContext {
@@ -43,6 +46,8 @@ export interface ReadingKind<V> {
   /** What is, then what to do. */
   say(value: V, context: ReadingContext): string;
   mend?(value: V, context: ReadingContext): Mend | undefined;
+  /** Other ways to put it right, beside the first. */
+  ways?(value: V, context: ReadingContext): readonly Mend[];
 }
 
 /** A reading taken. */
@@ -54,16 +59,17 @@ export interface Reading {
   readonly figure: string;
   readonly words: string;
   readonly mend?: Mend;
+  readonly ways: readonly Mend[];
 }
 
 /** Takes a reading, or undefined where the kind has nothing to say of this picture. */
 export function take<V>(kind: ReadingKind<V>, context: ReadingContext): Reading | undefined {
   if (!kind.applies(context)) return undefined;
   const { id, question, title } = kind, value = kind.measure(context);
-  if (value === undefined) return { id, question, title, verdict: 'unknown', figure: '–', words: 'Not measurable yet.' };
+  if (value === undefined) return { id, question, title, verdict: 'unknown', figure: '–', words: 'Not measurable yet.', ways: [] };
   const verdict = kind.judge(value, context);
   return {
     id, question, title, verdict, figure: kind.figure(value, context), words: kind.say(value, context),
-    mend: verdict === 'holds' ? undefined : kind.mend?.(value, context),
+    mend: verdict === 'holds' ? undefined : kind.mend?.(value, context), ways: verdict === 'holds' ? [] : kind.ways?.(value, context) ?? [],
   };
 }

@@ -5,6 +5,7 @@ import { fillRect } from '../raster/composite';
 import { applyEdit } from '../site/edit';
 import type { Layer, Picture, Site, Slot } from '../site/model';
 import { shelfItem } from '../shelf/item';
+import { pressAs } from '../press/settings';
 import { newSite } from '../site/newSite';
 import { slotFrom } from '../site/slots';
 import type { PressedFile, Reading } from './reading';
@@ -12,12 +13,12 @@ import { takeReadings, worstFirst } from './registry';
 
 const page = { ...newSite('x', 'page', 'X').pages[0], content: { px: 200, percent: null }, headerSlot: 's' };
 const slot: Slot = {
-  ...slotFrom({ slots: [] }, page, { id: 's', kind: 'header', width: 200, height: 100 }), budgetBytes: 20_000, pictureId: 'p',
-  beside: { top: '#333333', right: null, bottom: null, left: '#333333' },
+  ...slotFrom({ slots: [] }, { id: 's', kind: 'header', width: 200, height: 100 }), budgetBytes: 20_000, pictureId: 'p',
+  beside: { top: { from: 'colour', colour: '#333333' }, right: null, bottom: null, left: { from: 'colour', colour: '#333333' } },
 };
 const item = shelfItem({ assetId: 'a', name: 'Pots', width: 400, height: 300, format: 'jpeg', bytes: 9 });
 const picture = (layers: Layer[], part: Partial<Picture> = {}): Picture =>
-  ({ id: 'p', ground: { type: 'colour', colour: '#333333' }, layers, press: { format: 'jpeg', quality: 80 }, alt: '', ...part });
+  ({ id: 'p', ground: { type: 'colour', colour: '#333333' }, layers, press: pressAs('jpeg'), alt: '', ...part });
 const siteWith = (p: Picture, part: Partial<Site> = {}): Site => ({ ...newSite('x', 'page', 'X'), pages: [page], slots: [slot], pictures: { p }, ...part });
 
 function plain(colour: Rgb, width = 200, height = 100): Raster {
@@ -77,7 +78,7 @@ test('seam: an exact edge holds, a pixel 3 levels off is found and named where i
   off.data[40 * 200 * 4 + 1] = 54;
   const reading = of('seam-left', picture([]), file(off));
   expect(reading).toMatchObject({ verdict: 'fails', figure: '3 levels' });
-  expect(reading?.words).toMatch(/up to 3 levels off #333333 .*worst 40 px along/);
+  expect(reading?.words).toMatch(/up to 3 levels off #333333, 0\.0 on average .*worst 40 px along/);
   expect(of('seam-top', picture([]), file(off))).toMatchObject({ verdict: 'holds' });
   expect(of('seam-right', picture([]), file(off))).toBeUndefined();
 });
@@ -100,7 +101,7 @@ test('weight: within budget holds, a little over is to be looked at, far over fa
   expect(of('weight', picture([]), file(plain(grey), 20_001))).toMatchObject({ verdict: 'look' });
   expect(of('weight', picture([]), file(plain(grey), 40_000))).toMatchObject({ verdict: 'fails', words: expect.stringContaining('20.0 KB over') });
   expect(mended('weight', siteWith(picture([])), file(plain(grey), 40_000)).press.format).toBe('webp');
-  expect(mended('weight', siteWith(picture([], { press: { format: 'webp', quality: 80 } })), file(plain(grey), 40_000)).press.quality).toBe(65);
+  expect(mended('weight', siteWith(picture([], { press: pressAs('webp') })), file(plain(grey), 40_000)).press.quality).toBe(65);
 });
 
 test('alternative text: missing is to be looked at, there it holds; a background needs none', () => {

@@ -1,28 +1,30 @@
-import { tryColour } from '../colour/parse';
+import { besideColours } from '../seam/beside';
 import { edgeDifference, type EdgeDifference } from '../seam/edges';
-import { editPicture } from '../site/edit';
+import { fadeOut, withoutLoss } from '../seam/ways';
 import { isBlank } from '../site/picture';
 import type { Side } from '../site/model';
 import type { ReadingKind } from './reading';
 
-/** One side of the pressed file against the colour next to it on the page. Up to 2 levels are hard to see (common practice, no source). */
-export const seam = (side: Side): ReadingKind<EdgeDifference> => ({
+interface SeamRead extends EdgeDifference {
+  /** What lies next to the side. */
+  readonly words: string;
+}
+
+/** One side of the pressed file against what lies next to it on the page. Up to 2 levels are hard to see (common practice, no source). */
+export const seam = (side: Side): ReadingKind<SeamRead> => ({
   id: `seam-${side}`,
   question: 5,
   title: `${side[0].toUpperCase()}${side.slice(1)} edge against page`,
-  applies: ({ slot, picture }) => slot.beside[side] !== null && !isBlank(picture),
-  measure({ file, slot }) {
-    const beside = tryColour(slot.beside[side] ?? '');
-    return file && beside && edgeDifference(file.decoded, side, beside);
+  applies: ({ site, slot, picture }) => slot.beside[side] !== null && !isBlank(picture) && besideColours(site, slot, side) !== undefined,
+  measure({ site, file, slot }) {
+    const beside = besideColours(site, slot, side);
+    return file && beside && { ...edgeDifference(file.decoded, side, beside.at), words: beside.colour ? `${beside.colour}${beside.colour === beside.words ? '' : ` (${beside.words})`}` : beside.words };
   },
   judge: ({ levels }) => (levels === 0 ? 'holds' : levels <= 2 ? 'look' : 'fails'),
   figure: ({ levels }) => `${levels} ${levels === 1 ? 'level' : 'levels'}`,
-  say: ({ levels, deltaE, at }, { slot }) => (levels === 0
-    ? `The ${side} edge is exactly ${slot.beside[side]}.`
-    : `The ${side} edge is up to ${levels} ${levels === 1 ? 'level' : 'levels'} off ${slot.beside[side]} (ΔE ${deltaE.toFixed(1)}, worst ${at} px along).`),
-  mend({ levels }, { picture }) {
-    // Small steps come from the compression, and a lossless file has none; larger ones are in the picture itself.
-    if (levels > 4 || picture.press.format === 'png') return undefined;
-    return { label: 'Press without loss', edit: editPicture(picture.id, (p) => { p.press.format = 'png'; }) };
-  },
+  say: ({ levels, mean, deltaE, at, words }) => (levels === 0
+    ? `The ${side} edge is exactly ${words}.`
+    : `The ${side} edge is up to ${levels} ${levels === 1 ? 'level' : 'levels'} off ${words}, ${mean.toFixed(1)} on average (ΔE ${deltaE.toFixed(1)}, worst ${at} px along).`),
+  // Small steps come from the compression, and a lossless file has none; larger ones are in the picture itself.
+  mend: ({ levels }, context) => (levels > 4 ? undefined : withoutLoss(context.picture)) ?? fadeOut(context, [side]),
 });

@@ -39,6 +39,13 @@ export const addLayers = (pictureId: string, layers: readonly Layer[]): Edit => 
 export const addLayerBehind = (pictureId: string, layer: Layer): Edit => editPicture(pictureId, (picture) => { picture.layers.unshift(castDraft(layer)); });
 
 /** Changes each layer named by what it is at the time the edit is applied. */
+/** In front of everything but the words in front: a veil, a blur or a texture is not to lie on them. */
+export const addBehindWords = (pictureId: string, layer: Layer): Edit => editPicture(pictureId, (picture) => {
+  let at = picture.layers.length;
+  while (picture.layers[at - 1]?.kind === 'text') at--;
+  picture.layers.splice(at, 0, castDraft(layer));
+});
+
 export const editLayers = (pictureId: string, layerIds: readonly string[], change: (layer: Layer) => Partial<Layer> | undefined): Edit =>
   editPicture(pictureId, (picture) => {
     for (const layer of picture.layers) if (layerIds.includes(layer.id)) Object.assign(layer, change(current(layer) as Layer));

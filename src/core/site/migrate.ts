@@ -34,6 +34,21 @@ function layerFrom2(layer: Stored): Stored {
   return unlocked;
 }
 
+/** Washes lay everywhere, and all words were part of the file. */
+function layerFrom3(layer: Stored): Stored {
+  if (layer.kind === 'fill') return { ...layer, extent: { type: 'all' } };
+  return layer.kind === 'text' ? { ...layer, live: false } : layer;
+}
+
+/** What lies beside a slot was a colour or nothing. */
+const besideFrom3 = (beside: unknown): unknown =>
+  (typeof beside === 'object' && beside !== null ? Object.fromEntries(Object.entries(beside).map(([side, hex]) => [side, hex === null ? null : { from: 'colour', colour: hex as unknown }])) : beside);
+
+const pressFrom3 = (pictures: unknown): unknown =>
+  (typeof pictures === 'object' && pictures !== null
+    ? Object.fromEntries(Object.entries(pictures as Record<string, Stored>).map(([key, picture]) => [key, { ...picture, press: { ...(picture.press as Stored), lossless: false, colours: null } }]))
+    : pictures);
+
 const withLayers = (pictures: unknown, change: (layer: Stored) => Stored): unknown =>
   (typeof pictures === 'object' && pictures !== null
     ? Object.fromEntries(Object.entries(pictures as Record<string, Stored>).map(([key, picture]) => [key, { ...picture, layers: list(picture.layers).map(change) }]))
@@ -51,6 +66,11 @@ const steps: Readonly<Record<number, (site: Stored) => Stored>> = {
     })),
   }),
   2: (site) => ({ ...site, schemaVersion: 3, fonts: [], pictures: withLayers(site.pictures, layerFrom2) }),
+  3: (site) => ({
+    ...site, schemaVersion: 4, limits: { sideMargin: 50, phoneText: 12, calm: 6 },
+    pictures: pressFrom3(withLayers(site.pictures, layerFrom3)),
+    slots: list(site.slots).map((slot) => ({ ...slot, beside: besideFrom3(slot.beside), narrowSize: null, narrow: null, lends: null })),
+  }),
 };
 
 /**

@@ -128,10 +128,73 @@ export interface PhotoLayer extends LayerBase {
   readonly effects: readonly Effect[];
 }
 
-/** One colour over everything below: a wash. */
+/**
+ * Where a wash lies: everywhere; in a box that fades out over `soft` px around it; or from one side, whole for `full` px
+ * and from there fading out until `reach` px.
+ */
+export type Extent =
+  | { readonly type: 'all' }
+  | { readonly type: 'box'; readonly x: number; readonly y: number; readonly width: number; readonly height: number; readonly soft: number }
+  | { readonly type: 'side'; readonly side: Side; readonly full: number; readonly reach: number };
+
+/** One colour over what is below: a wash, or a veil. */
 export interface FillLayer extends LayerBase {
   readonly kind: 'fill';
   readonly colour: Hex;
+  readonly extent: Extent;
+}
+
+export type Corner = 'topLeft' | 'topRight' | 'bottomRight' | 'bottomLeft';
+
+/** How a fade grows from the edge inwards. */
+export type FadeCurve = 'linear' | 'smooth' | 'late' | 'early';
+
+/** Everything below fades out towards the edges: into a colour, or into see-through where there is none. */
+export interface FadeLayer extends LayerBase {
+  readonly kind: 'fade';
+  /** Px from each side over which it fades; 0 for none. */
+  readonly sides: Readonly<Record<Side, number>>;
+  /** Px from each corner. */
+  readonly corners: Readonly<Record<Corner, number>>;
+  readonly curve: FadeCurve;
+  readonly into: Hex | null;
+}
+
+export type JoinMethod = 'overlap' | 'mirror' | 'heal';
+export type Axes = 'x' | 'y' | 'both';
+
+/** Everything below is made to join with itself when it is repeated. */
+export interface JoinLayer extends LayerBase {
+  readonly kind: 'join';
+  readonly method: JoinMethod;
+  readonly axes: Axes;
+  /** Px over which what is blended or healed goes over into the rest. */
+  readonly band: number;
+}
+
+/** Everything below out of focus. */
+export interface BlurLayer extends LayerBase {
+  readonly kind: 'blur';
+  /** Standard deviation, px. */
+  readonly radius: number;
+  /** Along which axes the picture is repeated, so that its joins stay. */
+  readonly wraps: Axes | 'none';
+}
+
+export type ProfileName = 'ridge' | 'wave' | 'scallop' | 'step' | 'torn' | 'slope';
+
+/** The profile of a section's upper edge, in one colour, seamless sideways. */
+export interface ProfileLayer extends LayerBase {
+  readonly kind: 'profile';
+  readonly profile: ProfileName;
+  readonly colour: Hex;
+  readonly seed: number;
+  /** How many elements lie side by side. */
+  readonly count: number;
+  /** Share of the slot's height that the highest of the front profile takes, 0..1. */
+  readonly rise: number;
+  /** Profiles behind each other; those farther back are higher and fainter. */
+  readonly depths: number;
 }
 
 /** What a recolouring changes: everything below it, or only the layer right beneath. */
@@ -200,6 +263,8 @@ export interface TextLayer extends LayerBase {
   /** Degrees clockwise about that point. */
   readonly turn: number;
   readonly effects: readonly Effect[];
+  /** The words are handed over as text of the page, over the picture, and are no part of the file. */
+  readonly live: boolean;
 }
 
 /** A line is a long low rectangle; a band goes across the slot from edge to edge. */
@@ -224,7 +289,7 @@ export interface ShapeLayer extends LayerBase {
 
 export type RecolourLayer = ToneLayer | TwoToneLayer | HueLayer;
 
-export type Layer = PhotoLayer | FillLayer | RecolourLayer | TextureLayer | TextLayer | ShapeLayer;
+export type Layer = PhotoLayer | FillLayer | RecolourLayer | TextureLayer | TextLayer | ShapeLayer | FadeLayer | JoinLayer | BlurLayer | ProfileLayer;
 
 /** Layers that lie at a place and not everywhere: they are arranged, and can have effects. */
 export type ObjectLayer = PhotoLayer | TextLayer | ShapeLayer;
@@ -250,12 +315,16 @@ export interface GradientGround {
 
 export type Ground = { readonly type: 'colour'; readonly colour: Hex } | GradientGround | { readonly type: 'none' };
 
-export type PressFormat = 'jpeg' | 'png' | 'webp';
+export type PressFormat = 'jpeg' | 'png' | 'webp' | 'avif';
 
 export interface PressSettings {
   readonly format: PressFormat;
-  /** 1..100; PNG is lossless and takes no notice of it. */
+  /** 1..100; a lossless file takes no notice of it. */
   readonly quality: number;
+  /** Of WebP and AVIF: every level as it is. PNG always is, and JPEG never. */
+  readonly lossless: boolean;
+  /** Of PNG: a palette of so many colours at most, those along the borders and the theme's exactly; null for all colours. */
+  readonly colours: number | null;
 }
 
 export interface Picture {
@@ -304,6 +373,19 @@ export type Measured =
   | { readonly from: 'picture'; readonly name: string }
   | { readonly from: 'stylesheet'; readonly file: string; readonly line: number };
 
+/** What lies next to a side of a slot: whatever the page's plan puts there, a colour, or another slot. */
+export type Beside = { readonly from: 'page' } | { readonly from: 'colour'; readonly colour: Hex } | { readonly from: 'slot'; readonly slot: string };
+
+/** How a divider is sized on narrow screens: shares of its own width and height. */
+export interface NarrowSize {
+  /** Screen width below which this holds, px. */
+  readonly below: number;
+  /** Percent of the screen. */
+  readonly width: number;
+  /** Percent of the slot's height. */
+  readonly height: number;
+}
+
 export interface Slot {
   readonly id: string;
   readonly name: string;
@@ -319,8 +401,14 @@ export interface Slot {
   readonly measured: Measured | null;
   /** Path of the theme's file that the picture takes the place of. */
   readonly replaces: string | null;
-  /** The colour that lies next to each side on the page; null where the picture itself goes on or nothing meets it. */
-  readonly beside: Readonly<Record<Side, Hex | null>>;
+  /** What lies next to each side on the page; null where the picture itself goes on or nothing meets it. */
+  readonly beside: Readonly<Record<Side, Beside | null>>;
+  /** Of a divider: its size on narrow screens where it is another. */
+  readonly narrowSize: NarrowSize | null;
+  /** Another slot whose picture takes this one's place below a screen width, px. */
+  readonly narrow: { readonly slot: string; readonly below: number } | null;
+  /** The page takes this side's colour, which its style sheet says. */
+  readonly lends: Side | null;
   /** File name without its ending. */
   readonly fileName: string;
   /** The most bytes the owner wants to spend. */
@@ -435,8 +523,18 @@ export interface NamedSize {
   readonly height: number;
 }
 
+/** What readings of the whole site are held to. */
+export interface Limits {
+  /** Px at the left and right of a picture that are to be kept clear of words. */
+  readonly sideMargin: number;
+  /** Least size of words on a phone, px. */
+  readonly phoneText: number;
+  /** Largest local contrast of a background under content, as a deviation of lightness L*. */
+  readonly calm: number;
+}
+
 /** Version of the model that this program writes. */
-export const schemaVersion = 3;
+export const schemaVersion = 4;
 
 export interface Site {
   readonly schemaVersion: typeof schemaVersion;
@@ -455,4 +553,5 @@ export interface Site {
   /** Sizes the owner wants to have at hand beside the known ones. */
   readonly ownSizes: readonly NamedSize[];
   readonly fonts: readonly OwnFont[];
+  readonly limits: Limits;
 }

@@ -22,11 +22,17 @@ const pictureSchema = object({
   id: id(),
   ground: lazy((ground: { type?: string } | undefined) => groundSchemas[ground?.type ?? ''] ?? mixed().oneOf(['a colour, gradient or see-through ground']).required()),
   layers: array().of(lazy((layer: Layer | undefined) => layerSchema(layer?.kind))).required(),
-  press: object({ format: string().oneOf(['jpeg', 'png', 'webp']).required(), quality: number().integer().min(1).max(100).required() }),
+  press: object({
+    format: string().oneOf(['jpeg', 'png', 'webp', 'avif']).required(), quality: number().integer().min(1).max(100).required(),
+    lossless: boolean().required(), colours: number().integer().min(2).max(256).nullable().defined(),
+  }),
   alt: text(),
 });
 
-const side = () => string().matches(/^#[0-9a-f]{6}$/).nullable().defined();
+const besideSchemas: Readonly<Record<string, Schema>> = {
+  page: object({ from: string() }), colour: object({ from: string(), colour: hex() }), slot: object({ from: string(), slot: id() }),
+};
+const side = () => lazy((beside: { from?: string } | null | undefined) => besideSchemas[beside?.from ?? ''] ?? mixed().nullable().oneOf([null]).defined());
 
 const length = () => object({ value: number().required(), unit: string().oneOf(['px', '%']).required() }).required();
 const lengthOrAuto = () => lazy((value: unknown) => (value === 'auto' ? string().oneOf(['auto']).required() : length()));
@@ -52,6 +58,9 @@ const slotSchema = object({
   measured: lazy((measured: { from?: string } | null | undefined) => measuredSchemas[measured?.from ?? ''] ?? mixed().nullable().oneOf([null]).defined()),
   replaces: string().nullable().defined(),
   beside: object({ top: side(), right: side(), bottom: side(), left: side() }).required(),
+  narrowSize: object({ below: pixels(), width: number().min(1).max(1000).required(), height: number().min(1).max(400).required() }).nullable().defined().default(undefined),
+  narrow: object({ slot: id(), below: pixels() }).nullable().defined().default(undefined),
+  lends: string().oneOf(['top', 'right', 'bottom', 'left']).nullable().defined(),
   fileName: string().matches(/^[a-z0-9][a-z0-9._-]*$/i).required(), budgetBytes: number().integer().min(1).required(), pictureId: id(),
 });
 
@@ -94,6 +103,7 @@ const siteSchema = object({
   visitors: array().of(object({ width: pixels(), share: number().min(0).required() })).required(),
   visitorsInvented: boolean().required(),
   ownSizes: array().of(object({ name: text(), width: pixels(), height: pixels() })).required(),
+  limits: object({ sideMargin: number().integer().min(0).max(2000).required(), phoneText: number().min(1).max(100).required(), calm: number().min(0).max(100).required() }).required(),
   fonts: array().of(object({
     id: string().matches(/^own:./).required(), assetId: id(), family: text(), xHeight: number().min(0).max(2).required(), contrast: number().min(0).required(),
     weights: array().of(number().min(1).max(1000).required()).length(2).required(),

@@ -1,16 +1,17 @@
 import type { Draft } from 'immer';
+import { pressAs } from '../press/settings';
 import { editSlot, type Edit } from './edit';
-import type { Hex, Page, Side, Site, Slot, SlotKind } from './model';
+import type { Beside, Page, Side, Site, Slot, SlotKind } from './model';
 import { isContent, kindTitle } from './pages';
 
-/** Colours a page puts beside the sides of a slot of that kind. */
-function besideOn(page: Page, kind: SlotKind): Record<Side, Hex | null> {
-  const none = { top: null, right: null, bottom: null, left: null };
+/** Sides of a slot of that kind that the page meets with a colour. */
+function besideOf(kind: SlotKind): Record<Side, Beside | null> {
+  const none = { top: null, right: null, bottom: null, left: null }, page: Beside = { from: 'page' };
   switch (kind) {
-    case 'header': return { ...none, top: page.bar.colour, left: page.ground, right: page.ground };
-    case 'mark': return { top: page.bar.colour, right: page.bar.colour, bottom: page.bar.colour, left: page.bar.colour };
-    case 'sidebar': return { ...none, left: page.body.colour };
-    case 'divider': return { ...none, bottom: page.sections[0]?.colour ?? null };
+    case 'header': return { ...none, top: page, left: page, right: page };
+    case 'mark': return { top: page, right: page, bottom: page, left: page };
+    case 'sidebar': return { ...none, left: page };
+    case 'divider': return { ...none, bottom: page };
     default: return none;
   }
 }
@@ -44,11 +45,11 @@ export function freeName(site: Pick<Site, 'slots'>, wanted: string): string {
 const fileNameFrom = (name: string): string => name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '') || 'picture';
 
 /** The slot with an empty see-through picture, on no page yet. */
-export function slotFrom(site: Pick<Site, 'slots'>, page: Page, part: NewSlot): Slot {
+export function slotFrom(site: Pick<Site, 'slots'>, part: NewSlot): Slot {
   const name = freeName(site, part.name ?? kindTitle[part.kind]);
   return {
     ...usual[part.kind], size: { x: 'auto', y: 'auto' }, attachment: 'scroll', offset: { x: 0, y: 0 }, measured: null, replaces: null,
-    beside: besideOn(page, part.kind), fileName: fileNameFrom(name), pictureId: `picture-${part.id}`, ...part, name,
+    beside: besideOf(part.kind), narrowSize: null, narrow: null, lends: null, fileName: fileNameFrom(name), pictureId: `picture-${part.id}`, ...part, name,
   };
 }
 
@@ -74,9 +75,9 @@ const put: Readonly<Record<SlotKind, (page: Draft<Page>, slot: Slot) => void>> =
 
 /** Adds a slot with an empty see-through picture and lays it on a page where slots of its kind go; on none where no page is named. */
 export const addSlot = (pageId: string | undefined, part: NewSlot): Edit => (site) => {
-  const page = site.pages.find((p) => p.id === pageId), slot = slotFrom(site, page ?? site.pages[0], part);
+  const page = site.pages.find((p) => p.id === pageId), slot = slotFrom(site, part);
   site.slots.push(slot as Draft<Slot>);
-  site.pictures[slot.pictureId] = { id: slot.pictureId, ground: { type: 'none' }, layers: [], press: { format: 'webp', quality: 80 }, alt: '' };
+  site.pictures[slot.pictureId] = { id: slot.pictureId, ground: { type: 'none' }, layers: [], press: pressAs('webp'), alt: '' };
   if (page) put[slot.kind](page, slot);
 };
 
@@ -141,6 +142,4 @@ export const hangDivider = (pageId: string, slotId: string, section: number): Ed
   if (!from || !to || from === to) return;
   from.dividerSlot = to.dividerSlot;
   to.dividerSlot = slotId;
-  const slot = site.slots.find((s) => s.id === slotId);
-  if (slot && slot.beside.bottom === from.colour) slot.beside.bottom = to.colour;
 };

@@ -61,7 +61,8 @@ export interface GlyphRaster {
 export const usualLineHeight = 1.2;
 
 /** Where the first base line stands below the top of a text, and how far the last line's depth goes below its base line, as shares of the size (common practice, no source). */
-const ascent = 0.95, depth = 0.25;
+export const firstBase = 0.95;
+const ascent = firstBase, depth = 0.25;
 
 /** The part of a 2D canvas context that drawing text needs; the browser's and Skia's for Node both have it. */
 export interface TextContext {

@@ -1,3 +1,4 @@
+import { besideColours } from '../seam/beside';
 import { applyEdit } from '../site/edit';
 import { shelfItem } from '../shelf/item';
 import { newSite } from '../site/newSite';
@@ -36,7 +37,7 @@ test('backgrounds and headers go on the page, pieces wait; the colour under the 
   expect(slotsOn(site, site.pages[0]).map((s) => s.kind)).toEqual(['header', 'background']);
   expect(slotsAside(site).map((s) => s.kind)).toEqual(['piece']);
   expect(site.pages[0]).toMatchObject({ ground: '#3f5161', content: { px: 940 } });
-  expect(slotFor('t/i/Top_1.jpg').beside.left).toBe('#3f5161');
+  expect(besideColours(site, slotFor('t/i/Top_1.jpg'), 'left')).toMatchObject({ colour: '#3f5161', area: { role: 'ground' } });
 });
 
 test.each<[string, string, number, number, string]>([

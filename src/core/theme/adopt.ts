@@ -1,3 +1,4 @@
+import { pressAs } from '../press/settings';
 import { castDraft } from 'immer';
 import { newPhoto } from '../layers/photo';
 import type { Edit } from '../site/edit';
@@ -76,7 +77,7 @@ function slotFor({ path, item, found, kind }: ThemePicture, pageId: string, newI
     })(site);
     const picture = site.pictures[`picture-${id}`];
     picture.layers = [castDraft(layer)];
-    picture.press = { format: pressFormats[item.format] ?? 'png', quality: 85 };
+    picture.press = pressAs(pressFormats[item.format] ?? 'png', 85);
     shelve(item)(site);
   };
 }

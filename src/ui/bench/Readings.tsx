@@ -1,6 +1,6 @@
 'use client';
 
-import { formatTitle } from '@/core/press/codecs';
+import { pressWords } from '@/core/press/settings';
 import { worstFirst } from '@/core/readings/registry';
 import { kilobytes } from '@/core/readings/say';
 import { useHistory } from '../hooks/useSession';
@@ -12,7 +12,7 @@ import { useBench } from './useBench';
 export function Readings() {
   const { readings, press, picture, commit, session } = useBench();
   const { saved } = useHistory(session);
-  const { format, quality } = picture.press, file = press.file;
+  const { file } = press;
   return (
     <section aria-label="Readings" className="flex h-full min-w-0 flex-col">
       <h2 className="caption px-3 pt-3 pb-1">Readings</h2>
@@ -28,7 +28,7 @@ export function Readings() {
         ))}
       </ul>
       <dl className="grid shrink-0 grid-cols-3 border-t border-ink">
-        <Block term="File" value={format === 'png' ? 'PNG' : `${formatTitle[format]} ${quality}`} />
+        <Block term="File" value={pressWords(picture.press)} />
         <Block term="Weight" value={press.failure ? 'no file' : press.current && file ? kilobytes(file.bytes) : readings.length === 0 ? '–' : '…'} />
         <Block term="Kept" value={saved === 'saved' ? 'every step' : saved === 'saving' ? 'writing…' : 'not written'} bad={saved === 'failed'} />
       </dl>

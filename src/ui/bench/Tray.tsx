@@ -1,6 +1,6 @@
 'use client';
 
-import { Blend } from './questions/Blend';
+import { Blend } from './questions/blend/Blend';
 import { Colour } from './questions/Colour';
 import { HandOver } from './questions/HandOver';
 import { Heavy } from './questions/Heavy';

@@ -25,6 +25,12 @@ interface Question {
   answer(facts: Facts): Answer;
 }
 
+/** What does not blend, in a few words. */
+const blendWords: Readonly<Record<string, (figure: string) => string>> = {
+  legibility: (f) => `words ${f}`, 'join-x': (f) => `join ${f} off`, 'join-y': (f) => `join ${f} off`, 'tile-count': (f) => f, banding: (f) => `bands of ${f}`, 'strip-end': (f) => `ends in ${f}`,
+  'safe-words': (f) => `words ${f}`, 'phone-text': (f) => `words ${f} on a phone`, calm: (f) => `busy, ${f}`,
+};
+
 const nothing: Answer = { verdict: undefined, words: 'nothing yet' };
 
 /** A verdict that should be seen even when the figure speaks of something else. */
@@ -59,8 +65,8 @@ export const questions: readonly Question[] = [
     const worst = worstOf(readings, 5);
     if (!worst) return { verdict: undefined, words: slot.repeat === 'no-repeat' ? 'no page beside it' : 'repeats' };
     if (worst.verdict === 'unknown') return { verdict: undefined, words: 'pressing…' };
-    if (worst.verdict === 'holds') return { verdict: 'holds', words: 'every edge exact' };
-    return { verdict: worst.verdict, words: worst.id === 'legibility' ? `words ${worst.figure}` : `${worst.id.replace('seam-', '')} ${worst.figure} off` };
+    if (worst.verdict === 'holds') return { verdict: 'holds', words: readings.some((r) => r.id.startsWith('seam-')) ? 'every edge exact' : 'it does' };
+    return { verdict: worst.verdict, words: blendWords[worst.id]?.(worst.figure) ?? `${worst.id.replace('seam-', '')} ${worst.figure} off` };
   } },
   { number: 6, title: 'How heavy', answer({ readings, picture, press, slot }) {
     if (isBlank(picture)) return nothing;

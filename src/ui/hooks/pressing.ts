@@ -1,7 +1,10 @@
 import type { PressedFile } from '@/core/readings/reading';
-import { backdropOf } from '@/core/legibility/report';
+import { isUnderContent, wrapsOf } from '@/core/readings/calm';
+import { backdropOf } from '@/core/seam/beside';
 import type { Picture, Site, Slot } from '@/core/site/model';
-import { drawingKey, isBlank } from '@/core/site/picture';
+import { asFiled, drawingKey, isBlank } from '@/core/site/picture';
+import { pagesWith } from '@/core/site/pages';
+import type { SurveyQuestions } from '@/engine/protocol';
 import { theEngine } from './services';
 import { drawingOf } from './useThumb';
 
@@ -12,13 +15,27 @@ const hasWords = (picture: Picture): boolean => picture.layers.some((l) => l.kin
 /** Colours that a veil or the words themselves may take: the theme's, and black and white. */
 const coloursOf = ({ theme }: Site): string[] => [...new Set([...theme.colours.map((c) => c.hex), '#000000', '#ffffff'])];
 
-/** Equal for states of a picture that press to the same file and read alike; empty where there is nothing to press. */
-export const pressKey = (site: Site, slot: Slot, picture: Picture): string =>
-  (isBlank(picture) ? '' : `${drawingKey(picture, slot)} ${picture.press.format} ${picture.press.quality}${hasWords(picture) ? ` ${backdropOf(slot)} ${coloursOf(site).join()}` : ''}`);
+/** Colours of the page that a palette keeps. */
+const pinnedOf = ({ theme, pages }: Site): string[] => [...new Set([...theme.colours.map((c) => c.hex), ...pages.flatMap((p) => [p.ground, p.bar.colour, p.body.colour, ...p.sections.map((s) => s.colour)])])];
 
-/** Files of the tab, newest last, so that plan and bench press each state once. */
+/** There are words to be read, its own or the page's over it. */
+const isSurveyed = (slot: Slot, picture: Picture): boolean => hasWords(picture) || isUnderContent(slot);
+
+function questionsOf(site: Site, slot: Slot): SurveyQuestions {
+  const backdrop = backdropOf(site, slot), page = pagesWith(site, slot)[0];
+  return { backdrop, colours: coloursOf(site), calm: isUnderContent(slot) ? { limit: site.limits.calm, veil: page?.ground ?? backdrop, wraps: wrapsOf(slot) } : null };
+}
+
+/** Equal for states of a picture that press to the same file and read alike; empty where there is nothing to press. */
+export function pressKey(site: Site, slot: Slot, picture: Picture): string {
+  if (isBlank(picture)) return '';
+  return [drawingKey(picture, slot), JSON.stringify(picture.press), ...(picture.press.colours === null ? [] : pinnedOf(site)), ...(isSurveyed(slot, picture) ? [JSON.stringify(questionsOf(site, slot))] : [])].join(' ');
+}
+
+/** Files of the tab, newest last, so that plan and bench press each state once, and ways to mend are tried once. */
 const kept = new Map<string, File>();
-const most = 24;
+/** As many as have so many px decoded. */
+const mostPixels = 40e6;
 
 /** One picture at a time: whatever has been overtaken meanwhile is not begun. */
 let line: Promise<unknown> = Promise.resolve();
@@ -26,14 +43,16 @@ let line: Promise<unknown> = Promise.resolve();
 async function press(site: Site, slot: Slot, picture: Picture, wanted: () => boolean): Promise<File | undefined> {
   const key = pressKey(site, slot, picture), before = kept.get(key);
   if (before || !wanted()) return before;
-  const raster = await theEngine().pixels(drawingOf(slot, picture));
+  const raster = await theEngine().pixels(drawingOf(slot, asFiled(picture)));
   if (!wanted()) return undefined;
-  const { bytes, decoded } = await theEngine().press(raster, picture.press);
+  const { bytes, decoded } = await theEngine().press(raster, picture.press, pinnedOf(site));
   if (!wanted()) return undefined;
-  const texts = hasWords(picture) ? await theEngine().legibility(drawingOf(slot, picture), backdropOf(slot), coloursOf(site)) : {};
-  const file = { bytes: bytes.length, data: bytes, decoded, format: picture.press.format, width: decoded.width, height: decoded.height, texts };
+  // Live words are measured too: they lie over the same picture.
+  const { texts, calm } = isSurveyed(slot, picture) ? await theEngine().survey(drawingOf(slot, picture), questionsOf(site, slot)) : { texts: {}, calm: undefined };
+  const file = { bytes: bytes.length, data: bytes, decoded, format: picture.press.format, width: decoded.width, height: decoded.height, texts, calm };
   kept.set(key, file);
-  for (const oldest of kept.keys()) { if (kept.size <= most) break; kept.delete(oldest); }
+  let pixels = [...kept.values()].reduce((sum, f) => sum + f.width * f.height, 0);
+  for (const [oldest, { width, height }] of kept) { if (pixels <= mostPixels || oldest === key) break; kept.delete(oldest); pixels -= width * height; }
   return file;
 }
 

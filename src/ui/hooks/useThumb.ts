@@ -4,7 +4,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useMemo } from 'react';
 import type { Raster } from '@/core/raster/raster';
 import type { Picture, Site, Slot } from '@/core/site/model';
-import { drawingKey, isBlank, pictureOf } from '@/core/site/picture';
+import { asFiled, drawingKey, isBlank, pictureOf } from '@/core/site/picture';
 import { putThumb, thumbOf } from '@/store/thumbs';
 import { theDatabase, theEngine } from './services';
 
@@ -21,7 +21,7 @@ let line: Promise<void> = Promise.resolve();
 
 /** Draws a slot's picture and keeps it, unless what is kept is of this very state. */
 export function refreshThumb(site: Site, slot: Slot): Promise<void> {
-  const picture = pictureOf(site, slot), key = drawingKey(picture, slot);
+  const picture = asFiled(pictureOf(site, slot)), key = drawingKey(picture, slot);
   line = line.then(async () => {
     const kept = await thumbOf(theDatabase(), site.id, slot.id);
     if (kept?.drawing === key) return;
@@ -39,7 +39,7 @@ export async function thumbBitmap(siteId: string, slotId: string): Promise<Image
 
 /** Address of a drawing of the slot's picture, drawn anew when the picture has changed; undefined while there is none. */
 export function useThumb(site: Site, slot: Slot, fresh = true): string | undefined {
-  const picture = pictureOf(site, slot), blank = isBlank(picture), key = drawingKey(picture, slot);
+  const picture = asFiled(pictureOf(site, slot)), blank = isBlank(picture), key = drawingKey(picture, slot);
   const row = useLiveQuery(() => thumbOf(theDatabase(), site.id, slot.id), [site.id, slot.id]);
   const png = row?.png;
   const url = useMemo(() => (png ? URL.createObjectURL(png) : undefined), [png]);

@@ -1,10 +1,13 @@
 'use client';
 
-import type { ReactNode } from 'react';
+import type { CSSProperties, ReactNode } from 'react';
+import { liveTexts, liveWords, type LiveWords } from '@/core/handover/liveText';
 import { drawnBackground } from '@/core/measure/background';
 import type { PageLayout, Piece, SlotPiece } from '@/core/measure/layoutPage';
 import type { Rect } from '@/core/raster/raster';
 import type { Site, Slot } from '@/core/site/model';
+import { isContent } from '@/core/site/pages';
+import { pictureOf } from '@/core/site/picture';
 import { faceName } from '@/core/text/fonts';
 import { useThumb } from '../hooks/useThumb';
 
@@ -13,7 +16,28 @@ const css = (r: Rect) => ({ position: 'absolute' as const, left: r.x, top: r.y, 
 /** The slot's picture as it was last drawn, laid as its style sheet will lay it. */
 function SlotPicture({ site, piece, fresh }: { site: Site; piece: SlotPiece; fresh: boolean }) {
   const url = useThumb(site, piece.slot, fresh);
-  return url ? <div style={{ ...css(piece.rect), backgroundImage: `url(${url})`, ...drawnBackground(piece) }} /> : null;
+  return (
+    <>
+      {url && <div style={{ ...css(piece.rect), backgroundImage: `url(${url})`, ...drawnBackground(piece) }} />}
+      <LiveText site={site} piece={piece} />
+    </>
+  );
+}
+
+const styleOf = (list: LiveWords['line']): CSSProperties => Object.fromEntries(list.map(([property, value]) => [property.replace(/-(.)/g, (_, c: string) => c.toUpperCase()), value]));
+
+/** Words that are text of the page, over the picture as they are handed over. */
+function LiveText({ site, piece }: { site: Site; piece: SlotPiece }) {
+  const words = isContent(piece.slot.kind) ? liveTexts(pictureOf(site, piece.slot).layers) : [];
+  if (words.length === 0) return null;
+  return (
+    <div style={{ ...css(piece.rect), containerType: 'inline-size' }}>
+      {words.map((text) => {
+        const { lines, declarations, line, strut } = liveWords(piece.slot, text, faceName(text.font), site.limits.phoneText);
+        return <p key={text.id} style={styleOf(declarations)}>{lines.map((l, i) => <span key={i} style={styleOf(line)}>{strut.length > 0 && <span style={styleOf(strut.filter(([p]) => p !== 'content'))} />}{l}</span>)}</p>;
+      })}
+    </div>
+  );
 }
 
 function Furniture({ piece, site }: { piece: Exclude<Piece, SlotPiece>; site: Site }) {

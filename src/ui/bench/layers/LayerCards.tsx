@@ -13,6 +13,7 @@ import { backPhoto } from '@/core/readings/cover';
 import type { Layer } from '@/core/site/model';
 import { IconButton } from '../../shared/Button';
 import { inputLook } from '../../shared/fields';
+import { isBlendLayer } from '../questions/blend/Blend';
 import { layerActions } from '../layerActions';
 import { useBench } from '../useBench';
 import { AddLayer } from './AddLayer';
@@ -72,7 +73,7 @@ export function LayerCards() {
 }
 
 /** The question under which a layer's own controls are. @param framed it is the photo that the slot is framed with */
-const questionOf = (layer: Layer, framed: boolean): number => (layer.kind === 'fill' || layer.kind === 'texture' || isRecolour(layer) ? 3 : framed ? 2 : 4);
+const questionOf = (layer: Layer, framed: boolean): number => (layer.kind === 'fill' || layer.kind === 'texture' || isRecolour(layer) ? 3 : isBlendLayer(layer) ? 5 : framed ? 2 : 4);
 
 function SortableCard({ layer, step, current, children }: { layer: Layer; step: number; current: boolean; children: ReactNode }) {
   const { setNodeRef, listeners, transform, transition, isDragging } = useSortable({ id: layer.id }), element = useRef<HTMLLIElement>(null);

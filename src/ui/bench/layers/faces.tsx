@@ -1,7 +1,8 @@
 'use client';
 
 import clsx from 'clsx';
-import type { Ground, Layer, ShapeLayer } from '@/core/site/model';
+import { areaBelow, profilesOf } from '@/core/divider/profile';
+import type { Ground, Layer, ProfileLayer, ShapeLayer } from '@/core/site/model';
 import { faceName } from '@/core/text/fonts';
 import { useAssetUrl } from '../../hooks/useAssetUrl';
 import { TextureFace } from '../questions/colour/TextureControls';
@@ -24,6 +25,10 @@ export function LayerFace({ layer, backdrop }: { layer: Layer; backdrop: string 
     case 'twotone': return <div className="h-full" style={{ background: `linear-gradient(90deg, ${layer.dark}, ${layer.light})` }} />;
     case 'hue': return <div className="grid h-full grid-cols-3">{[0.35, 0.7, 1].map((v) => <div key={v} style={{ background: layer.colour, filter: `brightness(${v + 0.3})` }} />)}</div>;
     case 'texture': return <div className="grid h-full place-items-center bg-white"><TextureFace name={layer.texture} /></div>;
+    case 'fade': return <div className="see-through h-full"><div className="h-full" style={{ background: layer.into ?? '#8b9095', maskImage: `linear-gradient(90deg, ${layer.into === null ? 'transparent, #000 40%, #000 60%, transparent' : '#000, transparent 40%, transparent 60%, #000'})` }} /></div>;
+    case 'join': return <div className="grid h-full grid-cols-2 bg-white">{[0, 1].map((i) => <div key={i} className="border-r border-dashed border-soft bg-board/50 last:border-0" />)}</div>;
+    case 'blur': return <div className="grid h-full place-items-center bg-white"><div className="h-4 w-4 rounded-full bg-ink" style={{ filter: `blur(${Math.min(5, 1 + layer.radius / 3)}px)` }} /></div>;
+    case 'profile': return <div className="h-full" style={{ background: backdrop }}><ProfileFace layer={layer} /></div>;
     case 'shape': return <div className="grid h-full place-items-center" style={{ background: backdrop }}><ShapeFace shape={layer} /></div>;
     case 'text': return (
       <div className="flex h-full items-center justify-center overflow-hidden whitespace-nowrap" style={{ background: backdrop, color: layer.colour, fontFamily: `"${faceName(layer.font)}"`, fontWeight: layer.weight, fontStyle: layer.italic ? 'italic' : undefined, fontSize: 13 }}>
@@ -31,6 +36,11 @@ export function LayerFace({ layer, backdrop }: { layer: Layer; backdrop: string 
       </div>
     );
   }
+}
+
+function ProfileFace({ layer }: { layer: ProfileLayer }) {
+  const size = { width: 68, height: 40 };
+  return <svg aria-hidden className="h-full w-full" viewBox="0 0 68 40" preserveAspectRatio="none">{profilesOf({ ...layer, count: Math.min(layer.count, 4) }, size).map(({ line, opacity }, i) => <polygon key={i} fill={layer.colour} fillOpacity={opacity} points={areaBelow(line, size).map(({ x, y }) => `${x},${y}`).join(' ')} />)}</svg>;
 }
 
 function ShapeFace({ shape }: { shape: ShapeLayer }) {

@@ -1,23 +1,26 @@
 'use client';
 
 import { kilobytes } from '@/core/readings/say';
+import { isLossless, pressAs } from '@/core/press/settings';
 import { formatTitle } from '@/core/press/codecs';
 import { editPicture, editSlot } from '@/core/site/edit';
 import type { PressFormat } from '@/core/site/model';
 import { CommitField, Group, NumberRow, Row, Switch } from '../../shared/fields';
 import { useBench } from '../useBench';
 
-const formats: readonly PressFormat[] = ['webp', 'jpeg', 'png'];
+const formats: readonly PressFormat[] = ['webp', 'avif', 'jpeg', 'png'];
 
 /** How heavy: the format and quality of the file; its real bytes, and the file itself on the page. */
 export function Heavy() {
-  const { picture, slot, press, commit, preview } = useBench(), { format, quality } = picture.press;
+  const { picture, slot, press, commit, preview } = useBench(), { format, quality, lossless, colours } = picture.press;
   const change = (part: Partial<typeof picture.press>) => editPicture(picture.id, (p) => { Object.assign(p.press, part); });
   return (
     <Group title="The file">
-      <Row label="Format"><Switch label="Format" value={format} choices={formats.map((value) => ({ value, label: formatTitle[value] }))} onChange={(value) => commit(`Press as ${formatTitle[value]}`, change({ format: value }))} /></Row>
-      {format === 'png'
-        ? <p className="text-soft">PNG keeps every level; there is no quality to choose.</p>
+      <Row label="Format"><Switch label="Format" value={format} choices={formats.map((value) => ({ value, label: formatTitle[value] }))} onChange={(value) => commit(`Press as ${formatTitle[value]}`, change(pressAs(value, quality)))} /></Row>
+      {format === 'png' && <Row label="Colours"><Switch label="Colours" value={colours === null ? 'all' : String(colours)} choices={[{ value: 'all', label: 'all' }, ...[256, 128, 64, 32].map((n) => ({ value: String(n), label: String(n) }))]} onChange={(v) => commit(v === 'all' ? 'All colours' : `${v} colours`, change({ colours: v === 'all' ? null : Number(v) }))} /></Row>}
+      {(format === 'webp' || format === 'avif') && <Row label="Loss"><Switch label="Loss" value={lossless ? 'none' : 'some'} choices={[{ value: 'some', label: 'by quality' }, { value: 'none', label: 'none' }]} onChange={(v) => commit(v === 'none' ? 'Press without loss' : 'Press by quality', change({ lossless: v === 'none' }))} /></Row>}
+      {format === 'png' || isLossless(picture.press)
+        ? <p className="text-soft">{colours === null ? 'Every level is kept; there is no quality to choose.' : 'The commonest colours of the border and the page’s own are kept exactly.'}</p>
         : <NumberRow label="Quality" value={quality} min={1} max={100} unit="" onPreview={(v) => preview(change({ quality: v }))} onCommit={(v) => commit(`Quality ${Math.round(v)}`, change({ quality: Math.round(v) }))} />}
       <Row label="Budget" htmlFor="budget">
         <CommitField id="budget" label="Budget" className="w-28" suffix="KB" value={String(slot.budgetBytes / 1000)} onCommit={(text) => {

@@ -8,6 +8,7 @@ import { ArrangeArea } from './ArrangeArea';
 import type { Area } from './AreaBox';
 import { BrushArea } from './BrushArea';
 import { FramingArea } from './FramingArea';
+import { SafeAreaLines } from './SafeAreaLines';
 import { SampleArea } from './SampleArea';
 import { WeakSpots } from './WeakSpots';
 
@@ -26,5 +27,5 @@ export function PictureArea({ rect, clip, screenScale, marks }: { rect: Rect; cl
   if (question === 2 && photo) return <FramingArea area={area} photo={photo} marks={marks} />;
   if (tool?.kind === 'sample' && selected?.kind === 'photo') return <SampleArea area={area} photo={selected} />;
   if (tool?.kind === 'brush' && selected?.kind === 'photo') return <BrushArea area={area} photo={selected} tool={tool} />;
-  return <><ArrangeArea area={area} marks={marks} />{question === 5 && marks && <WeakSpots area={area} />}</>;
+  return <><ArrangeArea area={area} marks={marks} />{question === 5 && marks && <><SafeAreaLines area={area} /><WeakSpots area={area} /></>}</>;
 }

@@ -5,7 +5,8 @@ import { colourOf } from '@/core/colour/parse';
 import { blendModes, type BlendMode } from '@/core/raster/blend';
 import { matchWash, type Match, type MatchedPart } from '@/core/recolour/match';
 import { editLayer } from '@/core/site/edit';
-import type { FillLayer } from '@/core/site/model';
+import type { Size } from '@/core/frame/placement';
+import type { Extent, FillLayer, Side } from '@/core/site/model';
 import { theEngine } from '../../../hooks/services';
 import { drawingOf } from '../../../hooks/useThumb';
 import { Button } from '../../../shared/Button';
@@ -15,13 +16,26 @@ import { say } from '../../../shared/notices';
 import { colourName } from '../../answers';
 import { useBench } from '../../useBench';
 
+/** An extent to begin with. */
+function extentOf(type: Extent['type'], { width, height }: Size): Extent {
+  if (type === 'side') return { type, side: 'left', full: Math.round(width / 4), reach: Math.round(width * 0.6) };
+  return type === 'box' ? { type, x: Math.round(width / 4), y: Math.round(height / 4), width: Math.round(width / 2), height: Math.round(height / 2), soft: 24 } : { type };
+}
+
 export function WashControls({ wash }: { wash: FillLayer }) {
-  const { picture, site, commit, preview } = useBench();
+  const { picture, slot, site, commit, preview } = useBench(), { extent } = wash;
+  const reach = (px: number) => change(extent.type === 'side' ? { extent: { ...extent, reach: Math.round(px), full: Math.min(extent.full, Math.round(px)) } } : {}), soften = (px: number) => change(extent.type === 'box' ? { extent: { ...extent, soft: Math.round(px) } } : {});
   const change = (part: Partial<FillLayer>) => editLayer<FillLayer>(picture.id, wash.id, part);
   return (
     <>
       <Row tight label="Colour"><ColourField label="Wash colour" value={wash.colour} theme={site.theme.colours} onPreview={(colour) => preview(change({ colour }))} onCommit={(colour) => commit('Colour of the wash', change({ colour }))} /></Row>
       <NumberRow label="Strength" value={wash.opacity * 100} min={0} max={100} unit="%" onPreview={(v) => preview(change({ opacity: v / 100 }))} onCommit={(v) => commit(`Wash at ${Math.round(v)}%`, change({ opacity: v / 100 }))} />
+      <Row tight label="Where">
+        <Switch<Extent['type']> label="Where the wash lies" value={wash.extent.type} choices={[{ value: 'all', label: 'everywhere' }, { value: 'side', label: 'from a side' }, { value: 'box', label: 'in a box' }]} onChange={(type) => commit('Where the wash lies', change({ extent: extentOf(type, slot) }))} />
+        {wash.extent.type === 'side' && <Choose<Side> label="Side the wash comes from" className="w-24" value={wash.extent.side} choices={(['left', 'right', 'top', 'bottom'] as const).map((value) => ({ value, label: value }))} onChange={(side) => wash.extent.type === 'side' && commit(`Wash from the ${side}`, change({ extent: { ...wash.extent, side } }))} />}
+      </Row>
+      {wash.extent.type === 'side' && <NumberRow label="Reach" value={wash.extent.reach} min={1} max={Math.max(slot.width, slot.height)} unit="px" onPreview={(v) => preview(reach(v))} onCommit={(v) => commit(`Wash reaches ${Math.round(v)} px`, reach(v))} />}
+      {wash.extent.type === 'box' && <NumberRow label="Softness" value={wash.extent.soft} min={0} max={200} unit="px" onPreview={(v) => preview(soften(v))} onCommit={(v) => commit(`Wash fades over ${Math.round(v)} px`, soften(v))} />}
       <Row tight label="Blend mode"><Choose<BlendMode> label="Blend mode" className="w-40" value={wash.blend} choices={blendModes.map((value) => ({ value, label: value }))} onChange={(blend) => commit(`Blend ${blend}`, change({ blend }))} /></Row>
       <MatchRow wash={wash} onTake={(strength) => commit(`Matched wash at ${strength}%`, change({ opacity: strength / 100 }))} />
     </>

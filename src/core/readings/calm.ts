@@ -1,0 +1,38 @@
+import type { CalmReport } from '../calm/calm';
+import { newWash } from '../layers/fill';
+import { newBlur } from '../layers/rework';
+import { newTexture } from '../layers/texture';
+import { addBehindWords } from '../site/edit';
+import { freeLayerId, isBlank } from '../site/picture';
+import type { Axes, Picture, Site, Slot } from '../site/model';
+import type { Mend, ReadingKind } from './reading';
+import { repeatsAlong } from './join';
+
+/** The page's words lie over it. */
+export const isUnderContent = (slot: Pick<Slot, 'kind'>): boolean => slot.kind === 'background' || slot.kind === 'band';
+
+export const wrapsOf = ({ repeat }: Pick<Slot, 'repeat'>): Axes | 'none' => (repeat === 'repeat' ? 'both' : repeatsAlong(repeat, 'x') ? 'x' : repeatsAlong(repeat, 'y') ? 'y' : 'none');
+
+const colourName = ({ theme }: Site, hex: string): string => theme.colours.find((c) => c.hex === hex)?.name ?? hex;
+
+function ways({ veil, mesh, blur }: CalmReport, picture: Picture, slot: Slot, site: Site): Mend[] {
+  const out: Mend[] = [];
+  if (veil) out.push({ label: `Veil of ${colourName(site, veil.colour)} at ${veil.percent}%`, edit: addBehindWords(picture.id, { ...newWash(freeLayerId(picture, 'veil'), veil.colour, veil.percent / 100), name: 'Veil' }) });
+  if (blur) out.push({ label: `Blur by ${blur} px`, edit: addBehindWords(picture.id, newBlur(freeLayerId(picture, 'blur'), blur, wrapsOf(slot))) });
+  if (mesh) out.push({ label: `Mesh of ${colourName(site, mesh.colour)} at ${mesh.percent}%`, edit: addBehindWords(picture.id, { ...newTexture(freeLayerId(picture, 'mesh'), 'mesh', mesh.colour), opacity: mesh.percent / 100 }) });
+  return out;
+}
+
+/** How busy a background is where the page's words lie over it. */
+export const calm: ReadingKind<CalmReport> = {
+  id: 'calm',
+  question: 5,
+  title: 'Calm under the content',
+  applies: ({ slot, picture }) => isUnderContent(slot) && !isBlank(picture),
+  measure: ({ file }) => file?.calm,
+  judge: ({ contrast }, { site }) => (contrast <= site.limits.calm ? 'holds' : contrast <= site.limits.calm * 1.5 ? 'look' : 'fails'),
+  figure: ({ contrast }) => `${contrast.toFixed(1)} L*`,
+  say: ({ contrast }, { site }) => `Within the size of a word lightness changes by ${contrast.toFixed(1)} (of 100)${contrast > site.limits.calm ? `; ${site.limits.calm} is wanted under words` : ''}.`,
+  mend: (report, { picture, slot, site }) => ways(report, picture, slot, site)[0],
+  ways: (report, { picture, slot, site }) => ways(report, picture, slot, site),
+};

@@ -1,0 +1,33 @@
+import { newJoin } from '../layers/rework';
+import { joinHolds, joinStep, type JoinStep } from '../seam/join';
+import { addLayer } from '../site/edit';
+import { freeLayerId, isBlank } from '../site/picture';
+import type { JoinMethod, Picture, Repeat } from '../site/model';
+import type { Mend, ReadingKind } from './reading';
+
+export const repeatsAlong = (repeat: Repeat, axis: 'x' | 'y'): boolean => repeat === 'repeat' || repeat === `repeat-${axis}`;
+
+/** Each way to make it join, with what it does. */
+export const joinWords: Readonly<Record<JoinMethod, string>> = { heal: 'Shift by half and heal the cross', overlap: 'Blend its ends over each other', mirror: 'Mirror its first half' };
+
+const band = (length: number): number => Math.max(1, Math.round(length / 6));
+
+/** A join layer in front of everything. */
+const lay = (picture: Picture, method: JoinMethod, axis: 'x' | 'y', length: number): Mend =>
+  ({ label: joinWords[method], edit: addLayer(picture.id, newJoin(freeLayerId(picture, 'join'), method, axis, band(length))) });
+
+const levels = (v: number): string => (Math.round(v * 10) / 10).toFixed(1);
+
+/** The step across the join of a repeated picture, against the steps inside of it. */
+export const join = (axis: 'x' | 'y'): ReadingKind<JoinStep> => ({
+  id: `join-${axis}`,
+  question: 5,
+  title: axis === 'x' ? 'Joins sideways' : 'Joins downwards',
+  applies: ({ slot, picture }) => repeatsAlong(slot.repeat, axis) && !isBlank(picture) && (axis === 'x' ? slot.width : slot.height) > 1,
+  measure: ({ file }) => file && joinStep(file.decoded, axis),
+  judge: (step) => (joinHolds(step) ? 'holds' : step.across <= Math.max(4, step.inside * 1.5) ? 'look' : 'fails'),
+  figure: ({ across }) => `${levels(across)} levels`,
+  say: ({ across, inside, largest }) => `The step across the join is ${levels(across)} levels on average, ${Math.round(largest)} at most; inside the picture nineteen of twenty steps are below ${levels(inside)}.`,
+  mend: (_step, { picture, slot }) => lay(picture, 'heal', axis, axis === 'x' ? slot.width : slot.height),
+  ways: (_step, { picture, slot }) => (['heal', 'overlap', 'mirror'] as const).map((method) => lay(picture, method, axis, axis === 'x' ? slot.width : slot.height)),
+});

@@ -1,0 +1,80 @@
+import { deltaE } from '../colour/difference';
+import type { Raster, Rgb } from '../raster/raster';
+import type { GradientGround, GradientStop } from '../site/model';
+import { hexOf } from '../colour/parse';
+
+const at = ({ data, width }: Raster, x: number, y: number): Rgb => { const k = (y * width + x) * 4; return { r: data[k], g: data[k + 1], b: data[k + 2] }; };
+
+/** Mean of each row of a raster, or of each column. */
+function means(raster: Raster, axis: 'x' | 'y'): Rgb[] {
+  const length = axis === 'y' ? raster.height : raster.width, across = axis === 'y' ? raster.width : raster.height;
+  return Array.from({ length }, (_, i) => {
+    let r = 0, g = 0, b = 0;
+    for (let n = 0; n < across; n++) { const p = axis === 'y' ? at(raster, n, i) : at(raster, i, n); r += p.r; g += p.g; b += p.b; }
+    return { r: r / across, g: g / across, b: b / across };
+  });
+}
+
+export interface Banding {
+  /** Largest CIEDE2000 by which a step from row to row stands out from those around it. */
+  readonly deltaE: number;
+  /** The row below that step. */
+  readonly at: number;
+}
+
+/** Rows on each side that a step is compared with. */
+const near = 8;
+
+/** How much of bands is to be seen in a gradient: a step between two rows against the usual one around it. */
+export function banding(raster: Raster, axis: 'x' | 'y'): Banding {
+  const rows = means(raster, axis), steps = rows.slice(1).map((row, i) => deltaE(row, rows[i]));
+  let worst = 0, where = 0;
+  steps.forEach((step, i) => {
+    const around = steps.slice(Math.max(0, i - near), i + near + 1).sort((a, b) => a - b), out = step - around[around.length >> 1];
+    if (out > worst) { worst = out; where = i + 1; }
+  });
+  return { deltaE: worst, at: where };
+}
+
+export interface EndRow {
+  /** The commonest colour of the row. */
+  readonly colour: string;
+  /** Largest difference of any channel of any px from it, levels; 0 where the row is even. */
+  readonly uneven: number;
+}
+
+/** The last row of a strip: which colour continues it, and whether one does. */
+export function endRow(raster: Raster, which: 'first' | 'last' = 'last'): EndRow {
+  const y = which === 'last' ? raster.height - 1 : 0, counts = new Map<string, number>();
+  for (let x = 0; x < raster.width; x++) { const hex = hexOf(at(raster, x, y)); counts.set(hex, (counts.get(hex) ?? 0) + 1); }
+  const colour = [...counts].sort((a, b) => b[1] - a[1])[0][0], n = parseInt(colour.slice(1), 16), r = n >> 16, g = (n >> 8) & 255, b = n & 255;
+  let uneven = 0;
+  for (let x = 0; x < raster.width; x++) { const p = at(raster, x, y); uneven = Math.max(uneven, Math.abs(p.r - r), Math.abs(p.g - g), Math.abs(p.b - b)); }
+  return { colour, uneven };
+}
+
+/** Largest difference a straight mixture may leave, levels. */
+const allowed = 1.5;
+
+/**
+ * A gradient read from a picture: the mean colour of its rows, as the fewest stops between which it runs straight (the
+ * line simplification of D. Douglas and T. Peucker, 1973).
+ * @returns a gradient downwards, mixed in sRGB
+ */
+export function gradientFrom(raster: Raster): GradientGround {
+  const rows = means(raster, 'y'), last = rows.length - 1, kept = new Set([0, last]);
+  const channels = (c: Rgb) => [c.r, c.g, c.b];
+  const part = (from: number, to: number): void => {
+    let worst = 0, where = -1;
+    const a = channels(rows[from]), b = channels(rows[to]);
+    for (let i = from + 1; i < to; i++) { const t = (i - from) / (to - from), d = Math.max(...channels(rows[i]).map((v, c) => Math.abs(v - a[c] - (b[c] - a[c]) * t))); if (d > worst) { worst = d; where = i; } }
+    if (worst <= allowed || kept.size >= 16) return;
+    kept.add(where);
+    part(from, where);
+    part(where, to);
+  };
+  if (last > 0) part(0, last);
+  const round = ({ r, g, b }: Rgb): Rgb => ({ r: Math.round(r), g: Math.round(g), b: Math.round(b) });
+  const stops = [...kept].sort((a, b) => a - b).map((i): GradientStop => ({ at: last > 0 ? i / last : 0, colour: hexOf(round(rows[i])) }));
+  return { type: 'gradient', shape: 'linear', angle: 180, stops: stops.length > 1 ? stops : [stops[0], { ...stops[0], at: 1 }], space: 'srgb' };
+}

@@ -1,0 +1,75 @@
+import { hexOf } from '../colour/parse';
+import { newFade } from '../layers/fade';
+import { formatTitle } from '../press/codecs';
+import { isLossless, pressAs } from '../press/settings';
+import type { Mend, ReadingContext } from '../readings/reading';
+import { chain, editPicture, editSlot, type Edit } from '../site/edit';
+import { editPage } from '../site/pages';
+import { freeLayerId } from '../site/picture';
+import type { Picture, PressFormat, PressSettings, Side, Slot } from '../site/model';
+import { besideColours, type PageArea } from './beside';
+import { evenEdge, sides } from './edges';
+
+/* Ways to put a seam right. None is taken for good before its file was pressed and measured. */
+
+const setPress = (picture: Picture, press: Partial<PressSettings>): Edit => editPicture(picture.id, (p) => { Object.assign(p.press, press); });
+
+/** The same pixels without loss; nothing where they are already. */
+export function withoutLoss(picture: Picture): Mend | undefined {
+  const { press } = picture;
+  if (isLossless(press)) return undefined;
+  return { label: 'Press without loss', edit: setPress(picture, press.format === 'webp' ? { lossless: true } : pressAs('png', press.quality)) };
+}
+
+/** Px over which an edge fades: far enough to be soft, and a quarter of the picture at most (ours, by looking). */
+const fadePx = (slot: Slot, side: Side): number => Math.max(2, Math.min(32, Math.round((side === 'top' || side === 'bottom' ? slot.height : slot.width) / 4)));
+
+/** Lets sides of a picture run out into see-through, in a format that keeps it. */
+export function fadeOut({ slot, picture }: Pick<ReadingContext, 'slot' | 'picture'>, which: readonly Side[]): Mend {
+  const fade = newFade(freeLayerId(picture, 'fade'), null, Object.fromEntries(which.map((side) => [side, fadePx(slot, side)])));
+  return {
+    label: `Fade into see-through, ${Math.max(...Object.values(fade.sides))} px${picture.press.format === 'jpeg' ? ', as WebP' : ''}`,
+    edit: editPicture(picture.id, (p) => { p.layers.push(fade); if (p.press.format === 'jpeg') p.press = pressAs('webp', p.press.quality); }),
+  };
+}
+
+/** Gives an area of a page a colour. */
+export function colourArea({ pageId, role, index }: PageArea, colour: string): Edit {
+  return editPage(pageId, (page) => {
+    if (role === 'ground') page.ground = colour;
+    else if (role === 'section') page.sections[index].colour = colour;
+    else if (role === 'band') { if (page.band) page.band.colour = colour; } else page[role].colour = colour;
+  });
+}
+
+/** The page takes the colour that the file's edge has; where the edge has one, and the page's plan an area there. */
+export function pageTakesColour({ site, slot, file }: ReadingContext, side: Side): Mend | undefined {
+  const beside = besideColours(site, slot, side), colour = file && beside && evenEdge(file.decoded, side, beside.at);
+  if (!colour || !beside.area) return undefined;
+  const hex = hexOf(colour);
+  return { label: `The page takes ${hex}`, edit: chain(colourArea(beside.area, hex), editSlot(slot.id, (s) => { s.lends = side; })) };
+}
+
+/** A way that may lead there by several settings, of which the first that is exact is taken. */
+export interface SeamWay {
+  readonly id: string;
+  readonly tries: readonly Mend[];
+}
+
+const others: readonly PressFormat[] = ['webp', 'avif', 'jpeg'];
+
+/** Ways to make a side exact, in the order they are best tried. */
+export function seamWays(context: ReadingContext, side: Side): SeamWay[] {
+  const { picture, slot } = context, { format, quality } = picture.press, way = (id: string, ...tries: (Mend | undefined)[]): SeamWay => ({ id, tries: tries.filter((t) => t !== undefined) });
+  const failing = sides.filter((s) => slot.beside[s] !== null);
+  const near = [1, -1, 2, -2, 3, -3, 5, -5, 8].map((d) => quality + d).filter((q) => q >= 30 && q <= 100);
+  return [
+    way('fade', fadeOut(context, [side])),
+    ...(failing.length > 1 ? [way('fade-all', { ...fadeOut(context, failing), label: 'Fade all sides that meet the page' })] : []),
+    way('palette', ...[64, 128, 256].map((colours): Mend => ({ label: `PNG with ${colours} colours, the page’s kept`, edit: setPress(picture, { ...pressAs('png', quality), colours }) }))),
+    way('lossless', withoutLoss(picture)),
+    ...(format === 'png' ? [] : [way('quality', ...near.map((q): Mend => ({ label: `${formatTitle[format]} at quality ${q}`, edit: setPress(picture, { quality: q, lossless: false }) })))]),
+    ...others.filter((f) => f !== format).map((f) => way(`format-${f}`, ...[quality, Math.min(100, quality + 5), Math.max(1, quality - 5)].map((q): Mend => ({ label: `${formatTitle[f]} at quality ${q}`, edit: setPress(picture, pressAs(f, q)) })))),
+    way('page', pageTakesColour(context, side)),
+  ].filter((w) => w.tries.length > 0);
+}

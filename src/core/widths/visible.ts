@@ -1,0 +1,60 @@
+import { safeMargin } from '../arrange/snap';
+import { firstCopy } from '../measure/background';
+import { layoutPage, type SlotPiece } from '../measure/layoutPage';
+import { intersect, wholeRaster, type Rect } from '../raster/raster';
+import type { Page, Site, Slot } from '../site/model';
+import { isContent } from '../site/pages';
+
+/** Screen widths that are looked at beside those of the owner's visitors, px (common practice, no source). */
+const usualWidths = [360, 768, 1280, 1920] as const;
+
+/** A phone's width, px: the narrowest that is common (common practice, no source). */
+export const phone = 360;
+
+export interface Visible {
+  readonly width: number;
+  /** Px of the slot that the page shows at that screen width. */
+  readonly part: Rect;
+  /** Page px per slot px, sideways. */
+  readonly scale: number;
+}
+
+/** The page that shows a slot, the first if several do. */
+export const pageWithSlot = (site: Site, slotId: string, screenWidth: number): { page: Page; piece: SlotPiece } | undefined => {
+  for (const page of site.pages) {
+    const piece = layoutPage(site, page, screenWidth).pieces.find((p): p is SlotPiece => p.type === 'slot' && p.slot.id === slotId);
+    if (piece) return { page, piece };
+  }
+  return undefined;
+};
+
+/** What of a slot's picture is shown at a screen width: content is scaled and shown whole, a background is cut by its element. */
+export function visibleAt(site: Site, slot: Slot, screenWidth: number): Visible | undefined {
+  const piece = pageWithSlot(site, slot.id, screenWidth)?.piece;
+  if (!piece) return undefined;
+  const whole = wholeRaster(slot), copy = firstCopy(piece), kx = copy.width / slot.width, ky = copy.height / slot.height;
+  if (isContent(slot.kind)) return { width: screenWidth, part: whole, scale: piece.scale };
+  const x = Math.ceil((piece.rect.x - copy.x) / kx - 1e-6), y = Math.ceil((piece.rect.y - copy.y) / ky - 1e-6);
+  const right = Math.floor((piece.rect.x + piece.rect.width - copy.x) / kx + 1e-6), bottom = Math.floor((piece.rect.y + piece.rect.height - copy.y) / ky + 1e-6);
+  return { width: screenWidth, part: intersect(whole, { x, y, width: Math.max(0, right - x), height: Math.max(0, bottom - y) }), scale: kx };
+}
+
+/** Screen widths that count for a slot: the visitors' and the usual ones; those below which another arrangement is shown are left out. */
+export function widthsOf(site: Site, slot: Slot): number[] {
+  const all = new Set([...usualWidths, ...site.visitors.map((v) => v.width)]);
+  return [...all].filter((w) => !slot.narrow || w >= slot.narrow.below).sort((a, b) => a - b);
+}
+
+export interface SafeArea {
+  /** Px of the slot that are shown at every screen width, without the side margin. */
+  readonly part: Rect;
+  /** What is shown at each. */
+  readonly at: readonly Visible[];
+}
+
+/** The part of a slot that words should stay in. */
+export function safeArea(site: Site, slot: Slot): SafeArea {
+  const at = widthsOf(site, slot).flatMap((width) => visibleAt(site, slot, width) ?? []), margin = safeMargin(slot, site.limits.sideMargin).x;
+  const common = at.reduce((part, v) => intersect(part, v.part), wholeRaster(slot));
+  return { at, part: { ...common, x: common.x + margin, width: Math.max(0, common.width - 2 * margin) } };
+}
