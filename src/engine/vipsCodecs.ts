@@ -1,6 +1,7 @@
 import { encode as writePalette } from 'upng-js';
 import type Vips from 'wasm-vips';
 import type { Codecs } from '@/core/press/codecs';
+import { avifWithAlpha } from '@/core/press/avif';
 import { toPalette } from '@/core/press/palette';
 import type { Raster } from '@/core/raster/raster';
 import type { PressSettings } from '@/core/site/model';
@@ -21,7 +22,7 @@ const writers: Record<PressSettings['format'], (image: Image, settings: PressSet
   }),
   png: (image, _settings, keep) => image.pngsaveBuffer({ compression: 9, keep }),
   webp: (image, { quality: Q, lossless }, keep) => image.webpsaveBuffer({ Q, effort: 4, smart_subsample: true, lossless, keep }),
-  // Alpha is written without loss, and colour at full resolution: the border is where it shows.
+  // Colour at full resolution: the border is where it shows.
   avif: (image, { quality: Q, lossless }, keep) => image.heifsaveBuffer({ Q, compression: 'av1', effort: 4, subsample_mode: 'off', lossless, keep }),
 };
 
@@ -69,10 +70,11 @@ export function vipsCodecs(vips: Library): Codecs {
         let image = own(memory.copy({ interpretation: 'srgb' }));
         if (own(image.extractBand(3)).min() === 255) image = own(image.extractBand(0, { n: 3 }));
         else if (settings.format === 'jpeg') image = own(image.flatten({ background: [255, 255, 255] }));
-        const written = writers[settings.format](image, settings, vips.ForeignKeep.none);
-        const bytes = new Uint8Array(written.length);
-        bytes.set(written);
-        return bytes;
+        const write = (what: Image, how: PressSettings): Uint8Array<ArrayBuffer> => { const written = writers[how.format](what, how, vips.ForeignKeep.none), bytes = new Uint8Array(written.length); bytes.set(written); return bytes; };
+        if (settings.format !== 'avif' || image.bands === 3) return write(image, settings);
+        // The library writes alpha with as much loss as colour, and an edge that fades out would not be see-through: alpha goes into a picture of its own, without loss.
+        const alpha = own(own(image.extractBand(3)).copy({ interpretation: 'b-w' }));
+        return avifWithAlpha(write(own(image.extractBand(0, { n: 3 })), settings), write(alpha, { ...settings, lossless: true }));
       } catch (error) {
         throw new Error(reason(error));
       }

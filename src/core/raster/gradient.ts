@@ -43,13 +43,16 @@ function placeOf({ shape, angle }: GradientGround, width: number, height: number
 
 /**
  * A gradient, opaque. Levels between two are dithered, so that no bands show; where a colour is a whole level, as at flat
- * ends, it is exactly that one.
+ * ends, it is exactly that one. The first and the last line of a straight one are not dithered: each is one colour, which
+ * the page can go on in.
  */
 export function drawGradient(gradient: GradientGround, width: number, height: number): Raster {
   const out = createRaster(width, height), { data } = out, levels = ramp(gradient), place = placeOf(gradient, width, height);
+  const straight = gradient.shape === 'linear' && gradient.angle % 90 === 0, upright = gradient.angle % 180 === 0;
+  const isEnd = (x: number, y: number): boolean => straight && (upright ? y === 0 || y === height - 1 : x === 0 || x === width - 1);
   for (let y = 0, at = 0; y < height; y++) {
     for (let x = 0; x < width; x++, at += 4) {
-      const t = place(x, y), i = (t <= 0 ? 0 : t >= 1 ? steps : Math.round(t * steps)) * 3, d = bayer[((y & 7) << 3) | (x & 7)] + 0.5;
+      const t = place(x, y), i = (t <= 0 ? 0 : t >= 1 ? steps : Math.round(t * steps)) * 3, d = (isEnd(x, y) ? 0 : bayer[((y & 7) << 3) | (x & 7)]) + 0.5;
       data[at] = (levels[i] + d) | 0; data[at + 1] = (levels[i + 1] + d) | 0; data[at + 2] = (levels[i + 2] + d) | 0; data[at + 3] = 255;
     }
   }

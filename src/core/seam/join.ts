@@ -22,6 +22,12 @@ function stepBetween({ data }: Raster, a: number, b: number, count: number, step
   return { mean: sum / count, largest };
 }
 
+/** Mean step between two lines of a raster that lie side by side, levels: columns where the axis is x. */
+export function lineStep(raster: Raster, axis: 'x' | 'y', a: number, b: number): number {
+  const { width, height } = raster, lineAt = axis === 'x' ? 4 : width * 4;
+  return stepBetween(raster, a * lineAt, b * lineAt, axis === 'x' ? height : width, axis === 'x' ? width * 4 : 4).mean;
+}
+
 /**
  * The step across a picture's join against the steps inside of it.
  * @param axis x for a picture that is repeated sideways, y for downwards
@@ -34,5 +40,5 @@ export function joinStep(raster: Raster, axis: 'x' | 'y'): JoinStep {
   return { across, largest, inside: inner.length === 0 ? 0 : inner[Math.min(inner.length - 1, Math.floor(inner.length * 0.95))] };
 }
 
-/** It joins where its step is no larger than the picture's own, or too small to be seen (2 levels; common practice, no source). */
-export const joinHolds = ({ across, inside }: JoinStep): boolean => across <= Math.max(2, inside * 1.05);
+/** It joins where its step is hardly larger than the picture's own, as one in twenty is, or too small to be seen (2 levels; common practice, no source). */
+export const joinHolds = ({ across, inside }: JoinStep): boolean => across <= Math.max(2, inside * 1.25);

@@ -1,5 +1,6 @@
 import { createRaster, type Raster } from '../raster/raster';
 import type { Axes, JoinMethod } from '../site/model';
+import { lineStep } from './join';
 
 /* Ways to make a picture join with itself when it is repeated. Each works along one axis at a time; colours count by their alpha. */
 
@@ -17,9 +18,19 @@ function mix(out: Uint8ClampedArray, at: number, a: Uint8ClampedArray, ai: numbe
   out[at + 3] = alpha;
 }
 
+/** About half of a length: of the places in the middle fifth, the one where neighbours are most alike, since they will meet at the join. */
+function halfOf(source: Raster, axis: 'x' | 'y', length: number): number {
+  let best = length >> 1, least = Infinity;
+  for (let i = Math.ceil(length * 0.4); i <= length * 0.6; i++) { const step = lineStep(source, axis, i - 1, i); if (step < least) { least = step; best = i; } }
+  return best;
+}
+
+/** The farthest that blending or healing may reach from a join, so that the other is left alone. */
+const most = (length: number): number => length * 0.4 - 1;
+
 /** Each line goes over, at its ends, into itself moved by half: there it is continuous, and its own join lies in the middle, where nothing of it is seen. */
 function overlapped(source: Raster, axis: 'x' | 'y', band: number): Raster {
-  const { lines, length, lineStep, step } = linesOf(source, axis), out = createRaster(source.width, source.height), half = length >> 1, reach = Math.max(1, Math.min(band, length / 2 - 1));
+  const { lines, length, lineStep, step } = linesOf(source, axis), out = createRaster(source.width, source.height), half = halfOf(source, axis, length), reach = Math.max(1, Math.min(band, most(length)));
   for (let i = 0; i < length; i++) {
     const share = smooth(Math.min(i, length - 1 - i) / reach), other = (i + half) % length;
     for (let l = 0, k = 0; l < lines; l++, k += lineStep) mix(out.data, k + i * step, source.data, k + i * step, source.data, k + other * step, share);
@@ -42,7 +53,7 @@ const stepOver = 4;
 
 /** Moved by half, so that the ends join as neighbours did; the step that is now in the middle is spread over both its sides and lost in them. */
 function healed(source: Raster, axis: 'x' | 'y', band: number): Raster {
-  const { lines, length, lineStep, step } = linesOf(source, axis), out = createRaster(source.width, source.height), half = length >> 1, reach = Math.max(1, Math.min(band, length / 2 - 1));
+  const { lines, length, lineStep, step } = linesOf(source, axis), out = createRaster(source.width, source.height), half = halfOf(source, axis, length), reach = Math.max(1, Math.min(band, most(length)));
   for (let i = 0; i < length; i++) {
     const from = (i + half) % length;
     for (let l = 0, k = 0; l < lines; l++, k += lineStep) out.data.set(source.data.subarray(k + from * step, k + from * step + 4), k + i * step);

@@ -30,7 +30,9 @@ export function banding(raster: Raster, axis: 'x' | 'y'): Banding {
   const rows = means(raster, axis), steps = rows.slice(1).map((row, i) => deltaE(row, rows[i]));
   let worst = 0, where = 0;
   steps.forEach((step, i) => {
-    const around = steps.slice(Math.max(0, i - near), i + near + 1).sort((a, b) => a - b), out = step - around[around.length >> 1];
+    const around = steps.slice(Math.max(0, i - near), i + near + 1).sort((a, b) => a - b);
+    // A steep gradient has steps of its own, which grow and shrink along it: those right beside tell how large they are here.
+    const out = step - Math.max(around[around.length >> 1], ((steps[i - 1] ?? step) + (steps[i + 1] ?? step)) / 2);
     if (out > worst) { worst = out; where = i + 1; }
   });
   return { deltaE: worst, at: where };
