@@ -93,7 +93,7 @@ test('seam: small steps of a lossy file are mended by a lossless one, large ones
   const off = plain({ r: 53, g: 51, b: 51 });
   expect(of('seam-left', picture([]), file(off))).toMatchObject({ verdict: 'look', mend: { label: 'Press without loss' } });
   expect(mended('seam-left', siteWith(picture([])), file(off)).press.format).toBe('png');
-  expect(of('seam-left', picture([]), file(plain({ r: 90, g: 51, b: 51 })))).toMatchObject({ verdict: 'fails', mend: { label: 'Fade into see-through, 32 px, as WebP' } });
+  expect(of('seam-left', picture([]), file(plain({ r: 90, g: 51, b: 51 })))).toMatchObject({ verdict: 'fails', mend: { label: 'Fade into see-through, 48 px, as WebP' } });
 });
 
 test('weight: within budget holds, a little over is to be looked at, far over fails; the mend takes a lighter way', () => {

@@ -22,11 +22,12 @@ export function withoutLoss(picture: Picture): Mend | undefined {
 }
 
 /** Px over which an edge fades: far enough to be soft, and a quarter of the picture at most (ours, by looking). */
-const fadePx = (slot: Slot, side: Side): number => Math.max(2, Math.min(32, Math.round((side === 'top' || side === 'bottom' ? slot.height : slot.width) / 4)));
+export const fadePx = (slot: Slot, side: Side): number => Math.max(2, Math.min(48, Math.round((side === 'top' || side === 'bottom' ? slot.height : slot.width) / 4)));
 
 /** Lets sides of a picture run out into see-through, in a format that keeps it. */
 export function fadeOut({ slot, picture }: Pick<ReadingContext, 'slot' | 'picture'>, which: readonly Side[]): Mend {
-  const fade = newFade(freeLayerId(picture, 'fade'), null, Object.fromEntries(which.map((side) => [side, fadePx(slot, side)])));
+  // It begins late, so that where a phone shows one px for three the outermost is as see-through as it was.
+  const fade = { ...newFade(freeLayerId(picture, 'fade'), null, Object.fromEntries(which.map((side) => [side, fadePx(slot, side)]))), curve: 'late' as const };
   return {
     label: `Fade into see-through, ${Math.max(...Object.values(fade.sides))} px${picture.press.format === 'jpeg' ? ', as WebP' : ''}`,
     edit: editPicture(picture.id, (p) => { p.layers.push(fade); if (p.press.format === 'jpeg') p.press = pressAs('webp', p.press.quality); }),

@@ -4,6 +4,7 @@ import { newFade } from '@/core/layers/fade';
 import { sides } from '@/core/seam/edges';
 import { addLayer, editLayer } from '@/core/site/edit';
 import type { Corner, FadeCurve, FadeLayer, Side } from '@/core/site/model';
+import { fadePx } from '@/core/seam/ways';
 import { besideColours } from '@/core/seam/beside';
 import { Button } from '../../../shared/Button';
 import { ColourField } from '../../../shared/ColourField';
@@ -27,7 +28,7 @@ export function FadeFacet() {
   if (fade) return <FadeControls fade={fade} />;
   const meets = sides.filter((s) => slot.beside[s] !== null), which = meets.length > 0 ? meets : sides;
   const add = (into: string | null) => {
-    const layer = newFade(newId(), into, Object.fromEntries(which.map((s) => [s, Math.min(32, Math.round((s === 'top' || s === 'bottom' ? slot.height : slot.width) / 4))])));
+    const layer: FadeLayer = { ...newFade(newId(), into, Object.fromEntries(which.map((s) => [s, fadePx(slot, s)]))), curve: 'late' };
     commit(into === null ? 'Fade the edges into see-through' : 'Fade the edges into the page’s colour', addLayer(picture.id, layer));
     select(layer.id);
   };
