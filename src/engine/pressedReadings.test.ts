@@ -141,7 +141,7 @@ describe('the join', () => {
 
   test.each(['join-x', 'join-y'])('every way of %s makes it hold and can be undone', async (id) => {
     const site = tile(), { ways } = (await read(site, id))!;
-    expect(ways.map((w) => w.label)).toEqual(['Shift by half and heal the cross', 'Blend its ends over each other', 'Mirror its first half']);
+    expect(ways.map((w) => w.label)).toEqual(['Shift half and heal', 'Blend the ends', 'Mirror one half']);
     for (const way of ways) await mends(site, id, way.edit);
   });
 });

@@ -8,7 +8,7 @@ import type { Mend, ReadingKind } from './reading';
 export const repeatsAlong = (repeat: Repeat, axis: 'x' | 'y'): boolean => repeat === 'repeat' || repeat === `repeat-${axis}`;
 
 /** Each way to make it join, with what it does. */
-export const joinWords: Readonly<Record<JoinMethod, string>> = { heal: 'Shift by half and heal the cross', overlap: 'Blend its ends over each other', mirror: 'Mirror its first half' };
+export const joinWords: Readonly<Record<JoinMethod, string>> = { heal: 'Shift half and heal', overlap: 'Blend the ends', mirror: 'Mirror one half' };
 
 const band = (length: number): number => Math.max(1, Math.round(length / 6));
 

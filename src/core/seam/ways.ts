@@ -8,7 +8,7 @@ import { editPage } from '../site/pages';
 import { freeLayerId } from '../site/picture';
 import type { Picture, PressFormat, PressSettings, Side, Slot } from '../site/model';
 import { besideColours, type PageArea } from './beside';
-import { evenEdge, sides } from './edges';
+import { edgeDifference, evenEdge, sides } from './edges';
 
 /* Ways to put a seam right. None is taken for good before its file was pressed and measured. */
 
@@ -59,18 +59,31 @@ export interface SeamWay {
 
 const others: readonly PressFormat[] = ['webp', 'avif', 'jpeg'];
 
-/** Ways to make a side exact, in the order they are best tried. */
-export function seamWays(context: ReadingContext, side: Side): SeamWay[] {
-  const { picture, slot } = context, { format, quality } = picture.press, way = (id: string, ...tries: (Mend | undefined)[]): SeamWay => ({ id, tries: tries.filter((t) => t !== undefined) });
-  const failing = sides.filter((s) => slot.beside[s] !== null);
+/** Differences up to this come from the compression; larger ones are in the picture, and no other file mends them, levels. */
+const compressionLeaves = 8;
+
+const way = (id: string, ...tries: (Mend | undefined)[]): SeamWay => ({ id, tries: tries.filter((t) => t !== undefined) });
+
+/** The same picture in another file: in a palette, without loss, at a neighbouring quality, in another format. */
+function fileWays(picture: Picture): SeamWay[] {
+  const { format, quality } = picture.press, as = (f: PressFormat, q: number): Mend => ({ label: `${formatTitle[f]} at quality ${q}`, edit: setPress(picture, pressAs(f, q)) });
   const near = [1, -1, 2, -2, 3, -3, 5, -5, 8].map((d) => quality + d).filter((q) => q >= 30 && q <= 100);
   return [
-    way('fade', fadeOut(context, [side])),
-    ...(failing.length > 1 ? [way('fade-all', { ...fadeOut(context, failing), label: 'Fade all sides that meet the page' })] : []),
     way('palette', ...[64, 128, 256].map((colours): Mend => ({ label: `PNG with ${colours} colours, the page’s kept`, edit: setPress(picture, { ...pressAs('png', quality), colours }) }))),
     way('lossless', withoutLoss(picture)),
-    ...(format === 'png' ? [] : [way('quality', ...near.map((q): Mend => ({ label: `${formatTitle[format]} at quality ${q}`, edit: setPress(picture, { quality: q, lossless: false }) })))]),
-    ...others.filter((f) => f !== format).map((f) => way(`format-${f}`, ...[quality, Math.min(100, quality + 5), Math.max(1, quality - 5)].map((q): Mend => ({ label: `${formatTitle[f]} at quality ${q}`, edit: setPress(picture, pressAs(f, q)) })))),
+    way('quality', ...(format === 'png' ? [] : near.map((q) => as(format, q)))),
+    ...others.filter((f) => f !== format).map((f) => way(`format-${f}`, ...[quality, Math.min(100, quality + 5), Math.max(1, quality - 5)].map((q) => as(f, q)))),
+  ];
+}
+
+/** Ways to make a side exact, in the order they are best tried. */
+export function seamWays(context: ReadingContext, side: Side): SeamWay[] {
+  const { picture, slot, site, file } = context, beside = besideColours(site, slot, side), meets = sides.filter((s) => slot.beside[s] !== null);
+  const drawnSo = file && beside && picture.press.colours === null && edgeDifference(file.decoded, side, beside.at).levels > compressionLeaves;
+  return [
+    way('fade', fadeOut(context, [side])),
+    way('fade-all', meets.length > 1 ? { ...fadeOut(context, meets), label: 'Fade all sides that meet the page' } : undefined),
+    ...(drawnSo ? [] : fileWays(picture)),
     way('page', pageTakesColour(context, side)),
   ].filter((w) => w.tries.length > 0);
 }

@@ -2,7 +2,7 @@ import { castDraft, type Draft } from 'immer';
 import { kindOf, isObject } from '../layers/registry';
 import type { Edit } from './edit';
 import type { Layer, Picture, Slot } from './model';
-import { freeName } from './slots';
+import { freeName } from './pages';
 
 /** Px of a phone's picture: as wide as the widest phones, so that it is never enlarged (common practice, no source). */
 const narrowWidth = 480;

@@ -14,7 +14,18 @@ export function slotsOn(site: Site, page: Page): Slot[] {
     page.headerSlot, backgroundOf(site, page), page.band?.slot, ...page.body.sidebars.map((s) => s.slot),
     ...page.sections.map((s) => s.dividerSlot), page.bar.markSlot, ...page.pieces,
   ];
-  return [...new Set(ids)].map((id) => site.slots.find((s) => s.id === id)).filter((s) => s !== undefined);
+  const placed = [...new Set(ids)].map((id) => site.slots.find((s) => s.id === id)).filter((s) => s !== undefined);
+  // Second arrangements come after all others, so that no number changes with them.
+  return [...placed, ...placed.flatMap((slot) => site.slots.filter((s) => s.id === slot.narrow?.slot))];
+}
+
+/** A name none of the slots has yet: the one wanted, or that with the next free number. */
+export function freeName(site: Pick<Site, 'slots'>, wanted: string): string {
+  const taken = new Set(site.slots.map((s) => s.name));
+  for (let n = 1; ; n++) {
+    const name = n === 1 ? wanted : `${wanted} ${n}`;
+    if (!taken.has(name)) return name;
+  }
 }
 
 export const pagesWith = (site: Site, slot: Slot): Page[] => site.pages.filter((page) => slotsOn(site, page).some((s) => s.id === slot.id));

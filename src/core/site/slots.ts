@@ -2,7 +2,8 @@ import type { Draft } from 'immer';
 import { pressAs } from '../press/settings';
 import { editSlot, type Edit } from './edit';
 import type { Beside, Page, Side, Site, Slot, SlotKind } from './model';
-import { isContent, kindTitle } from './pages';
+import { removeNarrow } from './narrow';
+import { freeName, isContent, kindTitle } from './pages';
 
 /** Sides of a slot of that kind that the page meets with a colour. */
 function besideOf(kind: SlotKind): Record<Side, Beside | null> {
@@ -32,15 +33,6 @@ const usual: Readonly<Record<SlotKind, Pick<Slot, 'repeat' | 'position' | 'budge
   band: { repeat: 'no-repeat', position: { x: percent(50), y: percent(50) }, budgetBytes: 80_000 },
   piece: { repeat: 'no-repeat', position: { x: percent(0), y: percent(0) }, budgetBytes: 10_000 },
 };
-
-/** A name none of the slots has yet: the one wanted, or that with the next free number. */
-export function freeName(site: Pick<Site, 'slots'>, wanted: string): string {
-  const taken = new Set(site.slots.map((s) => s.name));
-  for (let n = 1; ; n++) {
-    const name = n === 1 ? wanted : `${wanted} ${n}`;
-    if (!taken.has(name)) return name;
-  }
-}
 
 const fileNameFrom = (name: string): string => name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '') || 'picture';
 
@@ -103,6 +95,8 @@ export const takeOff = (pageId: string, slotId: string): Edit => (site) => {
 
 /** Removes a slot and its picture from every page and from the site. */
 export const removeSlot = (slotId: string): Edit => (site) => {
+  removeNarrow(slotId)(site);
+  for (const other of site.slots) if (other.narrow?.slot === slotId) other.narrow = null;
   for (const page of site.pages) takeOff(page.id, slotId)(site);
   if (site.defaultBackground === slotId) site.defaultBackground = null;
   const slot = site.slots.find((s) => s.id === slotId);

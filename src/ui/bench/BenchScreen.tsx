@@ -3,7 +3,7 @@
 import { Redo2, Undo2 } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState, type DragEvent } from 'react';
-import type { Slot } from '@/core/site/model';
+import type { Site, Slot } from '@/core/site/model';
 import { slotOf } from '@/core/site/picture';
 import { theEngine } from '../hooks/services';
 import { filesOf } from '../hooks/useIntake';
@@ -37,12 +37,18 @@ function WithSlot({ session, slotId }: { session: Session; slotId: string }) {
   return slot ? <OpenBench session={session} slot={slot} /> : <Standing title="This site has no such slot." />;
 }
 
+/** A usual screen; for a second arrangement, the widest that shows it. */
+function firstWidth(site: Site, slot: Slot): number {
+  const below = site.slots.find((s) => s.narrow?.slot === slot.id)?.narrow?.below;
+  return below === undefined ? 1280 : screenWidths.findLast((w) => w < below) ?? screenWidths[0];
+}
+
 function OpenBench({ session, slot }: { session: Session; slot: Slot }) {
   const router = useRouter(), siteId = session.state.getState().site.id;
   const bench = useBenchModel(session, slot, () => router.push(`/sites/${siteId}/shelf?for=${slot.id}`));
   const { undoLabel, redoLabel } = useHistory(session);
   const [zoom, setZoom] = useState<Zoom>('1:1');
-  const [screenWidth, setScreenWidth] = useState<number>(1280);
+  const [screenWidth, setScreenWidth] = useState<number>(() => firstWidth(session.state.getState().site, slot));
   const [marks, setMarks] = useState(true);
   const [listOpen, setListOpen] = useState(false), [stepsOpen, setStepsOpen] = useState(false);
   useOwnFonts(bench.site);

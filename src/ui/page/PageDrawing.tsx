@@ -2,7 +2,7 @@
 
 import type { CSSProperties, ReactNode } from 'react';
 import { liveTexts, liveWords, type LiveWords } from '@/core/handover/liveText';
-import { drawnBackground } from '@/core/measure/background';
+import { drawnBackground, firstCopy } from '@/core/measure/background';
 import type { PageLayout, Piece, SlotPiece } from '@/core/measure/layoutPage';
 import type { Rect } from '@/core/raster/raster';
 import type { Site, Slot } from '@/core/site/model';
@@ -13,12 +13,18 @@ import { useThumb } from '../hooks/useThumb';
 
 const css = (r: Rect) => ({ position: 'absolute' as const, left: r.x, top: r.y, width: r.width, height: r.height });
 
+/** All of an area but one rectangle, px of the page: what is drawn there is see-through in part, and would be seen twice. */
+function besides(area: Rect, { x, y, width, height }: Rect): string {
+  const left = x - area.x, top = y - area.y;
+  return `path(evenodd, "M0 0H${area.width}V${area.height}H0ZM${left} ${top}h${width}v${height}h${-width}Z")`;
+}
+
 /** The slot's picture as it was last drawn, laid as its style sheet will lay it. */
-function SlotPicture({ site, piece, fresh }: { site: Site; piece: SlotPiece; fresh: boolean }) {
-  const url = useThumb(site, piece.slot, fresh);
+function SlotPicture({ site, piece, without }: { site: Site; piece: SlotPiece; without?: Rect }) {
+  const url = useThumb(site, piece.slot);
   return (
     <>
-      {url && <div style={{ ...css(piece.rect), backgroundImage: `url(${url})`, ...drawnBackground(piece) }} />}
+      {url && <div style={{ ...css(piece.rect), backgroundImage: `url(${url})`, ...drawnBackground(piece), clipPath: without && besides(piece.rect, without) }} />}
       <LiveText site={site} piece={piece} />
     </>
   );
@@ -78,7 +84,7 @@ export function PageDrawing({ site, layout, active, live }: Props) {
           const ghost = under && !own;
           return (
             <div key={piece.slot.id} style={ghost ? { opacity: 0.15 } : undefined}>
-              {(!own || drawnBackground(piece).backgroundRepeat !== 'no-repeat') && <SlotPicture site={site} piece={piece} fresh={!own} />}
+              {(!own || drawnBackground(piece).backgroundRepeat !== 'no-repeat') && <SlotPicture site={site} piece={piece} without={own ? firstCopy(piece) : undefined} />}
               {own && live?.(piece)}
             </div>
           );

@@ -32,7 +32,7 @@ export function CalmFacet() {
         }} /></Row>
       </div>
       <div className="flex min-w-0 grow flex-col gap-1">
-        <Ways title="Ways to calm it" readingId="calm" ways={(reading?.ways ?? []).map((mend, i) => ({ id: `calm ${i}`, tries: [mend] }))} />
+        <Ways done="calm" title="Ways to calm it" readingId="calm" ways={(reading?.ways ?? []).map((mend, i) => ({ id: `calm ${i}`, tries: [mend] }))} />
         {blur
           ? <NumberRow label="Blur" value={blur.radius} min={0} max={40} step={0.5} digits={1} unit="px" onPreview={(radius) => preview(set({ radius }))} onCommit={(radius) => commit(`Blur by ${radius} px`, set({ radius }))} />
           : <Button className="self-start" onClick={() => { const layer = newBlur(newId(), 3, wrapsOf(slot)); commit('Add a blur', addBehindWords(picture.id, layer)); select(layer.id); }}>+ Blur</Button>}

@@ -49,7 +49,7 @@ function FadeControls({ fade }: { fade: FadeLayer }) {
   const side = (s: Side, px: number) => change({ sides: { ...fade.sides, [s]: Math.round(px) } }), corner = (c: Corner, px: number) => change({ corners: { ...fade.corners, [c]: Math.round(px) } });
   const longest = Math.max(slot.width, slot.height), title = (s: string) => `${s[0].toUpperCase()}${s.slice(1)}`;
   return (
-    <div className="flex h-full flex-col gap-1 overflow-y-auto">
+    <div className="flex h-full flex-col gap-1 overflow-y-auto [&>*]:shrink-0">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
         <Switch<FadeCurve> label="Curve of the fade" value={fade.curve} onChange={(curve) => commit(`Fade ${curve}`, change({ curve }))} choices={curves.map(([value, words]) => ({ value, label: <><CurveFace curve={value} />{words}</> }))} />
         <Switch label="Fades into" value={fade.into === null ? 'none' : 'colour'} onChange={(v) => commit(v === 'none' ? 'Fade into see-through' : 'Fade into a colour', change({ into: v === 'none' ? null : site.theme.colours[0]?.hex ?? '#ffffff' }))} choices={[{ value: 'none', label: 'see-through' }, { value: 'colour', label: 'a colour' }]} />

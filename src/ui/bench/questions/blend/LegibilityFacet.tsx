@@ -35,7 +35,7 @@ export function LegibilityFacet() {
           })}
         </tbody>
       </table>
-      <div className="flex min-w-0 grow flex-col gap-1.5 overflow-y-auto">
+      <div className="flex min-w-0 grow flex-col gap-1.5 overflow-y-auto [&>*]:shrink-0">
         {!report && <p className="text-soft">{text ? 'Measured once the picture rests.' : 'No words to be read.'}</p>}
         {report && report.contrast.worst >= report.wanted && <p className="text-soft">“{kindOf(text).name(text)}” has {ratio(report.contrast.worst)} at its worst spot; {report.wanted}:1 is wanted of text of its size and weight.</p>}
         {report && report.contrast.worst < report.wanted && (

@@ -43,10 +43,10 @@ export function RepeatFacet() {
         {press.file ? <Meeting file={press.file.decoded} className="w-[176px]" /> : <div className="h-[88px] border border-line" />}
         <p className="text-soft">{slot.repeat === 'no-repeat' ? 'This slot does not repeat.' : 'Where its copies meet, twice as large.'}</p>
       </div>
-      <div className="flex min-w-0 grow flex-col gap-1 overflow-y-auto">
-        {joins.map((r) => <p key={r.id}>{r.title}: <span className="text-soft">{r.words}</span></p>)}
+      <div className="flex min-w-0 grow flex-col gap-1 overflow-y-auto [&>*]:shrink-0">
+        {(worst ? [worst] : joins).map((r) => <p key={r.id}>{r.title}: <span className="text-soft">{r.words}</span></p>)}
         {tiles && tiles.verdict !== 'holds' && <p className="text-warn">{tiles.words}</p>}
-        {worst && <Ways title={`Make it join ${worst.id === 'join-x' ? 'sideways' : 'downwards'}`} readingId={worst.id} ways={ways} preview={(t) => <Meeting file={t.file.decoded} className="h-[26px] w-[52px]" />} />}
+        {worst && <Ways done="joins" title={`Make it join ${worst.id === 'join-x' ? 'sideways' : 'downwards'}`} readingId={worst.id} ways={ways} preview={(t) => <Meeting file={t.file.decoded} className="h-[26px] w-[52px]" />} />}
         {join && <JoinControls join={join} />}
       </div>
     </div>

@@ -98,7 +98,7 @@ export function SeamFacet() {
         </div>
         {beside?.from === 'colour' && <ColourField compact label={`Colour beside the ${side} edge`} value={beside.colour} theme={site.theme.colours} onPreview={(colour) => preview(set({ from: 'colour', colour }))} onCommit={(colour) => commit(`Colour beside the ${side} edge`, set({ from: 'colour', colour }))} />}
         <p className="text-soft">{reading?.words ?? (beside === null ? 'The page goes on here without a colour to meet.' : colours[side] ? 'Nothing lies in this slot yet.' : 'A picture lies here, which has no one colour to meet.')}</p>
-        <Ways title="Ways to make it exact" readingId={`seam-${side}`} ways={ways} />
+        <Ways done="exact" title="Ways to make it exact" readingId={`seam-${side}`} ways={ways} />
         {slot.lends && <p className="flex items-center gap-2">The page has taken the {slot.lends} edge’s colour; its style sheet says so.<Button className="h-[22px]" onClick={() => commit('The style sheet leaves the page’s colour alone', editSlot(slot.id, (s) => { s.lends = null; }))}>Leave it out</Button></p>}
       </div>
     </div>

@@ -19,12 +19,14 @@ interface Props {
   title: string;
   readingId: string;
   ways: readonly Way[];
+  /** What is said of a way that does it. */
+  done: string;
   /** What is shown of a way as it was tried. */
   preview?(tried: Tried): ReactNode;
 }
 
 /** Ways to put a reading right: each is pressed, measured, and says what it costs before it is taken. */
-export function Ways({ title, readingId, ways, preview }: Props) {
+export function Ways({ title, readingId, ways, done, preview }: Props) {
   const { site, slot, press, commit, readings } = useBench(), wait = !press.current;
   const now = readings.find((r) => r.id === readingId), tried = useTried(site, slot, readingId, ways, wait);
   if (!now || now.verdict === 'holds') return null;
@@ -38,8 +40,8 @@ export function Ways({ title, readingId, ways, preview }: Props) {
             <li key={way.id} data-way={way.id} data-tried={t !== undefined} className="flex min-h-[27px] items-center gap-2 border-t border-hair first:border-0">
               {t && preview?.(t)}
               <span className="min-w-0 grow truncate" title={label}>{label}</span>
-              <span className="flex w-[76px] shrink-0 items-center justify-end gap-1.5">{t ? <><VerdictMark verdict={t.verdict} /><span className="figure">{t.verdict === 'holds' ? 'exact' : t.figure}</span></> : <span className="text-soft">trying…</span>}</span>
-              <span className="figure w-[66px] shrink-0 text-right">{t && price(t.file, press.file)}</span>
+              <span className="flex shrink-0 items-center justify-end gap-1.5">{t ? <><VerdictMark verdict={t.verdict} /><span className="figure whitespace-nowrap">{t.verdict === 'holds' ? done : t.figure}</span></> : <span className="text-soft">trying…</span>}</span>
+              <span className="figure w-[62px] shrink-0 text-right">{t && price(t.file, press.file)}</span>
               <Button className="h-[22px] px-2" disabled={!t} aria-label={`Take: ${label}`} onClick={() => t && commit(t.mend.label, t.mend.edit)}>Take</Button>
             </li>
           );

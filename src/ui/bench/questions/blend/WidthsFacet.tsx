@@ -53,7 +53,7 @@ export function WidthsFacet() {
         </ul>
         {page && slot.kind === 'background' && <p className="text-soft">Content hides {contentWidthAt(page, 1280)} px of 1280.</p>}
       </div>
-      <div className="flex min-w-0 grow flex-col gap-1 overflow-y-auto">
+      <div className="flex min-w-0 grow flex-col gap-1 overflow-y-auto [&>*]:shrink-0">
         <p className="text-soft">Seen everywhere, with the side margin: <span className="figure text-ink">{safe.part.width} × {safe.part.height}</span> px{safe.part.width === 0 ? ': no part is seen at every width' : ''}.</p>
         <div className="flex flex-wrap items-center gap-x-4">
           <Row tight label="Side margin">{limit('Side margin', 'px', site.limits.sideMargin, 0, 500, (v) => commit(`Side margin ${v} px`, (s) => { s.limits.sideMargin = Math.round(v); }))}</Row>
