@@ -88,3 +88,19 @@ test('the panels of what lies on top, and the steps', async ({ bench, page }) =>
   await expect(page.getByRole('heading', { name: '4 layers' })).toBeVisible();
   await check(page, 'several layers');
 });
+
+test('the panels of what blends', async ({ bench, page }) => {
+  await bench.start();
+  const plan = page.url(), facet = (name: string) => page.getByRole('radiogroup', { name: 'What is looked at' }).getByRole('radio', { name, exact: true }).click();
+  const at: readonly (readonly [string, readonly string[]])[] = [['Header', ['Overlap', 'Words', 'Widths']], ['Page background', ['Repeat', 'Strip', 'Calm']], ['Section divider', ['Divider']]];
+  for (const [slot, names] of at) {
+    await page.goto(plan);
+    await bench.open(slot);
+    await page.keyboard.press('5');
+    for (const name of names) { await facet(name); await check(page, `${slot}: ${name}`); }
+    if (slot === 'Header') { await facet('Fade'); await page.getByRole('button', { name: 'Fade into see-through', exact: true }).click(); await check(page, 'a fade'); }
+  }
+  await page.getByRole('button', { name: 'torn', exact: true }).click();
+  await page.getByRole('checkbox', { name: 'Smaller on narrow screens' }).check();
+  await check(page, 'a profile');
+});

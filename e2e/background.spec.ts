@@ -17,7 +17,7 @@ const ownSize: BackgroundSize[] = [{ x: 'auto', y: 'auto' }], scaled: Background
 const picture: Picture = { id: 'p', ground: { type: 'none' }, layers: [], press: pressAs('png'), alt: '' };
 const base: Slot = {
   id: 's', name: 'Case', kind: 'sidebar', width: 36, height: 24, repeat: 'repeat', position: { x: pc(0), y: pc(0) }, size: { x: 'auto', y: 'auto' }, attachment: 'scroll', offset: { x: 0, y: 0 }, measured: null, replaces: null,
-  beside: { top: null, right: null, bottom: null, left: null }, narrowSize: null, narrow: null, lends: null, fileName: 'tile', budgetBytes: 1, pictureId: 'p',
+  beside: { top: null, right: null, bottom: null, left: null }, overlap: { top: 0, right: 0, bottom: 0, left: 0 }, narrowSize: null, narrow: null, lends: null, fileName: 'tile', budgetBytes: 1, pictureId: 'p',
 };
 const site = { name: 'Judge', pages: [], defaultBackground: null } as unknown as Site;
 

@@ -162,3 +162,32 @@ test('words handed over as live text stand where they stood in the picture', asy
   }, { timeout: 20_000 }).toBeLessThanOrEqual(1);
   expect(drawn[2] - drawn[0]).toBeGreaterThan(300);
 });
+
+test('what hangs out over the edge lies over the page beside it, at its place at every width, and is no seam', async ({ bench, page, browser }) => {
+  test.setTimeout(120_000);
+  await bench.start();
+  await bench.open('Header');
+  await page.getByRole('button', { name: '+ Add' }).click();
+  await page.getByRole('menuitem', { name: 'Rectangle', exact: true }).click();
+  await page.getByRole('radio', { name: 'Place', exact: true }).click();
+  for (const [label, value] of [['Width of the layer', '100'], ['Left', '100'], ['Top', '200']]) await bench.type(label, value);
+  await bench.ask('Does it blend');
+  await page.getByRole('radio', { name: 'Overlap', exact: true }).click();
+  await bench.type('Overlap at the bottom', '80');
+  await page.getByRole('checkbox', { name: /^“Rectangle” may hang out/ }).check();
+  const height = Math.round((await bench.raster()).height);
+  expect(height).toBe(300);
+  await expect(page.locator('[data-reading="size"]')).toContainText('1080 × 300', { timeout: 20_000 });
+  await expect(page.locator('[data-reading="size"]')).toHaveAttribute('data-verdict', 'holds');
+  const handed = await handOver(bench, page), judge = await browser.newPage(), body = [0xef, 0xe9, 0xdc];
+  for (const width of [360, 768, 1280, 1920]) {
+    const s = await shot(judge, handed, width, (html) => onHeaderPage(`${html}<div style="height:300px;background:#efe9dc"></div>`)), wide = Math.min(1080, width), k = wide / 1080, x0 = (width - wide) / 2, top = barHeight + Math.round(220 * k);
+    const px = (x: number, y: number) => [...s.data.subarray((Math.round(y) * width + Math.round(x)) * 3, (Math.round(y) * width + Math.round(x)) * 3 + 3)];
+    // Its middle, some px below the header's lower edge: its own colour, clay. Beside it and farther down: the page.
+    const inside = px(x0 + 150 * k, top + 20 * k), beside = px(x0 + 260 * k, top + 20 * k), below = px(x0 + 150 * k, top + 90 * k);
+    expect([width, Math.max(...inside.map((v, c) => Math.abs(v - rgbOf(clay)[c]))) <= 6]).toEqual([width, true]);
+    expect([width, beside, below]).toEqual([width, body, body]);
+  }
+});
+
+const rgbOf = (hex: string): number[] => [1, 3, 5].map((i) => parseInt(hex.slice(i, i + 2), 16));

@@ -48,8 +48,8 @@ test('a strip is as wide as its column, a divider hangs above its section and on
   const away = divider.piece.rect.y + divider.piece.rect.height - section.rect.y;
   expect(away).toBe(1);
   await page.setContent(`<!doctype html><style>body{margin:0}section{margin-top:300px;height:240px;background:#a4553a}${withPicture(divider.css, 2000, 100)}</style>${divider.html}`);
-  const hung = await page.locator('section').evaluate((e) => { const s = getComputedStyle(e, '::before'); return { height: s.height, bottom: s.bottom, left: s.left, right: s.right, repeat: s.backgroundRepeat, x: s.backgroundPositionX, y: s.backgroundPositionY }; });
-  expect(hung).toEqual({ height: '100px', bottom: `${240 - away}px`, left: '0px', right: '0px', repeat: 'repeat-x', x: '50%', y: '100%' });
+  const hung = await page.locator('section').evaluate((e) => { const s = getComputedStyle(e, '::before'); return { height: s.height, bottom: s.bottom, margin: s.marginBottom, overflow: getComputedStyle(e).overflow, left: s.left, right: s.right, repeat: s.backgroundRepeat, x: s.backgroundPositionX, y: s.backgroundPositionY }; });
+  expect(hung).toEqual({ height: '100px', bottom: '240px', margin: `${-away}px`, overflow: 'visible', left: '0px', right: '0px', repeat: 'repeat-x', x: '50%', y: '100%' });
 });
 
 test('a page background and a title band are laid in the words they were given, pages of their own under their own class', async ({ page }) => {

@@ -21,8 +21,8 @@ const without = (value: object, ...fields: string[]) => Object.fromEntries(Objec
 /** The site as version 3 stored it: washes everywhere, all words in the file, a colour beside each side that meets one. */
 const in3 = {
   ...without(site, 'limits'), schemaVersion: 3,
-  pictures: Object.fromEntries(Object.entries(site.pictures).map(([key, p]) => [key, { ...p, press: without(p.press, 'lossless', 'colours'), layers: p.layers.map((l) => without(l, 'extent', 'live')) }])),
-  slots: site.slots.map((slot) => ({ ...without(slot, 'narrowSize', 'narrow', 'lends'), beside: Object.fromEntries(sides.map((side) => [side, besideColours(site, slot, side)?.colour ?? null])) })),
+  pictures: Object.fromEntries(Object.entries(site.pictures).map(([key, p]) => [key, { ...p, press: without(p.press, 'lossless', 'colours'), layers: p.layers.map((l) => without(l, 'extent', 'live', 'hangs')) }])),
+  slots: site.slots.map((slot) => ({ ...without(slot, 'overlap', 'narrowSize', 'narrow', 'lends'), beside: Object.fromEntries(sides.map((side) => [side, besideColours(site, slot, side)?.colour ?? null])) })),
 };
 /** What it is then: the colours stay as they were. */
 const from3 = { ...site, slots: site.slots.map((slot) => ({ ...slot, beside: Object.fromEntries(sides.map((side) => { const colour = besideColours(site, slot, side)?.colour; return [side, colour ? { from: 'colour', colour } : null]; })) })) };

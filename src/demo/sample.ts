@@ -2,6 +2,7 @@ import { fillFrame } from '@/core/frame/placement';
 import { newWash } from '@/core/layers/fill';
 import { newPhoto } from '@/core/layers/photo';
 import { newText } from '@/core/layers/text';
+import { noOverlap } from '@/core/frame/overlap';
 import { pressAs } from '@/core/press/settings';
 import { usualLimits } from '@/core/site/newSite';
 import { schemaVersion, type Beside, type Layer, type Page, type Picture, type ShelfItem, type Site, type Slot } from '@/core/site/model';
@@ -33,9 +34,9 @@ export const sampleFiles: readonly SampleFile[] = [
 const onPage: Beside = { from: 'page' };
 const besideAll = (beside: Beside | null) => ({ top: beside, right: beside, bottom: beside, left: beside });
 
-const at = (x: number, y: number): Pick<Slot, 'position' | 'size' | 'attachment' | 'offset' | 'measured' | 'replaces' | 'narrowSize' | 'narrow' | 'lends'> => ({
+const at = (x: number, y: number): Pick<Slot, 'position' | 'size' | 'attachment' | 'offset' | 'measured' | 'replaces' | 'overlap' | 'narrowSize' | 'narrow' | 'lends'> => ({
   position: { x: { value: x, unit: '%' }, y: { value: y, unit: '%' } }, size: { x: 'auto', y: 'auto' }, attachment: 'scroll',
-  offset: { x: 0, y: 0 }, measured: null, replaces: null, narrowSize: null, narrow: null, lends: null,
+  offset: { x: 0, y: 0 }, measured: null, replaces: null, overlap: noOverlap, narrowSize: null, narrow: null, lends: null,
 });
 
 /** Invented for the sample. */

@@ -6,7 +6,7 @@ import type { DrawContext } from '../layers/kind';
 import { isObject, kindOf } from '../layers/registry';
 import { isRecolour } from '../layers/recolour';
 import { adjust, type PixelMap } from '../raster/adjust';
-import type { Size } from '../frame/placement';
+import { fileSize, hasOverlap, noOverlap, slotInFile, type Overlap } from '../frame/overlap';
 import { composite, fillRect, type Paint } from '../raster/composite';
 import { drawGradient } from '../raster/gradient';
 import { copyRect, createRaster, intersect, isEmpty, unite, wholeRaster, type Raster, type Rect, type Rgb } from '../raster/raster';
@@ -18,6 +18,8 @@ export interface Drawing {
   readonly height: number;
   readonly ground: Ground;
   readonly layers: readonly Layer[];
+  /** Px that the raster reaches beyond the slot, for layers that hang out over its edges; none where it is left out. */
+  readonly overlap?: Overlap;
 }
 
 export interface Composed {
@@ -39,6 +41,8 @@ interface Painted {
   readonly state: string;
   readonly paint: Paint | undefined;
   readonly bounds: Rect;
+  /** Where it may be seen. */
+  readonly room: Rect;
   readonly layer: Layer;
 }
 
@@ -85,6 +89,11 @@ function recoloured(colour: Rgb, map: PixelMap, strength: number): Rgb {
   return { r: one.data[0], g: one.data[1], b: one.data[2] };
 }
 
+const overlapOf = ({ overlap }: Drawing): Overlap => overlap ?? noOverlap;
+
+/** Where a layer may be seen in the raster: in the slot, and beyond it if it hangs out. */
+const roomOf = (layer: Layer, drawing: Drawing): Rect => (isObject(layer) && layer.hangs ? wholeRaster(fileSize(drawing, overlapOf(drawing))) : slotInFile(drawing, overlapOf(drawing)));
+
 /** A paint with its own colours changed, before it is laid on anything. */
 function recolour(paint: Paint, list: readonly Recolouring[]): Paint {
   if (paint.type === 'adjust' || paint.type === 'erase' || paint.type === 'rework') return paint;
@@ -103,14 +112,15 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
   let shapes = new Map<string, Shape>();
   let recolours = new Map<string, { key: string; paint: Paint }>();
   let grounds: { key: string; raster: Raster } | undefined;
-  let last: { width: number; height: number; ground: string; painted: Painted[]; raster: Raster; stale: Rect; from: number } | undefined;
+  let last: { ground: string; painted: Painted[]; raster: Raster; stale: Rect; from: number } | undefined;
   let below: { states: string; raster: Raster } | undefined;
   const cutOut = createCutOuts();
 
   /** A layer's own paint with its effects; both are used again for as long as nothing of them changed. */
-  function shapeOf(layer: Layer, size: Size, before: Shape | undefined): Shape {
-    const kind = kindOf(layer), key = `${size.width}×${size.height} ${layer.kind} ${kind.key(layer, size)}`, effects = isObject(layer) ? layer.effects : [];
-    const same = before?.key === key && before.own ? before : undefined, own = same?.own ?? kind.draw(layer, { ...resources, ...size, cutOut, reach: reachOf(effects) });
+  function shapeOf(layer: Layer, drawing: Drawing, before: Shape | undefined): Shape {
+    const size = { width: drawing.width, height: drawing.height }, beyond = isObject(layer) && layer.hangs ? overlapOf(drawing) : noOverlap;
+    const kind = kindOf(layer), key = `${size.width}×${size.height} ${hasOverlap(beyond) ? JSON.stringify(beyond) : ''} ${layer.kind} ${kind.key(layer, size)}`, effects = isObject(layer) ? layer.effects : [], reach = reachOf(effects);
+    const same = before?.key === key && before.own ? before : undefined, own = same?.own ?? kind.draw(layer, { ...resources, ...size, cutOut, reach: { left: reach.left + beyond.left, top: reach.top + beyond.top, right: reach.right + beyond.right, bottom: reach.bottom + beyond.bottom } });
     const hollow = kind.hollow?.(layer) ?? false, dressing = `${key} ${hollow} ${JSON.stringify(effects)}`;
     if (same?.dressing === dressing) return same;
     if (!own || isEverywhere(own) || own.type === 'erase' || (effects.length === 0 && !hollow)) return { key, own, dressing, paint: own };
@@ -150,7 +160,7 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
 
   function paintLayers(drawing: Drawing, missing: Set<string>): Painted[] {
     const drawn = drawLayers(drawing, missing), reached = reaching(drawn), kept: typeof recolours = new Map();
-    const whole: Rect = { x: 0, y: 0, width: drawing.width, height: drawing.height };
+    const { left, top } = overlapOf(drawing);
     const painted = drawn.map(({ layer, key, paint: shape }): Painted => {
       const list = reached.get(layer.id), changes = list?.map((r) => r.state).join() ?? '';
       let own = shape;
@@ -160,32 +170,33 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
         kept.set(layer.id, { key: changed, paint: own });
       }
       // What reaches one layer only is in that layer's paint already.
-      if (isRecolour(layer) && layer.reach === 'beneath') return { state: `${layer.id} in the layer beneath`, paint: undefined, layer, bounds: nowhere };
-      const place = kindOf(layer).place(layer, drawing), paint = own && shift(own, place);
-      return { state: JSON.stringify([layer.id, key, changes, place.x, place.y, layer.opacity, layer.blend, own !== undefined]), paint, layer, bounds: boundsOf(paint, whole) };
+      if (isRecolour(layer) && layer.reach === 'beneath') return { state: `${layer.id} in the layer beneath`, paint: undefined, layer, bounds: nowhere, room: nowhere };
+      const at = kindOf(layer).place(layer, drawing), place = { x: at.x + left, y: at.y + top }, paint = own && shift(own, place), room = roomOf(layer, drawing);
+      return { state: JSON.stringify([layer.id, key, changes, place.x, place.y, room, layer.opacity, layer.blend, own !== undefined]), paint, layer, bounds: intersect(boundsOf(paint, room), room), room };
     });
     recolours = kept;
     return painted;
   }
 
-  function layGround(raster: Raster, ground: Ground): void {
-    if (ground.type === 'colour') fillRect(raster, colourOf(ground.colour));
+  function layGround(raster: Raster, drawing: Drawing): void {
+    const { ground, width, height } = drawing, at = slotInFile(drawing, overlapOf(drawing));
+    if (ground.type === 'colour') fillRect(raster, colourOf(ground.colour), at);
     if (ground.type !== 'gradient') return;
-    const key = `${raster.width}×${raster.height} ${JSON.stringify(ground)}`;
-    if (grounds?.key !== key) grounds = { key, raster: drawGradient(ground, raster.width, raster.height) };
-    copyRect(raster, grounds.raster, wholeRaster(raster));
+    const key = `${width}×${height} ${JSON.stringify(ground)}`;
+    if (grounds?.key !== key) grounds = { key, raster: drawGradient(ground, width, height) };
+    composite(raster, { type: 'raster', raster: grounds.raster, x: at.x, y: at.y });
   }
 
   function lay(raster: Raster, painted: readonly Painted[], clip: Rect): void {
-    for (const { paint, layer } of painted) if (paint) composite(raster, paint, layer.opacity, layer.blend, clip);
+    for (const { paint, layer, room } of painted) if (paint) composite(raster, paint, layer.opacity, layer.blend, intersect(clip, room));
   }
 
   /** The flattened ground and lower layers; kept until another number or state of them is wanted. */
   function flattened(drawing: Drawing, ground: string, lower: readonly Painted[]): Raster {
-    const states = [ground, drawing.width, drawing.height, ...lower.map((p) => p.state)].join();
+    const states = [ground, ...lower.map((p) => p.state)].join();
     if (below?.states !== states) {
-      const raster = createRaster(drawing.width, drawing.height);
-      layGround(raster, drawing.ground);
+      const { width, height } = fileSize(drawing, overlapOf(drawing)), raster = createRaster(width, height);
+      layGround(raster, drawing);
       lay(raster, lower, wholeRaster(raster));
       below = { states, raster };
     }
@@ -195,9 +206,9 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
   function compose(drawing: Drawing, focus?: Rect): Composed {
     const missing = new Set<string>();
     const painted = paintLayers(drawing, missing);
-    const ground = JSON.stringify(drawing.ground);
-    const same = last && last.width === drawing.width && last.height === drawing.height && last.ground === ground ? last : undefined;
-    const raster = same?.raster ?? createRaster(drawing.width, drawing.height);
+    const size = fileSize(drawing, overlapOf(drawing)), ground = JSON.stringify([drawing.ground, drawing.width, drawing.height, overlapOf(drawing)]);
+    const same = last?.ground === ground ? last : undefined;
+    const raster = same?.raster ?? createRaster(size.width, size.height);
     let changed = wholeRaster(raster), from = 0;
     if (same) {
       while (from < painted.length && from < same.painted.length && painted[from].state === same.painted[from].state) from++;
@@ -221,7 +232,7 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
       copyRect(raster, flattened(drawing, ground, painted.slice(0, from)), changed);
       lay(raster, painted.slice(from), changed);
     }
-    last = { width: drawing.width, height: drawing.height, ground, painted, raster, stale: complete ? nowhere : wanted, from };
+    last = { ground, painted, raster, stale: complete ? nowhere : wanted, from };
     return { raster, changed, complete, bounds: Object.fromEntries(painted.map((p) => [p.layer.id, p.bounds])), boxes: boxesOf(drawing), missing: [...missing] };
   }
 

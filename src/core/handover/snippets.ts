@@ -1,3 +1,4 @@
+import { fileSize, hasOverlap, overlapOf, type Overlap } from '../frame/overlap';
 import { narrowed } from '../measure/layoutPage';
 import type { Length, Picture, Site, Slot, TextLayer } from '../site/model';
 import { fontOf } from '../text/fonts';
@@ -62,6 +63,12 @@ function wordsCss(site: Site, slot: Slot, name: string, words: readonly TextLaye
 /** Where the areas of a page have their colour, when it is handed over. */
 const areaSelectors: Readonly<Record<PageArea['role'], string>> = { ground: 'body', bar: '.page-bar', band: '.page-title', body: '.page-text', section: '.page-section' };
 
+/** Beyond its place by the same share at every width, over what lies beside it; the page around it stays where it was. */
+function hangingLines(slot: Slot, { top, right, bottom, left }: Overlap): string[] {
+  const share = (px: number) => `calc(min(100%, ${slot.width}px) * ${Math.round((px / slot.width) * 1e6) / 1e6})`;
+  return [`width: ${share(slot.width + left + right)}`, 'max-width: none', `margin: ${[top, right, bottom, left].map((px) => share(-px)).join(' ')}`, 'z-index: 1'];
+}
+
 /** The colour that the page has taken from a side of the picture. */
 function lentColour(site: Site, slot: Slot): string {
   const beside = slot.lends && besideColours(site, slot, slot.lends);
@@ -83,12 +90,13 @@ export function snippetsFor(site: Site, slot: Slot, picture: Picture): Snippets 
   const colour = underColour(site, slot, picture);
   if (isContent(slot.kind)) {
     const { x, y } = slot.offset, moved = x !== 0 || y !== 0;
-    const place = [moved && 'position: relative', moved && `left: ${x}px`, moved && `top: ${y}px`], words = liveTexts(picture.layers), narrow = narrowOf(site, slot);
-    const img = `<img class="${name}" src="${file}" width="${slot.width}" height="${slot.height}" alt="${escapeHtml(picture.alt.trim())}">`;
+    const overlap = overlapOf(slot), hangs = hasOverlap(overlap), whole = fileSize(slot, overlap);
+    const place = [(moved || hangs) && 'position: relative', moved && `left: ${x}px`, moved && `top: ${y}px`], words = liveTexts(picture.layers), narrow = narrowOf(site, slot);
+    const img = `<img class="${name}" src="${file}" width="${whole.width}" height="${whole.height}" alt="${escapeHtml(picture.alt.trim())}">`;
     const image = narrow ? `<picture><source media="${below(narrow.below)}" srcset="${fileNameOf(narrow.slot, narrow.picture.press.format)}" width="${narrow.slot.width}" height="${narrow.slot.height}">${img}</picture>` : img;
     return {
-      css: rule(`.${name}`, ['display: block', `width: ${slot.width}px`, 'max-width: 100%', 'height: auto', ...(words.length === 0 ? place : []), picture.ground.type === 'colour' && `background-color: ${colour}`])
-        + (narrow ? `@media ${below(narrow.below)} {\n${indented(rule(`.${name}`, [`width: ${narrow.slot.width}px`]))}}\n` : '')
+      css: rule(`.${name}`, ['display: block', ...(hangs ? hangingLines(slot, overlap) : [`width: ${slot.width}px`, 'max-width: 100%']), 'height: auto', ...(words.length === 0 ? place : []), picture.ground.type === 'colour' && !hangs && `background-color: ${colour}`])
+        + (narrow ? `@media ${below(narrow.below)} {\n${indented(rule(`.${name}`, [`width: ${narrow.slot.width}px`, hangs && 'max-width: 100%', hangs && 'margin: 0']))}}\n` : '')
         + (words.length > 0 ? wordsCss(site, slot, name, words, place, narrow?.below) : '') + lentColour(site, slot),
       html: words.length > 0 ? `<div class="${name}-box">\n  ${image}\n${words.map((w, i) => `  <p class="${name}-words-${i + 1}">${liveWords(slot, w, '', 0).lines.map((l) => `<span>${escapeHtml(l)}</span>`).join('')}</p>\n`).join('')}</div>\n` : `${image}\n`,
     };

@@ -25,7 +25,7 @@ export function photoSize(layer: Pick<PhotoLayer, 'sourceWidth' | 'sourceHeight'
 /** A photograph that fills the slot from its middle. */
 export const newPhoto = (id: string, item: Pick<ShelfItem, 'name' | 'assetId' | 'width' | 'height'>, slot: Size): PhotoLayer => ({
   ...baseDefaults(id), kind: 'photo', name: item.name, assetId: item.assetId,
-  sourceWidth: item.width, sourceHeight: item.height, crop: null, cutOut: null, ...fillFrame(item, slot), stretch: 1, turn: 0, flipX: false, flipY: false, sharpen: 'fitting', effects: [],
+  sourceWidth: item.width, sourceHeight: item.height, crop: null, cutOut: null, ...fillFrame(item, slot), stretch: 1, turn: 0, flipX: false, flipY: false, sharpen: 'fitting', effects: [], hangs: false,
 });
 
 export function photoBox(layer: PhotoLayer): Box {
@@ -133,7 +133,7 @@ export const photo: LayerKind<PhotoLayer> = {
     x: number().required(), y: number().required(), scale: number().positive().required(), stretch: number().positive().required(), turn: number().min(-360).max(360).required(),
     flipX: boolean().required(), flipY: boolean().required(),
     sharpen: lazy((value: unknown) => (typeof value === 'string' ? string().oneOf(['fitting']).required() : number().min(0).max(1).required())),
-    effects: effectsField(),
+    effects: effectsField(), hangs: boolean().required(),
   }),
   key(layer, slot) {
     const { assetId, crop: part, cutOut, x, y, scale, stretch, turn, flipX, flipY, sharpen: sharp, effects } = layer, whole = isDrawnWhole(layer, slot), at = around(layer);

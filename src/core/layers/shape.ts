@@ -1,4 +1,4 @@
-import { number, object, string } from 'yup';
+import { boolean, number, object, string } from 'yup';
 import { boundsOf, normalTurn, pointOf, resizePoint, turnAbout, type Box } from '../arrange/box';
 import { colourOf } from '../colour/parse';
 import { hexField } from '../colour/hexField';
@@ -16,7 +16,7 @@ export const shapeTitles: Readonly<Record<ShapeName, string>> = { rectangle: 'Re
 export function newShape(id: string, shape: ShapeName, fill: Hex, slot: Size): ShapeLayer {
   const side = Math.max(8, Math.round(Math.min(slot.height * 0.5, slot.width * 0.3)));
   const size: Size = shape === 'line' ? { width: Math.max(8, Math.round(slot.width * 0.3)), height: 2 } : shape === 'band' ? { width: slot.width, height: Math.max(4, Math.round(slot.height * 0.25)) } : { width: shape === 'ellipse' ? side : Math.round(side * 1.6), height: side };
-  return { ...baseDefaults(id), kind: 'shape', shape, ...size, x: Math.round((slot.width - size.width) / 2), y: Math.round((slot.height - size.height) / 2), turn: 0, radius: 0, fill, effects: [] };
+  return { ...baseDefaults(id), kind: 'shape', shape, ...size, x: Math.round((slot.width - size.width) / 2), y: Math.round((slot.height - size.height) / 2), turn: 0, radius: 0, fill, effects: [], hangs: false };
 }
 
 export const shapeBox = ({ x, y, width, height, turn }: ShapeLayer): Box => ({ x: x + width / 2, y: y + height / 2, width, height, turn });
@@ -54,7 +54,7 @@ export const shape: LayerKind<ShapeLayer> = {
   schema: object({
     ...baseFields, kind: string().oneOf(['shape']).required(), shape: string().oneOf(['rectangle', 'ellipse', 'line', 'band']).required(),
     x: number().required(), y: number().required(), width: number().min(1).max(20000).required(), height: number().min(0.5).max(20000).required(), turn: number().min(-360).max(360).required(),
-    radius: number().min(0).max(10000).required(), fill: hexField().nullable().defined().default(undefined), effects: effectsField(),
+    radius: number().min(0).max(10000).required(), fill: hexField().nullable().defined().default(undefined), effects: effectsField(), hangs: boolean().required(),
   }),
   key: (layer, slot) => JSON.stringify([layer.shape, layer.shape === 'band' ? [layer.x, layer.y, slot.width, slot.height] : [layer.x - Math.floor(layer.x), layer.y - Math.floor(layer.y)], layer.width, layer.height, layer.turn, layer.radius, layer.fill]),
   draw(layer, slot) {

@@ -10,7 +10,7 @@ import { baseDefaults, baseFields } from './base';
 import type { LayerKind } from './kind';
 
 export const newText = (id: string, words: string, font: string, sizePx: number, colour: Hex, x: number, y: number): TextLayer => ({
-  ...baseDefaults(id), kind: 'text', words, font, sizePx, weight: 500, italic: false, spacing: 0, lineHeight: usualLineHeight, stretchX: 1, stretchY: 1, colour, align: 'centre', wrap: null, x, y, turn: 0, effects: [], live: false,
+  ...baseDefaults(id), kind: 'text', words, font, sizePx, weight: 500, italic: false, spacing: 0, lineHeight: usualLineHeight, stretchX: 1, stretchY: 1, colour, align: 'centre', wrap: null, x, y, turn: 0, effects: [], hangs: false, live: false,
 });
 
 const specOf = (layer: TextLayer): TextSpec => ({
@@ -36,7 +36,7 @@ export const text: LayerKind<TextLayer> = {
     sizePx: number().min(4).max(2000).required(), weight: number().integer().min(1).max(1000).required(), italic: boolean().required(),
     spacing: number().min(-0.5).max(5).required(), lineHeight: number().min(0.3).max(5).required(), stretchX: number().min(0.05).max(20).required(), stretchY: number().min(0.05).max(20).required(),
     colour: hexField(), align: string().oneOf(['left', 'centre', 'right']).required(), wrap: number().min(1).max(20000).nullable().defined().default(undefined),
-    x: number().required(), y: number().required(), turn: number().min(-360).max(360).required(), effects: effectsField(), live: boolean().required(),
+    x: number().required(), y: number().required(), turn: number().min(-360).max(360).required(), effects: effectsField(), hangs: boolean().required(), live: boolean().required(),
   }),
   key: (layer) => JSON.stringify([specOf(layer), layer.colour]),
   draw(layer, { glyphs }) {

@@ -1,6 +1,7 @@
 import type { Rect } from '../raster/raster';
 import type { BackgroundSize, Length, Position, Repeat } from '../site/model';
 import type { Size } from '../frame/placement';
+import { overlapOf, withOverlap } from '../frame/overlap';
 import { isContent } from '../site/pages';
 import type { SlotPiece } from './layoutPage';
 
@@ -72,11 +73,17 @@ export function firstCopy({ slot, rect, positioning }: SlotPiece): Rect {
   return { x: positioning.x + x, y: positioning.y + y, width, height };
 }
 
-/** The copies as declarations with nothing left to resolve, for an element that lies where `piece.rect` does: this is how the plan draws them. */
+/** Where the file of that copy lies: content may hang out over its place. */
+export const fileCopy = (piece: SlotPiece): Rect => withOverlap(firstCopy(piece), overlapOf(piece.slot), piece.scale);
+
+/** The part of the page that can show the file. */
+export const fileArea = (piece: SlotPiece): Rect => withOverlap(piece.rect, overlapOf(piece.slot), piece.scale);
+
+/** The copies as declarations with nothing left to resolve, for an element that lies where `fileArea` does: this is how the plan draws them. */
 export function drawnBackground(piece: SlotPiece): { backgroundPosition: string; backgroundSize: string; backgroundRepeat: Repeat } {
-  const copy = firstCopy(piece);
+  const copy = fileCopy(piece), area = fileArea(piece);
   return {
-    backgroundPosition: `${copy.x - piece.rect.x}px ${copy.y - piece.rect.y}px`, backgroundSize: `${copy.width}px ${copy.height}px`,
+    backgroundPosition: `${copy.x - area.x}px ${copy.y - area.y}px`, backgroundSize: `${copy.width}px ${copy.height}px`,
     backgroundRepeat: isContent(piece.slot.kind) ? 'no-repeat' : piece.slot.repeat,
   };
 }

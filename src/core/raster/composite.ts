@@ -1,6 +1,6 @@
 import { adjust, type PixelMap } from './adjust';
 import { isSeparable, nonSeparableModes, tabulate, type BlendMode, type SeparableMode } from './blend';
-import { intersect, isEmpty, wholeRaster, type Mask, type Raster, type Rect, type Rgb } from './raster';
+import { crop, intersect, isEmpty, wholeRaster, type Mask, type Raster, type Rect, type Rgb } from './raster';
 
 /**
  * What is laid on: one colour everywhere, a colour through a mask or pixels at a place, a change of the colours that are
@@ -184,14 +184,14 @@ function erase({ data, width }: Raster, { mask, x: left, y: top }: Extract<Paint
   }
 }
 
-/** Goes over from what is there to another raster of the same size, alpha and all; colours count by their alpha. */
+/** Goes over from what is there in an area to a raster of the area's size, alpha and all; colours count by their alpha. */
 function mixIn({ data, width }: Raster, other: Raster, opacity: number, area: Rect): void {
-  for (let y = area.y; y < area.y + area.height; y++) {
-    const from = (y * width + area.x) * 4, to = from + area.width * 4;
-    if (opacity >= 1) { data.set(other.data.subarray(from, to), from); continue; }
-    for (let k = from; k < to; k += 4) {
-      const own = data[k + 3] * (1 - opacity), its = other.data[k + 3] * opacity, alpha = own + its;
-      if (alpha > 0) for (let c = 0; c < 3; c++) data[k + c] = ((data[k + c] * own + other.data[k + c] * its) / alpha + half) | 0;
+  for (let y = 0; y < area.height; y++) {
+    const from = ((y + area.y) * width + area.x) * 4, to = from + area.width * 4, its0 = y * area.width * 4;
+    if (opacity >= 1) { data.set(other.data.subarray(its0, its0 + area.width * 4), from); continue; }
+    for (let k = from, o = its0; k < to; k += 4, o += 4) {
+      const own = data[k + 3] * (1 - opacity), its = other.data[o + 3] * opacity, alpha = own + its;
+      if (alpha > 0) for (let c = 0; c < 3; c++) data[k + c] = ((data[k + c] * own + other.data[o + c] * its) / alpha + half) | 0;
       data[k + 3] = (alpha + half) | 0;
     }
   }
@@ -210,7 +210,7 @@ export function composite(target: Raster, paint: Paint, opacity = 1, mode: Blend
   if (isEmpty(area) || opacity <= 0) return;
   if (paint.type === 'adjust') return adjust(target, paint.map, opacity, area);
   if (paint.type === 'erase') return erase(target, paint, opacity, area);
-  if (paint.type === 'rework') return mixIn(target, paint.rework(target), opacity, area);
+  if (paint.type === 'rework') return mixIn(target, paint.rework(crop(target, area)), opacity, area);
   const blend = rowBlend(mode, opacity), channelsAlone = isSeparable(mode) && area.width * area.height >= worthLookup;
   if (paint.type === 'raster') {
     const { raster } = paint;

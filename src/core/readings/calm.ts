@@ -7,13 +7,12 @@ import { freeLayerId, isBlank } from '../site/picture';
 import type { Axes, Picture, Site, Slot } from '../site/model';
 import type { Mend, ReadingKind } from './reading';
 import { repeatsAlong } from './join';
+import { colourName } from './say';
 
 /** The page's words lie over it. */
 export const isUnderContent = (slot: Pick<Slot, 'kind'>): boolean => slot.kind === 'background' || slot.kind === 'band';
 
 export const wrapsOf = ({ repeat }: Pick<Slot, 'repeat'>): Axes | 'none' => (repeat === 'repeat' ? 'both' : repeatsAlong(repeat, 'x') ? 'x' : repeatsAlong(repeat, 'y') ? 'y' : 'none');
-
-const colourName = ({ theme }: Site, hex: string): string => theme.colours.find((c) => c.hex === hex)?.name ?? hex;
 
 function ways({ veil, mesh, blur }: CalmReport, picture: Picture, slot: Slot, site: Site): Mend[] {
   const out: Mend[] = [];

@@ -10,7 +10,7 @@ interface Widths {
 
 /** The page whose content width the header misses by most; a width in percent alone changes with the screen and is nothing to hold it to. */
 function widths({ site, slot }: ReadingContext): Widths | undefined {
-  const found = pagesWith(site, slot).flatMap((page) => (page.content.px === null ? [] : [{ slot: slot.width, content: page.content.px, page: page.name }]));
+  const found = pagesWith(site, slot).filter((page) => page.headerSlot === slot.id).flatMap((page) => (page.content.px === null ? [] : [{ slot: slot.width, content: page.content.px, page: page.name }]));
   return found.sort((a, b) => Math.abs(b.slot - b.content) - Math.abs(a.slot - a.content))[0];
 }
 

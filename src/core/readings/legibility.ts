@@ -6,8 +6,9 @@ import type { TextReport } from '../legibility/report';
 import { editLayer, editPicture, type Edit } from '../site/edit';
 import type { Rect } from '../raster/raster';
 import { freeLayerId } from '../site/picture';
-import type { Extent, FillLayer, Layer, Picture, Side, Site, TextLayer } from '../site/model';
+import type { Extent, FillLayer, Layer, Picture, Side, TextLayer } from '../site/model';
 import type { ReadingKind } from './reading';
+import { colourName } from './say';
 
 interface TextRead {
   readonly text: TextLayer;
@@ -17,7 +18,6 @@ interface TextRead {
 const visibleTexts = (picture: Picture): TextLayer[] => picture.layers.filter((l): l is TextLayer => l.kind === 'text' && !l.hidden && l.words.trim() !== '');
 const standing = ({ report: { contrast, wanted } }: TextRead): number => contrast.worst / wanted;
 const nameOf = (text: Layer): string => { const name = kindOf(text).name(text); return name.length > 40 ? `${name.slice(0, 38).trimEnd()}…` : name; };
-export const colourName = ({ theme }: Site, hex: string): string => theme.colours.find((c) => c.hex === hex)?.name ?? ({ '#000000': 'black', '#ffffff': 'white' } as Record<string, string>)[hex] ?? hex;
 
 /** Where a veil lies: over all behind the words, only behind them, or from the nearest side on. */
 export type VeilForm = 'all' | 'behind' | 'side';

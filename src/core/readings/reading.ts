@@ -10,9 +10,13 @@ export type Verdict = 'holds' | 'look' | 'fails' | 'unknown';
 export interface PressedFile {
   readonly bytes: number;
   readonly format: string;
+  /** Size of the file, with what hangs out over the slot. */
   readonly width: number;
   readonly height: number;
+  /** The part of it that lies in the slot. */
   readonly decoded: Raster;
+  /** All of it, where there is more. */
+  readonly whole?: Raster;
   /** How each visible text can be read, by its layer; undefined while it was not measured. */
   readonly texts?: Readonly<Record<string, TextReport>>;
   /** How busy it is, where words of the page lie over it. */
@@ -30,6 +34,12 @@ export interface ReadingContext {
 export interface Mend {
   readonly label: string;
   readonly edit: Edit;
+}
+
+/** A way that may be gone with several settings; the first that makes the reading hold is taken, else the last one tried. */
+export interface Way {
+  readonly id: string;
+  readonly tries: readonly Mend[];
 }
 
 /** One thing that is measured, judged and said. `measure` gives undefined where it cannot be told yet. */

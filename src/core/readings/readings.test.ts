@@ -48,7 +48,7 @@ test('what needs a file is not measurable before there is one', () => {
 
 test('size: exact holds, one px off fails', () => {
   expect(of('size', picture([]), file(plain(grey)))).toMatchObject({ verdict: 'holds', figure: '200 × 100' });
-  expect(of('size', picture([]), file(plain(grey, 199, 100)))).toMatchObject({ verdict: 'fails', words: 'The file is 199 × 100 px, the slot 200 × 100 px.' });
+  expect(of('size', picture([]), file(plain(grey, 199, 100)))).toMatchObject({ verdict: 'fails', words: 'The file is 199 × 100 px, and 200 × 100 px are wanted.' });
 });
 
 test('cover: a filled slot holds, 12 bare px are named, and the mend fills it', () => {

@@ -75,10 +75,11 @@ function plainColours(site: Site, piece: SlotPiece, own: SlotPiece, side: Side, 
 
 const pieceOf = (layout: PageLayout, slotId: string): SlotPiece | undefined => layout.pieces.find((p): p is SlotPiece => p.type === 'slot' && p.slot.id === slotId);
 
-/** The first page that shows a slot, as it is on a wide screen. */
+/** The first page that shows a slot, as it is on a wide screen; a second arrangement as it is on the widest that shows it. */
 function pageWith(site: Site, slotId: string): { page: Page; layout: PageLayout; piece: SlotPiece } | undefined {
+  const below = site.slots.find((s) => s.narrow?.slot === slotId)?.narrow?.below;
   for (const page of site.pages) {
-    const layout = layoutPage(site, page, wideScreen(page)), piece = pieceOf(layout, slotId);
+    const layout = layoutPage(site, page, below === undefined ? wideScreen(page) : below - 1), piece = pieceOf(layout, slotId);
     if (piece) return { page, layout, piece };
   }
   return undefined;

@@ -39,17 +39,20 @@ function over(raster: Raster, index: number, under: Rgb): Rgb {
  * How far one border of a picture is from the colour that lies next to it on the page. See-through pixels show the
  * page's colour, so they count as they are seen.
  * @param besideAt the colour next to a px of the side, counted from its top or left end
+ * @param skips px that do not count: a layer hangs out over the side there
  */
-export function edgeDifference(raster: Raster, side: Side, besideAt: (i: number) => Rgb): EdgeDifference {
+export function edgeDifference(raster: Raster, side: Side, besideAt: (i: number) => Rgb, skips: (i: number) => boolean = () => false): EdgeDifference {
   const { start, step, count } = walk(raster, side);
-  let levels = 0, sum = 0, at = 0, worst: Rgb | undefined;
+  let levels = 0, sum = 0, at = 0, counted = 0, worst: Rgb | undefined;
   for (let i = 0; i < count; i++) {
+    if (skips(i)) continue;
+    counted++;
     const beside = besideAt(i), seen = over(raster, (start + i * step) * 4, beside);
     const d = Math.max(Math.abs(seen.r - beside.r), Math.abs(seen.g - beside.g), Math.abs(seen.b - beside.b));
     sum += d;
     if (d > levels) { levels = d; at = i; worst = seen; }
   }
-  return { levels, mean: sum / count, deltaE: worst ? deltaE(worst, besideAt(at)) : 0, at };
+  return { levels, mean: counted > 0 ? sum / counted : 0, deltaE: worst ? deltaE(worst, besideAt(at)) : 0, at };
 }
 
 /** The colour that all px of a side have, as they are seen over what lies next to them; undefined where they have several. */

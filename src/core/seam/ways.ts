@@ -2,7 +2,7 @@ import { hexOf } from '../colour/parse';
 import { newFade } from '../layers/fade';
 import { formatTitle } from '../press/codecs';
 import { isLossless, pressAs } from '../press/settings';
-import type { Mend, ReadingContext } from '../readings/reading';
+import type { Mend, ReadingContext, Way } from '../readings/reading';
 import { chain, editPicture, editSlot, type Edit } from '../site/edit';
 import { editPage } from '../site/pages';
 import { freeLayerId } from '../site/picture';
@@ -51,21 +51,15 @@ export function pageTakesColour({ site, slot, file }: ReadingContext, side: Side
   return { label: `The page takes ${hex}`, edit: chain(colourArea(beside.area, hex), editSlot(slot.id, (s) => { s.lends = side; })) };
 }
 
-/** A way that may lead there by several settings, of which the first that is exact is taken. */
-export interface SeamWay {
-  readonly id: string;
-  readonly tries: readonly Mend[];
-}
-
 const others: readonly PressFormat[] = ['webp', 'avif', 'jpeg'];
 
 /** Differences up to this come from the compression; larger ones are in the picture, and no other file mends them, levels. */
 const compressionLeaves = 8;
 
-const way = (id: string, ...tries: (Mend | undefined)[]): SeamWay => ({ id, tries: tries.filter((t) => t !== undefined) });
+const way = (id: string, ...tries: (Mend | undefined)[]): Way => ({ id, tries: tries.filter((t) => t !== undefined) });
 
 /** The same picture in another file: in a palette, without loss, at a neighbouring quality, in another format. */
-function fileWays(picture: Picture): SeamWay[] {
+function fileWays(picture: Picture): Way[] {
   const { format, quality } = picture.press, as = (f: PressFormat, q: number): Mend => ({ label: `${formatTitle[f]} at quality ${q}`, edit: setPress(picture, pressAs(f, q)) });
   const near = [1, -1, 2, -2, 3, -3, 5, -5, 8].map((d) => quality + d).filter((q) => q >= 30 && q <= 100);
   return [
@@ -77,7 +71,7 @@ function fileWays(picture: Picture): SeamWay[] {
 }
 
 /** Ways to make a side exact, in the order they are best tried. */
-export function seamWays(context: ReadingContext, side: Side): SeamWay[] {
+export function seamWays(context: ReadingContext, side: Side): Way[] {
   const { picture, slot, site, file } = context, beside = besideColours(site, slot, side), meets = sides.filter((s) => slot.beside[s] !== null);
   const drawnSo = file && beside && picture.press.colours === null && edgeDifference(file.decoded, side, beside.at).levels > compressionLeaves;
   return [

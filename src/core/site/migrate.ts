@@ -37,7 +37,8 @@ function layerFrom2(layer: Stored): Stored {
 /** Washes lay everywhere, and all words were part of the file. */
 function layerFrom3(layer: Stored): Stored {
   if (layer.kind === 'fill') return { ...layer, extent: { type: 'all' } };
-  return layer.kind === 'text' ? { ...layer, live: false } : layer;
+  if (layer.kind === 'text') return { ...layer, hangs: false, live: false };
+  return layer.kind === 'photo' || layer.kind === 'shape' ? { ...layer, hangs: false } : layer;
 }
 
 /** What lies beside a slot was a colour or nothing. */
@@ -69,7 +70,7 @@ const steps: Readonly<Record<number, (site: Stored) => Stored>> = {
   3: (site) => ({
     ...site, schemaVersion: 4, limits: { sideMargin: 50, phoneText: 12, calm: 6 },
     pictures: pressFrom3(withLayers(site.pictures, layerFrom3)),
-    slots: list(site.slots).map((slot) => ({ ...slot, beside: besideFrom3(slot.beside), narrowSize: null, narrow: null, lends: null })),
+    slots: list(site.slots).map((slot) => ({ ...slot, beside: besideFrom3(slot.beside), overlap: { top: 0, right: 0, bottom: 0, left: 0 }, narrowSize: null, narrow: null, lends: null })),
   }),
 };
 

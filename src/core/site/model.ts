@@ -126,6 +126,7 @@ export interface PhotoLayer extends LayerBase {
   /** Sharpening after reduction, 0..1, or as much as fits the reduction. */
   readonly sharpen: number | 'fitting';
   readonly effects: readonly Effect[];
+  readonly hangs: boolean;
 }
 
 /**
@@ -263,6 +264,7 @@ export interface TextLayer extends LayerBase {
   /** Degrees clockwise about that point. */
   readonly turn: number;
   readonly effects: readonly Effect[];
+  readonly hangs: boolean;
   /** The words are handed over as text of the page, over the picture, and are no part of the file. */
   readonly live: boolean;
 }
@@ -285,6 +287,8 @@ export interface ShapeLayer extends LayerBase {
   /** Null for a shape that is only an outline. */
   readonly fill: Hex | null;
   readonly effects: readonly Effect[];
+  /** It may hang out over the slot's edges, as far as the slot's overlap allows. */
+  readonly hangs: boolean;
 }
 
 export type RecolourLayer = ToneLayer | TwoToneLayer | HueLayer;
@@ -403,6 +407,8 @@ export interface Slot {
   readonly replaces: string | null;
   /** What lies next to each side on the page; null where the picture itself goes on or nothing meets it. */
   readonly beside: Readonly<Record<Side, Beside | null>>;
+  /** Px beyond the slot that layers may hang out over its edges, into the page's margin. */
+  readonly overlap: Readonly<Record<Side, number>>;
   /** Of a divider: its size on narrow screens where it is another. */
   readonly narrowSize: NarrowSize | null;
   /** Another slot whose picture takes this one's place below a screen width, px. */

@@ -1,4 +1,5 @@
 import { castDraft, type Draft } from 'immer';
+import { noOverlap } from '../frame/overlap';
 import { kindOf, isObject } from '../layers/registry';
 import type { Edit } from './edit';
 import type { Layer, Picture, Slot } from './model';
@@ -35,7 +36,7 @@ export const arrangeForNarrow = (slotId: string, below: number): Edit => (site) 
     top += Math.round(sizePx * next.lineHeight * Math.ceil((longest * sizePx * 0.52) / room)) + 10;
     return placed;
   });
-  site.slots.push({ ...(slot as Slot), id, name, width, height, pictureId: `picture-${id}`, fileName: `${slot.fileName}-narrow`, narrow: null, measured: null, replaces: null, offset: { x: 0, y: 0 } } as Draft<Slot>);
+  site.slots.push({ ...(slot as Slot), id, name, width, height, pictureId: `picture-${id}`, fileName: `${slot.fileName}-narrow`, overlap: noOverlap, narrow: null, measured: null, replaces: null, offset: { x: 0, y: 0 } } as Draft<Slot>);
   site.pictures[`picture-${id}`] = castDraft({ ...(picture as Picture), id: `picture-${id}`, layers });
   slot.narrow = { slot: id, below };
 };

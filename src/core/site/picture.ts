@@ -1,3 +1,4 @@
+import { overlapOf } from '../frame/overlap';
 import type { Picture, Site, Slot } from './model';
 
 export const slotOf = (site: Site, slotId: string): Slot | undefined => site.slots.find((s) => s.id === slotId);
@@ -26,4 +27,4 @@ export function asFiled(picture: Picture): Picture {
 
 /** Equal for pictures that draw the same pixels: names, locks, alternative text and press settings left out. */
 export const drawingKey = (picture: Picture, slot: Slot): string =>
-  JSON.stringify([slot.width, slot.height, picture.ground, picture.layers.filter((l) => !l.hidden).map((l) => ({ ...l, name: '', locked: false }))]);
+  JSON.stringify([slot.width, slot.height, overlapOf(slot), picture.ground, picture.layers.filter((l) => !l.hidden).map((l) => ({ ...l, name: '', locked: false }))]);

@@ -34,6 +34,9 @@ const besideSchemas: Readonly<Record<string, Schema>> = {
 };
 const side = () => lazy((beside: { from?: string } | null | undefined) => besideSchemas[beside?.from ?? ''] ?? mixed().nullable().oneOf([null]).defined());
 
+/** Px beyond a slot's side. */
+const beyond = () => number().integer().min(0).max(400).required();
+
 const length = () => object({ value: number().required(), unit: string().oneOf(['px', '%']).required() }).required();
 const lengthOrAuto = () => lazy((value: unknown) => (value === 'auto' ? string().oneOf(['auto']).required() : length()));
 
@@ -58,6 +61,7 @@ const slotSchema = object({
   measured: lazy((measured: { from?: string } | null | undefined) => measuredSchemas[measured?.from ?? ''] ?? mixed().nullable().oneOf([null]).defined()),
   replaces: string().nullable().defined(),
   beside: object({ top: side(), right: side(), bottom: side(), left: side() }).required(),
+  overlap: object({ top: beyond(), right: beyond(), bottom: beyond(), left: beyond() }).required(),
   narrowSize: object({ below: pixels(), width: number().min(1).max(1000).required(), height: number().min(1).max(400).required() }).nullable().defined().default(undefined),
   narrow: object({ slot: id(), below: pixels() }).nullable().defined().default(undefined),
   lends: string().oneOf(['top', 'right', 'bottom', 'left']).nullable().defined(),

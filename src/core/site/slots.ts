@@ -1,4 +1,5 @@
 import type { Draft } from 'immer';
+import { noOverlap } from '../frame/overlap';
 import { pressAs } from '../press/settings';
 import { editSlot, type Edit } from './edit';
 import type { Beside, Page, Side, Site, Slot, SlotKind } from './model';
@@ -41,7 +42,7 @@ export function slotFrom(site: Pick<Site, 'slots'>, part: NewSlot): Slot {
   const name = freeName(site, part.name ?? kindTitle[part.kind]);
   return {
     ...usual[part.kind], size: { x: 'auto', y: 'auto' }, attachment: 'scroll', offset: { x: 0, y: 0 }, measured: null, replaces: null,
-    beside: besideOf(part.kind), narrowSize: null, narrow: null, lends: null, fileName: fileNameFrom(name), pictureId: `picture-${part.id}`, ...part, name,
+    beside: besideOf(part.kind), overlap: noOverlap, narrowSize: null, narrow: null, lends: null, fileName: fileNameFrom(name), pictureId: `picture-${part.id}`, ...part, name,
   };
 }
 

@@ -1,6 +1,6 @@
 import type { Reading, Verdict } from '@/core/readings/reading';
 import { worstFirst } from '@/core/readings/registry';
-import { kilobytes } from '@/core/readings/say';
+import { colourName, kilobytes } from '@/core/readings/say';
 import { shownShare, sharpness } from '@/core/frame/placement';
 import { photoSize } from '@/core/layers/photo';
 import { backPhoto } from '@/core/readings/cover';
@@ -8,7 +8,6 @@ import { formatTitle } from '@/core/press/codecs';
 import { isBlank } from '@/core/site/picture';
 import { kindOf } from '@/core/layers/registry';
 import { isRecolour } from '@/core/layers/recolour';
-import type { Site } from '@/core/site/model';
 import type { Bench } from './useBench';
 
 /** The answer to a question, and how it stands. */
@@ -35,8 +34,6 @@ const nothing: Answer = { verdict: undefined, words: 'nothing yet' };
 
 /** A verdict that should be seen even when the figure speaks of something else. */
 const worstOf = (readings: readonly Reading[], question: number): Reading | undefined => worstFirst(readings.filter((r) => r.question === question))[0];
-
-export const colourName = (site: Site, hex: string): string => site.theme.colours.find((c) => c.hex === hex)?.name ?? hex;
 
 export const questions: readonly Question[] = [
   { number: 1, title: 'How big', answer: ({ slot, readings }) => {

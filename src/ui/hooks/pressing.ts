@@ -1,5 +1,7 @@
 import type { PressedFile } from '@/core/readings/reading';
 import { isUnderContent, wrapsOf } from '@/core/readings/calm';
+import { hasOverlap, overlapOf, slotInFile } from '@/core/frame/overlap';
+import { crop } from '@/core/raster/raster';
 import { backdropOf } from '@/core/seam/beside';
 import type { Picture, Site, Slot } from '@/core/site/model';
 import { asFiled, drawingKey, isBlank } from '@/core/site/picture';
@@ -45,11 +47,11 @@ async function press(site: Site, slot: Slot, picture: Picture, wanted: () => boo
   if (before || !wanted()) return before;
   const raster = await theEngine().pixels(drawingOf(slot, asFiled(picture)));
   if (!wanted()) return undefined;
-  const { bytes, decoded } = await theEngine().press(raster, picture.press, pinnedOf(site));
+  const { bytes, decoded: all } = await theEngine().press(raster, picture.press, pinnedOf(site)), overlap = overlapOf(slot), hangs = hasOverlap(overlap), decoded = hangs ? crop(all, slotInFile(slot, overlap)) : all;
   if (!wanted()) return undefined;
   // Live words are measured too: they lie over the same picture.
-  const { texts, calm } = isSurveyed(slot, picture) ? await theEngine().survey(drawingOf(slot, picture), questionsOf(site, slot)) : { texts: {}, calm: undefined };
-  const file = { bytes: bytes.length, data: bytes, decoded, format: picture.press.format, width: decoded.width, height: decoded.height, texts, calm };
+  const { texts, calm } = isSurveyed(slot, picture) ? await theEngine().survey({ ...drawingOf(slot, picture), overlap: undefined }, questionsOf(site, slot)) : { texts: {}, calm: undefined };
+  const file = { bytes: bytes.length, data: bytes, decoded, ...(hangs && { whole: all }), format: picture.press.format, width: all.width, height: all.height, texts, calm };
   kept.set(key, file);
   let pixels = [...kept.values()].reduce((sum, f) => sum + f.width * f.height, 0);
   for (const [oldest, { width, height }] of kept) { if (pixels <= mostPixels || oldest === key) break; kept.delete(oldest); pixels -= width * height; }

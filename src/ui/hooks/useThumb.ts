@@ -2,13 +2,18 @@
 
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useMemo } from 'react';
+import type { Drawing } from '@/core/compose/compose';
+import { hasOverlap, overlapOf } from '@/core/frame/overlap';
 import type { Raster } from '@/core/raster/raster';
 import type { Picture, Site, Slot } from '@/core/site/model';
 import { asFiled, drawingKey, isBlank, pictureOf } from '@/core/site/picture';
 import { putThumb, thumbOf } from '@/store/thumbs';
 import { theDatabase, theEngine } from './services';
 
-export const drawingOf = (slot: Slot, picture: Picture) => ({ width: slot.width, height: slot.height, ground: picture.ground, layers: picture.layers });
+export function drawingOf(slot: Slot, picture: Picture): Drawing {
+  const overlap = overlapOf(slot), drawing = { width: slot.width, height: slot.height, ground: picture.ground, layers: picture.layers };
+  return hasOverlap(overlap) ? { ...drawing, overlap } : drawing;
+}
 
 async function toPng(raster: Raster): Promise<Blob> {
   const canvas = new OffscreenCanvas(raster.width, raster.height);

@@ -1,18 +1,12 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import type { Mend, Verdict } from '@/core/readings/reading';
+import type { Mend, Verdict, Way } from '@/core/readings/reading';
 import { takeReadings } from '@/core/readings/registry';
 import { applyEdit } from '@/core/site/edit';
 import type { Site, Slot } from '@/core/site/model';
 import { pictureOf, slotOf } from '@/core/site/picture';
 import { pressedFile, pressKey, type File } from './pressing';
-
-/** A way that may be gone with several settings; the first that makes the reading hold is taken, else the last one tried. */
-export interface Way {
-  readonly id: string;
-  readonly tries: readonly Mend[];
-}
 
 /** A way as it was tried: what came of it, and at which price. */
 export interface Tried {

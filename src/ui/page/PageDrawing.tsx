@@ -2,8 +2,9 @@
 
 import type { CSSProperties, ReactNode } from 'react';
 import { liveTexts, liveWords, type LiveWords } from '@/core/handover/liveText';
-import { drawnBackground, firstCopy } from '@/core/measure/background';
+import { drawnBackground, fileArea, firstCopy } from '@/core/measure/background';
 import type { PageLayout, Piece, SlotPiece } from '@/core/measure/layoutPage';
+import { hasOverlap, overlapOf } from '@/core/frame/overlap';
 import type { Rect } from '@/core/raster/raster';
 import type { Site, Slot } from '@/core/site/model';
 import { isContent } from '@/core/site/pages';
@@ -24,7 +25,7 @@ function SlotPicture({ site, piece, without }: { site: Site; piece: SlotPiece; w
   const url = useThumb(site, piece.slot);
   return (
     <>
-      {url && <div style={{ ...css(piece.rect), backgroundImage: `url(${url})`, ...drawnBackground(piece), clipPath: without && besides(piece.rect, without) }} />}
+      {url && <div style={{ ...css(fileArea(piece)), backgroundImage: `url(${url})`, ...drawnBackground(piece), clipPath: without && besides(piece.rect, without) }} />}
       <LiveText site={site} piece={piece} />
     </>
   );
@@ -83,7 +84,7 @@ export function PageDrawing({ site, layout, active, live }: Props) {
           const own = piece.slot.id === active?.id;
           const ghost = under && !own;
           return (
-            <div key={piece.slot.id} style={ghost ? { opacity: 0.15 } : undefined}>
+            <div key={piece.slot.id} style={{ opacity: ghost ? 0.15 : undefined, ...(hasOverlap(overlapOf(piece.slot)) && { position: 'relative', zIndex: 1 }) }}>
               {(!own || drawnBackground(piece).backgroundRepeat !== 'no-repeat') && <SlotPicture site={site} piece={piece} without={own ? firstCopy(piece) : undefined} />}
               {own && live?.(piece)}
             </div>

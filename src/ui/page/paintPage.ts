@@ -1,4 +1,4 @@
-import { drawnBackground, firstCopy } from '@/core/measure/background';
+import { drawnBackground, fileArea, fileCopy } from '@/core/measure/background';
 import type { PageLayout, SlotPiece } from '@/core/measure/layoutPage';
 import type { Raster } from '@/core/raster/raster';
 import type { Site } from '@/core/site/model';
@@ -8,7 +8,7 @@ type Source = CanvasImageSource & { readonly width: number; readonly height: num
 
 /** Lays a slot's copies where the plan's drawing has them. */
 function layCopies(context: CanvasRenderingContext2D, piece: SlotPiece, picture: Source): void {
-  const { rect } = piece, copy = firstCopy(piece), repeat = drawnBackground(piece).backgroundRepeat;
+  const rect = fileArea(piece), copy = fileCopy(piece), repeat = drawnBackground(piece).backgroundRepeat;
   const acrossToo = repeat === 'repeat' || repeat === 'repeat-x', downToo = repeat === 'repeat' || repeat === 'repeat-y';
   const from = (at: number, step: number, edge: number, repeats: boolean) => (repeats ? at - Math.ceil((at - edge) / step) * step : at);
   context.save();

@@ -2,6 +2,7 @@
 
 import { useEffect, useRef, useState } from 'react';
 import type { Drawing } from '@/core/compose/compose';
+import { fileSize, overlapOf } from '@/core/frame/overlap';
 import type { Rect } from '@/core/raster/raster';
 import { backPhoto } from '@/core/readings/cover';
 import type { Picture, Site, Slot } from '@/core/site/model';
@@ -42,7 +43,7 @@ export function LivePicture({ rect, clip }: { rect: Rect; clip: Rect }) {
   const view = useRef<View>(undefined);
   const since = useRef<number>(undefined);
   const [ready, setReady] = useState(false);
-  const thumb = useThumb(site, slot, false), slotId = slot.id;
+  const thumb = useThumb(site, slot, false), slotId = slot.id, size = fileSize(slot, overlapOf(slot));
 
   useEffect(() => {
     let boxesKey = '';
@@ -78,7 +79,7 @@ export function LivePicture({ rect, clip }: { rect: Rect; clip: Rect }) {
     return session.state.subscribe((state, before) => { if (state.site !== before.site) show(state.site); });
   }, [session, slotId, showing]);
 
-  const decoded = showing === 'file' ? press.file?.decoded : undefined;
+  const decoded = showing === 'file' ? press.file?.whole ?? press.file?.decoded : undefined;
   useEffect(() => {
     const element = fileCanvas.current;
     if (!element || !decoded) return;
@@ -91,7 +92,7 @@ export function LivePicture({ rect, clip }: { rect: Rect; clip: Rect }) {
   return (
     <div className="absolute overflow-hidden" style={{ left: clip.x, top: clip.y, width: clip.width, height: clip.height }}>
       <canvas
-        ref={canvas} role="img" aria-label={`The picture in ${slot.name}`} data-ready={ready} width={slot.width} height={slot.height}
+        ref={canvas} role="img" aria-label={`The picture in ${slot.name}`} data-ready={ready} width={size.width} height={size.height}
         style={{ ...place, visibility: decoded ? 'hidden' : undefined, backgroundImage: !ready && thumb ? `url(${thumb})` : undefined, backgroundSize: '100% 100%' }}
       />
       {decoded && <canvas ref={fileCanvas} role="img" aria-label={`The pressed file in ${slot.name}`} style={place} />}

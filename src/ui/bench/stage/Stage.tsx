@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useMemo, useRef } from 'react';
-import { firstCopy } from '@/core/measure/background';
+import { fileArea, fileCopy, firstCopy } from '@/core/measure/background';
 import { layoutPage, type SlotPiece } from '@/core/measure/layoutPage';
 import type { Page, Site, Slot } from '@/core/site/model';
 import { pagesWith } from '@/core/site/pages';
@@ -56,9 +56,10 @@ export function Stage({ zoom, screenWidth, marks }: { zoom: Zoom; screenWidth: n
         <div className="relative" style={{ width, height: layout.height * scale + margin * 2 }}>
           <div style={{ position: 'absolute', left, top: margin, transform: `scale(${scale})`, transformOrigin: '0 0', imageRendering: scale > 1 ? 'pixelated' : undefined }}>
             {/* The drawing of the page, with what lies outside the frame dimmed over it while the photo is framed. */}
-            <PageDrawing site={site} layout={layout} active={slot} live={(p) => <LivePicture rect={firstCopy(p)} clip={p.rect} />} />
+            <PageDrawing site={site} layout={layout} active={slot} live={(p) => <LivePicture rect={fileCopy(p)} clip={fileArea(p)} />} />
             {copy && piece && marks && question === 2 && showing === 'picture' && <OutsideFrame rect={copy} />}
-            {copy && piece && <PictureArea rect={copy} clip={piece.rect} screenScale={scale} marks={marks} />}
+            {/* Over what hangs out of the slot, too. */}
+            {copy && piece && <div className="relative z-[2]"><PictureArea rect={copy} clip={piece.rect} screenScale={scale} marks={marks} /></div>}
           </div>
           <Sampler site={site} layout={layout} scale={scale} left={left} top={margin} live={{ slotId: slot.id, canvas: () => scroller.current?.querySelector('canvas[data-ready]') ?? null }} />
           {marks && copy && (

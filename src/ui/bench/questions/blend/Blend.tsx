@@ -3,18 +3,20 @@
 import { useState, type ComponentType } from 'react';
 import type { Layer, Picture, Slot } from '@/core/site/model';
 import { isUnderContent } from '@/core/readings/calm';
+import { isContent } from '@/core/site/pages';
 import { Switch } from '../../../shared/fields';
 import { useBench } from '../../useBench';
 import { CalmFacet } from './CalmFacet';
 import { DividerFacet } from './DividerFacet';
 import { FadeFacet } from './FadeFacet';
 import { LegibilityFacet } from './LegibilityFacet';
+import { OverlapFacet } from './OverlapFacet';
 import { RepeatFacet } from './RepeatFacet';
 import { SeamFacet } from './SeamFacet';
 import { StripFacet } from './StripFacet';
 import { WidthsFacet } from './WidthsFacet';
 
-type FacetName = 'seam' | 'fade' | 'repeat' | 'strip' | 'divider' | 'words' | 'widths' | 'calm';
+type FacetName = 'seam' | 'fade' | 'overlap' | 'repeat' | 'strip' | 'divider' | 'words' | 'widths' | 'calm';
 
 interface Facet {
   readonly value: FacetName;
@@ -30,6 +32,7 @@ const always = () => true;
 const facets: readonly Facet[] = [
   { value: 'seam', label: 'Seam', panel: SeamFacet, applies: always },
   { value: 'fade', label: 'Fade', panel: FadeFacet, applies: always, owns: (l) => l.kind === 'fade' },
+  { value: 'overlap', label: 'Overlap', panel: OverlapFacet, applies: (slot) => isContent(slot.kind) },
   { value: 'repeat', label: 'Repeat', panel: RepeatFacet, applies: (slot, picture) => slot.repeat !== 'no-repeat' || picture.layers.some((l) => l.kind === 'join'), owns: (l) => l.kind === 'join' },
   { value: 'strip', label: 'Strip', panel: StripFacet, applies: (slot) => slot.kind === 'background' || slot.kind === 'sidebar' || slot.kind === 'piece' },
   { value: 'divider', label: 'Divider', panel: DividerFacet, applies: (slot) => slot.kind === 'divider', owns: (l) => l.kind === 'profile' },

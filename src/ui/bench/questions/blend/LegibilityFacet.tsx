@@ -2,7 +2,8 @@
 
 import { useState } from 'react';
 import { kindOf } from '@/core/layers/registry';
-import { colourName, layVeil, veilExtent, type VeilForm } from '@/core/readings/legibility';
+import { layVeil, veilExtent, type VeilForm } from '@/core/readings/legibility';
+import { colourName } from '@/core/readings/say';
 import { editLayer } from '@/core/site/edit';
 import type { TextLayer } from '@/core/site/model';
 import { Button, Hint } from '../../../shared/Button';

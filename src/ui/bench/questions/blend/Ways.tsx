@@ -3,7 +3,8 @@
 import type { ReactNode } from 'react';
 import { kilobytes } from '@/core/readings/say';
 import type { File } from '../../../hooks/pressing';
-import { useTried, type Tried, type Way } from '../../../hooks/useTried';
+import type { Way } from '@/core/readings/reading';
+import { useTried, type Tried } from '../../../hooks/useTried';
 import { Button } from '../../../shared/Button';
 import { VerdictMark } from '../../../shared/VerdictMark';
 import { useBench } from '../../useBench';

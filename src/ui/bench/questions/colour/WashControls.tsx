@@ -13,7 +13,7 @@ import { Button } from '../../../shared/Button';
 import { ColourField } from '../../../shared/ColourField';
 import { Choose, NumberRow, Row, Switch } from '../../../shared/fields';
 import { say } from '../../../shared/notices';
-import { colourName } from '../../answers';
+import { colourName } from '@/core/readings/say';
 import { useBench } from '../../useBench';
 
 /** An extent to begin with. */
