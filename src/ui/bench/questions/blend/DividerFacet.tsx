@@ -27,7 +27,7 @@ const screens = [['phone', 360], ['tablet', 768], ['desktop', 1280]] as const;
 /** Where the divider meets its section, as one screen shows it. */
 function OnScreen({ name, width }: { name: string; width: number }) {
   const { site, slot } = useBench(), page = pagesWith(site, slot)[0], layout = useMemo(() => page && layoutPage(site, page, width), [site, page, width]);
-  const piece = layout?.pieces.find((p): p is SlotPiece => p.type === 'slot' && p.slot.id === slot.id), shown = 116, k = shown / width, tall = 46;
+  const piece = layout?.pieces.find((p): p is SlotPiece => p.type === 'slot' && p.slot.id === slot.id), shown = 116, k = shown / width, tall = 43;
   return (
     <figure className="w-[116px]">
       <div className="relative overflow-hidden border border-line" style={{ width: shown, height: tall }}>

@@ -46,7 +46,7 @@ export function LegibilityFacet() {
             {veils.length > 0
               ? <ul aria-label="Least veil of each colour" className="flex flex-wrap gap-1.5">{veils.slice(0, 7).map(({ colour, percent }) => (
                 <li key={colour}><Hint text={`The least strength of ${colourName(site, colour)} that reaches ${report.wanted}:1 at every px behind the words`}>
-                  <Button aria-label={`Veil of ${colourName(site, colour)} at ${percent}%`} onClick={() => commit(`Veil of ${colourName(site, colour)} at ${percent}%`, layVeil(picture, text, colour, percent, veilExtent(form, report.bounds, slot)))}><span aria-hidden className="h-3.5 w-3.5 border border-line" style={{ background: colour }} />{colourName(site, colour)} <span className="figure">{percent}%</span></Button>
+                  <Button aria-label={`Veil: ${colourName(site, colour)} ${percent}%`} onClick={() => commit(`Veil of ${colourName(site, colour)} at ${percent}%`, layVeil(picture, text, colour, percent, veilExtent(form, report.bounds, slot)))}><span aria-hidden className="h-3.5 w-3.5 border border-line" style={{ background: colour }} />{colourName(site, colour)} <span className="figure">{percent}%</span></Button>
                 </Hint></li>
               ))}</ul>
               : <p className="text-soft">No veil reaches {report.wanted}:1: the words have an outline, a shadow or a see-through colour. Another colour may.</p>}
