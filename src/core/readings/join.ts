@@ -1,3 +1,4 @@
+import { once } from '../raster/once';
 import { newJoin } from '../layers/rework';
 import { joinHolds, joinStep, type JoinStep } from '../seam/join';
 import { addLayer } from '../site/edit';
@@ -24,7 +25,7 @@ export const join = (axis: 'x' | 'y'): ReadingKind<JoinStep> => ({
   question: 5,
   title: axis === 'x' ? 'Joins sideways' : 'Joins downwards',
   applies: ({ slot, picture }) => repeatsAlong(slot.repeat, axis) && !isBlank(picture) && (axis === 'x' ? slot.width : slot.height) > 1,
-  measure: ({ file }) => file && joinStep(file.decoded, axis),
+  measure: ({ file }) => file && once(file.decoded, `join ${axis}`, (raster) => joinStep(raster, axis)),
   judge: (step) => (joinHolds(step) ? 'holds' : step.across <= Math.max(4, step.inside * 1.75) ? 'look' : 'fails'),
   figure: ({ across }) => `${levels(across)} levels`,
   say: ({ across, inside, largest }) => `The step across the join is ${levels(across)} levels on average, ${Math.round(largest)} at most; inside the picture nineteen of twenty steps are below ${levels(inside)}.`,

@@ -1,5 +1,6 @@
 import { withoutLoss } from '../seam/ways';
 import { banding as bandingOf, endRow, type Banding, type EndRow } from '../seam/strip';
+import { once } from '../raster/once';
 import { editPage, pagesWith } from '../site/pages';
 import { chain } from '../site/edit';
 import type { Picture } from '../site/model';
@@ -15,7 +16,10 @@ export const banding: ReadingKind<Banding> = {
   question: 5,
   title: 'Bands in the gradient',
   applies: ({ picture }) => isPlainGradient(picture),
-  measure: ({ file, picture }) => file && bandingOf(file.decoded, picture.ground.type === 'gradient' && picture.ground.angle % 180 !== 0 ? 'x' : 'y'),
+  measure({ file, picture }) {
+    const axis = picture.ground.type === 'gradient' && picture.ground.angle % 180 !== 0 ? 'x' : 'y';
+    return file && once(file.decoded, `banding ${axis}`, (raster) => bandingOf(raster, axis));
+  },
   judge: ({ deltaE }) => (deltaE < 1 ? 'holds' : deltaE < 2 ? 'look' : 'fails'),
   figure: ({ deltaE }) => `ΔE ${deltaE.toFixed(1)}`,
   say: ({ deltaE, at }) => (deltaE < 1 ? `No step stands out from those around it by more than ΔE ${deltaE.toFixed(1)}.` : `At ${at} px a step stands out by ΔE ${deltaE.toFixed(1)}: a band is seen.`),

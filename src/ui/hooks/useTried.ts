@@ -25,7 +25,7 @@ export interface Tried {
  */
 export function useTried(site: Site, slot: Slot, readingId: string, ways: readonly Way[], wait: boolean): ReadonlyMap<string, Tried> {
   const [found, setFound] = useState<{ key: string; tried: ReadonlyMap<string, Tried> }>({ key: '', tried: new Map() });
-  const key = `${readingId} ${pressKey(site, slot, pictureOf(site, slot))} ${JSON.stringify([slot.beside, ways.map((w) => w.tries.map((t) => t.label))])}`;
+  const key = `${readingId} ${pressKey(site, slot, pictureOf(site, slot))} ${JSON.stringify([slot.beside, site.pages, site.limits, ways.map((w) => w.tries.map((t) => t.label))])}`;
   useEffect(() => {
     if (wait || ways.length === 0) return;
     let current = true;

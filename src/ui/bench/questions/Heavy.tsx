@@ -1,6 +1,7 @@
 'use client';
 
 import { kilobytes } from '@/core/readings/say';
+import { hasOverlap, overlapOf } from '@/core/frame/overlap';
 import { isLossless, pressAs } from '@/core/press/settings';
 import { formatTitle } from '@/core/press/codecs';
 import { editPicture, editSlot } from '@/core/site/edit';
@@ -33,7 +34,7 @@ export function Heavy() {
         {press.failure ? <span className="text-bad">{press.failure}</span> : press.current && press.file
           ? `${kilobytes(press.file.bytes)}, ${((press.file.bytes * 8) / (press.file.width * press.file.height)).toFixed(2)} bits a px` : 'Pressing…'}
       </p>
-      {format === 'jpeg' && picture.ground.type === 'none' && <p className="text-warn">JPEG cannot be see-through: it will lie on white.</p>}
+      {format === 'jpeg' && (picture.ground.type === 'none' || hasOverlap(overlapOf(slot))) && <p className="text-warn">JPEG cannot be see-through: it will lie on white.</p>}
     </Group>
   );
 }
