@@ -1,7 +1,8 @@
 import { once } from '../raster/once';
 import { newJoin } from '../layers/rework';
 import { joinHolds, joinStep, type JoinStep } from '../seam/join';
-import { addLayer } from '../site/edit';
+import { withoutLoss } from '../seam/ways';
+import { addLayer, chain } from '../site/edit';
 import { freeLayerId, isBlank } from '../site/picture';
 import type { JoinMethod, Picture, Repeat } from '../site/model';
 import type { Mend, ReadingKind } from './reading';
@@ -12,6 +13,9 @@ export const repeatsAlong = (repeat: Repeat, axis: 'x' | 'y'): boolean => repeat
 export const joinWords: Readonly<Record<JoinMethod, string>> = { heal: 'Shift half and heal', overlap: 'Blend the ends', mirror: 'Mirror one half' };
 
 const band = (length: number): number => Math.max(1, Math.round(length / 6));
+
+/** It is made to join along an axis already. */
+const isJoined = (picture: Picture, axis: 'x' | 'y'): boolean => picture.layers.some((l) => l.kind === 'join' && !l.hidden && (l.axes === axis || l.axes === 'both'));
 
 /** A join layer in front of everything. */
 const lay = (picture: Picture, method: JoinMethod, axis: 'x' | 'y', length: number): Mend =>
@@ -29,6 +33,12 @@ export const join = (axis: 'x' | 'y'): ReadingKind<JoinStep> => ({
   judge: (step) => (joinHolds(step) ? 'holds' : step.across <= Math.max(4, step.inside * 1.75) ? 'look' : 'fails'),
   figure: ({ across }) => `${levels(across)} levels`,
   say: ({ across, inside, largest }) => `The step across the join is ${levels(across)} levels on average, ${Math.round(largest)} at most; inside the picture nineteen of twenty steps are below ${levels(inside)}.`,
-  mend: (_step, { picture, slot }) => lay(picture, 'heal', axis, axis === 'x' ? slot.width : slot.height),
-  ways: (_step, { picture, slot }) => (['heal', 'overlap', 'mirror'] as const).map((method) => lay(picture, method, axis, axis === 'x' ? slot.width : slot.height)),
+  mend: (_step, { picture, slot }) => (isJoined(picture, axis) ? withoutLoss(picture) : lay(picture, 'heal', axis, axis === 'x' ? slot.width : slot.height)),
+  ways(_step, { picture, slot }) {
+    const lossless = withoutLoss(picture);
+    // What joins as it is drawn is parted by the compression alone.
+    if (isJoined(picture, axis)) return lossless ? [lossless] : [];
+    const made = (['heal', 'overlap', 'mirror'] as const).map((method) => lay(picture, method, axis, axis === 'x' ? slot.width : slot.height));
+    return lossless ? [...made, { label: `${made[0].label}, no loss`, edit: chain(made[0].edit, lossless.edit) }] : made;
+  },
 });
