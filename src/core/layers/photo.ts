@@ -102,11 +102,11 @@ const isDrawnWhole = (layer: PhotoLayer, slot: Size): boolean => { const { width
 const mostCutOut = 4e6;
 
 /**
- * How often a photo is halved for the cut-out: as often as it still has the px that are drawn of it, and until they are few
- * enough. A quarter reached by several steps of resizing is a quarter, though its last digit may say more.
+ * How often a photo is halved for the cut-out: as often as it still has more px than are drawn of it, and until they are
+ * few enough. A quarter reached by several steps of resizing is a quarter, though its last digit may say less.
  */
 const cutOutHalvings = (scale: number, { width, height }: Size): number =>
-  Math.max(0, Math.floor(Math.log2(1 / Math.max(scale, 1 / 64)) + 1e-6), Math.ceil(Math.log2(Math.sqrt((width * height) / mostCutOut))));
+  Math.max(0, Math.floor(Math.log2(1 / Math.max(scale, 1 / 64)) - 1e-6), Math.ceil(Math.log2(Math.sqrt((width * height) / mostCutOut))));
 
 /** Pixels to draw the layer from: the part of the photo that is used, cut out where it is, and halved where it is drawn far smaller. */
 function sourceOf(layer: PhotoLayer, context: DrawContext): Raster | undefined {
