@@ -83,4 +83,4 @@ export function blur({ width, height, data }: Cover, sigma: number): Cover {
 }
 
 /** How far a blur of that standard deviation reaches, px; what lies farther out is below half a level. */
-export const blurReach = (sigma: number): number => (sigma <= 0.01 ? 0 : Math.ceil(3 * sigma) + 1);
+export const blurReach = (sigma: number): number => (sigma <= 0.01 ? 0 : Math.ceil(3.5 * sigma) + 2);
