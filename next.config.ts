@@ -18,10 +18,14 @@ const isolation = [
 
 const config: NextConfig = {
   poweredByHeader: false,
+  // The stand-in host decodes pictures with the same codecs; they find their files beside themselves.
+  serverExternalPackages: ['wasm-vips'],
   allowedDevOrigins: ['127.0.0.1'],
   async headers() {
     return [
-      { source: '/:path*', headers: [...isolation, { key: 'Content-Security-Policy', value: documentPolicy }] },
+      // Rehearsed pages bring the stand-in host's own policy.
+      { source: '/rehearsal/:path*', headers: isolation },
+      { source: '/((?!rehearsal/).*)', headers: [...isolation, { key: 'Content-Security-Policy', value: documentPolicy }] },
       { source: '/_next/static/:path*', headers: [{ key: 'Content-Security-Policy', value: workerPolicy }] },
       {
         source: '/vendor/:path*',

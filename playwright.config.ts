@@ -7,7 +7,7 @@ export default defineConfig({
   workers: 1,
   timeout: 90_000,
   // Two cores that share their machine are at times several times slower than usual.
-  expect: { timeout: 10_000 },
+  expect: { timeout: 30_000 },
   forbidOnly: true,
   reporter: process.env.BROWSER_REPORT ? [['list'], ['json', { outputFile: process.env.BROWSER_REPORT }]] : 'list',
   use: {

@@ -2,6 +2,7 @@
 import { spawn } from 'node:child_process';
 import { chromium, type Page } from '@playwright/test';
 import { median, row, type Row } from './rows';
+import { setInBrowser } from './set';
 
 const port = 3217, address = `http://localhost:${port}`;
 const repaint = 'soyez repaint';
@@ -83,6 +84,16 @@ async function largeBackground(page: Page): Promise<void> {
   await page.waitForTimeout(4000);
 }
 
+/** Searches for the lightest file of the open bench, and gives the time until the search says that it is done. */
+async function searchTime(page: Page): Promise<number> {
+  await page.keyboard.press('6');
+  await page.waitForTimeout(8000);
+  const start = Date.now();
+  await page.getByRole('button', { name: 'Find the lightest file' }).click();
+  await page.getByRole('button', { name: 'Search again' }).waitFor({ timeout: 120_000 });
+  return Date.now() - start;
+}
+
 export const browserRows = (): Promise<Row[]> => withServer(async () => {
   const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
   try {
@@ -110,6 +121,7 @@ export const browserRows = (): Promise<Row[]> => withServer(async () => {
       opening.push(await firstPicture(() => link.click()));
       reopening.push(await firstPicture(() => page.reload()));
     }
+    const small = await searchTime(page);
     await page.keyboard.press('4');
     const frames = await dragRepaints(page, 540, 95);
     await page.getByRole('region', { name: 'Layers, back to front' }).getByRole('button', { name: 'Veldrin Clayworks' }).click();
@@ -121,16 +133,20 @@ export const browserRows = (): Promise<Row[]> => withServer(async () => {
     await page.getByRole('region', { name: 'Layers, back to front' }).getByRole('button', { name: 'Your words' }).click();
     await page.keyboard.press('4');
     await dressText(page);
-    const dressedLarge = await dragRepaints(page, ...await selectedMiddle(page));
+    const dressedLarge = await dragRepaints(page, ...await selectedMiddle(page)), largeSearch = await searchTime(page);
+    const set = await setInBrowser(page, plan);
     for (const list of [frames, dressed, dressedLarge]) if (list.length < 20) throw new Error(`Expected at least 20 repaints while dragging, found ${frames.length}, ${dressed.length} and ${dressedLarge.length}.`);
     if (large.length < 10) throw new Error(`Expected at least 10 repaints while dragging a strength, found ${large.length}.`);
     return [
       row('first picture of a bench, from its plan', median(opening), 'wanted at most', 1500),
       row('first picture of a bench, page loaded anew', median(reopening), 'wanted at most', 1500),
+      row('search for the lightest file, 1080×220, all formats', small, 'wanted at most', 3000),
+      row('search for the lightest file, 1900×1200, all formats', largeSearch, 'wanted at most', 25000),
       row(`repaint while dragging text, 1080×220 (${frames.length} frames)`, median(frames), 'wanted at most', 16),
       row(`repaint while dragging text with shadow, outline, relief, 1080×220 (${dressed.length} frames)`, median(dressed), 'wanted at most', 16),
       row(`repaint while dragging text with shadow, outline, relief, 1900×1200, six layers (${dressedLarge.length} frames)`, median(dressedLarge), 'wanted at most', 50),
       row(`repaint while dragging a wash strength, 1900×1200, five layers (${large.length} frames)`, median(large), 'wanted at most', 50),
+      set,
     ];
   } finally {
     await browser.close();

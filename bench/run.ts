@@ -1,12 +1,16 @@
 import { writeFileSync } from 'node:fs';
 import { browserRows } from './browser';
 import { coreRows } from './core';
+import { pressRows } from './press';
+import { setRows } from './set';
 
 async function main(): Promise<void> {
   const at = process.argv.indexOf('--json'), file = at > 0 ? process.argv[at + 1] : undefined;
-  const rows = [...await coreRows(), ...await browserRows()];
+  const rows = [...await coreRows(), ...await setRows(), ...await browserRows()];
   console.table(rows);
-  if (file) writeFileSync(file, `${JSON.stringify(rows, null, 2)}\n`);
+  const press = await pressRows();
+  console.table(press);
+  if (file) writeFileSync(file, `${JSON.stringify({ times: rows, press }, null, 2)}\n`);
 }
 
 main().then(() => process.exit(0), (error: unknown) => { console.error(error); process.exit(1); });

@@ -7,9 +7,13 @@ import { slateTheme, zipOf } from './theme.fixture';
 /** Every check goes over the whole page, which takes seconds where the machine is slow. */
 test.describe.configure({ timeout: 180_000 });
 
-async function check(page: Page, what: string): Promise<void> {
+/** What changes with a facet of a question; the rest of the screen was checked before. */
+const tray = '[data-tray]';
+
+async function check(page: Page, what: string, part?: string): Promise<void> {
   // The page that is drawn is the owner's, in the theme's own colours; it is hidden from assistive tools on the plan.
-  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).exclude('[data-testid="page"]').analyze();
+  const axe = new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).exclude('[data-testid="page"]');
+  const { violations } = await (part ? axe.include(part) : axe).analyze();
   expect.soft([what, violations.map((v) => `${v.id}: ${v.nodes.slice(0, 3).map((n) => n.html.slice(0, 140)).join(' | ')}`)]).toEqual([what, []]);
 }
 
@@ -47,7 +51,7 @@ test('the bench with its seven questions, and the shelf', async ({ bench, page }
   await page.keyboard.press('3');
   for (const kind of ['Two-tone', 'Hue', 'Tone', 'Texture']) {
     await page.getByRole('button', { name: `+ ${kind}` }).click();
-    await check(page, kind);
+    await check(page, kind, tray);
   }
   await bench.layer('Veldrin').click();
   await check(page, 'a text');
@@ -67,11 +71,11 @@ test('the panels of what lies on top, and the steps', async ({ bench, page }) =>
   await bench.layer('Veldrin').click();
   for (const facet of ['Letters', 'Place', 'Effects']) {
     await page.getByRole('radio', { name: facet, exact: true }).click();
-    await check(page, `a text: ${facet}`);
+    await check(page, `a text: ${facet}`, tray);
   }
   for (const effect of ['Shadow', 'Glow', 'Outline', 'Relief']) {
     await page.getByRole('button', { name: `+ ${effect}` }).click();
-    await check(page, effect);
+    await check(page, effect, tray);
   }
   await bench.command('Add a shape: rectangle');
   await page.getByRole('radio', { name: 'Shape', exact: true }).click();
@@ -79,7 +83,7 @@ test('the panels of what lies on top, and the steps', async ({ bench, page }) =>
   await bench.command('Put on top: Kiln glow');
   for (const facet of ['Place', 'Cut-out', 'Crop']) {
     await page.getByRole('radio', { name: facet, exact: true }).click();
-    await check(page, `a photo: ${facet}`);
+    await check(page, `a photo: ${facet}`, tray);
   }
   await page.getByRole('button', { name: 'All steps so far' }).click();
   await check(page, 'the steps');
@@ -87,6 +91,22 @@ test('the panels of what lies on top, and the steps', async ({ bench, page }) =>
   await page.keyboard.press('Control+a');
   await expect(page.getByRole('heading', { name: '4 layers' })).toBeVisible();
   await check(page, 'several layers');
+});
+
+test('the panels of the file’s weight, and the hand-over of the site', async ({ bench, page }) => {
+  await bench.start();
+  const plan = page.url();
+  await bench.open('Header');
+  await page.keyboard.press('6');
+  await page.getByRole('button', { name: 'Find the lightest file' }).click();
+  await expect(page.getByRole('button', { name: 'Search again' })).toBeVisible({ timeout: 60_000 });
+  await check(page, 'the chart');
+  for (const name of ['By hand', 'Loading']) { await page.getByRole('radio', { name }).click(); await check(page, name, tray); }
+  await page.goto(`${plan}/hand-over`);
+  await expect(page.getByRole('button', { name: /^Archive, / })).toBeEnabled({ timeout: 60_000 });
+  const [tab] = await Promise.all([page.waitForEvent('popup'), page.getByRole('button', { name: 'Rehearse', exact: true }).click()]);
+  await tab.waitForURL(/home\.html$/);
+  await check(page, 'hand over');
 });
 
 test('the panels of what blends', async ({ bench, page }) => {
@@ -97,10 +117,31 @@ test('the panels of what blends', async ({ bench, page }) => {
     await page.goto(plan);
     await bench.open(slot);
     await page.keyboard.press('5');
-    for (const name of names) { await facet(name); await check(page, `${slot}: ${name}`); }
+    for (const name of names) { await facet(name); await check(page, `${slot}: ${name}`, tray); }
     if (slot === 'Header') { await facet('Fade'); await page.getByRole('button', { name: 'Fade into see-through', exact: true }).click(); await check(page, 'a fade'); }
   }
   await page.getByRole('button', { name: 'torn', exact: true }).click();
   await page.getByRole('checkbox', { name: 'Smaller on narrow screens' }).check();
   await check(page, 'a profile');
+});
+
+test('recolouring a set: nothing dropped yet, each view, and a recipe on the bench', async ({ bench, page }) => {
+  await bench.start();
+  const plan = page.url();
+  await page.goto(`${plan}/recolour`);
+  await page.getByRole('group', { name: 'Drop a theme' }).waitFor();
+  await check(page, 'no set yet');
+  await page.getByRole('button', { name: 'Try the sample theme' }).click();
+  await expect(page.getByRole('group', { name: 'Ways there' })).toHaveAttribute('aria-busy', 'false');
+  await page.getByRole('group', { name: 'Ways there' }).getByRole('button').first().click();
+  await expect(page.getByRole('button', { name: /^Archive, / })).toBeEnabled({ timeout: 60_000 });
+  await check(page, 'a set with a recipe');
+  for (const name of [/^All$/, /^Page$/, /^Style sheet/]) { await page.getByRole('radio', { name }).click(); await check(page, `the set: ${name.source}`, 'section[aria-label="What it becomes"]'); }
+  for (const step of ['Two-tone', 'Hue', 'Tone', 'Texture']) { await page.getByRole('button', { name: `+ ${step}` }).click(); await check(page, `a step: ${step}`, 'section[aria-label="Step"]'); }
+  await page.goto(plan);
+  await bench.open('Page background');
+  await page.keyboard.press('3');
+  await page.getByRole('button', { name: 'Recipe…' }).click();
+  await page.getByRole('menuitem', { name: /^Lay / }).first().click();
+  await check(page, 'a recipe on the bench', tray);
 });

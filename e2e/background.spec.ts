@@ -3,10 +3,10 @@ import type { Page } from '@playwright/test';
 import sharp from 'sharp';
 import { drawnBackground } from '../src/core/measure/background';
 import { screenHeightAt } from '../src/core/measure/layoutPage';
-import { snippetsFor } from '../src/core/handover/snippets';
-import { pressAs } from '../src/core/press/settings';
+import { linesOf } from '../src/core/handover/lines.fixture';
+import { plainPicture, pressAs } from '../src/core/press/settings';
 import type { BackgroundSize, Length, Picture, Repeat, Site, Slot } from '../src/core/site/model';
-import { expect, test } from './bench.fixture';
+import { expect, test, withOneFile } from './bench.fixture';
 
 const px = (value: number): Length => ({ value, unit: 'px' }), pc = (value: number): Length => ({ value, unit: '%' });
 
@@ -14,10 +14,10 @@ const repeats: Repeat[] = ['no-repeat', 'repeat', 'repeat-x', 'repeat-y'];
 const positions = [...[0, 50, 100].flatMap((x) => [0, 50, 100].map((y) => ({ x: pc(x), y: pc(y) }))), { x: pc(25), y: pc(70) }, { x: px(11), y: px(-6) }];
 const ownSize: BackgroundSize[] = [{ x: 'auto', y: 'auto' }], scaled: BackgroundSize[] = [{ x: px(50), y: 'auto' }, { x: pc(30), y: pc(40) }, 'contain', 'cover'];
 
-const picture: Picture = { id: 'p', ground: { type: 'none' }, layers: [], press: pressAs('png'), alt: '' };
+const picture: Picture = { id: 'p', ground: { type: 'none' }, layers: [], ...plainPicture(pressAs('png')) };
 const base: Slot = {
   id: 's', name: 'Case', kind: 'sidebar', width: 36, height: 24, repeat: 'repeat', position: { x: pc(0), y: pc(0) }, size: { x: 'auto', y: 'auto' }, attachment: 'scroll', offset: { x: 0, y: 0 }, measured: null, replaces: null,
-  beside: { top: null, right: null, bottom: null, left: null }, overlap: { top: 0, right: 0, bottom: 0, left: 0 }, narrowSize: null, narrow: null, lends: null, fileName: 'tile', budgetBytes: 1, pictureId: 'p',
+  beside: { top: null, right: null, bottom: null, left: null }, overlap: { top: 0, right: 0, bottom: 0, left: 0 }, narrowSize: null, narrow: null, lends: null, accepts: ['png'], fileName: 'tile', budgetBytes: 1, pictureId: 'p',
 };
 const site = { name: 'Judge', pages: [], defaultBackground: null } as unknown as Site;
 
@@ -47,7 +47,7 @@ for (const width of [96, 121, 200]) {
     test(`four repeats × eleven positions × ${name}, in an area ${width} px wide`, async ({ page }) => {
       const image = await tile(), area = { width, height: 72 };
       const slots = repeats.flatMap((repeat) => positions.flatMap((position) => sizes.map((size) => ({ ...base, repeat, position, size }))));
-      const written = slots.map((slot, i) => snippetsFor(site, { ...slot, name: `Case ${i}` }, picture).css.replace('tile.png', image)).join('');
+      const written = slots.map((slot, i) => linesOf(site, { ...slot, name: `Case ${i}` }, picture).css.replace('tile.png', image)).join('');
       const sheet = (style: (slot: Slot, i: number) => string, css: string) => `<!doctype html><style>body{margin:0;display:flex;flex-wrap:wrap;gap:3px}div{height:72px;width:${width}px!important}${css}</style>${slots.map(style).join('')}`;
       await page.setViewportSize({ width: 1280, height: 600 });
       await page.setContent(sheet((_, i) => `<div class="judge-case-${i}"></div>`, written));
@@ -71,7 +71,7 @@ test('fixed backgrounds are placed in the screen, at three widths', async ({ pag
     await page.setViewportSize({ width, height });
     for (const size of ['cover', 'contain', { x: 'auto', y: 'auto' }] as BackgroundSize[]) {
       const slot: Slot = { ...base, kind: 'background', attachment: 'fixed', repeat: 'no-repeat', position: { x: pc(50), y: pc(100) }, size };
-      const { css } = snippetsFor(site, slot, picture);
+      const { css } = linesOf(site, slot, picture);
       expect(css).toContain('background-attachment: fixed');
       await page.setContent(`<!doctype html><style>${css.replace('tile.png', image)}</style><p style="height:3000px">`);
       await page.evaluate(() => window.scrollTo(0, 500));
@@ -95,7 +95,7 @@ test('the page plan’s own drawing is what Chromium makes of the CSS that is ha
   for (const { repeat, place, x, y, size, fixed, mayDiffer = 0 } of cases) {
     await page.goto(plan);
     await bench.open('Page background');
-    await page.keyboard.press('6');
+    await bench.byHand();
     await page.getByRole('radio', { name: 'PNG' }).click();
     await page.keyboard.press('1');
     await page.getByRole('radio', { name: 'On the page' }).click();
@@ -106,11 +106,11 @@ test('the page plan’s own drawing is what Chromium makes of the CSS that is ha
     if (y) await bench.type('Position y', y);
     await choose('Size on the page', size ?? 'its own size');
     await page.getByRole('radio', { name: fixed ? 'fixed' : 'scroll' }).click();
-    const file = await bench.download(), css = await page.locator('[data-snippet=CSS]').innerText();
+    const file = await bench.download(), { css } = withOneFile({ css: await page.locator('[data-snippet=CSS]').innerText(), html: '' }, file.name);
     await bench.kept();
     await page.goto(plan);
     await page.addStyleTag({ content: '[data-slot], [data-grip], [data-board] > svg, [data-board] > [aria-hidden] { visibility: hidden }' });
-    for (const width of [1200, 1440, 1520]) {
+    for (const width of [1200, 1520]) {
       await bench.type('Screen', String(width));
       await expect(page.getByRole('main')).toHaveAttribute('aria-label', `Home at a screen of ${width} px`);
       const drawing = page.getByTestId('page').locator('> div'), box = (await drawing.boundingBox())!, margin = (width - 1080) / 2;

@@ -17,7 +17,7 @@ export class BenchPage {
 
   get picture(): Locator { return this.page.locator('canvas[data-ready]'); }
 
-  async drawn(): Promise<void> { await expect(this.picture).toHaveAttribute('data-ready', 'true', { timeout: 20_000 }); }
+  async drawn(): Promise<void> { await expect(this.picture).toHaveAttribute('data-ready', 'true', { timeout: 60_000 }); }
 
   ask(question: string): Promise<void> { return this.page.getByRole('navigation', { name: 'Questions' }).getByRole('button', { name: question }).click(); }
 
@@ -104,6 +104,12 @@ export class BenchPage {
   /** Waits until everything is written; a moment first, since the screen says so a frame after the edit. */
   async kept(): Promise<void> { await this.page.evaluate(() => new Promise((resolve) => { requestAnimationFrame(() => setTimeout(resolve, 60)); })); await expect(this.page.getByRole('definition').filter({ hasText: 'every step' })).toBeVisible(); }
 
+  /** Turns to the settings of the file that are made by hand. */
+  async byHand(): Promise<void> {
+    await this.ask('How heavy');
+    await this.page.getByRole('radio', { name: 'By hand' }).click();
+  }
+
   /** Downloads the file of the picture as it is now. */
   async download(): Promise<{ name: string; path: string }> {
     await this.ask('Hand over');
@@ -112,6 +118,13 @@ export class BenchPage {
     const [download] = await Promise.all([this.page.waitForEvent('download'), button.click()]);
     return { name: download.suggestedFilename(), path: await download.path() };
   }
+}
+
+/** The lines that are handed over, as they are where there is one file alone; with all of them they are tested in archive.spec.ts. */
+export function withOneFile<L extends { readonly css: string; readonly html: string }>(lines: L, name: string): L {
+  const css = lines.css.replace(/\n\s*background-image: image-set\([^;]*\);/g, '').replace(/url\("pictures\/[^"]+"\)/g, `url("${name}")`);
+  const html = lines.html.replace(/\s*<source type=[^>]*>/g, '').replace(/(<img[^>]*?) srcset="[^"]*" sizes="[^"]*"/g, '$1').replace(/src="pictures\/[^"]+"/g, `src="${name}"`);
+  return { ...lines, css, html };
 }
 
 /** Every test fails on an error in the browser's console. */

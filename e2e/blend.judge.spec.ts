@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import sharp from 'sharp';
-import { expect, test, type BenchPage } from './bench.fixture';
+import { expect, test, withOneFile, type BenchPage } from './bench.fixture';
 
 const kiln = '#3b4a45', clay = '#a4553a', barHeight = 84;
 
@@ -11,7 +11,7 @@ interface Handed { readonly css: string; readonly html: string; readonly bytes: 
 
 async function handOver(bench: BenchPage, page: Page): Promise<Handed> {
   const file = await bench.download(), css = await page.locator('[data-snippet=CSS]').innerText(), html = await page.locator('[data-snippet=HTML]').innerText();
-  return { css, html, bytes: readFileSync(file.path), name: file.name };
+  return { ...withOneFile({ css, html }, file.name), bytes: readFileSync(file.path), name: file.name };
 }
 
 /** A screenshot of a page that has the file in place, in a tab of its own. */
@@ -67,7 +67,7 @@ test('a header: what the readings say of its edges is what the page shows at 128
 
   await page.getByRole('button', { name: 'Take: Fade all sides that meet the page' }).click({ timeout: 60_000 });
   expect(await judged('WebP, faded into see-through')).toEqual({ left: 0, right: 0, top: 0 });
-  await page.keyboard.press('6');
+  await bench.byHand();
   await page.getByRole('radio', { name: 'AVIF' }).click();
   expect(await judged('AVIF, faded into see-through')).toEqual({ left: 0, right: 0, top: 0 });
 
@@ -78,13 +78,13 @@ test('a header: what the readings say of its edges is what the page shows at 128
   await colour.getByRole('button', { name: /: kiln$/ }).click();
   const off: number[] = [];
   for (const format of ['WebP', 'PNG']) {
-    await page.keyboard.press('6');
+    await bench.byHand();
     await page.getByRole('radio', { name: format }).click();
     off.push((await judged(`${format}, faded into kiln`)).left);
   }
   expect(off[0]).toBeGreaterThan(0);
   expect(off[1]).toBe(0);
-  await page.keyboard.press('6');
+  await bench.byHand();
   await page.getByRole('radiogroup', { name: 'Colours', exact: true }).getByRole('radio', { name: '64', exact: true }).click();
   expect(await judged('PNG of 64 colours, faded into kiln')).toEqual({ left: 0, right: 0, top: 0 });
   expect(seen).toHaveLength(6);

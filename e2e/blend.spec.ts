@@ -46,7 +46,7 @@ test('the page takes the colour a JPEG really has, and the style sheet says so',
   await page.getByRole('radio', { name: 'Colour', exact: true }).click();
   // One of the three colours in four that a JPEG cannot hold.
   await bench.type('Ground colour', '#1b3a4b');
-  await bench.ask('How heavy');
+  await bench.byHand();
   await page.getByRole('radio', { name: 'JPEG' }).click();
   await page.keyboard.press('5');
   await said(page, 'seam-left', 'fails');
@@ -66,7 +66,7 @@ test('the page takes the colour a JPEG really has, and the style sheet says so',
 test('a tile that does not join: three ways, each previewed; mirrored it joins, sideways and downwards, and can be undone', async ({ bench, page }) => {
   await bench.start();
   await bench.open('Page background');
-  await page.keyboard.press('6');
+  await bench.byHand();
   await page.getByRole('radio', { name: 'PNG' }).click();
   await page.keyboard.press('5');
   await facet(page, 'Repeat');
@@ -103,7 +103,7 @@ test('a strip: read from a picture, its last row told, and written as the pageâ€
   await page.getByRole('option', { name: 'Sidebar strip' }).click();
   await page.getByRole('button', { name: 'Read it' }).click();
   await expect(bench.layer('Ground')).toContainText('gradient');
-  await page.keyboard.press('6');
+  await bench.byHand();
   await page.getByRole('radio', { name: 'PNG' }).click();
   await page.keyboard.press('5');
   await said(page, 'strip-end', 'fails');
@@ -151,7 +151,7 @@ test('narrow screens: words too small are said, a second arrangement is made, ed
   await page.getByRole('button', { name: 'A second arrangement for narrow screens' }).click();
   await expect(reading(page, 'phone-text')).toHaveCount(0);
   await page.keyboard.press('7');
-  await expect(page.locator('[data-snippet=HTML]')).toContainText('<source media="(max-width: 599.98px)" srcset="header-narrow.webp"');
+  await expect(page.locator('[data-snippet=HTML]')).toContainText('<source media="(max-width: 599.98px)" type="image/webp" srcset="pictures/header-narrow.webp 480w, pictures/header-narrow-2x.webp 960w"');
   await page.keyboard.press('5');
   await facet(page, 'Widths');
   await page.getByRole('button', { name: 'Open its bench' }).click();

@@ -1,7 +1,7 @@
 /** The lines that are handed over, on pages of their own: each kind of slot lies where the plan has it. */
 import { firstCopy } from '../src/core/measure/background';
 import { layoutPage, type SlotPiece } from '../src/core/measure/layoutPage';
-import { snippetsFor } from '../src/core/handover/snippets';
+import { linesOf } from '../src/core/handover/lines.fixture';
 import { applyEdit, editSlot } from '../src/core/site/edit';
 import type { Site, SlotKind } from '../src/core/site/model';
 import { newSite } from '../src/core/site/newSite';
@@ -14,7 +14,7 @@ const screen = 1280;
 function siteWith(kind: SlotKind, width: number, height: number, change: Parameters<typeof editSlot>[1] = () => {}): { site: Site; piece: SlotPiece; css: string; html: string } {
   const site = applyEdit(applyEdit(newSite('x', 'home', 'Judge'), addSlot('home', { id: 's', kind, width, height })), editSlot('s', change));
   const piece = layoutPage(site, site.pages[0], screen).pieces.find((p): p is SlotPiece => p.type === 'slot' && p.slot.id === 's')!;
-  return { site, piece, ...snippetsFor(site, piece.slot, site.pictures[piece.slot.pictureId]) };
+  return { site, piece, ...linesOf(site, piece.slot, site.pictures[piece.slot.pictureId]) };
 }
 
 /** A picture of that size, as an address. */

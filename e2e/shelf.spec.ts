@@ -40,7 +40,7 @@ test('from a search of the library to a framed, recoloured, credited header', as
   await page.getByRole('radio', { name: 'only the layer beneath' }).click();
   await page.getByRole('button', { name: 'Lights: sand' }).click();
   await expect(bench.answer(3)).toContainText('two-tone at 100%');
-  await page.keyboard.press('6');
+  await bench.byHand();
   await page.getByRole('radio', { name: 'PNG' }).click();
 
   // Handed over, with its credit.

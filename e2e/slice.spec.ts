@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import jpeg from 'jpeg-js';
 import sharp from 'sharp';
-import { expect, test } from './bench.fixture';
+import { expect, test, withOneFile } from './bench.fixture';
 
 /** A photograph held on its side: stored 900×1600 with EXIF orientation 6, meant to be seen 1600×900: blue left, green right. */
 async function turnedPhoto(): Promise<Buffer> {
@@ -62,12 +62,12 @@ test('from the sites to a file of exactly the right size, on a page that shows i
   await page.getByRole('button', { name: 'Text colour: slip' }).click();
 
   // WebP, and the same as JPEG.
-  await bench.ask('How heavy');
+  await bench.byHand();
   await page.getByRole('radio', { name: 'WebP' }).click();
   await bench.type('Quality, figure', '92');
   const webp = await bench.download();
   expect(webp.name).toBe('header.webp');
-  await bench.ask('How heavy');
+  await bench.byHand();
   await page.getByRole('radio', { name: 'JPEG' }).click();
   const jpg = await bench.download();
   expect(jpg.name).toBe('header.jpg');
@@ -89,7 +89,7 @@ test('from the sites to a file of exactly the right size, on a page that shows i
   }
 
   // The lines to copy, on a page of their own.
-  const css = await page.locator('[data-snippet=CSS]').innerText(), html = await page.locator('[data-snippet=HTML]').innerText();
+  const { css, html } = withOneFile({ css: await page.locator('[data-snippet=CSS]').innerText(), html: await page.locator('[data-snippet=HTML]').innerText() }, jpg.name);
   const other = await context.newPage();
   await other.route('**/host/**', (route) => (route.request().url().endsWith('header.jpg') ? route.fulfill({ path: jpg.path, contentType: 'image/jpeg' }) : route.fulfill({ contentType: 'text/html', body: `<!doctype html><style>body{margin:0}${css}</style>${html}` })));
   await other.goto('/host/');

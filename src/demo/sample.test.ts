@@ -4,7 +4,7 @@ import { besideColours } from '@/core/seam/beside';
 import { sides } from '@/core/seam/edges';
 import { readSite, SiteError } from '@/core/site/schema';
 import { shelfItem } from '@/core/shelf/item';
-import type { ShelfItem } from '@/core/site/model';
+import type { Picture, ShelfItem } from '@/core/site/model';
 import { sampleFiles, sampleSite } from './sample';
 
 const shelf: Record<string, ShelfItem> = Object.fromEntries(sampleFiles.map((file) => {
@@ -18,11 +18,22 @@ test('the sample is a site the schema accepts, as plain data', () => {
 });
 
 const without = (value: object, ...fields: string[]) => Object.fromEntries(Object.entries(value).filter(([key]) => !fields.includes(key)));
+const pictureIn4 = (p: Picture) => ({ ...without(p, 'aim', 'fallback', 'decorative'), press: without(p.press, 'chroma', 'table') });
+
+test('a site of version 5 is brought up to date: it has no recipe and no set', () => {
+  expect(readSite({ ...without(site, 'recipes', 'set'), schemaVersion: 5 })).toEqual(site);
+});
+
+test('a site of version 4 is brought up to date: its files are written as they were, and nothing is set that the owner did not say', () => {
+  const in4 = { ...without(site, 'handOver', 'recipes', 'set'), schemaVersion: 4, limits: without(site.limits, 'phoneBytes'), slots: site.slots.map((s) => without(s, 'accepts')), pictures: Object.fromEntries(Object.entries(site.pictures).map(([key, p]) => [key, pictureIn4(p)])) };
+  expect(readSite(in4)).toEqual(site);
+});
+
 /** The site as version 3 stored it: washes everywhere, all words in the file, a colour beside each side that meets one. */
 const in3 = {
-  ...without(site, 'limits'), schemaVersion: 3,
-  pictures: Object.fromEntries(Object.entries(site.pictures).map(([key, p]) => [key, { ...p, press: without(p.press, 'lossless', 'colours'), layers: p.layers.map((l) => without(l, 'extent', 'live', 'hangs')) }])),
-  slots: site.slots.map((slot) => ({ ...without(slot, 'overlap', 'narrowSize', 'narrow', 'lends'), beside: Object.fromEntries(sides.map((side) => [side, besideColours(site, slot, side)?.colour ?? null])) })),
+  ...without(site, 'limits', 'handOver', 'recipes', 'set'), schemaVersion: 3,
+  pictures: Object.fromEntries(Object.entries(site.pictures).map(([key, p]) => [key, { ...pictureIn4(p), press: without(p.press, 'lossless', 'colours', 'chroma', 'table'), layers: p.layers.map((l) => without(l, 'extent', 'live', 'hangs')) }])),
+  slots: site.slots.map((slot) => ({ ...without(slot, 'overlap', 'narrowSize', 'narrow', 'lends', 'accepts'), beside: Object.fromEntries(sides.map((side) => [side, besideColours(site, slot, side)?.colour ?? null])) })),
 };
 /** What it is then: the colours stay as they were. */
 const from3 = { ...site, slots: site.slots.map((slot) => ({ ...slot, beside: Object.fromEntries(sides.map((side) => { const colour = besideColours(site, slot, side)?.colour; return [side, colour ? { from: 'colour', colour } : null]; })) })) };
@@ -70,8 +81,8 @@ test('at least four photographs, 2400 px wide or more', () => {
 });
 
 test.each([
-  [{ ...site, schemaVersion: 5 }, 'Expected a site of version 4 or older, found version 5'],
-  [null, 'Expected a site of version 4 or older, found no version'],
+  [{ ...site, schemaVersion: 7 }, 'Expected a site of version 6 or older, found version 7'],
+  [null, 'Expected a site of version 6 or older, found no version'],
   [{ ...site, name: undefined }, 'name must be defined'],
   [{ ...site, slots: [{ ...site.slots[0], width: 'wide' }] }, 'slots[0].width'],
   [{ ...site, theme: { ...site.theme, colours: [{ name: 'kiln', hex: 'green' }] } }, 'Expected theme.colours[0].hex as #rrggbb'],

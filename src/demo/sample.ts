@@ -3,8 +3,8 @@ import { newWash } from '@/core/layers/fill';
 import { newPhoto } from '@/core/layers/photo';
 import { newText } from '@/core/layers/text';
 import { noOverlap } from '@/core/frame/overlap';
-import { pressAs } from '@/core/press/settings';
-import { usualLimits } from '@/core/site/newSite';
+import { plainPicture, pressAs, pressFormats } from '@/core/press/settings';
+import { usualHandOver, usualLimits } from '@/core/site/newSite';
 import { schemaVersion, type Beside, type Layer, type Page, type Picture, type ShelfItem, type Site, type Slot } from '@/core/site/model';
 
 const kiln = '#3b4a45', slip = '#efe9dc', clay = '#a4553a', celadon = '#a9b79a', sand = '#e3d6bd';
@@ -34,9 +34,9 @@ export const sampleFiles: readonly SampleFile[] = [
 const onPage: Beside = { from: 'page' };
 const besideAll = (beside: Beside | null) => ({ top: beside, right: beside, bottom: beside, left: beside });
 
-const at = (x: number, y: number): Pick<Slot, 'position' | 'size' | 'attachment' | 'offset' | 'measured' | 'replaces' | 'overlap' | 'narrowSize' | 'narrow' | 'lends'> => ({
+const at = (x: number, y: number): Pick<Slot, 'position' | 'size' | 'attachment' | 'offset' | 'measured' | 'replaces' | 'overlap' | 'narrowSize' | 'narrow' | 'lends' | 'accepts'> => ({
   position: { x: { value: x, unit: '%' }, y: { value: y, unit: '%' } }, size: { x: 'auto', y: 'auto' }, attachment: 'scroll',
-  offset: { x: 0, y: 0 }, measured: null, replaces: null, overlap: noOverlap, narrowSize: null, narrow: null, lends: null,
+  offset: { x: 0, y: 0 }, measured: null, replaces: null, overlap: noOverlap, narrowSize: null, narrow: null, lends: null, accepts: pressFormats,
 });
 
 /** Invented for the sample. */
@@ -73,7 +73,7 @@ export function sampleSite(id: string, shelf: Readonly<Record<string, ShelfItem>
   const [header, background, sidebar, divider, , diary] = slots;
   const pots = shelf.shelf, frame = fillFrame(pots, header);
   const picture = (pictureId: string, layers: Layer[], format: Picture['press']['format'], quality = 80, ground: Picture['ground'] = { type: 'colour', colour: kiln }): [string, Picture] =>
-    [pictureId, { id: pictureId, ground, layers, press: pressAs(format, quality), alt: '' }];
+    [pictureId, { id: pictureId, ground, layers, ...plainPicture(pressAs(format, quality)) }];
   return {
     schemaVersion, id, name: 'Veldrin Clayworks',
     theme: {
@@ -96,6 +96,6 @@ export function sampleSite(id: string, shelf: Readonly<Record<string, ShelfItem>
       picture('p-mark', [], 'png', 80, { type: 'none' }),
       picture('p-diary', [whole('hills', 'hills', diary), newWash('wash', kiln, 0.25)], 'jpeg', 70),
     ]),
-    shelf: Object.values(shelf), visitors, visitorsInvented: true, ownSizes: [], fonts: [], limits: usualLimits,
+    shelf: Object.values(shelf), visitors, visitorsInvented: true, ownSizes: [], fonts: [], limits: usualLimits, handOver: usualHandOver, recipes: [], set: null,
   };
 }

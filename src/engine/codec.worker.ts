@@ -1,4 +1,9 @@
 import type Vips from 'wasm-vips';
+import { createTrial, type Trial } from '@/core/lightest/trial';
+import { pressAs, pressFormats } from '@/core/press/settings';
+import { createRaster } from '@/core/raster/raster';
+import { recolourFile } from '@/core/set/recolourFile';
+import { lastRecipe } from './lastRecipe';
 import { serve, type ServerScope } from './channel';
 import type { CodecCalls } from './protocol';
 import { vipsFolder } from './vendor';
@@ -20,9 +25,23 @@ async function start() {
 
 const codecs = start();
 
+const recipes = lastRecipe();
+
+/** The picture that is tried out, one at a time. */
+let trial: Trial | undefined;
+function opened(): Trial {
+  if (!trial) throw new Error('Expected a trial to be open.');
+  return trial;
+}
+
 serve<CodecCalls>(self as unknown as ServerScope, {
-  async ready() {
-    await codecs;
+  async ready({ forWriting }) {
+    const { encode } = await codecs;
+    if (!forWriting) return { answer: null };
+    // A browser compiles an encoder better the more it has run: the first files of a format take several times as long as later ones.
+    const picture = createRaster(360, 220);
+    for (let k = 0; k < picture.data.length; k++) picture.data[k] = k % 4 === 3 ? 255 : 128 + 60 * Math.sin(k / 900) + ((k * 7919) % 31);
+    for (const quality of [50, 70]) for (const format of pressFormats) await encode(picture, pressAs(format, quality), []);
     return { answer: null };
   },
   async decode({ bytes }) {
@@ -33,5 +52,24 @@ serve<CodecCalls>(self as unknown as ServerScope, {
     const bytes = await (await codecs).encode(raster, settings, pinned);
     const decoded = await (await codecs).decode(bytes);
     return { answer: { bytes, decoded }, transfer: [bytes.buffer, decoded.data.buffer] };
+  },
+  async encode({ raster, settings, pinned }) {
+    const bytes = await (await codecs).encode(raster, settings, pinned);
+    return { answer: bytes, transfer: [bytes.buffer] };
+  },
+  async trial({ subject }) {
+    trial = createTrial(subject, await codecs);
+    return { answer: trial.area };
+  },
+  async tryOut({ settings, part }) {
+    const tried = await opened().tryOut(settings, part);
+    return { answer: tried, transfer: tried.file ? [tried.file.buffer] : [] };
+  },
+  async patch({ settings }) {
+    return { answer: await opened().patch(settings) };
+  },
+  async recolour({ format, bytes, recipe, wantsEnds }) {
+    const made = await recolourFile(format, bytes, recipes(recipe), await codecs, wantsEnds);
+    return { answer: made, transfer: [made.bytes.buffer] };
   },
 });

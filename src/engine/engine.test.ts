@@ -1,8 +1,12 @@
+import type { SearchListener } from '@/core/lightest/search';
+import { pressAs } from '@/core/press/settings';
+import type { Site } from '@/core/site/model';
 import { createRaster } from '@/core/raster/raster';
 import type { Drawing } from '@/core/compose/compose';
 import { createChannel, serve, WorkerCrash, type ServerScope, type WorkerLike } from './channel';
 import { createEngine } from './engine';
-import type { CodecCalls, Frame, RenderCalls, ThemeCalls } from './protocol';
+import { keepNewest } from './keepNewest';
+import type { CodecCalls, Frame, RenderCalls, SetCalls, ThemeCalls } from './protocol';
 
 type Listener = (event: { data?: unknown; message?: string }) => void;
 
@@ -50,7 +54,7 @@ test('a crash rejects what is pending, says so once, and the next question has a
 
 const drawing = (strength: number): Drawing => ({ width: 2, height: 1, ground: { type: 'none' }, layers: [{ id: 'w', kind: 'fill', name: '', hidden: false, locked: false, opacity: strength, blend: 'normal', extent: { type: 'all' }, colour: '#ffffff' }] });
 
-interface Setup { renders: LocalWorker[]; drawn: number[]; given: string[]; missing: string[] }
+interface Setup { renders: LocalWorker[]; sets: LocalWorker[]; looked: string[]; drawn: number[]; given: string[]; missing: string[]; codecFails: number; room: number }
 
 function engineWith(setup: Setup) {
   return createEngine({
@@ -62,7 +66,7 @@ function engineWith(setup: Setup) {
           const answer: Frame = { width: 2, height: 1, changed: { x: 0, y: 0, width: whole ? 2 : 1, height: 1 }, pixels: new Uint8ClampedArray(8), boxes: {}, missing, complete: focus === undefined || whole, ms: 1 };
           return { answer };
         },
-        asset({ assetId }) { setup.given.push(assetId); return { answer: null }; },
+        asset({ assetId }) { setup.given.push(assetId); return { answer: setup.given.length > setup.room ? setup.given.splice(0, 1) : [] }; },
         font({ assetId }) { setup.given.push(`font ${assetId}`, assetId); return { answer: null }; },
         pixels: () => ({ answer: { raster: createRaster(2, 1), missing: setup.missing.filter((id) => !setup.given.includes(id)) } }),
         look: ({ assetId }) => ({ answer: setup.given.includes(assetId) ? { frames: [], colours: [] } : null }),
@@ -77,15 +81,34 @@ function engineWith(setup: Setup) {
       ready: () => ({ answer: null }),
       decode: ({ bytes }) => { if (bytes[0] === 0) throw new Error('the file breaks off'); return { answer: createRaster(1, 1) }; },
       press: () => ({ answer: { bytes: new Uint8Array(3), decoded: createRaster(2, 1) } }),
+      encode: () => ({ answer: new Uint8Array(4) }),
+      trial: () => ({ answer: { sample: 1, whole: 2 } }),
+      tryOut: ({ settings, part }) => (setup.codecFails-- > 0 ? Promise.reject(new Error('Unknown error')) : { answer: { judgement: { settings, bytes: settings.quality * 10, structure: settings.quality / 100, colour: 0, lost: [] }, ...(part === 'whole' && { file: new Uint8Array(2) }) } }),
+      patch: () => ({ answer: createRaster(1, 1) }),
+      recolour: ({ bytes }) => { if (bytes[0] === 0) throw new Error('the file breaks off'); return { answer: { bytes, ends: undefined, note: '' } }; },
     })),
     spawnTheme: () => new LocalWorker((scope) => serve<ThemeCalls>(scope, {
       open: ({ files }) => (files[0].name === 'slow.zip' ? new Promise(() => {}) : { answer: { theme: { colours: [], fonts: [], widths: [], backgrounds: [], problems: [], files: files.map((f) => f.name) }, pictures: [] } }),
     })),
+    spawnSet() {
+      const known = new Set<string>(), worker = new LocalWorker((scope) => serve<SetCalls>(scope, {
+        open: ({ files }) => (files[0].path === 'slow.zip' ? new Promise(() => {}) : { answer: { name: 'slate', pieces: [], sheets: [], others: [] } }),
+        roles: () => ({ answer: new Map() }),
+        piece({ assetId }) { known.add(assetId); setup.looked.push(assetId); return { answer: { samples: [], gone: [] } }; },
+        previews: ({ assetIds }) => ({ answer: assetIds.filter((id) => known.has(id)).map((assetId) => ({ assetId, raster: createRaster(1, 1) })) }),
+        smaller: ({ raster }) => ({ answer: raster }),
+        whole: ({ raster }) => ({ answer: raster }),
+        offers: () => ({ answer: [] }),
+        follow: () => new Promise(() => {}),
+      }));
+      setup.sets.push(worker);
+      return worker;
+    },
     assetBytes: async (id) => (id === 'letters' ? new TextEncoder().encode('wOF2') : new Uint8Array([id === 'broken' ? 0 : 1])),
   });
 }
 
-const setUp = (missing: string[] = []): Setup => ({ renders: [], drawn: [], given: [], missing });
+const setUp = (missing: string[] = []): Setup => ({ renders: [], sets: [], looked: [], room: 99, drawn: [], given: [], missing, codecFails: 0 });
 const rest = () => new Promise((resolve) => setTimeout(resolve, 40));
 const listen = () => { const frames: Frame[] = [], failures: string[] = []; return { frames, failures, onFrame: (f: Frame) => { frames.push(f); }, onFailure: (m: string) => { failures.push(m); } }; };
 
@@ -198,4 +221,72 @@ test('reading a theme can be given up: it ends at once, and the next one is read
   stop.abort();
   await expect(reading).rejects.toThrow('Reading the theme was stopped.');
   await expect(engine.openTheme([{ name: 'style.css', bytes }])).resolves.toMatchObject({ theme: { files: ['style.css'] } });
+});
+
+test('codecs that fail once are started anew and asked again', async () => {
+  const setup = { ...setUp(), codecFails: 1 }, formats: string[] = [];
+  await engineWith(setup).search({ raster: createRaster(2, 1), site: {} as Site, slotId: 's', under: '#ffffff', pinned: [] }, { by: 'care', care: 'light' }, ['webp'], { onTried: ({ judgement }) => { formats.push(judgement.settings.format); }, onProgress: () => {}, wanted: () => true });
+  expect([setup.codecFails < 0, formats.length > 0]).toEqual([true, true]);
+});
+
+test('searches follow each other in workers of their own; one that is not wanted any more ends before it begins', async () => {
+  const engine = engineWith(setUp()), subject = { raster: createRaster(2, 1), site: {} as Site, slotId: 's', under: '#ffffff', pinned: [] }, order: string[] = [];
+  const listener = (name: string, wanted: boolean): SearchListener => ({ onTried: ({ judgement }) => { order.push(`${name} ${judgement.settings.format}`); }, onProgress: () => {}, wanted: () => wanted });
+  const first = engine.search(subject, { by: 'care', care: 'light' }, ['webp'], listener('first', true)), second = engine.search(subject, { by: 'care', care: 'light' }, ['jpeg'], listener('second', true));
+  await expect(engine.search(subject, { by: 'care', care: 'light' }, ['avif'], listener('third', false))).rejects.toThrow('The search was stopped.');
+  await Promise.all([first, second]);
+  const formats = [...new Set(order)];
+  expect(formats).toEqual(['first webp', 'second jpeg']);
+  // A part as drawn and one for each aim; and a file alone, written in between.
+  const [parts, file] = await Promise.all([engine.patches(subject, [{ by: 'care', care: 'close' }, { by: 'care', care: 'light' }], 'jpeg', () => true), engine.encode(createRaster(2, 1), pressAs('png'), [])]);
+  expect([parts.length, file.length]).toEqual([3, 4]);
+});
+
+test('a photo that had to make room is handed over again when it is wanted', async () => {
+  const setup = setUp(['pots']), engine = engineWith(setup);
+  setup.room = 1;
+  await engine.pixels(drawing(0.2));
+  setup.missing = ['bowl'];
+  await engine.pixels(drawing(0.2));
+  expect(setup.given).toEqual(['bowl']);
+  setup.missing = ['pots'];
+  await engine.pixels(drawing(0.2));
+  expect(setup.given).toEqual(['pots']);
+});
+
+test('of what is kept, that goes which was not asked for longest, and some stay whatever they weigh', () => {
+  const kept = keepNewest<number>((v) => v, 10, 2);
+  expect(kept.set('a', 4)).toEqual([]);
+  expect(kept.set('b', 4)).toEqual([]);
+  expect(kept.get('a')).toBe(4);
+  expect(kept.set('c', 4)).toEqual(['b']);
+  expect(kept.set('d', 40)).toEqual(['a']);
+  expect([kept.get('b'), kept.get('c'), kept.get('d')]).toEqual([undefined, 4, 40]);
+});
+
+test('a piece is decoded once, and after a crash the pieces that are asked for are handed over again', async () => {
+  const setup = setUp(), { set } = engineWith(setup);
+  await Promise.all([set.look('a'), set.look('a'), set.look('b')]);
+  expect(setup.looked).toEqual(['a', 'b']);
+  const asked = set.previews(null, ['a', 'b']);
+  setup.sets[0].crash('out of memory');
+  expect((await asked).map((p) => p.assetId)).toEqual(['a', 'b']);
+  expect(setup.looked).toEqual(['a', 'b', 'a', 'b']);
+});
+
+test('a set is written file by file: one that breaks off is said and the others go on, and what is not wanted is not begun', async () => {
+  const { set } = engineWith(setUp()), recipe = { id: 'r', name: '', steps: [], spare: false }, done: string[] = [], failed: string[] = [];
+  const job = (assetId: string) => ({ path: `${assetId}.png`, assetId, format: 'png', wantsEnds: false }), listener = { wanted: () => true, onDone: (j: { path: string }) => { done.push(j.path); }, onFailure: (j: { path: string }, message: string) => { failed.push(`${j.path} ${message}`); } };
+  await set.recolour(recipe, [job('a'), job('broken'), job('b'), job('c')], listener);
+  expect([done.sort(), failed]).toEqual([['a.png', 'b.png', 'c.png'], ['broken.png the file breaks off']]);
+  let asked = 0;
+  await set.recolour(recipe, [job('d'), job('e'), job('f'), job('g')], { ...listener, wanted: () => ++asked <= 2 });
+  expect(done).toHaveLength(3);
+});
+
+test('reading a folder can be given up', async () => {
+  const { set } = engineWith(setUp()), stop = new AbortController(), slow = set.open([{ path: 'slow.zip', bytes: new Uint8Array(1) }], stop.signal);
+  stop.abort();
+  await expect(slow).rejects.toThrow('was stopped');
+  expect((await set.open([{ path: 'a.zip', bytes: new Uint8Array(1) }])).name).toBe('slate');
 });

@@ -2,16 +2,20 @@ import type { Drawing } from '@/core/compose/compose';
 import type { Size } from '@/core/frame/placement';
 import type { SampleSize } from '@/core/colour/sample';
 import type { Raster, Rect, Rgb } from '@/core/raster/raster';
-import type { Hex, PressSettings } from '@/core/site/model';
+import { searchLightest, SearchStopped, settingsFor, type SearchListener } from '@/core/lightest/search';
+import type { Trial, TrialSubject } from '@/core/lightest/trial';
+import type { Aim, Hex, PressFormat, PressSettings } from '@/core/site/model';
 import { isFont } from '@/core/text/fontFile';
 import { createChannel, WorkerCrash, type WorkerLike } from './channel';
 import type { OpenedTheme, ThemeFile } from '@/core/theme/openTheme';
+import { createSetEngine, type SetEngine } from './setEngine';
 import type { CodecCalls, Frame, PhotoLook, Pressed, RenderCalls, Survey, SurveyQuestions, ThemeCalls } from './protocol';
 
 export interface EngineParts {
   spawnRender(): WorkerLike;
   spawnCodec(): WorkerLike;
   spawnTheme(): WorkerLike;
+  spawnSet(): WorkerLike;
   /** The bytes of an asset as the owner gave them. */
   assetBytes(assetId: string): Promise<Uint8Array<ArrayBuffer>>;
 }
@@ -48,11 +52,26 @@ export interface Engine {
   adopt(assetId: string, raster: Raster): Promise<void>;
   /** @param pinned colours that a palette keeps exactly */
   press(raster: Raster, settings: PressSettings, pinned: readonly Hex[]): Promise<Pressed>;
+  /** A file alone, written by one of the workers that search, so that what is pressed for the eye does not wait for it. */
+  encode(raster: Raster, settings: PressSettings, pinned: readonly Hex[]): Promise<Uint8Array<ArrayBuffer>>;
   /** Reads style sheets and zips of theme folders; a signal that is given up ends the work at once. */
   openTheme(files: readonly ThemeFile[], signal?: AbortSignal): Promise<OpenedTheme>;
+  /** Starts the workers that search ahead of need. */
+  warmSearch(): void;
+  /** Looks for the lightest file of a picture, in workers of its own, one search after the other. */
+  search(subject: TrialSubject, aim: Aim, formats: readonly PressFormat[], listener: SearchListener): Promise<void>;
+  /** A part of a picture as it was drawn, and as it comes out under each of the aims. */
+  patches(subject: TrialSubject, aims: readonly Aim[], format: PressFormat, wanted: () => boolean): Promise<readonly Raster[]>;
   /** Starts the codecs ahead of need. */
   warm(): void;
+  readonly set: SetEngine;
 }
+
+/** Workers that search at the same time. */
+const searchers = 2;
+
+/** Searchers are given up when nothing was searched for so long, ms: each holds a copy of the codecs. */
+const idle = 60_000;
 
 /** What lies outside the focus is drawn once nothing has been asked for this long, ms. */
 const pause = 120;
@@ -68,6 +87,35 @@ export function createEngine(parts: EngineParts): Engine {
   });
   const codec = createChannel<CodecCalls>(parts.spawnCodec);
   const theme = createChannel<ThemeCalls>(parts.spawnTheme);
+  const trials = Array.from({ length: searchers }, () => createChannel<CodecCalls>(parts.spawnCodec));
+  let searching: Promise<unknown> = Promise.resolve(), resting: ReturnType<typeof setTimeout> | undefined;
+
+  /** One at a time; those that are not wanted any more when their turn comes end at once. */
+  function inTurn<T>(work: () => Promise<T>): Promise<T> {
+    clearTimeout(resting);
+    const done = searching.then(work);
+    const over = done.then(() => {}, () => {}).then(() => {
+      clearTimeout(resting);
+      resting = setTimeout(() => { for (const t of trials) t.restart('Nothing was searched for.'); }, idle);
+    });
+    searching = over;
+    return done;
+  }
+
+  async function openTrial(channel: (typeof trials)[number], subject: TrialSubject): Promise<Trial> {
+    const open = () => channel.ask('trial', { subject });
+    /** Codecs that have written much may run out of memory: a fresh worker is asked once more before anything is given up. */
+    const afresh = async <T>(question: () => Promise<T>): Promise<T> => {
+      try {
+        return await question();
+      } catch {
+        channel.restart('The codecs are started anew.');
+        await open();
+        return question();
+      }
+    };
+    return { area: await open(), tryOut: (settings, part) => afresh(() => channel.ask('tryOut', { settings, part })), patch: (settings) => afresh(() => channel.ask('patch', { settings })) };
+  }
 
   /** A question whose worker died under it is put once more, to the new one. */
   async function twice<T>(question: () => Promise<T>): Promise<T> {
@@ -82,7 +130,7 @@ export function createEngine(parts: EngineParts): Engine {
   const decode = (bytes: Uint8Array) => twice(() => codec.ask('decode', { bytes }));
 
   const give = async (assetId: string, raster: Raster): Promise<void> => {
-    await render.ask('asset', { assetId, raster }, [raster.data.buffer]);
+    for (const gone of await render.ask('asset', { assetId, raster }, [raster.data.buffer])) provided.delete(gone);
   };
 
   function remember(assetId: string, done: Promise<void>): Promise<void> {
@@ -190,6 +238,22 @@ export function createEngine(parts: EngineParts): Engine {
         signal?.removeEventListener('abort', give);
       }
     },
-    warm() { codec.ask('ready', null).catch(() => {}); },
+    warmSearch() { void inTurn(async () => { await Promise.all(trials.map((t) => t.ask('ready', { forWriting: true }))); }).catch(() => {}); },
+    encode: (raster, settings, pinned) => inTurn(() => twice(() => trials[0].ask('encode', { raster, settings, pinned }))),
+    search: (subject, aim, formats, listener) => inTurn(async () => {
+      if (!listener.wanted()) throw new SearchStopped('The search was stopped.');
+      await searchLightest(aim, formats, await Promise.all(trials.map((t) => openTrial(t, subject))), listener);
+    }),
+    patches: (subject, aims, format, wanted) => inTurn(async () => {
+      if (!wanted()) throw new SearchStopped('The search was stopped.');
+      const trial = await openTrial(trials[0], subject), out = [await trial.patch(null)];
+      for (const aim of aims) {
+        if (!wanted()) throw new SearchStopped('The search was stopped.');
+        out.push(await trial.patch(await settingsFor(aim, format, trial)));
+      }
+      return out;
+    }),
+    warm() { codec.ask('ready', { forWriting: false }).catch(() => {}); },
+    set: createSetEngine({ spawn: parts.spawnSet, decode, assetBytes: parts.assetBytes, writers: trials, inTurn }),
   };
 }

@@ -7,7 +7,14 @@ import type { Suggestion } from '@/core/frame/suggest';
 import type { SampleSize } from '@/core/colour/sample';
 import type { Raster, Rect, Rgb } from '@/core/raster/raster';
 import type { TextReport } from '@/core/legibility/report';
-import type { Axes, Hex, PressSettings } from '@/core/site/model';
+import type { Axes, Hex, PieceSet, PressSettings, Recipe } from '@/core/site/model';
+import type { PackedFile } from '@/core/files/unzip';
+import type { Offer, Sample } from '@/core/recolour/offers';
+import type { Followed, FollowInput } from '@/core/set/follow';
+import type { OpenedSet } from '@/core/set/openSet';
+import type { Recoloured } from '@/core/set/recolourFile';
+import type { Role } from '@/core/set/roles';
+import type { Tried, Trial, TrialPart, TrialSubject } from '@/core/lightest/trial';
 import type { OpenedTheme, ThemeFile } from '@/core/theme/openTheme';
 
 /** A piece of a picture to put on the screen. */
@@ -48,7 +55,8 @@ export interface PhotoLook {
 /** What the render worker can be asked. A view is one place on the screen that shows a picture. */
 export type RenderCalls = {
   frame: { ask: { view: string; drawing: Drawing; whole: boolean; focus?: Rect }; answer: Frame };
-  asset: { ask: { assetId: string; raster: Raster }; answer: null };
+  /** Names the assets that had to make room. */
+  asset: { ask: { assetId: string; raster: Raster }; answer: readonly string[] };
   font: { ask: { assetId: string; bytes: Uint8Array<ArrayBuffer> }; answer: null };
   pixels: { ask: { drawing: Drawing }; answer: { raster: Raster; missing: readonly string[] } };
   /** What a photo shows of itself: its best parts for a frame's shape, and its main colours; null while the photo is not there. */
@@ -69,12 +77,49 @@ export interface Pressed {
 export type CodecCalls = {
   decode: { ask: { bytes: Uint8Array }; answer: Raster };
   press: { ask: { raster: Raster; settings: PressSettings; pinned: readonly Hex[] }; answer: Pressed };
-  ready: { ask: null; answer: null };
+  encode: { ask: { raster: Raster; settings: PressSettings; pinned: readonly Hex[] }; answer: Uint8Array<ArrayBuffer> };
+  /** Starts the codecs; where many files are to be written, has them write a few first. */
+  ready: { ask: { forWriting: boolean }; answer: null };
+  /** Opens a trial of a picture; one that was open is forgotten. */
+  trial: { ask: { subject: TrialSubject }; answer: Trial['area'] };
+  tryOut: { ask: { settings: PressSettings; part: TrialPart }; answer: Tried };
+  patch: { ask: { settings: PressSettings | null }; answer: Raster };
+  recolour: { ask: { format: string; bytes: Uint8Array<ArrayBuffer>; recipe: Recipe; wantsEnds: boolean }; answer: Recoloured };
 };
 
 /** What the theme worker can be asked. */
 export type ThemeCalls = {
   open: { ask: { files: readonly ThemeFile[] }; answer: OpenedTheme };
+};
+
+/** A piece as small as a list shows it. */
+export interface Preview {
+  readonly assetId: string;
+  readonly raster: Raster;
+}
+
+/** One way to the wanted colour, with what it makes of some pieces. */
+export interface OfferLook {
+  readonly offer: Offer;
+  /** CIEDE2000 that is left over at the pieces that have the old colour; undefined where none has. */
+  readonly left: { readonly mean: number; readonly worst: number; readonly pieces: number } | undefined;
+  readonly previews: readonly Preview[];
+}
+
+/** What the worker of sets can be asked. It knows the pieces that were handed over, by their assets. */
+export type SetCalls = {
+  open: { ask: { files: readonly PackedFile[] }; answer: OpenedSet };
+  roles: { ask: { sheets: FollowInput['sheets']; pieces: readonly { path: string; width: number; height: number }[] }; answer: ReadonlyMap<string, Role> };
+  /** Takes a decoded piece over; answers its main colours, and which pieces had to make room. */
+  piece: { ask: { assetId: string; raster: Raster }; answer: { readonly samples: readonly Sample[]; readonly gone: readonly string[] } };
+  /** Pieces as a list shows them, recoloured or as they are; those it does not know are left out. */
+  previews: { ask: { recipe: Recipe | null; assetIds: readonly string[] }; answer: readonly Preview[] };
+  /** A raster of at most so many px; smaller ones come back as they are. */
+  smaller: { ask: { raster: Raster; most: number }; answer: Raster };
+  /** All px of a raster, recoloured; `scale` says how much smaller it is than its piece. */
+  whole: { ask: { recipe: Recipe; raster: Raster; scale: number }; answer: Raster };
+  offers: { ask: { from: Hex; to: Hex; spare: boolean; assetIds: readonly string[]; shown: readonly string[] }; answer: readonly OfferLook[] };
+  follow: { ask: { set: PieceSet; sheets: FollowInput['sheets']; ends: FollowInput['ends'] }; answer: Followed };
 };
 
 export type Calls = Record<string, { ask: unknown; answer: unknown }>;

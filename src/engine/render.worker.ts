@@ -10,6 +10,7 @@ import { createRaster, crop, isEmpty, wholeRaster, type Raster } from '@/core/ra
 import { ownAssetId, ownFontId } from '@/core/text/fonts';
 import { canvasGlyphs, type TextContext } from '@/core/text/glyphs';
 import { serve, type ServerScope } from './channel';
+import { keepNewest } from './keepNewest';
 import { addOwnFace, cssFont, fontLoader } from './fontFaces';
 import type { RenderCalls } from './protocol';
 
@@ -23,7 +24,7 @@ const glyphs = canvasGlyphs((width, height) => {
   return context as unknown as TextContext;
 }, cssFont, (font) => ownAssetId(font) === undefined || ownFonts.has(font));
 
-const assets = new Map<string, Raster>();
+const assets = keepNewest<Raster>(({ width, height }) => width * height, 80e6, 16);
 const resources = { glyphs, photo: (assetId: string) => assets.get(assetId) };
 interface OpenView {
   readonly composer: ReturnType<typeof createComposer>;
@@ -53,8 +54,7 @@ serve<RenderCalls>(self as unknown as ServerScope, {
     return { answer: { width: raster.width, height: raster.height, changed, pixels, complete, boxes, missing, ms }, transfer: [pixels.buffer] };
   },
   asset({ assetId, raster }) {
-    assets.set(assetId, raster);
-    return { answer: null };
+    return { answer: assets.set(assetId, raster) };
   },
   async font({ assetId, bytes }) {
     await addOwnFace(faces, ownFontId(assetId), bytes);

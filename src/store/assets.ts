@@ -2,9 +2,12 @@ import type { Database } from './database';
 
 const hex = (bytes: Uint8Array): string => Array.from(bytes, (b) => b.toString(16).padStart(2, '0')).join('');
 
+/** SHA-256 of bytes, hex. */
+export const assetId = async (bytes: Uint8Array<ArrayBuffer>): Promise<string> => hex(new Uint8Array(await crypto.subtle.digest('SHA-256', bytes)));
+
 /** Stores bytes once, under their SHA-256, and returns that. */
 export async function putAsset(db: Database, bytes: Uint8Array<ArrayBuffer>): Promise<string> {
-  const id = hex(new Uint8Array(await crypto.subtle.digest('SHA-256', bytes)));
+  const id = await assetId(bytes);
   if ((await db.assets.where('id').equals(id).count()) === 0) await db.assets.put({ id, bytes });
   return id;
 }

@@ -34,14 +34,24 @@ export interface ThumbRow {
   png: Blob;
 }
 
+/** What a site was when it was last rehearsed, part by part. */
+export interface RehearsalRow {
+  siteId: string;
+  at: number;
+  /** By the part's name: a slot or a page. */
+  parts: Record<string, string>;
+}
+
 export class Database extends Dexie {
   declare sites: EntityTable<SiteRow, 'id'>;
   declare assets: EntityTable<AssetRow, 'id'>;
   declare history: Table<StepRow, [string, number]>;
   declare thumbs: EntityTable<ThumbRow, 'key'>;
+  declare rehearsals: EntityTable<RehearsalRow, 'siteId'>;
 
   constructor(name = 'soyez') {
     super(name);
     this.version(1).stores({ sites: 'id, changedAt', assets: 'id', history: '[siteId+seq], siteId', thumbs: 'key' });
+    this.version(2).stores({ rehearsals: 'siteId' });
   }
 }

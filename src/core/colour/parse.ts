@@ -23,7 +23,8 @@ export function tryColour(text: string): Rgb | undefined {
 
 /** A colour as a style sheet must write it, if it is opaque. */
 export function tryOpaqueColour(text: string): Rgb | undefined {
-  const colour = parsed(text);
+  // The library takes hex digits without their sign, which in a style sheet are a word or a number.
+  const colour = /^\s*[0-9a-f]+\s*$/i.test(text) ? undefined : parsed(text);
   return colour && (colour.alpha ?? 1) === 1 ? tryColour(text) : undefined;
 }
 

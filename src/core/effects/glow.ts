@@ -38,5 +38,6 @@ export const glow: EffectKind<GlowEffect> = {
   make: ({ light }) => ({ kind: 'glow', side: 'outside', size: 10, colour: light, opacity: 0.7 }),
   reach: ({ side, size }) => reachAll(side === 'outside' ? Math.ceil(size) + 1 : 0),
   lay: (group, body, effect) => (effect.side === 'inside' ? layInside(group, body, effect) : layOutside(group, effect)),
+  scaled: (effect, k) => ({ ...effect, size: Math.max(1, effect.size * k) }),
   figure: ({ side, size }) => `${side}, ${size} px`,
 };

@@ -28,6 +28,8 @@ export interface EffectKind<E extends Effect = Effect> {
   make(colours: EffectColours): E;
   reach(effect: E): Reach;
   lay(group: Group, body: Body, effect: E): void;
+  /** The effect for a shape so many times as large. */
+  scaled(effect: E, k: number): E;
   /** What it is set to, in a few words. */
   figure(effect: E): string;
 }

@@ -42,5 +42,6 @@ export const outline: EffectKind<OutlineEffect> = {
       if (room > 0) { data[k] += cr * room; data[k + 1] += cg * room; data[k + 2] += cb * room; data[k + 3] += room; }
     }
   },
+  scaled: (effect, k) => ({ ...effect, width: Math.max(0.5, effect.width * k) }),
   figure: ({ side, width }) => `${side}, ${width} px`,
 };

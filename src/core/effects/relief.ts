@@ -52,5 +52,6 @@ export const relief: EffectKind<ReliefEffect> = {
       }
     }
   },
+  scaled: (effect, k) => ({ ...effect, depth: effect.depth * k, softness: effect.softness * k }),
   figure: ({ depth, direction }) => `${depth < 0 ? 'sunken' : 'raised'} ${Math.abs(depth)} px, ${direction}°`,
 };

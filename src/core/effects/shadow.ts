@@ -29,5 +29,6 @@ export const shadow: EffectKind<ShadowEffect> = {
     const seen = coverOf(group), grown = effect.spread === 0 ? seen : coverWithin(signedDistance(seen, Math.abs(effect.spread) + 1), effect.spread);
     layUnder(group, colourOf(effect.colour), shiftCover(blur(grown, sigmaOf(effect)), effect.x, effect.y), effect.opacity);
   },
+  scaled: (effect, k) => ({ ...effect, x: Math.round(effect.x * k), y: Math.round(effect.y * k), blur: effect.blur * k, spread: effect.spread * k }),
   figure: (effect) => `${effect.x}, ${effect.y}, ${effect.blur} px`,
 };

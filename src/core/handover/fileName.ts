@@ -1,10 +1,5 @@
-import { formatEnding } from '../press/codecs';
-import type { PressFormat, Slot } from '../site/model';
-
 /** A name that every host takes: lower case letters, digits and hyphens. */
 export function safeName(words: string): string {
   const plain = words.normalize('NFKD').replace(/[\u0300-\u036f]/g, '').toLowerCase();
   return plain.replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '') || 'picture';
 }
-
-export const fileNameOf = (slot: Slot, format: PressFormat): string => `${slot.fileName}.${formatEnding[format]}`;

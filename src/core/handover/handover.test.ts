@@ -4,39 +4,38 @@ import { applyEdit } from '../site/edit';
 import type { Picture, Site, Slot } from '../site/model';
 import { arrangeForNarrow, removeNarrow } from '../site/narrow';
 import { newSite } from '../site/newSite';
-import { pressAs } from '../press/settings';
+import { plainPicture, pressAs } from '../press/settings';
 import { slotFrom } from '../site/slots';
-import { fileNameOf, safeName } from './fileName';
-import { snippetsFor } from './snippets';
+import { safeName } from './fileName';
+import { linesOf } from './lines.fixture';
 
 const site = newSite('x', 'home', 'Veldrin Clayworks');
 const slot: Slot = {
   ...slotFrom(site, { id: 's', kind: 'header', width: 1080, height: 220 }), size: 'cover', attachment: 'fixed',
   position: { x: { value: 50, unit: '%' }, y: { value: 0, unit: 'px' } }, beside: { top: null, right: null, bottom: null, left: { from: 'colour', colour: '#3b4a45' } },
 };
-const picture: Picture = { id: 'p', ground: { type: 'colour', colour: '#3b4a45' }, layers: [], press: pressAs('webp'), alt: 'Five "pots" <on> a shelf & more' };
+const picture: Picture = { id: 'p', ground: { type: 'colour', colour: '#3b4a45' }, layers: [], ...plainPicture(pressAs('webp')), alt: 'Five "pots" <on> a shelf & more' };
 
 test('names every host takes', () => {
   expect(safeName('Kopfbild Größe 2.JPG')).toBe('kopfbild-gro-e-2-jpg');
   expect(safeName('  Été à la céramique ')).toBe('ete-a-la-ceramique');
   expect(safeName('***')).toBe('picture');
-  expect(fileNameOf(slot, 'jpeg')).toBe('header.jpg');
 });
 
 test('a header is content: its size, its file, its alternative text with the signs of markup kept out', () => {
-  const { html, css } = snippetsFor(site, slot, picture);
+  const { html, css } = linesOf(site, slot, picture);
   expect(html).toBe('<img class="veldrin-clayworks-header" src="header.webp" width="1080" height="220" alt="Five &quot;pots&quot; &lt;on&gt; a shelf &amp; more">\n');
   expect(css).toContain('background-color: #3b4a45');
 });
 
 test('nothing see-through gets a colour under it', () => {
-  expect(snippetsFor(site, slot, { ...picture, ground: { type: 'none' } }).css).not.toContain('background-color');
+  expect(linesOf(site, slot, { ...picture, ground: { type: 'none' } }).css).not.toContain('background-color');
 });
 
 test.each([
   ['background', 'repeat', 'body'], ['sidebar', 'repeat-y', '.veldrin-clayworks-header'], ['divider', 'repeat-x', '.veldrin-clayworks-header::before'],
 ] as const)('a %s is a background that repeats as its slot says, in CSS that parses', (kind, repeat, selector) => {
-  const { css } = snippetsFor(site, { ...slot, kind, repeat }, picture);
+  const { css } = linesOf(site, { ...slot, kind, repeat }, picture);
   const problems: string[] = [], declarations: Record<string, string> = {};
   const tree = parse(css, { onParseError: (error) => problems.push(error.message) });
   walk(tree, { visit: 'Declaration', enter: (node) => { declarations[node.property] = node.value.type; } });
@@ -52,7 +51,7 @@ test.each([
 
 describe('what a page needs beside the file', () => {
   const withSlot = (part: Partial<Slot>, p: Partial<Picture> = {}): Site => ({ ...site, slots: [{ ...slot, size: { x: 'auto', y: 'auto' }, attachment: 'scroll', ...part }], pictures: { [slot.pictureId]: { ...picture, ...p } } });
-  const written = (s: Site, p: Picture = s.pictures[slot.pictureId]) => snippetsFor(s, s.slots[0], p);
+  const written = (s: Site, p: Picture = s.pictures[slot.pictureId]) => linesOf(s, s.slots[0], p);
   const rules = (css: string) => {
     const found: { media: string; selector: string; declarations: Record<string, string> }[] = [];
     walk(parse(css, { onParseError: (e) => { throw e; } }), function (node) {
@@ -70,10 +69,10 @@ describe('what a page needs beside the file', () => {
 
   test('a second arrangement is a source of its own below its width', () => {
     const one = applyEdit(withSlot({}), arrangeForNarrow(slot.id, 600)), { html, css } = written(one), other = one.slots[1];
-    expect(html).toMatch(new RegExp(`^<picture><source media="\\(max-width: 599.98px\\)" srcset="header-narrow.webp" width="${other.width}" height="${other.height}"><img class="[a-z-]+" src="header.webp"`));
+    expect(html).toMatch(new RegExp(`^<picture>\\n  <source media="\\(max-width: 599.98px\\)" srcset="header-narrow.webp" width="${other.width}" height="${other.height}">\\n  <img class="[a-z-]+" src="header.webp"`));
     expect(rules(css).find((r) => r.media)).toMatchObject({ media: '(max-width:599.98px)', declarations: { width: `${other.width}px` } });
     expect(other.height / other.width).toBeGreaterThan(slot.height / slot.width);
-    expect(snippetsFor(applyEdit(one, removeNarrow(slot.id)), slot, picture).html).not.toContain('<picture>');
+    expect(linesOf(applyEdit(one, removeNarrow(slot.id)), slot, picture).html).not.toContain('<picture>');
   });
 
   test('live words lie in a box as large as the picture, with their place in percent and a size that does not fall below the least', () => {

@@ -3,10 +3,12 @@ import { narrowed } from '../measure/layoutPage';
 import type { Length, Picture, Site, Slot, TextLayer } from '../site/model';
 import { fontOf } from '../text/fonts';
 import { besideColours, type PageArea } from '../seam/beside';
+import { mediaType } from '../press/codecs';
 import { isContent } from '../site/pages';
 import { liveTexts, liveWords, type LiveWords } from './liveText';
 import { escapeHtml } from './escape';
-import { fileNameOf, safeName } from './fileName';
+import { safeName } from './fileName';
+import type { PlannedFile, SlotFiles } from './filePlan';
 
 export interface Snippets {
   readonly css: string;
@@ -44,9 +46,9 @@ const below = (width: number): string => `(max-width: ${width - 0.02}px)`;
 const indented = (css: string): string => css.replace(/^(?=.)/gm, '  ');
 
 /** The second arrangement of a slot's layers, and where it holds. */
-function narrowOf(site: Site, slot: Slot): { slot: Slot; picture: Picture; below: number } | undefined {
-  const other = slot.narrow && site.slots.find((s) => s.id === slot.narrow!.slot), picture = other && site.pictures[other.pictureId];
-  return other && picture ? { slot: other, picture, below: slot.narrow!.below } : undefined;
+function narrowOf(site: Site, slot: Slot): { slot: Slot; below: number } | undefined {
+  const other = slot.narrow && site.slots.find((s) => s.id === slot.narrow!.slot);
+  return other ? { slot: other, below: slot.narrow!.below } : undefined;
 }
 
 /** Words over the picture, in a box as large as it; below the second arrangement's width that has its own words. */
@@ -75,25 +77,74 @@ function lentColour(site: Site, slot: Slot): string {
   return beside?.area && beside.colour ? rule(areaSelectors[beside.area.role], [`background-color: ${beside.colour}`]) : '';
 }
 
+/** What a file is to a browser. */
+const typeOf = ({ settings }: PlannedFile): string => mediaType(settings.format);
+
+/** One file of a slot at a scale, the modern one or the fallback. */
+const fileAt = (files: readonly PlannedFile[], scale: number, fallback: boolean): PlannedFile | undefined => files.find((f) => f.scale === scale && f.fallback === fallback);
+
+/** The file every browser knows. */
+const plainFile = (files: readonly PlannedFile[]): PlannedFile => fileAt(files, 1, true) ?? files[0];
+
+/** A background's picture: the plain file for browsers that know nothing else, then by density and format, as CSS Images Level 4 has it. */
+function imageLines(files: readonly PlannedFile[], scales: readonly [number, number]): string[] {
+  const plain = fileAt(files, scales[0], true) ?? fileAt(files, scales[0], false) ?? plainFile(files);
+  const set = [false, true].flatMap((fallback) => scales.flatMap((scale, i) => { const f = fileAt(files, scale, fallback); return f ? [`url("${f.path}") type("${typeOf(f)}") ${i + 1}x`] : []; }));
+  return [`background-image: url("${plain.path}")`, ...(set.length > 1 ? [`background-image: image-set(${set.join(', ')})`] : [])];
+}
+
 /** The declarations that lay a background, in the words of CSS Backgrounds and Borders Level 3. */
-const backgroundLines = (slot: Slot, file: string): (string | false)[] => [
-  `background-image: url("${file}")`, `background-repeat: ${slot.repeat}`, `background-position: ${length(slot.position.x)} ${length(slot.position.y)}`,
+const backgroundLines = (slot: Slot, files: readonly PlannedFile[]): (string | false)[] => [
+  ...imageLines(files, [1, 2]), `background-repeat: ${slot.repeat}`, `background-position: ${length(slot.position.x)} ${length(slot.position.y)}`,
   `background-size: ${sizeWords(slot)}`, slot.attachment === 'fixed' && 'background-attachment: fixed',
 ];
 
+/** Screens up to this width get the half-size background, px (common practice, no source). */
+const phoneBelow = 600;
+
+/** Half the px for phones, laid as large as the whole: most of it is under the content there. */
+function phoneBackground(slot: Slot, files: readonly PlannedFile[], selector: string): string {
+  if (!fileAt(files, 0.5, false)) return '';
+  const fixed = typeof slot.size !== 'string' && slot.size.x === 'auto' && slot.size.y === 'auto' && `background-size: ${slot.width}px ${slot.height}px`;
+  return `@media ${below(phoneBelow)} {\n${indented(rule(selector, [...imageLines(files, [0.5, 1]), fixed]))}}\n`;
+}
+
+/** The files of one format as candidates by their width, with how wide they are shown. */
+function candidates(files: readonly PlannedFile[], fallback: boolean, shown: number): string | undefined {
+  const list = files.filter((f) => f.fallback === fallback).sort((a, b) => a.width - b.width);
+  if (list.length === 0) return undefined;
+  return list.length === 1 ? `srcset="${list[0].path}"` : `srcset="${list.map((f) => `${f.path} ${f.width}w`).join(', ')}" sizes="(max-width: ${shown}px) 100vw, ${shown}px"`;
+}
+
+/** An `img`, in a `picture` with its sources where there are several formats or a second arrangement. */
+function imageMarkup(name: string, slot: Slot, { files, picture }: SlotFiles, narrow: { files: SlotFiles; below: number; slot: Slot } | undefined): string {
+  const whole = fileSize(slot, overlapOf(slot)), plain = plainFile(files), sources: string[] = [];
+  const older = files.some((f) => f.fallback), own = candidates(files, older, whole.width)!, alone = files.filter((f) => f.fallback === older).length === 1;
+  if (narrow) for (const fallback of [false, true]) {
+    const first = narrow.files.files.find((f) => f.fallback === fallback), list = first && candidates(narrow.files.files, fallback, narrow.slot.width);
+    if (first) sources.push(`<source media="${below(narrow.below)}"${fallback || !narrow.files.files.some((f) => f.fallback) ? '' : ` type="${typeOf(first)}"`} ${list} width="${narrow.slot.width}" height="${narrow.slot.height}">`);
+  }
+  if (older) sources.push(`<source type="${typeOf(files.find((f) => !f.fallback)!)}" ${candidates(files, false, whole.width)}>`);
+  const img = `<img class="${name}" src="${plain.path}"${alone ? '' : ` ${own}`} width="${whole.width}" height="${whole.height}" alt="${escapeHtml(picture.decorative ? '' : picture.alt.trim())}">`;
+  return sources.length > 0 ? `<picture>\n${[...sources, img].map((line) => `  ${line}\n`).join('')}</picture>` : img;
+}
+
+/** The class name that a slot's lines of the style sheet are for. */
+export const className = (site: Pick<Site, 'name'>, slot: Pick<Slot, 'name'>): string => `${safeName(site.name)}-${safeName(slot.name)}`;
+
 /**
- * The lines of stylesheet and markup that put a slot's file on the page.
- * A header, mark or piece is content, an `img`; everything else is a background.
+ * The lines of stylesheet and markup that put a slot's files on the page. A header, mark or piece is content, an `img`;
+ * everything else is a background.
+ * @param plan the files of all slots
  */
-export function snippetsFor(site: Site, slot: Slot, picture: Picture): Snippets {
-  const file = fileNameOf(slot, picture.press.format), name = `${safeName(site.name)}-${safeName(slot.name)}`;
-  const colour = underColour(site, slot, picture);
+export function snippetsFor(site: Site, plan: readonly SlotFiles[], slotId: string): Snippets {
+  const found = plan.find((p) => p.slot.id === slotId);
+  if (!found) return { css: '', html: '' };
+  const { slot, picture, files } = found, name = className(site, slot), colour = underColour(site, slot, picture);
   if (isContent(slot.kind)) {
-    const { x, y } = slot.offset, moved = x !== 0 || y !== 0;
-    const overlap = overlapOf(slot), hangs = hasOverlap(overlap), whole = fileSize(slot, overlap);
-    const place = [(moved || hangs) && 'position: relative', moved && `left: ${x}px`, moved && `top: ${y}px`], words = liveTexts(picture.layers), narrow = narrowOf(site, slot);
-    const img = `<img class="${name}" src="${file}" width="${whole.width}" height="${whole.height}" alt="${escapeHtml(picture.alt.trim())}">`;
-    const image = narrow ? `<picture><source media="${below(narrow.below)}" srcset="${fileNameOf(narrow.slot, narrow.picture.press.format)}" width="${narrow.slot.width}" height="${narrow.slot.height}">${img}</picture>` : img;
+    const { x, y } = slot.offset, moved = x !== 0 || y !== 0, overlap = overlapOf(slot), hangs = hasOverlap(overlap);
+    const place = [(moved || hangs) && 'position: relative', moved && `left: ${x}px`, moved && `top: ${y}px`], words = liveTexts(picture.layers), other = narrowOf(site, slot), otherFiles = other && plan.find((p) => p.slot.id === other.slot.id);
+    const narrow = other && otherFiles && { ...other, files: otherFiles }, image = imageMarkup(name, slot, found, narrow);
     return {
       css: rule(`.${name}`, ['display: block', ...(hangs ? hangingLines(slot, overlap) : [`width: ${slot.width}px`, 'max-width: 100%']), 'height: auto', ...(words.length === 0 ? place : []), picture.ground.type === 'colour' && !hangs && `background-color: ${colour}`])
         + (narrow ? `@media ${below(narrow.below)} {\n${indented(rule(`.${name}`, [`width: ${narrow.slot.width}px`, hangs && 'max-width: 100%', hangs && 'margin: 0']))}}\n` : '')
@@ -101,11 +152,11 @@ export function snippetsFor(site: Site, slot: Slot, picture: Picture): Snippets 
       html: words.length > 0 ? `<div class="${name}-box">\n  ${image}\n${words.map((w, i) => `  <p class="${name}-words-${i + 1}">${liveWords(slot, w, '', 0).lines.map((l) => `<span>${escapeHtml(l)}</span>`).join('')}</p>\n`).join('')}</div>\n` : `${image}\n`,
     };
   }
-  const lines = backgroundLines(slot, file);
+  const lines = backgroundLines(slot, files);
   switch (slot.kind) {
     case 'background': {
       const selector = bodySelector(site, slot), classes = [...selector.matchAll(/body\.([a-z0-9-]+)/g)].map((m) => m[1]);
-      return { css: rule(selector, [colour && `background-color: ${colour}`, ...lines]), html: classes.length ? classes.map((c) => `<body class="${c}">\n`).join('') : '<body>\n' };
+      return { css: rule(selector, [colour && `background-color: ${colour}`, ...lines]) + phoneBackground(slot, files, selector), html: classes.length ? classes.map((c) => `<body class="${c}">\n`).join('') : '<body>\n' };
     }
     case 'divider': {
       const { narrowSize } = slot, at = narrowSize && narrowed(slot, narrowSize.below - 1);

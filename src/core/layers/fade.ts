@@ -47,6 +47,9 @@ export function fadeMask({ sides, corners, curve: name }: Pick<FadeLayer, 'sides
   return { width, height, data };
 }
 
+const times = <K extends string>(lengths: Readonly<Record<K, number>>, k: number): Record<K, number> =>
+  Object.fromEntries(Object.entries<number>(lengths).map(([key, v]) => [key, v * k])) as Record<K, number>;
+
 const px = () => number().min(0).max(4000).required();
 
 export const fade: LayerKind<FadeLayer> = {
@@ -64,6 +67,7 @@ export const fade: LayerKind<FadeLayer> = {
     return layer.into === null ? { type: 'erase', mask, x: 0, y: 0 } : { type: 'mask', mask, colour: colourOf(layer.into), x: 0, y: 0 };
   },
   place: () => ({ x: 0, y: 0 }),
+  scaled: ({ sides, corners }, k) => ({ sides: times(sides, k), corners: times(corners, k) }),
   figure: ({ sides, corners }) => `${Math.max(...Object.values(sides), ...Object.values(corners))} px`,
   name: (layer) => layer.name || 'Edge fade',
 };

@@ -44,6 +44,11 @@ export const fill: LayerKind<FillLayer> = {
   key: ({ colour, extent }) => (extent.type === 'all' ? colour : `${colour} ${JSON.stringify(extent)}`),
   draw: ({ colour, extent }, { width, height }) => (extent.type === 'all' ? { type: 'solid', colour: colourOf(colour) } : { type: 'mask', mask: extentMask(extent, { width, height }), colour: colourOf(colour), x: 0, y: 0 }),
   place: () => ({ x: 0, y: 0 }),
+  scaled({ extent }, k) {
+    if (extent.type === 'all') return {};
+    if (extent.type === 'side') return { extent: { ...extent, full: extent.full * k, reach: extent.reach * k } };
+    return { extent: { ...extent, x: extent.x * k, y: extent.y * k, width: Math.max(1, extent.width * k), height: Math.max(1, extent.height * k), soft: extent.soft * k } };
+  },
   figure: (layer) => `${Math.round(layer.opacity * 100)}%`,
   name: (layer) => layer.name || 'Wash',
 };

@@ -40,6 +40,8 @@ export interface LayerKind<L extends Layer = Layer> extends Partial<Arranged<L>>
   draw(layer: L, context: DrawContext): Paint | undefined;
   /** Where the drawing's 0, 0 lies on the slot, in whole px. */
   place(layer: L, slot: Size): Place;
+  /** The layer for a slot so many times as large, where it does not lie at a place; left out where nothing of it is in px. */
+  scaled?(layer: L, k: number): Partial<L>;
   /** Assets that drawing needs: photos, and fonts of the owner's. */
   assets?(layer: L): readonly string[];
   /** Only its effects are seen. */

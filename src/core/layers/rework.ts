@@ -21,6 +21,7 @@ export const join: LayerKind<JoinLayer> = {
   key: ({ method, axes: along, band }) => `${method} ${along} ${band}`,
   draw: (layer) => ({ type: 'rework', rework: (source) => joined(source, layer) }),
   place: () => ({ x: 0, y: 0 }),
+  scaled: ({ band }, k) => ({ band: Math.max(1, band * k) }),
   figure: ({ method, band }) => (method === 'mirror' ? 'mirrored' : `${Math.round(band)} px`),
   name: (layer) => layer.name || 'Join',
 };
@@ -34,6 +35,7 @@ export const blur: LayerKind<BlurLayer> = {
   key: ({ radius, wraps }) => `${radius} ${wraps}`,
   draw: ({ radius, wraps }) => ({ type: 'rework', rework: (source) => softened(source, radius, wraps) }),
   place: () => ({ x: 0, y: 0 }),
+  scaled: ({ radius }, k) => ({ radius: radius * k }),
   figure: ({ radius }) => `${Math.round(radius * 10) / 10} px`,
   name: (layer) => layer.name || 'Blur',
 };

@@ -22,6 +22,7 @@ export const texture: LayerKind<TextureLayer> = {
   key: (layer) => JSON.stringify([layer.texture, layer.colour, layer.scale, layer.contrast, layer.seed]),
   draw: (layer, { width, height }) => ({ type: 'mask', mask: drawTexture(layer, width, height), colour: colourOf(layer.colour), x: 0, y: 0 }),
   place: () => ({ x: 0, y: 0 }),
+  scaled: (layer, k) => ({ scale: Math.max(1, layer.scale * k) }),
   figure: (layer) => `${Math.round(layer.opacity * 100)}%`,
   name: (layer) => layer.name || `${layer.texture[0].toUpperCase()}${layer.texture.slice(1)}`,
 };

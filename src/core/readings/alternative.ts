@@ -1,15 +1,20 @@
+import { editPicture } from '../site/edit';
 import { isContent } from '../site/pages';
 import { isBlank } from '../site/picture';
 import type { ReadingKind } from './reading';
 
 /** Words for those who do not see the picture; only pictures that are content need them (WCAG 2.2, 1.1.1). */
-export const alternative: ReadingKind<string> = {
+export const alternative: ReadingKind<{ alt: string; decorative: boolean }> = {
   id: 'alternative',
   question: 7,
   title: 'Alternative text',
   applies: ({ slot, picture }) => isContent(slot.kind) && !isBlank(picture),
-  measure: ({ picture }) => picture.alt.trim(),
-  judge: (alt) => (alt ? 'holds' : 'look'),
-  figure: (alt) => (alt ? `${alt.length} letters` : 'none'),
-  say: (alt) => (alt ? `Read out as “${alt}”.` : 'No alternative text yet. Write what the picture says, or leave it empty if it only decorates.'),
+  measure: ({ picture }) => ({ alt: picture.alt.trim(), decorative: picture.decorative }),
+  judge: ({ alt, decorative }) => (alt || decorative ? 'holds' : 'look'),
+  figure: ({ alt, decorative }) => (decorative ? 'decorates' : alt ? `${alt.length} letters` : 'none'),
+  say({ alt, decorative }) {
+    if (decorative) return 'It only decorates: nothing is read out, as you decided.';
+    return alt ? `Read out as “${alt}”.` : 'No alternative text yet. Write what the picture says, or say that it only decorates.';
+  },
+  mend: (_value, { picture }) => ({ label: 'It only decorates', edit: editPicture(picture.id, (p) => { p.decorative = true; }) }),
 };

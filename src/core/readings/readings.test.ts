@@ -5,7 +5,7 @@ import { fillRect } from '../raster/composite';
 import { applyEdit } from '../site/edit';
 import type { Layer, Picture, Site, Slot } from '../site/model';
 import { shelfItem } from '../shelf/item';
-import { pressAs } from '../press/settings';
+import { plainPicture, pressAs } from '../press/settings';
 import { newSite } from '../site/newSite';
 import { slotFrom } from '../site/slots';
 import type { PressedFile, Reading } from './reading';
@@ -18,7 +18,7 @@ const slot: Slot = {
 };
 const item = shelfItem({ assetId: 'a', name: 'Pots', width: 400, height: 300, format: 'jpeg', bytes: 9 });
 const picture = (layers: Layer[], part: Partial<Picture> = {}): Picture =>
-  ({ id: 'p', ground: { type: 'colour', colour: '#333333' }, layers, press: pressAs('jpeg'), alt: '', ...part });
+  ({ id: 'p', ground: { type: 'colour', colour: '#333333' }, layers, ...plainPicture(pressAs('jpeg')), ...part });
 const siteWith = (p: Picture, part: Partial<Site> = {}): Site => ({ ...newSite('x', 'page', 'X'), pages: [page], slots: [slot], pictures: { p }, ...part });
 
 function plain(colour: Rgb, width = 200, height = 100): Raster {
@@ -120,4 +120,12 @@ test('a mend changes one picture and leaves the site it was made from alone', ()
 test('worst first', () => {
   const list = takeReadings({ site: siteWith(picture([])), slot, picture: picture([]), file: file(plain({ r: 90, g: 51, b: 51 })) });
   expect(worstFirst(list).map((r) => r.verdict)).toEqual(['fails', 'fails', 'look', 'holds', 'holds', 'holds']);
+});
+
+test('a format that the host does not take is told, and mended to one that it takes', () => {
+  const refusing: Slot = { ...slot, accepts: ['png', 'webp'] }, bare = picture([]), site = siteWith(bare, { slots: [refusing] });
+  const found = takeReadings({ site, slot: refusing, picture: bare }).find((r) => r.id === 'format-taken')!;
+  expect(found).toMatchObject({ verdict: 'fails', words: 'The host does not take JPEG; it takes PNG, WebP.' });
+  const after = applyEdit(site, found.mend!.edit).pictures.p;
+  expect(takeReadings({ site, slot: refusing, picture: after }).some((r) => r.id === 'format-taken')).toBe(false);
 });

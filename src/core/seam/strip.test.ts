@@ -11,7 +11,7 @@ test('the end of a strip is told to the digit, and whether it is even', () => {
   expect(end).toEqual({ colour: `#${n(0)}${n(1)}${n(2)}`, uneven: 0 });
   r.data[674 * 4 * 4 + 2 * 4 + 1] += 5;
   expect(endRow(r)).toEqual({ ...end, uneven: 5 });
-  expect(endRow(r, 'first').colour).not.toBe(end.colour);
+  expect(endRow(r, 'top').colour).not.toBe(end.colour);
 });
 
 test('a gradient in 8 bits has no bands that stand out, at 10 px as at 900; one of sixteen levels has', () => {

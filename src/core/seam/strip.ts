@@ -1,7 +1,8 @@
 import { deltaE } from '../colour/difference';
 import type { Raster, Rgb } from '../raster/raster';
-import type { GradientGround, GradientStop } from '../site/model';
+import type { GradientGround, GradientStop, Side } from '../site/model';
 import { hexOf } from '../colour/parse';
+import { borderPixels } from './edges';
 
 const at = ({ data, width }: Raster, x: number, y: number): Rgb => { const k = (y * width + x) * 4; return { r: data[k], g: data[k + 1], b: data[k + 2] }; };
 
@@ -45,14 +46,14 @@ export interface EndRow {
   readonly uneven: number;
 }
 
-/** The last row of a strip: which colour continues it, and whether one does. */
-export function endRow(raster: Raster, which: 'first' | 'last' = 'last'): EndRow {
-  const y = which === 'last' ? raster.height - 1 : 0, counts = new Map<string, number>();
-  for (let x = 0; x < raster.width; x++) { const hex = hexOf(at(raster, x, y)); counts.set(hex, (counts.get(hex) ?? 0) + 1); }
-  const colour = [...counts].sort((a, b) => b[1] - a[1])[0][0], n = parseInt(colour.slice(1), 16), r = n >> 16, g = (n >> 8) & 255, b = n & 255;
+/** The last row of px at a side, which for strips is where they end: the colour that continues it there, and whether one does. */
+export function endRow({ data, width, height }: Raster, side: Side = 'bottom'): EndRow {
+  const counts = new Map<number, number>(), pixels = [...borderPixels({ data, width, height }, side)];
+  for (const k of pixels) { const rgb = (data[k] << 16) | (data[k + 1] << 8) | data[k + 2]; counts.set(rgb, (counts.get(rgb) ?? 0) + 1); }
+  const n = [...counts].sort((a, b) => b[1] - a[1])[0][0], commonest = { r: n >> 16, g: (n >> 8) & 255, b: n & 255 };
   let uneven = 0;
-  for (let x = 0; x < raster.width; x++) { const p = at(raster, x, y); uneven = Math.max(uneven, Math.abs(p.r - r), Math.abs(p.g - g), Math.abs(p.b - b)); }
-  return { colour, uneven };
+  for (const k of pixels) uneven = Math.max(uneven, Math.abs(data[k] - commonest.r), Math.abs(data[k + 1] - commonest.g), Math.abs(data[k + 2] - commonest.b));
+  return { colour: hexOf(commonest), uneven };
 }
 
 /** Largest difference a straight mixture may leave, levels. */

@@ -1,5 +1,5 @@
 import { castDraft, current, enablePatches, produce, type Draft } from 'immer';
-import type { Hex, Layer, NamedSize, OwnFont, Picture, ShelfItem, Site, Slot } from './model';
+import type { Ground, Hex, Layer, NamedSize, OwnFont, Picture, ShelfItem, Site, Slot } from './model';
 
 enablePatches();
 
@@ -38,7 +38,6 @@ export const addLayers = (pictureId: string, layers: readonly Layer[]): Edit => 
 /** Behind everything. */
 export const addLayerBehind = (pictureId: string, layer: Layer): Edit => editPicture(pictureId, (picture) => { picture.layers.unshift(castDraft(layer)); });
 
-/** Changes each layer named by what it is at the time the edit is applied. */
 /** In front of everything but the words in front: a veil, a blur or a texture is not to lie on them. */
 export const addBehindWords = (pictureId: string, layer: Layer): Edit => editPicture(pictureId, (picture) => {
   let at = picture.layers.length;
@@ -46,6 +45,19 @@ export const addBehindWords = (pictureId: string, layer: Layer): Edit => editPic
   picture.layers.splice(at, 0, castDraft(layer));
 });
 
+/** Several layers at the place of one. */
+export const replaceLayer = (pictureId: string, layerId: string, layers: readonly Layer[]): Edit => editPicture(pictureId, (picture) => {
+  const at = picture.layers.findIndex((l) => l.id === layerId);
+  if (at >= 0) picture.layers.splice(at, 1, ...layers.map(castDraft));
+});
+
+/** Everything that lies in the slot in place of what lay there. */
+export const setLayers = (pictureId: string, ground: Ground, layers: readonly Layer[]): Edit => editPicture(pictureId, (picture) => {
+  picture.ground = castDraft(ground);
+  picture.layers = layers.map(castDraft);
+});
+
+/** Changes each layer named by what it is at the time the edit is applied. */
 export const editLayers = (pictureId: string, layerIds: readonly string[], change: (layer: Layer) => Partial<Layer> | undefined): Edit =>
   editPicture(pictureId, (picture) => {
     for (const layer of picture.layers) if (layerIds.includes(layer.id)) Object.assign(layer, change(current(layer) as Layer));

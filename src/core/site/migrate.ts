@@ -45,15 +45,17 @@ function layerFrom3(layer: Stored): Stored {
 const besideFrom3 = (beside: unknown): unknown =>
   (typeof beside === 'object' && beside !== null ? Object.fromEntries(Object.entries(beside).map(([side, hex]) => [side, hex === null ? null : { from: 'colour', colour: hex as unknown }])) : beside);
 
-const pressFrom3 = (pictures: unknown): unknown =>
-  (typeof pictures === 'object' && pictures !== null
-    ? Object.fromEntries(Object.entries(pictures as Record<string, Stored>).map(([key, picture]) => [key, { ...picture, press: { ...(picture.press as Stored), lossless: false, colours: null } }]))
-    : pictures);
+/** JPEG of a quality below 90 and WebP halved hue and chroma; nothing was searched for. */
+function pictureFrom4(picture: Stored): Stored {
+  const press = picture.press as Stored | undefined, full = press?.format === 'avif' || (press?.format === 'jpeg' && Number(press.quality) >= 90);
+  return { ...picture, press: { ...press, chroma: full ? 'full' : 'half', table: 3 }, aim: { by: 'care', care: 'careful' }, fallback: null, decorative: false };
+}
+
+const withPictures = (pictures: unknown, change: (picture: Stored) => Stored): unknown =>
+  (typeof pictures === 'object' && pictures !== null ? Object.fromEntries(Object.entries(pictures as Record<string, Stored>).map(([key, picture]) => [key, change(picture)])) : pictures);
 
 const withLayers = (pictures: unknown, change: (layer: Stored) => Stored): unknown =>
-  (typeof pictures === 'object' && pictures !== null
-    ? Object.fromEntries(Object.entries(pictures as Record<string, Stored>).map(([key, picture]) => [key, { ...picture, layers: list(picture.layers).map(change) }]))
-    : pictures);
+  withPictures(pictures, (picture) => ({ ...picture, layers: list(picture.layers).map(change) }));
 
 /** From each version to the next one. */
 const steps: Readonly<Record<number, (site: Stored) => Stored>> = {
@@ -69,9 +71,14 @@ const steps: Readonly<Record<number, (site: Stored) => Stored>> = {
   2: (site) => ({ ...site, schemaVersion: 3, fonts: [], pictures: withLayers(site.pictures, layerFrom2) }),
   3: (site) => ({
     ...site, schemaVersion: 4, limits: { sideMargin: 50, phoneText: 12, calm: 6 },
-    pictures: pressFrom3(withLayers(site.pictures, layerFrom3)),
+    pictures: withPictures(withLayers(site.pictures, layerFrom3), (picture) => ({ ...picture, press: { ...(picture.press as Stored), lossless: false, colours: null } })),
     slots: list(site.slots).map((slot) => ({ ...slot, beside: besideFrom3(slot.beside), overlap: { top: 0, right: 0, bottom: 0, left: 0 }, narrowSize: null, narrow: null, lends: null })),
   }),
+  4: (site) => ({
+    ...site, schemaVersion: 5, limits: { ...(site.limits as Stored), phoneBytes: 1_000_000 }, handOver: { twice: true, narrow: true, fallback: true },
+    pictures: withPictures(site.pictures, pictureFrom4), slots: list(site.slots).map((slot) => ({ ...slot, accepts: ['avif', 'webp', 'jpeg', 'png'] })),
+  }),
+  5: (site) => ({ ...site, schemaVersion: 6, recipes: [], set: null }),
 };
 
 /**

@@ -293,7 +293,26 @@ export interface ShapeLayer extends LayerBase {
 
 export type RecolourLayer = ToneLayer | TwoToneLayer | HueLayer;
 
-export type Layer = PhotoLayer | FillLayer | RecolourLayer | TextureLayer | TextLayer | ShapeLayer | FadeLayer | JoinLayer | BlurLayer | ProfileLayer;
+/** What a recipe may consist of: washes that lie everywhere, recolourings of everything below, textures. */
+export type RecipeStep = FillLayer | RecolourLayer | TextureLayer;
+
+/** Recolouring steps kept apart from any picture, to lay on many. */
+export interface Recipe {
+  readonly id: string;
+  readonly name: string;
+  /** From back to front; hidden ones are left out. */
+  readonly steps: readonly RecipeStep[];
+  /** Greys and near-whites keep their colour. */
+  readonly spare: boolean;
+}
+
+/** A recipe laid on everything below it; see-through px stay as see-through as they are. */
+export interface RecipeLayer extends LayerBase {
+  readonly kind: 'recipe';
+  readonly recipe: Recipe;
+}
+
+export type Layer = PhotoLayer | FillLayer | RecolourLayer | TextureLayer | TextLayer | ShapeLayer | FadeLayer | JoinLayer | BlurLayer | ProfileLayer | RecipeLayer;
 
 /** Layers that lie at a place and not everywhere: they are arranged, and can have effects. */
 export type ObjectLayer = PhotoLayer | TextLayer | ShapeLayer;
@@ -329,7 +348,17 @@ export interface PressSettings {
   readonly lossless: boolean;
   /** Of PNG: a palette of so many colours at most, those along the borders and the theme's exactly; null for all colours. */
   readonly colours: number | null;
+  /** Of JPEG and AVIF: hue and chroma for every px, or for every second one both ways. WebP with loss always halves them. */
+  readonly chroma: 'full' | 'half';
+  /** Of JPEG: which of the encoder's quantisation tables, 0..8. */
+  readonly table: number;
 }
+
+/** How alike a file has to stay to what was drawn. */
+export type Care = 'close' | 'careful' | 'light';
+
+/** What the search for the lightest file is to hold: a likeness, or a number of bytes. */
+export type Aim = { readonly by: 'care'; readonly care: Care } | { readonly by: 'bytes'; readonly bytes: number };
 
 export interface Picture {
   readonly id: string;
@@ -337,8 +366,13 @@ export interface Picture {
   /** From back to front. */
   readonly layers: readonly Layer[];
   readonly press: PressSettings;
-  /** Alternative text; empty for a picture that only decorates. */
+  readonly aim: Aim;
+  /** The file for browsers that do not know the first one's format; null for the usual one. */
+  readonly fallback: PressSettings | null;
+  /** Alternative text. */
   readonly alt: string;
+  /** It only decorates: the alternative text is empty on purpose. */
+  readonly decorative: boolean;
 }
 
 /** What a slot is on the page. Headers, marks and pieces are content; the others are backgrounds of something. */
@@ -419,6 +453,8 @@ export interface Slot {
   readonly fileName: string;
   /** The most bytes the owner wants to spend. */
   readonly budgetBytes: number;
+  /** Formats that the host takes, one at least. */
+  readonly accepts: readonly PressFormat[];
   readonly pictureId: string;
 }
 
@@ -537,10 +573,55 @@ export interface Limits {
   readonly phoneText: number;
   /** Largest local contrast of a background under content, as a deviation of lightness L*. */
   readonly calm: number;
+  /** The most that all pictures of a page may weigh for a visitor on a phone, bytes. */
+  readonly phoneBytes: number;
+}
+
+/** What is handed over beside each slot's file. */
+export interface HandOverChoices {
+  /** Files of twice the size, for dense screens. */
+  readonly twice: boolean;
+  /** Files of half the size, for narrow screens. */
+  readonly narrow: boolean;
+  /** A JPEG or PNG beside a WebP or AVIF. */
+  readonly fallback: boolean;
+}
+
+/** A file of a theme's folder as it came. */
+export interface SetFile {
+  /** Below the theme's root, with `/` between folders. */
+  readonly path: string;
+  readonly assetId: string;
+  readonly bytes: number;
+}
+
+/** A picture of a theme that is recoloured with the others. */
+export interface SetPiece extends SetFile {
+  readonly width: number;
+  readonly height: number;
+  readonly format: string;
+  /** The owner left it as it is. */
+  readonly leftOut: boolean;
+}
+
+/** A theme's folder with the recipe that is laid on all its pictures. */
+export interface PieceSet {
+  /** Of the folder or archive it came as. */
+  readonly name: string;
+  readonly pieces: readonly SetPiece[];
+  readonly sheets: readonly SetFile[];
+  /** Handed over as they are; of a picture among them, why. */
+  readonly others: readonly (SetFile & { readonly why: string })[];
+  readonly recipe: Recipe;
+  /** The theme's old colour and the wanted one. */
+  readonly from: Hex;
+  readonly to: Hex;
+  /** Colours of the style sheets the owner decided on, by path and place: whether they follow, or the colour they become. */
+  readonly lines: Readonly<Record<string, boolean | Hex>>;
 }
 
 /** Version of the model that this program writes. */
-export const schemaVersion = 4;
+export const schemaVersion = 6;
 
 export interface Site {
   readonly schemaVersion: typeof schemaVersion;
@@ -560,4 +641,8 @@ export interface Site {
   readonly ownSizes: readonly NamedSize[];
   readonly fonts: readonly OwnFont[];
   readonly limits: Limits;
+  readonly handOver: HandOverChoices;
+  /** Recipes the owner named and kept. */
+  readonly recipes: readonly Recipe[];
+  readonly set: PieceSet | null;
 }

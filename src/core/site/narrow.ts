@@ -1,18 +1,12 @@
 import { castDraft, type Draft } from 'immer';
 import { noOverlap } from '../frame/overlap';
-import { kindOf, isObject } from '../layers/registry';
+import { isObject, kindOf, scaledLayer } from '../layers/registry';
 import type { Edit } from './edit';
 import type { Layer, Picture, Slot } from './model';
 import { freeName } from './pages';
 
 /** Px of a phone's picture: as wide as the widest phones, so that it is never enlarged (common practice, no source). */
 const narrowWidth = 480;
-
-/** A layer at another scale about the slot's upper left corner. */
-function scaled(layer: Layer, k: number): Layer {
-  if (!isObject(layer)) return layer;
-  return { ...layer, ...kindOf(layer).resized?.(layer, { kx: k, ky: k, turn: 0, pivot: { x: 0, y: 0 } }) } as Layer;
-}
 
 /**
  * Gives a slot a second arrangement of its layers, shown below a screen width: a slot of its own with a copy of the
@@ -28,7 +22,7 @@ export const arrangeForNarrow = (slotId: string, below: number): Edit => (site) 
   const shift = (width - slot.width * k) / 2;
   let top = Math.round(height * 0.14);
   const layers = (picture.layers as readonly Layer[]).map((layer): Layer => {
-    const next = scaled(layer, k);
+    const next = isObject(layer) ? scaledLayer(layer, k) : layer;
     if (next.kind !== 'text') return isObject(next) ? { ...next, ...kindOf(next).moved?.(next, shift, 0) } as Layer : next;
     // Letters are about half as wide as they are high.
     const longest = Math.max(1, ...next.words.split('\n').map((line) => line.length)), room = width * 0.88;

@@ -1,7 +1,9 @@
-import { schemaVersion, type Limits, type Page, type Site } from './model';
+import { schemaVersion, type HandOverChoices, type Limits, type Page, type Site } from './model';
 
-/** Side margin, words on a phone and calm to begin with (common practice, no source; calm is ours, by looking). */
-export const usualLimits: Limits = { sideMargin: 50, phoneText: 12, calm: 6 };
+/** Side margin, words on a phone, calm and a page's weight to begin with (common practice, no source; calm is ours, by looking). */
+export const usualLimits: Limits = { sideMargin: 50, phoneText: 12, calm: 6, phoneBytes: 1_000_000 };
+
+export const usualHandOver: HandOverChoices = { twice: true, narrow: true, fallback: true };
 
 const white = '#ffffff', ink = '#222222', grey = '#e6e6e4';
 
@@ -15,5 +17,5 @@ const emptyPage = (id: string): Page => ({
 /** A site to begin with: one page in greys, no slots, no pictures. */
 export const newSite = (id: string, pageId: string, name: string): Site => ({
   schemaVersion, id, name, theme: { colours: [{ name: 'white', hex: white }, { name: 'ink', hex: ink }, { name: 'grey', hex: grey }], headingFont: 'archivo', bodyFont: 'archivo' },
-  pages: [emptyPage(pageId)], defaultBackground: null, slots: [], pictures: {}, shelf: [], visitors: [], visitorsInvented: false, ownSizes: [], fonts: [], limits: usualLimits,
+  pages: [emptyPage(pageId)], defaultBackground: null, slots: [], pictures: {}, shelf: [], visitors: [], visitorsInvented: false, ownSizes: [], fonts: [], limits: usualLimits, handOver: usualHandOver, recipes: [], set: null,
 });

@@ -1,6 +1,7 @@
 import { array, boolean, lazy, mixed, number, object, string, ValidationError, type Schema } from 'yup';
 import { hexField as hex } from '../colour/hexField';
 import { layerSchema } from '../layers/registry';
+import { recipeSchema } from '../layers/recipe';
 import { migrate, MigrationError } from './migrate';
 import { schemaVersion, type Layer, type Site } from './model';
 
@@ -18,15 +19,23 @@ const groundSchemas: Readonly<Record<string, Schema>> = {
   }),
 };
 
+const format = () => string().oneOf(['jpeg', 'png', 'webp', 'avif']).required();
+
+const press = () => object({
+  format: format(), quality: number().integer().min(1).max(100).required(), lossless: boolean().required(), colours: number().integer().min(2).max(256).nullable().defined(),
+  chroma: string().oneOf(['full', 'half']).required(), table: number().integer().min(0).max(8).required(),
+});
+
+const aimSchemas: Readonly<Record<string, Schema>> = {
+  care: object({ by: string(), care: string().oneOf(['close', 'careful', 'light']).required() }), bytes: object({ by: string(), bytes: number().integer().min(1).required() }),
+};
+
 const pictureSchema = object({
   id: id(),
   ground: lazy((ground: { type?: string } | undefined) => groundSchemas[ground?.type ?? ''] ?? mixed().oneOf(['a colour, gradient or see-through ground']).required()),
   layers: array().of(lazy((layer: Layer | undefined) => layerSchema(layer?.kind))).required(),
-  press: object({
-    format: string().oneOf(['jpeg', 'png', 'webp', 'avif']).required(), quality: number().integer().min(1).max(100).required(),
-    lossless: boolean().required(), colours: number().integer().min(2).max(256).nullable().defined(),
-  }),
-  alt: text(),
+  press: press().required(), aim: lazy((aim: { by?: string } | undefined) => aimSchemas[aim?.by ?? ''] ?? mixed().oneOf(['a care or a number of bytes']).required()),
+  fallback: press().nullable().defined().default(undefined), alt: text(), decorative: boolean().required(),
 });
 
 const besideSchemas: Readonly<Record<string, Schema>> = {
@@ -66,6 +75,7 @@ const slotSchema = object({
   narrow: object({ slot: id(), below: pixels() }).nullable().defined().default(undefined),
   lends: string().oneOf(['top', 'right', 'bottom', 'left']).nullable().defined(),
   fileName: string().matches(/^[a-z0-9][a-z0-9._-]*$/i).required(), budgetBytes: number().integer().min(1).required(), pictureId: id(),
+  accepts: array().of(format()).min(1).required(),
 });
 
 const stretch = { height: number().integer().min(0).max(20000).required(), colour: hex(), ink: hex() };
@@ -90,6 +100,19 @@ const pageSchema = object({
   pieces: array().of(id()).required(),
 });
 
+/** Below a folder, and not out of it. */
+const insidePath = () => string().matches(/^(?![/\\]|[a-z]:)(?!(.*[/\\])?\.\.([/\\]|$))/i, 'Expected a path inside the theme’s folder').required();
+
+const setFile = { path: insidePath(), assetId: id(), bytes: number().integer().min(0).required() };
+
+const setSchema = object({
+  name: text(),
+  pieces: array().of(object({ ...setFile, width: number().integer().min(1).required(), height: number().integer().min(1).required(), format: id(), leftOut: boolean().required() })).required(),
+  sheets: array().of(object(setFile)).required(), others: array().of(object({ ...setFile, why: text() })).required(),
+  recipe: recipeSchema.required(), from: hex(), to: hex(),
+  lines: lazy((lines: object | undefined) => object(Object.fromEntries(Object.keys(lines ?? {}).map((key) => [key, lazy((value: unknown) => (typeof value === 'string' ? hex() : boolean().required())) as unknown as Schema]))).required()),
+});
+
 const siteSchema = object({
   schemaVersion: number().oneOf([schemaVersion]).required(),
   id: id(), name: text(),
@@ -107,7 +130,9 @@ const siteSchema = object({
   visitors: array().of(object({ width: pixels(), share: number().min(0).required() })).required(),
   visitorsInvented: boolean().required(),
   ownSizes: array().of(object({ name: text(), width: pixels(), height: pixels() })).required(),
-  limits: object({ sideMargin: number().integer().min(0).max(2000).required(), phoneText: number().min(1).max(100).required(), calm: number().min(0).max(100).required() }).required(),
+  limits: object({ sideMargin: number().integer().min(0).max(2000).required(), phoneText: number().min(1).max(100).required(), calm: number().min(0).max(100).required(), phoneBytes: number().integer().min(1).required() }).required(),
+  handOver: object({ twice: boolean().required(), narrow: boolean().required(), fallback: boolean().required() }).required(),
+  recipes: array().of(recipeSchema).required(), set: setSchema.nullable().defined().default(undefined),
   fonts: array().of(object({
     id: string().matches(/^own:./).required(), assetId: id(), family: text(), xHeight: number().min(0).max(2).required(), contrast: number().min(0).required(),
     weights: array().of(number().min(1).max(1000).required()).length(2).required(),

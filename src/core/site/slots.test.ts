@@ -1,4 +1,4 @@
-import { snippetsFor } from '../handover/snippets';
+import { linesOf } from '../handover/lines.fixture';
 import { firstCopy } from '../measure/background';
 import { layoutPage, type SlotPiece } from '../measure/layoutPage';
 import { applyEdit, type Edit } from './edit';
@@ -47,7 +47,7 @@ test('a strip and its column, a band and its height, have one size', () => {
 test('content is moved off its place by px of its own, a background by its position', () => {
   const before = pieceOf(full, 'header'), moved = after(full, moveSlot('header', { x: 30, y: -10 }, { x: 0, y: 0 }));
   expect(pieceOf(moved, 'header').rect).toMatchObject({ x: before.rect.x + 30, y: before.rect.y - 10 });
-  expect(snippetsFor(moved, moved.slots.find((s) => s.id === 'header')!, moved.pictures['picture-header']).css).toContain('left: 30px');
+  expect(linesOf(moved, moved.slots.find((s) => s.id === 'header')!, moved.pictures['picture-header']).css).toContain('left: 30px');
   const copy = firstCopy(pieceOf(full, 'background')), shifted = after(full, moveSlot('background', { x: 17, y: 5 }, copy));
   expect(firstCopy(pieceOf(shifted, 'background'))).toMatchObject({ x: Math.round(copy.x + 17), y: copy.y + 5 });
 });
@@ -66,7 +66,7 @@ test('pages share the default background unless they have their own', () => {
   expect([home, news].map((page) => backgroundOf(site, page))).toEqual(['background', 'background']);
   const own = after(site, addSlot('news', { id: 'photo', kind: 'background', width: 1400, height: 900 }));
   expect(own.pages.map((page) => backgroundOf(own, page))).toEqual(['background', 'photo']);
-  const css = (id: string) => snippetsFor(own, own.slots.find((s) => s.id === id)!, own.pictures[`picture-${id}`]);
+  const css = (id: string) => linesOf(own, own.slots.find((s) => s.id === id)!, own.pictures[`picture-${id}`]);
   expect(css('background').css).toMatch(/^body \{/);
   expect(css('photo').css).toMatch(/^body\.news \{/);
   expect(css('photo').html).toBe('<body class="news">\n');

@@ -1,6 +1,6 @@
 import type { Draft } from 'immer';
 import { noOverlap } from '../frame/overlap';
-import { pressAs } from '../press/settings';
+import { plainPicture, pressAs, pressFormats } from '../press/settings';
 import { editSlot, type Edit } from './edit';
 import type { Beside, Page, Side, Site, Slot, SlotKind } from './model';
 import { removeNarrow } from './narrow';
@@ -42,7 +42,7 @@ export function slotFrom(site: Pick<Site, 'slots'>, part: NewSlot): Slot {
   const name = freeName(site, part.name ?? kindTitle[part.kind]);
   return {
     ...usual[part.kind], size: { x: 'auto', y: 'auto' }, attachment: 'scroll', offset: { x: 0, y: 0 }, measured: null, replaces: null,
-    beside: besideOf(part.kind), overlap: noOverlap, narrowSize: null, narrow: null, lends: null, fileName: fileNameFrom(name), pictureId: `picture-${part.id}`, ...part, name,
+    beside: besideOf(part.kind), overlap: noOverlap, narrowSize: null, narrow: null, accepts: pressFormats, lends: null, fileName: fileNameFrom(name), pictureId: `picture-${part.id}`, ...part, name,
   };
 }
 
@@ -70,7 +70,7 @@ const put: Readonly<Record<SlotKind, (page: Draft<Page>, slot: Slot) => void>> =
 export const addSlot = (pageId: string | undefined, part: NewSlot): Edit => (site) => {
   const page = site.pages.find((p) => p.id === pageId), slot = slotFrom(site, part);
   site.slots.push(slot as Draft<Slot>);
-  site.pictures[slot.pictureId] = { id: slot.pictureId, ground: { type: 'none' }, layers: [], press: pressAs('webp'), alt: '' };
+  site.pictures[slot.pictureId] = { id: slot.pictureId, ground: { type: 'none' }, layers: [], ...plainPicture(pressAs('webp')) };
   if (page) put[slot.kind](page, slot);
 };
 

@@ -24,7 +24,7 @@ export function guessKind(found: Pick<BackgroundFound, 'selector'> | undefined, 
   if (/^(html|body)\b/i.test(subject)) return 'background';
   if (/button|btn|menu|nav|icon|bullet|arrow/.test(words)) return 'piece';
   if (/logo|brand|mark\b/.test(words)) return width > 500 ? 'header' : 'mark';
-  if (/divider|separator|wave/.test(words)) return 'divider';
+  if (/divider|separator|wave|ridge/.test(words)) return 'divider';
   if (/sidebar|aside|widget|column/.test(words)) return 'sidebar';
   if (/hero|title|band|intro/.test(words)) return 'band';
   if (/header|masthead|banner/.test(words)) return width >= 400 && width > height * 1.5 ? 'header' : 'piece';

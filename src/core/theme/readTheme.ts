@@ -76,7 +76,7 @@ const propertyUse = (property: string, rule: StyleRule): ColourUse => {
 const colourProperty = /^(background(-color|-image)?|color|border(-(top|right|bottom|left|block|inline)(-(start|end))?)?(-color)?|outline(-color)?|column-rule(-color)?|fill|stroke|caret-color|accent-color|text-decoration(-color)?|box-shadow|text-shadow)$/;
 
 /** Values for the page as a whole: what `:root` and its like declare, whatever the screen, the last one counting. */
-function customProperties(rules: readonly StyleRule[]): Map<string, string> {
+export function customProperties(rules: readonly StyleRule[]): Map<string, string> {
   const found = new Map<string, string>();
   for (const rule of rules) {
     const whole = /^(:root|html|body|\*|:host)$/.test(rule.selector) && rule.widths.every((w) => w.min === undefined && w.max === undefined);
@@ -96,7 +96,7 @@ function familyOf(list: string): string | undefined {
 /** What stands behind the size in a `font` shorthand. */
 const familiesOfFont = (value: string): string => /(?:^|\s)[\d.]+(?:px|pt|r?em|%|ex|vw)(?:\s*\/\s*(?:normal|[\d.]+(?:px|pt|r?em|%)?))?\s*(.+)$/i.exec(value)?.[1] ?? '';
 
-const contentName = /(container|wrap|content|page|main|site|layout|inner|body|column)/i;
+export const contentName = /(container|wrap|content|page|main|site|layout|inner|body|column)/i;
 
 function widthOf(value: string): { value: number; unit: 'px' | '%' } | undefined {
   const match = /^(\d*\.?\d+)(px|r?em|%)$/i.exec(value.trim());

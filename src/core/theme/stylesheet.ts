@@ -1,5 +1,5 @@
 import { generate, parse, walk, type CssNode, type Rule, type Selector, type StyleSheet } from 'css-tree';
-import { strFromU8 } from 'fflate';
+import { strFromU8, strToU8 } from 'fflate';
 import { bothRanges, screenWidths, type WidthRange } from './media';
 
 export interface Declaration {
@@ -51,6 +51,16 @@ export function decodeStylesheet(name: string, bytes: Uint8Array): string {
   const text = strFromU8(bytes);
   // Older style sheets are often in a one-byte encoding; what matters in them is plain ASCII.
   return text.includes('\ufffd') ? strFromU8(bytes, true) : text.replace(/^\ufeff/, '');
+}
+
+/**
+ * The bytes of a style sheet's text in the encoding it came in, with its byte order mark if it had one: a text that was not
+ * changed gives the very bytes it was read from.
+ * @param like the file the text was read from
+ */
+export function encodeStylesheet(text: string, like: Uint8Array): Uint8Array<ArrayBuffer> {
+  const marked = like[0] === 0xef && like[1] === 0xbb && like[2] === 0xbf, oneByte = strFromU8(like).includes('\ufffd');
+  return strToU8(marked && !oneByte ? `\ufeff${text}` : text, oneByte) as Uint8Array<ArrayBuffer>;
 }
 
 function subjectOf(selector: Selector): StyleRule['subject'] {

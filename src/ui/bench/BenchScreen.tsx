@@ -8,12 +8,13 @@ import { slotOf } from '@/core/site/picture';
 import { theEngine } from '../hooks/services';
 import { filesOf } from '../hooks/useIntake';
 import { useOwnFonts } from '../hooks/useOwnFonts';
-import { useHistory, useSession, useSite, type Session } from '../hooks/useSession';
+import { useHistory, useSite, type Session } from '../hooks/useSession';
 import { Button, IconButton } from '../shared/Button';
 import { CommandList, useCommandKeys } from '../shared/commands';
 import { Choose, Switch } from '../shared/fields';
 import { Standing } from '../shared/Standing';
 import { TopBar } from '../shared/TopBar';
+import { WithSession } from '../shared/WithSession';
 import { benchCommands } from './benchCommands';
 import { HistoryList } from './HistoryList';
 import { QuestionStrip } from './QuestionStrip';
@@ -25,11 +26,7 @@ import { useClipboard } from './useClipboard';
 export const screenWidths = [360, 412, 768, 1080, 1280, 1440, 1920, 2560] as const;
 
 export function BenchScreen({ siteId, slotId }: { siteId: string; slotId: string }) {
-  const opened = useSession(siteId);
-  if (opened.state === 'opening') return <Standing title="Opening" />;
-  if (opened.state === 'absent') return <Standing title="There is no such site in this browser.">It may have been removed, or was made in another browser.</Standing>;
-  if (opened.state === 'failed') return <Standing title="This site cannot be read.">{opened.message}</Standing>;
-  return <WithSlot session={opened.session} slotId={slotId} />;
+  return <WithSession siteId={siteId}>{(session) => <WithSlot session={session} slotId={slotId} />}</WithSession>;
 }
 
 function WithSlot({ session, slotId }: { session: Session; slotId: string }) {
@@ -77,7 +74,7 @@ function OpenBench({ session, slot }: { session: Session; slot: Slot }) {
           <IconButton label={undoLabel ? `Undo: ${undoLabel}` : 'Nothing to undo'} keys="Ctrl+Z" disabled={!undoLabel} onClick={() => session.undo()}><Undo2 size={15} /></IconButton>
           <IconButton label={redoLabel ? `Redo: ${redoLabel}` : 'Nothing to redo'} keys="Ctrl+Shift+Z" disabled={!redoLabel} onClick={() => session.redo()}><Redo2 size={15} /></IconButton>
           <HistoryList session={session} open={stepsOpen} onOpenChange={setStepsOpen} />
-          <Button aria-pressed={bench.showing === 'before'} onClick={() => bench.show(bench.showing === 'before' ? 'picture' : 'before')}>Before / after</Button>
+          <Button aria-pressed={bench.showing === 'before'} onClick={() => bench.show(bench.showing === 'before' ? undefined : 'before')}>Before / after</Button>
           <Button look="main" onClick={() => bench.ask(7)}>Hand over</Button>
         </TopBar>
         <QuestionStrip />

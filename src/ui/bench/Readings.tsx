@@ -38,9 +38,9 @@ export function Readings() {
 
 function Block({ term, value, bad = false }: { term: string; value: string; bad?: boolean }) {
   return (
-    <div className="border-l border-hair px-3 py-1.5 first:border-0">
+    <div className="min-w-0 border-l border-hair px-3 py-1.5 first:border-0">
       <dt className="caption">{term}</dt>
-      <dd className={`figure font-semibold ${bad ? 'text-bad' : ''}`}>{value}</dd>
+      <dd title={value} className={`figure truncate font-semibold ${bad ? 'text-bad' : ''}`}>{value}</dd>
     </div>
   );
 }

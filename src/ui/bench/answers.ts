@@ -7,7 +7,7 @@ import { backPhoto } from '@/core/readings/cover';
 import { formatTitle } from '@/core/press/codecs';
 import { isBlank } from '@/core/site/picture';
 import { kindOf } from '@/core/layers/registry';
-import { isRecolour } from '@/core/layers/recolour';
+import { isOfColour } from '@/core/layers/recipe';
 import type { Bench } from './useBench';
 
 /** The answer to a question, and how it stands. */
@@ -47,7 +47,7 @@ export const questions: readonly Question[] = [
     return { verdict: worstOf(readings, 2)?.verdict, words: `${Math.round(share * 100)}% of it, ${sharpness(photo).toFixed(2)}×` };
   } },
   { number: 3, title: 'What colour', answer({ site, picture }) {
-    const top = picture.layers.findLast((l) => !l.hidden && (l.kind === 'fill' || l.kind === 'texture' || isRecolour(l)));
+    const top = picture.layers.findLast((l) => !l.hidden && isOfColour(l));
     if (top?.kind === 'fill') return { verdict: undefined, words: `${colourName(site, top.colour)} at ${Math.round(top.opacity * 100)}%` };
     if (top) return { verdict: undefined, words: `${kindOf(top).name(top).toLowerCase()} at ${Math.round(top.opacity * 100)}%` };
     return { verdict: undefined, words: picture.ground.type === 'colour' ? `on ${colourName(site, picture.ground.colour)}` : picture.ground.type === 'gradient' ? 'on a gradient' : 'see-through' };

@@ -102,7 +102,9 @@ export function benchCommands(bench: Bench, switches: BenchSwitches): Command[] 
     { id: 'copy', label: 'Copy the layers', enabled: selection.length > 0, run: () => { copyLayers(bench); } },
     { id: 'paste', label: 'Paste the copied layers', enabled: hasCopied(), run: () => pasteLayers(bench) },
     ...arranging(bench),
-    { id: 'before', label: 'The picture before (hold)', keys: ['b'], run: () => bench.show('before'), release: () => bench.show('picture') },
+    // A file is held up against the picture as it was drawn, a picture against its photo.
+    { id: 'before', label: bench.question === 6 ? 'The picture before it was pressed (hold)' : 'The picture before (hold)', keys: ['b'], run: () => bench.show(bench.question === 6 ? 'picture' : 'before'), release: () => bench.show(undefined) },
+    { id: 'difference', label: 'What the file has lost, amplified (hold)', keys: ['x'], enabled: bench.question === 6, run: () => bench.show('difference'), release: () => bench.show(undefined) },
     { id: 'plain', label: 'The page without marks (hold)', keys: ['p'], run: () => switches.setMarks(false), release: () => switches.setMarks(true) },
     { id: 'width', label: 'Next screen width', keys: ['w'], run: switches.nextWidth },
     { id: 'true', label: 'True pixels, 1:1', keys: ['0'], run: () => switches.setZoom('1:1') },

@@ -16,8 +16,13 @@ import { usePressed, type Press } from '../hooks/usePressed';
 import { useSite, type Session } from '../hooks/useSession';
 import { addPhotoOnTop, layPhoto } from './edits';
 
-/** What lies on the page in the slot: the picture, the picture without anything laid over it, or the pressed file. */
-export type Showing = 'picture' | 'before' | 'file';
+/** What lies on the page in the slot: the picture, the picture without anything laid over it, the pressed file, or how the file differs from the picture. */
+export type Showing = 'picture' | 'before' | 'file' | 'difference';
+
+/** Another file that is held up on the page in place of the picture's own. */
+export interface HeldFile {
+  readonly data: Uint8Array<ArrayBuffer>;
+}
 
 interface Drawn {
   readonly boxes: Readonly<Record<string, Box>>;
@@ -51,7 +56,10 @@ export interface Bench {
   /** Where each layer that has a place lies, as last drawn; kept apart, since it changes with every frame. */
   readonly drawn: StoreApi<Drawn>;
   readonly showing: Showing;
-  show(showing: Showing): void;
+  /** Undefined for what the question itself shows. */
+  show(showing: Showing | undefined): void;
+  readonly held: HeldFile | undefined;
+  hold(file: HeldFile | undefined): void;
   preview(edit: Edit): void;
   commit(label: string, edit: Edit): void;
   /** Small steps that follow each other, such as key presses, become one step of history once they pause. */
@@ -115,7 +123,7 @@ export function useBenchModel(session: Session, slot: Slot, openShelf: () => voi
   const [selectedIds, setSelectedIds] = useState<readonly string[]>([]);
   const [tool, take] = useState<Tool>();
   const [drawn] = useState(() => createStore<Drawn>(() => ({ boxes: {} })));
-  const [asked, show] = useState<Showing>();
+  const [asked, show] = useState<Showing>(), [held, hold] = useState<HeldFile>();
   const burst = useBurst(session);
   const intake = useIntake();
   const file = press.current ? press.file : undefined;
@@ -140,9 +148,9 @@ export function useBenchModel(session: Session, slot: Slot, openShelf: () => voi
   return {
     session, site, slot, picture, press, readings, question, drawn, select, selectAll, commit, layItem, putOnTop, openShelf, take,
     // Asking how heavy it is shows the file itself, unless something else is being held up against it.
-    showing: asked ?? (question === 6 && press.current ? 'file' : 'picture'),
-    show: (s) => show(s === 'picture' ? undefined : s),
-    ask(next) { burst.flush(); setQuestion(next); },
+    showing: asked ?? (question === 6 && (press.current || held) ? 'file' : 'picture'),
+    show, held: question === 6 ? held : undefined, hold,
+    ask(next) { burst.flush(); setQuestion(next); hold(undefined); },
     selected,
     selection: picture.layers.filter((l) => selectedIds.includes(l.id)),
     toggle: (id) => selectAll((ids) => (ids.includes(id) ? ids.filter((i) => i !== id) : [...ids, id])),

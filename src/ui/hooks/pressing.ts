@@ -1,3 +1,4 @@
+import { drawingOf } from '@/core/compose/drawing';
 import type { PressedFile } from '@/core/readings/reading';
 import { isUnderContent, wrapsOf } from '@/core/readings/calm';
 import { hasOverlap, overlapOf, slotInFile } from '@/core/frame/overlap';
@@ -5,10 +6,10 @@ import { crop } from '@/core/raster/raster';
 import { backdropOf } from '@/core/seam/beside';
 import type { Picture, Site, Slot } from '@/core/site/model';
 import { asFiled, drawingKey, isBlank } from '@/core/site/picture';
+import { siteColours } from '@/core/site/colours';
 import { pagesWith } from '@/core/site/pages';
 import type { SurveyQuestions } from '@/engine/protocol';
 import { theEngine } from './services';
-import { drawingOf } from './useThumb';
 
 export type File = PressedFile & { readonly data: Uint8Array<ArrayBuffer> };
 
@@ -16,9 +17,6 @@ const hasWords = (picture: Picture): boolean => picture.layers.some((l) => l.kin
 
 /** Colours that a veil or the words themselves may take: the theme's, and black and white. */
 const coloursOf = ({ theme }: Site): string[] => [...new Set([...theme.colours.map((c) => c.hex), '#000000', '#ffffff'])];
-
-/** Colours of the page that a palette keeps. */
-const pinnedOf = ({ theme, pages }: Site): string[] => [...new Set([...theme.colours.map((c) => c.hex), ...pages.flatMap((p) => [p.ground, p.bar.colour, p.body.colour, ...p.sections.map((s) => s.colour)])])];
 
 /** There are words to be read, its own or the page's over it. */
 const isSurveyed = (slot: Slot, picture: Picture): boolean => hasWords(picture) || isUnderContent(slot);
@@ -31,7 +29,7 @@ function questionsOf(site: Site, slot: Slot): SurveyQuestions {
 /** Equal for states of a picture that press to the same file and read alike; empty where there is nothing to press. */
 export function pressKey(site: Site, slot: Slot, picture: Picture): string {
   if (isBlank(picture)) return '';
-  return [drawingKey(picture, slot), JSON.stringify(picture.press), ...(picture.press.colours === null ? [] : pinnedOf(site)), ...(isSurveyed(slot, picture) ? [JSON.stringify(questionsOf(site, slot))] : [])].join(' ');
+  return [drawingKey(picture, slot), JSON.stringify(picture.press), ...(picture.press.colours === null ? [] : siteColours(site)), ...(isSurveyed(slot, picture) ? [JSON.stringify(questionsOf(site, slot))] : [])].join(' ');
 }
 
 /** Files of the tab, newest last, so that plan and bench press each state once, and ways to mend are tried once. */
@@ -47,7 +45,7 @@ async function press(site: Site, slot: Slot, picture: Picture, wanted: () => boo
   if (before || !wanted()) return before;
   const raster = await theEngine().pixels(drawingOf(slot, asFiled(picture)));
   if (!wanted()) return undefined;
-  const { bytes, decoded: all } = await theEngine().press(raster, picture.press, pinnedOf(site)), overlap = overlapOf(slot), hangs = hasOverlap(overlap), decoded = hangs ? crop(all, slotInFile(slot, overlap)) : all;
+  const { bytes, decoded: all } = await theEngine().press(raster, picture.press, siteColours(site)), overlap = overlapOf(slot), hangs = hasOverlap(overlap), decoded = hangs ? crop(all, slotInFile(slot, overlap)) : all;
   if (!wanted()) return undefined;
   // Live words are measured too: they lie over the same picture.
   const { texts, calm } = isSurveyed(slot, picture) ? await theEngine().survey({ ...drawingOf(slot, picture), overlap: undefined }, questionsOf(site, slot)) : { texts: {}, calm: undefined };

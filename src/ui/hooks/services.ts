@@ -18,6 +18,7 @@ export function theEngine(): Engine {
     spawnRender: () => new Worker(new URL('../../engine/render.worker.ts', import.meta.url), { type: 'module' }) as unknown as WorkerLike,
     spawnCodec: () => new Worker(new URL('../../engine/codec.worker.ts', import.meta.url), { type: 'module' }) as unknown as WorkerLike,
     spawnTheme: () => new Worker(new URL('../../engine/theme.worker.ts', import.meta.url), { type: 'module' }) as unknown as WorkerLike,
+    spawnSet: () => new Worker(new URL('../../engine/set.worker.ts', import.meta.url), { type: 'module' }) as unknown as WorkerLike,
     assetBytes: (id) => assetBytes(theDatabase(), id),
   });
   return engine;

@@ -2,11 +2,13 @@
 
 import { useLiveQuery } from 'dexie-react-hooks';
 import { inspectPicture } from '@/core/measure/inspect';
-import type { ShelfItem } from '@/core/site/model';
+import type { PackedSite } from '@/core/handover/siteFile';
+import type { ShelfItem, Site } from '@/core/site/model';
 import { newSite } from '@/core/site/newSite';
 import { sampleFiles, sampleSite } from '@/demo/sample';
 import { shelfItem } from '@/core/shelf/item';
 import { putAsset } from '@/store/assets';
+import { addSiteFile, packSite } from '@/store/siteFiles';
 import { addSite, listSites, removeSite, type ListedSite } from '@/store/sites';
 import { theDatabase } from './services';
 import { forgetSession } from './useSession';
@@ -39,6 +41,13 @@ export async function createSite(name: string): Promise<string> {
   await addSite(theDatabase(), newSite(id, crypto.randomUUID(), name), Date.now());
   return id;
 }
+
+/** Adds the site of a site file beside those there are; returns its id. @throws Error with a message for people; nothing is stored then */
+export async function openSiteFile(file: File): Promise<string> {
+  return addSiteFile(theDatabase(), file.name, new Uint8Array(await file.arrayBuffer()), crypto.randomUUID(), Date.now());
+}
+
+export const packedSite = (site: Site): Promise<PackedSite> => packSite(theDatabase(), site);
 
 export async function deleteSite(id: string): Promise<void> {
   await removeSite(theDatabase(), id);

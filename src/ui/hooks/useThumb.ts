@@ -2,18 +2,12 @@
 
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useMemo } from 'react';
-import type { Drawing } from '@/core/compose/compose';
-import { hasOverlap, overlapOf } from '@/core/frame/overlap';
+import { drawingOf } from '@/core/compose/drawing';
 import type { Raster } from '@/core/raster/raster';
-import type { Picture, Site, Slot } from '@/core/site/model';
+import type { Site, Slot } from '@/core/site/model';
 import { asFiled, drawingKey, isBlank, pictureOf } from '@/core/site/picture';
 import { putThumb, thumbOf } from '@/store/thumbs';
 import { theDatabase, theEngine } from './services';
-
-export function drawingOf(slot: Slot, picture: Picture): Drawing {
-  const overlap = overlapOf(slot), drawing = { width: slot.width, height: slot.height, ground: picture.ground, layers: picture.layers };
-  return hasOverlap(overlap) ? { ...drawing, overlap } : drawing;
-}
 
 async function toPng(raster: Raster): Promise<Blob> {
   const canvas = new OffscreenCanvas(raster.width, raster.height);

@@ -8,14 +8,14 @@ import type { Slot } from '@/core/site/model';
 import { pictureOf } from '@/core/site/picture';
 import { layPhoto } from '../bench/edits';
 import { filesOf, useIntake } from '../hooks/useIntake';
-import { useHistory, useSession, useSite, type Session } from '../hooks/useSession';
+import { useHistory, useSite, type Session } from '../hooks/useSession';
 import { useSiteReadings } from '../hooks/useSiteReadings';
 import { Button, IconButton } from '../shared/Button';
 import { CommandList, useCommandKeys, type Command } from '../shared/commands';
 import { Choose, CommitField, Switch } from '../shared/fields';
 import { say } from '../shared/notices';
-import { Standing } from '../shared/Standing';
 import { TopBar } from '../shared/TopBar';
+import { WithSession } from '../shared/WithSession';
 import { NewSlotPanel } from './NewSlotPanel';
 import { PagePanel } from './PagePanel';
 import { Sheet } from './Sheet';
@@ -28,11 +28,7 @@ import { leastScreen, mostScreen, WidthChart } from './WidthChart';
 const usualScreens = [360, 768, 1280, 1440, 1920, 2560];
 
 export function PlanScreen({ siteId }: { siteId: string }) {
-  const opened = useSession(siteId);
-  if (opened.state === 'opening') return <Standing title="Opening" />;
-  if (opened.state === 'absent') return <Standing title="There is no such site in this browser.">It may have been removed, or was made in another browser.</Standing>;
-  if (opened.state === 'failed') return <Standing title="This site cannot be read.">{opened.message}</Standing>;
-  return <Plan session={opened.session} />;
+  return <WithSession siteId={siteId}>{(session) => <Plan session={session} />}</WithSession>;
 }
 
 type View = 'site' | 'page' | 'visitors' | 'measure';
@@ -75,11 +71,13 @@ function Plan({ session }: { session: Session }) {
     { id: 'next-page', label: 'Next page of the site', run: nextPage, enabled: site.pages.length > 1 },
     { id: 'measure', label: 'Measure a slot', run: () => setView('measure') },
     { id: 'theme', label: 'Import the theme’s styles', run: () => openTheme() },
+    { id: 'recolour', label: 'Recolour a set of theme pieces', run: () => router.push(`/sites/${site.id}/recolour`) },
     ...slots.map((slot): Command => ({ id: `bench ${slot.id}`, label: `Open the bench of ${slot.name}`, run: () => router.push(href(slot)) })),
     { id: 'site', label: 'Slots and findings', run: () => setView('site') },
     { id: 'page', label: 'Page layout', run: () => setView('page') },
     { id: 'visitors', label: 'Visitors', run: () => setView('visitors') },
     { id: 'shelf', label: 'Shelf and picture library', run: () => router.push(`/sites/${site.id}/shelf`) },
+    { id: 'hand-over', label: 'Hand over: files, lines, archive, rehearsal', run: () => router.push(`/sites/${site.id}/hand-over`) },
     { id: 'leave', label: 'Back to your sites', run: () => router.push('/') },
     { id: 'list', label: 'All commands and their keys', keys: ['Mod+k', '?'], unlisted: true, run: () => setListOpen(true) },
   ];
@@ -100,6 +98,8 @@ function Plan({ session }: { session: Session }) {
         <IconButton label={redoLabel ? `Redo: ${redoLabel}` : 'Nothing to redo'} keys="Ctrl+Shift+Z" disabled={!redoLabel} onClick={() => session.redo()}><Redo2 size={15} /></IconButton>
         <Button onClick={() => router.push(`/sites/${site.id}/shelf`)}>Shelf</Button>
         <Button onClick={() => openTheme()}>Import theme styles</Button>
+        <Button onClick={() => router.push(`/sites/${site.id}/recolour`)}>Recolour a set</Button>
+        <Button look="main" onClick={() => router.push(`/sites/${site.id}/hand-over`)}>Hand over</Button>
       </TopBar>
       <div className="flex min-h-0 grow">
         <div className="flex min-w-0 grow flex-col">

@@ -13,22 +13,18 @@ import { layPhoto } from '../bench/edits';
 import { useAssetUrl } from '../hooks/useAssetUrl';
 import { filesOf, useIntake } from '../hooks/useIntake';
 import { takeFromLibrary, useLibrary, type LibraryPicture } from '../hooks/useLibrary';
-import { useSession, useSite, type Session } from '../hooks/useSession';
+import { useSite, type Session } from '../hooks/useSession';
 import { FileDrop } from '../measure/FileDrop';
 import { Button } from '../shared/Button';
 import { Choose, CommitField, inputLook, Switch } from '../shared/fields';
 import { say } from '../shared/notices';
-import { Standing } from '../shared/Standing';
 import { TopBar } from '../shared/TopBar';
+import { WithSession } from '../shared/WithSession';
 import { CreditsDialog } from './CreditsDialog';
 import { LibraryDetails, ShelfDetails } from './Details';
 
 export function ShelfScreen({ siteId, forSlot }: { siteId: string; forSlot: string | undefined }) {
-  const opened = useSession(siteId);
-  if (opened.state === 'opening') return <Standing title="Opening" />;
-  if (opened.state === 'absent') return <Standing title="There is no such site in this browser.">It may have been removed, or was made in another browser.</Standing>;
-  if (opened.state === 'failed') return <Standing title="This site cannot be read.">{opened.message}</Standing>;
-  return <Shelf session={opened.session} forSlot={forSlot} />;
+  return <WithSession siteId={siteId}>{(session) => <Shelf session={session} forSlot={forSlot} />}</WithSession>;
 }
 
 type Where = 'shelf' | 'library';

@@ -6,11 +6,12 @@ import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import { layoutPage } from '@/core/measure/layoutPage';
 import type { Site } from '@/core/site/model';
-import { createSite, deleteSite, installSample, useSites } from '../hooks/useSites';
+import { createSite, deleteSite, installSample, openSiteFile, useSites } from '../hooks/useSites';
 import { PageDrawing } from '../page/PageDrawing';
 import { takeReadings } from '@/core/readings/registry';
 import { pictureOf } from '@/core/site/picture';
 import { Button } from '../shared/Button';
+import { FilePick } from '../shared/FilePick';
 import { inputLook } from '../shared/fields';
 import { say } from '../shared/notices';
 import { TopBar } from '../shared/TopBar';
@@ -33,6 +34,16 @@ export function SitesScreen() {
     }
   };
 
+  const openFile = async (file: File) => {
+    setBusy(true);
+    try {
+      router.push(`/sites/${await openSiteFile(file)}`);
+    } catch (error) {
+      say('bad', error instanceof Error ? error.message : String(error));
+      setBusy(false);
+    }
+  };
+
   const first = sites?.length === 0;
   useEffect(() => {
     if (!first || localStorage.getItem(firstStart)) return;
@@ -46,6 +57,7 @@ export function SitesScreen() {
   return (
     <div className="flex h-screen flex-col">
       <TopBar crumbs={[{ label: 'Sites' }]}>
+        <FilePick label="Open a site file" accept=".soyez,application/zip" disabled={busy} onFile={(file) => void openFile(file)} />
         <NewSite onMade={(id) => router.push(`/sites/${id}`)} />
         <Button onClick={startSample} disabled={busy}>{busy ? 'Putting the sample in place…' : 'Start from the sample'}</Button>
       </TopBar>

@@ -7,7 +7,7 @@ import { CSS } from '@dnd-kit/utilities';
 import clsx from 'clsx';
 import { ArrowLeft, ArrowRight, Copy, Eye, EyeOff, Lock, LockOpen, PencilLine, Trash2 } from 'lucide-react';
 import { useEffect, useRef, useState, type MouseEvent, type ReactNode } from 'react';
-import { isRecolour } from '@/core/layers/recolour';
+import { isOfColour } from '@/core/layers/recipe';
 import { kindOf } from '@/core/layers/registry';
 import { backPhoto } from '@/core/readings/cover';
 import type { Layer } from '@/core/site/model';
@@ -73,7 +73,7 @@ export function LayerCards() {
 }
 
 /** The question under which a layer's own controls are. @param framed it is the photo that the slot is framed with */
-const questionOf = (layer: Layer, framed: boolean): number => (layer.kind === 'fill' || layer.kind === 'texture' || isRecolour(layer) ? 3 : isBlendLayer(layer) ? 5 : framed ? 2 : 4);
+const questionOf = (layer: Layer, framed: boolean): number => (isOfColour(layer) ? 3 : isBlendLayer(layer) ? 5 : framed ? 2 : 4);
 
 function SortableCard({ layer, step, current, children }: { layer: Layer; step: number; current: boolean; children: ReactNode }) {
   const { setNodeRef, listeners, transform, transition, isDragging } = useSortable({ id: layer.id }), element = useRef<HTMLLIElement>(null);

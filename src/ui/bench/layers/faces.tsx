@@ -2,10 +2,11 @@
 
 import clsx from 'clsx';
 import { areaBelow, profilesOf } from '@/core/divider/profile';
+import { activeSteps } from '@/core/recolour/recipe';
 import type { Ground, Layer, ProfileLayer, ShapeLayer } from '@/core/site/model';
 import { faceName } from '@/core/text/fonts';
 import { useAssetUrl } from '../../hooks/useAssetUrl';
-import { TextureFace } from '../questions/colour/TextureControls';
+import { StepFace } from '../../shared/steps/StepFace';
 
 /** A ground as the browser can draw it on a card. */
 function groundCss(ground: Exclude<Ground, { type: 'none' }>): string {
@@ -20,11 +21,8 @@ export const GroundFace = ({ ground }: { ground: Ground }) => <div className={cl
 export function LayerFace({ layer, backdrop }: { layer: Layer; backdrop: string }) {
   switch (layer.kind) {
     case 'photo': return <div className={clsx('h-full', layer.cutOut && 'see-through')}><PhotoFace assetId={layer.assetId} whole={layer.cutOut !== null} /></div>;
-    case 'fill': return <div className="h-full bg-board"><div className="h-full" style={{ background: layer.colour, opacity: layer.opacity }} /></div>;
-    case 'tone': return <div className="grid h-full grid-cols-4">{[0.25, 0.5, 0.75, 1].map((v) => <div key={v} style={{ background: `hsl(${30 + 20 * layer.warmth} ${20 * layer.saturation}% ${Math.min(100, v * 80 * layer.brightness)}%)` }} />)}</div>;
-    case 'twotone': return <div className="h-full" style={{ background: `linear-gradient(90deg, ${layer.dark}, ${layer.light})` }} />;
-    case 'hue': return <div className="grid h-full grid-cols-3">{[0.35, 0.7, 1].map((v) => <div key={v} style={{ background: layer.colour, filter: `brightness(${v + 0.3})` }} />)}</div>;
-    case 'texture': return <div className="grid h-full place-items-center bg-white"><TextureFace name={layer.texture} /></div>;
+    case 'fill': case 'tone': case 'twotone': case 'hue': case 'texture': return <StepFace step={layer} />;
+    case 'recipe': return <div className="flex h-full bg-white">{activeSteps(layer.recipe).slice(0, 4).map((step) => <div key={step.id} className="min-w-0 grow overflow-hidden border-r border-hair last:border-0"><StepFace step={step} /></div>)}</div>;
     case 'fade': return <div className="see-through h-full"><div className="h-full" style={{ background: layer.into ?? '#8b9095', maskImage: `linear-gradient(90deg, ${layer.into === null ? 'transparent, #000 40%, #000 60%, transparent' : '#000, transparent 40%, transparent 60%, #000'})` }} /></div>;
     case 'join': return <div className="grid h-full grid-cols-2 bg-white">{[0, 1].map((i) => <div key={i} className="border-r border-dashed border-soft bg-board/50 last:border-0" />)}</div>;
     case 'blur': return <div className="grid h-full place-items-center bg-white"><div className="h-4 w-4 rounded-full bg-ink" style={{ filter: `blur(${Math.min(5, 1 + layer.radius / 3)}px)` }} /></div>;

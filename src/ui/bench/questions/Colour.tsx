@@ -2,6 +2,7 @@
 
 import { newWash } from '@/core/layers/fill';
 import { isRecolour, newHue, newTone, newTwoTone } from '@/core/layers/recolour';
+import { isOfColour, newRecipeLayer } from '@/core/layers/recipe';
 import { newTexture } from '@/core/layers/texture';
 import { hexOf } from '@/core/colour/parse';
 import { backPhoto } from '@/core/readings/cover';
@@ -14,8 +15,8 @@ import { Group } from '../../shared/fields';
 import { newId } from '../edits';
 import { useBench, type Bench } from '../useBench';
 import { GroundControls } from './colour/GroundControls';
-import { HueControls, ToneControls, TwoToneControls } from './colour/RecolourControls';
-import { TextureControls } from './colour/TextureControls';
+import { RecolourControls, TextureControls } from './colour/RecolourControls';
+import { RecipeControls, RecipeMenu } from './colour/RecipeControls';
 import { WashControls } from './colour/WashControls';
 
 /** Puts a layer over the photo and under the words, where it is wanted nearly always, or right over the selected layer. */
@@ -29,7 +30,7 @@ function add(bench: Bench, label: string, layer: Layer): void {
 export function Colour() {
   const bench = useBench(), { picture, site, slot, selected } = bench, theme = site.theme.colours;
   const look = usePhotoLook(backPhoto(picture)?.assetId, slot), dark = theme[0]?.hex ?? '#3b4a45', light = theme[1]?.hex ?? '#efe9dc';
-  const first = selected && (selected.kind === 'fill' || selected.kind === 'texture' || isRecolour(selected)) ? selected : undefined;
+  const first = selected && isOfColour(selected) ? selected : undefined;
   const makers: readonly [string, () => Layer][] = [
     ['Wash', () => newWash(newId(), dark)], ['Two-tone', () => newTwoTone(newId(), dark, light)], ['Hue', () => newHue(newId(), theme[2]?.hex ?? dark)],
     ['Tone', () => newTone(newId())], ['Texture', () => newTexture(newId(), 'grain', '#000000')],
@@ -38,17 +39,16 @@ export function Colour() {
     <PhotoColours value={look?.colours.map((c) => hexOf(c.colour)) ?? []}>
       <Group
         title={first ? titles[first.kind] : 'Ground'}
-        aside={<span className="inline-flex">{makers.map(([name, make]) => <Button key={name} className="-ml-px rounded-none px-2 first:ml-0 first:rounded-l-sm last:rounded-r-sm" onClick={() => add(bench, `Add ${name === 'Hue' ? 'a hue' : `a ${name.toLowerCase()}`}`, make())}>+ {name}</Button>)}</span>}
+        aside={<span className="inline-flex">{makers.map(([name, make]) => <Button key={name} className="-ml-px rounded-none px-2 first:ml-0 first:rounded-l-sm last:rounded-r-sm" onClick={() => add(bench, `Add ${name === 'Hue' ? 'a hue' : `a ${name.toLowerCase()}`}`, make())}>+ {name}</Button>)}<RecipeMenu onLay={(recipe) => add(bench, `Lay the recipe ${recipe.name}`, newRecipeLayer(newId(), recipe))} /></span>}
       >
         {!first && <GroundControls />}
         {first?.kind === 'fill' && <WashControls key={first.id} wash={first} />}
-        {first?.kind === 'tone' && <ToneControls key={first.id} tone={first} />}
-        {first?.kind === 'twotone' && <TwoToneControls key={first.id} layer={first} />}
-        {first?.kind === 'hue' && <HueControls key={first.id} layer={first} />}
+        {first && isRecolour(first) && <RecolourControls key={first.id} layer={first} />}
+        {first?.kind === 'recipe' && <RecipeControls key={first.id} layer={first} />}
         {first?.kind === 'texture' && <TextureControls key={first.id} texture={first} />}
       </Group>
     </PhotoColours>
   );
 }
 
-const titles = { fill: 'Wash', tone: 'Tone', twotone: 'Two-tone', hue: 'Hue', texture: 'Texture' } as const;
+const titles = { fill: 'Wash', tone: 'Tone', twotone: 'Two-tone', hue: 'Hue', texture: 'Texture', recipe: 'Recipe' } as const;

@@ -1,58 +1,68 @@
 'use client';
 
-import { Copy, Download } from 'lucide-react';
-import type { ReactNode } from 'react';
+import { Download, FileDown } from 'lucide-react';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
 import { creditsPage, photosIn } from '@/core/handover/credits';
-import { fileNameOf, safeName } from '@/core/handover/fileName';
+import { safeName } from '@/core/handover/fileName';
+import { planFiles } from '@/core/handover/filePlan';
 import { snippetsFor } from '@/core/handover/snippets';
 import { mediaType } from '@/core/press/codecs';
-import { editPicture, editSlot } from '@/core/site/edit';
+import { chain, editSlot, setLayers, shelve } from '@/core/site/edit';
 import { isContent } from '@/core/site/pages';
+import { isBlank } from '@/core/site/picture';
+import { AlternativeText } from '../../handover/AlternativeText';
+import { Lines } from '../../handover/Lines';
+import { readPictureFile, writePictureFile } from '../../hooks/openRaster';
 import { Button } from '../../shared/Button';
-import { CommitField, Group } from '../../shared/fields';
-import { copyText } from '../../shared/copyText';
+import { CommitField, Row } from '../../shared/fields';
 import { download } from '../../shared/download';
-
+import { FilePick } from '../../shared/FilePick';
+import { say } from '../../shared/notices';
 import { useBench } from '../useBench';
 
-/** Hand over: the file, and the lines that put it on the page. */
+/** Hand over: this slot's file and lines; everything of the site together is a screen of its own. */
 export function HandOver() {
-  const { site, slot, picture, press, commit } = useBench();
-  const name = fileNameOf(slot, picture.press.format), file = press.current ? press.file : undefined;
-  const { css, html } = snippetsFor(site, slot, picture);
-  const content = isContent(slot.kind), credit = creditsPage(photosIn(site, picture)).html;
+  const { site, slot, picture, press, commit } = useBench(), router = useRouter(), [busy, setBusy] = useState(false);
+  const file = press.current ? press.file : undefined, content = isContent(slot.kind);
+  const plan = planFiles(site, () => true), own = plan.find((p) => p.slot.id === slot.id), lines = snippetsFor(site, plan, slot.id);
+  // What is saved here is what is pressed; where a theme's file is replaced by another format, the screen of all files has it.
+  const main = own?.files[0], name = main?.path.replace(/^.*\//, '') ?? slot.fileName, same = main !== undefined && JSON.stringify(main.settings) === JSON.stringify(picture.press), credit = creditsPage(photosIn(site, picture)).html;
+  const all = () => router.push(`/sites/${site.id}/hand-over`);
+  const work = async (what: () => Promise<void>) => {
+    setBusy(true);
+    try { await what(); } catch (error) { say('bad', error instanceof Error ? error.message : String(error)); } finally { setBusy(false); }
+  };
+  const saveLayers = () => work(async () => download(`${safeName(slot.fileName)}.ora`, await writePictureFile(slot, picture), 'image/openraster'));
+  const openLayers = (chosen: File) => work(async () => {
+    const { layers, items, notes } = await readPictureFile(chosen, slot);
+    commit(`Open ${chosen.name}`, chain(...items.map(shelve), setLayers(picture.id, { type: 'none' }, layers)));
+    say(notes.length > 0 ? 'bad' : 'done', notes.length > 0 ? notes.join(' ') : `${chosen.name}: ${layers.length} layers. What was here is a step back.`);
+  });
   return (
     <div className="flex h-full gap-4">
-      <Group title="File" className="w-[52%] min-w-52">
-        <Stacked label="File name" htmlFor="file-name">
-          <CommitField id="file-name" label="File name" className="w-full" value={slot.fileName} onCommit={(text) => {
+      <div className="flex w-[52%] min-w-52 shrink-0 flex-col gap-1.5 overflow-y-auto pr-0.5">
+        <Row tight label="File name" htmlFor="file-name">
+          <CommitField id="file-name" label="File name" className="min-w-0 grow" value={slot.fileName} onCommit={(text) => {
             if (!text.trim()) return 'Expected a name, found nothing.';
             commit(`Name the file ${safeName(text)}`, editSlot(slot.id, (s) => { s.fileName = safeName(text); }));
           }} />
-        </Stacked>
-        {content && <Stacked label="Alternative text" htmlFor="alt"><CommitField id="alt" words label="Alternative text" className="w-full" value={picture.alt} onCommit={(text) => { commit('Alternative text', editPicture(picture.id, (p) => { p.alt = text; })); return undefined; }} /></Stacked>}
-        <Button look="main" className="mt-1 max-w-full self-start overflow-hidden" disabled={!file} onClick={() => file && download(name, file.data, mediaType(picture.press.format))}>
-          <Download size={14} aria-hidden className="shrink-0" /><span className="truncate">{file ? `Download ${name}` : press.failure ? 'There is no file' : 'Pressing…'}</span>
-        </Button>
-        {!content && <p className="text-soft">A background only decorates; it needs no alternative text.</p>}
-      </Group>
+        </Row>
+        {content ? <AlternativeText slot={slot} picture={picture} commit={commit} /> : <p className="text-soft">A background only decorates; it needs no alternative text.</p>}
+        <div className="flex flex-wrap gap-1.5">
+          <Button className="max-w-full overflow-hidden" disabled={!file || !same} onClick={() => file && download(name, file.data, mediaType(picture.press.format))}>
+            <Download size={14} aria-hidden className="shrink-0" /><span className="truncate">{file ? `Download ${name}` : press.failure ? 'There is no file' : isBlank(picture) ? 'Nothing to hand over yet' : 'Pressing…'}</span>
+          </Button>
+          <Button look="main" onClick={all}>All files and rehearsal</Button>
+        </div>
+        <div role="group" aria-label="With its layers" className="flex flex-wrap gap-1.5">
+          <Button disabled={busy || isBlank(picture)} onClick={() => void saveLayers()}><FileDown size={13} aria-hidden />Save as OpenRaster</Button>
+          <FilePick label="Open OpenRaster in this slot" accept=".ora,image/openraster" disabled={busy} onFile={(f) => void openLayers(f)}>Open OpenRaster</FilePick>
+        </div>
+      </div>
       <div className="flex min-w-0 grow flex-col gap-1 overflow-auto">
-        <Snippet title="CSS" text={css} />
-        <Snippet title="HTML" text={html} />
-        {credit && <Snippet title="Credit" text={credit} />}
+        {own ? <><Lines title="CSS" text={lines.css} /><Lines title="HTML" text={lines.html} />{credit && <Lines title="Credit" text={credit} />}</> : <p className="text-soft">The lines for the page appear once something lies in the slot.</p>}
       </div>
     </div>
-  );
-}
-
-function Stacked({ label, htmlFor, children }: { label: string; htmlFor: string; children: ReactNode }) {
-  return <div className="flex flex-col gap-0.5"><label htmlFor={htmlFor}>{label}</label>{children}</div>;
-}
-
-function Snippet({ title, text }: { title: string; text: string }) {
-  return (
-    <Group title={title} aside={<Button className="h-[22px]" onClick={() => void copyText(title, text)} aria-label={`Copy ${title}`}><Copy size={12} aria-hidden />Copy</Button>}>
-      <pre tabIndex={0} data-snippet={title} aria-label={title} className="figure max-h-[64px] overflow-auto rounded-sm border border-hair bg-sheet px-2 py-1 text-[11px] leading-snug select-text">{text}</pre>
-    </Group>
   );
 }

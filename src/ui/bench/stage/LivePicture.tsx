@@ -2,13 +2,15 @@
 
 import { useEffect, useRef, useState } from 'react';
 import type { Drawing } from '@/core/compose/compose';
+import { drawingOf } from '@/core/compose/drawing';
 import { fileSize, overlapOf } from '@/core/frame/overlap';
 import type { Rect } from '@/core/raster/raster';
 import { backPhoto } from '@/core/readings/cover';
 import type { Picture, Site, Slot } from '@/core/site/model';
-import { pictureOf, slotOf } from '@/core/site/picture';
+import { asFiled, pictureOf, slotOf } from '@/core/site/picture';
+import { useDifference, useHeldFile } from '../../hooks/useFileLook';
 import { theEngine, type View } from '../../hooks/services';
-import { drawingOf, useThumb } from '../../hooks/useThumb';
+import { useThumb } from '../../hooks/useThumb';
 import { say } from '../../shared/notices';
 import { useBench, type Showing } from '../useBench';
 
@@ -38,7 +40,7 @@ function partInSight(canvas: HTMLCanvasElement): Rect | undefined {
 
 /** The picture itself. Edits go from the session straight to the worker, so a drag does not wait for React. */
 export function LivePicture({ rect, clip }: { rect: Rect; clip: Rect }) {
-  const { session, site, slot, showing, drawn, press } = useBench();
+  const { session, site, slot, picture, showing, drawn, press, held } = useBench();
   const canvas = useRef<HTMLCanvasElement>(null), fileCanvas = useRef<HTMLCanvasElement>(null);
   const view = useRef<View>(undefined);
   const since = useRef<number>(undefined);
@@ -79,7 +81,8 @@ export function LivePicture({ rect, clip }: { rect: Rect; clip: Rect }) {
     return session.state.subscribe((state, before) => { if (state.site !== before.site) show(state.site); });
   }, [session, slotId, showing]);
 
-  const decoded = showing === 'file' ? press.file?.whole ?? press.file?.decoded : undefined;
+  const file = useHeldFile(held) ?? press.file?.whole ?? press.file?.decoded, lost = useDifference(showing === 'difference' ? file : undefined, slot, asFiled(picture));
+  const decoded = showing === 'file' ? file : showing === 'difference' ? lost : undefined;
   useEffect(() => {
     const element = fileCanvas.current;
     if (!element || !decoded) return;
@@ -92,10 +95,10 @@ export function LivePicture({ rect, clip }: { rect: Rect; clip: Rect }) {
   return (
     <div className="absolute overflow-hidden" style={{ left: clip.x, top: clip.y, width: clip.width, height: clip.height }}>
       <canvas
-        ref={canvas} role="img" aria-label={`The picture in ${slot.name}`} data-ready={ready} width={size.width} height={size.height}
+        ref={canvas} role="img" aria-label={`The picture in ${slot.name}`} data-showing={showing} data-ready={ready} width={size.width} height={size.height}
         style={{ ...place, visibility: decoded ? 'hidden' : undefined, backgroundImage: !ready && thumb ? `url(${thumb})` : undefined, backgroundSize: '100% 100%' }}
       />
-      {decoded && <canvas ref={fileCanvas} role="img" aria-label={`The pressed file in ${slot.name}`} style={place} />}
+      {decoded && <canvas ref={fileCanvas} role="img" aria-label={showing === 'file' ? `The pressed file in ${slot.name}` : `What the file of ${slot.name} has lost`} style={place} />}
     </div>
   );
 }

@@ -12,13 +12,17 @@ import { useMeasure } from '../../shared/useMeasure';
 import { LivePicture } from './LivePicture';
 import { OutsideFrame } from './OutsideFrame';
 import { PictureArea } from './PictureArea';
-import { useBench } from '../useBench';
+import { useBench, type Showing } from '../useBench';
 
 /** Screen px for each px of the page, or the whole page. */
 export const zooms = ['fit', '1:1', '2:1', '4:1'] as const;
 export type Zoom = (typeof zooms)[number];
 
 const pageOf = (site: Site, slot: Slot): Page => pagesWith(site, slot)[0] ?? site.pages[0];
+
+const showingWords: Readonly<Record<Showing, string>> = {
+  picture: '', before: 'The photo before anything was laid on it', file: 'The pressed file, decoded again; hold B for the picture, X for what was lost', difference: 'What the file has lost, eight times as strong, on grey',
+};
 
 /** Room around the page for its dimension lines, px of the screen. */
 const margin = 28;
@@ -75,7 +79,7 @@ export function Stage({ zoom, screenWidth, marks }: { zoom: Zoom; screenWidth: n
       {!piece && <p role="status" className="absolute top-4 left-4 rounded-sm border border-line bg-white px-3 py-1.5">At a screen of {screenWidth} px this slot is not shown.</p>}
       {(reading || showing !== 'picture') && (
         <p role="status" className="sticky bottom-3 left-3 inline-block rounded-sm border border-line bg-white px-3 py-1">
-          {reading ? `Reading ${reading}…` : showing === 'before' ? 'The photo before anything was laid on it' : 'The pressed file, decoded again'}
+          {reading ? `Reading ${reading}…` : showingWords[showing]}
         </p>
       )}
     </main>

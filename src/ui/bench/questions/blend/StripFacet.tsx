@@ -8,7 +8,7 @@ import { chain, editPicture } from '@/core/site/edit';
 import { pagesWith } from '@/core/site/pages';
 import { asFiled, isBlank, pictureOf } from '@/core/site/picture';
 import { theEngine } from '../../../hooks/services';
-import { drawingOf } from '../../../hooks/useThumb';
+import { drawingOf } from '@/core/compose/drawing';
 import { Button } from '../../../shared/Button';
 import { copyText } from '../../../shared/copyText';
 import { Choose, Row } from '../../../shared/fields';
@@ -32,7 +32,7 @@ export function StripFacet() {
     }
     setBusy(false);
   };
-  const ends = file ? ([['First row', endRow(file, 'first')], ['Last row', endRow(file)]] as const) : [];
+  const ends = file ? ([['First row', endRow(file, 'top')], ['Last row', endRow(file)]] as const) : [];
   return (
     <div className="flex h-full gap-4">
       <div className="flex w-[236px] shrink-0 flex-col gap-1 overflow-y-auto">

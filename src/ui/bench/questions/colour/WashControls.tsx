@@ -2,19 +2,18 @@
 
 import { useState } from 'react';
 import { colourOf } from '@/core/colour/parse';
-import { blendModes, type BlendMode } from '@/core/raster/blend';
 import { matchWash, type Match, type MatchedPart } from '@/core/recolour/match';
-import { editLayer } from '@/core/site/edit';
 import type { Size } from '@/core/frame/placement';
 import type { Extent, FillLayer, Side } from '@/core/site/model';
 import { theEngine } from '../../../hooks/services';
-import { drawingOf } from '../../../hooks/useThumb';
+import { drawingOf } from '@/core/compose/drawing';
 import { Button } from '../../../shared/Button';
-import { ColourField } from '../../../shared/ColourField';
 import { Choose, NumberRow, Row, Switch } from '../../../shared/fields';
 import { say } from '../../../shared/notices';
 import { colourName } from '@/core/readings/say';
+import { ModeChoice, WashFields, type StepProps } from '../../../shared/steps/StepControls';
 import { useBench } from '../../useBench';
+import { useStep } from './RecolourControls';
 
 /** An extent to begin with. */
 function extentOf(type: Extent['type'], { width, height }: Size): Extent {
@@ -23,21 +22,18 @@ function extentOf(type: Extent['type'], { width, height }: Size): Extent {
 }
 
 export function WashControls({ wash }: { wash: FillLayer }) {
-  const { picture, slot, site, commit, preview } = useBench(), { extent } = wash;
-  const reach = (px: number) => change(extent.type === 'side' ? { extent: { ...extent, reach: Math.round(px), full: Math.min(extent.full, Math.round(px)) } } : {}), soften = (px: number) => change(extent.type === 'box' ? { extent: { ...extent, soft: Math.round(px) } } : {});
-  const change = (part: Partial<FillLayer>) => editLayer<FillLayer>(picture.id, wash.id, part);
+  const { slot } = useBench(), fields = useStep(wash), { preview, commit } = fields, { extent } = wash;
+  const reach = (px: number): Partial<FillLayer> => (extent.type === 'side' ? { extent: { ...extent, reach: Math.round(px), full: Math.min(extent.full, Math.round(px)) } } : {}), soften = (px: number): Partial<FillLayer> => (extent.type === 'box' ? { extent: { ...extent, soft: Math.round(px) } } : {});
   return (
-    <>
-      <Row tight label="Colour"><ColourField label="Wash colour" value={wash.colour} theme={site.theme.colours} onPreview={(colour) => preview(change({ colour }))} onCommit={(colour) => commit('Colour of the wash', change({ colour }))} /></Row>
-      <NumberRow label="Strength" value={wash.opacity * 100} min={0} max={100} unit="%" onPreview={(v) => preview(change({ opacity: v / 100 }))} onCommit={(v) => commit(`Wash at ${Math.round(v)}%`, change({ opacity: v / 100 }))} />
+    <WashFields {...fields}>
       <Row tight label="Where">
-        <Switch<Extent['type']> label="Where the wash lies" value={wash.extent.type} choices={[{ value: 'all', label: 'everywhere' }, { value: 'side', label: 'from a side' }, { value: 'box', label: 'in a box' }]} onChange={(type) => commit('Where the wash lies', change({ extent: extentOf(type, slot) }))} />
-        <span className="ml-auto text-soft">Blend</span><Choose<BlendMode> label="Blend mode" className="w-32" value={wash.blend} choices={blendModes.map((value) => ({ value, label: value }))} onChange={(blend) => commit(`Blend ${blend}`, change({ blend }))} />
+        <Switch<Extent['type']> label="Where the wash lies" value={extent.type} choices={[{ value: 'all', label: 'everywhere' }, { value: 'side', label: 'from a side' }, { value: 'box', label: 'in a box' }]} onChange={(type) => commit('Where the wash lies', { extent: extentOf(type, slot) })} />
+        <span className="ml-auto text-soft">Blend</span><ModeChoice step={wash} commit={commit as StepProps['commit']} className="w-32" />
       </Row>
-      {wash.extent.type === 'side' && <div className="grid grid-cols-[104px_minmax(0,1fr)] items-center gap-2"><Choose<Side> label="Side the wash comes from" className="w-24" value={wash.extent.side} choices={(['left', 'right', 'top', 'bottom'] as const).map((value) => ({ value, label: value }))} onChange={(side) => wash.extent.type === 'side' && commit(`Wash from the ${side}`, change({ extent: { ...wash.extent, side } }))} /><NumberRow label="Reach" value={wash.extent.reach} min={1} max={Math.max(slot.width, slot.height)} unit="px" onPreview={(v) => preview(reach(v))} onCommit={(v) => commit(`Wash reaches ${Math.round(v)} px`, reach(v))} /></div>}
-      {wash.extent.type === 'box' && <NumberRow label="Softness" value={wash.extent.soft} min={0} max={200} unit="px" onPreview={(v) => preview(soften(v))} onCommit={(v) => commit(`Wash fades over ${Math.round(v)} px`, soften(v))} />}
-      <MatchRow wash={wash} onTake={(strength) => commit(`Matched wash at ${strength}%`, change({ opacity: strength / 100 }))} />
-    </>
+      {extent.type === 'side' && <div className="grid grid-cols-[104px_minmax(0,1fr)] items-center gap-2"><Choose<Side> label="Side the wash comes from" className="w-24" value={extent.side} choices={(['left', 'right', 'top', 'bottom'] as const).map((value) => ({ value, label: value }))} onChange={(side) => commit(`Wash from the ${side}`, { extent: { ...extent, side } })} /><NumberRow label="Reach" value={extent.reach} min={1} max={Math.max(slot.width, slot.height)} unit="px" onPreview={(v) => preview(reach(v))} onCommit={(v) => commit(`Wash reaches ${Math.round(v)} px`, reach(v))} /></div>}
+      {extent.type === 'box' && <NumberRow label="Softness" value={extent.soft} min={0} max={200} unit="px" onPreview={(v) => preview(soften(v))} onCommit={(v) => commit(`Wash fades over ${Math.round(v)} px`, soften(v))} />}
+      <MatchRow wash={wash} onTake={(strength) => commit(`Matched wash at ${strength}%`, { opacity: strength / 100 })} />
+    </WashFields>
   );
 }
 

@@ -1,0 +1,114 @@
+import { oneColumnBelow } from '../measure/layoutPage';
+import type { Page, Section, Sidebar, Site, Slot, TitleBand } from '../site/model';
+import { backgroundOf } from '../site/pages';
+import { fontOf } from '../text/fonts';
+import { escapeHtml } from './escape';
+import { safeName } from './fileName';
+import type { SlotFiles } from './filePlan';
+import { className, snippetsFor } from './snippets';
+
+/* The pages of the plan as documents: the theme's areas as boxes of the same sizes and colours, with the hand-over's own
+   lines laying the pictures. What the plan draws at a screen width lies at the same px here. */
+
+/** File name of each page, no two alike. */
+export function pageFiles(site: Pick<Site, 'pages'>): ReadonlyMap<string, string> {
+  const taken = new Set<string>(), names = new Map<string, string>();
+  for (const page of site.pages) {
+    const stem = safeName(page.name);
+    let name = stem;
+    for (let n = 2; taken.has(name); n++) name = `${stem}-${n}`;
+    taken.add(name);
+    names.set(page.id, `${name}.html`);
+  }
+  return names;
+}
+
+const inset = 'min(28px, 6%)';
+
+const contentWidth = ({ content: { px, percent } }: Page): string =>
+  (px !== null && percent !== null ? `min(${px}px, ${percent}%)` : px !== null ? `${px}px` : `${percent}%`);
+
+/** Below this screen width a bar has no room for its links: as much as the plan wants for them beside the mark. */
+const linksRoom = (mark: Slot | undefined): number => 260 + (mark ? mark.width + 28 * 3 : 28);
+
+function furniture(site: Site, page: Page): string {
+  const heading = fontOf(site.theme.headingFont, site.fonts).family, mark = site.slots.find((s) => s.id === page.bar.markSlot);
+  return `body { margin: 0; background-color: ${page.ground}; }
+${backgroundOf(site, page) === null ? `body.${safeName(page.name)} { background-image: none; }\n` : ''}.page-column { position: relative; width: ${contentWidth(page)}; max-width: 100%; margin: 0 auto; }
+.page-bar { position: relative; height: ${page.bar.height}px; background-color: ${page.bar.colour}; color: ${page.bar.ink}; display: flex; align-items: center; overflow: visible; }
+.page-mark { flex: none; max-width: calc(100% - 2 * ${inset}); margin-left: ${inset}; align-self: flex-start; ${mark ? `margin-top: ${Math.round((page.bar.height - mark.height) / 2)}px; ` : ''}}
+.page-links { display: flex; gap: 28px; margin: 0 0 0 ${mark ? '28px' : inset}; padding: 0; list-style: none; white-space: nowrap; overflow: hidden; align-items: center; height: 100%; font: 400 15px "${heading}", serif; }
+@media (max-width: ${linksRoom(mark) - 0.02}px) { .page-links { display: none; } }
+.page-heading { position: absolute; left: ${inset}; right: ${inset}; height: 36px; margin: 0; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; font: 500 26px/1.3 "${heading}", serif; }
+.page-lines { position: absolute; left: ${inset}; right: ${inset}; top: 78px; height: ${Math.max(0, page.body.height - 190)}px; display: flex; flex-direction: column; gap: 14px; overflow: hidden; }
+.page-lines i { flex: none; height: 9px; background: ${page.body.ink}; opacity: 0.14; }
+.page-text { display: flex; height: ${page.body.height}px; background-color: ${page.body.colour}; color: ${page.body.ink}; }
+.page-text aside { flex: none; }
+.page-words { position: relative; flex: 1; min-width: 0; }
+@media (max-width: ${oneColumnBelow - 0.02}px) { .page-text aside { display: none; } }
+${page.band ? `.page-title { position: relative; height: ${page.band.height}px; background-color: ${page.band.colour}; color: ${page.band.ink}; }\n` : ''}${page.sections.map(({ height, colour, ink }, i) => `.page-section-${i + 1} { position: relative; height: ${height}px; background-color: ${colour}; color: ${ink}; }\n`).join('')}.page-pieces { position: absolute; left: 0; top: 0; width: 100%; z-index: 1; }
+.page-piece { position: absolute; left: 0; top: 0; width: 100%; }
+`;
+}
+
+const headingAt = (words: string, top: number, tag: 'h1' | 'h2'): string => `<${tag} class="page-heading" style="top: ${top}px">${escapeHtml(words)}</${tag}>`;
+
+/** The lines of a slot's hand-over, where it has a picture. */
+const markupOf = (site: Site, plan: readonly SlotFiles[], slotId: string | null | undefined): string => (slotId ? snippetsFor(site, plan, slotId).html.trim() : '');
+
+/** The class that a slot's background is laid on. */
+function classOf(site: Site, plan: readonly SlotFiles[], slotId: string | null): string {
+  const found = plan.find((p) => p.slot.id === slotId);
+  return found ? className(site, found.slot) : '';
+}
+
+const classes = (...names: string[]): string => `class="${names.filter(Boolean).join(' ')}"`;
+
+function band({ heading, height, boxed, slot }: TitleBand, site: Site, plan: readonly SlotFiles[]): string {
+  const title = headingAt(heading, Math.max(0, Math.round((height - 36) / 2)), 'h1'), names = classes('page-title', classOf(site, plan, slot));
+  return boxed ? `<div class="page-column"><div ${names}>${title}</div></div>` : `<div ${names}><div class="page-column">${title}</div></div>`;
+}
+
+function section({ heading, dividerSlot }: Section, i: number, site: Site, plan: readonly SlotFiles[]): string {
+  return `<section ${classes('page-section', `page-section-${i + 1}`, classOf(site, plan, dividerSlot))}><div class="page-column">${headingAt(heading, 34, 'h2')}</div></section>`;
+}
+
+/** A column without a picture keeps its place. */
+const sidebar = ({ slot, width }: Sidebar, site: Site, plan: readonly SlotFiles[]): string => `<aside ${classes(classOf(site, plan, slot))} style="width: ${width}px"></aside>`;
+
+/**
+ * A page as a document that links the hand-over's style sheet.
+ * @param styleSheet address of it
+ * @param credits markup for the foot of the page
+ */
+export function pageDocument(site: Site, page: Page, plan: readonly SlotFiles[], styleSheet: string, credits = ''): string {
+  const { bar, body } = page, columns = (side: Sidebar['side']) => body.sidebars.filter((s) => s.side === side && s.slot !== null).map((s) => sidebar(s, site, plan));
+  // A mark that is still to be made keeps its place.
+  const mark = markupOf(site, plan, bar.markSlot), markSlot = site.slots.find((s) => s.id === bar.markSlot), pieces = page.pieces.map((id) => markupOf(site, plan, id)).filter(Boolean);
+  return `<!doctype html>
+<html lang="en">
+<head>
+<meta charset="utf-8">
+<meta name="viewport" content="width=device-width, initial-scale=1">
+<title>${escapeHtml(`${page.name} – ${site.name}`)}</title>
+<style>
+${furniture(site, page)}</style>
+<link rel="stylesheet" href="${styleSheet}">
+</head>
+<body class="${safeName(page.name)}">
+<div class="page-column">
+<div class="page-bar">
+${markSlot ? `<div class="page-mark" style="width: ${markSlot.width}px">${mark}</div>\n` : ''}<ul class="page-links">${bar.links.map((l) => `<li>${escapeHtml(l)}</li>`).join('')}</ul>
+</div>
+${markupOf(site, plan, page.headerSlot)}
+${pieces.length > 0 ? `<div class="page-pieces">${pieces.map((p) => `<div class="page-piece">${p}</div>`).join('\n')}</div>\n` : ''}</div>
+${page.band ? `${band(page.band, site, plan)}\n` : ''}<div class="page-column">
+<main class="page-text">
+${columns('left').join('')}<div class="page-words">${headingAt(body.heading, 22, page.band ? 'h2' : 'h1')}<div class="page-lines">${[100, 96, 100, 62].map((w) => `<i style="width: ${w}%"></i>`).join('')}</div></div>${columns('right').reverse().join('')}
+</main>
+</div>
+${page.sections.map((s, i) => section(s, i, site, plan)).join('\n')}
+${credits ? `<footer>\n${credits}</footer>\n` : ''}</body>
+</html>
+`;
+}

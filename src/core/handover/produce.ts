@@ -1,0 +1,162 @@
+import { strToU8 } from 'fflate';
+import type { Drawing } from '../compose/compose';
+import { drawingOf, scaledDrawing } from '../compose/drawing';
+import { resample } from '../frame/resample';
+import { mediaType, type Codecs } from '../press/codecs';
+import type { Raster } from '../raster/raster';
+import { siteColours } from '../site/colours';
+import { activeSteps } from '../recolour/recipe';
+import type { SetHanded } from '../set/produce';
+import { SetStopped, type SetListener } from '../set/recolourSet';
+import type { PieceSet, Site } from '../site/model';
+import { asFiled, drawingKey, isBlank, pictureOf } from '../site/picture';
+import { creditsPage, creditsOf } from './credits';
+import { safeName } from './fileName';
+import { fontEnding, handedFonts } from './fontFaces';
+import { planFiles, type PlannedFile, type SlotFiles } from './filePlan';
+import { pageDocument, pageFiles } from './page';
+import { assetsOf, writeSiteFile } from './siteFile';
+import { snippetsFor } from './snippets';
+import type { TypedFile } from './zipFiles';
+import type { FontFile } from '../text/fonts';
+
+/** What a hand-over is made with; the browser and Node bring their own. */
+export interface HandOverPorts extends Pick<Codecs, 'encode'> {
+  /** All px of a drawing, with every photo and font it needs. */
+  draw(drawing: Drawing): Promise<Raster>;
+  asset(assetId: string): Promise<Uint8Array<ArrayBuffer>>;
+  /** All files of a theme with its recipe laid on it; asked for a site that has one. */
+  theme(set: PieceSet, listener: SetListener): Promise<readonly SetHanded[]>;
+  shippedFont(file: FontFile): Promise<Uint8Array<ArrayBuffer>>;
+  /** A file as it was written before under that key, or as it is made now. */
+  kept?(key: string, make: () => Promise<Uint8Array<ArrayBuffer>>): Promise<Uint8Array<ArrayBuffer>>;
+}
+
+/** A file of the hand-over. */
+export interface HandedFile extends TypedFile {
+  /** Of pictures: what was planned. */
+  readonly planned?: PlannedFile;
+  /** Of a theme's own files: whether it was recoloured. */
+  readonly theme?: 'changed' | 'as it was';
+}
+
+/** Everything a host is given, with what it was made from. */
+export interface HandOver {
+  readonly plan: readonly SlotFiles[];
+  readonly files: readonly HandedFile[];
+  /** The lines of each slot alone, by its id. */
+  readonly snippets: ReadonlyMap<string, { readonly css: string; readonly html: string }>;
+  readonly css: string;
+  readonly html: string;
+  readonly credits: { readonly text: string; readonly html: string };
+}
+
+export interface HandOverListener {
+  /** Files that are written, of how many. */
+  onProgress(done: number, of: number, path: string): void;
+  /** A picture was written. */
+  onFile?(file: HandedFile): void;
+  /** Asked before each file. */
+  wanted(): boolean;
+}
+
+/** It was given up. */
+export class HandOverStopped extends Error {}
+
+export const styleSheetName = 'style.css';
+export const markupName = 'markup.html';
+export const creditsName = 'credits.html';
+
+const isOpaque = ({ data }: Raster): boolean => { for (let k = 3; k < data.length; k += 4) if (data[k] !== 255) return false; return true; };
+
+const text = (path: string, type: string, content: string): HandedFile => ({ path, type, bytes: strToU8(content) as Uint8Array<ArrayBuffer> });
+
+/** Style sheet and markup of all slots, each under the slot's name; slots with the same lines on several pages once. */
+export function allSnippets(site: Site, plan: readonly SlotFiles[]): Pick<HandOver, 'snippets' | 'css' | 'html'> {
+  // A second arrangement is laid by the lines of the slot that it stands in for.
+  const laid = plan.filter(({ slot }) => !site.slots.some((s) => s.narrow?.slot === slot.id));
+  const snippets = new Map(laid.map(({ slot }) => [slot.id, snippetsFor(site, plan, slot.id)] as const)), clean = (name: string) => name.replaceAll('*/', '').replaceAll('--', '–');
+  return {
+    snippets,
+    css: laid.map(({ slot }) => `/* ${clean(slot.name)} */\n${snippets.get(slot.id)!.css}`).join('\n'),
+    html: laid.map(({ slot }) => `<!-- ${clean(slot.name)} -->\n${snippets.get(slot.id)!.html}`).join('\n'),
+  };
+}
+
+/** Drawings are held from when it is known whether they are see-through until they are written, as many as have so many px. */
+const mostHeld = 40e6;
+
+/** Where a theme's files go, if any of their names is taken by one of ours. */
+const themeFolder = 'theme';
+
+/** The files of a recoloured theme among the others: a picture that is on the plan is the plan's. */
+async function themeFiles(site: Site, ports: HandOverPorts, files: readonly HandedFile[], listener: HandOverListener): Promise<HandedFile[]> {
+  const { set } = site;
+  if (!set || activeSteps(set.recipe).length === 0) return [];
+  const made = await ports.theme(set, { wanted: listener.wanted, onProgress: listener.onProgress }).catch((error: unknown) => { throw error instanceof SetStopped ? new HandOverStopped(error.message) : error; });
+  const pictures = new Map(files.flatMap((f) => (f.planned ? [[f.path, f.bytes] as const] : []))), others = new Set(files.flatMap((f) => (f.planned ? [] : [f.path])));
+  const apart = made.some((f) => others.has(f.path));
+  return made.flatMap(({ path, type, bytes, changed }): HandedFile[] => {
+    const planned = pictures.get(path);
+    if (planned && !apart) return [];
+    return [{ path: apart ? `${themeFolder}/${path}` : path, type, bytes: planned ?? bytes, theme: changed || planned ? 'changed' : 'as it was' }];
+  });
+}
+
+/**
+ * Draws and writes everything that is handed over for a site: its files, style sheet, markup, credits, a document for each
+ * page that shows them together, and the site file.
+ * @throws HandOverStopped when the listener did not want it any more
+ */
+export async function produceHandOver(site: Site, ports: HandOverPorts, listener: HandOverListener): Promise<HandOver> {
+  const check = () => { if (!listener.wanted()) throw new HandOverStopped('The hand-over was stopped.'); };
+  const opaque = new Map<string, boolean>(), drawn = new Map<string, Raster>();
+  let held = 0;
+  for (const slot of site.slots) {
+    const picture = pictureOf(site, slot);
+    if (isBlank(picture)) continue;
+    check();
+    const raster = await ports.draw(drawingOf(slot, asFiled(picture)));
+    held += raster.width * raster.height;
+    if (held <= mostHeld) drawn.set(slot.id, raster);
+    opaque.set(slot.id, isOpaque(raster));
+  }
+  const plan = planFiles(site, (id) => opaque.get(id) ?? true), planned = plan.flatMap((p) => p.files), pinned = siteColours(site), files: HandedFile[] = [];
+  for (const { slot, picture, files: own } of plan) {
+    const filed = asFiled(picture), raster = drawn.get(slot.id) ?? await ports.draw(drawingOf(slot, filed));
+    let larger: Raster | undefined;
+    /** What is smaller is what a browser would make of the file; what is larger is drawn anew. */
+    const pixels = async ({ scale, width, height }: PlannedFile): Promise<Raster> => {
+      if (scale === 1) return raster;
+      if (scale < 1) return resample(raster, { x: 0, y: 0, scaleX: width / raster.width, scaleY: height / raster.height }, width, height);
+      return (larger ??= await ports.draw(scaledDrawing(drawingOf(slot, filed), scale)));
+    };
+    for (const file of own) {
+      check();
+      listener.onProgress(files.length, planned.length, file.path);
+      const make = async () => ports.encode(await pixels(file), file.settings, pinned), key = JSON.stringify([drawingKey(filed, slot), file.scale, file.settings, file.settings.colours === null ? [] : pinned]);
+      const written = { path: file.path, type: mediaType(file.settings.format), bytes: await (ports.kept ? ports.kept(key, make) : make()), planned: file };
+      files.push(written);
+      listener.onFile?.(written);
+    }
+    drawn.delete(slot.id);
+  }
+  check();
+  const fontBytes = new Map<string, Uint8Array<ArrayBuffer>>();
+  for (const font of site.fonts) fontBytes.set(font.assetId, await ports.asset(font.assetId));
+  const fonts = handedFonts(site, (id) => fontEnding(fontBytes.get(id) ?? new Uint8Array()));
+  for (const { path, source } of fonts) files.push({ path, type: `font/${/[^.]+$/.exec(path)![0]}`, bytes: 'shipped' in source ? await ports.shippedFont(source.shipped) : fontBytes.get(source.assetId)! });
+  const lines = allSnippets(site, plan), credits = creditsPage(creditsOf(site).map((c) => c.item)), names = pageFiles(site), css = `${fonts.map((f) => f.css).join('')}\n${lines.css}`;
+  files.push(text(styleSheetName, 'text/css', css), text(markupName, 'text/html', lines.html));
+  for (const page of site.pages) files.push(text(names.get(page.id)!, 'text/html', pageDocument(site, page, plan, styleSheetName, credits.html)));
+  if (credits.text) files.push(text(creditsName, 'text/html', credits.html), text('credits.txt', 'text/plain', credits.text));
+  files.push(...await themeFiles(site, ports, files, listener));
+  const assets = new Map<string, Uint8Array<ArrayBuffer>>();
+  for (const id of assetsOf(site)) assets.set(id, await ports.asset(id));
+  files.push({ path: siteFileName(site), type: 'application/zip', bytes: writeSiteFile({ site, assets }) });
+  listener.onProgress(planned.length, planned.length, '');
+  return { plan, files, ...lines, css, credits };
+}
+
+export const siteFileName = (site: Pick<Site, 'name'>): string => `${safeName(site.name)}.soyez`;
+export const archiveName = (site: Pick<Site, 'name'>): string => `${safeName(site.name)}-hand-over.zip`;

@@ -1,0 +1,39 @@
+import { pressAs } from '../press/settings';
+import type { PressFormat, PressSettings } from '../site/model';
+
+/** No format is written more often than this in full size. */
+export const mostWhole = 4;
+
+/** Files of one format that differ by one whole number: their quality, or the size of their palette. */
+export interface Family {
+  readonly least: number;
+  readonly most: number;
+  /** Where to begin. */
+  readonly guess: number;
+  at(value: number): PressSettings;
+}
+
+export interface SearchedFormat {
+  readonly families: readonly Family[];
+  /** Tried where colour is what the first ones fall short in. */
+  readonly forColour?: Family;
+  /** Its file with every level as it was drawn, where it has one. */
+  readonly lossless: PressSettings | undefined;
+  /** How often it is written in full size: one less where a file without loss may come to it, and where each takes long. */
+  readonly wholes: number;
+  /** Share of a search's time that it takes. */
+  readonly time: number;
+}
+
+const byQuality = (guess: number, part: Partial<PressSettings>, format: PressFormat): Family => ({ least: 20, most: 98, guess, at: (quality) => ({ ...pressAs(format, quality), ...part }) });
+
+/** In the encoder's numbering: flat, that of Annex K of ITU-T T.81, one that spares smooth pictures and one between. Each was the lightest for one photograph or another. */
+const tables = [1, 0, 4, 7];
+
+export const searched: Readonly<Record<PressFormat, SearchedFormat>> = {
+  avif: { families: [byQuality(60, { chroma: 'half' }, 'avif')], forColour: byQuality(60, { chroma: 'full' }, 'avif'), lossless: undefined, wholes: mostWhole - 1, time: 0.6 },
+  jpeg: { families: tables.map((table) => byQuality(65, { table, chroma: 'half' }, 'jpeg')), forColour: byQuality(65, { table: 3, chroma: 'full' }, 'jpeg'), lossless: undefined, wholes: mostWhole, time: 0.15 },
+  webp: { families: [byQuality(78, {}, 'webp')], lossless: { ...pressAs('webp', 100), lossless: true }, wholes: mostWhole - 1, time: 0.15 },
+  // In steps of eight colours: a palette's size tells little more finely.
+  png: { families: [{ least: 1, most: 32, guess: 16, at: (n) => ({ ...pressAs('png'), colours: n * 8 }) }], lossless: pressAs('png'), wholes: mostWhole - 1, time: 0.1 },
+};

@@ -1,0 +1,217 @@
+import type { PressFormat, PressSettings } from '../site/model';
+import { pressAs } from '../press/settings';
+import { careLimits, careMargin, goalMargin, limitOf, type Goal } from './care';
+import { searched, type Family } from './families';
+import { bracket, marginAt, nextTry, type Found } from './root';
+import type { Judgement, Tried, Trial } from './trial';
+
+/** Steps of quality up from the lightest file that holds, among which one is looked for that keeps the seam. */
+const seamReach = 12;
+
+/** A margin so near to 0 is about that of the next step. */
+const near = 0.03;
+
+/** What a sample tells is off by about so much. */
+const sampleNear = 0.12;
+
+/** Logarithm of the bytes for one of the margin, about. */
+const bytesByMargin = 0.6;
+
+/** A family that falls short by so much on the sample is not written whole. */
+const hopeless = -0.35;
+
+export interface SearchListener {
+  /** A file of the whole picture was written. */
+  onTried(tried: Tried): void;
+  /** Share of the search that is done, 0..1, and the format that is worked on. */
+  onProgress(done: number, format: PressFormat): void;
+  /** Asked before each step; once it says no, nothing more is done. */
+  wanted(): boolean;
+}
+
+/** It was given up; what had been tried is with the listener. */
+export class SearchStopped extends Error {}
+
+/** Nothing that holds of the drawing is lost in the file. */
+export const keepsSeam = ({ lost }: Judgement): boolean => lost.length === 0;
+
+/** What is aimed at holds. */
+export const meetsGoal = (goal: Goal, judgement: Judgement): boolean => goalMargin(goal, judgement, judgement.bytes) >= 0;
+
+/** How alike a file is, for comparing: larger is more alike. */
+const likeness = (judgement: Judgement): number => careMargin(judgement, careLimits.close);
+
+/**
+ * The best of what was tried. Files that meet the goal come before others, and files that keep the seam before others of
+ * the same kind; of those the lightest is the best, where bytes are the goal the most alike, and where nothing meets the
+ * goal what comes nearest to it. Undefined where nothing was tried.
+ */
+export function bestOf(goal: Goal, tried: readonly Judgement[]): Judgement | undefined {
+  const rank = (j: Judgement) => (meetsGoal(goal, j) ? 0 : 2) + (keepsSeam(j) ? 0 : 1);
+  const within = (a: Judgement, b: Judgement): number => {
+    if (!meetsGoal(goal, a)) return goalMargin(goal, b, b.bytes) - goalMargin(goal, a, a.bytes);
+    return goal.by === 'bytes' ? likeness(b) - likeness(a) : 0;
+  };
+  return tried.toSorted((a, b) => rank(a) - rank(b) || within(a, b) || a.bytes - b.bytes)[0];
+}
+
+/** What the sample told of a family. */
+interface Rough {
+  readonly family: Family;
+  readonly known: readonly Found[];
+  /** Where it comes nearest to just holding. */
+  readonly at: number;
+  readonly best: Judgement;
+  readonly margin: number;
+}
+
+interface Job {
+  readonly goal: Goal;
+  readonly trial: Trial;
+  readonly check: () => void;
+  readonly onWhole: (tried: Tried) => void;
+  readonly step: (done: number) => void;
+}
+
+/** For a number of bytes the largest setting is wanted that still holds: the same search from the other end. */
+const settingAt = (family: Family, goal: Goal, at: number) => family.at(goal.by === 'bytes' ? family.least + family.most - at : at);
+
+type Worthwhile = (bytes: number) => boolean;
+const always: Worthwhile = () => true;
+
+async function searchSample(family: Family, guess: number, { goal, trial, check }: Job, worthwhile: Worthwhile = always): Promise<Rough> {
+  const known: Found[] = [], tried = new Map<number, Judgement>(), scale = trial.area.whole / trial.area.sample;
+  for (let at: number | undefined = guess; at !== undefined && known.length < 6; at = nextTry(known, family.least, family.most)) {
+    check();
+    const { judgement } = await trial.tryOut(settingAt(family, goal, at), 'sample');
+    tried.set(at, judgement);
+    known.push({ at, margin: goalMargin(goal, judgement, judgement.bytes * scale) });
+    const { low, high } = bracket(known);
+    // The whole decides about the last steps: a sample is off by more.
+    if (Math.abs(known.at(-1)!.margin) < sampleNear || (low && high && high.at - low.at <= 3)) break;
+    // It falls short and is too heavy already.
+    if (known.at(-1)!.margin < 0 && !worthwhile(judgement.bytes * scale)) break;
+  }
+  const nearest = known.reduce((a, b) => (Math.abs(b.margin) < Math.abs(a.margin) ? b : a));
+  return { family, known, at: nearest.at, best: tried.get(nearest.at)!, margin: nearest.margin };
+}
+
+/** Writes the whole along the sample's line, moved by how far that was off so far. */
+async function searchWhole({ family, known, at: first }: Rough, most: number, { goal, trial, check, onWhole, step }: Job): Promise<void> {
+  const whole: Found[] = [], tried = new Map<number, Judgement>();
+  const write = async (at: number): Promise<Judgement> => {
+    check();
+    const one = await trial.tryOut(settingAt(family, goal, at), 'whole');
+    tried.set(at, one.judgement);
+    whole.push({ at, margin: goalMargin(goal, one.judgement, one.judgement.bytes) });
+    onWhole(one);
+    step(0.3 + (0.7 * whole.length) / most);
+    return one.judgement;
+  };
+  const read = (at: number): number => marginAt(known, at) + whole.reduce((sum, w) => sum + w.margin - marginAt(known, w.at), 0) / whole.length;
+  // The sample's own crossing is where it is likely to hold.
+  for (let at: number | undefined = first; at !== undefined && whole.length < most;) {
+    await write(at);
+    const { high } = bracket(whole), next = nextTry(whole, family.least, family.most, read);
+    // One step is about two hundredths of the bytes: where the next lower one will hardly hold, or much was written already, it is not worth a file.
+    if (high && (high.margin < near || (next === high.at - 1 && (read(next) < near / 2 || whole.length >= 3)))) break;
+    // Each that fails makes the next stride longer, and the last one is not wasted on what may just fail.
+    at = high || next === undefined ? next : Math.min(family.most, Math.max(next + (whole.length === most - 1 ? 2 : 0), whole.at(-1)!.at + 2 * whole.length));
+  }
+  const { high } = bracket(whole);
+  if (!high || keepsSeam(tried.get(high.at)!) || !tried.get(high.at)!.lost.every((id) => id.startsWith('seam-'))) return;
+  for (let at = high.at + 1; at <= Math.min(family.most, high.at + seamReach) && whole.length < most; at++) {
+    if (tried.has(at)) continue;
+    check();
+    const { judgement } = await trial.tryOut(settingAt(family, goal, at), 'borders');
+    if (judgement.lost.length === 0 && keepsSeam(await write(at))) return;
+  }
+}
+
+/** Colour, and not structure, is what decides about a file. */
+function isShortOfColour({ structure, colour }: Judgement, goal: Goal): boolean {
+  const limit = limitOf(goal);
+  return limit !== undefined && careMargin({ structure, colour: 0 }, limit) > careMargin({ structure: 1, colour }, limit) + 0.1;
+}
+
+/** The lightest file of a format that has loss; written whole only if its bytes, as the sample has them, are worth it. */
+async function searchFormat(format: PressFormat, job: Job, worthwhile: Worthwhile = always): Promise<void> {
+  const { families, forColour, wholes } = searched[format], rough: Rough[] = [];
+  const look = async (family: Family) => {
+    const guess = rough[0] ? rough[0].at : job.goal.by === 'bytes' ? family.least + family.most - family.guess : family.guess;
+    rough.push(await searchSample(family, guess, job, worthwhile));
+    job.step(Math.min(0.3, 0.1 * rough.length));
+  };
+  for (const family of families) await look(family);
+  if (forColour && rough.every((r) => isShortOfColour(r.best, job.goal))) await look(forColour);
+  // Those that come near are compared as if each just held.
+  const comes = (r: Rough) => r.margin > -sampleNear, bytes = (r: Rough) => r.best.bytes * Math.exp(-bytesByMargin * r.margin);
+  const better = (a: Rough, b: Rough): number => Number(comes(b)) - Number(comes(a)) || (!comes(a) ? b.margin - a.margin : job.goal.by === 'bytes' ? likeness(b.best) - likeness(a.best) : bytes(a) - bytes(b));
+  const [best] = rough.toSorted(better);
+  if (best.margin > hopeless && worthwhile(best.best.bytes * (job.trial.area.whole / job.trial.area.sample))) await searchWhole(best, wholes, job);
+}
+
+/** Settings that just hold on the sample, for showing what a goal means; the most careful there are where none do. */
+export async function settingsFor(goal: Goal, format: PressFormat, trial: Trial): Promise<PressSettings> {
+  const [family] = searched[format].families, { at } = await searchSample(family, family.guess, { goal, trial, check: () => {}, onWhole: () => {}, step: () => {} });
+  return settingAt(family, goal, at);
+}
+
+/**
+ * Looks in each format for the file that meets the goal with the fewest bytes, where bytes are the goal for the one that is
+ * most alike, and that keeps whatever blends as it was drawn. Most of it is done on a sample; no format is written more
+ * than `mostWhole` times in full size. Files without loss are written where they can be the best.
+ * @param trials as many as may work at the same time, one at least; all of the same picture
+ * @param listener is told of every file in full size as soon as there is one
+ * A format that cannot be written is passed over.
+ * @throws SearchStopped when the listener did not want it any more; what the codec said where no format could be written
+ */
+export async function searchLightest(goal: Goal, formats: readonly PressFormat[], trials: readonly Trial[], listener: SearchListener): Promise<void> {
+  const check = () => { if (!listener.wanted()) throw new SearchStopped('The search was stopped.'); };
+  const judged: Judgement[] = [], done = new Map<PressFormat, number>(), total = formats.reduce((sum, f) => sum + searched[f].time, 0);
+  const jobFor = (format: PressFormat, trial: Trial): Job => ({
+    goal, trial, check,
+    onWhole(tried) { judged.push(tried.judgement); listener.onTried(tried); },
+    step(share) { done.set(format, share); listener.onProgress(0.95 * formats.reduce((sum, f) => sum + searched[f].time * (done.get(f) ?? 0), 0) / total, format); },
+  });
+  // Palettes are seldom the lightest: they come when it is known what they are up against.
+  const lossy = formats.filter((f) => f !== 'png'), waiting = lossy.toSorted((a, b) => searched[b].time - searched[a].time);
+  const failures: unknown[] = [];
+  const passingOver = async (work: () => Promise<void>) => {
+    try {
+      await work();
+    } catch (error) {
+      if (error instanceof SearchStopped) throw error;
+      failures.push(error);
+    }
+  };
+  await Promise.all(trials.map(async (trial) => {
+    for (let format = waiting.shift(); format; format = waiting.shift()) {
+      const job = jobFor(format, trial), searching = format;
+      await passingOver(() => searchFormat(searching, job));
+      job.step(1);
+    }
+  }));
+  const [trial] = trials, scale = trial.area.whole / trial.area.sample;
+  /** Bytes are what the sample has, and may be off by a part. */
+  const mayWin = (bytes: number): boolean => {
+    const best = bestOf(goal, judged);
+    return goal.by === 'bytes' ? bytes < goal.bytes * 1.3 : !best || !meetsGoal(goal, best) || !keepsSeam(best) || bytes < best.bytes * 1.5;
+  };
+  if (formats.includes('png')) await passingOver(() => searchFormat('png', jobFor('png', trial), mayWin));
+  const lossless = formats.flatMap((f) => searched[f].lossless ?? []);
+  if (lossless.length > 0) await passingOver(async () => {
+    check();
+    // A PNG is written quickly, and no file without loss is below half of it.
+    const plain = (await trial.tryOut(pressAs('png'), 'sample')).judgement.bytes * scale;
+    for (const settings of lossless) {
+      if (!mayWin(settings.format === 'png' ? plain : plain / 2)) continue;
+      check();
+      const tried = await trial.tryOut(settings, 'whole');
+      judged.push(tried.judgement);
+      listener.onTried(tried);
+    }
+  });
+  if (judged.length === 0 && failures.length > 0) throw failures[0];
+  listener.onProgress(1, formats[0]);
+}

@@ -1,0 +1,160 @@
+import { colourOf } from '../colour/parse';
+import { lightnessOf } from '../colour/lightness';
+import { linearToOklab } from '../colour/oklab';
+import { linearOfLevel } from '../colour/transfer';
+import type { Raster } from '../raster/raster';
+import type { Hex } from '../site/model';
+
+/** How alike two pictures are for the eye. */
+export interface Similarity {
+  /** Structural similarity over several scales, of lightness: 1 for equal pictures, below 0 only for opposite ones. */
+  readonly structure: number;
+  /** Difference of hue and chroma that all but one in a hundred areas of 4×4 px stay below: a hundred times the distance in OKLab's a, b. */
+  readonly colour: number;
+}
+
+/* Z. Wang, A. C. Bovik, H. R. Sheikh and E. P. Simoncelli, “Image quality assessment: from error visibility to structural
+   similarity”, IEEE Transactions on Image Processing 13(4), 2004: an 11×11 Gaussian window of standard deviation 1.5, K1 =
+   0.01, K2 = 0.03. Z. Wang, E. P. Simoncelli and A. C. Bovik, “Multiscale structural similarity for image quality
+   assessment”, Asilomar 2003: five scales, multiplied with an exponent each. Values from memory. */
+const windowPx = 11, deviation = 1.5, c1 = 0.01 ** 2, c2 = 0.03 ** 2;
+
+/** The paper's are 0.0448, 0.2856, 0.3001, 0.2363 and 0.1333, found for pictures seen from some way off. Those of a page are looked at px by px, so the finest scale counts for more here (ours, by looking). */
+const exponents = [0.2, 0.3, 0.25, 0.15, 0.1];
+
+/** Values of one quantity, 0..1, row by row. */
+export interface Plane {
+  readonly width: number;
+  readonly height: number;
+  readonly data: Float32Array;
+}
+
+/** A plane with its local means and those of its squares. */
+export interface Scale {
+  readonly plane: Plane;
+  readonly mean: Plane;
+  readonly square: Plane;
+}
+
+/** A picture prepared to be compared with others of its size: what of the measure depends on it alone. */
+export interface Reference {
+  readonly width: number;
+  readonly height: number;
+  /** From full size down, each half of the one before. */
+  readonly scales: readonly Scale[];
+  readonly chroma: Float32Array;
+}
+
+function gaussian(taps: number): Float32Array {
+  const weights = Float32Array.from({ length: taps }, (_, i) => Math.exp(-((i - (taps - 1) / 2) ** 2) / (2 * deviation * deviation))), sum = weights.reduce((a, b) => a + b, 0);
+  return weights.map((w) => w / sum);
+}
+
+/** Weighted means under the window, wherever it fits whole; where a side is shorter than the window, the window is as short. */
+function smooth({ width, height, data }: Plane): Plane {
+  const tx = Math.min(windowPx, width), ty = Math.min(windowPx, height), w = width - tx + 1, h = height - ty + 1, wx = gaussian(tx), wy = gaussian(ty);
+  const across = new Float32Array(w * height), out = new Float32Array(w * h);
+  if (tx === 11) {
+    const [a, b, c, d, e, f] = wx;
+    for (let y = 0; y < height; y++) for (let x = 0, i = y * width, o = y * w; x < w; x++, i++, o++) {
+      across[o] = a * (data[i] + data[i + 10]) + b * (data[i + 1] + data[i + 9]) + c * (data[i + 2] + data[i + 8]) + d * (data[i + 3] + data[i + 7]) + e * (data[i + 4] + data[i + 6]) + f * data[i + 5];
+    }
+  } else for (let y = 0; y < height; y++) for (let x = 0; x < w; x++) { let sum = 0; for (let t = 0; t < tx; t++) sum += wx[t] * data[y * width + x + t]; across[y * w + x] = sum; }
+  for (let y = 0; y < h; y++) for (let t = 0; t < ty; t++) for (let o = y * w, i = (y + t) * w, end = o + w, g = wy[t]; o < end; o++, i++) out[o] += g * across[i];
+  return { width: w, height: h, data: out };
+}
+
+function product(a: Plane, b: Plane): Plane {
+  const data = new Float32Array(a.data.length);
+  for (let i = 0; i < data.length; i++) data[i] = a.data[i] * b.data[i];
+  return { ...a, data };
+}
+
+/** Means of 2×2 px, as the paper's own low pass before every second px is taken; an odd last row or column falls away. */
+function half({ width, height, data }: Plane): Plane {
+  const w = width >> 1, h = height >> 1, out = new Float32Array(w * h);
+  for (let y = 0; y < h; y++) for (let x = 0, i = 2 * y * width, o = y * w; x < w; x++, i += 2, o++) out[o] = (data[i] + data[i + 1] + data[i + width] + data[i + width + 1]) / 4;
+  return { width: w, height: h, data: out };
+}
+
+/** As many scales as the window still fits the smallest of, one at least. */
+const scaleCount = (width: number, height: number): number => Math.min(exponents.length, Math.max(1, Math.floor(Math.log2(Math.min(width, height) / windowPx)) + 1));
+
+/** Lightness, 0..1, of what is seen over a colour. */
+function lightnessPlane({ width, height, data }: Raster, under: Hex): Plane {
+  const { r: ur, g: ug, b: ub } = colourOf(under), out = new Float32Array(width * height);
+  for (let i = 0, k = 0; i < out.length; i++, k += 4) {
+    const a = data[k + 3];
+    if (a === 255) { out[i] = lightnessOf(data[k], data[k + 1], data[k + 2]) / 100; continue; }
+    const mix = (c: number, u: number) => Math.round(u + ((c - u) * a) / 255);
+    out[i] = lightnessOf(mix(data[k], ur), mix(data[k + 1], ug), mix(data[k + 2], ub)) / 100;
+  }
+  return { width, height, data: out };
+}
+
+const areaPx = 4;
+
+/** OKLab's a and b of each area's mean light, as seen over a colour; areas at the right and lower end may be smaller. */
+function chromaOf({ width, height, data }: Raster, under: Hex): Float32Array {
+  const { r: ur, g: ug, b: ub } = colourOf(under), w = Math.ceil(width / areaPx), h = Math.ceil(height / areaPx), out = new Float32Array(w * h * 2);
+  const back = [linearOfLevel[ur], linearOfLevel[ug], linearOfLevel[ub]];
+  for (let v = 0; v < h; v++) for (let u = 0; u < w; u++) {
+    let r = 0, g = 0, b = 0, n = 0;
+    for (let y = v * areaPx, bottom = Math.min(height, y + areaPx); y < bottom; y++) for (let x = u * areaPx, right = Math.min(width, x + areaPx); x < right; x++, n++) {
+      const k = (y * width + x) * 4, a = data[k + 3] / 255;
+      r += back[0] + a * (linearOfLevel[data[k]] - back[0]); g += back[1] + a * (linearOfLevel[data[k + 1]] - back[1]); b += back[2] + a * (linearOfLevel[data[k + 2]] - back[2]);
+    }
+    const lab = linearToOklab(r / n, g / n, b / n), o = (v * w + u) * 2;
+    out[o] = lab[1]; out[o + 1] = lab[2];
+  }
+  return out;
+}
+
+/**
+ * Prepares the picture that others are compared with.
+ * @param under colour of the page, seen where the picture is see-through
+ */
+export function referenceOf(raster: Raster, under: Hex): Reference {
+  const scales: Scale[] = [];
+  let plane = lightnessPlane(raster, under);
+  for (let n = scaleCount(raster.width, raster.height); n > 0; n--) {
+    scales.push(scaleOf(plane));
+    if (n > 1) plane = half(plane);
+  }
+  return { width: raster.width, height: raster.height, scales, chroma: chromaOf(raster, under) };
+}
+
+export const scaleOf = (plane: Plane): Scale => ({ plane, mean: smooth(plane), square: smooth(product(plane, plane)) });
+
+/** Means over a scale: of the whole measure of the 2004 paper, and of it without its term for luminance. */
+export function compareScale({ plane, mean, square }: Scale, other: Plane): { whole: number; contrast: number } {
+  const mx = mean.data, xx = square.data, my = smooth(other).data, yy = smooth(product(other, other)).data, xy = smooth(product(plane, other)).data;
+  let whole = 0, contrast = 0;
+  for (let i = 0; i < mx.length; i++) {
+    const m = mx[i] * my[i], ma = mx[i] * mx[i], mb = my[i] * my[i];
+    const local = (2 * (xy[i] - m) + c2) / (xx[i] - ma + yy[i] - mb + c2);
+    contrast += local;
+    whole += (local * (2 * m + c1)) / (ma + mb + c1);
+  }
+  return { whole: whole / mx.length, contrast: contrast / mx.length };
+}
+
+/**
+ * Compares a picture with the one prepared.
+ * @param under the same colour as there
+ * @throws RangeError when the sizes differ
+ */
+export function similarityTo(reference: Reference, raster: Raster, under: Hex): Similarity {
+  if (raster.width !== reference.width || raster.height !== reference.height) throw new RangeError(`Expected a picture of ${reference.width}×${reference.height} px, found ${raster.width}×${raster.height}`);
+  const used = exponents.slice(0, reference.scales.length), total = used.reduce((a, b) => a + b, 0);
+  let plane = lightnessPlane(raster, under), structure = 1;
+  reference.scales.forEach((scale, i) => {
+    const { whole, contrast } = compareScale(scale, plane), last = i === used.length - 1;
+    structure *= Math.max(0, last ? whole : contrast) ** (used[i] / total);
+    if (!last) plane = half(plane);
+  });
+  const chroma = chromaOf(raster, under), distances = new Float32Array(chroma.length / 2);
+  for (let i = 0; i < distances.length; i++) distances[i] = 100 * Math.hypot(chroma[2 * i] - reference.chroma[2 * i], chroma[2 * i + 1] - reference.chroma[2 * i + 1]);
+  distances.sort();
+  return { structure, colour: distances[Math.min(distances.length - 1, Math.floor(distances.length * 0.99))] };
+}

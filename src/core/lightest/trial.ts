@@ -1,0 +1,108 @@
+import { hasOverlap, overlapOf, slotInFile } from '../frame/overlap';
+import type { Codecs } from '../press/codecs';
+import { pressWords } from '../press/settings';
+import { crop, type Raster } from '../raster/raster';
+import type { PressedFile } from '../readings/reading';
+import { takeReadings } from '../readings/registry';
+import { besideColours } from '../seam/beside';
+import { edgeDifference, sides } from '../seam/edges';
+import type { Hex, PressSettings, Site } from '../site/model';
+import { pictureOf, slotOf } from '../site/picture';
+import { borderStrip, busyPatch, sampleOf } from './sample';
+import { referenceOf, similarityTo, type Reference, type Similarity } from './similarity';
+
+/** What is tried: a picture as it was drawn, where it lies. */
+export interface TrialSubject {
+  readonly raster: Raster;
+  readonly site: Site;
+  readonly slotId: string;
+  /** Colour of the page, seen where the picture is see-through. */
+  readonly under: Hex;
+  /** Colours that palettes keep. */
+  readonly pinned: readonly Hex[];
+}
+
+/** What is written: a sample of the picture, strips along its sides, or all of it. */
+export type TrialPart = 'sample' | 'borders' | 'whole';
+
+export interface Judgement extends Similarity {
+  readonly settings: PressSettings;
+  readonly bytes: number;
+  /** Readings that hold of what was drawn and do not of the file; of border strips the sides that are not exact any more. */
+  readonly lost: readonly string[];
+}
+
+export interface Tried {
+  readonly judgement: Judgement;
+  /** Of all of it only: the file. */
+  readonly file?: Uint8Array<ArrayBuffer>;
+}
+
+/** Writes a picture in one way after the other and judges what came of it. */
+export interface Trial {
+  /** Px of the sample and of the whole. */
+  readonly area: Readonly<Record<'sample' | 'whole', number>>;
+  /**
+   * @throws Error when the format cannot hold the picture, with a message for people
+   */
+  tryOut(settings: PressSettings, part: TrialPart): Promise<Tried>;
+  /** A small part of the picture where much goes on, as it was drawn or as it comes out with those settings. */
+  patch(settings: PressSettings | null): Promise<Raster>;
+}
+
+const patchMargin = 32;
+
+export function createTrial(subject: TrialSubject, codecs: Codecs): Trial {
+  const { raster, site, slotId, under, pinned } = subject, slot = slotOf(site, slotId);
+  if (!slot) throw new RangeError(`Expected a slot ${slotId} in the site`);
+  const picture = pictureOf(site, slot), overlap = overlapOf(slot), sample = sampleOf(raster);
+  const references = new Map<'sample' | 'whole', Reference>();
+  const reference = (part: 'sample' | 'whole'): Reference => {
+    const known = references.get(part) ?? referenceOf(part === 'sample' ? sample : raster, under);
+    references.set(part, known);
+    return known;
+  };
+  const fileOf = (decoded: Raster, format: string, bytes: number): PressedFile => ({
+    bytes, format, width: decoded.width, height: decoded.height, ...(hasOverlap(overlap) ? { decoded: crop(decoded, slotInFile(slot, overlap)), whole: decoded } : { decoded }),
+  });
+  /** Readings of how it blends that hold of a file. */
+  const holding = (file: PressedFile): string[] => takeReadings({ site, slot, picture, file }).filter((r) => r.question === 5 && r.verdict === 'holds').map((r) => r.id);
+  let drawn: string[] | undefined;
+  /** Sides that are exact as they are drawn, with what lies next to them. */
+  const exactSides = () => sides.flatMap((side) => {
+    const beside = hasOverlap(overlap) ? undefined : besideColours(site, slot, side);
+    return beside && edgeDifference(raster, side, beside.at).levels === 0 ? [{ side, beside }] : [];
+  });
+
+  const busiest = busyPatch(raster);
+
+  return {
+    async patch(settings) {
+      if (!settings) return crop(raster, busiest);
+      // With what lies around it, so that it is written as it is within the whole.
+      const { x, y, width, height } = busiest, left = Math.max(0, x - patchMargin), top = Math.max(0, y - patchMargin);
+      const around = crop(raster, { x: left, y: top, width: Math.min(raster.width, x + width + patchMargin) - left, height: Math.min(raster.height, y + height + patchMargin) - top });
+      return crop(await codecs.decode(await codecs.encode(around, settings, pinned)), { x: x - left, y: y - top, width, height });
+    },
+    area: { sample: sample.width * sample.height, whole: raster.width * raster.height },
+    async tryOut(settings, part) {
+      if (part === 'borders') {
+        const lost: string[] = [];
+        let bytes = 0;
+        for (const { side, beside } of exactSides()) {
+          const written = await codecs.encode(borderStrip(raster, side), settings, pinned), decoded = await codecs.decode(written);
+          bytes += written.length;
+          if (edgeDifference(decoded, side, beside.at).levels > 0) lost.push(`seam-${side}`);
+        }
+        return { judgement: { settings, bytes, structure: 1, colour: 0, lost } };
+      }
+      const source = part === 'sample' ? sample : raster, file = await codecs.encode(source, settings, pinned), decoded = await codecs.decode(file);
+      if (decoded.width !== source.width || decoded.height !== source.height) throw new Error(`${pressWords(settings)}: expected a file of ${source.width}×${source.height} px, found ${decoded.width}×${decoded.height}.`);
+      const similarity = similarityTo(reference(part), decoded, under);
+      if (part === 'sample') return { judgement: { settings, bytes: file.length, ...similarity, lost: [] } };
+      drawn ??= holding(fileOf(raster, settings.format, 0));
+      const holds = holding(fileOf(decoded, settings.format, file.length));
+      return { judgement: { settings, bytes: file.length, ...similarity, lost: drawn.filter((id) => !holds.includes(id)) }, file };
+    },
+  };
+}

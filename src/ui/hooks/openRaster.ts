@@ -1,0 +1,32 @@
+'use client';
+
+import { drawingOf } from '@/core/compose/drawing';
+import { fileSize, overlapOf } from '@/core/frame/overlap';
+import { inspectPicture } from '@/core/measure/inspect';
+import { readOpenRaster } from '@/core/openRaster/openRaster';
+import { photoFrom, produceOpenRaster } from '@/core/openRaster/produce';
+import type { PhotoLayer, Picture, ShelfItem, Slot } from '@/core/site/model';
+import { shelveBytes } from './useIntake';
+import { browserPorts } from './ports';
+
+export const writePictureFile = (slot: Slot, picture: Picture): Promise<Uint8Array<ArrayBuffer>> => produceOpenRaster(drawingOf(slot, picture), browserPorts);
+
+export interface OpenedPicture {
+  readonly layers: readonly PhotoLayer[];
+  readonly items: readonly ShelfItem[];
+  /** What is not as it was in the file. */
+  readonly notes: readonly string[];
+}
+
+/** Reads an OpenRaster file into layers for a slot. @throws Error with a message for people; nothing is changed then */
+export async function readPictureFile(file: File, slot: Slot): Promise<OpenedPicture> {
+  const { width, height, layers, notes } = readOpenRaster(file.name, new Uint8Array(await file.arrayBuffer())), size = fileSize(slot, overlapOf(slot)), same = size.width === width && size.height === height;
+  for (const [i, layer] of layers.entries()) inspectPicture(`${file.name}, ${layer.name || `layer ${i + 1}`}`, layer.png);
+  const out: PhotoLayer[] = [], items: ShelfItem[] = [];
+  for (const [i, { png, ...layer }] of layers.entries()) {
+    const item = await shelveBytes(`${layer.name || `Layer ${i + 1}`}.png`, png, file.name);
+    items.push(item);
+    out.push(photoFrom({ ...layer, name: layer.name || item.name }, item, crypto.randomUUID(), same ? overlapOf(slot) : undefined));
+  }
+  return { layers: out, items, notes: same ? notes : [`The file is ${width} × ${height} px and the slot’s ${size.width} × ${size.height}: its layers lie from the upper left corner.`, ...notes] };
+}
