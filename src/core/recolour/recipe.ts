@@ -1,0 +1,82 @@
+import { fill } from '../layers/fill';
+import type { DrawContext, LayerKind } from '../layers/kind';
+import { hue, tone, twotone } from '../layers/recolour';
+import { texture } from '../layers/texture';
+import { composite, type Paint } from '../raster/composite';
+import { createRaster, type Raster, type Rgb } from '../raster/raster';
+import type { Recipe, RecipeStep } from '../site/model';
+import { sparedShare } from './spare';
+
+const kinds = { fill, tone, twotone, hue, texture } as const;
+
+/** What the steps of a recipe draw; they need nothing but a size. */
+function paintOf(step: RecipeStep, size: Pick<DrawContext, 'width' | 'height'>): Paint | undefined {
+  const kind = kinds[step.kind] as unknown as LayerKind<RecipeStep>;
+  return kind.draw(step, size as DrawContext);
+}
+
+/** Lays a recipe on rasters. */
+export interface LaidRecipe {
+  /**
+   * Changes the colours of a raster in place. Alpha is never touched, and a px that is see-through in part takes the colour
+   * it would take if it were not.
+   * @param scale of the raster: textures of one that was made smaller are made as much smaller
+   */
+  on(raster: Raster, scale?: number): void;
+  /** What becomes of one colour; textures are left out. */
+  colour(rgb: Rgb): Rgb;
+  /** It has a texture, so that px of one colour may come out as several. */
+  readonly textured: boolean;
+  /** Nothing changes. */
+  readonly idle: boolean;
+}
+
+/** Steps that are seen. */
+export const activeSteps = ({ steps }: Pick<Recipe, 'steps'>): RecipeStep[] => steps.filter((s) => !s.hidden && s.opacity > 0);
+
+/**
+ * A recipe made ready once, to be laid on many rasters: on opaque ones each step comes out as the composer draws the same
+ * layer, to the level. A wash at strength s gives (1 − s)·old + s·colour, rounded half up.
+ */
+export function layRecipe({ steps: all, spare }: Pick<Recipe, 'steps' | 'spare'>): LaidRecipe {
+  const steps = activeSteps({ steps: all }), prepared = steps.map((step) => (step.kind === 'texture' ? undefined : paintOf(step, { width: 1, height: 1 })));
+  const spared = new Map<number, number>();
+
+  /** Colours go back to what they were as far as they are to be left alone; each is looked at once. */
+  function putBack(data: Uint8ClampedArray, before: Uint8ClampedArray): void {
+    for (let k = 0; k < data.length; k += 4) {
+      const key = (before[k] << 16) | (before[k + 1] << 8) | before[k + 2];
+      let share = spared.get(key);
+      if (share === undefined) {
+        if (spared.size > 200_000) spared.clear();
+        spared.set(key, (share = sparedShare({ r: before[k], g: before[k + 1], b: before[k + 2] })));
+      }
+      if (share > 0) for (let c = k; c < k + 3; c++) data[c] = Math.floor(data[c] + share * (before[c] - data[c]) + 0.5);
+    }
+  }
+
+  function lay(raster: Raster, scale: number, withTextures: boolean): void {
+    if (steps.length === 0) return;
+    const { data } = raster, before = data.slice();
+    for (let k = 3; k < data.length; k += 4) data[k] = 255;
+    steps.forEach((step, i) => {
+      if (step.kind === 'texture' && !withTextures) return;
+      const paint = prepared[i] ?? paintOf(step.kind === 'texture' && scale !== 1 ? { ...step, scale: Math.max(1, step.scale * scale) } : step, raster);
+      if (paint) composite(raster, paint, step.opacity, step.blend);
+    });
+    if (spare) putBack(data, before);
+    for (let k = 3; k < data.length; k += 4) data[k] = before[k];
+  }
+
+  return {
+    on: (raster, scale = 1) => lay(raster, scale, true),
+    colour({ r, g, b }) {
+      const one = createRaster(1, 1);
+      one.data.set([r, g, b, 255]);
+      lay(one, 1, false);
+      return { r: one.data[0], g: one.data[1], b: one.data[2] };
+    },
+    textured: steps.some((s) => s.kind === 'texture'),
+    idle: steps.length === 0,
+  };
+}

@@ -1,0 +1,36 @@
+import { ValidationError } from 'yup';
+import { recipeSchema } from '../layers/recipe';
+import type { Recipe } from '../site/model';
+
+/* A recipe as a file of its own: JSON with the version of what it is written in. */
+
+const version = 1;
+
+/** A recipe file was refused; the message says which, what was expected and what was found. */
+export class RecipeError extends Error {}
+
+export const writeRecipe = ({ name, steps, spare }: Recipe): string => `${JSON.stringify({ recipeVersion: version, name, spare, steps }, null, 2)}\n`;
+
+/**
+ * Reads a recipe file.
+ * @param id the recipe is to have here
+ * @throws RecipeError
+ */
+export function readRecipe(fileName: string, text: string, id: string): Recipe {
+  const refuse = (expected: string, found: string) => new RecipeError(`${fileName}: expected ${expected}, found ${found}.`);
+  let value: unknown;
+  try {
+    value = JSON.parse(text);
+  } catch {
+    throw refuse('a recipe, which is JSON', 'something else');
+  }
+  const stored = value as { recipeVersion?: unknown; name?: unknown; steps?: unknown; spare?: unknown } | null;
+  if (typeof stored !== 'object' || stored?.recipeVersion === undefined) throw refuse('a recipe', 'JSON of another kind');
+  if (stored.recipeVersion !== version) throw refuse(`a recipe of version ${version}`, `version ${String(stored.recipeVersion)}`);
+  try {
+    return recipeSchema.validateSync({ id, name: stored.name, steps: stored.steps, spare: stored.spare }, { strict: true }) as unknown as Recipe;
+  } catch (error) {
+    if (error instanceof ValidationError) throw new RecipeError(`${fileName}: ${error.message}.`);
+    throw error;
+  }
+}

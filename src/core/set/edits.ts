@@ -1,0 +1,71 @@
+import type { Draft } from 'immer';
+import { castDraft } from 'immer';
+import { newRecipeLayer } from '../layers/recipe';
+import { addBehindWords, editPicture, type Edit } from '../site/edit';
+import type { Hex, PieceSet, Recipe, SetFile, SetPiece, Site } from '../site/model';
+import { editPage } from '../site/pages';
+import { shelfItem } from '../shelf/item';
+import { adoptTheme, type ThemePicture } from '../theme/adopt';
+import type { Role } from './roles';
+
+/** Keeps a recipe among the site's: in place of one of that id, or as a new one. */
+export const keepRecipe = (recipe: Recipe): Edit => (site) => {
+  const at = site.recipes.findIndex((r) => r.id === recipe.id);
+  if (at >= 0) site.recipes[at] = castDraft(recipe); else site.recipes.push(castDraft(recipe));
+};
+
+export const forgetRecipe = (id: string): Edit => (site) => { site.recipes = site.recipes.filter((r) => r.id !== id); };
+
+/** Nothing is recoloured by it yet. */
+export const emptyRecipe = (id: string): Recipe => ({ id, name: '', steps: [], spare: false });
+
+export const openPieces = (set: PieceSet | null): Edit => (site) => { site.set = set && castDraft(set); };
+
+/** Does nothing while no set is open. */
+export const editSet = (change: (set: Draft<PieceSet>) => void): Edit => (site) => { if (site.set) change(site.set); };
+
+export const layRecipeOnSet = (recipe: Recipe): Edit => editSet((set) => { set.recipe = castDraft(recipe); });
+
+/** Every asset a set needs. */
+export const filesOfSet = ({ pieces, sheets, others }: PieceSet): readonly SetFile[] => [...pieces, ...sheets, ...others];
+
+/** Pieces that have a place of their own on a page; of several for one place, the first. */
+export function placedPieces(set: PieceSet, roles: ReadonlyMap<string, Role>): SetPiece[] {
+  const taken = new Set<string>();
+  return set.pieces.filter((piece) => {
+    const kind = roles.get(piece.path)?.kind ?? 'piece';
+    if (piece.leftOut || kind === 'piece' || taken.has(kind)) return false;
+    taken.add(kind);
+    return true;
+  });
+}
+
+/** The recipe layer of a picture that came from a set; one on a picture at most. */
+const layerId = 'set-recipe';
+
+/** An id that tells which piece a slot is of, so that the same piece gets the same one. */
+function slotIdOf(site: Pick<Site, 'slots'>, piece: SetPiece): string {
+  for (let n = 1; ; n++) {
+    const id = `piece-${piece.assetId.slice(0, 12)}${n > 1 ? `-${n}` : ''}`;
+    if (!site.slots.some((s) => s.id === id)) return id;
+  }
+}
+
+/**
+ * Lays the pieces that have a place on the page's plan: each in the slot that takes its file's place, or in a new one of its
+ * exact size, with the recipe in front of it. Laid again, the recipe takes the place of the one that is there.
+ * @param ground what the page has under everything from now on; as it is where it is left out
+ */
+export const layOnPlan = (set: PieceSet, roles: ReadonlyMap<string, Role>, pageId: string, ground?: Hex): Edit => (site) => {
+  for (const piece of placedPieces(set, roles)) {
+    if (!site.slots.some((s) => s.replaces === piece.path)) {
+      const role = roles.get(piece.path)!, item = shelfItem({ ...piece, name: piece.path.replace(/^.*\//, '').replace(/\.[a-z0-9]+$/i, ''), source: 'theme' });
+      const picture: ThemePicture = { path: piece.path, item, kind: role.kind, ...(role.laid && { found: role.laid }) }, id = slotIdOf(site, piece), ids = [id, `${id}-photo`];
+      adoptTheme({ pictures: [picture], pageId, newId: () => ids.shift()! })(site);
+    }
+    const { pictureId } = site.slots.find((s) => s.replaces === piece.path)!;
+    editPicture(pictureId, (picture) => { picture.layers = picture.layers.filter((l) => l.id !== layerId); })(site);
+    addBehindWords(pictureId, newRecipeLayer(layerId, set.recipe))(site);
+  }
+  if (ground) editPage(pageId, (page) => { page.ground = ground; })(site);
+};

@@ -1,0 +1,58 @@
+import { ArchiveError, unzip, type PackedFile } from '../files/unzip';
+import { inspectPicture } from '../measure/inspect';
+import { decodeStylesheet } from '../theme/stylesheet';
+import { moves } from './moving';
+
+/** A picture of a theme. */
+export interface PieceFile extends PackedFile {
+  readonly width: number;
+  readonly height: number;
+  readonly format: string;
+}
+
+/** What was dropped, parted by what becomes of it. */
+export interface OpenedSet {
+  readonly name: string;
+  readonly pieces: readonly PieceFile[];
+  readonly sheets: readonly PackedFile[];
+  /** Everything else; of pictures among them, why they stay as they are. */
+  readonly others: readonly (PackedFile & { readonly why: string })[];
+}
+
+const isZip = (bytes: Uint8Array): boolean => bytes[0] === 0x50 && bytes[1] === 0x4b && bytes[2] === 3;
+const isPicture = (path: string): boolean => /\.(jpe?g|png|gif|webp|avif|svg|bmp|ico|tiff?)$/i.test(path);
+
+/** The folder all files are in, or the first file's own name. */
+function nameOf(packed: readonly PackedFile[], dropped: string): string {
+  const folder = packed[0]?.path.split('/')[0] ?? '';
+  return packed.length > 1 && packed.every((f) => f.path.startsWith(`${folder}/`)) ? folder : dropped.replace(/^.*\//, '').replace(/\.[a-z0-9]+$/i, '');
+}
+
+function sorted(file: PackedFile): { piece: PieceFile } | { sheet: PackedFile } | { other: PackedFile & { why: string } } {
+  const other = (why: string) => ({ other: { ...file, why } });
+  try {
+    if (/\.css$/i.test(file.path)) { decodeStylesheet(file.path, file.bytes); return { sheet: file }; }
+    if (!isPicture(file.path)) return other('');
+    const found = inspectPicture(file.path, file.bytes);
+    if (moves(found.format, file.bytes)) return other('It moves: pictures that follow each other are not recoloured.');
+    return { piece: { ...file, ...found } };
+  } catch (error) {
+    return other(error instanceof Error ? error.message.replace(`${file.path}: `, '').replace(/^./, (c) => c.toUpperCase()) : String(error));
+  }
+}
+
+/**
+ * Opens a theme's folder: files with their paths, pictures alone, or a zip of it. What cannot be recoloured stays as it is,
+ * and the opened set says why.
+ * @throws ArchiveError when there is no picture in it at all, or the zip is not as it should be
+ */
+export function openSet(files: readonly PackedFile[]): OpenedSet {
+  const packed = files.flatMap(({ path, bytes }): PackedFile[] => (isZip(bytes) && /\.zip$/i.test(path) ? unzip(path, bytes) : [{ path, bytes }]));
+  const unique = [...new Map(packed.map((f) => [f.path, f])).values()], parted = unique.map(sorted);
+  const pieces = parted.flatMap((p) => ('piece' in p ? [p.piece] : [])), others = parted.flatMap((p) => ('other' in p ? [p.other] : []));
+  if (pieces.length === 0) {
+    const why = others.find((o) => o.why)?.why;
+    throw new ArchiveError(`${files.map((f) => f.path).slice(0, 3).join(', ')}: expected pictures of a theme, or a zip of its folder, found ${unique.length === 0 ? 'nothing' : `${unique.length} ${unique.length === 1 ? 'file' : 'files'} and no picture that can be recoloured`}.${why ? ` ${why}` : ''}`);
+  }
+  return { name: nameOf(unique, files[0].path), pieces, sheets: parted.flatMap((p) => ('sheet' in p ? [p.sheet] : [])), others };
+}

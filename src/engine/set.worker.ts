@@ -1,0 +1,85 @@
+import { colourOf } from '@/core/colour/parse';
+import { resample } from '@/core/frame/resample';
+import { halved, halvingsFor } from '@/core/frame/halved';
+import type { Raster } from '@/core/raster/raster';
+import { leftOver, offersFor, type Sample } from '@/core/recolour/offers';
+import { layRecipe } from '@/core/recolour/recipe';
+import { follow } from '@/core/set/follow';
+import { openSet } from '@/core/set/openSet';
+import { followInput, samplesOf } from '@/core/set/recolourSet';
+import { rolesOf } from '@/core/set/roles';
+import type { Recipe } from '@/core/site/model';
+import { serve, type ServerScope } from './channel';
+import { keepNewest } from './keepNewest';
+import { lastRecipe } from './lastRecipe';
+import type { Preview, SetCalls } from './protocol';
+
+/** The largest a piece is kept at, px. */
+const room = { width: 220, height: 110 };
+
+interface Known {
+  readonly raster: Raster;
+  /** Of its own px. */
+  readonly scale: number;
+  readonly samples: readonly Sample[];
+}
+
+/** Previews are small: as many are kept as the largest theme has files. */
+const pieces = keepNewest<Known>(({ raster }) => raster.width * raster.height, 50e6, 2000), laidAs = lastRecipe();
+
+/** A piece as small as a list needs it; tiny ones stay as they are. */
+function small(raster: Raster): { raster: Raster; scale: number } {
+  const scale = Math.min(1, room.width / raster.width, room.height / raster.height);
+  return { raster: scale === 1 ? raster : reduced(raster, scale), scale };
+}
+
+function reduced(raster: Raster, scale: number): Raster {
+  const near = halved(raster, halvingsFor(scale)), width = Math.max(1, Math.round(raster.width * scale)), height = Math.max(1, Math.round(raster.height * scale));
+  return resample(near, { x: 0, y: 0, scaleX: width / near.width, scaleY: height / near.height }, width, height);
+}
+
+function previewsOf(laid: ReturnType<typeof layRecipe> | undefined, assetIds: readonly string[]): Preview[] {
+  return assetIds.flatMap((assetId): Preview[] => {
+    const known = pieces.get(assetId);
+    if (!known) return [];
+    const raster = { ...known.raster, data: known.raster.data.slice() };
+    laid?.on(raster, known.scale);
+    return [{ assetId, raster }];
+  });
+}
+
+const buffers = (previews: readonly Preview[]): Transferable[] => previews.map((p) => p.raster.data.buffer);
+const laidOrNot = (recipe: Recipe | null) => (recipe ? laidAs(recipe) : undefined);
+
+serve<SetCalls>(self as unknown as ServerScope, {
+  open: ({ files }) => ({ answer: openSet(files) }),
+  roles: ({ sheets, pieces: list }) => ({ answer: rolesOf(sheets, list) }),
+  piece({ assetId, raster }) {
+    const samples = samplesOf(raster);
+    return { answer: { samples, gone: pieces.set(assetId, { ...small(raster), samples }) } };
+  },
+  previews({ recipe, assetIds }) {
+    const answer = previewsOf(laidOrNot(recipe), assetIds);
+    return { answer, transfer: buffers(answer) };
+  },
+  smaller({ raster, most }) {
+    const pixels = raster.width * raster.height, answer = pixels > most ? reduced(raster, Math.sqrt(most / pixels)) : raster;
+    return { answer, transfer: [answer.data.buffer] };
+  },
+  whole({ recipe, raster, scale }) {
+    laidAs(recipe).on(raster, scale);
+    return { answer: raster, transfer: [raster.data.buffer] };
+  },
+  offers({ from, to, spare, assetIds, shown }) {
+    const old = colourOf(from), wanted = colourOf(to), samples = assetIds.flatMap((id) => { const known = pieces.get(id); return known ? [known.samples] : []; });
+    const answer = offersFor(old, wanted, samples.flat()).map((offer) => {
+      const laid = layRecipe({ steps: offer.steps, spare });
+      return { offer, left: leftOver(samples, old, wanted, laid.colour), previews: previewsOf(laid, shown) };
+    });
+    return { answer, transfer: answer.flatMap((a) => buffers(a.previews)) };
+  },
+  follow({ set, sheets, ends }) {
+    const samples = new Map(set.pieces.flatMap((p) => { const known = pieces.get(p.assetId); return known ? [[p.path, known.samples] as const] : []; }));
+    return { answer: follow(followInput(set, sheets, samples, ends)) };
+  },
+});

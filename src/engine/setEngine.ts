@@ -1,0 +1,138 @@
+import type { PackedFile } from '@/core/files/unzip';
+import type { Sample } from '@/core/recolour/offers';
+import type { Raster } from '@/core/raster/raster';
+import type { Followed, FollowInput } from '@/core/set/follow';
+import type { OpenedSet } from '@/core/set/openSet';
+import type { Recoloured } from '@/core/set/recolourFile';
+import type { Role } from '@/core/set/roles';
+import type { Hex, PieceSet, Recipe } from '@/core/site/model';
+import { createChannel, WorkerCrash, type Channel, type WorkerLike } from './channel';
+import type { CodecCalls, OfferLook, Preview, SetCalls } from './protocol';
+
+/** A file to be written with a recipe laid on it. */
+export interface RecolourJob {
+  readonly path: string;
+  readonly assetId: string;
+  readonly format: string;
+  readonly wantsEnds: boolean;
+}
+
+export interface RecolourListener {
+  /** Asked before each file. */
+  wanted(): boolean;
+  onDone(job: RecolourJob, made: Recoloured): void;
+  /** A message for people; the other files are written all the same. */
+  onFailure(job: RecolourJob, message: string): void;
+}
+
+export interface SetEngine {
+  /** Opens what was dropped; a signal that is given up ends the work at once. */
+  open(files: readonly PackedFile[], signal?: AbortSignal): Promise<OpenedSet>;
+  roles(sheets: FollowInput['sheets'], pieces: readonly { path: string; width: number; height: number }[]): Promise<ReadonlyMap<string, Role>>;
+  /** Decodes a piece once, and gives its main colours. */
+  look(assetId: string): Promise<readonly Sample[]>;
+  /** Pieces as a list shows them; those that were not looked at yet are left out. */
+  previews(recipe: Recipe | null, assetIds: readonly string[]): Promise<readonly Preview[]>;
+  /** A piece as it is looked at closely, as it is or recoloured: all its px, unless it is too large for a screen. */
+  whole(recipe: Recipe | null, assetId: string): Promise<Raster>;
+  offers(from: Hex, to: Hex, spare: boolean, assetIds: readonly string[], shown: readonly string[]): Promise<readonly OfferLook[]>;
+  follow(set: PieceSet, sheets: FollowInput['sheets'], ends: FollowInput['ends']): Promise<Followed>;
+  /** Writes files, in two workers, one set of them after the other. */
+  recolour(recipe: Recipe, jobs: readonly RecolourJob[], listener: RecolourListener): Promise<void>;
+}
+
+/** A piece that is looked at has no more px than this: a large screen twice over. */
+const mostSeen = 4e6;
+
+interface Parts {
+  spawn(): WorkerLike;
+  decode(bytes: Uint8Array): Promise<Raster>;
+  assetBytes(assetId: string): Promise<Uint8Array<ArrayBuffer>>;
+  readonly writers: readonly Channel<CodecCalls>[];
+  inTurn<T>(work: () => Promise<T>): Promise<T>;
+}
+
+export function createSetEngine({ spawn, decode, assetBytes, writers, inTurn }: Parts): SetEngine {
+  const seen = new Set<string>();
+  let looks = new Map<string, Promise<readonly Sample[]>>(), last: { assetId: string; raster: Raster; scale: number } | undefined, generation = 0;
+  // A new worker knows no pieces.
+  const forget = () => { looks = new Map(); generation++; };
+  const channel = createChannel<SetCalls>(spawn, forget);
+
+  const decoded = async (assetId: string): Promise<Raster> => decode(await assetBytes(assetId));
+
+  function look(assetId: string): Promise<readonly Sample[]> {
+    const known = looks.get(assetId);
+    if (known) return known;
+    const found = decoded(assetId).then(async (raster) => {
+      const { samples, gone } = await channel.ask('piece', { assetId, raster }, [raster.data.buffer]);
+      for (const id of gone) looks.delete(id);
+      return samples;
+    });
+    looks.set(assetId, found);
+    found.then(() => seen.add(assetId), () => { if (looks.get(assetId) === found) looks.delete(assetId); });
+    return found;
+  }
+
+  /** Pieces that were looked at and that the worker of now has not got, since it is a new one, are handed over again first. */
+  async function afresh<T>(assetIds: readonly string[], question: () => Promise<T>): Promise<T> {
+    for (let tries = 1; ; tries++) {
+      const worker = generation;
+      await Promise.all(assetIds.filter((id) => seen.has(id) && !looks.has(id)).map(look));
+      if (worker !== generation) continue;
+      try {
+        return await question();
+      } catch (error) {
+        if (!(error instanceof WorkerCrash) || tries > 1) throw error;
+      }
+    }
+  }
+
+  return {
+    async open(files, signal) {
+      const give = () => channel.restart('Reading the folder was stopped.');
+      signal?.addEventListener('abort', give, { once: true });
+      try {
+        return await channel.ask('open', { files });
+      } finally {
+        signal?.removeEventListener('abort', give);
+        if (signal?.aborted) forget();
+      }
+    },
+    roles: (sheets, pieces) => channel.ask('roles', { sheets, pieces }),
+    look,
+    previews: (recipe, assetIds) => afresh(assetIds, () => channel.ask('previews', { recipe, assetIds })),
+    async whole(recipe, assetId) {
+      if (last?.assetId !== assetId) {
+        const raster = await decoded(assetId), { width, height } = raster;
+        const shown = width * height > mostSeen ? await channel.ask('smaller', { raster, most: mostSeen }, [raster.data.buffer]) : raster;
+        last = { assetId, raster: shown, scale: shown.width / width };
+      }
+      const { raster, scale } = last;
+      return recipe ? channel.ask('whole', { recipe, raster, scale }) : raster;
+    },
+    offers: (from, to, spare, assetIds, shown) => afresh(assetIds, () => channel.ask('offers', { from, to, spare, assetIds, shown })),
+    follow: (set, sheets, ends) => afresh(set.pieces.map((p) => p.assetId), () => channel.ask('follow', { set, sheets, ends })),
+    recolour: (recipe, jobs, listener) => inTurn(async () => {
+      const waiting = [...jobs];
+      // The next file is read while a worker writes the one before.
+      const begin = () => { const job = waiting.shift(), bytes = job && assetBytes(job.assetId); bytes?.catch(() => { /* It is said when its turn comes. */ }); return job && bytes && { job, bytes }; };
+      await Promise.all(writers.map(async (writer) => {
+        for (let now = begin(), next; now && listener.wanted(); now = next) {
+          const { job, bytes: reading } = now, { format, wantsEnds } = job;
+          next = begin();
+          try {
+            const bytes = await reading, write = () => writer.ask('recolour', { format, bytes, recipe, wantsEnds });
+            const made = await write().catch((error: unknown) => {
+              if (!(error instanceof WorkerCrash)) throw error;
+              return write();
+            });
+            if (listener.wanted()) listener.onDone(job, made);
+          } catch (error) {
+            if (listener.wanted()) listener.onFailure(job, error instanceof Error ? error.message : String(error));
+          }
+        }
+      }));
+    }),
+  };
+}
