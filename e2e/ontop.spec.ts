@@ -218,3 +218,21 @@ test('the same mark by keyboard alone', async ({ bench, page }) => {
   };
   await undoneAndRedone(bench, empty, pressed(/^(Undo: |Nothing to undo)/, 'Control+z'), pressed(/^(Redo: |Nothing to redo)/, 'Control+Shift+z'));
 });
+
+test('letters typed at once after a text is added go into it, however late it is drawn', async ({ bench, page }) => {
+  // The workers hear of everything 1.5 s late.
+  await page.addInitScript(() => {
+    const post = Worker.prototype.postMessage;
+    Worker.prototype.postMessage = function (this: Worker, ...all: unknown[]) { setTimeout(() => post.apply(this, all as Parameters<typeof post>), 1500); };
+  });
+  await bench.start();
+  await bench.open('Corner mark');
+  await bench.command('Add a text');
+  await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('lpwh');
+  await expect(page.getByRole('textbox', { name: 'Words on the picture' })).toHaveValue('lpwh');
+  await page.keyboard.press('Escape');
+  await expect(bench.layer('lpwh')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Undo: Change the words', exact: true })).toBeEnabled();
+});

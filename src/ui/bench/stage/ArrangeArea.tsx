@@ -156,7 +156,7 @@ export function ArrangeArea({ area, marks }: { area: Area; marks: boolean }) {
           onGrip={(event, grip) => { event.stopPropagation(); begin(event, grip, objects); }}
         />
       )}
-      {text && boxes[text.id] && <InPlaceText key={text.id} area={area} text={text} box={boxes[text.id]} />}
+      {text && <InPlaceText key={text.id} area={area} text={text} box={boxes[text.id]} />}
     </AreaBox>
   );
 }

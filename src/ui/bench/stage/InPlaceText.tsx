@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useRef, useState } from 'react';
+import { useLayoutEffect, useRef, useState } from 'react';
 import type { Box } from '@/core/arrange/box';
 import { editLayer } from '@/core/site/edit';
 import type { TextLayer } from '@/core/site/model';
@@ -8,11 +8,17 @@ import { faceName, fontOf } from '@/core/text/fonts';
 import { useBench } from '../useBench';
 import type { Area } from './AreaBox';
 
-/** Words edited where they stand. The picture shows them; the field over them is see-through and has the caret. */
-export function InPlaceText({ area, text, box }: { area: Area; text: TextLayer; box: Box }) {
+/** About where the words will lie, until their glyphs have been drawn and measured. */
+const awaited = ({ x, y, sizePx, lineHeight, turn }: TextLayer): Box => ({ x, y: y + (sizePx * lineHeight) / 2, width: sizePx * 4, height: sizePx * lineHeight, turn });
+
+/**
+ * Words edited where they stand. The picture shows them; the field over them is see-through and has the caret.
+ * It is there at once, before the text has been drawn: else the first letters typed would act as keys of commands.
+ */
+export function InPlaceText({ area, text, box = awaited(text) }: { area: Area; text: TextLayer; box?: Box }) {
   const bench = useBench(), field = useRef<HTMLTextAreaElement>(null), [typed, setTyped] = useState(text.words);
   const k = area.rect.width / bench.slot.width, { stretchX, stretchY, sizePx } = text;
-  useEffect(() => { field.current?.focus({ preventScroll: true }); field.current?.select(); }, []);
+  useLayoutEffect(() => { field.current?.focus({ preventScroll: true }); field.current?.select(); }, []);
   // The field has the letters' own shape and is stretched with them.
   const width = (box.width / stretchX) * k + 4, height = (box.height / stretchY) * k;
   const align = text.align === 'centre' ? 'center' : text.align;
