@@ -8,7 +8,7 @@ import { newText } from '../src/core/layers/text';
 import type { BlendMode } from '../src/core/raster/blend';
 import { composite, fillRect } from '../src/core/raster/composite';
 import { createRaster, type Raster } from '../src/core/raster/raster';
-import type { Layer } from '../src/core/site/model';
+import type { Layer } from '../src/core/site/model/layer';
 import { canvasGlyphs, type TextContext } from '../src/core/text/glyphs';
 import { compare, type Row } from './rows';
 

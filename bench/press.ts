@@ -9,7 +9,7 @@ import { pressFormats, pressWords } from '../src/core/press/settings';
 import type { Codecs } from '../src/core/press/codecs';
 import type { Raster } from '../src/core/raster/raster';
 import { applyEdit } from '../src/core/site/edit';
-import type { PressFormat } from '../src/core/site/model';
+import type { PressFormat } from '../src/core/site/model/picture';
 import { newSite } from '../src/core/site/newSite';
 import { addSlot } from '../src/core/site/slots';
 import { nodeCodecs } from '../src/engine/nodeCodecs';

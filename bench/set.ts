@@ -5,7 +5,7 @@ import sharp, { type Sharp } from 'sharp';
 import { newWash } from '../src/core/layers/fill';
 import { openSet } from '../src/core/set/openSet';
 import { recolourSet, type SetPorts } from '../src/core/set/recolourSet';
-import type { PieceSet } from '../src/core/site/model';
+import type { PieceSet } from '../src/core/site/model/pieceSet';
 import { nodeCodecs } from '../src/engine/nodeCodecs';
 import { compare, row, type Row } from './rows';
 

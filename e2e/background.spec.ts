@@ -5,7 +5,9 @@ import { drawnBackground } from '../src/core/measure/background';
 import { screenHeightAt } from '../src/core/measure/layoutPage';
 import { linesOf } from '../src/core/handover/lines.fixture';
 import { plainPicture, pressAs } from '../src/core/press/settings';
-import type { BackgroundSize, Length, Picture, Repeat, Site, Slot } from '../src/core/site/model';
+import type { Picture } from '../src/core/site/model/picture';
+import type { Site } from '../src/core/site/model/site';
+import type { BackgroundSize, Length, Repeat, Slot } from '../src/core/site/model/slot';
 import { expect, test, withOneFile } from './bench.fixture';
 
 const px = (value: number): Length => ({ value, unit: 'px' }), pc = (value: number): Length => ({ value, unit: '%' });

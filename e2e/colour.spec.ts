@@ -2,7 +2,7 @@
 import sharp from 'sharp';
 import { drawGradient } from '../src/core/raster/gradient';
 import { plainTone, toneMap, type Tone } from '../src/core/recolour/tone';
-import type { GradientGround } from '../src/core/site/model';
+import type { GradientGround } from '../src/core/site/model/picture';
 import { expect, test } from './bench.fixture';
 
 const pixels = async (png: Buffer) => sharp(png).removeAlpha().raw().toBuffer();

@@ -1,6 +1,6 @@
 import { readBackground } from '../src/core/theme/backgrounds';
 import { screenWidths } from '../src/core/theme/media';
-import type { Length } from '../src/core/site/model';
+import type { Length } from '../src/core/site/model/slot';
 import { expect, test } from './bench.fixture';
 import { slateTheme, textBytes, zipOf } from './theme.fixture';
 

@@ -11,7 +11,8 @@ import { editSet, keepRecipe, layOnPlan, openPieces, placedPieces } from '@/core
 import { openSet } from '@/core/set/openSet';
 import { rolesOf } from '@/core/set/roles';
 import { applyEdit, chain } from '@/core/site/edit';
-import type { PieceSet, Recipe } from '@/core/site/model';
+import type { PieceSet } from '@/core/site/model/pieceSet';
+import type { Recipe } from '@/core/site/model/recipe';
 import { newSite } from '@/core/site/newSite';
 import { slotsOn } from '@/core/site/pages';
 import { pictureOf } from '@/core/site/picture';

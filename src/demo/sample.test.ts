@@ -4,7 +4,8 @@ import { besideColours } from '@/core/seam/beside';
 import { sides } from '@/core/seam/edges';
 import { readSite, SiteError } from '@/core/site/schema';
 import { shelfItem } from '@/core/shelf/item';
-import type { Picture, ShelfItem } from '@/core/site/model';
+import type { Picture } from '@/core/site/model/picture';
+import type { ShelfItem } from '@/core/site/model/shelf';
 import { sampleFiles, sampleSite } from './sample';
 
 const shelf: Record<string, ShelfItem> = Object.fromEntries(sampleFiles.map((file) => {

@@ -5,7 +5,12 @@ import { newText } from '@/core/layers/text';
 import { noOverlap } from '@/core/frame/overlap';
 import { plainPicture, pressAs, pressFormats } from '@/core/press/settings';
 import { usualHandOver, usualLimits } from '@/core/site/newSite';
-import { schemaVersion, type Beside, type Layer, type Page, type Picture, type ShelfItem, type Site, type Slot } from '@/core/site/model';
+import type { Layer } from '@/core/site/model/layer';
+import type { Page } from '@/core/site/model/page';
+import type { Picture } from '@/core/site/model/picture';
+import type { ShelfItem } from '@/core/site/model/shelf';
+import { schemaVersion, type Site } from '@/core/site/model/site';
+import type { Beside, Slot } from '@/core/site/model/slot';
 
 const kiln = '#3b4a45', slip = '#efe9dc', clay = '#a4553a', celadon = '#a9b79a', sand = '#e3d6bd';
 

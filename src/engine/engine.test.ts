@@ -1,6 +1,6 @@
 import type { SearchListener } from '@/core/lightest/search';
 import { pressAs } from '@/core/press/settings';
-import type { Site } from '@/core/site/model';
+import type { Site } from '@/core/site/model/site';
 import { createRaster } from '@/core/raster/raster';
 import type { Drawing } from '@/core/compose/compose';
 import { createChannel, serve, WorkerCrash, type ServerScope, type WorkerLike } from './channel';

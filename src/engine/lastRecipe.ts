@@ -1,5 +1,5 @@
 import { layRecipe, type LaidRecipe } from '@/core/recolour/recipe';
-import type { Recipe } from '@/core/site/model';
+import type { Recipe } from '@/core/site/model/recipe';
 
 /** A recipe made ready once for as long as it is the one that is asked for. */
 export function lastRecipe(): (recipe: Recipe) => LaidRecipe {

@@ -4,7 +4,7 @@ import { createComposer } from '@/core/compose/compose';
 import type { HandOverPorts } from '@/core/handover/produce';
 import type { Raster } from '@/core/raster/raster';
 import { recolourSet } from '@/core/set/recolourSet';
-import type { Site } from '@/core/site/model';
+import type { Site } from '@/core/site/model/site';
 import { faceName, fonts, type FontFile } from '@/core/text/fonts';
 import { canvasGlyphs, type TextContext } from '@/core/text/glyphs';
 import { cssFont } from './fontFaces';

@@ -6,7 +6,8 @@ import { openSet } from '@/core/set/openSet';
 import type { SetHanded } from '@/core/set/produce';
 import { recolourSet, SetStopped, type SetPorts } from '@/core/set/recolourSet';
 import { bytesOf, drawn, slatePixel, type Pixel } from '@/core/set/set.fixture';
-import type { PieceSet, RecipeStep } from '@/core/site/model';
+import type { PieceSet } from '@/core/site/model/pieceSet';
+import type { RecipeStep } from '@/core/site/model/recipe';
 import { nodeCodecs } from './nodeCodecs';
 
 let ports: SetPorts & { close(): void };

@@ -8,7 +8,7 @@ import { follow } from '@/core/set/follow';
 import { openSet } from '@/core/set/openSet';
 import { followInput, samplesOf } from '@/core/set/recolourSet';
 import { rolesOf } from '@/core/set/roles';
-import type { Recipe } from '@/core/site/model';
+import type { Recipe } from '@/core/site/model/recipe';
 import { serve, type ServerScope } from './channel';
 import { keepNewest } from './keepNewest';
 import { lastRecipe } from './lastRecipe';

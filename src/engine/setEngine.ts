@@ -5,7 +5,9 @@ import type { Followed, FollowInput } from '@/core/set/follow';
 import type { OpenedSet } from '@/core/set/openSet';
 import type { Recoloured } from '@/core/set/recolourFile';
 import type { Role } from '@/core/set/roles';
-import type { Hex, PieceSet, Recipe } from '@/core/site/model';
+import type { Hex } from '@/core/site/model/hex';
+import type { PieceSet } from '@/core/site/model/pieceSet';
+import type { Recipe } from '@/core/site/model/recipe';
 import { createChannel, WorkerCrash, type Channel, type WorkerLike } from './channel';
 import type { CodecCalls, OfferLook, Preview, SetCalls } from './protocol';
 

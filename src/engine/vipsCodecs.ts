@@ -4,7 +4,7 @@ import type { Codecs } from '@/core/press/codecs';
 import { avifWithAlpha } from '@/core/press/avif';
 import { toPalette } from '@/core/press/palette';
 import type { Raster } from '@/core/raster/raster';
-import type { PressSettings } from '@/core/site/model';
+import type { PressSettings } from '@/core/site/model/picture';
 
 type Library = typeof Vips;
 type Image = Vips.Image;

@@ -1,6 +1,6 @@
 import Dexie, { type EntityTable, type Table } from 'dexie';
 import type { Patch } from 'immer';
-import type { Site } from '@/core/site/model';
+import type { Site } from '@/core/site/model/site';
 
 export interface SiteRow {
   id: string;

@@ -1,6 +1,6 @@
 import 'fake-indexeddb/auto';
 import { applyEdit, editSlot } from '@/core/site/edit';
-import type { Site } from '@/core/site/model';
+import type { Site } from '@/core/site/model/site';
 import { newSite } from '@/core/site/newSite';
 import { addSlot } from '@/core/site/slots';
 import { assetBytes, putAsset } from './assets';

@@ -2,7 +2,7 @@ import { applyPatches, produceWithPatches } from 'immer';
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import { applyEdit, type Edit } from '@/core/site/edit';
 import { migrate } from '@/core/site/migrate';
-import { schemaVersion, type Site } from '@/core/site/model';
+import { schemaVersion, type Site } from '@/core/site/model/site';
 import { readSite } from '@/core/site/schema';
 import type { Database, SiteRow, StepRow } from './database';
 import { migrateHistory } from './migrateHistory';

@@ -6,7 +6,7 @@ import { newPhoto } from '@/core/layers/photo';
 import { addLayer, applyEdit } from '@/core/site/edit';
 import { newSite } from '@/core/site/newSite';
 import { addSlot } from '@/core/site/slots';
-import type { Site } from '@/core/site/model';
+import type { Site } from '@/core/site/model/site';
 import { putAsset } from './assets';
 import { Database } from './database';
 import { addSiteFile, packSite } from './siteFiles';

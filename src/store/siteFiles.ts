@@ -3,7 +3,7 @@ import { ArchiveError } from '@/core/files/unzip';
 import { addSite } from './sites';
 import { assetBytes, assetId, putAsset } from './assets';
 import type { Database } from './database';
-import type { Site } from '@/core/site/model';
+import type { Site } from '@/core/site/model/site';
 
 /** A site with everything it needs, out of the database. */
 export async function packSite(db: Database, site: Site): Promise<PackedSite> {

@@ -1,5 +1,5 @@
 import { readSite } from '@/core/site/schema';
-import type { Site } from '@/core/site/model';
+import type { Site } from '@/core/site/model/site';
 import type { Database } from './database';
 
 /** Adds a site with an empty history. @throws DexieError when its id is taken */

@@ -5,7 +5,8 @@ import { composite } from '../raster/composite';
 import { crop, type Raster, type Rgb } from '../raster/raster';
 import { colourOf } from '../colour/parse';
 import { newTexture } from '../layers/texture';
-import type { Axes, Hex } from '../site/model';
+import type { Axes } from '../site/model/blendLayers';
+import type { Hex } from '../site/model/hex';
 
 /* How busy a background is under content: how much its lightness changes within the size of a few words. */
 

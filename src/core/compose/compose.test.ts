@@ -6,7 +6,9 @@ import { newShape } from '../layers/shape';
 import { newText } from '../layers/text';
 import { blendModes } from '../raster/blend';
 import { createRaster, type Raster } from '../raster/raster';
-import type { Effect, Layer, PhotoLayer } from '../site/model';
+import type { Effect } from '../site/model/effects';
+import type { Layer } from '../site/model/layer';
+import type { PhotoLayer } from '../site/model/photoLayer';
 import { canvasGlyphs, type TextContext } from '../text/glyphs';
 import { createComposer, type Drawing } from './compose';
 

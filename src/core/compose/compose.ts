@@ -10,7 +10,8 @@ import { fileSize, hasOverlap, noOverlap, slotInFile, type Overlap } from '../fr
 import { composite, fillRect, type Paint } from '../raster/composite';
 import { drawGradient } from '../raster/gradient';
 import { copyRect, createRaster, intersect, isEmpty, unite, wholeRaster, type Raster, type Rect, type Rgb } from '../raster/raster';
-import type { Ground, Layer } from '../site/model';
+import type { Layer } from '../site/model/layer';
+import type { Ground } from '../site/model/picture';
 
 /** What there is to draw; names, texts and settings of a picture are no part of it. */
 export interface Drawing {

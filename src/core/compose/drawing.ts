@@ -1,6 +1,7 @@
 import { hasOverlap, overlapOf } from '../frame/overlap';
 import { scaledLayer } from '../layers/registry';
-import type { Picture, Slot } from '../site/model';
+import type { Picture } from '../site/model/picture';
+import type { Slot } from '../site/model/slot';
 import type { Drawing } from './compose';
 
 /** What there is to draw of a picture in its slot. */

@@ -3,7 +3,7 @@ import { newBlur } from '../layers/rework';
 import { newShape } from '../layers/shape';
 import { createRaster } from '../raster/raster';
 import { newPhoto } from '../layers/photo';
-import type { Layer } from '../site/model';
+import type { Layer } from '../site/model/layer';
 import { createComposer, type Drawing } from './compose';
 
 const photo = createRaster(20, 20);

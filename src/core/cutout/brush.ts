@@ -1,5 +1,5 @@
 import type { Rect } from '../raster/raster';
-import type { BrushStroke } from '../site/model';
+import type { BrushStroke } from '../site/model/photoLayer';
 
 /** Cover of a stroke within the part of a raster it touches, 0..1. */
 export interface StrokeCover {

@@ -3,7 +3,7 @@ import { differenceEuclidean, oklab } from 'culori';
 import { oklabPlane } from '../colour/oklab';
 import { composite, fillRect } from '../raster/composite';
 import { createRaster, type Raster } from '../raster/raster';
-import type { CutOut } from '../site/model';
+import type { CutOut } from '../site/model/photoLayer';
 import { createCutOuts, cutOutPhoto } from './cutOut';
 
 const blue = '#336699';

@@ -1,7 +1,7 @@
 import { oklabPlane } from '../colour/oklab';
 import { halved } from '../frame/halved';
 import type { Raster } from '../raster/raster';
-import type { CutOut } from '../site/model';
+import type { CutOut } from '../site/model/photoLayer';
 import { strokeCover } from './brush';
 import { takeOff } from './edge';
 import { differences, surroundOf } from './surround';

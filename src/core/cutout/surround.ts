@@ -1,6 +1,6 @@
 import { oklabOf } from '../colour/oklab';
 import { colourOf } from '../colour/parse';
-import type { CutOut, SurroundSample } from '../site/model';
+import type { CutOut, SurroundSample } from '../site/model/photoLayer';
 
 /** How far every pixel is from the nearest sample's colour: a hundred times the distance in OKLab. */
 export function differences(lab: Float32Array, samples: readonly SurroundSample[]): Float32Array {

@@ -3,7 +3,7 @@ import sharp from 'sharp';
 import { createComposer } from '../compose/compose';
 import { newProfile } from '../layers/profile';
 import { joinStep } from '../seam/join';
-import type { ProfileLayer } from '../site/model';
+import type { ProfileLayer } from '../site/model/blendLayers';
 import { profileNames, profilesOf, profileSvg } from './profile';
 
 const clay = '#a4553a', slot = { width: 480, height: 90 };

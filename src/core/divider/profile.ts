@@ -1,6 +1,6 @@
 import type { Size } from '../frame/placement';
 import type { Point } from '../raster/polygon';
-import type { ProfileLayer, ProfileName } from '../site/model';
+import type { ProfileLayer, ProfileName } from '../site/model/blendLayers';
 import { hash, octaves, valueNoise } from '../texture/noise';
 
 /* Profiles of a section's upper edge. All repeat after the slot's width, so that they join sideways. */

@@ -1,6 +1,6 @@
 import type { Paint } from '../raster/composite';
 import { createCover } from '../raster/cover';
-import type { Effect, GlowEffect } from '../site/model';
+import type { Effect, GlowEffect } from '../site/model/effects';
 import { bodyOf, toRaster, type Body, type Group } from './group';
 import type { Reach } from './kind';
 import { effectOf } from './registry';

@@ -2,7 +2,7 @@ import { createCanvas } from '@napi-rs/canvas';
 import fc from 'fast-check';
 import { arc, fillPolygon } from '../raster/polygon';
 import type { Mask, Raster, Rgb } from '../raster/raster';
-import type { Effect, GlowEffect, OutlineEffect, ReliefEffect, ShadowEffect } from '../site/model';
+import type { Effect, GlowEffect, OutlineEffect, ReliefEffect, ShadowEffect } from '../site/model/effects';
 import { dress, reachOf } from './dress';
 import { effectNames, effectOf, effectsField } from './registry';
 

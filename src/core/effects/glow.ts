@@ -3,7 +3,7 @@ import { colourOf } from '../colour/parse';
 import { hexField } from '../colour/hexField';
 import { createCover } from '../raster/cover';
 import { signedDistance } from '../raster/distance';
-import type { GlowEffect } from '../site/model';
+import type { GlowEffect } from '../site/model/effects';
 import { coverOf, layUnder, type Body, type Group } from './group';
 import { reachAll, type EffectKind } from './kind';
 

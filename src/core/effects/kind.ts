@@ -1,5 +1,6 @@
 import type { ObjectSchema } from 'yup';
-import type { Effect, Hex } from '../site/model';
+import type { Effect } from '../site/model/effects';
+import type { Hex } from '../site/model/hex';
 import type { Body, Group } from './group';
 
 /** Px that an effect reaches beyond a shape, at each side. */

@@ -1,7 +1,7 @@
 import { number, object, string } from 'yup';
 import { colourOf } from '../colour/parse';
 import { hexField } from '../colour/hexField';
-import type { OutlineEffect } from '../site/model';
+import type { OutlineEffect } from '../site/model/effects';
 import { reachAll, type EffectKind } from './kind';
 
 /** How far an outline goes to each side of the contour, px. */

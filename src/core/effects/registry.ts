@@ -1,5 +1,5 @@
 import { array, lazy, object, string, type ObjectSchema } from 'yup';
-import type { Effect, EffectName } from '../site/model';
+import type { Effect, EffectName } from '../site/model/effects';
 import { glow } from './glow';
 import type { EffectKind } from './kind';
 import { outline } from './outline';

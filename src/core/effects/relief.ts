@@ -3,7 +3,7 @@ import { colourOf } from '../colour/parse';
 import { hexField } from '../colour/hexField';
 import { blur } from '../raster/blur';
 import { createCover, type Cover } from '../raster/cover';
-import type { ReliefEffect } from '../site/model';
+import type { ReliefEffect } from '../site/model/effects';
 import type { Body } from './group';
 import { reachAll, type EffectKind } from './kind';
 

@@ -4,7 +4,7 @@ import { hexField } from '../colour/hexField';
 import { blur, blurReach } from '../raster/blur';
 import { shiftCover } from '../raster/cover';
 import { signedDistance } from '../raster/distance';
-import type { ShadowEffect } from '../site/model';
+import type { ShadowEffect } from '../site/model/effects';
 import { coverOf, coverWithin, layUnder } from './group';
 import type { EffectKind } from './kind';
 

@@ -1,5 +1,5 @@
 import type { Rect } from '../raster/raster';
-import type { Side, Slot } from '../site/model';
+import type { Side, Slot } from '../site/model/slot';
 import { isContent } from '../site/pages';
 import type { Size } from './placement';
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { newPhoto, photo as photoKind } from '../layers/photo';
 import { createRaster, type Raster } from '../raster/raster';
-import type { PhotoLayer } from '../site/model';
+import type { PhotoLayer } from '../site/model/photoLayer';
 import { barePx, coverScale, fillFrame, fitFrame, fitScale, keepFilled } from './placement';
 import { mirror, rotate } from './rotate';
 import { resample } from './resample';

@@ -1,5 +1,8 @@
 import { asksForCredit, licenceOf, licenceWords } from '../shelf/licences';
-import type { Picture, ShelfItem, Site, Slot } from '../site/model';
+import type { Picture } from '../site/model/picture';
+import type { ShelfItem } from '../site/model/shelf';
+import type { Site } from '../site/model/site';
+import type { Slot } from '../site/model/slot';
 import { escapeHtml } from './escape';
 
 /** A photograph that is used, and in which slots. */

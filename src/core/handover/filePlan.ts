@@ -2,7 +2,9 @@ import { fileSize, hasOverlap, overlapOf } from '../frame/overlap';
 import type { Size } from '../frame/placement';
 import { formatEnding } from '../press/codecs';
 import { pressAs } from '../press/settings';
-import type { Picture, PressFormat, PressSettings, Site, Slot } from '../site/model';
+import type { Picture, PressFormat, PressSettings } from '../site/model/picture';
+import type { Site } from '../site/model/site';
+import type { Slot } from '../site/model/slot';
 import { isContent } from '../site/pages';
 import { isBlank, pictureOf } from '../site/picture';
 

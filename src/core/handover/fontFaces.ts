@@ -1,6 +1,6 @@
 import { liveTexts } from './liveText';
 import { fontOf, fonts, needsExtended, ownAssetId, extendedRange, type FontFile } from '../text/fonts';
-import type { Site } from '../site/model';
+import type { Site } from '../site/model/site';
 
 /** A font file that goes along with a hand-over. */
 export interface HandedFont {

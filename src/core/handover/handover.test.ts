@@ -1,7 +1,9 @@
 import { generate, parse, walk } from 'css-tree';
 import { newText } from '../layers/text';
 import { applyEdit } from '../site/edit';
-import type { Picture, Site, Slot } from '../site/model';
+import type { Picture } from '../site/model/picture';
+import type { Site } from '../site/model/site';
+import type { Slot } from '../site/model/slot';
 import { arrangeForNarrow, removeNarrow } from '../site/narrow';
 import { newSite } from '../site/newSite';
 import { plainPicture, pressAs } from '../press/settings';

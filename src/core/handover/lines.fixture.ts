@@ -1,6 +1,8 @@
 import { fileSize, overlapOf } from '../frame/overlap';
 import { formatEnding } from '../press/codecs';
-import type { Picture, Site, Slot } from '../site/model';
+import type { Picture } from '../site/model/picture';
+import type { Site } from '../site/model/site';
+import type { Slot } from '../site/model/slot';
 import type { SlotFiles } from './filePlan';
 import { snippetsFor, type Snippets } from './snippets';
 

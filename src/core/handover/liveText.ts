@@ -1,4 +1,5 @@
-import type { Slot, TextLayer } from '../site/model';
+import type { TextLayer } from '../site/model/objectLayers';
+import type { Slot } from '../site/model/slot';
 import { firstBase } from '../text/glyphs';
 
 /* Words that leave the picture and lie over it as text of the page: same place, font and size. */

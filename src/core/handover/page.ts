@@ -1,5 +1,7 @@
 import { oneColumnBelow } from '../measure/layoutPage';
-import type { Page, Section, Sidebar, Site, Slot, TitleBand } from '../site/model';
+import type { Page, Section, Sidebar, TitleBand } from '../site/model/page';
+import type { Site } from '../site/model/site';
+import type { Slot } from '../site/model/slot';
 import { backgroundOf } from '../site/pages';
 import { fontOf } from '../text/fonts';
 import { escapeHtml } from './escape';

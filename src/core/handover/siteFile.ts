@@ -3,7 +3,7 @@ import { ArchiveError, unzip } from '../files/unzip';
 import { isFont } from '../text/fontFile';
 import { inspectPicture } from '../measure/inspect';
 import { filesOfSet } from '../set/edits';
-import type { Site } from '../site/model';
+import type { Site } from '../site/model/site';
 import { readSite, SiteError } from '../site/schema';
 
 /* The site file: a zip of `site.json` and the assets it names, each under the SHA-256 of its bytes. */

@@ -1,6 +1,9 @@
 import { fileSize, hasOverlap, overlapOf, type Overlap } from '../frame/overlap';
 import { narrowed } from '../measure/layoutPage';
-import type { Length, Picture, Site, Slot, TextLayer } from '../site/model';
+import type { TextLayer } from '../site/model/objectLayers';
+import type { Picture } from '../site/model/picture';
+import type { Site } from '../site/model/site';
+import type { Length, Slot } from '../site/model/slot';
 import { fontOf } from '../text/fonts';
 import { besideColours, type PageArea } from '../seam/beside';
 import { mediaType } from '../press/codecs';

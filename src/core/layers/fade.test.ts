@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { createComposer } from '../compose/compose';
-import type { Ground, Side } from '../site/model';
+import type { Ground } from '../site/model/picture';
+import type { Side } from '../site/model/slot';
 import { fadeCurves, fadeMask, newFade } from './fade';
 
 const nothing = { glyphs: { has: () => false } as never, photo: () => undefined };

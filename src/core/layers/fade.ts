@@ -3,7 +3,9 @@ import { hexField } from '../colour/hexField';
 import { colourOf } from '../colour/parse';
 import type { Size } from '../frame/placement';
 import type { Mask } from '../raster/raster';
-import type { Corner, FadeCurve, FadeLayer, Hex, Side } from '../site/model';
+import type { Corner, FadeCurve, FadeLayer } from '../site/model/blendLayers';
+import type { Hex } from '../site/model/hex';
+import type { Side } from '../site/model/slot';
 import { baseDefaults, baseFields } from './base';
 import type { LayerKind } from './kind';
 

@@ -3,7 +3,8 @@ import { hexField } from '../colour/hexField';
 import { colourOf } from '../colour/parse';
 import type { Size } from '../frame/placement';
 import type { Mask } from '../raster/raster';
-import type { Extent, FillLayer, Hex } from '../site/model';
+import type { Extent, FillLayer } from '../site/model/blendLayers';
+import type { Hex } from '../site/model/hex';
 import { baseDefaults, baseFields } from './base';
 import type { LayerKind } from './kind';
 

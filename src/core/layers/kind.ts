@@ -4,7 +4,8 @@ import type { Size } from '../frame/placement';
 import type { Reach } from '../effects/kind';
 import type { Paint } from '../raster/composite';
 import type { Raster } from '../raster/raster';
-import type { CutOut, Layer } from '../site/model';
+import type { Layer } from '../site/model/layer';
+import type { CutOut } from '../site/model/photoLayer';
 import type { GlyphRaster } from '../text/glyphs';
 
 /** What drawing a layer may ask for. */

@@ -9,7 +9,8 @@ import { halved, halvingsFor } from '../frame/halved';
 import { fittingSharpness, sharpen } from '../frame/sharpen';
 import { fillFrame, type Size } from '../frame/placement';
 import { createRaster, crop, intersect, isEmpty, type Raster, type Rect } from '../raster/raster';
-import type { Crop, PhotoLayer, ShelfItem } from '../site/model';
+import type { Crop, PhotoLayer } from '../site/model/photoLayer';
+import type { ShelfItem } from '../site/model/shelf';
 import { baseDefaults, baseFields } from './base';
 import type { DrawContext, LayerKind } from './kind';
 

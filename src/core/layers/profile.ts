@@ -3,7 +3,8 @@ import { hexField } from '../colour/hexField';
 import { colourOf } from '../colour/parse';
 import { areaBelow, profileNames, profilesOf } from '../divider/profile';
 import { fillPolygon } from '../raster/polygon';
-import type { Hex, ProfileLayer, ProfileName } from '../site/model';
+import type { ProfileLayer, ProfileName } from '../site/model/blendLayers';
+import type { Hex } from '../site/model/hex';
 import { baseDefaults, baseFields } from './base';
 import type { LayerKind } from './kind';
 

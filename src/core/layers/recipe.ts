@@ -1,6 +1,8 @@
 import { array, boolean, lazy, mixed, object, string, type Schema } from 'yup';
 import { activeSteps, layRecipe } from '../recolour/recipe';
-import type { Layer, Picture, Recipe, RecipeLayer, RecipeStep } from '../site/model';
+import type { Layer } from '../site/model/layer';
+import type { Picture } from '../site/model/picture';
+import type { Recipe, RecipeLayer, RecipeStep } from '../site/model/recipe';
 import { baseDefaults, baseFields } from './base';
 import { fill } from './fill';
 import type { LayerKind } from './kind';

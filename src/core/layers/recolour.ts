@@ -4,7 +4,8 @@ import { colourOf } from '../colour/parse';
 import { hueMap } from '../recolour/hue';
 import { plainTone, toneMap } from '../recolour/tone';
 import { twoToneMap } from '../recolour/twoTone';
-import type { Hex, HueLayer, RecolourLayer, ToneLayer, TwoToneLayer } from '../site/model';
+import type { HueLayer, RecolourLayer, ToneLayer, TwoToneLayer } from '../site/model/colourLayers';
+import type { Hex } from '../site/model/hex';
 import { baseDefaults, baseFields } from './base';
 import type { LayerKind } from './kind';
 

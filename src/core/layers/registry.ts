@@ -1,6 +1,7 @@
 import { object, string, type ObjectSchema } from 'yup';
 import { effectOf } from '../effects/registry';
-import type { Effect, Layer, LayerKindName, ObjectLayer } from '../site/model';
+import type { Effect } from '../site/model/effects';
+import type { Layer, LayerKindName, ObjectLayer } from '../site/model/layer';
 import { fade } from './fade';
 import { fill } from './fill';
 import type { LayerKind } from './kind';

@@ -1,7 +1,7 @@
 import { number, object, string } from 'yup';
 import { softened } from '../raster/soften';
 import { joined } from '../seam/makeJoin';
-import type { Axes, BlurLayer, JoinLayer, JoinMethod } from '../site/model';
+import type { Axes, BlurLayer, JoinLayer, JoinMethod } from '../site/model/blendLayers';
 import { baseDefaults, baseFields } from './base';
 import type { LayerKind } from './kind';
 

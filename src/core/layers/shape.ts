@@ -6,7 +6,8 @@ import { effectsField } from '../effects/registry';
 import type { Size } from '../frame/placement';
 import { arc, fillPolygon, type Point } from '../raster/polygon';
 import type { Mask } from '../raster/raster';
-import type { Hex, ShapeLayer, ShapeName } from '../site/model';
+import type { Hex } from '../site/model/hex';
+import type { ShapeLayer, ShapeName } from '../site/model/objectLayers';
 import { baseDefaults, baseFields } from './base';
 import type { LayerKind } from './kind';
 

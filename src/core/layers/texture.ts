@@ -1,7 +1,8 @@
 import { number, object, string } from 'yup';
 import { hexField } from '../colour/hexField';
 import { colourOf } from '../colour/parse';
-import type { Hex, TextureLayer, TextureName } from '../site/model';
+import type { TextureLayer, TextureName } from '../site/model/colourLayers';
+import type { Hex } from '../site/model/hex';
 import { drawTexture, textureNames } from '../texture/textures';
 import { baseDefaults, baseFields } from './base';
 import type { LayerKind } from './kind';

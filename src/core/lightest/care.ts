@@ -1,4 +1,4 @@
-import type { Aim, Care } from '../site/model';
+import type { Aim, Care } from '../site/model/picture';
 import type { Similarity } from './similarity';
 
 /** What a level of care asks for: at least so much structure, at most so much difference of colour. */

@@ -1,5 +1,5 @@
 import { pressAs } from '../press/settings';
-import type { PressFormat, PressSettings } from '../site/model';
+import type { PressFormat, PressSettings } from '../site/model/picture';
 
 /** No format is written more often than this in full size. */
 export const mostWhole = 4;

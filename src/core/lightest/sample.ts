@@ -1,6 +1,6 @@
 import { lightnessOf } from '../colour/lightness';
 import { createRaster, crop, type Raster, type Rect } from '../raster/raster';
-import type { Side } from '../site/model';
+import type { Side } from '../site/model/slot';
 
 /* Parts that stand for the whole picture, so that most of a search writes small files. */
 

@@ -1,4 +1,4 @@
-import type { PressFormat, PressSettings } from '../site/model';
+import type { PressFormat, PressSettings } from '../site/model/picture';
 import { careLimits, careMargin } from './care';
 import { mostWhole, searched } from './families';
 import { bestOf, keepsSeam, searchLightest, SearchStopped, type SearchListener } from './search';

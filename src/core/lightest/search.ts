@@ -1,4 +1,4 @@
-import type { PressFormat, PressSettings } from '../site/model';
+import type { PressFormat, PressSettings } from '../site/model/picture';
 import { pressAs } from '../press/settings';
 import { careLimits, careMargin, goalMargin, limitOf, type Goal } from './care';
 import { searched, type Family } from './families';

@@ -3,7 +3,7 @@ import { lightnessOf } from '../colour/lightness';
 import { linearToOklab } from '../colour/oklab';
 import { linearOfLevel } from '../colour/transfer';
 import type { Raster } from '../raster/raster';
-import type { Hex } from '../site/model';
+import type { Hex } from '../site/model/hex';
 
 /** How alike two pictures are for the eye. */
 export interface Similarity {

@@ -1,5 +1,6 @@
 import { layoutPage, type SlotPiece } from '../measure/layoutPage';
-import type { Page, Site } from '../site/model';
+import type { Page } from '../site/model/page';
+import type { Site } from '../site/model/site';
 
 /** A way to be connected: how fast bytes come, and how long an answer takes to begin. */
 export interface Connection {

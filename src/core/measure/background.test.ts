@@ -1,4 +1,4 @@
-import type { BackgroundSize, Length } from '../site/model';
+import type { BackgroundSize, Length } from '../site/model/slot';
 import { coveredBy, placeBackground } from './background';
 
 const px = (value: number): Length => ({ value, unit: 'px' }), pc = (value: number): Length => ({ value, unit: '%' });

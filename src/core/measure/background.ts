@@ -1,5 +1,5 @@
 import type { Rect } from '../raster/raster';
-import type { BackgroundSize, Length, Position, Repeat } from '../site/model';
+import type { BackgroundSize, Length, Position, Repeat } from '../site/model/slot';
 import type { Size } from '../frame/placement';
 import { overlapOf, withOverlap } from '../frame/overlap';
 import { isContent } from '../site/pages';

@@ -1,7 +1,7 @@
 import { largestStep } from '../colour/difference';
 import type { Raster, Rgb } from '../raster/raster';
 import { borderPixels, sides } from '../seam/edges';
-import type { Side } from '../site/model';
+import type { Side } from '../site/model/slot';
 
 export interface BorderColour {
   readonly side: Side;

@@ -1,4 +1,4 @@
-import type { ChainPart } from '../site/model';
+import type { ChainPart } from '../site/model/slot';
 
 /** Width of a strip that lies under all the parts, px. */
 export const chainLength = (parts: readonly ChainPart[]): number => parts.reduce((sum, part) => sum + part.px, 0);

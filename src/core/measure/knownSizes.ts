@@ -1,4 +1,5 @@
-import type { NamedSize, SlotKind } from '../site/model';
+import type { NamedSize } from '../site/model/site';
+import type { SlotKind } from '../site/model/slot';
 
 export interface KnownSize extends NamedSize {
   readonly kind: SlotKind;

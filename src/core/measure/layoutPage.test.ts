@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import type { Page, Site } from '../site/model';
+import type { Page } from '../site/model/page';
+import type { Site } from '../site/model/site';
 import { newSite } from '../site/newSite';
 import { applyEdit } from '../site/edit';
 import { addSlot } from '../site/slots';

@@ -1,5 +1,8 @@
 import type { Rect } from '../raster/raster';
-import type { Hex, Page, Site, Slot } from '../site/model';
+import type { Hex } from '../site/model/hex';
+import type { Page } from '../site/model/page';
+import type { Site } from '../site/model/site';
+import type { Slot } from '../site/model/slot';
 import { backgroundOf } from '../site/pages';
 
 /** A piece of the drawn page, from back to front; px of the page at the screen width asked for. */

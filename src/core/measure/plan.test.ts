@@ -1,6 +1,6 @@
 import { fillRect } from '../raster/composite';
 import { createRaster } from '../raster/raster';
-import type { ChainPart } from '../site/model';
+import type { ChainPart } from '../site/model/slot';
 import { hexOf } from '../colour/parse';
 import { mainColours } from '../colour/palette';
 import { borderColours } from './borders';

@@ -1,5 +1,6 @@
 import { csvParseRows, dsvFormat } from 'd3-dsv';
-import type { Page, VisitorWidth } from '../site/model';
+import type { Page } from '../site/model/page';
+import type { VisitorWidth } from '../site/model/site';
 import { contentWidthAt, marginAt } from './layoutPage';
 
 /** A list of visitors could not be read; the message says where, what was expected and what was found. */

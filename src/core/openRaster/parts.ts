@@ -3,7 +3,7 @@ import { fileSize, noOverlap } from '../frame/overlap';
 import { kindOf } from '../layers/registry';
 import { isRecolour } from '../layers/recolour';
 import { crop, type Raster, type Rect } from '../raster/raster';
-import type { Layer } from '../site/model';
+import type { Layer } from '../site/model/layer';
 import { oraModes } from './openRaster';
 import type { BlendMode } from '../raster/blend';
 

@@ -4,7 +4,7 @@ import type { HandOverPorts } from '../handover/produce';
 import { baseDefaults } from '../layers/base';
 import { pressAs } from '../press/settings';
 import { noOverlap } from '../frame/overlap';
-import type { PhotoLayer } from '../site/model';
+import type { PhotoLayer } from '../site/model/photoLayer';
 import type { OraLayer } from './openRaster';
 import { writeOpenRaster } from './openRaster';
 import { partsOf, rasterSize, seenPart } from './parts';

@@ -1,5 +1,6 @@
 import type { Raster } from '../raster/raster';
-import type { Hex, PressSettings } from '../site/model';
+import type { Hex } from '../site/model/hex';
+import type { PressSettings } from '../site/model/picture';
 
 /** Port: picture files to pixels and back. In the browser and in Node the same libvips build stands behind it. */
 export interface Codecs {

@@ -1,4 +1,4 @@
-import type { Picture, PressFormat, PressSettings } from '../site/model';
+import type { Picture, PressFormat, PressSettings } from '../site/model/picture';
 import { formatTitle } from './codecs';
 
 /** Every format there is, the lightest for photographs first. */

@@ -1,4 +1,4 @@
-import type { GradientGround } from '../site/model';
+import type { GradientGround } from '../site/model/picture';
 import { drawGradient, gradientColour } from './gradient';
 
 const gradient = (part: Partial<GradientGround> = {}): GradientGround => ({ type: 'gradient', shape: 'linear', angle: 180, space: 'srgb', stops: [{ at: 0, colour: '#3b4a45' }, { at: 1, colour: '#4f6059' }], ...part });

@@ -1,5 +1,5 @@
 import { interpolate, rgb } from 'culori';
-import type { GradientGround } from '../site/model';
+import type { GradientGround } from '../site/model/picture';
 import { createRaster, type Raster } from './raster';
 
 /** Colours told apart along a gradient. */

@@ -1,4 +1,4 @@
-import type { Axes } from '../site/model';
+import type { Axes } from '../site/model/blendLayers';
 import { blur, blurReach } from './blur';
 import { createCover } from './cover';
 import { createRaster, type Raster } from './raster';

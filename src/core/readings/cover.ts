@@ -1,7 +1,9 @@
 import { photoSize } from '../layers/photo';
 import { barePx, coverScale, keepFilled } from '../frame/placement';
 import { editLayer } from '../site/edit';
-import type { PhotoLayer, Picture, Slot } from '../site/model';
+import type { PhotoLayer } from '../site/model/photoLayer';
+import type { Picture } from '../site/model/picture';
+import type { Slot } from '../site/model/slot';
 import type { ReadingKind } from './reading';
 
 /** The photograph the slot is framed with: the lowest layer to be seen, if that is a photo, and neither cropped nor cut out as things on top are. */

@@ -1,7 +1,7 @@
 import { formatTitle } from '../press/codecs';
 import { pressAs } from '../press/settings';
 import { editPicture } from '../site/edit';
-import type { PressFormat } from '../site/model';
+import type { PressFormat } from '../site/model/picture';
 import { isBlank } from '../site/picture';
 import type { ReadingKind } from './reading';
 

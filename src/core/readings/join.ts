@@ -4,7 +4,9 @@ import { joinHolds, joinStep, type JoinStep } from '../seam/join';
 import { withoutLoss } from '../seam/ways';
 import { addLayer, chain } from '../site/edit';
 import { freeLayerId, isBlank } from '../site/picture';
-import type { JoinMethod, Picture, Repeat } from '../site/model';
+import type { JoinMethod } from '../site/model/blendLayers';
+import type { Picture } from '../site/model/picture';
+import type { Repeat } from '../site/model/slot';
 import type { Mend, ReadingKind } from './reading';
 
 export const repeatsAlong = (repeat: Repeat, axis: 'x' | 'y'): boolean => repeat === 'repeat' || repeat === `repeat-${axis}`;

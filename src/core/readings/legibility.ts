@@ -6,7 +6,11 @@ import type { TextReport } from '../legibility/report';
 import { editLayer, editPicture, type Edit } from '../site/edit';
 import type { Rect } from '../raster/raster';
 import { freeLayerId } from '../site/picture';
-import type { Extent, FillLayer, Layer, Picture, Side, TextLayer } from '../site/model';
+import type { Extent, FillLayer } from '../site/model/blendLayers';
+import type { Layer } from '../site/model/layer';
+import type { TextLayer } from '../site/model/objectLayers';
+import type { Picture } from '../site/model/picture';
+import type { Side } from '../site/model/slot';
 import type { ReadingKind } from './reading';
 import { colourName } from './say';
 

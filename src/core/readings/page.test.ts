@@ -1,7 +1,7 @@
 import { castDraft } from 'immer';
 import { newPhoto } from '../layers/photo';
 import { applyEdit, editSlot, type Edit } from '../site/edit';
-import type { Site } from '../site/model';
+import type { Site } from '../site/model/site';
 import { newSite } from '../site/newSite';
 import { addPage, editPage } from '../site/pages';
 import { pictureOf, slotOf } from '../site/picture';

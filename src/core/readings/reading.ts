@@ -2,7 +2,9 @@ import type { CalmReport } from '../calm/calm';
 import type { TextReport } from '../legibility/report';
 import type { Raster } from '../raster/raster';
 import type { Edit } from '../site/edit';
-import type { Picture, Site, Slot } from '../site/model';
+import type { Picture } from '../site/model/picture';
+import type { Site } from '../site/model/site';
+import type { Slot } from '../site/model/slot';
 
 export type Verdict = 'holds' | 'look' | 'fails' | 'unknown';
 

@@ -1,4 +1,5 @@
-import type { Hex, Site } from '../site/model';
+import type { Hex } from '../site/model/hex';
+import type { Site } from '../site/model/site';
 
 /** Bytes as kilobytes of 1000, the way hosts count: one decimal below 100. */
 export function kilobytes(bytes: number): string {

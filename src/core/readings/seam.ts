@@ -3,7 +3,7 @@ import { besideColours } from '../seam/beside';
 import { edgeDifference, type EdgeDifference } from '../seam/edges';
 import { fadeOut, withoutLoss } from '../seam/ways';
 import { isBlank } from '../site/picture';
-import type { Side, Slot } from '../site/model';
+import type { Side, Slot } from '../site/model/slot';
 import type { PressedFile, ReadingKind } from './reading';
 
 interface SeamRead extends EdgeDifference {

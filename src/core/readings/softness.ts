@@ -1,7 +1,7 @@
 import { fillFrame, sharpness } from '../frame/placement';
 import { photoSize } from '../layers/photo';
 import { editLayer } from '../site/edit';
-import type { PhotoLayer } from '../site/model';
+import type { PhotoLayer } from '../site/model/photoLayer';
 import { backPhoto } from './cover';
 import type { ReadingKind } from './reading';
 

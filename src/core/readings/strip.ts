@@ -3,7 +3,7 @@ import { banding as bandingOf, endRow, type Banding, type EndRow } from '../seam
 import { once } from '../raster/once';
 import { editPage, pagesWith } from '../site/pages';
 import { chain } from '../site/edit';
-import type { Picture } from '../site/model';
+import type { Picture } from '../site/model/picture';
 import type { ReadingKind } from './reading';
 
 /** A gradient with nothing on it but what changes its colours. */

@@ -1,6 +1,6 @@
 import { editSlot } from '../site/edit';
 import { isBlank } from '../site/picture';
-import type { Slot } from '../site/model';
+import type { Slot } from '../site/model/slot';
 import { repeatsAlong } from './join';
 import type { ReadingKind } from './reading';
 

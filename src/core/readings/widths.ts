@@ -3,7 +3,10 @@ import { intersect, type Rect } from '../raster/raster';
 import { chain, editLayer, type Edit } from '../site/edit';
 import { arrangeForNarrow } from '../site/narrow';
 import { isContent } from '../site/pages';
-import type { Picture, Site, Slot, TextLayer } from '../site/model';
+import type { TextLayer } from '../site/model/objectLayers';
+import type { Picture } from '../site/model/picture';
+import type { Site } from '../site/model/site';
+import type { Slot } from '../site/model/slot';
 import { phone, safeArea, visibleAt } from '../widths/visible';
 import type { Mend, ReadingKind } from './reading';
 

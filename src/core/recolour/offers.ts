@@ -5,7 +5,8 @@ import { linearOfLevel, toEncoded } from '../colour/transfer';
 import { newWash } from '../layers/fill';
 import { newHue, newTone, newTwoTone } from '../layers/recolour';
 import type { Rgb } from '../raster/raster';
-import type { RecipeStep, ToneLayer } from '../site/model';
+import type { ToneLayer } from '../site/model/colourLayers';
+import type { RecipeStep } from '../site/model/recipe';
 import { layRecipe } from './recipe';
 import { hueOf } from './spare';
 

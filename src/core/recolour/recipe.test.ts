@@ -7,7 +7,8 @@ import { newHue, newTone, newTwoTone } from '../layers/recolour';
 import { newTexture } from '../layers/texture';
 import { createRaster, type Raster } from '../raster/raster';
 import type { GlyphRaster } from '../text/glyphs';
-import type { Layer, Recipe, RecipeStep } from '../site/model';
+import type { Layer } from '../site/model/layer';
+import type { Recipe, RecipeStep } from '../site/model/recipe';
 import { layRecipe } from './recipe';
 import { sparedShare } from './spare';
 

@@ -4,7 +4,7 @@ import { hue, tone, twotone } from '../layers/recolour';
 import { texture } from '../layers/texture';
 import { composite, type Paint } from '../raster/composite';
 import { createRaster, type Raster, type Rgb } from '../raster/raster';
-import type { Recipe, RecipeStep } from '../site/model';
+import type { Recipe, RecipeStep } from '../site/model/recipe';
 import { sparedShare } from './spare';
 
 const kinds = { fill, tone, twotone, hue, texture } as const;

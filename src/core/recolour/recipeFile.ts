@@ -1,6 +1,6 @@
 import { ValidationError } from 'yup';
 import { recipeSchema } from '../layers/recipe';
-import type { Recipe } from '../site/model';
+import type { Recipe } from '../site/model/recipe';
 
 /* A recipe as a file of its own: JSON with the version of what it is written in. */
 

@@ -8,7 +8,7 @@ import { adjust, type PixelMap } from '../raster/adjust';
 import type { BlendMode } from '../raster/blend';
 import { fillRect } from '../raster/composite';
 import { createRaster, type Raster, type Rgb } from '../raster/raster';
-import type { Layer } from '../site/model';
+import type { Layer } from '../site/model/layer';
 import type { GlyphRaster } from '../text/glyphs';
 import { oklabOf } from '../colour/oklab';
 import { hueMap, turnHue } from './hue';

@@ -1,5 +1,6 @@
 import { applyEdit, chain, editPicture, editSlot } from '../site/edit';
-import type { GradientGround, Site } from '../site/model';
+import type { GradientGround } from '../site/model/picture';
+import type { Site } from '../site/model/site';
 import { newSite } from '../site/newSite';
 import { editPage } from '../site/pages';
 import { addSlot } from '../site/slots';

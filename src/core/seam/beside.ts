@@ -3,7 +3,11 @@ import { firstCopy } from '../measure/background';
 import { layoutPage, type AreaPiece, type PageLayout, type SlotPiece } from '../measure/layoutPage';
 import { drawGradient } from '../raster/gradient';
 import type { Raster, Rgb } from '../raster/raster';
-import type { GradientGround, Hex, Page, Side, Site, Slot } from '../site/model';
+import type { Hex } from '../site/model/hex';
+import type { Page } from '../site/model/page';
+import type { GradientGround } from '../site/model/picture';
+import type { Site } from '../site/model/site';
+import type { Side, Slot } from '../site/model/slot';
 import { pictureOf } from '../site/picture';
 
 /** An area of a page whose colour can be set. */

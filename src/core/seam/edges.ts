@@ -1,6 +1,6 @@
 import { deltaE } from '../colour/difference';
 import type { Raster, Rgb } from '../raster/raster';
-import type { Side } from '../site/model';
+import type { Side } from '../site/model/slot';
 
 export const sides: readonly Side[] = ['top', 'right', 'bottom', 'left'];
 

@@ -1,7 +1,7 @@
 import { createRaster, type Raster } from '../raster/raster';
 import { softened } from '../raster/soften';
 import { newTexture } from '../layers/texture';
-import type { Axes, JoinMethod } from '../site/model';
+import type { Axes, JoinMethod } from '../site/model/blendLayers';
 import { octaves } from '../texture/noise';
 import { drawTexture, textureNames } from '../texture/textures';
 import { joinHolds, joinStep } from './join';

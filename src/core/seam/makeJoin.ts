@@ -1,5 +1,5 @@
 import { createRaster, type Raster } from '../raster/raster';
-import type { Axes, JoinMethod } from '../site/model';
+import type { Axes, JoinMethod } from '../site/model/blendLayers';
 import { lineStep } from './join';
 
 /* Ways to make a picture join with itself when it is repeated. Each works along one axis at a time; colours count by their alpha. */

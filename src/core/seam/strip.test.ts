@@ -1,6 +1,6 @@
 import { drawGradient } from '../raster/gradient';
 import type { Raster } from '../raster/raster';
-import type { GradientGround } from '../site/model';
+import type { GradientGround } from '../site/model/picture';
 import { banding, endRow, gradientFrom } from './strip';
 
 const down = (...stops: [number, string][]): GradientGround => ({ type: 'gradient', shape: 'linear', angle: 180, space: 'srgb', stops: stops.map(([at, colour]) => ({ at, colour })) });

@@ -1,6 +1,7 @@
 import { deltaE } from '../colour/difference';
 import type { Raster, Rgb } from '../raster/raster';
-import type { GradientGround, GradientStop, Side } from '../site/model';
+import type { GradientGround, GradientStop } from '../site/model/picture';
+import type { Side } from '../site/model/slot';
 import { hexOf } from '../colour/parse';
 import { borderPixels } from './edges';
 

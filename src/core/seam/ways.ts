@@ -6,7 +6,8 @@ import type { Mend, ReadingContext, Way } from '../readings/reading';
 import { chain, editPicture, editSlot, type Edit } from '../site/edit';
 import { editPage } from '../site/pages';
 import { freeLayerId } from '../site/picture';
-import type { Picture, PressFormat, PressSettings, Side, Slot } from '../site/model';
+import type { Picture, PressFormat, PressSettings } from '../site/model/picture';
+import type { Side, Slot } from '../site/model/slot';
 import { besideColours, type PageArea } from './beside';
 import { edgeDifference, evenEdge, sides } from './edges';
 

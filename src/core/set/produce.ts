@@ -3,7 +3,7 @@ import { safeName } from '../handover/fileName';
 import { fileType } from '../handover/fileType';
 import type { TypedFile } from '../handover/zipFiles';
 import { kilobytes } from '../readings/say';
-import type { PieceSet } from '../site/model';
+import type { PieceSet } from '../site/model/pieceSet';
 import { encodeStylesheet } from '../theme/stylesheet';
 import type { Followed } from './follow';
 import type { Recoloured } from './recolourFile';

@@ -4,7 +4,7 @@ import type { Codecs } from '../press/codecs';
 import type { Raster } from '../raster/raster';
 import type { Sample } from '../recolour/offers';
 import { layRecipe } from '../recolour/recipe';
-import type { PieceSet } from '../site/model';
+import type { PieceSet } from '../site/model/pieceSet';
 import { decodeStylesheet } from '../theme/stylesheet';
 import type { SheetText } from '../theme/readTheme';
 import { follow, type Followed, type FollowInput } from './follow';

@@ -1,6 +1,6 @@
 import { guessKind } from '../theme/adopt';
 import { pathOf, readTheme, type BackgroundFound, type SheetText } from '../theme/readTheme';
-import type { SlotKind } from '../site/model';
+import type { SlotKind } from '../site/model/slot';
 import { scanSheet } from './scanSheet';
 
 /** What a picture of a theme is for. */

@@ -1,4 +1,5 @@
-import type { Hex, Site } from './model';
+import type { Hex } from './model/hex';
+import type { Site } from './model/site';
 
 /** Colours of the theme and of the page's areas: palettes keep them. */
 export const siteColours = ({ theme, pages }: Pick<Site, 'theme' | 'pages'>): Hex[] =>

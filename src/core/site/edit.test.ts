@@ -1,7 +1,7 @@
 import { newWash } from '../layers/fill';
 import { shelfItem } from '../shelf/item';
 import { addLayer, addLayerBehind, addLayers, addThemeColour, applyEdit, chain, editLayer, editLayers, editPicture, editShelf, editSlot, keepFont, keepSize, moveLayer, placeLayer, removeLayers, shelve, takeOffShelf } from './edit';
-import type { Site } from './model';
+import type { Site } from './model/site';
 import { newSite } from './newSite';
 import { addSlot } from './slots';
 

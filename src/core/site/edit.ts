@@ -1,5 +1,11 @@
 import { castDraft, current, enablePatches, produce, type Draft } from 'immer';
-import type { Ground, Hex, Layer, NamedSize, OwnFont, Picture, ShelfItem, Site, Slot } from './model';
+import type { Hex } from './model/hex';
+import type { Layer } from './model/layer';
+import type { Ground, Picture } from './model/picture';
+import type { ShelfItem } from './model/shelf';
+import type { NamedSize, Site } from './model/site';
+import type { Slot } from './model/slot';
+import type { OwnFont } from './model/theme';
 
 enablePatches();
 

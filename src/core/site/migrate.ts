@@ -1,4 +1,4 @@
-import { schemaVersion } from './model';
+import { schemaVersion } from './model/site';
 
 /** What is stored is of a version that cannot be brought up to this one. */
 export class MigrationError extends Error {}

@@ -2,7 +2,9 @@ import { castDraft, type Draft } from 'immer';
 import { noOverlap } from '../frame/overlap';
 import { isObject, kindOf, scaledLayer } from '../layers/registry';
 import type { Edit } from './edit';
-import type { Layer, Picture, Slot } from './model';
+import type { Layer } from './model/layer';
+import type { Picture } from './model/picture';
+import type { Slot } from './model/slot';
 import { freeName } from './pages';
 
 /** Px of a phone's picture: as wide as the widest phones, so that it is never enlarged (common practice, no source). */

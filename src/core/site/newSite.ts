@@ -1,4 +1,5 @@
-import { schemaVersion, type HandOverChoices, type Limits, type Page, type Site } from './model';
+import type { Page } from './model/page';
+import { schemaVersion, type HandOverChoices, type Limits, type Site } from './model/site';
 
 /** Side margin, words on a phone, calm and a page's weight to begin with (common practice, no source; calm is ours, by looking). */
 export const usualLimits: Limits = { sideMargin: 50, phoneText: 12, calm: 6, phoneBytes: 1_000_000 };

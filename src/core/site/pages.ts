@@ -1,6 +1,8 @@
 import type { Draft } from 'immer';
 import type { Edit } from './edit';
-import type { Page, Site, Slot, SlotKind } from './model';
+import type { Page } from './model/page';
+import type { Site } from './model/site';
+import type { Slot, SlotKind } from './model/slot';
 
 /** The slot of a page's background: its own, or the site's default. */
 export function backgroundOf(site: Site, page: Page): string | null {

@@ -1,7 +1,8 @@
 import { newWash } from '../layers/fill';
 import { newText } from '../layers/text';
 import { applyEdit } from './edit';
-import type { Layer, Picture } from './model';
+import type { Layer } from './model/layer';
+import type { Picture } from './model/picture';
 import { newSite } from './newSite';
 import { drawingKey, isBlank } from './picture';
 import { addSlot } from './slots';

@@ -1,5 +1,7 @@
 import { overlapOf } from '../frame/overlap';
-import type { Picture, Site, Slot } from './model';
+import type { Picture } from './model/picture';
+import type { Site } from './model/site';
+import type { Slot } from './model/slot';
 
 export const slotOf = (site: Site, slotId: string): Slot | undefined => site.slots.find((s) => s.id === slotId);
 

@@ -3,7 +3,8 @@ import { hexField as hex } from '../colour/hexField';
 import { layerSchema } from '../layers/registry';
 import { recipeSchema } from '../layers/recipe';
 import { migrate, MigrationError } from './migrate';
-import { schemaVersion, type Layer, type Site } from './model';
+import type { Layer } from './model/layer';
+import { schemaVersion, type Site } from './model/site';
 
 const pixels = () => number().integer().min(1).max(20000).required();
 const id = () => string().min(1).required();

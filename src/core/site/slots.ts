@@ -2,7 +2,9 @@ import type { Draft } from 'immer';
 import { noOverlap } from '../frame/overlap';
 import { plainPicture, pressAs, pressFormats } from '../press/settings';
 import { editSlot, type Edit } from './edit';
-import type { Beside, Page, Side, Site, Slot, SlotKind } from './model';
+import type { Page } from './model/page';
+import type { Site } from './model/site';
+import type { Beside, Side, Slot, SlotKind } from './model/slot';
 import { removeNarrow } from './narrow';
 import { freeName, isContent, kindTitle } from './pages';
 

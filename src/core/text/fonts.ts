@@ -1,4 +1,4 @@
-import type { FontFacts, OwnFont } from '../site/model';
+import type { FontFacts, OwnFont } from '../site/model/theme';
 import facts from './fontFacts.json';
 
 /** A file of a font, and where it comes from, below node_modules. */

@@ -1,6 +1,6 @@
 import { turnAbout } from '../arrange/box';
 import { createRaster, type Mask, type Raster, type Rgb } from '../raster/raster';
-import type { TextAlign } from '../site/model';
+import type { TextAlign } from '../site/model/objectLayers';
 import { breakLines } from './lines';
 
 /** What decides the shapes of a text: everything but its place in whole px, its strength and its effects. */

@@ -1,4 +1,4 @@
-import type { FontFacts } from '../site/model';
+import type { FontFacts } from '../site/model/theme';
 
 /** How a font stands beside another, in figures. */
 export interface Pairing {

@@ -1,7 +1,7 @@
 import { create, type Font as Opened } from 'fontkit';
 
 import { limits } from '../measure/inspect';
-import type { FontFacts } from '../site/model';
+import type { FontFacts } from '../site/model/theme';
 import { FontError, isFont, signatureOf } from './fontFile';
 
 /** What a font file says of itself. */

@@ -1,5 +1,5 @@
 import type { Mask } from '../raster/raster';
-import type { TextureName } from '../site/model';
+import type { TextureName } from '../site/model/colourLayers';
 import { cellNoise, hash, octaves, valueNoise } from './noise';
 
 /** Where a texture is asked: px, and the same in units of its elements, which repeat after `nx` by `ny`. */

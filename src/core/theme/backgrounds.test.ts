@@ -1,4 +1,4 @@
-import type { Length } from '../site/model';
+import type { Length } from '../site/model/slot';
 import { coloursIn, readBackground } from './backgrounds';
 
 const px = (value: number): Length => ({ value, unit: 'px' }), pc = (value: number): Length => ({ value, unit: '%' });

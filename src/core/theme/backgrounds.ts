@@ -1,6 +1,7 @@
 import { generate, parse, type CssNode, type Value } from 'css-tree';
 import { hexOf, tryOpaqueColour } from '../colour/parse';
-import type { Attachment, BackgroundSize, Hex, Length, Position, Repeat } from '../site/model';
+import type { Hex } from '../site/model/hex';
+import type { Attachment, BackgroundSize, Length, Position, Repeat } from '../site/model/slot';
 
 /** What a style sheet says of one background: unset fields are left to their initial values. */
 export interface BackgroundDeclared {

@@ -1,4 +1,5 @@
-import type { Attachment, BackgroundSize, Hex, Position, Repeat } from '../site/model';
+import type { Hex } from '../site/model/hex';
+import type { Attachment, BackgroundSize, Position, Repeat } from '../site/model/slot';
 import { coloursIn, initialBackground, readBackground, type BackgroundDeclared } from './backgrounds';
 import { resolveVars } from './customProperties';
 import type { WidthRange } from './media';

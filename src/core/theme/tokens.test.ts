@@ -1,4 +1,4 @@
-import type { ThemeColour } from '../site/model';
+import type { ThemeColour } from '../site/model/theme';
 import { readThemeColours, toCustomProperties, toDesignTokens, TokensError } from './tokens';
 
 const colours: ThemeColour[] = [{ name: 'kiln', hex: '#3b4a45' }, { name: 'Warm Clay', hex: '#a4553a' }, { name: 'kiln', hex: '#000000' }];

@@ -1,5 +1,5 @@
 import { hexOf, tryColour, tryOpaqueColour } from '../colour/parse';
-import type { ThemeColour } from '../site/model';
+import type { ThemeColour } from '../site/model/theme';
 import { resolveVars } from './customProperties';
 import { readStylesheet } from './stylesheet';
 

@@ -1,5 +1,6 @@
 import { applyEdit, chain, editSlot } from '../site/edit';
-import type { Site, Slot } from '../site/model';
+import type { Site } from '../site/model/site';
+import type { Slot } from '../site/model/slot';
 import { newSite } from '../site/newSite';
 import { arrangeForNarrow } from '../site/narrow';
 import { editPage } from '../site/pages';

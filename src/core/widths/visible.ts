@@ -2,7 +2,9 @@ import { safeMargin } from '../arrange/snap';
 import { firstCopy } from '../measure/background';
 import { layoutPage, type SlotPiece } from '../measure/layoutPage';
 import { intersect, wholeRaster, type Rect } from '../raster/raster';
-import type { Page, Site, Slot } from '../site/model';
+import type { Page } from '../site/model/page';
+import type { Site } from '../site/model/site';
+import type { Slot } from '../site/model/slot';
 import { isContent } from '../site/pages';
 
 /** Screen widths that are looked at beside those of the owner's visitors, px (common practice, no source). */

@@ -10,7 +10,8 @@ import type { Codecs } from '@/core/press/codecs';
 import { pressAs } from '@/core/press/settings';
 import { crop, type Raster } from '@/core/raster/raster';
 import { kilobytes } from '@/core/readings/say';
-import type { PressFormat, Site } from '@/core/site/model';
+import type { PressFormat } from '@/core/site/model/picture';
+import type { Site } from '@/core/site/model/site';
 
 /* A stand-in for a web host: takes a hand-over as hosts take uploads, treats pictures as hosts do, and serves the pages. */
 

@@ -3,7 +3,8 @@
 import { Redo2, Undo2 } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState, type DragEvent } from 'react';
-import type { Site, Slot } from '@/core/site/model';
+import type { Site } from '@/core/site/model/site';
+import type { Slot } from '@/core/site/model/slot';
 import { slotOf } from '@/core/site/picture';
 import { theEngine } from '../hooks/services';
 import { filesOf } from '../hooks/useIntake';

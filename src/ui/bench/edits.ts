@@ -9,7 +9,14 @@ import { newText } from '@/core/layers/text';
 import { backPhoto } from '@/core/readings/cover';
 import { addLayer, addLayerBehind, chain, editLayer, editLayers, shelve, type Edit } from '@/core/site/edit';
 import type { GlyphRaster } from '@/core/text/glyphs';
-import type { CutOut, Hex, Layer, ObjectLayer, PhotoLayer, Picture, ShapeName, ShelfItem, Site, Slot } from '@/core/site/model';
+import type { Hex } from '@/core/site/model/hex';
+import type { Layer, ObjectLayer } from '@/core/site/model/layer';
+import type { ShapeName } from '@/core/site/model/objectLayers';
+import type { CutOut, PhotoLayer } from '@/core/site/model/photoLayer';
+import type { Picture } from '@/core/site/model/picture';
+import type { ShelfItem } from '@/core/site/model/shelf';
+import type { Site } from '@/core/site/model/site';
+import type { Slot } from '@/core/site/model/slot';
 
 export const newId = (): string => crypto.randomUUID();
 

@@ -1,6 +1,6 @@
 import { kindOf } from '@/core/layers/registry';
 import { addLayers, editLayers, moveLayer, placeLayer, removeLayers } from '@/core/site/edit';
-import type { Layer } from '@/core/site/model';
+import type { Layer } from '@/core/site/model/layer';
 import { changeNames, copiesOf } from './edits';
 import type { Bench } from './useBench';
 

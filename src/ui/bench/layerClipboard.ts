@@ -1,6 +1,8 @@
 import { isObject, kindOf, layerSchema } from '@/core/layers/registry';
 import { addLayers, chain, keepFont, shelve } from '@/core/site/edit';
-import type { Layer, OwnFont, ShelfItem } from '@/core/site/model';
+import type { Layer } from '@/core/site/model/layer';
+import type { ShelfItem } from '@/core/site/model/shelf';
+import type { OwnFont } from '@/core/site/model/theme';
 import { ownFontId } from '@/core/text/fonts';
 import { say } from '../shared/notices';
 import { changeNames, copiesOf } from './edits';

@@ -1,7 +1,8 @@
 'use client';
 
 import { editPicture, type Edit } from '@/core/site/edit';
-import type { Picture, Slot } from '@/core/site/model';
+import type { Picture } from '@/core/site/model/picture';
+import type { Slot } from '@/core/site/model/slot';
 import { CommitField } from '../shared/fields';
 
 /** What is read out in the picture's place, or the decision that nothing is. */

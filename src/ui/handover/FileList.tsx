@@ -7,7 +7,7 @@ import type { HandedFile } from '@/core/handover/produce';
 import type { PlannedFile, SlotFiles } from '@/core/handover/filePlan';
 import { kilobytes } from '@/core/readings/say';
 import type { Edit } from '@/core/site/edit';
-import type { Site } from '@/core/site/model';
+import type { Site } from '@/core/site/model/site';
 import { isContent } from '@/core/site/pages';
 import { useThumb } from '../hooks/useThumb';
 import { Button } from '../shared/Button';

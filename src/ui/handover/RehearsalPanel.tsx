@@ -3,7 +3,7 @@
 import { ExternalLink } from 'lucide-react';
 import type { HandOver } from '@/core/handover/produce';
 import { kilobytes } from '@/core/readings/say';
-import type { Site } from '@/core/site/model';
+import type { Site } from '@/core/site/model/site';
 import { rehearsalAddress, useRehearsal } from '../hooks/useRehearsal';
 import { Button } from '../shared/Button';
 import { Group } from '../shared/fields';

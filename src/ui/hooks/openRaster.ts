@@ -5,7 +5,10 @@ import { fileSize, overlapOf } from '@/core/frame/overlap';
 import { inspectPicture } from '@/core/measure/inspect';
 import { readOpenRaster } from '@/core/openRaster/openRaster';
 import { photoFrom, produceOpenRaster } from '@/core/openRaster/produce';
-import type { PhotoLayer, Picture, ShelfItem, Slot } from '@/core/site/model';
+import type { PhotoLayer } from '@/core/site/model/photoLayer';
+import type { Picture } from '@/core/site/model/picture';
+import type { ShelfItem } from '@/core/site/model/shelf';
+import type { Slot } from '@/core/site/model/slot';
 import { shelveBytes } from './useIntake';
 import { browserPorts } from './ports';
 

@@ -5,7 +5,8 @@ import { SetStopped, wantsEnds, type SetListener } from '@/core/set/recolourSet'
 import type { Role } from '@/core/set/roles';
 import { filesOfSet } from '@/core/set/edits';
 import { setFiles, type SetHanded } from '@/core/set/produce';
-import type { PieceSet, Recipe } from '@/core/site/model';
+import type { PieceSet } from '@/core/site/model/pieceSet';
+import type { Recipe } from '@/core/site/model/recipe';
 import type { SheetText } from '@/core/theme/readTheme';
 import { decodeStylesheet } from '@/core/theme/stylesheet';
 import { assetBytes } from '@/store/assets';

@@ -4,7 +4,8 @@ import { drawingOf } from '@/core/compose/drawing';
 import { useEffect, useState } from 'react';
 import { difference } from '@/core/lightest/difference';
 import type { Raster } from '@/core/raster/raster';
-import type { Picture, Slot } from '@/core/site/model';
+import type { Picture } from '@/core/site/model/picture';
+import type { Slot } from '@/core/site/model/slot';
 import { theEngine } from './services';
 
 /** The pixels of a file that is held up; undefined while there is none or it is being decoded. */

@@ -2,7 +2,7 @@
 
 import { useEffect, useRef, useState } from 'react';
 import { HandOverStopped, produceHandOver, type HandedFile, type HandOver } from '@/core/handover/produce';
-import type { Site } from '@/core/site/model';
+import type { Site } from '@/core/site/model/site';
 import { useOwnFonts } from './useOwnFonts';
 import { browserPorts } from './ports';
 

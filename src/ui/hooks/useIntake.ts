@@ -2,7 +2,7 @@
 
 import { useCallback, useRef, useState } from 'react';
 import { IntakeError, inspectPicture } from '@/core/measure/inspect';
-import type { ShelfItem } from '@/core/site/model';
+import type { ShelfItem } from '@/core/site/model/shelf';
 import { shelfItem } from '@/core/shelf/item';
 import { putAsset } from '@/store/assets';
 import { say } from '../shared/notices';

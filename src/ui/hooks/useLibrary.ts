@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import type { ShelfItem } from '@/core/site/model';
+import type { ShelfItem } from '@/core/site/model/shelf';
 import type { Query } from '@/core/shelf/search';
 import type { LibraryAnswer, LibraryPicture } from '@/standins/library/library';
 import { shelveBytes } from './useIntake';

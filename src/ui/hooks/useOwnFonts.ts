@@ -1,7 +1,8 @@
 'use client';
 
 import { useEffect } from 'react';
-import type { OwnFont, Site } from '@/core/site/model';
+import type { Site } from '@/core/site/model/site';
+import type { OwnFont } from '@/core/site/model/theme';
 import { ownFontId } from '@/core/text/fonts';
 import { FontError } from '@/core/text/fontFile';
 import { addOwnFace } from '@/engine/fontFaces';

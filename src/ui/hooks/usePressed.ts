@@ -1,7 +1,9 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import type { Picture, Site, Slot } from '@/core/site/model';
+import type { Picture } from '@/core/site/model/picture';
+import type { Site } from '@/core/site/model/site';
+import type { Slot } from '@/core/site/model/slot';
 import { pressedFile, pressKey, type File } from './pressing';
 
 export interface Press {

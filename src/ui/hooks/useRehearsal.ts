@@ -4,7 +4,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useCallback, useEffect, useState } from 'react';
 import type { HandOver } from '@/core/handover/produce';
 import { zipFiles } from '@/core/handover/zipFiles';
-import type { Site } from '@/core/site/model';
+import type { Site } from '@/core/site/model/site';
 import { asFiled, drawingKey, pictureOf } from '@/core/site/picture';
 import type { HostState } from '@/standins/host/host';
 import { forgetRehearsal, putRehearsal, rehearsalOf } from '@/store/rehearsals';

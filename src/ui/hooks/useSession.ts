@@ -3,7 +3,7 @@
 import { useCallback, useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { useStore } from 'zustand';
 import { openSession, type Session } from '@/store/session';
-import type { Site } from '@/core/site/model';
+import type { Site } from '@/core/site/model/site';
 import { theDatabase } from './services';
 
 export type { Session } from '@/store/session';

@@ -3,7 +3,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { Reading } from '@/core/readings/reading';
 import { takeReadings } from '@/core/readings/registry';
-import type { Site } from '@/core/site/model';
+import type { Site } from '@/core/site/model/site';
 import { pictureOf } from '@/core/site/picture';
 import { pressedFile, pressKey, type File } from './pressing';
 

@@ -3,7 +3,8 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { inspectPicture } from '@/core/measure/inspect';
 import type { PackedSite } from '@/core/handover/siteFile';
-import type { ShelfItem, Site } from '@/core/site/model';
+import type { ShelfItem } from '@/core/site/model/shelf';
+import type { Site } from '@/core/site/model/site';
 import { newSite } from '@/core/site/newSite';
 import { sampleFiles, sampleSite } from '@/demo/sample';
 import { shelfItem } from '@/core/shelf/item';

@@ -4,7 +4,8 @@ import { useEffect, useState } from 'react';
 import type { Mend, Verdict, Way } from '@/core/readings/reading';
 import { takeReadings } from '@/core/readings/registry';
 import { applyEdit } from '@/core/site/edit';
-import type { Site, Slot } from '@/core/site/model';
+import type { Site } from '@/core/site/model/site';
+import type { Slot } from '@/core/site/model/slot';
 import { pictureOf, slotOf } from '@/core/site/picture';
 import { pressedFile, pressKey, type File } from './pressing';
 

@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import type { Site } from '@/core/site/model';
+import type { Site } from '@/core/site/model/site';
 import { isBlank, pictureOf } from '@/core/site/picture';
 import { pressedFile, pressKey } from './pressing';
 

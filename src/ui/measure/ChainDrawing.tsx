@@ -1,5 +1,5 @@
 import { chainLength, chainPlaces } from '@/core/measure/chain';
-import type { ChainPart } from '@/core/site/model';
+import type { ChainPart } from '@/core/site/model/slot';
 import { DimensionLine } from '../page/DimensionLines';
 
 /** A part narrower than this on the screen has no room for its figure on the line. */

@@ -6,7 +6,8 @@ import { drawnBackground, fileArea, firstCopy } from '@/core/measure/background'
 import type { PageLayout, Piece, SlotPiece } from '@/core/measure/layoutPage';
 import { hasOverlap, overlapOf } from '@/core/frame/overlap';
 import type { Rect } from '@/core/raster/raster';
-import type { Site, Slot } from '@/core/site/model';
+import type { Site } from '@/core/site/model/site';
+import type { Slot } from '@/core/site/model/slot';
 import { isContent } from '@/core/site/pages';
 import { pictureOf } from '@/core/site/picture';
 import { faceName } from '@/core/text/fonts';

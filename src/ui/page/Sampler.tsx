@@ -6,7 +6,7 @@ import { hexOf, isGrey } from '@/core/colour/parse';
 import { sampleAt, sampleSizes } from '@/core/colour/sample';
 import type { PageLayout } from '@/core/measure/layoutPage';
 import type { Raster } from '@/core/raster/raster';
-import type { Site } from '@/core/site/model';
+import type { Site } from '@/core/site/model/site';
 import { thumbBitmap } from '../hooks/useThumb';
 import { Button } from '../shared/Button';
 import { Switch } from '../shared/fields';

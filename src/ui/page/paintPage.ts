@@ -1,7 +1,7 @@
 import { drawnBackground, fileArea, fileCopy } from '@/core/measure/background';
 import type { PageLayout, SlotPiece } from '@/core/measure/layoutPage';
 import type { Raster } from '@/core/raster/raster';
-import type { Site } from '@/core/site/model';
+import type { Site } from '@/core/site/model/site';
 import { faceName } from '@/core/text/fonts';
 
 type Source = CanvasImageSource & { readonly width: number; readonly height: number };

@@ -4,7 +4,7 @@ import { Redo2, Undo2 } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useCallback, useMemo, useState, type DragEvent } from 'react';
 import { slotsOn } from '@/core/site/pages';
-import type { Slot } from '@/core/site/model';
+import type { Slot } from '@/core/site/model/slot';
 import { pictureOf } from '@/core/site/picture';
 import { layPhoto } from '../bench/edits';
 import { filesOf, useIntake } from '../hooks/useIntake';

@@ -3,7 +3,9 @@
 import { useMemo, useState } from 'react';
 import { firstCopy } from '@/core/measure/background';
 import { layoutPage, marginAt, type SlotPiece } from '@/core/measure/layoutPage';
-import type { Page, Site, Slot } from '@/core/site/model';
+import type { Page } from '@/core/site/model/page';
+import type { Site } from '@/core/site/model/site';
+import type { Slot } from '@/core/site/model/slot';
 import { isContent } from '@/core/site/pages';
 import type { Session } from '../hooks/useSession';
 import { DimensionLine, SlotDimensions } from '../page/DimensionLines';

@@ -5,7 +5,7 @@ import { useRef } from 'react';
 import { toCustomProperties, toDesignTokens, readThemeColours } from '@/core/theme/tokens';
 import { decodeStylesheet } from '@/core/theme/stylesheet';
 import { hexOf, isGrey, tryColour } from '@/core/colour/parse';
-import type { Site } from '@/core/site/model';
+import type { Site } from '@/core/site/model/site';
 import type { Session } from '../hooks/useSession';
 import { Button, Hint } from '../shared/Button';
 import { copyText } from '../shared/copyText';

@@ -7,7 +7,8 @@ import { hiddenShare, meanMargin, narrowedTo, readVisitors, shares } from '@/cor
 import { readPixels } from '@/core/measure/pixels';
 import { decodeStylesheet } from '@/core/theme/stylesheet';
 import { editPage } from '@/core/site/pages';
-import type { Page, Site, VisitorWidth } from '@/core/site/model';
+import type { Page } from '@/core/site/model/page';
+import type { Site, VisitorWidth } from '@/core/site/model/site';
 import type { Session } from '../hooks/useSession';
 import { FileDrop } from '../measure/FileDrop';
 import { Button, IconButton } from '../shared/Button';

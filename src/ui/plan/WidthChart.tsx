@@ -6,7 +6,8 @@ import { line } from 'd3-shape';
 import { useMemo, useRef, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
 import { marginAt } from '@/core/measure/layoutPage';
 import { hiddenShare, narrowedTo, shares } from '@/core/measure/visitors';
-import type { Page, Site } from '@/core/site/model';
+import type { Page } from '@/core/site/model/page';
+import type { Site } from '@/core/site/model/site';
 import { useMeasure } from '../shared/useMeasure';
 
 export const leastScreen = 320, mostScreen = 3840;

@@ -3,7 +3,7 @@
 import clsx from 'clsx';
 import { useMemo } from 'react';
 import { activeSteps } from '@/core/recolour/recipe';
-import type { PieceSet } from '@/core/site/model';
+import type { PieceSet } from '@/core/site/model/pieceSet';
 import { usePreviews } from '../hooks/usePieceSet';
 import { PieceCanvas } from './PieceCanvas';
 

@@ -2,7 +2,10 @@
 
 import { activeSteps } from '@/core/recolour/recipe';
 import type { Offer } from '@/core/recolour/offers';
-import type { Hex, PieceSet, Recipe, ThemeColour } from '@/core/site/model';
+import type { Hex } from '@/core/site/model/hex';
+import type { PieceSet } from '@/core/site/model/pieceSet';
+import type { Recipe } from '@/core/site/model/recipe';
+import type { ThemeColour } from '@/core/site/model/theme';
 import { useOffers, type OfferLook } from '../hooks/usePieceSet';
 import { ColourField } from '../shared/ColourField';
 import { Hint } from '../shared/Button';

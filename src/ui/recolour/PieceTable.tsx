@@ -4,7 +4,7 @@ import clsx from 'clsx';
 import { useEffect, useRef, type KeyboardEvent } from 'react';
 import { activeSteps } from '@/core/recolour/recipe';
 import { kilobytes } from '@/core/readings/say';
-import type { PieceSet, SetPiece } from '@/core/site/model';
+import type { PieceSet, SetPiece } from '@/core/site/model/pieceSet';
 import { usePreviews, type Looked, type Written } from '../hooks/usePieceSet';
 import { PieceCanvas } from './PieceCanvas';
 import { useWindowed } from './useWindowed';

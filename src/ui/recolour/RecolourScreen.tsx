@@ -11,7 +11,9 @@ import { editSet, layOnPlan, layRecipeOnSet, openPieces, placedPieces } from '@/
 import type { SheetLine } from '@/core/set/follow';
 import { setArchiveName, setFiles } from '@/core/set/produce';
 import { zipFiles } from '@/core/handover/zipFiles';
-import type { PieceSet, Recipe, Site } from '@/core/site/model';
+import type { PieceSet } from '@/core/site/model/pieceSet';
+import type { Recipe } from '@/core/site/model/recipe';
+import type { Site } from '@/core/site/model/site';
 import { droppedFiles, type FolderFile } from '../hooks/folderFiles';
 import { useFollowed, useLooked, useWritten, type OfferLook } from '../hooks/usePieceSet';
 import { originalsOf } from '../hooks/recolouring';

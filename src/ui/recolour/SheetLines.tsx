@@ -2,7 +2,7 @@
 
 import { useRef, useState } from 'react';
 import { isWeak, leastContrast, type Followed, type SheetLine } from '@/core/set/follow';
-import type { PieceSet } from '@/core/site/model';
+import type { PieceSet } from '@/core/site/model/pieceSet';
 import { Button } from '../shared/Button';
 import { Switch } from '../shared/fields';
 import { VerdictMark } from '../shared/VerdictMark';

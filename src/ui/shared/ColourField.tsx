@@ -3,7 +3,8 @@
 import { Pipette } from 'lucide-react';
 import { createContext, use } from 'react';
 import { hexOf, isGrey, tryColour } from '@/core/colour/parse';
-import type { Hex, ThemeColour } from '@/core/site/model';
+import type { Hex } from '@/core/site/model/hex';
+import type { ThemeColour } from '@/core/site/model/theme';
 import { Hint, IconButton } from './Button';
 import { CommitField } from './fields';
 import { startSampling } from './sampling';

@@ -2,7 +2,7 @@
 
 import { Dialog } from 'radix-ui';
 import { creditsOf, creditsPage } from '@/core/handover/credits';
-import type { Site } from '@/core/site/model';
+import type { Site } from '@/core/site/model/site';
 import { Button } from '../shared/Button';
 import { copyText } from '../shared/copyText';
 import { download } from '../shared/download';

@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import { layoutPage } from '@/core/measure/layoutPage';
-import type { Site } from '@/core/site/model';
+import type { Site } from '@/core/site/model/site';
 import { createSite, deleteSite, installSample, openSiteFile, useSites } from '../hooks/useSites';
 import { PageDrawing } from '../page/PageDrawing';
 import { takeReadings } from '@/core/readings/registry';

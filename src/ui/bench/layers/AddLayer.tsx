@@ -5,7 +5,7 @@ import { useRef } from 'react';
 import { newWash } from '@/core/layers/fill';
 import { shapeTitles } from '@/core/layers/shape';
 import { addLayer } from '@/core/site/edit';
-import type { ShapeName } from '@/core/site/model';
+import type { ShapeName } from '@/core/site/model/objectLayers';
 import { Button } from '../../shared/Button';
 import { addOnTop } from '../benchCommands';
 import { newId, shapeFor, textFor, themeDark } from '../edits';

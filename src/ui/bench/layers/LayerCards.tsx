@@ -10,7 +10,7 @@ import { useEffect, useRef, useState, type MouseEvent, type ReactNode } from 're
 import { isOfColour } from '@/core/layers/recipe';
 import { kindOf } from '@/core/layers/registry';
 import { backPhoto } from '@/core/readings/cover';
-import type { Layer } from '@/core/site/model';
+import type { Layer } from '@/core/site/model/layer';
 import { IconButton } from '../../shared/Button';
 import { inputLook } from '../../shared/fields';
 import { isBlendLayer } from '../questions/blend/Blend';

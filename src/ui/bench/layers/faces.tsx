@@ -3,7 +3,10 @@
 import clsx from 'clsx';
 import { areaBelow, profilesOf } from '@/core/divider/profile';
 import { activeSteps } from '@/core/recolour/recipe';
-import type { Ground, Layer, ProfileLayer, ShapeLayer } from '@/core/site/model';
+import type { ProfileLayer } from '@/core/site/model/blendLayers';
+import type { Layer } from '@/core/site/model/layer';
+import type { ShapeLayer } from '@/core/site/model/objectLayers';
+import type { Ground } from '@/core/site/model/picture';
 import { faceName } from '@/core/text/fonts';
 import { useAssetUrl } from '../../hooks/useAssetUrl';
 import { StepFace } from '../../shared/steps/StepFace';

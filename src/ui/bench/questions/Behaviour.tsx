@@ -1,7 +1,7 @@
 'use client';
 
 import { editSlot } from '@/core/site/edit';
-import type { Attachment, BackgroundSize, Length, Repeat, Slot } from '@/core/site/model';
+import type { Attachment, BackgroundSize, Length, Repeat, Slot } from '@/core/site/model/slot';
 import { Choose, CommitField, Group, Row, Switch } from '../../shared/fields';
 import { useBench } from '../useBench';
 

@@ -7,7 +7,7 @@ import { newTexture } from '@/core/layers/texture';
 import { hexOf } from '@/core/colour/parse';
 import { backPhoto } from '@/core/readings/cover';
 import { addLayer, addLayerBehind } from '@/core/site/edit';
-import type { Layer } from '@/core/site/model';
+import type { Layer } from '@/core/site/model/layer';
 import { usePhotoLook } from '../../hooks/usePhotoLook';
 import { Button } from '../../shared/Button';
 import { PhotoColours } from '../../shared/ColourField';

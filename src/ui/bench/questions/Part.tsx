@@ -7,7 +7,7 @@ import { fittingSharpness } from '@/core/frame/sharpen';
 import { photoSize, usedSize } from '@/core/layers/photo';
 import { backPhoto } from '@/core/readings/cover';
 import { editLayer } from '@/core/site/edit';
-import type { PhotoLayer } from '@/core/site/model';
+import type { PhotoLayer } from '@/core/site/model/photoLayer';
 import { useAssetUrl } from '../../hooks/useAssetUrl';
 import { usePhotoLook } from '../../hooks/usePhotoLook';
 import { Button, IconButton } from '../../shared/Button';

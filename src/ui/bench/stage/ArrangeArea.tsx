@@ -8,7 +8,7 @@ import { gapsOf, snap, type Gap, type Guide } from '@/core/arrange/snap';
 import { isObject, kindOf } from '@/core/layers/registry';
 import { backPhoto } from '@/core/readings/cover';
 import { editLayers, type Edit } from '@/core/site/edit';
-import type { Layer } from '@/core/site/model';
+import type { Layer } from '@/core/site/model/layer';
 import { arrangeable, changeNames } from '../edits';
 import { useBench } from '../useBench';
 import { AreaBox, type Area } from './AreaBox';

@@ -5,7 +5,7 @@ import type { Place } from '@/core/arrange/box';
 import { mostStrokes } from '@/core/cutout/field';
 import { photoBox, photoPoint } from '@/core/layers/photo';
 import type { Edit } from '@/core/site/edit';
-import type { PhotoLayer } from '@/core/site/model';
+import type { PhotoLayer } from '@/core/site/model/photoLayer';
 import { say } from '../../shared/notices';
 import { setCutOut } from '../edits';
 import { useBench, type Tool } from '../useBench';

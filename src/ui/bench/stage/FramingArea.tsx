@@ -4,7 +4,7 @@ import { useRef, type PointerEvent } from 'react';
 import { coverScale, fitScale, keepFilled, zoomAt } from '@/core/frame/placement';
 import { photoSize } from '@/core/layers/photo';
 import { editLayer, editLayers } from '@/core/site/edit';
-import type { PhotoLayer } from '@/core/site/model';
+import type { PhotoLayer } from '@/core/site/model/photoLayer';
 import { useBench } from '../useBench';
 import { AreaBox, type Area } from './AreaBox';
 

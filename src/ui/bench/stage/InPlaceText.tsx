@@ -3,7 +3,7 @@
 import { useLayoutEffect, useRef, useState } from 'react';
 import type { Box } from '@/core/arrange/box';
 import { editLayer } from '@/core/site/edit';
-import type { TextLayer } from '@/core/site/model';
+import type { TextLayer } from '@/core/site/model/objectLayers';
 import { faceName, fontOf } from '@/core/text/fonts';
 import { useBench } from '../useBench';
 import type { Area } from './AreaBox';

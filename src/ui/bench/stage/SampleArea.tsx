@@ -3,7 +3,7 @@
 import { hexOf } from '@/core/colour/parse';
 import type { Place } from '@/core/arrange/box';
 import { photoBox, photoPoint, slotPoint } from '@/core/layers/photo';
-import type { PhotoLayer } from '@/core/site/model';
+import type { PhotoLayer } from '@/core/site/model/photoLayer';
 import { theEngine } from '../../hooks/services';
 import { say } from '../../shared/notices';
 import { setCutOut } from '../edits';

@@ -3,7 +3,9 @@
 import { useEffect, useMemo, useRef } from 'react';
 import { fileArea, fileCopy, firstCopy } from '@/core/measure/background';
 import { layoutPage, type SlotPiece } from '@/core/measure/layoutPage';
-import type { Page, Site, Slot } from '@/core/site/model';
+import type { Page } from '@/core/site/model/page';
+import type { Site } from '@/core/site/model/site';
+import type { Slot } from '@/core/site/model/slot';
 import { pagesWith } from '@/core/site/pages';
 import { PageDrawing } from '../../page/PageDrawing';
 import { SlotDimensions } from '../../page/DimensionLines';

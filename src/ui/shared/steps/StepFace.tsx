@@ -2,7 +2,8 @@
 
 import { useEffect, useRef } from 'react';
 import { usualScale } from '@/core/layers/texture';
-import type { RecipeStep, TextureName } from '@/core/site/model';
+import type { TextureName } from '@/core/site/model/colourLayers';
+import type { RecipeStep } from '@/core/site/model/recipe';
 import { drawTexture } from '@/core/texture/textures';
 
 /** A step of recolouring as it is told at a glance. */

@@ -1,7 +1,9 @@
 'use client';
 
 import { useState, type ComponentType } from 'react';
-import type { Layer, Picture, Slot } from '@/core/site/model';
+import type { Layer } from '@/core/site/model/layer';
+import type { Picture } from '@/core/site/model/picture';
+import type { Slot } from '@/core/site/model/slot';
 import { isUnderContent } from '@/core/readings/calm';
 import { isContent } from '@/core/site/pages';
 import { Switch } from '../../../shared/fields';

@@ -3,7 +3,7 @@
 import { newBlur } from '@/core/layers/rework';
 import { wrapsOf } from '@/core/readings/calm';
 import { addBehindWords, editLayer } from '@/core/site/edit';
-import type { BlurLayer } from '@/core/site/model';
+import type { BlurLayer } from '@/core/site/model/blendLayers';
 import { Button } from '../../../shared/Button';
 import { CommitField, NumberRow, Row } from '../../../shared/fields';
 import { newId } from '../../edits';

@@ -3,7 +3,8 @@
 import { newFade } from '@/core/layers/fade';
 import { sides } from '@/core/seam/edges';
 import { addLayer, editLayer } from '@/core/site/edit';
-import type { Corner, FadeCurve, FadeLayer, Side } from '@/core/site/model';
+import type { Corner, FadeCurve, FadeLayer } from '@/core/site/model/blendLayers';
+import type { Side } from '@/core/site/model/slot';
 import { fadePx } from '@/core/seam/ways';
 import { besideColours } from '@/core/seam/beside';
 import { Button } from '../../../shared/Button';

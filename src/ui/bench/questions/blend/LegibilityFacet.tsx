@@ -5,7 +5,7 @@ import { kindOf } from '@/core/layers/registry';
 import { layVeil, veilExtent, type VeilForm } from '@/core/readings/legibility';
 import { colourName } from '@/core/readings/say';
 import { editLayer } from '@/core/site/edit';
-import type { TextLayer } from '@/core/site/model';
+import type { TextLayer } from '@/core/site/model/objectLayers';
 import { Button, Hint } from '../../../shared/Button';
 import { Switch } from '../../../shared/fields';
 import { VerdictMark } from '../../../shared/VerdictMark';

@@ -4,7 +4,7 @@ import { useEffect, useRef } from 'react';
 import { createRaster, type Raster } from '@/core/raster/raster';
 import { joinWords, repeatsAlong } from '@/core/readings/join';
 import { editLayer } from '@/core/site/edit';
-import type { Axes, JoinLayer, JoinMethod } from '@/core/site/model';
+import type { Axes, JoinLayer, JoinMethod } from '@/core/site/model/blendLayers';
 import type { Way } from '@/core/readings/reading';
 import { NumberRow, Row, Switch } from '../../../shared/fields';
 import { useBench } from '../../useBench';

@@ -7,7 +7,7 @@ import { besideColours, type BesideColours } from '@/core/seam/beside';
 import { edgeDifference, sides } from '@/core/seam/edges';
 import { seamWays } from '@/core/seam/ways';
 import { editSlot } from '@/core/site/edit';
-import type { Beside, Side } from '@/core/site/model';
+import type { Beside, Side } from '@/core/site/model/slot';
 import { Button } from '../../../shared/Button';
 import { ColourField } from '../../../shared/ColourField';
 import { Choose, Switch } from '../../../shared/fields';

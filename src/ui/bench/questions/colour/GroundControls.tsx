@@ -4,7 +4,7 @@ import { Plus, X } from 'lucide-react';
 import { hexOf } from '@/core/colour/parse';
 import { gradientColour } from '@/core/raster/gradient';
 import { editPicture } from '@/core/site/edit';
-import type { GradientGround, Ground } from '@/core/site/model';
+import type { GradientGround, Ground } from '@/core/site/model/picture';
 import { Button, IconButton } from '../../../shared/Button';
 import { ColourField } from '../../../shared/ColourField';
 import { CommitField, NumberRow, Switch } from '../../../shared/fields';

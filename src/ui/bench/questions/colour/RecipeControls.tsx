@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { recolouringOf, stepsAt } from '@/core/layers/recipe';
 import { editLayer, replaceLayer } from '@/core/site/edit';
 import { keepRecipe } from '@/core/set/edits';
-import type { Recipe, RecipeLayer } from '@/core/site/model';
+import type { Recipe, RecipeLayer } from '@/core/site/model/recipe';
 import { Button } from '../../../shared/Button';
 import { CommitField, NumberRow, Row } from '../../../shared/fields';
 import { say } from '../../../shared/notices';

@@ -1,7 +1,8 @@
 'use client';
 
 import { editLayer } from '@/core/site/edit';
-import type { Reach, RecipeStep, RecolourLayer, TextureLayer } from '@/core/site/model';
+import type { Reach, RecolourLayer, TextureLayer } from '@/core/site/model/colourLayers';
+import type { RecipeStep } from '@/core/site/model/recipe';
 import { Switch } from '../../../shared/fields';
 import { HueFields, TextureFields, ToneFields, TwoToneFields, type StepProps } from '../../../shared/steps/StepControls';
 import { useBench } from '../../useBench';

@@ -9,7 +9,7 @@ import { pressWords } from '@/core/press/settings';
 import type { Raster } from '@/core/raster/raster';
 import { kilobytes } from '@/core/readings/say';
 import { editPicture } from '@/core/site/edit';
-import type { Aim, Care } from '@/core/site/model';
+import type { Aim, Care } from '@/core/site/model/picture';
 import { isBlank, pictureOf } from '@/core/site/picture';
 import { aimKey, bestCandidate, findPatches, searchNow, stopSearch, useFound, type Candidate } from '../../../hooks/searching';
 import { theEngine } from '../../../hooks/services';

@@ -10,7 +10,7 @@ import type { Judgement } from '@/core/lightest/trial';
 import { formatTitle } from '@/core/press/codecs';
 import { pressFormats, pressWords } from '@/core/press/settings';
 import { kilobytes } from '@/core/readings/say';
-import type { Aim, PressFormat } from '@/core/site/model';
+import type { Aim, PressFormat } from '@/core/site/model/picture';
 import { useMeasure } from '../../../shared/useMeasure';
 import type { Candidate } from '../../../hooks/searching';
 

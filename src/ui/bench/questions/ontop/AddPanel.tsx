@@ -3,7 +3,7 @@
 import { Circle, ImagePlus, Minus, RectangleHorizontal, StretchHorizontal, Type } from 'lucide-react';
 import { useRef } from 'react';
 import { shapeTitles } from '@/core/layers/shape';
-import type { ShapeName } from '@/core/site/model';
+import type { ShapeName } from '@/core/site/model/objectLayers';
 import { Button } from '../../../shared/Button';
 import { Group } from '../../../shared/fields';
 import { addOnTop } from '../../benchCommands';

@@ -5,7 +5,7 @@ import { boxOfBounds } from '@/core/arrange/box';
 import { handles, resizedBox, resizeTo, type Handle } from '@/core/arrange/gesture';
 import { recropped, usedSize } from '@/core/layers/photo';
 import { editLayers } from '@/core/site/edit';
-import type { Crop, PhotoLayer } from '@/core/site/model';
+import type { Crop, PhotoLayer } from '@/core/site/model/photoLayer';
 import { useAssetUrl } from '../../../hooks/useAssetUrl';
 import { Button } from '../../../shared/Button';
 import { CommitField, Row } from '../../../shared/fields';

@@ -2,7 +2,7 @@
 
 import { Brush, Eraser, Pipette, X } from 'lucide-react';
 import { editLayer } from '@/core/site/edit';
-import type { PhotoLayer } from '@/core/site/model';
+import type { PhotoLayer } from '@/core/site/model/photoLayer';
 import { Button, Hint } from '../../../shared/Button';
 import { NumberRow, Row, Switch } from '../../../shared/fields';
 import { setCutOut } from '../../edits';

@@ -2,7 +2,7 @@
 
 import { Italic } from 'lucide-react';
 import { editLayer } from '@/core/site/edit';
-import type { TextLayer } from '@/core/site/model';
+import type { TextLayer } from '@/core/site/model/objectLayers';
 import { fontOf, fonts } from '@/core/text/fonts';
 import { pair } from '@/core/text/pairing';
 import { Button, Hint } from '../../../shared/Button';

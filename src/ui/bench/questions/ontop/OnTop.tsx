@@ -2,7 +2,7 @@
 
 import { useState, type ComponentType } from 'react';
 import { isObject } from '@/core/layers/registry';
-import type { ObjectLayer } from '@/core/site/model';
+import type { ObjectLayer } from '@/core/site/model/layer';
 import { Switch } from '../../../shared/fields';
 import { useBench } from '../../useBench';
 import { AddPanel } from './AddPanel';

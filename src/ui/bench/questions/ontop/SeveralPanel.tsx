@@ -2,7 +2,7 @@
 
 import { AlignHorizontalDistributeCenter, AlignVerticalDistributeCenter } from 'lucide-react';
 import { effectNames, effectOf } from '@/core/effects/registry';
-import type { ObjectLayer } from '@/core/site/model';
+import type { ObjectLayer } from '@/core/site/model/layer';
 import { Button, IconButton } from '../../../shared/Button';
 import { Group, Row } from '../../../shared/fields';
 import { addEffect } from '../../benchCommands';

@@ -2,7 +2,7 @@
 
 import { shapeTitles } from '@/core/layers/shape';
 import { editLayer } from '@/core/site/edit';
-import type { ShapeLayer, ShapeName } from '@/core/site/model';
+import type { ShapeLayer, ShapeName } from '@/core/site/model/objectLayers';
 import { Button } from '../../../shared/Button';
 import { ColourField } from '../../../shared/ColourField';
 import { NumberRow, Row, Switch } from '../../../shared/fields';

@@ -4,7 +4,7 @@ import { AlignCenter, AlignLeft, AlignRight, FilePlus2 } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { boundsOf } from '@/core/arrange/box';
 import { chain, editLayer, keepFont } from '@/core/site/edit';
-import type { TextAlign, TextLayer } from '@/core/site/model';
+import type { TextAlign, TextLayer } from '@/core/site/model/objectLayers';
 import { faceName, fontOf, fontsOf } from '@/core/text/fonts';
 import { takeFont } from '../../../hooks/useOwnFonts';
 import { IconButton } from '../../../shared/Button';

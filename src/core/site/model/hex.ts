@@ -1,0 +1,2 @@
+/** #rrggbb, lower case. */
+export type Hex = string;
