@@ -23,7 +23,7 @@ const wash: RecipeStep = newWash('w', '#a9b79a', 0.48);
 /** A set as it is after it was dropped; assets go by their path here. */
 function setOf(files: Readonly<Record<string, Uint8Array<ArrayBuffer>>>, steps: readonly RecipeStep[], change: Partial<PieceSet> = {}): PieceSet {
   const opened = openSet(Object.entries(files).map(([path, bytes]) => ({ path, bytes })));
-  for (const [path, bytes] of Object.entries(files)) assets.set(path, bytes);
+  for (const { path, bytes } of [...opened.pieces, ...opened.sheets, ...opened.others]) assets.set(path, bytes);
   const filed = ({ path, bytes }: { path: string; bytes: Uint8Array }) => ({ path, assetId: path, bytes: bytes.length });
   return {
     name: opened.name, pieces: opened.pieces.map((p) => ({ ...filed(p), width: p.width, height: p.height, format: p.format, leftOut: false })), sheets: opened.sheets.map(filed), others: opened.others.map((o) => ({ ...filed(o), why: o.why })),
@@ -115,4 +115,18 @@ test('it stops between two pieces', async () => {
   let asked = 0;
   await expect(recolourSet(set, ports, { wanted: () => ++asked < 3, onProgress: () => {} }, false)).rejects.toThrow(SetStopped);
   expect(asked).toBe(3);
+});
+
+test('pictures inside the style sheet are pieces: a strip in it is recoloured, the page goes on where it ends, and one that moves stays', async () => {
+  const strip = await drawn(1, 40, (_, y) => [63 - Math.round(y / 2), 81 - Math.round(y / 2), 97 - Math.round(y / 2), 255]).removeAlpha().png().toBuffer(), waiting = 'R0lGODlhAQABAIAAAAAAAP///yH5BAUAAAAALAAAAAABAAEAAAIBRAAh+QQFAAAAACwAAAAAAQABAAACAUQAOw==';
+  const css = (url: string, ground: string) => `body { background: ${ground} url(${url}) repeat-x; color: #ffffff }\n.w { background: url(data:image/gif;base64,${waiting}) }\n`, data = (png: Buffer | Uint8Array) => `data:image/png;base64,${Buffer.from(png).toString('base64')}`;
+  const set = setOf({ 't/style.css': bytesOf(Buffer.from(css(data(strip), '#2b3d4d'))) }, [wash]);
+  expect(set.pieces.map((p) => [p.path, p.width, p.height])).toEqual([['t/style.css/inside-1.png', 1, 40]]);
+  expect(set.others.map((o) => [o.path, o.why])).toEqual([['t/style.css/inside-2.gif', expect.stringMatching(/^It moves/)]]);
+  const after = await recoloured(set, true), text = Buffer.from(after.get('t/style.css')!.bytes).toString(), png = Buffer.from(/base64,([^)]+)/.exec(text)![1], 'base64'), { data: now, info } = await raw(png);
+  expect([...after.keys()]).toEqual(['t/style.css', 'recoloured.txt']);
+  expect([info.width, info.height]).toEqual([1, 40]);
+  for (let y = 0; y < 40; y++) expect([...now.subarray(y * 4, y * 4 + 3)]).toEqual([63, 81, 97].map((c, i) => Math.round(0.52 * (c - Math.round(y / 2)) + 0.48 * [169, 183, 154][i])));
+  expect(text).toBe(css(data(png), `#${Buffer.from(now.subarray(39 * 4, 39 * 4 + 3)).toString('hex')}`));
+  expect(Buffer.from(after.get('recoloured.txt')!.bytes).toString()).toMatch(/1 of 1 pictures\n {2}t\/style\.css\/inside-1\.png {2}1×40/);
 });

@@ -9,6 +9,7 @@ import type { Site } from '../site/model/site';
 import { editPage } from '../site/pages';
 import { shelfItem } from '../shelf/item';
 import { adoptTheme, type ThemePicture } from '../theme/adopt';
+import { isInside } from './inside';
 import type { Role } from './roles';
 
 /** Keeps a recipe among the site's: in place of one of that id, or as a new one. */
@@ -32,12 +33,12 @@ export const layRecipeOnSet = (recipe: Recipe): Edit => editSet((set) => { set.r
 /** Every asset a set needs. */
 export const filesOfSet = ({ pieces, sheets, others }: PieceSet): readonly SetFile[] => [...pieces, ...sheets, ...others];
 
-/** Pieces that have a place of their own on a page; of several for one place, the first. */
+/** Pieces that have a place of their own on a page and are files of their own; of several for one place, the first. */
 export function placedPieces(set: PieceSet, roles: ReadonlyMap<string, Role>): SetPiece[] {
   const taken = new Set<string>();
   return set.pieces.filter((piece) => {
     const kind = roles.get(piece.path)?.kind ?? 'piece';
-    if (piece.leftOut || kind === 'piece' || taken.has(kind)) return false;
+    if (piece.leftOut || isInside(piece.path, set.sheets) || kind === 'piece' || taken.has(kind)) return false;
     taken.add(kind);
     return true;
   });

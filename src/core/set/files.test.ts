@@ -66,7 +66,18 @@ test('jpeg-js writes its own tables, and they are read too; what is no JPEG says
 test('an SVG changes in its colours and nowhere else', () => {
   const before = `<?xml version="1.0"?>\n<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9">\n  <style>.a{fill:#3f5161;stroke : none}</style>\n  <defs><linearGradient id="bad"><stop stop-color='slategray'/></linearGradient></defs>\n  <path class="a" fill="url(#bad)" d="M0 0h9"/><g style="fill: rgb(63, 81, 97); opacity:.5" stroke="#345"/><text>fill="#fff"</text>\n</svg>\n`;
   const after = recolourSvg(before, () => ({ r: 169, g: 183, b: 154 }));
-  expect(after).toBe(before.replace('fill:#3f5161', 'fill:#a9b79a').replace("'slategray'", "'#a9b79a'").replace('rgb(63, 81, 97)', 'rgb(169, 183, 154)').replace('"#345"', '"#a9b79a"'));
+  expect(after).toBe(before.replace('<svg ', '<svg fill="#a9b79a" ').replace('fill:#3f5161', 'fill:#a9b79a').replace("'slategray'", "'#a9b79a'").replace('rgb(63, 81, 97)', 'rgb(169, 183, 154)').replace('"#345"', '"#a9b79a"'));
+});
+
+test('shapes of an SVG that say no colour go the way of black, by inheritance, and masks let through what they did; librsvg draws both', async () => {
+  const svg = (inner: string, own = '') => `<svg xmlns="http://www.w3.org/2000/svg" width="8" height="4"${own}>${inner}</svg>`;
+  const drawnBy = async (text: string) => (await sharp(Buffer.from(text)).ensureAlpha().raw().toBuffer()), to = { r: 81, g: 88, b: 74 };
+  const before = svg('<mask id="m"><path d="M0 0h8v2h-8z" fill="#888"/><path d="M0 2h8v2h-8z"/><path d="M0 3h8v1h-8z" fill="white"/></mask><g mask="url(#m)"><path d="M0 0h4v4h-4z"/><path d="M4 0h4v4h-4z" fill="currentColor"/></g>'), after = recolourSvg(before, () => to);
+  const [old, made] = [await drawnBy(before), await drawnBy(after)];
+  expect([0, 2, 3].map((y) => old[y * 32 + 3])).toEqual([136, 0, 255]);
+  for (let k = 0; k < old.length; k += 4) expect([k, made[k + 3], ...(made[k + 3] === 255 ? made.subarray(k, k + 3) : [])]).toEqual([k, old[k + 3], ...(old[k + 3] === 255 ? [81, 88, 74] : [])]);
+  // One that says its own, or a black that stays black, is left as it is.
+  for (const [text, black] of [[svg('<path d="M0 0"/>', ' style="stroke:none; fill:none"'), to], [svg('<path d="M0 0"/>'), { r: 0, g: 0, b: 0 }]] as const) expect(recolourSvg(text, () => black)).toBe(text);
 });
 
 test('a folder is parted into pieces, sheets and the rest, and says of each picture that stays why', async () => {

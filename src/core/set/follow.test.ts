@@ -137,11 +137,6 @@ test('what stands inside a variable that is put in another way is not changed tw
   expect(lines.filter((l) => l.follows).map((l) => l.old)).toEqual(['#3f5161', 'var(--slate, #3f5161)', 'var(--page, #3f5161)']);
   expect(after.get('a.css')).toContain('body { background: #9cae88 url(i/strip.png) repeat-x }');
 });
-
-test('pictures inside a style sheet are told', () => {
-  expect(follow({ ...input, sheets: [{ path: 'a.css', text: 'a { color: red }\n.b { background: url("data:image/svg+xml,%3Csvg/%3E") } .c { background: url(c.png) }' }] }).inline).toEqual([{ file: 'a.css', line: 2 }]);
-});
-
 test('changes that overlap are refused', () => expect(() => patched('abcdef', [{ start: 0, end: 3, to: 'x' }, { start: 2, end: 4, to: 'y' }])).toThrow('do not overlap'));
 
 test.each([

@@ -47,8 +47,6 @@ export interface Followed {
   readonly lines: readonly SheetLine[];
   /** The sheets with what follows put in, by their paths. */
   readonly sheets: ReadonlyMap<string, string>;
-  /** Where a sheet has a picture in itself, as data: these stay as they are. */
-  readonly inline: readonly { readonly file: string; readonly line: number }[];
 }
 
 export interface FollowInput {
@@ -157,8 +155,7 @@ export function follow({ sheets, samples, laid, from, decided, ends }: FollowInp
   }
   const all = [...lines.values()].sort((a, b) => (a.file === b.file ? a.start - b.start : sheets.findIndex((s) => s.path === a.file) - sheets.findIndex((s) => s.path === b.file)));
   const after = new Map(sheets.map(({ path, text }) => [path, patched(text, all.filter((l) => l.file === path && l.follows).map(({ start, end, to }) => ({ start, end, to })))]));
-  const inline = scanned.flatMap(({ path: file, declared }) => declared.flatMap((d) => (d.urls.some((u) => /^data:image\//i.test(u)) ? [{ file, line: d.line }] : [])));
-  return { lines: withContrast(all, sheets, after, samples, laid), sheets: after, inline };
+  return { lines: withContrast(all, sheets, after, samples, laid), sheets: after };
 }
 
 const meanOf = (samples: readonly Sample[]): Rgb | undefined => {

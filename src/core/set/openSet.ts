@@ -1,6 +1,6 @@
 import { ArchiveError, unzip, type PackedFile } from '../files/unzip';
 import { inspectPicture } from '../measure/inspect';
-import { decodeStylesheet } from '../theme/stylesheet';
+import { filesInside } from './inside';
 import { moves } from './moving';
 
 /** A picture of a theme. */
@@ -28,27 +28,35 @@ function nameOf(packed: readonly PackedFile[], dropped: string): string {
   return packed.length > 1 && packed.every((f) => f.path.startsWith(`${folder}/`)) ? folder : dropped.replace(/^.*\//, '').replace(/\.[a-z0-9]+$/i, '');
 }
 
-function sorted(file: PackedFile): { piece: PieceFile } | { sheet: PackedFile } | { other: PackedFile & { why: string } } {
-  const other = (why: string) => ({ other: { ...file, why } });
+type Sorted = { piece: PieceFile } | { sheet: PackedFile } | { other: PackedFile & { why: string } };
+
+/** What `take` makes of a file, or the file among the others, with what is wrong with it. */
+function orOther(file: PackedFile, take: () => Sorted[]): Sorted[] {
   try {
-    if (/\.css$/i.test(file.path)) { decodeStylesheet(file.path, file.bytes); return { sheet: file }; }
-    if (!isPicture(file.path)) return other('');
-    const found = inspectPicture(file.path, file.bytes);
-    if (moves(found.format, file.bytes)) return other('It moves: pictures that follow each other are not recoloured.');
-    return { piece: { ...file, ...found } };
+    return take();
   } catch (error) {
-    return other(error instanceof Error ? error.message.replace(`${file.path}: `, '').replace(/^./, (c) => c.toUpperCase()) : String(error));
+    return [{ other: { ...file, why: error instanceof Error ? error.message.replace(`${file.path}: `, '').replace(/^./, (c) => c.toUpperCase()) : String(error) } }];
   }
 }
 
+const picture = (file: PackedFile): Sorted[] => orOther(file, () => {
+  const found = inspectPicture(file.path, file.bytes);
+  return moves(found.format, file.bytes) ? [{ other: { ...file, why: 'It moves: pictures that follow each other are not recoloured.' } }] : [{ piece: { ...file, ...found } }];
+});
+
+function sorted(file: PackedFile): Sorted[] {
+  if (/\.css$/i.test(file.path)) return orOther(file, () => [{ sheet: file }, ...filesInside(file).flatMap(picture)]);
+  return isPicture(file.path) ? picture(file) : [{ other: { ...file, why: '' } }];
+}
+
 /**
- * Opens a theme's folder: files with their paths, pictures alone, or a zip of it. What cannot be recoloured stays as it is,
- * and the opened set says why.
+ * Opens a theme's folder: files with their paths, pictures alone, or a zip of it; pictures inside a style sheet are pieces
+ * too. What cannot be recoloured stays as it is, and the opened set says why.
  * @throws ArchiveError when there is no picture in it at all, or the zip is not as it should be
  */
 export function openSet(files: readonly PackedFile[]): OpenedSet {
   const packed = files.flatMap(({ path, bytes }): PackedFile[] => (isZip(bytes) && /\.zip$/i.test(path) ? unzip(path, bytes) : [{ path, bytes }]));
-  const unique = [...new Map(packed.map((f) => [f.path, f])).values()], parted = unique.map(sorted);
+  const unique = [...new Map(packed.map((f) => [f.path, f])).values()], parted = unique.flatMap(sorted);
   const pieces = parted.flatMap((p) => ('piece' in p ? [p.piece] : [])), others = parted.flatMap((p) => ('other' in p ? [p.other] : []));
   if (pieces.length === 0) {
     const why = others.find((o) => o.why)?.why;

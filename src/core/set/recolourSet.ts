@@ -5,9 +5,9 @@ import type { Raster } from '../raster/raster';
 import type { Sample } from '../recolour/offers';
 import { layRecipe } from '../recolour/recipe';
 import type { PieceSet } from '../site/model/pieceSet';
-import { decodeStylesheet } from '../theme/stylesheet';
 import type { SheetText } from '../theme/readTheme';
 import { follow, type Followed, type FollowInput } from './follow';
+import { readSheet } from './inside';
 import { setFiles, type SetHanded, type WrittenPiece } from './produce';
 import { recolourFile, type Recoloured } from './recolourFile';
 import { rolesOf, type Role } from './roles';
@@ -50,7 +50,7 @@ export interface SetPorts extends Codecs {
 export async function recolourSet(set: PieceSet, ports: SetPorts, listener: SetListener, all: boolean): Promise<{ files: SetHanded[]; followed: Followed }> {
   const originals = new Map<string, Uint8Array<ArrayBuffer>>(), written = new Map<string, WrittenPiece>(), samples = new Map<string, Sample[]>(), ends = new Map<string, NonNullable<Recoloured['ends']>>();
   for (const { path, assetId } of [...set.pieces, ...set.sheets, ...set.others]) originals.set(path, await ports.asset(assetId));
-  const sheets = set.sheets.map(({ path }) => ({ path, text: decodeStylesheet(path, originals.get(path)!) })), roles = rolesOf(sheets, set.pieces), laid = layRecipe(set.recipe), wanted = set.pieces.filter((p) => !p.leftOut);
+  const sheets = set.sheets.map(({ path }) => readSheet(path, originals.get(path)!)), roles = rolesOf(sheets, set.pieces), laid = layRecipe(set.recipe), wanted = set.pieces.filter((p) => !p.leftOut);
   for (const [i, { path, format }] of wanted.entries()) {
     if (!listener.wanted()) throw new SetStopped('Recolouring was stopped.');
     listener.onProgress(i, wanted.length, path);

@@ -4,11 +4,11 @@ import type { Recoloured } from '@/core/set/recolourFile';
 import { SetStopped, wantsEnds, type SetListener } from '@/core/set/recolourSet';
 import type { Role } from '@/core/set/roles';
 import { filesOfSet } from '@/core/set/edits';
+import { readSheet } from '@/core/set/inside';
 import { setFiles, type SetHanded } from '@/core/set/produce';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import type { Recipe } from '@/core/site/model/recipe';
 import type { SheetText } from '@/core/theme/readTheme';
-import { decodeStylesheet } from '@/core/theme/stylesheet';
 import { assetBytes } from '@/store/assets';
 import { theDatabase, theEngine } from './services';
 
@@ -61,7 +61,7 @@ export async function originalsOf(set: PieceSet): Promise<Map<string, Uint8Array
 
 /** The style sheets of a set, and what they say each piece is for. */
 export async function readSheets({ sheets: filed, pieces }: Pick<PieceSet, 'sheets' | 'pieces'>): Promise<{ sheets: SheetText[]; roles: ReadonlyMap<string, Role> }> {
-  const sheets = await Promise.all(filed.map(async (s) => ({ path: s.path, text: decodeStylesheet(s.path, await assetBytes(theDatabase(), s.assetId)) })));
+  const sheets = await Promise.all(filed.map(async (s) => readSheet(s.path, await assetBytes(theDatabase(), s.assetId))));
   return { sheets, roles: await theEngine().set.roles(sheets, pieces) };
 }
 

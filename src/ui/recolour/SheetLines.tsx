@@ -28,7 +28,6 @@ export function SheetLines({ followed, decided, onDecide, onMend }: { followed: 
         {followed && lines.length === 0 && <p className="m-4 text-soft">{all.length === 0 ? 'There is no style sheet among the files, or none with a colour.' : shown === 'contrast' ? `No text loses contrast below ${leastContrast}.` : 'No colour of the style sheets belongs to the pieces. “All” has the others.'}</p>}
         {!followed && <p role="status" className="m-4 text-soft">Reading the style sheets…</p>}
         <ul aria-label="Colours of the style sheets" style={{ paddingTop: view.above, paddingBottom: view.below }}>{lines.slice(view.first, view.end).map((line) => <Line key={line.key} line={line} follows={decided[line.key] === undefined ? line.follows : decided[line.key] !== false} onDecide={() => onDecide(line)} onMend={() => onMend([line])} />)}</ul>
-        {followed && followed.inline.length > 0 && shown !== 'contrast' && <p className="px-3 py-2 text-soft">{followed.inline.length === 1 ? 'A picture inside a style sheet stays as it is' : `${followed.inline.length} pictures inside the style sheets stay as they are`}: {followed.inline.slice(0, 6).map((i) => `${i.file.split('/').at(-1)} line ${i.line}`).join(', ')}{followed.inline.length > 6 && '…'}.</p>}
       </div>
     </div>
   );
