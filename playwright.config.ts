@@ -4,10 +4,11 @@ const port = 3219;
 
 export default defineConfig({
   testDir: 'e2e',
-  workers: 1,
-  timeout: 90_000,
+  // Two cores; most of a test is waiting for one worker or the screen.
+  workers: 2,
+  timeout: 240_000,
   // Two cores that share their machine are at times several times slower than usual.
-  expect: { timeout: 30_000 },
+  expect: { timeout: 60_000 },
   forbidOnly: true,
   reporter: process.env.BROWSER_REPORT ? [['list'], ['json', { outputFile: process.env.BROWSER_REPORT }]] : 'list',
   use: {

@@ -4,9 +4,6 @@ import type { Page } from '@playwright/test';
 import { expect, test } from './bench.fixture';
 import { slateTheme, zipOf } from './theme.fixture';
 
-/** Every check goes over the whole page, which takes seconds where the machine is slow. */
-test.describe.configure({ timeout: 180_000 });
-
 /** What changes with a facet of a question; the rest of the screen was checked before. */
 const tray = '[data-tray]';
 
@@ -99,11 +96,11 @@ test('the panels of the file’s weight, and the hand-over of the site', async (
   await bench.open('Header');
   await page.keyboard.press('6');
   await page.getByRole('button', { name: 'Find the lightest file' }).click();
-  await expect(page.getByRole('button', { name: 'Search again' })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole('button', { name: 'Search again' })).toBeVisible();
   await check(page, 'the chart');
   for (const name of ['By hand', 'Loading']) { await page.getByRole('radio', { name }).click(); await check(page, name, tray); }
   await page.goto(`${plan}/hand-over`);
-  await expect(page.getByRole('button', { name: /^Archive, / })).toBeEnabled({ timeout: 60_000 });
+  await expect(page.getByRole('button', { name: /^Archive, / })).toBeEnabled();
   const [tab] = await Promise.all([page.waitForEvent('popup'), page.getByRole('button', { name: 'Rehearse', exact: true }).click()]);
   await tab.waitForURL(/home\.html$/);
   await check(page, 'hand over');
@@ -134,7 +131,7 @@ test('recolouring a set: nothing dropped yet, each view, and a recipe on the ben
   await page.getByRole('button', { name: 'Try the sample theme' }).click();
   await expect(page.getByRole('group', { name: 'Ways there' })).toHaveAttribute('aria-busy', 'false');
   await page.getByRole('group', { name: 'Ways there' }).getByRole('button').first().click();
-  await expect(page.getByRole('button', { name: /^Archive, / })).toBeEnabled({ timeout: 60_000 });
+  await expect(page.getByRole('button', { name: /^Archive, / })).toBeEnabled();
   await check(page, 'a set with a recipe');
   for (const name of [/^All$/, /^Page$/, /^Style sheet/]) { await page.getByRole('radio', { name }).click(); await check(page, `the set: ${name.source}`, 'section[aria-label="What it becomes"]'); }
   for (const step of ['Two-tone', 'Hue', 'Tone', 'Texture']) { await page.getByRole('button', { name: `+ ${step}` }).click(); await check(page, `a step: ${step}`, 'section[aria-label="Step"]'); }

@@ -48,7 +48,7 @@ async function planShot(page: Page, plan: string, width: number, name: string): 
   const drawing = page.getByTestId('page').locator('> div'), box = (await drawing.boundingBox())!;
   expect(box.width).toBe(width);
   // Header, background, strip and divider; each drawing is put in place a moment after the one before.
-  await expect(drawing.locator('[style*="blob:"]')).toHaveCount(4, { timeout: 60_000 });
+  await expect(drawing.locator('[style*="blob:"]')).toHaveCount(4);
   await page.waitForTimeout(800);
   const height = Math.min(Math.round(box.height), 1300 - Math.ceil(box.y));
   return { shot: await page.screenshot({ clip: { x: box.x, y: box.y, width, height } }), height };
@@ -90,7 +90,7 @@ test('the archive unpacked, and its rehearsal, are the pages of the plan, px for
     }
 
     const [tab] = await Promise.all([page.waitForEvent('popup'), page.getByRole('button', { name: 'Rehearse', exact: true }).click()]);
-    await tab.waitForURL(/\/rehearsal\/[^/]+\/home\.html$/, { timeout: 30_000 });
+    await tab.waitForURL(/\/rehearsal\/[^/]+\/home\.html$/);
     await expect(page.getByTestId('changed')).toContainText('As you rehearsed it');
     const rehearsed = await judge.goto(tab.url());
     expect(rehearsed!.headers()['content-security-policy']).toContain("script-src 'none'");
@@ -132,7 +132,6 @@ test('the archive unpacked, and its rehearsal, are the pages of the plan, px for
 });
 
 test('the site file opens beside the site with the same pixels, and renders without a browser to the same files', async ({ bench, page }) => {
-  test.setTimeout(240_000);
   await bench.start();
   const plan = page.url();
   await bench.open('Header');
@@ -189,7 +188,7 @@ test('a picture goes out as OpenRaster and comes back into its slot as layers, p
   await expect(page.getByRole('region', { name: 'Messages' })).toContainText('no.ora');
   expect(await bench.pixels()).toBe(before);
   await page.setInputFiles('input[data-picks="Open OpenRaster in this slot"]', { name: ora.name, mimeType: 'image/openraster', buffer: ora.bytes });
-  await expect(page.getByText('header.ora: 5 layers')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('header.ora: 5 layers')).toBeVisible();
   await expect(page.getByRole('region', { name: 'Layers, back to front' }).getByRole('button', { name: /thrown, glazed/ })).toBeVisible();
   await expect.poll(() => bench.pixels()).toBe(before);
   await page.keyboard.press('Control+z');
@@ -201,7 +200,7 @@ test('alternative text is asked for, and an empty one is a decision', async ({ b
   await bench.start();
   await bench.open('Header');
   const answer = page.locator('[data-answer="7"]');
-  await expect(answer).toContainText('no alternative text', { timeout: 20_000 });
+  await expect(answer).toContainText('no alternative text');
   await page.keyboard.press('7');
   await page.getByRole('checkbox', { name: 'It only decorates' }).check();
   await expect(answer).toContainText('WebP ready');

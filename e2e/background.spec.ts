@@ -85,7 +85,6 @@ test('fixed backgrounds are placed in the screen, at three widths', async ({ pag
 });
 
 test('the page plan’s own drawing is what Chromium makes of the CSS that is handed over', async ({ bench, page, browser }) => {
-  test.setTimeout(120_000);
   await page.setViewportSize({ width: 2000, height: 900 });
   await bench.start();
   const plan = page.url();

@@ -7,7 +7,7 @@ export class BenchPage {
   /** First start: the sample is put in place and its plan is shown. */
   async start(): Promise<void> {
     await this.page.goto('/');
-    await expect(this.page.getByRole('heading', { name: 'Page plan of Veldrin Clayworks' })).toBeAttached({ timeout: 20_000 });
+    await expect(this.page.getByRole('heading', { name: 'Page plan of Veldrin Clayworks' })).toBeAttached();
   }
 
   async open(slot: string): Promise<void> {
@@ -17,7 +17,7 @@ export class BenchPage {
 
   get picture(): Locator { return this.page.locator('canvas[data-ready]'); }
 
-  async drawn(): Promise<void> { await expect(this.picture).toHaveAttribute('data-ready', 'true', { timeout: 60_000 }); }
+  async drawn(): Promise<void> { await expect(this.picture).toHaveAttribute('data-ready', 'true'); }
 
   ask(question: string): Promise<void> { return this.page.getByRole('navigation', { name: 'Questions' }).getByRole('button', { name: question }).click(); }
 
@@ -114,7 +114,7 @@ export class BenchPage {
   async download(): Promise<{ name: string; path: string }> {
     await this.ask('Hand over');
     const button = this.page.getByRole('button', { name: /^Download / });
-    await expect(button).toBeEnabled({ timeout: 20_000 });
+    await expect(button).toBeEnabled();
     const [download] = await Promise.all([this.page.waitForEvent('download'), button.click()]);
     return { name: download.suggestedFilename(), path: await download.path() };
   }

@@ -41,15 +41,14 @@ const onHeaderPage = (html: string) => `<div style="max-width:1080px;margin:0 au
 const levels = async (page: Page, side: string) => parseInt((await page.locator(`[data-reading="seam-${side}"] .figure`).last().innerText()), 10);
 
 test('a header: what the readings say of its edges is what the page shows at 1280 and 1920, and where they say nothing, nothing is seen at 360 and 768 either', async ({ bench, page, browser }) => {
-  test.setTimeout(150_000);
   await bench.start();
   await bench.open('Header');
   const judge = await browser.newPage(), seen: string[] = [];
   const judged = async (what: string) => {
     await page.keyboard.press('5');
-    await expect(page.locator('[data-reading="seam-left"]')).not.toHaveAttribute('data-verdict', 'unknown', { timeout: 30_000 });
+    await expect(page.locator('[data-reading="seam-left"]')).not.toHaveAttribute('data-verdict', 'unknown');
     // The file of this very state.
-    await expect(bench.answer(6)).not.toContainText('pressing', { timeout: 30_000 });
+    await expect(bench.answer(6)).not.toContainText('pressing');
     const said = { left: await levels(page, 'left'), right: await levels(page, 'right'), top: await levels(page, 'top') }, handed = await handOver(bench, page);
     for (const width of [360, 768, 1280, 1920]) {
       const s = await shot(judge, handed, width, onHeaderPage), wide = Math.min(1080, width), x = (width - wide) / 2, height = Math.round((220 * wide) / 1080);
@@ -65,7 +64,7 @@ test('a header: what the readings say of its edges is what the page shows at 128
   const before = await judged('a photograph up to the edges');
   expect(Math.min(before.left, before.right, before.top)).toBeGreaterThan(8);
 
-  await page.getByRole('button', { name: 'Take: Fade all sides that meet the page' }).click({ timeout: 60_000 });
+  await page.getByRole('button', { name: 'Take: Fade all sides that meet the page' }).click();
   expect(await judged('WebP, faded into see-through')).toEqual({ left: 0, right: 0, top: 0 });
   await bench.byHand();
   await page.getByRole('radio', { name: 'AVIF' }).click();
@@ -73,7 +72,7 @@ test('a header: what the readings say of its edges is what the page shows at 128
 
   // Into the page's colour instead: the file may be off, and Chromium sees by how much.
   await bench.layer('Edge fade').click();
-  await page.getByRole('radio', { name: 'a colour', exact: true }).click({ timeout: 10_000 });
+  await page.getByRole('radio', { name: 'a colour', exact: true }).click();
   const colour = page.getByRole('group', { name: 'Colour it fades into: theme colours' });
   await colour.getByRole('button', { name: /: kiln$/ }).click();
   const off: number[] = [];
@@ -91,7 +90,6 @@ test('a header: what the readings say of its edges is what the page shows at 128
 });
 
 test('a divider made by parameters stands on its section without a line, at 360, 768, 1280 and 1920, and at a zoom of 110%', async ({ bench, page, browser }) => {
-  test.setTimeout(120_000);
   await bench.start();
   await bench.open('Section divider');
   await bench.layer('Clay ridge').click();
@@ -101,7 +99,7 @@ test('a divider made by parameters stands on its section without a line, at 360,
   await page.getByRole('button', { name: 'wave', exact: true }).click();
   await page.getByRole('radiogroup', { name: 'Depths' }).getByRole('radio', { name: '3' }).click();
   await page.getByRole('checkbox', { name: 'Smaller on narrow screens' }).check();
-  await expect(page.locator('[data-reading="seam-bottom"]')).toHaveAttribute('data-verdict', 'holds', { timeout: 20_000 });
+  await expect(page.locator('[data-reading="seam-bottom"]')).toHaveAttribute('data-verdict', 'holds');
   await expect(page.locator('[data-reading="join-x"]')).toHaveAttribute('data-verdict', 'holds');
   const handed = await handOver(bench, page), judge = await browser.newPage(), rgb = [0xa4, 0x55, 0x3a];
   for (const width of [360, 768, 1280, 1920]) for (const zoom of [1, 1.1]) {
@@ -159,12 +157,11 @@ test('words handed over as live text stand where they stood in the picture', asy
     await words.evaluate((e) => { e.style.visibility = ''; });
     const live = box((x, y) => Math.abs(shown[(y * 1080 + x) * 3] - hidden[(y * 1080 + x) * 3]) > 60);
     return Math.max(...live.map((v, i) => Math.abs(v - drawn[i])));
-  }, { timeout: 20_000 }).toBeLessThanOrEqual(1);
+  }).toBeLessThanOrEqual(1);
   expect(drawn[2] - drawn[0]).toBeGreaterThan(300);
 });
 
 test('what hangs out over the edge lies over the page beside it, at its place at every width, and is no seam', async ({ bench, page, browser }) => {
-  test.setTimeout(120_000);
   await bench.start();
   await bench.open('Header');
   await page.getByRole('button', { name: '+ Add' }).click();
@@ -177,7 +174,7 @@ test('what hangs out over the edge lies over the page beside it, at its place at
   await page.getByRole('checkbox', { name: /^“Rectangle” may hang out/ }).check();
   const height = Math.round((await bench.raster()).height);
   expect(height).toBe(300);
-  await expect(page.locator('[data-reading="size"]')).toContainText('1080 × 300', { timeout: 20_000 });
+  await expect(page.locator('[data-reading="size"]')).toContainText('1080 × 300');
   await expect(page.locator('[data-reading="size"]')).toHaveAttribute('data-verdict', 'holds');
   const handed = await handOver(bench, page), judge = await browser.newPage(), body = [0xef, 0xe9, 0xdc];
   for (const width of [360, 768, 1280, 1920]) {

@@ -56,7 +56,6 @@ async function clicked(page: Page, name: RegExp): Promise<boolean> {
 }
 
 test('a mark of three pictures and two texts, made with the mouse', async ({ bench, page }) => {
-  test.setTimeout(120_000);
   await bench.start();
   await bench.open('Corner mark');
   const empty = await bench.pixels();
@@ -132,7 +131,6 @@ test('a mark of three pictures and two texts, made with the mouse', async ({ ben
 });
 
 test('the same mark by keyboard alone', async ({ bench, page }) => {
-  test.setTimeout(120_000);
   await bench.start();
   await page.getByRole('link', { name: /^Corner mark, .* open its bench/ }).focus();
   await page.keyboard.press('Enter');

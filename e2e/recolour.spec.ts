@@ -49,7 +49,6 @@ async function oldHue(png: Buffer): Promise<number> {
 }
 
 test('a theme of 30 pieces goes from slate to celadon: names, sizes and everything else stay, no old hue is left on its page, and the page goes on where its strip ends', async ({ bench, page, browser }) => {
-  test.setTimeout(240_000);
   await dropSet(bench, page, [{ name: 'slate-theme.zip', type: 'application/zip', bytes: slate() }]);
   await expect(page.getByText('30 pieces, 1 style sheet')).toBeVisible();
   await celadon(page, /^Wash \d+%/);
@@ -83,7 +82,6 @@ test('a theme of 30 pieces goes from slate to celadon: names, sizes and everythi
 });
 
 test('a recipe is edited live on every piece, kept, given a name, taken out and in, and undone', async ({ bench, page }) => {
-  test.setTimeout(150_000);
   await dropSet(bench, page, [{ name: 'slate-theme.zip', type: 'application/zip', bytes: slate() }]);
   await celadon(page, /^Wash \d+%/);
   const after = (name: string) => row(page, name).locator('canvas').nth(1), colour = (name: string) => after(name).evaluate((c: HTMLCanvasElement) => [...c.getContext('2d')!.getImageData(c.width >> 1, c.height >> 1, 1, 1).data].join());
@@ -113,7 +111,7 @@ test('a recipe is edited live on every piece, kept, given a name, taken out and 
   // All of it is there after the page is loaded anew.
   await page.reload();
   await expect(page.getByRole('textbox', { name: 'Name of the recipe' })).toHaveValue('Celadon');
-  await expect.poll(() => colour('menu-middle.png'), { timeout: 20_000 }).toBe('172,186,158,255');
+  await expect.poll(() => colour('menu-middle.png')).toBe('172,186,158,255');
 
   // On a single picture: laid as one layer, and the picture's own recipe kept in turn.
   await page.goto(page.url().replace('/recolour', ''));
@@ -132,7 +130,6 @@ test('a recipe is edited live on every piece, kept, given a name, taken out and 
 });
 
 test('a piece left out stays; lines of the style sheet are ticked one by one, and text that fades is mended', async ({ bench, page }) => {
-  test.setTimeout(150_000);
   await dropSet(bench, page, [{ name: 'slate-theme.zip', type: 'application/zip', bytes: slate() }]);
   await celadon(page, /^Wash \d+%/);
   await page.getByRole('checkbox', { name: 'Recolour slate/images/button.png' }).uncheck();
@@ -155,7 +152,6 @@ test('a piece left out stays; lines of the style sheet are ticked one by one, an
 });
 
 test('onto the plan and into rehearsal: the header lies there with the recipe, and the host serves the theme’s own page', async ({ bench, page }) => {
-  test.setTimeout(240_000);
   await dropSet(bench, page, [{ name: 'slate-theme.zip', type: 'application/zip', bytes: slate() }]);
   await celadon(page, /^Wash \d+%/);
   await page.getByRole('radio', { name: 'Page', exact: true }).click();
@@ -175,7 +171,6 @@ test('onto the plan and into rehearsal: the header lies there with the recipe, a
 });
 
 test('hundreds of pieces: what goes on is shown and can be stopped, and the list is walked by key', async ({ bench, page }) => {
-  test.setTimeout(150_000);
   // Photographs too, so that writing takes long enough to be stopped.
   const files: Record<string, Buffer> = {}, photo = await sharp('public/sample/clay-hills.jpg').resize(1600, 1000).jpeg().toBuffer();
   for (let n = 0; n < 12; n++) files[`many/photo-${n}.jpg`] = photo;
@@ -213,7 +208,7 @@ test('what cannot be recoloured says why, and changes nothing', async ({ bench, 
   await expect(page.getByText('found text')).toBeVisible();
   await expect(row(page, 'cut.png').locator('.text-bad')).toBeVisible();
   await page.getByRole('button', { name: '+ Wash' }).click();
-  await expect(archive(page)).toBeEnabled({ timeout: 30_000 });
+  await expect(archive(page)).toBeEnabled();
   await page.keyboard.press('Control+z');
   await page.keyboard.press('Control+z');
   await expect(page.getByRole('group', { name: 'Drop a theme' })).toBeVisible();
