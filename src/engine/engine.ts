@@ -115,7 +115,10 @@ export function createEngine(parts: EngineParts): Engine {
         return question();
       }
     };
-    return { area: await open(), tryOut: (settings, part) => afresh(() => channel.ask('tryOut', { settings, part })), patch: (settings) => afresh(() => channel.ask('patch', { settings })) };
+    /** One after the other, so that a worker is not started anew under a question of another. */
+    let last: Promise<unknown> = Promise.resolve();
+    const next = <T>(question: () => Promise<T>): Promise<T> => { const answer = last.then(() => afresh(question)); last = answer.catch(() => {}); return answer; };
+    return { area: await open(), tryOut: (settings, part) => next(() => channel.ask('tryOut', { settings, part })), patch: (settings) => next(() => channel.ask('patch', { settings })) };
   }
 
   /** A question whose worker died under it is put once more, to the new one. */

@@ -21,6 +21,10 @@ export interface SearchedFormat {
   readonly lossless: PressSettings | undefined;
   /** How often it is written in full size: one less where a file without loss may come to it, and where each takes long. */
   readonly wholes: number;
+  /** A margin so near to 0 is about that of the next step: a lighter file is not looked for. More where each takes long. */
+  readonly near: number;
+  /** Its files take so long that two are written at the same time where that can be. */
+  readonly twoAtOnce?: boolean;
   /** Share of a search's time that it takes. */
   readonly time: number;
 }
@@ -31,9 +35,9 @@ const byQuality = (guess: number, part: Partial<PressSettings>, format: PressFor
 const tables = [1, 0, 4, 7];
 
 export const searched: Readonly<Record<PressFormat, SearchedFormat>> = {
-  avif: { families: [byQuality(60, { chroma: 'half' }, 'avif')], forColour: byQuality(60, { chroma: 'full' }, 'avif'), lossless: undefined, wholes: mostWhole - 1, time: 0.6 },
-  jpeg: { families: tables.map((table) => byQuality(65, { table, chroma: 'half' }, 'jpeg')), forColour: byQuality(65, { table: 3, chroma: 'full' }, 'jpeg'), lossless: undefined, wholes: mostWhole, time: 0.15 },
-  webp: { families: [byQuality(78, {}, 'webp')], lossless: { ...pressAs('webp', 100), lossless: true }, wholes: mostWhole - 1, time: 0.15 },
+  avif: { families: [byQuality(60, { chroma: 'half' }, 'avif')], forColour: byQuality(60, { chroma: 'full' }, 'avif'), lossless: undefined, wholes: mostWhole - 1, near: 0.05, twoAtOnce: true, time: 0.6 },
+  jpeg: { families: tables.map((table) => byQuality(65, { table, chroma: 'half' }, 'jpeg')), forColour: byQuality(65, { table: 3, chroma: 'full' }, 'jpeg'), lossless: undefined, wholes: mostWhole, near: 0.03, time: 0.15 },
+  webp: { families: [byQuality(78, {}, 'webp')], lossless: { ...pressAs('webp', 100), lossless: true }, wholes: mostWhole - 1, near: 0.03, time: 0.15 },
   // In steps of eight colours: a palette's size tells little more finely.
-  png: { families: [{ least: 1, most: 32, guess: 16, at: (n) => ({ ...pressAs('png'), colours: n * 8 }) }], lossless: pressAs('png'), wholes: mostWhole - 1, time: 0.1 },
+  png: { families: [{ least: 1, most: 32, guess: 16, at: (n) => ({ ...pressAs('png'), colours: n * 8 }) }], lossless: pressAs('png'), wholes: mostWhole - 1, near: 0.03, time: 0.1 },
 };

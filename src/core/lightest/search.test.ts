@@ -81,6 +81,31 @@ test('so many bytes: the most alike of what fits', async () => {
   expect(best.settings.format).toBe('avif');
 });
 
+test('with two trials what takes long is written two at a time, and what is tried does not depend on how long anything takes', async () => {
+  const tried = async (slow: readonly [number, number], care: keyof typeof careLimits) => {
+    const made = trial(), found: Judgement[] = [];
+    let atOnce = 0, most = 0;
+    const late = (ms: number): Trial => ({ ...made.trial, async tryOut(settings, part) {
+      most = Math.max(most, ++atOnce);
+      await new Promise((resolve) => { setTimeout(resolve, ms); });
+      atOnce--;
+      return made.trial.tryOut(settings, part);
+    } });
+    await searchLightest({ by: 'care', care }, all, slow.map(late), { onTried: ({ judgement }) => { found.push(judgement); }, onProgress: () => {}, wanted: () => true });
+    for (const format of all) expect(wholes(made, format)).toBeLessThanOrEqual(mostWhole);
+    return { best: bestOf({ by: 'care', care }, found)!, most, log: made.log.map((l) => JSON.stringify(l)).sort() };
+  };
+  for (const care of ['close', 'careful', 'light'] as const) {
+    const even = await tried([1, 1], care), uneven = await tried([0, 9], care), other = await tried([9, 0], care);
+    expect(even.most).toBeGreaterThanOrEqual(2);
+    expect(uneven.log).toEqual(even.log);
+    expect(other.log).toEqual(even.log);
+    expect(even.best.settings).toEqual(uneven.best.settings);
+    expect(careMargin(even.best, careLimits[care])).toBeGreaterThanOrEqual(0);
+    expect(even.best.settings.quality - least(care)).toBeLessThanOrEqual(1);
+  }
+});
+
 test('formats that the host does not take are not written', async () => {
   const made = trial();
   expect(bestOf({ by: 'care', care: 'light' }, await run(made, ['png'], { by: 'care', care: 'light' }))!.settings.format).toBe('png');

@@ -1,15 +1,12 @@
 import type { PressFormat, PressSettings } from '../site/model/picture';
 import { pressAs } from '../press/settings';
 import { careLimits, careMargin, goalMargin, limitOf, type Goal } from './care';
-import { searched, type Family } from './families';
+import { mostWhole, searched, type Family, type SearchedFormat } from './families';
 import { bracket, marginAt, nextTry, type Found } from './root';
 import type { Judgement, Tried, Trial } from './trial';
 
 /** Steps of quality up from the lightest file that holds, among which one is looked for that keeps the seam. */
 const seamReach = 12;
-
-/** A margin so near to 0 is about that of the next step. */
-const near = 0.03;
 
 /** What a sample tells is off by about so much. */
 const sampleNear = 0.12;
@@ -68,6 +65,8 @@ interface Rough {
 interface Job {
   readonly goal: Goal;
   readonly trial: Trial;
+  /** Another trial of the picture, that a second file can be written in at the same time. */
+  readonly second: Trial | undefined;
   readonly check: () => void;
   readonly onWhole: (tried: Tried) => void;
   readonly step: (done: number) => void;
@@ -96,27 +95,36 @@ async function searchSample(family: Family, guess: number, { goal, trial, check 
   return { family, known, at: nearest.at, best: tried.get(nearest.at)!, margin: nearest.margin };
 }
 
+/** A second number to try at the same time: the one that is asked for next if the first does not do. */
+function companion(at: number, known: readonly Found[], { least, most }: Family): number | undefined {
+  const { low, high } = bracket(known), other = high ? at - 1 : Math.min(most, at + 2);
+  return other !== at && other >= least && other !== low?.at && other !== high?.at ? other : undefined;
+}
+
 /** Writes the whole along the sample's line, moved by how far that was off so far. */
-async function searchWhole({ family, known, at: first }: Rough, most: number, { goal, trial, check, onWhole, step }: Job): Promise<void> {
+async function searchWhole({ family, known, at: first }: Rough, { wholes: most, near }: SearchedFormat, { goal, trial, second, check, onWhole, step }: Job): Promise<void> {
   const whole: Found[] = [], tried = new Map<number, Judgement>();
-  const write = async (at: number): Promise<Judgement> => {
+  const write = async (at: number, on = trial): Promise<Judgement> => {
     check();
-    const one = await trial.tryOut(settingAt(family, goal, at), 'whole');
+    const one = await on.tryOut(settingAt(family, goal, at), 'whole');
     tried.set(at, one.judgement);
     whole.push({ at, margin: goalMargin(goal, one.judgement, one.judgement.bytes) });
+    // Of two that were written at once either may be the first.
+    whole.sort((a, b) => a.at - b.at);
     onWhole(one);
-    step(0.3 + (0.7 * whole.length) / most);
+    step(Math.min(1, 0.3 + (0.7 * whole.length) / most));
     return one.judgement;
   };
   const read = (at: number): number => marginAt(known, at) + whole.reduce((sum, w) => sum + w.margin - marginAt(known, w.at), 0) / whole.length;
   // The sample's own crossing is where it is likely to hold.
   for (let at: number | undefined = first; at !== undefined && whole.length < most;) {
-    await write(at);
-    const { high } = bracket(whole), next = nextTry(whole, family.least, family.most, read);
+    const beside = second && whole.length + 2 <= mostWhole ? companion(at, whole, family) : undefined;
+    await Promise.all([write(at), ...(beside === undefined ? [] : [write(beside, second)])]);
+    const { low, high } = bracket(whole), next = nextTry(whole, family.least, family.most, read);
     // One step is about two hundredths of the bytes: where the next lower one will hardly hold, or much was written already, it is not worth a file.
     if (high && (high.margin < near || (next === high.at - 1 && (read(next) < near / 2 || whole.length >= 3)))) break;
     // Each that fails makes the next stride longer, and the last one is not wasted on what may just fail.
-    at = high || next === undefined ? next : Math.min(family.most, Math.max(next + (whole.length === most - 1 ? 2 : 0), whole.at(-1)!.at + 2 * whole.length));
+    at = high || !low || next === undefined ? next : Math.min(family.most, Math.max(next + (whole.length === most - 1 ? 2 : 0), low.at + 2 * whole.length));
   }
   const { high } = bracket(whole);
   if (!high || keepsSeam(tried.get(high.at)!) || !tried.get(high.at)!.lost.every((id) => id.startsWith('seam-'))) return;
@@ -134,9 +142,9 @@ function isShortOfColour({ structure, colour }: Judgement, goal: Goal): boolean 
   return limit !== undefined && careMargin({ structure, colour: 0 }, limit) > careMargin({ structure: 1, colour }, limit) + 0.1;
 }
 
-/** The lightest file of a format that has loss; written whole only if its bytes, as the sample has them, are worth it. */
-async function searchFormat(format: PressFormat, job: Job, worthwhile: Worthwhile = always): Promise<void> {
-  const { families, forColour, wholes } = searched[format], rough: Rough[] = [];
+/** What the sample tells of a format that has loss: its family that comes off best. */
+async function searchSamples(format: PressFormat, job: Job, worthwhile: Worthwhile = always): Promise<Rough> {
+  const { families, forColour } = searched[format], rough: Rough[] = [];
   const look = async (family: Family) => {
     const guess = rough[0] ? rough[0].at : job.goal.by === 'bytes' ? family.least + family.most - family.guess : family.guess;
     rough.push(await searchSample(family, guess, job, worthwhile));
@@ -147,35 +155,39 @@ async function searchFormat(format: PressFormat, job: Job, worthwhile: Worthwhil
   // Those that come near are compared as if each just held.
   const comes = (r: Rough) => r.margin > -sampleNear, bytes = (r: Rough) => r.best.bytes * Math.exp(-bytesByMargin * r.margin);
   const better = (a: Rough, b: Rough): number => Number(comes(b)) - Number(comes(a)) || (!comes(a) ? b.margin - a.margin : job.goal.by === 'bytes' ? likeness(b.best) - likeness(a.best) : bytes(a) - bytes(b));
-  const [best] = rough.toSorted(better);
-  if (best.margin > hopeless && worthwhile(best.best.bytes * (job.trial.area.whole / job.trial.area.sample))) await searchWhole(best, wholes, job);
+  return rough.toSorted(better)[0];
+}
+
+/** The lightest file of a format; written whole only if its bytes, as the sample has them, are worth it. */
+async function writeLightest(format: PressFormat, rough: Rough, job: Job, worthwhile: Worthwhile = always): Promise<void> {
+  if (rough.margin > hopeless && worthwhile(rough.best.bytes * (job.trial.area.whole / job.trial.area.sample))) await searchWhole(rough, searched[format], job);
 }
 
 /** Settings that just hold on the sample, for showing what a goal means; the most careful there are where none do. */
 export async function settingsFor(goal: Goal, format: PressFormat, trial: Trial): Promise<PressSettings> {
-  const [family] = searched[format].families, { at } = await searchSample(family, family.guess, { goal, trial, check: () => {}, onWhole: () => {}, step: () => {} });
+  const [family] = searched[format].families, { at } = await searchSample(family, family.guess, { goal, trial, second: undefined, check: () => {}, onWhole: () => {}, step: () => {} });
   return settingAt(family, goal, at);
 }
 
 /**
  * Looks in each format for the file that meets the goal with the fewest bytes, where bytes are the goal for the one that is
  * most alike, and that keeps whatever blends as it was drawn. Most of it is done on a sample; no format is written more
- * than `mostWhole` times in full size. Files without loss are written where they can be the best.
- * @param trials as many as may work at the same time, one at least; all of the same picture
+ * than `mostWhole` times in full size. Files without loss are written where they can be the best. What is tried depends on
+ * the picture, and on whether there is more than one trial, but never on how long something took.
+ * @param trials as many as may work at the same time, one at least; all of the same picture; each is asked for one file
+ * after the other, and may be asked before it has answered
  * @param listener is told of every file in full size as soon as there is one
  * A format that cannot be written is passed over.
  * @throws SearchStopped when the listener did not want it any more; what the codec said where no format could be written
  */
 export async function searchLightest(goal: Goal, formats: readonly PressFormat[], trials: readonly Trial[], listener: SearchListener): Promise<void> {
   const check = () => { if (!listener.wanted()) throw new SearchStopped('The search was stopped.'); };
-  const judged: Judgement[] = [], done = new Map<PressFormat, number>(), total = formats.reduce((sum, f) => sum + searched[f].time, 0);
-  const jobFor = (format: PressFormat, trial: Trial): Job => ({
-    goal, trial, check,
+  const judged: Judgement[] = [], done = new Map<PressFormat, number>(), total = formats.reduce((sum, f) => sum + searched[f].time, 0), scale = trials[0].area.whole / trials[0].area.sample;
+  const jobFor = (format: PressFormat, worker: number): Job => ({
+    goal, trial: trials[worker], second: searched[format].twoAtOnce && trials.length > 1 ? trials[(worker + 1) % trials.length] : undefined, check,
     onWhole(tried) { judged.push(tried.judgement); listener.onTried(tried); },
     step(share) { done.set(format, share); listener.onProgress(0.95 * formats.reduce((sum, f) => sum + searched[f].time * (done.get(f) ?? 0), 0) / total, format); },
   });
-  // Palettes are seldom the lightest: they come when it is known what they are up against.
-  const lossy = formats.filter((f) => f !== 'png'), waiting = lossy.toSorted((a, b) => searched[b].time - searched[a].time);
   const failures: unknown[] = [];
   const passingOver = async (work: () => Promise<void>) => {
     try {
@@ -185,32 +197,41 @@ export async function searchLightest(goal: Goal, formats: readonly PressFormat[]
       failures.push(error);
     }
   };
-  await Promise.all(trials.map(async (trial) => {
-    for (let format = waiting.shift(); format; format = waiting.shift()) {
-      const job = jobFor(format, trial), searching = format;
-      await passingOver(() => searchFormat(searching, job));
-      job.step(1);
-    }
-  }));
-  const [trial] = trials, scale = trial.area.whole / trial.area.sample;
   /** Bytes are what the sample has, and may be off by a part. */
-  const mayWin = (bytes: number): boolean => {
-    const best = bestOf(goal, judged);
+  const mayWin = (among: readonly Judgement[]) => (bytes: number): boolean => {
+    const best = bestOf(goal, among);
     return goal.by === 'bytes' ? bytes < goal.bytes * 1.3 : !best || !meetsGoal(goal, best) || !keepsSeam(best) || bytes < best.bytes * 1.5;
   };
-  if (formats.includes('png')) await passingOver(() => searchFormat('png', jobFor('png', trial), mayWin));
+
+  const lossy = formats.filter((f) => f !== 'png').toSorted((a, b) => searched[b].time - searched[a].time), quick: readonly PressFormat[] = lossy.filter((f) => !searched[f].twoAtOnce);
+  const ended = new Map<PressFormat, () => void>(), quickEnded = Promise.all(quick.map((f) => new Promise<void>((resolve) => { ended.set(f, resolve); })));
   const lossless = formats.flatMap((f) => searched[f].lossless ?? []);
-  if (lossless.length > 0) await passingOver(async () => {
+  let palette: Rough | undefined, plain = 0;
+  // Palettes are seldom the lightest: they come when it is known what they are up against, and what takes longest is not waited for.
+  const tasks = [
+    ...lossy.map((format) => async (worker: number) => {
+      const job = jobFor(format, worker);
+      try {
+        await passingOver(async () => writeLightest(format, await searchSamples(format, job), job));
+      } finally { ended.get(format)?.(); }
+      job.step(1);
+    }),
+    async (worker: number) => {
+      await quickEnded;
+      if (formats.includes('png')) await passingOver(async () => { palette = await searchSamples('png', jobFor('png', worker), mayWin(judged.filter((j) => quick.includes(j.settings.format)))); });
+      // A PNG is written quickly, and tells about what other files without loss take.
+      if (lossless.length > 0) await passingOver(async () => { check(); plain = (await trials[worker].tryOut(pressAs('png'), 'sample')).judgement.bytes * scale; });
+    },
+  ];
+  await Promise.all(trials.map(async (_, worker) => { for (let task = tasks.shift(); task; task = tasks.shift()) await task(worker); }));
+  if (palette) { const rough = palette; await passingOver(() => writeLightest('png', rough, jobFor('png', 0), mayWin(judged))); }
+  // No file without loss is below half of a PNG.
+  for (const settings of plain > 0 ? lossless : []) await passingOver(async () => {
+    if (!mayWin(judged)(settings.format === 'png' ? plain : plain / 2)) return;
     check();
-    // A PNG is written quickly, and no file without loss is below half of it.
-    const plain = (await trial.tryOut(pressAs('png'), 'sample')).judgement.bytes * scale;
-    for (const settings of lossless) {
-      if (!mayWin(settings.format === 'png' ? plain : plain / 2)) continue;
-      check();
-      const tried = await trial.tryOut(settings, 'whole');
-      judged.push(tried.judgement);
-      listener.onTried(tried);
-    }
+    const tried = await trials[0].tryOut(settings, 'whole');
+    judged.push(tried.judgement);
+    listener.onTried(tried);
   });
   if (judged.length === 0 && failures.length > 0) throw failures[0];
   listener.onProgress(1, formats[0]);

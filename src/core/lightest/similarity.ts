@@ -32,8 +32,8 @@ export interface Plane {
 /** A plane with its local means and those of its squares. */
 export interface Scale {
   readonly plane: Plane;
-  readonly mean: Plane;
-  readonly square: Plane;
+  readonly mean: Float32Array;
+  readonly square: Float32Array;
 }
 
 /** A picture prepared to be compared with others of its size: what of the measure depends on it alone. */
@@ -45,30 +45,49 @@ export interface Reference {
   readonly chroma: Float32Array;
 }
 
-function gaussian(taps: number): Float32Array {
-  const weights = Float32Array.from({ length: taps }, (_, i) => Math.exp(-((i - (taps - 1) / 2) ** 2) / (2 * deviation * deviation))), sum = weights.reduce((a, b) => a + b, 0);
+function gaussian(taps: number): Float64Array {
+  const weights = Float64Array.from({ length: taps }, (_, i) => Math.exp(-((i - (taps - 1) / 2) ** 2) / (2 * deviation * deviation))), sum = weights.reduce((a, b) => a + b, 0);
   return weights.map((w) => w / sum);
 }
 
-/** Weighted means under the window, wherever it fits whole; where a side is shorter than the window, the window is as short. */
-function smooth({ width, height, data }: Plane): Plane {
-  const tx = Math.min(windowPx, width), ty = Math.min(windowPx, height), w = width - tx + 1, h = height - ty + 1, wx = gaussian(tx), wy = gaussian(ty);
-  const across = new Float32Array(w * height), out = new Float32Array(w * h);
-  if (tx === 11) {
-    const [a, b, c, d, e, f] = wx;
-    for (let y = 0; y < height; y++) for (let x = 0, i = y * width, o = y * w; x < w; x++, i++, o++) {
-      across[o] = a * (data[i] + data[i + 10]) + b * (data[i + 1] + data[i + 9]) + c * (data[i + 2] + data[i + 8]) + d * (data[i + 3] + data[i + 7]) + e * (data[i + 4] + data[i + 6]) + f * data[i + 5];
-    }
-  } else for (let y = 0; y < height; y++) for (let x = 0; x < w; x++) { let sum = 0; for (let t = 0; t < tx; t++) sum += wx[t] * data[y * width + x + t]; across[y * w + x] = sum; }
-  for (let y = 0; y < h; y++) for (let t = 0; t < ty; t++) for (let o = y * w, i = (y + t) * w, end = o + w, g = wy[t]; o < end; o++, i++) out[o] += g * across[i];
-  return { width: w, height: h, data: out };
+/** A row of weighted means of a row, the window moved by one px each. */
+function across(row: Float64Array, weights: Float64Array, out: Float64Array): void {
+  if (weights.length === windowPx) {
+    const [a, b, c, d, e, f] = weights;
+    for (let o = 0; o < out.length; o++) out[o] = a * (row[o] + row[o + 10]) + b * (row[o + 1] + row[o + 9]) + c * (row[o + 2] + row[o + 8]) + d * (row[o + 3] + row[o + 7]) + e * (row[o + 4] + row[o + 6]) + f * row[o + 5];
+  } else for (let o = 0; o < out.length; o++) { let sum = 0; for (let t = 0; t < weights.length; t++) sum += weights[t] * row[o + t]; out[o] = sum; }
 }
 
-function product(a: Plane, b: Plane): Plane {
-  const data = new Float32Array(a.data.length);
-  for (let i = 0; i < data.length; i++) data[i] = a.data[i] * b.data[i];
-  return { ...a, data };
+/** Weighted means of as many rows as there are weights. */
+function down(rows: readonly Float64Array[], weights: Float64Array, out: Float32Array): void {
+  if (weights.length === windowPx) {
+    const [a, b, c, d, e, f] = weights, [r0, r1, r2, r3, r4, r5, r6, r7, r8, r9, r10] = rows;
+    for (let o = 0; o < out.length; o++) out[o] = a * (r0[o] + r10[o]) + b * (r1[o] + r9[o]) + c * (r2[o] + r8[o]) + d * (r3[o] + r7[o]) + e * (r4[o] + r6[o]) + f * r5[o];
+  } else for (let o = 0; o < out.length; o++) { let sum = 0; for (let t = 0; t < weights.length; t++) sum += weights[t] * rows[t][o]; out[o] = sum; }
 }
+
+/**
+ * Weighted means under the window, wherever it fits whole; where a side is shorter than the window, the window is as short.
+ * Only the rows under the window are held, so that it all stays in the processor's cache.
+ * @param rowAt fills a row of what is smoothed
+ */
+function smooth(width: number, height: number, rowAt: (y: number, row: Float64Array) => void): Float32Array {
+  const tx = Math.min(windowPx, width), ty = Math.min(windowPx, height), w = width - tx + 1, h = height - ty + 1, wx = gaussian(tx), wy = gaussian(ty);
+  const row = new Float64Array(width), out = new Float32Array(w * h);
+  let rows = Array.from({ length: ty }, () => new Float64Array(w));
+  for (let y = 0; y < height; y++) {
+    rows = [...rows.slice(1), rows[0]];
+    rowAt(y, row);
+    across(row, wx, rows[ty - 1]);
+    if (y >= ty - 1) down(rows, wy, out.subarray((y - ty + 1) * w, (y - ty + 2) * w));
+  }
+  return out;
+}
+
+const meanOf = ({ width, height, data }: Plane): Float32Array => smooth(width, height, (y, row) => row.set(data.subarray(y * width, (y + 1) * width)));
+
+/** Local means of two planes' product. */
+const productOf = ({ width, height, data }: Plane, other: Plane): Float32Array => smooth(width, height, (y, row) => { for (let x = 0, i = y * width; x < width; x++, i++) row[x] = data[i] * other.data[i]; });
 
 /** Means of 2×2 px, as the paper's own low pass before every second px is taken; an odd last row or column falls away. */
 function half({ width, height, data }: Plane): Plane {
@@ -86,7 +105,8 @@ function lightnessPlane({ width, height, data }: Raster, under: Hex): Plane {
   for (let i = 0, k = 0; i < out.length; i++, k += 4) {
     const a = data[k + 3];
     if (a === 255) { out[i] = lightnessOf(data[k], data[k + 1], data[k + 2]) / 100; continue; }
-    const mix = (c: number, u: number) => Math.round(u + ((c - u) * a) / 255);
+    // Whole numbers from the start: a table that is asked with others is many times slower.
+    const mix = (c: number, u: number) => (u + ((c - u) * a) / 255 + 0.5) | 0;
     out[i] = lightnessOf(mix(data[k], ur), mix(data[k + 1], ug), mix(data[k + 2], ub)) / 100;
   }
   return { width, height, data: out };
@@ -124,11 +144,11 @@ export function referenceOf(raster: Raster, under: Hex): Reference {
   return { width: raster.width, height: raster.height, scales, chroma: chromaOf(raster, under) };
 }
 
-export const scaleOf = (plane: Plane): Scale => ({ plane, mean: smooth(plane), square: smooth(product(plane, plane)) });
+export const scaleOf = (plane: Plane): Scale => ({ plane, mean: meanOf(plane), square: productOf(plane, plane) });
 
 /** Means over a scale: of the whole measure of the 2004 paper, and of it without its term for luminance. */
 export function compareScale({ plane, mean, square }: Scale, other: Plane): { whole: number; contrast: number } {
-  const mx = mean.data, xx = square.data, my = smooth(other).data, yy = smooth(product(other, other)).data, xy = smooth(product(plane, other)).data;
+  const mx = mean, xx = square, my = meanOf(other), yy = productOf(other, other), xy = productOf(plane, other);
   let whole = 0, contrast = 0;
   for (let i = 0; i < mx.length; i++) {
     const m = mx[i] * my[i], ma = mx[i] * mx[i], mb = my[i] * my[i];
