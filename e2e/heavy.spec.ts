@@ -67,6 +67,15 @@ test('pointing at a file, or going to it with the arrows, puts it on the page; h
   await page.keyboard.press('Enter');
   await expect(points(page).nth(1)).toHaveAttribute('aria-pressed', 'true');
   await expect(page.locator('[data-answer="6"]')).toContainText(status.match(/([\d.]+) KB/)![1]);
+  // What was found is there again after the tab was closed, and puts its files on the page.
+  await bench.kept();
+  await page.reload();
+  await bench.drawn();
+  await page.keyboard.press('6');
+  await expect(points(page)).toHaveCount(count);
+  await expect(page.getByRole('button', { name: 'Search again' })).toBeVisible();
+  await points(page).first().focus();
+  await expect.poll(() => onPage(page)).not.toBe(first);
 });
 
 test('a search is stopped, what it tried stays, and it can be begun again; formats the host does not take are left out', async ({ bench, page }) => {

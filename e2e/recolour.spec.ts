@@ -1,5 +1,6 @@
 /** A theme recoloured as a set, with Chromium as the judge of what is left of the old colour. */
-import { readFileSync } from 'node:fs';
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { dirname } from 'node:path';
 import type { Page } from '@playwright/test';
 import { unzipSync, strFromU8 } from 'fflate';
 import sharp from 'sharp';
@@ -195,6 +196,22 @@ test('hundreds of pieces: what goes on is shown and can be stopped, and the list
   expect(await page.getByRole('table', { name: 'Pieces' }).getByRole('row').count()).toBeLessThan(60);
   const { files: made } = await saved(page);
   expect(Object.keys(made)).toHaveLength(333);
+});
+
+test('a folder dragged in from a file manager comes with all that is in it, and its archive has the same folders', async ({ bench, page }, info) => {
+  const files = unzipSync(slate()), folder = info.outputPath('slate');
+  for (const [path, bytes] of Object.entries(files)) if (!path.endsWith('/')) { const at = info.outputPath(path); mkdirSync(dirname(at), { recursive: true }); writeFileSync(at, bytes); }
+  await bench.start();
+  await page.getByRole('button', { name: 'Recolour a set' }).click();
+  const box = (await page.getByRole('group', { name: 'Drop a theme' }).boundingBox())!, at = { x: box.x + box.width / 2, y: box.y + box.height / 2 }, browser = await page.context().newCDPSession(page);
+  // What the browser itself does with files that a file manager drags over it.
+  for (const type of ['dragEnter', 'dragOver', 'drop'] as const) await browser.send('Input.dispatchDragEvent', { type, ...at, data: { items: [], files: [folder], dragOperationsMask: 1 } });
+  await expect(page.getByText('30 pieces, 1 style sheet')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'slate', exact: true })).toBeVisible();
+  await celadon(page, /^Wash \d+%/);
+  await page.getByRole('radio', { name: 'all files' }).click();
+  const made = await saved(page), names = Object.keys(files).filter((path) => !path.endsWith('/'));
+  expect(Object.keys(made.files).sort()).toEqual([...names, 'recoloured.txt'].sort());
 });
 
 test('what cannot be recoloured says why, and changes nothing', async ({ bench, page }) => {

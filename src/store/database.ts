@@ -1,5 +1,6 @@
 import Dexie, { type EntityTable, type Table } from 'dexie';
 import type { Patch } from 'immer';
+import type { Judgement } from '@/core/lightest/trial';
 import type { Site } from '@/core/site/model/site';
 
 export interface SiteRow {
@@ -42,16 +43,32 @@ export interface RehearsalRow {
   parts: Record<string, string>;
 }
 
+/** What a finished search for the lightest file found of one state of a picture. */
+export interface SearchRow {
+  /** SHA-256 of what the state depends on. */
+  key: string;
+  siteId: string;
+  /** When it ended, ms since 1970. */
+  at: number;
+  /** Of all its files together. */
+  bytes: number;
+  tried: readonly { readonly judgement: Judgement; readonly data: Uint8Array<ArrayBuffer> }[];
+  /** Aims that a search came to its end for. */
+  finished: readonly string[];
+}
+
 export class Database extends Dexie {
   declare sites: EntityTable<SiteRow, 'id'>;
   declare assets: EntityTable<AssetRow, 'id'>;
   declare history: Table<StepRow, [string, number]>;
   declare thumbs: EntityTable<ThumbRow, 'key'>;
   declare rehearsals: EntityTable<RehearsalRow, 'siteId'>;
+  declare searches: EntityTable<SearchRow, 'key'>;
 
   constructor(name = 'soyez') {
     super(name);
     this.version(1).stores({ sites: 'id, changedAt', assets: 'id', history: '[siteId+seq], siteId', thumbs: 'key' });
     this.version(2).stores({ rehearsals: 'siteId' });
+    this.version(3).stores({ searches: 'key, siteId, at, [at+bytes]' });
   }
 }

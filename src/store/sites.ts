@@ -21,12 +21,13 @@ export async function listSites(db: Database): Promise<ListedSite[]> {
   });
 }
 
-/** Removes a site with its history and drawings; photos stay, since other sites may use them. */
+/** Removes a site with its history, drawings and searches; photos stay, since other sites may use them. */
 export async function removeSite(db: Database, id: string): Promise<void> {
-  await db.transaction('rw', db.sites, db.history, db.thumbs, db.rehearsals, async () => {
+  await db.transaction('rw', db.sites, db.history, db.thumbs, db.rehearsals, db.searches, async () => {
     await db.sites.delete(id);
     await db.history.where('siteId').equals(id).delete();
     await db.thumbs.where('key').startsWith(`${id}/`).delete();
     await db.rehearsals.delete(id);
+    await db.searches.where('siteId').equals(id).delete();
   });
 }

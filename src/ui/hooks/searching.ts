@@ -1,5 +1,6 @@
 'use client';
 
+import { useEffect } from 'react';
 import { drawingOf } from '@/core/compose/drawing';
 import { useStore } from 'zustand';
 import { createStore } from 'zustand/vanilla';
@@ -13,7 +14,8 @@ import type { Site } from '@/core/site/model/site';
 import type { Slot } from '@/core/site/model/slot';
 import { siteColours } from '@/core/site/colours';
 import { asFiled, drawingKey } from '@/core/site/picture';
-import { theEngine } from './services';
+import { keepSearch, searchOf } from '@/store/searches';
+import { theDatabase, theEngine } from './services';
 
 /** A file that was tried, in full size. */
 export interface Candidate {
@@ -58,8 +60,21 @@ const stateKey = (site: Site, slot: Slot, picture: Picture): string =>
 
 export const aimKey = (aim: Aim, slot: Pick<Slot, 'accepts'>): string => JSON.stringify([aim, slot.accepts]);
 
+const recalling = new Set<string>();
+
+/** Brings back what a search in an earlier tab found. */
+async function recall(key: string): Promise<void> {
+  if (recalling.has(key) || (found.getState().byState.get(key)?.tried.length ?? 0) > 0) return;
+  recalling.add(key);
+  try {
+    const row = await searchOf(theDatabase(), key);
+    if (row) update(key, (f) => (f.tried.length > 0 || f.running ? f : { ...f, tried: row.tried, finished: row.finished }));
+  } catch { /* It can be searched again. */ } finally { recalling.delete(key); }
+}
+
 export const useFound = (site: Site, slot: Slot, picture: Picture): Found => {
   const key = stateKey(site, slot, picture);
+  useEffect(() => { void recall(key); }, [key]);
   return useStore(found, (s) => s.byState.get(key) ?? nothing);
 };
 
@@ -89,7 +104,9 @@ export async function searchNow(site: Site, slot: Slot, picture: Picture): Promi
     });
     if (!wanted()) return undefined;
     update(key, (f) => ({ ...f, finished: [...new Set([...f.finished, name])] }));
-    return bestCandidate(found.getState().byState.get(key) ?? nothing, aim, slot);
+    const { tried, finished } = found.getState().byState.get(key) ?? nothing;
+    keepSearch(theDatabase(), key, { siteId: site.id, at: Date.now(), tried, finished }).catch(() => { /* It can be searched again. */ });
+    return bestCandidate({ tried }, aim, slot);
   } catch (error) {
     if (!(error instanceof SearchStopped) && wanted()) update(key, (f) => ({ ...f, failure: message(error) }));
     return undefined;
@@ -106,7 +123,7 @@ export function stopSearch(site: Site, slot: Slot, picture: Picture): void {
 }
 
 /** The best of what was tried in formats that the host takes. */
-export function bestCandidate({ tried }: Found, aim: Aim, slot: Pick<Slot, 'accepts'>, formats: readonly PressFormat[] = slot.accepts): Candidate | undefined {
+export function bestCandidate({ tried }: Pick<Found, 'tried'>, aim: Aim, slot: Pick<Slot, 'accepts'>, formats: readonly PressFormat[] = slot.accepts): Candidate | undefined {
   const allowed = tried.filter((t) => formats.includes(t.judgement.settings.format)), best = bestOf(aim, allowed.map((t) => t.judgement));
   return allowed.find((t) => t.judgement === best);
 }

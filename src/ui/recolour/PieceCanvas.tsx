@@ -1,7 +1,7 @@
 'use client';
 
 import type { Raster } from '@/core/raster/raster';
-import { useRasterCanvas } from './useRasterCanvas';
+import { useRasterCanvas } from '../shared/useRasterCanvas';
 
 interface Props {
   raster: Raster | undefined;

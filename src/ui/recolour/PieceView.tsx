@@ -11,7 +11,7 @@ import type { Recipe } from '@/core/site/model/recipe';
 import { useWhole } from '../hooks/usePieceSet';
 import { endSampling, sampling } from '../shared/sampling';
 import { useMeasure } from '../shared/useMeasure';
-import { useRasterCanvas } from './useRasterCanvas';
+import { useRasterCanvas } from '../shared/useRasterCanvas';
 
 /** How large a px of the piece is shown: whole px where it is small, less where it has no room. */
 function scaleOf({ width, height }: Raster, room: { width: number; height: number }): number {

@@ -13,6 +13,7 @@ import { download } from '../shared/download';
 import { CommitField } from '../shared/fields';
 import { FilePick } from '../shared/FilePick';
 import { say } from '../shared/notices';
+import { RecipeFace } from '../shared/steps/RecipeFace';
 import { AddStep, SpareTick, StepCards, type RecipeProps } from '../shared/steps/RecipeSteps';
 
 const menuItem = 'flex cursor-pointer items-center justify-between gap-4 px-3 py-1 outline-none data-[highlighted]:bg-act-wash';
@@ -38,7 +39,7 @@ export function RecipePanel({ session, site, set, props }: { session: Session; s
           <DropdownMenu.Trigger asChild><Button>Recipes {site.recipes.length}</Button></DropdownMenu.Trigger>
           <DropdownMenu.Portal>
             <DropdownMenu.Content align="end" sideOffset={2} className="z-40 max-h-80 max-w-80 min-w-48 overflow-y-auto rounded-sm border border-line bg-white py-1">
-              {site.recipes.map((r) => <DropdownMenu.Item key={r.id} onSelect={() => lay(r)} className={menuItem}><span className="truncate">Lay {r.name || 'without a name'}</span><span className="figure shrink-0 text-soft">{r.steps.length}</span></DropdownMenu.Item>)}
+              {site.recipes.map((r) => <DropdownMenu.Item key={r.id} onSelect={() => lay(r)} className={menuItem}><span className="truncate">Lay {r.name || 'without a name'}</span><RecipeFace recipe={r} /></DropdownMenu.Item>)}
               {site.recipes.length === 0 && <p className="max-w-64 px-3 py-1 text-soft">No recipe is kept yet.</p>}
               <DropdownMenu.Separator className="my-1 border-t border-hair" />
               <DropdownMenu.Item onSelect={() => lay({ id: crypto.randomUUID(), name: '', steps: [], spare: false })} className={menuItem}>Begin an empty one</DropdownMenu.Item>

@@ -9,6 +9,7 @@ import type { Recipe, RecipeLayer } from '@/core/site/model/recipe';
 import { Button } from '../../../shared/Button';
 import { CommitField, NumberRow, Row } from '../../../shared/fields';
 import { say } from '../../../shared/notices';
+import { RecipeFace } from '../../../shared/steps/RecipeFace';
 import { AddStep, SelectedStep, SpareTick, StepCards } from '../../../shared/steps/RecipeSteps';
 import { menuItem } from '../../layers/AddLayer';
 import { newId } from '../../edits';
@@ -29,7 +30,7 @@ export function RecipeMenu({ onLay }: { onLay(recipe: Recipe): void }) {
       <DropdownMenu.Portal>
         <DropdownMenu.Content align="end" sideOffset={2} className="z-40 max-w-72 rounded-sm border border-line bg-white py-1">
           {kept.length === 0 && <p className="max-w-64 px-3 py-1 text-soft">No recipe is kept yet. Recolour this picture and keep how, or recolour a set.</p>}
-          {kept.map((recipe) => <DropdownMenu.Item key={recipe.id} onSelect={() => onLay(recipe)} className={`${menuItem} truncate`}>Lay {recipe.name || 'without a name'}</DropdownMenu.Item>)}
+          {kept.map((recipe) => <DropdownMenu.Item key={recipe.id} onSelect={() => onLay(recipe)} className={`${menuItem} flex items-center justify-between gap-4`}><span className="truncate">Lay {recipe.name || 'without a name'}</span><RecipeFace recipe={recipe} /></DropdownMenu.Item>)}
           <DropdownMenu.Separator className="my-1 border-t border-hair" />
           <DropdownMenu.Item disabled={own.steps.length === 0} onSelect={take} className={`${menuItem} data-[disabled]:opacity-45`}>Keep this picture’s recipe</DropdownMenu.Item>
         </DropdownMenu.Content>
