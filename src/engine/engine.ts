@@ -98,6 +98,8 @@ export function createEngine(parts: EngineParts): Engine {
     const over = done.then(() => {}, () => {}).then(() => {
       clearTimeout(resting);
       resting = setTimeout(() => { for (const t of trials) t.restart('Nothing was searched for.'); }, idle);
+      // Outside of a browser it keeps no process from ending.
+      if (typeof resting === 'object') (resting as { unref(): void }).unref();
     });
     searching = over;
     return done;
