@@ -97,6 +97,13 @@ test('a recipe is edited live on every piece, kept, given a name, taken out and 
   const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Export' }).click()]);
   expect(download.suggestedFilename()).toBe('celadon.recipe.json');
   const text = readFileSync(await download.path());
+  // Another way is another recipe, and the kept one stays what it is.
+  await page.getByRole('group', { name: 'Ways there' }).getByRole('button', { name: /^Two-tone/ }).click();
+  await expect(page.getByRole('textbox', { name: 'Name of the recipe' })).toHaveValue('');
+  await page.getByRole('button', { name: 'Recipes 1' }).click();
+  await page.getByRole('menuitem', { name: 'Lay Celadon' }).click();
+  await expect(page.getByRole('button', { name: 'Kept' })).toBeDisabled();
+  await expect.poll(() => colour('menu-middle.png')).toBe('172,186,158,255');
   await page.getByRole('button', { name: 'Recipes 1' }).click();
   await page.getByRole('menuitem', { name: 'Begin an empty one' }).click();
   await expect(page.getByText('No step yet')).toBeVisible();

@@ -1,6 +1,6 @@
 import { ArchiveError, unzip, type PackedFile } from '../files/unzip';
 import { inspectPicture } from '../measure/inspect';
-import { filesInside } from './inside';
+import { filesInside, isInside } from './inside';
 import { moves } from './moving';
 
 /** A picture of a theme. */
@@ -56,11 +56,13 @@ function sorted(file: PackedFile): Sorted[] {
  */
 export function openSet(files: readonly PackedFile[]): OpenedSet {
   const packed = files.flatMap(({ path, bytes }): PackedFile[] => (isZip(bytes) && /\.zip$/i.test(path) ? unzip(path, bytes) : [{ path, bytes }]));
-  const unique = [...new Map(packed.map((f) => [f.path, f])).values()], parted = unique.flatMap(sorted);
-  const pieces = parted.flatMap((p) => ('piece' in p ? [p.piece] : [])), others = parted.flatMap((p) => ('other' in p ? [p.other] : []));
+  const unique = [...new Map(packed.map((f) => [f.path, f])).values()], parted = unique.flatMap(sorted), sheets = parted.flatMap((p) => ('sheet' in p ? [p.sheet] : []));
+  const found = parted.flatMap((p) => ('piece' in p ? [p.piece] : [])), others = parted.flatMap((p) => ('other' in p ? [p.other] : []));
+  // Files of their own first.
+  const pieces = [...found.filter((p) => !isInside(p.path, sheets)), ...found.filter((p) => isInside(p.path, sheets))];
   if (pieces.length === 0) {
     const why = others.find((o) => o.why)?.why;
     throw new ArchiveError(`${files.map((f) => f.path).slice(0, 3).join(', ')}: expected pictures of a theme, or a zip of its folder, found ${unique.length === 0 ? 'nothing' : `${unique.length} ${unique.length === 1 ? 'file' : 'files'} and no picture that can be recoloured`}.${why ? ` ${why}` : ''}`);
   }
-  return { name: nameOf(unique, files[0].path), pieces, sheets: parted.flatMap((p) => ('sheet' in p ? [p.sheet] : [])), others };
+  return { name: nameOf(unique, files[0].path), pieces, sheets, others };
 }

@@ -88,7 +88,9 @@ function OpenSet({ session, site, set, intake, onFiles }: { session: Session; si
 
   const takeOffer = ({ offer }: OfferLook) => {
     const steps = offer.steps.map((s) => ({ ...s, id: crypto.randomUUID() }));
-    commitRecipe(`Recolour ${set.from} to ${set.to}`, { ...recipe, steps });
+    // Another way is another recipe: one that is kept stays what it is.
+    const own = site.recipes.some((r) => r.id === recipe.id) ? { id: crypto.randomUUID(), name: '' } : undefined;
+    commitRecipe(`Recolour ${set.from} to ${set.to}`, { ...recipe, ...own, steps });
     setStep(steps[0].id);
   };
   const decide = (line: SheetLine) => commit(line.follows ? `Leave ${line.old}` : `Recolour ${line.old}`, editSet((s) => { s.lines[line.key] = !(s.lines[line.key] ?? line.follows); }));
