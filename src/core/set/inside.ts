@@ -23,7 +23,8 @@ const isBase64 = (head: string): boolean => /;\s*base64\s*,$/i.test(head);
 /** The bytes of a URL's data; what is behind a # is a fragment, as it is to browsers. Undefined where they cannot be read. */
 function dataOf(head: string, data: string): Uint8Array<ArrayBuffer> | undefined {
   try {
-    const text = decodeURIComponent(data.split('#')[0]);
+    // A % that escapes nothing stands for itself.
+    const text = decodeURIComponent(data.split('#')[0].replace(/%(?![0-9a-f]{2})/gi, '%25'));
     return new Uint8Array(isBase64(head) ? toByteArray(text.replace(/\s+/g, '')) : strToU8(text));
   } catch {
     return undefined;
