@@ -90,7 +90,7 @@ test('the panels of what lies on top, and the steps', async ({ bench, page }) =>
   await check(page, 'several layers');
 });
 
-test('the panels of the file’s weight, and the hand-over of the site', async ({ bench, page }) => {
+test('the panels of the file’s weight, the hand-over of the site, and the pages as a host serves them', async ({ bench, browser, page }) => {
   await bench.start();
   const plan = page.url();
   await bench.open('Header');
@@ -104,6 +104,14 @@ test('the panels of the file’s weight, and the hand-over of the site', async (
   const [tab] = await Promise.all([page.waitForEvent('popup'), page.getByRole('button', { name: 'Rehearse', exact: true }).click()]);
   await tab.waitForURL(/home\.html$/);
   await check(page, 'hand over');
+  // What is handed over, too. The host lets no script run: the checker comes in past its policy.
+  const visitor = await browser.newContext({ bypassCSP: true, viewport: { width: 1280, height: 800 } }), served = await visitor.newPage();
+  for (const name of ['home', 'kiln-diary']) {
+    await served.goto(tab.url().replace('home.html', `${name}.html`));
+    await expect(served.getByRole('heading').first()).toBeVisible();
+    await check(served, `${name} as it is served`);
+  }
+  await visitor.close();
 });
 
 test('the panels of what blends', async ({ bench, page }) => {
