@@ -1,26 +1,10 @@
 import { turnAbout } from '../arrange/box';
 import { createRaster, type Mask, type Raster, type Rgb } from '../raster/raster';
-import type { TextAlign } from '../site/model/objectLayers';
+import type { TextLayer } from '../site/model/objectLayers';
 import { breakLines } from './lines';
 
 /** What decides the shapes of a text: everything but its place in whole px, its strength and its effects. */
-export interface TextSpec {
-  readonly words: string;
-  readonly font: string;
-  readonly sizePx: number;
-  readonly weight: number;
-  readonly italic: boolean;
-  /** Between letters, as a share of the size. */
-  readonly spacing: number;
-  /** As a multiple of the size. */
-  readonly lineHeight: number;
-  readonly stretchX: number;
-  readonly stretchY: number;
-  readonly align: TextAlign;
-  /** Px at which lines are broken, stretched as the letters are; null where only \n breaks them. */
-  readonly wrap: number | null;
-  /** Degrees clockwise about the text's own point. */
-  readonly turn: number;
+export interface TextSpec extends Pick<TextLayer, 'words' | 'font' | 'sizePx' | 'weight' | 'italic' | 'spacing' | 'lineHeight' | 'stretchX' | 'stretchY' | 'align' | 'wrap' | 'turn'> {
   /** Where the own point lies within its px, 0..1. */
   readonly offset: { readonly x: number; readonly y: number };
 }

@@ -22,7 +22,7 @@ export interface TextLayer extends LayerBase {
   readonly stretchY: number;
   readonly colour: Hex;
   readonly align: TextAlign;
-  /** Lines are broken at this width, slot px; null where only \n breaks them. */
+  /** Lines are broken at this width, slot px, stretched as the letters are; null where only \n breaks them. */
   readonly wrap: number | null;
   /** The point the lines are aligned to, and the top of the first line; slot px, whole ones unless it is turned. */
   readonly x: number;
