@@ -13,11 +13,18 @@ const forbidden = {
 };
 
 const zones = Object.entries(forbidden).flatMap(([room, rooms]) =>
-  rooms.map((other) => ({ target: `./src/${room}`, from: `./src/${other}`, message: `${room} may not import ${other}.` })));
+  rooms.map((other) => ({
+    target: `./src/${room}`,
+    from: `./src/${other}`,
+    message: `${room} may not import ${other}.`,
+  })),
+);
 
 /** Screens reach the engine and the store through hooks alone. */
 const hooksOnly = ['engine', 'store'].map((other) => ({
-  target: './src/ui/!(hooks)/**/*', from: `./src/${other}`, message: `Reach ${other} through src/ui/hooks.`,
+  target: './src/ui/!(hooks)/**/*',
+  from: `./src/${other}`,
+  message: `Reach ${other} through src/ui/hooks.`,
 }));
 
 const config = [
@@ -33,11 +40,43 @@ const config = [
   },
   { files: ['scripts/**', 'bench/**'], rules: { 'no-console': 'off' } },
   { files: ['e2e/**'], rules: { 'react-hooks/rules-of-hooks': 'off' } },
-  { files: ['src/core/**/*.ts'], ignores: ['**/*.test.ts'], rules: {
-    'no-restricted-globals': ['error', 'document', 'window', 'self', 'navigator', 'ImageData', 'OffscreenCanvas', 'performance', 'fetch'],
-    'no-restricted-properties': ['error', { object: 'Math', property: 'random' }, { object: 'Date', property: 'now' }],
-    'no-restricted-imports': ['error', { patterns: ['react', 'react-*', 'next', 'next/*', 'dexie', 'zustand', 'wasm-vips', 'node:*'] }],
-  } },
+  {
+    files: ['src/core/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-globals': [
+        'error',
+        'document',
+        'window',
+        'self',
+        'navigator',
+        'ImageData',
+        'OffscreenCanvas',
+        'performance',
+        'fetch',
+      ],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Math', property: 'random' },
+        { object: 'Date', property: 'now' },
+      ],
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            'react',
+            'react-*',
+            'next',
+            'next/*',
+            'dexie',
+            'zustand',
+            'wasm-vips',
+            'node:*',
+          ],
+        },
+      ],
+    },
+  },
 ];
 
 export default config;

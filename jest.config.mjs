@@ -6,7 +6,15 @@ const config = {
   maxWorkers: 2,
   roots: ['<rootDir>/src'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
-  transform: { '^.+\\.[mc]?[jt]sx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true } }, module: { type: 'commonjs' } }] },
+  transform: {
+    '^.+\\.[mc]?[jt]sx?$': [
+      '@swc/jest',
+      {
+        jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true } },
+        module: { type: 'commonjs' },
+      },
+    ],
+  },
   transformIgnorePatterns: ['/node_modules/(?!(culori|image-size|immer|d3-[a-z-]+|internmap)/)'],
 };
 

@@ -1,12 +1,23 @@
 import type { NextConfig } from 'next';
 
 const documentPolicy = [
-  "default-src 'self'", "script-src 'self' 'unsafe-inline'", "style-src 'self' 'unsafe-inline'", "img-src 'self' blob: data:",
-  "connect-src 'self' blob:", "worker-src 'self' blob:", "object-src 'none'", "base-uri 'self'", "form-action 'self'", "frame-ancestors 'none'",
+  "default-src 'self'",
+  "script-src 'self' 'unsafe-inline'",
+  "style-src 'self' 'unsafe-inline'",
+  "img-src 'self' blob: data:",
+  "connect-src 'self' blob:",
+  "worker-src 'self' blob:",
+  "object-src 'none'",
+  "base-uri 'self'",
+  "form-action 'self'",
+  "frame-ancestors 'none'",
 ].join('; ');
 
 /** A worker takes the policy of its own script's response, and the codecs generate code when they start. */
-const workerPolicy = documentPolicy.replace("script-src 'self' 'unsafe-inline'", "script-src 'self' 'unsafe-eval'");
+const workerPolicy = documentPolicy.replace(
+  "script-src 'self' 'unsafe-inline'",
+  "script-src 'self' 'unsafe-eval'",
+);
 
 /** SharedArrayBuffer, which the codecs need, is only there on isolated pages. */
 const isolation = [
@@ -25,8 +36,14 @@ const config: NextConfig = {
     return [
       // Rehearsed pages bring the stand-in host's own policy.
       { source: '/rehearsal/:path*', headers: isolation },
-      { source: '/((?!rehearsal/).*)', headers: [...isolation, { key: 'Content-Security-Policy', value: documentPolicy }] },
-      { source: '/_next/static/:path*', headers: [{ key: 'Content-Security-Policy', value: workerPolicy }] },
+      {
+        source: '/((?!rehearsal/).*)',
+        headers: [...isolation, { key: 'Content-Security-Policy', value: documentPolicy }],
+      },
+      {
+        source: '/_next/static/:path*',
+        headers: [{ key: 'Content-Security-Policy', value: workerPolicy }],
+      },
       {
         source: '/vendor/:path*',
         headers: [

@@ -10,14 +10,28 @@ export default defineConfig({
   // Two cores that share their machine are at times several times slower than usual.
   expect: { timeout: 60_000 },
   forbidOnly: true,
-  reporter: process.env.BROWSER_REPORT ? [['list'], ['json', { outputFile: process.env.BROWSER_REPORT }]] : 'list',
+  reporter: process.env.BROWSER_REPORT
+    ? [['list'], ['json', { outputFile: process.env.BROWSER_REPORT }]]
+    : 'list',
   use: {
     baseURL: `http://localhost:${port}`,
     viewport: { width: 1280, height: 800 },
     launchOptions: {
       executablePath: '/usr/bin/chromium',
-      args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
     },
   },
-  webServer: { command: `npx next start --port ${port}`, url: `http://localhost:${port}`, gracefulShutdown: { signal: 'SIGTERM', timeout: 2000 } },
+  webServer: {
+    command: `npx next start --port ${port}`,
+    url: `http://localhost:${port}`,
+    gracefulShutdown: { signal: 'SIGTERM', timeout: 2000 },
+  },
 });

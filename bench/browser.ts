@@ -4,13 +4,24 @@ import { chromium, type Page } from '@playwright/test';
 import { median, row, type Row } from './rows';
 import { setInBrowser } from './set';
 
-const port = 3217, address = `http://localhost:${port}`;
+const port = 3217,
+  address = `http://localhost:${port}`;
 const repaint = 'soyez repaint';
 
 async function withServer<T>(work: () => Promise<T>): Promise<T> {
-  const server = spawn('npx', ['next', 'start', '--port', String(port)], { stdio: 'ignore', detached: true });
+  const server = spawn('npx', ['next', 'start', '--port', String(port)], {
+    stdio: 'ignore',
+    detached: true,
+  });
   try {
-    for (let i = 0; !(await fetch(address).then((r) => r.ok, () => false)); i++) {
+    for (
+      let i = 0;
+      !(await fetch(address).then(
+        (r) => r.ok,
+        () => false,
+      ));
+      i++
+    ) {
       if (i > 100) throw new Error('The server did not start; is there a production build?');
       await new Promise((resolve) => setTimeout(resolve, 100));
     }
@@ -27,49 +38,71 @@ async function dragRepaints(page: Page, x: number, y: number): Promise<number[]>
   await page.mouse.move(box.x + x, box.y + y);
   await page.mouse.down();
   await page.evaluate((name) => performance.clearMeasures(name), repaint);
-  for (let i = 1; i <= 120; i++) await page.mouse.move(box.x + x + 200 * Math.sin(i / 12), box.y + y + 30 * Math.cos(i / 9));
+  for (let i = 1; i <= 120; i++)
+    await page.mouse.move(box.x + x + 200 * Math.sin(i / 12), box.y + y + 30 * Math.cos(i / 9));
   await page.mouse.up();
-  return page.evaluate((name) => performance.getEntriesByName(name).map((e) => e.duration), repaint);
+  return page.evaluate(
+    (name) => performance.getEntriesByName(name).map((e) => e.duration),
+    repaint,
+  );
 }
 
 /** Gives the selected text a shadow, an outline and a relief. */
 async function dressText(page: Page): Promise<void> {
   await page.getByRole('radio', { name: 'Effects' }).click();
-  for (const effect of ['Shadow', 'Outline', 'Relief']) await page.getByRole('button', { name: `+ ${effect}` }).click();
+  for (const effect of ['Shadow', 'Outline', 'Relief'])
+    await page.getByRole('button', { name: `+ ${effect}` }).click();
   await page.waitForTimeout(1500);
 }
 
 /** Middle of the selected layer's frame, px of the picture at 1:1. */
 async function selectedMiddle(page: Page): Promise<[number, number]> {
-  const area = await page.getByTestId('picture-area').boundingBox(), first = await page.locator('[data-grip="0 0"]').boundingBox(), last = await page.locator('[data-grip="1 1"]').boundingBox();
+  const area = await page.getByTestId('picture-area').boundingBox(),
+    first = await page.locator('[data-grip="0 0"]').boundingBox(),
+    last = await page.locator('[data-grip="1 1"]').boundingBox();
   if (!area || !first || !last) throw new Error('Nothing is selected on the picture.');
-  return [(first.x + last.x + last.width) / 2 - area.x, (first.y + last.y + last.height) / 2 - area.y];
+  return [
+    (first.x + last.x + last.width) / 2 - area.x,
+    (first.y + last.y + last.height) / 2 - area.y,
+  ];
 }
 
 /** Drags the strength of the selected layer to and fro along its slider, and gives the time of each repaint. */
 async function strengthRepaints(page: Page): Promise<number[]> {
   const box = await page.getByRole('slider', { name: 'Strength' }).boundingBox();
   if (!box) throw new Error('There is no strength to drag.');
-  const x = box.x + box.width / 2, y = box.y + box.height / 2;
+  const x = box.x + box.width / 2,
+    y = box.y + box.height / 2;
   await page.mouse.move(x, y);
   await page.mouse.down();
   await page.evaluate((name) => performance.clearMeasures(name), repaint);
   for (let i = 1; i <= 90; i++) await page.mouse.move(x + 60 * Math.sin(i / 7), y);
   await page.mouse.up();
-  return page.evaluate((name) => performance.getEntriesByName(name).map((e) => e.duration), repaint);
+  return page.evaluate(
+    (name) => performance.getEntriesByName(name).map((e) => e.duration),
+    repaint,
+  );
 }
 
 /** A page background of 1900×1200 with five layers: photo, a tone on it alone, wash, texture, words; the wash is selected in the end. */
 async function largeBackground(page: Page): Promise<void> {
-  const type = async (label: string, text: string) => { const field = page.getByRole('textbox', { name: label, exact: true }); await field.fill(text); await field.press('Enter'); };
-  const layer = (name: string) => page.getByRole('region', { name: 'Layers, back to front' }).getByRole('button', { name });
+  const type = async (label: string, text: string) => {
+    const field = page.getByRole('textbox', { name: label, exact: true });
+    await field.fill(text);
+    await field.press('Enter');
+  };
+  const layer = (name: string) =>
+    page.getByRole('region', { name: 'Layers, back to front' }).getByRole('button', { name });
   await page.getByRole('radio', { name: 'Kiln diary' }).click();
   await page.getByRole('link', { name: /^Kiln diary background, .* open its bench/ }).click();
   await page.locator('canvas[data-ready=true]').waitFor();
   await page.keyboard.press('1');
   await type('Width', '1900');
   await type('Height', '1200');
-  await page.getByRole('navigation', { name: 'Questions' }).getByRole('button', { name: 'Which part' }).click();
+  await page
+    .getByRole('navigation', { name: 'Questions' })
+    .getByRole('button', { name: 'Which part' })
+    .click();
   await page.getByRole('button', { name: 'Fill', exact: true }).click();
   await layer('Clay hills').click();
   await page.keyboard.press('3');
@@ -91,65 +124,133 @@ async function searchTime(page: Page): Promise<number> {
   const start = Date.now();
   await page.getByRole('button', { name: 'Find the lightest file' }).click();
   // Looked at with every frame; a locator would look twice a second.
-  await page.waitForFunction(() => [...document.querySelectorAll('button')].some((b) => b.textContent.includes('Search again')), undefined, { timeout: 120_000 });
+  await page.waitForFunction(
+    () =>
+      [...document.querySelectorAll('button')].some((b) => b.textContent.includes('Search again')),
+    undefined,
+    { timeout: 120_000 },
+  );
   return Date.now() - start;
 }
 
-export const browserRows = (): Promise<Row[]> => withServer(async () => {
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
-  try {
-    const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
-    await page.goto(address);
-    const link = page.getByRole('link', { name: /^Header, .* open its bench/ });
-    await link.waitFor();
-    await page.waitForTimeout(4000);
-    const plan = page.url(), drawn = page.locator('canvas[data-ready=true]');
-
-    /** From an action until the kept drawing of this very state, or the live picture, is there, whichever is first. */
-    const firstPicture = async (act: () => Promise<unknown>): Promise<number> => {
-      const start = Date.now();
-      await act();
-      await page.waitForFunction(() => { const c = document.querySelector<HTMLElement>('canvas[data-ready]'); return c && (c.dataset.ready === 'true' || c.style.backgroundImage !== ''); });
-      const took = Date.now() - start;
-      await drawn.waitFor();
-      await page.waitForTimeout(1500);
-      return took;
-    };
-    const opening: number[] = [], reopening: number[] = [];
-    for (let i = 0; i < 5; i++) {
-      await page.goto(plan);
+export const browserRows = (): Promise<Row[]> =>
+  withServer(async () => {
+    const browser = await chromium.launch({
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    });
+    try {
+      const page = await (
+        await browser.newContext({ viewport: { width: 1280, height: 800 } })
+      ).newPage();
+      await page.goto(address);
+      const link = page.getByRole('link', { name: /^Header, .* open its bench/ });
       await link.waitFor();
-      opening.push(await firstPicture(() => link.click()));
-      reopening.push(await firstPicture(() => page.reload()));
+      await page.waitForTimeout(4000);
+      const plan = page.url(),
+        drawn = page.locator('canvas[data-ready=true]');
+
+      /** From an action until the kept drawing of this very state, or the live picture, is there, whichever is first. */
+      const firstPicture = async (act: () => Promise<unknown>): Promise<number> => {
+        const start = Date.now();
+        await act();
+        await page.waitForFunction(() => {
+          const c = document.querySelector<HTMLElement>('canvas[data-ready]');
+          return c && (c.dataset.ready === 'true' || c.style.backgroundImage !== '');
+        });
+        const took = Date.now() - start;
+        await drawn.waitFor();
+        await page.waitForTimeout(1500);
+        return took;
+      };
+      const opening: number[] = [],
+        reopening: number[] = [];
+      for (let i = 0; i < 5; i++) {
+        await page.goto(plan);
+        await link.waitFor();
+        opening.push(await firstPicture(() => link.click()));
+        reopening.push(await firstPicture(() => page.reload()));
+      }
+      const small = await searchTime(page);
+      await page.keyboard.press('4');
+      const frames = await dragRepaints(page, 540, 95);
+      await page
+        .getByRole('region', { name: 'Layers, back to front' })
+        .getByRole('button', { name: 'Veldrin Clayworks' })
+        .click();
+      await dressText(page);
+      const dressed = await dragRepaints(page, ...(await selectedMiddle(page)));
+      await page.goto(plan);
+      await largeBackground(page);
+      const large = await strengthRepaints(page);
+      await page
+        .getByRole('region', { name: 'Layers, back to front' })
+        .getByRole('button', { name: 'Your words' })
+        .click();
+      await page.keyboard.press('4');
+      await dressText(page);
+      const dressedLarge = await dragRepaints(page, ...(await selectedMiddle(page))),
+        largeSearch = await searchTime(page);
+      const set = await setInBrowser(page, plan);
+      for (const list of [frames, dressed, dressedLarge])
+        if (list.length < 20)
+          throw new Error(
+            `Expected at least 20 repaints while dragging, found ${frames.length}, ${dressed.length} and ${dressedLarge.length}.`,
+          );
+      if (large.length < 10)
+        throw new Error(
+          `Expected at least 10 repaints while dragging a strength, found ${large.length}.`,
+        );
+      return [
+        row('first picture of a bench, from its plan', median(opening), 'wanted at most', 1500),
+        row(
+          'first picture of a bench, page loaded anew',
+          median(reopening),
+          'wanted at most',
+          1500,
+        ),
+        row('search for the lightest file, 1080×220, all formats', small, 'wanted at most', 3000),
+        row(
+          'search for the lightest file, 1900×1200, all formats',
+          largeSearch,
+          'wanted at most',
+          25000,
+        ),
+        row(
+          `repaint while dragging text, 1080×220 (${frames.length} frames)`,
+          median(frames),
+          'wanted at most',
+          16,
+        ),
+        row(
+          `repaint while dragging text with shadow, outline, relief, 1080×220 (${dressed.length} frames)`,
+          median(dressed),
+          'wanted at most',
+          16,
+        ),
+        row(
+          `repaint while dragging text with shadow, outline, relief, 1900×1200, six layers (${dressedLarge.length} frames)`,
+          median(dressedLarge),
+          'wanted at most',
+          50,
+        ),
+        row(
+          `repaint while dragging a wash strength, 1900×1200, five layers (${large.length} frames)`,
+          median(large),
+          'wanted at most',
+          50,
+        ),
+        set,
+      ];
+    } finally {
+      await browser.close();
     }
-    const small = await searchTime(page);
-    await page.keyboard.press('4');
-    const frames = await dragRepaints(page, 540, 95);
-    await page.getByRole('region', { name: 'Layers, back to front' }).getByRole('button', { name: 'Veldrin Clayworks' }).click();
-    await dressText(page);
-    const dressed = await dragRepaints(page, ...await selectedMiddle(page));
-    await page.goto(plan);
-    await largeBackground(page);
-    const large = await strengthRepaints(page);
-    await page.getByRole('region', { name: 'Layers, back to front' }).getByRole('button', { name: 'Your words' }).click();
-    await page.keyboard.press('4');
-    await dressText(page);
-    const dressedLarge = await dragRepaints(page, ...await selectedMiddle(page)), largeSearch = await searchTime(page);
-    const set = await setInBrowser(page, plan);
-    for (const list of [frames, dressed, dressedLarge]) if (list.length < 20) throw new Error(`Expected at least 20 repaints while dragging, found ${frames.length}, ${dressed.length} and ${dressedLarge.length}.`);
-    if (large.length < 10) throw new Error(`Expected at least 10 repaints while dragging a strength, found ${large.length}.`);
-    return [
-      row('first picture of a bench, from its plan', median(opening), 'wanted at most', 1500),
-      row('first picture of a bench, page loaded anew', median(reopening), 'wanted at most', 1500),
-      row('search for the lightest file, 1080×220, all formats', small, 'wanted at most', 3000),
-      row('search for the lightest file, 1900×1200, all formats', largeSearch, 'wanted at most', 25000),
-      row(`repaint while dragging text, 1080×220 (${frames.length} frames)`, median(frames), 'wanted at most', 16),
-      row(`repaint while dragging text with shadow, outline, relief, 1080×220 (${dressed.length} frames)`, median(dressed), 'wanted at most', 16),
-      row(`repaint while dragging text with shadow, outline, relief, 1900×1200, six layers (${dressedLarge.length} frames)`, median(dressedLarge), 'wanted at most', 50),
-      row(`repaint while dragging a wash strength, 1900×1200, five layers (${large.length} frames)`, median(large), 'wanted at most', 50),
-      set,
-    ];
-  } finally {
-    await browser.close();
-  }
-});
+  });

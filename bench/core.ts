@@ -12,7 +12,8 @@ import type { Layer } from '../src/core/site/model/layer';
 import { canvasGlyphs, type TextContext } from '../src/core/text/glyphs';
 import { compare, type Row } from './rows';
 
-const width = 1900, height = 1200;
+const width = 1900,
+  height = 1200;
 
 /** A slope with noise; half of the layers are see-through in part. */
 function layer(w: number, h: number, seed: number, alpha: boolean): Raster {
@@ -20,46 +21,110 @@ function layer(w: number, h: number, seed: number, alpha: boolean): Raster {
   let state = seed;
   for (let i = 0; i < raster.data.length; i += 4) {
     state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
-    raster.data[i] = ((i >> 2) % w) / 8 + (state >>> 28); raster.data[i + 1] = i / (w * 8) + (state >>> 27); raster.data[i + 2] = state >>> 24;
+    raster.data[i] = ((i >> 2) % w) / 8 + (state >>> 28);
+    raster.data[i + 1] = i / (w * 8) + (state >>> 27);
+    raster.data[i + 2] = state >>> 24;
     raster.data[i + 3] = alpha ? 40 + ((i >> 10) % 200) : 255;
   }
   return raster;
 }
 
-const modes: readonly (readonly [BlendMode, 'over' | 'multiply' | 'screen' | 'overlay' | 'soft-light' | 'darken'])[] =
-  [['normal', 'over'], ['multiply', 'multiply'], ['screen', 'screen'], ['overlay', 'overlay'], ['soft-light', 'soft-light'], ['darken', 'darken']];
+const modes: readonly (readonly [
+  BlendMode,
+  'over' | 'multiply' | 'screen' | 'overlay' | 'soft-light' | 'darken',
+])[] = [
+  ['normal', 'over'],
+  ['multiply', 'multiply'],
+  ['screen', 'screen'],
+  ['overlay', 'overlay'],
+  ['soft-light', 'soft-light'],
+  ['darken', 'darken'],
+];
 
-const asInput = (r: Raster) => ({ input: Buffer.from(r.data.buffer), raw: { width: r.width, height: r.height, channels: 4 as const } });
+const asInput = (r: Raster) => ({
+  input: Buffer.from(r.data.buffer),
+  raw: { width: r.width, height: r.height, channels: 4 as const },
+});
 
 async function sixLayers(): Promise<Row> {
   const layers = modes.map((_, i) => layer(width, height, i + 1, i % 2 === 0));
-  const target = createRaster(width, height), ground = createRaster(width, height);
+  const target = createRaster(width, height),
+    ground = createRaster(width, height);
   fillRect(ground, { r: 59, g: 74, b: 69 });
-  return compare('compose 6 mixed layers, 1900×1200', () => {
-    target.data.set(ground.data);
-    layers.forEach((raster, i) => composite(target, { type: 'raster', raster, x: 0, y: 0 }, 1, modes[i][0]));
-  }, 'sharp composite', () => sharp(asInput(ground).input, { raw: asInput(ground).raw }).composite(layers.map((l, i) => ({ ...asInput(l), blend: modes[i][1] }))).raw().toBuffer());
+  return compare(
+    'compose 6 mixed layers, 1900×1200',
+    () => {
+      target.data.set(ground.data);
+      layers.forEach((raster, i) =>
+        composite(target, { type: 'raster', raster, x: 0, y: 0 }, 1, modes[i][0]),
+      );
+    },
+    'sharp composite',
+    () =>
+      sharp(asInput(ground).input, { raw: asInput(ground).raw })
+        .composite(layers.map((l, i) => ({ ...asInput(l), blend: modes[i][1] })))
+        .raw()
+        .toBuffer(),
+  );
 }
 
 async function reduce(): Promise<Row> {
-  const source = layer(4000, 3000, 5, false), { input, raw } = asInput(source);
-  return compare('resample 4000×3000 to 1900×1200, linear light', () => resample(source, { x: 0, y: 0, scaleX: 1900 / 4000, scaleY: 1200 / 3000 }, 1900, 1200),
-    'sharp resize lanczos3, not linear', () => sharp(input, { raw }).resize(1900, 1200, { kernel: 'lanczos3', fit: 'fill' }).raw().toBuffer(), 5);
+  const source = layer(4000, 3000, 5, false),
+    { input, raw } = asInput(source);
+  return compare(
+    'resample 4000×3000 to 1900×1200, linear light',
+    () => resample(source, { x: 0, y: 0, scaleX: 1900 / 4000, scaleY: 1200 / 3000 }, 1900, 1200),
+    'sharp resize lanczos3, not linear',
+    () =>
+      sharp(input, { raw })
+        .resize(1900, 1200, { kernel: 'lanczos3', fit: 'fill' })
+        .raw()
+        .toBuffer(),
+    5,
+  );
 }
 
 async function editOne(): Promise<Row> {
   const photo = layer(2400, 1600, 3, false);
-  const resources = { photo: () => photo, glyphs: canvasGlyphs((w, h) => createCanvas(w, h).getContext('2d') as unknown as TextContext, (spec) => `${spec.weight} ${spec.sizePx}px serif`) };
+  const resources = {
+    photo: () => photo,
+    glyphs: canvasGlyphs(
+      (w, h) => createCanvas(w, h).getContext('2d') as unknown as TextContext,
+      (spec) => `${spec.weight} ${spec.sizePx}px serif`,
+    ),
+  };
   const lower: Layer[] = [
-    { ...newPhoto('p', { name: '', assetId: 'a', width: 2400, height: 1600 }, { width, height }), x: 0, y: -30, scale: 0.8 },
-    { ...newWash('w', '#3b4a45', 0.4), blend: 'multiply' }, { ...newWash('x', '#a4553a', 0.2), blend: 'soft-light' },
-    newText('t', 'Veldrin Clayworks', 'serif', 120, '#efe9dc', 950, 300), newText('u', 'thrown, glazed and fired', 'serif', 60, '#efe9dc', 950, 500),
+    {
+      ...newPhoto('p', { name: '', assetId: 'a', width: 2400, height: 1600 }, { width, height }),
+      x: 0,
+      y: -30,
+      scale: 0.8,
+    },
+    { ...newWash('w', '#3b4a45', 0.4), blend: 'multiply' },
+    { ...newWash('x', '#a4553a', 0.2), blend: 'soft-light' },
+    newText('t', 'Veldrin Clayworks', 'serif', 120, '#efe9dc', 950, 300),
+    newText('u', 'thrown, glazed and fired', 'serif', 60, '#efe9dc', 950, 500),
   ];
-  const drawing = (x: number): Drawing => ({ width, height, ground: { type: 'colour', colour: '#3b4a45' }, layers: [...lower, newText('v', 'by the river', 'serif', 60, '#efe9dc', x, 700)] });
+  const drawing = (x: number): Drawing => ({
+    width,
+    height,
+    ground: { type: 'colour', colour: '#3b4a45' },
+    layers: [...lower, newText('v', 'by the river', 'serif', 60, '#efe9dc', x, 700)],
+  });
   const composer = createComposer(resources);
   composer.compose(drawing(0));
   let x = 600;
-  return compare('one edited layer of 6, 1900×1200', () => composer.compose(drawing((x += 3))), 'the same picture composed whole', () => createComposer(resources).compose(drawing(x)), 5);
+  return compare(
+    'one edited layer of 6, 1900×1200',
+    () => composer.compose(drawing((x += 3))),
+    'the same picture composed whole',
+    () => createComposer(resources).compose(drawing(x)),
+    5,
+  );
 }
 
-export const coreRows = async (): Promise<Row[]> => [await sixLayers(), await reduce(), await editOne()];
+export const coreRows = async (): Promise<Row[]> => [
+  await sixLayers(),
+  await reduce(),
+  await editOne(),
+];

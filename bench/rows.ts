@@ -7,11 +7,18 @@ export interface Row {
   readonly ratio: number;
 }
 
-export const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)];
+export const median = (values: readonly number[]): number =>
+  [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)];
 
 export const row = (name: string, ours: number, reference: string, theirs: number): Row => {
   const round = (v: number, digits: number) => Number(v.toFixed(digits));
-  return { name, ours_ms: round(ours, 2), reference, reference_ms: round(theirs, 2), ratio: round(ours / theirs, 3) };
+  return {
+    name,
+    ours_ms: round(ours, 2),
+    reference,
+    reference_ms: round(theirs, 2),
+    ratio: round(ours / theirs, 3),
+  };
 };
 
 async function timed(run: () => unknown): Promise<number> {
@@ -21,11 +28,21 @@ async function timed(run: () => unknown): Promise<number> {
 }
 
 /** Runs the two in turn, after one turn that is not counted, so that a change of the machine's speed hits both. */
-export async function compare(name: string, ours: () => unknown, reference: string, theirs: () => unknown, turns = 7): Promise<Row> {
-  const a: number[] = [], b: number[] = [];
+export async function compare(
+  name: string,
+  ours: () => unknown,
+  reference: string,
+  theirs: () => unknown,
+  turns = 7,
+): Promise<Row> {
+  const a: number[] = [],
+    b: number[] = [];
   for (let i = 0; i <= turns; i++) {
     const times = [await timed(ours), await timed(theirs)];
-    if (i > 0) { a.push(times[0]); b.push(times[1]); }
+    if (i > 0) {
+      a.push(times[0]);
+      b.push(times[1]);
+    }
   }
   return row(name, median(a), reference, median(b));
 }

@@ -9,25 +9,44 @@ import type { PieceSet } from '../src/core/site/model/pieceSet';
 import { nodeCodecs } from '../src/engine/nodeCodecs';
 import { compare, row, type Row } from './rows';
 
-const strength = 0.48, colour = { r: 169, g: 183, b: 154 };
+const strength = 0.48,
+  colour = { r: 169, g: 183, b: 154 };
 
 type Files = ReadonlyMap<string, Uint8Array<ArrayBuffer>>;
-const bytesOf = async (image: Sharp): Promise<Uint8Array<ArrayBuffer>> => new Uint8Array(await image.toBuffer());
+const bytesOf = async (image: Sharp): Promise<Uint8Array<ArrayBuffer>> =>
+  new Uint8Array(await image.toBuffer());
 
 /** Menu ends, buttons, corners: see-through at their edges, in slate. */
 async function smallPieces(): Promise<Files> {
   const files = new Map<string, Uint8Array<ArrayBuffer>>();
   for (let n = 0; n < 300; n++) {
-    const width = 8 + (n * 7) % 113, height = 8 + (n * 5) % 41, data = Buffer.alloc(width * height * 4);
-    for (let i = 0; i < width * height; i++) data.set([63 - (i % 13), 81 - (i % 11), 97, i % width < 3 ? 0 : 255], i * 4);
-    files.set(`many/piece-${n}.png`, await bytesOf(sharp(data, { raw: { width, height, channels: 4 } }).png({ compressionLevel: 9 })));
+    const width = 8 + ((n * 7) % 113),
+      height = 8 + ((n * 5) % 41),
+      data = Buffer.alloc(width * height * 4);
+    for (let i = 0; i < width * height; i++)
+      data.set([63 - (i % 13), 81 - (i % 11), 97, i % width < 3 ? 0 : 255], i * 4);
+    files.set(
+      `many/piece-${n}.png`,
+      await bytesOf(
+        sharp(data, { raw: { width, height, channels: 4 } }).png({ compressionLevel: 9 }),
+      ),
+    );
   }
   return files;
 }
 
 async function largePieces(): Promise<Files> {
-  const files = new Map<string, Uint8Array<ArrayBuffer>>(), photographs = ['clay-hills', 'glaze-close-up', 'kiln-glow', 'shelf-of-pots'];
-  for (let n = 0; n < 20; n++) files.set(`many/photo-${n}.jpg`, await bytesOf(sharp(`public/sample/${photographs[n % 4]}.jpg`).resize(1400, 900, { position: n % 2 ? 'top' : 'bottom' }).jpeg({ quality: 82 })));
+  const files = new Map<string, Uint8Array<ArrayBuffer>>(),
+    photographs = ['clay-hills', 'glaze-close-up', 'kiln-glow', 'shelf-of-pots'];
+  for (let n = 0; n < 20; n++)
+    files.set(
+      `many/photo-${n}.jpg`,
+      await bytesOf(
+        sharp(`public/sample/${photographs[n % 4]}.jpg`)
+          .resize(1400, 900, { position: n % 2 ? 'top' : 'bottom' })
+          .jpeg({ quality: 82 }),
+      ),
+    );
   return files;
 }
 
@@ -35,27 +54,72 @@ async function largePieces(): Promise<Files> {
 function setOf(files: Files): PieceSet {
   const { pieces } = openSet([...files].map(([path, bytes]) => ({ path, bytes })));
   return {
-    name: 'many', pieces: pieces.map((p) => ({ path: p.path, assetId: p.path, bytes: p.bytes.length, width: p.width, height: p.height, format: p.format, leftOut: false })), sheets: [], others: [],
-    recipe: { id: 'r', name: '', steps: [newWash('w', '#a9b79a', strength)], spare: false }, from: '#3f5161', to: '#a9b79a', lines: {},
+    name: 'many',
+    pieces: pieces.map((p) => ({
+      path: p.path,
+      assetId: p.path,
+      bytes: p.bytes.length,
+      width: p.width,
+      height: p.height,
+      format: p.format,
+      leftOut: false,
+    })),
+    sheets: [],
+    others: [],
+    recipe: { id: 'r', name: '', steps: [newWash('w', '#a9b79a', strength)], spare: false },
+    from: '#3f5161',
+    to: '#a9b79a',
+    lines: {},
   };
 }
 
 /** The same wash by sharp: the colour laid over at its strength, inside what is there. */
 async function bySharp(files: Files): Promise<void> {
-  await Promise.all([...files].map(async ([path, bytes]) => {
-    const image = sharp(bytes), { width, height } = await image.metadata(), wash = { create: { width, height, channels: 4 as const, background: { ...colour, alpha: strength } } };
-    const washed = image.composite([{ input: wash, blend: 'atop' }]);
-    await (path.endsWith('.png') ? washed.png({ compressionLevel: 9 }) : washed.jpeg({ quality: 82, mozjpeg: true, quantisationTable: 0 })).toBuffer();
-  }));
+  await Promise.all(
+    [...files].map(async ([path, bytes]) => {
+      const image = sharp(bytes),
+        { width, height } = await image.metadata(),
+        wash = {
+          create: {
+            width,
+            height,
+            channels: 4 as const,
+            background: { ...colour, alpha: strength },
+          },
+        };
+      const washed = image.composite([{ input: wash, blend: 'atop' }]);
+      await (
+        path.endsWith('.png')
+          ? washed.png({ compressionLevel: 9 })
+          : washed.jpeg({ quality: 82, mozjpeg: true, quantisationTable: 0 })
+      ).toBuffer();
+    }),
+  );
 }
 
 export async function setRows(): Promise<Row[]> {
-  const { codecs, close } = await nodeCodecs(), few = await smallPieces(), many = await largePieces(), all = new Map([...few, ...many]);
-  const ports: SetPorts = { ...codecs, asset: async (id) => all.get(id)! }, quiet = { wanted: () => true, onProgress: () => {} };
+  const { codecs, close } = await nodeCodecs(),
+    few = await smallPieces(),
+    many = await largePieces(),
+    all = new Map([...few, ...many]);
+  const ports: SetPorts = { ...codecs, asset: async (id) => all.get(id)! },
+    quiet = { wanted: () => true, onProgress: () => {} };
   try {
     return [
-      await compare('recolour 300 small pieces, PNG with alpha', () => recolourSet(setOf(few), ports, quiet, false), 'sharp, the same blend', () => bySharp(few), 3),
-      await compare('recolour 20 pieces of 1400×900, JPEG', () => recolourSet(setOf(many), ports, quiet, false), 'sharp, the same blend', () => bySharp(many), 3),
+      await compare(
+        'recolour 300 small pieces, PNG with alpha',
+        () => recolourSet(setOf(few), ports, quiet, false),
+        'sharp, the same blend',
+        () => bySharp(few),
+        3,
+      ),
+      await compare(
+        'recolour 20 pieces of 1400×900, JPEG',
+        () => recolourSet(setOf(many), ports, quiet, false),
+        'sharp, the same blend',
+        () => bySharp(many),
+        3,
+      ),
     ];
   } finally {
     close();
@@ -64,15 +128,26 @@ export async function setRows(): Promise<Row[]> {
 
 /** The same 320 pieces dropped on the screen: from taking a recipe until all files are written. */
 export async function setInBrowser(page: Page, plan: string): Promise<Row> {
-  const files = new Map([...await smallPieces(), ...await largePieces()]), zip = Buffer.from(zipSync(Object.fromEntries(files), { level: 0 }));
+  const files = new Map([...(await smallPieces()), ...(await largePieces())]),
+    zip = Buffer.from(zipSync(Object.fromEntries(files), { level: 0 }));
   await page.goto(`${plan}/recolour`);
-  await page.setInputFiles('input[data-picks="Pieces"]', { name: 'many.zip', mimeType: 'application/zip', buffer: zip });
+  await page.setInputFiles('input[data-picks="Pieces"]', {
+    name: 'many.zip',
+    mimeType: 'application/zip',
+    buffer: zip,
+  });
   await page.locator('[aria-label="Ways there"][aria-busy=false]').waitFor({ timeout: 60_000 });
   await page.waitForTimeout(4000);
   const start = performance.now();
   await page.getByRole('group', { name: 'Ways there' }).getByRole('button').first().click();
   await page.getByRole('button', { name: /^Archive, / }).waitFor({ timeout: 120_000 });
-  const took = performance.now() - start, from = performance.now();
+  const took = performance.now() - start,
+    from = performance.now();
   await bySharp(files);
-  return row('recolour these 320 pieces in Chromium, from taking a recipe to the archive', took, 'sharp, the same blend', performance.now() - from);
+  return row(
+    'recolour these 320 pieces in Chromium, from taking a recipe to the archive',
+    took,
+    'sharp, the same blend',
+    performance.now() - from,
+  );
 }

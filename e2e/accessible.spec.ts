@@ -9,11 +9,27 @@ const tray = '[data-tray]';
 
 async function check(page: Page, what: string, part?: string): Promise<void> {
   // A screen is as high as the window: nothing that gets the focus may scroll it away.
-  if (!page.url().includes('/rehearsal/')) expect.soft([what, await page.evaluate(() => document.documentElement.scrollHeight - innerHeight)]).toEqual([what, 0]);
+  if (!page.url().includes('/rehearsal/'))
+    expect
+      .soft([what, await page.evaluate(() => document.documentElement.scrollHeight - innerHeight)])
+      .toEqual([what, 0]);
   // The page that is drawn is the owner's, in the theme's own colours; it is hidden from assistive tools on the plan.
-  const axe = new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).exclude('[data-testid="page"]');
+  const axe = new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+    .exclude('[data-testid="page"]');
   const { violations } = await (part ? axe.include(part) : axe).analyze();
-  expect.soft([what, violations.map((v) => `${v.id}: ${v.nodes.slice(0, 3).map((n) => n.html.slice(0, 140)).join(' | ')}`)]).toEqual([what, []]);
+  expect
+    .soft([
+      what,
+      violations.map(
+        (v) =>
+          `${v.id}: ${v.nodes
+            .slice(0, 3)
+            .map((n) => n.html.slice(0, 140))
+            .join(' | ')}`,
+      ),
+    ])
+    .toEqual([what, []]);
 }
 
 test('the sites and the page plan with all its panels', async ({ bench, page }) => {
@@ -31,7 +47,9 @@ test('the sites and the page plan with all its panels', async ({ bench, page }) 
     await panel.getByRole('button', { name }).click();
     await check(page, name);
   }
-  await bench.drop(page.getByRole('main'), [{ name: 'slate.zip', type: 'application/zip', bytes: zipOf(await slateTheme()) }]);
+  await bench.drop(page.getByRole('main'), [
+    { name: 'slate.zip', type: 'application/zip', bytes: zipOf(await slateTheme()) },
+  ]);
   await expect(page.getByRole('button', { name: 'Take over' })).toBeEnabled();
   await check(page, 'theme');
   await page.goto('/');
@@ -44,7 +62,10 @@ test('the bench with its seven questions, and the shelf', async ({ bench, page }
   await bench.open('Header');
   for (let digit = 1; digit <= 7; digit++) {
     await page.keyboard.press(String(digit));
-    await expect(page.locator('[aria-current=step]')).toHaveAttribute('aria-keyshortcuts', String(digit));
+    await expect(page.locator('[aria-current=step]')).toHaveAttribute(
+      'aria-keyshortcuts',
+      String(digit),
+    );
     await check(page, `question ${digit}`);
   }
   await page.keyboard.press('3');
@@ -57,7 +78,10 @@ test('the bench with its seven questions, and the shelf', async ({ bench, page }
   await page.keyboard.press('2');
   await page.getByRole('button', { name: 'Shelf and library' }).click();
   await expect(page.getByRole('heading', { name: /^Shelf of/ })).toBeAttached();
-  await page.getByRole('main').getByRole('button', { name: /Clay hills/ }).click();
+  await page
+    .getByRole('main')
+    .getByRole('button', { name: /Clay hills/ })
+    .click();
   await check(page, 'shelf');
   await page.getByRole('radio', { name: 'Picture library' }).click();
   await expect(page.getByText(/^\d+ pictures$/)).toBeVisible();
@@ -92,7 +116,11 @@ test('the panels of what lies on top, and the steps', async ({ bench, page }) =>
   await check(page, 'several layers');
 });
 
-test('the panels of the file’s weight, the hand-over of the site, and the pages as a host serves them', async ({ bench, browser, page }) => {
+test('the panels of the file’s weight, the hand-over of the site, and the pages as a host serves them', async ({
+  bench,
+  browser,
+  page,
+}) => {
   await bench.start();
   const plan = page.url();
   await bench.open('Header');
@@ -100,14 +128,24 @@ test('the panels of the file’s weight, the hand-over of the site, and the page
   await page.getByRole('button', { name: 'Find the lightest file' }).click();
   await expect(page.getByRole('button', { name: 'Search again' })).toBeVisible();
   await check(page, 'the chart');
-  for (const name of ['By hand', 'Loading']) { await page.getByRole('radio', { name }).click(); await check(page, name, tray); }
+  for (const name of ['By hand', 'Loading']) {
+    await page.getByRole('radio', { name }).click();
+    await check(page, name, tray);
+  }
   await page.goto(`${plan}/hand-over`);
   await expect(page.getByRole('button', { name: /^Archive, / })).toBeEnabled();
-  const [tab] = await Promise.all([page.waitForEvent('popup'), page.getByRole('button', { name: 'Rehearse', exact: true }).click()]);
+  const [tab] = await Promise.all([
+    page.waitForEvent('popup'),
+    page.getByRole('button', { name: 'Rehearse', exact: true }).click(),
+  ]);
   await tab.waitForURL(/home\.html$/);
   await check(page, 'hand over');
   // What is handed over, too. The host lets no script run: the checker comes in past its policy.
-  const visitor = await browser.newContext({ bypassCSP: true, viewport: { width: 1280, height: 800 } }), served = await visitor.newPage();
+  const visitor = await browser.newContext({
+      bypassCSP: true,
+      viewport: { width: 1280, height: 800 },
+    }),
+    served = await visitor.newPage();
   for (const name of ['home', 'kiln-diary']) {
     await served.goto(tab.url().replace('home.html', `${name}.html`));
     await expect(served.getByRole('heading').first()).toBeVisible();
@@ -118,33 +156,61 @@ test('the panels of the file’s weight, the hand-over of the site, and the page
 
 test('the panels of what blends', async ({ bench, page }) => {
   await bench.start();
-  const plan = page.url(), facet = (name: string) => page.getByRole('radiogroup', { name: 'What is looked at' }).getByRole('radio', { name, exact: true }).click();
-  const at: readonly (readonly [string, readonly string[]])[] = [['Header', ['Overlap', 'Words', 'Widths']], ['Page background', ['Repeat', 'Strip', 'Calm']], ['Section divider', ['Divider']]];
+  const plan = page.url(),
+    facet = (name: string) =>
+      page
+        .getByRole('radiogroup', { name: 'What is looked at' })
+        .getByRole('radio', { name, exact: true })
+        .click();
+  const at: readonly (readonly [string, readonly string[]])[] = [
+    ['Header', ['Overlap', 'Words', 'Widths']],
+    ['Page background', ['Repeat', 'Strip', 'Calm']],
+    ['Section divider', ['Divider']],
+  ];
   for (const [slot, names] of at) {
     await page.goto(plan);
     await bench.open(slot);
     await page.keyboard.press('5');
-    for (const name of names) { await facet(name); await check(page, `${slot}: ${name}`, tray); }
-    if (slot === 'Header') { await facet('Fade'); await page.getByRole('button', { name: 'Fade into see-through', exact: true }).click(); await check(page, 'a fade'); }
+    for (const name of names) {
+      await facet(name);
+      await check(page, `${slot}: ${name}`, tray);
+    }
+    if (slot === 'Header') {
+      await facet('Fade');
+      await page.getByRole('button', { name: 'Fade into see-through', exact: true }).click();
+      await check(page, 'a fade');
+    }
   }
   await page.getByRole('button', { name: 'torn', exact: true }).click();
   await page.getByRole('checkbox', { name: 'Smaller on narrow screens' }).check();
   await check(page, 'a profile');
 });
 
-test('recolouring a set: nothing dropped yet, each view, and a recipe on the bench', async ({ bench, page }) => {
+test('recolouring a set: nothing dropped yet, each view, and a recipe on the bench', async ({
+  bench,
+  page,
+}) => {
   await bench.start();
   const plan = page.url();
   await page.goto(`${plan}/recolour`);
   await page.getByRole('group', { name: 'Drop a theme' }).waitFor();
   await check(page, 'no set yet');
   await page.getByRole('button', { name: 'Try the sample theme' }).click();
-  await expect(page.getByRole('group', { name: 'Ways there' })).toHaveAttribute('aria-busy', 'false');
+  await expect(page.getByRole('group', { name: 'Ways there' })).toHaveAttribute(
+    'aria-busy',
+    'false',
+  );
   await page.getByRole('group', { name: 'Ways there' }).getByRole('button').first().click();
   await expect(page.getByRole('button', { name: /^Archive, / })).toBeEnabled();
   await check(page, 'a set with a recipe');
-  for (const name of [/^All$/, /^Page$/, /^Style sheet/]) { await page.getByRole('radio', { name }).click(); await check(page, `the set: ${name.source}`, 'section[aria-label="What it becomes"]'); }
-  for (const step of ['Two-tone', 'Hue', 'Tone', 'Texture']) { await page.getByRole('button', { name: `+ ${step}` }).click(); await check(page, `a step: ${step}`, 'section[aria-label="Step"]'); }
+  for (const name of [/^All$/, /^Page$/, /^Style sheet/]) {
+    await page.getByRole('radio', { name }).click();
+    await check(page, `the set: ${name.source}`, 'section[aria-label="What it becomes"]');
+  }
+  for (const step of ['Two-tone', 'Hue', 'Tone', 'Texture']) {
+    await page.getByRole('button', { name: `+ ${step}` }).click();
+    await check(page, `a step: ${step}`, 'section[aria-label="Step"]');
+  }
   await page.goto(plan);
   await bench.open('Page background');
   await page.keyboard.press('3');

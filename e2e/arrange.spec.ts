@@ -1,13 +1,21 @@
 import { expect, test, type BenchPage } from './bench.fixture';
 
 /** The figures of the selected layer's place. */
-async function place(bench: BenchPage): Promise<{ left: number; top: number; width: number; height: number }> {
+async function place(
+  bench: BenchPage,
+): Promise<{ left: number; top: number; width: number; height: number }> {
   await bench.page.getByRole('radio', { name: 'Place' }).click();
   await bench.pixels();
   // The figures follow the drawing a moment later.
   await bench.page.waitForTimeout(80);
-  const read = async (name: string) => Number(await bench.page.getByRole('textbox', { name, exact: true }).inputValue());
-  return { left: await read('Left'), top: await read('Top'), width: await read('Width of the layer'), height: await read('Height of the layer') };
+  const read = async (name: string) =>
+    Number(await bench.page.getByRole('textbox', { name, exact: true }).inputValue());
+  return {
+    left: await read('Left'),
+    top: await read('Top'),
+    width: await read('Width of the layer'),
+    height: await read('Height of the layer'),
+  };
 }
 
 const undo = (name: string) => ({ name: `Undo: ${name}`, exact: true });
@@ -16,7 +24,10 @@ const undo = (name: string) => ({ name: `Undo: ${name}`, exact: true });
 async function threeSquares(bench: BenchPage): Promise<void> {
   await bench.start();
   await bench.open('Header');
-  for (const name of ['Veldrin Clayworks', 'thrown']) { await bench.layer(name).click(); await bench.page.keyboard.press('Delete'); }
+  for (const name of ['Veldrin Clayworks', 'thrown']) {
+    await bench.layer(name).click();
+    await bench.page.keyboard.press('Delete');
+  }
   for (const [i, left] of [100, 330, 700].entries()) {
     await bench.command('Add a shape: rectangle');
     await place(bench);
@@ -33,7 +44,10 @@ async function threeSquares(bench: BenchPage): Promise<void> {
   }
 }
 
-test('drawn to the middle, to the edge and to each other, with the distances shown', async ({ bench, page }) => {
+test('drawn to the middle, to the edge and to each other, with the distances shown', async ({
+  bench,
+  page,
+}) => {
   await threeSquares(bench);
   const frame = page.getByTestId('selection-frame');
   const area = (await page.getByTestId('picture-area').boundingBox())!;
@@ -67,9 +81,13 @@ test('drawn to the middle, to the edge and to each other, with the distances sho
   expect((await place(bench)).left).toBe(53);
 });
 
-test('several at once: taken with Shift and by a frame, moved, resized, lined up and spaced', async ({ bench, page }) => {
+test('several at once: taken with Shift and by a frame, moved, resized, lined up and spaced', async ({
+  bench,
+  page,
+}) => {
   await threeSquares(bench);
-  const area = page.getByTestId('picture-area'), box = (await area.boundingBox())!;
+  const area = page.getByTestId('picture-area'),
+    box = (await area.boundingBox())!;
   await page.mouse.click(box.x + 120, box.y + 40);
   await page.keyboard.down('Shift');
   await page.mouse.click(box.x + 350, box.y + 90);
@@ -78,7 +96,11 @@ test('several at once: taken with Shift and by a frame, moved, resized, lined up
   await expect(page.getByRole('heading', { name: '3 layers' })).toBeVisible();
   await page.getByRole('button', { name: 'Align: top' }).click();
   await page.getByRole('button', { name: 'Space evenly sideways' }).click();
-  for (const [name, left] of [['Square 1', 100], ['Square 2', 400], ['Square 3', 700]] as const) {
+  for (const [name, left] of [
+    ['Square 1', 100],
+    ['Square 2', 400],
+    ['Square 3', 700],
+  ] as const) {
     await bench.layer(name).click();
     expect(await place(bench)).toMatchObject({ left, top: 20, width: 40 });
   }
@@ -96,7 +118,10 @@ test('several at once: taken with Shift and by a frame, moved, resized, lined up
   expect(await place(bench)).toMatchObject({ width: 40, top: 20 });
 });
 
-test('a click selects the foremost, another what lies behind it, and a locked layer is left alone', async ({ bench, page }) => {
+test('a click selects the foremost, another what lies behind it, and a locked layer is left alone', async ({
+  bench,
+  page,
+}) => {
   await threeSquares(bench);
   await place(bench);
   for (const name of ['Square 1', 'Square 2', 'Square 3']) {
@@ -107,7 +132,9 @@ test('a click selects the foremost, another what lies behind it, and a locked la
     await bench.type('Top', '100');
     await bench.pixels();
   }
-  const box = (await page.getByTestId('picture-area').boundingBox())!, click = () => page.mouse.click(box.x + 520, box.y + 120), is = (name: string) => expect(bench.layer(name)).toHaveAttribute('aria-pressed', 'true');
+  const box = (await page.getByTestId('picture-area').boundingBox())!,
+    click = () => page.mouse.click(box.x + 520, box.y + 120),
+    is = (name: string) => expect(bench.layer(name)).toHaveAttribute('aria-pressed', 'true');
   await page.getByTestId('picture-area').focus();
   await page.keyboard.press('Escape');
   await click();
@@ -129,32 +156,53 @@ test('a click selects the foremost, another what lies behind it, and a locked la
   await is('Square 2');
 });
 
-test('cards are put in order by dragging and by key, hidden, duplicated and renamed', async ({ bench, page }) => {
+test('cards are put in order by dragging and by key, hidden, duplicated and renamed', async ({
+  bench,
+  page,
+}) => {
   await threeSquares(bench);
-  const names = () => page.getByRole('region', { name: 'Layers, back to front' }).getByRole('listitem').allInnerTexts().then((list) => list.map((t) => t.split('\n')[0]));
+  const names = () =>
+    page
+      .getByRole('region', { name: 'Layers, back to front' })
+      .getByRole('listitem')
+      .allInnerTexts()
+      .then((list) => list.map((t) => t.split('\n')[0]));
   expect((await names()).slice(3)).toEqual(['Square 1', 'Square 2', 'Square 3']);
   await bench.layer('Square 3').scrollIntoViewIfNeeded();
-  const from = (await bench.layer('Square 3').boundingBox())!, to = (await bench.layer('Square 1').boundingBox())!;
+  const from = (await bench.layer('Square 3').boundingBox())!,
+    to = (await bench.layer('Square 1').boundingBox())!;
   await page.mouse.move(from.x + 30, from.y + 60);
   await page.mouse.down();
   await page.mouse.move(from.x - 20, from.y + 60, { steps: 4 });
   await page.mouse.move(to.x + 20, from.y + 60, { steps: 8 });
   await page.mouse.up();
-  await expect.poll(names).toEqual(['Ground', 'Shelf of…', 'Wash', 'Square 3', 'Square 1', 'Square 2'].map((n) => (n === 'Shelf of…' ? 'Shelf of pots' : n)));
+  await expect
+    .poll(names)
+    .toEqual(
+      ['Ground', 'Shelf of…', 'Wash', 'Square 3', 'Square 1', 'Square 2'].map((n) =>
+        n === 'Shelf of…' ? 'Shelf of pots' : n,
+      ),
+    );
   await bench.layer('Square 3').click();
   await page.keyboard.press('Control+]');
-  await expect.poll(async () => (await names()).slice(3)).toEqual(['Square 1', 'Square 3', 'Square 2']);
+  await expect
+    .poll(async () => (await names()).slice(3))
+    .toEqual(['Square 1', 'Square 3', 'Square 2']);
   await page.keyboard.press('Control+[');
   await page.keyboard.press('d');
   await expect.poll(async () => (await names()).filter((n) => n === 'Square 3').length).toBe(2);
   await page.keyboard.press('h');
-  await expect(page.getByRole('region', { name: 'Layers, back to front' }).getByText('hidden')).toHaveCount(1);
+  await expect(
+    page.getByRole('region', { name: 'Layers, back to front' }).getByText('hidden'),
+  ).toHaveCount(1);
   // Every step has its name, and a click goes back to it.
   await page.getByRole('button', { name: 'All steps so far' }).click();
   await page.getByRole('button', { name: 'Name it Square 1', exact: true }).click();
   await expect.poll(async () => (await names()).slice(3)).toEqual(['Square 1']);
   await page.getByRole('button', { name: /^Hide Square 3/ }).click();
-  await expect(page.getByRole('region', { name: 'Layers, back to front' }).getByText('hidden')).toHaveCount(1);
+  await expect(
+    page.getByRole('region', { name: 'Layers, back to front' }).getByText('hidden'),
+  ).toHaveCount(1);
 });
 
 test('layers are copied to another slot, with what they need, and cut', async ({ bench, page }) => {

@@ -10,31 +10,90 @@ import type { Site } from '../src/core/site/model/site';
 import type { BackgroundSize, Length, Repeat, Slot } from '../src/core/site/model/slot';
 import { expect, test, withOneFile } from './bench.fixture';
 
-const px = (value: number): Length => ({ value, unit: 'px' }), pc = (value: number): Length => ({ value, unit: '%' });
+const px = (value: number): Length => ({ value, unit: 'px' }),
+  pc = (value: number): Length => ({ value, unit: '%' });
 
 const repeats: Repeat[] = ['no-repeat', 'repeat', 'repeat-x', 'repeat-y'];
-const positions = [...[0, 50, 100].flatMap((x) => [0, 50, 100].map((y) => ({ x: pc(x), y: pc(y) }))), { x: pc(25), y: pc(70) }, { x: px(11), y: px(-6) }];
-const ownSize: BackgroundSize[] = [{ x: 'auto', y: 'auto' }], scaled: BackgroundSize[] = [{ x: px(50), y: 'auto' }, { x: pc(30), y: pc(40) }, 'contain', 'cover'];
+const positions = [
+  ...[0, 50, 100].flatMap((x) => [0, 50, 100].map((y) => ({ x: pc(x), y: pc(y) }))),
+  { x: pc(25), y: pc(70) },
+  { x: px(11), y: px(-6) },
+];
+const ownSize: BackgroundSize[] = [{ x: 'auto', y: 'auto' }],
+  scaled: BackgroundSize[] = [
+    { x: px(50), y: 'auto' },
+    { x: pc(30), y: pc(40) },
+    'contain',
+    'cover',
+  ];
 
-const picture: Picture = { id: 'p', ground: { type: 'none' }, layers: [], ...plainPicture(pressAs('png')) };
+const picture: Picture = {
+  id: 'p',
+  ground: { type: 'none' },
+  layers: [],
+  ...plainPicture(pressAs('png')),
+};
 const base: Slot = {
-  id: 's', name: 'Case', kind: 'sidebar', width: 36, height: 24, repeat: 'repeat', position: { x: pc(0), y: pc(0) }, size: { x: 'auto', y: 'auto' }, attachment: 'scroll', offset: { x: 0, y: 0 }, measured: null, replaces: null,
-  beside: { top: null, right: null, bottom: null, left: null }, overlap: { top: 0, right: 0, bottom: 0, left: 0 }, narrowSize: null, narrow: null, lends: null, accepts: ['png'], fileName: 'tile', budgetBytes: 1, pictureId: 'p',
+  id: 's',
+  name: 'Case',
+  kind: 'sidebar',
+  width: 36,
+  height: 24,
+  repeat: 'repeat',
+  position: { x: pc(0), y: pc(0) },
+  size: { x: 'auto', y: 'auto' },
+  attachment: 'scroll',
+  offset: { x: 0, y: 0 },
+  measured: null,
+  replaces: null,
+  beside: { top: null, right: null, bottom: null, left: null },
+  overlap: { top: 0, right: 0, bottom: 0, left: 0 },
+  narrowSize: null,
+  narrow: null,
+  lends: null,
+  accepts: ['png'],
+  fileName: 'tile',
+  budgetBytes: 1,
+  pictureId: 'p',
 };
 const site = { name: 'Judge', pages: [], defaultBackground: null } as unknown as Site;
 
 /** Four unlike quarters with a frame, so that any shift, turn or stretch shows. */
 async function tile(): Promise<string> {
   const data = Buffer.alloc(36 * 24 * 3);
-  for (let y = 0; y < 24; y++) for (let x = 0; x < 36; x++) data.set(x === 0 || y === 0 ? [20, 20, 20] : x < 18 ? (y < 12 ? [200, 60, 40] : [40, 120, 90]) : y < 12 ? [240, 220, 180] : [60, 80, 160], (y * 36 + x) * 3);
-  return `data:image/png;base64,${(await sharp(data, { raw: { width: 36, height: 24, channels: 3 } }).png().toBuffer()).toString('base64')}`;
+  for (let y = 0; y < 24; y++)
+    for (let x = 0; x < 36; x++)
+      data.set(
+        x === 0 || y === 0
+          ? [20, 20, 20]
+          : x < 18
+            ? y < 12
+              ? [200, 60, 40]
+              : [40, 120, 90]
+            : y < 12
+              ? [240, 220, 180]
+              : [60, 80, 160],
+        (y * 36 + x) * 3,
+      );
+  return `data:image/png;base64,${(
+    await sharp(data, { raw: { width: 36, height: 24, channels: 3 } })
+      .png()
+      .toBuffer()
+  ).toString('base64')}`;
 }
 
 const pixels = async (png: Buffer) => sharp(png).removeAlpha().raw().toBuffer();
 
 /** The copies as the plan draws them, without any rule of CSS left to decide. */
 function computedCss(slot: Slot, area: { width: number; height: number }): string {
-  const rect = { x: 0, y: 0, ...area }, { backgroundPosition, backgroundSize, backgroundRepeat } = drawnBackground({ type: 'slot', slot, rect, positioning: rect, scale: 1 });
+  const rect = { x: 0, y: 0, ...area },
+    { backgroundPosition, backgroundSize, backgroundRepeat } = drawnBackground({
+      type: 'slot',
+      slot,
+      rect,
+      positioning: rect,
+      scale: 1,
+    });
   return `background: url(TILE) ${backgroundPosition} / ${backgroundSize} ${backgroundRepeat}`;
 }
 
@@ -42,24 +101,47 @@ function computedCss(slot: Slot, area: { width: number; height: number }): strin
  * A picture at its own size must be the same to the level. A scaled one may differ by what Chromium rounds to 1/64 px when
  * it resolves a percentage itself: seen were 19 levels at hard edges, on less than one channel in a hundred.
  */
-const sheets = [{ name: 'own size', sizes: ownSize, mayDiffer: 0, share: 0 }, { name: 'four scaled sizes', sizes: scaled, mayDiffer: 24, share: 0.01 }];
+const sheets = [
+  { name: 'own size', sizes: ownSize, mayDiffer: 0, share: 0 },
+  { name: 'four scaled sizes', sizes: scaled, mayDiffer: 24, share: 0.01 },
+];
 
 for (const width of [96, 121, 200]) {
   for (const { name, sizes, mayDiffer, share } of sheets) {
-    test(`four repeats × eleven positions × ${name}, in an area ${width} px wide`, async ({ page }) => {
-      const image = await tile(), area = { width, height: 72 };
-      const slots = repeats.flatMap((repeat) => positions.flatMap((position) => sizes.map((size) => ({ ...base, repeat, position, size }))));
-      const written = slots.map((slot, i) => linesOf(site, { ...slot, name: `Case ${i}` }, picture).css.replace('tile.png', image)).join('');
-      const sheet = (style: (slot: Slot, i: number) => string, css: string) => `<!doctype html><style>body{margin:0;display:flex;flex-wrap:wrap;gap:3px}div{height:72px;width:${width}px!important}${css}</style>${slots.map(style).join('')}`;
+    test(`four repeats × eleven positions × ${name}, in an area ${width} px wide`, async ({
+      page,
+    }) => {
+      const image = await tile(),
+        area = { width, height: 72 };
+      const slots = repeats.flatMap((repeat) =>
+        positions.flatMap((position) => sizes.map((size) => ({ ...base, repeat, position, size }))),
+      );
+      const written = slots
+        .map((slot, i) =>
+          linesOf(site, { ...slot, name: `Case ${i}` }, picture).css.replace('tile.png', image),
+        )
+        .join('');
+      const sheet = (style: (slot: Slot, i: number) => string, css: string) =>
+        `<!doctype html><style>body{margin:0;display:flex;flex-wrap:wrap;gap:3px}div{height:72px;width:${width}px!important}${css}</style>${slots.map(style).join('')}`;
       await page.setViewportSize({ width: 1280, height: 600 });
       await page.setContent(sheet((_, i) => `<div class="judge-case-${i}"></div>`, written));
       const theirs = await pixels(await page.screenshot({ fullPage: true }));
-      await page.setContent(sheet((slot) => `<div style="${computedCss(slot, area).replace('TILE', image)}"></div>`, ''));
+      await page.setContent(
+        sheet(
+          (slot) => `<div style="${computedCss(slot, area).replace('TILE', image)}"></div>`,
+          '',
+        ),
+      );
       const ours = await pixels(await page.screenshot({ fullPage: true }));
       expect(theirs.length).toBe(ours.length);
       expect(new Set(theirs).size).toBeGreaterThan(10);
-      let different = 0, worst = 0;
-      for (let i = 0; i < ours.length; i++) if (ours[i] !== theirs[i]) { different++; worst = Math.max(worst, Math.abs(ours[i] - theirs[i])); }
+      let different = 0,
+        worst = 0;
+      for (let i = 0; i < ours.length; i++)
+        if (ours[i] !== theirs[i]) {
+          different++;
+          worst = Math.max(worst, Math.abs(ours[i] - theirs[i]));
+        }
       expect(worst).toBeLessThanOrEqual(mayDiffer);
       expect(different / ours.length).toBeLessThanOrEqual(share);
     });
@@ -72,25 +154,52 @@ test('fixed backgrounds are placed in the screen, at three widths', async ({ pag
     const height = screenHeightAt(width);
     await page.setViewportSize({ width, height });
     for (const size of ['cover', 'contain', { x: 'auto', y: 'auto' }] as BackgroundSize[]) {
-      const slot: Slot = { ...base, kind: 'background', attachment: 'fixed', repeat: 'no-repeat', position: { x: pc(50), y: pc(100) }, size };
+      const slot: Slot = {
+        ...base,
+        kind: 'background',
+        attachment: 'fixed',
+        repeat: 'no-repeat',
+        position: { x: pc(50), y: pc(100) },
+        size,
+      };
       const { css } = linesOf(site, slot, picture);
       expect(css).toContain('background-attachment: fixed');
-      await page.setContent(`<!doctype html><style>${css.replace('tile.png', image)}</style><p style="height:3000px">`);
+      await page.setContent(
+        `<!doctype html><style>${css.replace('tile.png', image)}</style><p style="height:3000px">`,
+      );
       await page.evaluate(() => window.scrollTo(0, 500));
       const theirs = await pixels(await page.screenshot());
-      await page.setContent(`<!doctype html><style>html{height:${height}px;${computedCss(slot, { width, height }).replace('TILE', image)}}</style>`);
+      await page.setContent(
+        `<!doctype html><style>html{height:${height}px;${computedCss(slot, { width, height }).replace('TILE', image)}}</style>`,
+      );
       expect(Buffer.compare(theirs, await pixels(await page.screenshot()))).toBe(0);
     }
   }
 });
 
-test('the page plan’s own drawing is what Chromium makes of the CSS that is handed over', async ({ bench, page, browser }) => {
+test('the page plan’s own drawing is what Chromium makes of the CSS that is handed over', async ({
+  bench,
+  page,
+  browser,
+}) => {
   await page.setViewportSize({ width: 2000, height: 900 });
   await bench.start();
   const plan = page.url();
-  const cases: { repeat: string; place?: string; x?: string; y?: string; size?: string; fixed?: boolean; mayDiffer?: number }[] = [
-    { repeat: 'both ways', place: 'top centre' }, { repeat: 'sideways', place: 'middle left' }, { repeat: 'downwards', place: 'middle right' },
-    { repeat: 'not repeated', x: '25px', y: '40px' }, { repeat: 'both ways', x: '33%', y: '-17px', fixed: true }, { repeat: 'not repeated', place: 'middle centre', size: 'cover', mayDiffer: 24 },
+  const cases: {
+    repeat: string;
+    place?: string;
+    x?: string;
+    y?: string;
+    size?: string;
+    fixed?: boolean;
+    mayDiffer?: number;
+  }[] = [
+    { repeat: 'both ways', place: 'top centre' },
+    { repeat: 'sideways', place: 'middle left' },
+    { repeat: 'downwards', place: 'middle right' },
+    { repeat: 'not repeated', x: '25px', y: '40px' },
+    { repeat: 'both ways', x: '33%', y: '-17px', fixed: true },
+    { repeat: 'not repeated', place: 'middle centre', size: 'cover', mayDiffer: 24 },
   ];
   const reference = await browser.newPage();
   for (const { repeat, place, x, y, size, fixed, mayDiffer = 0 } of cases) {
@@ -100,38 +209,80 @@ test('the page plan’s own drawing is what Chromium makes of the CSS that is ha
     await page.getByRole('radio', { name: 'PNG' }).click();
     await page.keyboard.press('1');
     await page.getByRole('radio', { name: 'On the page' }).click();
-    const choose = async (label: string, option: string) => { await page.getByRole('combobox', { name: label }).click(); await page.getByRole('option', { name: option, exact: true }).click(); };
+    const choose = async (label: string, option: string) => {
+      await page.getByRole('combobox', { name: label }).click();
+      await page.getByRole('option', { name: option, exact: true }).click();
+    };
     await choose('Repeat', repeat);
     if (place) await page.getByRole('button', { name: place, exact: true }).click();
     if (x) await bench.type('Position x', x);
     if (y) await bench.type('Position y', y);
     await choose('Size on the page', size ?? 'its own size');
     await page.getByRole('radio', { name: fixed ? 'fixed' : 'scroll' }).click();
-    const file = await bench.download(), { css } = withOneFile({ css: await page.locator('[data-snippet=CSS]').innerText(), html: '' }, file.name);
+    const file = await bench.download(),
+      { css } = withOneFile(
+        { css: await page.locator('[data-snippet=CSS]').innerText(), html: '' },
+        file.name,
+      );
     await bench.kept();
     await page.goto(plan);
-    await page.addStyleTag({ content: '[data-slot], [data-grip], [data-board] > svg, [data-board] > [aria-hidden] { visibility: hidden }' });
+    await page.addStyleTag({
+      content:
+        '[data-slot], [data-grip], [data-board] > svg, [data-board] > [aria-hidden] { visibility: hidden }',
+    });
     for (const width of [1200, 1520]) {
       await bench.type('Screen', String(width));
-      await expect(page.getByRole('main')).toHaveAttribute('aria-label', `Home at a screen of ${width} px`);
-      const drawing = page.getByTestId('page').locator('> div'), box = (await drawing.boundingBox())!, margin = (width - 1080) / 2;
+      await expect(page.getByRole('main')).toHaveAttribute(
+        'aria-label',
+        `Home at a screen of ${width} px`,
+      );
+      const drawing = page.getByTestId('page').locator('> div'),
+        box = (await drawing.boundingBox())!,
+        margin = (width - 1080) / 2;
       // The drawing of this very picture must have been put in place before it is looked at.
       await expect(drawing.locator('[style*="blob:"]').first()).toBeAttached();
       await page.waitForTimeout(300);
       expect(box.width).toBe(width);
       const height = Math.min(620, Math.floor(800 - box.y));
-      const bothSides = async (of: Page, x: number, y: number) => Buffer.concat(await Promise.all([x, x + width - margin].map(async (left) => pixels(await of.screenshot({ clip: { x: left, y, width: margin, height } })))));
+      const bothSides = async (of: Page, x: number, y: number) =>
+        Buffer.concat(
+          await Promise.all(
+            [x, x + width - margin].map(async (left) =>
+              pixels(await of.screenshot({ clip: { x: left, y, width: margin, height } })),
+            ),
+          ),
+        );
       const ours = await bothSides(page, box.x, box.y);
       await reference.setViewportSize({ width, height: screenHeightAt(width) });
       const name = css.match(/url\("([^"]+)"\)/)![1];
-      await reference.route('**/judge/**', (route) => (route.request().url().endsWith(name) ? route.fulfill({ path: file.path }) : route.fulfill({ contentType: 'text/html', body: `<!doctype html><style>body{margin:0}${css}</style><div style="height:${box.height}px">` })));
+      await reference.route('**/judge/**', (route) =>
+        route.request().url().endsWith(name)
+          ? route.fulfill({ path: file.path })
+          : route.fulfill({
+              contentType: 'text/html',
+              body: `<!doctype html><style>body{margin:0}${css}</style><div style="height:${box.height}px">`,
+            }),
+      );
       await reference.goto('http://localhost:3219/judge/');
       const theirs = await bothSides(reference, 0, 0);
       await reference.unroute('**/judge/**');
-      let different = 0, worst = 0;
-      for (let i = 0; i < ours.length; i++) if (ours[i] !== theirs[i]) { different++; worst = Math.max(worst, Math.abs(ours[i] - theirs[i])); }
-      expect([`${repeat} at ${width}`, css, new Set(theirs).size > 5]).toEqual([`${repeat} at ${width}`, css, true]);
-      expect([`${repeat} at ${width}`, worst <= mayDiffer, different / ours.length <= (mayDiffer ? 0.02 : 0)]).toEqual([`${repeat} at ${width}`, true, true]);
+      let different = 0,
+        worst = 0;
+      for (let i = 0; i < ours.length; i++)
+        if (ours[i] !== theirs[i]) {
+          different++;
+          worst = Math.max(worst, Math.abs(ours[i] - theirs[i]));
+        }
+      expect([`${repeat} at ${width}`, css, new Set(theirs).size > 5]).toEqual([
+        `${repeat} at ${width}`,
+        css,
+        true,
+      ]);
+      expect([
+        `${repeat} at ${width}`,
+        worst <= mayDiffer,
+        different / ours.length <= (mayDiffer ? 0.02 : 0),
+      ]).toEqual([`${repeat} at ${width}`, true, true]);
     }
   }
 });

@@ -7,7 +7,9 @@ export class BenchPage {
   /** First start: the sample is put in place and its plan is shown. */
   async start(): Promise<void> {
     await this.page.goto('/');
-    await expect(this.page.getByRole('heading', { name: 'Page plan of Veldrin Clayworks' })).toBeAttached();
+    await expect(
+      this.page.getByRole('heading', { name: 'Page plan of Veldrin Clayworks' }),
+    ).toBeAttached();
   }
 
   async open(slot: string): Promise<void> {
@@ -15,13 +17,24 @@ export class BenchPage {
     await this.drawn();
   }
 
-  get picture(): Locator { return this.page.locator('canvas[data-ready]'); }
+  get picture(): Locator {
+    return this.page.locator('canvas[data-ready]');
+  }
 
-  async drawn(): Promise<void> { await expect(this.picture).toHaveAttribute('data-ready', 'true'); }
+  async drawn(): Promise<void> {
+    await expect(this.picture).toHaveAttribute('data-ready', 'true');
+  }
 
-  ask(question: string): Promise<void> { return this.page.getByRole('navigation', { name: 'Questions' }).getByRole('button', { name: question }).click(); }
+  ask(question: string): Promise<void> {
+    return this.page
+      .getByRole('navigation', { name: 'Questions' })
+      .getByRole('button', { name: question })
+      .click();
+  }
 
-  answer(question: number): Locator { return this.page.locator(`[data-answer="${question}"]`); }
+  answer(question: number): Locator {
+    return this.page.locator(`[data-answer="${question}"]`);
+  }
 
   /** Fills a field that is read on Enter. */
   async type(label: string, text: string): Promise<void> {
@@ -30,7 +43,11 @@ export class BenchPage {
     await field.press('Enter');
   }
 
-  layer(name: string): Locator { return this.page.getByRole('region', { name: 'Layers, back to front' }).getByRole('button', { name }); }
+  layer(name: string): Locator {
+    return this.page
+      .getByRole('region', { name: 'Layers, back to front' })
+      .getByRole('button', { name });
+  }
 
   async add(kind: 'Photo' | 'Wash' | 'Text'): Promise<void> {
     await this.page.getByRole('button', { name: '+ Add' }).click();
@@ -38,12 +55,23 @@ export class BenchPage {
   }
 
   /** Drops files on the page around the picture, as a file manager would. */
-  async drop(on: Locator, files: readonly { name: string; type: string; bytes: Buffer }[]): Promise<void> {
-    const data = await this.page.evaluateHandle((list) => {
-      const transfer = new DataTransfer();
-      for (const f of list) transfer.items.add(new File([Uint8Array.from(atob(f.base64), (c) => c.charCodeAt(0))], f.name, { type: f.type }));
-      return transfer;
-    }, files.map((f) => ({ name: f.name, type: f.type, base64: f.bytes.toString('base64') })));
+  async drop(
+    on: Locator,
+    files: readonly { name: string; type: string; bytes: Buffer }[],
+  ): Promise<void> {
+    const data = await this.page.evaluateHandle(
+      (list) => {
+        const transfer = new DataTransfer();
+        for (const f of list)
+          transfer.items.add(
+            new File([Uint8Array.from(atob(f.base64), (c) => c.charCodeAt(0))], f.name, {
+              type: f.type,
+            }),
+          );
+        return transfer;
+      },
+      files.map((f) => ({ name: f.name, type: f.type, base64: f.bytes.toString('base64') })),
+    );
     await on.dispatchEvent('dragover', { dataTransfer: data });
     await on.dispatchEvent('drop', { dataTransfer: data });
   }
@@ -61,12 +89,15 @@ export class BenchPage {
   /** Levels of the drawn picture, red green blue alpha in a row, once the newest state is drawn. */
   async raster(): Promise<{ width: number; height: number; data: Uint8Array }> {
     await this.page.locator('canvas[data-settled=true]').waitFor({ state: 'attached' });
-    const { width, height, base64 } = await this.page.locator('canvas[data-ready]').evaluate((canvas: HTMLCanvasElement) => {
-      const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height);
-      let text = '';
-      for (let i = 0; i < data.length; i += 8192) text += String.fromCharCode(...data.subarray(i, i + 8192));
-      return { width: canvas.width, height: canvas.height, base64: btoa(text) };
-    });
+    const { width, height, base64 } = await this.page
+      .locator('canvas[data-ready]')
+      .evaluate((canvas: HTMLCanvasElement) => {
+        const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height);
+        let text = '';
+        for (let i = 0; i < data.length; i += 8192)
+          text += String.fromCharCode(...data.subarray(i, i + 8192));
+        return { width: canvas.width, height: canvas.height, base64: btoa(text) };
+      });
     return { width, height, data: Uint8Array.from(Buffer.from(base64, 'base64')) };
   }
 
@@ -75,7 +106,9 @@ export class BenchPage {
     const box = (await this.page.getByTestId('picture-area').boundingBox())!;
     await this.page.mouse.move(box.x + from[0], box.y + from[1]);
     await this.page.mouse.down();
-    await this.page.mouse.move(box.x + (from[0] + to[0]) / 2, box.y + (from[1] + to[1]) / 2, { steps: 3 });
+    await this.page.mouse.move(box.x + (from[0] + to[0]) / 2, box.y + (from[1] + to[1]) / 2, {
+      steps: 3,
+    });
     await this.page.mouse.move(box.x + to[0], box.y + to[1], { steps: 3 });
     await this.page.mouse.up();
     await this.page.locator('canvas[data-settled=true]').waitFor({ state: 'attached' });
@@ -83,7 +116,9 @@ export class BenchPage {
 
   /** Drags a handle of what is selected by px of the screen. */
   async grip(handle: string, dx: number, dy: number): Promise<void> {
-    const box = (await this.page.locator(`[data-grip="${handle}"]`).boundingBox())!, x = box.x + box.width / 2, y = box.y + box.height / 2;
+    const box = (await this.page.locator(`[data-grip="${handle}"]`).boundingBox())!,
+      x = box.x + box.width / 2,
+      y = box.y + box.height / 2;
     await this.page.mouse.move(x, y);
     await this.page.mouse.down();
     await this.page.mouse.move(x + dx / 2, y + dy / 2, { steps: 3 });
@@ -102,7 +137,15 @@ export class BenchPage {
   }
 
   /** Waits until everything is written; a moment first, since the screen says so a frame after the edit. */
-  async kept(): Promise<void> { await this.page.evaluate(() => new Promise((resolve) => { requestAnimationFrame(() => setTimeout(resolve, 60)); })); await expect(this.page.getByRole('definition').filter({ hasText: 'every step' })).toBeVisible(); }
+  async kept(): Promise<void> {
+    await this.page.evaluate(
+      () =>
+        new Promise((resolve) => {
+          requestAnimationFrame(() => setTimeout(resolve, 60));
+        }),
+    );
+    await expect(this.page.getByRole('definition').filter({ hasText: 'every step' })).toBeVisible();
+  }
 
   /** Turns to the settings of the file that are made by hand. */
   async byHand(): Promise<void> {
@@ -121,9 +164,17 @@ export class BenchPage {
 }
 
 /** The lines that are handed over, as they are where there is one file alone; with all of them they are tested in archive.spec.ts. */
-export function withOneFile<L extends { readonly css: string; readonly html: string }>(lines: L, name: string): L {
-  const css = lines.css.replace(/\n\s*background-image: image-set\([^;]*\);/g, '').replace(/url\("pictures\/[^"]+"\)/g, `url("${name}")`);
-  const html = lines.html.replace(/\s*<source type=[^>]*>/g, '').replace(/(<img[^>]*?) srcset="[^"]*" sizes="[^"]*"/g, '$1').replace(/src="pictures\/[^"]+"/g, `src="${name}"`);
+export function withOneFile<L extends { readonly css: string; readonly html: string }>(
+  lines: L,
+  name: string,
+): L {
+  const css = lines.css
+    .replace(/\n\s*background-image: image-set\([^;]*\);/g, '')
+    .replace(/url\("pictures\/[^"]+"\)/g, `url("${name}")`);
+  const html = lines.html
+    .replace(/\s*<source type=[^>]*>/g, '')
+    .replace(/(<img[^>]*?) srcset="[^"]*" sizes="[^"]*"/g, '$1')
+    .replace(/src="pictures\/[^"]+"/g, `src="${name}"`);
   return { ...lines, css, html };
 }
 
@@ -131,7 +182,9 @@ export function withOneFile<L extends { readonly css: string; readonly html: str
 export const test = base.extend<{ bench: BenchPage }>({
   bench: async ({ page }, use) => {
     const problems: string[] = [];
-    page.on('console', (message) => { if (message.type() === 'error') problems.push(message.text()); });
+    page.on('console', (message) => {
+      if (message.type() === 'error') problems.push(message.text());
+    });
     page.on('pageerror', (error) => problems.push(error.message));
     await use(new BenchPage(page));
     expect(problems).toEqual([]);

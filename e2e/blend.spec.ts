@@ -3,9 +3,14 @@ import sharp from 'sharp';
 import { expect, test, type BenchPage } from './bench.fixture';
 import type { Page } from '@playwright/test';
 
-const facet = (page: Page, name: string) => page.getByRole('radiogroup', { name: 'What is looked at' }).getByRole('radio', { name, exact: true }).click();
+const facet = (page: Page, name: string) =>
+  page
+    .getByRole('radiogroup', { name: 'What is looked at' })
+    .getByRole('radio', { name, exact: true })
+    .click();
 const reading = (page: Page, id: string) => page.locator(`[data-reading="${id}"]`);
-const said = (page: Page, id: string, verdict: string) => expect(reading(page, id)).toHaveAttribute('data-verdict', verdict);
+const said = (page: Page, id: string, verdict: string) =>
+  expect(reading(page, id)).toHaveAttribute('data-verdict', verdict);
 
 async function at(bench: BenchPage, page: Page, slot: string, name?: string): Promise<void> {
   await bench.open(slot);
@@ -14,22 +19,43 @@ async function at(bench: BenchPage, page: Page, slot: string, name?: string): Pr
 }
 
 /** A photograph that is dark at its left and light at its right. */
-const slope = (): Promise<Buffer> => sharp(Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="640" height="640"><defs><linearGradient id="g"><stop offset="0" stop-color="#203040"/><stop offset="1" stop-color="#e0c080"/></linearGradient></defs><rect width="640" height="640" fill="url(#g)"/></svg>')).png().toBuffer();
+const slope = (): Promise<Buffer> =>
+  sharp(
+    Buffer.from(
+      '<svg xmlns="http://www.w3.org/2000/svg" width="640" height="640"><defs><linearGradient id="g"><stop offset="0" stop-color="#203040"/><stop offset="1" stop-color="#e0c080"/></linearGradient></defs><rect width="640" height="640" fill="url(#g)"/></svg>',
+    ),
+  )
+    .png()
+    .toBuffer();
 
-test('the seam: ways with their prices, tried before they are taken; differences enlarged; taken, and undone', async ({ bench, page }) => {
+test('the seam: ways with their prices, tried before they are taken; differences enlarged; taken, and undone', async ({
+  bench,
+  page,
+}) => {
   await bench.start();
   await at(bench, page, 'Header');
   await said(page, 'seam-top', 'fails');
-  const figure = (await reading(page, 'seam-top').locator('.figure').last().innerText()), levels = parseInt(figure, 10), row = page.locator('[data-way=fade-all]');
+  const figure = await reading(page, 'seam-top').locator('.figure').last().innerText(),
+    levels = parseInt(figure, 10),
+    row = page.locator('[data-way=fade-all]');
   await expect(row).toHaveAttribute('data-tried', 'true');
   await expect(row).toContainText(/exact[+−]\d+\.\d KB/);
   // The enlarged patch: what is on the page above, the file below; at ×8 the file's difference from it is eight times as large.
-  const patch = () => page.locator('canvas[data-patch=top]').evaluate((c: HTMLCanvasElement) => { const { data } = c.getContext('2d')!.getImageData(0, 0, c.width, c.height), k = (c.width * (c.height / 2) + 9) * 4, up = 9 * 4; return [0, 1, 2].map((i) => data[k + i] - data[up + i]); });
+  const patch = () =>
+    page.locator('canvas[data-patch=top]').evaluate((c: HTMLCanvasElement) => {
+      const { data } = c.getContext('2d')!.getImageData(0, 0, c.width, c.height),
+        k = (c.width * (c.height / 2) + 9) * 4,
+        up = 9 * 4;
+      return [0, 1, 2].map((i) => data[k + i] - data[up + i]);
+    });
   const once = await patch();
   expect(Math.max(...once.map(Math.abs))).toBe(levels);
   await page.getByRole('radio', { name: '×8' }).click();
   const eight = await patch();
-  once.forEach((d, i) => { if (Math.abs(d) > 0 && Math.abs(eight[i]) < 100 && Math.abs(d) * 8 < 59) expect(eight[i]).toBe(d * 8); });
+  once.forEach((d, i) => {
+    if (Math.abs(d) > 0 && Math.abs(eight[i]) < 100 && Math.abs(d) * 8 < 59)
+      expect(eight[i]).toBe(d * 8);
+  });
   expect(eight).not.toEqual(once);
   await row.getByRole('button', { name: /^Take/ }).click();
   for (const side of ['top', 'left', 'right']) await said(page, `seam-${side}`, 'holds');
@@ -39,7 +65,10 @@ test('the seam: ways with their prices, tried before they are taken; differences
   await expect(reading(page, 'seam-top').locator('.figure').last()).toHaveText(figure);
 });
 
-test('the page takes the colour a JPEG really has, and the style sheet says so', async ({ bench, page }) => {
+test('the page takes the colour a JPEG really has, and the style sheet says so', async ({
+  bench,
+  page,
+}) => {
   await bench.start();
   await at(bench, page, 'Corner mark');
   await bench.layer('Ground').click();
@@ -63,7 +92,10 @@ test('the page takes the colour a JPEG really has, and the style sheet says so',
   await said(page, 'seam-left', 'fails');
 });
 
-test('a tile that does not join: three ways, each previewed; mirrored it joins, sideways and downwards, and can be undone', async ({ bench, page }) => {
+test('a tile that does not join: three ways, each previewed; mirrored it joins, sideways and downwards, and can be undone', async ({
+  bench,
+  page,
+}) => {
   await bench.start();
   await bench.open('Page background');
   await bench.byHand();
@@ -71,16 +103,25 @@ test('a tile that does not join: three ways, each previewed; mirrored it joins, 
   await page.keyboard.press('5');
   await facet(page, 'Repeat');
   await said(page, 'join-x', 'holds');
-  await bench.drop(page.getByRole('main'), [{ name: 'slope.png', type: 'image/png', bytes: await slope() }]);
+  await bench.drop(page.getByRole('main'), [
+    { name: 'slope.png', type: 'image/png', bytes: await slope() },
+  ]);
   await said(page, 'join-x', 'fails');
   const ways = page.getByRole('region', { name: 'Make it join sideways' }).getByRole('listitem');
   // In a file without loss there is no fourth way, the same without loss.
   await expect(ways).toHaveCount(3);
-  for (let i = 0; i < 3; i++) { await expect(ways.nth(i)).toHaveAttribute('data-tried', 'true'); await expect(ways.nth(i).locator('canvas')).toBeVisible(); await expect(ways.nth(i)).toContainText('joins'); }
+  for (let i = 0; i < 3; i++) {
+    await expect(ways.nth(i)).toHaveAttribute('data-tried', 'true');
+    await expect(ways.nth(i).locator('canvas')).toBeVisible();
+    await expect(ways.nth(i)).toContainText('joins');
+  }
   await page.getByRole('button', { name: 'Take: Mirror one half' }).click();
   await said(page, 'join-x', 'holds');
   const { data, width } = await bench.raster();
-  for (let x = 0; x < width / 2; x += 7) expect([...data.subarray(x * 4, x * 4 + 3)]).toEqual([...data.subarray((width - 1 - x) * 4, (width - 1 - x) * 4 + 3)]);
+  for (let x = 0; x < width / 2; x += 7)
+    expect([...data.subarray(x * 4, x * 4 + 3)]).toEqual([
+      ...data.subarray((width - 1 - x) * 4, (width - 1 - x) * 4 + 3),
+    ]);
   await bench.layer('Join').click();
   await page.getByRole('radio', { name: 'both', exact: true }).click();
   await said(page, 'join-y', 'holds');
@@ -89,7 +130,10 @@ test('a tile that does not join: three ways, each previewed; mirrored it joins, 
   await said(page, 'join-x', 'fails');
 });
 
-test('a strip: read from a picture, its last row told, and written as the page’s colour', async ({ bench, page }) => {
+test('a strip: read from a picture, its last row told, and written as the page’s colour', async ({
+  bench,
+  page,
+}) => {
   await bench.start();
   const plan = page.url();
   await bench.open('Page background');
@@ -108,17 +152,28 @@ test('a strip: read from a picture, its last row told, and written as the page�
   await page.keyboard.press('5');
   await said(page, 'strip-end', 'fails');
   await said(page, 'banding', 'holds');
-  const { data } = await bench.raster(), k = 319 * 320 * 4, hex = `#${[...data.subarray(k, k + 3)].map((v) => v.toString(16).padStart(2, '0')).join('')}`;
+  const { data } = await bench.raster(),
+    k = 319 * 320 * 4,
+    hex = `#${[...data.subarray(k, k + 3)].map((v) => v.toString(16).padStart(2, '0')).join('')}`;
   await expect(reading(page, 'strip-end').locator('.figure').last()).toHaveText(hex);
-  for (let x = 0; x < 320; x++) expect([...data.subarray(k + x * 4, k + x * 4 + 3)]).toEqual([...data.subarray(k, k + 3)]);
+  for (let x = 0; x < 320; x++)
+    expect([...data.subarray(k + x * 4, k + x * 4 + 3)]).toEqual([...data.subarray(k, k + 3)]);
   await reading(page, 'strip-end').getByRole('button', { name: /^Mend/ }).click();
   await said(page, 'strip-end', 'holds');
   await bench.kept();
   await page.goto(plan);
-  await expect(page.getByTestId('page').locator(`[style*="${`rgb(${[...data.subarray(k, k + 3)].join(', ')})`}"]`).first()).toBeAttached();
+  await expect(
+    page
+      .getByTestId('page')
+      .locator(`[style*="${`rgb(${[...data.subarray(k, k + 3)].join(', ')})`}"]`)
+      .first(),
+  ).toBeAttached();
 });
 
-test('a divider by key alone: another profile, another seed, smaller on phones, handed over as SVG', async ({ bench, page }) => {
+test('a divider by key alone: another profile, another seed, smaller on phones, handed over as SVG', async ({
+  bench,
+  page,
+}) => {
   await bench.start();
   await at(bench, page, 'Section divider', 'Divider');
   await page.getByRole('button', { name: 'torn', exact: true }).focus();
@@ -128,21 +183,33 @@ test('a divider by key alone: another profile, another seed, smaller on phones, 
   await page.getByRole('button', { name: 'Another one' }).focus();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('textbox', { name: 'Seed' })).toHaveValue('2');
-  expect(Buffer.compare(Buffer.from((await bench.raster()).data), Buffer.from(before.data))).not.toBe(0);
+  expect(
+    Buffer.compare(Buffer.from((await bench.raster()).data), Buffer.from(before.data)),
+  ).not.toBe(0);
   await page.getByRole('checkbox', { name: 'Smaller on narrow screens' }).focus();
   await page.keyboard.press('Space');
   await expect(page.getByRole('figure').filter({ hasText: 'phone' })).toContainText('45 px');
   await expect(page.getByRole('figure').filter({ hasText: 'desktop' })).toContainText('90 px');
   await bench.type('Height on narrow screens', 'tall');
-  await expect(page.getByRole('alert').filter({ hasText: 'Expected 5 to 400, found “tall”.' })).toBeVisible();
+  await expect(
+    page.getByRole('alert').filter({ hasText: 'Expected 5 to 400, found “tall”.' }),
+  ).toBeVisible();
   await page.keyboard.press('Escape');
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Download as SVG' }).press('Enter')]);
-  const { info } = await sharp(readFileSync(await download.path())).raw().toBuffer({ resolveWithObject: true });
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Download as SVG' }).press('Enter'),
+  ]);
+  const { info } = await sharp(readFileSync(await download.path()))
+    .raw()
+    .toBuffer({ resolveWithObject: true });
   expect([info.width, info.height]).toEqual([1920, 90]);
   await said(page, 'seam-bottom', 'holds');
 });
 
-test('narrow screens: words too small are said, a second arrangement is made, edited on its own bench, shown on the plan, and taken away again', async ({ bench, page }) => {
+test('narrow screens: words too small are said, a second arrangement is made, edited on its own bench, shown on the plan, and taken away again', async ({
+  bench,
+  page,
+}) => {
   await bench.start();
   const plan = page.url();
   await at(bench, page, 'Header', 'Widths');
@@ -151,11 +218,16 @@ test('narrow screens: words too small are said, a second arrangement is made, ed
   await page.getByRole('button', { name: 'A second arrangement for narrow screens' }).click();
   await expect(reading(page, 'phone-text')).toHaveCount(0);
   await page.keyboard.press('7');
-  await expect(page.locator('[data-snippet=HTML]')).toContainText('<source media="(max-width: 599.98px)" type="image/webp" srcset="pictures/header-narrow.webp 480w, pictures/header-narrow-2x.webp 960w"');
+  await expect(page.locator('[data-snippet=HTML]')).toContainText(
+    '<source media="(max-width: 599.98px)" type="image/webp" srcset="pictures/header-narrow.webp 480w, pictures/header-narrow-2x.webp 960w"',
+  );
   await page.keyboard.press('5');
   await facet(page, 'Widths');
   await page.getByRole('button', { name: 'Open its bench' }).click();
-  await expect(page.getByRole('main')).toHaveAttribute('aria-label', 'Header, narrow on its page, at a screen of 412 px');
+  await expect(page.getByRole('main')).toHaveAttribute(
+    'aria-label',
+    'Header, narrow on its page, at a screen of 412 px',
+  );
   await bench.drawn();
   await page.keyboard.press('5');
   await said(page, 'phone-text', 'holds');
@@ -172,7 +244,10 @@ test('narrow screens: words too small are said, a second arrangement is made, ed
   await expect(reading(page, 'phone-text')).toHaveCount(0);
 });
 
-test('a veil behind the words alone reaches the contrast, and leaves the rest of the picture as it was', async ({ bench, page }) => {
+test('a veil behind the words alone reaches the contrast, and leaves the rest of the picture as it was', async ({
+  bench,
+  page,
+}) => {
   await bench.start();
   await at(bench, page, 'Header', 'Words');
   await said(page, 'legibility', 'fails');
@@ -180,9 +255,19 @@ test('a veil behind the words alone reaches the contrast, and leaves the rest of
   await page.getByRole('radio', { name: 'behind them' }).click();
   await page.getByRole('button', { name: /^Veil: kiln \d+%$/ }).click();
   await said(page, 'legibility', 'holds');
-  const after = await bench.raster(), differs = (x: number, y: number) => [0, 1, 2].some((c) => after.data[(y * 1080 + x) * 4 + c] !== before.data[(y * 1080 + x) * 4 + c]);
+  const after = await bench.raster(),
+    differs = (x: number, y: number) =>
+      [0, 1, 2].some(
+        (c) => after.data[(y * 1080 + x) * 4 + c] !== before.data[(y * 1080 + x) * 4 + c],
+      );
   expect(differs(540, 138)).toBe(true);
-  for (const [x, y] of [[60, 30], [60, 190], [1020, 30], [1020, 190]]) expect([x, y, differs(x, y)]).toEqual([x, y, false]);
+  for (const [x, y] of [
+    [60, 30],
+    [60, 190],
+    [1020, 30],
+    [1020, 190],
+  ])
+    expect([x, y, differs(x, y)]).toEqual([x, y, false]);
   await page.keyboard.press('Control+z');
   await said(page, 'legibility', 'fails');
 });
@@ -196,7 +281,10 @@ test('a busy background is calmed by the way that is taken', async ({ bench, pag
   const ways = page.getByRole('region', { name: 'Ways to calm it' }).getByRole('listitem');
   await expect(ways.first()).toHaveAttribute('data-tried', 'true');
   await expect(ways.first()).toContainText('calm');
-  await ways.first().getByRole('button', { name: /^Take: Veil/ }).click();
+  await ways
+    .first()
+    .getByRole('button', { name: /^Take: Veil/ })
+    .click();
   await said(page, 'calm', 'holds');
   await page.keyboard.press('Control+z');
   await said(page, 'calm', 'fails');

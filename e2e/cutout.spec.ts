@@ -3,23 +3,38 @@ import sharp from 'sharp';
 import { expect, test } from './bench.fixture';
 
 /** A disc of ochre on #336699 with a hole of the same blue, smooth at its edges, 240 px square. */
-const disc = (): Promise<Buffer> => sharp(Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="240" height="240"><rect width="240" height="240" fill="#336699"/><circle cx="120" cy="120" r="100" fill="#d8a24a"/><circle cx="120" cy="120" r="44" fill="#336699"/></svg>')).png().toBuffer();
+const disc = (): Promise<Buffer> =>
+  sharp(
+    Buffer.from(
+      '<svg xmlns="http://www.w3.org/2000/svg" width="240" height="240"><rect width="240" height="240" fill="#336699"/><circle cx="120" cy="120" r="100" fill="#d8a24a"/><circle cx="120" cy="120" r="44" fill="#336699"/></svg>',
+    ),
+  )
+    .png()
+    .toBuffer();
 
-test('a plain surround is taken off, its hole kept or not, the edge clean, and the brush takes away and brings back', async ({ bench, page }) => {
+test('a plain surround is taken off, its hole kept or not, the edge clean, and the brush takes away and brings back', async ({
+  bench,
+  page,
+}) => {
   await bench.start();
   await bench.open('Corner mark');
   await bench.layer('Ground').click();
   await page.getByRole('radio', { name: 'Colour', exact: true }).click();
   await bench.type('Ground colour', '#ffffff');
   await bench.ask('What on top');
-  await bench.drop(page.getByRole('main'), [{ name: 'disc.png', type: 'image/png', bytes: await disc() }]);
+  await bench.drop(page.getByRole('main'), [
+    { name: 'disc.png', type: 'image/png', bytes: await disc() },
+  ]);
   await expect(bench.layer('disc')).toBeVisible();
   await bench.type('Width of the layer', '60');
   await bench.pixels();
   await bench.type('Left', '120');
   await bench.pixels();
   await bench.type('Top', '6');
-  const at = async (x: number, y: number) => { const { data } = await bench.raster(); return [...data.subarray((y * 300 + x) * 4, (y * 300 + x) * 4 + 3)]; };
+  const at = async (x: number, y: number) => {
+    const { data } = await bench.raster();
+    return [...data.subarray((y * 300 + x) * 4, (y * 300 + x) * 4 + 3)];
+  };
   expect(await at(123, 9)).toEqual([51, 102, 153]);
 
   await page.getByRole('radio', { name: 'Cut-out' }).click();
@@ -33,7 +48,10 @@ test('a plain surround is taken off, its hole kept or not, the edge clean, and t
   expect(await at(150, 36)).toEqual([51, 102, 153]);
   const { data } = await bench.raster();
   let bluest = 0;
-  for (let y = 0; y < 72; y++) for (let x = 0; x < 300; x++) if (Math.hypot(x + 0.5 - 150, y + 0.5 - 36) > 14) bluest = Math.max(bluest, data[(y * 300 + x) * 4 + 2] - data[(y * 300 + x) * 4]);
+  for (let y = 0; y < 72; y++)
+    for (let x = 0; x < 300; x++)
+      if (Math.hypot(x + 0.5 - 150, y + 0.5 - 36) > 14)
+        bluest = Math.max(bluest, data[(y * 300 + x) * 4 + 2] - data[(y * 300 + x) * 4]);
   expect(bluest).toBeLessThanOrEqual(3);
   await page.getByRole('radio', { name: 'everywhere' }).click();
   await expect.poll(() => at(150, 36)).toEqual([255, 255, 255]);
@@ -61,19 +79,30 @@ test('a plain surround is taken off, its hole kept or not, the edge clean, and t
   await page.getByRole('button', { name: '+ Outline' }).click();
   const { name, path } = await bench.download();
   expect(name).toBe('corner-mark.png');
-  const file = await sharp(readFileSync(path)).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
+  const file = await sharp(readFileSync(path))
+    .ensureAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true });
   expect([file.info.width, file.info.height]).toEqual([300, 72]);
   const alpha = (x: number, y: number) => file.data[(y * 300 + x) * 4 + 3];
   expect([alpha(10, 36), alpha(134, 44), alpha(150, 10)]).toEqual([0, 255, 255]);
 });
 
-test('a logo with a transparent ground is drawn, never run, and cropped on its small picture', async ({ bench, page }) => {
+test('a logo with a transparent ground is drawn, never run, and cropped on its small picture', async ({
+  bench,
+  page,
+}) => {
   await bench.start();
   await bench.open('Corner mark');
   await bench.ask('What on top');
-  await page.evaluate(() => { (window as unknown as { ran: boolean }).ran = false; });
-  const svg = '<svg xmlns="http://www.w3.org/2000/svg" width="200" height="100" onload="window.ran=true"><script>window.ran = true</script><rect x="0" y="0" width="100" height="100" fill="#a4553a"/><rect x="100" y="0" width="100" height="100" fill="#a9b79a"/></svg>';
-  await bench.drop(page.getByRole('main'), [{ name: 'logo.svg', type: 'image/svg+xml', bytes: Buffer.from(svg) }]);
+  await page.evaluate(() => {
+    (window as unknown as { ran: boolean }).ran = false;
+  });
+  const svg =
+    '<svg xmlns="http://www.w3.org/2000/svg" width="200" height="100" onload="window.ran=true"><script>window.ran = true</script><rect x="0" y="0" width="100" height="100" fill="#a4553a"/><rect x="100" y="0" width="100" height="100" fill="#a9b79a"/></svg>';
+  await bench.drop(page.getByRole('main'), [
+    { name: 'logo.svg', type: 'image/svg+xml', bytes: Buffer.from(svg) },
+  ]);
   await expect(bench.layer('logo')).toBeVisible();
   await bench.pixels();
   await page.getByRole('radio', { name: 'Crop' }).click();
@@ -85,11 +114,24 @@ test('a logo with a transparent ground is drawn, never run, and cropped on its s
   await page.mouse.up();
   await expect(page.getByRole('textbox', { name: 'Cropped width' })).toHaveValue('100');
   const { data } = await bench.raster();
-  let celadon = 0, clay = 0;
-  for (let i = 0; i < data.length; i += 4) { if (data[i + 3] < 200) continue; if (data[i + 1] > 150) celadon++; else clay++; }
+  let celadon = 0,
+    clay = 0;
+  for (let i = 0; i < data.length; i += 4) {
+    if (data[i + 3] < 200) continue;
+    if (data[i + 1] > 150) celadon++;
+    else clay++;
+  }
   expect(celadon).toBe(0);
   expect(clay).toBeGreaterThan(1500);
   await page.getByRole('button', { name: 'Whole photo' }).click();
-  await expect.poll(async () => { const now = await bench.raster(); let n = 0; for (let i = 0; i < now.data.length; i += 4) if (now.data[i + 3] > 200 && now.data[i + 1] > 150) n++; return n; }).toBeGreaterThan(1500);
+  await expect
+    .poll(async () => {
+      const now = await bench.raster();
+      let n = 0;
+      for (let i = 0; i < now.data.length; i += 4)
+        if (now.data[i + 3] > 200 && now.data[i + 1] > 150) n++;
+      return n;
+    })
+    .toBeGreaterThan(1500);
   expect(await page.evaluate(() => (window as unknown as { ran: boolean }).ran)).toBe(false);
 });

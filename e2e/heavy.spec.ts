@@ -6,16 +6,40 @@ const points = (page: Page) => page.locator('[data-point]');
 const shown = (page: Page) => page.getByRole('img', { name: 'The pressed file in Header' });
 
 /** Colours of the file that is on the page, as text. */
-const onPage = (page: Page): Promise<string> => shown(page).evaluate((c) => { const canvas = c as HTMLCanvasElement, data = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height).data; let sum = 0; for (let i = 0; i < data.length; i++) sum = (sum * 31 + data[i]) >>> 0; return `${canvas.width}×${canvas.height} ${sum}`; });
+const onPage = (page: Page): Promise<string> =>
+  shown(page).evaluate((c) => {
+    const canvas = c as HTMLCanvasElement,
+      data = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height).data;
+    let sum = 0;
+    for (let i = 0; i < data.length; i++) sum = (sum * 31 + data[i]) >>> 0;
+    return `${canvas.width}×${canvas.height} ${sum}`;
+  });
 
-test('the lightest file is found and taken as one step; less care is lighter; a number of KB is kept', async ({ bench, page }) => {
+test('the lightest file is found and taken as one step; less care is lighter; a number of KB is kept', async ({
+  bench,
+  page,
+}) => {
   await bench.start();
   await bench.open('Header');
   await page.keyboard.press('6');
   const answer = page.locator('[data-answer="6"]');
-  const weight = async () => { await expect(answer).toContainText(' of 60 KB'); return Number((await answer.innerText()).match(/([\d.]+) of/)![1]); };
+  const weight = async () => {
+    await expect(answer).toContainText(' of 60 KB');
+    return Number((await answer.innerText()).match(/([\d.]+) of/)![1]);
+  };
   await expect(answer).toContainText('13.3 of 60 KB');
-  for (const care of ['close', 'careful', 'light']) await expect.poll(() => page.locator(`[data-patch=${care}]`).evaluate((c) => { const k = c as HTMLCanvasElement; return k.getContext('2d')!.getImageData(0, 0, k.width, k.height).data.some((v) => v > 0); })).toBe(true);
+  for (const care of ['close', 'careful', 'light'])
+    await expect
+      .poll(() =>
+        page.locator(`[data-patch=${care}]`).evaluate((c) => {
+          const k = c as HTMLCanvasElement;
+          return k
+            .getContext('2d')!
+            .getImageData(0, 0, k.width, k.height)
+            .data.some((v) => v > 0);
+        }),
+      )
+      .toBe(true);
   const search = async () => {
     await page.getByRole('button', { name: 'Find the lightest file' }).click();
     await expect(page.getByRole('button', { name: 'Search again' })).toBeVisible();
@@ -33,14 +57,20 @@ test('the lightest file is found and taken as one step; less care is lighter; a 
   expect(await weight()).toBeLessThanOrEqual(20);
   expect(await weight()).toBeGreaterThan(careful);
   // No format was written more than four times a search.
-  const all = await points(page).evaluateAll((list) => list.map((p) => (p as HTMLElement).dataset.point!.split(/[ ,]/)[0]));
-  for (const format of ['AVIF', 'WebP', 'JPEG']) expect(all.filter((f) => f === format).length).toBeLessThanOrEqual(12);
+  const all = await points(page).evaluateAll((list) =>
+    list.map((p) => (p as HTMLElement).dataset.point!.split(/[ ,]/)[0]),
+  );
+  for (const format of ['AVIF', 'WebP', 'JPEG'])
+    expect(all.filter((f) => f === format).length).toBeLessThanOrEqual(12);
   const taken = await answer.innerText();
   await page.keyboard.press('Control+z');
   await expect(answer).not.toHaveText(taken);
 });
 
-test('pointing at a file, or going to it with the arrows, puts it on the page; held keys show the picture and what was lost', async ({ bench, page }) => {
+test('pointing at a file, or going to it with the arrows, puts it on the page; held keys show the picture and what was lost', async ({
+  bench,
+  page,
+}) => {
   await bench.start();
   await bench.open('Header');
   await page.keyboard.press('6');
@@ -79,18 +109,26 @@ test('pointing at a file, or going to it with the arrows, puts it on the page; h
   await expect.poll(() => onPage(page)).toBe(first);
 });
 
-test('a search is stopped, what it tried stays, and it can be begun again; formats the host does not take are left out', async ({ bench, page }) => {
+test('a search is stopped, what it tried stays, and it can be begun again; formats the host does not take are left out', async ({
+  bench,
+  page,
+}) => {
   await bench.start();
   await bench.open('Header');
   await bench.byHand();
-  for (const format of ['AVIF', 'WebP']) await page.getByRole('checkbox', { name: format }).uncheck();
+  for (const format of ['AVIF', 'WebP'])
+    await page.getByRole('checkbox', { name: format }).uncheck();
   await page.getByRole('radio', { name: 'Lightest file' }).click();
   await page.getByRole('button', { name: 'Find the lightest file' }).click();
   await page.getByRole('button', { name: /^Stop at/ }).click();
   await expect(page.getByRole('button', { name: 'Find the lightest file' })).toBeVisible();
   await page.getByRole('button', { name: 'Find the lightest file' }).click();
   await expect(page.getByRole('button', { name: 'Search again' })).toBeVisible();
-  const formats = new Set(await points(page).evaluateAll((list) => list.map((p) => (p as HTMLElement).dataset.point!.split(/[ ,]/)[0])));
+  const formats = new Set(
+    await points(page).evaluateAll((list) =>
+      list.map((p) => (p as HTMLElement).dataset.point!.split(/[ ,]/)[0]),
+    ),
+  );
   expect([...formats].filter((f) => f === 'AVIF' || f === 'WebP')).toEqual([]);
   expect(formats.has('JPEG')).toBe(true);
   await page.getByRole('radio', { name: 'Loading' }).click();

@@ -1,11 +1,18 @@
 import { expect, test } from './bench.fixture';
 
-test('undo and redo take one gesture at a time, over everything, with the same pixels', async ({ bench, page }) => {
+test('undo and redo take one gesture at a time, over everything, with the same pixels', async ({
+  bench,
+  page,
+}) => {
   await bench.start();
   await bench.open('Header');
   const states = [await bench.pixels()];
-  const area = page.getByTestId('picture-area'), box = (await area.boundingBox())!;
-  const settle = async () => { await page.waitForTimeout(600); states.push(await bench.pixels()); };
+  const area = page.getByTestId('picture-area'),
+    box = (await area.boundingBox())!;
+  const settle = async () => {
+    await page.waitForTimeout(600);
+    states.push(await bench.pixels());
+  };
 
   await bench.ask('What on top');
   await page.mouse.move(box.x + 540, box.y + 95);
@@ -23,7 +30,8 @@ test('undo and redo take one gesture at a time, over everything, with the same p
   await settle();
   for (let i = 1; i < states.length; i++) expect(states[i]).not.toBe(states[i - 1]);
 
-  const undo = page.getByRole('button', { name: /^Undo/ }), redo = page.getByRole('button', { name: /^Redo/ });
+  const undo = page.getByRole('button', { name: /^Undo/ }),
+    redo = page.getByRole('button', { name: /^Redo/ });
   for (let i = states.length - 2; i >= 0; i--) {
     await undo.click();
     await expect.poll(() => bench.pixels()).toBe(states[i]);
@@ -35,17 +43,24 @@ test('undo and redo take one gesture at a time, over everything, with the same p
   }
 });
 
-test('a killed tab comes back to the last edit, with its history', async ({ bench, page, context }) => {
+test('a killed tab comes back to the last edit, with its history', async ({
+  bench,
+  page,
+  context,
+}) => {
   await bench.start();
   await bench.open('Header');
   await bench.layer('Wash').click();
   await page.getByRole('button', { name: 'Wash colour: clay' }).click();
   await bench.type('Strength, figure', '12');
   await bench.kept();
-  const before = await bench.pixels(), url = page.url();
+  const before = await bench.pixels(),
+    url = page.url();
   const session = await context.newCDPSession(page);
   const crashed = page.waitForEvent('crash');
-  session.send('Page.crash').catch(() => { /* The page cannot answer any more. */ });
+  session.send('Page.crash').catch(() => {
+    /* The page cannot answer any more. */
+  });
   await crashed;
 
   const again = await context.newPage();
@@ -59,7 +74,9 @@ test('the sample can always be put back, and a site removed', async ({ bench, pa
   await bench.start();
   await page.getByRole('link', { name: 'Sites' }).click();
   await page.getByRole('button', { name: 'Start from the sample' }).click();
-  await expect(page.getByRole('heading', { name: 'Page plan of Veldrin Clayworks' })).toBeAttached();
+  await expect(
+    page.getByRole('heading', { name: 'Page plan of Veldrin Clayworks' }),
+  ).toBeAttached();
   await page.getByRole('link', { name: 'Sites' }).click();
   const cards = page.getByRole('link', { name: 'Open Veldrin Clayworks' });
   await expect(cards).toHaveCount(2);
@@ -70,5 +87,7 @@ test('the sample can always be put back, and a site removed', async ({ bench, pa
   }
   await expect(page.getByText('No site here yet.')).toBeVisible();
   await page.goto('/sites/none-such');
-  await expect(page.getByRole('heading', { name: 'There is no such site in this browser.' })).toBeVisible();
+  await expect(
+    page.getByRole('heading', { name: 'There is no such site in this browser.' }),
+  ).toBeVisible();
 });

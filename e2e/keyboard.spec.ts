@@ -8,7 +8,10 @@ test('the whole job without a mouse', async ({ bench, page }) => {
 
   for (let digit = 1; digit <= 7; digit++) {
     await page.keyboard.press(String(digit));
-    await expect(page.locator('[aria-current=step]')).toHaveAttribute('aria-keyshortcuts', String(digit));
+    await expect(page.locator('[aria-current=step]')).toHaveAttribute(
+      'aria-keyshortcuts',
+      String(digit),
+    );
   }
   // From the back, layer by layer: photo, wash, title.
   await page.keyboard.press('.');
@@ -42,10 +45,15 @@ test('the whole job without a mouse', async ({ bench, page }) => {
   await page.keyboard.press('Control+k');
   await page.keyboard.type('page plan');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('heading', { name: 'Page plan of Veldrin Clayworks' })).toBeAttached();
+  await expect(
+    page.getByRole('heading', { name: 'Page plan of Veldrin Clayworks' }),
+  ).toBeAttached();
 });
 
-test('at a narrow screen the header is scaled, and the answer stays exact', async ({ bench, page }) => {
+test('at a narrow screen the header is scaled, and the answer stays exact', async ({
+  bench,
+  page,
+}) => {
   await bench.start();
   await bench.open('Header');
   await page.getByRole('combobox', { name: 'Screen width' }).click();

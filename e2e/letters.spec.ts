@@ -1,15 +1,27 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from './bench.fixture';
 
-const fontFile = readFileSync('node_modules/@fontsource/abril-fatface/files/abril-fatface-latin-400-normal.woff');
+const fontFile = readFileSync(
+  'node_modules/@fontsource/abril-fatface/files/abril-fatface-latin-400-normal.woff',
+);
 
-test('a font of one’s own: refused when it is none, used, kept, and drawn again after a reload', async ({ bench, page }) => {
+test('a font of one’s own: refused when it is none, used, kept, and drawn again after a reload', async ({
+  bench,
+  page,
+}) => {
   await bench.start();
   await bench.open('Header');
   await bench.layer('Veldrin Clayworks').click();
-  const before = await bench.pixels(), choose = page.locator('input[type=file][aria-label="Font file"]');
-  await choose.setInputFiles({ name: 'letters.ttf', mimeType: 'font/ttf', buffer: Buffer.from('these are no letters') });
-  await expect(page.getByText('letters.ttf: expected a TTF, OTF, WOFF or WOFF2 font, found something else.')).toBeVisible();
+  const before = await bench.pixels(),
+    choose = page.locator('input[type=file][aria-label="Font file"]');
+  await choose.setInputFiles({
+    name: 'letters.ttf',
+    mimeType: 'font/ttf',
+    buffer: Buffer.from('these are no letters'),
+  });
+  await expect(
+    page.getByText('letters.ttf: expected a TTF, OTF, WOFF or WOFF2 font, found something else.'),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'Put this message away' }).click();
   expect(await bench.pixels()).toBe(before);
   await choose.setInputFiles({ name: 'abril.woff', mimeType: 'font/woff', buffer: fontFile });
@@ -28,30 +40,49 @@ test('a font of one’s own: refused when it is none, used, kept, and drawn agai
   expect(await bench.pixels()).toBe(own);
 });
 
-test('italic, spacing, lines, proportions and wrapping change the picture, and fit to width fills the safe width', async ({ bench, page }) => {
+test('italic, spacing, lines, proportions and wrapping change the picture, and fit to width fills the safe width', async ({
+  bench,
+  page,
+}) => {
   await bench.start();
   await bench.open('Header');
   await bench.layer('thrown').click();
   await page.getByRole('radio', { name: 'Letters' }).click();
   const seen = new Set([await bench.pixels()]);
-  const changes = async (act: () => Promise<unknown>) => { await act(); await expect.poll(async () => seen.has(await bench.pixels())).toBe(false); seen.add(await bench.pixels()); };
+  const changes = async (act: () => Promise<unknown>) => {
+    await act();
+    await expect.poll(async () => seen.has(await bench.pixels())).toBe(false);
+    seen.add(await bench.pixels());
+  };
   await changes(() => page.getByRole('button', { name: 'Italic' }).click());
   await changes(() => bench.type('Spacing, figure', '20'));
   await changes(() => bench.type('Width, figure', '130'));
   await changes(() => bench.type('Height, figure', '80'));
-  await changes(async () => { await page.getByRole('button', { name: 'Break lines' }).click(); await bench.type('at, figure', '200'); });
+  await changes(async () => {
+    await page.getByRole('button', { name: 'Break lines' }).click();
+    await bench.type('at, figure', '200');
+  });
   await changes(() => bench.type('Line height, figure', '1.6'));
   await page.getByRole('radio', { name: 'Place' }).click();
-  expect(Number(await page.getByRole('textbox', { name: 'Width of the layer' }).inputValue())).toBe(200);
+  expect(Number(await page.getByRole('textbox', { name: 'Width of the layer' }).inputValue())).toBe(
+    200,
+  );
   await changes(() => page.getByRole('button', { name: 'Fit to width' }).click());
-  expect(Number(await page.getByRole('textbox', { name: 'Width of the layer' }).inputValue())).toBeCloseTo(980, 0);
-  expect(Number(await page.getByRole('textbox', { name: 'Left', exact: true }).inputValue())).toBeCloseTo(50, 0);
+  expect(
+    Number(await page.getByRole('textbox', { name: 'Width of the layer' }).inputValue()),
+  ).toBeCloseTo(980, 0);
+  expect(
+    Number(await page.getByRole('textbox', { name: 'Left', exact: true }).inputValue()),
+  ).toBeCloseTo(50, 0);
   // What cannot be is refused and changes nothing.
   await bench.type('Width of the layer', 'wide');
   await expect(page.getByText('Expected a width of 1 or more, found “wide”.')).toBeVisible();
 });
 
-test('how the font stands beside the site’s is said in figures, and a better one is a click away', async ({ bench, page }) => {
+test('how the font stands beside the site’s is said in figures, and a better one is a click away', async ({
+  bench,
+  page,
+}) => {
   await bench.start();
   await bench.open('Header');
   await bench.layer('Veldrin Clayworks').click();
@@ -59,17 +90,28 @@ test('how the font stands beside the site’s is said in figures, and a better o
   await page.getByRole('option', { name: /^Josefin Sans/ }).click();
   await page.getByRole('radio', { name: 'Letters' }).click();
   // From the files' own tables: 0.378 against 0.526, and 1.235 against 1.243.
-  await expect(page.getByText('! differs by Archivo: small letters 72% as tall, strokes 1.0× its contrast')).toBeVisible();
+  await expect(
+    page.getByText('! differs by Archivo: small letters 72% as tall, strokes 1.0× its contrast'),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'DM Sans' }).click();
   await expect(page.getByText('✓ sits well by Archivo: small letters 96% as tall')).toBeVisible();
 });
 
-test('words from the right, combining marks and emoji are drawn by the platform’s text engine', async ({ bench, page }) => {
+test('words from the right, combining marks and emoji are drawn by the platform’s text engine', async ({
+  bench,
+  page,
+}) => {
   await bench.start();
   await bench.open('Header');
   await bench.layer('thrown').click();
   const seen = new Set<string>();
-  for (const words of ['\u05e9\u05dc\u05d5\u05dd', '\u0645\u0631\u062d\u0628\u0627', 'e\u0301clair', 'kiln ♨️ ok', 'AVATAR fi']) {
+  for (const words of [
+    '\u05e9\u05dc\u05d5\u05dd',
+    '\u0645\u0631\u062d\u0628\u0627',
+    'e\u0301clair',
+    'kiln ♨️ ok',
+    'AVATAR fi',
+  ]) {
     await page.getByRole('textbox', { name: 'Words', exact: true }).fill(words);
     await page.waitForTimeout(600);
     seen.add(await bench.pixels());

@@ -23,7 +23,10 @@ test('a divider’s height is found from its section, by key alone', async ({ be
   await expect(bench.answer(1)).toContainText('1920 × 90');
 });
 
-test('known sizes are marked as practice, and the owner’s own are kept beside them', async ({ bench, page }) => {
+test('known sizes are marked as practice, and the owner’s own are kept beside them', async ({
+  bench,
+  page,
+}) => {
   await bench.start();
   await bench.open('Header');
   await page.keyboard.press('1');
@@ -31,12 +34,17 @@ test('known sizes are marked as practice, and the owner’s own are kept beside 
   const list = page.getByRole('list', { name: 'Known sizes' });
   await expect(list.getByRole('button', { name: /940 × 198, practice/ })).toBeVisible();
   await page.getByRole('button', { name: 'Keep 1080 × 220' }).click();
-  await expect(list.getByRole('button', { name: /1080 × 220, yours/ })).toHaveAttribute('aria-pressed', 'true');
+  await expect(list.getByRole('button', { name: /1080 × 220, yours/ })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
   await list.getByRole('button', { name: /1000 × 150, practice/ }).click();
   await expect(bench.answer(1)).toContainText('1000 × 150');
   // 80 px short of the content: a reading says so, and mends it.
   await expect(page.locator('[data-reading=header-width]')).toContainText('−80 px');
-  await page.getByRole('button', { name: 'Mend Width against content: Make it 1080 px wide' }).click();
+  await page
+    .getByRole('button', { name: 'Mend Width against content: Make it 1080 px wide' })
+    .click();
   await expect(bench.answer(1)).toContainText('1080 × 150');
 });
 
@@ -45,41 +53,71 @@ test('widths and pictures of a style sheet give sizes at the bench', async ({ be
   await bench.open('Header');
   await page.keyboard.press('1');
   await page.getByRole('radio', { name: 'Style sheet' }).click();
-  const drop = page.getByRole('group', { name: 'Style sheet' }), sizes = page.getByRole('list', { name: 'Sizes in the style sheet' });
-  await bench.drop(drop, [{ name: 'slate.zip', type: 'application/zip', bytes: zipOf(await slateTheme()) }]);
-  await expect(sizes.getByRole('button', { name: /940 × 198/ })).toContainText('slate/images/header.jpg');
+  const drop = page.getByRole('group', { name: 'Style sheet' }),
+    sizes = page.getByRole('list', { name: 'Sizes in the style sheet' });
+  await bench.drop(drop, [
+    { name: 'slate.zip', type: 'application/zip', bytes: zipOf(await slateTheme()) },
+  ]);
+  await expect(sizes.getByRole('button', { name: /940 × 198/ })).toContainText(
+    'slate/images/header.jpg',
+  );
   await sizes.getByRole('button', { name: /940 × 198/ }).click();
   await expect(bench.answer(1)).toContainText('940 × 198');
   // A general style sheet as it is published: its containers are widths to take.
-  await bench.drop(drop, [{ name: 'bootstrap.css', type: 'text/css', bytes: readFileSync('node_modules/bootstrap/dist/css/bootstrap.css') }]);
+  await bench.drop(drop, [
+    {
+      name: 'bootstrap.css',
+      type: 'text/css',
+      bytes: readFileSync('node_modules/bootstrap/dist/css/bootstrap.css'),
+    },
+  ]);
   await sizes.getByRole('button', { name: /1140 wide.*from 1200 px/ }).click();
   await expect(bench.answer(1)).toContainText('1140 × 198');
 });
 
-test('columns at the bench: parts added, changed and removed, the sum drawn and taken', async ({ bench, page }) => {
+test('columns at the bench: parts added, changed and removed, the sum drawn and taken', async ({
+  bench,
+  page,
+}) => {
   await bench.start();
   await bench.open('Sidebar strip');
   await page.keyboard.press('1');
   // The sample's strip was measured so: the way is open already.
-  await expect(page.getByRole('img', { name: 'column 300, gap 28: 328 px together' })).toBeVisible();
+  await expect(
+    page.getByRole('img', { name: 'column 300, gap 28: 328 px together' }),
+  ).toBeVisible();
   await bench.type('Part 2, px', '30 px');
   await page.getByRole('button', { name: 'Part', exact: true }).click();
-  await expect(page.getByRole('img', { name: 'column 300, gap 30, column 195: 525 px together' })).toBeVisible();
+  await expect(
+    page.getByRole('img', { name: 'column 300, gap 30, column 195: 525 px together' }),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'Remove part 3' }).click();
   await bench.type('Part 1, px', 'wide');
-  await expect(page.getByRole('alert').filter({ hasText: 'Expected a number of pixels, found “wide”.' })).toBeVisible();
+  await expect(
+    page.getByRole('alert').filter({ hasText: 'Expected a number of pixels, found “wide”.' }),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'Take 330 px as the width' }).click();
   await expect(bench.answer(1)).toContainText('330 × 240');
-  await expect(page.locator('[data-reading=column-width]')).toHaveAttribute('data-verdict', 'holds');
+  await expect(page.locator('[data-reading=column-width]')).toHaveAttribute(
+    'data-verdict',
+    'holds',
+  );
 });
 
 test('the plan from the list of all commands', async ({ bench, page }) => {
   await bench.start();
-  const run = async (words: string) => { await page.keyboard.press('Control+k'); await page.keyboard.type(words); await page.keyboard.press('Enter'); };
+  const run = async (words: string) => {
+    await page.keyboard.press('Control+k');
+    await page.keyboard.type(words);
+    await page.keyboard.press('Enter');
+  };
   await page.keyboard.press('w');
   await expect(page.getByRole('main')).toHaveAttribute('aria-label', 'Home at a screen of 1920 px');
   await run('next page');
-  await expect(page.getByRole('main')).toHaveAttribute('aria-label', 'Kiln diary at a screen of 1920 px');
+  await expect(page.getByRole('main')).toHaveAttribute(
+    'aria-label',
+    'Kiln diary at a screen of 1920 px',
+  );
   await run('page layout');
   await expect(page.getByRole('region', { name: 'Content width' })).toBeVisible();
   await run('import');

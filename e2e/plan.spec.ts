@@ -4,12 +4,20 @@ import { textBytes } from './theme.fixture';
 
 const hidden = 'hidden-share';
 
-test('the chart tells on how many screens no background shows, and what a narrower content changes', async ({ bench, page }) => {
+test('the chart tells on how many screens no background shows, and what a narrower content changes', async ({
+  bench,
+  page,
+}) => {
   await bench.start();
   const slider = page.getByRole('slider', { name: 'Screen width' });
-  await expect(slider).toHaveAttribute('aria-valuetext', '1440 px wide, 180 px of background at each side');
+  await expect(slider).toHaveAttribute(
+    'aria-valuetext',
+    '1440 px wide, 180 px of background at each side',
+  );
   // The sample's visitors up to 1080 px: 26 + 12 + 8 + 6 of a hundred.
-  await expect(page.getByTestId(hidden)).toHaveText('On 52% of your visitors’ screens none shows (invented figures).');
+  await expect(page.getByTestId(hidden)).toHaveText(
+    'On 52% of your visitors’ screens none shows (invented figures).',
+  );
 
   // Along the chart by mouse: far left is a phone, where the content covers all.
   const box = (await slider.locator('xpath=ancestor::*[local-name()="svg"]').boundingBox())!;
@@ -19,7 +27,10 @@ test('the chart tells on how many screens no background shows, and what a narrow
   await page.mouse.up();
   const width = Number(await slider.getAttribute('aria-valuenow'));
   expect(width).toBeLessThan(340);
-  await expect(page.getByRole('main')).toHaveAttribute('aria-label', `Home at a screen of ${width} px`);
+  await expect(page.getByRole('main')).toHaveAttribute(
+    'aria-label',
+    `Home at a screen of ${width} px`,
+  );
 
   // And by key: 1 and 10 px, the next visitor's width, the ends.
   await slider.focus();
@@ -31,31 +42,61 @@ test('the chart tells on how many screens no background shows, and what a narrow
   await page.keyboard.press('PageDown');
   await expect(slider).toHaveAttribute('aria-valuenow', '2560');
 
-  await page.getByRole('navigation', { name: 'Panel' }).getByRole('button', { name: 'Visitors' }).click();
+  await page
+    .getByRole('navigation', { name: 'Panel' })
+    .getByRole('button', { name: 'Visitors' })
+    .click();
   await page.getByRole('button', { name: 'Set the content to 920 px' }).click();
   await expect(page.getByTestId(hidden)).toContainText('46%');
   await expect(page.getByRole('main').getByText('first screen 2560 × 1600')).toHaveCount(0);
 });
 
-test('visitors come from a list; one with words is refused by its line and changes nothing', async ({ bench, page }) => {
+test('visitors come from a list; one with words is refused by its line and changes nothing', async ({
+  bench,
+  page,
+}) => {
   await bench.start();
-  await page.getByRole('navigation', { name: 'Panel' }).getByRole('button', { name: 'Visitors' }).click();
+  await page
+    .getByRole('navigation', { name: 'Panel' })
+    .getByRole('button', { name: 'Visitors' })
+    .click();
   const drop = page.getByRole('group', { name: 'List of visitors' });
-  await bench.drop(drop, [{ name: 'words.csv', type: 'text/csv', bytes: textBytes('Screen,Visitors\n1440,120\nphone,many\n') }]);
-  await expect(page.getByRole('region', { name: 'Messages' })).toContainText('words.csv, line 3: expected a screen width such as 1440, found “phone”.');
+  await bench.drop(drop, [
+    {
+      name: 'words.csv',
+      type: 'text/csv',
+      bytes: textBytes('Screen,Visitors\n1440,120\nphone,many\n'),
+    },
+  ]);
+  await expect(page.getByRole('region', { name: 'Messages' })).toContainText(
+    'words.csv, line 3: expected a screen width such as 1440, found “phone”.',
+  );
   await expect(page.getByTestId(hidden)).toContainText('52%');
-  await bench.drop(drop, [{ name: 'visits.csv', type: 'text/csv', bytes: textBytes('Screen resolution;Sessions\n390x844;300\n1440x900;500\n1440x1000;200\n') }]);
+  await bench.drop(drop, [
+    {
+      name: 'visits.csv',
+      type: 'text/csv',
+      bytes: textBytes('Screen resolution;Sessions\n390x844;300\n1440x900;500\n1440x1000;200\n'),
+    },
+  ]);
   await expect(page.getByTestId(hidden)).toHaveText('On 30% of your visitors’ screens none shows.');
   await expect(page.getByRole('textbox', { name: 'Visitors at 1440 px' })).toHaveValue('700');
   await bench.type('Visitors at 390 px', '700');
   await expect(page.getByTestId(hidden)).toHaveText('On 50% of your visitors’ screens none shows.');
 });
 
-test('slots are moved and resized on the drawing, by mouse and by key, in single steps that can be undone', async ({ bench, page }) => {
+test('slots are moved and resized on the drawing, by mouse and by key, in single steps that can be undone', async ({
+  bench,
+  page,
+}) => {
   await bench.start();
   const header = page.getByRole('link', { name: /^Header, .* open its bench/ });
-  const at = async () => { const b = (await header.boundingBox())!; return [b.x, b.y, b.width, b.height].map(Math.round); };
-  const [x, y, w, h] = await at(), scale = w / 1080;
+  const at = async () => {
+    const b = (await header.boundingBox())!;
+    return [b.x, b.y, b.width, b.height].map(Math.round);
+  };
+  const [x, y, w, h] = await at(),
+    scale = w / 1080;
   const drag = async (from: [number, number], to: [number, number]) => {
     await page.mouse.move(...from);
     await page.mouse.down();
@@ -81,23 +122,36 @@ test('slots are moved and resized on the drawing, by mouse and by key, in single
   await header.focus();
   const corner = (await page.locator('[data-grip=size]').boundingBox())!;
   await drag([corner.x + 5, corner.y + 5], [corner.x + 5 - 60, corner.y + 5 - 20]);
-  const smaller = /^Header, (\d+) by (\d+) px/.exec((await header.getAttribute('aria-label'))!)!.slice(1).map(Number);
+  const smaller = /^Header, (\d+) by (\d+) px/
+    .exec((await header.getAttribute('aria-label'))!)!
+    .slice(1)
+    .map(Number);
   expect(Math.abs(smaller[0] - (1080 - 60 / scale))).toBeLessThanOrEqual(2);
   expect(Math.abs(smaller[1] - (220 - 20 / scale))).toBeLessThanOrEqual(2);
-  await expect(page.locator('[data-finding="header header-width"]')).toContainText(`${1080 - smaller[0]} px narrower than the content of Home`);
-  await page.getByRole('button', { name: 'Mend: make it 1080 px wide, for Width against content of Header' }).click();
+  await expect(page.locator('[data-finding="header header-width"]')).toContainText(
+    `${1080 - smaller[0]} px narrower than the content of Home`,
+  );
+  await page
+    .getByRole('button', {
+      name: 'Mend: make it 1080 px wide, for Width against content of Header',
+    })
+    .click();
   await expect(page.locator('[data-finding="header header-width"]')).toHaveCount(0);
 
   // By key: the arrows move, with Alt they resize.
   await header.focus();
   await page.keyboard.press('Alt+ArrowLeft');
   await page.keyboard.press('Alt+Shift+ArrowDown');
-  await expect(header).toHaveAttribute('aria-label', `Header, 1079 by ${smaller[1] + 10} px: open its bench`);
+  await expect(header).toHaveAttribute(
+    'aria-label',
+    `Header, 1079 by ${smaller[1] + 10} px: open its bench`,
+  );
   await page.keyboard.press('Shift+ArrowRight');
   await expect(page.getByRole('textbox', { name: 'Moved right' })).toHaveValue('10');
 
   // A sidebar goes to the other side.
-  const strip = page.getByRole('link', { name: /^Sidebar strip, .* open its bench/ }), b = (await strip.boundingBox())!;
+  const strip = page.getByRole('link', { name: /^Sidebar strip, .* open its bench/ }),
+    b = (await strip.boundingBox())!;
   await drag([b.x + b.width / 2, b.y + 40], [b.x - 400, b.y + 40]);
   await expect.poll(async () => (await strip.boundingBox())!.x).toBeLessThan(b.x - 300);
 });
@@ -106,7 +160,9 @@ test('a strip is measured from columns, added, and carries its sum', async ({ be
   await bench.start();
   await page.getByRole('button', { name: '+ Measure a slot' }).click();
   await page.getByRole('radio', { name: 'Sidebar strip' }).click();
-  await expect(page.getByRole('img', { name: 'column 195, gap 45, column 195: 435 px together' })).toBeVisible();
+  await expect(
+    page.getByRole('img', { name: 'column 195, gap 45, column 195: 435 px together' }),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'Part', exact: true }).click();
   await bench.type('Part 4, px', '2');
   await page.getByRole('combobox', { name: 'Part 4' }).click();
@@ -114,11 +170,16 @@ test('a strip is measured from columns, added, and carries its sum', async ({ be
   await page.getByRole('button', { name: 'Take 437 px as the width' }).click();
   await expect(page.getByTestId('measured')).toHaveText('437 × 240 px');
   await page.getByRole('button', { name: 'Add it to Home' }).click();
-  await expect(page.getByRole('region', { name: 'Slots on this page' })).toContainText('195 + 45 gap + 195 + 2 border = 437');
+  await expect(page.getByRole('region', { name: 'Slots on this page' })).toContainText(
+    '195 + 45 gap + 195 + 2 border = 437',
+  );
   await expect(page.getByRole('link', { name: /^Sidebar strip 2, 437 by 240 px/ })).toBeVisible();
 });
 
-test('a size is measured from a picture, pasted, with the colours of its borders', async ({ bench, page }) => {
+test('a size is measured from a picture, pasted, with the colours of its borders', async ({
+  bench,
+  page,
+}) => {
   await bench.start();
   await bench.open('Header');
   await page.keyboard.press('1');
@@ -126,63 +187,121 @@ test('a size is measured from a picture, pasted, with the colours of its borders
   const bytes = readFileSync('public/sample/combed-slip.png').toString('base64');
   await page.evaluate((base64) => {
     const data = new DataTransfer();
-    data.items.add(new File([Uint8Array.from(atob(base64), (c) => c.charCodeAt(0))], 'old-header.png', { type: 'image/png' }));
-    document.body.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+    data.items.add(
+      new File([Uint8Array.from(atob(base64), (c) => c.charCodeAt(0))], 'old-header.png', {
+        type: 'image/png',
+      }),
+    );
+    document.body.dispatchEvent(
+      new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
+    );
   }, bytes);
   await expect(page.getByText('328 × 240 px, PNG')).toBeVisible();
-  await expect(page.getByRole('group', { name: 'Colours along the borders' }).getByRole('button')).toHaveCount(4);
+  await expect(
+    page.getByRole('group', { name: 'Colours along the borders' }).getByRole('button'),
+  ).toHaveCount(4);
   // It was measured, not laid: the photo in the slot is the one there was.
   await expect(bench.layer('Shelf of pots')).toBeVisible();
   await page.getByRole('button', { name: 'Take 328 × 240' }).click();
   await expect(bench.answer(1)).toContainText('328 × 240');
 });
 
-test('pages share the default background or have their own, and are looked through', async ({ bench, page }) => {
+test('pages share the default background or have their own, and are looked through', async ({
+  bench,
+  page,
+}) => {
   await bench.start();
-  await page.getByRole('navigation', { name: 'Panel' }).getByRole('button', { name: 'Page layout' }).click();
+  await page
+    .getByRole('navigation', { name: 'Panel' })
+    .getByRole('button', { name: 'Page layout' })
+    .click();
   await page.getByRole('button', { name: '+ Page' }).click();
   await bench.type('Name of the page', 'Shop with a rather long name for one of its pages');
-  await expect(page.getByRole('main')).toHaveAttribute('aria-label', /^Shop with a rather long name/);
+  await expect(page.getByRole('main')).toHaveAttribute(
+    'aria-label',
+    /^Shop with a rather long name/,
+  );
   const own = page.getByRole('link', { name: /background, .* open its bench/ });
   await expect(own).toHaveAttribute('aria-label', /^Page background, 320 by 320/);
   await page.getByRole('combobox', { name: 'Background of the page' }).click();
   await page.getByRole('option', { name: /Kiln diary background/ }).click();
   await expect(own).toHaveAttribute('aria-label', /^Kiln diary background, 1400 by 900/);
   await page.getByRole('radio', { name: '3', exact: true }).click();
-  await page.getByRole('radiogroup', { name: 'Side of sidebar 2' }).getByRole('radio', { name: 'left' }).click();
+  await page
+    .getByRole('radiogroup', { name: 'Side of sidebar 2' })
+    .getByRole('radio', { name: 'left' })
+    .click();
   await page.getByRole('radio', { name: 'full width' }).click();
   await bench.type('Content width in percent', '80');
   await expect(page.getByRole('main').getByText('content 1080')).toBeVisible();
   await bench.type('Content width', '');
-  await expect(page.getByRole('slider', { name: 'Screen width' })).toHaveAttribute('aria-valuetext', '1440 px wide, 144 px of background at each side');
+  await expect(page.getByRole('slider', { name: 'Screen width' })).toHaveAttribute(
+    'aria-valuetext',
+    '1440 px wide, 144 px of background at each side',
+  );
   await page.getByRole('radio', { name: 'Home' }).click();
-  await expect(page.getByRole('slider', { name: 'Screen width' })).toHaveAttribute('aria-valuetext', '1440 px wide, 180 px of background at each side');
+  await expect(page.getByRole('slider', { name: 'Screen width' })).toHaveAttribute(
+    'aria-valuetext',
+    '1440 px wide, 180 px of background at each side',
+  );
 });
 
 test('theme colours go out as tokens and come in again', async ({ bench, page }) => {
   await bench.start();
   await page.getByRole('button', { name: 'In and out' }).click();
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('menuitem', { name: /design tokens/ }).click()]);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('menuitem', { name: /design tokens/ }).click(),
+  ]);
   const tokens = readFileSync(await download.path(), 'utf8');
   expect(JSON.parse(tokens).clay.$value.hex).toBe('#a4553a');
   const colours = page.getByRole('region', { name: 'Theme colours' });
-  await page.getByLabel('Theme colours, file').setInputFiles({ name: 'new.css', mimeType: 'text/css', buffer: textBytes(':root { --moss: #4a5d23; --bone: rgb(240 235 220); }') });
+  await page
+    .getByLabel('Theme colours, file')
+    .setInputFiles({
+      name: 'new.css',
+      mimeType: 'text/css',
+      buffer: textBytes(':root { --moss: #4a5d23; --bone: rgb(240 235 220); }'),
+    });
   await expect(colours).toContainText('moss');
   await expect(colours).not.toContainText('kiln');
-  await page.getByLabel('Theme colours, file').setInputFiles({ name: 'none.json', mimeType: 'application/json', buffer: textBytes('{"a": 1}') });
-  await expect(page.getByRole('region', { name: 'Messages' })).toContainText('none.json: expected custom properties');
-  await page.getByLabel('Theme colours, file').setInputFiles({ name: 'back.tokens.json', mimeType: 'application/json', buffer: textBytes(tokens) });
+  await page
+    .getByLabel('Theme colours, file')
+    .setInputFiles({
+      name: 'none.json',
+      mimeType: 'application/json',
+      buffer: textBytes('{"a": 1}'),
+    });
+  await expect(page.getByRole('region', { name: 'Messages' })).toContainText(
+    'none.json: expected custom properties',
+  );
+  await page
+    .getByLabel('Theme colours, file')
+    .setInputFiles({
+      name: 'back.tokens.json',
+      mimeType: 'application/json',
+      buffer: textBytes(tokens),
+    });
   await expect(colours).toContainText('kiln');
 });
 
-test('the findings of the site are pressed for, worst first, and lead to their bench', async ({ bench, page }) => {
+test('the findings of the site are pressed for, worst first, and lead to their bench', async ({
+  bench,
+  page,
+}) => {
   await bench.start();
   const findings = page.getByRole('region', { name: 'Findings' });
   await expect(findings.getByRole('status')).toHaveText(/^\d+$/);
-  const verdicts = await findings.getByRole('listitem').evaluateAll((items) => items.map((item) => (/^×/.test(item.textContent ?? '') ? 'fails' : 'look')));
+  const verdicts = await findings
+    .getByRole('listitem')
+    .evaluateAll((items) =>
+      items.map((item) => (/^×/.test(item.textContent ?? '') ? 'fails' : 'look')),
+    );
   expect(verdicts).toEqual([...verdicts].sort());
   expect(verdicts.filter((v) => v === 'fails').length).toBeGreaterThan(0);
-  await expect(findings.locator('[data-finding="header seam-top"]')).toContainText('levels off #3b4a45');
+  await expect(findings.locator('[data-finding="header seam-top"]')).toContainText(
+    'levels off #3b4a45',
+  );
   const covers = findings.locator('[data-finding="diary-background background-covers"]');
   await expect(covers).toContainText('580 px at a side are bare');
   await covers.getByRole('button', { name: /^Mend: size: cover/ }).click();

@@ -12,60 +12,98 @@ import { textBytes, zipOf } from './theme.fixture';
 const slate = (): Buffer => readFileSync('public/sample/slate-theme.zip');
 
 /** Opens the screen of sets and drops files on it, as a file manager would. */
-async function dropSet(bench: BenchPage, page: Page, files: readonly { name: string; type: string; bytes: Buffer }[]): Promise<void> {
+async function dropSet(
+  bench: BenchPage,
+  page: Page,
+  files: readonly { name: string; type: string; bytes: Buffer }[],
+): Promise<void> {
   await bench.start();
   await page.getByRole('button', { name: 'Recolour a set' }).click();
   await bench.drop(page.getByRole('group', { name: 'Drop a theme' }), files);
   await expect(page.getByRole('table', { name: 'Pieces' })).toBeVisible();
 }
 
-const row = (page: Page, name: string) => page.getByRole('table', { name: 'Pieces' }).getByRole('row').filter({ has: page.getByRole('button', { name, exact: true }) });
+const row = (page: Page, name: string) =>
+  page
+    .getByRole('table', { name: 'Pieces' })
+    .getByRole('row')
+    .filter({ has: page.getByRole('button', { name, exact: true }) });
 const archive = (page: Page) => page.getByRole('button', { name: /^Archive, / });
 
 async function saved(page: Page): Promise<{ name: string; files: Record<string, Uint8Array> }> {
   await expect(archive(page)).toBeEnabled({ timeout: 90_000 });
   const [download] = await Promise.all([page.waitForEvent('download'), archive(page).click()]);
-  return { name: download.suggestedFilename(), files: unzipSync(readFileSync(await download.path())) };
+  return {
+    name: download.suggestedFilename(),
+    files: unzipSync(readFileSync(await download.path())),
+  };
 }
 
 /** From slate to celadon by the way that is named. */
 async function celadon(page: Page, way: RegExp): Promise<void> {
-  await expect(page.getByRole('textbox', { name: 'Old colour', exact: true })).toHaveValue('#3f5161');
+  await expect(page.getByRole('textbox', { name: 'Old colour', exact: true })).toHaveValue(
+    '#3f5161',
+  );
   await page.getByRole('button', { name: 'New colour: celadon' }).click();
-  await expect(page.getByRole('textbox', { name: 'New colour', exact: true })).toHaveValue('#a9b79a');
+  await expect(page.getByRole('textbox', { name: 'New colour', exact: true })).toHaveValue(
+    '#a9b79a',
+  );
   const ways = page.getByRole('group', { name: 'Ways there' });
   await expect(ways).toHaveAttribute('aria-busy', 'false');
   await ways.getByRole('button', { name: way }).click();
 }
 
-const hueOf = (r: number, g: number, b: number) => { const [, a, bb] = oklabOf({ r, g, b }); return { hue: (Math.atan2(bb, a) * 180) / Math.PI, chroma: Math.hypot(a, bb) }; };
+const hueOf = (r: number, g: number, b: number) => {
+  const [, a, bb] = oklabOf({ r, g, b });
+  return { hue: (Math.atan2(bb, a) * 180) / Math.PI, chroma: Math.hypot(a, bb) };
+};
 const old = hueOf(63, 81, 97);
 
 /** Px that have the old theme's hue: within 25 degrees of it in OKLab, and not grey. */
 async function oldHue(png: Buffer): Promise<number> {
   const { data } = await rawPixels(png);
   let n = 0;
-  for (let k = 0; k < data.length; k += 3) { const { hue, chroma } = hueOf(data[k], data[k + 1], data[k + 2]); if (chroma > 0.02 && Math.abs(((hue - old.hue + 540) % 360) - 180) <= 25) n++; }
+  for (let k = 0; k < data.length; k += 3) {
+    const { hue, chroma } = hueOf(data[k], data[k + 1], data[k + 2]);
+    if (chroma > 0.02 && Math.abs(((hue - old.hue + 540) % 360) - 180) <= 25) n++;
+  }
   return n;
 }
 
-test('a theme of 30 pieces goes from slate to celadon: names, sizes and everything else stay, no old hue is left on its page, and the page goes on where its strip ends', async ({ bench, page, browser }) => {
-  await dropSet(bench, page, [{ name: 'slate-theme.zip', type: 'application/zip', bytes: slate() }]);
+test('a theme of 30 pieces goes from slate to celadon: names, sizes and everything else stay, no old hue is left on its page, and the page goes on where its strip ends', async ({
+  bench,
+  page,
+  browser,
+}) => {
+  await dropSet(bench, page, [
+    { name: 'slate-theme.zip', type: 'application/zip', bytes: slate() },
+  ]);
   await expect(page.getByText('30 pieces, 1 style sheet')).toBeVisible();
   await celadon(page, /^Wash \d+%/);
   await expect(row(page, 'strip.png')).toContainText('ends #a9b79a');
   await page.getByRole('radio', { name: 'all files' }).click();
-  const { name, files } = await saved(page), before = unzipSync(slate());
+  const { name, files } = await saved(page),
+    before = unzipSync(slate());
   expect(name).toBe('slate-recoloured.zip');
   expect(Object.keys(files).sort()).toEqual([...Object.keys(before), 'recoloured.txt'].sort());
   for (const path of Object.keys(before).filter((p) => /\.(png|jpg|gif|webp)$/.test(p))) {
-    const [was, is] = await Promise.all([sharp(before[path]).metadata(), sharp(files[path]).metadata()]);
-    expect([path, is.format, is.width, is.height, is.isPalette]).toEqual([path, was.format, was.width, was.height, was.isPalette]);
+    const [was, is] = await Promise.all([
+      sharp(before[path]).metadata(),
+      sharp(files[path]).metadata(),
+    ]);
+    expect([path, is.format, is.width, is.height, is.isPalette]).toEqual([
+      path,
+      was.format,
+      was.width,
+      was.height,
+      was.isPalette,
+    ]);
   }
   expect(Buffer.compare(files['slate/index.html'], before['slate/index.html'])).toBe(0);
   expect(strFromU8(files['recoloured.txt'])).toMatch(/slate\/images\/strip\.png {2}1×675/);
 
-  const judge = await browser.newPage({ viewport: { width: 1280, height: 1500 } }), shots: Buffer[] = [];
+  const judge = await browser.newPage({ viewport: { width: 1280, height: 1500 } }),
+    shots: Buffer[] = [];
   for (const set of [before, files]) {
     const { server, address } = await serve(set);
     await judge.goto(`${address}/slate/index.html`, { waitUntil: 'networkidle' });
@@ -77,15 +115,29 @@ test('a theme of 30 pieces goes from slate to celadon: names, sizes and everythi
   expect(was).toBeGreaterThan(900_000);
   // What is left is the picture that moves, 24×24, which stays as it is.
   expect(is).toBeLessThanOrEqual(24 * 24);
-  const { data, width } = await rawPixels(shots[1]), at = (x: number, y: number) => [...data.subarray((y * width + x) * 3, (y * width + x) * 3 + 3)];
-  for (const x of [0, 60, 1270]) { expect(at(x, 675)).toEqual(at(x, 674)); expect(at(x, 1200)).toEqual(at(x, 674)); expect(at(x, 1490)).toEqual(at(x, 1380)); }
+  const { data, width } = await rawPixels(shots[1]),
+    at = (x: number, y: number) => [...data.subarray((y * width + x) * 3, (y * width + x) * 3 + 3)];
+  for (const x of [0, 60, 1270]) {
+    expect(at(x, 675)).toEqual(at(x, 674));
+    expect(at(x, 1200)).toEqual(at(x, 674));
+    expect(at(x, 1490)).toEqual(at(x, 1380));
+  }
   expect(at(60, 674)).toEqual([169, 183, 154]);
 });
 
-test('a recipe is edited live on every piece, kept, given a name, taken out and in, and undone', async ({ bench, page }) => {
-  await dropSet(bench, page, [{ name: 'slate-theme.zip', type: 'application/zip', bytes: slate() }]);
+test('a recipe is edited live on every piece, kept, given a name, taken out and in, and undone', async ({
+  bench,
+  page,
+}) => {
+  await dropSet(bench, page, [
+    { name: 'slate-theme.zip', type: 'application/zip', bytes: slate() },
+  ]);
   await celadon(page, /^Wash \d+%/);
-  const after = (name: string) => row(page, name).locator('canvas').nth(1), colour = (name: string) => after(name).evaluate((c: HTMLCanvasElement) => [...c.getContext('2d')!.getImageData(c.width >> 1, c.height >> 1, 1, 1).data].join());
+  const after = (name: string) => row(page, name).locator('canvas').nth(1),
+    colour = (name: string) =>
+      after(name).evaluate((c: HTMLCanvasElement) =>
+        [...c.getContext('2d')!.getImageData(c.width >> 1, c.height >> 1, 1, 1).data].join(),
+      );
   await expect.poll(() => colour('menu-middle.png')).toBe('172,186,158,255');
   await bench.type('Strength, figure', '100');
   await expect.poll(() => colour('menu-middle.png')).toBe('243,254,194,255');
@@ -94,11 +146,17 @@ test('a recipe is edited live on every piece, kept, given a name, taken out and 
   await bench.type('Name of the recipe', 'Celadon');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await expect(page.getByRole('button', { name: 'Kept' })).toBeDisabled();
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Export' }).click()]);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Export' }).click(),
+  ]);
   expect(download.suggestedFilename()).toBe('celadon.recipe.json');
   const text = readFileSync(await download.path());
   // Another way is another recipe, and the kept one stays what it is.
-  await page.getByRole('group', { name: 'Ways there' }).getByRole('button', { name: /^Two-tone/ }).click();
+  await page
+    .getByRole('group', { name: 'Ways there' })
+    .getByRole('button', { name: /^Two-tone/ })
+    .click();
   await expect(page.getByRole('textbox', { name: 'Name of the recipe' })).toHaveValue('');
   await page.getByRole('button', { name: 'Recipes 1' }).click();
   await page.getByRole('menuitem', { name: 'Lay Celadon' }).click();
@@ -107,13 +165,25 @@ test('a recipe is edited live on every piece, kept, given a name, taken out and 
   await page.getByRole('button', { name: 'Recipes 1' }).click();
   await page.getByRole('menuitem', { name: 'Begin an empty one' }).click();
   await expect(page.getByText('No step yet')).toBeVisible();
-  await page.setInputFiles('input[data-picks="Import a recipe"]', { name: 'broken.json', mimeType: 'application/json', buffer: Buffer.from('{"recipeVersion":7}') });
-  await expect(page.getByText('broken.json: expected a recipe of version 1, found version 7.')).toBeVisible();
-  await page.setInputFiles('input[data-picks="Import a recipe"]', { name: 'celadon.recipe.json', mimeType: 'application/json', buffer: text });
+  await page.setInputFiles('input[data-picks="Import a recipe"]', {
+    name: 'broken.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from('{"recipeVersion":7}'),
+  });
+  await expect(
+    page.getByText('broken.json: expected a recipe of version 1, found version 7.'),
+  ).toBeVisible();
+  await page.setInputFiles('input[data-picks="Import a recipe"]', {
+    name: 'celadon.recipe.json',
+    mimeType: 'application/json',
+    buffer: text,
+  });
   await expect.poll(() => colour('menu-middle.png')).toBe('172,186,158,255');
   await page.getByRole('button', { name: '+ Tone' }).click();
   await bench.type('Greyscale, figure', '100');
-  await expect.poll(async () => new Set((await colour('menu-middle.png')).split(',').slice(0, 3)).size).toBe(1);
+  await expect
+    .poll(async () => new Set((await colour('menu-middle.png')).split(',').slice(0, 3)).size)
+    .toBe(1);
   await page.getByRole('button', { name: 'Remove the tone' }).click();
 
   // All of it is there after the page is loaded anew.
@@ -137,8 +207,13 @@ test('a recipe is edited live on every piece, kept, given a name, taken out and 
   await expect(page.getByText('Recipe 2 is kept with its 1 step.')).toBeVisible();
 });
 
-test('a piece left out stays; lines of the style sheet are ticked one by one, and text that fades is mended', async ({ bench, page }) => {
-  await dropSet(bench, page, [{ name: 'slate-theme.zip', type: 'application/zip', bytes: slate() }]);
+test('a piece left out stays; lines of the style sheet are ticked one by one, and text that fades is mended', async ({
+  bench,
+  page,
+}) => {
+  await dropSet(bench, page, [
+    { name: 'slate-theme.zip', type: 'application/zip', bytes: slate() },
+  ]);
   await celadon(page, /^Wash \d+%/);
   await page.getByRole('checkbox', { name: 'Recolour slate/images/button.png' }).uncheck();
   await expect(row(page, 'button.png')).toContainText('left as it is');
@@ -149,18 +224,26 @@ test('a piece left out stays; lines of the style sheet are ticked one by one, an
   await expect(page.getByRole('button', { name: /^Mend \.menu li a: text in #/ })).toBeVisible();
   await page.getByRole('button', { name: 'Mend all' }).click();
   await expect(page.getByRole('button', { name: /^Mend \.menu li a/ })).toHaveCount(0);
-  const { files } = await saved(page), css = strFromU8(files['slate/style.css']), before = strFromU8(unzipSync(slate())['slate/style.css']);
+  const { files } = await saved(page),
+    css = strFromU8(files['slate/style.css']),
+    before = strFromU8(unzipSync(slate())['slate/style.css']);
   expect(files['slate/images/button.png']).toBeUndefined();
   expect(css).toContain('.frame { border: 9px solid #5f7a92;');
   expect(css).not.toContain('color: #f2f5f7');
   // Line by line nothing but colours is another.
-  const bare = (text: string) => text.replace(/#[0-9a-f]{3,8}\b|rgba?\([^)]*\)|var\(--slate\)/gi, '#');
+  const bare = (text: string) =>
+    text.replace(/#[0-9a-f]{3,8}\b|rgba?\([^)]*\)|var\(--slate\)/gi, '#');
   expect(bare(css)).toBe(bare(before));
   expect(css).not.toBe(before);
 });
 
-test('onto the plan and into rehearsal: the header lies there with the recipe, and the host serves the theme’s own page', async ({ bench, page }) => {
-  await dropSet(bench, page, [{ name: 'slate-theme.zip', type: 'application/zip', bytes: slate() }]);
+test('onto the plan and into rehearsal: the header lies there with the recipe, and the host serves the theme’s own page', async ({
+  bench,
+  page,
+}) => {
+  await dropSet(bench, page, [
+    { name: 'slate-theme.zip', type: 'application/zip', bytes: slate() },
+  ]);
   await celadon(page, /^Wash \d+%/);
   await page.getByRole('radio', { name: 'Page', exact: true }).click();
   await expect(page.getByTestId('page-preview').locator('[style*="blob:"]').first()).toBeAttached();
@@ -168,27 +251,56 @@ test('onto the plan and into rehearsal: the header lies there with the recipe, a
   await page.getByRole('button', { name: 'Lay on the plan' }).click();
   await expect(page.getByRole('link', { name: /^Header 2, .* open its bench/ })).toBeAttached();
   await page.getByRole('button', { name: 'Hand over', exact: true }).click();
-  await expect(page.getByText(/\d+ files of slate go along under their own names, \d+ of them changed\./)).toBeVisible({ timeout: 150_000 });
-  const [tab] = await Promise.all([page.waitForEvent('popup'), page.getByRole('button', { name: 'Rehearse', exact: true }).click()]);
+  await expect(
+    page.getByText(/\d+ files of slate go along under their own names, \d+ of them changed\./),
+  ).toBeVisible({ timeout: 150_000 });
+  const [tab] = await Promise.all([
+    page.waitForEvent('popup'),
+    page.getByRole('button', { name: 'Rehearse', exact: true }).click(),
+  ]);
   await tab.waitForURL(/home\.html$/);
-  const address = tab.url().replace('home.html', 'slate/index.html'), answer = await tab.request.get(address);
+  const address = tab.url().replace('home.html', 'slate/index.html'),
+    answer = await tab.request.get(address);
   expect(answer.headers()['content-security-policy']).toContain("script-src 'none'");
   expect(strFromU8(new Uint8Array(await answer.body()))).toContain('A quiet theme in slate');
-  const strip = await sharp(await (await tab.request.get(address.replace('index.html', 'images/strip.png'))).body()).raw().toBuffer();
+  const strip = await sharp(
+    await (await tab.request.get(address.replace('index.html', 'images/strip.png'))).body(),
+  )
+    .raw()
+    .toBuffer();
   expect([...strip.subarray(674 * 3, 674 * 3 + 3)]).toEqual([169, 183, 154]);
 });
 
-test('hundreds of pieces: what goes on is shown and can be stopped, and the list is walked by key', async ({ bench, page }) => {
+test('hundreds of pieces: what goes on is shown and can be stopped, and the list is walked by key', async ({
+  bench,
+  page,
+}) => {
   // Photographs too, so that writing takes long enough to be stopped.
-  const files: Record<string, Buffer> = {}, photo = await sharp('public/sample/clay-hills.jpg').resize(1600, 1000).jpeg().toBuffer();
+  const files: Record<string, Buffer> = {},
+    photo = await sharp('public/sample/clay-hills.jpg').resize(1600, 1000).jpeg().toBuffer();
   for (let n = 0; n < 12; n++) files[`many/photo-${n}.jpg`] = photo;
-  for (let n = 0; n < 320; n++) files[`many/piece-${String(n).padStart(3, '0')}.png`] = await sharp({ create: { width: 4 + (n % 60), height: 4 + (n % 30), channels: 4, background: { r: 63, g: 81, b: 97 + (n % 20), alpha: 1 } } }).png().toBuffer();
+  for (let n = 0; n < 320; n++)
+    files[`many/piece-${String(n).padStart(3, '0')}.png`] = await sharp({
+      create: {
+        width: 4 + (n % 60),
+        height: 4 + (n % 30),
+        channels: 4,
+        background: { r: 63, g: 81, b: 97 + (n % 20), alpha: 1 },
+      },
+    })
+      .png()
+      .toBuffer();
   await dropSet(bench, page, [{ name: 'many.zip', type: 'application/zip', bytes: zipOf(files) }]);
   await expect(page.getByText('332 pieces, 0 style sheets')).toBeVisible();
   await expect(page.getByText(/^Reading \d+ of 332$/)).toHaveCount(0);
   await page.getByRole('button', { name: 'New colour: celadon' }).click();
-  await expect(page.getByRole('textbox', { name: 'New colour', exact: true })).toHaveValue('#a9b79a');
-  await expect(page.getByRole('group', { name: 'Ways there' })).toHaveAttribute('aria-busy', 'false');
+  await expect(page.getByRole('textbox', { name: 'New colour', exact: true })).toHaveValue(
+    '#a9b79a',
+  );
+  await expect(page.getByRole('group', { name: 'Ways there' })).toHaveAttribute(
+    'aria-busy',
+    'false',
+  );
   await page.getByRole('group', { name: 'Ways there' }).getByRole('button').first().click();
   await expect(page.getByText(/^Writing \d+ of 332$/)).toBeVisible();
   await page.getByRole('button', { name: 'Stop' }).click();
@@ -200,35 +312,68 @@ test('hundreds of pieces: what goes on is shown and can be stopped, and the list
   await expect(row(page, 'piece-319.png').getByRole('button')).toBeFocused();
   await page.keyboard.press('ArrowUp');
   await expect(row(page, 'piece-318.png')).toHaveAttribute('aria-selected', 'true');
-  expect(await page.getByRole('table', { name: 'Pieces' }).getByRole('row').count()).toBeLessThan(60);
+  expect(await page.getByRole('table', { name: 'Pieces' }).getByRole('row').count()).toBeLessThan(
+    60,
+  );
   const { files: made } = await saved(page);
   expect(Object.keys(made)).toHaveLength(333);
 });
 
-test('a folder dragged in from a file manager comes with all that is in it, and its archive has the same folders', async ({ bench, page }, info) => {
-  const files = unzipSync(slate()), folder = info.outputPath('slate');
-  for (const [path, bytes] of Object.entries(files)) if (!path.endsWith('/')) { const at = info.outputPath(path); mkdirSync(dirname(at), { recursive: true }); writeFileSync(at, bytes); }
+test('a folder dragged in from a file manager comes with all that is in it, and its archive has the same folders', async ({
+  bench,
+  page,
+}, info) => {
+  const files = unzipSync(slate()),
+    folder = info.outputPath('slate');
+  for (const [path, bytes] of Object.entries(files))
+    if (!path.endsWith('/')) {
+      const at = info.outputPath(path);
+      mkdirSync(dirname(at), { recursive: true });
+      writeFileSync(at, bytes);
+    }
   await bench.start();
   await page.getByRole('button', { name: 'Recolour a set' }).click();
-  const box = (await page.getByRole('group', { name: 'Drop a theme' }).boundingBox())!, at = { x: box.x + box.width / 2, y: box.y + box.height / 2 }, browser = await page.context().newCDPSession(page);
+  const box = (await page.getByRole('group', { name: 'Drop a theme' }).boundingBox())!,
+    at = { x: box.x + box.width / 2, y: box.y + box.height / 2 },
+    browser = await page.context().newCDPSession(page);
   // What the browser itself does with files that a file manager drags over it.
-  for (const type of ['dragEnter', 'dragOver', 'drop'] as const) await browser.send('Input.dispatchDragEvent', { type, ...at, data: { items: [], files: [folder], dragOperationsMask: 1 } });
+  for (const type of ['dragEnter', 'dragOver', 'drop'] as const)
+    await browser.send('Input.dispatchDragEvent', {
+      type,
+      ...at,
+      data: { items: [], files: [folder], dragOperationsMask: 1 },
+    });
   await expect(page.getByText('30 pieces, 1 style sheet')).toBeVisible();
   await expect(page.getByRole('heading', { name: 'slate', exact: true })).toBeVisible();
   await celadon(page, /^Wash \d+%/);
   await page.getByRole('radio', { name: 'all files' }).click();
-  const made = await saved(page), names = Object.keys(files).filter((path) => !path.endsWith('/'));
+  const made = await saved(page),
+    names = Object.keys(files).filter((path) => !path.endsWith('/'));
   expect(Object.keys(made.files).sort()).toEqual([...names, 'recoloured.txt'].sort());
 });
 
 test('what cannot be recoloured says why, and changes nothing', async ({ bench, page }) => {
   await bench.start();
   await page.getByRole('button', { name: 'Recolour a set' }).click();
-  await page.setInputFiles('input[data-picks="Pieces"]', { name: 'notes.zip', mimeType: 'application/zip', buffer: zipOf({ 'a/readme.txt': textBytes('none') }) });
-  await expect(page.getByText('notes.zip: expected pictures of a theme, or a zip of its folder, found 1 file and no picture that can be recoloured.')).toBeVisible();
+  await page.setInputFiles('input[data-picks="Pieces"]', {
+    name: 'notes.zip',
+    mimeType: 'application/zip',
+    buffer: zipOf({ 'a/readme.txt': textBytes('none') }),
+  });
+  await expect(
+    page.getByText(
+      'notes.zip: expected pictures of a theme, or a zip of its folder, found 1 file and no picture that can be recoloured.',
+    ),
+  ).toBeVisible();
   await expect(page.getByRole('group', { name: 'Drop a theme' })).toBeVisible();
-  const png = await sharp({ create: { width: 60, height: 40, channels: 3, background: '#3f5161' } }).png().toBuffer();
-  await page.setInputFiles('input[data-picks="Pieces"]', [{ name: 'whole.png', mimeType: 'image/png', buffer: png }, { name: 'cut.png', mimeType: 'image/png', buffer: png.subarray(0, 60) }, { name: 'words.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('words') }]);
+  const png = await sharp({ create: { width: 60, height: 40, channels: 3, background: '#3f5161' } })
+    .png()
+    .toBuffer();
+  await page.setInputFiles('input[data-picks="Pieces"]', [
+    { name: 'whole.png', mimeType: 'image/png', buffer: png },
+    { name: 'cut.png', mimeType: 'image/png', buffer: png.subarray(0, 60) },
+    { name: 'words.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('words') },
+  ]);
   await expect(page.getByText('found text')).toBeVisible();
   await expect(row(page, 'cut.png').locator('.text-bad')).toBeVisible();
   await page.getByRole('button', { name: '+ Wash' }).click();

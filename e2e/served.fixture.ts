@@ -3,14 +3,31 @@ import sharp from 'sharp';
 import { fileType } from '../src/core/handover/fileType';
 
 /** A plain web server over an unpacked archive. */
-export function serve(files: Readonly<Record<string, Uint8Array>>): Promise<{ server: Server; address: string }> {
+export function serve(
+  files: Readonly<Record<string, Uint8Array>>,
+): Promise<{ server: Server; address: string }> {
   const server = createServer((request, response) => {
-    const path = decodeURIComponent(request.url!.slice(1).split('?')[0]), bytes = files[path];
-    if (!bytes) { response.writeHead(path === 'favicon.ico' ? 204 : 404).end(); return; }
+    const path = decodeURIComponent(request.url!.slice(1).split('?')[0]),
+      bytes = files[path];
+    if (!bytes) {
+      response.writeHead(path === 'favicon.ico' ? 204 : 404).end();
+      return;
+    }
     response.writeHead(200, { 'content-type': fileType(path) }).end(Buffer.from(bytes));
   });
-  return new Promise((resolve) => { server.listen(0, '127.0.0.1', () => { const at = server.address(); resolve({ server, address: `http://127.0.0.1:${typeof at === 'object' && at ? at.port : 0}` }); }); });
+  return new Promise((resolve) => {
+    server.listen(0, '127.0.0.1', () => {
+      const at = server.address();
+      resolve({
+        server,
+        address: `http://127.0.0.1:${typeof at === 'object' && at ? at.port : 0}`,
+      });
+    });
+  });
 }
 
 /** Levels of a screenshot, three a px. */
-export const rawPixels = async (png: Buffer | Uint8Array) => { const { data, info } = await sharp(png).removeAlpha().raw().toBuffer({ resolveWithObject: true }); return { data, ...info }; };
+export const rawPixels = async (png: Buffer | Uint8Array) => {
+  const { data, info } = await sharp(png).removeAlpha().raw().toBuffer({ resolveWithObject: true });
+  return { data, ...info };
+};

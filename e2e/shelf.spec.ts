@@ -1,7 +1,11 @@
 import sharp from 'sharp';
 import { expect, test } from './bench.fixture';
 
-test('from a search of the library to a framed, recoloured, credited header', async ({ bench, page, context }) => {
+test('from a search of the library to a framed, recoloured, credited header', async ({
+  bench,
+  page,
+  context,
+}) => {
   await bench.start();
   await bench.open('Header');
   await page.keyboard.press('2');
@@ -45,34 +49,53 @@ test('from a search of the library to a framed, recoloured, credited header', as
 
   // Handed over, with its credit.
   const file = await bench.download();
-  const { data, info } = await sharp(file.path).removeAlpha().raw().toBuffer({ resolveWithObject: true });
+  const { data, info } = await sharp(file.path)
+    .removeAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true });
   expect([info.width, info.height]).toEqual([1080, 220]);
   // Every pixel of the photo lies on the way from kiln #3b4a45 to sand #e3d6bd; words and their edges are slip.
-  let on = 0, all = 0;
+  let on = 0,
+    all = 0;
   for (let i = 0; i < data.length; i += 3 * 7) {
     const t = (data[i + 1] - 0x4a) / (0xd6 - 0x4a);
     all++;
-    if (Math.abs(data[i] - (0x3b + t * (0xe3 - 0x3b))) <= 2 && Math.abs(data[i + 2] - (0x45 + t * (0xbd - 0x45))) <= 2) on++;
+    if (
+      Math.abs(data[i] - (0x3b + t * (0xe3 - 0x3b))) <= 2 &&
+      Math.abs(data[i + 2] - (0x45 + t * (0xbd - 0x45))) <= 2
+    )
+      on++;
   }
   expect(on / all).toBeGreaterThan(0.9);
   const credit = page.locator('[data-snippet=Credit]');
-  await expect(credit).toContainText('“Bowls in a row” by Ilka Marrendorf, from the picture library');
+  await expect(credit).toContainText(
+    '“Bowls in a row” by Ilka Marrendorf, from the picture library',
+  );
   const other = await context.newPage();
   await other.setContent(await credit.innerText());
-  await expect(other.getByRole('link', { name: 'CC BY 4.0' })).toHaveAttribute('href', 'https://creativecommons.org/licenses/by/4.0/');
+  await expect(other.getByRole('link', { name: 'CC BY 4.0' })).toHaveAttribute(
+    'href',
+    'https://creativecommons.org/licenses/by/4.0/',
+  );
 
   // The right to use it was not ticked yet: a reading says so until it is.
   await expect(page.locator('[data-reading=credit]')).toHaveAttribute('data-verdict', 'look');
   await page.keyboard.press('2');
   await page.getByRole('button', { name: 'Shelf and library' }).click();
   await expect(page.getByRole('heading', { name: /^Shelf of/ })).toBeAttached();
-  await page.getByRole('main').getByRole('button', { name: /Bowls in a row/ }).click();
+  await page
+    .getByRole('main')
+    .getByRole('button', { name: /Bowls in a row/ })
+    .click();
   await page.getByRole('checkbox', { name: 'I have made sure that it may be used' }).check();
   await page.getByRole('button', { name: 'Credits' }).click();
   await expect(page.getByRole('dialog', { name: /Credits of/ })).toContainText('In Header.');
 });
 
-test('the library can find nothing, can be out of reach, and is asked again', async ({ bench, page }) => {
+test('the library can find nothing, can be out of reach, and is asked again', async ({
+  bench,
+  page,
+}) => {
   await bench.start();
   await page.getByRole('button', { name: 'Shelf', exact: true }).click();
   await page.getByRole('radio', { name: 'Picture library' }).click();
@@ -80,33 +103,66 @@ test('the library can find nothing, can be out of reach, and is asked again', as
   await page.getByRole('searchbox', { name: 'Words' }).fill('submarine');
   await expect(page.getByText('The library has no picture like this.')).toBeVisible();
   let down = true;
-  await page.route('**/api/library?*', (route) => (down ? route.fulfill({ status: 200, contentType: 'text/html', body: 'not what was asked for' }) : route.continue()));
+  await page.route('**/api/library?*', (route) =>
+    down
+      ? route.fulfill({ status: 200, contentType: 'text/html', body: 'not what was asked for' })
+      : route.continue(),
+  );
   await page.getByRole('searchbox', { name: 'Words' }).fill('kiln');
-  await expect(page.getByRole('alert').filter({ hasText: 'The library did not answer.' })).toBeVisible();
+  await expect(
+    page.getByRole('alert').filter({ hasText: 'The library did not answer.' }),
+  ).toBeVisible();
   down = false;
   await page.getByRole('button', { name: 'Try again' }).click();
   await expect(page.getByText(/^\d+ pictures?$/)).toBeVisible();
 });
 
-test('many pictures are dropped on the shelf at once; broken ones are named and the others stay', async ({ bench, page }) => {
+test('many pictures are dropped on the shelf at once; broken ones are named and the others stay', async ({
+  bench,
+  page,
+}) => {
   await bench.start();
   await page.getByRole('button', { name: 'Shelf', exact: true }).click();
   await bench.type('Least width', '0');
   const shelf = page.getByRole('main').getByRole('listitem');
   await expect(shelf).toHaveCount(7);
-  const picture = (i: number) => sharp({ create: { width: 300 + i, height: 200, channels: 3, background: { r: i * 20, g: 90, b: 120 } } }).jpeg().toBuffer();
-  const files = await Promise.all(Array.from({ length: 9 }, async (_, i) => ({ name: `photo-${i}.jpg`, type: 'image/jpeg', bytes: i === 4 ? Buffer.from('no picture at all') : await picture(i) })));
+  const picture = (i: number) =>
+    sharp({
+      create: {
+        width: 300 + i,
+        height: 200,
+        channels: 3,
+        background: { r: i * 20, g: 90, b: 120 },
+      },
+    })
+      .jpeg()
+      .toBuffer();
+  const files = await Promise.all(
+    Array.from({ length: 9 }, async (_, i) => ({
+      name: `photo-${i}.jpg`,
+      type: 'image/jpeg',
+      bytes: i === 4 ? Buffer.from('no picture at all') : await picture(i),
+    })),
+  );
   await bench.drop(page.getByRole('group', { name: 'Pictures for the shelf' }), files);
   await expect(shelf).toHaveCount(7 + 8);
-  await expect(page.getByRole('region', { name: 'Messages' })).toContainText('photo-4.jpg: expected a JPEG, PNG, WebP, AVIF, GIF or SVG picture, found text.');
+  await expect(page.getByRole('region', { name: 'Messages' })).toContainText(
+    'photo-4.jpg: expected a JPEG, PNG, WebP, AVIF, GIF or SVG picture, found text.',
+  );
   await page.getByRole('searchbox', { name: 'Words' }).fill('photo-7');
   await expect(shelf).toHaveCount(1);
   await shelf.getByRole('button').click();
   await page.getByRole('combobox', { name: 'Licence' }).click();
   await page.getByRole('option', { name: /Allowed by the maker/ }).click();
-  await expect(page.getByText('× The licence asks for a credit, and no maker is named.')).toBeVisible();
+  await expect(
+    page.getByText('× The licence asks for a credit, and no maker is named.'),
+  ).toBeVisible();
   await bench.type('Maker', 'Ada Quince');
-  await expect(page.getByText('The credit goes into the hand-over: Ada Quince is named.')).toBeVisible();
+  await expect(
+    page.getByText('The credit goes into the hand-over: Ada Quince is named.'),
+  ).toBeVisible();
   await bench.type('Date', 'last week');
-  await expect(page.getByText('Expected a day such as 2026-11-25, found “last week”.')).toBeVisible();
+  await expect(
+    page.getByText('Expected a day such as 2026-11-25, found “last week”.'),
+  ).toBeVisible();
 });

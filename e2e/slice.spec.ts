@@ -5,19 +5,36 @@ import { expect, test, withOneFile } from './bench.fixture';
 
 /** A photograph held on its side: stored 900×1600 with EXIF orientation 6, meant to be seen 1600×900: blue left, green right. */
 async function turnedPhoto(): Promise<Buffer> {
-  const width = 1600, height = 900, upright = Buffer.alloc(width * height * 3);
-  for (let y = 0; y < height; y++) for (let x = 0; x < width; x++) upright.set(x < width / 2 ? [30, 60, 160] : [40, 150, 70], (y * width + x) * 3);
+  const width = 1600,
+    height = 900,
+    upright = Buffer.alloc(width * height * 3);
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++)
+      upright.set(x < width / 2 ? [30, 60, 160] : [40, 150, 70], (y * width + x) * 3);
   // Turned a quarter left, so that orientation 6, a quarter right, brings it upright.
-  const stored = await sharp(upright, { raw: { width, height, channels: 3 } }).rotate(-90).raw().toBuffer();
-  return sharp(stored, { raw: { width: height, height: width, channels: 3 } }).withMetadata({ orientation: 6 }).jpeg({ quality: 95 }).toBuffer();
+  const stored = await sharp(upright, { raw: { width, height, channels: 3 } })
+    .rotate(-90)
+    .raw()
+    .toBuffer();
+  return sharp(stored, { raw: { width: height, height: width, channels: 3 } })
+    .withMetadata({ orientation: 6 })
+    .jpeg({ quality: 95 })
+    .toBuffer();
 }
 
-const near = (found: ArrayLike<number>, wanted: readonly number[], by: number) => wanted.forEach((v, i) => expect(Math.abs(found[i] - v), `channel ${i}: ${found[i]} for ${v}`).toBeLessThanOrEqual(by));
+const near = (found: ArrayLike<number>, wanted: readonly number[], by: number) =>
+  wanted.forEach((v, i) =>
+    expect(Math.abs(found[i] - v), `channel ${i}: ${found[i]} for ${v}`).toBeLessThanOrEqual(by),
+  );
 
 /** A wash of clay #a4553a at 40 percent over a colour. */
 const washed = (c: readonly number[]) => c.map((v, i) => 0.6 * v + 0.4 * [164, 85, 58][i]);
 
-test('from the sites to a file of exactly the right size, on a page that shows it so', async ({ bench, page, context }) => {
+test('from the sites to a file of exactly the right size, on a page that shows it so', async ({
+  bench,
+  page,
+  context,
+}) => {
   await bench.start();
 
   // A site from scratch of the sample: back to the sites, and the sample once more.
@@ -35,7 +52,8 @@ test('from the sites to a file of exactly the right size, on a page that shows i
   await expect(page.getByText(/1600 × 900/)).toBeVisible();
 
   // Framed: dragged up as far as it goes and nudged back by arrows.
-  const area = page.getByTestId('picture-area'), box = (await area.boundingBox())!;
+  const area = page.getByTestId('picture-area'),
+    box = (await area.boundingBox())!;
   await page.mouse.move(box.x + 500, box.y + 100);
   await page.mouse.down();
   await page.mouse.move(box.x + 500, box.y + 60, { steps: 4 });
@@ -74,24 +92,49 @@ test('from the sites to a file of exactly the right size, on a page that shows i
 
   const fromWebp = await sharp(webp.path).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
   const fromJpeg = jpeg.decode(readFileSync(jpg.path));
-  for (const { width, height, data } of [{ width: fromWebp.info.width, height: fromWebp.info.height, data: fromWebp.data }, fromJpeg]) {
+  for (const { width, height, data } of [
+    { width: fromWebp.info.width, height: fromWebp.info.height, data: fromWebp.data },
+    fromJpeg,
+  ]) {
     expect([width, height]).toEqual([1080, 220]);
     const at = (x: number, y: number) => data.subarray((y * 1080 + x) * 4, (y * 1080 + x) * 4 + 3);
     // The wash over the blue left and the green right side of the photo, which stands upright.
     near(at(60, 110), washed([30, 60, 160]), 5);
     near(at(1020, 110), washed([40, 150, 70]), 5);
     // Words of slip #efe9dc lie in the middle, and only there.
-    const slip = (x: number, y: number) => { const c = at(x, y); return Math.abs(c[0] - 239) < 16 && Math.abs(c[1] - 233) < 16 && Math.abs(c[2] - 220) < 16; };
-    let inside = 0, outside = 0;
-    for (let y = 0; y < 220; y += 2) for (let x = 0; x < 1080; x += 2) if (slip(x, y)) { if (Math.abs(x - 540) < 240 && y > 20 && y < 150) inside++; else outside++; }
+    const slip = (x: number, y: number) => {
+      const c = at(x, y);
+      return Math.abs(c[0] - 239) < 16 && Math.abs(c[1] - 233) < 16 && Math.abs(c[2] - 220) < 16;
+    };
+    let inside = 0,
+      outside = 0;
+    for (let y = 0; y < 220; y += 2)
+      for (let x = 0; x < 1080; x += 2)
+        if (slip(x, y)) {
+          if (Math.abs(x - 540) < 240 && y > 20 && y < 150) inside++;
+          else outside++;
+        }
     expect(inside).toBeGreaterThan(1200);
     expect(outside).toBe(0);
   }
 
   // The lines to copy, on a page of their own.
-  const { css, html } = withOneFile({ css: await page.locator('[data-snippet=CSS]').innerText(), html: await page.locator('[data-snippet=HTML]').innerText() }, jpg.name);
+  const { css, html } = withOneFile(
+    {
+      css: await page.locator('[data-snippet=CSS]').innerText(),
+      html: await page.locator('[data-snippet=HTML]').innerText(),
+    },
+    jpg.name,
+  );
   const other = await context.newPage();
-  await other.route('**/host/**', (route) => (route.request().url().endsWith('header.jpg') ? route.fulfill({ path: jpg.path, contentType: 'image/jpeg' }) : route.fulfill({ contentType: 'text/html', body: `<!doctype html><style>body{margin:0}${css}</style>${html}` })));
+  await other.route('**/host/**', (route) =>
+    route.request().url().endsWith('header.jpg')
+      ? route.fulfill({ path: jpg.path, contentType: 'image/jpeg' })
+      : route.fulfill({
+          contentType: 'text/html',
+          body: `<!doctype html><style>body{margin:0}${css}</style>${html}`,
+        }),
+  );
   await other.goto('/host/');
   const image = other.locator('img');
   await expect(image).toHaveJSProperty('naturalWidth', 1080);

@@ -9,9 +9,27 @@ const css = (l: Length | 'auto') => (l === 'auto' ? l : `${l.value}${l.unit}`);
 /** Chromium as the judge: what it makes of a declaration is what Soyez reads from it. */
 test('background declarations mean to Soyez what they mean to Chromium', async ({ page }) => {
   const values = [
-    'url(a.png)', 'red url(a.png)', 'url(a.png) no-repeat', 'url(a.png) repeat-x fixed', 'url(a.png) left', 'url(a.png) top', 'url(a.png) bottom right', 'url(a.png) right 20px', 'url(a.png) 20px bottom',
-    'url(a.png) 10% 70%', 'url(a.png) center / cover', 'url(a.png) 0 0 / 50% auto no-repeat', '#369 url(a.png) repeat-y scroll 3em -4px', 'url(a.png) no-repeat repeat', 'url(a.png) repeat no-repeat',
-    'rgb(1 2 3) url("a.png") right 10% bottom 20% / 30px 40px', 'url(a.png) top left/contain', 'hsl(120 50% 40%) no-repeat url(a.png) padding-box', 'url(a.png) center top 10px', 'none', '#a4553a',
+    'url(a.png)',
+    'red url(a.png)',
+    'url(a.png) no-repeat',
+    'url(a.png) repeat-x fixed',
+    'url(a.png) left',
+    'url(a.png) top',
+    'url(a.png) bottom right',
+    'url(a.png) right 20px',
+    'url(a.png) 20px bottom',
+    'url(a.png) 10% 70%',
+    'url(a.png) center / cover',
+    'url(a.png) 0 0 / 50% auto no-repeat',
+    '#369 url(a.png) repeat-y scroll 3em -4px',
+    'url(a.png) no-repeat repeat',
+    'url(a.png) repeat no-repeat',
+    'rgb(1 2 3) url("a.png") right 10% bottom 20% / 30px 40px',
+    'url(a.png) top left/contain',
+    'hsl(120 50% 40%) no-repeat url(a.png) padding-box',
+    'url(a.png) center top 10px',
+    'none',
+    '#a4553a',
   ];
   await page.setContent('<div id="d"></div>');
   for (const value of values) {
@@ -20,31 +38,68 @@ test('background declarations mean to Soyez what they mean to Chromium', async (
       d.style.cssText = '';
       d.style.background = v;
       const s = getComputedStyle(d);
-      return { image: s.backgroundImage, repeat: s.backgroundRepeat, x: s.backgroundPositionX, y: s.backgroundPositionY, size: s.backgroundSize, attachment: s.backgroundAttachment, colour: s.backgroundColor };
+      return {
+        image: s.backgroundImage,
+        repeat: s.backgroundRepeat,
+        x: s.backgroundPositionX,
+        y: s.backgroundPositionY,
+        size: s.backgroundSize,
+        attachment: s.backgroundAttachment,
+        colour: s.backgroundColor,
+      };
     }, value);
     const [ours] = readBackground('background', value)!;
     expect([value, ours.url !== undefined]).toEqual([value, theirs.image !== 'none']);
     expect([value, css(ours.x!), css(ours.y!)]).toEqual([value, theirs.x, theirs.y]);
-    const repeat = { 'repeat no-repeat': 'repeat-x', 'no-repeat repeat': 'repeat-y' }[theirs.repeat] ?? theirs.repeat;
+    const repeat =
+      { 'repeat no-repeat': 'repeat-x', 'no-repeat repeat': 'repeat-y' }[theirs.repeat] ??
+      theirs.repeat;
     expect([value, ours.repeat]).toEqual([value, repeat]);
-    const size = typeof ours.size === 'string' ? ours.size : ours.size!.y === 'auto' ? css(ours.size!.x) : `${css(ours.size!.x)} ${css(ours.size!.y)}`;
-    expect([value, size, ours.attachment]).toEqual([value, theirs.size.replace(/ auto$/, ''), theirs.attachment]);
+    const size =
+      typeof ours.size === 'string'
+        ? ours.size
+        : ours.size!.y === 'auto'
+          ? css(ours.size!.x)
+          : `${css(ours.size!.x)} ${css(ours.size!.y)}`;
+    expect([value, size, ours.attachment]).toEqual([
+      value,
+      theirs.size.replace(/ auto$/, ''),
+      theirs.attachment,
+    ]);
     const [r, g, b, a = 1] = theirs.colour.match(/[\d.]+/g)!.map(Number);
-    expect([value, ours.colour]).toEqual([value, a === 0 ? undefined : `#${[r, g, b].map((c) => c.toString(16).padStart(2, '0')).join('')}`]);
+    expect([value, ours.colour]).toEqual([
+      value,
+      a === 0 ? undefined : `#${[r, g, b].map((c) => c.toString(16).padStart(2, '0')).join('')}`,
+    ]);
   }
 });
 
 test('media queries hold at the widths where they hold in Chromium', async ({ page }) => {
-  const queries = ['(min-width: 600px)', '(max-width: 50em)', 'screen and (min-width: 30em) and (max-width: 900px)', '(width >= 700px)', '(400px <= width <= 800px)', '(max-width: 400px), (min-width: 900px)', 'print', 'not all', '(width < 700.5px)'];
+  const queries = [
+    '(min-width: 600px)',
+    '(max-width: 50em)',
+    'screen and (min-width: 30em) and (max-width: 900px)',
+    '(width >= 700px)',
+    '(400px <= width <= 800px)',
+    '(max-width: 400px), (min-width: 900px)',
+    'print',
+    'not all',
+    '(width < 700.5px)',
+  ];
   for (const width of [320, 400, 480, 600, 700, 800, 899, 901, 1200]) {
     await page.setViewportSize({ width, height: 500 });
     const theirs = await page.evaluate((list) => list.map((q) => matchMedia(q).matches), queries);
-    const ours = queries.map((q) => screenWidths(q).some(({ min = 0, max = Infinity }) => width >= min && width <= max));
+    const ours = queries.map((q) =>
+      screenWidths(q).some(({ min = 0, max = Infinity }) => width >= min && width <= max),
+    );
     expect(ours, `at ${width}`).toEqual(theirs);
   }
 });
 
-test('a zip of a theme becomes slots in one drop, and one undo takes it back', async ({ bench, page }) => {
+test('a zip of a theme becomes slots in one drop, and one undo takes it back', async ({
+  bench,
+  page,
+}) => {
   await bench.start();
   await page.goto('/');
   await page.getByRole('button', { name: 'New site' }).click();
@@ -52,15 +107,20 @@ test('a zip of a theme becomes slots in one drop, and one undo takes it back', a
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Page plan of Slate and paper' })).toBeAttached();
 
-  await bench.drop(page.getByRole('main'), [{ name: 'slate.zip', type: 'application/zip', bytes: zipOf(await slateTheme()) }]);
+  await bench.drop(page.getByRole('main'), [
+    { name: 'slate.zip', type: 'application/zip', bytes: zipOf(await slateTheme()) },
+  ]);
   const dialog = page.getByRole('dialog', { name: 'Import the theme’s styles' });
   await expect(dialog.getByText('slate/images/strip.png')).toBeVisible();
   await expect(dialog.getByText('1 × 675, body, repeat-x 0px 0px #3f5161')).toBeVisible();
-  await expect(dialog.getByRole('region', { name: 'Not understood' })).toContainText('style.css:13');
+  await expect(dialog.getByRole('region', { name: 'Not understood' })).toContainText(
+    'style.css:13',
+  );
   await expect(dialog.getByRole('checkbox', { name: /#3f5161/ })).toBeChecked();
   await dialog.getByRole('button', { name: 'Take over' }).click();
 
-  const slots = page.getByRole('region', { name: 'Slots on this page' }), aside = page.getByRole('region', { name: 'Slots on no page' });
+  const slots = page.getByRole('region', { name: 'Slots on this page' }),
+    aside = page.getByRole('region', { name: 'Slots on no page' });
   await expect(slots.getByRole('listitem')).toHaveCount(3);
   await expect(slots).toContainText('940 × 198');
   await expect(slots).toContainText('1 × 675');
@@ -83,12 +143,42 @@ test('a zip of a theme becomes slots in one drop, and one undo takes it back', a
 test.describe('what is refused', () => {
   const utf16 = Buffer.from('\ufeffbody { color: red }', 'utf16le');
   const cases: [string, string, () => Promise<Buffer> | Buffer, string][] = [
-    ['a style sheet of 5 MB', 'big.css', () => Buffer.alloc(5_000_000, 'a{color:red}'), 'big.css: expected a style sheet of at most 2 MB, found 5.0 MB.'],
-    ['a zip that leads out', 'out.zip', () => zipOf({ '../style.css': textBytes('a{}') }), 'out.zip: expected paths inside the archive, found “../style.css”.'],
-    ['a zip bomb', 'bomb.zip', () => zipOf({ 'style.css': Buffer.alloc(60_000_000) }), 'bomb.zip: expected files packed at most 200 to 1, found “style.css” at'],
-    ['a style sheet in UTF-16', 'wide.css', () => utf16, 'wide.css: expected text in UTF-8, found UTF-16.'],
-    ['a zip that breaks off', 'cut.zip', async () => zipOf(await slateTheme()).subarray(0, 3000), 'cut.zip: expected a whole zip archive'],
-    ['no style sheet at all', 'photo.zip', () => zipOf({ 'a.txt': textBytes('x'), 'b.txt': textBytes('y') }), 'photo.zip: expected a style sheet (.css) or a zip of a theme folder'],
+    [
+      'a style sheet of 5 MB',
+      'big.css',
+      () => Buffer.alloc(5_000_000, 'a{color:red}'),
+      'big.css: expected a style sheet of at most 2 MB, found 5.0 MB.',
+    ],
+    [
+      'a zip that leads out',
+      'out.zip',
+      () => zipOf({ '../style.css': textBytes('a{}') }),
+      'out.zip: expected paths inside the archive, found “../style.css”.',
+    ],
+    [
+      'a zip bomb',
+      'bomb.zip',
+      () => zipOf({ 'style.css': Buffer.alloc(60_000_000) }),
+      'bomb.zip: expected files packed at most 200 to 1, found “style.css” at',
+    ],
+    [
+      'a style sheet in UTF-16',
+      'wide.css',
+      () => utf16,
+      'wide.css: expected text in UTF-8, found UTF-16.',
+    ],
+    [
+      'a zip that breaks off',
+      'cut.zip',
+      async () => zipOf(await slateTheme()).subarray(0, 3000),
+      'cut.zip: expected a whole zip archive',
+    ],
+    [
+      'no style sheet at all',
+      'photo.zip',
+      () => zipOf({ 'a.txt': textBytes('x'), 'b.txt': textBytes('y') }),
+      'photo.zip: expected a style sheet (.css) or a zip of a theme folder',
+    ],
   ];
   for (const [what, name, bytes, message] of cases) {
     test(what, async ({ bench, page }) => {
@@ -99,7 +189,9 @@ test.describe('what is refused', () => {
       await expect(page.getByRole('region', { name: 'Messages' })).toContainText(message);
       await page.keyboard.press('Escape');
       await expect(page.getByRole('dialog')).toHaveCount(0);
-      expect((await slots.innerText()).split('\n').filter((l) => / × /.test(l))).toEqual(before.split('\n').filter((l) => / × /.test(l)));
+      expect((await slots.innerText()).split('\n').filter((l) => / × /.test(l))).toEqual(
+        before.split('\n').filter((l) => / × /.test(l)),
+      );
       await expect(page.getByRole('button', { name: 'Nothing to undo' })).toBeDisabled();
     });
   }

@@ -5,8 +5,13 @@ import { build, installPackages, root } from './setup.mjs';
 installPackages();
 if (!build()) process.exit(1);
 
-const port = process.env.PORT ?? '3210', address = `http://localhost:${port}`;
-const server = spawn('npx', ['next', 'start', '--port', port], { cwd: root, stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' } });
+const port = process.env.PORT ?? '3210',
+  address = `http://localhost:${port}`;
+const server = spawn('npx', ['next', 'start', '--port', port], {
+  cwd: root,
+  stdio: ['ignore', 'ignore', 'inherit'],
+  env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' },
+});
 server.on('exit', (code) => process.exit(code ?? 1));
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
 

@@ -3,8 +3,13 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { fonts } from '../src/core/text/fonts';
 import { readFont } from '../src/core/text/readFont';
 
-const facts = Object.fromEntries(fonts.map(({ id, upright }) => {
-  const { xHeight, contrast } = readFont(upright.latin.file, readFileSync(`node_modules/${upright.latin.origin}`));
-  return [id, { xHeight, contrast }];
-}));
+const facts = Object.fromEntries(
+  fonts.map(({ id, upright }) => {
+    const { xHeight, contrast } = readFont(
+      upright.latin.file,
+      readFileSync(`node_modules/${upright.latin.origin}`),
+    );
+    return [id, { xHeight, contrast }];
+  }),
+);
 writeFileSync('src/core/text/fontFacts.json', `${JSON.stringify(facts, null, 2)}\n`);

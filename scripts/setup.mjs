@@ -8,7 +8,13 @@ export const chromium = '/usr/bin/chromium';
 
 /** Runs a command in the project and tells whether it went well; its output is shown as it comes. */
 export function run(command, ...args) {
-  return spawnSync(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' } }).status === 0;
+  return (
+    spawnSync(command, args, {
+      cwd: root,
+      stdio: 'inherit',
+      env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' },
+    }).status === 0
+  );
 }
 
 /** The same for steps that nothing can go on without. */
@@ -21,7 +27,9 @@ export function must(command, ...args) {
 /** Packages exactly as the lock file has them; skipped when they are there already. */
 export function installPackages() {
   const stamp = `${root}/node_modules/.lock-installed`;
-  const lock = createHash('sha256').update(readFileSync(`${root}/package-lock.json`)).digest('hex');
+  const lock = createHash('sha256')
+    .update(readFileSync(`${root}/package-lock.json`))
+    .digest('hex');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
   // Not `npm ci`: it refuses a lock file in which binaries for other systems are missing, and registries do not all carry them.
   must('npm', 'install', '--no-save', '--no-audit', '--no-fund');

@@ -7,16 +7,24 @@ installPackages();
 installChromium();
 
 const report = (name) => `${tmpdir()}/soyez-${process.pid}-${name}.json`;
-const jestReport = report('jest'), browserReport = report('browser');
+const jestReport = report('jest'),
+  browserReport = report('browser');
 
-let passed = 0, failed = 0;
+let passed = 0,
+  failed = 0;
 /** A step without tests of its own counts as one. */
 function step(name, ok) {
   console.log(`${ok ? 'passed' : 'FAILED'}: ${name}`);
-  if (ok) passed++; else failed++;
+  if (ok) passed++;
+  else failed++;
 }
 
-step('type check', run('npm', 'run', '--silent', 'vendor') && run('npx', 'next', 'typegen') && run('npm', 'run', '--silent', 'typecheck'));
+step(
+  'type check',
+  run('npm', 'run', '--silent', 'vendor') &&
+    run('npx', 'next', 'typegen') &&
+    run('npm', 'run', '--silent', 'typecheck'),
+);
 step('lint', run('npm', 'run', '--silent', 'lint'));
 
 const jestOk = run('npx', 'jest', '--json', `--outputFile=${jestReport}`);
@@ -31,7 +39,9 @@ step('build', built);
 if (built) {
   process.env.BROWSER_REPORT = browserReport;
   const ok = run('npx', 'playwright', 'test', ...process.argv.slice(2));
-  const stats = existsSync(browserReport) ? JSON.parse(readFileSync(browserReport, 'utf8')).stats : undefined;
+  const stats = existsSync(browserReport)
+    ? JSON.parse(readFileSync(browserReport, 'utf8')).stats
+    : undefined;
   passed += stats ? stats.expected + stats.flaky : 0;
   // A run that left no report, or failed without a failed test, has not shown that anything works.
   failed += stats ? Math.max(stats.unexpected, ok ? 0 : 1) : 1;

@@ -8,77 +8,187 @@ import type { Picture } from '@/core/site/model/picture';
 import type { ShelfItem } from '@/core/site/model/shelf';
 import { sampleFiles, sampleSite } from './sample';
 
-const shelf: Record<string, ShelfItem> = Object.fromEntries(sampleFiles.map((file) => {
-  const bytes = readFileSync(`public${file.url}`), { format, width, height } = inspectPicture(file.name, bytes);
-  return [file.key, shelfItem({ assetId: file.key, name: file.name, width, height, format, bytes: bytes.length, maker: file.maker, licence: 'own' })];
-}));
+const shelf: Record<string, ShelfItem> = Object.fromEntries(
+  sampleFiles.map((file) => {
+    const bytes = readFileSync(`public${file.url}`),
+      { format, width, height } = inspectPicture(file.name, bytes);
+    return [
+      file.key,
+      shelfItem({
+        assetId: file.key,
+        name: file.name,
+        width,
+        height,
+        format,
+        bytes: bytes.length,
+        maker: file.maker,
+        licence: 'own',
+      }),
+    ];
+  }),
+);
 const site = sampleSite('s', shelf);
 
 test('the sample is a site the schema accepts, as plain data', () => {
   expect(readSite(JSON.parse(JSON.stringify(site)))).toEqual(site);
 });
 
-const without = (value: object, ...fields: string[]) => Object.fromEntries(Object.entries(value).filter(([key]) => !fields.includes(key)));
-const pictureIn4 = (p: Picture) => ({ ...without(p, 'aim', 'fallback', 'decorative'), press: without(p.press, 'chroma', 'table') });
+const without = (value: object, ...fields: string[]) =>
+  Object.fromEntries(Object.entries(value).filter(([key]) => !fields.includes(key)));
+const pictureIn4 = (p: Picture) => ({
+  ...without(p, 'aim', 'fallback', 'decorative'),
+  press: without(p.press, 'chroma', 'table'),
+});
 
 test('a site of version 5 is brought up to date: it has no recipe and no set', () => {
   expect(readSite({ ...without(site, 'recipes', 'set'), schemaVersion: 5 })).toEqual(site);
 });
 
 test('a site of version 4 is brought up to date: its files are written as they were, and nothing is set that the owner did not say', () => {
-  const in4 = { ...without(site, 'handOver', 'recipes', 'set'), schemaVersion: 4, limits: without(site.limits, 'phoneBytes'), slots: site.slots.map((s) => without(s, 'accepts')), pictures: Object.fromEntries(Object.entries(site.pictures).map(([key, p]) => [key, pictureIn4(p)])) };
+  const in4 = {
+    ...without(site, 'handOver', 'recipes', 'set'),
+    schemaVersion: 4,
+    limits: without(site.limits, 'phoneBytes'),
+    slots: site.slots.map((s) => without(s, 'accepts')),
+    pictures: Object.fromEntries(
+      Object.entries(site.pictures).map(([key, p]) => [key, pictureIn4(p)]),
+    ),
+  };
   expect(readSite(in4)).toEqual(site);
 });
 
 /** The site as version 3 stored it: washes everywhere, all words in the file, a colour beside each side that meets one. */
 const in3 = {
-  ...without(site, 'limits', 'handOver', 'recipes', 'set'), schemaVersion: 3,
-  pictures: Object.fromEntries(Object.entries(site.pictures).map(([key, p]) => [key, { ...pictureIn4(p), press: without(p.press, 'lossless', 'colours', 'chroma', 'table'), layers: p.layers.map((l) => without(l, 'extent', 'live', 'hangs')) }])),
-  slots: site.slots.map((slot) => ({ ...without(slot, 'overlap', 'narrowSize', 'narrow', 'lends', 'accepts'), beside: Object.fromEntries(sides.map((side) => [side, besideColours(site, slot, side)?.colour ?? null])) })),
+  ...without(site, 'limits', 'handOver', 'recipes', 'set'),
+  schemaVersion: 3,
+  pictures: Object.fromEntries(
+    Object.entries(site.pictures).map(([key, p]) => [
+      key,
+      {
+        ...pictureIn4(p),
+        press: without(p.press, 'lossless', 'colours', 'chroma', 'table'),
+        layers: p.layers.map((l) => without(l, 'extent', 'live', 'hangs')),
+      },
+    ]),
+  ),
+  slots: site.slots.map((slot) => ({
+    ...without(slot, 'overlap', 'narrowSize', 'narrow', 'lends', 'accepts'),
+    beside: Object.fromEntries(
+      sides.map((side) => [side, besideColours(site, slot, side)?.colour ?? null]),
+    ),
+  })),
 };
 /** What it is then: the colours stay as they were. */
-const from3 = { ...site, slots: site.slots.map((slot) => ({ ...slot, beside: Object.fromEntries(sides.map((side) => { const colour = besideColours(site, slot, side)?.colour; return [side, colour ? { from: 'colour', colour } : null]; })) })) };
+const from3 = {
+  ...site,
+  slots: site.slots.map((slot) => ({
+    ...slot,
+    beside: Object.fromEntries(
+      sides.map((side) => {
+        const colour = besideColours(site, slot, side)?.colour;
+        return [side, colour ? { from: 'colour', colour } : null];
+      }),
+    ),
+  })),
+};
 
 test('a site of version 3 is brought up to date: what lies beside its slots stays the colour it was', () => {
-  expect(from3.slots[0].beside).toMatchObject({ top: { from: 'colour', colour: '#3b4a45' }, bottom: null });
+  expect(from3.slots[0].beside).toMatchObject({
+    top: { from: 'colour', colour: '#3b4a45' },
+    bottom: null,
+  });
   expect(readSite(in3)).toEqual(from3);
 });
 
 /** What layers have only had since version 3. */
-const since3 = ['locked', 'crop', 'cutOut', 'effects', 'italic', 'spacing', 'lineHeight', 'stretchX', 'stretchY', 'wrap'];
-const layersWithout = (...fields: string[]) => Object.fromEntries(Object.entries(in3.pictures).map(([key, picture]) => [key, { ...picture, layers: picture.layers.map((l) => without(l, ...fields)) }]));
+const since3 = [
+  'locked',
+  'crop',
+  'cutOut',
+  'effects',
+  'italic',
+  'spacing',
+  'lineHeight',
+  'stretchX',
+  'stretchY',
+  'wrap',
+];
+const layersWithout = (...fields: string[]) =>
+  Object.fromEntries(
+    Object.entries(in3.pictures).map(([key, picture]) => [
+      key,
+      { ...picture, layers: picture.layers.map((l) => without(l, ...fields)) },
+    ]),
+  );
 
 test('a site of version 2 is brought up to date and draws what it drew', () => {
-  const layers = layersWithout(...since3), withTurns = Object.fromEntries(Object.entries(layers).map(([key, p]) => [key, { ...p, layers: p.layers.map((l) => ('words' in l ? without(l, 'turn') : l)) }]));
-  expect(readSite({ ...without(in3, 'fonts'), schemaVersion: 2, pictures: withTurns })).toEqual(from3);
+  const layers = layersWithout(...since3),
+    withTurns = Object.fromEntries(
+      Object.entries(layers).map(([key, p]) => [
+        key,
+        { ...p, layers: p.layers.map((l) => ('words' in l ? without(l, 'turn') : l)) },
+      ]),
+    );
+  expect(readSite({ ...without(in3, 'fonts'), schemaVersion: 2, pictures: withTurns })).toEqual(
+    from3,
+  );
 });
 
 test('a site of version 1 is brought up to date and lies on its page as it did', () => {
   const old = {
-    ...without(in3, 'visitors', 'visitorsInvented', 'ownSizes', 'defaultBackground', 'fonts'), schemaVersion: 1,
+    ...without(in3, 'visitors', 'visitorsInvented', 'ownSizes', 'defaultBackground', 'fonts'),
+    schemaVersion: 1,
     shelf: site.shelf.map((item) => without(item, 'date', 'rightsChecked', 'subject')),
     pictures: layersWithout(...since3, 'stretch', 'turn', 'flipX', 'flipY', 'sharpen'),
-    slots: in3.slots.map((slot) => without(slot, 'position', 'size', 'attachment', 'offset', 'measured', 'replaces')),
+    slots: in3.slots.map((slot) =>
+      without(slot, 'position', 'size', 'attachment', 'offset', 'measured', 'replaces'),
+    ),
     pages: site.pages.map((page, i) => ({
-      ...without(page, 'content', 'background', 'band', 'sections', 'pieces'), contentWidth: 1080, backgroundSlot: ['background', 'diary-background'][i], section: page.sections[0],
+      ...without(page, 'content', 'background', 'band', 'sections', 'pieces'),
+      contentWidth: 1080,
+      backgroundSlot: ['background', 'diary-background'][i],
+      section: page.sections[0],
       body: { ...without(page.body, 'sidebars'), sidebarSlot: 'sidebar' },
     })),
   };
   const own = (slot: string) => ({ type: 'own', slot });
   expect(readSite(old)).toEqual({
-    ...site, visitors: [], visitorsInvented: false, defaultBackground: null,
+    ...site,
+    visitors: [],
+    visitorsInvented: false,
+    defaultBackground: null,
     slots: from3.slots.map((slot) => ({ ...slot, measured: null })),
-    pictures: Object.fromEntries(Object.entries(site.pictures).map(([key, picture]) => [key, { ...picture, layers: picture.layers.map((l) => (l.kind === 'photo' ? { ...l, sharpen: 0 } : l)) }])),
-    pages: [{ ...site.pages[0], background: own('background') }, { ...site.pages[1], background: own('diary-background') }],
+    pictures: Object.fromEntries(
+      Object.entries(site.pictures).map(([key, picture]) => [
+        key,
+        {
+          ...picture,
+          layers: picture.layers.map((l) => (l.kind === 'photo' ? { ...l, sharpen: 0 } : l)),
+        },
+      ]),
+    ),
+    pages: [
+      { ...site.pages[0], background: own('background') },
+      { ...site.pages[1], background: own('diary-background') },
+    ],
   });
 });
 
 test('its slots are those of the studio', () => {
-  expect(site.slots.map((s) => `${s.kind} ${s.width}×${s.height}`)).toEqual(['header 1080×220', 'background 320×320', 'sidebar 328×240', 'divider 1920×90', 'mark 300×72', 'background 1400×900']);
+  expect(site.slots.map((s) => `${s.kind} ${s.width}×${s.height}`)).toEqual([
+    'header 1080×220',
+    'background 320×320',
+    'sidebar 328×240',
+    'divider 1920×90',
+    'mark 300×72',
+    'background 1400×900',
+  ]);
 });
 
 test('at least four photographs, 2400 px wide or more', () => {
-  expect(Object.values(shelf).filter((i) => i.format === 'jpeg' && i.width >= 2400).length).toBeGreaterThanOrEqual(4);
+  expect(
+    Object.values(shelf).filter((i) => i.format === 'jpeg' && i.width >= 2400).length,
+  ).toBeGreaterThanOrEqual(4);
 });
 
 test.each([
@@ -86,9 +196,34 @@ test.each([
   [null, 'Expected a site of version 6 or older, found no version'],
   [{ ...site, name: undefined }, 'name must be defined'],
   [{ ...site, slots: [{ ...site.slots[0], width: 'wide' }] }, 'slots[0].width'],
-  [{ ...site, theme: { ...site.theme, colours: [{ name: 'kiln', hex: 'green' }] } }, 'Expected theme.colours[0].hex as #rrggbb'],
-  [{ ...site, pictures: { p: { ...site.pictures['p-header'], layers: [{ ...site.pictures['p-header'].layers[0], kind: 'hologram' }] } } }, 'kind must be one of'],
-  [{ ...site, pictures: { p: { ...site.pictures['p-header'], layers: [{ ...site.pictures['p-header'].layers[1], opacity: 3 }] } } }, 'opacity'],
+  [
+    { ...site, theme: { ...site.theme, colours: [{ name: 'kiln', hex: 'green' }] } },
+    'Expected theme.colours[0].hex as #rrggbb',
+  ],
+  [
+    {
+      ...site,
+      pictures: {
+        p: {
+          ...site.pictures['p-header'],
+          layers: [{ ...site.pictures['p-header'].layers[0], kind: 'hologram' }],
+        },
+      },
+    },
+    'kind must be one of',
+  ],
+  [
+    {
+      ...site,
+      pictures: {
+        p: {
+          ...site.pictures['p-header'],
+          layers: [{ ...site.pictures['p-header'].layers[1], opacity: 3 }],
+        },
+      },
+    },
+    'opacity',
+  ],
 ])('a damaged site is refused with the field named (%#)', (damaged, message) => {
   expect(() => readSite(damaged)).toThrow(SiteError);
   expect(() => readSite(damaged)).toThrow(message);

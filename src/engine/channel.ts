@@ -5,14 +5,21 @@ export interface WorkerLike {
   postMessage(message: unknown, transfer: Transferable[]): void;
   terminate(): void;
   addEventListener(type: 'message', listener: (event: { data: unknown }) => void): void;
-  addEventListener(type: 'error' | 'messageerror', listener: (event: { message?: string }) => void): void;
+  addEventListener(
+    type: 'error' | 'messageerror',
+    listener: (event: { message?: string }) => void,
+  ): void;
 }
 
 /** The worker died or could not be understood; what was asked of it did not happen. */
 export class WorkerCrash extends Error {}
 
 export interface Channel<C extends Calls> {
-  ask<K extends keyof C & string>(call: K, ask: C[K]['ask'], transfer?: Transferable[]): Promise<C[K]['answer']>;
+  ask<K extends keyof C & string>(
+    call: K,
+    ask: C[K]['ask'],
+    transfer?: Transferable[],
+  ): Promise<C[K]['answer']>;
   /** Ends the worker and rejects what is pending; the next question starts a new one. */
   restart(reason: string): void;
 }
@@ -21,7 +28,10 @@ export interface Channel<C extends Calls> {
  * Questions to a worker as promises. The worker starts with the first question. When it crashes every pending question is
  * rejected with a WorkerCrash, a new worker is started by the next question, and `onCrash` is told.
  */
-export function createChannel<C extends Calls>(spawn: () => WorkerLike, onCrash: () => void = () => {}): Channel<C> {
+export function createChannel<C extends Calls>(
+  spawn: () => WorkerLike,
+  onCrash: () => void = () => {},
+): Channel<C> {
   let worker: WorkerLike | undefined;
   let nextId = 1;
   const pending = new Map<number, { resolve(answer: unknown): void; reject(error: Error): void }>();
@@ -42,7 +52,8 @@ export function createChannel<C extends Calls>(spawn: () => WorkerLike, onCrash:
       onCrash();
     };
     fresh.addEventListener('message', ({ data }) => {
-      const reply = data as Reply, waiting = pending.get(reply.id);
+      const reply = data as Reply,
+        waiting = pending.get(reply.id);
       if (!waiting || fresh !== worker) return;
       pending.delete(reply.id);
       if (reply.ok) waiting.resolve(reply.answer);
@@ -78,7 +89,11 @@ export interface ServerScope {
 }
 
 export type Handlers<C extends Calls> = {
-  [K in keyof C]: (ask: C[K]['ask']) => Promise<{ answer: C[K]['answer']; transfer?: Transferable[] }> | { answer: C[K]['answer']; transfer?: Transferable[] };
+  [K in keyof C]: (
+    ask: C[K]['ask'],
+  ) =>
+    | Promise<{ answer: C[K]['answer']; transfer?: Transferable[] }>
+    | { answer: C[K]['answer']; transfer?: Transferable[] };
 };
 
 /** Answers questions in the worker, one message each; a handler that throws becomes a failed answer. */
@@ -89,7 +104,14 @@ export function serve<C extends Calls>(scope: ServerScope, handlers: Handlers<C>
       const { answer, transfer = [] } = await handlers[call](ask);
       scope.postMessage({ id, ok: true, answer } satisfies Reply, transfer);
     } catch (error) {
-      scope.postMessage({ id, ok: false, message: error instanceof Error ? error.message : String(error) } satisfies Reply, []);
+      scope.postMessage(
+        {
+          id,
+          ok: false,
+          message: error instanceof Error ? error.message : String(error),
+        } satisfies Reply,
+        [],
+      );
     }
   });
 }

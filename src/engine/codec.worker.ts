@@ -13,14 +13,18 @@ const folder = `${location.origin}${vipsFolder}`;
 
 async function start() {
   const url = `${folder}/vips-es6.js`;
-  const { default: load } = (await import(/* webpackIgnore: true */ /* turbopackIgnore: true */ url)) as { default: typeof Vips };
-  return vipsCodecs(await load({
-    dynamicLibraries: ['vips-heif.wasm', 'vips-resvg.wasm'],
-    locateFile: (name: string) => `${folder}/${name}`,
-    mainScriptUrlOrBlob: url,
-    // What goes wrong comes as an error; the library's own lines on the console say nothing more.
-    printErr: () => {},
-  }));
+  const { default: load } = (await import(
+    /* webpackIgnore: true */ /* turbopackIgnore: true */ url
+  )) as { default: typeof Vips };
+  return vipsCodecs(
+    await load({
+      dynamicLibraries: ['vips-heif.wasm', 'vips-resvg.wasm'],
+      locateFile: (name: string) => `${folder}/${name}`,
+      mainScriptUrlOrBlob: url,
+      // What goes wrong comes as an error; the library's own lines on the console say nothing more.
+      printErr: () => {},
+    }),
+  );
 }
 
 const codecs = start();
@@ -40,8 +44,10 @@ serve<CodecCalls>(self as unknown as ServerScope, {
     if (!forWriting) return { answer: null };
     // A browser compiles an encoder better the more it has run: the first files of a format take several times as long as later ones.
     const picture = createRaster(360, 220);
-    for (let k = 0; k < picture.data.length; k++) picture.data[k] = k % 4 === 3 ? 255 : 128 + 60 * Math.sin(k / 900) + ((k * 7919) % 31);
-    for (const quality of [50, 70]) for (const format of pressFormats) await encode(picture, pressAs(format, quality), []);
+    for (let k = 0; k < picture.data.length; k++)
+      picture.data[k] = k % 4 === 3 ? 255 : 128 + 60 * Math.sin(k / 900) + ((k * 7919) % 31);
+    for (const quality of [50, 70])
+      for (const format of pressFormats) await encode(picture, pressAs(format, quality), []);
     return { answer: null };
   },
   async decode({ bytes }) {

@@ -18,33 +18,67 @@ class LocalWorker implements WorkerLike {
 
   constructor(start: (scope: ServerScope) => void) {
     start({
-      addEventListener: (_type, listener) => { this.inside.push(listener as Listener); },
-      postMessage: (data) => { setTimeout(() => { if (!this.dead) for (const l of this.outside.message ?? []) l({ data }); }, 0); },
+      addEventListener: (_type, listener) => {
+        this.inside.push(listener as Listener);
+      },
+      postMessage: (data) => {
+        setTimeout(() => {
+          if (!this.dead) for (const l of this.outside.message ?? []) l({ data });
+        }, 0);
+      },
     });
   }
 
-  postMessage(data: unknown): void { setTimeout(() => { if (!this.dead) for (const l of this.inside) l({ data }); }, 0); }
-  terminate(): void { this.dead = true; }
-  addEventListener(type: string, listener: unknown): void { (this.outside[type] ??= []).push(listener as Listener); }
-  crash(message: string): void { for (const l of this.outside.error ?? []) l({ message }); }
+  postMessage(data: unknown): void {
+    setTimeout(() => {
+      if (!this.dead) for (const l of this.inside) l({ data });
+    }, 0);
+  }
+  terminate(): void {
+    this.dead = true;
+  }
+  addEventListener(type: string, listener: unknown): void {
+    (this.outside[type] ??= []).push(listener as Listener);
+  }
+  crash(message: string): void {
+    for (const l of this.outside.error ?? []) l({ message });
+  }
 }
 
-type EchoCalls = { echo: { ask: string; answer: string }; fail: { ask: null; answer: null }; hang: { ask: null; answer: null } };
-const echo = (scope: ServerScope) => serve<EchoCalls>(scope, {
-  echo: (ask) => ({ answer: `${ask}!` }),
-  fail: () => { throw new Error('no clay'); },
-  hang: () => new Promise(() => {}),
-});
+type EchoCalls = {
+  echo: { ask: string; answer: string };
+  fail: { ask: null; answer: null };
+  hang: { ask: null; answer: null };
+};
+const echo = (scope: ServerScope) =>
+  serve<EchoCalls>(scope, {
+    echo: (ask) => ({ answer: `${ask}!` }),
+    fail: () => {
+      throw new Error('no clay');
+    },
+    hang: () => new Promise(() => {}),
+  });
 
 test('answers find their questions, and a failure is an error with its message', async () => {
   const channel = createChannel<EchoCalls>(() => new LocalWorker(echo));
-  await expect(Promise.all([channel.ask('echo', 'a'), channel.ask('echo', 'b')])).resolves.toEqual(['a!', 'b!']);
+  await expect(Promise.all([channel.ask('echo', 'a'), channel.ask('echo', 'b')])).resolves.toEqual([
+    'a!',
+    'b!',
+  ]);
   await expect(channel.ask('fail', null)).rejects.toThrow('no clay');
 });
 
 test('a crash rejects what is pending, says so once, and the next question has a new worker', async () => {
-  const workers: LocalWorker[] = [], crashes: number[] = [];
-  const channel = createChannel<EchoCalls>(() => { const w = new LocalWorker(echo); workers.push(w); return w; }, () => crashes.push(1));
+  const workers: LocalWorker[] = [],
+    crashes: number[] = [];
+  const channel = createChannel<EchoCalls>(
+    () => {
+      const w = new LocalWorker(echo);
+      workers.push(w);
+      return w;
+    },
+    () => crashes.push(1),
+  );
   const pending = channel.ask('hang', null);
   workers[0].crash('out of memory');
   await expect(pending).rejects.toThrow(WorkerCrash);
@@ -52,68 +86,200 @@ test('a crash rejects what is pending, says so once, and the next question has a
   expect([workers.length, crashes.length, workers[0].dead]).toEqual([2, 1, true]);
 });
 
-const drawing = (strength: number): Drawing => ({ width: 2, height: 1, ground: { type: 'none' }, layers: [{ id: 'w', kind: 'fill', name: '', hidden: false, locked: false, opacity: strength, blend: 'normal', extent: { type: 'all' }, colour: '#ffffff' }] });
+const drawing = (strength: number): Drawing => ({
+  width: 2,
+  height: 1,
+  ground: { type: 'none' },
+  layers: [
+    {
+      id: 'w',
+      kind: 'fill',
+      name: '',
+      hidden: false,
+      locked: false,
+      opacity: strength,
+      blend: 'normal',
+      extent: { type: 'all' },
+      colour: '#ffffff',
+    },
+  ],
+});
 
-interface Setup { renders: LocalWorker[]; sets: LocalWorker[]; looked: string[]; drawn: number[]; given: string[]; missing: string[]; codecFails: number; room: number }
+interface Setup {
+  renders: LocalWorker[];
+  sets: LocalWorker[];
+  looked: string[];
+  drawn: number[];
+  given: string[];
+  missing: string[];
+  codecFails: number;
+  room: number;
+}
 
 function engineWith(setup: Setup) {
   return createEngine({
     spawnRender() {
-      const worker = new LocalWorker((scope) => serve<RenderCalls>(scope, {
-        frame({ drawing: d, whole, focus }) {
-          setup.drawn.push(d.layers[0].opacity);
-          const missing = setup.missing.filter((id) => !setup.given.includes(id));
-          const answer: Frame = { width: 2, height: 1, changed: { x: 0, y: 0, width: whole ? 2 : 1, height: 1 }, pixels: new Uint8ClampedArray(8), boxes: {}, missing, complete: focus === undefined || whole, ms: 1 };
-          return { answer };
-        },
-        asset({ assetId }) { setup.given.push(assetId); return { answer: setup.given.length > setup.room ? setup.given.splice(0, 1) : [] }; },
-        font({ assetId }) { setup.given.push(`font ${assetId}`, assetId); return { answer: null }; },
-        pixels: () => ({ answer: { raster: createRaster(2, 1), missing: setup.missing.filter((id) => !setup.given.includes(id)) } }),
-        look: ({ assetId }) => ({ answer: setup.given.includes(assetId) ? { frames: [], colours: [] } : null }),
-        sample: ({ x }) => ({ answer: x < 1 ? { r: 1, g: 2, b: 3 } : null }),
-        survey: () => ({ answer: { texts: {}, calm: undefined } }),
-        close: () => ({ answer: null }),
-      }));
+      const worker = new LocalWorker((scope) =>
+        serve<RenderCalls>(scope, {
+          frame({ drawing: d, whole, focus }) {
+            setup.drawn.push(d.layers[0].opacity);
+            const missing = setup.missing.filter((id) => !setup.given.includes(id));
+            const answer: Frame = {
+              width: 2,
+              height: 1,
+              changed: { x: 0, y: 0, width: whole ? 2 : 1, height: 1 },
+              pixels: new Uint8ClampedArray(8),
+              boxes: {},
+              missing,
+              complete: focus === undefined || whole,
+              ms: 1,
+            };
+            return { answer };
+          },
+          asset({ assetId }) {
+            setup.given.push(assetId);
+            return { answer: setup.given.length > setup.room ? setup.given.splice(0, 1) : [] };
+          },
+          font({ assetId }) {
+            setup.given.push(`font ${assetId}`, assetId);
+            return { answer: null };
+          },
+          pixels: () => ({
+            answer: {
+              raster: createRaster(2, 1),
+              missing: setup.missing.filter((id) => !setup.given.includes(id)),
+            },
+          }),
+          look: ({ assetId }) => ({
+            answer: setup.given.includes(assetId) ? { frames: [], colours: [] } : null,
+          }),
+          sample: ({ x }) => ({ answer: x < 1 ? { r: 1, g: 2, b: 3 } : null }),
+          survey: () => ({ answer: { texts: {}, calm: undefined } }),
+          close: () => ({ answer: null }),
+        }),
+      );
       setup.renders.push(worker);
       return worker;
     },
-    spawnCodec: () => new LocalWorker((scope) => serve<CodecCalls>(scope, {
-      ready: () => ({ answer: null }),
-      decode: ({ bytes }) => { if (bytes[0] === 0) throw new Error('the file breaks off'); return { answer: createRaster(1, 1) }; },
-      press: () => ({ answer: { bytes: new Uint8Array(3), decoded: createRaster(2, 1) } }),
-      encode: () => ({ answer: new Uint8Array(4) }),
-      trial: () => ({ answer: { sample: 1, whole: 2 } }),
-      tryOut: ({ settings, part }) => (setup.codecFails-- > 0 ? Promise.reject(new Error('Unknown error')) : { answer: { judgement: { settings, bytes: settings.quality * 10, structure: settings.quality / 100, colour: 0, lost: [] }, ...(part === 'whole' && { file: new Uint8Array(2) }) } }),
-      patch: () => ({ answer: createRaster(1, 1) }),
-      recolour: ({ bytes }) => { if (bytes[0] === 0) throw new Error('the file breaks off'); return { answer: { bytes, ends: undefined, note: '' } }; },
-    })),
-    spawnTheme: () => new LocalWorker((scope) => serve<ThemeCalls>(scope, {
-      open: ({ files }) => (files[0].name === 'slow.zip' ? new Promise(() => {}) : { answer: { theme: { colours: [], fonts: [], widths: [], backgrounds: [], problems: [], files: files.map((f) => f.name) }, pictures: [] } }),
-    })),
+    spawnCodec: () =>
+      new LocalWorker((scope) =>
+        serve<CodecCalls>(scope, {
+          ready: () => ({ answer: null }),
+          decode: ({ bytes }) => {
+            if (bytes[0] === 0) throw new Error('the file breaks off');
+            return { answer: createRaster(1, 1) };
+          },
+          press: () => ({ answer: { bytes: new Uint8Array(3), decoded: createRaster(2, 1) } }),
+          encode: () => ({ answer: new Uint8Array(4) }),
+          trial: () => ({ answer: { sample: 1, whole: 2 } }),
+          tryOut: ({ settings, part }) =>
+            setup.codecFails-- > 0
+              ? Promise.reject(new Error('Unknown error'))
+              : {
+                  answer: {
+                    judgement: {
+                      settings,
+                      bytes: settings.quality * 10,
+                      structure: settings.quality / 100,
+                      colour: 0,
+                      lost: [],
+                    },
+                    ...(part === 'whole' && { file: new Uint8Array(2) }),
+                  },
+                },
+          patch: () => ({ answer: createRaster(1, 1) }),
+          recolour: ({ bytes }) => {
+            if (bytes[0] === 0) throw new Error('the file breaks off');
+            return { answer: { bytes, ends: undefined, note: '' } };
+          },
+        }),
+      ),
+    spawnTheme: () =>
+      new LocalWorker((scope) =>
+        serve<ThemeCalls>(scope, {
+          open: ({ files }) =>
+            files[0].name === 'slow.zip'
+              ? new Promise(() => {})
+              : {
+                  answer: {
+                    theme: {
+                      colours: [],
+                      fonts: [],
+                      widths: [],
+                      backgrounds: [],
+                      problems: [],
+                      files: files.map((f) => f.name),
+                    },
+                    pictures: [],
+                  },
+                },
+        }),
+      ),
     spawnSet() {
-      const known = new Set<string>(), worker = new LocalWorker((scope) => serve<SetCalls>(scope, {
-        open: ({ files }) => (files[0].path === 'slow.zip' ? new Promise(() => {}) : { answer: { name: 'slate', pieces: [], sheets: [], others: [] } }),
-        roles: () => ({ answer: new Map() }),
-        piece({ assetId }) { known.add(assetId); setup.looked.push(assetId); return { answer: { samples: [], gone: [] } }; },
-        previews: ({ assetIds }) => ({ answer: assetIds.filter((id) => known.has(id)).map((assetId) => ({ assetId, raster: createRaster(1, 1) })) }),
-        smaller: ({ raster }) => ({ answer: raster }),
-        whole: ({ raster }) => ({ answer: raster }),
-        offers: () => ({ answer: [] }),
-        follow: () => new Promise(() => {}),
-      }));
+      const known = new Set<string>(),
+        worker = new LocalWorker((scope) =>
+          serve<SetCalls>(scope, {
+            open: ({ files }) =>
+              files[0].path === 'slow.zip'
+                ? new Promise(() => {})
+                : { answer: { name: 'slate', pieces: [], sheets: [], others: [] } },
+            roles: () => ({ answer: new Map() }),
+            piece({ assetId }) {
+              known.add(assetId);
+              setup.looked.push(assetId);
+              return { answer: { samples: [], gone: [] } };
+            },
+            previews: ({ assetIds }) => ({
+              answer: assetIds
+                .filter((id) => known.has(id))
+                .map((assetId) => ({ assetId, raster: createRaster(1, 1) })),
+            }),
+            smaller: ({ raster }) => ({ answer: raster }),
+            whole: ({ raster }) => ({ answer: raster }),
+            offers: () => ({ answer: [] }),
+            follow: () => new Promise(() => {}),
+          }),
+        );
       setup.sets.push(worker);
       return worker;
     },
-    assetBytes: async (id) => (id === 'letters' ? new TextEncoder().encode('wOF2') : new Uint8Array([id === 'broken' ? 0 : 1])),
+    assetBytes: async (id) =>
+      id === 'letters'
+        ? new TextEncoder().encode('wOF2')
+        : new Uint8Array([id === 'broken' ? 0 : 1]),
   });
 }
 
-const setUp = (missing: string[] = []): Setup => ({ renders: [], sets: [], looked: [], room: 99, drawn: [], given: [], missing, codecFails: 0 });
+const setUp = (missing: string[] = []): Setup => ({
+  renders: [],
+  sets: [],
+  looked: [],
+  room: 99,
+  drawn: [],
+  given: [],
+  missing,
+  codecFails: 0,
+});
 const rest = () => new Promise((resolve) => setTimeout(resolve, 40));
-const listen = () => { const frames: Frame[] = [], failures: string[] = []; return { frames, failures, onFrame: (f: Frame) => { frames.push(f); }, onFailure: (m: string) => { failures.push(m); } }; };
+const listen = () => {
+  const frames: Frame[] = [],
+    failures: string[] = [];
+  return {
+    frames,
+    failures,
+    onFrame: (f: Frame) => {
+      frames.push(f);
+    },
+    onFailure: (m: string) => {
+      failures.push(m);
+    },
+  };
+};
 
 test('of many drawings asked for at once, the first and the newest are drawn', async () => {
-  const setup = setUp(), heard = listen(), view = engineWith(setup).view(heard);
+  const setup = setUp(),
+    heard = listen(),
+    view = engineWith(setup).view(heard);
   for (const s of [0.1, 0.2, 0.3, 0.4, 0.5]) view.show(drawing(s));
   await rest();
   expect(setup.drawn).toEqual([0.1, 0.5]);
@@ -121,7 +287,9 @@ test('of many drawings asked for at once, the first and the newest are drawn', a
 });
 
 test('after a crash the last frame is drawn again, whole, by a new worker', async () => {
-  const setup = setUp(), heard = listen(), view = engineWith(setup).view(heard);
+  const setup = setUp(),
+    heard = listen(),
+    view = engineWith(setup).view(heard);
   view.show(drawing(0.7));
   await rest();
   setup.renders[0].crash('gone');
@@ -133,7 +301,9 @@ test('after a crash the last frame is drawn again, whole, by a new worker', asyn
 });
 
 test('a photo that is not there is decoded, handed over once, and the picture drawn again', async () => {
-  const setup = setUp(['pots']), heard = listen(), view = engineWith(setup).view(heard);
+  const setup = setUp(['pots']),
+    heard = listen(),
+    view = engineWith(setup).view(heard);
   view.show(drawing(0.2));
   await rest();
   expect(setup.given).toEqual(['pots']);
@@ -141,7 +311,9 @@ test('a photo that is not there is decoded, handed over once, and the picture dr
 });
 
 test('a font of the owner’s is handed over as it is, and the picture drawn again', async () => {
-  const setup = setUp(['letters']), heard = listen(), view = engineWith(setup).view(heard);
+  const setup = setUp(['letters']),
+    heard = listen(),
+    view = engineWith(setup).view(heard);
   view.show(drawing(0.2));
   await rest();
   expect(setup.given).toEqual(['font letters', 'letters']);
@@ -149,14 +321,17 @@ test('a font of the owner’s is handed over as it is, and the picture drawn aga
 });
 
 test('a colour is sampled from the photo itself, which is handed over first; outside of it there is none', async () => {
-  const setup = setUp(), engine = engineWith(setup);
+  const setup = setUp(),
+    engine = engineWith(setup);
   await expect(engine.sample('pots', 0, 0, 3)).resolves.toEqual({ r: 1, g: 2, b: 3 });
   await expect(engine.sample('pots', 5, 0, 3)).resolves.toBeUndefined();
   expect(setup.given).toEqual(['pots']);
 });
 
 test('a photo that cannot be read is said, and the view goes on', async () => {
-  const setup = setUp(['broken']), heard = listen(), view = engineWith(setup).view(heard);
+  const setup = setUp(['broken']),
+    heard = listen(),
+    view = engineWith(setup).view(heard);
   view.show(drawing(0.2));
   await rest();
   expect(heard.failures).toEqual(['the file breaks off']);
@@ -166,7 +341,9 @@ test('a photo that cannot be read is said, and the view goes on', async () => {
 });
 
 test('all pixels are asked for again once the photos are there; a closed view stays silent', async () => {
-  const setup = setUp(['pots']), engine = engineWith(setup), heard = listen();
+  const setup = setUp(['pots']),
+    engine = engineWith(setup),
+    heard = listen();
   await expect(engine.pixels(drawing(1))).resolves.toMatchObject({ width: 2 });
   expect(setup.given).toEqual(['pots']);
   const view = engine.view(heard);
@@ -177,7 +354,10 @@ test('all pixels are asked for again once the photos are there; a closed view st
 });
 
 test('with a focus the part in sight comes first; the rest is drawn once nothing newer has been asked for', async () => {
-  const setup = setUp(), heard = listen(), view = engineWith(setup).view(heard), focus = { x: 0, y: 0, width: 1, height: 1 };
+  const setup = setUp(),
+    heard = listen(),
+    view = engineWith(setup).view(heard),
+    focus = { x: 0, y: 0, width: 1, height: 1 };
   view.show(drawing(0.1), focus);
   await rest();
   expect(heard.frames.map((f) => f.complete)).toEqual([true]);
@@ -193,7 +373,9 @@ test('with a focus the part in sight comes first; the rest is drawn once nothing
 });
 
 test('a view that is closed completes nothing any more', async () => {
-  const setup = setUp(), heard = listen(), view = engineWith(setup).view(heard);
+  const setup = setUp(),
+    heard = listen(),
+    view = engineWith(setup).view(heard);
   view.show(drawing(0.1));
   await rest();
   view.show(drawing(0.2), { x: 0, y: 0, width: 1, height: 1 });
@@ -204,46 +386,107 @@ test('a view that is closed completes nothing any more', async () => {
 });
 
 test('a photo is handed over before it is looked at, once, and again to a new worker', async () => {
-  const setup = setUp(), engine = engineWith(setup);
-  await expect(engine.look('pots', { width: 10, height: 5 })).resolves.toEqual({ frames: [], colours: [] });
+  const setup = setUp(),
+    engine = engineWith(setup);
+  await expect(engine.look('pots', { width: 10, height: 5 })).resolves.toEqual({
+    frames: [],
+    colours: [],
+  });
   await engine.look('pots', { width: 20, height: 5 });
   expect(setup.given).toEqual(['pots']);
   setup.renders[0].crash('gone');
   await engine.look('pots', { width: 10, height: 5 });
   expect(setup.given).toEqual(['pots', 'pots']);
-  await expect(engine.look('broken', { width: 1, height: 1 })).rejects.toThrow('the file breaks off');
+  await expect(engine.look('broken', { width: 1, height: 1 })).rejects.toThrow(
+    'the file breaks off',
+  );
 });
 
 test('reading a theme can be given up: it ends at once, and the next one is read by a new worker', async () => {
-  const engine = engineWith(setUp()), stop = new AbortController(), bytes = new Uint8Array(1);
+  const engine = engineWith(setUp()),
+    stop = new AbortController(),
+    bytes = new Uint8Array(1);
   const reading = engine.openTheme([{ name: 'slow.zip', bytes }], stop.signal);
   await rest();
   stop.abort();
   await expect(reading).rejects.toThrow('Reading the theme was stopped.');
-  await expect(engine.openTheme([{ name: 'style.css', bytes }])).resolves.toMatchObject({ theme: { files: ['style.css'] } });
+  await expect(engine.openTheme([{ name: 'style.css', bytes }])).resolves.toMatchObject({
+    theme: { files: ['style.css'] },
+  });
 });
 
 test('codecs that fail once are started anew and asked again', async () => {
-  const setup = { ...setUp(), codecFails: 1 }, formats: string[] = [];
-  await engineWith(setup).search({ raster: createRaster(2, 1), site: {} as Site, slotId: 's', under: '#ffffff', pinned: [] }, { by: 'care', care: 'light' }, ['webp'], { onTried: ({ judgement }) => { formats.push(judgement.settings.format); }, onProgress: () => {}, wanted: () => true });
+  const setup = { ...setUp(), codecFails: 1 },
+    formats: string[] = [];
+  await engineWith(setup).search(
+    { raster: createRaster(2, 1), site: {} as Site, slotId: 's', under: '#ffffff', pinned: [] },
+    { by: 'care', care: 'light' },
+    ['webp'],
+    {
+      onTried: ({ judgement }) => {
+        formats.push(judgement.settings.format);
+      },
+      onProgress: () => {},
+      wanted: () => true,
+    },
+  );
   expect([setup.codecFails < 0, formats.length > 0]).toEqual([true, true]);
 });
 
 test('searches follow each other in workers of their own; one that is not wanted any more ends before it begins', async () => {
-  const engine = engineWith(setUp()), subject = { raster: createRaster(2, 1), site: {} as Site, slotId: 's', under: '#ffffff', pinned: [] }, order: string[] = [];
-  const listener = (name: string, wanted: boolean): SearchListener => ({ onTried: ({ judgement }) => { order.push(`${name} ${judgement.settings.format}`); }, onProgress: () => {}, wanted: () => wanted });
-  const first = engine.search(subject, { by: 'care', care: 'light' }, ['webp'], listener('first', true)), second = engine.search(subject, { by: 'care', care: 'light' }, ['jpeg'], listener('second', true));
-  await expect(engine.search(subject, { by: 'care', care: 'light' }, ['avif'], listener('third', false))).rejects.toThrow('The search was stopped.');
+  const engine = engineWith(setUp()),
+    subject = {
+      raster: createRaster(2, 1),
+      site: {} as Site,
+      slotId: 's',
+      under: '#ffffff',
+      pinned: [],
+    },
+    order: string[] = [];
+  const listener = (name: string, wanted: boolean): SearchListener => ({
+    onTried: ({ judgement }) => {
+      order.push(`${name} ${judgement.settings.format}`);
+    },
+    onProgress: () => {},
+    wanted: () => wanted,
+  });
+  const first = engine.search(
+      subject,
+      { by: 'care', care: 'light' },
+      ['webp'],
+      listener('first', true),
+    ),
+    second = engine.search(
+      subject,
+      { by: 'care', care: 'light' },
+      ['jpeg'],
+      listener('second', true),
+    );
+  await expect(
+    engine.search(subject, { by: 'care', care: 'light' }, ['avif'], listener('third', false)),
+  ).rejects.toThrow('The search was stopped.');
   await Promise.all([first, second]);
   const formats = [...new Set(order)];
   expect(formats).toEqual(['first webp', 'second jpeg']);
   // A part as drawn and one for each aim; and a file alone, written in between.
-  const [parts, file] = await Promise.all([engine.patches(subject, [{ by: 'care', care: 'close' }, { by: 'care', care: 'light' }], 'jpeg', () => true), engine.encode(createRaster(2, 1), pressAs('png'), [])]);
+  const [parts, file] = await Promise.all([
+    engine.patches(
+      subject,
+      [
+        { by: 'care', care: 'close' },
+        { by: 'care', care: 'light' },
+      ],
+      'jpeg',
+      () => true,
+    ),
+    engine.encode(createRaster(2, 1), pressAs('png'), []),
+  ]);
   expect([parts.length, file.length]).toEqual([3, 4]);
 });
 
 test('a photo that had to make room is handed over again when it is wanted', async () => {
-  const setup = setUp(['pots']), engine = engineWith(setup);
+  const setup = setUp(['pots']),
+    engine = engineWith(setup);
   setup.room = 1;
   await engine.pixels(drawing(0.2));
   setup.missing = ['bowl'];
@@ -265,7 +508,8 @@ test('of what is kept, that goes which was not asked for longest, and some stay 
 });
 
 test('a piece is decoded once, and after a crash the pieces that are asked for are handed over again', async () => {
-  const setup = setUp(), { set } = engineWith(setup);
+  const setup = setUp(),
+    { set } = engineWith(setup);
   await Promise.all([set.look('a'), set.look('a'), set.look('b')]);
   expect(setup.looked).toEqual(['a', 'b']);
   const asked = set.previews(null, ['a', 'b']);
@@ -275,17 +519,42 @@ test('a piece is decoded once, and after a crash the pieces that are asked for a
 });
 
 test('a set is written file by file: one that breaks off is said and the others go on, and what is not wanted is not begun', async () => {
-  const { set } = engineWith(setUp()), recipe = { id: 'r', name: '', steps: [], spare: false }, done: string[] = [], failed: string[] = [];
-  const job = (assetId: string) => ({ path: `${assetId}.png`, assetId, format: 'png', wantsEnds: false }), listener = { wanted: () => true, onDone: (j: { path: string }) => { done.push(j.path); }, onFailure: (j: { path: string }, message: string) => { failed.push(`${j.path} ${message}`); } };
+  const { set } = engineWith(setUp()),
+    recipe = { id: 'r', name: '', steps: [], spare: false },
+    done: string[] = [],
+    failed: string[] = [];
+  const job = (assetId: string) => ({
+      path: `${assetId}.png`,
+      assetId,
+      format: 'png',
+      wantsEnds: false,
+    }),
+    listener = {
+      wanted: () => true,
+      onDone: (j: { path: string }) => {
+        done.push(j.path);
+      },
+      onFailure: (j: { path: string }, message: string) => {
+        failed.push(`${j.path} ${message}`);
+      },
+    };
   await set.recolour(recipe, [job('a'), job('broken'), job('b'), job('c')], listener);
-  expect([done.sort(), failed]).toEqual([['a.png', 'b.png', 'c.png'], ['broken.png the file breaks off']]);
+  expect([done.sort(), failed]).toEqual([
+    ['a.png', 'b.png', 'c.png'],
+    ['broken.png the file breaks off'],
+  ]);
   let asked = 0;
-  await set.recolour(recipe, [job('d'), job('e'), job('f'), job('g')], { ...listener, wanted: () => ++asked <= 2 });
+  await set.recolour(recipe, [job('d'), job('e'), job('f'), job('g')], {
+    ...listener,
+    wanted: () => ++asked <= 2,
+  });
   expect(done).toHaveLength(3);
 });
 
 test('reading a folder can be given up', async () => {
-  const { set } = engineWith(setUp()), stop = new AbortController(), slow = set.open([{ path: 'slow.zip', bytes: new Uint8Array(1) }], stop.signal);
+  const { set } = engineWith(setUp()),
+    stop = new AbortController(),
+    slow = set.open([{ path: 'slow.zip', bytes: new Uint8Array(1) }], stop.signal);
   stop.abort();
   await expect(slow).rejects.toThrow('was stopped');
   expect((await set.open([{ path: 'a.zip', bytes: new Uint8Array(1) }])).name).toBe('slate');

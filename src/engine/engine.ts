@@ -2,7 +2,12 @@ import type { Drawing } from '@/core/compose/compose';
 import type { Size } from '@/core/frame/placement';
 import type { SampleSize } from '@/core/colour/sample';
 import type { Raster, Rect, Rgb } from '@/core/raster/raster';
-import { searchLightest, SearchStopped, settingsFor, type SearchListener } from '@/core/lightest/search';
+import {
+  searchLightest,
+  SearchStopped,
+  settingsFor,
+  type SearchListener,
+} from '@/core/lightest/search';
 import type { Trial, TrialSubject } from '@/core/lightest/trial';
 import type { Hex } from '@/core/site/model/hex';
 import type { Aim, PressFormat, PressSettings } from '@/core/site/model/picture';
@@ -10,7 +15,16 @@ import { isFont } from '@/core/text/fontFile';
 import { createChannel, WorkerCrash, type WorkerLike } from './channel';
 import type { OpenedTheme, ThemeFile } from '@/core/theme/openTheme';
 import { createSetEngine, type SetEngine } from './setEngine';
-import type { CodecCalls, Frame, PhotoLook, Pressed, RenderCalls, Survey, SurveyQuestions, ThemeCalls } from './protocol';
+import type {
+  CodecCalls,
+  Frame,
+  PhotoLook,
+  Pressed,
+  RenderCalls,
+  Survey,
+  SurveyQuestions,
+  ThemeCalls,
+} from './protocol';
 
 export interface EngineParts {
   spawnRender(): WorkerLike;
@@ -54,15 +68,29 @@ export interface Engine {
   /** @param pinned colours that a palette keeps exactly */
   press(raster: Raster, settings: PressSettings, pinned: readonly Hex[]): Promise<Pressed>;
   /** A file alone, written by one of the workers that search, so that what is pressed for the eye does not wait for it. */
-  encode(raster: Raster, settings: PressSettings, pinned: readonly Hex[]): Promise<Uint8Array<ArrayBuffer>>;
+  encode(
+    raster: Raster,
+    settings: PressSettings,
+    pinned: readonly Hex[],
+  ): Promise<Uint8Array<ArrayBuffer>>;
   /** Reads style sheets and zips of theme folders; a signal that is given up ends the work at once. */
   openTheme(files: readonly ThemeFile[], signal?: AbortSignal): Promise<OpenedTheme>;
   /** Starts the workers that search ahead of need. */
   warmSearch(): void;
   /** Looks for the lightest file of a picture, in workers of its own, one search after the other. */
-  search(subject: TrialSubject, aim: Aim, formats: readonly PressFormat[], listener: SearchListener): Promise<void>;
+  search(
+    subject: TrialSubject,
+    aim: Aim,
+    formats: readonly PressFormat[],
+    listener: SearchListener,
+  ): Promise<void>;
   /** A part of a picture as it was drawn, and as it comes out under each of the aims. */
-  patches(subject: TrialSubject, aims: readonly Aim[], format: PressFormat, wanted: () => boolean): Promise<readonly Raster[]>;
+  patches(
+    subject: TrialSubject,
+    aims: readonly Aim[],
+    format: PressFormat,
+    wanted: () => boolean,
+  ): Promise<readonly Raster[]>;
   /** Starts the codecs ahead of need. */
   warm(): void;
   readonly set: SetEngine;
@@ -88,24 +116,37 @@ export function createEngine(parts: EngineParts): Engine {
   });
   const codec = createChannel<CodecCalls>(parts.spawnCodec);
   const theme = createChannel<ThemeCalls>(parts.spawnTheme);
-  const trials = Array.from({ length: searchers }, () => createChannel<CodecCalls>(parts.spawnCodec));
-  let searching: Promise<unknown> = Promise.resolve(), resting: ReturnType<typeof setTimeout> | undefined;
+  const trials = Array.from({ length: searchers }, () =>
+    createChannel<CodecCalls>(parts.spawnCodec),
+  );
+  let searching: Promise<unknown> = Promise.resolve(),
+    resting: ReturnType<typeof setTimeout> | undefined;
 
   /** One at a time; those that are not wanted any more when their turn comes end at once. */
   function inTurn<T>(work: () => Promise<T>): Promise<T> {
     clearTimeout(resting);
     const done = searching.then(work);
-    const over = done.then(() => {}, () => {}).then(() => {
-      clearTimeout(resting);
-      resting = setTimeout(() => { for (const t of trials) t.restart('Nothing was searched for.'); }, idle);
-      // Outside of a browser it keeps no process from ending.
-      if (typeof resting === 'object') (resting as { unref(): void }).unref();
-    });
+    const over = done
+      .then(
+        () => {},
+        () => {},
+      )
+      .then(() => {
+        clearTimeout(resting);
+        resting = setTimeout(() => {
+          for (const t of trials) t.restart('Nothing was searched for.');
+        }, idle);
+        // Outside of a browser it keeps no process from ending.
+        if (typeof resting === 'object') (resting as { unref(): void }).unref();
+      });
     searching = over;
     return done;
   }
 
-  async function openTrial(channel: (typeof trials)[number], subject: TrialSubject): Promise<Trial> {
+  async function openTrial(
+    channel: (typeof trials)[number],
+    subject: TrialSubject,
+  ): Promise<Trial> {
     const open = () => channel.ask('trial', { subject });
     /** Codecs that have written much may run out of memory: a fresh worker is asked once more before anything is given up. */
     const afresh = async <T>(question: () => Promise<T>): Promise<T> => {
@@ -119,8 +160,16 @@ export function createEngine(parts: EngineParts): Engine {
     };
     /** One after the other, so that a worker is not started anew under a question of another. */
     let last: Promise<unknown> = Promise.resolve();
-    const next = <T>(question: () => Promise<T>): Promise<T> => { const answer = last.then(() => afresh(question)); last = answer.catch(() => {}); return answer; };
-    return { area: await open(), tryOut: (settings, part) => next(() => channel.ask('tryOut', { settings, part })), patch: (settings) => next(() => channel.ask('patch', { settings })) };
+    const next = <T>(question: () => Promise<T>): Promise<T> => {
+      const answer = last.then(() => afresh(question));
+      last = answer.catch(() => {});
+      return answer;
+    };
+    return {
+      area: await open(),
+      tryOut: (settings, part) => next(() => channel.ask('tryOut', { settings, part })),
+      patch: (settings) => next(() => channel.ask('patch', { settings })),
+    };
   }
 
   /** A question whose worker died under it is put once more, to the new one. */
@@ -136,12 +185,15 @@ export function createEngine(parts: EngineParts): Engine {
   const decode = (bytes: Uint8Array) => twice(() => codec.ask('decode', { bytes }));
 
   const give = async (assetId: string, raster: Raster): Promise<void> => {
-    for (const gone of await render.ask('asset', { assetId, raster }, [raster.data.buffer])) provided.delete(gone);
+    for (const gone of await render.ask('asset', { assetId, raster }, [raster.data.buffer]))
+      provided.delete(gone);
   };
 
   function remember(assetId: string, done: Promise<void>): Promise<void> {
     provided.set(assetId, done);
-    done.catch(() => { if (provided.get(assetId) === done) provided.delete(assetId); });
+    done.catch(() => {
+      if (provided.get(assetId) === done) provided.delete(assetId);
+    });
     return done;
   }
 
@@ -152,11 +204,16 @@ export function createEngine(parts: EngineParts): Engine {
     else await give(assetId, await decode(bytes));
   }
 
-  const provide = (assetId: string): Promise<void> => provided.get(assetId) ?? remember(assetId, fetchAsset(assetId));
+  const provide = (assetId: string): Promise<void> =>
+    provided.get(assetId) ?? remember(assetId, fetchAsset(assetId));
 
   function view(listener: ViewListener): View {
     const name = `view ${nextView++}`;
-    let waiting: { drawing: Drawing; focus?: Rect } | undefined, latest: Drawing | undefined, busy = false, whole = true, closed = false;
+    let waiting: { drawing: Drawing; focus?: Rect } | undefined,
+      latest: Drawing | undefined,
+      busy = false,
+      whole = true,
+      closed = false;
     let rest: ReturnType<typeof setTimeout> | undefined;
     const awaited = new Set<string>();
 
@@ -165,8 +222,13 @@ export function createEngine(parts: EngineParts): Engine {
         if (awaited.has(assetId)) continue;
         awaited.add(assetId);
         provide(assetId)
-          .then(() => { if (latest) show(latest); })
-          .catch((error: unknown) => { if (!closed && !(error instanceof WorkerCrash)) listener.onFailure(error instanceof Error ? error.message : String(error)); })
+          .then(() => {
+            if (latest) show(latest);
+          })
+          .catch((error: unknown) => {
+            if (!closed && !(error instanceof WorkerCrash))
+              listener.onFailure(error instanceof Error ? error.message : String(error));
+          })
           .finally(() => awaited.delete(assetId));
       }
     }
@@ -181,11 +243,18 @@ export function createEngine(parts: EngineParts): Engine {
         const frame = await render.ask('frame', { view: name, drawing, whole, focus });
         if (closed) return;
         whole = false;
-        listener.onFrame(frame, frame.complete && frame.missing.length === 0 && waiting === undefined);
+        listener.onFrame(
+          frame,
+          frame.complete && frame.missing.length === 0 && waiting === undefined,
+        );
         fetchMissing(frame.missing);
-        if (!frame.complete) rest = setTimeout(() => { if (latest && !waiting) show(latest); }, pause);
+        if (!frame.complete)
+          rest = setTimeout(() => {
+            if (latest && !waiting) show(latest);
+          }, pause);
       } catch (error) {
-        if (!closed && !(error instanceof WorkerCrash)) listener.onFailure(error instanceof Error ? error.message : String(error));
+        if (!closed && !(error instanceof WorkerCrash))
+          listener.onFailure(error instanceof Error ? error.message : String(error));
       } finally {
         busy = false;
         void next();
@@ -198,7 +267,11 @@ export function createEngine(parts: EngineParts): Engine {
       void next();
     }
 
-    const repeat = () => { whole = true; awaited.clear(); if (latest) show(latest); };
+    const repeat = () => {
+      whole = true;
+      awaited.clear();
+      if (latest) show(latest);
+    };
     repeats.add(repeat);
     return {
       show,
@@ -234,7 +307,8 @@ export function createEngine(parts: EngineParts): Engine {
     },
     survey: (drawing, questions) => twice(() => render.ask('survey', { drawing, questions })),
     adopt: (assetId, raster) => remember(assetId, give(assetId, raster)),
-    press: (raster, settings, pinned) => twice(() => codec.ask('press', { raster, settings, pinned })),
+    press: (raster, settings, pinned) =>
+      twice(() => codec.ask('press', { raster, settings, pinned })),
     async openTheme(files, signal) {
       const give = () => theme.restart('Reading the theme was stopped.');
       signal?.addEventListener('abort', give, { once: true });
@@ -244,22 +318,43 @@ export function createEngine(parts: EngineParts): Engine {
         signal?.removeEventListener('abort', give);
       }
     },
-    warmSearch() { void inTurn(async () => { await Promise.all(trials.map((t) => t.ask('ready', { forWriting: true }))); }).catch(() => {}); },
-    encode: (raster, settings, pinned) => inTurn(() => twice(() => trials[0].ask('encode', { raster, settings, pinned }))),
-    search: (subject, aim, formats, listener) => inTurn(async () => {
-      if (!listener.wanted()) throw new SearchStopped('The search was stopped.');
-      await searchLightest(aim, formats, await Promise.all(trials.map((t) => openTrial(t, subject))), listener);
-    }),
-    patches: (subject, aims, format, wanted) => inTurn(async () => {
-      if (!wanted()) throw new SearchStopped('The search was stopped.');
-      const trial = await openTrial(trials[0], subject), out = [await trial.patch(null)];
-      for (const aim of aims) {
+    warmSearch() {
+      void inTurn(async () => {
+        await Promise.all(trials.map((t) => t.ask('ready', { forWriting: true })));
+      }).catch(() => {});
+    },
+    encode: (raster, settings, pinned) =>
+      inTurn(() => twice(() => trials[0].ask('encode', { raster, settings, pinned }))),
+    search: (subject, aim, formats, listener) =>
+      inTurn(async () => {
+        if (!listener.wanted()) throw new SearchStopped('The search was stopped.');
+        await searchLightest(
+          aim,
+          formats,
+          await Promise.all(trials.map((t) => openTrial(t, subject))),
+          listener,
+        );
+      }),
+    patches: (subject, aims, format, wanted) =>
+      inTurn(async () => {
         if (!wanted()) throw new SearchStopped('The search was stopped.');
-        out.push(await trial.patch(await settingsFor(aim, format, trial)));
-      }
-      return out;
+        const trial = await openTrial(trials[0], subject),
+          out = [await trial.patch(null)];
+        for (const aim of aims) {
+          if (!wanted()) throw new SearchStopped('The search was stopped.');
+          out.push(await trial.patch(await settingsFor(aim, format, trial)));
+        }
+        return out;
+      }),
+    warm() {
+      codec.ask('ready', { forWriting: false }).catch(() => {});
+    },
+    set: createSetEngine({
+      spawn: parts.spawnSet,
+      decode,
+      assetBytes: parts.assetBytes,
+      writers: trials,
+      inTurn,
     }),
-    warm() { codec.ask('ready', { forWriting: false }).catch(() => {}); },
-    set: createSetEngine({ spawn: parts.spawnSet, decode, assetBytes: parts.assetBytes, writers: trials, inTurn }),
   };
 }

@@ -15,7 +15,10 @@ export function keepNewest<V>(weigh: (value: V) => number, most: number, least: 
   return {
     get(key) {
       const value = kept.get(key);
-      if (value !== undefined) { kept.delete(key); kept.set(key, value); }
+      if (value !== undefined) {
+        kept.delete(key);
+        kept.set(key, value);
+      }
       return value;
     },
     set(key, value) {

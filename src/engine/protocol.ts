@@ -42,7 +42,11 @@ export interface SurveyQuestions {
   /** Colours for veils and for words. */
   readonly colours: readonly Hex[];
   /** Wanted where words of the page lie over the picture: the largest local contrast, the veil's colour, and how it is repeated. */
-  readonly calm: { readonly limit: number; readonly veil: Hex; readonly wraps: Axes | 'none' } | null;
+  readonly calm: {
+    readonly limit: number;
+    readonly veil: Hex;
+    readonly wraps: Axes | 'none';
+  } | null;
 }
 
 export interface Survey {
@@ -80,15 +84,24 @@ export interface Pressed {
 /** What the codec worker can be asked. */
 export type CodecCalls = {
   decode: { ask: { bytes: Uint8Array }; answer: Raster };
-  press: { ask: { raster: Raster; settings: PressSettings; pinned: readonly Hex[] }; answer: Pressed };
-  encode: { ask: { raster: Raster; settings: PressSettings; pinned: readonly Hex[] }; answer: Uint8Array<ArrayBuffer> };
+  press: {
+    ask: { raster: Raster; settings: PressSettings; pinned: readonly Hex[] };
+    answer: Pressed;
+  };
+  encode: {
+    ask: { raster: Raster; settings: PressSettings; pinned: readonly Hex[] };
+    answer: Uint8Array<ArrayBuffer>;
+  };
   /** Starts the codecs; where many files are to be written, has them write a few first. */
   ready: { ask: { forWriting: boolean }; answer: null };
   /** Opens a trial of a picture; one that was open is forgotten. */
   trial: { ask: { subject: TrialSubject }; answer: Trial['area'] };
   tryOut: { ask: { settings: PressSettings; part: TrialPart }; answer: Tried };
   patch: { ask: { settings: PressSettings | null }; answer: Raster };
-  recolour: { ask: { format: string; bytes: Uint8Array<ArrayBuffer>; recipe: Recipe; wantsEnds: boolean }; answer: Recoloured };
+  recolour: {
+    ask: { format: string; bytes: Uint8Array<ArrayBuffer>; recipe: Recipe; wantsEnds: boolean };
+    answer: Recoloured;
+  };
 };
 
 /** What the theme worker can be asked. */
@@ -106,29 +119,56 @@ export interface Preview {
 export interface OfferLook {
   readonly offer: Offer;
   /** CIEDE2000 that is left over at the pieces that have the old colour; undefined where none has. */
-  readonly left: { readonly mean: number; readonly worst: number; readonly pieces: number } | undefined;
+  readonly left:
+    { readonly mean: number; readonly worst: number; readonly pieces: number } | undefined;
   readonly previews: readonly Preview[];
 }
 
 /** What the worker of sets can be asked. It knows the pieces that were handed over, by their assets. */
 export type SetCalls = {
   open: { ask: { files: readonly PackedFile[] }; answer: OpenedSet };
-  roles: { ask: { sheets: FollowInput['sheets']; pieces: readonly { path: string; width: number; height: number }[] }; answer: ReadonlyMap<string, Role> };
+  roles: {
+    ask: {
+      sheets: FollowInput['sheets'];
+      pieces: readonly { path: string; width: number; height: number }[];
+    };
+    answer: ReadonlyMap<string, Role>;
+  };
   /** Takes a decoded piece over; answers its main colours, and which pieces had to make room. */
-  piece: { ask: { assetId: string; raster: Raster }; answer: { readonly samples: readonly Sample[]; readonly gone: readonly string[] } };
+  piece: {
+    ask: { assetId: string; raster: Raster };
+    answer: { readonly samples: readonly Sample[]; readonly gone: readonly string[] };
+  };
   /** Pieces as a list shows them, recoloured or as they are; those it does not know are left out. */
-  previews: { ask: { recipe: Recipe | null; assetIds: readonly string[] }; answer: readonly Preview[] };
+  previews: {
+    ask: { recipe: Recipe | null; assetIds: readonly string[] };
+    answer: readonly Preview[];
+  };
   /** A raster of at most so many px; smaller ones come back as they are. */
   smaller: { ask: { raster: Raster; most: number }; answer: Raster };
   /** All px of a raster, recoloured; `scale` says how much smaller it is than its piece. */
   whole: { ask: { recipe: Recipe; raster: Raster; scale: number }; answer: Raster };
-  offers: { ask: { from: Hex; to: Hex; spare: boolean; assetIds: readonly string[]; shown: readonly string[] }; answer: readonly OfferLook[] };
-  follow: { ask: { set: PieceSet; sheets: FollowInput['sheets']; ends: FollowInput['ends'] }; answer: Followed };
+  offers: {
+    ask: {
+      from: Hex;
+      to: Hex;
+      spare: boolean;
+      assetIds: readonly string[];
+      shown: readonly string[];
+    };
+    answer: readonly OfferLook[];
+  };
+  follow: {
+    ask: { set: PieceSet; sheets: FollowInput['sheets']; ends: FollowInput['ends'] };
+    answer: Followed;
+  };
 };
 
 export type Calls = Record<string, { ask: unknown; answer: unknown }>;
 
-export type Request<C extends Calls> = { [K in keyof C]: { readonly id: number; readonly call: K; readonly ask: C[K]['ask'] } }[keyof C];
+export type Request<C extends Calls> = {
+  [K in keyof C]: { readonly id: number; readonly call: K; readonly ask: C[K]['ask'] };
+}[keyof C];
 
 export type Reply =
   | { readonly id: number; readonly ok: true; readonly answer: unknown }

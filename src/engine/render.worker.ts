@@ -14,15 +14,24 @@ import { keepNewest } from './keepNewest';
 import { addOwnFace, cssFont, fontLoader } from './fontFaces';
 import type { RenderCalls } from './protocol';
 
-const faces = (self as unknown as { fonts: FontFaceSet }).fonts, loadFonts = fontLoader(faces), ownFonts = new Set<string>();
+const faces = (self as unknown as { fonts: FontFaceSet }).fonts,
+  loadFonts = fontLoader(faces),
+  ownFonts = new Set<string>();
 
-const fontsOf = (drawing: Drawing) => loadFonts(drawing.layers.filter((layer) => layer.kind === 'text'));
+const fontsOf = (drawing: Drawing) =>
+  loadFonts(drawing.layers.filter((layer) => layer.kind === 'text'));
 
-const glyphs = canvasGlyphs((width, height) => {
-  const context = new OffscreenCanvas(width, height).getContext('2d', { willReadFrequently: true });
-  if (!context) throw new Error('This browser gave no canvas to draw text on.');
-  return context as unknown as TextContext;
-}, cssFont, (font) => ownAssetId(font) === undefined || ownFonts.has(font));
+const glyphs = canvasGlyphs(
+  (width, height) => {
+    const context = new OffscreenCanvas(width, height).getContext('2d', {
+      willReadFrequently: true,
+    });
+    if (!context) throw new Error('This browser gave no canvas to draw text on.');
+    return context as unknown as TextContext;
+  },
+  cssFont,
+  (font) => ownAssetId(font) === undefined || ownFonts.has(font),
+);
 
 const assets = keepNewest<Raster>(({ width, height }) => width * height, 80e6, 16);
 const resources = { glyphs, photo: (assetId: string) => assets.get(assetId) };
@@ -37,7 +46,8 @@ const views = new Map<string, OpenView>();
 
 function viewOf(name: string): OpenView {
   let view = views.get(name);
-  if (!view) views.set(name, (view = { composer: createComposer(resources), shown: '', raster: undefined }));
+  if (!view)
+    views.set(name, (view = { composer: createComposer(resources), shown: '', raster: undefined }));
   return view;
 }
 
@@ -45,13 +55,32 @@ serve<RenderCalls>(self as unknown as ServerScope, {
   async frame({ view, drawing, whole, focus }) {
     await fontsOf(drawing);
     const start = performance.now();
-    const open = viewOf(view), { raster, changed: part, complete, boxes, missing } = open.composer.compose(drawing, whole ? undefined : focus);
+    const open = viewOf(view),
+      {
+        raster,
+        changed: part,
+        complete,
+        boxes,
+        missing,
+      } = open.composer.compose(drawing, whole ? undefined : focus);
     open.shown = complete && missing.length === 0 ? JSON.stringify(drawing) : '';
     open.raster = raster;
     const changed = whole ? wholeRaster(raster) : part;
     const pixels = isEmpty(changed) ? new Uint8ClampedArray(0) : crop(raster, changed).data;
     const ms = performance.now() - start;
-    return { answer: { width: raster.width, height: raster.height, changed, pixels, complete, boxes, missing, ms }, transfer: [pixels.buffer] };
+    return {
+      answer: {
+        width: raster.width,
+        height: raster.height,
+        changed,
+        pixels,
+        complete,
+        boxes,
+        missing,
+        ms,
+      },
+      transfer: [pixels.buffer],
+    };
   },
   asset({ assetId, raster }) {
     return { answer: assets.set(assetId, raster) };
@@ -63,7 +92,8 @@ serve<RenderCalls>(self as unknown as ServerScope, {
   },
   async pixels({ drawing }) {
     // What is on the screen is what is pressed most of the time: a copy of it is far quicker than drawing it anew.
-    const key = JSON.stringify(drawing), open = [...views.values()].find((view) => view.shown === key);
+    const key = JSON.stringify(drawing),
+      open = [...views.values()].find((view) => view.shown === key);
     if (open?.raster) {
       const raster = { ...open.raster, data: open.raster.data.slice() };
       return { answer: { raster, missing: [] }, transfer: [raster.data.buffer] };
@@ -74,7 +104,9 @@ serve<RenderCalls>(self as unknown as ServerScope, {
   },
   look({ assetId, frame }) {
     const photo = assets.get(assetId);
-    return { answer: photo ? { frames: suggestFrames(photo, frame), colours: mainColours(photo) } : null };
+    return {
+      answer: photo ? { frames: suggestFrames(photo, frame), colours: mainColours(photo) } : null,
+    };
   },
   sample({ assetId, x, y, size }) {
     const photo = assets.get(assetId);
@@ -86,7 +118,15 @@ serve<RenderCalls>(self as unknown as ServerScope, {
     if (!calm) return { answer: { texts, calm: undefined } };
     const seen = createRaster(drawing.width, drawing.height);
     fillRect(seen, colourOf(backdrop));
-    composite(seen, { type: 'raster', raster: createComposer(resources).compose({ ...drawing, layers: drawing.layers.filter((l) => l.kind !== 'text') }).raster, x: 0, y: 0 });
+    composite(seen, {
+      type: 'raster',
+      raster: createComposer(resources).compose({
+        ...drawing,
+        layers: drawing.layers.filter((l) => l.kind !== 'text'),
+      }).raster,
+      x: 0,
+      y: 0,
+    });
     return { answer: { texts, calm: calmReport(seen, calm.limit, calm.veil, calm.wraps) } };
   },
   close({ view }) {

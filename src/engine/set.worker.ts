@@ -25,7 +25,8 @@ interface Known {
 }
 
 /** Previews are small: as many are kept as the largest theme has files. */
-const pieces = keepNewest<Known>(({ raster }) => raster.width * raster.height, 50e6, 2000), laidAs = lastRecipe();
+const pieces = keepNewest<Known>(({ raster }) => raster.width * raster.height, 50e6, 2000),
+  laidAs = lastRecipe();
 
 /** A piece as small as a list needs it; tiny ones stay as they are. */
 function small(raster: Raster): { raster: Raster; scale: number } {
@@ -34,11 +35,21 @@ function small(raster: Raster): { raster: Raster; scale: number } {
 }
 
 function reduced(raster: Raster, scale: number): Raster {
-  const near = halved(raster, halvingsFor(scale)), width = Math.max(1, Math.round(raster.width * scale)), height = Math.max(1, Math.round(raster.height * scale));
-  return resample(near, { x: 0, y: 0, scaleX: width / near.width, scaleY: height / near.height }, width, height);
+  const near = halved(raster, halvingsFor(scale)),
+    width = Math.max(1, Math.round(raster.width * scale)),
+    height = Math.max(1, Math.round(raster.height * scale));
+  return resample(
+    near,
+    { x: 0, y: 0, scaleX: width / near.width, scaleY: height / near.height },
+    width,
+    height,
+  );
 }
 
-function previewsOf(laid: ReturnType<typeof layRecipe> | undefined, assetIds: readonly string[]): Preview[] {
+function previewsOf(
+  laid: ReturnType<typeof layRecipe> | undefined,
+  assetIds: readonly string[],
+): Preview[] {
   return assetIds.flatMap((assetId): Preview[] => {
     const known = pieces.get(assetId);
     if (!known) return [];
@@ -48,7 +59,8 @@ function previewsOf(laid: ReturnType<typeof layRecipe> | undefined, assetIds: re
   });
 }
 
-const buffers = (previews: readonly Preview[]): Transferable[] => previews.map((p) => p.raster.data.buffer);
+const buffers = (previews: readonly Preview[]): Transferable[] =>
+  previews.map((p) => p.raster.data.buffer);
 const laidOrNot = (recipe: Recipe | null) => (recipe ? laidAs(recipe) : undefined);
 
 serve<SetCalls>(self as unknown as ServerScope, {
@@ -63,7 +75,8 @@ serve<SetCalls>(self as unknown as ServerScope, {
     return { answer, transfer: buffers(answer) };
   },
   smaller({ raster, most }) {
-    const pixels = raster.width * raster.height, answer = pixels > most ? reduced(raster, Math.sqrt(most / pixels)) : raster;
+    const pixels = raster.width * raster.height,
+      answer = pixels > most ? reduced(raster, Math.sqrt(most / pixels)) : raster;
     return { answer, transfer: [answer.data.buffer] };
   },
   whole({ recipe, raster, scale }) {
@@ -71,15 +84,29 @@ serve<SetCalls>(self as unknown as ServerScope, {
     return { answer: raster, transfer: [raster.data.buffer] };
   },
   offers({ from, to, spare, assetIds, shown }) {
-    const old = colourOf(from), wanted = colourOf(to), samples = assetIds.flatMap((id) => { const known = pieces.get(id); return known ? [known.samples] : []; });
+    const old = colourOf(from),
+      wanted = colourOf(to),
+      samples = assetIds.flatMap((id) => {
+        const known = pieces.get(id);
+        return known ? [known.samples] : [];
+      });
     const answer = offersFor(old, wanted, samples.flat()).map((offer) => {
       const laid = layRecipe({ steps: offer.steps, spare });
-      return { offer, left: leftOver(samples, old, wanted, laid.colour), previews: previewsOf(laid, shown) };
+      return {
+        offer,
+        left: leftOver(samples, old, wanted, laid.colour),
+        previews: previewsOf(laid, shown),
+      };
     });
     return { answer, transfer: answer.flatMap((a) => buffers(a.previews)) };
   },
   follow({ set, sheets, ends }) {
-    const samples = new Map(set.pieces.flatMap((p) => { const known = pieces.get(p.assetId); return known ? [[p.path, known.samples] as const] : []; }));
+    const samples = new Map(
+      set.pieces.flatMap((p) => {
+        const known = pieces.get(p.assetId);
+        return known ? [[p.path, known.samples] as const] : [];
+      }),
+    );
     return { answer: follow(followInput(set, sheets, samples, ends)) };
   },
 });

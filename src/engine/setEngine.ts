@@ -30,15 +30,28 @@ export interface RecolourListener {
 export interface SetEngine {
   /** Opens what was dropped; a signal that is given up ends the work at once. */
   open(files: readonly PackedFile[], signal?: AbortSignal): Promise<OpenedSet>;
-  roles(sheets: FollowInput['sheets'], pieces: readonly { path: string; width: number; height: number }[]): Promise<ReadonlyMap<string, Role>>;
+  roles(
+    sheets: FollowInput['sheets'],
+    pieces: readonly { path: string; width: number; height: number }[],
+  ): Promise<ReadonlyMap<string, Role>>;
   /** Decodes a piece once, and gives its main colours. */
   look(assetId: string): Promise<readonly Sample[]>;
   /** Pieces as a list shows them; those that were not looked at yet are left out. */
   previews(recipe: Recipe | null, assetIds: readonly string[]): Promise<readonly Preview[]>;
   /** A piece as it is looked at closely, as it is or recoloured: all its px, unless it is too large for a screen. */
   whole(recipe: Recipe | null, assetId: string): Promise<Raster>;
-  offers(from: Hex, to: Hex, spare: boolean, assetIds: readonly string[], shown: readonly string[]): Promise<readonly OfferLook[]>;
-  follow(set: PieceSet, sheets: FollowInput['sheets'], ends: FollowInput['ends']): Promise<Followed>;
+  offers(
+    from: Hex,
+    to: Hex,
+    spare: boolean,
+    assetIds: readonly string[],
+    shown: readonly string[],
+  ): Promise<readonly OfferLook[]>;
+  follow(
+    set: PieceSet,
+    sheets: FollowInput['sheets'],
+    ends: FollowInput['ends'],
+  ): Promise<Followed>;
   /** Writes files, in two workers, one set of them after the other. */
   recolour(recipe: Recipe, jobs: readonly RecolourJob[], listener: RecolourListener): Promise<void>;
 }
@@ -56,9 +69,14 @@ interface Parts {
 
 export function createSetEngine({ spawn, decode, assetBytes, writers, inTurn }: Parts): SetEngine {
   const seen = new Set<string>();
-  let looks = new Map<string, Promise<readonly Sample[]>>(), last: { assetId: string; raster: Raster; scale: number } | undefined, generation = 0;
+  let looks = new Map<string, Promise<readonly Sample[]>>(),
+    last: { assetId: string; raster: Raster; scale: number } | undefined,
+    generation = 0;
   // A new worker knows no pieces.
-  const forget = () => { looks = new Map(); generation++; };
+  const forget = () => {
+    looks = new Map();
+    generation++;
+  };
   const channel = createChannel<SetCalls>(spawn, forget);
 
   const decoded = async (assetId: string): Promise<Raster> => decode(await assetBytes(assetId));
@@ -67,12 +85,19 @@ export function createSetEngine({ spawn, decode, assetBytes, writers, inTurn }: 
     const known = looks.get(assetId);
     if (known) return known;
     const found = decoded(assetId).then(async (raster) => {
-      const { samples, gone } = await channel.ask('piece', { assetId, raster }, [raster.data.buffer]);
+      const { samples, gone } = await channel.ask('piece', { assetId, raster }, [
+        raster.data.buffer,
+      ]);
       for (const id of gone) looks.delete(id);
       return samples;
     });
     looks.set(assetId, found);
-    found.then(() => seen.add(assetId), () => { if (looks.get(assetId) === found) looks.delete(assetId); });
+    found.then(
+      () => seen.add(assetId),
+      () => {
+        if (looks.get(assetId) === found) looks.delete(assetId);
+      },
+    );
     return found;
   }
 
@@ -103,38 +128,61 @@ export function createSetEngine({ spawn, decode, assetBytes, writers, inTurn }: 
     },
     roles: (sheets, pieces) => channel.ask('roles', { sheets, pieces }),
     look,
-    previews: (recipe, assetIds) => afresh(assetIds, () => channel.ask('previews', { recipe, assetIds })),
+    previews: (recipe, assetIds) =>
+      afresh(assetIds, () => channel.ask('previews', { recipe, assetIds })),
     async whole(recipe, assetId) {
       if (last?.assetId !== assetId) {
-        const raster = await decoded(assetId), { width, height } = raster;
-        const shown = width * height > mostSeen ? await channel.ask('smaller', { raster, most: mostSeen }, [raster.data.buffer]) : raster;
+        const raster = await decoded(assetId),
+          { width, height } = raster;
+        const shown =
+          width * height > mostSeen
+            ? await channel.ask('smaller', { raster, most: mostSeen }, [raster.data.buffer])
+            : raster;
         last = { assetId, raster: shown, scale: shown.width / width };
       }
       const { raster, scale } = last;
       return recipe ? channel.ask('whole', { recipe, raster, scale }) : raster;
     },
-    offers: (from, to, spare, assetIds, shown) => afresh(assetIds, () => channel.ask('offers', { from, to, spare, assetIds, shown })),
-    follow: (set, sheets, ends) => afresh(set.pieces.map((p) => p.assetId), () => channel.ask('follow', { set, sheets, ends })),
-    recolour: (recipe, jobs, listener) => inTurn(async () => {
-      const waiting = [...jobs];
-      // The next file is read while a worker writes the one before.
-      const begin = () => { const job = waiting.shift(), bytes = job && assetBytes(job.assetId); bytes?.catch(() => { /* It is said when its turn comes. */ }); return job && bytes && { job, bytes }; };
-      await Promise.all(writers.map(async (writer) => {
-        for (let now = begin(), next; now && listener.wanted(); now = next) {
-          const { job, bytes: reading } = now, { format, wantsEnds } = job;
-          next = begin();
-          try {
-            const bytes = await reading, write = () => writer.ask('recolour', { format, bytes, recipe, wantsEnds });
-            const made = await write().catch((error: unknown) => {
-              if (!(error instanceof WorkerCrash)) throw error;
-              return write();
-            });
-            if (listener.wanted()) listener.onDone(job, made);
-          } catch (error) {
-            if (listener.wanted()) listener.onFailure(job, error instanceof Error ? error.message : String(error));
-          }
-        }
-      }));
-    }),
+    offers: (from, to, spare, assetIds, shown) =>
+      afresh(assetIds, () => channel.ask('offers', { from, to, spare, assetIds, shown })),
+    follow: (set, sheets, ends) =>
+      afresh(
+        set.pieces.map((p) => p.assetId),
+        () => channel.ask('follow', { set, sheets, ends }),
+      ),
+    recolour: (recipe, jobs, listener) =>
+      inTurn(async () => {
+        const waiting = [...jobs];
+        // The next file is read while a worker writes the one before.
+        const begin = () => {
+          const job = waiting.shift(),
+            bytes = job && assetBytes(job.assetId);
+          bytes?.catch(() => {
+            /* It is said when its turn comes. */
+          });
+          return job && bytes && { job, bytes };
+        };
+        await Promise.all(
+          writers.map(async (writer) => {
+            for (let now = begin(), next; now && listener.wanted(); now = next) {
+              const { job, bytes: reading } = now,
+                { format, wantsEnds } = job;
+              next = begin();
+              try {
+                const bytes = await reading,
+                  write = () => writer.ask('recolour', { format, bytes, recipe, wantsEnds });
+                const made = await write().catch((error: unknown) => {
+                  if (!(error instanceof WorkerCrash)) throw error;
+                  return write();
+                });
+                if (listener.wanted()) listener.onDone(job, made);
+              } catch (error) {
+                if (listener.wanted())
+                  listener.onFailure(job, error instanceof Error ? error.message : String(error));
+              }
+            }
+          }),
+        );
+      }),
   };
 }

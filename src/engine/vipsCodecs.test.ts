@@ -10,7 +10,10 @@ import { vipsCodecs } from './vipsCodecs';
 
 let vips: typeof Vips, codecs: Codecs;
 beforeAll(async () => {
-  vips = await (Vips as unknown as (options: object) => Promise<typeof Vips>)({ dynamicLibraries: ['vips-heif.wasm', 'vips-resvg.wasm'], printErr: () => {} });
+  vips = await (Vips as unknown as (options: object) => Promise<typeof Vips>)({
+    dynamicLibraries: ['vips-heif.wasm', 'vips-resvg.wasm'],
+    printErr: () => {},
+  });
   codecs = vipsCodecs(vips);
 }, 30_000);
 afterAll(() => vips.shutdown());
@@ -18,22 +21,38 @@ afterAll(() => vips.shutdown());
 /** Left half red-brown, right half slate, so that turning and mirroring show. */
 function halves(width = 64, height = 40): Buffer {
   const data = Buffer.alloc(width * height * 3);
-  for (let i = 0; i < width * height; i++) data.set(i % width < width / 2 ? [200, 80, 40] : [40, 90, 110], i * 3);
+  for (let i = 0; i < width * height; i++)
+    data.set(i % width < width / 2 ? [200, 80, 40] : [40, 90, 110], i * 3);
   return data;
 }
 const photo = () => sharp(halves(), { raw: { width: 64, height: 40, channels: 3 } });
-const at = (r: Raster, x: number, y: number) => [...r.data.subarray((y * r.width + x) * 4, (y * r.width + x) * 4 + 4)];
-const near = (found: number[], wanted: number[], by: number) => found.forEach((v, i) => expect(Math.abs(v - wanted[i])).toBeLessThanOrEqual(by));
+const at = (r: Raster, x: number, y: number) => [
+  ...r.data.subarray((y * r.width + x) * 4, (y * r.width + x) * 4 + 4),
+];
+const near = (found: number[], wanted: number[], by: number) =>
+  found.forEach((v, i) => expect(Math.abs(v - wanted[i])).toBeLessThanOrEqual(by));
 
 // Exif 2.32, tag Orientation: 6 is stored turned a quarter left, 8 a quarter right, 3 upside down, 2 mirrored.
-test.each([[1, 64, 40, [2, 2]], [2, 64, 40, [61, 2]], [3, 64, 40, [61, 37]], [6, 40, 64, [37, 2]], [8, 40, 64, [2, 61]]] as const)('EXIF orientation %i comes out upright', async (orientation, w, h, [x, y]) => {
-  const raster = await codecs.decode(await photo().withMetadata({ orientation }).jpeg({ quality: 95 }).toBuffer());
+test.each([
+  [1, 64, 40, [2, 2]],
+  [2, 64, 40, [61, 2]],
+  [3, 64, 40, [61, 37]],
+  [6, 40, 64, [37, 2]],
+  [8, 40, 64, [2, 61]],
+] as const)('EXIF orientation %i comes out upright', async (orientation, w, h, [x, y]) => {
+  const raster = await codecs.decode(
+    await photo().withMetadata({ orientation }).jpeg({ quality: 95 }).toBuffer(),
+  );
   expect([raster.width, raster.height]).toEqual([w, h]);
   near(at(raster, x, y), [200, 80, 40, 255], 4);
 });
 
 test('a Display P3 picture is converted to sRGB', async () => {
-  near(at(await codecs.decode(await photo().withIccProfile('p3').png().toBuffer()), 2, 2), [200, 80, 40, 255], 2);
+  near(
+    at(await codecs.decode(await photo().withIccProfile('p3').png().toBuffer()), 2, 2),
+    [200, 80, 40, 255],
+    2,
+  );
 });
 
 test('the numbers of a wide profile are not taken for sRGB', async () => {
@@ -44,31 +63,88 @@ test('the numbers of a wide profile are not taken for sRGB', async () => {
 });
 
 test('CMYK without a profile, and with one, comes out in sRGB', async () => {
-  near(at(await codecs.decode(await photo().toColourspace('cmyk').jpeg({ quality: 95 }).toBuffer()), 2, 2), [200, 80, 40, 255], 14);
-  near(at(await codecs.decode(await photo().toColourspace('cmyk').withIccProfile('cmyk').jpeg({ quality: 95 }).toBuffer()), 2, 2), [200, 80, 40, 255], 14);
+  near(
+    at(
+      await codecs.decode(await photo().toColourspace('cmyk').jpeg({ quality: 95 }).toBuffer()),
+      2,
+      2,
+    ),
+    [200, 80, 40, 255],
+    14,
+  );
+  near(
+    at(
+      await codecs.decode(
+        await photo().toColourspace('cmyk').withIccProfile('cmyk').jpeg({ quality: 95 }).toBuffer(),
+      ),
+      2,
+      2,
+    ),
+    [200, 80, 40, 255],
+    14,
+  );
 });
 
 test('16 bits, grey, alpha, GIF, AVIF and SVG', async () => {
-  near(at(await codecs.decode(await photo().toColourspace('rgb16').png().toBuffer()), 2, 2), [200, 80, 40, 255], 1);
+  near(
+    at(await codecs.decode(await photo().toColourspace('rgb16').png().toBuffer()), 2, 2),
+    [200, 80, 40, 255],
+    1,
+  );
   const grey = at(await codecs.decode(await photo().greyscale().png().toBuffer()), 2, 2);
   expect(grey[0]).toBe(grey[1]);
   expect(grey[3]).toBe(255);
-  near(at(await codecs.decode(await photo().ensureAlpha(0.5).webp({ lossless: true }).toBuffer()), 2, 2), [200, 80, 40, 127], 1);
+  near(
+    at(
+      await codecs.decode(await photo().ensureAlpha(0.5).webp({ lossless: true }).toBuffer()),
+      2,
+      2,
+    ),
+    [200, 80, 40, 127],
+    1,
+  );
   near(at(await codecs.decode(await photo().gif().toBuffer()), 2, 2), [200, 80, 40, 255], 6);
-  near(at(await codecs.decode(await photo().avif({ quality: 90 }).toBuffer()), 2, 2), [200, 80, 40, 255], 6);
-  const svg = await codecs.decode(Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="30" height="12"><rect width="15" height="12" fill="#c85028"/></svg>'));
-  expect([svg.width, svg.height, ...at(svg, 3, 3), at(svg, 25, 3)[3]]).toEqual([30, 12, 200, 80, 40, 255, 0]);
+  near(
+    at(await codecs.decode(await photo().avif({ quality: 90 }).toBuffer()), 2, 2),
+    [200, 80, 40, 255],
+    6,
+  );
+  const svg = await codecs.decode(
+    Buffer.from(
+      '<svg xmlns="http://www.w3.org/2000/svg" width="30" height="12"><rect width="15" height="12" fill="#c85028"/></svg>',
+    ),
+  );
+  expect([svg.width, svg.height, ...at(svg, 3, 3), at(svg, 25, 3)[3]]).toEqual([
+    30, 12, 200, 80, 40, 255, 0,
+  ]);
 });
 
 test('a JPEG that breaks off is refused, not drawn half', async () => {
-  const noisy = await sharp({ create: { width: 600, height: 400, channels: 3, background: '#123456', noise: { type: 'gaussian', mean: 128, sigma: 30 } } }).jpeg().toBuffer();
-  await expect(codecs.decode(noisy.subarray(0, noisy.length >> 1))).rejects.toThrow('the file breaks off or is damaged');
+  const noisy = await sharp({
+    create: {
+      width: 600,
+      height: 400,
+      channels: 3,
+      background: '#123456',
+      noise: { type: 'gaussian', mean: 128, sigma: 30 },
+    },
+  })
+    .jpeg()
+    .toBuffer();
+  await expect(codecs.decode(noisy.subarray(0, noisy.length >> 1))).rejects.toThrow(
+    'the file breaks off or is damaged',
+  );
 });
 
 /** A soft slope with see-through corners. */
 function slope(width: number, height: number, alpha: boolean): Raster {
   const raster = createRaster(width, height);
-  for (let y = 0; y < height; y++) for (let x = 0; x < width; x++) raster.data.set([(x * 255) / width, (y * 255) / height, 128, alpha && x + y < 30 ? 0 : 255], (y * width + x) * 4);
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++)
+      raster.data.set(
+        [(x * 255) / width, (y * 255) / height, 128, alpha && x + y < 30 ? 0 : 255],
+        (y * width + x) * 4,
+      );
   return raster;
 }
 
@@ -86,13 +162,15 @@ test('JPEG of a see-through picture lies on white', async () => {
 });
 
 test('PNG: pngjs reads every pixel as it was', async () => {
-  const raster = slope(90, 40, true), read = PNG.sync.read(Buffer.from(await codecs.encode(raster, pressAs('png', 1), [])));
+  const raster = slope(90, 40, true),
+    read = PNG.sync.read(Buffer.from(await codecs.encode(raster, pressAs('png', 1), [])));
   expect([read.width, read.height]).toEqual([90, 40]);
   expect(Buffer.from(read.data).equals(Buffer.from(raster.data))).toBe(true);
 });
 
 test('WebP: sharp reads it at its size, alpha kept, and a lower quality is lighter', async () => {
-  const raster = slope(200, 80, true), bytes = await codecs.encode(raster, pressAs('webp', 80), []);
+  const raster = slope(200, 80, true),
+    bytes = await codecs.encode(raster, pressAs('webp', 80), []);
   const { data, info } = await sharp(bytes).raw().toBuffer({ resolveWithObject: true });
   expect([info.width, info.height, info.channels]).toEqual([200, 80, 4]);
   expect([data[3], data[data.length - 1]]).toEqual([0, 255]);

@@ -1,9 +1,11 @@
 import type { Database } from './database';
 
-const hex = (bytes: Uint8Array): string => Array.from(bytes, (b) => b.toString(16).padStart(2, '0')).join('');
+const hex = (bytes: Uint8Array): string =>
+  Array.from(bytes, (b) => b.toString(16).padStart(2, '0')).join('');
 
 /** SHA-256 of bytes, hex. */
-export const assetId = async (bytes: Uint8Array<ArrayBuffer>): Promise<string> => hex(new Uint8Array(await crypto.subtle.digest('SHA-256', bytes)));
+export const assetId = async (bytes: Uint8Array<ArrayBuffer>): Promise<string> =>
+  hex(new Uint8Array(await crypto.subtle.digest('SHA-256', bytes)));
 
 /** Stores bytes once, under their SHA-256, and returns that. */
 export async function putAsset(db: Database, bytes: Uint8Array<ArrayBuffer>): Promise<string> {

@@ -67,7 +67,12 @@ export class Database extends Dexie {
 
   constructor(name = 'soyez') {
     super(name);
-    this.version(1).stores({ sites: 'id, changedAt', assets: 'id', history: '[siteId+seq], siteId', thumbs: 'key' });
+    this.version(1).stores({
+      sites: 'id, changedAt',
+      assets: 'id',
+      history: '[siteId+seq], siteId',
+      thumbs: 'key',
+    });
     this.version(2).stores({ rehearsals: 'siteId' });
     this.version(3).stores({ searches: 'key, siteId, at, [at+bytes]' });
   }

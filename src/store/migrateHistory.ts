@@ -9,10 +9,19 @@ const equal = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.st
 function difference(from: Plain, to: Plain): Patch[] {
   return [...new Set([...Object.keys(from), ...Object.keys(to)])].flatMap((key): Patch[] => {
     if (equal(from[key], to[key])) return [];
-    if (key !== 'pictures') return [key in to ? { op: 'replace', path: [key], value: to[key] } : { op: 'remove', path: [key] }];
-    const before = from.pictures as Plain, after = to.pictures as Plain;
-    return [...new Set([...Object.keys(before), ...Object.keys(after)])].filter((id) => !equal(before[id], after[id])).map((id): Patch =>
-      (id in after ? { op: id in before ? 'replace' : 'add', path: ['pictures', id], value: after[id] } : { op: 'remove', path: ['pictures', id] }));
+    if (key !== 'pictures')
+      return [
+        key in to ? { op: 'replace', path: [key], value: to[key] } : { op: 'remove', path: [key] },
+      ];
+    const before = from.pictures as Plain,
+      after = to.pictures as Plain;
+    return [...new Set([...Object.keys(before), ...Object.keys(after)])]
+      .filter((id) => !equal(before[id], after[id]))
+      .map((id): Patch =>
+        id in after
+          ? { op: id in before ? 'replace' : 'add', path: ['pictures', id], value: after[id] }
+          : { op: 'remove', path: ['pictures', id] },
+      );
   });
 }
 
@@ -22,14 +31,23 @@ function difference(from: Plain, to: Plain): Patch[] {
  * @param site as it is stored, at `cursor`
  * @param steps in order
  */
-export function migrateHistory(site: Plain, cursor: number, steps: readonly StepRow[], migrate: (site: unknown) => unknown): StepRow[] {
-  const past = steps.filter((s) => s.seq <= cursor).toReversed(), future = steps.filter((s) => s.seq > cursor), now = migrate(site) as Plain;
+export function migrateHistory(
+  site: Plain,
+  cursor: number,
+  steps: readonly StepRow[],
+  migrate: (site: unknown) => unknown,
+): StepRow[] {
+  const past = steps.filter((s) => s.seq <= cursor).toReversed(),
+    future = steps.filter((s) => s.seq > cursor),
+    now = migrate(site) as Plain;
   const out: StepRow[] = [];
   const walk = (list: readonly StepRow[], back: boolean) => {
-    let stored = site, seen = now;
+    let stored = site,
+      seen = now;
     for (const step of list) {
       stored = applyPatches(stored, back ? step.inverse : step.patches);
-      const next = migrate(stored) as Plain, [before, after] = back ? [next, seen] : [seen, next];
+      const next = migrate(stored) as Plain,
+        [before, after] = back ? [next, seen] : [seen, next];
       out.push({ ...step, patches: difference(before, after), inverse: difference(after, before) });
       seen = next;
     }

@@ -10,15 +10,28 @@ const keyOf = (state: string): Promise<string> => assetId(new TextEncoder().enco
  * Keeps what a search found of one state of a picture, in place of what an earlier one found of it.
  * @param state text that is equal for states in which the same files would be written
  */
-export async function keepSearch(db: Database, state: string, found: Omit<SearchRow, 'key' | 'bytes'>): Promise<void> {
-  const key = await keyOf(state), bytes = found.tried.reduce((sum, t) => sum + t.data.length, 0);
+export async function keepSearch(
+  db: Database,
+  state: string,
+  found: Omit<SearchRow, 'key' | 'bytes'>,
+): Promise<void> {
+  const key = await keyOf(state),
+    bytes = found.tried.reduce((sum, t) => sum + t.data.length, 0);
   await db.transaction('rw', db.searches, async () => {
     await db.searches.put({ ...found, key, bytes });
     // Sizes and keys come from the index: no file is read for them.
-    const byAge = db.searches.orderBy('[at+bytes]').reverse(), sizes = (await byAge.keys()) as unknown as [number, number][], keys = await byAge.primaryKeys();
+    const byAge = db.searches.orderBy('[at+bytes]').reverse(),
+      sizes = (await byAge.keys()) as unknown as [number, number][],
+      keys = await byAge.primaryKeys();
     let total = 0;
-    await db.searches.bulkDelete(keys.filter((k, i) => { total += sizes[i][1]; return total > mostBytes && k !== key; }));
+    await db.searches.bulkDelete(
+      keys.filter((k, i) => {
+        total += sizes[i][1];
+        return total > mostBytes && k !== key;
+      }),
+    );
   });
 }
 
-export const searchOf = async (db: Database, state: string): Promise<SearchRow | undefined> => db.searches.get(await keyOf(state));
+export const searchOf = async (db: Database, state: string): Promise<SearchRow | undefined> =>
+  db.searches.get(await keyOf(state));

@@ -8,9 +8,14 @@ import { Database } from './database';
 import { openSession, type Session } from './session';
 import { addSite, listSites, removeSite } from './sites';
 
-const site = (id: string): Site => applyEdit(newSite(id, 'page', id), addSlot('page', { id: 'h', kind: 'header', width: 100, height: 50 }));
+const site = (id: string): Site =>
+  applyEdit(
+    newSite(id, 'page', id),
+    addSlot('page', { id: 'h', kind: 'header', width: 100, height: 50 }),
+  );
 
-let db: Database, count = 0;
+let db: Database,
+  count = 0;
 beforeEach(async () => {
   db = new Database(`test ${count++}`);
   await addSite(db, site('s'), 1);
@@ -18,8 +23,15 @@ beforeEach(async () => {
 
 const open = async (): Promise<Session> => (await openSession(db, 's', () => 2))!;
 const width = (session: Session) => session.state.getState().site.slots[0].width;
-const stored = async (): Promise<Site> => { const [first] = await listSites(db); if (!('site' in first)) throw new Error(first.problem); return first.site; };
-const setWidth = (px: number) => editSlot('h', (s) => { s.width = px; });
+const stored = async (): Promise<Site> => {
+  const [first] = await listSites(db);
+  if (!('site' in first)) throw new Error(first.problem);
+  return first.site;
+};
+const setWidth = (px: number) =>
+  editSlot('h', (s) => {
+    s.width = px;
+  });
 
 test('a commit is on the disk when it has settled, and a new session comes back to it with its history', async () => {
   const session = await open();
@@ -79,11 +91,17 @@ test('an edit that changes nothing is no step', async () => {
   expect(session.state.getState().undoLabel).toBeUndefined();
 });
 
-test('an edit in a second tab is put on top of the first one\'s, not over it', async () => {
-  const first = await open(), second = await open();
+test("an edit in a second tab is put on top of the first one's, not over it", async () => {
+  const first = await open(),
+    second = await open();
   first.commit('wide', setWidth(300));
   await first.settled();
-  second.commit('high', editSlot('h', (s) => { s.height = 77; }));
+  second.commit(
+    'high',
+    editSlot('h', (s) => {
+      s.height = 77;
+    }),
+  );
   await second.settled();
   expect((await stored()).slots[0]).toMatchObject({ width: 300, height: 77 });
   expect(second.state.getState().site.slots[0]).toMatchObject({ width: 300, height: 77 });
@@ -114,25 +132,35 @@ test('assets are stored once under their SHA-256', async () => {
   expect(await putAsset(db, bytes)).toBe(id);
   expect(await putAsset(db, bytes)).toBe(id);
   expect(await db.assets.count()).toBe(1);
-  expect([...await assetBytes(db, id)]).toEqual([97, 98, 99]);
+  expect([...(await assetBytes(db, id))]).toEqual([97, 98, 99]);
   await expect(assetBytes(db, 'gone')).rejects.toThrow('not in this browser');
 });
 
-test('removing a site takes its history and drawings, and no other site\'s', async () => {
+test("removing a site takes its history and drawings, and no other site's", async () => {
   await addSite(db, site('t'), 3);
   const session = await open();
   session.commit('wide', setWidth(300));
   await session.settled();
-  await db.thumbs.bulkPut([{ key: 's/h', drawing: '', png: new Blob() }, { key: 't/h', drawing: '', png: new Blob() }]);
+  await db.thumbs.bulkPut([
+    { key: 's/h', drawing: '', png: new Blob() },
+    { key: 't/h', drawing: '', png: new Blob() },
+  ]);
   await removeSite(db, 's');
   expect((await listSites(db)).map((s) => s.id)).toEqual(['t']);
-  expect([await db.history.count(), (await db.thumbs.toArray()).map((t) => t.key)]).toEqual([0, ['t/h']]);
+  expect([await db.history.count(), (await db.thumbs.toArray()).map((t) => t.key)]).toEqual([
+    0,
+    ['t/h'],
+  ]);
 });
 
 test('goes to any step at once, before the first too, and names them all', async () => {
   const session = await open();
   for (const px of [110, 120, 130]) session.commit(`Width ${px}`, setWidth(px));
-  expect(session.state.getState().steps.map((s) => s.label)).toEqual(['Width 110', 'Width 120', 'Width 130']);
+  expect(session.state.getState().steps.map((s) => s.label)).toEqual([
+    'Width 110',
+    'Width 120',
+    'Width 130',
+  ]);
   session.goTo(0);
   expect([width(session), session.state.getState().cursor]).toEqual([100, 0]);
   session.goTo(2);
@@ -142,5 +170,9 @@ test('goes to any step at once, before the first too, and names them all', async
   session.goTo(1);
   await session.settled();
   const again = await open();
-  expect([width(again), again.state.getState().cursor, again.state.getState().steps.length]).toEqual([110, 1, 3]);
+  expect([
+    width(again),
+    again.state.getState().cursor,
+    again.state.getState().steps.length,
+  ]).toEqual([110, 1, 3]);
 });

@@ -55,10 +55,16 @@ const longestHistory = 500;
  * @returns undefined when there is no such site
  * @throws SiteError when what is stored cannot be read
  */
-export async function openSession(db: Database, siteId: string, now: () => number): Promise<Session | undefined> {
+export async function openSession(
+  db: Database,
+  siteId: string,
+  now: () => number,
+): Promise<Session | undefined> {
   const row = await db.sites.get(siteId);
   if (!row) return undefined;
-  let committed = readSite(row.site), cursor = row.cursor, revision = row.revision;
+  let committed = readSite(row.site),
+    cursor = row.cursor,
+    revision = row.revision;
   let steps = await db.history.where('siteId').equals(siteId).sortBy('seq');
   if (row.site.schemaVersion !== schemaVersion) {
     steps = migrateHistory(row.site as unknown as Record<string, unknown>, cursor, steps, migrate);
@@ -68,19 +74,28 @@ export async function openSession(db: Database, siteId: string, now: () => numbe
       await db.history.bulkPut(steps);
     });
   }
-  let queue: Promise<void> = Promise.resolve(), waiting = 0;
+  let queue: Promise<void> = Promise.resolve(),
+    waiting = 0;
 
   const labels = () => ({
     undoLabel: steps.find((s) => s.seq === cursor)?.label,
     redoLabel: steps.find((s) => s.seq === cursor + 1)?.label,
-    steps: steps.map(({ seq, label }) => ({ seq, label })), cursor,
+    steps: steps.map(({ seq, label }) => ({ seq, label })),
+    cursor,
   });
-  const state = createStore<SessionState>(() => ({ site: committed, previewing: false, ...labels(), saved: 'saved' }));
+  const state = createStore<SessionState>(() => ({
+    site: committed,
+    previewing: false,
+    ...labels(),
+    saved: 'saved',
+  }));
   const publish = () => state.setState({ site: committed, previewing: false, ...labels() });
 
   /** Another tab wrote in between: take over what it left. */
   async function reload(current: SiteRow): Promise<void> {
-    committed = current.site; cursor = current.cursor; revision = current.revision;
+    committed = current.site;
+    cursor = current.cursor;
+    revision = current.revision;
     steps = await db.history.where('siteId').equals(siteId).sortBy('seq');
     publish();
   }
@@ -112,16 +127,19 @@ export async function openSession(db: Database, siteId: string, now: () => numbe
 
   /** Walks along the steps; what has been forgotten cannot be gone back to. */
   function goTo(seq: number): void {
-    const first = steps[0]?.seq ?? cursor + 1, to = Math.min(steps.at(-1)?.seq ?? cursor, Math.max(first - 1, seq));
+    const first = steps[0]?.seq ?? cursor + 1,
+      to = Math.min(steps.at(-1)?.seq ?? cursor, Math.max(first - 1, seq));
     if (to === cursor) return;
     while (cursor !== to) {
-      const back = to < cursor, step = steps.find((s) => s.seq === (back ? cursor : cursor + 1));
+      const back = to < cursor,
+        step = steps.find((s) => s.seq === (back ? cursor : cursor + 1));
       if (!step) break;
       committed = applyPatches(committed, back ? step.inverse : step.patches) as Site;
       cursor += back ? -1 : 1;
     }
     publish();
-    const site = committed, at = cursor;
+    const site = committed,
+      at = cursor;
     write(async (current, stale) => {
       if (stale) return reload(current);
       await store(site, at);
@@ -133,7 +151,9 @@ export async function openSession(db: Database, siteId: string, now: () => numbe
     preview: (edit) => state.setState({ site: applyEdit(committed, edit), previewing: true }),
     dropPreview: publish,
     commit(label, edit) {
-      const [site, patches, inverse] = produceWithPatches(committed, (draft) => { edit(draft); });
+      const [site, patches, inverse] = produceWithPatches(committed, (draft) => {
+        edit(draft);
+      });
       if (patches.length === 0) return publish();
       const step: StepRow = { siteId, seq: cursor + 1, label, patches, inverse };
       committed = site;
@@ -144,16 +164,24 @@ export async function openSession(db: Database, siteId: string, now: () => numbe
         if (stale) {
           // The edit is put on top of what the other tab left, instead of writing over it.
           await reload(current);
-          const [merged, again, back] = produceWithPatches(committed, (draft) => { edit(draft); });
+          const [merged, again, back] = produceWithPatches(committed, (draft) => {
+            edit(draft);
+          });
           committed = merged;
           Object.assign(step, { seq: cursor + 1, patches: again, inverse: back });
           cursor = step.seq;
           steps = [...steps.filter((s) => s.seq < step.seq), step];
           publish();
         }
-        await db.history.where('[siteId+seq]').between([siteId, step.seq], [siteId, Infinity]).delete();
+        await db.history
+          .where('[siteId+seq]')
+          .between([siteId, step.seq], [siteId, Infinity])
+          .delete();
         await db.history.put(step);
-        await db.history.where('[siteId+seq]').between([siteId, 0], [siteId, step.seq - longestHistory], true, true).delete();
+        await db.history
+          .where('[siteId+seq]')
+          .between([siteId, 0], [siteId, step.seq - longestHistory], true, true)
+          .delete();
         await store(stale ? committed : site, step.seq);
       });
     },

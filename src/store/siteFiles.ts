@@ -7,7 +7,12 @@ import type { Site } from '@/core/site/model/site';
 
 /** A site with everything it needs, out of the database. */
 export async function packSite(db: Database, site: Site): Promise<PackedSite> {
-  return { site, assets: new Map(await Promise.all(assetsOf(site).map(async (id) => [id, await assetBytes(db, id)] as const))) };
+  return {
+    site,
+    assets: new Map(
+      await Promise.all(assetsOf(site).map(async (id) => [id, await assetBytes(db, id)] as const)),
+    ),
+  };
 }
 
 /**
@@ -17,9 +22,19 @@ export async function packSite(db: Database, site: Site): Promise<PackedSite> {
  * @returns the id it has here
  * @throws Error saying what was expected and what was found; nothing is stored then
  */
-export async function addSiteFile(db: Database, name: string, bytes: Uint8Array, newId: string, now: number): Promise<string> {
+export async function addSiteFile(
+  db: Database,
+  name: string,
+  bytes: Uint8Array,
+  newId: string,
+  now: number,
+): Promise<string> {
   const { site, assets } = readSiteFile(name, bytes);
-  for (const [id, content] of assets) if ((await assetId(content)) !== id) throw new ArchiveError(`${name}: expected the asset ${id.slice(0, 12)} as it was packed, found one that was changed.`);
+  for (const [id, content] of assets)
+    if ((await assetId(content)) !== id)
+      throw new ArchiveError(
+        `${name}: expected the asset ${id.slice(0, 12)} as it was packed, found one that was changed.`,
+      );
   for (const content of assets.values()) await putAsset(db, content);
   const id = (await db.sites.get(site.id)) ? newId : site.id;
   await addSite(db, { ...site, id }, now);

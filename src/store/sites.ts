@@ -8,7 +8,8 @@ export async function addSite(db: Database, site: Site, now: number): Promise<vo
 }
 
 /** A site as it is stored, or why it cannot be read; what cannot be read is kept all the same. */
-export type ListedSite = { readonly id: string; readonly site: Site } | { readonly id: string; readonly problem: string };
+export type ListedSite =
+  { readonly id: string; readonly site: Site } | { readonly id: string; readonly problem: string };
 
 /** Newest first. */
 export async function listSites(db: Database): Promise<ListedSite[]> {
@@ -23,11 +24,19 @@ export async function listSites(db: Database): Promise<ListedSite[]> {
 
 /** Removes a site with its history, drawings and searches; photos stay, since other sites may use them. */
 export async function removeSite(db: Database, id: string): Promise<void> {
-  await db.transaction('rw', db.sites, db.history, db.thumbs, db.rehearsals, db.searches, async () => {
-    await db.sites.delete(id);
-    await db.history.where('siteId').equals(id).delete();
-    await db.thumbs.where('key').startsWith(`${id}/`).delete();
-    await db.rehearsals.delete(id);
-    await db.searches.where('siteId').equals(id).delete();
-  });
+  await db.transaction(
+    'rw',
+    db.sites,
+    db.history,
+    db.thumbs,
+    db.rehearsals,
+    db.searches,
+    async () => {
+      await db.sites.delete(id);
+      await db.history.where('siteId').equals(id).delete();
+      await db.thumbs.where('key').startsWith(`${id}/`).delete();
+      await db.rehearsals.delete(id);
+      await db.searches.where('siteId').equals(id).delete();
+    },
+  );
 }

@@ -1,4 +1,12 @@
-import { boundsOf, pointOf, resizePoint, turnAbout, type Box, type Place, type Resize } from './box';
+import {
+  boundsOf,
+  pointOf,
+  resizePoint,
+  turnAbout,
+  type Box,
+  type Place,
+  type Resize,
+} from './box';
 import { snap, type Part, type Snapped } from './snap';
 import type { Bounds } from './box';
 import type { Size } from '../frame/placement';
@@ -9,7 +17,16 @@ export interface Handle {
   readonly v: 0 | 0.5 | 1;
 }
 
-export const handles: readonly Handle[] = [{ u: 0, v: 0 }, { u: 0.5, v: 0 }, { u: 1, v: 0 }, { u: 1, v: 0.5 }, { u: 1, v: 1 }, { u: 0.5, v: 1 }, { u: 0, v: 1 }, { u: 0, v: 0.5 }];
+export const handles: readonly Handle[] = [
+  { u: 0, v: 0 },
+  { u: 0.5, v: 0 },
+  { u: 1, v: 0 },
+  { u: 1, v: 0.5 },
+  { u: 1, v: 1 },
+  { u: 0.5, v: 1 },
+  { u: 0, v: 1 },
+  { u: 0, v: 0.5 },
+];
 
 export const isCorner = ({ u, v }: Handle): boolean => u !== 0.5 && v !== 0.5;
 
@@ -21,31 +38,63 @@ const leastSide = 2;
  * @param keep proportions stay as they are; at a corner by the nearest point of its diagonal, or by one axis where that is given
  */
 export function resizeTo(box: Box, handle: Handle, to: Place, keep: boolean | 'x' | 'y'): Resize {
-  const pivot = pointOf(box, 1 - handle.u, 1 - handle.v), at = turnAbout(to, pivot, -box.turn);
-  const w = (handle.u - 0.5) * 2 * box.width, h = (handle.v - 0.5) * 2 * box.height, dx = at.x - pivot.x, dy = at.y - pivot.y;
-  const least = (length: number) => leastSide / Math.max(leastSide, length), kx = w === 0 ? 1 : Math.max(least(box.width), dx / w), ky = h === 0 ? 1 : Math.max(least(box.height), dy / h);
+  const pivot = pointOf(box, 1 - handle.u, 1 - handle.v),
+    at = turnAbout(to, pivot, -box.turn);
+  const w = (handle.u - 0.5) * 2 * box.width,
+    h = (handle.v - 0.5) * 2 * box.height,
+    dx = at.x - pivot.x,
+    dy = at.y - pivot.y;
+  const least = (length: number) => leastSide / Math.max(leastSide, length),
+    kx = w === 0 ? 1 : Math.max(least(box.width), dx / w),
+    ky = h === 0 ? 1 : Math.max(least(box.height), dy / h);
   if (!keep || !isCorner(handle)) return { kx, ky, pivot, turn: box.turn };
-  const k = keep === 'x' ? kx : keep === 'y' ? ky : Math.max(least(Math.min(box.width, box.height)), (dx * w + dy * h) / (w * w + h * h));
+  const k =
+    keep === 'x'
+      ? kx
+      : keep === 'y'
+        ? ky
+        : Math.max(least(Math.min(box.width, box.height)), (dx * w + dy * h) / (w * w + h * h));
   return { kx: k, ky: k, pivot, turn: box.turn };
 }
 
 /** The box after a resize along its own axes. */
-export const resizedBox = (box: Box, resize: Resize): Box => ({ ...box, ...resizePoint(box, resize), width: box.width * resize.kx, height: box.height * resize.ky });
+export const resizedBox = (box: Box, resize: Resize): Box => ({
+  ...box,
+  ...resizePoint(box, resize),
+  width: box.width * resize.kx,
+  height: box.height * resize.ky,
+});
 
 /** Px within which things are drawn to each other, at a magnification of 1. */
 export const snapReach = 5;
 
 /** The same with the sides that move drawn to what is near; a box that is turned has no sides to be drawn. */
-export function resizeSnapped(box: Box, handle: Handle, to: Place, keep: boolean, slot: Size, others: readonly Bounds[], reach: number): { resize: Resize; guides: Snapped['guides'] } {
+export function resizeSnapped(
+  box: Box,
+  handle: Handle,
+  to: Place,
+  keep: boolean,
+  slot: Size,
+  others: readonly Bounds[],
+  reach: number,
+): { resize: Resize; guides: Snapped['guides'] } {
   const free = resizeTo(box, handle, to, keep);
   if (box.turn !== 0 || reach <= 0) return { resize: free, guides: [] };
   const part = (share: number): Part[] => (share === 0 ? ['near'] : share === 1 ? ['far'] : []);
-  const { dx, dy, guides } = snap(boundsOf(resizedBox(box, free)), slot, others, reach, { x: part(handle.u), y: part(handle.v) });
+  const { dx, dy, guides } = snap(boundsOf(resizedBox(box, free)), slot, others, reach, {
+    x: part(handle.u),
+    y: part(handle.v),
+  });
   if (guides.length === 0) return { resize: free, guides };
-  const corner = pointOf(resizedBox(box, free), handle.u, handle.v), at = { x: corner.x + dx, y: corner.y + dy }, kept = keep && isCorner(handle);
+  const corner = pointOf(resizedBox(box, free), handle.u, handle.v),
+    at = { x: corner.x + dx, y: corner.y + dy },
+    kept = keep && isCorner(handle);
   // With proportions kept only one side can be brought to a line.
   const axis = guides[0].axis;
-  return { resize: resizeTo(box, handle, at, kept ? axis : false), guides: kept ? guides.filter((g) => g.axis === axis) : guides };
+  return {
+    resize: resizeTo(box, handle, at, kept ? axis : false),
+    guides: kept ? guides.filter((g) => g.axis === axis) : guides,
+  };
 }
 
 /**
@@ -53,9 +102,18 @@ export function resizeSnapped(box: Box, handle: Handle, to: Place, keep: boolean
  * @param step the whole turn is brought to multiples of this, where it is given
  * @param before turn that the thing has already
  */
-export function turnBetween(pivot: Place, from: Place, to: Place, before: number, step?: number): number {
-  const angle = (p: Place) => (Math.atan2(p.y - pivot.y, p.x - pivot.x) * 180) / Math.PI, by = angle(to) - angle(from);
+export function turnBetween(
+  pivot: Place,
+  from: Place,
+  to: Place,
+  before: number,
+  step?: number,
+): number {
+  const angle = (p: Place) => (Math.atan2(p.y - pivot.y, p.x - pivot.x) * 180) / Math.PI,
+    by = angle(to) - angle(from);
   // Upright and the quarter turns hold on to it a little.
-  const grid = step ?? 90, near = step === undefined ? 1.5 : Infinity, whole = Math.round((before + by) / grid) * grid;
+  const grid = step ?? 90,
+    near = step === undefined ? 1.5 : Infinity,
+    whole = Math.round((before + by) / grid) * grid;
   return Math.abs(before + by - whole) <= near ? whole - before : by;
 }

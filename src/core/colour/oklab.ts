@@ -15,7 +15,9 @@ export function linearToOklab(r: number, g: number, b: number): [number, number,
 }
 
 export function oklabToLinear(L: number, a: number, b: number): [number, number, number] {
-  const l = (L + 0.3963377774 * a + 0.2158037573 * b) ** 3, m = (L - 0.1055613458 * a - 0.0638541728 * b) ** 3, s = (L - 0.0894841775 * a - 1.291485548 * b) ** 3;
+  const l = (L + 0.3963377774 * a + 0.2158037573 * b) ** 3,
+    m = (L - 0.1055613458 * a - 0.0638541728 * b) ** 3,
+    s = (L - 0.0894841775 * a - 1.291485548 * b) ** 3;
   return [
     4.0767416621 * l - 3.3077115913 * m + 0.2309699292 * s,
     -1.2684380046 * l + 2.6097574011 * m - 0.3413193965 * s,
@@ -24,7 +26,8 @@ export function oklabToLinear(L: number, a: number, b: number): [number, number,
 }
 
 /** OKLab of levels. */
-export const oklabOf = ({ r, g, b }: Rgb): [number, number, number] => linearToOklab(linearOfLevel[r], linearOfLevel[g], linearOfLevel[b]);
+export const oklabOf = ({ r, g, b }: Rgb): [number, number, number] =>
+  linearToOklab(linearOfLevel[r], linearOfLevel[g], linearOfLevel[b]);
 
 /**
  * OKLab of every pixel, three floats each, lightness 0..1.
@@ -33,8 +36,14 @@ export const oklabOf = ({ r, g, b }: Rgb): [number, number, number] => linearToO
 export function oklabPlane(data: Uint8ClampedArray): Float32Array {
   const out = new Float32Array((data.length >> 2) * 3);
   for (let i = 0, k = 0; i < data.length; i += 4, k += 3) {
-    const lab = linearToOklab(linearOfLevel[data[i]], linearOfLevel[data[i + 1]], linearOfLevel[data[i + 2]]);
-    out[k] = lab[0]; out[k + 1] = lab[1]; out[k + 2] = lab[2];
+    const lab = linearToOklab(
+      linearOfLevel[data[i]],
+      linearOfLevel[data[i + 1]],
+      linearOfLevel[data[i + 2]],
+    );
+    out[k] = lab[0];
+    out[k + 1] = lab[1];
+    out[k + 2] = lab[2];
   }
   return out;
 }

@@ -17,7 +17,8 @@ const level = (v: number): number => Math.round(255 * Math.min(1, Math.max(0, v)
  * @returns levels 0..255, or undefined when the text is no colour
  */
 export function tryColour(text: string): Rgb | undefined {
-  const colour = parsed(text) ?? parsed(`#${text.trim()}`), c = colour && toRgb(colour);
+  const colour = parsed(text) ?? parsed(`#${text.trim()}`),
+    c = colour && toRgb(colour);
   return c && { r: level(c.r), g: level(c.g), b: level(c.b) };
 }
 
@@ -39,7 +40,8 @@ export function colourOf(text: string): Rgb {
 }
 
 /** #rrggbb, lower case. */
-export const hexOf = ({ r, g, b }: Rgb): string => formatHex({ mode: 'rgb', r: r / 255, g: g / 255, b: b / 255 });
+export const hexOf = ({ r, g, b }: Rgb): string =>
+  formatHex({ mode: 'rgb', r: r / 255, g: g / 255, b: b / 255 });
 
 /** Equal channels mean grey. */
 export const isGrey = ({ r, g, b }: Rgb): boolean => r === g && g === b;

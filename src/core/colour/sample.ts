@@ -9,14 +9,25 @@ export type SampleSize = (typeof sampleSizes)[number];
  * @returns undefined outside the raster, and where everything is see-through
  */
 export function sampleAt(raster: Raster, x: number, y: number, size: SampleSize): Rgb | undefined {
-  const cx = Math.floor(x), cy = Math.floor(y), reach = (size - 1) / 2;
+  const cx = Math.floor(x),
+    cy = Math.floor(y),
+    reach = (size - 1) / 2;
   if (cx < 0 || cy < 0 || cx >= raster.width || cy >= raster.height) return undefined;
-  let r = 0, g = 0, b = 0, weight = 0;
+  let r = 0,
+    g = 0,
+    b = 0,
+    weight = 0;
   for (let j = Math.max(0, cy - reach); j <= Math.min(raster.height - 1, cy + reach); j++) {
     for (let i = Math.max(0, cx - reach); i <= Math.min(raster.width - 1, cx + reach); i++) {
-      const at = (j * raster.width + i) * 4, a = raster.data[at + 3];
-      r += a * raster.data[at]; g += a * raster.data[at + 1]; b += a * raster.data[at + 2]; weight += a;
+      const at = (j * raster.width + i) * 4,
+        a = raster.data[at + 3];
+      r += a * raster.data[at];
+      g += a * raster.data[at + 1];
+      b += a * raster.data[at + 2];
+      weight += a;
     }
   }
-  return weight === 0 ? undefined : { r: Math.round(r / weight), g: Math.round(g / weight), b: Math.round(b / weight) };
+  return weight === 0
+    ? undefined
+    : { r: Math.round(r / weight), g: Math.round(g / weight), b: Math.round(b / weight) };
 }

@@ -1,12 +1,19 @@
 /** The sRGB transfer curve of IEC 61966-2-1:1999, both ways; encoded and linear values in 0..1. */
-export const toLinear = (v: number): number => (v <= 0.04045 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4);
-export const toEncoded = (v: number): number => (v <= 0.0031308 ? v * 12.92 : 1.055 * v ** (1 / 2.4) - 0.055);
+export const toLinear = (v: number): number =>
+  v <= 0.04045 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4;
+export const toEncoded = (v: number): number =>
+  v <= 0.0031308 ? v * 12.92 : 1.055 * v ** (1 / 2.4) - 0.055;
 
 /** Linear light of each of the 256 levels. */
-export const linearOfLevel = Float32Array.from({ length: 256 }, (_, level) => toLinear(level / 255));
+export const linearOfLevel = Float32Array.from({ length: 256 }, (_, level) =>
+  toLinear(level / 255),
+);
 
 const steps = 65535;
-const levels = Uint8Array.from({ length: steps + 1 }, (_, i) => Math.round(255 * toEncoded(i / steps)));
+const levels = Uint8Array.from({ length: steps + 1 }, (_, i) =>
+  Math.round(255 * toEncoded(i / steps)),
+);
 
 /** The level nearest to a linear value; values outside 0..1 are clamped. At the steepest place a table step is 0.05 levels. */
-export const levelOfLinear = (v: number): number => levels[v <= 0 ? 0 : v >= 1 ? steps : (v * steps + 0.5) | 0];
+export const levelOfLinear = (v: number): number =>
+  levels[v <= 0 ? 0 : v >= 1 ? steps : (v * steps + 0.5) | 0];

@@ -12,28 +12,44 @@ import type { PhotoLayer } from '../site/model/photoLayer';
 import { canvasGlyphs, type TextContext } from '../text/glyphs';
 import { createComposer, type Drawing } from './compose';
 
-const glyphs = canvasGlyphs((w, h) => createCanvas(w, h).getContext('2d') as unknown as TextContext, (spec) => `${spec.weight} ${spec.sizePx}px sans-serif`);
+const glyphs = canvasGlyphs(
+  (w, h) => createCanvas(w, h).getContext('2d') as unknown as TextContext,
+  (spec) => `${spec.weight} ${spec.sizePx}px sans-serif`,
+);
 
 const source: Raster = (() => {
   const raster = createRaster(60, 40);
-  for (let i = 0; i < raster.data.length; i += 4) raster.data.set([(i * 7) % 256, (i * 3) % 256, i % 256, 255], i);
+  for (let i = 0; i < raster.data.length; i += 4)
+    raster.data.set([(i * 7) % 256, (i * 3) % 256, i % 256, 255], i);
   return raster;
 })();
 const resources = { glyphs, photo: (id: string) => (id === 'photo' ? source : undefined) };
 
-const photo = (id: string, x: number, y: number, scale: number, assetId = 'photo'): PhotoLayer =>
-  ({ ...newPhoto(id, { name: '', assetId, width: 60, height: 40 }, { width: 64, height: 32 }), x, y, scale, sharpen: 0 });
+const photo = (id: string, x: number, y: number, scale: number, assetId = 'photo'): PhotoLayer => ({
+  ...newPhoto(id, { name: '', assetId, width: 60, height: 40 }, { width: 64, height: 32 }),
+  x,
+  y,
+  scale,
+  sharpen: 0,
+});
 
-const drawing = (layers: Layer[], ground: Drawing['ground'] = { type: 'colour', colour: '#333333' }): Drawing => ({ width: 64, height: 32, ground, layers });
+const drawing = (
+  layers: Layer[],
+  ground: Drawing['ground'] = { type: 'colour', colour: '#333333' },
+): Drawing => ({ width: 64, height: 32, ground, layers });
 
 test('a wash on a ground is exact, and the rest of the picture is the ground', () => {
-  const { raster, bounds } = createComposer(resources).compose(drawing([newWash('w', '#ffffff', 0.5)]));
+  const { raster, bounds } = createComposer(resources).compose(
+    drawing([newWash('w', '#ffffff', 0.5)]),
+  );
   expect([...raster.data.subarray(0, 4)]).toEqual([153, 153, 153, 255]);
   expect(bounds.w).toEqual({ x: 0, y: 0, width: 64, height: 32 });
 });
 
 test('a see-through ground stays see-through where nothing lies', () => {
-  const { raster } = createComposer(resources).compose(drawing([photo('p', 10, 10, 0.1)], { type: 'none' }));
+  const { raster } = createComposer(resources).compose(
+    drawing([photo('p', 10, 10, 0.1)], { type: 'none' }),
+  );
   expect(raster.data[3]).toBe(0);
   expect(raster.data[(12 * 64 + 12) * 4 + 3]).toBe(255);
 });
@@ -52,54 +68,173 @@ test('a missing photo is named, leaves the rest drawn, and comes when its pixels
 });
 
 test('moving a text changes only where it was and where it is', () => {
-  const composer = createComposer(resources), text = newText('t', 'ox', 'x', 10, '#ffffff', 12, 4);
+  const composer = createComposer(resources),
+    text = newText('t', 'ox', 'x', 10, '#ffffff', 12, 4);
   composer.compose(drawing([photo('p', 0, 0, 2), text]));
-  const { changed, bounds } = composer.compose(drawing([photo('p', 0, 0, 2), { ...text, x: 15, y: 5 }]));
+  const { changed, bounds } = composer.compose(
+    drawing([photo('p', 0, 0, 2), { ...text, x: 15, y: 5 }]),
+  );
   expect(changed.width).toBeLessThan(30);
   expect(changed.x).toBe(bounds.t.x - 3);
   expect(changed.y).toBe(bounds.t.y - 1);
-  expect(composer.compose(drawing([photo('p', 0, 0, 2), { ...text, x: 15, y: 5 }])).changed).toMatchObject({ width: 0 });
+  expect(
+    composer.compose(drawing([photo('p', 0, 0, 2), { ...text, x: 15, y: 5 }])).changed,
+  ).toMatchObject({ width: 0 });
 });
 
-const outline: Effect = { kind: 'outline', side: 'outside', width: 2, colour: '#a4553a', opacity: 1 }, shadow: Effect = { kind: 'shadow', x: 3, y: 2, blur: 4, spread: 0, colour: '#000000', opacity: 0.5 };
+const outline: Effect = {
+    kind: 'outline',
+    side: 'outside',
+    width: 2,
+    colour: '#a4553a',
+    opacity: 1,
+  },
+  shadow: Effect = {
+    kind: 'shadow',
+    x: 3,
+    y: 2,
+    blur: 4,
+    spread: 0,
+    colour: '#000000',
+    opacity: 0.5,
+  };
 
 /** Any picture of a few layers, so that a sequence of them is a sequence of edits of every sort at once. */
 const anyLayer = fc.oneof(
-  fc.record({ id: fc.constantFrom('a', 'b', 'c'), x: fc.integer({ min: -20, max: 50 }), y: fc.integer({ min: -20, max: 20 }), scale: fc.constantFrom(0.5, 1, 1.7) }).map((f) => photo(f.id, f.x, f.y, f.scale)),
-  fc.record({ id: fc.constantFrom('d', 'e'), strength: fc.integer({ min: 0, max: 100 }), colour: fc.constantFrom('#a4553a', '#ffffff', '#123456') }).map((f) => newWash(f.id, f.colour, f.strength / 100)),
-  fc.record({ id: fc.constantFrom('h', 'i'), shape: fc.constantFrom('rectangle' as const, 'ellipse' as const, 'line' as const, 'band' as const), x: fc.integer({ min: -10, max: 50 }), turn: fc.constantFrom(0, 0, 30), hollow: fc.boolean(), effects: fc.constantFrom<Effect[]>([], [outline], [outline, shadow]) })
-    .map((f) => ({ ...newShape(f.id, f.shape, '#a9b79a', { width: 64, height: 32 }), x: f.x, turn: f.turn, fill: f.hollow ? null : '#a9b79a', effects: f.effects }) as Layer),
-  fc.record({ id: fc.constantFrom('c'), x: fc.integer({ min: -20, max: 40 }), turn: fc.constantFrom(0, 15), cut: fc.boolean(), crop: fc.boolean(), effects: fc.constantFrom<Effect[]>([], [shadow]) })
-    .map((f) => ({ ...photo(f.id, f.x, 3, 0.4), turn: f.turn, crop: f.crop ? { x: 10, y: 5, width: 30, height: 20 } : null, cutOut: f.cut ? { samples: [{ x: 1, y: 1, colour: '#0c0504' }], tolerance: 20, softness: 0, joined: false, strokes: [] } : null, effects: f.effects }) as Layer),
-  fc.record({ id: fc.constantFrom('f', 'g'), x: fc.integer({ min: -5, max: 60 }), y: fc.integer({ min: -8, max: 30 }), words: fc.constantFrom('ox', 'kiln\nbowl', ''), effects: fc.constantFrom<Effect[]>([], [outline], [shadow, outline]) }).map((f) => ({ ...newText(f.id, f.words, 'x', 9, '#efe9dc', f.x, f.y), effects: f.effects })),
+  fc
+    .record({
+      id: fc.constantFrom('a', 'b', 'c'),
+      x: fc.integer({ min: -20, max: 50 }),
+      y: fc.integer({ min: -20, max: 20 }),
+      scale: fc.constantFrom(0.5, 1, 1.7),
+    })
+    .map((f) => photo(f.id, f.x, f.y, f.scale)),
+  fc
+    .record({
+      id: fc.constantFrom('d', 'e'),
+      strength: fc.integer({ min: 0, max: 100 }),
+      colour: fc.constantFrom('#a4553a', '#ffffff', '#123456'),
+    })
+    .map((f) => newWash(f.id, f.colour, f.strength / 100)),
+  fc
+    .record({
+      id: fc.constantFrom('h', 'i'),
+      shape: fc.constantFrom(
+        'rectangle' as const,
+        'ellipse' as const,
+        'line' as const,
+        'band' as const,
+      ),
+      x: fc.integer({ min: -10, max: 50 }),
+      turn: fc.constantFrom(0, 0, 30),
+      hollow: fc.boolean(),
+      effects: fc.constantFrom<Effect[]>([], [outline], [outline, shadow]),
+    })
+    .map(
+      (f) =>
+        ({
+          ...newShape(f.id, f.shape, '#a9b79a', { width: 64, height: 32 }),
+          x: f.x,
+          turn: f.turn,
+          fill: f.hollow ? null : '#a9b79a',
+          effects: f.effects,
+        }) as Layer,
+    ),
+  fc
+    .record({
+      id: fc.constantFrom('c'),
+      x: fc.integer({ min: -20, max: 40 }),
+      turn: fc.constantFrom(0, 15),
+      cut: fc.boolean(),
+      crop: fc.boolean(),
+      effects: fc.constantFrom<Effect[]>([], [shadow]),
+    })
+    .map(
+      (f) =>
+        ({
+          ...photo(f.id, f.x, 3, 0.4),
+          turn: f.turn,
+          crop: f.crop ? { x: 10, y: 5, width: 30, height: 20 } : null,
+          cutOut: f.cut
+            ? {
+                samples: [{ x: 1, y: 1, colour: '#0c0504' }],
+                tolerance: 20,
+                softness: 0,
+                joined: false,
+                strokes: [],
+              }
+            : null,
+          effects: f.effects,
+        }) as Layer,
+    ),
+  fc
+    .record({
+      id: fc.constantFrom('f', 'g'),
+      x: fc.integer({ min: -5, max: 60 }),
+      y: fc.integer({ min: -8, max: 30 }),
+      words: fc.constantFrom('ox', 'kiln\nbowl', ''),
+      effects: fc.constantFrom<Effect[]>([], [outline], [shadow, outline]),
+    })
+    .map((f) => ({ ...newText(f.id, f.words, 'x', 9, '#efe9dc', f.x, f.y), effects: f.effects })),
 );
-const anyDrawing = fc.record({
-  layers: fc.uniqueArray(fc.tuple(anyLayer, fc.constantFrom(...blendModes), fc.boolean()).map(([layer, blend, hidden]) => ({ ...layer, blend, hidden }) as Layer), { selector: (l) => l.id, maxLength: 6 }),
-  ground: fc.constantFrom<Drawing['ground']>({ type: 'none' }, { type: 'colour', colour: '#333333' }, { type: 'colour', colour: '#efe9dc' }),
-}).map(({ layers, ground }) => drawing(layers, ground));
+const anyDrawing = fc
+  .record({
+    layers: fc.uniqueArray(
+      fc
+        .tuple(anyLayer, fc.constantFrom(...blendModes), fc.boolean())
+        .map(([layer, blend, hidden]) => ({ ...layer, blend, hidden }) as Layer),
+      { selector: (l) => l.id, maxLength: 6 },
+    ),
+    ground: fc.constantFrom<Drawing['ground']>(
+      { type: 'none' },
+      { type: 'colour', colour: '#333333' },
+      { type: 'colour', colour: '#efe9dc' },
+    ),
+  })
+  .map(({ layers, ground }) => drawing(layers, ground));
 
 test('after any sequence of edits the picture is the one a fresh composer draws, and nothing outside the changed part moved', () => {
-  fc.assert(fc.property(fc.array(anyDrawing, { minLength: 2, maxLength: 5 }), (drawings) => {
-    const composer = createComposer(resources);
-    let before: Uint8ClampedArray | undefined;
-    for (const d of drawings) {
-      const { raster, changed } = composer.compose(d);
-      expect(Buffer.from(raster.data).equals(Buffer.from(createComposer(resources).compose(d).raster.data))).toBe(true);
-      if (before) {
-        for (let i = 0; i < raster.data.length; i += 4) {
-          const x = (i / 4) % 64, y = Math.floor(i / 256);
-          const inside = x >= changed.x && x < changed.x + changed.width && y >= changed.y && y < changed.y + changed.height;
-          if (!inside && raster.data[i] !== before[i]) throw new Error(`pixel ${x}, ${y} moved outside the changed part`);
+  fc.assert(
+    fc.property(fc.array(anyDrawing, { minLength: 2, maxLength: 5 }), (drawings) => {
+      const composer = createComposer(resources);
+      let before: Uint8ClampedArray | undefined;
+      for (const d of drawings) {
+        const { raster, changed } = composer.compose(d);
+        expect(
+          Buffer.from(raster.data).equals(
+            Buffer.from(createComposer(resources).compose(d).raster.data),
+          ),
+        ).toBe(true);
+        if (before) {
+          for (let i = 0; i < raster.data.length; i += 4) {
+            const x = (i / 4) % 64,
+              y = Math.floor(i / 256);
+            const inside =
+              x >= changed.x &&
+              x < changed.x + changed.width &&
+              y >= changed.y &&
+              y < changed.y + changed.height;
+            if (!inside && raster.data[i] !== before[i])
+              throw new Error(`pixel ${x}, ${y} moved outside the changed part`);
+          }
         }
+        before = raster.data.slice();
       }
-      before = raster.data.slice();
-    }
-  }), { numRuns: 60 });
+    }),
+    { numRuns: 60 },
+  );
 });
 
 test('with a focus the part in sight is drawn first, and a call without one completes the drawing', () => {
-  const large = (layers: Layer[]): Drawing => ({ width: 900, height: 600, ground: { type: 'colour', colour: '#333333' }, layers });
-  const composer = createComposer(resources), wash = (strength: number) => [newWash('w', '#a4553a', strength)], focus = { x: 100, y: 50, width: 300, height: 200 };
+  const large = (layers: Layer[]): Drawing => ({
+    width: 900,
+    height: 600,
+    ground: { type: 'colour', colour: '#333333' },
+    layers,
+  });
+  const composer = createComposer(resources),
+    wash = (strength: number) => [newWash('w', '#a4553a', strength)],
+    focus = { x: 100, y: 50, width: 300, height: 200 };
   const at = ({ data }: Raster, x: number, y: number) => data[(y * 900 + x) * 4];
   composer.compose(large(wash(0.2)));
   const before = at(composer.compose(large(wash(0.2))).raster, 800, 500);
@@ -111,27 +246,61 @@ test('with a focus the part in sight is drawn first, and a call without one comp
   }
   const rest = composer.compose(large(wash(0.7)));
   expect(rest.complete).toBe(true);
-  expect(Buffer.from(rest.raster.data).equals(Buffer.from(createComposer(resources).compose(large(wash(0.7))).raster.data))).toBe(true);
+  expect(
+    Buffer.from(rest.raster.data).equals(
+      Buffer.from(createComposer(resources).compose(large(wash(0.7))).raster.data),
+    ),
+  ).toBe(true);
   expect(composer.compose(large(wash(0.7))).changed.width).toBe(0);
 });
 
 test('a photo on top, dragged, is the one that is drawn at its place anew, whether it is drawn whole or cut by the slot', () => {
-  for (const [scale, turn] of [[0.5, 0], [0.5, 25], [2, 0], [2, -10]] as const) {
+  for (const [scale, turn] of [
+    [0.5, 0],
+    [0.5, 25],
+    [2, 0],
+    [2, -10],
+  ] as const) {
     const composer = createComposer(resources);
     for (const x of [2, 9, -14, 40]) {
       const layers = [{ ...photo('p', x, 4, scale), turn, effects: [shadow] }];
-      expect(Buffer.from(composer.compose(drawing(layers)).raster.data).equals(Buffer.from(createComposer(resources).compose(drawing(layers)).raster.data))).toBe(true);
+      expect(
+        Buffer.from(composer.compose(drawing(layers)).raster.data).equals(
+          Buffer.from(createComposer(resources).compose(drawing(layers)).raster.data),
+        ),
+      ).toBe(true);
     }
   }
 });
 
 test('an effect of a photo that lies beside the slot reaches into it', () => {
-  const { raster } = createComposer(resources).compose(drawing([{ ...photo('p', -30, 0, 0.5), effects: [{ ...shadow, x: 12, blur: 0, colour: '#ff0000', opacity: 1 }] as Effect[] }]));
+  const { raster } = createComposer(resources).compose(
+    drawing([
+      {
+        ...photo('p', -30, 0, 0.5),
+        effects: [{ ...shadow, x: 12, blur: 0, colour: '#ff0000', opacity: 1 }] as Effect[],
+      },
+    ]),
+  );
   expect([...raster.data.subarray((10 * 64 + 8) * 4, (10 * 64 + 8) * 4 + 3)]).toEqual([255, 0, 0]);
 });
 
 test('boxes say where layers lie, hidden ones too', () => {
-  const { boxes, bounds } = createComposer(resources).compose(drawing([photo('p', 10, 5, 0.5), { ...newShape('s', 'rectangle', '#ffffff', { width: 64, height: 32 }), x: 1, y: 2, width: 8, height: 4, turn: 90, hidden: true }, newWash('w', '#000000')]));
+  const { boxes, bounds } = createComposer(resources).compose(
+    drawing([
+      photo('p', 10, 5, 0.5),
+      {
+        ...newShape('s', 'rectangle', '#ffffff', { width: 64, height: 32 }),
+        x: 1,
+        y: 2,
+        width: 8,
+        height: 4,
+        turn: 90,
+        hidden: true,
+      },
+      newWash('w', '#000000'),
+    ]),
+  );
   expect(boxes.p).toEqual({ x: 25, y: 15, width: 30, height: 20, turn: 0 });
   expect(boxes.s).toEqual({ x: 5, y: 4, width: 8, height: 4, turn: 90 });
   expect(boxes.w).toBeUndefined();
@@ -140,7 +309,8 @@ test('boxes say where layers lie, hidden ones too', () => {
 
 test('a font that is not there yet is named, and the text comes with it', () => {
   let there = false;
-  const composer = createComposer({ ...resources, glyphs: { ...glyphs, has: () => there } }), own = { ...newText('t', 'ox', 'own:abc', 20, '#ffffff', 5, 5), align: 'left' as const };
+  const composer = createComposer({ ...resources, glyphs: { ...glyphs, has: () => there } }),
+    own = { ...newText('t', 'ox', 'own:abc', 20, '#ffffff', 5, 5), align: 'left' as const };
   const before = composer.compose(drawing([own]));
   expect([before.missing, before.boxes.t]).toEqual([['abc'], undefined]);
   there = true;

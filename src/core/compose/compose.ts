@@ -9,7 +9,17 @@ import { adjust, type PixelMap } from '../raster/adjust';
 import { fileSize, hasOverlap, noOverlap, slotInFile, type Overlap } from '../frame/overlap';
 import { composite, fillRect, type Paint } from '../raster/composite';
 import { drawGradient } from '../raster/gradient';
-import { copyRect, createRaster, intersect, isEmpty, unite, wholeRaster, type Raster, type Rect, type Rgb } from '../raster/raster';
+import {
+  copyRect,
+  createRaster,
+  intersect,
+  isEmpty,
+  unite,
+  wholeRaster,
+  type Raster,
+  type Rect,
+  type Rgb,
+} from '../raster/raster';
 import type { Layer } from '../site/model/layer';
 import type { Ground } from '../site/model/picture';
 
@@ -69,7 +79,10 @@ const smallChange = 300_000;
 const nowhere: Rect = { x: 0, y: 0, width: 0, height: 0 };
 
 /** Paints that have no place of their own. */
-const isEverywhere = (paint: Paint): paint is Extract<Paint, { type: 'solid' | 'adjust' | 'rework' }> => paint.type === 'solid' || paint.type === 'adjust' || paint.type === 'rework';
+const isEverywhere = (
+  paint: Paint,
+): paint is Extract<Paint, { type: 'solid' | 'adjust' | 'rework' }> =>
+  paint.type === 'solid' || paint.type === 'adjust' || paint.type === 'rework';
 
 function shift(paint: Paint, by: { x: number; y: number }): Paint {
   return isEverywhere(paint) ? paint : { ...paint, x: paint.x + by.x, y: paint.y + by.y };
@@ -93,12 +106,22 @@ function recoloured(colour: Rgb, map: PixelMap, strength: number): Rgb {
 const overlapOf = ({ overlap }: Drawing): Overlap => overlap ?? noOverlap;
 
 /** Where a layer may be seen in the raster: in the slot, and beyond it if it hangs out. */
-const roomOf = (layer: Layer, drawing: Drawing): Rect => (isObject(layer) && layer.hangs ? wholeRaster(fileSize(drawing, overlapOf(drawing))) : slotInFile(drawing, overlapOf(drawing)));
+const roomOf = (layer: Layer, drawing: Drawing): Rect =>
+  isObject(layer) && layer.hangs
+    ? wholeRaster(fileSize(drawing, overlapOf(drawing)))
+    : slotInFile(drawing, overlapOf(drawing));
 
 /** A paint with its own colours changed, before it is laid on anything. */
 function recolour(paint: Paint, list: readonly Recolouring[]): Paint {
   if (paint.type === 'adjust' || paint.type === 'erase' || paint.type === 'rework') return paint;
-  if (paint.type !== 'raster') return { ...paint, colour: list.reduce((colour, { map, strength }) => recoloured(colour, map, strength), paint.colour) };
+  if (paint.type !== 'raster')
+    return {
+      ...paint,
+      colour: list.reduce(
+        (colour, { map, strength }) => recoloured(colour, map, strength),
+        paint.colour,
+      ),
+    };
   const raster = { ...paint.raster, data: paint.raster.data.slice() };
   for (const { map, strength } of list) adjust(raster, map, strength);
   return { ...paint, raster };
@@ -109,44 +132,75 @@ function recolour(paint: Paint, list: readonly Recolouring[]): Paint {
  * the lowest changed layer is kept flattened, and only the rectangle that the changed layers cover is composed. With a
  * focus, of a large change only the part inside it is drawn, and the rest by a later call without one.
  */
-export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>): { compose(drawing: Drawing, focus?: Rect): Composed } {
+export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>): {
+  compose(drawing: Drawing, focus?: Rect): Composed;
+} {
   let shapes = new Map<string, Shape>();
   let recolours = new Map<string, { key: string; paint: Paint }>();
   let grounds: { key: string; raster: Raster } | undefined;
-  let last: { ground: string; painted: Painted[]; raster: Raster; stale: Rect; from: number } | undefined;
+  let last:
+    { ground: string; painted: Painted[]; raster: Raster; stale: Rect; from: number } | undefined;
   let below: { states: string; raster: Raster } | undefined;
   const cutOut = createCutOuts();
 
   /** A layer's own paint with its effects; both are used again for as long as nothing of them changed. */
   function shapeOf(layer: Layer, drawing: Drawing, before: Shape | undefined): Shape {
-    const size = { width: drawing.width, height: drawing.height }, beyond = isObject(layer) && layer.hangs ? overlapOf(drawing) : noOverlap;
-    const kind = kindOf(layer), key = `${size.width}×${size.height} ${hasOverlap(beyond) ? JSON.stringify(beyond) : ''} ${layer.kind} ${kind.key(layer, size)}`, effects = isObject(layer) ? layer.effects : [], reach = reachOf(effects);
-    const same = before?.key === key && before.own ? before : undefined, own = same?.own ?? kind.draw(layer, { ...resources, ...size, cutOut, reach: { left: reach.left + beyond.left, top: reach.top + beyond.top, right: reach.right + beyond.right, bottom: reach.bottom + beyond.bottom } });
-    const hollow = kind.hollow?.(layer) ?? false, dressing = `${key} ${hollow} ${JSON.stringify(effects)}`;
+    const size = { width: drawing.width, height: drawing.height },
+      beyond = isObject(layer) && layer.hangs ? overlapOf(drawing) : noOverlap;
+    const kind = kindOf(layer),
+      key = `${size.width}×${size.height} ${hasOverlap(beyond) ? JSON.stringify(beyond) : ''} ${layer.kind} ${kind.key(layer, size)}`,
+      effects = isObject(layer) ? layer.effects : [],
+      reach = reachOf(effects);
+    const same = before?.key === key && before.own ? before : undefined,
+      own =
+        same?.own ??
+        kind.draw(layer, {
+          ...resources,
+          ...size,
+          cutOut,
+          reach: {
+            left: reach.left + beyond.left,
+            top: reach.top + beyond.top,
+            right: reach.right + beyond.right,
+            bottom: reach.bottom + beyond.bottom,
+          },
+        });
+    const hollow = kind.hollow?.(layer) ?? false,
+      dressing = `${key} ${hollow} ${JSON.stringify(effects)}`;
     if (same?.dressing === dressing) return same;
-    if (!own || isEverywhere(own) || own.type === 'erase' || (effects.length === 0 && !hollow)) return { key, own, dressing, paint: own };
+    if (!own || isEverywhere(own) || own.type === 'erase' || (effects.length === 0 && !hollow))
+      return { key, own, dressing, paint: own };
     if (effects.length === 0) return { key, own, dressing, paint: undefined };
     const { paint, framed } = dress({ paint: own, hollow }, effects, same?.framed);
     return { key, own, dressing, paint, framed };
   }
 
   /** Each layer's shape, drawn or as it was drawn before. */
-  function drawLayers(drawing: Drawing, missing: Set<string>): { layer: Layer; key: string; paint: Paint | undefined }[] {
+  function drawLayers(
+    drawing: Drawing,
+    missing: Set<string>,
+  ): { layer: Layer; key: string; paint: Paint | undefined }[] {
     const kept: typeof shapes = new Map();
-    const drawn = drawing.layers.filter((layer) => !layer.hidden && layer.opacity > 0).map((layer) => {
-      const shape = shapeOf(layer, drawing, shapes.get(layer.id));
-      if (!shape.own) for (const assetId of kindOf(layer).assets?.(layer) ?? []) missing.add(assetId);
-      kept.set(layer.id, shape);
-      return { layer, key: shape.dressing, paint: shape.paint };
-    });
+    const drawn = drawing.layers
+      .filter((layer) => !layer.hidden && layer.opacity > 0)
+      .map((layer) => {
+        const shape = shapeOf(layer, drawing, shapes.get(layer.id));
+        if (!shape.own)
+          for (const assetId of kindOf(layer).assets?.(layer) ?? []) missing.add(assetId);
+        kept.set(layer.id, shape);
+        return { layer, key: shape.dressing, paint: shape.paint };
+      });
     shapes = kept;
     return drawn;
   }
 
-  const boxesOf = ({ layers, width, height }: Drawing): Record<string, Box> => Object.fromEntries(layers.flatMap((layer) => {
-    const box = kindOf(layer).box?.(layer, { glyphs: resources.glyphs, width, height });
-    return box ? [[layer.id, box]] : [];
-  }));
+  const boxesOf = ({ layers, width, height }: Drawing): Record<string, Box> =>
+    Object.fromEntries(
+      layers.flatMap((layer) => {
+        const box = kindOf(layer).box?.(layer, { glyphs: resources.glyphs, width, height });
+        return box ? [[layer.id, box]] : [];
+      }),
+    );
 
   /** Recolourings that reach only the layer beneath, by that layer; several above one layer follow each other. */
   function reaching(drawn: ReturnType<typeof drawLayers>): Map<string, Recolouring[]> {
@@ -154,33 +208,68 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
     drawn.forEach(({ layer, key, paint }, i) => {
       if (!isRecolour(layer) || layer.reach === 'below' || paint?.type !== 'adjust') return;
       const target = drawn.slice(0, i).findLast((d) => !isRecolour(d.layer))?.layer.id;
-      if (target !== undefined) found.set(target, [...found.get(target) ?? [], { state: `${key} ${layer.opacity}`, map: paint.map, strength: layer.opacity }]);
+      if (target !== undefined)
+        found.set(target, [
+          ...(found.get(target) ?? []),
+          { state: `${key} ${layer.opacity}`, map: paint.map, strength: layer.opacity },
+        ]);
     });
     return found;
   }
 
   function paintLayers(drawing: Drawing, missing: Set<string>): Painted[] {
-    const drawn = drawLayers(drawing, missing), reached = reaching(drawn), kept: typeof recolours = new Map();
+    const drawn = drawLayers(drawing, missing),
+      reached = reaching(drawn),
+      kept: typeof recolours = new Map();
     const { left, top } = overlapOf(drawing);
     const painted = drawn.map(({ layer, key, paint: shape }): Painted => {
-      const list = reached.get(layer.id), changes = list?.map((r) => r.state).join() ?? '';
+      const list = reached.get(layer.id),
+        changes = list?.map((r) => r.state).join() ?? '';
       let own = shape;
       if (shape && list) {
-        const before = recolours.get(layer.id), changed = `${key} ${changes}`;
+        const before = recolours.get(layer.id),
+          changed = `${key} ${changes}`;
         own = before?.key === changed ? before.paint : recolour(shape, list);
         kept.set(layer.id, { key: changed, paint: own });
       }
       // What reaches one layer only is in that layer's paint already.
-      if (isRecolour(layer) && layer.reach === 'beneath') return { state: `${layer.id} in the layer beneath`, paint: undefined, layer, bounds: nowhere, room: nowhere };
-      const at = kindOf(layer).place(layer, drawing), place = { x: at.x + left, y: at.y + top }, paint = own && shift(own, place), room = roomOf(layer, drawing);
-      return { state: JSON.stringify([layer.id, key, changes, place.x, place.y, room, layer.opacity, layer.blend, own !== undefined]), paint, layer, bounds: intersect(boundsOf(paint, room), room), room };
+      if (isRecolour(layer) && layer.reach === 'beneath')
+        return {
+          state: `${layer.id} in the layer beneath`,
+          paint: undefined,
+          layer,
+          bounds: nowhere,
+          room: nowhere,
+        };
+      const at = kindOf(layer).place(layer, drawing),
+        place = { x: at.x + left, y: at.y + top },
+        paint = own && shift(own, place),
+        room = roomOf(layer, drawing);
+      return {
+        state: JSON.stringify([
+          layer.id,
+          key,
+          changes,
+          place.x,
+          place.y,
+          room,
+          layer.opacity,
+          layer.blend,
+          own !== undefined,
+        ]),
+        paint,
+        layer,
+        bounds: intersect(boundsOf(paint, room), room),
+        room,
+      };
     });
     recolours = kept;
     return painted;
   }
 
   function layGround(raster: Raster, drawing: Drawing): void {
-    const { ground, width, height } = drawing, at = slotInFile(drawing, overlapOf(drawing));
+    const { ground, width, height } = drawing,
+      at = slotInFile(drawing, overlapOf(drawing));
     if (ground.type === 'colour') fillRect(raster, colourOf(ground.colour), at);
     if (ground.type !== 'gradient') return;
     const key = `${width}×${height} ${JSON.stringify(ground)}`;
@@ -189,14 +278,16 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
   }
 
   function lay(raster: Raster, painted: readonly Painted[], clip: Rect): void {
-    for (const { paint, layer, room } of painted) if (paint) composite(raster, paint, layer.opacity, layer.blend, intersect(clip, room));
+    for (const { paint, layer, room } of painted)
+      if (paint) composite(raster, paint, layer.opacity, layer.blend, intersect(clip, room));
   }
 
   /** The flattened ground and lower layers; kept until another number or state of them is wanted. */
   function flattened(drawing: Drawing, ground: string, lower: readonly Painted[]): Raster {
     const states = [ground, ...lower.map((p) => p.state)].join();
     if (below?.states !== states) {
-      const { width, height } = fileSize(drawing, overlapOf(drawing)), raster = createRaster(width, height);
+      const { width, height } = fileSize(drawing, overlapOf(drawing)),
+        raster = createRaster(width, height);
       layGround(raster, drawing);
       lay(raster, lower, wholeRaster(raster));
       below = { states, raster };
@@ -207,18 +298,36 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
   function compose(drawing: Drawing, focus?: Rect): Composed {
     const missing = new Set<string>();
     const painted = paintLayers(drawing, missing);
-    const size = fileSize(drawing, overlapOf(drawing)), ground = JSON.stringify([drawing.ground, drawing.width, drawing.height, overlapOf(drawing)]);
+    const size = fileSize(drawing, overlapOf(drawing)),
+      ground = JSON.stringify([drawing.ground, drawing.width, drawing.height, overlapOf(drawing)]);
     const same = last?.ground === ground ? last : undefined;
     const raster = same?.raster ?? createRaster(size.width, size.height);
-    let changed = wholeRaster(raster), from = 0;
+    let changed = wholeRaster(raster),
+      from = 0;
     if (same) {
-      while (from < painted.length && from < same.painted.length && painted[from].state === same.painted[from].state) from++;
-      const states = new Set(painted.map((p) => p.state)), before = new Set(same.painted.map((p) => p.state));
-      const touched = [...same.painted.slice(from).filter((p) => !states.has(p.state)), ...painted.slice(from).filter((p) => !before.has(p.state))];
+      while (
+        from < painted.length &&
+        from < same.painted.length &&
+        painted[from].state === same.painted[from].state
+      )
+        from++;
+      const states = new Set(painted.map((p) => p.state)),
+        before = new Set(same.painted.map((p) => p.state));
+      const touched = [
+        ...same.painted.slice(from).filter((p) => !states.has(p.state)),
+        ...painted.slice(from).filter((p) => !before.has(p.state)),
+      ];
       // The layers that stayed, in another order: everything from the first difference may look different.
-      const stayed = (list: readonly Painted[], other: Set<string>) => list.filter((p) => other.has(p.state)).map((p) => p.state).join();
+      const stayed = (list: readonly Painted[], other: Set<string>) =>
+        list
+          .filter((p) => other.has(p.state))
+          .map((p) => p.state)
+          .join();
       const reordered = stayed(painted, before) !== stayed(same.painted, states);
-      const area = [...touched, ...(reordered ? painted.slice(from) : [])].reduce((sum, p) => unite(sum, p.bounds), nowhere);
+      const area = [...touched, ...(reordered ? painted.slice(from) : [])].reduce(
+        (sum, p) => unite(sum, p.bounds),
+        nowhere,
+      );
       // What an earlier call left undone is still to be drawn.
       changed = intersect(unite(area, same.stale), wholeRaster(raster));
       if (!isEmpty(same.stale)) from = Math.min(from, same.from);
@@ -227,14 +336,22 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
     const remade = !isEmpty(changed) && painted.slice(from).some((p) => p.paint?.type === 'rework');
     if (remade) changed = wholeRaster(raster);
     const wanted = changed;
-    if (focus && !remade && changed.width * changed.height > smallChange) changed = intersect(changed, focus);
+    if (focus && !remade && changed.width * changed.height > smallChange)
+      changed = intersect(changed, focus);
     const complete = changed.width * changed.height === wanted.width * wanted.height;
     if (!isEmpty(changed)) {
       copyRect(raster, flattened(drawing, ground, painted.slice(0, from)), changed);
       lay(raster, painted.slice(from), changed);
     }
     last = { ground, painted, raster, stale: complete ? nowhere : wanted, from };
-    return { raster, changed, complete, bounds: Object.fromEntries(painted.map((p) => [p.layer.id, p.bounds])), boxes: boxesOf(drawing), missing: [...missing] };
+    return {
+      raster,
+      changed,
+      complete,
+      bounds: Object.fromEntries(painted.map((p) => [p.layer.id, p.bounds])),
+      boxes: boxesOf(drawing),
+      missing: [...missing],
+    };
   }
 
   return { compose };

@@ -23,11 +23,21 @@ function brush(out: Raster, source: Raster, { strokes }: CutOut, scale: number):
     if (!cover) continue;
     const { area, data } = cover;
     for (let y = 0, i = 0; y < area.height; y++) {
-      for (let x = 0, k = ((area.y + y) * out.width + area.x) * 4; x < area.width; x++, i++, k += 4) {
+      for (
+        let x = 0, k = ((area.y + y) * out.width + area.x) * 4;
+        x < area.width;
+        x++, i++, k += 4
+      ) {
         const c = data[i];
         if (c <= 0) continue;
-        if (stroke.mode === 'away') { out.data[k + 3] = Math.round(out.data[k + 3] * (1 - c)); continue; }
-        for (let n = 0; n < 4; n++) out.data[k + n] = Math.round(out.data[k + n] + (source.data[k + n] - out.data[k + n]) * c);
+        if (stroke.mode === 'away') {
+          out.data[k + 3] = Math.round(out.data[k + 3] * (1 - c));
+          continue;
+        }
+        for (let n = 0; n < 4; n++)
+          out.data[k + n] = Math.round(
+            out.data[k + n] + (source.data[k + n] - out.data[k + n]) * c,
+          );
       }
     }
   }
@@ -38,7 +48,12 @@ function withoutSurround({ raster, lab }: Prepared, cutOut: CutOut, scale: numbe
   const out: Raster = { ...raster, data: raster.data.slice() };
   if (cutOut.samples.length > 0) {
     const away = differences(lab, cutOut.samples);
-    takeOff(out, surroundOf(away, raster.width, raster.height, cutOut, scale), away, cutOut.softness * scale);
+    takeOff(
+      out,
+      surroundOf(away, raster.width, raster.height, cutOut, scale),
+      away,
+      cutOut.softness * scale,
+    );
   }
   return out;
 }
@@ -57,7 +72,8 @@ function brushed(base: Raster, { raster }: Prepared, cutOut: CutOut, scale: numb
  * @param halvings how often the photo is halved before
  */
 export function cutOutPhoto(photo: Raster, cutOut: CutOut, halvings = 0): Raster {
-  const prepared = prepare(photo, halvings), scale = 2 ** -halvings;
+  const prepared = prepare(photo, halvings),
+    scale = 2 ** -halvings;
   return brushed(withoutSurround(prepared, cutOut, scale), prepared, cutOut, scale);
 }
 
@@ -73,17 +89,31 @@ interface Kept {
 }
 
 /** Keeps what can be used again from one drawing to the next. `key` names whose cut-out it is. */
-export function createCutOuts(): (key: string, photo: Raster, cutOut: CutOut, halvings: number) => Raster {
-  const kept = new Map<string, Kept>(), most = 8;
+export function createCutOuts(): (
+  key: string,
+  photo: Raster,
+  cutOut: CutOut,
+  halvings: number,
+) => Raster {
+  const kept = new Map<string, Kept>(),
+    most = 8;
   return (key, photo, cutOut, halvings) => {
-    const before = kept.get(key), same = before?.photo === photo && before.halvings === halvings ? before : undefined, settings = JSON.stringify(cutOut);
+    const before = kept.get(key),
+      same = before?.photo === photo && before.halvings === halvings ? before : undefined,
+      settings = JSON.stringify(cutOut);
     if (same?.settings === settings) return same.result;
-    const prepared = same?.prepared ?? prepare(photo, halvings), scale = 2 ** -halvings, surround = JSON.stringify({ ...cutOut, strokes: [] });
+    const prepared = same?.prepared ?? prepare(photo, halvings),
+      scale = 2 ** -halvings,
+      surround = JSON.stringify({ ...cutOut, strokes: [] });
     // While the brush goes over it, all else stays as it is.
-    const base = same?.surround === surround ? same.base : withoutSurround(prepared, cutOut, scale), result = brushed(base, prepared, cutOut, scale);
+    const base = same?.surround === surround ? same.base : withoutSurround(prepared, cutOut, scale),
+      result = brushed(base, prepared, cutOut, scale);
     kept.delete(key);
     kept.set(key, { photo, halvings, prepared, surround, base, settings, result });
-    for (const oldest of kept.keys()) { if (kept.size <= most) break; kept.delete(oldest); }
+    for (const oldest of kept.keys()) {
+      if (kept.size <= most) break;
+      kept.delete(oldest);
+    }
     return result;
   };
 }

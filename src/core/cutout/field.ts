@@ -5,10 +5,26 @@ import { hexField } from '../colour/hexField';
 export const mostStrokes = 400;
 
 /** Field of a photo layer's cut-out. */
-export const cutOutField = () => object({
-  samples: array().of(object({ x: number().required(), y: number().required(), colour: hexField() })).max(32).required(),
-  tolerance: number().min(0).max(100).required(),
-  softness: number().min(0).max(100).required(),
-  joined: boolean().required(),
-  strokes: array().of(object({ mode: string().oneOf(['away', 'back']).required(), size: number().positive().required(), points: array().of(number().required()).min(2).required() })).max(mostStrokes).required(),
-}).nullable().defined().default(undefined);
+export const cutOutField = () =>
+  object({
+    samples: array()
+      .of(object({ x: number().required(), y: number().required(), colour: hexField() }))
+      .max(32)
+      .required(),
+    tolerance: number().min(0).max(100).required(),
+    softness: number().min(0).max(100).required(),
+    joined: boolean().required(),
+    strokes: array()
+      .of(
+        object({
+          mode: string().oneOf(['away', 'back']).required(),
+          size: number().positive().required(),
+          points: array().of(number().required()).min(2).required(),
+        }),
+      )
+      .max(mostStrokes)
+      .required(),
+  })
+    .nullable()
+    .defined()
+    .default(undefined);

@@ -8,7 +8,10 @@ export function differences(lab: Float32Array, samples: readonly SurroundSample[
   for (const { colour } of samples) {
     const [sl, sa, sb] = oklabOf(colourOf(colour));
     for (let i = 0, k = 0; i < out.length; i++, k += 3) {
-      const dl = lab[k] - sl, da = lab[k + 1] - sa, db = lab[k + 2] - sb, away = dl * dl + da * da + db * db;
+      const dl = lab[k] - sl,
+        da = lab[k + 1] - sa,
+        db = lab[k + 2] - sb,
+        away = dl * dl + da * da + db * db;
       if (away < out[i]) out[i] = away;
     }
   }
@@ -24,17 +27,32 @@ const seedReach = 2;
  * side, with the place of a sample.
  * @param scale px here for each px that the samples' places are given in
  */
-export function surroundOf(away: Float32Array, width: number, height: number, { samples, tolerance, joined }: CutOut, scale: number): Uint8Array {
+export function surroundOf(
+  away: Float32Array,
+  width: number,
+  height: number,
+  { samples, tolerance, joined }: CutOut,
+  scale: number,
+): Uint8Array {
   const out = new Uint8Array(away.length);
   if (!joined) {
     for (let i = 0; i < out.length; i++) out[i] = away[i] <= tolerance ? 1 : 0;
     return out;
   }
-  const open: number[] = [], reach = Math.max(1, Math.round(seedReach * scale));
-  const take = (i: number) => { if (out[i] === 0 && away[i] <= tolerance) { out[i] = 1; open.push(i); } };
+  const open: number[] = [],
+    reach = Math.max(1, Math.round(seedReach * scale));
+  const take = (i: number) => {
+    if (out[i] === 0 && away[i] <= tolerance) {
+      out[i] = 1;
+      open.push(i);
+    }
+  };
   for (const s of samples) {
-    const cx = Math.floor(s.x * scale), cy = Math.floor(s.y * scale);
-    for (let y = Math.max(0, cy - reach); y <= Math.min(height - 1, cy + reach); y++) for (let x = Math.max(0, cx - reach); x <= Math.min(width - 1, cx + reach); x++) take(y * width + x);
+    const cx = Math.floor(s.x * scale),
+      cy = Math.floor(s.y * scale);
+    for (let y = Math.max(0, cy - reach); y <= Math.min(height - 1, cy + reach); y++)
+      for (let x = Math.max(0, cx - reach); x <= Math.min(width - 1, cx + reach); x++)
+        take(y * width + x);
   }
   for (let i = open.pop(); i !== undefined; i = open.pop()) {
     const x = i % width;

@@ -25,20 +25,40 @@ const roomStep = 16;
 export function reachOf(effects: readonly Effect[]): Reach {
   const sides = effects.map((e) => effectOf(e).reach(e));
   // Shadows and glows go round the outlines too.
-  const outlined = Math.max(0, ...effects.map((e, i) => (e.kind === 'outline' ? sides[i].left : 0)));
-  const most = (side: keyof Reach) => (sides.length ? Math.max(0, ...sides.map((s) => s[side])) + outlined : 0);
+  const outlined = Math.max(
+    0,
+    ...effects.map((e, i) => (e.kind === 'outline' ? sides[i].left : 0)),
+  );
+  const most = (side: keyof Reach) =>
+    sides.length ? Math.max(0, ...sides.map((s) => s[side])) + outlined : 0;
   return { left: most('left'), top: most('top'), right: most('right'), bottom: most('bottom') };
 }
 
-const holds = (room: Reach, wanted: Reach): boolean => room.left >= wanted.left && room.top >= wanted.top && room.right >= wanted.right && room.bottom >= wanted.bottom;
+const holds = (room: Reach, wanted: Reach): boolean =>
+  room.left >= wanted.left &&
+  room.top >= wanted.top &&
+  room.right >= wanted.right &&
+  room.bottom >= wanted.bottom;
 
 /** Puts a shape in a frame with room for its effects. */
 function frame({ paint }: Dressable, wanted: Reach): Framed {
-  const step = (px: number) => Math.ceil((px + 2) / roomStep) * roomStep, room = { left: step(wanted.left), top: step(wanted.top), right: step(wanted.right), bottom: step(wanted.bottom) };
-  const own = paint.type === 'mask' ? paint.mask : paint.raster, framed = createCover(own.width + room.left + room.right, own.height + room.top + room.bottom);
+  const step = (px: number) => Math.ceil((px + 2) / roomStep) * roomStep,
+    room = {
+      left: step(wanted.left),
+      top: step(wanted.top),
+      right: step(wanted.right),
+      bottom: step(wanted.bottom),
+    };
+  const own = paint.type === 'mask' ? paint.mask : paint.raster,
+    framed = createCover(own.width + room.left + room.right, own.height + room.top + room.bottom);
   for (let y = 0; y < own.height; y++) {
-    for (let x = 0, i = y * own.width, o = (y + room.top) * framed.width + room.left; x < own.width; x++, i++, o++) {
-      framed.data[o] = (paint.type === 'mask' ? paint.mask.data[i] : paint.raster.data[i * 4 + 3]) / 255;
+    for (
+      let x = 0, i = y * own.width, o = (y + room.top) * framed.width + room.left;
+      x < own.width;
+      x++, i++, o++
+    ) {
+      framed.data[o] =
+        (paint.type === 'mask' ? paint.mask.data[i] : paint.raster.data[i * 4 + 3]) / 255;
     }
   }
   return { room, body: bodyOf(framed) };
@@ -46,15 +66,27 @@ function frame({ paint }: Dressable, wanted: Reach): Framed {
 
 /** The layer's own pixels at their place in the frame. */
 function groupOf({ paint, hollow }: Dressable, { room, body }: Framed): Group {
-  const { width, height } = body.cover, data = new Float32Array(width * height * 4), own = paint.type === 'mask' ? paint.mask : paint.raster;
+  const { width, height } = body.cover,
+    data = new Float32Array(width * height * 4),
+    own = paint.type === 'mask' ? paint.mask : paint.raster;
   if (hollow) return { width, height, data };
   for (let y = 0; y < own.height; y++) {
-    for (let x = 0, i = y * own.width, o = ((y + room.top) * width + room.left) * 4; x < own.width; x++, i++, o += 4) {
+    for (
+      let x = 0, i = y * own.width, o = ((y + room.top) * width + room.left) * 4;
+      x < own.width;
+      x++, i++, o += 4
+    ) {
       const a = (paint.type === 'mask' ? paint.mask.data[i] : paint.raster.data[i * 4 + 3]) / 255;
       if (a === 0) continue;
-      if (paint.type === 'mask') { data[o] = (paint.colour.r / 255) * a; data[o + 1] = (paint.colour.g / 255) * a; data[o + 2] = (paint.colour.b / 255) * a; } else {
+      if (paint.type === 'mask') {
+        data[o] = (paint.colour.r / 255) * a;
+        data[o + 1] = (paint.colour.g / 255) * a;
+        data[o + 2] = (paint.colour.b / 255) * a;
+      } else {
         const p = paint.raster.data;
-        data[o] = (p[i * 4] / 255) * a; data[o + 1] = (p[i * 4 + 1] / 255) * a; data[o + 2] = (p[i * 4 + 2] / 255) * a;
+        data[o] = (p[i * 4] / 255) * a;
+        data[o + 1] = (p[i * 4 + 1] / 255) * a;
+        data[o + 2] = (p[i * 4 + 2] / 255) * a;
       }
       data[o + 3] = a;
     }
@@ -63,15 +95,31 @@ function groupOf({ paint, hollow }: Dressable, { room, body }: Framed): Group {
 }
 
 /** Inside glows lie on the shape and under its outlines; all else as the kinds say. */
-const orderOf = (effect: Effect): number => (effect.kind === 'glow' && (effect as GlowEffect).side === 'inside' ? 1 : effectOf(effect).order);
+const orderOf = (effect: Effect): number =>
+  effect.kind === 'glow' && (effect as GlowEffect).side === 'inside' ? 1 : effectOf(effect).order;
 
 /**
  * A layer with its effects: relief and inside glow on its own pixels, outlines, and under it outside glow and shadows.
  * Nothing of them is cut at the layer's own box.
  * @param before the frame of an earlier call for the same shape; used again where it has room
  */
-export function dress(shape: Dressable, effects: readonly Effect[], before?: Framed): { paint: Extract<Paint, { type: 'raster' }>; framed: Framed } {
-  const wanted = reachOf(effects), framed = before && holds(before.room, wanted) ? before : frame(shape, wanted), group = groupOf(shape, framed);
-  for (const effect of effects.toSorted((a, b) => orderOf(a) - orderOf(b))) effectOf(effect).lay(group, framed.body, effect);
-  return { paint: { type: 'raster', raster: toRaster(group), x: shape.paint.x - framed.room.left, y: shape.paint.y - framed.room.top }, framed };
+export function dress(
+  shape: Dressable,
+  effects: readonly Effect[],
+  before?: Framed,
+): { paint: Extract<Paint, { type: 'raster' }>; framed: Framed } {
+  const wanted = reachOf(effects),
+    framed = before && holds(before.room, wanted) ? before : frame(shape, wanted),
+    group = groupOf(shape, framed);
+  for (const effect of effects.toSorted((a, b) => orderOf(a) - orderOf(b)))
+    effectOf(effect).lay(group, framed.body, effect);
+  return {
+    paint: {
+      type: 'raster',
+      raster: toRaster(group),
+      x: shape.paint.x - framed.room.left,
+      y: shape.paint.y - framed.room.top,
+    },
+    framed,
+  };
 }

@@ -8,21 +8,27 @@ import { coverOf, layUnder, type Body, type Group } from './group';
 import { reachAll, type EffectKind } from './kind';
 
 /** What is left of a glow at a share of its size: all at the contour, nothing at the end, level at both. */
-const left = (share: number): number => (share <= 0 ? 1 : share >= 1 ? 0 : 1 - share * share * (3 - 2 * share));
+const left = (share: number): number =>
+  share <= 0 ? 1 : share >= 1 ? 0 : 1 - share * share * (3 - 2 * share);
 
 /** Over the layer's own colours, which keep their alpha. */
 function layInside({ data }: Group, body: Body, { colour, opacity, size }: GlowEffect): void {
-  const d = body.distance(size + 1).data, { r, g, b } = colourOf(colour);
+  const d = body.distance(size + 1).data,
+    { r, g, b } = colourOf(colour);
   for (let i = 0, k = 0; i < d.length; i++, k += 4) {
     const a = data[k + 3];
     if (a === 0) continue;
     const s = left(-d[i] / size) * opacity;
-    data[k] += s * ((r / 255) * a - data[k]); data[k + 1] += s * ((g / 255) * a - data[k + 1]); data[k + 2] += s * ((b / 255) * a - data[k + 2]);
+    data[k] += s * ((r / 255) * a - data[k]);
+    data[k + 1] += s * ((g / 255) * a - data[k + 1]);
+    data[k + 2] += s * ((b / 255) * a - data[k + 2]);
   }
 }
 
 function layOutside(group: Group, effect: GlowEffect): void {
-  const seen = coverOf(group), d = signedDistance(seen, effect.size + 1).data, glow = createCover(group.width, group.height);
+  const seen = coverOf(group),
+    d = signedDistance(seen, effect.size + 1).data,
+    glow = createCover(group.width, group.height);
   for (let i = 0; i < d.length; i++) glow.data[i] = left(d[i] / effect.size);
   layUnder(group, colourOf(effect.colour), glow, effect.opacity);
 }
@@ -33,11 +39,16 @@ export const glow: EffectKind<GlowEffect> = {
   title: 'Glow',
   order: 3,
   schema: object({
-    kind: string().oneOf(['glow']).required(), side: string().oneOf(['outside', 'inside']).required(), size: number().min(1).max(200).required(), colour: hexField(), opacity: number().min(0).max(1).required(),
+    kind: string().oneOf(['glow']).required(),
+    side: string().oneOf(['outside', 'inside']).required(),
+    size: number().min(1).max(200).required(),
+    colour: hexField(),
+    opacity: number().min(0).max(1).required(),
   }),
   make: ({ light }) => ({ kind: 'glow', side: 'outside', size: 10, colour: light, opacity: 0.7 }),
   reach: ({ side, size }) => reachAll(side === 'outside' ? Math.ceil(size) + 1 : 0),
-  lay: (group, body, effect) => (effect.side === 'inside' ? layInside(group, body, effect) : layOutside(group, effect)),
+  lay: (group, body, effect) =>
+    effect.side === 'inside' ? layInside(group, body, effect) : layOutside(group, effect),
   scaled: (effect, k) => ({ ...effect, size: Math.max(1, effect.size * k) }),
   figure: ({ side, size }) => `${side}, ${size} px`,
 };

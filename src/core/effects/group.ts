@@ -32,7 +32,10 @@ export function bodyOf(cover: Cover): Body {
 /** The part of every pixel within `grown` px of the contour's inside; a straight edge's is exact. */
 export function coverWithin({ width, height, data }: Cover, grown: number): Cover {
   const out = createCover(width, height);
-  for (let i = 0; i < data.length; i++) { const v = 0.5 - data[i] + grown; out.data[i] = v <= 0 ? 0 : v >= 1 ? 1 : v; }
+  for (let i = 0; i < data.length; i++) {
+    const v = 0.5 - data[i] + grown;
+    out.data[i] = v <= 0 ? 0 : v >= 1 ? 1 : v;
+  }
   return out;
 }
 
@@ -45,12 +48,17 @@ export function coverOf({ width, height, data }: Group): Cover {
 
 /** Lays a colour under all that is there, through a cover at an opacity. */
 export function layUnder({ data }: Group, { r, g, b }: Rgb, cover: Cover, opacity: number): void {
-  const cr = r / 255, cg = g / 255, cb = b / 255;
+  const cr = r / 255,
+    cg = g / 255,
+    cb = b / 255;
   for (let i = 0, k = 0; i < cover.data.length; i++, k += 4) {
     const c = cover.data[i];
     if (c === 0) continue;
     const a = c * opacity * (1 - data[k + 3]);
-    data[k] += cr * a; data[k + 1] += cg * a; data[k + 2] += cb * a; data[k + 3] += a;
+    data[k] += cr * a;
+    data[k + 1] += cg * a;
+    data[k + 2] += cb * a;
+    data[k + 3] += a;
   }
 }
 
@@ -61,7 +69,10 @@ export function toRaster({ width, height, data }: Group): Raster {
     const a = data[i + 3];
     if (a < 1 / 510) continue;
     const k = 255 / a;
-    out.data[i] = data[i] * k; out.data[i + 1] = data[i + 1] * k; out.data[i + 2] = data[i + 2] * k; out.data[i + 3] = a * 255;
+    out.data[i] = data[i] * k;
+    out.data[i + 1] = data[i + 1] * k;
+    out.data[i + 2] = data[i + 2] * k;
+    out.data[i + 3] = a * 255;
   }
   return out;
 }

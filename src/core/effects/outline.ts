@@ -6,7 +6,10 @@ import { reachAll, type EffectKind } from './kind';
 
 /** How far an outline goes to each side of the contour, px. */
 function widths({ side, width }: OutlineEffect): { inside: number; outside: number } {
-  return { inside: side === 'outside' ? 0 : side === 'inside' ? width : width / 2, outside: side === 'inside' ? 0 : side === 'outside' ? width : width / 2 };
+  return {
+    inside: side === 'outside' ? 0 : side === 'inside' ? width : width / 2,
+    outside: side === 'inside' ? 0 : side === 'outside' ? width : width / 2,
+  };
 }
 
 /** Pixels deeper inside than this are none of the edge's, px. */
@@ -20,26 +23,47 @@ export const outline: EffectKind<OutlineEffect> = {
   title: 'Outline',
   order: 2,
   schema: object({
-    kind: string().oneOf(['outline']).required(), side: string().oneOf(['inside', 'centre', 'outside']).required(), width: number().min(0.5).max(100).required(), colour: hexField(), opacity: number().min(0).max(1).required(),
+    kind: string().oneOf(['outline']).required(),
+    side: string().oneOf(['inside', 'centre', 'outside']).required(),
+    width: number().min(0.5).max(100).required(),
+    colour: hexField(),
+    opacity: number().min(0).max(1).required(),
   }),
   make: ({ dark }) => ({ kind: 'outline', side: 'outside', width: 2, colour: dark, opacity: 1 }),
   reach: (effect) => reachAll(Math.ceil(widths(effect).outside) + 1),
   lay({ data }, body, effect) {
-    const { inside, outside } = widths(effect), d = body.distance(Math.max(inside, outside) + 2).data, cover = body.cover.data, { r, g, b } = colourOf(effect.colour);
-    const cr = r / 255, cg = g / 255, cb = b / 255;
+    const { inside, outside } = widths(effect),
+      d = body.distance(Math.max(inside, outside) + 2).data,
+      cover = body.cover.data,
+      { r, g, b } = colourOf(effect.colour);
+    const cr = r / 255,
+      cg = g / 255,
+      cb = b / 255;
     for (let i = 0, k = 0; i < d.length; i++, k += 4) {
       if (d[i] > outside + 0.5 || d[i] < -inside - 1) continue;
       const c = cover[i];
       // Inside, the ring takes the place of its share of what is there; that may be nothing, where a shape has no fill.
       const ring = inside > 0 ? Math.max(0, c - clamp01(0.5 - d[i] - inside)) : 0;
       if (ring > 0) {
-        const keep = 1 - (ring / c) * effect.opacity, a = ring * effect.opacity;
-        data[k] = data[k] * keep + cr * a; data[k + 1] = data[k + 1] * keep + cg * a; data[k + 2] = data[k + 2] * keep + cb * a; data[k + 3] = data[k + 3] * keep + a;
+        const keep = 1 - (ring / c) * effect.opacity,
+          a = ring * effect.opacity;
+        data[k] = data[k] * keep + cr * a;
+        data[k + 1] = data[k + 1] * keep + cg * a;
+        data[k + 2] = data[k + 2] * keep + cb * a;
+        data[k + 3] = data[k + 3] * keep + a;
       }
       // Outside, it is added beside the shape: to what a pixel of the edge has left, and never under what is see-through inside.
-      const beside = outside > 0 && d[i] > inner ? Math.max(0, clamp01(0.5 - d[i] + outside) - c) * effect.opacity : 0;
+      const beside =
+        outside > 0 && d[i] > inner
+          ? Math.max(0, clamp01(0.5 - d[i] + outside) - c) * effect.opacity
+          : 0;
       const room = Math.min(beside, 1 - data[k + 3]);
-      if (room > 0) { data[k] += cr * room; data[k + 1] += cg * room; data[k + 2] += cb * room; data[k + 3] += room; }
+      if (room > 0) {
+        data[k] += cr * room;
+        data[k + 1] += cg * room;
+        data[k + 2] += cb * room;
+        data[k + 3] += room;
+      }
     }
   },
   scaled: (effect, k) => ({ ...effect, width: Math.max(0.5, effect.width * k) }),

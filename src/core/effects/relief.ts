@@ -14,8 +14,13 @@ const radians = (degrees: number): number => (degrees * Math.PI) / 180;
  * little outside, so that the slope is the same up to the contour's own pixels.
  */
 function surface(body: Body, { depth, softness }: ReliefEffect): Cover {
-  const foot = -(2 + 2 * softness), d = body.distance(Math.max(Math.abs(depth), -foot) + 1), out = createCover(d.width, d.height), top = Math.abs(depth), sign = Math.sign(depth);
-  for (let i = 0; i < d.data.length; i++) out.data[i] = sign * (Math.max(foot, Math.min(top, -d.data[i])) - foot);
+  const foot = -(2 + 2 * softness),
+    d = body.distance(Math.max(Math.abs(depth), -foot) + 1),
+    out = createCover(d.width, d.height),
+    top = Math.abs(depth),
+    sign = Math.sign(depth);
+  for (let i = 0; i < d.data.length; i++)
+    out.data[i] = sign * (Math.max(foot, Math.min(top, -d.data[i])) - foot);
   return softness > 0 ? blur(out, softness / 2) : out;
 }
 
@@ -29,29 +34,55 @@ export const relief: EffectKind<ReliefEffect> = {
   title: 'Relief',
   order: 0,
   schema: object({
-    kind: string().oneOf(['relief']).required(), depth: number().min(-100).max(100).required(), softness: number().min(0).max(50).required(), direction: number().min(0).max(360).required(),
-    height: number().min(5).max(85).required(), highlight: hexField(), shade: hexField(), opacity: number().min(0).max(1).required(),
+    kind: string().oneOf(['relief']).required(),
+    depth: number().min(-100).max(100).required(),
+    softness: number().min(0).max(50).required(),
+    direction: number().min(0).max(360).required(),
+    height: number().min(5).max(85).required(),
+    highlight: hexField(),
+    shade: hexField(),
+    opacity: number().min(0).max(1).required(),
   }),
-  make: () => ({ kind: 'relief', depth: 3, softness: 1, direction: 315, height: 45, highlight: '#ffffff', shade: '#000000', opacity: 0.6 }),
+  make: () => ({
+    kind: 'relief',
+    depth: 3,
+    softness: 1,
+    direction: 315,
+    height: 45,
+    highlight: '#ffffff',
+    shade: '#000000',
+    opacity: 0.6,
+  }),
   reach: ({ softness }) => reachAll(Math.ceil(softness) + 3),
   lay({ data, width, height: rows }, body, effect) {
     if (effect.depth === 0) return;
-    const z = surface(body, effect).data, level = Math.sin(radians(effect.height)), flat = Math.cos(radians(effect.height));
+    const z = surface(body, effect).data,
+      level = Math.sin(radians(effect.height)),
+      flat = Math.cos(radians(effect.height));
     // Towards the light, with y downwards.
-    const lx = Math.sin(radians(effect.direction)) * flat, ly = -Math.cos(radians(effect.direction)) * flat;
-    const bright = colourOf(effect.highlight), dark = colourOf(effect.shade);
+    const lx = Math.sin(radians(effect.direction)) * flat,
+      ly = -Math.cos(radians(effect.direction)) * flat;
+    const bright = colourOf(effect.highlight),
+      dark = colourOf(effect.shade);
     for (let y = 0, i = 0; y < rows; y++) {
       for (let x = 0; x < width; x++, i++) {
         const a = data[i * 4 + 3];
         if (a === 0) continue;
-        const sx = (z[x + 1 < width ? i + 1 : i] - z[x > 0 ? i - 1 : i]) / 2, sy = (z[y + 1 < rows ? i + width : i] - z[y > 0 ? i - width : i]) / 2;
+        const sx = (z[x + 1 < width ? i + 1 : i] - z[x > 0 ? i - 1 : i]) / 2,
+          sy = (z[y + 1 < rows ? i + width : i] - z[y > 0 ? i - width : i]) / 2;
         if (sx === 0 && sy === 0) continue;
         const light = Math.max(0, (-sx * lx - sy * ly + level) / Math.sqrt(sx * sx + sy * sy + 1));
-        const brighter = light > level, s = effect.opacity * (brighter ? (light - level) / (1 - level) : (level - light) / level), to = brighter ? bright : dark, k = i * 4;
-        data[k] += s * ((to.r / 255) * a - data[k]); data[k + 1] += s * ((to.g / 255) * a - data[k + 1]); data[k + 2] += s * ((to.b / 255) * a - data[k + 2]);
+        const brighter = light > level,
+          s = effect.opacity * (brighter ? (light - level) / (1 - level) : (level - light) / level),
+          to = brighter ? bright : dark,
+          k = i * 4;
+        data[k] += s * ((to.r / 255) * a - data[k]);
+        data[k + 1] += s * ((to.g / 255) * a - data[k + 1]);
+        data[k + 2] += s * ((to.b / 255) * a - data[k + 2]);
       }
     }
   },
   scaled: (effect, k) => ({ ...effect, depth: effect.depth * k, softness: effect.softness * k }),
-  figure: ({ depth, direction }) => `${depth < 0 ? 'sunken' : 'raised'} ${Math.abs(depth)} px, ${direction}°`,
+  figure: ({ depth, direction }) =>
+    `${depth < 0 ? 'sunken' : 'raised'} ${Math.abs(depth)} px, ${direction}°`,
 };

@@ -16,19 +16,52 @@ export const shadow: EffectKind<ShadowEffect> = {
   title: 'Shadow',
   order: 4,
   schema: object({
-    kind: string().oneOf(['shadow']).required(), x: number().integer().min(-500).max(500).required(), y: number().integer().min(-500).max(500).required(),
-    blur: number().min(0).max(300).required(), spread: number().min(-100).max(100).required(), colour: hexField(), opacity: number().min(0).max(1).required(),
+    kind: string().oneOf(['shadow']).required(),
+    x: number().integer().min(-500).max(500).required(),
+    y: number().integer().min(-500).max(500).required(),
+    blur: number().min(0).max(300).required(),
+    spread: number().min(-100).max(100).required(),
+    colour: hexField(),
+    opacity: number().min(0).max(1).required(),
   }),
-  make: ({ dark }) => ({ kind: 'shadow', x: 2, y: 3, blur: 6, spread: 0, colour: dark, opacity: 0.6 }),
+  make: ({ dark }) => ({
+    kind: 'shadow',
+    x: 2,
+    y: 3,
+    blur: 6,
+    spread: 0,
+    colour: dark,
+    opacity: 0.6,
+  }),
   reach(effect) {
     const soft = blurReach(sigmaOf(effect)) + Math.max(0, Math.ceil(effect.spread)) + 1;
-    return { left: Math.max(0, soft - effect.x), right: Math.max(0, soft + effect.x), top: Math.max(0, soft - effect.y), bottom: Math.max(0, soft + effect.y) };
+    return {
+      left: Math.max(0, soft - effect.x),
+      right: Math.max(0, soft + effect.x),
+      top: Math.max(0, soft - effect.y),
+      bottom: Math.max(0, soft + effect.y),
+    };
   },
   lay(group, _body, effect) {
     // What is seen casts it: the shape with its outlines, and not the shape alone.
-    const seen = coverOf(group), grown = effect.spread === 0 ? seen : coverWithin(signedDistance(seen, Math.abs(effect.spread) + 1), effect.spread);
-    layUnder(group, colourOf(effect.colour), shiftCover(blur(grown, sigmaOf(effect)), effect.x, effect.y), effect.opacity);
+    const seen = coverOf(group),
+      grown =
+        effect.spread === 0
+          ? seen
+          : coverWithin(signedDistance(seen, Math.abs(effect.spread) + 1), effect.spread);
+    layUnder(
+      group,
+      colourOf(effect.colour),
+      shiftCover(blur(grown, sigmaOf(effect)), effect.x, effect.y),
+      effect.opacity,
+    );
   },
-  scaled: (effect, k) => ({ ...effect, x: Math.round(effect.x * k), y: Math.round(effect.y * k), blur: effect.blur * k, spread: effect.spread * k }),
+  scaled: (effect, k) => ({
+    ...effect,
+    x: Math.round(effect.x * k),
+    y: Math.round(effect.y * k),
+    blur: effect.blur * k,
+    spread: effect.spread * k,
+  }),
   figure: (effect) => `${effect.x}, ${effect.y}, ${effect.blur} px`,
 };

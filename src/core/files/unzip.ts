@@ -4,7 +4,13 @@ import { unzipSync } from 'fflate';
 export class ArchiveError extends Error {}
 
 /** Bounds of an archive that comes in; `ratio` counts only for entries that unpack to more than `ratioFrom` bytes. */
-export const archiveLimits = { bytes: 64 * 2 ** 20, entries: 2000, unpacked: 256 * 2 ** 20, ratio: 200, ratioFrom: 2 ** 20 } as const;
+export const archiveLimits = {
+  bytes: 64 * 2 ** 20,
+  entries: 2000,
+  unpacked: 256 * 2 ** 20,
+  ratio: 200,
+  ratioFrom: 2 ** 20,
+} as const;
 
 export interface PackedFile {
   /** With `/` between folders, below the archive's root. */
@@ -14,10 +20,12 @@ export interface PackedFile {
 
 const megabytes = (bytes: number): string => `${Math.round(bytes / 2 ** 20)} MB`;
 
-const leadsOut = (path: string): boolean => /^([/\\]|[a-z]:)/i.test(path) || path.split(/[/\\]/).includes('..');
+const leadsOut = (path: string): boolean =>
+  /^([/\\]|[a-z]:)/i.test(path) || path.split(/[/\\]/).includes('..');
 
 /** What systems put into archives of their own accord. */
-const litter = (path: string): boolean => path.endsWith('/') || /(^|\/)(__MACOSX\/|\.DS_Store$|Thumbs\.db$)/.test(path);
+const litter = (path: string): boolean =>
+  path.endsWith('/') || /(^|\/)(__MACOSX\/|\.DS_Store$|Thumbs\.db$)/.test(path);
 
 /**
  * The files of a zip archive. All entries are checked by the archive's own list before anything is unpacked; one that is
@@ -25,26 +33,40 @@ const litter = (path: string): boolean => path.endsWith('/') || /(^|\/)(__MACOSX
  * @throws ArchiveError
  */
 export function unzip(name: string, bytes: Uint8Array): PackedFile[] {
-  const refuse = (expected: string, found: string) => new ArchiveError(`${name}: expected ${expected}, found ${found}.`);
-  if (bytes.length > archiveLimits.bytes) throw refuse(`at most ${megabytes(archiveLimits.bytes)}`, megabytes(bytes.length));
-  let entries = 0, unpacked = 0;
+  const refuse = (expected: string, found: string) =>
+    new ArchiveError(`${name}: expected ${expected}, found ${found}.`);
+  if (bytes.length > archiveLimits.bytes)
+    throw refuse(`at most ${megabytes(archiveLimits.bytes)}`, megabytes(bytes.length));
+  let entries = 0,
+    unpacked = 0;
   let files: Record<string, Uint8Array>;
   try {
     files = unzipSync(bytes, {
       filter({ name: path, size, originalSize }) {
         if (leadsOut(path)) throw refuse('paths inside the archive', `“${path.slice(0, 80)}”`);
-        if (++entries > archiveLimits.entries) throw refuse(`at most ${archiveLimits.entries} files`, 'more');
+        if (++entries > archiveLimits.entries)
+          throw refuse(`at most ${archiveLimits.entries} files`, 'more');
         if (originalSize > archiveLimits.ratioFrom && originalSize > size * archiveLimits.ratio) {
-          throw refuse(`files packed at most ${archiveLimits.ratio} to 1`, `“${path.slice(0, 80)}” at ${Math.round(originalSize / Math.max(1, size))} to 1`);
+          throw refuse(
+            `files packed at most ${archiveLimits.ratio} to 1`,
+            `“${path.slice(0, 80)}” at ${Math.round(originalSize / Math.max(1, size))} to 1`,
+          );
         }
         unpacked += originalSize;
-        if (unpacked > archiveLimits.unpacked) throw refuse(`at most ${megabytes(archiveLimits.unpacked)} unpacked`, 'more');
+        if (unpacked > archiveLimits.unpacked)
+          throw refuse(`at most ${megabytes(archiveLimits.unpacked)} unpacked`, 'more');
         return !litter(path);
       },
     });
   } catch (error) {
     if (error instanceof ArchiveError) throw error;
-    throw refuse('a whole zip archive', `one that cannot be read (${error instanceof Error ? error.message : String(error)})`);
+    throw refuse(
+      'a whole zip archive',
+      `one that cannot be read (${error instanceof Error ? error.message : String(error)})`,
+    );
   }
-  return Object.entries(files).map(([path, data]) => ({ path: path.replaceAll('\\', '/'), bytes: data as Uint8Array<ArrayBuffer> }));
+  return Object.entries(files).map(([path, data]) => ({
+    path: path.replaceAll('\\', '/'),
+    bytes: data as Uint8Array<ArrayBuffer>,
+  }));
 }

@@ -14,11 +14,21 @@ export function halved(photo: Raster, times: number): Raster {
   let halves = known.get(photo);
   if (!halves) known.set(photo, (halves = []));
   while (halves.length < times) {
-    const from = halves.at(-1) ?? photo, width = Math.max(1, Math.round(from.width / 2)), height = Math.max(1, Math.round(from.height / 2));
-    halves.push(resample(from, { x: 0, y: 0, scaleX: width / from.width, scaleY: height / from.height }, width, height));
+    const from = halves.at(-1) ?? photo,
+      width = Math.max(1, Math.round(from.width / 2)),
+      height = Math.max(1, Math.round(from.height / 2));
+    halves.push(
+      resample(
+        from,
+        { x: 0, y: 0, scaleX: width / from.width, scaleY: height / from.height },
+        width,
+        height,
+      ),
+    );
   }
   return halves[times - 1];
 }
 
 /** How often a photo may be halved before it is drawn: what is left then is still to be made twice as small, so that nothing of the filter's quality is lost. */
-export const halvingsFor = (scale: number): number => Math.max(0, Math.floor(Math.log2(1 / Math.max(scale, 1e-4))) - 1);
+export const halvingsFor = (scale: number): number =>
+  Math.max(0, Math.floor(Math.log2(1 / Math.max(scale, 1e-4))) - 1);

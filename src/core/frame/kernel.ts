@@ -24,17 +24,28 @@ export interface Windows {
  * @param origin where the source's first edge lies, in output samples (may be negative or fractional)
  * @param scale output samples per source sample, above 0
  */
-export function windows(inputLength: number, outputLength: number, origin: number, scale: number): Windows {
+export function windows(
+  inputLength: number,
+  outputLength: number,
+  origin: number,
+  scale: number,
+): Windows {
   const first = Math.max(0, Math.round(origin));
-  const count = Math.max(0, Math.min(outputLength, Math.round(origin + inputLength * scale)) - first);
-  const widen = Math.max(1, 1 / scale), reach = 3 * widen;
+  const count = Math.max(
+    0,
+    Math.min(outputLength, Math.round(origin + inputLength * scale)) - first,
+  );
+  const widen = Math.max(1, 1 / scale),
+    reach = 3 * widen;
   const taps = Math.min(inputLength, Math.ceil(reach * 2) + 1);
-  const starts = new Int32Array(count), weights = new Float32Array(count * taps);
+  const starts = new Int32Array(count),
+    weights = new Float32Array(count * taps);
   for (let i = 0; i < count; i++) {
     const centre = (first + i + 0.5 - origin) / scale - 0.5;
     const start = Math.min(Math.max(0, Math.ceil(centre - reach)), inputLength - taps);
     let total = 0;
-    for (let t = 0; t < taps; t++) total += weights[i * taps + t] = lanczos3((start + t - centre) / widen);
+    for (let t = 0; t < taps; t++)
+      total += weights[i * taps + t] = lanczos3((start + t - centre) / widen);
     for (let t = 0; t < taps; t++) weights[i * taps + t] /= total;
     starts[i] = start;
   }

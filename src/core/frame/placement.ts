@@ -20,7 +20,8 @@ const radians = (degrees: number): number => (degrees * Math.PI) / 180;
 /** The box along the photo's own axes that the whole frame lies in. */
 function frameAlongPhoto(frame: Size, turn: number): Size {
   if (turn === 0) return frame;
-  const c = Math.abs(Math.cos(radians(turn))), s = Math.abs(Math.sin(radians(turn)));
+  const c = Math.abs(Math.cos(radians(turn))),
+    s = Math.abs(Math.sin(radians(turn)));
   return { width: frame.width * c + frame.height * s, height: frame.width * s + frame.height * c };
 }
 
@@ -37,18 +38,31 @@ export function fitScale(photo: Size, frame: Size, turn = 0): number {
 }
 
 /** The photo at a scale, its middle on the frame's. */
-export const centred = (scale: number, photo: Size, frame: Size): Framing => ({ scale, x: (frame.width - photo.width * scale) / 2, y: (frame.height - photo.height * scale) / 2 });
+export const centred = (scale: number, photo: Size, frame: Size): Framing => ({
+  scale,
+  x: (frame.width - photo.width * scale) / 2,
+  y: (frame.height - photo.height * scale) / 2,
+});
 
 /** The largest part of the photo with the frame's proportions, from its middle. */
-export const fillFrame = (photo: Size, frame: Size, turn = 0): Framing => centred(coverScale(photo, frame, turn), photo, frame);
+export const fillFrame = (photo: Size, frame: Size, turn = 0): Framing =>
+  centred(coverScale(photo, frame, turn), photo, frame);
 
 /** The whole photo inside the frame. */
-export const fitFrame = (photo: Size, frame: Size, turn = 0): Framing => centred(fitScale(photo, frame, turn), photo, frame);
+export const fitFrame = (photo: Size, frame: Size, turn = 0): Framing =>
+  centred(fitScale(photo, frame, turn), photo, frame);
 
 /** Where the frame's middle lies along the photo's axes, px from the photo's middle. */
-function frameMiddle({ x, y, scale }: Framing, photo: Size, frame: Size, turn: number): { x: number; y: number } {
-  const dx = frame.width / 2 - (x + (photo.width * scale) / 2), dy = frame.height / 2 - (y + (photo.height * scale) / 2);
-  const c = Math.cos(radians(turn)), s = Math.sin(radians(turn));
+function frameMiddle(
+  { x, y, scale }: Framing,
+  photo: Size,
+  frame: Size,
+  turn: number,
+): { x: number; y: number } {
+  const dx = frame.width / 2 - (x + (photo.width * scale) / 2),
+    dy = frame.height / 2 - (y + (photo.height * scale) / 2);
+  const c = Math.cos(radians(turn)),
+    s = Math.sin(radians(turn));
   return { x: dx * c + dy * s, y: -dx * s + dy * c };
 }
 
@@ -56,20 +70,38 @@ const clamp = (v: number, limit: number): number => Math.min(limit, Math.max(-li
 
 /** The nearest framing that leaves no part of the frame bare. */
 export function keepFilled(framing: Framing, photo: Size, frame: Size, turn = 0): Framing {
-  const scale = Math.max(framing.scale, coverScale(photo, frame, turn)), box = frameAlongPhoto(frame, turn);
-  const grown = scale === framing.scale ? framing : zoomAt(framing, scale, frame.width / 2, frame.height / 2);
-  if (turn === 0) return { scale, x: Math.min(0, Math.max(frame.width - photo.width * scale, grown.x)), y: Math.min(0, Math.max(frame.height - photo.height * scale, grown.y)) };
+  const scale = Math.max(framing.scale, coverScale(photo, frame, turn)),
+    box = frameAlongPhoto(frame, turn);
+  const grown =
+    scale === framing.scale ? framing : zoomAt(framing, scale, frame.width / 2, frame.height / 2);
+  if (turn === 0)
+    return {
+      scale,
+      x: Math.min(0, Math.max(frame.width - photo.width * scale, grown.x)),
+      y: Math.min(0, Math.max(frame.height - photo.height * scale, grown.y)),
+    };
   const at = frameMiddle(grown, photo, frame, turn);
-  const x = clamp(at.x, Math.max(0, (photo.width * scale - box.width) / 2)), y = clamp(at.y, Math.max(0, (photo.height * scale - box.height) / 2));
+  const x = clamp(at.x, Math.max(0, (photo.width * scale - box.width) / 2)),
+    y = clamp(at.y, Math.max(0, (photo.height * scale - box.height) / 2));
   if (x === at.x && y === at.y) return grown;
-  const c = Math.cos(radians(turn)), s = Math.sin(radians(turn));
-  return { scale, x: frame.width / 2 - (x * c - y * s) - (photo.width * scale) / 2, y: frame.height / 2 - (x * s + y * c) - (photo.height * scale) / 2 };
+  const c = Math.cos(radians(turn)),
+    s = Math.sin(radians(turn));
+  return {
+    scale,
+    x: frame.width / 2 - (x * c - y * s) - (photo.width * scale) / 2,
+    y: frame.height / 2 - (x * s + y * c) - (photo.height * scale) / 2,
+  };
 }
 
 /** Px of the frame left bare at the barest place, measured along the photo's axes; 0 where it is filled. */
 export function barePx(framing: Framing, photo: Size, frame: Size, turn = 0): number {
-  const at = frameMiddle(framing, photo, frame, turn), box = frameAlongPhoto(frame, turn);
-  return Math.max(0, Math.abs(at.x) + box.width / 2 - (photo.width * framing.scale) / 2, Math.abs(at.y) + box.height / 2 - (photo.height * framing.scale) / 2);
+  const at = frameMiddle(framing, photo, frame, turn),
+    box = frameAlongPhoto(frame, turn);
+  return Math.max(
+    0,
+    Math.abs(at.x) + box.width / 2 - (photo.width * framing.scale) / 2,
+    Math.abs(at.y) + box.height / 2 - (photo.height * framing.scale) / 2,
+  );
 }
 
 /** Changes the scale and leaves what lies under (atX, atY) where it is. */
@@ -80,12 +112,17 @@ export function zoomAt(framing: Framing, scale: number, atX: number, atY: number
 
 /** Share of the photo's area that the frame shows, 0..1; of a turned one what would show if the frame were laid along it. */
 export function shownShare(framing: Framing, photo: Size, frame: Size): number {
-  const across = (at: number, length: number, limit: number) => Math.max(0, Math.min(limit, at + length) - Math.max(0, at)) / length;
-  return across(framing.x, photo.width * framing.scale, frame.width) * across(framing.y, photo.height * framing.scale, frame.height);
+  const across = (at: number, length: number, limit: number) =>
+    Math.max(0, Math.min(limit, at + length) - Math.max(0, at)) / length;
+  return (
+    across(framing.x, photo.width * framing.scale, frame.width) *
+    across(framing.y, photo.height * framing.scale, frame.height)
+  );
 }
 
 /**
  * Photo px for each px of the slot at a screen density: 1 or more is sharp, less is stretched and soft.
  * @param density device px per CSS px, 1 or 2
  */
-export const sharpness = ({ scale }: Pick<Framing, 'scale'>, density = 1): number => 1 / (scale * density);
+export const sharpness = ({ scale }: Pick<Framing, 'scale'>, density = 1): number =>
+  1 / (scale * density);

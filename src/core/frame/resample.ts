@@ -17,56 +17,116 @@ function isOpaque({ data }: Raster): boolean {
 
 /* The loops below are written out per channel count: a test inside them costs more than the arithmetic. */
 
-function readRow3(data: Uint8ClampedArray, i: number, line: Float32Array, k: number, end: number): void {
+function readRow3(
+  data: Uint8ClampedArray,
+  i: number,
+  line: Float32Array,
+  k: number,
+  end: number,
+): void {
   for (; k < end; k += 3, i += 4) {
-    line[k] = linearOfLevel[data[i]]; line[k + 1] = linearOfLevel[data[i + 1]]; line[k + 2] = linearOfLevel[data[i + 2]];
+    line[k] = linearOfLevel[data[i]];
+    line[k + 1] = linearOfLevel[data[i + 1]];
+    line[k + 2] = linearOfLevel[data[i + 2]];
   }
 }
 
-function readRow4(data: Uint8ClampedArray, i: number, line: Float32Array, k: number, end: number): void {
+function readRow4(
+  data: Uint8ClampedArray,
+  i: number,
+  line: Float32Array,
+  k: number,
+  end: number,
+): void {
   for (; k < end; k += 4, i += 4) {
     const a = data[i + 3] / 255;
-    line[k] = linearOfLevel[data[i]] * a; line[k + 1] = linearOfLevel[data[i + 1]] * a; line[k + 2] = linearOfLevel[data[i + 2]] * a; line[k + 3] = a;
+    line[k] = linearOfLevel[data[i]] * a;
+    line[k + 1] = linearOfLevel[data[i + 1]] * a;
+    line[k + 2] = linearOfLevel[data[i + 2]] * a;
+    line[k + 3] = a;
   }
 }
 
-function filterRow3(line: Float32Array, { count, taps, starts, weights }: Windows, out: Float32Array, o: number): void {
+function filterRow3(
+  line: Float32Array,
+  { count, taps, starts, weights }: Windows,
+  out: Float32Array,
+  o: number,
+): void {
   for (let i = 0, w = 0; i < count; i++, o += 3) {
-    let r = 0, g = 0, b = 0;
+    let r = 0,
+      g = 0,
+      b = 0;
     for (let k = starts[i] * 3, end = w + taps; w < end; w++, k += 3) {
       const weight = weights[w];
-      r += line[k] * weight; g += line[k + 1] * weight; b += line[k + 2] * weight;
+      r += line[k] * weight;
+      g += line[k + 1] * weight;
+      b += line[k + 2] * weight;
     }
-    out[o] = r; out[o + 1] = g; out[o + 2] = b;
+    out[o] = r;
+    out[o + 1] = g;
+    out[o + 2] = b;
   }
 }
 
-function filterRow4(line: Float32Array, { count, taps, starts, weights }: Windows, out: Float32Array, o: number): void {
+function filterRow4(
+  line: Float32Array,
+  { count, taps, starts, weights }: Windows,
+  out: Float32Array,
+  o: number,
+): void {
   for (let i = 0, w = 0; i < count; i++, o += 4) {
-    let r = 0, g = 0, b = 0, a = 0;
+    let r = 0,
+      g = 0,
+      b = 0,
+      a = 0;
     for (let k = starts[i] * 4, end = w + taps; w < end; w++, k += 4) {
       const weight = weights[w];
-      r += line[k] * weight; g += line[k + 1] * weight; b += line[k + 2] * weight; a += line[k + 3] * weight;
+      r += line[k] * weight;
+      g += line[k + 1] * weight;
+      b += line[k + 2] * weight;
+      a += line[k + 3] * weight;
     }
-    out[o] = r; out[o + 1] = g; out[o + 2] = b; out[o + 3] = a;
+    out[o] = r;
+    out[o + 1] = g;
+    out[o + 2] = b;
+    out[o + 3] = a;
   }
 }
 
 /** sum += four rows by their weights; four at a time, since reading and writing the sum is most of the work. */
-function addRows(sum: Float32Array, rows: Float32Array, at: readonly [number, number, number, number], by: readonly [number, number, number, number]): void {
-  const [a, b, c, d] = at, [wa, wb, wc, wd] = by;
-  for (let k = 0; k < sum.length; k++) sum[k] += rows[a + k] * wa + rows[b + k] * wb + rows[c + k] * wc + rows[d + k] * wd;
+function addRows(
+  sum: Float32Array,
+  rows: Float32Array,
+  at: readonly [number, number, number, number],
+  by: readonly [number, number, number, number],
+): void {
+  const [a, b, c, d] = at,
+    [wa, wb, wc, wd] = by;
+  for (let k = 0; k < sum.length; k++)
+    sum[k] += rows[a + k] * wa + rows[b + k] * wb + rows[c + k] * wc + rows[d + k] * wd;
 }
 
-function storeRow(sum: Float32Array, channels: 3 | 4, count: number, out: Uint8ClampedArray, at: number): void {
+function storeRow(
+  sum: Float32Array,
+  channels: 3 | 4,
+  count: number,
+  out: Uint8ClampedArray,
+  at: number,
+): void {
   for (let i = 0, k = 0; i < count; i++, k += channels, at += 4) {
     if (channels === 3) {
-      out[at] = levelOfLinear(sum[k]); out[at + 1] = levelOfLinear(sum[k + 1]); out[at + 2] = levelOfLinear(sum[k + 2]); out[at + 3] = 255;
+      out[at] = levelOfLinear(sum[k]);
+      out[at + 1] = levelOfLinear(sum[k + 1]);
+      out[at + 2] = levelOfLinear(sum[k + 2]);
+      out[at + 3] = 255;
       continue;
     }
     const a = sum[k + 3];
     if (a < 1 / 510) continue;
-    out[at] = levelOfLinear(sum[k] / a); out[at + 1] = levelOfLinear(sum[k + 1] / a); out[at + 2] = levelOfLinear(sum[k + 2] / a);
+    out[at] = levelOfLinear(sum[k] / a);
+    out[at + 1] = levelOfLinear(sum[k + 1] / a);
+    out[at + 2] = levelOfLinear(sum[k + 2] / a);
     out[at + 3] = Math.round(a * 255);
   }
 }
@@ -77,15 +137,24 @@ function storeRow(sum: Float32Array, channels: 3 | 4, count: number, out: Uint8C
  * rounded to whole pixels, so no border pixel is mixed with nothing.
  * @param width px of the output @param height px of the output
  */
-export function resample(source: Raster, placement: Placement, width: number, height: number): Raster {
+export function resample(
+  source: Raster,
+  placement: Placement,
+  width: number,
+  height: number,
+): Raster {
   const out = createRaster(width, height);
   const columns = windows(source.width, width, placement.x, placement.scaleX);
   const rows = windows(source.height, height, placement.y, placement.scaleY);
   if (columns.count === 0 || rows.count === 0) return out;
-  const channels = isOpaque(source) ? 3 : 4, stride = columns.count * channels;
+  const channels = isOpaque(source) ? 3 : 4,
+    stride = columns.count * channels;
   // A ring of filtered rows: each source row is filtered once, and only as many are kept as one output row needs.
-  const ring = new Float32Array(rows.taps * stride), line = new Float32Array(source.width * channels), sum = new Float32Array(stride);
-  const from = columns.starts[0], to = Math.min(source.width, columns.starts[columns.count - 1] + columns.taps);
+  const ring = new Float32Array(rows.taps * stride),
+    line = new Float32Array(source.width * channels),
+    sum = new Float32Array(stride);
+  const from = columns.starts[0],
+    to = Math.min(source.width, columns.starts[columns.count - 1] + columns.taps);
   const [readRow, filterRow] = channels === 3 ? [readRow3, filterRow3] : [readRow4, filterRow4];
   let ready = rows.starts[0];
   for (let j = 0; j < rows.count; j++) {
@@ -98,9 +167,20 @@ export function resample(source: Raster, placement: Placement, width: number, he
     const weight = (t: number) => (t < rows.taps ? rows.weights[j * rows.taps + t] : 0);
     sum.fill(0);
     for (let t = 0; t < rows.taps; t += 4) {
-      addRows(sum, ring, [place(t), place(t + 1), place(t + 2), place(t + 3)], [weight(t), weight(t + 1), weight(t + 2), weight(t + 3)]);
+      addRows(
+        sum,
+        ring,
+        [place(t), place(t + 1), place(t + 2), place(t + 3)],
+        [weight(t), weight(t + 1), weight(t + 2), weight(t + 3)],
+      );
     }
-    storeRow(sum, channels, columns.count, out.data, ((rows.first + j) * width + columns.first) * 4);
+    storeRow(
+      sum,
+      channels,
+      columns.count,
+      out.data,
+      ((rows.first + j) * width + columns.first) * 4,
+    );
   }
   return out;
 }

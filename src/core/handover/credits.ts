@@ -13,16 +13,23 @@ export interface Credit {
 
 /** Photographs a picture shows. */
 export const photosIn = (site: Pick<Site, 'shelf'>, picture: Picture): ShelfItem[] => {
-  const used = new Set(picture.layers.flatMap((l) => (l.kind === 'photo' && !l.hidden ? [l.assetId] : [])));
+  const used = new Set(
+    picture.layers.flatMap((l) => (l.kind === 'photo' && !l.hidden ? [l.assetId] : [])),
+  );
   return site.shelf.filter((item) => used.has(item.assetId));
 };
 
 export const slotsWith = (site: Site, assetId: string): Slot[] =>
-  site.slots.filter((slot) => site.pictures[slot.pictureId]?.layers.some((l) => l.kind === 'photo' && l.assetId === assetId));
+  site.slots.filter((slot) =>
+    site.pictures[slot.pictureId]?.layers.some((l) => l.kind === 'photo' && l.assetId === assetId),
+  );
 
 /** All photographs of the site whose licence asks for credit, with the slots they are in. */
 export const creditsOf = (site: Site): Credit[] =>
-  site.shelf.filter((item) => asksForCredit(item.licence)).map((item) => ({ item, slots: slotsWith(site, item.assetId) })).filter((c) => c.slots.length > 0);
+  site.shelf
+    .filter((item) => asksForCredit(item.licence))
+    .map((item) => ({ item, slots: slotsWith(site, item.assetId) }))
+    .filter((c) => c.slots.length > 0);
 
 const changed = 'cropped and recoloured';
 
@@ -33,7 +40,8 @@ export function creditLine({ name, maker, source, licence }: ShelfItem): string 
 }
 
 function creditHtml({ name, maker, source, licence }: ShelfItem): string {
-  const known = licenceOf(licence), title = escapeHtml(licenceWords(licence));
+  const known = licenceOf(licence),
+    title = escapeHtml(licenceWords(licence));
   return `“${escapeHtml(name)}” by ${escapeHtml(maker || 'an unknown maker')}${source ? `, from ${escapeHtml(source)}` : ''}, ${known?.url ? `<a rel="license" href="${known.url}">${title}</a>` : title}, ${changed}`;
 }
 

@@ -34,19 +34,33 @@ export interface SlotFiles {
 /** Folder of the files that do not take the place of one of the theme's. */
 export const pictureFolder = 'pictures';
 
-const endings: Readonly<Record<string, PressFormat>> = { jpg: 'jpeg', jpeg: 'jpeg', png: 'png', webp: 'webp', avif: 'avif' };
+const endings: Readonly<Record<string, PressFormat>> = {
+  jpg: 'jpeg',
+  jpeg: 'jpeg',
+  png: 'png',
+  webp: 'webp',
+  avif: 'avif',
+};
 
 /** Format of a file by its ending; undefined for one that is not written. */
-const formatOf = (path: string): PressFormat | undefined => endings[/\.([a-z0-9]+)$/i.exec(path)?.[1].toLowerCase() ?? ''];
+const formatOf = (path: string): PressFormat | undefined =>
+  endings[/\.([a-z0-9]+)$/i.exec(path)?.[1].toLowerCase() ?? ''];
 
 /** A path of the theme's below the archive's root: style sheets name files relative to themselves. */
-const insideArchive = (path: string): string => path.split(/[/\\]/).filter((part) => part !== '' && part !== '.' && part !== '..').join('/');
+const insideArchive = (path: string): string =>
+  path
+    .split(/[/\\]/)
+    .filter((part) => part !== '' && part !== '.' && part !== '..')
+    .join('/');
 
 /** Narrower files than this are not worth a second one, px. */
 const leastNarrow = 600;
 
 /** The file for older browsers: what the search found, or JPEG; PNG where the picture is see-through. */
-export function fallbackOf({ press, fallback }: Picture, opaque: boolean): PressSettings | undefined {
+export function fallbackOf(
+  { press, fallback }: Picture,
+  opaque: boolean,
+): PressSettings | undefined {
   if (press.format === 'jpeg' || press.format === 'png') return undefined;
   if (!opaque) return fallback?.format === 'png' ? fallback : pressAs('png');
   return fallback ?? pressAs('jpeg', 84);
@@ -54,7 +68,11 @@ export function fallbackOf({ press, fallback }: Picture, opaque: boolean): Press
 
 /** How the theme's own file is written under its own name and in its own format. */
 function settingsAs(format: PressFormat, { press, fallback }: Picture): PressSettings {
-  return press.format === format ? press : fallback?.format === format ? fallback : pressAs(format, 84);
+  return press.format === format
+    ? press
+    : fallback?.format === format
+      ? fallback
+      : pressAs(format, 84);
 }
 
 /**
@@ -67,31 +85,79 @@ export function planFiles(site: Site, isOpaque: (slotId: string) => boolean): Sl
   const free = (stem: string, ending: string): string => {
     for (let n = 1; ; n++) {
       const path = `${pictureFolder}/${stem}${n > 1 ? `-${n}` : ''}${ending}`;
-      if (!taken.has(path.toLowerCase())) { taken.add(path.toLowerCase()); return path; }
-    }
-  };
-  const drawn = site.slots.map((slot) => ({ slot, picture: pictureOf(site, slot) })).filter(({ picture }) => !isBlank(picture));
-  const replaced = new Map(drawn.flatMap(({ slot }) => (slot.replaces !== null && formatOf(slot.replaces) ? [[slot.id, insideArchive(slot.replaces)] as const] : [])));
-  for (const path of replaced.values()) taken.add(path.toLowerCase());
-  return drawn.map(({ slot, picture }): SlotFiles => {
-    const size = fileSize(slot, overlapOf(slot)), file = (path: string, scale: number, settings: PressSettings, fallback = false): PlannedFile => ({ slotId: slot.id, path, scale, ...times(size, scale), settings, fallback });
-    const own = replaced.get(slot.id);
-    if (own !== undefined) return { slot, picture, files: [file(own, 1, settingsAs(formatOf(own)!, picture))] };
-    const wanted = site.handOver.fallback ? fallbackOf(picture, isOpaque(slot.id)) : undefined, older = wanted && slot.accepts.includes(wanted.format) ? wanted : undefined, list: PlannedFile[] = [];
-    for (const scale of scalesOf(site, slot, size)) {
-      for (const settings of older ? [picture.press, older] : [picture.press]) {
-        list.push(file(free(`${slot.fileName}${scale === 1 ? '' : scale === 2 ? '-2x' : '-half'}`, `.${formatEnding[settings.format]}`), scale, settings, settings === older));
+      if (!taken.has(path.toLowerCase())) {
+        taken.add(path.toLowerCase());
+        return path;
       }
     }
-    const note = slot.replaces === null ? undefined : `${slot.replaces} cannot be written in its own format; name this file in the theme instead.`;
+  };
+  const drawn = site.slots
+    .map((slot) => ({ slot, picture: pictureOf(site, slot) }))
+    .filter(({ picture }) => !isBlank(picture));
+  const replaced = new Map(
+    drawn.flatMap(({ slot }) =>
+      slot.replaces !== null && formatOf(slot.replaces)
+        ? [[slot.id, insideArchive(slot.replaces)] as const]
+        : [],
+    ),
+  );
+  for (const path of replaced.values()) taken.add(path.toLowerCase());
+  return drawn.map(({ slot, picture }): SlotFiles => {
+    const size = fileSize(slot, overlapOf(slot)),
+      file = (
+        path: string,
+        scale: number,
+        settings: PressSettings,
+        fallback = false,
+      ): PlannedFile => ({
+        slotId: slot.id,
+        path,
+        scale,
+        ...times(size, scale),
+        settings,
+        fallback,
+      });
+    const own = replaced.get(slot.id);
+    if (own !== undefined)
+      return { slot, picture, files: [file(own, 1, settingsAs(formatOf(own)!, picture))] };
+    const wanted = site.handOver.fallback ? fallbackOf(picture, isOpaque(slot.id)) : undefined,
+      older = wanted && slot.accepts.includes(wanted.format) ? wanted : undefined,
+      list: PlannedFile[] = [];
+    for (const scale of scalesOf(site, slot, size)) {
+      for (const settings of older ? [picture.press, older] : [picture.press]) {
+        list.push(
+          file(
+            free(
+              `${slot.fileName}${scale === 1 ? '' : scale === 2 ? '-2x' : '-half'}`,
+              `.${formatEnding[settings.format]}`,
+            ),
+            scale,
+            settings,
+            settings === older,
+          ),
+        );
+      }
+    }
+    const note =
+      slot.replaces === null
+        ? undefined
+        : `${slot.replaces} cannot be written in its own format; name this file in the theme instead.`;
     return { slot, picture, files: list, ...(note && { note }) };
   });
 }
 
-const times = ({ width, height }: Size, k: number): Size => ({ width: Math.max(1, Math.round(width * k)), height: Math.max(1, Math.round(height * k)) });
+const times = ({ width, height }: Size, k: number): Size => ({
+  width: Math.max(1, Math.round(width * k)),
+  height: Math.max(1, Math.round(height * k)),
+});
 
 /** The file itself first. A strip of a few px gains nothing from more of them, and only what shrinks with the page is shown smaller. */
 function scalesOf({ handOver }: Site, slot: Slot, { width, height }: Size): number[] {
-  const shrinks = isContent(slot.kind) && width >= leastNarrow, photo = slot.kind === 'background' && slot.repeat === 'no-repeat' && width >= leastNarrow;
-  return [1, ...(handOver.twice && Math.min(width, height) >= 8 ? [2] : []), ...(handOver.narrow && (shrinks || photo) && !hasOverlap(overlapOf(slot)) ? [0.5] : [])];
+  const shrinks = isContent(slot.kind) && width >= leastNarrow,
+    photo = slot.kind === 'background' && slot.repeat === 'no-repeat' && width >= leastNarrow;
+  return [
+    1,
+    ...(handOver.twice && Math.min(width, height) >= 8 ? [2] : []),
+    ...(handOver.narrow && (shrinks || photo) && !hasOverlap(overlapOf(slot)) ? [0.5] : []),
+  ];
 }

@@ -13,10 +13,19 @@ import { linesOf } from './lines.fixture';
 
 const site = newSite('x', 'home', 'Veldrin Clayworks');
 const slot: Slot = {
-  ...slotFrom(site, { id: 's', kind: 'header', width: 1080, height: 220 }), size: 'cover', attachment: 'fixed',
-  position: { x: { value: 50, unit: '%' }, y: { value: 0, unit: 'px' } }, beside: { top: null, right: null, bottom: null, left: { from: 'colour', colour: '#3b4a45' } },
+  ...slotFrom(site, { id: 's', kind: 'header', width: 1080, height: 220 }),
+  size: 'cover',
+  attachment: 'fixed',
+  position: { x: { value: 50, unit: '%' }, y: { value: 0, unit: 'px' } },
+  beside: { top: null, right: null, bottom: null, left: { from: 'colour', colour: '#3b4a45' } },
 };
-const picture: Picture = { id: 'p', ground: { type: 'colour', colour: '#3b4a45' }, layers: [], ...plainPicture(pressAs('webp')), alt: 'Five "pots" <on> a shelf & more' };
+const picture: Picture = {
+  id: 'p',
+  ground: { type: 'colour', colour: '#3b4a45' },
+  layers: [],
+  ...plainPicture(pressAs('webp')),
+  alt: 'Five "pots" <on> a shelf & more',
+};
 
 test('names every host takes', () => {
   expect(safeName('Kopfbild Größe 2.JPG')).toBe('kopfbild-gro-e-2-jpg');
@@ -26,68 +35,166 @@ test('names every host takes', () => {
 
 test('a header is content: its size, its file, its alternative text with the signs of markup kept out', () => {
   const { html, css } = linesOf(site, slot, picture);
-  expect(html).toBe('<img class="veldrin-clayworks-header" src="header.webp" width="1080" height="220" alt="Five &quot;pots&quot; &lt;on&gt; a shelf &amp; more">\n');
+  expect(html).toBe(
+    '<img class="veldrin-clayworks-header" src="header.webp" width="1080" height="220" alt="Five &quot;pots&quot; &lt;on&gt; a shelf &amp; more">\n',
+  );
   expect(css).toContain('background-color: #3b4a45');
 });
 
 test('nothing see-through gets a colour under it', () => {
-  expect(linesOf(site, slot, { ...picture, ground: { type: 'none' } }).css).not.toContain('background-color');
+  expect(linesOf(site, slot, { ...picture, ground: { type: 'none' } }).css).not.toContain(
+    'background-color',
+  );
 });
 
 test.each([
-  ['background', 'repeat', 'body'], ['sidebar', 'repeat-y', '.veldrin-clayworks-header'], ['divider', 'repeat-x', '.veldrin-clayworks-header::before'],
-] as const)('a %s is a background that repeats as its slot says, in CSS that parses', (kind, repeat, selector) => {
-  const { css } = linesOf(site, { ...slot, kind, repeat }, picture);
-  const problems: string[] = [], declarations: Record<string, string> = {};
-  const tree = parse(css, { onParseError: (error) => problems.push(error.message) });
-  walk(tree, { visit: 'Declaration', enter: (node) => { declarations[node.property] = node.value.type; } });
-  expect(problems).toEqual([]);
-  expect(css).toContain(`${selector} {`);
-  expect(css).toContain(`background-repeat: ${repeat}`);
-  expect(css).toContain('url("header.webp")');
-  expect(declarations).toHaveProperty('background-image');
-  expect(css).toContain('background-position: 50% 0px');
-  expect(css).toContain('background-size: cover');
-  expect(css).toContain('background-attachment: fixed');
-});
+  ['background', 'repeat', 'body'],
+  ['sidebar', 'repeat-y', '.veldrin-clayworks-header'],
+  ['divider', 'repeat-x', '.veldrin-clayworks-header::before'],
+] as const)(
+  'a %s is a background that repeats as its slot says, in CSS that parses',
+  (kind, repeat, selector) => {
+    const { css } = linesOf(site, { ...slot, kind, repeat }, picture);
+    const problems: string[] = [],
+      declarations: Record<string, string> = {};
+    const tree = parse(css, { onParseError: (error) => problems.push(error.message) });
+    walk(tree, {
+      visit: 'Declaration',
+      enter: (node) => {
+        declarations[node.property] = node.value.type;
+      },
+    });
+    expect(problems).toEqual([]);
+    expect(css).toContain(`${selector} {`);
+    expect(css).toContain(`background-repeat: ${repeat}`);
+    expect(css).toContain('url("header.webp")');
+    expect(declarations).toHaveProperty('background-image');
+    expect(css).toContain('background-position: 50% 0px');
+    expect(css).toContain('background-size: cover');
+    expect(css).toContain('background-attachment: fixed');
+  },
+);
 
 describe('what a page needs beside the file', () => {
-  const withSlot = (part: Partial<Slot>, p: Partial<Picture> = {}): Site => ({ ...site, slots: [{ ...slot, size: { x: 'auto', y: 'auto' }, attachment: 'scroll', ...part }], pictures: { [slot.pictureId]: { ...picture, ...p } } });
+  const withSlot = (part: Partial<Slot>, p: Partial<Picture> = {}): Site => ({
+    ...site,
+    slots: [{ ...slot, size: { x: 'auto', y: 'auto' }, attachment: 'scroll', ...part }],
+    pictures: { [slot.pictureId]: { ...picture, ...p } },
+  });
   const written = (s: Site, p: Picture = s.pictures[slot.pictureId]) => linesOf(s, s.slots[0], p);
   const rules = (css: string) => {
     const found: { media: string; selector: string; declarations: Record<string, string> }[] = [];
-    walk(parse(css, { onParseError: (e) => { throw e; } }), function (node) {
-      if (node.type === 'Rule') found.push({ media: this.atrule ? generate(this.atrule.prelude!) : '', selector: generate(node.prelude), declarations: Object.fromEntries(node.block.children.toArray().flatMap((d) => (d.type === 'Declaration' ? [[d.property, generate(d.value)]] : []))) });
-    });
+    walk(
+      parse(css, {
+        onParseError: (e) => {
+          throw e;
+        },
+      }),
+      function (node) {
+        if (node.type === 'Rule')
+          found.push({
+            media: this.atrule ? generate(this.atrule.prelude!) : '',
+            selector: generate(node.prelude),
+            declarations: Object.fromEntries(
+              node.block.children
+                .toArray()
+                .flatMap((d) =>
+                  d.type === 'Declaration' ? [[d.property, generate(d.value)]] : [],
+                ),
+            ),
+          });
+      },
+    );
     return found;
   };
 
   test('a divider hangs above its section, one px over it, and has another size on narrow screens', () => {
-    const s = withSlot({ kind: 'divider', width: 1920, height: 90, repeat: 'repeat-x', narrowSize: { below: 800, width: 200, height: 50 } }), list = rules(written(s).css);
+    const s = withSlot({
+        kind: 'divider',
+        width: 1920,
+        height: 90,
+        repeat: 'repeat-x',
+        narrowSize: { below: 800, width: 200, height: 50 },
+      }),
+      list = rules(written(s).css);
     expect(list[0].declarations).toMatchObject({ position: 'relative', overflow: 'visible' });
-    expect(list[1]).toMatchObject({ media: '', declarations: { bottom: '100%', 'margin-bottom': '-1px', height: '90px', 'background-size': 'auto auto' } });
-    expect(list[2]).toMatchObject({ media: '(max-width:799.98px)', declarations: { height: '45px', 'background-size': '200% 100%' } });
+    expect(list[1]).toMatchObject({
+      media: '',
+      declarations: {
+        bottom: '100%',
+        'margin-bottom': '-1px',
+        height: '90px',
+        'background-size': 'auto auto',
+      },
+    });
+    expect(list[2]).toMatchObject({
+      media: '(max-width:799.98px)',
+      declarations: { height: '45px', 'background-size': '200% 100%' },
+    });
   });
 
   test('a second arrangement is a source of its own below its width', () => {
-    const one = applyEdit(withSlot({}), arrangeForNarrow(slot.id, 600)), { html, css } = written(one), other = one.slots[1];
-    expect(html).toMatch(new RegExp(`^<picture>\\n  <source media="\\(max-width: 599.98px\\)" srcset="header-narrow.webp" width="${other.width}" height="${other.height}">\\n  <img class="[a-z-]+" src="header.webp"`));
-    expect(rules(css).find((r) => r.media)).toMatchObject({ media: '(max-width:599.98px)', declarations: { width: `${other.width}px` } });
+    const one = applyEdit(withSlot({}), arrangeForNarrow(slot.id, 600)),
+      { html, css } = written(one),
+      other = one.slots[1];
+    expect(html).toMatch(
+      new RegExp(
+        `^<picture>\\n  <source media="\\(max-width: 599.98px\\)" srcset="header-narrow.webp" width="${other.width}" height="${other.height}">\\n  <img class="[a-z-]+" src="header.webp"`,
+      ),
+    );
+    expect(rules(css).find((r) => r.media)).toMatchObject({
+      media: '(max-width:599.98px)',
+      declarations: { width: `${other.width}px` },
+    });
     expect(other.height / other.width).toBeGreaterThan(slot.height / slot.width);
-    expect(linesOf(applyEdit(one, removeNarrow(slot.id)), slot, picture).html).not.toContain('<picture>');
+    expect(linesOf(applyEdit(one, removeNarrow(slot.id)), slot, picture).html).not.toContain(
+      '<picture>',
+    );
   });
 
   test('live words lie in a box as large as the picture, with their place in percent and a size that does not fall below the least', () => {
-    const text = { ...newText('t', 'Open <today>\nfrom ten', 'fraunces', 54, '#efe9dc', 540, 55), weight: 500, live: true }, { html, css } = written(withSlot({}, { layers: [text] })), list = rules(css);
+    const text = {
+        ...newText('t', 'Open <today>\nfrom ten', 'fraunces', 54, '#efe9dc', 540, 55),
+        weight: 500,
+        live: true,
+      },
+      { html, css } = written(withSlot({}, { layers: [text] })),
+      list = rules(css);
     expect(html).toContain('<span>Open &lt;today&gt;</span><span>from ten</span>');
-    expect(list.find((r) => r.selector.endsWith('-box'))!.declarations).toMatchObject({ position: 'relative', width: '1080px', 'max-width': '100%', 'container-type': 'inline-size' });
-    expect(list.find((r) => r.selector.endsWith('-words-1'))!.declarations).toMatchObject({ left: '50%', top: '25%', 'font-size': 'max(12px,5cqi)', color: '#efe9dc', 'font-family': '"Fraunces"', transform: 'translateX(-50%)' });
-    expect(written(withSlot({}, { layers: [{ ...text, live: false }] })).html).not.toContain('today');
+    expect(list.find((r) => r.selector.endsWith('-box'))!.declarations).toMatchObject({
+      position: 'relative',
+      width: '1080px',
+      'max-width': '100%',
+      'container-type': 'inline-size',
+    });
+    expect(list.find((r) => r.selector.endsWith('-words-1'))!.declarations).toMatchObject({
+      left: '50%',
+      top: '25%',
+      'font-size': 'max(12px,5cqi)',
+      color: '#efe9dc',
+      'font-family': '"Fraunces"',
+      transform: 'translateX(-50%)',
+    });
+    expect(written(withSlot({}, { layers: [{ ...text, live: false }] })).html).not.toContain(
+      'today',
+    );
   });
 
   test('the page’s colour is a line of the sheet where the page has taken it from the picture', () => {
-    const s = withSlot({ kind: 'header', beside: { top: null, right: null, bottom: null, left: { from: 'page' } }, lends: 'left' }), placed: Site = { ...s, pages: [{ ...s.pages[0], headerSlot: slot.id, ground: '#3c4b46' }] };
-    expect(rules(written(placed).css).at(-1)).toMatchObject({ selector: 'body', declarations: { 'background-color': '#3c4b46' } });
-    expect(rules(written({ ...placed, slots: [{ ...placed.slots[0], lends: null }] }).css).every((r) => r.selector !== 'body')).toBe(true);
+    const s = withSlot({
+        kind: 'header',
+        beside: { top: null, right: null, bottom: null, left: { from: 'page' } },
+        lends: 'left',
+      }),
+      placed: Site = { ...s, pages: [{ ...s.pages[0], headerSlot: slot.id, ground: '#3c4b46' }] };
+    expect(rules(written(placed).css).at(-1)).toMatchObject({
+      selector: 'body',
+      declarations: { 'background-color': '#3c4b46' },
+    });
+    expect(
+      rules(written({ ...placed, slots: [{ ...placed.slots[0], lends: null }] }).css).every(
+        (r) => r.selector !== 'body',
+      ),
+    ).toBe(true);
   });
 });

@@ -8,7 +8,24 @@ import { snippetsFor, type Snippets } from './snippets';
 
 /** For tests: the lines of a slot with one file, beside the page, whether there is anything in it or not. */
 export function linesOf(site: Site, slot: Slot, picture: Picture): Snippets {
-  const alone = (s: Slot, p: Picture): SlotFiles => ({ slot: s, picture: p, files: [{ slotId: s.id, path: `${s.fileName}.${formatEnding[p.press.format]}`, scale: 1, ...fileSize(s, overlapOf(s)), settings: p.press, fallback: false }] });
+  const alone = (s: Slot, p: Picture): SlotFiles => ({
+    slot: s,
+    picture: p,
+    files: [
+      {
+        slotId: s.id,
+        path: `${s.fileName}.${formatEnding[p.press.format]}`,
+        scale: 1,
+        ...fileSize(s, overlapOf(s)),
+        settings: p.press,
+        fallback: false,
+      },
+    ],
+  });
   const other = slot.narrow && site.slots.find((s) => s.id === slot.narrow!.slot);
-  return snippetsFor(site, [alone(slot, picture), ...(other ? [alone(other, site.pictures[other.pictureId])] : [])], slot.id);
+  return snippetsFor(
+    site,
+    [alone(slot, picture), ...(other ? [alone(other, site.pictures[other.pictureId])] : [])],
+    slot.id,
+  );
 }

@@ -14,7 +14,8 @@ import { className, snippetsFor } from './snippets';
 
 /** File name of each page, no two alike. */
 export function pageFiles(site: Pick<Site, 'pages'>): ReadonlyMap<string, string> {
-  const taken = new Set<string>(), names = new Map<string, string>();
+  const taken = new Set<string>(),
+    names = new Map<string, string>();
   for (const page of site.pages) {
     const stem = safeName(page.name);
     let name = stem;
@@ -28,13 +29,18 @@ export function pageFiles(site: Pick<Site, 'pages'>): ReadonlyMap<string, string
 const inset = 'min(28px, 6%)';
 
 const contentWidth = ({ content: { px, percent } }: Page): string =>
-  (px !== null && percent !== null ? `min(${px}px, ${percent}%)` : px !== null ? `${px}px` : `${percent}%`);
+  px !== null && percent !== null
+    ? `min(${px}px, ${percent}%)`
+    : px !== null
+      ? `${px}px`
+      : `${percent}%`;
 
 /** Below this screen width a bar has no room for its links: as much as the plan wants for them beside the mark. */
 const linksRoom = (mark: Slot | undefined): number => 260 + (mark ? mark.width + 28 * 3 : 28);
 
 function furniture(site: Site, page: Page): string {
-  const heading = fontOf(site.theme.headingFont, site.fonts).family, mark = site.slots.find((s) => s.id === page.bar.markSlot);
+  const heading = fontOf(site.theme.headingFont, site.fonts).family,
+    mark = site.slots.find((s) => s.id === page.bar.markSlot);
   return `body { margin: 0; background-color: ${page.ground}; }
 ${backgroundOf(site, page) === null ? `body.${safeName(page.name)} { background-image: none; }\n` : ''}.page-column { position: relative; width: ${contentWidth(page)}; max-width: 100%; margin: 0 auto; }
 .page-bar { position: relative; height: ${page.bar.height}px; background-color: ${page.bar.colour}; color: ${page.bar.ink}; display: flex; align-items: center; overflow: visible; }
@@ -53,10 +59,15 @@ ${page.band ? `.page-title { position: relative; height: ${page.band.height}px; 
 `;
 }
 
-const headingAt = (words: string, top: number, tag: 'h1' | 'h2'): string => `<${tag} class="page-heading" style="top: ${top}px">${escapeHtml(words)}</${tag}>`;
+const headingAt = (words: string, top: number, tag: 'h1' | 'h2'): string =>
+  `<${tag} class="page-heading" style="top: ${top}px">${escapeHtml(words)}</${tag}>`;
 
 /** The lines of a slot's hand-over, where it has a picture. */
-const markupOf = (site: Site, plan: readonly SlotFiles[], slotId: string | null | undefined): string => (slotId ? snippetsFor(site, plan, slotId).html.trim() : '');
+const markupOf = (
+  site: Site,
+  plan: readonly SlotFiles[],
+  slotId: string | null | undefined,
+): string => (slotId ? snippetsFor(site, plan, slotId).html.trim() : '');
 
 /** The class that a slot's background is laid on. */
 function classOf(site: Site, plan: readonly SlotFiles[], slotId: string | null): string {
@@ -66,27 +77,52 @@ function classOf(site: Site, plan: readonly SlotFiles[], slotId: string | null):
 
 const classes = (...names: string[]): string => `class="${names.filter(Boolean).join(' ')}"`;
 
-function band({ heading, height, boxed, slot }: TitleBand, site: Site, plan: readonly SlotFiles[]): string {
-  const title = headingAt(heading, Math.max(0, Math.round((height - 36) / 2)), 'h1'), names = classes('page-title', classOf(site, plan, slot));
-  return boxed ? `<div class="page-column"><div ${names}>${title}</div></div>` : `<div ${names}><div class="page-column">${title}</div></div>`;
+function band(
+  { heading, height, boxed, slot }: TitleBand,
+  site: Site,
+  plan: readonly SlotFiles[],
+): string {
+  const title = headingAt(heading, Math.max(0, Math.round((height - 36) / 2)), 'h1'),
+    names = classes('page-title', classOf(site, plan, slot));
+  return boxed
+    ? `<div class="page-column"><div ${names}>${title}</div></div>`
+    : `<div ${names}><div class="page-column">${title}</div></div>`;
 }
 
-function section({ heading, dividerSlot }: Section, i: number, site: Site, plan: readonly SlotFiles[]): string {
+function section(
+  { heading, dividerSlot }: Section,
+  i: number,
+  site: Site,
+  plan: readonly SlotFiles[],
+): string {
   return `<section ${classes('page-section', `page-section-${i + 1}`, classOf(site, plan, dividerSlot))}><div class="page-column">${headingAt(heading, 34, 'h2')}</div></section>`;
 }
 
 /** A column without a picture keeps its place. */
-const sidebar = ({ slot, width }: Sidebar, site: Site, plan: readonly SlotFiles[]): string => `<aside ${classes(classOf(site, plan, slot))} style="width: ${width}px"></aside>`;
+const sidebar = ({ slot, width }: Sidebar, site: Site, plan: readonly SlotFiles[]): string =>
+  `<aside ${classes(classOf(site, plan, slot))} style="width: ${width}px"></aside>`;
 
 /**
  * A page as a document that links the hand-over's style sheet.
  * @param styleSheet address of it
  * @param credits markup for the foot of the page
  */
-export function pageDocument(site: Site, page: Page, plan: readonly SlotFiles[], styleSheet: string, credits = ''): string {
-  const { bar, body } = page, columns = (side: Sidebar['side']) => body.sidebars.filter((s) => s.side === side && s.slot !== null).map((s) => sidebar(s, site, plan));
+export function pageDocument(
+  site: Site,
+  page: Page,
+  plan: readonly SlotFiles[],
+  styleSheet: string,
+  credits = '',
+): string {
+  const { bar, body } = page,
+    columns = (side: Sidebar['side']) =>
+      body.sidebars
+        .filter((s) => s.side === side && s.slot !== null)
+        .map((s) => sidebar(s, site, plan));
   // A mark that is still to be made keeps its place.
-  const mark = markupOf(site, plan, bar.markSlot), markSlot = site.slots.find((s) => s.id === bar.markSlot), pieces = page.pieces.map((id) => markupOf(site, plan, id)).filter(Boolean);
+  const mark = markupOf(site, plan, bar.markSlot),
+    markSlot = site.slots.find((s) => s.id === bar.markSlot),
+    pieces = page.pieces.map((id) => markupOf(site, plan, id)).filter(Boolean);
   return `<!doctype html>
 <html lang="en">
 <head>

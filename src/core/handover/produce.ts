@@ -30,7 +30,10 @@ export interface HandOverPorts extends Pick<Codecs, 'encode'> {
   theme(set: PieceSet, listener: SetListener): Promise<readonly SetHanded[]>;
   shippedFont(file: FontFile): Promise<Uint8Array<ArrayBuffer>>;
   /** A file as it was written before under that key, or as it is made now. */
-  kept?(key: string, make: () => Promise<Uint8Array<ArrayBuffer>>): Promise<Uint8Array<ArrayBuffer>>;
+  kept?(
+    key: string,
+    make: () => Promise<Uint8Array<ArrayBuffer>>,
+  ): Promise<Uint8Array<ArrayBuffer>>;
 }
 
 /** A file of the hand-over. */
@@ -68,19 +71,36 @@ export const styleSheetName = 'style.css';
 export const markupName = 'markup.html';
 export const creditsName = 'credits.html';
 
-const isOpaque = ({ data }: Raster): boolean => { for (let k = 3; k < data.length; k += 4) if (data[k] !== 255) return false; return true; };
+const isOpaque = ({ data }: Raster): boolean => {
+  for (let k = 3; k < data.length; k += 4) if (data[k] !== 255) return false;
+  return true;
+};
 
-const text = (path: string, type: string, content: string): HandedFile => ({ path, type, bytes: strToU8(content) as Uint8Array<ArrayBuffer> });
+const text = (path: string, type: string, content: string): HandedFile => ({
+  path,
+  type,
+  bytes: strToU8(content) as Uint8Array<ArrayBuffer>,
+});
 
 /** Style sheet and markup of all slots, each under the slot's name; slots with the same lines on several pages once. */
-export function allSnippets(site: Site, plan: readonly SlotFiles[]): Pick<HandOver, 'snippets' | 'css' | 'html'> {
+export function allSnippets(
+  site: Site,
+  plan: readonly SlotFiles[],
+): Pick<HandOver, 'snippets' | 'css' | 'html'> {
   // A second arrangement is laid by the lines of the slot that it stands in for.
   const laid = plan.filter(({ slot }) => !site.slots.some((s) => s.narrow?.slot === slot.id));
-  const snippets = new Map(laid.map(({ slot }) => [slot.id, snippetsFor(site, plan, slot.id)] as const)), clean = (name: string) => name.replaceAll('*/', '').replaceAll('--', '–');
+  const snippets = new Map(
+      laid.map(({ slot }) => [slot.id, snippetsFor(site, plan, slot.id)] as const),
+    ),
+    clean = (name: string) => name.replaceAll('*/', '').replaceAll('--', '–');
   return {
     snippets,
-    css: laid.map(({ slot }) => `/* ${clean(slot.name)} */\n${snippets.get(slot.id)!.css}`).join('\n'),
-    html: laid.map(({ slot }) => `<!-- ${clean(slot.name)} -->\n${snippets.get(slot.id)!.html}`).join('\n'),
+    css: laid
+      .map(({ slot }) => `/* ${clean(slot.name)} */\n${snippets.get(slot.id)!.css}`)
+      .join('\n'),
+    html: laid
+      .map(({ slot }) => `<!-- ${clean(slot.name)} -->\n${snippets.get(slot.id)!.html}`)
+      .join('\n'),
   };
 }
 
@@ -91,16 +111,33 @@ const mostHeld = 40e6;
 const themeFolder = 'theme';
 
 /** The files of a recoloured theme among the others: a picture that is on the plan is the plan's. */
-async function themeFiles(site: Site, ports: HandOverPorts, files: readonly HandedFile[], listener: HandOverListener): Promise<HandedFile[]> {
+async function themeFiles(
+  site: Site,
+  ports: HandOverPorts,
+  files: readonly HandedFile[],
+  listener: HandOverListener,
+): Promise<HandedFile[]> {
   const { set } = site;
   if (!set || activeSteps(set.recipe).length === 0) return [];
-  const made = await ports.theme(set, { wanted: listener.wanted, onProgress: listener.onProgress }).catch((error: unknown) => { throw error instanceof SetStopped ? new HandOverStopped(error.message) : error; });
-  const pictures = new Map(files.flatMap((f) => (f.planned ? [[f.path, f.bytes] as const] : []))), others = new Set(files.flatMap((f) => (f.planned ? [] : [f.path])));
+  const made = await ports
+    .theme(set, { wanted: listener.wanted, onProgress: listener.onProgress })
+    .catch((error: unknown) => {
+      throw error instanceof SetStopped ? new HandOverStopped(error.message) : error;
+    });
+  const pictures = new Map(files.flatMap((f) => (f.planned ? [[f.path, f.bytes] as const] : []))),
+    others = new Set(files.flatMap((f) => (f.planned ? [] : [f.path])));
   const apart = made.some((f) => others.has(f.path));
   return made.flatMap(({ path, type, bytes, changed }): HandedFile[] => {
     const planned = pictures.get(path);
     if (planned && !apart) return [];
-    return [{ path: apart ? `${themeFolder}/${path}` : path, type, bytes: planned ?? bytes, theme: changed || planned ? 'changed' : 'as it was' }];
+    return [
+      {
+        path: apart ? `${themeFolder}/${path}` : path,
+        type,
+        bytes: planned ?? bytes,
+        theme: changed || planned ? 'changed' : 'as it was',
+      },
+    ];
   });
 }
 
@@ -109,9 +146,16 @@ async function themeFiles(site: Site, ports: HandOverPorts, files: readonly Hand
  * page that shows them together, and the site file.
  * @throws HandOverStopped when the listener did not want it any more
  */
-export async function produceHandOver(site: Site, ports: HandOverPorts, listener: HandOverListener): Promise<HandOver> {
-  const check = () => { if (!listener.wanted()) throw new HandOverStopped('The hand-over was stopped.'); };
-  const opaque = new Map<string, boolean>(), drawn = new Map<string, Raster>();
+export async function produceHandOver(
+  site: Site,
+  ports: HandOverPorts,
+  listener: HandOverListener,
+): Promise<HandOver> {
+  const check = () => {
+    if (!listener.wanted()) throw new HandOverStopped('The hand-over was stopped.');
+  };
+  const opaque = new Map<string, boolean>(),
+    drawn = new Map<string, Raster>();
   let held = 0;
   for (const slot of site.slots) {
     const picture = pictureOf(site, slot);
@@ -122,21 +166,42 @@ export async function produceHandOver(site: Site, ports: HandOverPorts, listener
     if (held <= mostHeld) drawn.set(slot.id, raster);
     opaque.set(slot.id, isOpaque(raster));
   }
-  const plan = planFiles(site, (id) => opaque.get(id) ?? true), planned = plan.flatMap((p) => p.files), pinned = siteColours(site), files: HandedFile[] = [];
+  const plan = planFiles(site, (id) => opaque.get(id) ?? true),
+    planned = plan.flatMap((p) => p.files),
+    pinned = siteColours(site),
+    files: HandedFile[] = [];
   for (const { slot, picture, files: own } of plan) {
-    const filed = asFiled(picture), raster = drawn.get(slot.id) ?? await ports.draw(drawingOf(slot, filed));
+    const filed = asFiled(picture),
+      raster = drawn.get(slot.id) ?? (await ports.draw(drawingOf(slot, filed)));
     let larger: Raster | undefined;
     /** What is smaller is what a browser would make of the file; what is larger is drawn anew. */
     const pixels = async ({ scale, width, height }: PlannedFile): Promise<Raster> => {
       if (scale === 1) return raster;
-      if (scale < 1) return resample(raster, { x: 0, y: 0, scaleX: width / raster.width, scaleY: height / raster.height }, width, height);
+      if (scale < 1)
+        return resample(
+          raster,
+          { x: 0, y: 0, scaleX: width / raster.width, scaleY: height / raster.height },
+          width,
+          height,
+        );
       return (larger ??= await ports.draw(scaledDrawing(drawingOf(slot, filed), scale)));
     };
     for (const file of own) {
       check();
       listener.onProgress(files.length, planned.length, file.path);
-      const make = async () => ports.encode(await pixels(file), file.settings, pinned), key = JSON.stringify([drawingKey(filed, slot), file.scale, file.settings, file.settings.colours === null ? [] : pinned]);
-      const written = { path: file.path, type: mediaType(file.settings.format), bytes: await (ports.kept ? ports.kept(key, make) : make()), planned: file };
+      const make = async () => ports.encode(await pixels(file), file.settings, pinned),
+        key = JSON.stringify([
+          drawingKey(filed, slot),
+          file.scale,
+          file.settings,
+          file.settings.colours === null ? [] : pinned,
+        ]);
+      const written = {
+        path: file.path,
+        type: mediaType(file.settings.format),
+        bytes: await (ports.kept ? ports.kept(key, make) : make()),
+        planned: file,
+      };
       files.push(written);
       listener.onFile?.(written);
     }
@@ -146,18 +211,45 @@ export async function produceHandOver(site: Site, ports: HandOverPorts, listener
   const fontBytes = new Map<string, Uint8Array<ArrayBuffer>>();
   for (const font of site.fonts) fontBytes.set(font.assetId, await ports.asset(font.assetId));
   const fonts = handedFonts(site, (id) => fontEnding(fontBytes.get(id) ?? new Uint8Array()));
-  for (const { path, source } of fonts) files.push({ path, type: `font/${/[^.]+$/.exec(path)![0]}`, bytes: 'shipped' in source ? await ports.shippedFont(source.shipped) : fontBytes.get(source.assetId)! });
-  const lines = allSnippets(site, plan), credits = creditsPage(creditsOf(site).map((c) => c.item)), names = pageFiles(site), css = `${fonts.map((f) => f.css).join('')}\n${lines.css}`;
+  for (const { path, source } of fonts)
+    files.push({
+      path,
+      type: `font/${/[^.]+$/.exec(path)![0]}`,
+      bytes:
+        'shipped' in source
+          ? await ports.shippedFont(source.shipped)
+          : fontBytes.get(source.assetId)!,
+    });
+  const lines = allSnippets(site, plan),
+    credits = creditsPage(creditsOf(site).map((c) => c.item)),
+    names = pageFiles(site),
+    css = `${fonts.map((f) => f.css).join('')}\n${lines.css}`;
   files.push(text(styleSheetName, 'text/css', css), text(markupName, 'text/html', lines.html));
-  for (const page of site.pages) files.push(text(names.get(page.id)!, 'text/html', pageDocument(site, page, plan, styleSheetName, credits.html)));
-  if (credits.text) files.push(text(creditsName, 'text/html', credits.html), text('credits.txt', 'text/plain', credits.text));
-  files.push(...await themeFiles(site, ports, files, listener));
+  for (const page of site.pages)
+    files.push(
+      text(
+        names.get(page.id)!,
+        'text/html',
+        pageDocument(site, page, plan, styleSheetName, credits.html),
+      ),
+    );
+  if (credits.text)
+    files.push(
+      text(creditsName, 'text/html', credits.html),
+      text('credits.txt', 'text/plain', credits.text),
+    );
+  files.push(...(await themeFiles(site, ports, files, listener)));
   const assets = new Map<string, Uint8Array<ArrayBuffer>>();
   for (const id of assetsOf(site)) assets.set(id, await ports.asset(id));
-  files.push({ path: siteFileName(site), type: 'application/zip', bytes: writeSiteFile({ site, assets }) });
+  files.push({
+    path: siteFileName(site),
+    type: 'application/zip',
+    bytes: writeSiteFile({ site, assets }),
+  });
   listener.onProgress(planned.length, planned.length, '');
   return { plan, files, ...lines, css, credits };
 }
 
 export const siteFileName = (site: Pick<Site, 'name'>): string => `${safeName(site.name)}.soyez`;
-export const archiveName = (site: Pick<Site, 'name'>): string => `${safeName(site.name)}-hand-over.zip`;
+export const archiveName = (site: Pick<Site, 'name'>): string =>
+  `${safeName(site.name)}-hand-over.zip`;

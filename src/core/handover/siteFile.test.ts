@@ -6,9 +6,20 @@ import { newSite } from '../site/newSite';
 import { addSlot } from '../site/slots';
 import { assetsOf, readSiteFile, writeSiteFile } from './siteFile';
 
-const id = 'a'.repeat(64), png = new Uint8Array(PNG.sync.write(new PNG({ width: 4, height: 3 })));
-const site = applyEdit(applyEdit(newSite('x', 'home', 'Veldrin'), addSlot('home', { id: 's', kind: 'header', width: 40, height: 30 })), addLayer('picture-s', newPhoto('p', { name: 'Pots', assetId: id, width: 4, height: 3 }, { width: 40, height: 30 })));
-const assets = new Map([[id, png as Uint8Array<ArrayBuffer>]]), written = writeSiteFile({ site, assets });
+const id = 'a'.repeat(64),
+  png = new Uint8Array(PNG.sync.write(new PNG({ width: 4, height: 3 })));
+const site = applyEdit(
+  applyEdit(
+    newSite('x', 'home', 'Veldrin'),
+    addSlot('home', { id: 's', kind: 'header', width: 40, height: 30 }),
+  ),
+  addLayer(
+    'picture-s',
+    newPhoto('p', { name: 'Pots', assetId: id, width: 4, height: 3 }, { width: 40, height: 30 }),
+  ),
+);
+const assets = new Map([[id, png as Uint8Array<ArrayBuffer>]]),
+  written = writeSiteFile({ site, assets });
 
 test('a site file is a zip of readable JSON and the assets it names, by their ids', () => {
   const files = unzipSync(written);
@@ -29,17 +40,68 @@ test('what a site names must be given', () => {
   expect(() => writeSiteFile({ site, assets: new Map() })).toThrow(`Expected the asset ${id}`);
 });
 
-const repacked = (change: (files: Record<string, Uint8Array>) => void): Uint8Array => { const files = { ...unzipSync(written) }; change(files); return zipSync(files); };
-const withSite = (change: (value: Record<string, unknown>) => void) => repacked((files) => { const value = JSON.parse(strFromU8(files['site.json'])) as Record<string, unknown>; change(value); files['site.json'] = strToU8(JSON.stringify(value)); });
+const repacked = (change: (files: Record<string, Uint8Array>) => void): Uint8Array => {
+  const files = { ...unzipSync(written) };
+  change(files);
+  return zipSync(files);
+};
+const withSite = (change: (value: Record<string, unknown>) => void) =>
+  repacked((files) => {
+    const value = JSON.parse(strFromU8(files['site.json'])) as Record<string, unknown>;
+    change(value);
+    files['site.json'] = strToU8(JSON.stringify(value));
+  });
 
 test.each([
-  ['a newer version', withSite((v) => { v.schemaVersion = 99; }), 'v.soyez: Expected a site of version 6 or older, found version 99'],
-  ['no version', withSite((v) => { delete v.schemaVersion; }), 'found no version'],
-  ['a damaged field', withSite((v) => { v.slots = 'none'; }), 'slots'],
-  ['no list', repacked((f) => { delete f['site.json']; }), 'expected a site file with site.json in it, found an archive of 1 other files'],
-  ['text that is no JSON', repacked((f) => { f['site.json'] = strToU8('{'); }), 'expected site.json to be JSON'],
-  ['a missing picture', repacked((f) => { delete f[`assets/${id}.png`]; }), 'expected 1 pictures, fonts and theme files, found 0'],
-  ['something else as a picture', repacked((f) => { f[`assets/${id}.png`] = strToU8('hello there, no picture'); }), 'expected a JPEG, PNG, WebP, AVIF, GIF or SVG picture, found text'],
+  [
+    'a newer version',
+    withSite((v) => {
+      v.schemaVersion = 99;
+    }),
+    'v.soyez: Expected a site of version 6 or older, found version 99',
+  ],
+  [
+    'no version',
+    withSite((v) => {
+      delete v.schemaVersion;
+    }),
+    'found no version',
+  ],
+  [
+    'a damaged field',
+    withSite((v) => {
+      v.slots = 'none';
+    }),
+    'slots',
+  ],
+  [
+    'no list',
+    repacked((f) => {
+      delete f['site.json'];
+    }),
+    'expected a site file with site.json in it, found an archive of 1 other files',
+  ],
+  [
+    'text that is no JSON',
+    repacked((f) => {
+      f['site.json'] = strToU8('{');
+    }),
+    'expected site.json to be JSON',
+  ],
+  [
+    'a missing picture',
+    repacked((f) => {
+      delete f[`assets/${id}.png`];
+    }),
+    'expected 1 pictures, fonts and theme files, found 0',
+  ],
+  [
+    'something else as a picture',
+    repacked((f) => {
+      f[`assets/${id}.png`] = strToU8('hello there, no picture');
+    }),
+    'expected a JPEG, PNG, WebP, AVIF, GIF or SVG picture, found text',
+  ],
   ['no archive', strToU8('PK no'), 'expected a whole zip archive'],
 ])('%s is refused with the file named', (_, bytes, message) => {
   expect(() => readSiteFile('v.soyez', bytes)).toThrow(message);
@@ -50,7 +112,11 @@ test('a site of an older version is brought up to this one', () => {
     v.schemaVersion = 4;
     delete v.handOver;
     for (const slot of v.slots as Record<string, unknown>[]) delete slot.accepts;
-    for (const p of Object.values(v.pictures as Record<string, Record<string, unknown>>)) { delete p.aim; delete p.fallback; delete p.decorative; }
+    for (const p of Object.values(v.pictures as Record<string, Record<string, unknown>>)) {
+      delete p.aim;
+      delete p.fallback;
+      delete p.decorative;
+    }
   });
   expect(readSiteFile('v.soyez', old).site).toEqual(site);
 });

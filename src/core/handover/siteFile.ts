@@ -16,17 +16,24 @@ export interface PackedSite {
 }
 
 /** Files that are packed already are stored as they are; the time is fixed so that equal sites make equal files. */
-export const stored = { level: 0, mtime: '1980-01-01T12:00:00' } as const, packed = { level: 9, mtime: '1980-01-01T12:00:00' } as const;
+export const stored = { level: 0, mtime: '1980-01-01T12:00:00' } as const,
+  packed = { level: 9, mtime: '1980-01-01T12:00:00' } as const;
 
 /** Every asset a site names: its shelf, the photos of its layers, its fonts. */
-export const assetsOf = (site: Site): string[] => [...new Set([
-  ...site.shelf.map((i) => i.assetId), ...site.fonts.map((f) => f.assetId),
-  ...Object.values(site.pictures).flatMap((p) => p.layers.flatMap((l) => (l.kind === 'photo' ? [l.assetId] : []))),
-  ...(site.set ? filesOfSet(site.set).map((f) => f.assetId) : []),
-])];
+export const assetsOf = (site: Site): string[] => [
+  ...new Set([
+    ...site.shelf.map((i) => i.assetId),
+    ...site.fonts.map((f) => f.assetId),
+    ...Object.values(site.pictures).flatMap((p) =>
+      p.layers.flatMap((l) => (l.kind === 'photo' ? [l.assetId] : [])),
+    ),
+    ...(site.set ? filesOfSet(site.set).map((f) => f.assetId) : []),
+  ]),
+];
 
 /** Assets of a theme's folder that are handed over as they are and need not be pictures. */
-const freeAssets = ({ set }: Site): ReadonlySet<string> => new Set(set ? [...set.sheets, ...set.others].map((f) => f.assetId) : []);
+const freeAssets = ({ set }: Site): ReadonlySet<string> =>
+  new Set(set ? [...set.sheets, ...set.others].map((f) => f.assetId) : []);
 
 function endingOf(id: string, bytes: Uint8Array, free: boolean): string {
   if (isFont(bytes)) return 'font';
@@ -40,7 +47,8 @@ function endingOf(id: string, bytes: Uint8Array, free: boolean): string {
  * @throws Error when an asset it names is not given
  */
 export function writeSiteFile({ site, assets }: PackedSite): Uint8Array<ArrayBuffer> {
-  const free = freeAssets(site), files: Zippable = { 'site.json': [strToU8(`${JSON.stringify(site, null, 2)}\n`), packed] };
+  const free = freeAssets(site),
+    files: Zippable = { 'site.json': [strToU8(`${JSON.stringify(site, null, 2)}\n`), packed] };
   for (const id of assetsOf(site)) {
     const bytes = assets.get(id);
     if (!bytes) throw new Error(`Expected the asset ${id} of ${site.name}.`);
@@ -55,8 +63,12 @@ export function writeSiteFile({ site, assets }: PackedSite): Uint8Array<ArrayBuf
  * @throws ArchiveError or SiteError, saying what was expected and what was found
  */
 export function readSiteFile(name: string, bytes: Uint8Array): PackedSite {
-  const files = unzip(name, bytes), json = files.find((f) => f.path === 'site.json');
-  if (!json) throw new ArchiveError(`${name}: expected a site file with site.json in it, found ${files.length === 0 ? 'an empty archive' : `an archive of ${files.length} other files`}.`);
+  const files = unzip(name, bytes),
+    json = files.find((f) => f.path === 'site.json');
+  if (!json)
+    throw new ArchiveError(
+      `${name}: expected a site file with site.json in it, found ${files.length === 0 ? 'an empty archive' : `an archive of ${files.length} other files`}.`,
+    );
   let value: unknown;
   try {
     value = JSON.parse(strFromU8(json.bytes));
@@ -70,12 +82,26 @@ export function readSiteFile(name: string, bytes: Uint8Array): PackedSite {
     if (error instanceof SiteError) throw new SiteError(`${name}: ${error.message}.`);
     throw error;
   }
-  const assets = new Map(files.flatMap((f) => { const id = /^assets\/([0-9a-f]{64})\.[a-z0-9]+$/.exec(f.path)?.[1]; return id ? [[id, f.bytes] as const] : []; }));
-  const wanted = assetsOf(site), missing = wanted.filter((id) => !assets.has(id));
-  if (missing.length > 0) throw new ArchiveError(`${name}: expected ${wanted.length} pictures, fonts and theme files, found ${wanted.length - missing.length}: ${nameOf(site, missing[0])} is missing.`);
+  const assets = new Map(
+    files.flatMap((f) => {
+      const id = /^assets\/([0-9a-f]{64})\.[a-z0-9]+$/.exec(f.path)?.[1];
+      return id ? [[id, f.bytes] as const] : [];
+    }),
+  );
+  const wanted = assetsOf(site),
+    missing = wanted.filter((id) => !assets.has(id));
+  if (missing.length > 0)
+    throw new ArchiveError(
+      `${name}: expected ${wanted.length} pictures, fonts and theme files, found ${wanted.length - missing.length}: ${nameOf(site, missing[0])} is missing.`,
+    );
   const free = freeAssets(site);
-  for (const id of wanted) if (!isFont(assets.get(id)!) && !free.has(id)) inspectPicture(nameOf(site, id), assets.get(id)!);
+  for (const id of wanted)
+    if (!isFont(assets.get(id)!) && !free.has(id))
+      inspectPicture(nameOf(site, id), assets.get(id)!);
   return { site, assets: new Map(wanted.map((id) => [id, assets.get(id)!])) };
 }
 
-const nameOf = (site: Site, id: string): string => site.shelf.find((i) => i.assetId === id)?.name ?? site.fonts.find((f) => f.assetId === id)?.family ?? id.slice(0, 12);
+const nameOf = (site: Site, id: string): string =>
+  site.shelf.find((i) => i.assetId === id)?.name ??
+  site.fonts.find((f) => f.assetId === id)?.family ??
+  id.slice(0, 12);

@@ -22,26 +22,39 @@ export interface Snippets {
 function underColour(site: Site, slot: Slot, picture: Picture): string | undefined {
   const { ground } = picture;
   // Below the end of a gradient the page goes on in its last colour.
-  if (ground.type === 'gradient') return ground.stops.reduce((last, stop) => (stop.at >= last.at ? stop : last)).colour;
-  return ground.type === 'colour' ? ground.colour : besideColours(site, slot, 'left')?.colour ?? besideColours(site, slot, 'top')?.colour;
+  if (ground.type === 'gradient')
+    return ground.stops.reduce((last, stop) => (stop.at >= last.at ? stop : last)).colour;
+  return ground.type === 'colour'
+    ? ground.colour
+    : (besideColours(site, slot, 'left')?.colour ?? besideColours(site, slot, 'top')?.colour);
 }
 
-const length = (value: Length | 'auto'): string => (value === 'auto' ? value : `${value.value}${value.unit}`);
+const length = (value: Length | 'auto'): string =>
+  value === 'auto' ? value : `${value.value}${value.unit}`;
 
 function rule(selector: string, lines: readonly (string | false | undefined)[]): string {
-  return `${selector} {\n${lines.filter(Boolean).map((line) => `  ${line};`).join('\n')}\n}\n`;
+  return `${selector} {\n${lines
+    .filter(Boolean)
+    .map((line) => `  ${line};`)
+    .join('\n')}\n}\n`;
 }
 
 /** `body` where the background is the site's default, else the body of each page that has it as its own. */
 function bodySelector(site: Site, slot: Slot): string {
-  const own = site.pages.filter((page) => page.background.type === 'own' && page.background.slot === slot.id);
-  return site.defaultBackground === slot.id || own.length === 0 ? 'body' : own.map((page) => `body.${safeName(page.name)}`).join(', ');
+  const own = site.pages.filter(
+    (page) => page.background.type === 'own' && page.background.slot === slot.id,
+  );
+  return site.defaultBackground === slot.id || own.length === 0
+    ? 'body'
+    : own.map((page) => `body.${safeName(page.name)}`).join(', ');
 }
 
 const columnWidth = (site: Site, slot: Slot): number =>
-  site.pages.flatMap((page) => page.body.sidebars).find((sidebar) => sidebar.slot === slot.id)?.width ?? slot.width;
+  site.pages.flatMap((page) => page.body.sidebars).find((sidebar) => sidebar.slot === slot.id)
+    ?.width ?? slot.width;
 
-const sizeWords = ({ size }: Pick<Slot, 'size'>): string => (typeof size === 'string' ? size : `${length(size.x)} ${length(size.y)}`);
+const sizeWords = ({ size }: Pick<Slot, 'size'>): string =>
+  typeof size === 'string' ? size : `${length(size.x)} ${length(size.y)}`;
 
 /** Narrower than a width; browsers count fractions of a px. */
 const below = (width: number): string => `(max-width: ${width - 0.02}px)`;
@@ -55,51 +68,113 @@ function narrowOf(site: Site, slot: Slot): { slot: Slot; below: number } | undef
 }
 
 /** Words over the picture, in a box as large as it; below the second arrangement's width that has its own words. */
-function wordsCss(site: Site, slot: Slot, name: string, words: readonly TextLayer[], place: readonly (string | false)[], narrowBelow: number | undefined): string {
-  const declared = (list: LiveWords['line']) => list.map(([property, value]) => `${property}: ${value}`), own = new Map(site.fonts.map((f) => [f.id, f.family]));
-  return rule(`.${name}-box`, ['position: relative', `width: ${slot.width}px`, 'max-width: 100%', 'container-type: inline-size', ...place.filter((p) => p !== 'position: relative')])
-    + words.map((word, i) => {
-      const { declarations, line, strut } = liveWords(slot, word, own.get(word.font) ?? fontOf(word.font).family, site.limits.phoneText), selector = `.${name}-words-${i + 1}`;
-      return rule(selector, declared(declarations)) + rule(`${selector} span`, declared(line)) + (strut.length > 0 ? rule(`${selector} span::before`, declared(strut)) : '');
-    }).join('')
-    + (narrowBelow === undefined ? '' : `@media ${below(narrowBelow)} {\n${indented(rule(`.${name}-box p`, ['display: none']))}}\n`);
+function wordsCss(
+  site: Site,
+  slot: Slot,
+  name: string,
+  words: readonly TextLayer[],
+  place: readonly (string | false)[],
+  narrowBelow: number | undefined,
+): string {
+  const declared = (list: LiveWords['line']) =>
+      list.map(([property, value]) => `${property}: ${value}`),
+    own = new Map(site.fonts.map((f) => [f.id, f.family]));
+  return (
+    rule(`.${name}-box`, [
+      'position: relative',
+      `width: ${slot.width}px`,
+      'max-width: 100%',
+      'container-type: inline-size',
+      ...place.filter((p) => p !== 'position: relative'),
+    ]) +
+    words
+      .map((word, i) => {
+        const { declarations, line, strut } = liveWords(
+            slot,
+            word,
+            own.get(word.font) ?? fontOf(word.font).family,
+            site.limits.phoneText,
+          ),
+          selector = `.${name}-words-${i + 1}`;
+        return (
+          rule(selector, declared(declarations)) +
+          rule(`${selector} span`, declared(line)) +
+          (strut.length > 0 ? rule(`${selector} span::before`, declared(strut)) : '')
+        );
+      })
+      .join('') +
+    (narrowBelow === undefined
+      ? ''
+      : `@media ${below(narrowBelow)} {\n${indented(rule(`.${name}-box p`, ['display: none']))}}\n`)
+  );
 }
 
 /** Where the areas of a page have their colour, when it is handed over. */
-const areaSelectors: Readonly<Record<PageArea['role'], string>> = { ground: 'body', bar: '.page-bar', band: '.page-title', body: '.page-text', section: '.page-section' };
+const areaSelectors: Readonly<Record<PageArea['role'], string>> = {
+  ground: 'body',
+  bar: '.page-bar',
+  band: '.page-title',
+  body: '.page-text',
+  section: '.page-section',
+};
 
 /** Beyond its place by the same share at every width, over what lies beside it; the page around it stays where it was. */
 function hangingLines(slot: Slot, { top, right, bottom, left }: Overlap): string[] {
-  const share = (px: number) => `calc(min(100%, ${slot.width}px) * ${Math.round((px / slot.width) * 1e6) / 1e6})`;
-  return [`width: ${share(slot.width + left + right)}`, 'max-width: none', `margin: ${[top, right, bottom, left].map((px) => share(-px)).join(' ')}`, 'z-index: 1'];
+  const share = (px: number) =>
+    `calc(min(100%, ${slot.width}px) * ${Math.round((px / slot.width) * 1e6) / 1e6})`;
+  return [
+    `width: ${share(slot.width + left + right)}`,
+    'max-width: none',
+    `margin: ${[top, right, bottom, left].map((px) => share(-px)).join(' ')}`,
+    'z-index: 1',
+  ];
 }
 
 /** The colour that the page has taken from a side of the picture. */
 function lentColour(site: Site, slot: Slot): string {
   const beside = slot.lends && besideColours(site, slot, slot.lends);
-  return beside?.area && beside.colour ? rule(areaSelectors[beside.area.role], [`background-color: ${beside.colour}`]) : '';
+  return beside?.area && beside.colour
+    ? rule(areaSelectors[beside.area.role], [`background-color: ${beside.colour}`])
+    : '';
 }
 
 /** What a file is to a browser. */
 const typeOf = ({ settings }: PlannedFile): string => mediaType(settings.format);
 
 /** One file of a slot at a scale, the modern one or the fallback. */
-const fileAt = (files: readonly PlannedFile[], scale: number, fallback: boolean): PlannedFile | undefined => files.find((f) => f.scale === scale && f.fallback === fallback);
+const fileAt = (
+  files: readonly PlannedFile[],
+  scale: number,
+  fallback: boolean,
+): PlannedFile | undefined => files.find((f) => f.scale === scale && f.fallback === fallback);
 
 /** The file every browser knows. */
-const plainFile = (files: readonly PlannedFile[]): PlannedFile => fileAt(files, 1, true) ?? files[0];
+const plainFile = (files: readonly PlannedFile[]): PlannedFile =>
+  fileAt(files, 1, true) ?? files[0];
 
 /** A background's picture: the plain file for browsers that know nothing else, then by density and format, as CSS Images Level 4 has it. */
 function imageLines(files: readonly PlannedFile[], scales: readonly [number, number]): string[] {
-  const plain = fileAt(files, scales[0], true) ?? fileAt(files, scales[0], false) ?? plainFile(files);
-  const set = [false, true].flatMap((fallback) => scales.flatMap((scale, i) => { const f = fileAt(files, scale, fallback); return f ? [`url("${f.path}") type("${typeOf(f)}") ${i + 1}x`] : []; }));
-  return [`background-image: url("${plain.path}")`, ...(set.length > 1 ? [`background-image: image-set(${set.join(', ')})`] : [])];
+  const plain =
+    fileAt(files, scales[0], true) ?? fileAt(files, scales[0], false) ?? plainFile(files);
+  const set = [false, true].flatMap((fallback) =>
+    scales.flatMap((scale, i) => {
+      const f = fileAt(files, scale, fallback);
+      return f ? [`url("${f.path}") type("${typeOf(f)}") ${i + 1}x`] : [];
+    }),
+  );
+  return [
+    `background-image: url("${plain.path}")`,
+    ...(set.length > 1 ? [`background-image: image-set(${set.join(', ')})`] : []),
+  ];
 }
 
 /** The declarations that lay a background, in the words of CSS Backgrounds and Borders Level 3. */
 const backgroundLines = (slot: Slot, files: readonly PlannedFile[]): (string | false)[] => [
-  ...imageLines(files, [1, 2]), `background-repeat: ${slot.repeat}`, `background-position: ${length(slot.position.x)} ${length(slot.position.y)}`,
-  `background-size: ${sizeWords(slot)}`, slot.attachment === 'fixed' && 'background-attachment: fixed',
+  ...imageLines(files, [1, 2]),
+  `background-repeat: ${slot.repeat}`,
+  `background-position: ${length(slot.position.x)} ${length(slot.position.y)}`,
+  `background-size: ${sizeWords(slot)}`,
+  slot.attachment === 'fixed' && 'background-attachment: fixed',
 ];
 
 /** Screens up to this width get the half-size background, px (common practice, no source). */
@@ -108,32 +183,62 @@ const phoneBelow = 600;
 /** Half the px for phones, laid as large as the whole: most of it is under the content there. */
 function phoneBackground(slot: Slot, files: readonly PlannedFile[], selector: string): string {
   if (!fileAt(files, 0.5, false)) return '';
-  const fixed = typeof slot.size !== 'string' && slot.size.x === 'auto' && slot.size.y === 'auto' && `background-size: ${slot.width}px ${slot.height}px`;
+  const fixed =
+    typeof slot.size !== 'string' &&
+    slot.size.x === 'auto' &&
+    slot.size.y === 'auto' &&
+    `background-size: ${slot.width}px ${slot.height}px`;
   return `@media ${below(phoneBelow)} {\n${indented(rule(selector, [...imageLines(files, [0.5, 1]), fixed]))}}\n`;
 }
 
 /** The files of one format as candidates by their width, with how wide they are shown. */
-function candidates(files: readonly PlannedFile[], fallback: boolean, shown: number): string | undefined {
+function candidates(
+  files: readonly PlannedFile[],
+  fallback: boolean,
+  shown: number,
+): string | undefined {
   const list = files.filter((f) => f.fallback === fallback).sort((a, b) => a.width - b.width);
   if (list.length === 0) return undefined;
-  return list.length === 1 ? `srcset="${list[0].path}"` : `srcset="${list.map((f) => `${f.path} ${f.width}w`).join(', ')}" sizes="(max-width: ${shown}px) 100vw, ${shown}px"`;
+  return list.length === 1
+    ? `srcset="${list[0].path}"`
+    : `srcset="${list.map((f) => `${f.path} ${f.width}w`).join(', ')}" sizes="(max-width: ${shown}px) 100vw, ${shown}px"`;
 }
 
 /** An `img`, in a `picture` with its sources where there are several formats or a second arrangement. */
-function imageMarkup(name: string, slot: Slot, { files, picture }: SlotFiles, narrow: { files: SlotFiles; below: number; slot: Slot } | undefined): string {
-  const whole = fileSize(slot, overlapOf(slot)), plain = plainFile(files), sources: string[] = [];
-  const older = files.some((f) => f.fallback), own = candidates(files, older, whole.width)!, alone = files.filter((f) => f.fallback === older).length === 1;
-  if (narrow) for (const fallback of [false, true]) {
-    const first = narrow.files.files.find((f) => f.fallback === fallback), list = first && candidates(narrow.files.files, fallback, narrow.slot.width);
-    if (first) sources.push(`<source media="${below(narrow.below)}"${fallback || !narrow.files.files.some((f) => f.fallback) ? '' : ` type="${typeOf(first)}"`} ${list} width="${narrow.slot.width}" height="${narrow.slot.height}">`);
-  }
-  if (older) sources.push(`<source type="${typeOf(files.find((f) => !f.fallback)!)}" ${candidates(files, false, whole.width)}>`);
+function imageMarkup(
+  name: string,
+  slot: Slot,
+  { files, picture }: SlotFiles,
+  narrow: { files: SlotFiles; below: number; slot: Slot } | undefined,
+): string {
+  const whole = fileSize(slot, overlapOf(slot)),
+    plain = plainFile(files),
+    sources: string[] = [];
+  const older = files.some((f) => f.fallback),
+    own = candidates(files, older, whole.width)!,
+    alone = files.filter((f) => f.fallback === older).length === 1;
+  if (narrow)
+    for (const fallback of [false, true]) {
+      const first = narrow.files.files.find((f) => f.fallback === fallback),
+        list = first && candidates(narrow.files.files, fallback, narrow.slot.width);
+      if (first)
+        sources.push(
+          `<source media="${below(narrow.below)}"${fallback || !narrow.files.files.some((f) => f.fallback) ? '' : ` type="${typeOf(first)}"`} ${list} width="${narrow.slot.width}" height="${narrow.slot.height}">`,
+        );
+    }
+  if (older)
+    sources.push(
+      `<source type="${typeOf(files.find((f) => !f.fallback)!)}" ${candidates(files, false, whole.width)}>`,
+    );
   const img = `<img class="${name}" src="${plain.path}"${alone ? '' : ` ${own}`} width="${whole.width}" height="${whole.height}" alt="${escapeHtml(picture.decorative ? '' : picture.alt.trim())}">`;
-  return sources.length > 0 ? `<picture>\n${[...sources, img].map((line) => `  ${line}\n`).join('')}</picture>` : img;
+  return sources.length > 0
+    ? `<picture>\n${[...sources, img].map((line) => `  ${line}\n`).join('')}</picture>`
+    : img;
 }
 
 /** The class name that a slot's lines of the style sheet are for. */
-export const className = (site: Pick<Site, 'name'>, slot: Pick<Slot, 'name'>): string => `${safeName(site.name)}-${safeName(slot.name)}`;
+export const className = (site: Pick<Site, 'name'>, slot: Pick<Slot, 'name'>): string =>
+  `${safeName(site.name)}-${safeName(slot.name)}`;
 
 /**
  * The lines of stylesheet and markup that put a slot's files on the page. A header, mark or piece is content, an `img`;
@@ -143,41 +248,108 @@ export const className = (site: Pick<Site, 'name'>, slot: Pick<Slot, 'name'>): s
 export function snippetsFor(site: Site, plan: readonly SlotFiles[], slotId: string): Snippets {
   const found = plan.find((p) => p.slot.id === slotId);
   if (!found) return { css: '', html: '' };
-  const { slot, picture, files } = found, name = className(site, slot), colour = underColour(site, slot, picture);
+  const { slot, picture, files } = found,
+    name = className(site, slot),
+    colour = underColour(site, slot, picture);
   if (isContent(slot.kind)) {
-    const { x, y } = slot.offset, moved = x !== 0 || y !== 0, overlap = overlapOf(slot), hangs = hasOverlap(overlap);
-    const place = [(moved || hangs) && 'position: relative', moved && `left: ${x}px`, moved && `top: ${y}px`], words = liveTexts(picture.layers), other = narrowOf(site, slot), otherFiles = other && plan.find((p) => p.slot.id === other.slot.id);
-    const narrow = other && otherFiles && { ...other, files: otherFiles }, image = imageMarkup(name, slot, found, narrow);
+    const { x, y } = slot.offset,
+      moved = x !== 0 || y !== 0,
+      overlap = overlapOf(slot),
+      hangs = hasOverlap(overlap);
+    const place = [
+        (moved || hangs) && 'position: relative',
+        moved && `left: ${x}px`,
+        moved && `top: ${y}px`,
+      ],
+      words = liveTexts(picture.layers),
+      other = narrowOf(site, slot),
+      otherFiles = other && plan.find((p) => p.slot.id === other.slot.id);
+    const narrow = other && otherFiles && { ...other, files: otherFiles },
+      image = imageMarkup(name, slot, found, narrow);
     return {
-      css: rule(`.${name}`, ['display: block', ...(hangs ? hangingLines(slot, overlap) : [`width: ${slot.width}px`, 'max-width: 100%']), 'height: auto', ...(words.length === 0 ? place : []), picture.ground.type === 'colour' && !hangs && `background-color: ${colour}`])
-        + (narrow ? `@media ${below(narrow.below)} {\n${indented(rule(`.${name}`, [`width: ${narrow.slot.width}px`, hangs && 'max-width: 100%', hangs && 'margin: 0']))}}\n` : '')
-        + (words.length > 0 ? wordsCss(site, slot, name, words, place, narrow?.below) : '') + lentColour(site, slot),
-      html: words.length > 0 ? `<div class="${name}-box">\n  ${image}\n${words.map((w, i) => `  <p class="${name}-words-${i + 1}">${liveWords(slot, w, '', 0).lines.map((l) => `<span>${escapeHtml(l)}</span>`).join('')}</p>\n`).join('')}</div>\n` : `${image}\n`,
+      css:
+        rule(`.${name}`, [
+          'display: block',
+          ...(hangs ? hangingLines(slot, overlap) : [`width: ${slot.width}px`, 'max-width: 100%']),
+          'height: auto',
+          ...(words.length === 0 ? place : []),
+          picture.ground.type === 'colour' && !hangs && `background-color: ${colour}`,
+        ]) +
+        (narrow
+          ? `@media ${below(narrow.below)} {\n${indented(rule(`.${name}`, [`width: ${narrow.slot.width}px`, hangs && 'max-width: 100%', hangs && 'margin: 0']))}}\n`
+          : '') +
+        (words.length > 0 ? wordsCss(site, slot, name, words, place, narrow?.below) : '') +
+        lentColour(site, slot),
+      html:
+        words.length > 0
+          ? `<div class="${name}-box">\n  ${image}\n${words
+              .map(
+                (w, i) =>
+                  `  <p class="${name}-words-${i + 1}">${liveWords(slot, w, '', 0)
+                    .lines.map((l) => `<span>${escapeHtml(l)}</span>`)
+                    .join('')}</p>\n`,
+              )
+              .join('')}</div>\n`
+          : `${image}\n`,
     };
   }
   const lines = backgroundLines(slot, files);
   switch (slot.kind) {
     case 'background': {
-      const selector = bodySelector(site, slot), classes = [...selector.matchAll(/body\.([a-z0-9-]+)/g)].map((m) => m[1]);
-      return { css: rule(selector, [colour && `background-color: ${colour}`, ...lines]) + phoneBackground(slot, files, selector), html: classes.length ? classes.map((c) => `<body class="${c}">\n`).join('') : '<body>\n' };
+      const selector = bodySelector(site, slot),
+        classes = [...selector.matchAll(/body\.([a-z0-9-]+)/g)].map((m) => m[1]);
+      return {
+        css:
+          rule(selector, [colour && `background-color: ${colour}`, ...lines]) +
+          phoneBackground(slot, files, selector),
+        html: classes.length ? classes.map((c) => `<body class="${c}">\n`).join('') : '<body>\n',
+      };
     }
     case 'divider': {
-      const { narrowSize } = slot, at = narrowSize && narrowed(slot, narrowSize.below - 1);
+      const { narrowSize } = slot,
+        at = narrowSize && narrowed(slot, narrowSize.below - 1);
       return {
         // It hangs above its section, which must let it, and overlaps it by one px: a line would show between them at a fractional zoom.
-        css: rule(`.${name}`, ['position: relative', 'overflow: visible', slot.lends === 'bottom' && `background-color: ${besideColours(site, slot, 'bottom')?.colour ?? colour}`])
-          + rule(`.${name}::before`, ['content: ""', 'position: absolute', 'left: 0', 'right: 0', 'bottom: 100%', 'margin-bottom: -1px', `height: ${slot.height}px`, 'pointer-events: none', ...lines])
-          + (at ? `@media ${below(narrowSize.below)} {\n${indented(rule(`.${name}::before`, [`height: ${at.height}px`, `background-size: ${sizeWords(at)}`]))}}\n` : ''),
+        css:
+          rule(`.${name}`, [
+            'position: relative',
+            'overflow: visible',
+            slot.lends === 'bottom' &&
+              `background-color: ${besideColours(site, slot, 'bottom')?.colour ?? colour}`,
+          ]) +
+          rule(`.${name}::before`, [
+            'content: ""',
+            'position: absolute',
+            'left: 0',
+            'right: 0',
+            'bottom: 100%',
+            'margin-bottom: -1px',
+            `height: ${slot.height}px`,
+            'pointer-events: none',
+            ...lines,
+          ]) +
+          (at
+            ? `@media ${below(narrowSize.below)} {\n${indented(rule(`.${name}::before`, [`height: ${at.height}px`, `background-size: ${sizeWords(at)}`]))}}\n`
+            : ''),
         html: `<section class="${name}">…</section>\n`,
       };
     }
-    case 'band': return {
-      css: rule(`.${name}`, [colour && `background-color: ${colour}`, ...lines]) + lentColour(site, slot),
-      html: `<div class="${name}"><h1>…</h1></div>\n`,
-    };
-    default: return {
-      css: rule(`.${name}`, [`width: ${columnWidth(site, slot)}px`, colour && `background-color: ${colour}`, ...lines]) + lentColour(site, slot),
-      html: `<aside class="${name}">…</aside>\n`,
-    };
+    case 'band':
+      return {
+        css:
+          rule(`.${name}`, [colour && `background-color: ${colour}`, ...lines]) +
+          lentColour(site, slot),
+        html: `<div class="${name}"><h1>…</h1></div>\n`,
+      };
+    default:
+      return {
+        css:
+          rule(`.${name}`, [
+            `width: ${columnWidth(site, slot)}px`,
+            colour && `background-color: ${colour}`,
+            ...lines,
+          ]) + lentColour(site, slot),
+        html: `<aside class="${name}">…</aside>\n`,
+      };
   }
 }

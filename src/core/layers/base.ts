@@ -12,4 +12,11 @@ export const baseFields = {
 };
 
 /** What a new layer starts with. */
-export const baseDefaults = (id: string) => ({ id, name: '', hidden: false, locked: false, opacity: 1, blend: 'normal' as const });
+export const baseDefaults = (id: string) => ({
+  id,
+  name: '',
+  hidden: false,
+  locked: false,
+  opacity: 1,
+  blend: 'normal' as const,
+});

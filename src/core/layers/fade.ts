@@ -10,10 +10,25 @@ import { baseDefaults, baseFields } from './base';
 import type { LayerKind } from './kind';
 
 const noSides: Readonly<Record<Side, number>> = { top: 0, right: 0, bottom: 0, left: 0 };
-const noCorners: Readonly<Record<Corner, number>> = { topLeft: 0, topRight: 0, bottomRight: 0, bottomLeft: 0 };
+const noCorners: Readonly<Record<Corner, number>> = {
+  topLeft: 0,
+  topRight: 0,
+  bottomRight: 0,
+  bottomLeft: 0,
+};
 
-export const newFade = (id: string, into: Hex | null, sides: Partial<Record<Side, number>>): FadeLayer =>
-  ({ ...baseDefaults(id), kind: 'fade', sides: { ...noSides, ...sides }, corners: noCorners, curve: 'smooth', into });
+export const newFade = (
+  id: string,
+  into: Hex | null,
+  sides: Partial<Record<Side, number>>,
+): FadeLayer => ({
+  ...baseDefaults(id),
+  kind: 'fade',
+  sides: { ...noSides, ...sides },
+  corners: noCorners,
+  curve: 'smooth',
+  into,
+});
 
 /** How much of the picture is left at a share of the way inwards: 0 at the edge, 1 at the end. */
 export const fadeCurves: Readonly<Record<FadeCurve, (t: number) => number>> = {
@@ -24,24 +39,55 @@ export const fadeCurves: Readonly<Record<FadeCurve, (t: number) => number>> = {
 };
 
 /** What is left at each px along an axis: nothing at the very first, and all from `px` on. */
-function along(length: number, px: number, fromEnd: boolean, curve: (t: number) => number): Float64Array {
-  return Float64Array.from({ length }, (_, i) => { const at = fromEnd ? length - 1 - i : i; return at >= px ? 1 : curve(at / px); });
+function along(
+  length: number,
+  px: number,
+  fromEnd: boolean,
+  curve: (t: number) => number,
+): Float64Array {
+  return Float64Array.from({ length }, (_, i) => {
+    const at = fromEnd ? length - 1 - i : i;
+    return at >= px ? 1 : curve(at / px);
+  });
 }
 
 /**
  * How much of each px fades: 255 on the border of every side that fades, so that nothing of the picture is left there.
  * Where fades meet, what is left is the product of what each leaves.
  */
-export function fadeMask({ sides, corners, curve: name }: Pick<FadeLayer, 'sides' | 'corners' | 'curve'>, { width, height }: Size): Mask {
-  const curve = fadeCurves[name], data = new Uint8Array(width * height);
-  const left = along(width, sides.left, false, curve), right = along(width, sides.right, true, curve), top = along(height, sides.top, false, curve), bottom = along(height, sides.bottom, true, curve);
-  for (let y = 0, i = 0; y < height; y++) for (let x = 0; x < width; x++, i++) data[i] = Math.round(255 * (1 - left[x] * right[x] * top[y] * bottom[y]));
-  const places: readonly (readonly [Corner, number, number])[] = [['topLeft', 0, 0], ['topRight', width - 1, 0], ['bottomRight', width - 1, height - 1], ['bottomLeft', 0, height - 1]];
+export function fadeMask(
+  { sides, corners, curve: name }: Pick<FadeLayer, 'sides' | 'corners' | 'curve'>,
+  { width, height }: Size,
+): Mask {
+  const curve = fadeCurves[name],
+    data = new Uint8Array(width * height);
+  const left = along(width, sides.left, false, curve),
+    right = along(width, sides.right, true, curve),
+    top = along(height, sides.top, false, curve),
+    bottom = along(height, sides.bottom, true, curve);
+  for (let y = 0, i = 0; y < height; y++)
+    for (let x = 0; x < width; x++, i++)
+      data[i] = Math.round(255 * (1 - left[x] * right[x] * top[y] * bottom[y]));
+  const places: readonly (readonly [Corner, number, number])[] = [
+    ['topLeft', 0, 0],
+    ['topRight', width - 1, 0],
+    ['bottomRight', width - 1, height - 1],
+    ['bottomLeft', 0, height - 1],
+  ];
   for (const [corner, cx, cy] of places) {
     const r = corners[corner];
-    for (let y = Math.max(0, cy - Math.ceil(r)); r > 0 && y <= Math.min(height - 1, cy + Math.ceil(r)); y++) {
-      for (let x = Math.max(0, cx - Math.ceil(r)); x <= Math.min(width - 1, cx + Math.ceil(r)); x++) {
-        const far = Math.hypot(x - cx, y - cy), i = y * width + x;
+    for (
+      let y = Math.max(0, cy - Math.ceil(r));
+      r > 0 && y <= Math.min(height - 1, cy + Math.ceil(r));
+      y++
+    ) {
+      for (
+        let x = Math.max(0, cx - Math.ceil(r));
+        x <= Math.min(width - 1, cx + Math.ceil(r));
+        x++
+      ) {
+        const far = Math.hypot(x - cx, y - cy),
+          i = y * width + x;
         if (far < r) data[i] = Math.round(255 - (255 - data[i]) * curve(far / r));
       }
     }
@@ -49,8 +95,14 @@ export function fadeMask({ sides, corners, curve: name }: Pick<FadeLayer, 'sides
   return { width, height, data };
 }
 
-const times = <K extends string>(lengths: Readonly<Record<K, number>>, k: number): Record<K, number> =>
-  Object.fromEntries(Object.entries<number>(lengths).map(([key, v]) => [key, v * k])) as Record<K, number>;
+const times = <K extends string>(
+  lengths: Readonly<Record<K, number>>,
+  k: number,
+): Record<K, number> =>
+  Object.fromEntries(Object.entries<number>(lengths).map(([key, v]) => [key, v * k])) as Record<
+    K,
+    number
+  >;
 
 const px = () => number().min(0).max(4000).required();
 
@@ -58,18 +110,28 @@ export const fade: LayerKind<FadeLayer> = {
   kind: 'fade',
   title: 'Edge fade',
   schema: object({
-    ...baseFields, kind: string().oneOf(['fade']).required(),
+    ...baseFields,
+    kind: string().oneOf(['fade']).required(),
     sides: object({ top: px(), right: px(), bottom: px(), left: px() }).required(),
-    corners: object({ topLeft: px(), topRight: px(), bottomRight: px(), bottomLeft: px() }).required(),
-    curve: string().oneOf(Object.keys(fadeCurves)).required(), into: hexField().nullable().defined(),
+    corners: object({
+      topLeft: px(),
+      topRight: px(),
+      bottomRight: px(),
+      bottomLeft: px(),
+    }).required(),
+    curve: string().oneOf(Object.keys(fadeCurves)).required(),
+    into: hexField().nullable().defined(),
   }),
   key: ({ sides, corners, curve, into }) => JSON.stringify([sides, corners, curve, into]),
   draw(layer, { width, height }) {
     const mask = fadeMask(layer, { width, height });
-    return layer.into === null ? { type: 'erase', mask, x: 0, y: 0 } : { type: 'mask', mask, colour: colourOf(layer.into), x: 0, y: 0 };
+    return layer.into === null
+      ? { type: 'erase', mask, x: 0, y: 0 }
+      : { type: 'mask', mask, colour: colourOf(layer.into), x: 0, y: 0 };
   },
   place: () => ({ x: 0, y: 0 }),
   scaled: ({ sides, corners }, k) => ({ sides: times(sides, k), corners: times(corners, k) }),
-  figure: ({ sides, corners }) => `${Math.max(...Object.values(sides), ...Object.values(corners))} px`,
+  figure: ({ sides, corners }) =>
+    `${Math.max(...Object.values(sides), ...Object.values(corners))} px`,
   name: (layer) => layer.name || 'Edge fade',
 };

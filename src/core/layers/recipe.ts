@@ -9,43 +9,106 @@ import type { LayerKind } from './kind';
 import { hue, isRecolour, tone, twotone } from './recolour';
 import { texture } from './texture';
 
-const stepSchemas: Readonly<Record<string, Schema>> = { fill: fill.schema, tone: tone.schema, twotone: twotone.schema, hue: hue.schema, texture: texture.schema };
+const stepSchemas: Readonly<Record<string, Schema>> = {
+  fill: fill.schema,
+  tone: tone.schema,
+  twotone: twotone.schema,
+  hue: hue.schema,
+  texture: texture.schema,
+};
 
 /** A step of a recipe by its kind; one that lies in a part of a picture or reaches one layer alone is refused. */
-const stepSchema = lazy((step: RecipeStep | undefined) => (stepSchemas[step?.kind ?? ''] ?? mixed().oneOf([`a ${Object.keys(stepSchemas).join(', a ')}`]).required())
-  .test('everywhere', 'Expected a step that reaches all of a picture', (value: RecipeStep) => (value.kind === 'fill' ? value.extent.type === 'all' : !isRecolour(value) || value.reach === 'below')));
+const stepSchema = lazy((step: RecipeStep | undefined) =>
+  (
+    stepSchemas[step?.kind ?? ''] ??
+    mixed()
+      .oneOf([`a ${Object.keys(stepSchemas).join(', a ')}`])
+      .required()
+  ).test('everywhere', 'Expected a step that reaches all of a picture', (value: RecipeStep) =>
+    value.kind === 'fill'
+      ? value.extent.type === 'all'
+      : !isRecolour(value) || value.reach === 'below',
+  ),
+);
 
-export const recipeSchema = object({ id: string().min(1).required(), name: string().defined(), steps: array().of(stepSchema).max(40).required(), spare: boolean().required() });
+export const recipeSchema = object({
+  id: string().min(1).required(),
+  name: string().defined(),
+  steps: array().of(stepSchema).max(40).required(),
+  spare: boolean().required(),
+});
 
-export const newRecipeLayer = (id: string, recipe: Recipe): RecipeLayer => ({ ...baseDefaults(id), kind: 'recipe', recipe });
+export const newRecipeLayer = (id: string, recipe: Recipe): RecipeLayer => ({
+  ...baseDefaults(id),
+  kind: 'recipe',
+  recipe,
+});
 
 /** A layer that gives what lies below it other colours: what question 3 is about. */
-export const isOfColour = (layer: Layer): layer is RecipeStep | RecipeLayer => layer.kind === 'fill' || layer.kind === 'texture' || layer.kind === 'recipe' || isRecolour(layer);
+export const isOfColour = (layer: Layer): layer is RecipeStep | RecipeLayer =>
+  layer.kind === 'fill' || layer.kind === 'texture' || layer.kind === 'recipe' || isRecolour(layer);
 
 /** Whether a layer can be a step of a recipe as it is. */
 const isStep = (layer: Layer): layer is RecipeStep =>
-  layer.kind === 'texture' || (layer.kind === 'fill' && layer.extent.type === 'all') || (isRecolour(layer) && layer.reach === 'below');
+  layer.kind === 'texture' ||
+  (layer.kind === 'fill' && layer.extent.type === 'all') ||
+  (isRecolour(layer) && layer.reach === 'below');
 
 /** The steps of a recipe as it lies, each at its strength times the recipe's: exact for one step, and near for more. */
-export const stepsAt = ({ recipe: { steps }, opacity }: Pick<RecipeLayer, 'recipe' | 'opacity'>): RecipeStep[] => activeSteps({ steps }).map((s) => ({ ...s, opacity: s.opacity * opacity }));
+export const stepsAt = ({
+  recipe: { steps },
+  opacity,
+}: Pick<RecipeLayer, 'recipe' | 'opacity'>): RecipeStep[] =>
+  activeSteps({ steps }).map((s) => ({ ...s, opacity: s.opacity * opacity }));
 
 /** The recolouring of a picture, kept apart from it: the steps of its recipes and its own, from back to front. */
-export function recolouringOf({ layers }: Pick<Picture, 'layers'>): Pick<Recipe, 'steps' | 'spare'> {
+export function recolouringOf({
+  layers,
+}: Pick<Picture, 'layers'>): Pick<Recipe, 'steps' | 'spare'> {
   const seen = layers.filter((l) => !l.hidden);
-  return { steps: seen.flatMap((layer): RecipeStep[] => (layer.kind === 'recipe' ? stepsAt(layer) : isStep(layer) ? [layer] : [])), spare: seen.some((l) => l.kind === 'recipe' && l.recipe.spare) };
+  return {
+    steps: seen.flatMap((layer): RecipeStep[] =>
+      layer.kind === 'recipe' ? stepsAt(layer) : isStep(layer) ? [layer] : [],
+    ),
+    spare: seen.some((l) => l.kind === 'recipe' && l.recipe.spare),
+  };
 }
 
 export const recipe: LayerKind<RecipeLayer> = {
   kind: 'recipe',
   title: 'Recipe',
-  schema: object({ ...baseFields, kind: string().oneOf(['recipe']).required(), recipe: recipeSchema.required() }),
-  key: ({ recipe: { steps, spare } }) => JSON.stringify([spare, activeSteps({ steps }).map((s) => ({ ...s, id: '', name: '', locked: false }))]),
+  schema: object({
+    ...baseFields,
+    kind: string().oneOf(['recipe']).required(),
+    recipe: recipeSchema.required(),
+  }),
+  key: ({ recipe: { steps, spare } }) =>
+    JSON.stringify([
+      spare,
+      activeSteps({ steps }).map((s) => ({ ...s, id: '', name: '', locked: false })),
+    ]),
   draw(layer) {
     const laid = layRecipe(layer.recipe);
-    return { type: 'rework', rework(source) { laid.on(source); return source; } };
+    return {
+      type: 'rework',
+      rework(source) {
+        laid.on(source);
+        return source;
+      },
+    };
   },
   place: () => ({ x: 0, y: 0 }),
-  scaled: ({ recipe: own }, k) => ({ recipe: { ...own, steps: own.steps.map((s) => (s.kind === 'texture' ? { ...s, scale: Math.max(1, s.scale * k) } : s)) } }),
-  figure: (layer) => (layer.opacity < 1 ? `${Math.round(layer.opacity * 100)}%` : `${activeSteps(layer.recipe).length} ${activeSteps(layer.recipe).length === 1 ? 'step' : 'steps'}`),
+  scaled: ({ recipe: own }, k) => ({
+    recipe: {
+      ...own,
+      steps: own.steps.map((s) =>
+        s.kind === 'texture' ? { ...s, scale: Math.max(1, s.scale * k) } : s,
+      ),
+    },
+  }),
+  figure: (layer) =>
+    layer.opacity < 1
+      ? `${Math.round(layer.opacity * 100)}%`
+      : `${activeSteps(layer.recipe).length} ${activeSteps(layer.recipe).length === 1 ? 'step' : 'steps'}`,
   name: (layer) => layer.name || layer.recipe.name || 'Recipe',
 };

@@ -15,33 +15,68 @@ const percent = (v: number): string => `${Math.round(v * 100)}%`;
 /** What a card says of a recolouring that reaches one layer only. */
 const reachWords = ({ reach }: RecolourLayer): string => (reach === 'beneath' ? ' ↓' : '');
 
-export const isRecolour = (layer: { kind: string }): layer is RecolourLayer => layer.kind === 'tone' || layer.kind === 'twotone' || layer.kind === 'hue';
+export const isRecolour = (layer: { kind: string }): layer is RecolourLayer =>
+  layer.kind === 'tone' || layer.kind === 'twotone' || layer.kind === 'hue';
 
-export const newTone = (id: string): ToneLayer => ({ ...baseDefaults(id), kind: 'tone', reach: 'below', ...plainTone });
-export const newTwoTone = (id: string, dark: Hex, light: Hex): TwoToneLayer => ({ ...baseDefaults(id), kind: 'twotone', reach: 'below', dark, light });
-export const newHue = (id: string, colour: Hex): HueLayer => ({ ...baseDefaults(id), kind: 'hue', reach: 'below', colour });
+export const newTone = (id: string): ToneLayer => ({
+  ...baseDefaults(id),
+  kind: 'tone',
+  reach: 'below',
+  ...plainTone,
+});
+export const newTwoTone = (id: string, dark: Hex, light: Hex): TwoToneLayer => ({
+  ...baseDefaults(id),
+  kind: 'twotone',
+  reach: 'below',
+  dark,
+  light,
+});
+export const newHue = (id: string, colour: Hex): HueLayer => ({
+  ...baseDefaults(id),
+  kind: 'hue',
+  reach: 'below',
+  colour,
+});
 
 export const tone: LayerKind<ToneLayer> = {
   kind: 'tone',
   title: 'Tone',
   schema: object({
-    ...baseFields, kind: string().oneOf(['tone']).required(), reach: reachField(),
-    brightness: number().min(0).max(3).required(), contrast: number().min(0).max(3).required(), saturation: number().min(0).max(3).required(),
-    warmth: number().min(-1).max(1).required(), greyscale: number().min(0).max(1).required(), invert: number().min(0).max(1).required(),
+    ...baseFields,
+    kind: string().oneOf(['tone']).required(),
+    reach: reachField(),
+    brightness: number().min(0).max(3).required(),
+    contrast: number().min(0).max(3).required(),
+    saturation: number().min(0).max(3).required(),
+    warmth: number().min(-1).max(1).required(),
+    greyscale: number().min(0).max(1).required(),
+    invert: number().min(0).max(1).required(),
   }),
-  key: ({ brightness, contrast, saturation, warmth, greyscale, invert }) => JSON.stringify([brightness, contrast, saturation, warmth, greyscale, invert]),
+  key: ({ brightness, contrast, saturation, warmth, greyscale, invert }) =>
+    JSON.stringify([brightness, contrast, saturation, warmth, greyscale, invert]),
   draw: (layer) => ({ type: 'adjust', map: toneMap(layer) }),
   place: () => origin,
-  figure: (layer) => (layer.opacity < 1 ? percent(layer.opacity) : `☀ ${percent(layer.brightness)}`) + reachWords(layer),
+  figure: (layer) =>
+    (layer.opacity < 1 ? percent(layer.opacity) : `☀ ${percent(layer.brightness)}`) +
+    reachWords(layer),
   name: (layer) => layer.name || 'Tone',
 };
 
 export const twotone: LayerKind<TwoToneLayer> = {
   kind: 'twotone',
   title: 'Two-tone',
-  schema: object({ ...baseFields, kind: string().oneOf(['twotone']).required(), reach: reachField(), dark: hexField(), light: hexField() }),
+  schema: object({
+    ...baseFields,
+    kind: string().oneOf(['twotone']).required(),
+    reach: reachField(),
+    dark: hexField(),
+    light: hexField(),
+  }),
   key: ({ dark, light }) => `${dark} ${light}`,
-  draw: (layer) => ({ type: 'adjust', map: twoToneMap(colourOf(layer.dark), colourOf(layer.light)) }),
+  draw: (layer) => ({
+    type: 'adjust',
+    map: twoToneMap(colourOf(layer.dark), colourOf(layer.light)),
+  }),
   place: () => origin,
   figure: (layer) => percent(layer.opacity) + reachWords(layer),
   name: (layer) => layer.name || 'Two-tone',
@@ -50,7 +85,12 @@ export const twotone: LayerKind<TwoToneLayer> = {
 export const hue: LayerKind<HueLayer> = {
   kind: 'hue',
   title: 'Hue',
-  schema: object({ ...baseFields, kind: string().oneOf(['hue']).required(), reach: reachField(), colour: hexField() }),
+  schema: object({
+    ...baseFields,
+    kind: string().oneOf(['hue']).required(),
+    reach: reachField(),
+    colour: hexField(),
+  }),
   key: ({ colour }) => colour,
   draw: (layer) => ({ type: 'adjust', map: hueMap(colourOf(layer.colour)) }),
   place: () => origin,

@@ -10,13 +10,23 @@ import type { LayerKind } from './kind';
 const axes: readonly Axes[] = ['x', 'y', 'both'];
 const methods: readonly JoinMethod[] = ['overlap', 'mirror', 'heal'];
 
-export const newJoin = (id: string, method: JoinMethod, along: Axes, band: number): JoinLayer => ({ ...baseDefaults(id), kind: 'join', method, axes: along, band });
+export const newJoin = (id: string, method: JoinMethod, along: Axes, band: number): JoinLayer => ({
+  ...baseDefaults(id),
+  kind: 'join',
+  method,
+  axes: along,
+  band,
+});
 
 export const join: LayerKind<JoinLayer> = {
   kind: 'join',
   title: 'Join',
   schema: object({
-    ...baseFields, kind: string().oneOf(['join']).required(), method: string().oneOf(methods).required(), axes: string().oneOf(axes).required(), band: number().min(1).max(2000).required(),
+    ...baseFields,
+    kind: string().oneOf(['join']).required(),
+    method: string().oneOf(methods).required(),
+    axes: string().oneOf(axes).required(),
+    band: number().min(1).max(2000).required(),
   }),
   key: ({ method, axes: along, band }) => `${method} ${along} ${band}`,
   draw: (layer) => ({ type: 'rework', rework: (source) => joined(source, layer) }),
@@ -26,14 +36,29 @@ export const join: LayerKind<JoinLayer> = {
   name: (layer) => layer.name || 'Join',
 };
 
-export const newBlur = (id: string, radius: number, wraps: BlurLayer['wraps']): BlurLayer => ({ ...baseDefaults(id), kind: 'blur', radius, wraps });
+export const newBlur = (id: string, radius: number, wraps: BlurLayer['wraps']): BlurLayer => ({
+  ...baseDefaults(id),
+  kind: 'blur',
+  radius,
+  wraps,
+});
 
 export const blur: LayerKind<BlurLayer> = {
   kind: 'blur',
   title: 'Blur',
-  schema: object({ ...baseFields, kind: string().oneOf(['blur']).required(), radius: number().min(0).max(200).required(), wraps: string().oneOf([...axes, 'none']).required() }),
+  schema: object({
+    ...baseFields,
+    kind: string().oneOf(['blur']).required(),
+    radius: number().min(0).max(200).required(),
+    wraps: string()
+      .oneOf([...axes, 'none'])
+      .required(),
+  }),
   key: ({ radius, wraps }) => `${radius} ${wraps}`,
-  draw: ({ radius, wraps }) => ({ type: 'rework', rework: (source) => softened(source, radius, wraps) }),
+  draw: ({ radius, wraps }) => ({
+    type: 'rework',
+    rework: (source) => softened(source, radius, wraps),
+  }),
   place: () => ({ x: 0, y: 0 }),
   scaled: ({ radius }, k) => ({ radius: radius * k }),
   figure: ({ radius }) => `${Math.round(radius * 10) / 10} px`,

@@ -10,18 +10,61 @@ import { hasEmoji, usualLineHeight, type GlyphRaster, type TextSpec } from '../t
 import { baseDefaults, baseFields } from './base';
 import type { LayerKind } from './kind';
 
-export const newText = (id: string, words: string, font: string, sizePx: number, colour: Hex, x: number, y: number): TextLayer => ({
-  ...baseDefaults(id), kind: 'text', words, font, sizePx, weight: 500, italic: false, spacing: 0, lineHeight: usualLineHeight, stretchX: 1, stretchY: 1, colour, align: 'centre', wrap: null, x, y, turn: 0, effects: [], hangs: false, live: false,
+export const newText = (
+  id: string,
+  words: string,
+  font: string,
+  sizePx: number,
+  colour: Hex,
+  x: number,
+  y: number,
+): TextLayer => ({
+  ...baseDefaults(id),
+  kind: 'text',
+  words,
+  font,
+  sizePx,
+  weight: 500,
+  italic: false,
+  spacing: 0,
+  lineHeight: usualLineHeight,
+  stretchX: 1,
+  stretchY: 1,
+  colour,
+  align: 'centre',
+  wrap: null,
+  x,
+  y,
+  turn: 0,
+  effects: [],
+  hangs: false,
+  live: false,
 });
 
 const specOf = (layer: TextLayer): TextSpec => ({
-  words: layer.words, font: layer.font, sizePx: layer.sizePx, weight: layer.weight, italic: layer.italic, spacing: layer.spacing, lineHeight: layer.lineHeight, stretchX: layer.stretchX, stretchY: layer.stretchY,
-  align: layer.align, wrap: layer.wrap, turn: layer.turn, offset: { x: layer.x - Math.floor(layer.x), y: layer.y - Math.floor(layer.y) },
+  words: layer.words,
+  font: layer.font,
+  sizePx: layer.sizePx,
+  weight: layer.weight,
+  italic: layer.italic,
+  spacing: layer.spacing,
+  lineHeight: layer.lineHeight,
+  stretchX: layer.stretchX,
+  stretchY: layer.stretchY,
+  align: layer.align,
+  wrap: layer.wrap,
+  turn: layer.turn,
+  offset: { x: layer.x - Math.floor(layer.x), y: layer.y - Math.floor(layer.y) },
 });
 
 function textBox(layer: TextLayer, glyphs: GlyphRaster): Box {
   const { x, y, width, height } = glyphs.box(specOf(layer));
-  return { ...turnAbout({ x: layer.x + x + width / 2, y: layer.y + y + height / 2 }, layer, layer.turn), width, height, turn: layer.turn };
+  return {
+    ...turnAbout({ x: layer.x + x + width / 2, y: layer.y + y + height / 2 }, layer, layer.turn),
+    width,
+    height,
+    turn: layer.turn,
+  };
 }
 
 /** Places that are computed are kept to a hundredth of a px: what is finer cannot be seen, and would make figures long. */
@@ -33,29 +76,60 @@ export const text: LayerKind<TextLayer> = {
   schema: object({
     ...baseFields,
     kind: string().oneOf(['text']).required(),
-    words: string().defined(), font: string().min(1).required(),
-    sizePx: number().min(4).max(2000).required(), weight: number().integer().min(1).max(1000).required(), italic: boolean().required(),
-    spacing: number().min(-0.5).max(5).required(), lineHeight: number().min(0.3).max(5).required(), stretchX: number().min(0.05).max(20).required(), stretchY: number().min(0.05).max(20).required(),
-    colour: hexField(), align: string().oneOf(['left', 'centre', 'right']).required(), wrap: number().min(1).max(20000).nullable().defined().default(undefined),
-    x: number().required(), y: number().required(), turn: number().min(-360).max(360).required(), effects: effectsField(), hangs: boolean().required(), live: boolean().required(),
+    words: string().defined(),
+    font: string().min(1).required(),
+    sizePx: number().min(4).max(2000).required(),
+    weight: number().integer().min(1).max(1000).required(),
+    italic: boolean().required(),
+    spacing: number().min(-0.5).max(5).required(),
+    lineHeight: number().min(0.3).max(5).required(),
+    stretchX: number().min(0.05).max(20).required(),
+    stretchY: number().min(0.05).max(20).required(),
+    colour: hexField(),
+    align: string().oneOf(['left', 'centre', 'right']).required(),
+    wrap: number().min(1).max(20000).nullable().defined().default(undefined),
+    x: number().required(),
+    y: number().required(),
+    turn: number().min(-360).max(360).required(),
+    effects: effectsField(),
+    hangs: boolean().required(),
+    live: boolean().required(),
   }),
   key: (layer) => JSON.stringify([specOf(layer), layer.colour]),
   draw(layer, { glyphs }) {
     if (!glyphs.has(layer.font)) return undefined;
     const colour = colourOf(layer.colour);
-    return hasEmoji(layer.words) ? { type: 'raster', ...glyphs.pixels(specOf(layer), colour) } : { type: 'mask', ...glyphs.cover(specOf(layer)), colour };
+    return hasEmoji(layer.words)
+      ? { type: 'raster', ...glyphs.pixels(specOf(layer), colour) }
+      : { type: 'mask', ...glyphs.cover(specOf(layer)), colour };
   },
   place: ({ x, y }) => ({ x: Math.floor(x), y: Math.floor(y) }),
-  assets: ({ font }) => { const own = ownAssetId(font); return own ? [own] : []; },
+  assets: ({ font }) => {
+    const own = ownAssetId(font);
+    return own ? [own] : [];
+  },
   figure: (layer) => `${Math.round(layer.sizePx * 10) / 10} px`,
   name: (layer) => layer.name || layer.words.split('\n')[0].trim() || 'Empty text',
   box: (layer, { glyphs }) => (glyphs.has(layer.font) ? textBox(layer, glyphs) : undefined),
   moved: (layer, dx, dy) => ({ x: tidy(layer.x + dx), y: tidy(layer.y + dy) }),
   resized(layer, resize) {
-    const { kx, ky } = resize, at = resizePoint(layer, resize), place = { x: tidy(at.x), y: tidy(at.y) };
-    if (Math.abs(kx - ky) < 1e-9) return { sizePx: tidy(layer.sizePx * kx), wrap: layer.wrap === null ? null : tidy(layer.wrap * kx), ...place };
+    const { kx, ky } = resize,
+      at = resizePoint(layer, resize),
+      place = { x: tidy(at.x), y: tidy(at.y) };
+    if (Math.abs(kx - ky) < 1e-9)
+      return {
+        sizePx: tidy(layer.sizePx * kx),
+        wrap: layer.wrap === null ? null : tidy(layer.wrap * kx),
+        ...place,
+      };
     // Wider only: lines that are wrapped get another width, others wider letters.
-    return { ...(layer.wrap === null ? { stretchX: layer.stretchX * kx } : { wrap: tidy(layer.wrap * kx) }), stretchY: layer.stretchY * ky, ...place };
+    return {
+      ...(layer.wrap === null
+        ? { stretchX: layer.stretchX * kx }
+        : { wrap: tidy(layer.wrap * kx) }),
+      stretchY: layer.stretchY * ky,
+      ...place,
+    };
   },
   turned(layer, degrees, pivot) {
     const at = turnAbout(layer, pivot, degrees);

@@ -8,20 +8,49 @@ import { baseDefaults, baseFields } from './base';
 import type { LayerKind } from './kind';
 
 /** Sizes textures look natural at, px (ours, by looking). */
-export const usualScale: Readonly<Record<TextureName, number>> = { grain: 1, speckle: 18, weave: 6, paper: 24, mosaic: 28, stripes: 10, dots: 8, mesh: 4 };
+export const usualScale: Readonly<Record<TextureName, number>> = {
+  grain: 1,
+  speckle: 18,
+  weave: 6,
+  paper: 24,
+  mosaic: 28,
+  stripes: 10,
+  dots: 8,
+  mesh: 4,
+};
 
-export const newTexture = (id: string, texture: TextureName, colour: Hex): TextureLayer =>
-  ({ ...baseDefaults(id), kind: 'texture', texture, colour, scale: usualScale[texture], contrast: 1, seed: 1, opacity: 0.2 });
+export const newTexture = (id: string, texture: TextureName, colour: Hex): TextureLayer => ({
+  ...baseDefaults(id),
+  kind: 'texture',
+  texture,
+  colour,
+  scale: usualScale[texture],
+  contrast: 1,
+  seed: 1,
+  opacity: 0.2,
+});
 
 export const texture: LayerKind<TextureLayer> = {
   kind: 'texture',
   title: 'Texture',
   schema: object({
-    ...baseFields, kind: string().oneOf(['texture']).required(), texture: string().oneOf(textureNames).required(), colour: hexField(),
-    scale: number().min(1).max(400).required(), contrast: number().min(0).max(1).required(), seed: number().integer().min(0).required(),
+    ...baseFields,
+    kind: string().oneOf(['texture']).required(),
+    texture: string().oneOf(textureNames).required(),
+    colour: hexField(),
+    scale: number().min(1).max(400).required(),
+    contrast: number().min(0).max(1).required(),
+    seed: number().integer().min(0).required(),
   }),
-  key: (layer) => JSON.stringify([layer.texture, layer.colour, layer.scale, layer.contrast, layer.seed]),
-  draw: (layer, { width, height }) => ({ type: 'mask', mask: drawTexture(layer, width, height), colour: colourOf(layer.colour), x: 0, y: 0 }),
+  key: (layer) =>
+    JSON.stringify([layer.texture, layer.colour, layer.scale, layer.contrast, layer.seed]),
+  draw: (layer, { width, height }) => ({
+    type: 'mask',
+    mask: drawTexture(layer, width, height),
+    colour: colourOf(layer.colour),
+    x: 0,
+    y: 0,
+  }),
   place: () => ({ x: 0, y: 0 }),
   scaled: (layer, k) => ({ scale: Math.max(1, layer.scale * k) }),
   figure: (layer) => `${Math.round(layer.opacity * 100)}%`,

@@ -25,11 +25,24 @@ test('contrast ratios: the ends of the scale by the definition of WCAG 2.2, and 
   expect(contrastRatio(rgb(118, 118, 118), rgb(255, 255, 255))).toBeGreaterThan(4.5);
   expect(contrastRatio(rgb(119, 119, 119), rgb(255, 255, 255))).toBeLessThan(4.5);
   expect(luminance(rgb(255, 0, 0))).toBeCloseTo(0.2126, 6);
-  fc.assert(fc.property(anyColour, anyColour, (a, b) => expect(contrastRatio(a, b)).toBeCloseTo(wcagContrast(hex(a), hex(b)), 3)));
+  fc.assert(
+    fc.property(anyColour, anyColour, (a, b) =>
+      expect(contrastRatio(a, b)).toBeCloseTo(wcagContrast(hex(a), hex(b)), 3),
+    ),
+  );
 });
 
 test('large text needs 3, by 18 points or bold 14 points; all other 4.5', () => {
-  expect([[24, 400], [23.9, 400], [18.7, 700], [18.6, 700], [18.7, 600], [48, 100]].map(([sizePx, weight]) => wantedContrast({ sizePx, weight }))).toEqual([3, 4.5, 3, 4.5, 4.5, 3]);
+  expect(
+    [
+      [24, 400],
+      [23.9, 400],
+      [18.7, 700],
+      [18.6, 700],
+      [18.7, 600],
+      [48, 100],
+    ].map(([sizePx, weight]) => wantedContrast({ sizePx, weight })),
+  ).toEqual([3, 4.5, 3, 4.5, 4.5, 3]);
 });
 
 const solid = (colour: Rgb) => ({ colour, opacity: 1 });
@@ -44,31 +57,43 @@ function halves(): Raster {
 }
 
 test('what counts is what lies under the words and two px around them, and nothing else', () => {
-  const at = (x: number) => { const b = behindWords(halves(), dot, x, 5)!; return Object.fromEntries([...b.colours].map((c, i) => [c, b.counts[i]])); };
+  const at = (x: number) => {
+    const b = behindWords(halves(), dot, x, 5)!;
+    return Object.fromEntries([...b.colours].map((c, i) => [c, b.counts[i]]));
+  };
   expect(at(4)).toEqual({ 0xffffff: 25 });
   expect(at(7)).toEqual({ 0xffffff: 25 });
   expect(at(8)).toEqual({ 0xffffff: 20, 0: 5 });
   expect(at(0)).toEqual({ 0xffffff: 15 });
   expect(behindWords(halves(), dot, 40, 5)).toBeUndefined();
-  expect(behindWords(halves(), { width: 3, height: 1, data: new Uint8Array(3) }, 4, 5)).toBeUndefined();
+  expect(
+    behindWords(halves(), { width: 3, height: 1, data: new Uint8Array(3) }, 4, 5),
+  ).toBeUndefined();
 });
 
 test('the marks are those of a search around every px', () => {
-  fc.assert(fc.property(fc.uint8Array({ minLength: 63, maxLength: 63 }), (bytes) => {
-    const mask: Mask = { width: 9, height: 7, data: bytes.map((v) => (v > 225 ? 255 : 0)) }, flat = createRaster(13, 11);
-    fillRect(flat, rgb(1, 2, 3));
-    let wanted = 0;
-    for (let y = -2; y < 9; y++) for (let x = -2; x < 11; x++) {
-      let near = false;
-      for (let v = Math.max(0, y - 2); v <= Math.min(6, y + 2); v++) for (let u = Math.max(0, x - 2); u <= Math.min(8, x + 2); u++) if (mask.data[v * 9 + u]) near = true;
-      if (near) wanted++;
-    }
-    expect(behindWords(flat, mask, 2, 2)?.counts[0] ?? 0).toBe(wanted);
-  }));
+  fc.assert(
+    fc.property(fc.uint8Array({ minLength: 63, maxLength: 63 }), (bytes) => {
+      const mask: Mask = { width: 9, height: 7, data: bytes.map((v) => (v > 225 ? 255 : 0)) },
+        flat = createRaster(13, 11);
+      fillRect(flat, rgb(1, 2, 3));
+      let wanted = 0;
+      for (let y = -2; y < 9; y++)
+        for (let x = -2; x < 11; x++) {
+          let near = false;
+          for (let v = Math.max(0, y - 2); v <= Math.min(6, y + 2); v++)
+            for (let u = Math.max(0, x - 2); u <= Math.min(8, x + 2); u++)
+              if (mask.data[v * 9 + u]) near = true;
+          if (near) wanted++;
+        }
+      expect(behindWords(flat, mask, 2, 2)?.counts[0] ?? 0).toBe(wanted);
+    }),
+  );
 });
 
 test('worst, fifth and median of a ground in two parts, and where the worst is', () => {
-  const b = behindWords(halves(), dot, 8, 5)!, { worst, fifth, median, at } = textContrast(b, solid(rgb(255, 255, 255)));
+  const b = behindWords(halves(), dot, 8, 5)!,
+    { worst, fifth, median, at } = textContrast(b, solid(rgb(255, 255, 255)));
   expect([worst, fifth, median, at.x]).toEqual([1, 1, 1, 6]);
   const dark = textContrast(b, solid(rgb(0, 0, 0)));
   expect([dark.worst, dark.median, dark.at]).toEqual([1, expect.closeTo(21, 6), { x: 10, y: 3 }]);
@@ -76,14 +101,24 @@ test('worst, fifth and median of a ground in two parts, and where the worst is',
 
 test('the veil found is the least one: one percent less fails, and composited it holds', () => {
   const raster = createRaster(40, 10);
-  for (let x = 0; x < 40; x++) fillRect(raster, rgb(40 + x * 5, 60 + x * 4, 90 + x * 3), { x, y: 0, width: 1, height: 10 });
-  const words: Mask = { width: 30, height: 2, data: new Uint8Array(60).fill(255) }, behind = behindWords(raster, words, 5, 4)!;
-  for (const [text, veil, wanted] of [[rgb(239, 233, 220), rgb(59, 74, 69), 4.5], [rgb(255, 255, 255), rgb(0, 0, 0), 3], [rgb(0, 0, 0), rgb(255, 255, 255), 4.5]] as const) {
+  for (let x = 0; x < 40; x++)
+    fillRect(raster, rgb(40 + x * 5, 60 + x * 4, 90 + x * 3), { x, y: 0, width: 1, height: 10 });
+  const words: Mask = { width: 30, height: 2, data: new Uint8Array(60).fill(255) },
+    behind = behindWords(raster, words, 5, 4)!;
+  for (const [text, veil, wanted] of [
+    [rgb(239, 233, 220), rgb(59, 74, 69), 4.5],
+    [rgb(255, 255, 255), rgb(0, 0, 0), 3],
+    [rgb(0, 0, 0), rgb(255, 255, 255), 4.5],
+  ] as const) {
     const percent = leastVeil(behind, solid(text), veil, wanted)!;
     expect(percent).toBeGreaterThan(0);
     expect(veilReaches(behind, solid(text), veil, (percent - 1) / 100, wanted)).toBe(false);
     // As it is laid on the picture, to the level.
-    const laid = (strength: number) => { const out: Raster = { ...raster, data: raster.data.slice() }; composite(out, { type: 'solid', colour: veil }, strength); return textContrast(behindWords(out, words, 5, 4)!, solid(text)).worst; };
+    const laid = (strength: number) => {
+      const out: Raster = { ...raster, data: raster.data.slice() };
+      composite(out, { type: 'solid', colour: veil }, strength);
+      return textContrast(behindWords(out, words, 5, 4)!, solid(text)).worst;
+    };
     expect(laid(percent / 100)).toBeGreaterThanOrEqual(wanted);
     expect(laid((percent - 1) / 100)).toBeLessThan(wanted);
   }
@@ -91,18 +126,37 @@ test('the veil found is the least one: one percent less fails, and composited it
 });
 
 test('words that are half see-through stand off half as much as their colour would', () => {
-  expect(inkRatio({ colour: rgb(0, 0, 0), opacity: 0.5 }, rgb(255, 255, 255))).toBeCloseTo(contrastRatio(rgb(128, 128, 128), rgb(255, 255, 255)), 6);
+  expect(inkRatio({ colour: rgb(0, 0, 0), opacity: 0.5 }, rgb(255, 255, 255))).toBeCloseTo(
+    contrastRatio(rgb(128, 128, 128), rgb(255, 255, 255)),
+    6,
+  );
   expect(inkRatio({ colour: rgb(0, 0, 0), opacity: 0 }, rgb(90, 20, 30))).toBe(1);
 });
 
-const glyphs = canvasGlyphs((w, h) => createCanvas(w, h).getContext('2d') as unknown as TextContext, (spec) => `${spec.weight} ${spec.sizePx}px sans-serif`);
+const glyphs = canvasGlyphs(
+  (w, h) => createCanvas(w, h).getContext('2d') as unknown as TextContext,
+  (spec) => `${spec.weight} ${spec.sizePx}px sans-serif`,
+);
 const resources = { glyphs, photo: () => undefined };
-const drawing = (layers: Layer[], ground: Ground = { type: 'colour', colour: '#3b4a45' }): Drawing => ({ width: 200, height: 60, ground, layers });
+const drawing = (
+  layers: Layer[],
+  ground: Ground = { type: 'colour', colour: '#3b4a45' },
+): Drawing => ({ width: 200, height: 60, ground, layers });
 const title = newText('t', 'kiln', 'x', 30, '#efe9dc', 100, 10);
 
 test('a picture’s texts: on an even ground exactly the ratio of the two colours; what lies in front does not count', () => {
-  const { t } = legibilityOf(drawing([title, newWash('w', '#ffffff', 0.9)]), resources, '#000000', []), exact = contrastRatio(rgb(239, 233, 220), rgb(59, 74, 69));
-  expect([t.contrast.worst, t.contrast.fifth, t.contrast.median].every((v) => Math.abs(v - exact) < 1e-9)).toBe(true);
+  const { t } = legibilityOf(
+      drawing([title, newWash('w', '#ffffff', 0.9)]),
+      resources,
+      '#000000',
+      [],
+    ),
+    exact = contrastRatio(rgb(239, 233, 220), rgb(59, 74, 69));
+  expect(
+    [t.contrast.worst, t.contrast.fifth, t.contrast.median].every(
+      (v) => Math.abs(v - exact) < 1e-9,
+    ),
+  ).toBe(true);
   expect(t.veils).toEqual([]);
 });
 
@@ -112,22 +166,48 @@ test('a see-through ground shows what lies beside it on the page', () => {
 });
 
 test('where it fails, the least veil of each colour that reaches it, weakest first; laid on, it holds, and one percent less does not', () => {
-  const low = { ...title, colour: '#a9b79a' }, wash = newWash('w', '#efe9dc', 0.35), colours = ['#3b4a45', '#000000', '#ffffff', '#a9b79a'];
+  const low = { ...title, colour: '#a9b79a' },
+    wash = newWash('w', '#efe9dc', 0.35),
+    colours = ['#3b4a45', '#000000', '#ffffff', '#a9b79a'];
   const { t } = legibilityOf(drawing([wash, low]), resources, '#000000', colours);
   expect(t.contrast.fifth).toBeLessThan(3);
   expect(t.veils.length).toBeGreaterThan(0);
-  for (let i = 1; i < t.veils.length; i++) expect(t.veils[i].percent).toBeGreaterThanOrEqual(t.veils[i - 1].percent);
-  const { colour, percent } = t.veils[0], after = (p: number) => legibilityOf(drawing([wash, newWash('v', colour, p / 100), low]), resources, '#000000', []).t.contrast.worst;
+  for (let i = 1; i < t.veils.length; i++)
+    expect(t.veils[i].percent).toBeGreaterThanOrEqual(t.veils[i - 1].percent);
+  const { colour, percent } = t.veils[0],
+    after = (p: number) =>
+      legibilityOf(drawing([wash, newWash('v', colour, p / 100), low]), resources, '#000000', []).t
+        .contrast.worst;
   expect(after(percent)).toBeGreaterThanOrEqual(3);
   expect(after(percent - 1)).toBeLessThan(3);
 });
 
 test('an outline helps: then the ring around the glyphs is what they stand on', () => {
-  const white = { ...title, colour: '#ffffff' }, ground: Ground = { type: 'colour', colour: '#f4f1de' }, outlined = { ...white, effects: [{ kind: 'outline', side: 'outside', width: 4, colour: '#000000', opacity: 1 }] } as Layer;
-  expect(legibilityOf(drawing([white], ground), resources, '#000000', []).t.contrast.median).toBeLessThan(1.2);
-  expect(legibilityOf(drawing([outlined], ground), resources, '#000000', []).t.contrast.median).toBeGreaterThan(12);
+  const white = { ...title, colour: '#ffffff' },
+    ground: Ground = { type: 'colour', colour: '#f4f1de' },
+    outlined = {
+      ...white,
+      effects: [{ kind: 'outline', side: 'outside', width: 4, colour: '#000000', opacity: 1 }],
+    } as Layer;
+  expect(
+    legibilityOf(drawing([white], ground), resources, '#000000', []).t.contrast.median,
+  ).toBeLessThan(1.2);
+  expect(
+    legibilityOf(drawing([outlined], ground), resources, '#000000', []).t.contrast.median,
+  ).toBeGreaterThan(12);
 });
 
 test('hidden texts, texts without words and texts beside the slot have no contrast', () => {
-  expect(legibilityOf(drawing([{ ...title, hidden: true }, { ...title, id: 'u', words: ' ' }, { ...title, id: 'v', x: 900 }]), resources, '#000000', [])).toEqual({});
+  expect(
+    legibilityOf(
+      drawing([
+        { ...title, hidden: true },
+        { ...title, id: 'u', words: ' ' },
+        { ...title, id: 'v', x: 900 },
+      ]),
+      resources,
+      '#000000',
+      [],
+    ),
+  ).toEqual({});
 });

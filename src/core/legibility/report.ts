@@ -8,7 +8,14 @@ import type { Hex } from '../site/model/hex';
 import type { Layer } from '../site/model/layer';
 import type { TextLayer } from '../site/model/objectLayers';
 import { wantedContrast } from './contrast';
-import { behindWords, inkRatio, textContrast, unpack, type Ink, type TextContrast } from './measure';
+import {
+  behindWords,
+  inkRatio,
+  textContrast,
+  unpack,
+  type Ink,
+  type TextContrast,
+} from './measure';
 import { leastVeil } from './veil';
 
 /** A veil that brings words to the wanted contrast, and its least strength in whole percent. */
@@ -31,12 +38,25 @@ export interface TextReport {
 }
 
 /** Cover of a text's own glyphs, with its corner on the picture. */
-function coverOf(layer: TextLayer, context: DrawContext): { mask: Mask; x: number; y: number } | undefined {
-  const kind = kindOf(layer), paint = kind.draw(layer, context), at = kind.place(layer, context);
+function coverOf(
+  layer: TextLayer,
+  context: DrawContext,
+): { mask: Mask; x: number; y: number } | undefined {
+  const kind = kindOf(layer),
+    paint = kind.draw(layer, context),
+    at = kind.place(layer, context);
   if (paint?.type === 'mask') return { mask: paint.mask, x: paint.x + at.x, y: paint.y + at.y };
   if (paint?.type !== 'raster') return undefined;
   const { width, height, data } = paint.raster;
-  return { mask: { width, height, data: Uint8Array.from({ length: width * height }, (_, i) => data[i * 4 + 3]) }, x: paint.x + at.x, y: paint.y + at.y };
+  return {
+    mask: {
+      width,
+      height,
+      data: Uint8Array.from({ length: width * height }, (_, i) => data[i * 4 + 3]),
+    },
+    x: paint.x + at.x,
+    y: paint.y + at.y,
+  };
 }
 
 /**
@@ -44,27 +64,76 @@ function coverOf(layer: TextLayer, context: DrawContext): { mask: Mask; x: numbe
  * @param backdrop what shows through where the picture does not cover the page
  * @param colours for veils and for the words themselves
  */
-export function legibilityOf(drawing: Drawing, resources: Pick<DrawContext, 'glyphs' | 'photo'>, backdrop: Hex, colours: readonly Hex[]): Record<string, TextReport> {
-  const composer = createComposer(resources), reports: Record<string, TextReport> = {};
-  const context: DrawContext = { ...resources, width: drawing.width, height: drawing.height, reach: { left: 0, top: 0, right: 0, bottom: 0 }, cutOut: () => { throw new Error('A text is never cut out.'); } };
+export function legibilityOf(
+  drawing: Drawing,
+  resources: Pick<DrawContext, 'glyphs' | 'photo'>,
+  backdrop: Hex,
+  colours: readonly Hex[],
+): Record<string, TextReport> {
+  const composer = createComposer(resources),
+    reports: Record<string, TextReport> = {};
+  const context: DrawContext = {
+    ...resources,
+    width: drawing.width,
+    height: drawing.height,
+    reach: { left: 0, top: 0, right: 0, bottom: 0 },
+    cutOut: () => {
+      throw new Error('A text is never cut out.');
+    },
+  };
   const drawn = (layers: readonly Layer[]): Raster => {
     const out = createRaster(drawing.width, drawing.height);
     fillRect(out, colourOf(backdrop));
-    composite(out, { type: 'raster', raster: composer.compose({ ...drawing, layers }).raster, x: 0, y: 0 });
+    composite(out, {
+      type: 'raster',
+      raster: composer.compose({ ...drawing, layers }).raster,
+      x: 0,
+      y: 0,
+    });
     return out;
   };
   drawing.layers.forEach((layer, i) => {
     if (layer.kind !== 'text' || layer.hidden || layer.opacity <= 0) return;
-    const cover = coverOf(layer, context), dressed = layer.effects.some((e) => e.kind !== 'relief' && !(e.kind === 'glow' && e.side === 'inside') && !(e.kind === 'outline' && e.side === 'inside'));
+    const cover = coverOf(layer, context),
+      dressed = layer.effects.some(
+        (e) =>
+          e.kind !== 'relief' &&
+          !(e.kind === 'glow' && e.side === 'inside') &&
+          !(e.kind === 'outline' && e.side === 'inside'),
+      );
     if (!cover || cover.mask.width === 0) return;
-    const behind = behindWords(drawn(drawing.layers.slice(0, dressed ? i + 1 : i)), cover.mask, cover.x, cover.y, dressed);
+    const behind = behindWords(
+      drawn(drawing.layers.slice(0, dressed ? i + 1 : i)),
+      cover.mask,
+      cover.x,
+      cover.y,
+      dressed,
+    );
     if (!behind) return;
-    const ink: Ink = { colour: colourOf(layer.colour), opacity: layer.opacity }, contrast = textContrast(behind, ink), wanted = wantedContrast(layer), reached = contrast.worst >= wanted;
+    const ink: Ink = { colour: colourOf(layer.colour), opacity: layer.opacity },
+      contrast = textContrast(behind, ink),
+      wanted = wantedContrast(layer),
+      reached = contrast.worst >= wanted;
     // What an outline or a shadow covers, a veil would not change: then only another colour helps.
-    const veils = reached || dressed ? [] : colours.flatMap((colour): Veil[] => { const percent = leastVeil(behind, ink, colourOf(colour), wanted); return percent === undefined ? [] : [{ colour, percent }]; });
+    const veils =
+      reached || dressed
+        ? []
+        : colours.flatMap((colour): Veil[] => {
+            const percent = leastVeil(behind, ink, colourOf(colour), wanted);
+            return percent === undefined ? [] : [{ colour, percent }];
+          });
     reports[layer.id] = {
-      bounds: { x: cover.x, y: cover.y, width: cover.mask.width, height: cover.mask.height }, contrast, wanted, veils: veils.sort((a, b) => a.percent - b.percent),
-      inks: reached ? [] : colours.filter((c) => behind.colours.every((packed) => inkRatio({ ...ink, colour: colourOf(c) }, unpack(packed)) >= wanted)),
+      bounds: { x: cover.x, y: cover.y, width: cover.mask.width, height: cover.mask.height },
+      contrast,
+      wanted,
+      veils: veils.sort((a, b) => a.percent - b.percent),
+      inks: reached
+        ? []
+        : colours.filter((c) =>
+            behind.colours.every(
+              (packed) => inkRatio({ ...ink, colour: colourOf(c) }, unpack(packed)) >= wanted,
+            ),
+          ),
     };
   });
   return reports;

@@ -2,13 +2,27 @@ import type { Rgb } from '../raster/raster';
 import { inkRatio, unpack, type Behind, type Ink } from './measure';
 
 /** A level under a veil, rounded as compositing rounds it. */
-const veiled = (level: number, veil: number, strength: number): number => Math.floor(level + strength * (veil - level) + 0.5 + 1e-7);
+const veiled = (level: number, veil: number, strength: number): number =>
+  Math.floor(level + strength * (veil - level) + 0.5 + 1e-7);
 
 /** The veil leaves no px behind the words with less than the wanted contrast. */
-export function veilReaches({ colours }: Pick<Behind, 'colours'>, ink: Ink, veil: Rgb, strength: number, wanted: number): boolean {
+export function veilReaches(
+  { colours }: Pick<Behind, 'colours'>,
+  ink: Ink,
+  veil: Rgb,
+  strength: number,
+  wanted: number,
+): boolean {
   for (const packed of colours) {
     const { r, g, b } = unpack(packed);
-    if (inkRatio(ink, { r: veiled(r, veil.r, strength), g: veiled(g, veil.g, strength), b: veiled(b, veil.b, strength) }) < wanted) return false;
+    if (
+      inkRatio(ink, {
+        r: veiled(r, veil.r, strength),
+        g: veiled(g, veil.g, strength),
+        b: veiled(b, veil.b, strength),
+      }) < wanted
+    )
+      return false;
   }
   return true;
 }
@@ -19,7 +33,10 @@ export function veilReaches({ colours }: Pick<Behind, 'colours'>, ink: Ink, veil
  */
 export function leastVeil(behind: Behind, ink: Ink, veil: Rgb, wanted: number): number | undefined {
   // The worst first, since one px that fails is enough.
-  const colours = behind.colours.toSorted((a, b) => inkRatio(ink, unpack(a)) - inkRatio(ink, unpack(b)));
-  for (let percent = 0; percent <= 100; percent++) if (veilReaches({ colours }, ink, veil, percent / 100, wanted)) return percent;
+  const colours = behind.colours.toSorted(
+    (a, b) => inkRatio(ink, unpack(a)) - inkRatio(ink, unpack(b)),
+  );
+  for (let percent = 0; percent <= 100; percent++)
+    if (veilReaches({ colours }, ink, veil, percent / 100, wanted)) return percent;
   return undefined;
 }

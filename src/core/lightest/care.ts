@@ -16,7 +16,11 @@ export const careLimits: Readonly<Record<Care, CareLimit>> = {
 
 export const cares: readonly Care[] = ['close', 'careful', 'light'];
 
-export const careTitle: Readonly<Record<Care, string>> = { close: 'Close', careful: 'Careful', light: 'Light' };
+export const careTitle: Readonly<Record<Care, string>> = {
+  close: 'Close',
+  careful: 'Careful',
+  light: 'Light',
+};
 
 export const careWords: Readonly<Record<Care, string>> = {
   close: 'the same, enlarged too',
@@ -29,16 +33,22 @@ export const careWords: Readonly<Record<Care, string>> = {
  * nearly straight over the quality of a file.
  */
 export const careMargin = ({ structure, colour }: Similarity, limit: CareLimit): number =>
-  Math.min(Math.log((1 - limit.structure) / Math.max(1e-7, 1 - structure)), Math.log(limit.colour / Math.max(1e-4, colour)));
+  Math.min(
+    Math.log((1 - limit.structure) / Math.max(1e-7, 1 - structure)),
+    Math.log(limit.colour / Math.max(1e-4, colour)),
+  );
 
 /** What a search is to hold: an owner's aim, or a limit of any other height. */
 export type Goal = Aim | { readonly by: 'limit'; readonly limit: CareLimit };
 
 /** The likeness that a goal asks for; undefined where it asks for a number of bytes. */
-export const limitOf = (goal: Goal): CareLimit | undefined => (goal.by === 'bytes' ? undefined : goal.by === 'limit' ? goal.limit : careLimits[goal.care]);
+export const limitOf = (goal: Goal): CareLimit | undefined =>
+  goal.by === 'bytes' ? undefined : goal.by === 'limit' ? goal.limit : careLimits[goal.care];
 
 /** How far a file is above what is aimed at; for a number of bytes, how far below that. */
 export function goalMargin(goal: Goal, similarity: Similarity, bytes: number): number {
   const limit = limitOf(goal);
-  return limit ? careMargin(similarity, limit) : Math.log((goal as Extract<Aim, { by: 'bytes' }>).bytes / bytes);
+  return limit
+    ? careMargin(similarity, limit)
+    : Math.log((goal as Extract<Aim, { by: 'bytes' }>).bytes / bytes);
 }

@@ -29,15 +29,49 @@ export interface SearchedFormat {
   readonly time: number;
 }
 
-const byQuality = (guess: number, part: Partial<PressSettings>, format: PressFormat): Family => ({ least: 20, most: 98, guess, at: (quality) => ({ ...pressAs(format, quality), ...part }) });
+const byQuality = (guess: number, part: Partial<PressSettings>, format: PressFormat): Family => ({
+  least: 20,
+  most: 98,
+  guess,
+  at: (quality) => ({ ...pressAs(format, quality), ...part }),
+});
 
 /** In the encoder's numbering: flat, that of Annex K of ITU-T T.81, one that spares smooth pictures and one between. Each was the lightest for one photograph or another. */
 const tables = [1, 0, 4, 7];
 
 export const searched: Readonly<Record<PressFormat, SearchedFormat>> = {
-  avif: { families: [byQuality(60, { chroma: 'half' }, 'avif')], forColour: byQuality(60, { chroma: 'full' }, 'avif'), lossless: undefined, wholes: mostWhole - 1, near: 0.05, twoAtOnce: true, time: 0.6 },
-  jpeg: { families: tables.map((table) => byQuality(65, { table, chroma: 'half' }, 'jpeg')), forColour: byQuality(65, { table: 3, chroma: 'full' }, 'jpeg'), lossless: undefined, wholes: mostWhole, near: 0.03, time: 0.15 },
-  webp: { families: [byQuality(78, {}, 'webp')], lossless: { ...pressAs('webp', 100), lossless: true }, wholes: mostWhole - 1, near: 0.03, time: 0.15 },
+  avif: {
+    families: [byQuality(60, { chroma: 'half' }, 'avif')],
+    forColour: byQuality(60, { chroma: 'full' }, 'avif'),
+    lossless: undefined,
+    wholes: mostWhole - 1,
+    near: 0.05,
+    twoAtOnce: true,
+    time: 0.6,
+  },
+  jpeg: {
+    families: tables.map((table) => byQuality(65, { table, chroma: 'half' }, 'jpeg')),
+    forColour: byQuality(65, { table: 3, chroma: 'full' }, 'jpeg'),
+    lossless: undefined,
+    wholes: mostWhole,
+    near: 0.03,
+    time: 0.15,
+  },
+  webp: {
+    families: [byQuality(78, {}, 'webp')],
+    lossless: { ...pressAs('webp', 100), lossless: true },
+    wholes: mostWhole - 1,
+    near: 0.03,
+    time: 0.15,
+  },
   // In steps of eight colours: a palette's size tells little more finely.
-  png: { families: [{ least: 1, most: 32, guess: 16, at: (n) => ({ ...pressAs('png'), colours: n * 8 }) }], lossless: pressAs('png'), wholes: mostWhole - 1, near: 0.03, time: 0.1 },
+  png: {
+    families: [
+      { least: 1, most: 32, guess: 16, at: (n) => ({ ...pressAs('png'), colours: n * 8 }) },
+    ],
+    lossless: pressAs('png'),
+    wholes: mostWhole - 1,
+    near: 0.03,
+    time: 0.1,
+  },
 };

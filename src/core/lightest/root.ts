@@ -10,10 +10,14 @@ export interface Found {
 const usualSlope = 0.035;
 
 /** The highest known number that fails and the lowest above it that holds. */
-export function bracket(known: readonly Found[]): { low: Found | undefined; high: Found | undefined } {
+export function bracket(known: readonly Found[]): {
+  low: Found | undefined;
+  high: Found | undefined;
+} {
   let low: Found | undefined, high: Found | undefined;
   for (const f of known) if (f.margin >= 0 && (!high || f.at < high.at)) high = f;
-  for (const f of known) if (f.margin < 0 && (!high || f.at < high.at) && (!low || f.at > low.at)) low = f;
+  for (const f of known)
+    if (f.margin < 0 && (!high || f.at < high.at) && (!low || f.at > low.at)) low = f;
   return { low, high };
 }
 
@@ -21,10 +25,15 @@ export function bracket(known: readonly Found[]): { low: Found | undefined; high
 export function marginAt(known: readonly Found[], at: number): number {
   const sorted = [...known].sort((a, b) => a.at - b.at);
   if (sorted.length === 1) return sorted[0].margin + (at - sorted[0].at) * usualSlope;
-  const beyond = sorted.findIndex((k) => k.at >= at), i = beyond < 0 ? sorted.length - 2 : Math.max(0, beyond - 1), a = sorted[i], b = sorted[i + 1];
+  const beyond = sorted.findIndex((k) => k.at >= at),
+    i = beyond < 0 ? sorted.length - 2 : Math.max(0, beyond - 1),
+    a = sorted[i],
+    b = sorted[i + 1];
   // Noise may turn a slope around; a search that followed it would run away.
   const slope = Math.max((b.margin - a.margin) / (b.at - a.at), usualSlope / 4);
-  return at <= a.at ? a.margin + (at - a.at) * slope : b.margin + (at - b.at) * (at >= b.at ? slope : (b.margin - a.margin) / (b.at - a.at));
+  return at <= a.at
+    ? a.margin + (at - a.at) * slope
+    : b.margin + (at - b.at) * (at >= b.at ? slope : (b.margin - a.margin) / (b.at - a.at));
 }
 
 /**
@@ -33,8 +42,15 @@ export function marginAt(known: readonly Found[], at: number): number {
  * @param read the margin that is expected at a number
  * @returns undefined once nothing between is left, or the end has been reached
  */
-export function nextTry(known: readonly Found[], least: number, most: number, read: (at: number) => number = (at) => marginAt(known, at)): number | undefined {
-  const { low, high } = bracket(known), from = low ? low.at + 1 : least, to = high ? high.at - 1 : most;
+export function nextTry(
+  known: readonly Found[],
+  least: number,
+  most: number,
+  read: (at: number) => number = (at) => marginAt(known, at),
+): number | undefined {
+  const { low, high } = bracket(known),
+    from = low ? low.at + 1 : least,
+    to = high ? high.at - 1 : most;
   if (from > to) return undefined;
   for (let at = from; at <= to; at++) if (read(at) >= 0) return at;
   return to;

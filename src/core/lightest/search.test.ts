@@ -7,11 +7,22 @@ import type { Judgement, Trial, TrialPart, Tried } from './trial';
 /** A made-up codec: loss falls and bytes grow with quality, each format with its own figures; the sample is off by a part. */
 const weights: Readonly<Record<PressFormat, number>> = { avif: 0.5, webp: 0.8, jpeg: 1, png: 4 };
 
-interface Made { readonly trial: Trial; readonly log: { settings: PressSettings; part: TrialPart }[] }
+interface Made {
+  readonly trial: Trial;
+  readonly log: { settings: PressSettings; part: TrialPart }[];
+}
 
-interface Behaviour { loses(settings: PressSettings): string[]; bordersKeep(settings: PressSettings): boolean; sampleIsOff: number }
+interface Behaviour {
+  loses(settings: PressSettings): string[];
+  bordersKeep(settings: PressSettings): boolean;
+  sampleIsOff: number;
+}
 
-function trial({ loses = () => [], bordersKeep = () => true, sampleIsOff = 1.2 }: Partial<Behaviour> = {}): Made {
+function trial({
+  loses = () => [],
+  bordersKeep = () => true,
+  sampleIsOff = 1.2,
+}: Partial<Behaviour> = {}): Made {
   const log: Made['log'] = [];
   return {
     log,
@@ -20,36 +31,75 @@ function trial({ loses = () => [], bordersKeep = () => true, sampleIsOff = 1.2 }
       patch: () => Promise.reject(new Error('not asked for')),
       async tryOut(settings, part): Promise<Tried> {
         log.push({ settings, part });
-        const exact = settings.lossless || (settings.format === 'png' && settings.colours === null), q = settings.format === 'png' ? (settings.colours ?? 256) / 2.6 : settings.quality;
-        const loss = exact ? 1e-9 : 0.25 * Math.exp(-0.045 * q) * (part === 'sample' ? sampleIsOff : 1), bytes = Math.round((exact ? 90_000 : 3000 * Math.exp(0.025 * q)) * weights[settings.format] * (part === 'sample' ? 0.2 : 1));
-        const lost = part === 'borders' ? (bordersKeep(settings) ? [] : ['seam-left']) : part === 'whole' ? loses(settings) : [];
-        return { judgement: { settings, bytes, structure: 1 - loss, colour: 0.1, lost }, ...(part === 'whole' && { file: new Uint8Array(2) }) };
+        const exact = settings.lossless || (settings.format === 'png' && settings.colours === null),
+          q = settings.format === 'png' ? (settings.colours ?? 256) / 2.6 : settings.quality;
+        const loss = exact
+            ? 1e-9
+            : 0.25 * Math.exp(-0.045 * q) * (part === 'sample' ? sampleIsOff : 1),
+          bytes = Math.round(
+            (exact ? 90_000 : 3000 * Math.exp(0.025 * q)) *
+              weights[settings.format] *
+              (part === 'sample' ? 0.2 : 1),
+          );
+        const lost =
+          part === 'borders'
+            ? bordersKeep(settings)
+              ? []
+              : ['seam-left']
+            : part === 'whole'
+              ? loses(settings)
+              : [];
+        return {
+          judgement: { settings, bytes, structure: 1 - loss, colour: 0.1, lost },
+          ...(part === 'whole' && { file: new Uint8Array(2) }),
+        };
       },
     },
   };
 }
 
-async function run(made: Made, formats: readonly PressFormat[], goal: Parameters<typeof searchLightest>[0] = { by: 'care', care: 'careful' }, part: Partial<SearchListener> = {}): Promise<Judgement[]> {
+async function run(
+  made: Made,
+  formats: readonly PressFormat[],
+  goal: Parameters<typeof searchLightest>[0] = { by: 'care', care: 'careful' },
+  part: Partial<SearchListener> = {},
+): Promise<Judgement[]> {
   const found: Judgement[] = [];
-  await searchLightest(goal, formats, [made.trial], { onTried: ({ judgement }) => { found.push(judgement); }, onProgress: () => {}, wanted: () => true, ...part });
+  await searchLightest(goal, formats, [made.trial], {
+    onTried: ({ judgement }) => {
+      found.push(judgement);
+    },
+    onProgress: () => {},
+    wanted: () => true,
+    ...part,
+  });
   return found;
 }
 
-const all: PressFormat[] = ['avif', 'webp', 'jpeg', 'png'], wholes = (made: Made, format: PressFormat) => made.log.filter((l) => l.part === 'whole' && l.settings.format === format).length;
+const all: PressFormat[] = ['avif', 'webp', 'jpeg', 'png'],
+  wholes = (made: Made, format: PressFormat) =>
+    made.log.filter((l) => l.part === 'whole' && l.settings.format === format).length;
 /** The least quality of the made-up codec that holds the limit. */
-const least = (care: keyof typeof careLimits) => Math.ceil(Math.log(0.25 / (1 - careLimits[care].structure)) / 0.045);
+const least = (care: keyof typeof careLimits) =>
+  Math.ceil(Math.log(0.25 / (1 - careLimits[care].structure)) / 0.045);
 
-test.each(['close', 'careful', 'light'] as const)('%s: the lightest quality that holds is found within a step, with no format written more than four times', async (care) => {
-  const made = trial(), found = await run(made, all, { by: 'care', care }), best = bestOf({ by: 'care', care }, found)!;
-  expect(best.settings.format).toBe('avif');
-  expect(careMargin(best, careLimits[care])).toBeGreaterThanOrEqual(0);
-  expect(best.settings.quality - least(care)).toBeLessThanOrEqual(1);
-  for (const format of all) expect(wholes(made, format)).toBeLessThanOrEqual(mostWhole);
-});
+test.each(['close', 'careful', 'light'] as const)(
+  '%s: the lightest quality that holds is found within a step, with no format written more than four times',
+  async (care) => {
+    const made = trial(),
+      found = await run(made, all, { by: 'care', care }),
+      best = bestOf({ by: 'care', care }, found)!;
+    expect(best.settings.format).toBe('avif');
+    expect(careMargin(best, careLimits[care])).toBeGreaterThanOrEqual(0);
+    expect(best.settings.quality - least(care)).toBeLessThanOrEqual(1);
+    for (const format of all) expect(wholes(made, format)).toBeLessThanOrEqual(mostWhole);
+  },
+);
 
 test('a sample that tells too much or too little is corrected by the whole', async () => {
   for (const sampleIsOff of [0.5, 0.8, 1.6, 2.5]) {
-    const made = trial({ sampleIsOff }), best = bestOf({ by: 'care', care: 'careful' }, await run(made, ['webp']))!;
+    const made = trial({ sampleIsOff }),
+      best = bestOf({ by: 'care', care: 'careful' }, await run(made, ['webp']))!;
     expect(careMargin(best, careLimits.careful)).toBeGreaterThanOrEqual(0);
     expect(best.settings.quality - least('careful')).toBeLessThanOrEqual(2);
     expect(wholes(made, 'webp')).toBeLessThanOrEqual(mostWhole);
@@ -57,8 +107,10 @@ test('a sample that tells too much or too little is corrected by the whole', asy
 });
 
 test('where the lightest loses its seam, strips along the border tell which of the next ones keep it', async () => {
-  const keeps = (s: PressSettings) => s.format !== 'jpeg' || s.quality % 5 === 0, made = trial({ loses: (s) => (keeps(s) ? [] : ['seam-left']), bordersKeep: keeps });
-  const found = await run(made, ['jpeg']), best = bestOf({ by: 'care', care: 'careful' }, found)!;
+  const keeps = (s: PressSettings) => s.format !== 'jpeg' || s.quality % 5 === 0,
+    made = trial({ loses: (s) => (keeps(s) ? [] : ['seam-left']), bordersKeep: keeps });
+  const found = await run(made, ['jpeg']),
+    best = bestOf({ by: 'care', care: 'careful' }, found)!;
   expect(keepsSeam(best)).toBe(true);
   expect(best.settings.quality % 5).toBe(0);
   expect(best.settings.quality).toBeGreaterThanOrEqual(least('careful'));
@@ -67,14 +119,19 @@ test('where the lightest loses its seam, strips along the border tell which of t
 });
 
 test('a format that always loses its seam is beaten by a heavier one that keeps it, without loss where it must be', async () => {
-  const made = trial({ loses: (s) => (s.lossless || (s.format === 'png' && s.colours === null) ? [] : ['seam-top']), bordersKeep: () => false });
+  const made = trial({
+    loses: (s) => (s.lossless || (s.format === 'png' && s.colours === null) ? [] : ['seam-top']),
+    bordersKeep: () => false,
+  });
   const best = bestOf({ by: 'care', care: 'careful' }, await run(made, ['avif', 'webp', 'png']))!;
   expect(keepsSeam(best)).toBe(true);
   expect(best.structure).toBeGreaterThan(0.9999);
 });
 
 test('so many bytes: the most alike of what fits', async () => {
-  const goal = { by: 'bytes', bytes: 8000 } as const, made = trial(), best = bestOf(goal, await run(made, all, goal))!;
+  const goal = { by: 'bytes', bytes: 8000 } as const,
+    made = trial(),
+    best = bestOf(goal, await run(made, all, goal))!;
   expect(best.bytes).toBeLessThanOrEqual(8000);
   // The largest quality of AVIF whose 1500·e^(0.025 q) bytes fit.
   expect(Math.floor(Math.log(8000 / 1500) / 0.025) - best.settings.quality).toBeLessThanOrEqual(1);
@@ -83,20 +140,39 @@ test('so many bytes: the most alike of what fits', async () => {
 
 test('with two trials what takes long is written two at a time, and what is tried does not depend on how long anything takes', async () => {
   const tried = async (slow: readonly [number, number], care: keyof typeof careLimits) => {
-    const made = trial(), found: Judgement[] = [];
-    let atOnce = 0, most = 0;
-    const late = (ms: number): Trial => ({ ...made.trial, async tryOut(settings, part) {
-      most = Math.max(most, ++atOnce);
-      await new Promise((resolve) => { setTimeout(resolve, ms); });
-      atOnce--;
-      return made.trial.tryOut(settings, part);
-    } });
-    await searchLightest({ by: 'care', care }, all, slow.map(late), { onTried: ({ judgement }) => { found.push(judgement); }, onProgress: () => {}, wanted: () => true });
+    const made = trial(),
+      found: Judgement[] = [];
+    let atOnce = 0,
+      most = 0;
+    const late = (ms: number): Trial => ({
+      ...made.trial,
+      async tryOut(settings, part) {
+        most = Math.max(most, ++atOnce);
+        await new Promise((resolve) => {
+          setTimeout(resolve, ms);
+        });
+        atOnce--;
+        return made.trial.tryOut(settings, part);
+      },
+    });
+    await searchLightest({ by: 'care', care }, all, slow.map(late), {
+      onTried: ({ judgement }) => {
+        found.push(judgement);
+      },
+      onProgress: () => {},
+      wanted: () => true,
+    });
     for (const format of all) expect(wholes(made, format)).toBeLessThanOrEqual(mostWhole);
-    return { best: bestOf({ by: 'care', care }, found)!, most, log: made.log.map((l) => JSON.stringify(l)).sort() };
+    return {
+      best: bestOf({ by: 'care', care }, found)!,
+      most,
+      log: made.log.map((l) => JSON.stringify(l)).sort(),
+    };
   };
   for (const care of ['close', 'careful', 'light'] as const) {
-    const even = await tried([1, 1], care), uneven = await tried([0, 9], care), other = await tried([9, 0], care);
+    const even = await tried([1, 1], care),
+      uneven = await tried([0, 9], care),
+      other = await tried([9, 0], care);
     expect(even.most).toBeGreaterThanOrEqual(2);
     expect(uneven.log).toEqual(even.log);
     expect(other.log).toEqual(even.log);
@@ -108,33 +184,73 @@ test('with two trials what takes long is written two at a time, and what is trie
 
 test('formats that the host does not take are not written', async () => {
   const made = trial();
-  expect(bestOf({ by: 'care', care: 'light' }, await run(made, ['png'], { by: 'care', care: 'light' }))!.settings.format).toBe('png');
+  expect(
+    bestOf({ by: 'care', care: 'light' }, await run(made, ['png'], { by: 'care', care: 'light' }))!
+      .settings.format,
+  ).toBe('png');
   // A sample in PNG stands for the others' files without loss.
   expect(new Set(made.log.map((l) => l.settings.format))).toEqual(new Set(['png']));
 });
 
 test('given up, it ends at the next step, and what was tried is with the listener', async () => {
-  const made = trial(), found: Judgement[] = [];
-  await expect(searchLightest({ by: 'care', care: 'careful' }, all, [made.trial], { onTried: ({ judgement }) => { found.push(judgement); }, onProgress: () => {}, wanted: () => found.length < 1 })).rejects.toThrow(SearchStopped);
+  const made = trial(),
+    found: Judgement[] = [];
+  await expect(
+    searchLightest({ by: 'care', care: 'careful' }, all, [made.trial], {
+      onTried: ({ judgement }) => {
+        found.push(judgement);
+      },
+      onProgress: () => {},
+      wanted: () => found.length < 1,
+    }),
+  ).rejects.toThrow(SearchStopped);
   expect(found).toHaveLength(1);
 });
 
 test('a format that cannot be written is passed over; where none can, what the codec said is passed on', async () => {
-  const made = trial(), failing: Trial = { ...made.trial, tryOut: (s, p) => (s.format === 'avif' ? Promise.reject(new Error('no room for AVIF')) : made.trial.tryOut(s, p)) };
-  expect(bestOf({ by: 'care', care: 'careful' }, await run({ ...made, trial: failing }, all))!.settings.format).toBe('webp');
+  const made = trial(),
+    failing: Trial = {
+      ...made.trial,
+      tryOut: (s, p) =>
+        s.format === 'avif'
+          ? Promise.reject(new Error('no room for AVIF'))
+          : made.trial.tryOut(s, p),
+    };
+  expect(
+    bestOf({ by: 'care', care: 'careful' }, await run({ ...made, trial: failing }, all))!.settings
+      .format,
+  ).toBe('webp');
   await expect(run({ ...made, trial: failing }, ['avif'])).rejects.toThrow('no room for AVIF');
 });
 
 test('progress only grows, to the whole', async () => {
   const seen: number[] = [];
-  await run(trial(), all, undefined, { onProgress: (done) => { seen.push(done); } });
+  await run(trial(), all, undefined, {
+    onProgress: (done) => {
+      seen.push(done);
+    },
+  });
   expect(seen).toEqual([...seen].sort((a, b) => a - b));
   expect(seen.at(-1)).toBe(1);
 });
 
 test('of files that miss the aim the nearest is the best, and nothing of nothing', () => {
-  const judgement = (structure: number, bytes: number, lost: string[] = []): Judgement => ({ settings: searched.webp.families[0].at(50), bytes, structure, colour: 0, lost });
-  expect(bestOf({ by: 'care', care: 'close' }, [judgement(0.9, 10), judgement(0.98, 500)])?.bytes).toBe(500);
-  expect(bestOf({ by: 'care', care: 'light' }, [judgement(0.999, 30), judgement(0.99, 20), judgement(0.99, 10, ['seam-left'])])?.bytes).toBe(20);
+  const judgement = (structure: number, bytes: number, lost: string[] = []): Judgement => ({
+    settings: searched.webp.families[0].at(50),
+    bytes,
+    structure,
+    colour: 0,
+    lost,
+  });
+  expect(
+    bestOf({ by: 'care', care: 'close' }, [judgement(0.9, 10), judgement(0.98, 500)])?.bytes,
+  ).toBe(500);
+  expect(
+    bestOf({ by: 'care', care: 'light' }, [
+      judgement(0.999, 30),
+      judgement(0.99, 20),
+      judgement(0.99, 10, ['seam-left']),
+    ])?.bytes,
+  ).toBe(20);
   expect(bestOf({ by: 'care', care: 'light' }, [])).toBeUndefined();
 });

@@ -33,7 +33,8 @@ export class SearchStopped extends Error {}
 export const keepsSeam = ({ lost }: Judgement): boolean => lost.length === 0;
 
 /** What is aimed at holds. */
-export const meetsGoal = (goal: Goal, judgement: Judgement): boolean => goalMargin(goal, judgement, judgement.bytes) >= 0;
+export const meetsGoal = (goal: Goal, judgement: Judgement): boolean =>
+  goalMargin(goal, judgement, judgement.bytes) >= 0;
 
 /** How alike a file is, for comparing: larger is more alike. */
 const likeness = (judgement: Judgement): number => careMargin(judgement, careLimits.close);
@@ -73,21 +74,34 @@ interface Job {
 }
 
 /** For a number of bytes the largest setting is wanted that still holds: the same search from the other end. */
-const settingAt = (family: Family, goal: Goal, at: number) => family.at(goal.by === 'bytes' ? family.least + family.most - at : at);
+const settingAt = (family: Family, goal: Goal, at: number) =>
+  family.at(goal.by === 'bytes' ? family.least + family.most - at : at);
 
 type Worthwhile = (bytes: number) => boolean;
 const always: Worthwhile = () => true;
 
-async function searchSample(family: Family, guess: number, { goal, trial, check }: Job, worthwhile: Worthwhile = always): Promise<Rough> {
-  const known: Found[] = [], tried = new Map<number, Judgement>(), scale = trial.area.whole / trial.area.sample;
-  for (let at: number | undefined = guess; at !== undefined && known.length < 6; at = nextTry(known, family.least, family.most)) {
+async function searchSample(
+  family: Family,
+  guess: number,
+  { goal, trial, check }: Job,
+  worthwhile: Worthwhile = always,
+): Promise<Rough> {
+  const known: Found[] = [],
+    tried = new Map<number, Judgement>(),
+    scale = trial.area.whole / trial.area.sample;
+  for (
+    let at: number | undefined = guess;
+    at !== undefined && known.length < 6;
+    at = nextTry(known, family.least, family.most)
+  ) {
     check();
     const { judgement } = await trial.tryOut(settingAt(family, goal, at), 'sample');
     tried.set(at, judgement);
     known.push({ at, margin: goalMargin(goal, judgement, judgement.bytes * scale) });
     const { low, high } = bracket(known);
     // The whole decides about the last steps: a sample is off by more.
-    if (Math.abs(known.at(-1)!.margin) < sampleNear || (low && high && high.at - low.at <= 3)) break;
+    if (Math.abs(known.at(-1)!.margin) < sampleNear || (low && high && high.at - low.at <= 3))
+      break;
     // It falls short and is too heavy already.
     if (known.at(-1)!.margin < 0 && !worthwhile(judgement.bytes * scale)) break;
   }
@@ -96,14 +110,26 @@ async function searchSample(family: Family, guess: number, { goal, trial, check 
 }
 
 /** A second number to try at the same time: the one that is asked for next if the first does not do. */
-function companion(at: number, known: readonly Found[], { least, most }: Family): number | undefined {
-  const { low, high } = bracket(known), other = high ? at - 1 : Math.min(most, at + 2);
-  return other !== at && other >= least && other !== low?.at && other !== high?.at ? other : undefined;
+function companion(
+  at: number,
+  known: readonly Found[],
+  { least, most }: Family,
+): number | undefined {
+  const { low, high } = bracket(known),
+    other = high ? at - 1 : Math.min(most, at + 2);
+  return other !== at && other >= least && other !== low?.at && other !== high?.at
+    ? other
+    : undefined;
 }
 
 /** Writes the whole along the sample's line, moved by how far that was off so far. */
-async function searchWhole({ family, known, at: first }: Rough, { wholes: most, near }: SearchedFormat, { goal, trial, second, check, onWhole, step }: Job): Promise<void> {
-  const whole: Found[] = [], tried = new Map<number, Judgement>();
+async function searchWhole(
+  { family, known, at: first }: Rough,
+  { wholes: most, near }: SearchedFormat,
+  { goal, trial, second, check, onWhole, step }: Job,
+): Promise<void> {
+  const whole: Found[] = [],
+    tried = new Map<number, Judgement>();
   const write = async (at: number, on = trial): Promise<Judgement> => {
     check();
     const one = await on.tryOut(settingAt(family, goal, at), 'whole');
@@ -115,20 +141,43 @@ async function searchWhole({ family, known, at: first }: Rough, { wholes: most, 
     step(Math.min(1, 0.3 + (0.7 * whole.length) / most));
     return one.judgement;
   };
-  const read = (at: number): number => marginAt(known, at) + whole.reduce((sum, w) => sum + w.margin - marginAt(known, w.at), 0) / whole.length;
+  const read = (at: number): number =>
+    marginAt(known, at) +
+    whole.reduce((sum, w) => sum + w.margin - marginAt(known, w.at), 0) / whole.length;
   // The sample's own crossing is where it is likely to hold.
   for (let at: number | undefined = first; at !== undefined && whole.length < most;) {
-    const beside = second && whole.length + 2 <= mostWhole ? companion(at, whole, family) : undefined;
+    const beside =
+      second && whole.length + 2 <= mostWhole ? companion(at, whole, family) : undefined;
     await Promise.all([write(at), ...(beside === undefined ? [] : [write(beside, second)])]);
-    const { low, high } = bracket(whole), next = nextTry(whole, family.least, family.most, read);
+    const { low, high } = bracket(whole),
+      next = nextTry(whole, family.least, family.most, read);
     // One step is about two hundredths of the bytes: where the next lower one will hardly hold, or much was written already, it is not worth a file.
-    if (high && (high.margin < near || (next === high.at - 1 && (read(next) < near / 2 || whole.length >= 3)))) break;
+    if (
+      high &&
+      (high.margin < near || (next === high.at - 1 && (read(next) < near / 2 || whole.length >= 3)))
+    )
+      break;
     // Each that fails makes the next stride longer, and the last one is not wasted on what may just fail.
-    at = high || !low || next === undefined ? next : Math.min(family.most, Math.max(next + (whole.length === most - 1 ? 2 : 0), low.at + 2 * whole.length));
+    at =
+      high || !low || next === undefined
+        ? next
+        : Math.min(
+            family.most,
+            Math.max(next + (whole.length === most - 1 ? 2 : 0), low.at + 2 * whole.length),
+          );
   }
   const { high } = bracket(whole);
-  if (!high || keepsSeam(tried.get(high.at)!) || !tried.get(high.at)!.lost.every((id) => id.startsWith('seam-'))) return;
-  for (let at = high.at + 1; at <= Math.min(family.most, high.at + seamReach) && whole.length < most; at++) {
+  if (
+    !high ||
+    keepsSeam(tried.get(high.at)!) ||
+    !tried.get(high.at)!.lost.every((id) => id.startsWith('seam-'))
+  )
+    return;
+  for (
+    let at = high.at + 1;
+    at <= Math.min(family.most, high.at + seamReach) && whole.length < most;
+    at++
+  ) {
     if (tried.has(at)) continue;
     check();
     const { judgement } = await trial.tryOut(settingAt(family, goal, at), 'borders');
@@ -139,33 +188,73 @@ async function searchWhole({ family, known, at: first }: Rough, { wholes: most, 
 /** Colour, and not structure, is what decides about a file. */
 function isShortOfColour({ structure, colour }: Judgement, goal: Goal): boolean {
   const limit = limitOf(goal);
-  return limit !== undefined && careMargin({ structure, colour: 0 }, limit) > careMargin({ structure: 1, colour }, limit) + 0.1;
+  return (
+    limit !== undefined &&
+    careMargin({ structure, colour: 0 }, limit) > careMargin({ structure: 1, colour }, limit) + 0.1
+  );
 }
 
 /** What the sample tells of a format that has loss: its family that comes off best. */
-async function searchSamples(format: PressFormat, job: Job, worthwhile: Worthwhile = always): Promise<Rough> {
-  const { families, forColour } = searched[format], rough: Rough[] = [];
+async function searchSamples(
+  format: PressFormat,
+  job: Job,
+  worthwhile: Worthwhile = always,
+): Promise<Rough> {
+  const { families, forColour } = searched[format],
+    rough: Rough[] = [];
   const look = async (family: Family) => {
-    const guess = rough[0] ? rough[0].at : job.goal.by === 'bytes' ? family.least + family.most - family.guess : family.guess;
+    const guess = rough[0]
+      ? rough[0].at
+      : job.goal.by === 'bytes'
+        ? family.least + family.most - family.guess
+        : family.guess;
     rough.push(await searchSample(family, guess, job, worthwhile));
     job.step(Math.min(0.3, 0.1 * rough.length));
   };
   for (const family of families) await look(family);
   if (forColour && rough.every((r) => isShortOfColour(r.best, job.goal))) await look(forColour);
   // Those that come near are compared as if each just held.
-  const comes = (r: Rough) => r.margin > -sampleNear, bytes = (r: Rough) => r.best.bytes * Math.exp(-bytesByMargin * r.margin);
-  const better = (a: Rough, b: Rough): number => Number(comes(b)) - Number(comes(a)) || (!comes(a) ? b.margin - a.margin : job.goal.by === 'bytes' ? likeness(b.best) - likeness(a.best) : bytes(a) - bytes(b));
+  const comes = (r: Rough) => r.margin > -sampleNear,
+    bytes = (r: Rough) => r.best.bytes * Math.exp(-bytesByMargin * r.margin);
+  const better = (a: Rough, b: Rough): number =>
+    Number(comes(b)) - Number(comes(a)) ||
+    (!comes(a)
+      ? b.margin - a.margin
+      : job.goal.by === 'bytes'
+        ? likeness(b.best) - likeness(a.best)
+        : bytes(a) - bytes(b));
   return rough.toSorted(better)[0];
 }
 
 /** The lightest file of a format; written whole only if its bytes, as the sample has them, are worth it. */
-async function writeLightest(format: PressFormat, rough: Rough, job: Job, worthwhile: Worthwhile = always): Promise<void> {
-  if (rough.margin > hopeless && worthwhile(rough.best.bytes * (job.trial.area.whole / job.trial.area.sample))) await searchWhole(rough, searched[format], job);
+async function writeLightest(
+  format: PressFormat,
+  rough: Rough,
+  job: Job,
+  worthwhile: Worthwhile = always,
+): Promise<void> {
+  if (
+    rough.margin > hopeless &&
+    worthwhile(rough.best.bytes * (job.trial.area.whole / job.trial.area.sample))
+  )
+    await searchWhole(rough, searched[format], job);
 }
 
 /** Settings that just hold on the sample, for showing what a goal means; the most careful there are where none do. */
-export async function settingsFor(goal: Goal, format: PressFormat, trial: Trial): Promise<PressSettings> {
-  const [family] = searched[format].families, { at } = await searchSample(family, family.guess, { goal, trial, second: undefined, check: () => {}, onWhole: () => {}, step: () => {} });
+export async function settingsFor(
+  goal: Goal,
+  format: PressFormat,
+  trial: Trial,
+): Promise<PressSettings> {
+  const [family] = searched[format].families,
+    { at } = await searchSample(family, family.guess, {
+      goal,
+      trial,
+      second: undefined,
+      check: () => {},
+      onWhole: () => {},
+      step: () => {},
+    });
   return settingAt(family, goal, at);
 }
 
@@ -180,13 +269,38 @@ export async function settingsFor(goal: Goal, format: PressFormat, trial: Trial)
  * A format that cannot be written is passed over.
  * @throws SearchStopped when the listener did not want it any more; what the codec said where no format could be written
  */
-export async function searchLightest(goal: Goal, formats: readonly PressFormat[], trials: readonly Trial[], listener: SearchListener): Promise<void> {
-  const check = () => { if (!listener.wanted()) throw new SearchStopped('The search was stopped.'); };
-  const judged: Judgement[] = [], done = new Map<PressFormat, number>(), total = formats.reduce((sum, f) => sum + searched[f].time, 0), scale = trials[0].area.whole / trials[0].area.sample;
+export async function searchLightest(
+  goal: Goal,
+  formats: readonly PressFormat[],
+  trials: readonly Trial[],
+  listener: SearchListener,
+): Promise<void> {
+  const check = () => {
+    if (!listener.wanted()) throw new SearchStopped('The search was stopped.');
+  };
+  const judged: Judgement[] = [],
+    done = new Map<PressFormat, number>(),
+    total = formats.reduce((sum, f) => sum + searched[f].time, 0),
+    scale = trials[0].area.whole / trials[0].area.sample;
   const jobFor = (format: PressFormat, worker: number): Job => ({
-    goal, trial: trials[worker], second: searched[format].twoAtOnce && trials.length > 1 ? trials[(worker + 1) % trials.length] : undefined, check,
-    onWhole(tried) { judged.push(tried.judgement); listener.onTried(tried); },
-    step(share) { done.set(format, share); listener.onProgress(0.95 * formats.reduce((sum, f) => sum + searched[f].time * (done.get(f) ?? 0), 0) / total, format); },
+    goal,
+    trial: trials[worker],
+    second:
+      searched[format].twoAtOnce && trials.length > 1
+        ? trials[(worker + 1) % trials.length]
+        : undefined,
+    check,
+    onWhole(tried) {
+      judged.push(tried.judgement);
+      listener.onTried(tried);
+    },
+    step(share) {
+      done.set(format, share);
+      listener.onProgress(
+        (0.95 * formats.reduce((sum, f) => sum + searched[f].time * (done.get(f) ?? 0), 0)) / total,
+        format,
+      );
+    },
   });
   const failures: unknown[] = [];
   const passingOver = async (work: () => Promise<void>) => {
@@ -198,41 +312,78 @@ export async function searchLightest(goal: Goal, formats: readonly PressFormat[]
     }
   };
   /** Bytes are what the sample has, and may be off by a part. */
-  const mayWin = (among: readonly Judgement[]) => (bytes: number): boolean => {
-    const best = bestOf(goal, among);
-    return goal.by === 'bytes' ? bytes < goal.bytes * 1.3 : !best || !meetsGoal(goal, best) || !keepsSeam(best) || bytes < best.bytes * 1.5;
-  };
+  const mayWin =
+    (among: readonly Judgement[]) =>
+    (bytes: number): boolean => {
+      const best = bestOf(goal, among);
+      return goal.by === 'bytes'
+        ? bytes < goal.bytes * 1.3
+        : !best || !meetsGoal(goal, best) || !keepsSeam(best) || bytes < best.bytes * 1.5;
+    };
 
-  const lossy = formats.filter((f) => f !== 'png').toSorted((a, b) => searched[b].time - searched[a].time), quick: readonly PressFormat[] = lossy.filter((f) => !searched[f].twoAtOnce);
-  const ended = new Map<PressFormat, () => void>(), quickEnded = Promise.all(quick.map((f) => new Promise<void>((resolve) => { ended.set(f, resolve); })));
+  const lossy = formats
+      .filter((f) => f !== 'png')
+      .toSorted((a, b) => searched[b].time - searched[a].time),
+    quick: readonly PressFormat[] = lossy.filter((f) => !searched[f].twoAtOnce);
+  const ended = new Map<PressFormat, () => void>(),
+    quickEnded = Promise.all(
+      quick.map(
+        (f) =>
+          new Promise<void>((resolve) => {
+            ended.set(f, resolve);
+          }),
+      ),
+    );
   const lossless = formats.flatMap((f) => searched[f].lossless ?? []);
-  let palette: Rough | undefined, plain = 0;
+  let palette: Rough | undefined,
+    plain = 0;
   // Palettes are seldom the lightest: they come when it is known what they are up against, and what takes longest is not waited for.
   const tasks = [
     ...lossy.map((format) => async (worker: number) => {
       const job = jobFor(format, worker);
       try {
         await passingOver(async () => writeLightest(format, await searchSamples(format, job), job));
-      } finally { ended.get(format)?.(); }
+      } finally {
+        ended.get(format)?.();
+      }
       job.step(1);
     }),
     async (worker: number) => {
       await quickEnded;
-      if (formats.includes('png')) await passingOver(async () => { palette = await searchSamples('png', jobFor('png', worker), mayWin(judged.filter((j) => quick.includes(j.settings.format)))); });
+      if (formats.includes('png'))
+        await passingOver(async () => {
+          palette = await searchSamples(
+            'png',
+            jobFor('png', worker),
+            mayWin(judged.filter((j) => quick.includes(j.settings.format))),
+          );
+        });
       // A PNG is written quickly, and tells about what other files without loss take.
-      if (lossless.length > 0) await passingOver(async () => { check(); plain = (await trials[worker].tryOut(pressAs('png'), 'sample')).judgement.bytes * scale; });
+      if (lossless.length > 0)
+        await passingOver(async () => {
+          check();
+          plain = (await trials[worker].tryOut(pressAs('png'), 'sample')).judgement.bytes * scale;
+        });
     },
   ];
-  await Promise.all(trials.map(async (_, worker) => { for (let task = tasks.shift(); task; task = tasks.shift()) await task(worker); }));
-  if (palette) { const rough = palette; await passingOver(() => writeLightest('png', rough, jobFor('png', 0), mayWin(judged))); }
+  await Promise.all(
+    trials.map(async (_, worker) => {
+      for (let task = tasks.shift(); task; task = tasks.shift()) await task(worker);
+    }),
+  );
+  if (palette) {
+    const rough = palette;
+    await passingOver(() => writeLightest('png', rough, jobFor('png', 0), mayWin(judged)));
+  }
   // No file without loss is below half of a PNG.
-  for (const settings of plain > 0 ? lossless : []) await passingOver(async () => {
-    if (!mayWin(judged)(settings.format === 'png' ? plain : plain / 2)) return;
-    check();
-    const tried = await trials[0].tryOut(settings, 'whole');
-    judged.push(tried.judgement);
-    listener.onTried(tried);
-  });
+  for (const settings of plain > 0 ? lossless : [])
+    await passingOver(async () => {
+      if (!mayWin(judged)(settings.format === 'png' ? plain : plain / 2)) return;
+      check();
+      const tried = await trials[0].tryOut(settings, 'whole');
+      judged.push(tried.judgement);
+      listener.onTried(tried);
+    });
   if (judged.length === 0 && failures.length > 0) throw failures[0];
   listener.onProgress(1, formats[0]);
 }

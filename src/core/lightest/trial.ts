@@ -55,9 +55,12 @@ export interface Trial {
 const patchMargin = 32;
 
 export function createTrial(subject: TrialSubject, codecs: Codecs): Trial {
-  const { raster, site, slotId, under, pinned } = subject, slot = slotOf(site, slotId);
+  const { raster, site, slotId, under, pinned } = subject,
+    slot = slotOf(site, slotId);
   if (!slot) throw new RangeError(`Expected a slot ${slotId} in the site`);
-  const picture = pictureOf(site, slot), overlap = overlapOf(slot), sample = sampleOf(raster);
+  const picture = pictureOf(site, slot),
+    overlap = overlapOf(slot),
+    sample = sampleOf(raster);
   const references = new Map<'sample' | 'whole', Reference>();
   const reference = (part: 'sample' | 'whole'): Reference => {
     const known = references.get(part) ?? referenceOf(part === 'sample' ? sample : raster, under);
@@ -65,16 +68,28 @@ export function createTrial(subject: TrialSubject, codecs: Codecs): Trial {
     return known;
   };
   const fileOf = (decoded: Raster, format: string, bytes: number): PressedFile => ({
-    bytes, format, width: decoded.width, height: decoded.height, ...(hasOverlap(overlap) ? { decoded: crop(decoded, slotInFile(slot, overlap)), whole: decoded } : { decoded }),
+    bytes,
+    format,
+    width: decoded.width,
+    height: decoded.height,
+    ...(hasOverlap(overlap)
+      ? { decoded: crop(decoded, slotInFile(slot, overlap)), whole: decoded }
+      : { decoded }),
   });
   /** Readings of how it blends that hold of a file. */
-  const holding = (file: PressedFile): string[] => takeReadings({ site, slot, picture, file }).filter((r) => r.question === 5 && r.verdict === 'holds').map((r) => r.id);
+  const holding = (file: PressedFile): string[] =>
+    takeReadings({ site, slot, picture, file })
+      .filter((r) => r.question === 5 && r.verdict === 'holds')
+      .map((r) => r.id);
   let drawn: string[] | undefined;
   /** Sides that are exact as they are drawn, with what lies next to them. */
-  const exactSides = () => sides.flatMap((side) => {
-    const beside = hasOverlap(overlap) ? undefined : besideColours(site, slot, side);
-    return beside && edgeDifference(raster, side, beside.at).levels === 0 ? [{ side, beside }] : [];
-  });
+  const exactSides = () =>
+    sides.flatMap((side) => {
+      const beside = hasOverlap(overlap) ? undefined : besideColours(site, slot, side);
+      return beside && edgeDifference(raster, side, beside.at).levels === 0
+        ? [{ side, beside }]
+        : [];
+    });
 
   const busiest = busyPatch(raster);
 
@@ -82,9 +97,21 @@ export function createTrial(subject: TrialSubject, codecs: Codecs): Trial {
     async patch(settings) {
       if (!settings) return crop(raster, busiest);
       // With what lies around it, so that it is written as it is within the whole.
-      const { x, y, width, height } = busiest, left = Math.max(0, x - patchMargin), top = Math.max(0, y - patchMargin);
-      const around = crop(raster, { x: left, y: top, width: Math.min(raster.width, x + width + patchMargin) - left, height: Math.min(raster.height, y + height + patchMargin) - top });
-      return crop(await codecs.decode(await codecs.encode(around, settings, pinned)), { x: x - left, y: y - top, width, height });
+      const { x, y, width, height } = busiest,
+        left = Math.max(0, x - patchMargin),
+        top = Math.max(0, y - patchMargin);
+      const around = crop(raster, {
+        x: left,
+        y: top,
+        width: Math.min(raster.width, x + width + patchMargin) - left,
+        height: Math.min(raster.height, y + height + patchMargin) - top,
+      });
+      return crop(await codecs.decode(await codecs.encode(around, settings, pinned)), {
+        x: x - left,
+        y: y - top,
+        width,
+        height,
+      });
     },
     area: { sample: sample.width * sample.height, whole: raster.width * raster.height },
     async tryOut(settings, part) {
@@ -92,19 +119,34 @@ export function createTrial(subject: TrialSubject, codecs: Codecs): Trial {
         const lost: string[] = [];
         let bytes = 0;
         for (const { side, beside } of exactSides()) {
-          const written = await codecs.encode(borderStrip(raster, side), settings, pinned), decoded = await codecs.decode(written);
+          const written = await codecs.encode(borderStrip(raster, side), settings, pinned),
+            decoded = await codecs.decode(written);
           bytes += written.length;
           if (edgeDifference(decoded, side, beside.at).levels > 0) lost.push(`seam-${side}`);
         }
         return { judgement: { settings, bytes, structure: 1, colour: 0, lost } };
       }
-      const source = part === 'sample' ? sample : raster, file = await codecs.encode(source, settings, pinned), decoded = await codecs.decode(file);
-      if (decoded.width !== source.width || decoded.height !== source.height) throw new Error(`${pressWords(settings)}: expected a file of ${source.width}×${source.height} px, found ${decoded.width}×${decoded.height}.`);
+      const source = part === 'sample' ? sample : raster,
+        file = await codecs.encode(source, settings, pinned),
+        decoded = await codecs.decode(file);
+      if (decoded.width !== source.width || decoded.height !== source.height)
+        throw new Error(
+          `${pressWords(settings)}: expected a file of ${source.width}×${source.height} px, found ${decoded.width}×${decoded.height}.`,
+        );
       const similarity = similarityTo(reference(part), decoded, under);
-      if (part === 'sample') return { judgement: { settings, bytes: file.length, ...similarity, lost: [] } };
+      if (part === 'sample')
+        return { judgement: { settings, bytes: file.length, ...similarity, lost: [] } };
       drawn ??= holding(fileOf(raster, settings.format, 0));
       const holds = holding(fileOf(decoded, settings.format, file.length));
-      return { judgement: { settings, bytes: file.length, ...similarity, lost: drawn.filter((id) => !holds.includes(id)) }, file };
+      return {
+        judgement: {
+          settings,
+          bytes: file.length,
+          ...similarity,
+          lost: drawn.filter((id) => !holds.includes(id)),
+        },
+        file,
+      };
     },
   };
 }

@@ -20,11 +20,17 @@ export const connections: readonly Connection[] = [
 export const loadFormula = 'one round trip + 8 × bytes ÷ speed';
 
 /** Time until a file is there, ms: one round trip for the question, and its bits at the line's speed. The page's own connection is open already. */
-export const loadMs = (bytes: number, { bitsPerSecond, roundTripMs }: Connection): number => roundTripMs + (8000 * bytes) / bitsPerSecond;
+export const loadMs = (bytes: number, { bitsPerSecond, roundTripMs }: Connection): number =>
+  roundTripMs + (8000 * bytes) / bitsPerSecond;
 
 /** Width of the phone that pages are weighed for, px. */
 export const phoneWidth = 390;
 
 /** The slots whose pictures a page loads at a screen width, each once. */
-export const slotsLoaded = (site: Site, page: Page, screenWidth: number): string[] =>
-  [...new Set(layoutPage(site, page, screenWidth).pieces.filter((p): p is SlotPiece => p.type === 'slot').map((p) => p.slot.id))];
+export const slotsLoaded = (site: Site, page: Page, screenWidth: number): string[] => [
+  ...new Set(
+    layoutPage(site, page, screenWidth)
+      .pieces.filter((p): p is SlotPiece => p.type === 'slot')
+      .map((p) => p.slot.id),
+  ),
+];

@@ -1,10 +1,17 @@
 import type { BackgroundSize, Length } from '../site/model/slot';
 import { coveredBy, placeBackground } from './background';
 
-const px = (value: number): Length => ({ value, unit: 'px' }), pc = (value: number): Length => ({ value, unit: '%' });
-const area = { width: 300, height: 200 }, picture = { width: 100, height: 50 };
+const px = (value: number): Length => ({ value, unit: 'px' }),
+  pc = (value: number): Length => ({ value, unit: '%' });
+const area = { width: 300, height: 200 },
+  picture = { width: 100, height: 50 };
 const auto: BackgroundSize = { x: 'auto', y: 'auto' };
-const place = (x: Length, y: Length, size: BackgroundSize = auto, repeat: 'repeat' | 'no-repeat' | 'repeat-x' = 'no-repeat') => placeBackground({ position: { x, y }, size, repeat }, area, picture);
+const place = (
+  x: Length,
+  y: Length,
+  size: BackgroundSize = auto,
+  repeat: 'repeat' | 'no-repeat' | 'repeat-x' = 'no-repeat',
+) => placeBackground({ position: { x, y }, size, repeat }, area, picture);
 
 /* CSS Backgrounds and Borders Level 3, Candidate Recommendation: the rules in words, worked by hand for 100×50 in 300×200. */
 
@@ -26,13 +33,30 @@ describe('section 2.6, background-position', () => {
 
 describe('section 2.9, background-size', () => {
   test.each<[BackgroundSize, number, number]>([
-    [auto, 100, 50], ['contain', 300, 150], ['cover', 400, 200], [{ x: pc(50), y: 'auto' }, 150, 75], [{ x: 'auto', y: px(100) }, 200, 100], [{ x: px(30), y: pc(10) }, 30, 20],
-  ])('%j', (size, width, height) => expect(place(pc(0), pc(0), size)).toMatchObject({ width, height }));
+    [auto, 100, 50],
+    ['contain', 300, 150],
+    ['cover', 400, 200],
+    [{ x: pc(50), y: 'auto' }, 150, 75],
+    [{ x: 'auto', y: px(100) }, 200, 100],
+    [{ x: px(30), y: pc(10) }, 30, 20],
+  ])('%j', (size, width, height) =>
+    expect(place(pc(0), pc(0), size)).toMatchObject({ width, height }),
+  );
 });
 
 test('what the copies cover', () => {
   expect(coveredBy(place(px(-20), px(180)), area)).toEqual({ x: 0, y: 180, width: 80, height: 20 });
-  expect(coveredBy(place(px(0), px(10), auto, 'repeat-x'), area)).toEqual({ x: 0, y: 10, width: 300, height: 50 });
-  expect(coveredBy(place(px(0), px(10), auto, 'repeat'), area)).toEqual({ x: 0, y: 0, width: 300, height: 200 });
+  expect(coveredBy(place(px(0), px(10), auto, 'repeat-x'), area)).toEqual({
+    x: 0,
+    y: 10,
+    width: 300,
+    height: 50,
+  });
+  expect(coveredBy(place(px(0), px(10), auto, 'repeat'), area)).toEqual({
+    x: 0,
+    y: 0,
+    width: 300,
+    height: 200,
+  });
   expect(coveredBy(place(px(400), px(0)), area)).toMatchObject({ width: 0 });
 });

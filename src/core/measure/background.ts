@@ -23,16 +23,21 @@ export interface BackgroundRules {
   readonly size: BackgroundSize;
 }
 
-const resolve = (length: Length, whole: number): number => (length.unit === '%' ? (length.value / 100) * whole : length.value);
+const resolve = (length: Length, whole: number): number =>
+  length.unit === '%' ? (length.value / 100) * whole : length.value;
 
 /** `background-size` of CSS Backgrounds and Borders Level 3, section 2.9, for a picture that has a size of its own. */
 function sizeOf(size: BackgroundSize, area: Size, picture: Size): Size {
   if (size === 'cover' || size === 'contain') {
-    const x = area.width / picture.width, y = area.height / picture.height, scale = size === 'cover' ? Math.max(x, y) : Math.min(x, y);
+    const x = area.width / picture.width,
+      y = area.height / picture.height,
+      scale = size === 'cover' ? Math.max(x, y) : Math.min(x, y);
     return { width: picture.width * scale, height: picture.height * scale };
   }
-  const width = size.x === 'auto' ? undefined : resolve(size.x, area.width), height = size.y === 'auto' ? undefined : resolve(size.y, area.height);
-  if (width === undefined && height === undefined) return { width: picture.width, height: picture.height };
+  const width = size.x === 'auto' ? undefined : resolve(size.x, area.width),
+    height = size.y === 'auto' ? undefined : resolve(size.y, area.height);
+  if (width === undefined && height === undefined)
+    return { width: picture.width, height: picture.height };
   return {
     width: width ?? (height! * picture.width) / picture.height,
     height: height ?? (width! * picture.height) / picture.width,
@@ -45,10 +50,15 @@ function sizeOf(size: BackgroundSize, area: Size, picture: Size): Size {
  * @param area the positioning area, px: the element; where the background is fixed, the screen
  * @param picture the picture's own size, px
  */
-export function placeBackground(rules: BackgroundRules, area: Size, picture: Size): PlacedBackground {
+export function placeBackground(
+  rules: BackgroundRules,
+  area: Size,
+  picture: Size,
+): PlacedBackground {
   const { width, height } = sizeOf(rules.size, area, picture);
   return {
-    width, height,
+    width,
+    height,
     x: resolve(rules.position.x, area.width - width),
     y: resolve(rules.position.y, area.height - height),
     repeatX: rules.repeat === 'repeat' || rules.repeat === 'repeat-x',
@@ -57,12 +67,17 @@ export function placeBackground(rules: BackgroundRules, area: Size, picture: Siz
 }
 
 /** Part of the area that the copies cover, px; empty where the picture lies outside of it. */
-export function coveredBy({ x, y, width, height, repeatX, repeatY }: PlacedBackground, area: Size): Rect {
+export function coveredBy(
+  { x, y, width, height, repeatX, repeatY }: PlacedBackground,
+  area: Size,
+): Rect {
   const span = (at: number, length: number, whole: number, repeats: boolean) => {
-    const from = repeats ? 0 : Math.max(0, at), to = repeats ? whole : Math.min(whole, at + length);
+    const from = repeats ? 0 : Math.max(0, at),
+      to = repeats ? whole : Math.min(whole, at + length);
     return [from, Math.max(0, to - from)] as const;
   };
-  const [left, across] = span(x, width, area.width, repeatX), [top, down] = span(y, height, area.height, repeatY);
+  const [left, across] = span(x, width, area.width, repeatX),
+    [top, down] = span(y, height, area.height, repeatY);
   return { x: left, y: top, width: across, height: down };
 }
 
@@ -74,16 +89,24 @@ export function firstCopy({ slot, rect, positioning }: SlotPiece): Rect {
 }
 
 /** Where the file of that copy lies: content may hang out over its place. */
-export const fileCopy = (piece: SlotPiece): Rect => withOverlap(firstCopy(piece), overlapOf(piece.slot), piece.scale);
+export const fileCopy = (piece: SlotPiece): Rect =>
+  withOverlap(firstCopy(piece), overlapOf(piece.slot), piece.scale);
 
 /** The part of the page that can show the file. */
-export const fileArea = (piece: SlotPiece): Rect => withOverlap(piece.rect, overlapOf(piece.slot), piece.scale);
+export const fileArea = (piece: SlotPiece): Rect =>
+  withOverlap(piece.rect, overlapOf(piece.slot), piece.scale);
 
 /** The copies as declarations with nothing left to resolve, for an element that lies where `fileArea` does: this is how the plan draws them. */
-export function drawnBackground(piece: SlotPiece): { backgroundPosition: string; backgroundSize: string; backgroundRepeat: Repeat } {
-  const copy = fileCopy(piece), area = fileArea(piece);
+export function drawnBackground(piece: SlotPiece): {
+  backgroundPosition: string;
+  backgroundSize: string;
+  backgroundRepeat: Repeat;
+} {
+  const copy = fileCopy(piece),
+    area = fileArea(piece);
   return {
-    backgroundPosition: `${copy.x - area.x}px ${copy.y - area.y}px`, backgroundSize: `${copy.width}px ${copy.height}px`,
+    backgroundPosition: `${copy.x - area.x}px ${copy.y - area.y}px`,
+    backgroundSize: `${copy.width}px ${copy.height}px`,
     backgroundRepeat: isContent(piece.slot.kind) ? 'no-repeat' : piece.slot.repeat,
   };
 }

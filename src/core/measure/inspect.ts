@@ -15,11 +15,19 @@ export class IntakeError extends Error {}
 
 export const limits = { bytes: 64 * 2 ** 20, pixels: 100e6 } as const;
 
-const formats: Readonly<Record<string, PictureFormat>> = { jpg: 'jpeg', png: 'png', webp: 'webp', avif: 'avif', gif: 'gif', svg: 'svg' };
+const formats: Readonly<Record<string, PictureFormat>> = {
+  jpg: 'jpeg',
+  png: 'png',
+  webp: 'webp',
+  avif: 'avif',
+  gif: 'gif',
+  svg: 'svg',
+};
 
 const wanted = 'a JPEG, PNG, WebP, AVIF, GIF or SVG picture';
 
-const ascii = (bytes: Uint8Array, from: number, length: number): string => String.fromCharCode(...bytes.subarray(from, from + length));
+const ascii = (bytes: Uint8Array, from: number, length: number): string =>
+  String.fromCharCode(...bytes.subarray(from, from + length));
 
 function isText(bytes: Uint8Array): boolean {
   return bytes.subarray(0, 512).every((b) => b === 9 || b === 10 || b === 13 || b >= 32);
@@ -40,9 +48,14 @@ function describe(bytes: Uint8Array): string {
  * @throws IntakeError
  */
 export function inspectPicture(name: string, bytes: Uint8Array): Inspected {
-  const refuse = (expected: string, found: string) => new IntakeError(`${name}: expected ${expected}, found ${found}.`);
+  const refuse = (expected: string, found: string) =>
+    new IntakeError(`${name}: expected ${expected}, found ${found}.`);
   if (bytes.length === 0) throw refuse(wanted, 'an empty file');
-  if (bytes.length > limits.bytes) throw refuse(`at most ${limits.bytes / 2 ** 20} MB`, `${(bytes.length / 2 ** 20).toFixed(0)} MB`);
+  if (bytes.length > limits.bytes)
+    throw refuse(
+      `at most ${limits.bytes / 2 ** 20} MB`,
+      `${(bytes.length / 2 ** 20).toFixed(0)} MB`,
+    );
   let size: ReturnType<typeof imageSize>;
   try {
     size = imageSize(bytes);
@@ -50,12 +63,18 @@ export function inspectPicture(name: string, bytes: Uint8Array): Inspected {
     throw refuse(wanted, describe(bytes));
   }
   const format = formats[size.type ?? ''];
-  if (!format) throw refuse(wanted, size.type ? `a ${size.type.toUpperCase()} picture` : describe(bytes));
+  if (!format)
+    throw refuse(wanted, size.type ? `a ${size.type.toUpperCase()} picture` : describe(bytes));
   const turned = (size.orientation ?? 1) >= 5;
-  const width = turned ? size.height : size.width, height = turned ? size.width : size.height;
-  if (!(width >= 1 && height >= 1)) throw refuse('a picture with a width and a height', `${width}×${height}`);
+  const width = turned ? size.height : size.width,
+    height = turned ? size.width : size.height;
+  if (!(width >= 1 && height >= 1))
+    throw refuse('a picture with a width and a height', `${width}×${height}`);
   if (width * height > limits.pixels) {
-    throw refuse(`at most ${limits.pixels / 1e6} megapixels`, `${width}×${height}, which is ${Math.round((width * height) / 1e6)} megapixels`);
+    throw refuse(
+      `at most ${limits.pixels / 1e6} megapixels`,
+      `${width}×${height}, which is ${Math.round((width * height) / 1e6)} megapixels`,
+    );
   }
   return { format, width, height };
 }

@@ -5,7 +5,12 @@ export interface KnownSize extends NamedSize {
   readonly kind: SlotKind;
 }
 
-const size = (kind: SlotKind, name: string, width: number, height: number): KnownSize => ({ kind, name, width, height });
+const size = (kind: SlotKind, name: string, width: number, height: number): KnownSize => ({
+  kind,
+  name,
+  width,
+  height,
+});
 
 /** Sizes that themes often have; all of them common practice, no source. */
 export const knownSizes: readonly KnownSize[] = [

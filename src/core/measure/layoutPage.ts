@@ -9,8 +9,19 @@ import { backgroundOf } from '../site/pages';
 export type Piece =
   | AreaPiece
   | SlotPiece
-  | { readonly type: 'heading'; readonly rect: Rect; readonly ink: Hex; readonly words: string; readonly sizePx: number }
-  | { readonly type: 'links'; readonly rect: Rect; readonly ink: Hex; readonly words: readonly string[] }
+  | {
+      readonly type: 'heading';
+      readonly rect: Rect;
+      readonly ink: Hex;
+      readonly words: string;
+      readonly sizePx: number;
+    }
+  | {
+      readonly type: 'links';
+      readonly rect: Rect;
+      readonly ink: Hex;
+      readonly words: readonly string[];
+    }
   | { readonly type: 'lines'; readonly rect: Rect; readonly ink: Hex };
 
 export interface AreaPiece {
@@ -44,7 +55,8 @@ export interface PageLayout {
 }
 
 /** Height of a screen of that width: upright below 600 px, 16 to 10 above (common practice, no source). */
-export const screenHeightAt = (screenWidth: number): number => Math.round(screenWidth < 600 ? screenWidth * 2.1 : screenWidth / 1.6);
+export const screenHeightAt = (screenWidth: number): number =>
+  Math.round(screenWidth < 600 ? screenWidth * 2.1 : screenWidth / 1.6);
 
 /** A divider overlaps its section by one px, or a line may show between them at a fractional zoom (common practice, no source). */
 const hairline = 1;
@@ -54,16 +66,25 @@ export const oneColumnBelow = 700;
 
 /** Width of the content column, px: the least of its px, its percentage of the screen, and the screen. */
 export const contentWidthAt = ({ content }: Pick<Page, 'content'>, screenWidth: number): number =>
-  Math.min(screenWidth, content.px ?? Infinity, content.percent === null ? Infinity : Math.floor((screenWidth * content.percent) / 100));
+  Math.min(
+    screenWidth,
+    content.px ?? Infinity,
+    content.percent === null ? Infinity : Math.floor((screenWidth * content.percent) / 100),
+  );
 
 /** Page background to be seen at each side of the content, px. */
-export const marginAt = (page: Pick<Page, 'content'>, screenWidth: number): number => Math.floor((screenWidth - contentWidthAt(page, screenWidth)) / 2);
+export const marginAt = (page: Pick<Page, 'content'>, screenWidth: number): number =>
+  Math.floor((screenWidth - contentWidthAt(page, screenWidth)) / 2);
 
 /** A divider as it is at a screen width: where it is sized by shares there, of that height and with copies of that width. */
 export function narrowed(slot: Slot, screenWidth: number): Slot {
   const { narrowSize } = slot;
   if (!narrowSize || screenWidth >= narrowSize.below) return slot;
-  return { ...slot, height: Math.max(1, Math.round((slot.height * narrowSize.height) / 100)), size: { x: { value: narrowSize.width, unit: '%' }, y: { value: 100, unit: '%' } } };
+  return {
+    ...slot,
+    height: Math.max(1, Math.round((slot.height * narrowSize.height) / 100)),
+    size: { x: { value: narrowSize.width, unit: '%' }, y: { value: 100, unit: '%' } },
+  };
 }
 
 /**
@@ -71,28 +92,58 @@ export function narrowed(slot: Slot, screenWidth: number): Slot {
  * @param screenWidth CSS px, 320..3840
  */
 export function layoutPage(site: Site, page: Page, screenWidth: number): PageLayout {
-  const contentWidth = contentWidthAt(page, screenWidth), x = marginAt(page, screenWidth), fold = screenHeightAt(screenWidth);
+  const contentWidth = contentWidthAt(page, screenWidth),
+    x = marginAt(page, screenWidth),
+    fold = screenHeightAt(screenWidth);
   const find = (id: string | null | undefined) => site.slots.find((s) => s.id === id);
   const pieces: Piece[] = [];
-  const area = (role: AreaPiece['role'], rect: Rect, colour: Hex, index = 0) => pieces.push({ type: 'area', role, index, rect, colour });
+  const area = (role: AreaPiece['role'], rect: Rect, colour: Hex, index = 0) =>
+    pieces.push({ type: 'area', role, index, rect, colour });
   const lay = (slot: Slot | undefined, rect: Rect, scale = 1) => {
-    if (slot) pieces.push({ type: 'slot', slot, rect, scale, positioning: slot.attachment === 'fixed' ? { x: 0, y: 0, width: screenWidth, height: fold } : rect });
+    if (slot)
+      pieces.push({
+        type: 'slot',
+        slot,
+        rect,
+        scale,
+        positioning:
+          slot.attachment === 'fixed' ? { x: 0, y: 0, width: screenWidth, height: fold } : rect,
+      });
   };
   /** Content shrinks to the room it has, with its proportions, and then lies as far off its place as it was moved. */
   const content = (slot: Slot, room: number, at: { x: number; y: number }) => {
     const scale = Math.min(1, room / slot.width);
-    const rect = { x: at.x + Math.round(slot.offset.x * scale), y: at.y + Math.round(slot.offset.y * scale), width: Math.round(slot.width * scale), height: Math.round(slot.height * scale) };
+    const rect = {
+      x: at.x + Math.round(slot.offset.x * scale),
+      y: at.y + Math.round(slot.offset.y * scale),
+      width: Math.round(slot.width * scale),
+      height: Math.round(slot.height * scale),
+    };
     return { rect, scale };
   };
-  const inset = Math.min(28, contentWidth * 0.06), inside = contentWidth - inset * 2;
-  const heading = (y: number, width: number, ink: Hex, words: string, atX = x + inset) => pieces.push({ type: 'heading', rect: { x: atX, y, width, height: 36 }, ink, words, sizePx: 26 });
+  const inset = Math.min(28, contentWidth * 0.06),
+    inside = contentWidth - inset * 2;
+  const heading = (y: number, width: number, ink: Hex, words: string, atX = x + inset) =>
+    pieces.push({
+      type: 'heading',
+      rect: { x: atX, y, width, height: 36 },
+      ink,
+      words,
+      sizePx: 26,
+    });
 
   /** The slot whose picture is shown at this width: the second arrangement, where there is one. */
-  const arranged = (slot: Slot | undefined): Slot | undefined => (slot?.narrow && screenWidth < slot.narrow.below ? find(slot.narrow.slot) ?? slot : slot);
-  const header = arranged(find(page.headerSlot)), mark = find(page.bar.markSlot), band = page.band, columns = screenWidth >= oneColumnBelow ? page.body.sidebars : [];
+  const arranged = (slot: Slot | undefined): Slot | undefined =>
+    slot?.narrow && screenWidth < slot.narrow.below ? (find(slot.narrow.slot) ?? slot) : slot;
+  const header = arranged(find(page.headerSlot)),
+    mark = find(page.bar.markSlot),
+    band = page.band,
+    columns = screenWidth >= oneColumnBelow ? page.body.sidebars : [];
   const headerAt = header && content(header, contentWidth, { x, y: page.bar.height });
   const headerHeight = headerAt ? headerAt.rect.height : 0;
-  const bandTop = page.bar.height + headerHeight, bodyTop = bandTop + (band?.height ?? 0), sectionsTop = bodyTop + page.body.height;
+  const bandTop = page.bar.height + headerHeight,
+    bodyTop = bandTop + (band?.height ?? 0),
+    sectionsTop = bodyTop + page.body.height;
   const height = sectionsTop + page.sections.reduce((sum, s) => sum + s.height, 0);
 
   area('ground', { x: 0, y: 0, width: screenWidth, height }, page.ground);
@@ -106,37 +157,72 @@ export function layoutPage(site: Site, page: Page, screenWidth: number): PageLay
     linksX = Math.max(linksX, rect.x + rect.width + 28);
   }
   const linksRoom = x + contentWidth - linksX;
-  if (linksRoom > 260) pieces.push({ type: 'links', rect: { x: linksX, y: 0, width: linksRoom, height: page.bar.height }, ink: page.bar.ink, words: page.bar.links });
+  if (linksRoom > 260)
+    pieces.push({
+      type: 'links',
+      rect: { x: linksX, y: 0, width: linksRoom, height: page.bar.height },
+      ink: page.bar.ink,
+      words: page.bar.links,
+    });
 
   if (headerAt) lay(header, headerAt.rect, headerAt.scale);
 
   if (band) {
-    const rect = band.boxed ? { x, y: bandTop, width: contentWidth, height: band.height } : { x: 0, y: bandTop, width: screenWidth, height: band.height };
+    const rect = band.boxed
+      ? { x, y: bandTop, width: contentWidth, height: band.height }
+      : { x: 0, y: bandTop, width: screenWidth, height: band.height };
     area('band', rect, band.colour);
     lay(find(band.slot), rect);
-    heading(bandTop + Math.max(0, Math.round((band.height - 36) / 2)), inside, band.ink, band.heading);
+    heading(
+      bandTop + Math.max(0, Math.round((band.height - 36) / 2)),
+      inside,
+      band.ink,
+      band.heading,
+    );
   }
 
   area('body', { x, y: bodyTop, width: contentWidth, height: page.body.height }, page.body.colour);
-  let left = x, right = x + contentWidth;
+  let left = x,
+    right = x + contentWidth;
   for (const column of columns) {
-    const width = Math.min(column.width, right - left), at = column.side === 'left' ? left : right - width;
-    if (column.side === 'left') left += width; else right -= width;
+    const width = Math.min(column.width, right - left),
+      at = column.side === 'left' ? left : right - width;
+    if (column.side === 'left') left += width;
+    else right -= width;
     if (width > 0) lay(find(column.slot), { x: at, y: bodyTop, width, height: page.body.height });
   }
   const textWidth = right - left - inset * 2;
   if (textWidth > 40) {
     heading(bodyTop + 22, textWidth, page.body.ink, page.body.heading, left + inset);
-    pieces.push({ type: 'lines', rect: { x: left + inset, y: bodyTop + 78, width: textWidth, height: Math.max(0, page.body.height - 190) }, ink: page.body.ink });
+    pieces.push({
+      type: 'lines',
+      rect: {
+        x: left + inset,
+        y: bodyTop + 78,
+        width: textWidth,
+        height: Math.max(0, page.body.height - 190),
+      },
+      ink: page.body.ink,
+    });
   }
 
   let top = sectionsTop;
   for (const [i, section] of page.sections.entries()) {
     const divider = find(section.dividerSlot);
-    area('section', { x: 0, y: top, width: screenWidth, height: section.height }, section.colour, i);
+    area(
+      'section',
+      { x: 0, y: top, width: screenWidth, height: section.height },
+      section.colour,
+      i,
+    );
     if (divider) {
       const shown = narrowed(divider, screenWidth);
-      lay(shown, { x: 0, y: top - shown.height + hairline, width: screenWidth, height: shown.height });
+      lay(shown, {
+        x: 0,
+        y: top - shown.height + hairline,
+        width: screenWidth,
+        height: shown.height,
+      });
     }
     heading(top + 34, inside, section.ink, section.heading);
     top += section.height;

@@ -7,13 +7,31 @@ import { borderColours } from './borders';
 import { chainLength, chainPlaces, chainWords } from './chain';
 import { contentWidthAt, marginAt } from './layoutPage';
 import { dividerHeights } from './section';
-import { hiddenShare, meanMargin, narrowedTo, readVisitors, shareWhere, VisitorsError } from './visitors';
+import {
+  hiddenShare,
+  meanMargin,
+  narrowedTo,
+  readVisitors,
+  shareWhere,
+  VisitorsError,
+} from './visitors';
 
 describe('columns', () => {
-  const parts: ChainPart[] = [{ what: 'column', px: 195 }, { what: 'gap', px: 25 }, { what: 'padding', px: 20 }, { what: 'column', px: 195 }];
-  test('two columns of 195 with 45 between them are 435 (common practice, no source)', () => expect(chainLength(parts)).toBe(435));
+  const parts: ChainPart[] = [
+    { what: 'column', px: 195 },
+    { what: 'gap', px: 25 },
+    { what: 'padding', px: 20 },
+    { what: 'column', px: 195 },
+  ];
+  test('two columns of 195 with 45 between them are 435 (common practice, no source)', () =>
+    expect(chainLength(parts)).toBe(435));
   test('each part begins where the one before ends', () => {
-    expect(chainPlaces(parts).map((p) => [p.from, p.to])).toEqual([[0, 195], [195, 220], [220, 240], [240, 435]]);
+    expect(chainPlaces(parts).map((p) => [p.from, p.to])).toEqual([
+      [0, 195],
+      [195, 220],
+      [220, 240],
+      [240, 435],
+    ]);
   });
   test('in words', () => expect(chainWords(parts)).toBe('195 + 25 gap + 20 padding + 195 = 435'));
 });
@@ -26,7 +44,14 @@ test('a divider is offered at a sixth of its section first: 633 px give 106 (com
 
 describe('content and margins', () => {
   const page = (px: number | null, percent: number | null) => ({ content: { px, percent } });
-  test.each([[1080, null, 1440, 1080], [1080, null, 800, 800], [null, 90, 1000, 900], [1080, 90, 1000, 900], [1080, 90, 1440, 1080], [null, 100, 320, 320]])('%s px, %s %% at %s', (px, percent, screen, width) => {
+  test.each([
+    [1080, null, 1440, 1080],
+    [1080, null, 800, 800],
+    [null, 90, 1000, 900],
+    [1080, 90, 1000, 900],
+    [1080, 90, 1440, 1080],
+    [null, 100, 320, 320],
+  ])('%s px, %s %% at %s', (px, percent, screen, width) => {
     expect(contentWidthAt(page(px, percent), screen)).toBe(width);
     expect(marginAt(page(px, percent), screen)).toBe(Math.floor((screen - width) / 2));
   });
@@ -34,7 +59,11 @@ describe('content and margins', () => {
 
 describe('visitors', () => {
   const page = { content: { px: 1080, percent: null } };
-  const visitors = [{ width: 360, share: 30 }, { width: 1080, share: 20 }, { width: 1440, share: 50 }];
+  const visitors = [
+    { width: 360, share: 30 },
+    { width: 1080, share: 20 },
+    { width: 1440, share: 50 },
+  ];
   test('half of them see nothing of the background; narrowed to 1000 px it is 30 percent', () => {
     expect(hiddenShare(page, visitors)).toBeCloseTo(0.5, 12);
     expect(hiddenShare(narrowedTo(page, 1000), visitors)).toBeCloseTo(0.3, 12);
@@ -45,17 +74,35 @@ describe('visitors', () => {
     expect(shareWhere([{ width: 360, share: 0 }], () => true)).toBeUndefined();
   });
   test.each([
-    ['width,visitors\n1440,12\n360,30', [[360, 30], [1440, 12]]],
+    [
+      'width,visitors\n1440,12\n360,30',
+      [
+        [360, 30],
+        [1440, 12],
+      ],
+    ],
     ['1920x1080;7,5\n1920×1200;2,5\n', [[1920, 10]]],
     ['"1,204"\t3\n'.replace('"1,204"', '1204'), [[1204, 3]]],
     ['\ufeffScreen,Share\r\n1440 px,"12,500"\r\n\r\n', [[1440, 12500]]],
-    ['360,12.5%\n768,87.5%', [[360, 12.5], [768, 87.5]]],
+    [
+      '360,12.5%\n768,87.5%',
+      [
+        [360, 12.5],
+        [768, 87.5],
+      ],
+    ],
   ])('a list is read (%#)', (text, list) => {
     expect(readVisitors('list.csv', text).map((v) => [v.width, v.share])).toEqual(list);
   });
   test.each([
-    ['width,visitors\n1440,many', 'list.csv, line 2: expected how many visitors, a number, found “many”.'],
-    ['1440,12\nmobile,30', 'list.csv, line 2: expected a screen width such as 1440, found “mobile”.'],
+    [
+      'width,visitors\n1440,many',
+      'list.csv, line 2: expected how many visitors, a number, found “many”.',
+    ],
+    [
+      '1440,12\nmobile,30',
+      'list.csv, line 2: expected a screen width such as 1440, found “mobile”.',
+    ],
     ['1440', 'list.csv, line 1: expected how many visitors, a number, found nothing.'],
     ['90,12', 'list.csv, line 1: expected a screen width of 200 to 8000 px, found 90.'],
     ['', 'list.csv: expected lines such as “1440, 312”, found none.'],
@@ -89,5 +136,6 @@ describe('what a picture shows of itself', () => {
     expect(found.reduce((sum, c) => sum + c.share, 0)).toBeCloseTo(1, 10);
   });
 
-  test('nothing to be seen has no colours', () => expect(mainColours(createRaster(3, 3))).toEqual([]));
+  test('nothing to be seen has no colours', () =>
+    expect(mainColours(createRaster(3, 3))).toEqual([]));
 });

@@ -12,4 +12,5 @@ const shares = [6, 5, 8, 10, 4] as const;
  * Heights for the divider above a section, the usual one first.
  * @param sectionHeight px
  */
-export const dividerHeights = (sectionHeight: number): DividerHeight[] => shares.map((share) => ({ share, px: Math.max(1, Math.round(sectionHeight / share)) }));
+export const dividerHeights = (sectionHeight: number): DividerHeight[] =>
+  shares.map((share) => ({ share, px: Math.max(1, Math.round(sectionHeight / share)) }));

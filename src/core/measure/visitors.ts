@@ -16,13 +16,15 @@ const readWidth = (cell: string): number | undefined => {
 
 /** A count or share: `1204`, `12.5%`, `1,204`. */
 const readShare = (cell: string): number | undefined => {
-  const text = cell.trim().replace(/%$/, ''), plain = /^\d{1,3}(,\d{3})+$/.test(text) ? text.replaceAll(',', '') : text.replace(',', '.');
+  const text = cell.trim().replace(/%$/, ''),
+    plain = /^\d{1,3}(,\d{3})+$/.test(text) ? text.replaceAll(',', '') : text.replace(',', '.');
   return /^\d+(\.\d+)?$/.test(plain) ? Number(plain) : undefined;
 };
 
 /** The separator that the first line has most of; of a semicolon and a comma, the comma is then a decimal one. */
 function rowsOf(text: string): string[][] {
-  const first = text.split('\n', 1)[0], count = (sign: string) => first.split(sign).length;
+  const first = text.split('\n', 1)[0],
+    count = (sign: string) => first.split(sign).length;
   if (count(';') > 1 && count(';') >= count(',')) return dsvFormat(';').parseRows(text);
   return count('\t') > count(',') ? dsvFormat('\t').parseRows(text) : csvParseRows(text);
 }
@@ -40,20 +42,34 @@ const gathered = (list: readonly VisitorWidth[]): VisitorWidth[] => {
  * @throws VisitorsError
  */
 export function readVisitors(name: string, text: string): VisitorWidth[] {
-  if (text.length > limits.bytes) throw new VisitorsError(`${name}: expected at most ${limits.bytes / 1e6} MB, found ${(text.length / 1e6).toFixed(1)} MB.`);
+  if (text.length > limits.bytes)
+    throw new VisitorsError(
+      `${name}: expected at most ${limits.bytes / 1e6} MB, found ${(text.length / 1e6).toFixed(1)} MB.`,
+    );
   const rows = rowsOf(text.replace(/^\ufeff/, ''));
   const list: VisitorWidth[] = [];
   rows.forEach((cells, i) => {
     if (cells.every((c) => c.trim() === '')) return;
     const where = `${name}, line ${i + 1}`;
-    const width = readWidth(cells[0] ?? ''), share = readShare(cells[1] ?? '');
+    const width = readWidth(cells[0] ?? ''),
+      share = readShare(cells[1] ?? '');
     if (i === 0 && width === undefined && share === undefined && cells.length >= 2) return;
-    if (width === undefined) throw new VisitorsError(`${where}: expected a screen width such as 1440, found “${(cells[0] ?? '').trim().slice(0, 40)}”.`);
-    if (share === undefined) throw new VisitorsError(`${where}: expected how many visitors, a number, found ${cells.length < 2 ? 'nothing' : `“${cells[1].trim().slice(0, 40)}”`}.`);
-    if (width < limits.least || width > limits.most) throw new VisitorsError(`${where}: expected a screen width of ${limits.least} to ${limits.most} px, found ${width}.`);
+    if (width === undefined)
+      throw new VisitorsError(
+        `${where}: expected a screen width such as 1440, found “${(cells[0] ?? '').trim().slice(0, 40)}”.`,
+      );
+    if (share === undefined)
+      throw new VisitorsError(
+        `${where}: expected how many visitors, a number, found ${cells.length < 2 ? 'nothing' : `“${cells[1].trim().slice(0, 40)}”`}.`,
+      );
+    if (width < limits.least || width > limits.most)
+      throw new VisitorsError(
+        `${where}: expected a screen width of ${limits.least} to ${limits.most} px, found ${width}.`,
+      );
     list.push({ width, share });
   });
-  if (list.length === 0 || list.every((v) => v.share === 0)) throw new VisitorsError(`${name}: expected lines such as “1440, 312”, found none.`);
+  if (list.length === 0 || list.every((v) => v.share === 0))
+    throw new VisitorsError(`${name}: expected lines such as “1440, 312”, found none.`);
   return gathered(list);
 }
 
@@ -64,19 +80,34 @@ export function shares(visitors: readonly VisitorWidth[]): VisitorWidth[] {
 }
 
 /** Share of the visitors for whose screen width something holds, 0..1; undefined where nobody visits. */
-export function shareWhere(visitors: readonly VisitorWidth[], holds: (width: number) => boolean): number | undefined {
+export function shareWhere(
+  visitors: readonly VisitorWidth[],
+  holds: (width: number) => boolean,
+): number | undefined {
   const parts = shares(visitors);
-  return parts.length ? parts.filter((v) => holds(v.width)).reduce((sum, v) => sum + v.share, 0) : undefined;
+  return parts.length
+    ? parts.filter((v) => holds(v.width)).reduce((sum, v) => sum + v.share, 0)
+    : undefined;
 }
 
 /** Share of the visitors who see none of the page's background beside the content, 0..1. */
-export const hiddenShare = (page: Pick<Page, 'content'>, visitors: readonly VisitorWidth[]): number | undefined => shareWhere(visitors, (width) => marginAt(page, width) <= 0);
+export const hiddenShare = (
+  page: Pick<Page, 'content'>,
+  visitors: readonly VisitorWidth[],
+): number | undefined => shareWhere(visitors, (width) => marginAt(page, width) <= 0);
 
 /** The page's content at most so wide. */
-export const narrowedTo = (page: Pick<Page, 'content'>, px: number): Pick<Page, 'content'> => ({ content: { ...page.content, px } });
+export const narrowedTo = (page: Pick<Page, 'content'>, px: number): Pick<Page, 'content'> => ({
+  content: { ...page.content, px },
+});
 
 /** The mean of what is to be seen at each side, px, over all visitors; undefined where nobody visits. */
-export function meanMargin(page: Pick<Page, 'content'>, visitors: readonly VisitorWidth[]): number | undefined {
+export function meanMargin(
+  page: Pick<Page, 'content'>,
+  visitors: readonly VisitorWidth[],
+): number | undefined {
   const parts = shares(visitors);
-  return parts.length ? parts.reduce((sum, v) => sum + v.share * ((v.width - contentWidthAt(page, v.width)) / 2), 0) : undefined;
+  return parts.length
+    ? parts.reduce((sum, v) => sum + v.share * ((v.width - contentWidthAt(page, v.width)) / 2), 0)
+    : undefined;
 }

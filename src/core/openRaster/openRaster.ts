@@ -31,37 +31,82 @@ const time = { mtime: '1980-01-01T12:00:00' } as const;
 
 /** The modes that OpenRaster has; the names are SVG's. Exclusion is none of them. */
 export const oraModes: Partial<Readonly<Record<BlendMode, string>>> = {
-  normal: 'svg:src-over', multiply: 'svg:multiply', screen: 'svg:screen', overlay: 'svg:overlay', darken: 'svg:darken', lighten: 'svg:lighten', 'color-dodge': 'svg:color-dodge', 'color-burn': 'svg:color-burn',
-  'hard-light': 'svg:hard-light', 'soft-light': 'svg:soft-light', difference: 'svg:difference', hue: 'svg:hue', saturation: 'svg:saturation', color: 'svg:color', luminosity: 'svg:luminosity',
+  normal: 'svg:src-over',
+  multiply: 'svg:multiply',
+  screen: 'svg:screen',
+  overlay: 'svg:overlay',
+  darken: 'svg:darken',
+  lighten: 'svg:lighten',
+  'color-dodge': 'svg:color-dodge',
+  'color-burn': 'svg:color-burn',
+  'hard-light': 'svg:hard-light',
+  'soft-light': 'svg:soft-light',
+  difference: 'svg:difference',
+  hue: 'svg:hue',
+  saturation: 'svg:saturation',
+  color: 'svg:color',
+  luminosity: 'svg:luminosity',
 };
 
-const modeOf = (op: string): BlendMode | undefined => (Object.keys(oraModes) as BlendMode[]).find((mode) => oraModes[mode] === op);
+const modeOf = (op: string): BlendMode | undefined =>
+  (Object.keys(oraModes) as BlendMode[]).find((mode) => oraModes[mode] === op);
 
 /**
  * @param merged PNG of the whole picture @param thumbnail PNG of at most 256×256 px
  * @throws RangeError for a mode that the format does not have
  */
-export function writeOpenRaster({ width, height, layers }: OraPicture, merged: Uint8Array, thumbnail: Uint8Array): Uint8Array<ArrayBuffer> {
+export function writeOpenRaster(
+  { width, height, layers }: OraPicture,
+  merged: Uint8Array,
+  thumbnail: Uint8Array,
+): Uint8Array<ArrayBuffer> {
   const files: Zippable = { mimetype: [strToU8(type), { level: 0, ...time }] };
   const described = layers.map(({ name, x, y, opacity, blend, hidden, png }, i) => {
-    const op = oraModes[blend], src = `data/layer${String(i).padStart(3, '0')}.png`;
+    const op = oraModes[blend],
+      src = `data/layer${String(i).padStart(3, '0')}.png`;
     if (!op) throw new RangeError(`Expected a blend mode that OpenRaster has, found ${blend}`);
     files[src] = [png, { level: 0, ...time }];
-    return { '@name': name, '@src': src, '@x': x, '@y': y, '@opacity': opacity, '@composite-op': op, '@visibility': hidden ? 'hidden' : 'visible' };
+    return {
+      '@name': name,
+      '@src': src,
+      '@x': x,
+      '@y': y,
+      '@opacity': opacity,
+      '@composite-op': op,
+      '@visibility': hidden ? 'hidden' : 'visible',
+    };
   });
-  const xml = new XMLBuilder({ ignoreAttributes: false, attributeNamePrefix: '@', format: true, suppressEmptyNode: true, suppressBooleanAttributes: false })
+  const xml = new XMLBuilder({
+    ignoreAttributes: false,
+    attributeNamePrefix: '@',
+    format: true,
+    suppressEmptyNode: true,
+    suppressBooleanAttributes: false,
+  })
     // Front first, as the format has it.
-    .build({ '?xml': { '@version': '1.0', '@encoding': 'UTF-8' }, image: { '@version': '0.0.6', '@w': width, '@h': height, stack: { layer: described.toReversed() } } });
+    .build({
+      '?xml': { '@version': '1.0', '@encoding': 'UTF-8' },
+      image: {
+        '@version': '0.0.6',
+        '@w': width,
+        '@h': height,
+        stack: { layer: described.toReversed() },
+      },
+    });
   files['stack.xml'] = [strToU8(xml), { level: 9, ...time }];
   files['mergedimage.png'] = [new Uint8Array(merged), { level: 0, ...time }];
   files['Thumbnails/thumbnail.png'] = [new Uint8Array(thumbnail), { level: 0, ...time }];
   return zipSync(files) as Uint8Array<ArrayBuffer>;
 }
 
-interface Node { readonly [tag: string]: readonly Node[] | Readonly<Record<string, string>> | undefined }
+interface Node {
+  readonly [tag: string]: readonly Node[] | Readonly<Record<string, string>> | undefined;
+}
 
-const attributesOf = (node: Node): Readonly<Record<string, string>> => (node[':@'] ?? {}) as Readonly<Record<string, string>>;
-const childrenOf = (node: Node, tag: string): readonly Node[] => (node[tag] ?? []) as readonly Node[];
+const attributesOf = (node: Node): Readonly<Record<string, string>> =>
+  (node[':@'] ?? {}) as Readonly<Record<string, string>>;
+const childrenOf = (node: Node, tag: string): readonly Node[] =>
+  (node[tag] ?? []) as readonly Node[];
 
 /** What is read, and what of it is not as it was there. */
 export interface ReadOra extends OraPicture {
@@ -73,35 +118,89 @@ export interface ReadOra extends OraPicture {
  * @throws ArchiveError or IntakeError, saying what was expected and what was found
  */
 export function readOpenRaster(name: string, bytes: Uint8Array): ReadOra {
-  const files = new Map(unzip(name, bytes).map((f) => [f.path, f.bytes] as const)), refuse = (expected: string, found: string) => new ArchiveError(`${name}: expected ${expected}, found ${found}.`);
+  const files = new Map(unzip(name, bytes).map((f) => [f.path, f.bytes] as const)),
+    refuse = (expected: string, found: string) =>
+      new ArchiveError(`${name}: expected ${expected}, found ${found}.`);
   const said = files.get('mimetype');
-  if (!said || strFromU8(said).trim() !== type) throw refuse('an OpenRaster picture', said ? `a file of type “${strFromU8(said).trim().slice(0, 60)}”` : 'an archive without a type');
+  if (!said || strFromU8(said).trim() !== type)
+    throw refuse(
+      'an OpenRaster picture',
+      said
+        ? `a file of type “${strFromU8(said).trim().slice(0, 60)}”`
+        : 'an archive without a type',
+    );
   const stack = files.get('stack.xml');
   if (!stack) throw refuse('a list of its layers in stack.xml', 'none');
   let parsed: Node[];
   try {
-    parsed = new XMLParser({ preserveOrder: true, ignoreAttributes: false, attributeNamePrefix: '', parseAttributeValue: false, processEntities: true }).parse(strFromU8(stack), true) as Node[];
+    parsed = new XMLParser({
+      preserveOrder: true,
+      ignoreAttributes: false,
+      attributeNamePrefix: '',
+      parseAttributeValue: false,
+      processEntities: true,
+    }).parse(strFromU8(stack), true) as Node[];
   } catch (error) {
     throw refuse('stack.xml to be XML', error instanceof Error ? error.message : String(error));
   }
-  const image = parsed.find((n) => n.image), size = image && attributesOf(image), width = Number(size?.w), height = Number(size?.h);
-  if (!image || !(Number.isInteger(width) && Number.isInteger(height) && width >= 1 && height >= 1 && width <= 20000 && height <= 20000)) throw refuse('an image of whole px', image ? `${size?.w}×${size?.h}` : 'none');
-  const layers: OraLayer[] = [], notes = new Set<string>();
-  const number = (value: string | undefined, otherwise: number): number => { const n = value === undefined ? otherwise : Number(value); return Number.isFinite(n) ? n : otherwise; };
-  const walk = (nodes: readonly Node[], at: { x: number; y: number; opacity: number; hidden: boolean }, depth: number) => {
+  const image = parsed.find((n) => n.image),
+    size = image && attributesOf(image),
+    width = Number(size?.w),
+    height = Number(size?.h);
+  if (
+    !image ||
+    !(
+      Number.isInteger(width) &&
+      Number.isInteger(height) &&
+      width >= 1 &&
+      height >= 1 &&
+      width <= 20000 &&
+      height <= 20000
+    )
+  )
+    throw refuse('an image of whole px', image ? `${size?.w}×${size?.h}` : 'none');
+  const layers: OraLayer[] = [],
+    notes = new Set<string>();
+  const number = (value: string | undefined, otherwise: number): number => {
+    const n = value === undefined ? otherwise : Number(value);
+    return Number.isFinite(n) ? n : otherwise;
+  };
+  const walk = (
+    nodes: readonly Node[],
+    at: { x: number; y: number; opacity: number; hidden: boolean },
+    depth: number,
+  ) => {
     if (depth > 20) throw refuse('groups at most 20 deep', 'more');
     for (const node of nodes) {
-      const a = attributesOf(node), x = at.x + Math.round(number(a.x, 0)), y = at.y + Math.round(number(a.y, 0)), opacity = at.opacity * Math.min(1, Math.max(0, number(a.opacity, 1))), hidden = at.hidden || a.visibility === 'hidden';
-      const op = a['composite-op'] ?? 'svg:src-over', mode = modeOf(op);
+      const a = attributesOf(node),
+        x = at.x + Math.round(number(a.x, 0)),
+        y = at.y + Math.round(number(a.y, 0)),
+        opacity = at.opacity * Math.min(1, Math.max(0, number(a.opacity, 1))),
+        hidden = at.hidden || a.visibility === 'hidden';
+      const op = a['composite-op'] ?? 'svg:src-over',
+        mode = modeOf(op);
       if (node.stack) {
-        if (opacity !== at.opacity || op !== 'svg:src-over') notes.add(`The group “${a.name ?? ''}” was taken apart; its strength went to each of its layers.`);
+        if (opacity !== at.opacity || op !== 'svg:src-over')
+          notes.add(
+            `The group “${a.name ?? ''}” was taken apart; its strength went to each of its layers.`,
+          );
         walk(childrenOf(node, 'stack'), { x, y, opacity, hidden }, depth + 1);
       } else if (node.layer) {
         const png = a.src === undefined ? undefined : files.get(a.src);
         if (!png) throw refuse(`a picture ${a.src ?? ''} for the layer “${a.name ?? ''}”`, 'none');
-        if (inspectPicture(`${name}, ${a.src}`, png).format !== 'png') throw refuse(`${a.src} to be a PNG`, 'another picture');
-        if (!mode) notes.add(`“${a.name ?? ''}” is laid as normal: there is no ${op.replace('svg:', '')}.`);
-        layers.push({ name: (a.name ?? '').slice(0, 200), png, x, y, opacity, blend: mode ?? 'normal', hidden });
+        if (inspectPicture(`${name}, ${a.src}`, png).format !== 'png')
+          throw refuse(`${a.src} to be a PNG`, 'another picture');
+        if (!mode)
+          notes.add(`“${a.name ?? ''}” is laid as normal: there is no ${op.replace('svg:', '')}.`);
+        layers.push({
+          name: (a.name ?? '').slice(0, 200),
+          png,
+          x,
+          y,
+          opacity,
+          blend: mode ?? 'normal',
+          hidden,
+        });
       }
     }
   };

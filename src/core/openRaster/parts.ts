@@ -17,22 +17,60 @@ export interface Part {
 }
 
 /** Changes what lies below it, so that it has no px of its own. */
-const isChange = (layer: Layer): boolean => (isRecolour(layer) && layer.reach === 'below') || layer.kind === 'fade' || layer.kind === 'join' || layer.kind === 'blur' || layer.kind === 'recipe' || oraModes[layer.blend] === undefined;
+const isChange = (layer: Layer): boolean =>
+  (isRecolour(layer) && layer.reach === 'below') ||
+  layer.kind === 'fade' ||
+  layer.kind === 'join' ||
+  layer.kind === 'blur' ||
+  layer.kind === 'recipe' ||
+  oraModes[layer.blend] === undefined;
 
 /**
  * A picture as parts from back to front. Up to the last layer that changes what lies below it everything is one part;
  * each layer in front of that is one of its own, with the recolourings that reach it alone.
  */
 export function partsOf(drawing: Drawing): Part[] {
-  const { ground, layers } = drawing, last = layers.findLastIndex((l) => !l.hidden && isChange(l)), alone = (own: readonly Layer[]): Drawing => ({ ...drawing, ground: { type: 'none' }, layers: own });
+  const { ground, layers } = drawing,
+    last = layers.findLastIndex((l) => !l.hidden && isChange(l)),
+    alone = (own: readonly Layer[]): Drawing => ({
+      ...drawing,
+      ground: { type: 'none' },
+      layers: own,
+    });
   const parts: Part[] = [];
-  if (last >= 0) parts.push({ name: 'Below', drawing: { ...drawing, layers: layers.slice(0, last + 1) }, opacity: 1, blend: 'normal', hidden: false });
-  else if (ground.type !== 'none') parts.push({ name: 'Ground', drawing: { ...drawing, layers: [] }, opacity: 1, blend: 'normal', hidden: false });
+  if (last >= 0)
+    parts.push({
+      name: 'Below',
+      drawing: { ...drawing, layers: layers.slice(0, last + 1) },
+      opacity: 1,
+      blend: 'normal',
+      hidden: false,
+    });
+  else if (ground.type !== 'none')
+    parts.push({
+      name: 'Ground',
+      drawing: { ...drawing, layers: [] },
+      opacity: 1,
+      blend: 'normal',
+      hidden: false,
+    });
   for (let i = last + 1; i < layers.length; i++) {
-    const layer = layers[i], own: Layer[] = [{ ...layer, opacity: 1, blend: 'normal', hidden: false }];
+    const layer = layers[i],
+      own: Layer[] = [{ ...layer, opacity: 1, blend: 'normal', hidden: false }];
     if (isChange(layer) || isRecolour(layer)) continue;
-    for (let next = layers[i + 1]; next && isRecolour(next) && next.reach === 'beneath'; next = layers[++i + 1]) own.push(next);
-    parts.push({ name: kindOf(layer).name(layer), drawing: alone(own), opacity: layer.opacity, blend: layer.blend, hidden: layer.hidden });
+    for (
+      let next = layers[i + 1];
+      next && isRecolour(next) && next.reach === 'beneath';
+      next = layers[++i + 1]
+    )
+      own.push(next);
+    parts.push({
+      name: kindOf(layer).name(layer),
+      drawing: alone(own),
+      opacity: layer.opacity,
+      blend: layer.blend,
+      hidden: layer.hidden,
+    });
   }
   return parts;
 }
@@ -40,15 +78,22 @@ export function partsOf(drawing: Drawing): Part[] {
 /** The least rectangle that holds everything that is not see-through; one px where nothing is. */
 export function seenPart(raster: Raster): { raster: Raster; at: Rect } {
   const { data, width, height } = raster;
-  let left = width, top = height, right = 0, bottom = 0;
-  for (let y = 0, k = 3; y < height; y++) for (let x = 0; x < width; x++, k += 4) {
-    if (data[k] === 0) continue;
-    if (x < left) left = x;
-    if (x >= right) right = x + 1;
-    if (y < top) top = y;
-    bottom = y + 1;
-  }
-  const at = right > left ? { x: left, y: top, width: right - left, height: bottom - top } : { x: 0, y: 0, width: 1, height: 1 };
+  let left = width,
+    top = height,
+    right = 0,
+    bottom = 0;
+  for (let y = 0, k = 3; y < height; y++)
+    for (let x = 0; x < width; x++, k += 4) {
+      if (data[k] === 0) continue;
+      if (x < left) left = x;
+      if (x >= right) right = x + 1;
+      if (y < top) top = y;
+      bottom = y + 1;
+    }
+  const at =
+    right > left
+      ? { x: left, y: top, width: right - left, height: bottom - top }
+      : { x: 0, y: 0, width: 1, height: 1 };
   return { raster: crop(raster, at), at };
 }
 

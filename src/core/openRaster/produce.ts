@@ -15,20 +15,56 @@ const png = pressAs('png');
 const thumbnail = 256;
 
 /** Draws a picture's parts and packs them as an OpenRaster file. */
-export async function produceOpenRaster(drawing: Drawing, ports: Pick<HandOverPorts, 'draw' | 'encode'>): Promise<Uint8Array<ArrayBuffer>> {
-  const layers: OraLayer[] = [], write = (raster: Parameters<typeof ports.encode>[0]) => ports.encode(raster, png, []);
+export async function produceOpenRaster(
+  drawing: Drawing,
+  ports: Pick<HandOverPorts, 'draw' | 'encode'>,
+): Promise<Uint8Array<ArrayBuffer>> {
+  const layers: OraLayer[] = [],
+    write = (raster: Parameters<typeof ports.encode>[0]) => ports.encode(raster, png, []);
   for (const { name, drawing: part, opacity, blend, hidden } of partsOf(drawing)) {
     const { raster, at } = seenPart(await ports.draw(part));
     layers.push({ name, png: await write(raster), x: at.x, y: at.y, opacity, blend, hidden });
   }
-  const { width, height } = rasterSize(drawing), whole = await ports.draw(drawing), k = Math.min(1, thumbnail / Math.max(width, height)), w = Math.max(1, Math.round(width * k)), h = Math.max(1, Math.round(height * k));
-  return writeOpenRaster({ width, height, layers }, await write(whole), await write(resample(whole, { x: 0, y: 0, scaleX: w / width, scaleY: h / height }, w, h)));
+  const { width, height } = rasterSize(drawing),
+    whole = await ports.draw(drawing),
+    k = Math.min(1, thumbnail / Math.max(width, height)),
+    w = Math.max(1, Math.round(width * k)),
+    h = Math.max(1, Math.round(height * k));
+  return writeOpenRaster(
+    { width, height, layers },
+    await write(whole),
+    await write(resample(whole, { x: 0, y: 0, scaleX: w / width, scaleY: h / height }, w, h)),
+  );
 }
 
 /** A layer of an OpenRaster file as a photo that shows it px for px; it may hang out where the slot lets it. */
-export function photoFrom({ name, x, y, opacity, blend, hidden }: Omit<OraLayer, 'png'>, item: { assetId: string; width: number; height: number }, id: string, { left, top } = noOverlap): PhotoLayer {
+export function photoFrom(
+  { name, x, y, opacity, blend, hidden }: Omit<OraLayer, 'png'>,
+  item: { assetId: string; width: number; height: number },
+  id: string,
+  { left, top } = noOverlap,
+): PhotoLayer {
   return {
-    ...baseDefaults(id), kind: 'photo', name, assetId: item.assetId, sourceWidth: item.width, sourceHeight: item.height, crop: null, cutOut: null, x: x - left, y: y - top, scale: 1, stretch: 1, turn: 0, flipX: false, flipY: false,
-    sharpen: 0, effects: [], hangs: left + top > 0, opacity, blend, hidden,
+    ...baseDefaults(id),
+    kind: 'photo',
+    name,
+    assetId: item.assetId,
+    sourceWidth: item.width,
+    sourceHeight: item.height,
+    crop: null,
+    cutOut: null,
+    x: x - left,
+    y: y - top,
+    scale: 1,
+    stretch: 1,
+    turn: 0,
+    flipX: false,
+    flipY: false,
+    sharpen: 0,
+    effects: [],
+    hangs: left + top > 0,
+    opacity,
+    blend,
+    hidden,
   };
 }

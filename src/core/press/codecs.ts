@@ -13,9 +13,23 @@ export interface Codecs {
    * Without metadata; JPEG lies on white where the picture is see-through.
    * @param pinned colours that a palette keeps exactly
    */
-  encode(raster: Raster, settings: PressSettings, pinned: readonly Hex[]): Promise<Uint8Array<ArrayBuffer>>;
+  encode(
+    raster: Raster,
+    settings: PressSettings,
+    pinned: readonly Hex[],
+  ): Promise<Uint8Array<ArrayBuffer>>;
 }
 
-export const formatEnding: Readonly<Record<PressSettings['format'], string>> = { jpeg: 'jpg', png: 'png', webp: 'webp', avif: 'avif' };
-export const formatTitle: Readonly<Record<PressSettings['format'], string>> = { jpeg: 'JPEG', png: 'PNG', webp: 'WebP', avif: 'AVIF' };
+export const formatEnding: Readonly<Record<PressSettings['format'], string>> = {
+  jpeg: 'jpg',
+  png: 'png',
+  webp: 'webp',
+  avif: 'avif',
+};
+export const formatTitle: Readonly<Record<PressSettings['format'], string>> = {
+  jpeg: 'JPEG',
+  png: 'PNG',
+  webp: 'WebP',
+  avif: 'AVIF',
+};
 export const mediaType = (format: PressSettings['format']): string => `image/${format}`;

@@ -15,26 +15,57 @@ interface Bin {
   readonly at: readonly [number, number, number, number];
 }
 
-const pack = (data: Uint8ClampedArray, k: number): number => (data[k + 3] === 0 ? 0 : ((data[k] << 24) | (data[k + 1] << 16) | (data[k + 2] << 8) | data[k + 3]) >>> 0);
-const unpack = (packed: number): [number, number, number, number] => [packed >>> 24, (packed >>> 16) & 255, (packed >>> 8) & 255, packed & 255];
+const pack = (data: Uint8ClampedArray, k: number): number =>
+  data[k + 3] === 0
+    ? 0
+    : ((data[k] << 24) | (data[k + 1] << 16) | (data[k + 2] << 8) | data[k + 3]) >>> 0;
+const unpack = (packed: number): [number, number, number, number] => [
+  packed >>> 24,
+  (packed >>> 16) & 255,
+  (packed >>> 8) & 255,
+  packed & 255,
+];
 
 /** Every colour of a raster; see-through px are all one, and faint ones count less. */
 function binsOf({ data }: Raster): Bin[] {
   const counts = new Map<number, number>();
-  for (let k = 0; k < data.length; k += 4) { const p = pack(data, k); counts.set(p, (counts.get(p) ?? 0) + 1); }
-  const list = [...counts.keys()], flat = new Uint8ClampedArray(list.length * 4);
+  for (let k = 0; k < data.length; k += 4) {
+    const p = pack(data, k);
+    counts.set(p, (counts.get(p) ?? 0) + 1);
+  }
+  const list = [...counts.keys()],
+    flat = new Uint8ClampedArray(list.length * 4);
   list.forEach((p, i) => flat.set(unpack(p), i * 4));
   const lab = oklabPlane(flat);
-  return list.map((packed, i) => { const a = (packed & 255) / 255; return { packed, count: counts.get(packed)!, at: [lab[i * 3] * a, lab[i * 3 + 1] * a, lab[i * 3 + 2] * a, a] }; });
+  return list.map((packed, i) => {
+    const a = (packed & 255) / 255;
+    return {
+      packed,
+      count: counts.get(packed)!,
+      at: [lab[i * 3] * a, lab[i * 3 + 1] * a, lab[i * 3 + 2] * a, a],
+    };
+  });
 }
 
-interface Box { readonly bins: Bin[]; readonly spread: number; readonly axis: number }
+interface Box {
+  readonly bins: Bin[];
+  readonly spread: number;
+  readonly axis: number;
+}
 
 function boxOf(bins: Bin[]): Box {
   let total = 0;
-  const mean = [0, 0, 0, 0], square = [0, 0, 0, 0];
-  for (const { count, at } of bins) { total += count; for (let c = 0; c < 4; c++) { mean[c] += count * at[c]; square[c] += count * at[c] * at[c]; } }
-  const spreads = square.map((s, c) => s - (mean[c] * mean[c]) / total), axis = spreads.indexOf(Math.max(...spreads));
+  const mean = [0, 0, 0, 0],
+    square = [0, 0, 0, 0];
+  for (const { count, at } of bins) {
+    total += count;
+    for (let c = 0; c < 4; c++) {
+      mean[c] += count * at[c];
+      square[c] += count * at[c] * at[c];
+    }
+  }
+  const spreads = square.map((s, c) => s - (mean[c] * mean[c]) / total),
+    axis = spreads.indexOf(Math.max(...spreads));
   return { bins, spread: bins.length > 1 ? spreads[axis] : 0, axis };
 }
 
@@ -42,16 +73,28 @@ function boxOf(bins: Bin[]): Box {
 function cutBoxes(bins: Bin[], wanted: number): Box[] {
   const boxes = [boxOf(bins)];
   while (boxes.length < wanted) {
-    const i = boxes.reduce((best, b, k) => (b.spread > boxes[best].spread ? k : best), 0), { bins: list, spread, axis } = boxes[i];
+    const i = boxes.reduce((best, b, k) => (b.spread > boxes[best].spread ? k : best), 0),
+      { bins: list, spread, axis } = boxes[i];
     if (spread <= 0) break;
     const sorted = list.toSorted((a, b) => a.at[axis] - b.at[axis]);
-    let total = 0, sum = 0;
-    for (const b of sorted) { total += b.count; sum += b.count * b.at[axis]; }
-    let n = 0, s = 0, best = -1, cut = 1;
+    let total = 0,
+      sum = 0;
+    for (const b of sorted) {
+      total += b.count;
+      sum += b.count * b.at[axis];
+    }
+    let n = 0,
+      s = 0,
+      best = -1,
+      cut = 1;
     for (let k = 0; k < sorted.length - 1; k++) {
-      n += sorted[k].count; s += sorted[k].count * sorted[k].at[axis];
+      n += sorted[k].count;
+      s += sorted[k].count * sorted[k].at[axis];
       const gain = (s * s) / n + ((sum - s) * (sum - s)) / (total - n);
-      if (gain > best) { best = gain; cut = k + 1; }
+      if (gain > best) {
+        best = gain;
+        cut = k + 1;
+      }
     }
     boxes.splice(i, 1, boxOf(sorted.slice(0, cut)), boxOf(sorted.slice(cut)));
   }
@@ -60,17 +103,45 @@ function cutBoxes(bins: Bin[], wanted: number): Box[] {
 
 /** The mean of a box's colours, by alpha. */
 function meanOf({ bins }: Box): number {
-  let n = 0, a = 0, r = 0, g = 0, b = 0;
-  for (const { packed, count } of bins) { const [pr, pg, pb, pa] = unpack(packed), w = count * pa; n += count; a += w; r += w * pr; g += w * pg; b += w * pb; }
+  let n = 0,
+    a = 0,
+    r = 0,
+    g = 0,
+    b = 0;
+  for (const { packed, count } of bins) {
+    const [pr, pg, pb, pa] = unpack(packed),
+      w = count * pa;
+    n += count;
+    a += w;
+    r += w * pr;
+    g += w * pg;
+    b += w * pb;
+  }
   if (a === 0) return 0;
-  return ((Math.round(r / a) << 24) | (Math.round(g / a) << 16) | (Math.round(b / a) << 8) | Math.round(a / n)) >>> 0;
+  return (
+    ((Math.round(r / a) << 24) |
+      (Math.round(g / a) << 16) |
+      (Math.round(b / a) << 8) |
+      Math.round(a / n)) >>>
+    0
+  );
 }
 
 /** Colours of the border px, the commonest first. */
 function borderColours({ data, width, height }: Raster): number[] {
-  const counts = new Map<number, number>(), add = (i: number) => { const p = pack(data, i * 4); counts.set(p, (counts.get(p) ?? 0) + 1); };
-  for (let x = 0; x < width; x++) { add(x); add((height - 1) * width + x); }
-  for (let y = 0; y < height; y++) { add(y * width); add(y * width + width - 1); }
+  const counts = new Map<number, number>(),
+    add = (i: number) => {
+      const p = pack(data, i * 4);
+      counts.set(p, (counts.get(p) ?? 0) + 1);
+    };
+  for (let x = 0; x < width; x++) {
+    add(x);
+    add((height - 1) * width + x);
+  }
+  for (let y = 0; y < height; y++) {
+    add(y * width);
+    add(y * width + width - 1);
+  }
   return [...counts].sort((a, b) => b[1] - a[1]).map(([p]) => p);
 }
 
@@ -81,23 +152,49 @@ function borderColours({ data, width, height }: Raster): number[] {
  * @param pinned colours #rrggbb that the picture may have, opaque
  */
 export function toPalette(raster: Raster, most: number, pinned: readonly string[]): Reduced {
-  const bins = binsOf(raster), there = new Set(bins.map((b) => b.packed));
+  const bins = binsOf(raster),
+    there = new Set(bins.map((b) => b.packed));
   if (bins.length <= most) return { raster, colours: bins.length };
   const kept = new Set<number>();
-  for (const hex of pinned) { const p = ((parseInt(hex.slice(1), 16) << 8) | 255) >>> 0; if (there.has(p)) kept.add(p); }
+  for (const hex of pinned) {
+    const p = ((parseInt(hex.slice(1), 16) << 8) | 255) >>> 0;
+    if (there.has(p)) kept.add(p);
+  }
   if (there.has(0)) kept.add(0);
-  for (const p of borderColours(raster)) { if (kept.size >= most / 2) break; kept.add(p); }
-  const palette = [...kept, ...cutBoxes(bins.filter((b) => !kept.has(b.packed)), most - kept.size).map(meanOf)], unique = [...new Set(palette)];
+  for (const p of borderColours(raster)) {
+    if (kept.size >= most / 2) break;
+    kept.add(p);
+  }
+  const palette = [
+      ...kept,
+      ...cutBoxes(
+        bins.filter((b) => !kept.has(b.packed)),
+        most - kept.size,
+      ).map(meanOf),
+    ],
+    unique = [...new Set(palette)];
   const flat = new Uint8ClampedArray(unique.length * 4);
   unique.forEach((p, i) => flat.set(unpack(p), i * 4));
-  const lab = oklabPlane(flat), places = unique.map((p, i) => { const a = (p & 255) / 255; return [lab[i * 3] * a, lab[i * 3 + 1] * a, lab[i * 3 + 2] * a, a]; });
+  const lab = oklabPlane(flat),
+    places = unique.map((p, i) => {
+      const a = (p & 255) / 255;
+      return [lab[i * 3] * a, lab[i * 3 + 1] * a, lab[i * 3 + 2] * a, a];
+    });
   const nearest = new Map<number, number>();
   for (const { packed, at } of bins) {
-    let best = Infinity, found = packed;
-    if (kept.has(packed)) { nearest.set(packed, packed); continue; }
+    let best = Infinity,
+      found = packed;
+    if (kept.has(packed)) {
+      nearest.set(packed, packed);
+      continue;
+    }
     for (let i = 0; i < places.length; i++) {
-      const q = places[i], d = (at[0] - q[0]) ** 2 + (at[1] - q[1]) ** 2 + (at[2] - q[2]) ** 2 + (at[3] - q[3]) ** 2;
-      if (d < best) { best = d; found = unique[i]; }
+      const q = places[i],
+        d = (at[0] - q[0]) ** 2 + (at[1] - q[1]) ** 2 + (at[2] - q[2]) ** 2 + (at[3] - q[3]) ** 2;
+      if (d < best) {
+        best = d;
+        found = unique[i];
+      }
     }
     nearest.set(packed, found);
   }

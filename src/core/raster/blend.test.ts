@@ -6,14 +6,30 @@ import { createRaster, type Raster } from './raster';
 const levels = Array.from({ length: 18 }, (_, i) => i / 17);
 
 describe('separable modes, against W3C Compositing and Blending Level 1, section 10.1', () => {
-  const { normal, multiply, screen, overlay, darken, lighten, difference, exclusion } = separableModes;
+  const { normal, multiply, screen, overlay, darken, lighten, difference, exclusion } =
+    separableModes;
 
   test.each([
     // Worked by hand from the formulas of the recommendation.
-    ['multiply', 0.5, 0.5, 0.25], ['screen', 0.5, 0.5, 0.75], ['overlay', 0.25, 0.5, 0.25], ['overlay', 0.75, 0.5, 0.75],
-    ['darken', 0.2, 0.7, 0.2], ['lighten', 0.2, 0.7, 0.7], ['color-dodge', 0.25, 0.5, 0.5], ['color-dodge', 0, 1, 0], ['color-dodge', 0.3, 1, 1],
-    ['color-burn', 0.75, 0.5, 0.5], ['color-burn', 1, 0, 1], ['color-burn', 0.3, 0, 0], ['hard-light', 0.5, 0.25, 0.25], ['hard-light', 0.5, 0.75, 0.75],
-    ['soft-light', 0.25, 0.25, 0.15625], ['soft-light', 0.2, 0.75, 0.324], ['soft-light', 0.64, 0.75, 0.72], ['difference', 0.25, 0.75, 0.5], ['exclusion', 0.5, 0.5, 0.5],
+    ['multiply', 0.5, 0.5, 0.25],
+    ['screen', 0.5, 0.5, 0.75],
+    ['overlay', 0.25, 0.5, 0.25],
+    ['overlay', 0.75, 0.5, 0.75],
+    ['darken', 0.2, 0.7, 0.2],
+    ['lighten', 0.2, 0.7, 0.7],
+    ['color-dodge', 0.25, 0.5, 0.5],
+    ['color-dodge', 0, 1, 0],
+    ['color-dodge', 0.3, 1, 1],
+    ['color-burn', 0.75, 0.5, 0.5],
+    ['color-burn', 1, 0, 1],
+    ['color-burn', 0.3, 0, 0],
+    ['hard-light', 0.5, 0.25, 0.25],
+    ['hard-light', 0.5, 0.75, 0.75],
+    ['soft-light', 0.25, 0.25, 0.15625],
+    ['soft-light', 0.2, 0.75, 0.324],
+    ['soft-light', 0.64, 0.75, 0.72],
+    ['difference', 0.25, 0.75, 0.5],
+    ['exclusion', 0.5, 0.5, 0.5],
   ] as const)('%s of backdrop %d and source %d is %d', (mode, cb, cs, wanted) => {
     expect(separableModes[mode](cb, cs)).toBeCloseTo(wanted, 12);
   });
@@ -38,7 +54,12 @@ describe('separable modes, against W3C Compositing and Blending Level 1, section
 
   test('a table holds the formula at every pair of levels', () => {
     const table = tabulate('soft-light');
-    for (let cb = 0; cb < 256; cb += 5) for (let cs = 0; cs < 256; cs += 3) expect(table[(cb << 8) | cs]).toBeCloseTo(255 * separableModes['soft-light'](cb / 255, cs / 255), 4);
+    for (let cb = 0; cb < 256; cb += 5)
+      for (let cs = 0; cs < 256; cs += 3)
+        expect(table[(cb << 8) | cs]).toBeCloseTo(
+          255 * separableModes['soft-light'](cb / 255, cs / 255),
+          4,
+        );
   });
 });
 
@@ -46,10 +67,11 @@ describe('non-separable modes, section 10.2', () => {
   const lum = (c: readonly number[]) => 0.3 * c[0] + 0.59 * c[1] + 0.11 * c[2];
   const { hue, saturation, color, luminosity } = nonSeparableModes;
 
-  test('hue, saturation and colour keep the luminosity of the backdrop, luminosity takes the source\'s', () => {
+  test("hue, saturation and colour keep the luminosity of the backdrop, luminosity takes the source's", () => {
     for (const a of levels.slice(1, -1)) {
       for (const b of levels) {
-        const cb = [a, b, 1 - a] as [number, number, number], cs = [b, 0.4, a] as [number, number, number];
+        const cb = [a, b, 1 - a] as [number, number, number],
+          cs = [b, 0.4, a] as [number, number, number];
         expect(lum(hue(cb, cs))).toBeCloseTo(lum(cb), 10);
         expect(lum(saturation(cb, cs))).toBeCloseTo(lum(cb), 10);
         expect(lum(color(cb, cs))).toBeCloseTo(lum(cb), 10);
@@ -75,7 +97,8 @@ describe('all modes against Skia (@napi-rs/canvas)', () => {
   function noise(width: number, height: number, seed: number, opaque: boolean): Raster {
     const raster = createRaster(width, height);
     let state = seed;
-    const next = (below: number) => ((state = (Math.imul(state, 1664525) + 1013904223) >>> 0) >>> 8) % below;
+    const next = (below: number) =>
+      ((state = (Math.imul(state, 1664525) + 1013904223) >>> 0) >>> 8) % below;
     for (let i = 0; i < raster.data.length; i += 4) {
       for (let c = 0; c < 3; c++) raster.data[i + c] = 5 * next(52);
       raster.data[i + 3] = opaque ? 255 : 51 * (1 + next(5));
@@ -84,21 +107,38 @@ describe('all modes against Skia (@napi-rs/canvas)', () => {
   }
 
   function skia(backdrop: Raster, source: Raster, mode: BlendMode): Uint8ClampedArray {
-    const put = (r: Raster) => { const canvas = createCanvas(r.width, r.height); canvas.getContext('2d').putImageData(new SkiaImageData(new Uint8ClampedArray(r.data), r.width, r.height), 0, 0); return canvas; };
-    const base = put(backdrop), context = base.getContext('2d');
+    const put = (r: Raster) => {
+      const canvas = createCanvas(r.width, r.height);
+      canvas
+        .getContext('2d')
+        .putImageData(new SkiaImageData(new Uint8ClampedArray(r.data), r.width, r.height), 0, 0);
+      return canvas;
+    };
+    const base = put(backdrop),
+      context = base.getContext('2d');
     context.globalCompositeOperation = mode === 'normal' ? 'source-over' : mode;
     context.drawImage(put(source), 0, 0);
     return context.getImageData(0, 0, backdrop.width, backdrop.height).data;
   }
 
-  test.each(blendModes.flatMap((mode) => [[mode, true], [mode, false]] as const))('%s, opaque backdrop %s', (mode, opaque) => {
-    const backdrop = noise(64, 32, 7, opaque), source = noise(64, 32, 99, false);
+  test.each(
+    blendModes.flatMap(
+      (mode) =>
+        [
+          [mode, true],
+          [mode, false],
+        ] as const,
+    ),
+  )('%s, opaque backdrop %s', (mode, opaque) => {
+    const backdrop = noise(64, 32, 7, opaque),
+      source = noise(64, 32, 99, false);
     const theirs = skia(backdrop, source, mode);
     composite(backdrop, { type: 'raster', raster: source, x: 0, y: 0 }, 1, mode);
     let worst = 0;
     for (let i = 0; i < theirs.length; i++) {
       // Compared multiplied by alpha, the form Skia keeps: undoing that again would add its rounding a second time.
-      const seen = (data: Uint8ClampedArray) => (i % 4 === 3 ? data[i] : Math.round((data[i] * data[i | 3]) / 255));
+      const seen = (data: Uint8ClampedArray) =>
+        i % 4 === 3 ? data[i] : Math.round((data[i] * data[i | 3]) / 255);
       worst = Math.max(worst, Math.abs(seen(theirs) - seen(backdrop.data)));
     }
     // Skia takes twice a product that it has already rounded to a level off these two: its own error alone is 2.

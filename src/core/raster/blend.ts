@@ -36,10 +36,22 @@ const lum = (c: Triple): number => 0.3 * c[0] + 0.59 * c[1] + 0.11 * c[2];
 const sat = (c: Triple): number => Math.max(c[0], c[1], c[2]) - Math.min(c[0], c[1], c[2]);
 
 function clipColour(c: Triple): Triple {
-  const l = lum(c), n = Math.min(c[0], c[1], c[2]), x = Math.max(c[0], c[1], c[2]);
+  const l = lum(c),
+    n = Math.min(c[0], c[1], c[2]),
+    x = Math.max(c[0], c[1], c[2]);
   let [r, g, b] = c;
-  if (n < 0) { const k = l / (l - n); r = l + (r - l) * k; g = l + (g - l) * k; b = l + (b - l) * k; }
-  if (x > 1) { const k = (1 - l) / (x - l); r = l + (r - l) * k; g = l + (g - l) * k; b = l + (b - l) * k; }
+  if (n < 0) {
+    const k = l / (l - n);
+    r = l + (r - l) * k;
+    g = l + (g - l) * k;
+    b = l + (b - l) * k;
+  }
+  if (x > 1) {
+    const k = (1 - l) / (x - l);
+    r = l + (r - l) * k;
+    g = l + (g - l) * k;
+    b = l + (b - l) * k;
+  }
   return [r, g, b];
 }
 
@@ -50,7 +62,8 @@ function setLum(c: Triple, l: number): Triple {
 
 /** The recommendation sorts the channels; scaling all three from the least gives the same result without sorting. */
 function setSat(c: Triple, s: number): Triple {
-  const n = Math.min(c[0], c[1], c[2]), span = sat(c);
+  const n = Math.min(c[0], c[1], c[2]),
+    span = sat(c);
   if (span === 0) return [0, 0, 0];
   const k = s / span;
   return [(c[0] - n) * k, (c[1] - n) * k, (c[2] - n) * k];
@@ -68,7 +81,10 @@ export type SeparableMode = keyof typeof separableModes;
 export type NonSeparableMode = keyof typeof nonSeparableModes;
 export type BlendMode = SeparableMode | NonSeparableMode;
 
-export const blendModes = [...Object.keys(separableModes), ...Object.keys(nonSeparableModes)] as BlendMode[];
+export const blendModes = [
+  ...Object.keys(separableModes),
+  ...Object.keys(nonSeparableModes),
+] as BlendMode[];
 
 export const isSeparable = (mode: BlendMode): mode is SeparableMode => mode in separableModes;
 
@@ -76,7 +92,8 @@ export const isSeparable = (mode: BlendMode): mode is SeparableMode => mode in s
  * All 65 536 results of a separable mode, in levels 0..255 and not rounded: row is the backdrop's level, column the source's.
  */
 export function tabulate(mode: SeparableMode): Float32Array {
-  const table = new Float32Array(65536), f = separableModes[mode];
+  const table = new Float32Array(65536),
+    f = separableModes[mode];
   for (let cb = 0; cb < 256; cb++) {
     for (let cs = 0; cs < 256; cs++) table[(cb << 8) | cs] = 255 * f(cb / 255, cs / 255);
   }

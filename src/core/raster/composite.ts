@@ -1,6 +1,21 @@
 import { adjust, type PixelMap } from './adjust';
-import { isSeparable, nonSeparableModes, tabulate, type BlendMode, type SeparableMode } from './blend';
-import { crop, intersect, isEmpty, wholeRaster, type Mask, type Raster, type Rect, type Rgb } from './raster';
+import {
+  isSeparable,
+  nonSeparableModes,
+  tabulate,
+  type BlendMode,
+  type SeparableMode,
+} from './blend';
+import {
+  crop,
+  intersect,
+  isEmpty,
+  wholeRaster,
+  type Mask,
+  type Raster,
+  type Rect,
+  type Rgb,
+} from './raster';
 
 /**
  * What is laid on: one colour everywhere, a colour through a mask or pixels at a place, a change of the colours that are
@@ -11,7 +26,13 @@ export type Paint =
   | { readonly type: 'rework'; readonly rework: (source: Raster) => Raster }
   | { readonly type: 'adjust'; readonly map: PixelMap }
   | { readonly type: 'solid'; readonly colour: Rgb }
-  | { readonly type: 'mask'; readonly mask: Mask; readonly colour: Rgb; readonly x: number; readonly y: number }
+  | {
+      readonly type: 'mask';
+      readonly mask: Mask;
+      readonly colour: Rgb;
+      readonly x: number;
+      readonly y: number;
+    }
   | { readonly type: 'raster'; readonly raster: Raster; readonly x: number; readonly y: number };
 
 /*
@@ -20,7 +41,8 @@ export type Paint =
  * small surplus carries exact halves, which strengths in hundredths produce, over what the bits of alpha leave out
  * (0.004 levels at most, while the nearest other hundredth is 0.01 away).
  */
-const half16 = (1 << 15) + 256, half22 = (1 << 21) + (1 << 15);
+const half16 = (1 << 15) + 256,
+  half22 = (1 << 21) + (1 << 15);
 const half = 0.5 + 1e-7;
 
 const tables = new Map<SeparableMode, Int32Array>();
@@ -28,32 +50,48 @@ const tables = new Map<SeparableMode, Int32Array>();
 /** The mode's results in 1/128 of a level. */
 function tableOf(mode: SeparableMode): Int32Array {
   let table = tables.get(mode);
-  if (!table) tables.set(mode, (table = Int32Array.from(tabulate(mode), (v) => Math.round(v * 128))));
+  if (!table)
+    tables.set(mode, (table = Int32Array.from(tabulate(mode), (v) => Math.round(v * 128))));
   return table;
 }
 
 /** Alpha of each of the 256 levels of cover at an opacity, where `one` stands for 1. */
-const alphaSteps = (opacity: number, one: number): Int32Array => Int32Array.from({ length: 256 }, (_, cover) => Math.round((cover * opacity * one) / 255));
+const alphaSteps = (opacity: number, one: number): Int32Array =>
+  Int32Array.from({ length: 256 }, (_, cover) => Math.round((cover * opacity * one) / 255));
 
 /** Blends `pixels` pixels of `source` from index `from` on `target` from index `at`. */
-type RowBlend = (target: Uint8ClampedArray, at: number, source: Uint8ClampedArray, from: number, pixels: number) => void;
+type RowBlend = (
+  target: Uint8ClampedArray,
+  at: number,
+  source: Uint8ClampedArray,
+  from: number,
+  pixels: number,
+) => void;
 
 function blendNormal(opacity: number): RowBlend {
-  const alphas = alphaSteps(opacity, 65536), k = opacity / 255;
+  const alphas = alphaSteps(opacity, 65536),
+    k = opacity / 255;
   return (target, at, source, from, pixels) => {
     for (let end = at + pixels * 4; at < end; at += 4, from += 4) {
       const a = alphas[source[from + 3]];
       if (a === 0) continue;
       const ab = target[at + 3];
       if (a === 65536) {
-        target[at] = source[from]; target[at + 1] = source[from + 1]; target[at + 2] = source[from + 2]; target[at + 3] = 255;
+        target[at] = source[from];
+        target[at + 1] = source[from + 1];
+        target[at + 2] = source[from + 2];
+        target[at + 3] = 255;
       } else if (ab === 255) {
-        const r = target[at], g = target[at + 1], b = target[at + 2];
+        const r = target[at],
+          g = target[at + 1],
+          b = target[at + 2];
         target[at] = ((r << 16) + a * (source[from] - r) + half16) >> 16;
         target[at + 1] = ((g << 16) + a * (source[from + 1] - g) + half16) >> 16;
         target[at + 2] = ((b << 16) + a * (source[from + 2] - b) + half16) >> 16;
       } else {
-        const as = source[from + 3] * k, rest = (ab / 255) * (1 - as), ao = as + rest;
+        const as = source[from + 3] * k,
+          rest = (ab / 255) * (1 - as),
+          ao = as + rest;
         target[at] = ((as * source[from] + rest * target[at]) / ao + half) | 0;
         target[at + 1] = ((as * source[from + 1] + rest * target[at + 1]) / ao + half) | 0;
         target[at + 2] = ((as * source[from + 2] + rest * target[at + 2]) / ao + half) | 0;
@@ -65,19 +103,30 @@ function blendNormal(opacity: number): RowBlend {
 
 /** Sections 5 and 10 of the recommendation: cs' = (1 − αb)·cs + αb·B(cb, cs), then source-over. */
 function blendByTable(table: Int32Array, opacity: number): RowBlend {
-  const alphas = alphaSteps(opacity, 32768), k = opacity / 255;
+  const alphas = alphaSteps(opacity, 32768),
+    k = opacity / 255;
   return (target, at, source, from, pixels) => {
     for (let end = at + pixels * 4; at < end; at += 4, from += 4) {
       const a = alphas[source[from + 3]];
       if (a === 0) continue;
-      const ab = target[at + 3], r = target[at], g = target[at + 1], b = target[at + 2];
-      const mr = table[(r << 8) | source[from]], mg = table[(g << 8) | source[from + 1]], mb = table[(b << 8) | source[from + 2]];
+      const ab = target[at + 3],
+        r = target[at],
+        g = target[at + 1],
+        b = target[at + 2];
+      const mr = table[(r << 8) | source[from]],
+        mg = table[(g << 8) | source[from + 1]],
+        mb = table[(b << 8) | source[from + 2]];
       if (ab === 255) {
         target[at] = ((r << 22) + a * (mr - (r << 7)) + half22) >> 22;
         target[at + 1] = ((g << 22) + a * (mg - (g << 7)) + half22) >> 22;
         target[at + 2] = ((b << 22) + a * (mb - (b << 7)) + half22) >> 22;
       } else {
-        const as = source[from + 3] * k, abf = ab / 255, rest = abf * (1 - as), ao = as + rest, own = (1 - abf) * as, mixed = (abf * as) / 128;
+        const as = source[from + 3] * k,
+          abf = ab / 255,
+          rest = abf * (1 - as),
+          ao = as + rest,
+          own = (1 - abf) * as,
+          mixed = (abf * as) / 128;
         target[at] = ((own * source[from] + mixed * mr + rest * r) / ao + half) | 0;
         target[at + 1] = ((own * source[from + 1] + mixed * mg + rest * g) / ao + half) | 0;
         target[at + 2] = ((own * source[from + 2] + mixed * mb + rest * b) / ao + half) | 0;
@@ -87,22 +136,31 @@ function blendByTable(table: Int32Array, opacity: number): RowBlend {
   };
 }
 
-const blendTogether = (mode: keyof typeof nonSeparableModes, opacity: number): RowBlend => (target, at, source, from, pixels) => {
-  const f = nonSeparableModes[mode], k = opacity / 255;
-  for (let end = at + pixels * 4; at < end; at += 4, from += 4) {
-    const as = source[from + 3] * k;
-    if (as === 0) continue;
-    const ab = target[at + 3] / 255, rest = ab * (1 - as), ao = as + rest;
-    const mixed = f(
-      [target[at] / 255, target[at + 1] / 255, target[at + 2] / 255],
-      [source[from] / 255, source[from + 1] / 255, source[from + 2] / 255],
-    );
-    for (let c = 0; c < 3; c++) {
-      target[at + c] = (((1 - ab) * as * source[from + c] + ab * as * 255 * mixed[c] + rest * target[at + c]) / ao + half) | 0;
+const blendTogether =
+  (mode: keyof typeof nonSeparableModes, opacity: number): RowBlend =>
+  (target, at, source, from, pixels) => {
+    const f = nonSeparableModes[mode],
+      k = opacity / 255;
+    for (let end = at + pixels * 4; at < end; at += 4, from += 4) {
+      const as = source[from + 3] * k;
+      if (as === 0) continue;
+      const ab = target[at + 3] / 255,
+        rest = ab * (1 - as),
+        ao = as + rest;
+      const mixed = f(
+        [target[at] / 255, target[at + 1] / 255, target[at + 2] / 255],
+        [source[from] / 255, source[from + 1] / 255, source[from + 2] / 255],
+      );
+      for (let c = 0; c < 3; c++) {
+        target[at + c] =
+          (((1 - ab) * as * source[from + c] + ab * as * 255 * mixed[c] + rest * target[at + c]) /
+            ao +
+            half) |
+          0;
+      }
+      target[at + 3] = (ao * 255 + half) | 0;
     }
-    target[at + 3] = (ao * 255 + half) | 0;
-  }
-};
+  };
 
 function rowBlend(mode: BlendMode, opacity: number): RowBlend {
   if (mode === 'normal') return blendNormal(opacity);
@@ -111,14 +169,20 @@ function rowBlend(mode: BlendMode, opacity: number): RowBlend {
 
 /** Where a paint can change pixels, before clipping; a solid reaches everywhere. */
 function extent(paint: Paint, target: Raster): Rect {
-  if (paint.type === 'solid' || paint.type === 'adjust' || paint.type === 'rework') return wholeRaster(target);
+  if (paint.type === 'solid' || paint.type === 'adjust' || paint.type === 'rework')
+    return wholeRaster(target);
   const { width, height } = paint.type === 'raster' ? paint.raster : paint.mask;
   return { x: paint.x, y: paint.y, width, height };
 }
 
 function solidRow(colour: Rgb, pixels: number): Uint8ClampedArray {
   const row = new Uint8ClampedArray(pixels * 4);
-  for (let i = 0; i < row.length; i += 4) { row[i] = colour.r; row[i + 1] = colour.g; row[i + 2] = colour.b; row[i + 3] = 255; }
+  for (let i = 0; i < row.length; i += 4) {
+    row[i] = colour.r;
+    row[i + 1] = colour.g;
+    row[i + 2] = colour.b;
+    row[i + 3] = 255;
+  }
   return row;
 }
 
@@ -130,34 +194,61 @@ function solidRow(colour: Rgb, pixels: number): Uint8ClampedArray {
 
 /** The results for all 256 levels of red, of green and of blue, each at its place in a whole pixel. */
 function lookup(blend: RowBlend, colour: Rgb): Int32Array {
-  const ramp = Uint8ClampedArray.from({ length: 256 * 4 }, (_, i) => ((i & 3) === 3 ? 255 : i >> 2)), table = new Int32Array(768);
+  const ramp = Uint8ClampedArray.from({ length: 256 * 4 }, (_, i) =>
+      (i & 3) === 3 ? 255 : i >> 2,
+    ),
+    table = new Int32Array(768);
   blend(ramp, 0, solidRow(colour, 256), 0, 256);
-  for (let v = 0; v < 256; v++) { table[v] = ramp[v * 4]; table[256 + v] = ramp[v * 4 + 1] << 8; table[512 + v] = (ramp[v * 4 + 2] << 16) | 0xff000000; }
+  for (let v = 0; v < 256; v++) {
+    table[v] = ramp[v * 4];
+    table[256 + v] = ramp[v * 4 + 1] << 8;
+    table[512 + v] = (ramp[v * 4 + 2] << 16) | 0xff000000;
+  }
   return table;
 }
 
 /** Below this many pixels making the table takes longer than it saves. */
 const worthLookup = 20_000;
 
-const wholePixels = ({ data }: Raster): Int32Array => new Int32Array(data.buffer, data.byteOffset, data.length >> 2);
+const wholePixels = ({ data }: Raster): Int32Array =>
+  new Int32Array(data.buffer, data.byteOffset, data.length >> 2);
 
 function composeSolid(target: Raster, colour: Rgb, blend: RowBlend, area: Rect): void {
-  const pixels = wholePixels(target), table = lookup(blend, colour), one = solidRow(colour, 1);
+  const pixels = wholePixels(target),
+    table = lookup(blend, colour),
+    one = solidRow(colour, 1);
   for (let y = area.y; y < area.y + area.height; y++) {
     for (let i = y * target.width + area.x, end = i + area.width; i < end; i++) {
       const p = pixels[i];
-      if (p >>> 24 === 255) pixels[i] = table[p & 255] | table[256 + ((p >> 8) & 255)] | table[512 + ((p >> 16) & 255)];
+      if (p >>> 24 === 255)
+        pixels[i] = table[p & 255] | table[256 + ((p >> 8) & 255)] | table[512 + ((p >> 16) & 255)];
       else blend(target.data, i * 4, one, 0, 1);
     }
   }
 }
 
 /** The same through a mask, whose cover changes from pixel to pixel: too many tables to look up, so the sums of the row functions are done on whole pixels. */
-function composeMask(target: Raster, { mask, colour: { r: cr, g: cg, b: cb }, x, y: top }: Extract<Paint, { type: 'mask' }>, mode: SeparableMode, opacity: number, area: Rect): void {
-  const pixels = wholePixels(target), { data } = mask, blend = rowBlend(mode, opacity), one = solidRow({ r: cr, g: cg, b: cb }, 1), normal = mode === 'normal';
-  const alphas = alphaSteps(opacity, normal ? 65536 : 32768), table = normal ? undefined : tableOf(mode);
-  const column = (c: number) => Int32Array.from({ length: 256 }, (_, v) => (table ? table[(v << 8) | c] - (v << 7) : c - v));
-  const dr = column(cr), dg = column(cg), db = column(cb), shift = normal ? 16 : 22, half = normal ? half16 : half22;
+function composeMask(
+  target: Raster,
+  { mask, colour: { r: cr, g: cg, b: cb }, x, y: top }: Extract<Paint, { type: 'mask' }>,
+  mode: SeparableMode,
+  opacity: number,
+  area: Rect,
+): void {
+  const pixels = wholePixels(target),
+    { data } = mask,
+    blend = rowBlend(mode, opacity),
+    one = solidRow({ r: cr, g: cg, b: cb }, 1),
+    normal = mode === 'normal';
+  const alphas = alphaSteps(opacity, normal ? 65536 : 32768),
+    table = normal ? undefined : tableOf(mode);
+  const column = (c: number) =>
+    Int32Array.from({ length: 256 }, (_, v) => (table ? table[(v << 8) | c] - (v << 7) : c - v));
+  const dr = column(cr),
+    dg = column(cg),
+    db = column(cb),
+    shift = normal ? 16 : 22,
+    half = normal ? half16 : half22;
   for (let y = area.y; y < area.y + area.height; y++) {
     let from = (y - top) * mask.width + area.x - x;
     for (let i = y * target.width + area.x, end = i + area.width; i < end; i++, from++) {
@@ -165,17 +256,35 @@ function composeMask(target: Raster, { mask, colour: { r: cr, g: cg, b: cb }, x,
       if (a === 0) continue;
       const p = pixels[i];
       if (p >>> 24 === 255) {
-        const r = p & 255, g = (p >> 8) & 255, b = (p >> 16) & 255;
-        pixels[i] = 0xff000000 | (((b << shift) + a * db[b] + half) >> shift << 16) | (((g << shift) + a * dg[g] + half) >> shift << 8) | (((r << shift) + a * dr[r] + half) >> shift);
-      } else { one[3] = data[from]; blend(target.data, i * 4, one, 0, 1); }
+        const r = p & 255,
+          g = (p >> 8) & 255,
+          b = (p >> 16) & 255;
+        pixels[i] =
+          0xff000000 |
+          ((((b << shift) + a * db[b] + half) >> shift) << 16) |
+          ((((g << shift) + a * dg[g] + half) >> shift) << 8) |
+          (((r << shift) + a * dr[r] + half) >> shift);
+      } else {
+        one[3] = data[from];
+        blend(target.data, i * 4, one, 0, 1);
+      }
     }
   }
 }
 
 /** Takes away as much of what is there as the mask covers; where it covers all, nothing is left, not even a colour. */
-function erase({ data, width }: Raster, { mask, x: left, y: top }: Extract<Paint, { type: 'erase' }>, opacity: number, area: Rect): void {
+function erase(
+  { data, width }: Raster,
+  { mask, x: left, y: top }: Extract<Paint, { type: 'erase' }>,
+  opacity: number,
+  area: Rect,
+): void {
   for (let y = area.y; y < area.y + area.height; y++) {
-    for (let x = area.x, k = (y * width + x) * 4, m = (y - top) * mask.width + x - left; x < area.x + area.width; x++, k += 4, m++) {
+    for (
+      let x = area.x, k = (y * width + x) * 4, m = (y - top) * mask.width + x - left;
+      x < area.x + area.width;
+      x++, k += 4, m++
+    ) {
       const stays = 1 - (mask.data[m] / 255) * opacity;
       if (stays === 1) continue;
       data[k + 3] = (data[k + 3] * stays + half) | 0;
@@ -187,11 +296,20 @@ function erase({ data, width }: Raster, { mask, x: left, y: top }: Extract<Paint
 /** Goes over from what is there in an area to a raster of the area's size, alpha and all; colours count by their alpha. */
 function mixIn({ data, width }: Raster, other: Raster, opacity: number, area: Rect): void {
   for (let y = 0; y < area.height; y++) {
-    const from = ((y + area.y) * width + area.x) * 4, to = from + area.width * 4, its0 = y * area.width * 4;
-    if (opacity >= 1) { data.set(other.data.subarray(its0, its0 + area.width * 4), from); continue; }
+    const from = ((y + area.y) * width + area.x) * 4,
+      to = from + area.width * 4,
+      its0 = y * area.width * 4;
+    if (opacity >= 1) {
+      data.set(other.data.subarray(its0, its0 + area.width * 4), from);
+      continue;
+    }
     for (let k = from, o = its0; k < to; k += 4, o += 4) {
-      const own = data[k + 3] * (1 - opacity), its = other.data[o + 3] * opacity, alpha = own + its;
-      if (alpha > 0) for (let c = 0; c < 3; c++) data[k + c] = ((data[k + c] * own + other.data[o + c] * its) / alpha + half) | 0;
+      const own = data[k + 3] * (1 - opacity),
+        its = other.data[o + 3] * opacity,
+        alpha = own + its;
+      if (alpha > 0)
+        for (let c = 0; c < 3; c++)
+          data[k + c] = ((data[k + c] * own + other.data[o + c] * its) / alpha + half) | 0;
       data[k + 3] = (alpha + half) | 0;
     }
   }
@@ -205,21 +323,38 @@ function mixIn({ data, width }: Raster, other: Raster, opacity: number, area: Re
  * @param opacity 0..1
  * @param clip pixels of the target that may change; the whole target if left out
  */
-export function composite(target: Raster, paint: Paint, opacity = 1, mode: BlendMode = 'normal', clip: Rect = wholeRaster(target)): void {
+export function composite(
+  target: Raster,
+  paint: Paint,
+  opacity = 1,
+  mode: BlendMode = 'normal',
+  clip: Rect = wholeRaster(target),
+): void {
   const area = intersect(intersect(extent(paint, target), clip), wholeRaster(target));
   if (isEmpty(area) || opacity <= 0) return;
   if (paint.type === 'adjust') return adjust(target, paint.map, opacity, area);
   if (paint.type === 'erase') return erase(target, paint, opacity, area);
-  if (paint.type === 'rework') return mixIn(target, paint.rework(crop(target, area)), opacity, area);
-  const blend = rowBlend(mode, opacity), channelsAlone = isSeparable(mode) && area.width * area.height >= worthLookup;
+  if (paint.type === 'rework')
+    return mixIn(target, paint.rework(crop(target, area)), opacity, area);
+  const blend = rowBlend(mode, opacity),
+    channelsAlone = isSeparable(mode) && area.width * area.height >= worthLookup;
   if (paint.type === 'raster') {
     const { raster } = paint;
     for (let y = area.y; y < area.y + area.height; y++) {
-      blend(target.data, (y * target.width + area.x) * 4, raster.data, ((y - paint.y) * raster.width + area.x - paint.x) * 4, area.width);
+      blend(
+        target.data,
+        (y * target.width + area.x) * 4,
+        raster.data,
+        ((y - paint.y) * raster.width + area.x - paint.x) * 4,
+        area.width,
+      );
     }
     return;
   }
-  if (channelsAlone) return paint.type === 'solid' ? composeSolid(target, paint.colour, blend, area) : composeMask(target, paint, mode as SeparableMode, opacity, area);
+  if (channelsAlone)
+    return paint.type === 'solid'
+      ? composeSolid(target, paint.colour, blend, area)
+      : composeMask(target, paint, mode as SeparableMode, opacity, area);
   const row = solidRow(paint.colour, area.width);
   for (let y = area.y; y < area.y + area.height; y++) {
     if (paint.type === 'mask') {
@@ -231,8 +366,13 @@ export function composite(target: Raster, paint: Paint, opacity = 1, mode: Blend
 }
 
 /** Makes every pixel of `rect` the colour, opaque; without a colour, see-through. */
-export function fillRect(target: Raster, colour: Rgb | undefined, rect: Rect = wholeRaster(target)): void {
+export function fillRect(
+  target: Raster,
+  colour: Rgb | undefined,
+  rect: Rect = wholeRaster(target),
+): void {
   const area = intersect(rect, wholeRaster(target));
   const row = colour ? solidRow(colour, area.width) : new Uint8ClampedArray(area.width * 4);
-  for (let y = area.y; y < area.y + area.height; y++) target.data.set(row, (y * target.width + area.x) * 4);
+  for (let y = area.y; y < area.y + area.height; y++)
+    target.data.set(row, (y * target.width + area.x) * 4);
 }

@@ -5,16 +5,26 @@ export interface Cover {
   readonly data: Float32Array;
 }
 
-export const createCover = (width: number, height: number): Cover => ({ width, height, data: new Float32Array(width * height) });
+export const createCover = (width: number, height: number): Cover => ({
+  width,
+  height,
+  data: new Float32Array(width * height),
+});
 
 /**
  * A cover moved by whole px within a frame of the same size; what comes in from outside is 0.
  * @param dx px to the right @param dy px downwards
  */
 export function shiftCover({ width, height, data }: Cover, dx: number, dy: number): Cover {
-  const out = createCover(width, height), from = Math.max(0, -dx), to = Math.min(width, width - dx);
+  const out = createCover(width, height),
+    from = Math.max(0, -dx),
+    to = Math.min(width, width - dx);
   for (let y = Math.max(0, dy); y < Math.min(height, height + dy); y++) {
-    if (to > from) out.data.set(data.subarray((y - dy) * width + from, (y - dy) * width + to), y * width + from + dx);
+    if (to > from)
+      out.data.set(
+        data.subarray((y - dy) * width + from, (y - dy) * width + to),
+        y * width + from + dx,
+      );
   }
   return out;
 }

@@ -6,7 +6,8 @@ import { createCover, type Cover } from './cover';
  * @param gx @param gy direction of the gradient, of length 1
  */
 function edgeDistance(gx: number, gy: number, a: number): number {
-  const x = Math.max(Math.abs(gx), Math.abs(gy)), y = Math.min(Math.abs(gx), Math.abs(gy));
+  const x = Math.max(Math.abs(gx), Math.abs(gy)),
+    y = Math.min(Math.abs(gx), Math.abs(gy));
   if (y < 1e-6) return 0.5 - a;
   const corner = (0.5 * y) / x;
   if (a < corner) return 0.5 * (x + y) - Math.sqrt(2 * x * y * a);
@@ -18,7 +19,8 @@ function edgeDistance(gx: number, gy: number, a: number): number {
 const little = 1 / 512;
 
 /** A hair covers at least this much of its pixels, and this much more than what lies beside it. */
-const faintest = 0.1, standsOut = 0.03;
+const faintest = 0.1,
+  standsOut = 0.03;
 
 /** An edge is sharp where a px inwards is covered by this much more than a px outwards. */
 const sharp = 0.78;
@@ -44,57 +46,110 @@ const reachAlong = 0.5;
  * @returns Infinity everywhere for a cover without anything in it
  */
 export function signedDistance({ width, height, data }: Cover, most = Infinity): Cover {
-  const out = createCover(width, height), d = out.data, edges = new Uint8Array(width * height), full = new Uint8Array(width * height);
-  const at = (x: number, y: number) => data[Math.min(height - 1, Math.max(0, y)) * width + Math.min(width - 1, Math.max(0, x))];
+  const out = createCover(width, height),
+    d = out.data,
+    edges = new Uint8Array(width * height),
+    full = new Uint8Array(width * height);
+  const at = (x: number, y: number) =>
+    data[Math.min(height - 1, Math.max(0, y)) * width + Math.min(width - 1, Math.max(0, x))];
   // Where the contour passes a pixel of the edge, and its direction there; the latter 0 where it cannot be told.
-  const px = new Float32Array(width * height), py = new Float32Array(width * height), nx = new Float32Array(width * height), ny = new Float32Array(width * height), off = new Float32Array(width * height);
+  const px = new Float32Array(width * height),
+    py = new Float32Array(width * height),
+    nx = new Float32Array(width * height),
+    ny = new Float32Array(width * height),
+    off = new Float32Array(width * height);
   /** Between pixels, by the four around. */
   const between = (x: number, y: number): number => {
-    const u = Math.floor(x), v = Math.floor(y), fx = x - u, fy = y - v;
-    return (at(u, v) * (1 - fx) + at(u + 1, v) * fx) * (1 - fy) + (at(u, v + 1) * (1 - fx) + at(u + 1, v + 1) * fx) * fy;
+    const u = Math.floor(x),
+      v = Math.floor(y),
+      fx = x - u,
+      fy = y - v;
+    return (
+      (at(u, v) * (1 - fx) + at(u + 1, v) * fx) * (1 - fy) +
+      (at(u, v + 1) * (1 - fx) + at(u + 1, v + 1) * fx) * fy
+    );
   };
   const list: number[] = [];
   for (let y = 0, i = 0; y < height; y++) {
     for (let x = 0; x < width; x++, i++) {
       const c = data[i];
       if (c <= little) continue;
-      const e = at(x + 1, y), w = at(x - 1, y), s = at(x, y + 1), n = at(x, y - 1);
+      const e = at(x + 1, y),
+        w = at(x - 1, y),
+        s = at(x, y + 1),
+        n = at(x, y - 1);
       const whole = c >= 1 - little;
       // A pixel that is inside as a whole is one of the edge only where nothing lies right beside it.
       if (whole && w > little && e > little && n > little && s > little) continue;
-      const ne = at(x + 1, y - 1), se = at(x + 1, y + 1), nw = at(x - 1, y - 1), sw = at(x - 1, y + 1);
-      const most3 = Math.max(e, w, s, n, ne, se, nw, sw), least3 = Math.min(e, w, s, n, ne, se, nw, sw);
+      const ne = at(x + 1, y - 1),
+        se = at(x + 1, y + 1),
+        nw = at(x - 1, y - 1),
+        sw = at(x - 1, y + 1);
+      const most3 = Math.max(e, w, s, n, ne, se, nw, sw),
+        least3 = Math.min(e, w, s, n, ne, se, nw, sw);
       // Half covered is where the contour is; what is far from half belongs to the fringe of an edge that is not sharp. A
       // hair that covers no pixel by half stands out from what lies on both sides of it.
       const hair = c < 0.5 && most3 < 0.5;
-      if (hair ? !(c >= faintest && ((c > w + standsOut && c > e + standsOut) || (c > n + standsOut && c > s + standsOut))) : !whole && (c < 0.5 ? most3 < 0.5 : least3 >= 0.5)) continue;
+      if (
+        hair
+          ? !(
+              c >= faintest &&
+              ((c > w + standsOut && c > e + standsOut) || (c > n + standsOut && c > s + standsOut))
+            )
+          : !whole && (c < 0.5 ? most3 < 0.5 : least3 >= 0.5)
+      )
+        continue;
       // Towards the outside, so against the gradient of the cover.
-      const gx = nw + sw + Math.SQRT2 * w - ne - se - Math.SQRT2 * e, gy = nw + ne + Math.SQRT2 * n - sw - se - Math.SQRT2 * s, length = Math.hypot(gx, gy);
+      const gx = nw + sw + Math.SQRT2 * w - ne - se - Math.SQRT2 * e,
+        gy = nw + ne + Math.SQRT2 * n - sw - se - Math.SQRT2 * s,
+        length = Math.hypot(gx, gy);
       edges[i] = 1;
       list.push(i);
       full[i] = whole ? 1 : 0;
-      if (hair || length < 1e-4) { off[i] = -c / 2; px[i] = x; py[i] = y; continue; }
-      nx[i] = gx / length; ny[i] = gy / length;
-      const away = awayFrom(c, nx[i], ny[i], between(x - nx[i], y - ny[i]), between(x + nx[i], y + ny[i]));
+      if (hair || length < 1e-4) {
+        off[i] = -c / 2;
+        px[i] = x;
+        py[i] = y;
+        continue;
+      }
+      nx[i] = gx / length;
+      ny[i] = gy / length;
+      const away = awayFrom(
+        c,
+        nx[i],
+        ny[i],
+        between(x - nx[i], y - ny[i]),
+        between(x + nx[i], y + ny[i]),
+      );
       off[i] = whole ? -0.5 : away;
-      px[i] = x - nx[i] * away; py[i] = y - ny[i] * away;
+      px[i] = x - nx[i] * away;
+      py[i] = y - ny[i] * away;
     }
   }
-  if (list.length === 0) { for (let i = 0; i < d.length; i++) d[i] = data[i] >= 0.5 ? -Infinity : Infinity; return out; }
+  if (list.length === 0) {
+    for (let i = 0; i < d.length; i++) d[i] = data[i] >= 0.5 ? -Infinity : Infinity;
+    return out;
+  }
   // Only where the contour goes straight on may a pixel speak for what lies beside its point.
   const along = new Float32Array(width * height);
   for (const i of list) {
     let straight = nx[i] !== 0 || ny[i] !== 0;
-    for (let j = -1; j <= 1 && straight; j++) for (let k = -1; k <= 1; k++) {
-      const o = i + j * width + k;
-      if (o >= 0 && o < edges.length && edges[o] && nx[o] * nx[i] + ny[o] * ny[i] < 0.93) straight = false;
-    }
+    for (let j = -1; j <= 1 && straight; j++)
+      for (let k = -1; k <= 1; k++) {
+        const o = i + j * width + k;
+        if (o >= 0 && o < edges.length && edges[o] && nx[o] * nx[i] + ny[o] * ny[i] < 0.93)
+          straight = false;
+      }
     along[i] = straight ? reachAlong : 0;
   }
   const nearest = new Int32Array(width * height).fill(-1);
-  let left = width, right = 0, top = height, bottom = 0;
+  let left = width,
+    right = 0,
+    top = height,
+    bottom = 0;
   for (const i of list) {
-    const x = i % width, y = (i - x) / width;
+    const x = i % width,
+      y = (i - x) / width;
     nearest[i] = i;
     if (x < left) left = x;
     if (x > right) right = x;
@@ -103,52 +158,80 @@ export function signedDistance({ width, height, data }: Cover, most = Infinity):
   }
   // Nothing is asked farther out than distances are wanted.
   const wide = Math.min(most, width + height);
-  left = Math.max(0, Math.floor(left - wide)); top = Math.max(0, Math.floor(top - wide)); right = Math.min(width - 1, Math.ceil(right + wide)); bottom = Math.min(height - 1, Math.ceil(bottom + wide));
+  left = Math.max(0, Math.floor(left - wide));
+  top = Math.max(0, Math.floor(top - wide));
+  right = Math.min(width - 1, Math.ceil(right + wide));
+  bottom = Math.min(height - 1, Math.ceil(bottom + wide));
 
-  const limit = Math.min(most, 1e9) ** 2, squared = new Float32Array(width * height).fill(Infinity);
+  const limit = Math.min(most, 1e9) ** 2,
+    squared = new Float32Array(width * height).fill(Infinity);
   for (const i of list) squared[i] = 0;
   /** Takes over a neighbour's pixel of the edge where its contour is nearer than what is known. */
   const ask = (i: number, x: number, y: number, f: number, outside: boolean): void => {
     let away: number;
     if (outside && full[f]) {
       // A pixel of the edge that is inside as a whole: what is nearest is somewhere on its sides.
-      const fx = f % width, u = Math.abs(x - fx) - 0.5, v = Math.abs(y - (f - fx) / width) - 0.5;
+      const fx = f % width,
+        u = Math.abs(x - fx) - 0.5,
+        v = Math.abs(y - (f - fx) / width) - 0.5;
       away = (u > 0 ? u * u : 0) + (v > 0 ? v * v : 0);
     } else {
-      const u = x - px[f], v = y - py[f], ex = nx[f], ey = ny[f];
+      const u = x - px[f],
+        v = y - py[f],
+        ex = nx[f],
+        ey = ny[f];
       if (along[f] === 0) {
         away = u * u + v * v;
         if (ex === 0 && ey === 0) away = Math.max(0, Math.sqrt(away) + off[f]) ** 2;
       } else {
-        const across = u * ex + v * ey, beside = Math.abs(v * ex - u * ey) - along[f];
+        const across = u * ex + v * ey,
+          beside = Math.abs(v * ex - u * ey) - along[f];
         away = across * across + (beside > 0 ? beside * beside : 0);
       }
     }
-    if (away < squared[i] && away <= limit) { squared[i] = away; nearest[i] = f; }
+    if (away < squared[i] && away <= limit) {
+      squared[i] = away;
+      nearest[i] = f;
+    }
   };
   // Every pixel asks its neighbours which pixel of the edge is nearest to them, in sweeps that carry the answers across
   // (P.-E. Danielsson, "Euclidean Distance Mapping", Computer Graphics and Image Processing 14, 1980, with true distances).
   for (const down of [1, -1]) {
     for (let k = top; k <= bottom; k++) {
-      const y = down > 0 ? k : top + bottom - k, above = y - down, row = y * width, other = above >= top && above <= bottom ? above * width : -1;
+      const y = down > 0 ? k : top + bottom - k,
+        above = y - down,
+        row = y * width,
+        other = above >= top && above <= bottom ? above * width : -1;
       for (let x = left; x <= right; x++) {
         const i = row + x;
         if (edges[i]) continue;
         const outside = data[i] < 0.5;
-        let f = -1, g: number;
+        let f = -1,
+          g: number;
         if (other >= 0) {
-          if ((g = nearest[other + x]) >= 0) { ask(i, x, y, g, outside); f = g; }
-          if (x > left && (g = nearest[other + x - 1]) >= 0 && g !== f) { ask(i, x, y, g, outside); f = g; }
-          if (x < right && (g = nearest[other + x + 1]) >= 0 && g !== f) { ask(i, x, y, g, outside); f = g; }
+          if ((g = nearest[other + x]) >= 0) {
+            ask(i, x, y, g, outside);
+            f = g;
+          }
+          if (x > left && (g = nearest[other + x - 1]) >= 0 && g !== f) {
+            ask(i, x, y, g, outside);
+            f = g;
+          }
+          if (x < right && (g = nearest[other + x + 1]) >= 0 && g !== f) {
+            ask(i, x, y, g, outside);
+            f = g;
+          }
         }
         if (x > left && (g = nearest[i - 1]) >= 0 && g !== f) ask(i, x, y, g, outside);
       }
       for (let x = right - 1; x >= left; x--) {
-        const i = row + x, g = nearest[i + 1];
+        const i = row + x,
+          g = nearest[i + 1];
         if (g >= 0 && g !== nearest[i] && !edges[i]) ask(i, x, y, g, data[i] < 0.5);
       }
     }
   }
-  for (let i = 0; i < d.length; i++) d[i] = edges[i] ? off[i] : data[i] >= 0.5 ? -Math.sqrt(squared[i]) : Math.sqrt(squared[i]);
+  for (let i = 0; i < d.length; i++)
+    d[i] = edges[i] ? off[i] : data[i] >= 0.5 ? -Math.sqrt(squared[i]) : Math.sqrt(squared[i]);
   return out;
 }

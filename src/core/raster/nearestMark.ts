@@ -5,13 +5,20 @@
  * @returns the index of the nearest mark, or −1 everywhere where there is none
  */
 export function nearestMark(marked: ArrayLike<number>, width: number, height: number): Int32Array {
-  const nearest = new Int32Array(width * height).fill(-1), apex = new Int32Array(width), start = new Float64Array(width + 1), row = new Int32Array(width);
+  const nearest = new Int32Array(width * height).fill(-1),
+    apex = new Int32Array(width),
+    start = new Float64Array(width + 1),
+    row = new Int32Array(width);
   // Down and up each column: the row of the nearest mark in it.
   const inColumn = new Int32Array(width * height).fill(-1);
   for (let x = 0; x < width; x++) {
-    for (let y = 0, last = -1; y < height; y++) { if (marked[y * width + x]) last = y; inColumn[y * width + x] = last; }
+    for (let y = 0, last = -1; y < height; y++) {
+      if (marked[y * width + x]) last = y;
+      inColumn[y * width + x] = last;
+    }
     for (let y = height - 1, last = -1; y >= 0; y--) {
-      const i = y * width + x, above = inColumn[i];
+      const i = y * width + x,
+        above = inColumn[i];
       if (above === y) last = y;
       if (last >= 0 && (above < 0 || last - y < y - above)) inColumn[i] = last;
     }

@@ -34,20 +34,29 @@ export interface Rgb {
  */
 export function createRaster(width: number, height: number): Raster {
   if (!Number.isInteger(width) || !Number.isInteger(height) || width < 1 || height < 1) {
-    throw new RangeError(`Expected a raster of whole pixels, at least 1×1, found ${width}×${height}`);
+    throw new RangeError(
+      `Expected a raster of whole pixels, at least 1×1, found ${width}×${height}`,
+    );
   }
   return { width, height, data: new Uint8ClampedArray(width * height * 4) };
 }
 
-export const wholeRaster = (raster: { width: number; height: number }): Rect => ({ x: 0, y: 0, width: raster.width, height: raster.height });
+export const wholeRaster = (raster: { width: number; height: number }): Rect => ({
+  x: 0,
+  y: 0,
+  width: raster.width,
+  height: raster.height,
+});
 
 export const isEmpty = (rect: Rect): boolean => rect.width <= 0 || rect.height <= 0;
 
 /** The part two rectangles share; its width or height is 0 where they share none. */
 export function intersect(a: Rect, b: Rect): Rect {
-  const x = Math.max(a.x, b.x), y = Math.max(a.y, b.y);
+  const x = Math.max(a.x, b.x),
+    y = Math.max(a.y, b.y);
   return {
-    x, y,
+    x,
+    y,
     width: Math.max(0, Math.min(a.x + a.width, b.x + b.width) - x),
     height: Math.max(0, Math.min(a.y + a.height, b.y + b.height) - y),
   };
@@ -57,8 +66,14 @@ export function intersect(a: Rect, b: Rect): Rect {
 export function unite(a: Rect, b: Rect): Rect {
   if (isEmpty(a)) return b;
   if (isEmpty(b)) return a;
-  const x = Math.min(a.x, b.x), y = Math.min(a.y, b.y);
-  return { x, y, width: Math.max(a.x + a.width, b.x + b.width) - x, height: Math.max(a.y + a.height, b.y + b.height) - y };
+  const x = Math.min(a.x, b.x),
+    y = Math.min(a.y, b.y);
+  return {
+    x,
+    y,
+    width: Math.max(a.x + a.width, b.x + b.width) - x,
+    height: Math.max(a.y + a.height, b.y + b.height) - y,
+  };
 }
 
 /** Copies `rect` of `source` over the same place of `target`; both have the same size. */
@@ -80,7 +95,10 @@ export function crop(source: Raster, rect: Rect): Raster {
   const inside = intersect(rect, wholeRaster(source));
   for (let row = 0; row < inside.height; row++) {
     const from = ((inside.y + row) * source.width + inside.x) * 4;
-    out.data.set(source.data.subarray(from, from + inside.width * 4), ((inside.y + row - rect.y) * rect.width + inside.x - rect.x) * 4);
+    out.data.set(
+      source.data.subarray(from, from + inside.width * 4),
+      ((inside.y + row - rect.y) * rect.width + inside.x - rect.x) * 4,
+    );
   }
   return out;
 }

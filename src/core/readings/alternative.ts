@@ -11,10 +11,18 @@ export const alternative: ReadingKind<{ alt: string; decorative: boolean }> = {
   applies: ({ slot, picture }) => isContent(slot.kind) && !isBlank(picture),
   measure: ({ picture }) => ({ alt: picture.alt.trim(), decorative: picture.decorative }),
   judge: ({ alt, decorative }) => (alt || decorative ? 'holds' : 'look'),
-  figure: ({ alt, decorative }) => (decorative ? 'decorates' : alt ? `${alt.length} letters` : 'none'),
+  figure: ({ alt, decorative }) =>
+    decorative ? 'decorates' : alt ? `${alt.length} letters` : 'none',
   say({ alt, decorative }) {
     if (decorative) return 'It only decorates: nothing is read out, as you decided.';
-    return alt ? `Read out as “${alt}”.` : 'No alternative text yet. Write what the picture says, or say that it only decorates.';
+    return alt
+      ? `Read out as “${alt}”.`
+      : 'No alternative text yet. Write what the picture says, or say that it only decorates.';
   },
-  mend: (_value, { picture }) => ({ label: 'It only decorates', edit: editPicture(picture.id, (p) => { p.decorative = true; }) }),
+  mend: (_value, { picture }) => ({
+    label: 'It only decorates',
+    edit: editPicture(picture.id, (p) => {
+      p.decorative = true;
+    }),
+  }),
 };

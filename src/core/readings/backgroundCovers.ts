@@ -19,17 +19,26 @@ interface Bare {
 
 /** Stripe at the left or right of the whole page that no copy of the picture reaches, px. */
 function bareAt({ site, slot }: ReadingContext, width: number): number {
-  return Math.max(0, ...pagesWith(site, slot).map((page) => {
-    const piece = layoutPage(site, page, width).pieces.find((p) => p.type === 'slot' && p.slot.id === slot.id);
-    if (piece?.type !== 'slot') return 0;
-    const { positioning } = piece, covered = coveredBy(placeBackground(slot, positioning, slot), positioning);
-    return Math.round(Math.max(covered.x, width - covered.x - covered.width));
-  }));
+  return Math.max(
+    0,
+    ...pagesWith(site, slot).map((page) => {
+      const piece = layoutPage(site, page, width).pieces.find(
+        (p) => p.type === 'slot' && p.slot.id === slot.id,
+      );
+      if (piece?.type !== 'slot') return 0;
+      const { positioning } = piece,
+        covered = coveredBy(placeBackground(slot, positioning, slot), positioning);
+      return Math.round(Math.max(covered.x, width - covered.x - covered.width));
+    }),
+  );
 }
 
 function bare(context: ReadingContext): Bare {
-  const { visitors } = context.site, widths = visitors.length ? visitors.map((v) => v.width) : usualWidths;
-  const at = widths.map((width) => ({ at: width, px: bareAt(context, width) })).sort((a, b) => b.px - a.px)[0];
+  const { visitors } = context.site,
+    widths = visitors.length ? visitors.map((v) => v.width) : usualWidths;
+  const at = widths
+    .map((width) => ({ at: width, px: bareAt(context, width) }))
+    .sort((a, b) => b.px - a.px)[0];
   return { ...at, share: shareWhere(visitors, (width) => bareAt(context, width) > 0) };
 }
 
@@ -38,12 +47,19 @@ export const backgroundCovers: ReadingKind<Bare> = {
   id: 'background-covers',
   question: 1,
   title: 'Reaches both sides',
-  applies: ({ site, slot, picture }) => slot.kind === 'background' && !isBlank(picture) && pagesWith(site, slot).length > 0,
+  applies: ({ site, slot, picture }) =>
+    slot.kind === 'background' && !isBlank(picture) && pagesWith(site, slot).length > 0,
   measure: bare,
   judge: ({ px }) => (px === 0 ? 'holds' : 'look'),
   figure: ({ px, at }) => (px === 0 ? 'always' : `${px} px bare at ${at}`),
-  say: ({ px, at, share }) => (px === 0
-    ? 'The picture reaches from side to side on every screen.'
-    : `On a screen of ${at} px, ${px} px at a side are bare and show the page colour${share ? `; ${Math.round(share * 100)}% of your visitors see such a stripe` : ''}.`),
-  mend: (_bare, { slot }) => ({ label: 'Size: cover', edit: editSlot(slot.id, (s) => { s.size = 'cover'; }) }),
+  say: ({ px, at, share }) =>
+    px === 0
+      ? 'The picture reaches from side to side on every screen.'
+      : `On a screen of ${at} px, ${px} px at a side are bare and show the page colour${share ? `; ${Math.round(share * 100)}% of your visitors see such a stripe` : ''}.`,
+  mend: (_bare, { slot }) => ({
+    label: 'Size: cover',
+    edit: editSlot(slot.id, (s) => {
+      s.size = 'cover';
+    }),
+  }),
 };

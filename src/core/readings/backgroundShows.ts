@@ -16,8 +16,14 @@ interface Hidden {
 }
 
 function hidden({ site, slot }: ReadingContext): Hidden | undefined {
-  const found = pagesWith(site, slot).map((page) => ({ share: hiddenShare(page, site.visitors), pageId: page.id, page: page.name }));
-  return found.filter((f): f is Hidden => f.share !== undefined).sort((a, b) => b.share - a.share)[0];
+  const found = pagesWith(site, slot).map((page) => ({
+    share: hiddenShare(page, site.visitors),
+    pageId: page.id,
+    page: page.name,
+  }));
+  return found
+    .filter((f): f is Hidden => f.share !== undefined)
+    .sort((a, b) => b.share - a.share)[0];
 }
 
 /** Widest content, in steps of 20 px, at which so many visitors see the background as is accepted; undefined where only phones are in the way. */
@@ -39,11 +45,19 @@ export const backgroundShows: ReadingKind<Hidden> = {
   measure: hidden,
   judge: ({ share }) => (share <= accepted ? 'holds' : share < 0.9 ? 'look' : 'fails'),
   figure: ({ share }) => `by ${Math.round((1 - share) * 100)}%`,
-  say: ({ share, page }) => (share === 0
-    ? 'All of your visitors see it beside the content.'
-    : `On ${Math.round(share * 100)}% of your visitors’ screens no background shows at all on ${page}: the content covers it.`),
+  say: ({ share, page }) =>
+    share === 0
+      ? 'All of your visitors see it beside the content.'
+      : `On ${Math.round(share * 100)}% of your visitors’ screens no background shows at all on ${page}: the content covers it.`,
   mend({ pageId, share }, context) {
     const px = share > accepted ? wideEnough(context, pageId) : undefined;
-    return px === undefined ? undefined : { label: `Narrow the content to ${px} px`, edit: editPage(pageId, (page) => { page.content.px = px; }) };
+    return px === undefined
+      ? undefined
+      : {
+          label: `Narrow the content to ${px} px`,
+          edit: editPage(pageId, (page) => {
+            page.content.px = px;
+          }),
+        };
   },
 };

@@ -13,15 +13,41 @@ import { repeatsAlong } from './join';
 import { colourName } from './say';
 
 /** The page's words lie over it. */
-export const isUnderContent = (slot: Pick<Slot, 'kind'>): boolean => slot.kind === 'background' || slot.kind === 'band';
+export const isUnderContent = (slot: Pick<Slot, 'kind'>): boolean =>
+  slot.kind === 'background' || slot.kind === 'band';
 
-export const wrapsOf = ({ repeat }: Pick<Slot, 'repeat'>): Axes | 'none' => (repeat === 'repeat' ? 'both' : repeatsAlong(repeat, 'x') ? 'x' : repeatsAlong(repeat, 'y') ? 'y' : 'none');
+export const wrapsOf = ({ repeat }: Pick<Slot, 'repeat'>): Axes | 'none' =>
+  repeat === 'repeat'
+    ? 'both'
+    : repeatsAlong(repeat, 'x')
+      ? 'x'
+      : repeatsAlong(repeat, 'y')
+        ? 'y'
+        : 'none';
 
 function ways({ veil, mesh, blur }: CalmReport, picture: Picture, slot: Slot, site: Site): Mend[] {
   const out: Mend[] = [];
-  if (veil) out.push({ label: `Veil of ${colourName(site, veil.colour)} at ${veil.percent}%`, edit: addBehindWords(picture.id, { ...newWash(freeLayerId(picture, 'veil'), veil.colour, veil.percent / 100), name: 'Veil' }) });
-  if (blur) out.push({ label: `Blur by ${blur} px`, edit: addBehindWords(picture.id, newBlur(freeLayerId(picture, 'blur'), blur, wrapsOf(slot))) });
-  if (mesh) out.push({ label: `Mesh of ${colourName(site, mesh.colour)} at ${mesh.percent}%`, edit: addBehindWords(picture.id, { ...newTexture(freeLayerId(picture, 'mesh'), 'mesh', mesh.colour), opacity: mesh.percent / 100 }) });
+  if (veil)
+    out.push({
+      label: `Veil of ${colourName(site, veil.colour)} at ${veil.percent}%`,
+      edit: addBehindWords(picture.id, {
+        ...newWash(freeLayerId(picture, 'veil'), veil.colour, veil.percent / 100),
+        name: 'Veil',
+      }),
+    });
+  if (blur)
+    out.push({
+      label: `Blur by ${blur} px`,
+      edit: addBehindWords(picture.id, newBlur(freeLayerId(picture, 'blur'), blur, wrapsOf(slot))),
+    });
+  if (mesh)
+    out.push({
+      label: `Mesh of ${colourName(site, mesh.colour)} at ${mesh.percent}%`,
+      edit: addBehindWords(picture.id, {
+        ...newTexture(freeLayerId(picture, 'mesh'), 'mesh', mesh.colour),
+        opacity: mesh.percent / 100,
+      }),
+    });
   return out;
 }
 
@@ -32,9 +58,11 @@ export const calm: ReadingKind<CalmReport> = {
   title: 'Calm under the content',
   applies: ({ slot, picture }) => isUnderContent(slot) && !isBlank(picture),
   measure: ({ file }) => file?.calm,
-  judge: ({ contrast }, { site }) => (contrast <= site.limits.calm ? 'holds' : contrast <= site.limits.calm * 1.5 ? 'look' : 'fails'),
+  judge: ({ contrast }, { site }) =>
+    contrast <= site.limits.calm ? 'holds' : contrast <= site.limits.calm * 1.5 ? 'look' : 'fails',
   figure: ({ contrast }) => `${contrast.toFixed(1)} L*`,
-  say: ({ contrast }, { site }) => `Within the size of a word lightness changes by ${contrast.toFixed(1)} (of 100)${contrast > site.limits.calm ? `; ${site.limits.calm} is wanted under words` : ''}.`,
+  say: ({ contrast }, { site }) =>
+    `Within the size of a word lightness changes by ${contrast.toFixed(1)} (of 100)${contrast > site.limits.calm ? `; ${site.limits.calm} is wanted under words` : ''}.`,
   mend: (report, { picture, slot, site }) => ways(report, picture, slot, site)[0],
   ways: (report, { picture, slot, site }) => ways(report, picture, slot, site),
 };

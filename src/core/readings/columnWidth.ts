@@ -4,8 +4,12 @@ import type { ReadingContext, ReadingKind } from './reading';
 
 /** Px by which the strip is wider than its column; negative where it is narrower. The page where it is worst counts. */
 function off({ site, slot }: ReadingContext): { by: number; column: number } | undefined {
-  const columns = pagesWith(site, slot).flatMap((page) => page.body.sidebars.filter((s) => s.slot === slot.id));
-  const found = columns.map((c) => ({ by: slot.width - c.width, column: c.width })).sort((a, b) => Math.abs(b.by) - Math.abs(a.by));
+  const columns = pagesWith(site, slot).flatMap((page) =>
+    page.body.sidebars.filter((s) => s.slot === slot.id),
+  );
+  const found = columns
+    .map((c) => ({ by: slot.width - c.width, column: c.width }))
+    .sort((a, b) => Math.abs(b.by) - Math.abs(a.by));
   return found[0];
 }
 
@@ -17,9 +21,19 @@ export const columnWidth: ReadingKind<{ by: number; column: number }> = {
   applies: (context) => context.slot.kind === 'sidebar' && off(context) !== undefined,
   measure: off,
   judge: ({ by }) => (by === 0 ? 'holds' : 'fails'),
-  figure: ({ by, column }) => (by === 0 ? `${column} px` : `${by > 0 ? '+' : '−'}${Math.abs(by)} px`),
-  say: ({ by, column }) => (by === 0
-    ? `Exactly as wide as its column, ${column} px.`
-    : by < 0 ? `${-by} px too narrow for its column of ${column} px: a bare stripe shows.` : `${by} px too wide for its column of ${column} px: its right side is cut off.`),
-  mend: ({ column }, { slot }) => ({ label: `Make it ${column} px wide`, edit: editSlot(slot.id, (s) => { s.width = column; s.measured = null; }) }),
+  figure: ({ by, column }) =>
+    by === 0 ? `${column} px` : `${by > 0 ? '+' : '−'}${Math.abs(by)} px`,
+  say: ({ by, column }) =>
+    by === 0
+      ? `Exactly as wide as its column, ${column} px.`
+      : by < 0
+        ? `${-by} px too narrow for its column of ${column} px: a bare stripe shows.`
+        : `${by} px too wide for its column of ${column} px: its right side is cut off.`,
+  mend: ({ column }, { slot }) => ({
+    label: `Make it ${column} px wide`,
+    edit: editSlot(slot.id, (s) => {
+      s.width = column;
+      s.measured = null;
+    }),
+  }),
 };

@@ -12,7 +12,8 @@ export function backPhoto(picture: Picture): PhotoLayer | undefined {
   return lowest?.kind === 'photo' && !lowest.crop && !lowest.cutOut ? lowest : undefined;
 }
 
-const bare = (layer: PhotoLayer, slot: Slot): number => Math.round(barePx(layer, photoSize(layer), slot, layer.turn));
+const bare = (layer: PhotoLayer, slot: Slot): number =>
+  Math.round(barePx(layer, photoSize(layer), slot, layer.turn));
 
 /** The back photograph fills its slot: px of ground left bare at the barest side. */
 export const cover: ReadingKind<number> = {
@@ -24,10 +25,20 @@ export const cover: ReadingKind<number> = {
   measure: ({ picture, slot }) => bare(backPhoto(picture)!, slot),
   judge: (px) => (px === 0 ? 'holds' : 'look'),
   figure: (px) => (px === 0 ? 'all of it' : `${px} px bare`),
-  say: (px) => (px === 0 ? 'The photo covers the whole slot.' : `${px} px of the ground show beside the photo. Move or enlarge it, or leave it so if the ground is meant to show.`),
+  say: (px) =>
+    px === 0
+      ? 'The photo covers the whole slot.'
+      : `${px} px of the ground show beside the photo. Move or enlarge it, or leave it so if the ground is meant to show.`,
   mend(_px, { picture, slot }) {
     const layer = backPhoto(picture)!;
     const scale = Math.max(layer.scale, coverScale(photoSize(layer), slot, layer.turn));
-    return { label: 'Fill the slot', edit: editLayer<PhotoLayer>(picture.id, layer.id, keepFilled({ ...layer, scale }, photoSize(layer), slot, layer.turn)) };
+    return {
+      label: 'Fill the slot',
+      edit: editLayer<PhotoLayer>(
+        picture.id,
+        layer.id,
+        keepFilled({ ...layer, scale }, photoSize(layer), slot, layer.turn),
+      ),
+    };
   },
 };

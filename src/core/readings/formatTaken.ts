@@ -14,6 +14,12 @@ export const formatTaken: ReadingKind<PressFormat> = {
   measure: ({ picture }) => picture.press.format,
   judge: () => 'fails',
   figure: (format) => formatTitle[format],
-  say: (format, { slot }) => `The host does not take ${formatTitle[format]}; it takes ${slot.accepts.map((f) => formatTitle[f]).join(', ')}.`,
-  mend: (_format, { slot, picture }) => ({ label: `Press as ${formatTitle[slot.accepts[0]]}`, edit: editPicture(picture.id, (p) => { p.press = pressAs(slot.accepts[0], picture.press.quality); }) }),
+  say: (format, { slot }) =>
+    `The host does not take ${formatTitle[format]}; it takes ${slot.accepts.map((f) => formatTitle[f]).join(', ')}.`,
+  mend: (_format, { slot, picture }) => ({
+    label: `Press as ${formatTitle[slot.accepts[0]]}`,
+    edit: editPicture(picture.id, (p) => {
+      p.press = pressAs(slot.accepts[0], picture.press.quality);
+    }),
+  }),
 };

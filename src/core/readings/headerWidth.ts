@@ -10,7 +10,13 @@ interface Widths {
 
 /** The page whose content width the header misses by most; a width in percent alone changes with the screen and is nothing to hold it to. */
 function widths({ site, slot }: ReadingContext): Widths | undefined {
-  const found = pagesWith(site, slot).filter((page) => page.headerSlot === slot.id).flatMap((page) => (page.content.px === null ? [] : [{ slot: slot.width, content: page.content.px, page: page.name }]));
+  const found = pagesWith(site, slot)
+    .filter((page) => page.headerSlot === slot.id)
+    .flatMap((page) =>
+      page.content.px === null
+        ? []
+        : [{ slot: slot.width, content: page.content.px, page: page.name }],
+    );
   return found.sort((a, b) => Math.abs(b.slot - b.content) - Math.abs(a.slot - a.content))[0];
 }
 
@@ -22,11 +28,21 @@ export const headerWidth: ReadingKind<Widths> = {
   applies: (context) => context.slot.kind === 'header' && widths(context) !== undefined,
   measure: widths,
   judge: ({ slot, content }) => (slot === content ? 'holds' : slot > content ? 'look' : 'fails'),
-  figure: ({ slot, content }) => (slot === content ? `${content} px` : `${slot > content ? '+' : '−'}${Math.abs(slot - content)} px`),
-  say: ({ slot, content, page }) => (slot === content
-    ? `Exactly as wide as the content, ${content} px.`
-    : slot < content
-      ? `${content - slot} px narrower than the content of ${page}, ${content} px: a bare stripe shows beside it, or the host stretches it.`
-      : `${slot - content} px wider than the content of ${page}, ${content} px: the host scales it down or crops it.`),
-  mend: ({ content }, { slot }) => ({ label: `Make it ${content} px wide`, edit: editSlot(slot.id, (s) => { s.width = content; s.measured = null; }) }),
+  figure: ({ slot, content }) =>
+    slot === content
+      ? `${content} px`
+      : `${slot > content ? '+' : '−'}${Math.abs(slot - content)} px`,
+  say: ({ slot, content, page }) =>
+    slot === content
+      ? `Exactly as wide as the content, ${content} px.`
+      : slot < content
+        ? `${content - slot} px narrower than the content of ${page}, ${content} px: a bare stripe shows beside it, or the host stretches it.`
+        : `${slot - content} px wider than the content of ${page}, ${content} px: the host scales it down or crops it.`,
+  mend: ({ content }, { slot }) => ({
+    label: `Make it ${content} px wide`,
+    edit: editSlot(slot.id, (s) => {
+      s.width = content;
+      s.measured = null;
+    }),
+  }),
 };

@@ -9,19 +9,29 @@ import type { Picture } from '../site/model/picture';
 import type { Repeat } from '../site/model/slot';
 import type { Mend, ReadingKind } from './reading';
 
-export const repeatsAlong = (repeat: Repeat, axis: 'x' | 'y'): boolean => repeat === 'repeat' || repeat === `repeat-${axis}`;
+export const repeatsAlong = (repeat: Repeat, axis: 'x' | 'y'): boolean =>
+  repeat === 'repeat' || repeat === `repeat-${axis}`;
 
 /** Each way to make it join, with what it does. */
-export const joinWords: Readonly<Record<JoinMethod, string>> = { heal: 'Shift half and heal', overlap: 'Blend the ends', mirror: 'Mirror one half' };
+export const joinWords: Readonly<Record<JoinMethod, string>> = {
+  heal: 'Shift half and heal',
+  overlap: 'Blend the ends',
+  mirror: 'Mirror one half',
+};
 
 const band = (length: number): number => Math.max(1, Math.round(length / 6));
 
 /** It is made to join along an axis already. */
-const isJoined = (picture: Picture, axis: 'x' | 'y'): boolean => picture.layers.some((l) => l.kind === 'join' && !l.hidden && (l.axes === axis || l.axes === 'both'));
+const isJoined = (picture: Picture, axis: 'x' | 'y'): boolean =>
+  picture.layers.some(
+    (l) => l.kind === 'join' && !l.hidden && (l.axes === axis || l.axes === 'both'),
+  );
 
 /** A join layer in front of everything. */
-const lay = (picture: Picture, method: JoinMethod, axis: 'x' | 'y', length: number): Mend =>
-  ({ label: joinWords[method], edit: addLayer(picture.id, newJoin(freeLayerId(picture, 'join'), method, axis, band(length))) });
+const lay = (picture: Picture, method: JoinMethod, axis: 'x' | 'y', length: number): Mend => ({
+  label: joinWords[method],
+  edit: addLayer(picture.id, newJoin(freeLayerId(picture, 'join'), method, axis, band(length))),
+});
 
 const levels = (v: number): string => (Math.round(v * 10) / 10).toFixed(1);
 
@@ -30,17 +40,30 @@ export const join = (axis: 'x' | 'y'): ReadingKind<JoinStep> => ({
   id: `join-${axis}`,
   question: 5,
   title: axis === 'x' ? 'Joins sideways' : 'Joins downwards',
-  applies: ({ slot, picture }) => repeatsAlong(slot.repeat, axis) && !isBlank(picture) && (axis === 'x' ? slot.width : slot.height) > 1,
-  measure: ({ file }) => file && once(file.decoded, `join ${axis}`, (raster) => joinStep(raster, axis)),
-  judge: (step) => (joinHolds(step) ? 'holds' : step.across <= Math.max(4, step.inside * 1.75) ? 'look' : 'fails'),
+  applies: ({ slot, picture }) =>
+    repeatsAlong(slot.repeat, axis) &&
+    !isBlank(picture) &&
+    (axis === 'x' ? slot.width : slot.height) > 1,
+  measure: ({ file }) =>
+    file && once(file.decoded, `join ${axis}`, (raster) => joinStep(raster, axis)),
+  judge: (step) =>
+    joinHolds(step) ? 'holds' : step.across <= Math.max(4, step.inside * 1.75) ? 'look' : 'fails',
   figure: ({ across }) => `${levels(across)} levels`,
-  say: ({ across, inside, largest }) => `The step across the join is ${levels(across)} levels on average, ${Math.round(largest)} at most; inside the picture nineteen of twenty steps are below ${levels(inside)}.`,
-  mend: (_step, { picture, slot }) => (isJoined(picture, axis) ? withoutLoss(picture) : lay(picture, 'heal', axis, axis === 'x' ? slot.width : slot.height)),
+  say: ({ across, inside, largest }) =>
+    `The step across the join is ${levels(across)} levels on average, ${Math.round(largest)} at most; inside the picture nineteen of twenty steps are below ${levels(inside)}.`,
+  mend: (_step, { picture, slot }) =>
+    isJoined(picture, axis)
+      ? withoutLoss(picture)
+      : lay(picture, 'heal', axis, axis === 'x' ? slot.width : slot.height),
   ways(_step, { picture, slot }) {
     const lossless = withoutLoss(picture);
     // What joins as it is drawn is parted by the compression alone.
     if (isJoined(picture, axis)) return lossless ? [lossless] : [];
-    const made = (['heal', 'overlap', 'mirror'] as const).map((method) => lay(picture, method, axis, axis === 'x' ? slot.width : slot.height));
-    return lossless ? [...made, { label: `${made[0].label}, no loss`, edit: chain(made[0].edit, lossless.edit) }] : made;
+    const made = (['heal', 'overlap', 'mirror'] as const).map((method) =>
+      lay(picture, method, axis, axis === 'x' ? slot.width : slot.height),
+    );
+    return lossless
+      ? [...made, { label: `${made[0].label}, no loss`, edit: chain(made[0].edit, lossless.edit) }]
+      : made;
   },
 });

@@ -12,25 +12,64 @@ import { addSlot } from '../site/slots';
 import { canvasGlyphs, type TextContext } from '../text/glyphs';
 import { takeReadings } from './registry';
 
-const glyphs = canvasGlyphs((w, h) => createCanvas(w, h).getContext('2d') as unknown as TextContext, (spec) => `${spec.weight} ${spec.sizePx}px sans-serif`);
+const glyphs = canvasGlyphs(
+  (w, h) => createCanvas(w, h).getContext('2d') as unknown as TextContext,
+  (spec) => `${spec.weight} ${spec.sizePx}px sans-serif`,
+);
 const colours = ['#3b4a45', '#efe9dc', '#000000', '#ffffff'];
-const base: Site = { ...applyEdit(newSite('x', 'home', 'X'), addSlot('home', { id: 's', kind: 'header', width: 300, height: 90 })), theme: { colours: [{ name: 'kiln', hex: '#3b4a45' }, { name: 'slip', hex: '#efe9dc' }], headingFont: 'archivo', bodyFont: 'archivo' } };
+const base: Site = {
+  ...applyEdit(
+    newSite('x', 'home', 'X'),
+    addSlot('home', { id: 's', kind: 'header', width: 300, height: 90 }),
+  ),
+  theme: {
+    colours: [
+      { name: 'kiln', hex: '#3b4a45' },
+      { name: 'slip', hex: '#efe9dc' },
+    ],
+    headingFont: 'archivo',
+    bodyFont: 'archivo',
+  },
+};
 
 const withLayers = (layers: Layer[], ground = '#8a8f80'): Site => {
-  const picture: Picture = { ...base.pictures['picture-s'], ground: { type: 'colour', colour: ground }, layers };
+  const picture: Picture = {
+    ...base.pictures['picture-s'],
+    ground: { type: 'colour', colour: ground },
+    layers,
+  };
   return { ...base, pictures: { 'picture-s': picture } };
 };
 
 function read(site: Site, measured = true) {
-  const slot = site.slots[0], picture = site.pictures['picture-s'], decoded = createRaster(300, 90);
-  const texts = measured ? legibilityOf({ width: 300, height: 90, ground: picture.ground, layers: picture.layers }, { glyphs, photo: () => undefined }, '#ffffff', colours) : undefined;
-  return takeReadings({ site, slot, picture, file: { bytes: 1, format: 'webp', width: 300, height: 90, decoded, texts } }).find((r) => r.id === 'legibility');
+  const slot = site.slots[0],
+    picture = site.pictures['picture-s'],
+    decoded = createRaster(300, 90);
+  const texts = measured
+    ? legibilityOf(
+        { width: 300, height: 90, ground: picture.ground, layers: picture.layers },
+        { glyphs, photo: () => undefined },
+        '#ffffff',
+        colours,
+      )
+    : undefined;
+  return takeReadings({
+    site,
+    slot,
+    picture,
+    file: { bytes: 1, format: 'webp', width: 300, height: 90, decoded, texts },
+  }).find((r) => r.id === 'legibility');
 }
-const title = newText('t', 'Veldrin', 'x', 36, '#efe9dc', 150, 20), small = newText('u', 'thrown by the river', 'x', 14, '#efe9dc', 150, 62);
+const title = newText('t', 'Veldrin', 'x', 36, '#efe9dc', 150, 20),
+  small = newText('u', 'thrown by the river', 'x', 14, '#efe9dc', 150, 62);
 
 test('it holds: slip on kiln, with its figure', () => {
   // The ratio of the two colours, which lie even: 7.73.
-  expect(read(withLayers([title, small], '#3b4a45'))).toMatchObject({ verdict: 'holds', figure: '7.7:1', mend: undefined });
+  expect(read(withLayers([title, small], '#3b4a45'))).toMatchObject({
+    verdict: 'holds',
+    figure: '7.7:1',
+    mend: undefined,
+  });
 });
 
 test('it fails by the right amount, for the text that stands worst', () => {
@@ -41,7 +80,8 @@ test('it fails by the right amount, for the text that stands worst', () => {
 });
 
 test('its mend is the weakest veil; laid on, the reading holds, and undone all is as before', () => {
-  const site = withLayers([title, small]), reading = read(site)!;
+  const site = withLayers([title, small]),
+    reading = read(site)!;
   expect(reading.mend?.label).toMatch(/^Veil of (kiln|black) at \d+%$/);
   // Behind both texts, so that neither is dimmed.
   const mended = applyEdit(site, reading.mend!.edit);
@@ -51,14 +91,20 @@ test('its mend is the weakest veil; laid on, the reading holds, and undone all i
 });
 
 test('a veil of that colour that lies there already is made stronger, to one that reaches it', () => {
-  const site = withLayers([{ ...newWash('w', '#000000', 0.2), name: 'Veil' }, small]), reading = read(site)!;
+  const site = withLayers([{ ...newWash('w', '#000000', 0.2), name: 'Veil' }, small]),
+    reading = read(site)!;
   const mended = applyEdit(site, reading.mend!.edit).pictures['picture-s'].layers;
   expect(mended).toHaveLength(reading.mend!.label.includes('black') ? 2 : 3);
   expect(read(applyEdit(site, reading.mend!.edit))!.verdict).toBe('holds');
 });
 
 test('where a veil cannot help, a colour of the theme that can is offered', () => {
-  const outlined = { ...small, colour: '#efe9dc', effects: [{ kind: 'outline', side: 'outside', width: 4, colour: '#e3d6bd', opacity: 1 }] } as Layer, reading = read(withLayers([outlined]))!;
+  const outlined = {
+      ...small,
+      colour: '#efe9dc',
+      effects: [{ kind: 'outline', side: 'outside', width: 4, colour: '#e3d6bd', opacity: 1 }],
+    } as Layer,
+    reading = read(withLayers([outlined]))!;
   expect(reading.mend?.label).toMatch(/^Words in (kiln|black)$/);
   expect(read(applyEdit(withLayers([outlined]), reading.mend!.edit))!.verdict).toBe('holds');
 });

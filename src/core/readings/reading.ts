@@ -77,11 +77,27 @@ export interface Reading {
 /** Takes a reading, or undefined where the kind has nothing to say of this picture. */
 export function take<V>(kind: ReadingKind<V>, context: ReadingContext): Reading | undefined {
   if (!kind.applies(context)) return undefined;
-  const { id, question, title } = kind, value = kind.measure(context);
-  if (value === undefined) return { id, question, title, verdict: 'unknown', figure: '–', words: 'Not measurable yet.', ways: [] };
+  const { id, question, title } = kind,
+    value = kind.measure(context);
+  if (value === undefined)
+    return {
+      id,
+      question,
+      title,
+      verdict: 'unknown',
+      figure: '–',
+      words: 'Not measurable yet.',
+      ways: [],
+    };
   const verdict = kind.judge(value, context);
   return {
-    id, question, title, verdict, figure: kind.figure(value, context), words: kind.say(value, context),
-    mend: verdict === 'holds' ? undefined : kind.mend?.(value, context), ways: verdict === 'holds' ? [] : kind.ways?.(value, context) ?? [],
+    id,
+    question,
+    title,
+    verdict,
+    figure: kind.figure(value, context),
+    words: kind.say(value, context),
+    mend: verdict === 'holds' ? undefined : kind.mend?.(value, context),
+    ways: verdict === 'holds' ? [] : (kind.ways?.(value, context) ?? []),
   };
 }

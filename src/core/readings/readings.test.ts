@@ -14,15 +14,44 @@ import { slotFrom } from '../site/slots';
 import type { PressedFile, Reading } from './reading';
 import { takeReadings, worstFirst } from './registry';
 
-const page = { ...newSite('x', 'page', 'X').pages[0], content: { px: 200, percent: null }, headerSlot: 's' };
-const slot: Slot = {
-  ...slotFrom({ slots: [] }, { id: 's', kind: 'header', width: 200, height: 100 }), budgetBytes: 20_000, pictureId: 'p',
-  beside: { top: { from: 'colour', colour: '#333333' }, right: null, bottom: null, left: { from: 'colour', colour: '#333333' } },
+const page = {
+  ...newSite('x', 'page', 'X').pages[0],
+  content: { px: 200, percent: null },
+  headerSlot: 's',
 };
-const item = shelfItem({ assetId: 'a', name: 'Pots', width: 400, height: 300, format: 'jpeg', bytes: 9 });
-const picture = (layers: Layer[], part: Partial<Picture> = {}): Picture =>
-  ({ id: 'p', ground: { type: 'colour', colour: '#333333' }, layers, ...plainPicture(pressAs('jpeg')), ...part });
-const siteWith = (p: Picture, part: Partial<Site> = {}): Site => ({ ...newSite('x', 'page', 'X'), pages: [page], slots: [slot], pictures: { p }, ...part });
+const slot: Slot = {
+  ...slotFrom({ slots: [] }, { id: 's', kind: 'header', width: 200, height: 100 }),
+  budgetBytes: 20_000,
+  pictureId: 'p',
+  beside: {
+    top: { from: 'colour', colour: '#333333' },
+    right: null,
+    bottom: null,
+    left: { from: 'colour', colour: '#333333' },
+  },
+};
+const item = shelfItem({
+  assetId: 'a',
+  name: 'Pots',
+  width: 400,
+  height: 300,
+  format: 'jpeg',
+  bytes: 9,
+});
+const picture = (layers: Layer[], part: Partial<Picture> = {}): Picture => ({
+  id: 'p',
+  ground: { type: 'colour', colour: '#333333' },
+  layers,
+  ...plainPicture(pressAs('jpeg')),
+  ...part,
+});
+const siteWith = (p: Picture, part: Partial<Site> = {}): Site => ({
+  ...newSite('x', 'page', 'X'),
+  pages: [page],
+  slots: [slot],
+  pictures: { p },
+  ...part,
+});
 
 function plain(colour: Rgb, width = 200, height = 100): Raster {
   const raster = createRaster(width, height);
@@ -30,9 +59,16 @@ function plain(colour: Rgb, width = 200, height = 100): Raster {
   return raster;
 }
 const grey = { r: 51, g: 51, b: 51 };
-const file = (decoded: Raster, bytes = 10_000) => ({ bytes, format: 'jpeg', width: decoded.width, height: decoded.height, decoded });
+const file = (decoded: Raster, bytes = 10_000) => ({
+  bytes,
+  format: 'jpeg',
+  width: decoded.width,
+  height: decoded.height,
+  decoded,
+});
 
-const of = (id: string, p: Picture, pressed?: PressedFile): Reading | undefined => takeReadings({ site: siteWith(p), slot, picture: p, file: pressed }).find((r) => r.id === id);
+const of = (id: string, p: Picture, pressed?: PressedFile): Reading | undefined =>
+  takeReadings({ site: siteWith(p), slot, picture: p, file: pressed }).find((r) => r.id === id);
 
 /** The picture after the mend of a reading. */
 function mended(id: string, site: Site, pressed?: PressedFile): Picture {
@@ -42,7 +78,13 @@ function mended(id: string, site: Site, pressed?: PressedFile): Picture {
 }
 
 test('nothing in the slot, nothing to read', () => {
-  expect(takeReadings({ site: siteWith(picture([]), { pages: [] }), slot, picture: picture([], { ground: { type: 'none' } }) })).toEqual([]);
+  expect(
+    takeReadings({
+      site: siteWith(picture([]), { pages: [] }),
+      slot,
+      picture: picture([], { ground: { type: 'none' } }),
+    }),
+  ).toEqual([]);
 });
 
 test('what needs a file is not measurable before there is one', () => {
@@ -50,8 +92,14 @@ test('what needs a file is not measurable before there is one', () => {
 });
 
 test('size: exact holds, one px off fails', () => {
-  expect(of('size', picture([]), file(plain(grey)))).toMatchObject({ verdict: 'holds', figure: '200 × 100' });
-  expect(of('size', picture([]), file(plain(grey, 199, 100)))).toMatchObject({ verdict: 'fails', words: 'The file is 199 × 100 px, and 200 × 100 px are wanted.' });
+  expect(of('size', picture([]), file(plain(grey)))).toMatchObject({
+    verdict: 'holds',
+    figure: '200 × 100',
+  });
+  expect(of('size', picture([]), file(plain(grey, 199, 100)))).toMatchObject({
+    verdict: 'fails',
+    words: 'The file is 199 × 100 px, and 200 × 100 px are wanted.',
+  });
 });
 
 test('cover: a filled slot holds, 12 bare px are named, and the mend fills it', () => {
@@ -64,7 +112,10 @@ test('cover: a filled slot holds, 12 bare px are named, and the mend fills it', 
 
 test('softness: 2 photo px a px holds, 0.5 fails, and the mend shows more of the photo', () => {
   const full = newPhoto('a', item, slot);
-  expect(of('softness', picture([full]))).toMatchObject({ verdict: 'holds', figure: '2.00, 1.00 at 2×' });
+  expect(of('softness', picture([full]))).toMatchObject({
+    verdict: 'holds',
+    figure: '2.00, 1.00 at 2×',
+  });
   const zoomed = picture([{ ...full, scale: 2 }]);
   expect(of('softness', zoomed)).toMatchObject({ verdict: 'fails', figure: '0.50, 0.25 at 2×' });
   expect(of('softness', mended('softness', siteWith(zoomed)))).toMatchObject({ verdict: 'holds' });
@@ -76,7 +127,10 @@ test('softness: a photo too small to be sharp has no mend', () => {
 });
 
 test('seam: an exact edge holds, a pixel 3 levels off is found and named where it is', () => {
-  expect(of('seam-left', picture([]), file(plain(grey)))).toMatchObject({ verdict: 'holds', figure: '0 levels' });
+  expect(of('seam-left', picture([]), file(plain(grey)))).toMatchObject({
+    verdict: 'holds',
+    figure: '0 levels',
+  });
   const off = plain(grey);
   off.data[40 * 200 * 4 + 1] = 54;
   const reading = of('seam-left', picture([]), file(off));
@@ -94,41 +148,86 @@ test('seam: see-through counts as the page that shows through it', () => {
 
 test('seam: small steps of a lossy file are mended by a lossless one, large ones by a fade', () => {
   const off = plain({ r: 53, g: 51, b: 51 });
-  expect(of('seam-left', picture([]), file(off))).toMatchObject({ verdict: 'look', mend: { label: 'Press without loss' } });
+  expect(of('seam-left', picture([]), file(off))).toMatchObject({
+    verdict: 'look',
+    mend: { label: 'Press without loss' },
+  });
   expect(mended('seam-left', siteWith(picture([])), file(off)).press.format).toBe('png');
-  expect(of('seam-left', picture([]), file(plain({ r: 90, g: 51, b: 51 })))).toMatchObject({ verdict: 'fails', mend: { label: 'Fade into see-through, 48 px, as WebP' } });
+  expect(of('seam-left', picture([]), file(plain({ r: 90, g: 51, b: 51 })))).toMatchObject({
+    verdict: 'fails',
+    mend: { label: 'Fade into see-through, 48 px, as WebP' },
+  });
 });
 
 test('weight: within budget holds, a little over is to be looked at, far over fails; the mend takes a lighter way', () => {
-  expect(of('weight', picture([]), file(plain(grey), 20_000))).toMatchObject({ verdict: 'holds', figure: '20.0 KB of 20.0 KB' });
+  expect(of('weight', picture([]), file(plain(grey), 20_000))).toMatchObject({
+    verdict: 'holds',
+    figure: '20.0 KB of 20.0 KB',
+  });
   expect(of('weight', picture([]), file(plain(grey), 20_001))).toMatchObject({ verdict: 'look' });
-  expect(of('weight', picture([]), file(plain(grey), 40_000))).toMatchObject({ verdict: 'fails', words: expect.stringContaining('20.0 KB over') });
-  expect(mended('weight', siteWith(picture([])), file(plain(grey), 40_000)).press.format).toBe('webp');
-  expect(mended('weight', siteWith(picture([], { press: pressAs('webp') })), file(plain(grey), 40_000)).press.quality).toBe(65);
+  expect(of('weight', picture([]), file(plain(grey), 40_000))).toMatchObject({
+    verdict: 'fails',
+    words: expect.stringContaining('20.0 KB over'),
+  });
+  expect(mended('weight', siteWith(picture([])), file(plain(grey), 40_000)).press.format).toBe(
+    'webp',
+  );
+  expect(
+    mended('weight', siteWith(picture([], { press: pressAs('webp') })), file(plain(grey), 40_000))
+      .press.quality,
+  ).toBe(65);
 });
 
 test('alternative text: missing is to be looked at, there it holds; a background needs none', () => {
   expect(of('alternative', picture([]))).toMatchObject({ verdict: 'look' });
   expect(of('alternative', picture([], { alt: 'Five pots' }))).toMatchObject({ verdict: 'holds' });
-  expect(takeReadings({ site: siteWith(picture([])), slot: { ...slot, kind: 'background' }, picture: picture([]) }).some((r) => r.id === 'alternative')).toBe(false);
+  expect(
+    takeReadings({
+      site: siteWith(picture([])),
+      slot: { ...slot, kind: 'background' },
+      picture: picture([]),
+    }).some((r) => r.id === 'alternative'),
+  ).toBe(false);
 });
 
 test('a mend changes one picture and leaves the site it was made from alone', () => {
-  const before = siteWith(picture([newWash('w', '#ffffff')])), frozen = JSON.stringify(before);
+  const before = siteWith(picture([newWash('w', '#ffffff')])),
+    frozen = JSON.stringify(before);
   const reading = of('weight', before.pictures.p, file(plain(grey), 90_000));
   expect(applyEdit(before, reading!.mend!.edit).pictures.p.press.format).toBe('webp');
   expect(JSON.stringify(before)).toBe(frozen);
 });
 
 test('worst first', () => {
-  const list = takeReadings({ site: siteWith(picture([])), slot, picture: picture([]), file: file(plain({ r: 90, g: 51, b: 51 })) });
-  expect(worstFirst(list).map((r) => r.verdict)).toEqual(['fails', 'fails', 'look', 'holds', 'holds', 'holds']);
+  const list = takeReadings({
+    site: siteWith(picture([])),
+    slot,
+    picture: picture([]),
+    file: file(plain({ r: 90, g: 51, b: 51 })),
+  });
+  expect(worstFirst(list).map((r) => r.verdict)).toEqual([
+    'fails',
+    'fails',
+    'look',
+    'holds',
+    'holds',
+    'holds',
+  ]);
 });
 
 test('a format that the host does not take is told, and mended to one that it takes', () => {
-  const refusing: Slot = { ...slot, accepts: ['png', 'webp'] }, bare = picture([]), site = siteWith(bare, { slots: [refusing] });
-  const found = takeReadings({ site, slot: refusing, picture: bare }).find((r) => r.id === 'format-taken')!;
-  expect(found).toMatchObject({ verdict: 'fails', words: 'The host does not take JPEG; it takes PNG, WebP.' });
+  const refusing: Slot = { ...slot, accepts: ['png', 'webp'] },
+    bare = picture([]),
+    site = siteWith(bare, { slots: [refusing] });
+  const found = takeReadings({ site, slot: refusing, picture: bare }).find(
+    (r) => r.id === 'format-taken',
+  )!;
+  expect(found).toMatchObject({
+    verdict: 'fails',
+    words: 'The host does not take JPEG; it takes PNG, WebP.',
+  });
   const after = applyEdit(site, found.mend!.edit).pictures.p;
-  expect(takeReadings({ site, slot: refusing, picture: after }).some((r) => r.id === 'format-taken')).toBe(false);
+  expect(
+    takeReadings({ site, slot: refusing, picture: after }).some((r) => r.id === 'format-taken'),
+  ).toBe(false);
 });

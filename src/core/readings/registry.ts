@@ -21,7 +21,30 @@ import { weight } from './weight';
 import { phoneText, safeWords } from './widths';
 
 /* A list of kinds with different values: each is only ever used whole, through `take`. */
-const kinds = [size, headerWidth, columnWidth, tileHeight, backgroundCovers, backgroundShows, cover, softness, ...sides.map(seam), join('x'), join('y'), tileCount, banding, stripEnd, legibility, safeWords, phoneText, calm, weight, formatTaken, alternative, credit] as unknown as readonly ReadingKind<unknown>[];
+const kinds = [
+  size,
+  headerWidth,
+  columnWidth,
+  tileHeight,
+  backgroundCovers,
+  backgroundShows,
+  cover,
+  softness,
+  ...sides.map(seam),
+  join('x'),
+  join('y'),
+  tileCount,
+  banding,
+  stripEnd,
+  legibility,
+  safeWords,
+  phoneText,
+  calm,
+  weight,
+  formatTaken,
+  alternative,
+  credit,
+] as unknown as readonly ReadingKind<unknown>[];
 
 /** All readings that apply to a picture in its slot, in the order of the questions. */
 export const takeReadings = (context: ReadingContext): Reading[] =>

@@ -8,4 +8,7 @@ export function kilobytes(bytes: number): string {
 }
 
 /** What a colour is called in a site: by its theme's name, as black or white, or by its digits. */
-export const colourName = ({ theme }: Pick<Site, 'theme'>, hex: Hex): string => theme.colours.find((c) => c.hex === hex)?.name ?? ({ '#000000': 'black', '#ffffff': 'white' } as Readonly<Record<string, string>>)[hex] ?? hex;
+export const colourName = ({ theme }: Pick<Site, 'theme'>, hex: Hex): string =>
+  theme.colours.find((c) => c.hex === hex)?.name ??
+  ({ '#000000': 'black', '#ffffff': 'white' } as Readonly<Record<string, string>>)[hex] ??
+  hex;

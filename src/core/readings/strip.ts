@@ -8,7 +8,12 @@ import type { ReadingKind } from './reading';
 
 /** A gradient with nothing on it but what changes its colours. */
 const isPlainGradient = ({ ground, layers }: Picture): boolean =>
-  ground.type === 'gradient' && ground.shape === 'linear' && ground.angle % 90 === 0 && layers.every((l) => l.hidden || !['photo', 'text', 'shape', 'texture', 'profile'].includes(l.kind));
+  ground.type === 'gradient' &&
+  ground.shape === 'linear' &&
+  ground.angle % 90 === 0 &&
+  layers.every(
+    (l) => l.hidden || !['photo', 'text', 'shape', 'texture', 'profile'].includes(l.kind),
+  );
 
 /** Steps that can be seen in a gradient. A CIEDE2000 of 1 is about the least that can (common practice, no source). */
 export const banding: ReadingKind<Banding> = {
@@ -22,7 +27,10 @@ export const banding: ReadingKind<Banding> = {
   },
   judge: ({ deltaE }) => (deltaE < 1 ? 'holds' : deltaE < 2 ? 'look' : 'fails'),
   figure: ({ deltaE }) => `ΔE ${deltaE.toFixed(1)}`,
-  say: ({ deltaE, at }) => (deltaE < 1 ? `No step stands out from those around it by more than ΔE ${deltaE.toFixed(1)}.` : `At ${at} px a step stands out by ΔE ${deltaE.toFixed(1)}: a band is seen.`),
+  say: ({ deltaE, at }) =>
+    deltaE < 1
+      ? `No step stands out from those around it by more than ΔE ${deltaE.toFixed(1)}.`
+      : `At ${at} px a step stands out by ΔE ${deltaE.toFixed(1)}: a band is seen.`,
   mend: (_banding, { picture }) => withoutLoss(picture),
 };
 
@@ -36,16 +44,40 @@ export const stripEnd: ReadingKind<EndRead> = {
   id: 'strip-end',
   question: 5,
   title: 'Colour below the strip',
-  applies: ({ slot, picture, site }) => slot.kind === 'background' && slot.repeat === 'repeat-x' && picture.ground.type !== 'none' && pagesWith(site, slot).length > 0,
-  measure: ({ file, site, slot }) => file && { ...endRow(file.decoded), grounds: [...new Set(pagesWith(site, slot).map((p) => p.ground))] },
-  judge: ({ uneven, colour, grounds }) => (uneven > 2 || grounds.some((g) => g !== colour) ? 'fails' : uneven > 0 ? 'look' : 'holds'),
+  applies: ({ slot, picture, site }) =>
+    slot.kind === 'background' &&
+    slot.repeat === 'repeat-x' &&
+    picture.ground.type !== 'none' &&
+    pagesWith(site, slot).length > 0,
+  measure: ({ file, site, slot }) =>
+    file && {
+      ...endRow(file.decoded),
+      grounds: [...new Set(pagesWith(site, slot).map((p) => p.ground))],
+    },
+  judge: ({ uneven, colour, grounds }) =>
+    uneven > 2 || grounds.some((g) => g !== colour) ? 'fails' : uneven > 0 ? 'look' : 'holds',
   figure: ({ colour }) => colour,
   say({ uneven, colour, grounds }) {
-    const even = uneven === 0 ? `Every px of the last row is ${colour}` : `The last row is ${colour} and up to ${uneven} levels off it`;
-    return grounds.every((g) => g === colour) ? `${even}; the page goes on in it.` : `${even}, but the page goes on in ${grounds.filter((g) => g !== colour).join(', ')}.`;
+    const even =
+      uneven === 0
+        ? `Every px of the last row is ${colour}`
+        : `The last row is ${colour} and up to ${uneven} levels off it`;
+    return grounds.every((g) => g === colour)
+      ? `${even}; the page goes on in it.`
+      : `${even}, but the page goes on in ${grounds.filter((g) => g !== colour).join(', ')}.`;
   },
   mend({ uneven, colour, grounds }, { site, slot, picture }) {
-    if (grounds.some((g) => g !== colour)) return { label: `Write ${colour} as the page colour`, edit: chain(...pagesWith(site, slot).map((page) => editPage(page.id, (p) => { p.ground = colour; }))) };
+    if (grounds.some((g) => g !== colour))
+      return {
+        label: `Write ${colour} as the page colour`,
+        edit: chain(
+          ...pagesWith(site, slot).map((page) =>
+            editPage(page.id, (p) => {
+              p.ground = colour;
+            }),
+          ),
+        ),
+      };
     return uneven > 0 ? withoutLoss(picture) : undefined;
   },
 };

@@ -11,13 +11,22 @@ const screen = { width: 1920, height: 1080 };
 const most = 1000;
 
 /** Copies a browser lays over a large screen. */
-export const copiesOf = ({ width, height, repeat }: Pick<Slot, 'width' | 'height' | 'repeat'>): number =>
-  (repeatsAlong(repeat, 'x') ? Math.ceil(screen.width / width) : 1) * (repeatsAlong(repeat, 'y') ? Math.ceil(screen.height / height) : 1);
+export const copiesOf = ({
+  width,
+  height,
+  repeat,
+}: Pick<Slot, 'width' | 'height' | 'repeat'>): number =>
+  (repeatsAlong(repeat, 'x') ? Math.ceil(screen.width / width) : 1) *
+  (repeatsAlong(repeat, 'y') ? Math.ceil(screen.height / height) : 1);
 
 /** The slot with each repeated side so many times as long that at most 200 copies are laid. */
 function larger(slot: Slot): { width: number; height: number } {
   let { width, height } = slot;
-  while (copiesOf({ ...slot, width, height }) > 200) { if (repeatsAlong(slot.repeat, 'x') && (width <= height || !repeatsAlong(slot.repeat, 'y'))) width *= 2; else height *= 2; }
+  while (copiesOf({ ...slot, width, height }) > 200) {
+    if (repeatsAlong(slot.repeat, 'x') && (width <= height || !repeatsAlong(slot.repeat, 'y')))
+      width *= 2;
+    else height *= 2;
+  }
   return { width, height };
 }
 
@@ -26,13 +35,22 @@ export const tileCount: ReadingKind<number> = {
   id: 'tile-count',
   question: 5,
   title: 'Copies on a screen',
-  applies: ({ slot, picture }) => slot.repeat !== 'no-repeat' && slot.kind !== 'divider' && !isBlank(picture),
+  applies: ({ slot, picture }) =>
+    slot.repeat !== 'no-repeat' && slot.kind !== 'divider' && !isBlank(picture),
   measure: ({ slot }) => copiesOf(slot),
   judge: (copies) => (copies <= most ? 'holds' : 'look'),
   figure: (copies) => `${copies.toLocaleString('en-GB')} copies`,
-  say: (copies, { slot }) => `A screen of ${screen.width}×${screen.height} takes ${copies.toLocaleString('en-GB')} copies of ${slot.width}×${slot.height} px.${copies > most ? ' So many are slow to lay: several copies in one file look the same.' : ''}`,
+  say: (copies, { slot }) =>
+    `A screen of ${screen.width}×${screen.height} takes ${copies.toLocaleString('en-GB')} copies of ${slot.width}×${slot.height} px.${copies > most ? ' So many are slow to lay: several copies in one file look the same.' : ''}`,
   mend(_copies, { slot }) {
     const { width, height } = larger(slot);
-    return { label: `Make it ${width}×${height} px`, edit: editSlot(slot.id, (s) => { s.width = width; s.height = height; s.measured = null; }) };
+    return {
+      label: `Make it ${width}×${height} px`,
+      edit: editSlot(slot.id, (s) => {
+        s.width = width;
+        s.height = height;
+        s.measured = null;
+      }),
+    };
   },
 };

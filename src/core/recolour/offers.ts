@@ -39,7 +39,8 @@ const clamped = (rgb: Rgb): Rgb => each((c) => Math.min(255, Math.max(0, rgb[c])
  */
 function washStep(from: Rgb, to: Rgb): RecipeStep {
   for (let percent = 30; percent < 100; percent++) {
-    const s = percent / 100, colour = each((c) => (to[c] - (1 - s) * from[c]) / s);
+    const s = percent / 100,
+      colour = each((c) => (to[c] - (1 - s) * from[c]) / s);
     if (inside(colour)) return newWash('wash', hexOf(clamped(colour)), s);
   }
   return newWash('wash', hexOf(to), 1);
@@ -48,37 +49,66 @@ function washStep(from: Rgb, to: Rgb): RecipeStep {
 /** multiply gives old·colour, which can only darken; screen gives 1 − (1 − old)·(1 − colour), which can only lighten. */
 function multiplyStep(from: Rgb, to: Rgb): RecipeStep | undefined {
   const colour = each((c) => (from[c] === 0 ? (to[c] === 0 ? 255 : 256) : (255 * to[c]) / from[c]));
-  return inside(colour) ? { ...newWash('multiply', hexOf(clamped(whole(colour))), 1), blend: 'multiply' } : undefined;
+  return inside(colour)
+    ? { ...newWash('multiply', hexOf(clamped(whole(colour))), 1), blend: 'multiply' }
+    : undefined;
 }
 
 function screenStep(from: Rgb, to: Rgb): RecipeStep | undefined {
-  const colour = each((c) => (from[c] === 255 ? (to[c] === 255 ? 0 : -1) : 255 - (255 * (255 - to[c])) / (255 - from[c])));
-  return inside(colour) ? { ...newWash('screen', hexOf(clamped(whole(colour))), 1), blend: 'screen' } : undefined;
+  const colour = each((c) =>
+    from[c] === 255 ? (to[c] === 255 ? 0 : -1) : 255 - (255 * (255 - to[c])) / (255 - from[c]),
+  );
+  return inside(colour)
+    ? { ...newWash('screen', hexOf(clamped(whole(colour))), 1), blend: 'screen' }
+    : undefined;
 }
 
 /** Two colours between which the old one's luminance lands on the new one, as far apart as the levels allow. */
 function twoToneStep(from: Rgb, to: Rgb): RecipeStep {
-  const t = toEncoded(0.2126 * linearOfLevel[from.r] + 0.7152 * linearOfLevel[from.g] + 0.0722 * linearOfLevel[from.b]);
-  const span = Math.min(...channels.map((c) => Math.min(t < 1 ? (255 - to[c]) / (1 - t) : Infinity, t > 0 ? to[c] / t : Infinity)));
-  return newTwoTone('twotone', hexOf(clamped(whole(each((c) => to[c] - t * span)))), hexOf(clamped(whole(each((c) => to[c] + (1 - t) * span)))));
+  const t = toEncoded(
+    0.2126 * linearOfLevel[from.r] +
+      0.7152 * linearOfLevel[from.g] +
+      0.0722 * linearOfLevel[from.b],
+  );
+  const span = Math.min(
+    ...channels.map((c) =>
+      Math.min(t < 1 ? (255 - to[c]) / (1 - t) : Infinity, t > 0 ? to[c] / t : Infinity),
+    ),
+  );
+  return newTwoTone(
+    'twotone',
+    hexOf(clamped(whole(each((c) => to[c] - t * span)))),
+    hexOf(clamped(whole(each((c) => to[c] + (1 - t) * span)))),
+  );
 }
 
 /** Turned to the new hue first, then brought as near as brightness, contrast and saturation can, each in whole percent, by going down one after the other. */
 function hueSteps(from: Rgb, to: Rgb): RecipeStep[] {
-  const hue = newHue('hue', hexOf(to)), keys = ['brightness', 'saturation', 'contrast'] as const;
+  const hue = newHue('hue', hexOf(to)),
+    keys = ['brightness', 'saturation', 'contrast'] as const;
   let best: ToneLayer = newTone('tone');
-  const turned = layRecipe({ steps: [hue], spare: false }).colour(from), off = (tone: ToneLayer) => deltaE(layRecipe({ steps: [tone], spare: false }).colour(turned), to);
+  const turned = layRecipe({ steps: [hue], spare: false }).colour(from),
+    off = (tone: ToneLayer) =>
+      deltaE(layRecipe({ steps: [tone], spare: false }).colour(turned), to);
   let least = off(best);
   for (let stride = 32; stride >= 1; stride = stride === 1 ? 0 : stride >> 1) {
     for (let moved = true; moved;) {
       moved = false;
-      for (const key of keys) for (const by of [stride, -stride]) {
-        // Little of contrast: it levels the design out or cuts it off.
-        const value = Math.round(best[key] * 100 + by) / 100, most = key === 'contrast' ? 1.2 : 3, fewest = key === 'contrast' ? 0.8 : 0.2;
-        if (value < fewest || value > most) continue;
-        const tried = { ...best, [key]: value }, d = off(tried);
-        if (d < least - 1e-9) { best = tried; least = d; moved = true; }
-      }
+      for (const key of keys)
+        for (const by of [stride, -stride]) {
+          // Little of contrast: it levels the design out or cuts it off.
+          const value = Math.round(best[key] * 100 + by) / 100,
+            most = key === 'contrast' ? 1.2 : 3,
+            fewest = key === 'contrast' ? 0.8 : 0.2;
+          if (value < fewest || value > most) continue;
+          const tried = { ...best, [key]: value },
+            d = off(tried);
+          if (d < least - 1e-9) {
+            best = tried;
+            least = d;
+            moved = true;
+          }
+        }
     }
   }
   const plain = keys.every((key) => best[key] === 1);
@@ -86,8 +116,16 @@ function hueSteps(from: Rgb, to: Rgb): RecipeStep[] {
 }
 
 const deviation = (samples: readonly Sample[], of: (c: Rgb) => Rgb): number => {
-  let n = 0, sum = 0, square = 0;
-  for (const { colour, share } of samples) { const { r, g, b } = of(colour), L = lightnessOf(r, g, b); n += share; sum += share * L; square += share * L * L; }
+  let n = 0,
+    sum = 0,
+    square = 0;
+  for (const { colour, share } of samples) {
+    const { r, g, b } = of(colour),
+      L = lightnessOf(r, g, b);
+    n += share;
+    sum += share * L;
+    square += share * L * L;
+  }
   return n > 0 ? Math.sqrt(Math.max(0, square / n - (sum / n) ** 2)) : 0;
 };
 
@@ -102,11 +140,21 @@ export function offersFor(from: Rgb, to: Rgb, samples: readonly Sample[]): Offer
     const present = steps.filter((s) => s !== undefined);
     if (present.length === 0) return [];
     const laid = layRecipe({ steps: present, spare: false });
-    return [{ way, steps: present, left: deltaE(laid.colour(from), to), kept: before > 0 ? deviation(samples, laid.colour) / before : 1 }];
+    return [
+      {
+        way,
+        steps: present,
+        left: deltaE(laid.colour(from), to),
+        kept: before > 0 ? deviation(samples, laid.colour) / before : 1,
+      },
+    ];
   };
   const all = [
-    ...offer('wash', [washStep(from, to)]), ...offer('multiply', [multiplyStep(from, to)]), ...offer('screen', [screenStep(from, to)]),
-    ...offer('hue', hueSteps(from, to)), ...offer('two-tone', [twoToneStep(from, to)]),
+    ...offer('wash', [washStep(from, to)]),
+    ...offer('multiply', [multiplyStep(from, to)]),
+    ...offer('screen', [screenStep(from, to)]),
+    ...offer('hue', hueSteps(from, to)),
+    ...offer('two-tone', [twoToneStep(from, to)]),
   ];
   const near = (o: Offer) => Math.max(0, Math.round(o.left * 2) / 2 - 0.5);
   return all.sort((a, b) => near(a) - near(b) || b.kept - a.kept);
@@ -120,10 +168,15 @@ export function commonColours(pieces: readonly (readonly Sample[])[], most = 5):
   const found: { colour: Rgb; share: number }[] = [];
   for (const { colour, share } of pieces.flat()) {
     const near = found.find((f) => deltaE(f.colour, colour) < asOne);
-    if (near) near.share += share; else found.push({ colour, share });
+    if (near) near.share += share;
+    else found.push({ colour, share });
   }
-  const weight = (f: { colour: Rgb; share: number }) => (hueOf(f.colour) === undefined ? 0 : 1e6) + f.share;
-  return found.sort((a, b) => weight(b) - weight(a)).slice(0, most).map((f) => f.colour);
+  const weight = (f: { colour: Rgb; share: number }) =>
+    (hueOf(f.colour) === undefined ? 0 : 1e6) + f.share;
+  return found
+    .sort((a, b) => weight(b) - weight(a))
+    .slice(0, most)
+    .map((f) => f.colour);
 }
 
 /** Colours further than this from the old theme colour, by CIEDE2000, are another colour of the theme's (ours, by looking). */
@@ -133,10 +186,23 @@ const ofTheColour = 12;
  * How near a recipe brings pieces to a colour: of each piece the colour nearest to the old one, if it is of it.
  * @returns undefined when no piece has the old colour
  */
-export function leftOver(pieces: readonly (readonly Sample[])[], from: Rgb, to: Rgb, becomes: (c: Rgb) => Rgb): { mean: number; worst: number; pieces: number } | undefined {
+export function leftOver(
+  pieces: readonly (readonly Sample[])[],
+  from: Rgb,
+  to: Rgb,
+  becomes: (c: Rgb) => Rgb,
+): { mean: number; worst: number; pieces: number } | undefined {
   const list = pieces.flatMap((samples) => {
-    const near = samples.map((s) => ({ s, d: deltaE(s.colour, from) })).sort((a, b) => a.d - b.d)[0];
+    const near = samples
+      .map((s) => ({ s, d: deltaE(s.colour, from) }))
+      .sort((a, b) => a.d - b.d)[0];
     return near && near.d <= ofTheColour ? [deltaE(becomes(near.s.colour), to)] : [];
   });
-  return list.length === 0 ? undefined : { mean: list.reduce((a, b) => a + b, 0) / list.length, worst: Math.max(...list), pieces: list.length };
+  return list.length === 0
+    ? undefined
+    : {
+        mean: list.reduce((a, b) => a + b, 0) / list.length,
+        worst: Math.max(...list),
+        pieces: list.length,
+      };
 }

@@ -32,14 +32,18 @@ export interface LaidRecipe {
 }
 
 /** Steps that are seen. */
-export const activeSteps = ({ steps }: Pick<Recipe, 'steps'>): RecipeStep[] => steps.filter((s) => !s.hidden && s.opacity > 0);
+export const activeSteps = ({ steps }: Pick<Recipe, 'steps'>): RecipeStep[] =>
+  steps.filter((s) => !s.hidden && s.opacity > 0);
 
 /**
  * A recipe made ready once, to be laid on many rasters: on opaque ones each step comes out as the composer draws the same
  * layer, to the level. A wash at strength s gives (1 − s)·old + s·colour, rounded half up.
  */
 export function layRecipe({ steps: all, spare }: Pick<Recipe, 'steps' | 'spare'>): LaidRecipe {
-  const steps = activeSteps({ steps: all }), prepared = steps.map((step) => (step.kind === 'texture' ? undefined : paintOf(step, { width: 1, height: 1 })));
+  const steps = activeSteps({ steps: all }),
+    prepared = steps.map((step) =>
+      step.kind === 'texture' ? undefined : paintOf(step, { width: 1, height: 1 }),
+    );
   const spared = new Map<number, number>();
 
   /** Colours go back to what they were as far as they are to be left alone; each is looked at once. */
@@ -49,19 +53,32 @@ export function layRecipe({ steps: all, spare }: Pick<Recipe, 'steps' | 'spare'>
       let share = spared.get(key);
       if (share === undefined) {
         if (spared.size > 200_000) spared.clear();
-        spared.set(key, (share = sparedShare({ r: before[k], g: before[k + 1], b: before[k + 2] })));
+        spared.set(
+          key,
+          (share = sparedShare({ r: before[k], g: before[k + 1], b: before[k + 2] })),
+        );
       }
-      if (share > 0) for (let c = k; c < k + 3; c++) data[c] = Math.floor(data[c] + share * (before[c] - data[c]) + 0.5);
+      if (share > 0)
+        for (let c = k; c < k + 3; c++)
+          data[c] = Math.floor(data[c] + share * (before[c] - data[c]) + 0.5);
     }
   }
 
   function lay(raster: Raster, scale: number, withTextures: boolean): void {
     if (steps.length === 0) return;
-    const { data } = raster, before = data.slice();
+    const { data } = raster,
+      before = data.slice();
     for (let k = 3; k < data.length; k += 4) data[k] = 255;
     steps.forEach((step, i) => {
       if (step.kind === 'texture' && !withTextures) return;
-      const paint = prepared[i] ?? paintOf(step.kind === 'texture' && scale !== 1 ? { ...step, scale: Math.max(1, step.scale * scale) } : step, raster);
+      const paint =
+        prepared[i] ??
+        paintOf(
+          step.kind === 'texture' && scale !== 1
+            ? { ...step, scale: Math.max(1, step.scale * scale) }
+            : step,
+          raster,
+        );
       if (paint) composite(raster, paint, step.opacity, step.blend);
     });
     if (spare) putBack(data, before);

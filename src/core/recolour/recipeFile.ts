@@ -9,7 +9,8 @@ const version = 1;
 /** A recipe file was refused; the message says which, what was expected and what was found. */
 export class RecipeError extends Error {}
 
-export const writeRecipe = ({ name, steps, spare }: Recipe): string => `${JSON.stringify({ recipeVersion: version, name, spare, steps }, null, 2)}\n`;
+export const writeRecipe = ({ name, steps, spare }: Recipe): string =>
+  `${JSON.stringify({ recipeVersion: version, name, spare, steps }, null, 2)}\n`;
 
 /**
  * Reads a recipe file.
@@ -17,18 +18,29 @@ export const writeRecipe = ({ name, steps, spare }: Recipe): string => `${JSON.s
  * @throws RecipeError
  */
 export function readRecipe(fileName: string, text: string, id: string): Recipe {
-  const refuse = (expected: string, found: string) => new RecipeError(`${fileName}: expected ${expected}, found ${found}.`);
+  const refuse = (expected: string, found: string) =>
+    new RecipeError(`${fileName}: expected ${expected}, found ${found}.`);
   let value: unknown;
   try {
     value = JSON.parse(text);
   } catch {
     throw refuse('a recipe, which is JSON', 'something else');
   }
-  const stored = value as { recipeVersion?: unknown; name?: unknown; steps?: unknown; spare?: unknown } | null;
-  if (typeof stored !== 'object' || stored?.recipeVersion === undefined) throw refuse('a recipe', 'JSON of another kind');
-  if (stored.recipeVersion !== version) throw refuse(`a recipe of version ${version}`, `version ${String(stored.recipeVersion)}`);
+  const stored = value as {
+    recipeVersion?: unknown;
+    name?: unknown;
+    steps?: unknown;
+    spare?: unknown;
+  } | null;
+  if (typeof stored !== 'object' || stored?.recipeVersion === undefined)
+    throw refuse('a recipe', 'JSON of another kind');
+  if (stored.recipeVersion !== version)
+    throw refuse(`a recipe of version ${version}`, `version ${String(stored.recipeVersion)}`);
   try {
-    return recipeSchema.validateSync({ id, name: stored.name, steps: stored.steps, spare: stored.spare }, { strict: true }) as unknown as Recipe;
+    return recipeSchema.validateSync(
+      { id, name: stored.name, steps: stored.steps, spare: stored.spare },
+      { strict: true },
+    ) as unknown as Recipe;
   } catch (error) {
     if (error instanceof ValidationError) throw new RecipeError(`${fileName}: ${error.message}.`);
     throw error;

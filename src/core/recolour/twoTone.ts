@@ -13,14 +13,20 @@ export function twoToneMap(dark: Rgb, light: Rgb): PixelMap {
   const table = new Uint8ClampedArray((steps + 1) * 3);
   for (let i = 0; i <= steps; i++) {
     const t = toEncoded(i / steps);
-    table[i * 3] = Math.round(dark.r + t * (light.r - dark.r)); table[i * 3 + 1] = Math.round(dark.g + t * (light.g - dark.g)); table[i * 3 + 2] = Math.round(dark.b + t * (light.b - dark.b));
+    table[i * 3] = Math.round(dark.r + t * (light.r - dark.r));
+    table[i * 3 + 1] = Math.round(dark.g + t * (light.g - dark.g));
+    table[i * 3 + 2] = Math.round(dark.b + t * (light.b - dark.b));
   }
   const weigh = (weight: number) => Float32Array.from(linearOfLevel, (v) => v * weight * steps);
-  const wr = weigh(0.2126), wg = weigh(0.7152), wb = weigh(0.0722);
+  const wr = weigh(0.2126),
+    wg = weigh(0.7152),
+    wb = weigh(0.0722);
   return (source, from, out, pixels) => {
     for (let k = 0, i = from; k < pixels * 4; k += 4, i += 4) {
       const at = ((wr[source[i]] + wg[source[i + 1]] + wb[source[i + 2]] + 0.5) | 0) * 3;
-      out[k] = table[at]; out[k + 1] = table[at + 1]; out[k + 2] = table[at + 2];
+      out[k] = table[at];
+      out[k + 1] = table[at + 1];
+      out[k + 2] = table[at + 2];
     }
   };
 }

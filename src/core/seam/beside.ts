@@ -33,16 +33,31 @@ export interface BesideColours {
 /** A screen on which everything that lies beside the content shows, px. */
 const wideScreen = (page: Page): number => Math.max(1920, (page.content.px ?? 0) + 400);
 
-const areaWords: Readonly<Record<AreaPiece['role'], string>> = { ground: 'the page colour', bar: 'the bar', band: 'the title band', body: 'the text area', section: 'a section' };
+const areaWords: Readonly<Record<AreaPiece['role'], string>> = {
+  ground: 'the page colour',
+  bar: 'the bar',
+  band: 'the title band',
+  body: 'the text area',
+  section: 'a section',
+};
 
 /** A plain place along a side in px of the page, `by` px outside of it. */
-function outside({ rect, scale }: SlotPiece, side: Side, i: number, by = 0.5): { x: number; y: number } {
+function outside(
+  { rect, scale }: SlotPiece,
+  side: Side,
+  i: number,
+  by = 0.5,
+): { x: number; y: number } {
   const along = (i + 0.5) * scale;
   switch (side) {
-    case 'top': return { x: rect.x + along, y: rect.y - by };
-    case 'bottom': return { x: rect.x + along, y: rect.y + rect.height + by };
-    case 'left': return { x: rect.x - by, y: rect.y + along };
-    case 'right': return { x: rect.x + rect.width + by, y: rect.y + along };
+    case 'top':
+      return { x: rect.x + along, y: rect.y - by };
+    case 'bottom':
+      return { x: rect.x + along, y: rect.y + rect.height + by };
+    case 'left':
+      return { x: rect.x - by, y: rect.y + along };
+    case 'right':
+      return { x: rect.x + rect.width + by, y: rect.y + along };
   }
 }
 
@@ -50,40 +65,81 @@ const drawn = new WeakMap<GradientGround, Map<string, Raster>>();
 
 /** A gradient's px, worked out once for as long as the gradient is there. */
 function gradientRaster(ground: GradientGround, { width, height }: Slot): Raster {
-  const sizes = drawn.get(ground) ?? new Map<string, Raster>(), key = `${width}×${height}`, raster = sizes.get(key) ?? drawGradient(ground, width, height);
+  const sizes = drawn.get(ground) ?? new Map<string, Raster>(),
+    key = `${width}×${height}`,
+    raster = sizes.get(key) ?? drawGradient(ground, width, height);
   drawn.set(ground, sizes.set(key, raster));
   return raster;
 }
 
-const pixel = ({ data, width }: Raster, x: number, y: number): Rgb => { const k = (y * width + x) * 4; return { r: data[k], g: data[k + 1], b: data[k + 2] }; };
+const pixel = ({ data, width }: Raster, x: number, y: number): Rgb => {
+  const k = (y * width + x) * 4;
+  return { r: data[k], g: data[k + 1], b: data[k + 2] };
+};
 
 /** The colours of a slot's picture where it is plain: a ground and nothing on it; `under` shows where its copies do not lie. */
-function plainColours(site: Site, piece: SlotPiece, own: SlotPiece, side: Side, under: Rgb): Pick<BesideColours, 'at' | 'colour'> | undefined {
+function plainColours(
+  site: Site,
+  piece: SlotPiece,
+  own: SlotPiece,
+  side: Side,
+  under: Rgb,
+): Pick<BesideColours, 'at' | 'colour'> | undefined {
   const { ground, layers } = pictureOf(site, piece.slot);
   if (layers.some((l) => !l.hidden) || ground.type === 'none') return undefined;
   if (ground.type === 'colour') return { at: () => colourOf(ground.colour), colour: ground.colour };
-  const raster = gradientRaster(ground, piece.slot), copy = firstCopy(piece), { repeat } = piece.slot;
-  const index = (at: number, from: number, length: number, px: number, repeats: boolean): number | undefined => {
+  const raster = gradientRaster(ground, piece.slot),
+    copy = firstCopy(piece),
+    { repeat } = piece.slot;
+  const index = (
+    at: number,
+    from: number,
+    length: number,
+    px: number,
+    repeats: boolean,
+  ): number | undefined => {
     const t = (at - from) / length;
-    return t >= 0 && t < 1 ? Math.floor(t * px) : repeats ? Math.floor((t - Math.floor(t)) * px) : undefined;
+    return t >= 0 && t < 1
+      ? Math.floor(t * px)
+      : repeats
+        ? Math.floor((t - Math.floor(t)) * px)
+        : undefined;
   };
   return {
     colour: undefined,
     at(i) {
       const { x, y } = outside(own, side, i);
-      const u = index(x, copy.x, copy.width, raster.width, repeat === 'repeat' || repeat === 'repeat-x'), v = index(y, copy.y, copy.height, raster.height, repeat === 'repeat' || repeat === 'repeat-y');
+      const u = index(
+          x,
+          copy.x,
+          copy.width,
+          raster.width,
+          repeat === 'repeat' || repeat === 'repeat-x',
+        ),
+        v = index(
+          y,
+          copy.y,
+          copy.height,
+          raster.height,
+          repeat === 'repeat' || repeat === 'repeat-y',
+        );
       return u === undefined || v === undefined ? under : pixel(raster, u, v);
     },
   };
 }
 
-const pieceOf = (layout: PageLayout, slotId: string): SlotPiece | undefined => layout.pieces.find((p): p is SlotPiece => p.type === 'slot' && p.slot.id === slotId);
+const pieceOf = (layout: PageLayout, slotId: string): SlotPiece | undefined =>
+  layout.pieces.find((p): p is SlotPiece => p.type === 'slot' && p.slot.id === slotId);
 
 /** The first page that shows a slot, as it is on a wide screen; a second arrangement as it is on the widest that shows it. */
-function pageWith(site: Site, slotId: string): { page: Page; layout: PageLayout; piece: SlotPiece } | undefined {
+function pageWith(
+  site: Site,
+  slotId: string,
+): { page: Page; layout: PageLayout; piece: SlotPiece } | undefined {
   const below = site.slots.find((s) => s.narrow?.slot === slotId)?.narrow?.below;
   for (const page of site.pages) {
-    const layout = layoutPage(site, page, below === undefined ? wideScreen(page) : below - 1), piece = pieceOf(layout, slotId);
+    const layout = layoutPage(site, page, below === undefined ? wideScreen(page) : below - 1),
+      piece = pieceOf(layout, slotId);
     if (piece) return { page, layout, piece };
   }
   return undefined;
@@ -93,11 +149,25 @@ function pageWith(site: Site, slotId: string): { page: Page; layout: PageLayout;
 function onPage(site: Site, slot: Slot, side: Side): BesideColours | undefined {
   const found = pageWith(site, slot.id);
   if (!found) return undefined;
-  const { page, layout, piece } = found, length = side === 'top' || side === 'bottom' ? slot.width : slot.height, { x, y } = outside(piece, side, Math.floor(length / 2));
+  const { page, layout, piece } = found,
+    length = side === 'top' || side === 'bottom' ? slot.width : slot.height,
+    { x, y } = outside(piece, side, Math.floor(length / 2));
   for (const p of layout.pieces.toReversed()) {
     if (p.type !== 'area' && p.type !== 'slot') continue;
-    if (x < p.rect.x || y < p.rect.y || x >= p.rect.x + p.rect.width || y >= p.rect.y + p.rect.height) continue;
-    if (p.type === 'area') return { at: () => colourOf(p.colour), colour: p.colour, words: `${areaWords[p.role]} of ${page.name}`, area: { pageId: page.id, role: p.role, index: p.index } };
+    if (
+      x < p.rect.x ||
+      y < p.rect.y ||
+      x >= p.rect.x + p.rect.width ||
+      y >= p.rect.y + p.rect.height
+    )
+      continue;
+    if (p.type === 'area')
+      return {
+        at: () => colourOf(p.colour),
+        colour: p.colour,
+        words: `${areaWords[p.role]} of ${page.name}`,
+        area: { pageId: page.id, role: p.role, index: p.index },
+      };
     if (p.slot.id === slot.id) continue;
     const plain = plainColours(site, p, piece, side, colourOf(page.ground));
     if (plain) return { ...plain, words: `the picture of ${p.slot.name}`, area: undefined };
@@ -114,18 +184,36 @@ export function besideColours(site: Site, slot: Slot, side: Side): BesideColours
   if (!beside) return undefined;
   if (beside.from === 'page') return onPage(site, slot, side);
   if (beside.from === 'colour') {
-    const { colour } = beside, rgb = colourOf(colour);
+    const { colour } = beside,
+      rgb = colourOf(colour);
     return { at: () => rgb, colour, words: colour, area: undefined };
   }
-  const other = site.slots.find((s) => s.id === beside.slot), place = pageWith(site, slot.id);
+  const other = site.slots.find((s) => s.id === beside.slot),
+    place = pageWith(site, slot.id);
   if (!other) return undefined;
-  const alone = (s: Slot): SlotPiece => ({ type: 'slot', slot: s, rect: { x: 0, y: 0, width: s.width, height: s.height }, scale: 1, positioning: { x: 0, y: 0, width: s.width, height: s.height } });
-  const there = place && pieceOf(place.layout, other.id), plain = plainColours(site, there ?? alone(other), there ? place.piece : alone(slot), side, colourOf(place?.page.ground ?? '#ffffff'));
+  const alone = (s: Slot): SlotPiece => ({
+    type: 'slot',
+    slot: s,
+    rect: { x: 0, y: 0, width: s.width, height: s.height },
+    scale: 1,
+    positioning: { x: 0, y: 0, width: s.width, height: s.height },
+  });
+  const there = place && pieceOf(place.layout, other.id),
+    plain = plainColours(
+      site,
+      there ?? alone(other),
+      there ? place.piece : alone(slot),
+      side,
+      colourOf(place?.page.ground ?? '#ffffff'),
+    );
   return plain && { ...plain, words: `the picture of ${other.name}`, area: undefined };
 }
 
 /** What shows through a picture that does not cover its slot: the first colour that lies beside it, or white. */
 export function backdropOf(site: Site, slot: Slot): Hex {
-  for (const side of ['top', 'left', 'right', 'bottom'] as const) { const found = besideColours(site, slot, side)?.colour; if (found) return found; }
+  for (const side of ['top', 'left', 'right', 'bottom'] as const) {
+    const found = besideColours(site, slot, side)?.colour;
+    if (found) return found;
+  }
   return '#ffffff';
 }

@@ -16,7 +16,10 @@ export interface EdgeDifference {
 }
 
 /** Index of the first pixel of a side and the step between pixels, in pixels, and how many there are. */
-function walk({ width, height }: Raster, side: Side): { start: number; step: number; count: number } {
+function walk(
+  { width, height }: Raster,
+  side: Side,
+): { start: number; step: number; count: number } {
   if (side === 'top') return { start: 0, step: 1, count: width };
   if (side === 'bottom') return { start: (height - 1) * width, step: 1, count: width };
   return { start: side === 'left' ? 0 : width - 1, step: width, count: height };
@@ -32,7 +35,11 @@ export function* borderPixels(raster: Raster, side: Side): Generator<number> {
 function over(raster: Raster, index: number, under: Rgb): Rgb {
   const a = raster.data[index + 3] / 255;
   const mix = (c: number, u: number) => Math.round(u + a * (c - u));
-  return { r: mix(raster.data[index], under.r), g: mix(raster.data[index + 1], under.g), b: mix(raster.data[index + 2], under.b) };
+  return {
+    r: mix(raster.data[index], under.r),
+    g: mix(raster.data[index + 1], under.g),
+    b: mix(raster.data[index + 2], under.b),
+  };
 }
 
 /**
@@ -41,23 +48,54 @@ function over(raster: Raster, index: number, under: Rgb): Rgb {
  * @param besideAt the colour next to a px of the side, counted from its top or left end
  * @param skips px that do not count: a layer hangs out over the side there
  */
-export function edgeDifference(raster: Raster, side: Side, besideAt: (i: number) => Rgb, skips: (i: number) => boolean = () => false): EdgeDifference {
+export function edgeDifference(
+  raster: Raster,
+  side: Side,
+  besideAt: (i: number) => Rgb,
+  skips: (i: number) => boolean = () => false,
+): EdgeDifference {
   const { start, step, count } = walk(raster, side);
-  let levels = 0, sum = 0, at = 0, counted = 0, worst: Rgb | undefined;
+  let levels = 0,
+    sum = 0,
+    at = 0,
+    counted = 0,
+    worst: Rgb | undefined;
   for (let i = 0; i < count; i++) {
     if (skips(i)) continue;
     counted++;
-    const beside = besideAt(i), seen = over(raster, (start + i * step) * 4, beside);
-    const d = Math.max(Math.abs(seen.r - beside.r), Math.abs(seen.g - beside.g), Math.abs(seen.b - beside.b));
+    const beside = besideAt(i),
+      seen = over(raster, (start + i * step) * 4, beside);
+    const d = Math.max(
+      Math.abs(seen.r - beside.r),
+      Math.abs(seen.g - beside.g),
+      Math.abs(seen.b - beside.b),
+    );
     sum += d;
-    if (d > levels) { levels = d; at = i; worst = seen; }
+    if (d > levels) {
+      levels = d;
+      at = i;
+      worst = seen;
+    }
   }
-  return { levels, mean: counted > 0 ? sum / counted : 0, deltaE: worst ? deltaE(worst, besideAt(at)) : 0, at };
+  return {
+    levels,
+    mean: counted > 0 ? sum / counted : 0,
+    deltaE: worst ? deltaE(worst, besideAt(at)) : 0,
+    at,
+  };
 }
 
 /** The colour that all px of a side have, as they are seen over what lies next to them; undefined where they have several. */
-export function evenEdge(raster: Raster, side: Side, besideAt: (i: number) => Rgb): Rgb | undefined {
-  const { start, step, count } = walk(raster, side), first = over(raster, start * 4, besideAt(0));
-  for (let i = 1; i < count; i++) { const seen = over(raster, (start + i * step) * 4, besideAt(i)); if (seen.r !== first.r || seen.g !== first.g || seen.b !== first.b) return undefined; }
+export function evenEdge(
+  raster: Raster,
+  side: Side,
+  besideAt: (i: number) => Rgb,
+): Rgb | undefined {
+  const { start, step, count } = walk(raster, side),
+    first = over(raster, start * 4, besideAt(0));
+  for (let i = 1; i < count; i++) {
+    const seen = over(raster, (start + i * step) * 4, besideAt(i));
+    if (seen.r !== first.r || seen.g !== first.g || seen.b !== first.b) return undefined;
+  }
   return first;
 }

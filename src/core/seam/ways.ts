@@ -13,25 +13,51 @@ import { edgeDifference, evenEdge, sides } from './edges';
 
 /* Ways to put a seam right. None is taken for good before its file was pressed and measured. */
 
-const setPress = (picture: Picture, press: Partial<PressSettings>): Edit => editPicture(picture.id, (p) => { Object.assign(p.press, press); });
+const setPress = (picture: Picture, press: Partial<PressSettings>): Edit =>
+  editPicture(picture.id, (p) => {
+    Object.assign(p.press, press);
+  });
 
 /** The same pixels without loss; nothing where they are already. */
 export function withoutLoss(picture: Picture): Mend | undefined {
   const { press } = picture;
   if (isLossless(press)) return undefined;
-  return { label: 'Press without loss', edit: setPress(picture, press.format === 'webp' ? { lossless: true } : pressAs('png', press.quality)) };
+  return {
+    label: 'Press without loss',
+    edit: setPress(
+      picture,
+      press.format === 'webp' ? { lossless: true } : pressAs('png', press.quality),
+    ),
+  };
 }
 
 /** Px over which an edge fades: far enough to be soft, and a quarter of the picture at most (ours, by looking). */
-export const fadePx = (slot: Slot, side: Side): number => Math.max(2, Math.min(48, Math.round((side === 'top' || side === 'bottom' ? slot.height : slot.width) / 4)));
+export const fadePx = (slot: Slot, side: Side): number =>
+  Math.max(
+    2,
+    Math.min(48, Math.round((side === 'top' || side === 'bottom' ? slot.height : slot.width) / 4)),
+  );
 
 /** Lets sides of a picture run out into see-through, in a format that keeps it. */
-export function fadeOut({ slot, picture }: Pick<ReadingContext, 'slot' | 'picture'>, which: readonly Side[]): Mend {
+export function fadeOut(
+  { slot, picture }: Pick<ReadingContext, 'slot' | 'picture'>,
+  which: readonly Side[],
+): Mend {
   // It begins late, so that where a phone shows one px for three the outermost is as see-through as it was.
-  const fade = { ...newFade(freeLayerId(picture, 'fade'), null, Object.fromEntries(which.map((side) => [side, fadePx(slot, side)]))), curve: 'late' as const };
+  const fade = {
+    ...newFade(
+      freeLayerId(picture, 'fade'),
+      null,
+      Object.fromEntries(which.map((side) => [side, fadePx(slot, side)])),
+    ),
+    curve: 'late' as const,
+  };
   return {
     label: `Fade into see-through, ${Math.max(...Object.values(fade.sides))} px${picture.press.format === 'jpeg' ? ', as WebP' : ''}`,
-    edit: editPicture(picture.id, (p) => { p.layers.push(fade); if (p.press.format === 'jpeg') p.press = pressAs('webp', p.press.quality); }),
+    edit: editPicture(picture.id, (p) => {
+      p.layers.push(fade);
+      if (p.press.format === 'jpeg') p.press = pressAs('webp', p.press.quality);
+    }),
   };
 }
 
@@ -40,16 +66,30 @@ export function colourArea({ pageId, role, index }: PageArea, colour: string): E
   return editPage(pageId, (page) => {
     if (role === 'ground') page.ground = colour;
     else if (role === 'section') page.sections[index].colour = colour;
-    else if (role === 'band') { if (page.band) page.band.colour = colour; } else page[role].colour = colour;
+    else if (role === 'band') {
+      if (page.band) page.band.colour = colour;
+    } else page[role].colour = colour;
   });
 }
 
 /** The page takes the colour that the file's edge has; where the edge has one, and the page's plan an area there. */
-export function pageTakesColour({ site, slot, file }: ReadingContext, side: Side): Mend | undefined {
-  const beside = besideColours(site, slot, side), colour = file && beside && evenEdge(file.decoded, side, beside.at);
+export function pageTakesColour(
+  { site, slot, file }: ReadingContext,
+  side: Side,
+): Mend | undefined {
+  const beside = besideColours(site, slot, side),
+    colour = file && beside && evenEdge(file.decoded, side, beside.at);
   if (!colour || !beside.area) return undefined;
   const hex = hexOf(colour);
-  return { label: `The page takes ${hex}`, edit: chain(colourArea(beside.area, hex), editSlot(slot.id, (s) => { s.lends = side; })) };
+  return {
+    label: `The page takes ${hex}`,
+    edit: chain(
+      colourArea(beside.area, hex),
+      editSlot(slot.id, (s) => {
+        s.lends = side;
+      }),
+    ),
+  };
 }
 
 const others: readonly PressFormat[] = ['webp', 'avif', 'jpeg'];
@@ -57,27 +97,60 @@ const others: readonly PressFormat[] = ['webp', 'avif', 'jpeg'];
 /** Differences up to this come from the compression; larger ones are in the picture, and no other file mends them, levels. */
 const compressionLeaves = 8;
 
-const way = (id: string, ...tries: (Mend | undefined)[]): Way => ({ id, tries: tries.filter((t) => t !== undefined) });
+const way = (id: string, ...tries: (Mend | undefined)[]): Way => ({
+  id,
+  tries: tries.filter((t) => t !== undefined),
+});
 
 /** The same picture in another file: in a palette, without loss, at a neighbouring quality, in another format. */
 function fileWays(picture: Picture): Way[] {
-  const { format, quality } = picture.press, as = (f: PressFormat, q: number): Mend => ({ label: `${formatTitle[f]} at quality ${q}`, edit: setPress(picture, pressAs(f, q)) });
-  const near = [1, -1, 2, -2, 3, -3, 5, -5, 8].map((d) => quality + d).filter((q) => q >= 30 && q <= 100);
+  const { format, quality } = picture.press,
+    as = (f: PressFormat, q: number): Mend => ({
+      label: `${formatTitle[f]} at quality ${q}`,
+      edit: setPress(picture, pressAs(f, q)),
+    });
+  const near = [1, -1, 2, -2, 3, -3, 5, -5, 8]
+    .map((d) => quality + d)
+    .filter((q) => q >= 30 && q <= 100);
   return [
-    way('palette', ...[64, 128, 256].map((colours): Mend => ({ label: `PNG with ${colours} colours, the page’s kept`, edit: setPress(picture, { ...pressAs('png', quality), colours }) }))),
+    way(
+      'palette',
+      ...[64, 128, 256].map((colours): Mend => ({
+        label: `PNG with ${colours} colours, the page’s kept`,
+        edit: setPress(picture, { ...pressAs('png', quality), colours }),
+      })),
+    ),
     way('lossless', withoutLoss(picture)),
     way('quality', ...(format === 'png' ? [] : near.map((q) => as(format, q)))),
-    ...others.filter((f) => f !== format).map((f) => way(`format-${f}`, ...[quality, Math.min(100, quality + 5), Math.max(1, quality - 5)].map((q) => as(f, q)))),
+    ...others
+      .filter((f) => f !== format)
+      .map((f) =>
+        way(
+          `format-${f}`,
+          ...[quality, Math.min(100, quality + 5), Math.max(1, quality - 5)].map((q) => as(f, q)),
+        ),
+      ),
   ];
 }
 
 /** Ways to make a side exact, in the order they are best tried. */
 export function seamWays(context: ReadingContext, side: Side): Way[] {
-  const { picture, slot, site, file } = context, beside = besideColours(site, slot, side), meets = sides.filter((s) => slot.beside[s] !== null);
-  const drawnSo = file && beside && picture.press.colours === null && edgeDifference(file.decoded, side, beside.at).levels > compressionLeaves;
+  const { picture, slot, site, file } = context,
+    beside = besideColours(site, slot, side),
+    meets = sides.filter((s) => slot.beside[s] !== null);
+  const drawnSo =
+    file &&
+    beside &&
+    picture.press.colours === null &&
+    edgeDifference(file.decoded, side, beside.at).levels > compressionLeaves;
   return [
     way('fade', fadeOut(context, [side])),
-    way('fade-all', meets.length > 1 ? { ...fadeOut(context, meets), label: 'Fade all sides that meet the page' } : undefined),
+    way(
+      'fade-all',
+      meets.length > 1
+        ? { ...fadeOut(context, meets), label: 'Fade all sides that meet the page' }
+        : undefined,
+    ),
     ...(drawnSo ? [] : fileWays(picture)),
     way('page', pageTakesColour(context, side)),
   ].filter((w) => w.tries.length > 0);

@@ -10,7 +10,8 @@ export interface ColourSpan {
   readonly rgb: Rgb;
 }
 
-const colourFunction = /^(rgba?|hsla?|hwb|lab|lch|oklab|oklch|color)$/i, noColour = /^(transparent|currentcolor|none|inherit|initial|unset|auto)$/i;
+const colourFunction = /^(rgba?|hsla?|hwb|lab|lch|oklab|oklch|color)$/i,
+  noColour = /^(transparent|currentcolor|none|inherit|initial|unset|auto)$/i;
 
 /**
  * The colours of a CSS value with where they stand, inside functions too. Ones that are not there to be seen (transparent,
@@ -26,14 +27,22 @@ export function colourSpans(value: string, offset = 0): ColourSpan[] {
   }
   const found: ColourSpan[] = [];
   const take = (node: CssNode): boolean => {
-    const { start, end } = node.loc!, text = value.slice(start.offset, end.offset), rgb = noColour.test(text) ? undefined : node.type === 'Identifier' ? tryOpaqueColour(text) : tryColour(text);
+    const { start, end } = node.loc!,
+      text = value.slice(start.offset, end.offset),
+      rgb = noColour.test(text)
+        ? undefined
+        : node.type === 'Identifier'
+          ? tryOpaqueColour(text)
+          : tryColour(text);
     if (rgb) found.push({ start: offset + start.offset, end: offset + end.offset, text, rgb });
     return rgb !== undefined;
   };
   const visit = (node: CssNode): void => {
     if (node.type === 'Hash' || node.type === 'Identifier') take(node);
-    else if (node.type === 'Function' && !(colourFunction.test(node.name) && take(node))) node.children.forEach(visit);
-    else if (node.type === 'Raw' && node.loc) found.push(...colourSpans(node.value, offset + node.loc.start.offset));
+    else if (node.type === 'Function' && !(colourFunction.test(node.name) && take(node)))
+      node.children.forEach(visit);
+    else if (node.type === 'Raw' && node.loc)
+      found.push(...colourSpans(node.value, offset + node.loc.start.offset));
     else if (node.type === 'Parentheses') node.children.forEach(visit);
   };
   nodes.forEach(visit);
@@ -41,10 +50,13 @@ export function colourSpans(value: string, offset = 0): ColourSpan[] {
 }
 
 /** Alpha of a hex colour, as it is written. */
-const hexAlpha = (digits: string): string => (digits.length === 4 ? digits[3].repeat(2) : digits.length === 8 ? digits.slice(6) : '');
+const hexAlpha = (digits: string): string =>
+  digits.length === 4 ? digits[3].repeat(2) : digits.length === 8 ? digits.slice(6) : '';
 
 /** What stands for alpha in a colour function: behind a slash, or the fourth value between commas. */
-const functionAlpha = (text: string): string | undefined => /\/\s*([^)]+?)\s*\)$/.exec(text)?.[1] ?? /^[a-z]+\((?:[^,()]+,){3}\s*([^,)]+?)\s*\)$/i.exec(text)?.[1];
+const functionAlpha = (text: string): string | undefined =>
+  /\/\s*([^)]+?)\s*\)$/.exec(text)?.[1] ??
+  /^[a-z]+\((?:[^,()]+,){3}\s*([^,)]+?)\s*\)$/i.exec(text)?.[1];
 
 /**
  * A colour in place of one as it is written: hex stays hex in its case, rgb() stays rgb() with its commas and its alpha; all
@@ -53,21 +65,36 @@ const functionAlpha = (text: string): string | undefined => /\/\s*([^)]+?)\s*\)$
 export function writtenLike(text: string, rgb: Rgb): string {
   const hex = hexOf(rgb);
   if (text.startsWith('#')) {
-    const digits = text.slice(1), alpha = hexAlpha(digits), upper = /[A-F]/.test(digits) && !/[a-f]/.test(digits), full = `${hex.slice(1)}${alpha.toLowerCase()}`;
-    const short = digits.length <= 4 && [...full].every((d, i) => (i & 1 ? d === full[i - 1] : true)) ? [...full].filter((_, i) => (i & 1) === 0).join('') : full;
+    const digits = text.slice(1),
+      alpha = hexAlpha(digits),
+      upper = /[A-F]/.test(digits) && !/[a-f]/.test(digits),
+      full = `${hex.slice(1)}${alpha.toLowerCase()}`;
+    const short =
+      digits.length <= 4 && [...full].every((d, i) => (i & 1 ? d === full[i - 1] : true))
+        ? [...full].filter((_, i) => (i & 1) === 0).join('')
+        : full;
     return `#${upper ? short.toUpperCase() : short}`;
   }
-  const alpha = functionAlpha(text), name = /^[a-z]+/i.exec(text)?.[0] ?? '', { r, g, b } = rgb;
-  if (/^rgba?$/i.test(name) && text.includes(',')) return `${name}(${[r, g, b, ...(alpha === undefined ? [] : [alpha])].join(text.includes(', ') ? ', ' : ',')})`;
-  if (/^rgba?$/i.test(name) && text.includes('(')) return `${name}(${r} ${g} ${b}${alpha === undefined ? '' : ` / ${alpha}`})`;
+  const alpha = functionAlpha(text),
+    name = /^[a-z]+/i.exec(text)?.[0] ?? '',
+    { r, g, b } = rgb;
+  if (/^rgba?$/i.test(name) && text.includes(','))
+    return `${name}(${[r, g, b, ...(alpha === undefined ? [] : [alpha])].join(text.includes(', ') ? ', ' : ',')})`;
+  if (/^rgba?$/i.test(name) && text.includes('('))
+    return `${name}(${r} ${g} ${b}${alpha === undefined ? '' : ` / ${alpha}`})`;
   return alpha === undefined ? hex : `rgb(${r} ${g} ${b} / ${alpha})`;
 }
 
 /** A text with other words at some places, and every other character as it was. */
-export function patched(text: string, changes: readonly { readonly start: number; readonly end: number; readonly to: string }[]): string {
-  let out = '', at = 0;
+export function patched(
+  text: string,
+  changes: readonly { readonly start: number; readonly end: number; readonly to: string }[],
+): string {
+  let out = '',
+    at = 0;
   for (const { start, end, to } of [...changes].sort((a, b) => a.start - b.start)) {
-    if (start < at) throw new RangeError(`Expected changes that do not overlap, found two at ${start}.`);
+    if (start < at)
+      throw new RangeError(`Expected changes that do not overlap, found two at ${start}.`);
     out += text.slice(at, start) + to;
     at = end;
   }

@@ -20,12 +20,16 @@ export interface TextPair {
   readonly groundAt: { readonly file: string; readonly line: number } | undefined;
 }
 
-interface Ground { readonly colour: Rgb; readonly at: { readonly file: string; readonly line: number } }
+interface Ground {
+  readonly colour: Rgb;
+  readonly at: { readonly file: string; readonly line: number };
+}
 
 const white: Rgb = { r: 255, g: 255, b: 255 };
 
 /** The selector without states and pseudo-elements. */
-const stateless = (selector: string): string => selector.replace(/::?[a-z-]+(\([^)]*\))?/gi, '').trim();
+const stateless = (selector: string): string =>
+  selector.replace(/::?[a-z-]+(\([^)]*\))?/gi, '').trim();
 
 /** A selector's parts from the outermost to the subject. */
 const compounds = (selector: string): string[] => selector.split(/\s*[\s>+~]\s*/).filter(Boolean);
@@ -35,22 +39,42 @@ const compounds = (selector: string): string[] => selector.split(/\s*[\s>+~]\s*/
  * selector says it lies in, else of the page's content, else of the page.
  * @param pictureColour the mean colour of a theme's picture that covers what it lies on, by its path
  */
-export function textPairs(sheets: readonly SheetText[], pictureColour: (path: string) => Rgb | undefined): TextPair[] {
-  const rules = sheets.flatMap(({ path, text }) => readStylesheet(path, text).rules), properties = customProperties(rules), grounds = new Map<string, Ground>();
+export function textPairs(
+  sheets: readonly SheetText[],
+  pictureColour: (path: string) => Rgb | undefined,
+): TextPair[] {
+  const rules = sheets.flatMap(({ path, text }) => readStylesheet(path, text).rules),
+    properties = customProperties(rules),
+    grounds = new Map<string, Ground>();
   const resolve = (value: string) => resolveVars(value, properties);
   let content: Ground | undefined;
   for (const rule of rules) {
     if (rule.widths.some((w) => w.max !== undefined)) continue;
     for (const { property, value, line } of rule.declarations) {
-      const layers = /^background/.test(property) ? readBackground(property, resolve(value) ?? '') : undefined;
+      const layers = /^background/.test(property)
+        ? readBackground(property, resolve(value) ?? '')
+        : undefined;
       if (!layers) continue;
       // A picture that covers is what is seen; a colour under one that does not repeat is seen around it.
-      const front = layers[0], path = front?.url === undefined ? null : pathOf(front.url, rule.file), picture = path === null || (front.repeat === 'no-repeat' && layers.at(-1)?.colour) ? undefined : pictureColour(path);
-      const colour = picture ?? (layers.at(-1)?.colour === undefined ? undefined : tryColour(layers.at(-1)!.colour!));
+      const front = layers[0],
+        path = front?.url === undefined ? null : pathOf(front.url, rule.file),
+        picture =
+          path === null || (front.repeat === 'no-repeat' && layers.at(-1)?.colour)
+            ? undefined
+            : pictureColour(path);
+      const colour =
+        picture ??
+        (layers.at(-1)?.colour === undefined ? undefined : tryColour(layers.at(-1)!.colour!));
       if (!colour) continue;
       const ground = { colour, at: { file: rule.file, line } };
       grounds.set(rule.selector, ground);
-      if (!content && contentName.test(rule.subject.text) && rule.subject.type !== 'body' && compounds(rule.selector).length === 1) content = ground;
+      if (
+        !content &&
+        contentName.test(rule.subject.text) &&
+        rule.subject.type !== 'body' &&
+        compounds(rule.selector).length === 1
+      )
+        content = ground;
     }
   }
   const page = grounds.get('body') ?? grounds.get('html') ?? grounds.get(':root');
@@ -66,12 +90,26 @@ export function textPairs(sheets: readonly SheetText[], pictureColour: (path: st
     }
     return content ?? page;
   }
-  return rules.flatMap((rule) => rule.declarations.filter((d) => d.property === 'color').flatMap(({ value, line }): TextPair[] => {
-    const text = tryColour(resolve(value) ?? '');
-    if (!text) return [];
-    const ground = under(rule.selector), colour = ground?.colour ?? white;
-    return [{ selector: rule.selector, text, ground: colour, ratio: contrastRatio(text, colour), at: { file: rule.file, line }, groundAt: ground?.at }];
-  }));
+  return rules.flatMap((rule) =>
+    rule.declarations
+      .filter((d) => d.property === 'color')
+      .flatMap(({ value, line }): TextPair[] => {
+        const text = tryColour(resolve(value) ?? '');
+        if (!text) return [];
+        const ground = under(rule.selector),
+          colour = ground?.colour ?? white;
+        return [
+          {
+            selector: rule.selector,
+            text,
+            ground: colour,
+            ratio: contrastRatio(text, colour),
+            at: { file: rule.file, line },
+            groundAt: ground?.at,
+          },
+        ];
+      }),
+  );
 }
 
 /**
@@ -80,14 +118,20 @@ export function textPairs(sheets: readonly SheetText[], pictureColour: (path: st
  * @param wanted contrast ratio, 1..21
  */
 export function readableOn(ground: Rgb, text: Rgb, wanted: number): Rgb {
-  const [L, a, b] = linearToOklab(linearOfLevel[text.r], linearOfLevel[text.g], linearOfLevel[text.b]);
+  const [L, a, b] = linearToOklab(
+    linearOfLevel[text.r],
+    linearOfLevel[text.g],
+    linearOfLevel[text.b],
+  );
   const at = (l: number): Rgb => {
     // Towards black and white there is less room for chroma.
-    const room = Math.min(1, l / Math.max(L, 0.01), (1 - l) / Math.max(1 - L, 0.01)), [r, g, bb] = oklabToLinear(l, a * room, b * room);
+    const room = Math.min(1, l / Math.max(L, 0.01), (1 - l) / Math.max(1 - L, 0.01)),
+      [r, g, bb] = oklabToLinear(l, a * room, b * room);
     return { r: levelOfLinear(r), g: levelOfLinear(g), b: levelOfLinear(bb) };
   };
   for (let step = 0; step <= 100; step++) {
-    for (const l of [L - step / 100, L + step / 100]) if (l >= 0 && l <= 1 && contrastRatio(at(l), ground) >= wanted) return at(l);
+    for (const l of [L - step / 100, L + step / 100])
+      if (l >= 0 && l <= 1 && contrastRatio(at(l), ground) >= wanted) return at(l);
   }
   const black = { r: 0, g: 0, b: 0 };
   return contrastRatio(black, ground) >= contrastRatio(white, ground) ? black : white;

@@ -13,32 +13,55 @@ import { isInside } from './inside';
 import type { Role } from './roles';
 
 /** Keeps a recipe among the site's: in place of one of that id, or as a new one. */
-export const keepRecipe = (recipe: Recipe): Edit => (site) => {
-  const at = site.recipes.findIndex((r) => r.id === recipe.id);
-  if (at >= 0) site.recipes[at] = castDraft(recipe); else site.recipes.push(castDraft(recipe));
-};
+export const keepRecipe =
+  (recipe: Recipe): Edit =>
+  (site) => {
+    const at = site.recipes.findIndex((r) => r.id === recipe.id);
+    if (at >= 0) site.recipes[at] = castDraft(recipe);
+    else site.recipes.push(castDraft(recipe));
+  };
 
-export const forgetRecipe = (id: string): Edit => (site) => { site.recipes = site.recipes.filter((r) => r.id !== id); };
+export const forgetRecipe =
+  (id: string): Edit =>
+  (site) => {
+    site.recipes = site.recipes.filter((r) => r.id !== id);
+  };
 
 /** Nothing is recoloured by it yet. */
 export const emptyRecipe = (id: string): Recipe => ({ id, name: '', steps: [], spare: false });
 
-export const openPieces = (set: PieceSet | null): Edit => (site) => { site.set = set && castDraft(set); };
+export const openPieces =
+  (set: PieceSet | null): Edit =>
+  (site) => {
+    site.set = set && castDraft(set);
+  };
 
 /** Does nothing while no set is open. */
-export const editSet = (change: (set: Draft<PieceSet>) => void): Edit => (site) => { if (site.set) change(site.set); };
+export const editSet =
+  (change: (set: Draft<PieceSet>) => void): Edit =>
+  (site) => {
+    if (site.set) change(site.set);
+  };
 
-export const layRecipeOnSet = (recipe: Recipe): Edit => editSet((set) => { set.recipe = castDraft(recipe); });
+export const layRecipeOnSet = (recipe: Recipe): Edit =>
+  editSet((set) => {
+    set.recipe = castDraft(recipe);
+  });
 
 /** Every asset a set needs. */
-export const filesOfSet = ({ pieces, sheets, others }: PieceSet): readonly SetFile[] => [...pieces, ...sheets, ...others];
+export const filesOfSet = ({ pieces, sheets, others }: PieceSet): readonly SetFile[] => [
+  ...pieces,
+  ...sheets,
+  ...others,
+];
 
 /** Pieces that have a place of their own on a page and are files of their own; of several for one place, the first. */
 export function placedPieces(set: PieceSet, roles: ReadonlyMap<string, Role>): SetPiece[] {
   const taken = new Set<string>();
   return set.pieces.filter((piece) => {
     const kind = roles.get(piece.path)?.kind ?? 'piece';
-    if (piece.leftOut || isInside(piece.path, set.sheets) || kind === 'piece' || taken.has(kind)) return false;
+    if (piece.leftOut || isInside(piece.path, set.sheets) || kind === 'piece' || taken.has(kind))
+      return false;
     taken.add(kind);
     return true;
   });
@@ -60,16 +83,35 @@ function slotIdOf(site: Pick<Site, 'slots'>, piece: SetPiece): string {
  * exact size, with the recipe in front of it. Laid again, the recipe takes the place of the one that is there.
  * @param ground what the page has under everything from now on; as it is where it is left out
  */
-export const layOnPlan = (set: PieceSet, roles: ReadonlyMap<string, Role>, pageId: string, ground?: Hex): Edit => (site) => {
-  for (const piece of placedPieces(set, roles)) {
-    if (!site.slots.some((s) => s.replaces === piece.path)) {
-      const role = roles.get(piece.path)!, item = shelfItem({ ...piece, name: piece.path.replace(/^.*\//, '').replace(/\.[a-z0-9]+$/i, ''), source: 'theme' });
-      const picture: ThemePicture = { path: piece.path, item, kind: role.kind, ...(role.laid && { found: role.laid }) }, id = slotIdOf(site, piece), ids = [id, `${id}-photo`];
-      adoptTheme({ pictures: [picture], pageId, newId: () => ids.shift()! })(site);
+export const layOnPlan =
+  (set: PieceSet, roles: ReadonlyMap<string, Role>, pageId: string, ground?: Hex): Edit =>
+  (site) => {
+    for (const piece of placedPieces(set, roles)) {
+      if (!site.slots.some((s) => s.replaces === piece.path)) {
+        const role = roles.get(piece.path)!,
+          item = shelfItem({
+            ...piece,
+            name: piece.path.replace(/^.*\//, '').replace(/\.[a-z0-9]+$/i, ''),
+            source: 'theme',
+          });
+        const picture: ThemePicture = {
+            path: piece.path,
+            item,
+            kind: role.kind,
+            ...(role.laid && { found: role.laid }),
+          },
+          id = slotIdOf(site, piece),
+          ids = [id, `${id}-photo`];
+        adoptTheme({ pictures: [picture], pageId, newId: () => ids.shift()! })(site);
+      }
+      const { pictureId } = site.slots.find((s) => s.replaces === piece.path)!;
+      editPicture(pictureId, (picture) => {
+        picture.layers = picture.layers.filter((l) => l.id !== layerId);
+      })(site);
+      addBehindWords(pictureId, newRecipeLayer(layerId, set.recipe))(site);
     }
-    const { pictureId } = site.slots.find((s) => s.replaces === piece.path)!;
-    editPicture(pictureId, (picture) => { picture.layers = picture.layers.filter((l) => l.id !== layerId); })(site);
-    addBehindWords(pictureId, newRecipeLayer(layerId, set.recipe))(site);
-  }
-  if (ground) editPage(pageId, (page) => { page.ground = ground; })(site);
-};
+    if (ground)
+      editPage(pageId, (page) => {
+        page.ground = ground;
+      })(site);
+  };

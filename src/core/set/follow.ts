@@ -7,7 +7,12 @@ import type { Sample } from '../recolour/offers';
 import { hueOf } from '../recolour/spare';
 import type { Hex } from '../site/model/hex';
 import type { Side } from '../site/model/slot';
-import { customProperties, readTheme, type BackgroundFound, type SheetText } from '../theme/readTheme';
+import {
+  customProperties,
+  readTheme,
+  type BackgroundFound,
+  type SheetText,
+} from '../theme/readTheme';
 import { resolveVars } from '../theme/customProperties';
 import { readStylesheet } from '../theme/stylesheet';
 import { writtenLike, patched } from './colourSpans';
@@ -34,14 +39,25 @@ export interface SheetLine {
   /** The recipe alone would make text of it that cannot be read: it becomes as dark, or as light, as it has to. */
   readonly keptReadable: boolean;
   /** The strip it continues, and how even that ends, levels; undefined while its file is not written. */
-  readonly continues?: { readonly path: string; readonly side: Side; readonly uneven: number | undefined };
+  readonly continues?: {
+    readonly path: string;
+    readonly side: Side;
+    readonly uneven: number | undefined;
+  };
   /** Contrast of text that this colour is of, or of the worst text on it. */
-  readonly contrast?: { readonly before: number; readonly after: number; readonly selector: string };
+  readonly contrast?: {
+    readonly before: number;
+    readonly after: number;
+    readonly selector: string;
+  };
   /** Of a text that loses its contrast: the nearest colour that has it. */
   readonly mend?: Hex;
 }
 
-interface Placed extends SheetLine { readonly start: number; readonly end: number }
+interface Placed extends SheetLine {
+  readonly start: number;
+  readonly end: number;
+}
 
 export interface Followed {
   readonly lines: readonly SheetLine[];
@@ -69,17 +85,31 @@ const ofPiece = 6;
 const sameHue = 28;
 
 /** Whether a colour belongs to what is recoloured: it has the theme's old hue, or a piece has it. Each is looked at once. */
-function belonging(samples: FollowInput['samples'], from: Rgb): (colour: Rgb, property: string) => boolean {
-  const old = hueOf(from), colours = new Map([...samples.values()].flat().map(({ colour }) => [hexOf(colour), colour])), known = new Map<string, boolean>();
+function belonging(
+  samples: FollowInput['samples'],
+  from: Rgb,
+): (colour: Rgb, property: string) => boolean {
+  const old = hueOf(from),
+    colours = new Map([...samples.values()].flat().map(({ colour }) => [hexOf(colour), colour])),
+    known = new Map<string, boolean>();
   const look = (colour: Rgb, lies: boolean): boolean => {
     const hue = hueOf(colour);
-    if (hue !== undefined && old !== undefined && Math.abs(((hue - old + 540) % 360) - 180) <= sameHue) return true;
+    if (
+      hue !== undefined &&
+      old !== undefined &&
+      Math.abs(((hue - old + 540) % 360) - 180) <= sameHue
+    )
+      return true;
     // A grey is a piece's only where it lies beside it, and only to the level.
-    for (const c of colours.values()) if (hue !== undefined ? deltaE(c, colour) <= ofPiece : lies && largestStep(c, colour) <= 1) return true;
+    for (const c of colours.values())
+      if (hue !== undefined ? deltaE(c, colour) <= ofPiece : lies && largestStep(c, colour) <= 1)
+        return true;
     return false;
   };
   return (colour, property) => {
-    const lies = /^(background|border)/.test(property), key = `${hexOf(colour)} ${lies}`, before = known.get(key);
+    const lies = /^(background|border)/.test(property),
+      key = `${hexOf(colour)} ${lies}`,
+      before = known.get(key);
     if (before !== undefined) return before;
     const found = look(colour, lies);
     known.set(key, found);
@@ -98,17 +128,32 @@ function endSide({ repeat, position }: BackgroundFound): Side | undefined {
 const varCall = /var\(\s*--[\w-]+\s*(?:,[^()]*)?\)/g;
 
 /** Where the colour under a strip is written: the last word on it that its selector has. */
-function groundSpan(selector: string, sheets: readonly { path: string; declared: readonly Declared[] }[], resolve: (value: string) => string | undefined): { file: string; d: Declared; start: number; end: number; text: string; colour: Rgb } | undefined {
+function groundSpan(
+  selector: string,
+  sheets: readonly { path: string; declared: readonly Declared[] }[],
+  resolve: (value: string) => string | undefined,
+):
+  { file: string; d: Declared; start: number; end: number; text: string; colour: Rgb } | undefined {
   let found: ReturnType<typeof groundSpan>;
-  for (const { path: file, declared } of sheets) for (const d of declared) {
-    if (!/^background(-color)?$/.test(d.property) || !d.selector.split(',').some((s) => s.trim() === selector)) continue;
-    for (const c of d.colours) found = { file, d, start: c.start, end: c.end, text: c.text, colour: c.rgb };
-    // A variable counts with its fallback, which is only seen where it has no value.
-    for (const m of d.value.matchAll(varCall)) {
-      const colour = tryColour(resolve(m[0]) ?? ''), start = d.start + m.index, end = start + m[0].length, last = d.colours.at(-1);
-      if (colour && (!last || (last.start >= start && last.end <= end))) found = { file, d, start, end, text: m[0], colour };
+  for (const { path: file, declared } of sheets)
+    for (const d of declared) {
+      if (
+        !/^background(-color)?$/.test(d.property) ||
+        !d.selector.split(',').some((s) => s.trim() === selector)
+      )
+        continue;
+      for (const c of d.colours)
+        found = { file, d, start: c.start, end: c.end, text: c.text, colour: c.rgb };
+      // A variable counts with its fallback, which is only seen where it has no value.
+      for (const m of d.value.matchAll(varCall)) {
+        const colour = tryColour(resolve(m[0]) ?? ''),
+          start = d.start + m.index,
+          end = start + m[0].length,
+          last = d.colours.at(-1);
+        if (colour && (!last || (last.start >= start && last.end <= end)))
+          found = { file, d, start, end, text: m[0], colour };
+      }
     }
-  }
   return found;
 }
 
@@ -117,57 +162,149 @@ function groundSpan(selector: string, sheets: readonly { path: string; declared:
  * on where a strip ends becomes the one its written file ends with.
  */
 export function follow({ sheets, samples, laid, from, decided, ends }: FollowInput): Followed {
-  const scanned = sheets.map(({ path, text }) => ({ path, declared: scanSheet(text) })), properties = customProperties(sheets.flatMap((s) => readStylesheet(s.path, s.text).rules));
-  const resolve = (value: string) => resolveVars(value, properties), lines = new Map<string, Placed>();
-  const decidedOn = (key: string, old: string, proposed: boolean, to: Rgb): Pick<SheetLine, 'proposed' | 'follows' | 'to' | 'toHex'> => {
-    const decision = decided[key], becomes = typeof decision === 'string' ? colourOf(decision) : to;
-    return { proposed, follows: decision === undefined ? proposed : decision !== false, to: old.startsWith('var(') ? hexOf(becomes) : writtenLike(old, becomes), toHex: hexOf(becomes) };
+  const scanned = sheets.map(({ path, text }) => ({ path, declared: scanSheet(text) })),
+    properties = customProperties(sheets.flatMap((s) => readStylesheet(s.path, s.text).rules));
+  const resolve = (value: string) => resolveVars(value, properties),
+    lines = new Map<string, Placed>();
+  const decidedOn = (
+    key: string,
+    old: string,
+    proposed: boolean,
+    to: Rgb,
+  ): Pick<SheetLine, 'proposed' | 'follows' | 'to' | 'toHex'> => {
+    const decision = decided[key],
+      becomes = typeof decision === 'string' ? colourOf(decision) : to;
+    return {
+      proposed,
+      follows: decision === undefined ? proposed : decision !== false,
+      to: old.startsWith('var(') ? hexOf(becomes) : writtenLike(old, becomes),
+      toHex: hexOf(becomes),
+    };
   };
-  const fading = textsThatFade(sheets, laid, samples), belongs = belonging(samples, from);
+  const fading = textsThatFade(sheets, laid, samples),
+    belongs = belonging(samples, from);
   /** In place of what stands inside it, such as the fallback of a variable. */
   const put = (line: Placed) => {
-    for (const [key, l] of lines) if (l.file === line.file && l.start >= line.start && l.end <= line.end) lines.delete(key);
+    for (const [key, l] of lines)
+      if (l.file === line.file && l.start >= line.start && l.end <= line.end) lines.delete(key);
     lines.set(line.key, line);
   };
-  for (const { path: file, declared } of scanned) for (const d of declared) for (const span of d.colours) {
-    const key = `${file}:${span.start}`, readable = d.property === 'color' ? fading.get(`${file}:${d.line} ${hexOf(span.rgb)}`) : undefined, to = readable ?? laid.colour(span.rgb), proposed = belongs(span.rgb, d.property) && largestStep(to, span.rgb) > 0;
-    lines.set(key, { key, file, line: d.line, selector: d.selector, property: d.property, old: span.text, oldHex: hexOf(span.rgb), ...decidedOn(key, span.text, proposed, to), keptReadable: readable !== undefined, start: span.start, end: span.end });
-  }
+  for (const { path: file, declared } of scanned)
+    for (const d of declared)
+      for (const span of d.colours) {
+        const key = `${file}:${span.start}`,
+          readable =
+            d.property === 'color' ? fading.get(`${file}:${d.line} ${hexOf(span.rgb)}`) : undefined,
+          to = readable ?? laid.colour(span.rgb),
+          proposed = belongs(span.rgb, d.property) && largestStep(to, span.rgb) > 0;
+        lines.set(key, {
+          key,
+          file,
+          line: d.line,
+          selector: d.selector,
+          property: d.property,
+          old: span.text,
+          oldHex: hexOf(span.rgb),
+          ...decidedOn(key, span.text, proposed, to),
+          keptReadable: readable !== undefined,
+          start: span.start,
+          end: span.end,
+        });
+      }
   // Text that takes its colour from a variable follows with it, unless it would not be read any more.
-  for (const { path: file, declared } of scanned) for (const d of declared) for (const m of d.property === 'color' ? d.value.matchAll(varCall) : []) {
-    const colour = tryColour(resolve(m[0]) ?? ''), readable = colour && fading.get(`${file}:${d.line} ${hexOf(colour)}`), key = `${file}:${d.start + m.index}`;
-    if (!colour || !readable) continue;
-    put({ key, file, line: d.line, selector: d.selector, property: d.property, old: m[0], oldHex: hexOf(colour), ...decidedOn(key, m[0], belongs(colour, d.property), readable), keptReadable: true, start: d.start + m.index, end: d.start + m.index + m[0].length });
-  }
+  for (const { path: file, declared } of scanned)
+    for (const d of declared)
+      for (const m of d.property === 'color' ? d.value.matchAll(varCall) : []) {
+        const colour = tryColour(resolve(m[0]) ?? ''),
+          readable = colour && fading.get(`${file}:${d.line} ${hexOf(colour)}`),
+          key = `${file}:${d.start + m.index}`;
+        if (!colour || !readable) continue;
+        put({
+          key,
+          file,
+          line: d.line,
+          selector: d.selector,
+          property: d.property,
+          old: m[0],
+          oldHex: hexOf(colour),
+          ...decidedOn(key, m[0], belongs(colour, d.property), readable),
+          keptReadable: true,
+          start: d.start + m.index,
+          end: d.start + m.index + m[0].length,
+        });
+      }
   for (const found of readTheme(sheets).backgrounds) {
-    const side = endSide(found), path = found.path;
+    const side = endSide(found),
+      path = found.path;
     if (!side || path === null || !samples.has(path)) continue;
     const ground = groundSpan(found.selector, scanned, resolve);
     if (!ground) continue;
-    const key = `${ground.file}:${ground.start}`, read = ends.get(path), after = read?.after[side], to = after ? colourOf(after.colour) : laid.colour(ground.colour);
+    const key = `${ground.file}:${ground.start}`,
+      read = ends.get(path),
+      after = read?.after[side],
+      to = after ? colourOf(after.colour) : laid.colour(ground.colour);
     const proposed = !read || deltaE(colourOf(read.before[side].colour), ground.colour) <= ofPiece;
     // Where the owner's own variable goes the same way, there is nothing to put in its place.
-    if (ground.text.startsWith('var(') && largestStep(to, laid.colour(ground.colour)) === 0) continue;
+    if (ground.text.startsWith('var(') && largestStep(to, laid.colour(ground.colour)) === 0)
+      continue;
     put({
-      key, file: ground.file, line: ground.d.line, selector: found.selector, property: ground.d.property, old: ground.text, oldHex: hexOf(ground.colour), ...decidedOn(key, ground.text, proposed, to),
-      keptReadable: false, start: ground.start, end: ground.end, continues: { path, side, uneven: after?.uneven },
+      key,
+      file: ground.file,
+      line: ground.d.line,
+      selector: found.selector,
+      property: ground.d.property,
+      old: ground.text,
+      oldHex: hexOf(ground.colour),
+      ...decidedOn(key, ground.text, proposed, to),
+      keptReadable: false,
+      start: ground.start,
+      end: ground.end,
+      continues: { path, side, uneven: after?.uneven },
     });
   }
-  const all = [...lines.values()].sort((a, b) => (a.file === b.file ? a.start - b.start : sheets.findIndex((s) => s.path === a.file) - sheets.findIndex((s) => s.path === b.file)));
-  const after = new Map(sheets.map(({ path, text }) => [path, patched(text, all.filter((l) => l.file === path && l.follows).map(({ start, end, to }) => ({ start, end, to })))]));
+  const all = [...lines.values()].sort((a, b) =>
+    a.file === b.file
+      ? a.start - b.start
+      : sheets.findIndex((s) => s.path === a.file) - sheets.findIndex((s) => s.path === b.file),
+  );
+  const after = new Map(
+    sheets.map(({ path, text }) => [
+      path,
+      patched(
+        text,
+        all
+          .filter((l) => l.file === path && l.follows)
+          .map(({ start, end, to }) => ({ start, end, to })),
+      ),
+    ]),
+  );
   return { lines: withContrast(all, sheets, after, samples, laid), sheets: after };
 }
 
 const meanOf = (samples: readonly Sample[]): Rgb | undefined => {
-  let n = 0, r = 0, g = 0, b = 0;
-  for (const { colour, share } of samples) { n += share; r += share * colour.r; g += share * colour.g; b += share * colour.b; }
+  let n = 0,
+    r = 0,
+    g = 0,
+    b = 0;
+  for (const { colour, share } of samples) {
+    n += share;
+    r += share * colour.r;
+    g += share * colour.g;
+    b += share * colour.b;
+  }
   return n > 0.5 ? { r: Math.round(r / n), g: Math.round(g / n), b: Math.round(b / n) } : undefined;
 };
 
 /** What the mean of a piece is, and what becomes of it; undefined for one that is mostly see-through. */
 const pieceColours = (samples: FollowInput['samples'], laid: LaidRecipe) => {
   const mean = (path: string) => meanOf(samples.get(path) ?? []);
-  return { mean, became: (path: string) => { const m = mean(path); return m && laid.colour(m); } };
+  return {
+    mean,
+    became: (path: string) => {
+      const m = mean(path);
+      return m && laid.colour(m);
+    },
+  };
 };
 
 /**
@@ -175,28 +312,70 @@ const pieceColours = (samples: FollowInput['samples'], laid: LaidRecipe) => {
  * takes the new hue, with the contrast it had on the recoloured ground as far as there is room.
  * @returns what it becomes, by file, line and colour
  */
-function textsThatFade(sheets: readonly SheetText[], laid: LaidRecipe, samples: FollowInput['samples']): Map<string, Rgb> {
+function textsThatFade(
+  sheets: readonly SheetText[],
+  laid: LaidRecipe,
+  samples: FollowInput['samples'],
+): Map<string, Rgb> {
   const { mean } = pieceColours(samples, laid);
-  return new Map(textPairs(sheets, mean).flatMap(({ text, ground, ratio, at }) => {
-    const under = laid.colour(ground), became = laid.colour(text), then = contrastRatio(became, under);
-    return then < leastContrast && then < ratio - 0.005 ? [[`${at.file}:${at.line} ${hexOf(text)}`, readableOn(under, became, Math.max(leastContrast, ratio))] as const] : [];
-  }));
+  return new Map(
+    textPairs(sheets, mean).flatMap(({ text, ground, ratio, at }) => {
+      const under = laid.colour(ground),
+        became = laid.colour(text),
+        then = contrastRatio(became, under);
+      return then < leastContrast && then < ratio - 0.005
+        ? [
+            [
+              `${at.file}:${at.line} ${hexOf(text)}`,
+              readableOn(under, became, Math.max(leastContrast, ratio)),
+            ] as const,
+          ]
+        : [];
+    }),
+  );
 }
 
 /** Each line with the contrast of the text it is of, or of the worst text on the ground it is of. */
-function withContrast(lines: readonly Placed[], sheets: readonly SheetText[], after: ReadonlyMap<string, string>, samples: FollowInput['samples'], laid: LaidRecipe): SheetLine[] {
+function withContrast(
+  lines: readonly Placed[],
+  sheets: readonly SheetText[],
+  after: ReadonlyMap<string, string>,
+  samples: FollowInput['samples'],
+  laid: LaidRecipe,
+): SheetLine[] {
   const { mean, became } = pieceColours(samples, laid);
-  const before = textPairs(sheets, mean), then = textPairs(sheets.map(({ path }) => ({ path, text: after.get(path)! })), became);
+  const before = textPairs(sheets, mean),
+    then = textPairs(
+      sheets.map(({ path }) => ({ path, text: after.get(path)! })),
+      became,
+    );
   const pairs = before.map((pair, i) => ({ pair, now: then[i] ?? pair }));
-  const at = (where: TextPair['groundAt'], line: Placed) => where?.file === line.file && where.line === line.line;
+  const at = (where: TextPair['groundAt'], line: Placed) =>
+    where?.file === line.file && where.line === line.line;
   return lines.map(({ start: _start, end: _end, ...line }, i) => {
-    const isText = line.property === 'color', own = pairs.filter(({ pair }) => (isText ? at(pair.at, lines[i]) && hexOf(pair.text) === line.oldHex : /^background/.test(line.property) && at(pair.groundAt, lines[i])));
+    const isText = line.property === 'color',
+      own = pairs.filter(({ pair }) =>
+        isText
+          ? at(pair.at, lines[i]) && hexOf(pair.text) === line.oldHex
+          : /^background/.test(line.property) && at(pair.groundAt, lines[i]),
+      );
     const worst = own.sort((a, b) => a.now.ratio - b.now.ratio)[0];
     if (!worst) return line;
-    const contrast = { before: worst.pair.ratio, after: worst.now.ratio, selector: worst.pair.selector };
-    return isText && isWeak(contrast) ? { ...line, contrast, mend: hexOf(readableOn(worst.now.ground, worst.now.text, leastContrast)) } : { ...line, contrast };
+    const contrast = {
+      before: worst.pair.ratio,
+      after: worst.now.ratio,
+      selector: worst.pair.selector,
+    };
+    return isText && isWeak(contrast)
+      ? {
+          ...line,
+          contrast,
+          mend: hexOf(readableOn(worst.now.ground, worst.now.text, leastContrast)),
+        }
+      : { ...line, contrast };
   });
 }
 
 /** Text has less contrast than it had, and less than is wanted. */
-export const isWeak = (contrast: NonNullable<SheetLine['contrast']>): boolean => contrast.after < leastContrast && contrast.after < contrast.before - 0.005;
+export const isWeak = (contrast: NonNullable<SheetLine['contrast']>): boolean =>
+  contrast.after < leastContrast && contrast.after < contrast.before - 0.005;

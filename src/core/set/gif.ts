@@ -7,7 +7,9 @@ import type { Raster } from '../raster/raster';
  * @throws RangeError when it has more
  */
 export function writeGif({ data, width, height }: Raster): Uint8Array<ArrayBuffer> {
-  const numbers = new Map<number, number>(), palette: [number, number, number][] = [], index = new Uint8Array(width * height);
+  const numbers = new Map<number, number>(),
+    palette: [number, number, number][] = [],
+    index = new Uint8Array(width * height);
   let clear: number | undefined;
   for (let i = 0, k = 0; i < index.length; i++, k += 4) {
     const key = data[k + 3] < 128 ? -1 : (data[k] << 16) | (data[k + 1] << 8) | data[k + 2];
@@ -20,9 +22,13 @@ export function writeGif({ data, width, height }: Raster): Uint8Array<ArrayBuffe
     }
     index[i] = n;
   }
-  if (palette.length > 256) throw new RangeError(`Expected at most 256 colours in a GIF, found ${palette.length}.`);
+  if (palette.length > 256)
+    throw new RangeError(`Expected at most 256 colours in a GIF, found ${palette.length}.`);
   const encoder = gifenc.GIFEncoder();
-  encoder.writeFrame(index, width, height, { palette, ...(clear !== undefined && { transparent: true, transparentIndex: clear }) });
+  encoder.writeFrame(index, width, height, {
+    palette,
+    ...(clear !== undefined && { transparent: true, transparentIndex: clear }),
+  });
   encoder.finish();
   return new Uint8Array(encoder.bytes());
 }

@@ -17,7 +17,13 @@ interface InsidePicture extends PackedFile {
   readonly head: string;
 }
 
-const dataUrl = /^data:image\/([a-z0-9.+-]+)((?:;[^,;]*)*),/i, endings: Readonly<Record<string, string>> = { jpeg: 'jpg', 'svg+xml': 'svg', 'x-icon': 'ico', 'vnd.microsoft.icon': 'ico' };
+const dataUrl = /^data:image\/([a-z0-9.+-]+)((?:;[^,;]*)*),/i,
+  endings: Readonly<Record<string, string>> = {
+    jpeg: 'jpg',
+    'svg+xml': 'svg',
+    'x-icon': 'ico',
+    'vnd.microsoft.icon': 'ico',
+  };
 const isBase64 = (head: string): boolean => /;\s*base64\s*,$/i.test(head);
 
 /** The bytes of a URL's data; what is behind a # is a fragment, as it is to browsers. Undefined where they cannot be read. */
@@ -38,22 +44,41 @@ function picturesInside(file: string, text: string): InsidePicture[] {
   if (!/data:image\//i.test(text)) return found;
   tokenize(text, (type, start, end) => {
     if (type !== tokenTypes.Url && type !== tokenTypes.String) return;
-    const token = text.slice(start, end), plain = type === tokenTypes.Url, value = plain ? url.decode(token) : string.decode(token), match = dataUrl.exec(value), bytes = match && dataOf(match[0], value.slice(match[0].length));
+    const token = text.slice(start, end),
+      plain = type === tokenTypes.Url,
+      value = plain ? url.decode(token) : string.decode(token),
+      match = dataUrl.exec(value),
+      bytes = match && dataOf(match[0], value.slice(match[0].length));
     if (!match || !bytes) return;
-    const kind = match[1].toLowerCase(), path = `${file}/inside-${found.length + 1}.${endings[kind] ?? kind.replace(/[^a-z0-9]/g, '')}`;
-    found.push({ path, bytes, start, end, head: match[0], opens: plain ? 'url(' : token[0], closes: plain ? ')' : token[0] });
+    const kind = match[1].toLowerCase(),
+      path = `${file}/inside-${found.length + 1}.${endings[kind] ?? kind.replace(/[^a-z0-9]/g, '')}`;
+    found.push({
+      path,
+      bytes,
+      start,
+      end,
+      head: match[0],
+      opens: plain ? 'url(' : token[0],
+      closes: plain ? ')' : token[0],
+    });
   });
   return found;
 }
 
-export const isInside = (path: string, sheets: readonly { readonly path: string }[]): boolean => sheets.some((s) => path.startsWith(`${s.path}/`));
+export const isInside = (path: string, sheets: readonly { readonly path: string }[]): boolean =>
+  sheets.some((s) => path.startsWith(`${s.path}/`));
 
 const leaf = (path: string): string => path.split('/').slice(-2).map(encodeURIComponent).join('/');
 
 /** How the picture is spoken of in the sheet that `readSheet` gives: by its path, which is far shorter and leads to the piece. */
-const named = ({ path, opens }: InsidePicture): string => (opens === 'url(' ? `url("${leaf(path)}")` : `${opens}${leaf(path)}${opens}`);
+const named = ({ path, opens }: InsidePicture): string =>
+  opens === 'url(' ? `url("${leaf(path)}")` : `${opens}${leaf(path)}${opens}`;
 
-export const filesInside = ({ path, bytes }: PackedFile): PackedFile[] => picturesInside(path, decodeStylesheet(path, bytes)).map((p) => ({ path: p.path, bytes: p.bytes }));
+export const filesInside = ({ path, bytes }: PackedFile): PackedFile[] =>
+  picturesInside(path, decodeStylesheet(path, bytes)).map((p) => ({
+    path: p.path,
+    bytes: p.bytes,
+  }));
 
 /**
  * The text of a set's style sheet, with the pictures inside it named as if they were files beside it.
@@ -61,7 +86,8 @@ export const filesInside = ({ path, bytes }: PackedFile): PackedFile[] => pictur
  */
 export function readSheet(path: string, bytes: Uint8Array): SheetText {
   const text = decodeStylesheet(path, bytes);
-  let out = '', at = 0;
+  let out = '',
+    at = 0;
   for (const picture of picturesInside(path, text)) {
     out += text.slice(at, picture.start) + named(picture);
     at = picture.end;
@@ -70,7 +96,11 @@ export function readSheet(path: string, bytes: Uint8Array): SheetText {
 }
 
 /** Everything that is no letter, digit or -_.~ is escaped, so that it can stand in quotes and without. */
-const escaped = (text: string): string => encodeURIComponent(text).replace(/[!'()*]/g, (c) => `%${c.charCodeAt(0).toString(16).toUpperCase()}`);
+const escaped = (text: string): string =>
+  encodeURIComponent(text).replace(
+    /[!'()*]/g,
+    (c) => `%${c.charCodeAt(0).toString(16).toUpperCase()}`,
+  );
 
 /**
  * Puts the pictures back into a sheet that was read by `readSheet`: those that became others as their new bytes, in base64
@@ -78,11 +108,18 @@ const escaped = (text: string): string => encodeURIComponent(text).replace(/[!'(
  * @param original the file's bytes
  * @param becomes the new bytes of a picture, by its path; undefined for what stays
  */
-export function withInside({ path, text }: SheetText, original: Uint8Array, becomes: (path: string) => Uint8Array | undefined): string {
+export function withInside(
+  { path, text }: SheetText,
+  original: Uint8Array,
+  becomes: (path: string) => Uint8Array | undefined,
+): string {
   const before = decodeStylesheet(path, original);
   return picturesInside(path, before).reduce((out, picture) => {
-    const bytes = becomes(picture.path), { head, opens, closes } = picture;
-    const token = bytes ? `${opens}${head}${isBase64(head) ? fromByteArray(bytes) : escaped(strFromU8(bytes))}${closes}` : before.slice(picture.start, picture.end);
+    const bytes = becomes(picture.path),
+      { head, opens, closes } = picture;
+    const token = bytes
+      ? `${opens}${head}${isBase64(head) ? fromByteArray(bytes) : escaped(strFromU8(bytes))}${closes}`
+      : before.slice(picture.start, picture.end);
     return out.replace(named(picture), () => token);
   }, text);
 }

@@ -19,33 +19,59 @@ export interface OpenedSet {
   readonly others: readonly (PackedFile & { readonly why: string })[];
 }
 
-const isZip = (bytes: Uint8Array): boolean => bytes[0] === 0x50 && bytes[1] === 0x4b && bytes[2] === 3;
-const isPicture = (path: string): boolean => /\.(jpe?g|png|gif|webp|avif|svg|bmp|ico|tiff?)$/i.test(path);
+const isZip = (bytes: Uint8Array): boolean =>
+  bytes[0] === 0x50 && bytes[1] === 0x4b && bytes[2] === 3;
+const isPicture = (path: string): boolean =>
+  /\.(jpe?g|png|gif|webp|avif|svg|bmp|ico|tiff?)$/i.test(path);
 
 /** The folder all files are in, or the first file's own name. */
 function nameOf(packed: readonly PackedFile[], dropped: string): string {
   const folder = packed[0]?.path.split('/')[0] ?? '';
-  return packed.length > 1 && packed.every((f) => f.path.startsWith(`${folder}/`)) ? folder : dropped.replace(/^.*\//, '').replace(/\.[a-z0-9]+$/i, '');
+  return packed.length > 1 && packed.every((f) => f.path.startsWith(`${folder}/`))
+    ? folder
+    : dropped.replace(/^.*\//, '').replace(/\.[a-z0-9]+$/i, '');
 }
 
-type Sorted = { piece: PieceFile } | { sheet: PackedFile } | { other: PackedFile & { why: string } };
+type Sorted =
+  { piece: PieceFile } | { sheet: PackedFile } | { other: PackedFile & { why: string } };
 
 /** What `take` makes of a file, or the file among the others, with what is wrong with it. */
 function orOther(file: PackedFile, take: () => Sorted[]): Sorted[] {
   try {
     return take();
   } catch (error) {
-    return [{ other: { ...file, why: error instanceof Error ? error.message.replace(`${file.path}: `, '').replace(/^./, (c) => c.toUpperCase()) : String(error) } }];
+    return [
+      {
+        other: {
+          ...file,
+          why:
+            error instanceof Error
+              ? error.message.replace(`${file.path}: `, '').replace(/^./, (c) => c.toUpperCase())
+              : String(error),
+        },
+      },
+    ];
   }
 }
 
-const picture = (file: PackedFile): Sorted[] => orOther(file, () => {
-  const found = inspectPicture(file.path, file.bytes);
-  return moves(found.format, file.bytes) ? [{ other: { ...file, why: 'It moves: pictures that follow each other are not recoloured.' } }] : [{ piece: { ...file, ...found } }];
-});
+const picture = (file: PackedFile): Sorted[] =>
+  orOther(file, () => {
+    const found = inspectPicture(file.path, file.bytes);
+    return moves(found.format, file.bytes)
+      ? [
+          {
+            other: {
+              ...file,
+              why: 'It moves: pictures that follow each other are not recoloured.',
+            },
+          },
+        ]
+      : [{ piece: { ...file, ...found } }];
+  });
 
 function sorted(file: PackedFile): Sorted[] {
-  if (/\.css$/i.test(file.path)) return orOther(file, () => [{ sheet: file }, ...filesInside(file).flatMap(picture)]);
+  if (/\.css$/i.test(file.path))
+    return orOther(file, () => [{ sheet: file }, ...filesInside(file).flatMap(picture)]);
   return isPicture(file.path) ? picture(file) : [{ other: { ...file, why: '' } }];
 }
 
@@ -55,14 +81,29 @@ function sorted(file: PackedFile): Sorted[] {
  * @throws ArchiveError when there is no picture in it at all, or the zip is not as it should be
  */
 export function openSet(files: readonly PackedFile[]): OpenedSet {
-  const packed = files.flatMap(({ path, bytes }): PackedFile[] => (isZip(bytes) && /\.zip$/i.test(path) ? unzip(path, bytes) : [{ path, bytes }]));
-  const unique = [...new Map(packed.map((f) => [f.path, f])).values()], parted = unique.flatMap(sorted), sheets = parted.flatMap((p) => ('sheet' in p ? [p.sheet] : []));
-  const found = parted.flatMap((p) => ('piece' in p ? [p.piece] : [])), others = parted.flatMap((p) => ('other' in p ? [p.other] : []));
+  const packed = files.flatMap(({ path, bytes }): PackedFile[] =>
+    isZip(bytes) && /\.zip$/i.test(path) ? unzip(path, bytes) : [{ path, bytes }],
+  );
+  const unique = [...new Map(packed.map((f) => [f.path, f])).values()],
+    parted = unique.flatMap(sorted),
+    sheets = parted.flatMap((p) => ('sheet' in p ? [p.sheet] : []));
+  const found = parted.flatMap((p) => ('piece' in p ? [p.piece] : [])),
+    others = parted.flatMap((p) => ('other' in p ? [p.other] : []));
   // Files of their own first.
-  const pieces = [...found.filter((p) => !isInside(p.path, sheets)), ...found.filter((p) => isInside(p.path, sheets))];
+  const pieces = [
+    ...found.filter((p) => !isInside(p.path, sheets)),
+    ...found.filter((p) => isInside(p.path, sheets)),
+  ];
   if (pieces.length === 0) {
     const why = others.find((o) => o.why)?.why;
-    throw new ArchiveError(`${files.map((f) => f.path).slice(0, 3).join(', ')}: expected pictures of a theme, or a zip of its folder, found ${unique.length === 0 ? 'nothing' : `${unique.length} ${unique.length === 1 ? 'file' : 'files'} and no picture that can be recoloured`}.${why ? ` ${why}` : ''}`);
+    throw new ArchiveError(
+      `${files
+        .map((f) => f.path)
+        .slice(0, 3)
+        .join(
+          ', ',
+        )}: expected pictures of a theme, or a zip of its folder, found ${unique.length === 0 ? 'nothing' : `${unique.length} ${unique.length === 1 ? 'file' : 'files'} and no picture that can be recoloured`}.${why ? ` ${why}` : ''}`,
+    );
   }
   return { name: nameOf(unique, files[0].path), pieces, sheets, others };
 }

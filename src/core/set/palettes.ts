@@ -5,7 +5,11 @@ import { gifPictures } from './moving';
 
 type Becomes = (colour: Rgb) => Rgb;
 
-const crcTable = Int32Array.from({ length: 256 }, (_, n) => { let c = n; for (let k = 0; k < 8; k++) c = c & 1 ? 0xedb88320 ^ (c >>> 1) : c >>> 1; return c; });
+const crcTable = Int32Array.from({ length: 256 }, (_, n) => {
+  let c = n;
+  for (let k = 0; k < 8; k++) c = c & 1 ? 0xedb88320 ^ (c >>> 1) : c >>> 1;
+  return c;
+});
 
 /** CRC of a chunk's type and data (PNG, third edition, section 5.5 and annex D). */
 function crc32(bytes: Uint8Array): number {
@@ -17,14 +21,21 @@ function crc32(bytes: Uint8Array): number {
 function recolourTable(bytes: Uint8Array, from: number, to: number, becomes: Becomes): void {
   for (let k = from; k + 2 < to; k += 3) {
     const { r, g, b } = becomes({ r: bytes[k], g: bytes[k + 1], b: bytes[k + 2] });
-    bytes[k] = r; bytes[k + 1] = g; bytes[k + 2] = b;
+    bytes[k] = r;
+    bytes[k + 1] = g;
+    bytes[k + 2] = b;
   }
 }
 
-interface Chunk { readonly type: string; readonly at: number; readonly length: number }
+interface Chunk {
+  readonly type: string;
+  readonly at: number;
+  readonly length: number;
+}
 
 function chunksOf(bytes: Uint8Array): Chunk[] {
-  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength), out: Chunk[] = [];
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength),
+    out: Chunk[] = [];
   for (let at = 8; at + 12 <= bytes.length;) {
     const length = view.getUint32(at);
     out.push({ type: String.fromCharCode(...bytes.subarray(at + 4, at + 8)), at, length });
@@ -40,10 +51,16 @@ export const isPalettePng = (bytes: Uint8Array): boolean => bytes[25] === 3 && b
  * A palette PNG with other colours; see-through entries stay as see-through as they are.
  * @returns undefined when the palette's colours are not sRGB by themselves, so that the file has to be written anew
  */
-export function recolourPngPalette(bytes: Uint8Array, becomes: Becomes): Uint8Array<ArrayBuffer> | undefined {
-  const chunks = chunksOf(bytes), palette = chunks.find((c) => c.type === 'PLTE');
+export function recolourPngPalette(
+  bytes: Uint8Array,
+  becomes: Becomes,
+): Uint8Array<ArrayBuffer> | undefined {
+  const chunks = chunksOf(bytes),
+    palette = chunks.find((c) => c.type === 'PLTE');
   if (!palette || chunks.some((c) => c.type === 'iCCP')) return undefined;
-  const out = new Uint8Array(bytes), from = palette.at + 8, to = from + palette.length;
+  const out = new Uint8Array(bytes),
+    from = palette.at + 8,
+    to = from + palette.length;
   recolourTable(out, from, to, becomes);
   new DataView(out.buffer).setUint32(to, crc32(out.subarray(palette.at + 4, to)));
   return out;
@@ -51,8 +68,10 @@ export function recolourPngPalette(bytes: Uint8Array, becomes: Becomes): Uint8Ar
 
 /** A GIF of one picture with other colours, in its global and its local table. */
 export function recolourGifTables(bytes: Uint8Array, becomes: Becomes): Uint8Array<ArrayBuffer> {
-  const out = new Uint8Array(bytes), length = (packed: number) => (packed & 0x80 ? 3 << ((packed & 7) + 1) : 0);
+  const out = new Uint8Array(bytes),
+    length = (packed: number) => (packed & 0x80 ? 3 << ((packed & 7) + 1) : 0);
   recolourTable(out, 13, 13 + length(out[10]), becomes);
-  for (const at of gifPictures(out)) recolourTable(out, at + 10, at + 10 + length(out[at + 9]), becomes);
+  for (const at of gifPictures(out))
+    recolourTable(out, at + 10, at + 10 + length(out[at + 9]), becomes);
   return out;
 }

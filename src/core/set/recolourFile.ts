@@ -25,9 +25,18 @@ export interface Recoloured {
   readonly note: string;
 }
 
-const endsOf = (raster: Raster): Ends => Object.fromEntries(sides.map((side) => [side, endRow(raster, side)])) as unknown as Ends;
+const endsOf = (raster: Raster): Ends =>
+  Object.fromEntries(sides.map((side) => [side, endRow(raster, side)])) as unknown as Ends;
 
-const isLosslessWebp = (bytes: Uint8Array): boolean => { for (let at = 12; at + 8 <= bytes.length;) { const type = strFromU8(bytes.subarray(at, at + 4), true); if (type === 'VP8L') return true; if (type === 'VP8 ') return false; at += 8 + ((new DataView(bytes.buffer, bytes.byteOffset).getUint32(at + 4, true) + 1) & ~1); } return false; };
+const isLosslessWebp = (bytes: Uint8Array): boolean => {
+  for (let at = 12; at + 8 <= bytes.length;) {
+    const type = strFromU8(bytes.subarray(at, at + 4), true);
+    if (type === 'VP8L') return true;
+    if (type === 'VP8 ') return false;
+    at += 8 + ((new DataView(bytes.buffer, bytes.byteOffset).getUint32(at + 4, true) + 1) & ~1);
+  }
+  return false;
+};
 
 /** A JPEG is written no better than it was, and no worse than this: what it lost already is not to be lost twice. */
 const leastQuality = 60;
@@ -36,7 +45,11 @@ const leastQuality = 60;
 export function settingsLike(format: string, bytes: Uint8Array): PressSettings {
   if (format === 'jpeg') {
     const facts = jpegFacts(bytes);
-    return { ...pressAs('jpeg', Math.max(leastQuality, Math.min(97, facts?.quality ?? 85))), chroma: facts?.half ?? true ? 'half' : 'full', table: 0 };
+    return {
+      ...pressAs('jpeg', Math.max(leastQuality, Math.min(97, facts?.quality ?? 85))),
+      chroma: (facts?.half ?? true) ? 'half' : 'full',
+      table: 0,
+    };
   }
   if (format === 'webp') return { ...pressAs('webp', 85), lossless: isLosslessWebp(bytes) };
   return pressAs(format === 'avif' ? 'avif' : 'png', 75);
@@ -44,22 +57,50 @@ export function settingsLike(format: string, bytes: Uint8Array): PressSettings {
 
 function noteOf(format: string, bytes: Uint8Array): string {
   if (format === 'png' && bytes[24] === 16) return 'Had 16 bits a channel and has 8 now.';
-  if (format === 'jpeg') for (let at = 2; at + 9 < bytes.length && bytes[at] === 0xff; at += 2 + ((bytes[at + 2] << 8) | bytes[at + 3])) if (bytes[at + 1] >= 0xc0 && bytes[at + 1] <= 0xc2) return bytes[at + 9] === 4 ? 'Was in CMYK and is in RGB now.' : '';
+  if (format === 'jpeg')
+    for (
+      let at = 2;
+      at + 9 < bytes.length && bytes[at] === 0xff;
+      at += 2 + ((bytes[at + 2] << 8) | bytes[at + 3])
+    )
+      if (bytes[at + 1] >= 0xc0 && bytes[at + 1] <= 0xc2)
+        return bytes[at + 9] === 4 ? 'Was in CMYK and is in RGB now.' : '';
   return '';
 }
 
 /** The colours a palette file has; textures make more, and a palette of as many is found anew. */
-function withPalette(raster: Raster, laid: LaidRecipe, write: (raster: Raster) => Uint8Array<ArrayBuffer>): Uint8Array<ArrayBuffer> {
+function withPalette(
+  raster: Raster,
+  laid: LaidRecipe,
+  write: (raster: Raster) => Uint8Array<ArrayBuffer>,
+): Uint8Array<ArrayBuffer> {
   laid.on(raster);
   return write(toPalette(raster, 256, []).raster);
 }
 
-async function written(format: string, bytes: Uint8Array, laid: LaidRecipe, codecs: Codecs, pixels: () => Promise<Raster>): Promise<Uint8Array<ArrayBuffer>> {
-  if (format === 'svg') return strToU8(recolourSvg(strFromU8(bytes), laid.colour)) as Uint8Array<ArrayBuffer>;
-  if (format === 'gif') return laid.textured ? withPalette(await pixels(), laid, writeGif) : recolourGifTables(bytes, laid.colour);
+async function written(
+  format: string,
+  bytes: Uint8Array,
+  laid: LaidRecipe,
+  codecs: Codecs,
+  pixels: () => Promise<Raster>,
+): Promise<Uint8Array<ArrayBuffer>> {
+  if (format === 'svg')
+    return strToU8(recolourSvg(strFromU8(bytes), laid.colour)) as Uint8Array<ArrayBuffer>;
+  if (format === 'gif')
+    return laid.textured
+      ? withPalette(await pixels(), laid, writeGif)
+      : recolourGifTables(bytes, laid.colour);
   if (format === 'png' && isPalettePng(bytes)) {
     const same = laid.textured ? undefined : recolourPngPalette(bytes, laid.colour);
-    return same ?? withPalette(await pixels(), laid, ({ data, width, height }) => new Uint8Array(writePalette([data.buffer], width, height, 0)));
+    return (
+      same ??
+      withPalette(
+        await pixels(),
+        laid,
+        ({ data, width, height }) => new Uint8Array(writePalette([data.buffer], width, height, 0)),
+      )
+    );
   }
   const raster = await pixels();
   laid.on(raster);
@@ -73,9 +114,21 @@ async function written(format: string, bytes: Uint8Array, laid: LaidRecipe, code
  * @param decoded its px, where they are known already; they may be changed
  * @throws Error when the file breaks off or cannot be written
  */
-export async function recolourFile(format: string, bytes: Uint8Array<ArrayBuffer>, laid: LaidRecipe, codecs: Codecs, wantsEnds: boolean, decoded?: Raster): Promise<Recoloured> {
+export async function recolourFile(
+  format: string,
+  bytes: Uint8Array<ArrayBuffer>,
+  laid: LaidRecipe,
+  codecs: Codecs,
+  wantsEnds: boolean,
+  decoded?: Raster,
+): Promise<Recoloured> {
   let raster = decoded;
-  const pixels = async () => (raster ??= await codecs.decode(bytes)), before = wantsEnds ? endsOf(await pixels()) : undefined;
+  const pixels = async () => (raster ??= await codecs.decode(bytes)),
+    before = wantsEnds ? endsOf(await pixels()) : undefined;
   const out = laid.idle ? bytes : await written(format, bytes, laid, codecs, pixels);
-  return { bytes: out, ends: before && { before, after: laid.idle ? before : endsOf(await codecs.decode(out)) }, note: noteOf(format, bytes) };
+  return {
+    bytes: out,
+    ends: before && { before, after: laid.idle ? before : endsOf(await codecs.decode(out)) },
+    note: noteOf(format, bytes),
+  };
 }

@@ -21,12 +21,27 @@ export function samplesOf(raster: Raster): Sample[] {
 }
 
 /** The sides of a piece are read off where it is laid again and again, so that a colour may go on where it ends. */
-export const wantsEnds = (role: Role | undefined): boolean => role?.laid?.repeat === 'repeat-x' || role?.laid?.repeat === 'repeat-y';
+export const wantsEnds = (role: Role | undefined): boolean =>
+  role?.laid?.repeat === 'repeat-x' || role?.laid?.repeat === 'repeat-y';
 
 /** What the style sheets of a set follow by, from what is known of its pieces. */
-export function followInput(set: PieceSet, sheets: readonly SheetText[], samples: ReadonlyMap<string, readonly Sample[]>, ends: FollowInput['ends']): FollowInput {
-  const kept = new Set(set.pieces.filter((p) => !p.leftOut).map((p) => p.path)), within = <V>(map: ReadonlyMap<string, V>) => new Map([...map].filter(([path]) => kept.has(path)));
-  return { sheets, samples: within(samples), ends: within(ends), laid: layRecipe(set.recipe), from: tryColour(set.from) ?? colourOf('#000000'), decided: set.lines };
+export function followInput(
+  set: PieceSet,
+  sheets: readonly SheetText[],
+  samples: ReadonlyMap<string, readonly Sample[]>,
+  ends: FollowInput['ends'],
+): FollowInput {
+  const kept = new Set(set.pieces.filter((p) => !p.leftOut).map((p) => p.path)),
+    within = <V>(map: ReadonlyMap<string, V>) =>
+      new Map([...map].filter(([path]) => kept.has(path)));
+  return {
+    sheets,
+    samples: within(samples),
+    ends: within(ends),
+    laid: layRecipe(set.recipe),
+    from: tryColour(set.from) ?? colourOf('#000000'),
+    decided: set.lines,
+  };
 }
 
 export interface SetListener {
@@ -47,10 +62,22 @@ export interface SetPorts extends Codecs {
  * @param all whether files that do not change are among what is given back
  * @throws SetStopped when the listener did not want it any more; Error naming the file that could not be read
  */
-export async function recolourSet(set: PieceSet, ports: SetPorts, listener: SetListener, all: boolean): Promise<{ files: SetHanded[]; followed: Followed }> {
-  const originals = new Map<string, Uint8Array<ArrayBuffer>>(), written = new Map<string, WrittenPiece>(), samples = new Map<string, Sample[]>(), ends = new Map<string, NonNullable<Recoloured['ends']>>();
-  for (const { path, assetId } of [...set.pieces, ...set.sheets, ...set.others]) originals.set(path, await ports.asset(assetId));
-  const sheets = set.sheets.map(({ path }) => readSheet(path, originals.get(path)!)), roles = rolesOf(sheets, set.pieces), laid = layRecipe(set.recipe), wanted = set.pieces.filter((p) => !p.leftOut);
+export async function recolourSet(
+  set: PieceSet,
+  ports: SetPorts,
+  listener: SetListener,
+  all: boolean,
+): Promise<{ files: SetHanded[]; followed: Followed }> {
+  const originals = new Map<string, Uint8Array<ArrayBuffer>>(),
+    written = new Map<string, WrittenPiece>(),
+    samples = new Map<string, Sample[]>(),
+    ends = new Map<string, NonNullable<Recoloured['ends']>>();
+  for (const { path, assetId } of [...set.pieces, ...set.sheets, ...set.others])
+    originals.set(path, await ports.asset(assetId));
+  const sheets = set.sheets.map(({ path }) => readSheet(path, originals.get(path)!)),
+    roles = rolesOf(sheets, set.pieces),
+    laid = layRecipe(set.recipe),
+    wanted = set.pieces.filter((p) => !p.leftOut);
   for (const [i, { path, format }] of wanted.entries()) {
     if (!listener.wanted()) throw new SetStopped('Recolouring was stopped.');
     listener.onProgress(i, wanted.length, path);
@@ -58,11 +85,20 @@ export async function recolourSet(set: PieceSet, ports: SetPorts, listener: SetL
     try {
       const raster = await ports.decode(bytes);
       samples.set(path, samplesOf(raster));
-      const made = await recolourFile(format, bytes, laid, ports, wantsEnds(roles.get(path)), raster);
+      const made = await recolourFile(
+        format,
+        bytes,
+        laid,
+        ports,
+        wantsEnds(roles.get(path)),
+        raster,
+      );
       written.set(path, { path, ...made });
       if (made.ends) ends.set(path, made.ends);
     } catch (error) {
-      throw new Error(`${path}: expected a whole ${format.toUpperCase()} picture, but ${error instanceof Error ? error.message : String(error)}.`);
+      throw new Error(
+        `${path}: expected a whole ${format.toUpperCase()} picture, but ${error instanceof Error ? error.message : String(error)}.`,
+      );
     }
   }
   const followed = follow(followInput(set, sheets, samples, ends));

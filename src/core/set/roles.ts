@@ -15,37 +15,95 @@ export interface Role {
   readonly laid?: BackgroundFound;
 }
 
-const kindTitles: Readonly<Record<Exclude<SlotKind, 'piece' | 'background'>, string>> = { header: 'Header', sidebar: 'Sidebar strip', divider: 'Divider', mark: 'Corner mark', band: 'Title band' };
+const kindTitles: Readonly<Record<Exclude<SlotKind, 'piece' | 'background'>, string>> = {
+  header: 'Header',
+  sidebar: 'Sidebar strip',
+  divider: 'Divider',
+  mark: 'Corner mark',
+  band: 'Title band',
+};
 
 const words: readonly (readonly [RegExp, string])[] = [
-  [/button|btn/, 'Button'], [/menu|nav|tab\b/, 'Menu end'], [/bullet|list/, 'Bullet'], [/corner|round/, 'Corner'], [/icon|ico\b|search|arrow|rss|feed/, 'Icon'],
-  [/footer/, 'Footer'], [/quote/, 'Quote mark'], [/rule|line|sep/, 'Line'], [/shadow|fade/, 'Shadow'],
+  [/button|btn/, 'Button'],
+  [/menu|nav|tab\b/, 'Menu end'],
+  [/bullet|list/, 'Bullet'],
+  [/corner|round/, 'Corner'],
+  [/icon|ico\b|search|arrow|rss|feed/, 'Icon'],
+  [/footer/, 'Footer'],
+  [/quote/, 'Quote mark'],
+  [/rule|line|sep/, 'Line'],
+  [/shadow|fade/, 'Shadow'],
 ];
 
-function titleOf(kind: SlotKind, subject: string, property: string, laid: BackgroundFound | undefined, { width, height }: { width: number; height: number }): string {
+function titleOf(
+  kind: SlotKind,
+  subject: string,
+  property: string,
+  laid: BackgroundFound | undefined,
+  { width, height }: { width: number; height: number },
+): string {
   if (property.startsWith('border-image')) return 'Border corners';
   if (property.startsWith('list-style')) return 'Bullet';
   if (property.startsWith('cursor')) return 'Pointer';
-  const strip = (laid?.repeat === 'repeat-x' && width <= 64) || (laid?.repeat === 'repeat-y' && height <= 64);
-  if (kind === 'background') return strip ? 'Gradient strip' : laid && laid.repeat !== 'no-repeat' ? 'Background tile' : 'Page background';
+  const strip =
+    (laid?.repeat === 'repeat-x' && width <= 64) || (laid?.repeat === 'repeat-y' && height <= 64);
+  if (kind === 'background')
+    return strip
+      ? 'Gradient strip'
+      : laid && laid.repeat !== 'no-repeat'
+        ? 'Background tile'
+        : 'Page background';
   if (kind !== 'piece') return kindTitles[kind];
-  return words.find(([word]) => word.test(subject))?.[1] ?? (strip ? 'Strip' : laid ? 'Background' : 'Picture');
+  return (
+    words.find(([word]) => word.test(subject))?.[1] ??
+    (strip ? 'Strip' : laid ? 'Background' : 'Picture')
+  );
 }
 
 /**
  * What each picture is for, by the rules that lay it, or by its name where none does.
  * @param sheets of the theme, with their paths
  */
-export function rolesOf(sheets: readonly SheetText[], pieces: readonly { readonly path: string; readonly width: number; readonly height: number }[]): Map<string, Role> {
-  const { backgrounds } = readTheme(sheets), uses = new Map<string, { selector: string; property: string; file: string; line: number }>();
-  for (const { path: file, text } of sheets) for (const d of scanSheet(text)) for (const url of d.urls) {
-    const path = pathOf(url, file);
-    if (path !== null && !uses.has(path)) uses.set(path, { selector: d.selector, property: d.property, file, line: d.line });
-  }
-  return new Map(pieces.map((piece) => {
-    const use = uses.get(piece.path), rules = backgrounds.filter((b) => b.path === piece.path), laid = rules.find((b) => b.widths.min === undefined && b.widths.max === undefined) ?? rules[0];
-    const selector = laid?.selector ?? use?.selector, kind = use && !laid ? 'piece' : guessKind(laid, piece.path, piece), name = piece.path.split('/').at(-1)!.toLowerCase();
-    const where = laid ? { selector: laid.selector, file: laid.file, line: laid.line } : use && { selector: use.selector, file: use.file, line: use.line };
-    return [piece.path, { title: titleOf(kind, `${selector ?? ''} ${name}`.toLowerCase(), use?.property ?? '', laid, piece), kind, ...(where && { where }), ...(laid && { laid }) }];
-  }));
+export function rolesOf(
+  sheets: readonly SheetText[],
+  pieces: readonly { readonly path: string; readonly width: number; readonly height: number }[],
+): Map<string, Role> {
+  const { backgrounds } = readTheme(sheets),
+    uses = new Map<string, { selector: string; property: string; file: string; line: number }>();
+  for (const { path: file, text } of sheets)
+    for (const d of scanSheet(text))
+      for (const url of d.urls) {
+        const path = pathOf(url, file);
+        if (path !== null && !uses.has(path))
+          uses.set(path, { selector: d.selector, property: d.property, file, line: d.line });
+      }
+  return new Map(
+    pieces.map((piece) => {
+      const use = uses.get(piece.path),
+        rules = backgrounds.filter((b) => b.path === piece.path),
+        laid =
+          rules.find((b) => b.widths.min === undefined && b.widths.max === undefined) ?? rules[0];
+      const selector = laid?.selector ?? use?.selector,
+        kind = use && !laid ? 'piece' : guessKind(laid, piece.path, piece),
+        name = piece.path.split('/').at(-1)!.toLowerCase();
+      const where = laid
+        ? { selector: laid.selector, file: laid.file, line: laid.line }
+        : use && { selector: use.selector, file: use.file, line: use.line };
+      return [
+        piece.path,
+        {
+          title: titleOf(
+            kind,
+            `${selector ?? ''} ${name}`.toLowerCase(),
+            use?.property ?? '',
+            laid,
+            piece,
+          ),
+          kind,
+          ...(where && { where }),
+          ...(laid && { laid }),
+        },
+      ];
+    }),
+  );
 }

@@ -1,4 +1,12 @@
-import { generate, parse, walk, type CssNode, type StyleSheet, type Value, type WalkContext } from 'css-tree';
+import {
+  generate,
+  parse,
+  walk,
+  type CssNode,
+  type StyleSheet,
+  type Value,
+  type WalkContext,
+} from 'css-tree';
 import { colourSpans, type ColourSpan } from './colourSpans';
 
 /** A declaration with where its value stands in the sheet's text. */
@@ -15,12 +23,15 @@ export interface Declared {
 }
 
 /** Properties that have no colour, but may have a word that is a colour's name. */
-const colourless = /^(-[a-z]+-)?(font|animation|transition|grid|counter|content$|will-change|list-style-type|quotes|src$|unicode-range|display|view-transition)/;
+const colourless =
+  /^(-[a-z]+-)?(font|animation|transition|grid|counter|content$|will-change|list-style-type|quotes|src$|unicode-range|display|view-transition)/;
 
 function urlsOf(value: string): string[] {
   try {
     const found: string[] = [];
-    walk(parse(value, { context: 'value' }) as Value, (node: CssNode) => { if (node.type === 'Url') found.push(node.value); });
+    walk(parse(value, { context: 'value' }) as Value, (node: CssNode) => {
+      if (node.type === 'Url') found.push(node.value);
+    });
     return found;
   } catch {
     return [];
@@ -33,18 +44,39 @@ function urlsOf(value: string): string[] {
  */
 export function scanSheet(text: string): Declared[] {
   const found: Declared[] = [];
-  const tree = parse(text, { positions: true, parseCustomProperty: false, onParseError: () => {} }) as StyleSheet;
+  const tree = parse(text, {
+    positions: true,
+    parseCustomProperty: false,
+    onParseError: () => {},
+  }) as StyleSheet;
   let inFont = 0;
   walk(tree, {
     enter(this: WalkContext, node: CssNode) {
       if (node.type === 'Atrule' && /font-face$/i.test(node.name)) inFont++;
       if (node.type !== 'Declaration' || inFont > 0 || !node.value.loc) return;
-      const { start, end } = node.value.loc, value = text.slice(start.offset, end.offset), property = node.property.toLowerCase();
-      const prelude = this.rule?.prelude, inFrames = this.atrule && /keyframes$/i.test(this.atrule.name);
-      const selector = inFrames ? `@${this.atrule!.name} ${this.atrule!.prelude ? generate(this.atrule!.prelude) : ''}`.trim() : prelude ? generate(prelude) : '';
-      found.push({ selector, property, value, start: start.offset, line: node.loc!.start.line, colours: colourless.test(property) ? [] : colourSpans(value, start.offset), urls: /url\(/i.test(value) ? urlsOf(value) : [] });
+      const { start, end } = node.value.loc,
+        value = text.slice(start.offset, end.offset),
+        property = node.property.toLowerCase();
+      const prelude = this.rule?.prelude,
+        inFrames = this.atrule && /keyframes$/i.test(this.atrule.name);
+      const selector = inFrames
+        ? `@${this.atrule!.name} ${this.atrule!.prelude ? generate(this.atrule!.prelude) : ''}`.trim()
+        : prelude
+          ? generate(prelude)
+          : '';
+      found.push({
+        selector,
+        property,
+        value,
+        start: start.offset,
+        line: node.loc!.start.line,
+        colours: colourless.test(property) ? [] : colourSpans(value, start.offset),
+        urls: /url\(/i.test(value) ? urlsOf(value) : [],
+      });
     },
-    leave(node: CssNode) { if (node.type === 'Atrule' && /font-face$/i.test(node.name)) inFont--; },
+    leave(node: CssNode) {
+      if (node.type === 'Atrule' && /font-face$/i.test(node.name)) inFont--;
+    },
   });
   return found;
 }

@@ -11,7 +11,13 @@ export const shapes = ['wide', 'square', 'tall'] as const;
 export type Shape = (typeof shapes)[number];
 
 /** A picture within a tenth of its shorter side of being square counts as square (ours). */
-export function shapeOf({ width, height }: { readonly width: number; readonly height: number }): Shape {
+export function shapeOf({
+  width,
+  height,
+}: {
+  readonly width: number;
+  readonly height: number;
+}): Shape {
   const ratio = width / height;
   return ratio > 1.1 ? 'wide' : ratio < 1 / 1.1 ? 'tall' : 'square';
 }
@@ -25,12 +31,22 @@ export interface Query {
   readonly leastWidth?: number;
 }
 
-const plain = (text: string): string => text.normalize('NFKD').replace(/[\u0300-\u036f]/g, '').toLowerCase();
+const plain = (text: string): string =>
+  text
+    .normalize('NFKD')
+    .replace(/[\u0300-\u036f]/g, '')
+    .toLowerCase();
 
-export function matches(picture: Searchable, { words = '', subject, shape, leastWidth = 0 }: Query): boolean {
+export function matches(
+  picture: Searchable,
+  { words = '', subject, shape, leastWidth = 0 }: Query,
+): boolean {
   if (subject && picture.subject !== subject) return false;
   if (shape && shapeOf(picture) !== shape) return false;
   if (picture.width < leastWidth) return false;
   const known = plain(`${picture.title} ${picture.words} ${picture.subject}`).split(/[^a-z0-9]+/);
-  return plain(words).split(/[^a-z0-9]+/).filter(Boolean).every((word) => known.some((k) => k.startsWith(word)));
+  return plain(words)
+    .split(/[^a-z0-9]+/)
+    .filter(Boolean)
+    .every((word) => known.some((k) => k.startsWith(word)));
 }

@@ -1,24 +1,62 @@
 import { newWash } from '../layers/fill';
 import { shelfItem } from '../shelf/item';
-import { addLayer, addLayerBehind, addLayers, addThemeColour, applyEdit, chain, editLayer, editLayers, editPicture, editShelf, editSlot, keepFont, keepSize, moveLayer, placeLayer, removeLayers, shelve, takeOffShelf } from './edit';
+import {
+  addLayer,
+  addLayerBehind,
+  addLayers,
+  addThemeColour,
+  applyEdit,
+  chain,
+  editLayer,
+  editLayers,
+  editPicture,
+  editShelf,
+  editSlot,
+  keepFont,
+  keepSize,
+  moveLayer,
+  placeLayer,
+  removeLayers,
+  shelve,
+  takeOffShelf,
+} from './edit';
 import type { Site } from './model/site';
 import { newSite } from './newSite';
 import { addSlot } from './slots';
 
-const site: Site = applyEdit(newSite('x', 'home', 'X'), addSlot('home', { id: 's', kind: 'header', width: 100, height: 50 }));
+const site: Site = applyEdit(
+  newSite('x', 'home', 'X'),
+  addSlot('home', { id: 's', kind: 'header', width: 100, height: 50 }),
+);
 const picture = 'picture-s';
 const layers = (s: Site) => s.pictures[picture].layers.map((l) => l.id);
-const three = applyEdit(site, chain(...['a', 'b', 'c'].map((id) => addLayer(picture, newWash(id, '#112233')))));
+const three = applyEdit(
+  site,
+  chain(...['a', 'b', 'c'].map((id) => addLayer(picture, newWash(id, '#112233')))),
+);
 
 test('an edit leaves the site it was made from as it was', () => {
   const before = JSON.stringify(three);
-  applyEdit(three, chain(removeLayers(picture, ['a']), editSlot('s', (s) => { s.width = 7; })));
+  applyEdit(
+    three,
+    chain(
+      removeLayers(picture, ['a']),
+      editSlot('s', (s) => {
+        s.width = 7;
+      }),
+    ),
+  );
   expect(JSON.stringify(three)).toBe(before);
 });
 
 test('layers come in front, right in front of a named one, move by places and stop at the ends', () => {
   expect(layers(three)).toEqual(['a', 'b', 'c']);
-  expect(layers(applyEdit(three, addLayer(picture, newWash('d', '#112233'), 'a')))).toEqual(['a', 'd', 'b', 'c']);
+  expect(layers(applyEdit(three, addLayer(picture, newWash('d', '#112233'), 'a')))).toEqual([
+    'a',
+    'd',
+    'b',
+    'c',
+  ]);
   expect(layers(applyEdit(three, moveLayer(picture, 'a', 1)))).toEqual(['b', 'a', 'c']);
   expect(layers(applyEdit(three, moveLayer(picture, 'a', 9)))).toEqual(['b', 'c', 'a']);
   expect(layers(applyEdit(three, moveLayer(picture, 'c', -9)))).toEqual(['c', 'a', 'b']);
@@ -27,31 +65,81 @@ test('layers come in front, right in front of a named one, move by places and st
 });
 
 test('several are changed by what each is, added in their order, and put at a place', () => {
-  const hidden = applyEdit(three, editLayers(picture, ['a', 'c', 'gone'], (layer) => ({ hidden: !layer.hidden, opacity: layer.opacity / 2 })));
-  expect(hidden.pictures[picture].layers.map((l) => [l.hidden, l.opacity])).toEqual([[true, 0.25], [false, 0.5], [true, 0.25]]);
-  expect(layers(applyEdit(three, addLayers(picture, [newWash('d', '#112233'), newWash('e', '#112233')])))).toEqual(['a', 'b', 'c', 'd', 'e']);
-  expect(layers(applyEdit(three, addLayerBehind(picture, newWash('d', '#112233'))))).toEqual(['d', 'a', 'b', 'c']);
+  const hidden = applyEdit(
+    three,
+    editLayers(picture, ['a', 'c', 'gone'], (layer) => ({
+      hidden: !layer.hidden,
+      opacity: layer.opacity / 2,
+    })),
+  );
+  expect(hidden.pictures[picture].layers.map((l) => [l.hidden, l.opacity])).toEqual([
+    [true, 0.25],
+    [false, 0.5],
+    [true, 0.25],
+  ]);
+  expect(
+    layers(
+      applyEdit(three, addLayers(picture, [newWash('d', '#112233'), newWash('e', '#112233')])),
+    ),
+  ).toEqual(['a', 'b', 'c', 'd', 'e']);
+  expect(layers(applyEdit(three, addLayerBehind(picture, newWash('d', '#112233'))))).toEqual([
+    'd',
+    'a',
+    'b',
+    'c',
+  ]);
   expect(layers(applyEdit(three, placeLayer(picture, 'a', 2)))).toEqual(['b', 'c', 'a']);
   expect(layers(applyEdit(three, placeLayer(picture, 'c', 99)))).toEqual(['a', 'b', 'c']);
   expect(layers(applyEdit(three, placeLayer(picture, 'gone', 0)))).toEqual(['a', 'b', 'c']);
-  const font = { id: 'own:x', assetId: 'x', family: 'Mine', weights: [400, 400] as const, xHeight: 0.5, contrast: 2 };
+  const font = {
+    id: 'own:x',
+    assetId: 'x',
+    family: 'Mine',
+    weights: [400, 400] as const,
+    xHeight: 0.5,
+    contrast: 2,
+  };
   expect(applyEdit(site, chain(keepFont(font), keepFont(font))).fonts).toEqual([font]);
 });
 
 test('what is not there any more is not edited, and nothing fails', () => {
-  for (const edit of [editSlot('gone', (s) => { s.width = 1; }), editPicture('gone', (p) => { p.alt = 'x'; }), editLayer(picture, 'gone', { opacity: 0 }), editShelf('gone', { maker: 'x' }), takeOffShelf('gone')]) {
+  for (const edit of [
+    editSlot('gone', (s) => {
+      s.width = 1;
+    }),
+    editPicture('gone', (p) => {
+      p.alt = 'x';
+    }),
+    editLayer(picture, 'gone', { opacity: 0 }),
+    editShelf('gone', { maker: 'x' }),
+    takeOffShelf('gone'),
+  ]) {
     expect(applyEdit(three, edit)).toEqual(three);
   }
 });
 
 test('a colour, a size and a picture are put by once; a second time changes nothing', () => {
-  const item = shelfItem({ assetId: 'p', name: 'Pots', width: 9, height: 9, format: 'png', bytes: 1 });
-  for (const [edit, count] of [[addThemeColour('#a4553a', 'clay'), (s: Site) => s.theme.colours.length], [keepSize({ name: 'mine', width: 12, height: 3 }), (s: Site) => s.ownSizes.length], [shelve(item), (s: Site) => s.shelf.length]] as const) {
-    const once = applyEdit(site, edit), twice = applyEdit(once, edit);
+  const item = shelfItem({
+    assetId: 'p',
+    name: 'Pots',
+    width: 9,
+    height: 9,
+    format: 'png',
+    bytes: 1,
+  });
+  for (const [edit, count] of [
+    [addThemeColour('#a4553a', 'clay'), (s: Site) => s.theme.colours.length],
+    [keepSize({ name: 'mine', width: 12, height: 3 }), (s: Site) => s.ownSizes.length],
+    [shelve(item), (s: Site) => s.shelf.length],
+  ] as const) {
+    const once = applyEdit(site, edit),
+      twice = applyEdit(once, edit);
     expect(count(once)).toBe(count(site) + 1);
     expect(twice).toEqual(once);
   }
   const shelved = applyEdit(site, shelve(item));
-  expect(applyEdit(shelved, editShelf('p', { maker: 'Ada', rightsChecked: true })).shelf[0]).toMatchObject({ name: 'Pots', maker: 'Ada', rightsChecked: true });
+  expect(
+    applyEdit(shelved, editShelf('p', { maker: 'Ada', rightsChecked: true })).shelf[0],
+  ).toMatchObject({ name: 'Pots', maker: 'Ada', rightsChecked: true });
   expect(applyEdit(shelved, takeOffShelf('p')).shelf).toEqual([]);
 });

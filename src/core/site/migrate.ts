@@ -8,29 +8,56 @@ type Stored = Record<string, unknown>;
 const percent = (value: number) => ({ value, unit: '%' });
 
 /** Where a slot's picture lay before its position could be chosen. */
-const oldPosition = (kind: unknown) => ({ x: percent(kind === 'background' || kind === 'divider' ? 50 : 0), y: percent(kind === 'divider' ? 100 : 0) });
+const oldPosition = (kind: unknown) => ({
+  x: percent(kind === 'background' || kind === 'divider' ? 50 : 0),
+  y: percent(kind === 'divider' ? 100 : 0),
+});
 
 const list = (value: unknown): Stored[] => (Array.isArray(value) ? (value as Stored[]) : []);
 
 /** The page that had one content width in px, at most one sidebar at the right and at most one section. */
-function pageFrom1({ contentWidth, backgroundSlot, section, ...page }: Stored, slots: readonly Stored[]): Stored {
-  const { sidebarSlot, ...body } = page.body as Stored, strip = slots.find((s) => s.id === sidebarSlot);
+function pageFrom1(
+  { contentWidth, backgroundSlot, section, ...page }: Stored,
+  slots: readonly Stored[],
+): Stored {
+  const { sidebarSlot, ...body } = page.body as Stored,
+    strip = slots.find((s) => s.id === sidebarSlot);
   return {
-    ...page, content: { px: contentWidth, percent: null },
+    ...page,
+    content: { px: contentWidth, percent: null },
     background: backgroundSlot ? { type: 'own', slot: backgroundSlot } : { type: 'none' },
-    band: null, body: { ...body, sidebars: strip ? [{ side: 'right', width: strip.width, slot: sidebarSlot }] : [] },
-    sections: section ? [section] : [], pieces: [],
+    band: null,
+    body: {
+      ...body,
+      sidebars: strip ? [{ side: 'right', width: strip.width, slot: sidebarSlot }] : [],
+    },
+    sections: section ? [section] : [],
+    pieces: [],
   };
 }
 
 /** Photos could not be turned, flipped or distorted, and were not sharpened. */
-const photoFrom1 = (layer: Stored): Stored => (layer.kind === 'photo' ? { ...layer, stretch: 1, turn: 0, flipX: false, flipY: false, sharpen: 0 } : layer);
+const photoFrom1 = (layer: Stored): Stored =>
+  layer.kind === 'photo'
+    ? { ...layer, stretch: 1, turn: 0, flipX: false, flipY: false, sharpen: 0 }
+    : layer;
 
 /** Texts were upright, in one line height, and nothing had effects, a crop, a cut-out or a lock. */
 function layerFrom2(layer: Stored): Stored {
   const unlocked = { ...layer, locked: false };
   if (layer.kind === 'photo') return { ...unlocked, crop: null, cutOut: null, effects: [] };
-  if (layer.kind === 'text') return { ...unlocked, italic: false, spacing: 0, lineHeight: 1.2, stretchX: 1, stretchY: 1, wrap: null, turn: 0, effects: [] };
+  if (layer.kind === 'text')
+    return {
+      ...unlocked,
+      italic: false,
+      spacing: 0,
+      lineHeight: 1.2,
+      stretchX: 1,
+      stretchY: 1,
+      wrap: null,
+      turn: 0,
+      effects: [],
+    };
   return unlocked;
 }
 
@@ -43,16 +70,37 @@ function layerFrom3(layer: Stored): Stored {
 
 /** What lies beside a slot was a colour or nothing. */
 const besideFrom3 = (beside: unknown): unknown =>
-  (typeof beside === 'object' && beside !== null ? Object.fromEntries(Object.entries(beside).map(([side, hex]) => [side, hex === null ? null : { from: 'colour', colour: hex as unknown }])) : beside);
+  typeof beside === 'object' && beside !== null
+    ? Object.fromEntries(
+        Object.entries(beside).map(([side, hex]) => [
+          side,
+          hex === null ? null : { from: 'colour', colour: hex as unknown },
+        ]),
+      )
+    : beside;
 
 /** JPEG of a quality below 90 and WebP halved hue and chroma; nothing was searched for. */
 function pictureFrom4(picture: Stored): Stored {
-  const press = picture.press as Stored | undefined, full = press?.format === 'avif' || (press?.format === 'jpeg' && Number(press.quality) >= 90);
-  return { ...picture, press: { ...press, chroma: full ? 'full' : 'half', table: 3 }, aim: { by: 'care', care: 'careful' }, fallback: null, decorative: false };
+  const press = picture.press as Stored | undefined,
+    full = press?.format === 'avif' || (press?.format === 'jpeg' && Number(press.quality) >= 90);
+  return {
+    ...picture,
+    press: { ...press, chroma: full ? 'full' : 'half', table: 3 },
+    aim: { by: 'care', care: 'careful' },
+    fallback: null,
+    decorative: false,
+  };
 }
 
 const withPictures = (pictures: unknown, change: (picture: Stored) => Stored): unknown =>
-  (typeof pictures === 'object' && pictures !== null ? Object.fromEntries(Object.entries(pictures as Record<string, Stored>).map(([key, picture]) => [key, change(picture)])) : pictures);
+  typeof pictures === 'object' && pictures !== null
+    ? Object.fromEntries(
+        Object.entries(pictures as Record<string, Stored>).map(([key, picture]) => [
+          key,
+          change(picture),
+        ]),
+      )
+    : pictures;
 
 const withLayers = (pictures: unknown, change: (layer: Stored) => Stored): unknown =>
   withPictures(pictures, (picture) => ({ ...picture, layers: list(picture.layers).map(change) }));
@@ -60,23 +108,60 @@ const withLayers = (pictures: unknown, change: (layer: Stored) => Stored): unkno
 /** From each version to the next one. */
 const steps: Readonly<Record<number, (site: Stored) => Stored>> = {
   1: (site) => ({
-    ...site, schemaVersion: 2, visitors: [], visitorsInvented: false, ownSizes: [], defaultBackground: null,
+    ...site,
+    schemaVersion: 2,
+    visitors: [],
+    visitorsInvented: false,
+    ownSizes: [],
+    defaultBackground: null,
     pictures: withLayers(site.pictures, photoFrom1),
-    shelf: list(site.shelf).map((item) => ({ ...item, date: '', rightsChecked: false, subject: '' })),
+    shelf: list(site.shelf).map((item) => ({
+      ...item,
+      date: '',
+      rightsChecked: false,
+      subject: '',
+    })),
     pages: list(site.pages).map((page) => pageFrom1(page, list(site.slots))),
     slots: list(site.slots).map((slot) => ({
-      ...slot, position: oldPosition(slot.kind), size: { x: 'auto', y: 'auto' }, attachment: 'scroll', offset: { x: 0, y: 0 }, measured: null, replaces: null,
+      ...slot,
+      position: oldPosition(slot.kind),
+      size: { x: 'auto', y: 'auto' },
+      attachment: 'scroll',
+      offset: { x: 0, y: 0 },
+      measured: null,
+      replaces: null,
     })),
   }),
-  2: (site) => ({ ...site, schemaVersion: 3, fonts: [], pictures: withLayers(site.pictures, layerFrom2) }),
+  2: (site) => ({
+    ...site,
+    schemaVersion: 3,
+    fonts: [],
+    pictures: withLayers(site.pictures, layerFrom2),
+  }),
   3: (site) => ({
-    ...site, schemaVersion: 4, limits: { sideMargin: 50, phoneText: 12, calm: 6 },
-    pictures: withPictures(withLayers(site.pictures, layerFrom3), (picture) => ({ ...picture, press: { ...(picture.press as Stored), lossless: false, colours: null } })),
-    slots: list(site.slots).map((slot) => ({ ...slot, beside: besideFrom3(slot.beside), overlap: { top: 0, right: 0, bottom: 0, left: 0 }, narrowSize: null, narrow: null, lends: null })),
+    ...site,
+    schemaVersion: 4,
+    limits: { sideMargin: 50, phoneText: 12, calm: 6 },
+    pictures: withPictures(withLayers(site.pictures, layerFrom3), (picture) => ({
+      ...picture,
+      press: { ...(picture.press as Stored), lossless: false, colours: null },
+    })),
+    slots: list(site.slots).map((slot) => ({
+      ...slot,
+      beside: besideFrom3(slot.beside),
+      overlap: { top: 0, right: 0, bottom: 0, left: 0 },
+      narrowSize: null,
+      narrow: null,
+      lends: null,
+    })),
   }),
   4: (site) => ({
-    ...site, schemaVersion: 5, limits: { ...(site.limits as Stored), phoneBytes: 1_000_000 }, handOver: { twice: true, narrow: true, fallback: true },
-    pictures: withPictures(site.pictures, pictureFrom4), slots: list(site.slots).map((slot) => ({ ...slot, accepts: ['avif', 'webp', 'jpeg', 'png'] })),
+    ...site,
+    schemaVersion: 5,
+    limits: { ...(site.limits as Stored), phoneBytes: 1_000_000 },
+    handOver: { twice: true, narrow: true, fallback: true },
+    pictures: withPictures(site.pictures, pictureFrom4),
+    slots: list(site.slots).map((slot) => ({ ...slot, accepts: ['avif', 'webp', 'jpeg', 'png'] })),
   }),
   5: (site) => ({ ...site, schemaVersion: 6, recipes: [], set: null }),
 };
@@ -91,7 +176,10 @@ export function migrate(value: unknown): unknown {
     const version = (site as { schemaVersion?: unknown } | null)?.schemaVersion;
     if (version === schemaVersion) return site;
     const step = typeof version === 'number' ? steps[version] : undefined;
-    if (!step) throw new MigrationError(`Expected a site of version ${schemaVersion} or older, found ${version === undefined ? 'no version' : `version ${String(version)}`}`);
+    if (!step)
+      throw new MigrationError(
+        `Expected a site of version ${schemaVersion} or older, found ${version === undefined ? 'no version' : `version ${String(version)}`}`,
+      );
     site = step(site);
   }
 }

@@ -13,12 +13,22 @@ export function backgroundOf(site: Site, page: Page): string | null {
 /** The slots of a page in the order of its drawing, which is also the order of their numbers; those that are gone are left out. */
 export function slotsOn(site: Site, page: Page): Slot[] {
   const ids = [
-    page.headerSlot, backgroundOf(site, page), page.band?.slot, ...page.body.sidebars.map((s) => s.slot),
-    ...page.sections.map((s) => s.dividerSlot), page.bar.markSlot, ...page.pieces,
+    page.headerSlot,
+    backgroundOf(site, page),
+    page.band?.slot,
+    ...page.body.sidebars.map((s) => s.slot),
+    ...page.sections.map((s) => s.dividerSlot),
+    page.bar.markSlot,
+    ...page.pieces,
   ];
-  const placed = [...new Set(ids)].map((id) => site.slots.find((s) => s.id === id)).filter((s) => s !== undefined);
+  const placed = [...new Set(ids)]
+    .map((id) => site.slots.find((s) => s.id === id))
+    .filter((s) => s !== undefined);
   // Second arrangements come after all others, so that no number changes with them.
-  return [...placed, ...placed.flatMap((slot) => site.slots.filter((s) => s.id === slot.narrow?.slot))];
+  return [
+    ...placed,
+    ...placed.flatMap((slot) => site.slots.filter((s) => s.id === slot.narrow?.slot)),
+  ];
 }
 
 /** A name none of the slots has yet: the one wanted, or that with the next free number. */
@@ -30,7 +40,8 @@ export function freeName(site: Pick<Site, 'slots'>, wanted: string): string {
   }
 }
 
-export const pagesWith = (site: Site, slot: Slot): Page[] => site.pages.filter((page) => slotsOn(site, page).some((s) => s.id === slot.id));
+export const pagesWith = (site: Site, slot: Slot): Page[] =>
+  site.pages.filter((page) => slotsOn(site, page).some((s) => s.id === slot.id));
 
 /** Slots that lie on no page. */
 export function slotsAside(site: Site): Slot[] {
@@ -39,34 +50,51 @@ export function slotsAside(site: Site): Slot[] {
 }
 
 /** Headers, marks and pieces are content of the page and scale with it; the others are backgrounds and follow CSS's rules for them. */
-export const isContent = (kind: SlotKind): boolean => kind === 'header' || kind === 'mark' || kind === 'piece';
+export const isContent = (kind: SlotKind): boolean =>
+  kind === 'header' || kind === 'mark' || kind === 'piece';
 
 export const kindTitle: Readonly<Record<SlotKind, string>> = {
-  header: 'Header', background: 'Page background', sidebar: 'Sidebar strip', divider: 'Section divider', mark: 'Corner mark', band: 'Title band', piece: 'Theme piece',
+  header: 'Header',
+  background: 'Page background',
+  sidebar: 'Sidebar strip',
+  divider: 'Section divider',
+  mark: 'Corner mark',
+  band: 'Title band',
+  piece: 'Theme piece',
 };
 
-export const editPage = (pageId: string, change: (page: Draft<Page>) => void): Edit => (site) => {
-  const page = site.pages.find((p) => p.id === pageId);
-  if (page) change(page);
-};
+export const editPage =
+  (pageId: string, change: (page: Draft<Page>) => void): Edit =>
+  (site) => {
+    const page = site.pages.find((p) => p.id === pageId);
+    if (page) change(page);
+  };
 
 /** Adds a page that is laid out as another one and shares its slots; its background is the site's default. */
-export const addPage = (likePageId: string, id: string, name: string): Edit => (site) => {
-  const like = site.pages.find((p) => p.id === likePageId);
-  if (!like) return;
-  site.pages.push({ ...plainCopy(like), id, name, background: { type: 'default' } });
-};
+export const addPage =
+  (likePageId: string, id: string, name: string): Edit =>
+  (site) => {
+    const like = site.pages.find((p) => p.id === likePageId);
+    if (!like) return;
+    site.pages.push({ ...plainCopy(like), id, name, background: { type: 'default' } });
+  };
 
 /** A draft is not to be had twice in one tree; plain data is copied through JSON. */
 const plainCopy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
 
 /** The last page stays. */
-export const removePage = (pageId: string): Edit => (site) => {
-  if (site.pages.length > 1) site.pages = site.pages.filter((p) => p.id !== pageId);
-};
+export const removePage =
+  (pageId: string): Edit =>
+  (site) => {
+    if (site.pages.length > 1) site.pages = site.pages.filter((p) => p.id !== pageId);
+  };
 
 /** Makes a background the default of the site: every page that had it as its own takes the default from then on. */
-export const makeDefaultBackground = (slotId: string): Edit => (site) => {
-  site.defaultBackground = slotId;
-  for (const page of site.pages) if (page.background.type === 'own' && page.background.slot === slotId) page.background = { type: 'default' };
-};
+export const makeDefaultBackground =
+  (slotId: string): Edit =>
+  (site) => {
+    site.defaultBackground = slotId;
+    for (const page of site.pages)
+      if (page.background.type === 'own' && page.background.slot === slotId)
+        page.background = { type: 'default' };
+  };

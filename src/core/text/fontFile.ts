@@ -4,7 +4,8 @@ export class FontError extends Error {}
 const signatures = new Set(['\0\x01\0\0', 'OTTO', 'wOFF', 'wOF2', 'true']);
 
 /** First four bytes of a file, as letters. */
-export const signatureOf = (bytes: Uint8Array): string => String.fromCharCode(...bytes.subarray(0, 4));
+export const signatureOf = (bytes: Uint8Array): string =>
+  String.fromCharCode(...bytes.subarray(0, 4));
 
 /** A TTF, OTF, WOFF or WOFF2 file, by its first bytes. */
 export const isFont = (bytes: Uint8Array): boolean => signatures.has(signatureOf(bytes));

@@ -30,26 +30,68 @@ export interface ShippedFont extends Font {
 }
 
 /** Letters that are in the second file, as CSS writes ranges (those of the packages' own style sheets). */
-export const extendedRange = 'U+0100-0130,U+0132-0151,U+0154-02BA,U+02BD-02C5,U+02C7-02CC,U+02CE-02D7,U+02DD-02FF,U+1D00-1DBF,U+1E00-1E9F,U+1EF2-1EFF,U+20A0-20AB,U+20AD-20C0,U+2113,U+2C60-2C7F,U+A720-A7FF';
+export const extendedRange =
+  'U+0100-0130,U+0132-0151,U+0154-02BA,U+02BD-02C5,U+02C7-02CC,U+02CE-02D7,U+02DD-02FF,U+1D00-1DBF,U+1E00-1E9F,U+1EF2-1EFF,U+20A0-20AB,U+20AD-20C0,U+2113,U+2C60-2C7F,U+A720-A7FF';
 
 /** Words that need the second file. */
-export const needsExtended = (words: string): boolean => /[\u0100-\u0130\u0132-\u0151\u0154-\u02ba\u02bd-\u02c5\u02c7-\u02cc\u02ce-\u02d7\u02dd-\u02ff\u1d00-\u1dbf\u1e00-\u1e9f\u1ef2-\u1eff\u20a0-\u20ab\u20ad-\u20c0\u2113\u2c60-\u2c7f\ua720-\ua7ff]/.test(words.normalize('NFC'));
+export const needsExtended = (words: string): boolean =>
+  /[\u0100-\u0130\u0132-\u0151\u0154-\u02ba\u02bd-\u02c5\u02c7-\u02cc\u02ce-\u02d7\u02dd-\u02ff\u1d00-\u1dbf\u1e00-\u1e9f\u1ef2-\u1eff\u20a0-\u20ab\u20ad-\u20c0\u2113\u2c60-\u2c7f\ua720-\ua7ff]/.test(
+    words.normalize('NFC'),
+  );
 
-const factsOf = (id: string): FontFacts => (facts as Readonly<Record<string, FontFacts>>)[id] ?? { xHeight: 0, contrast: 0 };
+const factsOf = (id: string): FontFacts =>
+  (facts as Readonly<Record<string, FontFacts>>)[id] ?? { xHeight: 0, contrast: 0 };
 
-function shipped(id: string, family: string, character: string, weights: readonly [number, number], italic: boolean, path: (subset: string, style: string) => string): ShippedFont {
-  const files = (style: 'normal' | 'italic', suffix: string): FontFiles => ({ latin: { file: `${id}${suffix}.woff2`, origin: path('latin', style) }, extended: { file: `${id}${suffix}-ext.woff2`, origin: path('latin-ext', style) } });
+function shipped(
+  id: string,
+  family: string,
+  character: string,
+  weights: readonly [number, number],
+  italic: boolean,
+  path: (subset: string, style: string) => string,
+): ShippedFont {
+  const files = (style: 'normal' | 'italic', suffix: string): FontFiles => ({
+    latin: { file: `${id}${suffix}.woff2`, origin: path('latin', style) },
+    extended: { file: `${id}${suffix}-ext.woff2`, origin: path('latin-ext', style) },
+  });
   return {
-    id, family, character, weights, italic, ...factsOf(id),
-    upright: files('normal', ''), slanted: italic ? files('italic', '-italic') : undefined,
+    id,
+    family,
+    character,
+    weights,
+    italic,
+    ...factsOf(id),
+    upright: files('normal', ''),
+    slanted: italic ? files('italic', '-italic') : undefined,
   };
 }
 
-const variable = (id: string, family: string, character: string, lightest: number, boldest: number, italic: boolean): ShippedFont =>
-  shipped(id, family, character, [lightest, boldest], italic, (subset, style) => `@fontsource-variable/${id}/files/${id}-${subset}-wght-${style}.woff2`);
+const variable = (
+  id: string,
+  family: string,
+  character: string,
+  lightest: number,
+  boldest: number,
+  italic: boolean,
+): ShippedFont =>
+  shipped(
+    id,
+    family,
+    character,
+    [lightest, boldest],
+    italic,
+    (subset, style) => `@fontsource-variable/${id}/files/${id}-${subset}-wght-${style}.woff2`,
+  );
 
 const single = (id: string, family: string, character: string, italic: boolean): ShippedFont =>
-  shipped(id, family, character, [400, 400], italic, (subset, style) => `@fontsource/${id}/files/${id}-${subset}-400-${style}.woff2`);
+  shipped(
+    id,
+    family,
+    character,
+    [400, 400],
+    italic,
+    (subset, style) => `@fontsource/${id}/files/${id}-${subset}-400-${style}.woff2`,
+  );
 
 export const fonts: readonly ShippedFont[] = [
   variable('fraunces', 'Fraunces', 'soft old style', 100, 900, true),
@@ -73,15 +115,28 @@ const ownPrefix = 'own:';
 export const ownFontId = (assetId: string): string => `${ownPrefix}${assetId}`;
 
 /** The asset that holds a font of the owner's; undefined for fonts that ship. */
-export const ownAssetId = (fontId: string): string | undefined => (fontId.startsWith(ownPrefix) ? fontId.slice(ownPrefix.length) : undefined);
+export const ownAssetId = (fontId: string): string | undefined =>
+  fontId.startsWith(ownPrefix) ? fontId.slice(ownPrefix.length) : undefined;
 
-const ownFont = ({ id, family, weights, xHeight, contrast }: OwnFont): Font => ({ id, family, character: 'your own', weights, italic: false, xHeight, contrast });
+const ownFont = ({ id, family, weights, xHeight, contrast }: OwnFont): Font => ({
+  id,
+  family,
+  character: 'your own',
+  weights,
+  italic: false,
+  xHeight,
+  contrast,
+});
 
 /** All fonts that a site can set words in: the owner's first. */
-export const fontsOf = (own: readonly OwnFont[]): readonly Font[] => [...own.map(ownFont), ...fonts];
+export const fontsOf = (own: readonly OwnFont[]): readonly Font[] => [
+  ...own.map(ownFont),
+  ...fonts,
+];
 
 /** The font of that id, or the first that ships where it is not known any more. */
-export const fontOf = (id: string, own: readonly OwnFont[] = []): Font => fonts.find((f) => f.id === id) ?? own.filter((f) => f.id === id).map(ownFont)[0] ?? fonts[0];
+export const fontOf = (id: string, own: readonly OwnFont[] = []): Font =>
+  fonts.find((f) => f.id === id) ?? own.filter((f) => f.id === id).map(ownFont)[0] ?? fonts[0];
 
 /** Name under which a font's file is registered, so that an installed font of the same name is never used instead. */
 export const faceName = (id: string): string => `Soyez ${ownAssetId(id) ?? fontOf(id).family}`;

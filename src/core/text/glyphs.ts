@@ -4,7 +4,21 @@ import type { TextLayer } from '../site/model/objectLayers';
 import { breakLines } from './lines';
 
 /** What decides the shapes of a text: everything but its place in whole px, its strength and its effects. */
-export interface TextSpec extends Pick<TextLayer, 'words' | 'font' | 'sizePx' | 'weight' | 'italic' | 'spacing' | 'lineHeight' | 'stretchX' | 'stretchY' | 'align' | 'wrap' | 'turn'> {
+export interface TextSpec extends Pick<
+  TextLayer,
+  | 'words'
+  | 'font'
+  | 'sizePx'
+  | 'weight'
+  | 'italic'
+  | 'spacing'
+  | 'lineHeight'
+  | 'stretchX'
+  | 'stretchY'
+  | 'align'
+  | 'wrap'
+  | 'turn'
+> {
   /** Where the own point lies within its px, 0..1. */
   readonly offset: { readonly x: number; readonly y: number };
 }
@@ -46,7 +60,8 @@ export const usualLineHeight = 1.2;
 
 /** Where the first base line stands below the top of a text, and how far the last line's depth goes below its base line, as shares of the size (common practice, no source). */
 export const firstBase = 0.95;
-const ascent = firstBase, depth = 0.25;
+const ascent = firstBase,
+  depth = 0.25;
 
 /** The part of a 2D canvas context that drawing text needs; the browser's and Skia's for Node both have it. */
 export interface TextContext {
@@ -56,17 +71,25 @@ export interface TextContext {
   fillStyle: unknown;
   letterSpacing: string;
   direction: string;
-  measureText(text: string): { width: number; actualBoundingBoxLeft: number; actualBoundingBoxRight: number; actualBoundingBoxAscent: number; actualBoundingBoxDescent: number };
+  measureText(text: string): {
+    width: number;
+    actualBoundingBoxLeft: number;
+    actualBoundingBoxRight: number;
+    actualBoundingBoxAscent: number;
+    actualBoundingBoxDescent: number;
+  };
   setTransform(a: number, b: number, c: number, d: number, e: number, f: number): void;
   fillText(text: string, x: number, y: number): void;
   getImageData(x: number, y: number, width: number, height: number): { data: Uint8ClampedArray };
 }
 
 /** Glyphs that are pictures with colours of their own (Unicode Technical Standard 51). */
-export const hasEmoji = (words: string): boolean => /\p{Emoji_Presentation}|\p{Extended_Pictographic}\uFE0F/u.test(words);
+export const hasEmoji = (words: string): boolean =>
+  /\p{Emoji_Presentation}|\p{Extended_Pictographic}\uFE0F/u.test(words);
 
 /** Letters of scripts that are written from the right; the first letter with a direction decides (rules P2 and P3 of Unicode Standard Annex 9). */
-const fromRight = /^[^\p{L}]*[\p{Script=Hebrew}\p{Script=Arabic}\p{Script=Syriac}\p{Script=Thaana}\p{Script=Nko}]/u;
+const fromRight =
+  /^[^\p{L}]*[\p{Script=Hebrew}\p{Script=Arabic}\p{Script=Syriac}\p{Script=Thaana}\p{Script=Nko}]/u;
 
 interface Line {
   readonly text: string;
@@ -87,13 +110,32 @@ function layOut(context: TextContext, spec: TextSpec, cssFont: (spec: TextSpec) 
   context.textBaseline = 'alphabetic';
   context.letterSpacing = `${gap}px`;
   // The space after the last letter is no part of a line.
-  const widthOf = (line: string) => { context.direction = fromRight.test(line) ? 'rtl' : 'ltr'; return line === '' ? 0 : context.measureText(line).width - gap; };
-  const most = spec.wrap === null ? undefined : spec.wrap / spec.stretchX, texts = breakLines(spec.words, widthOf, most), widths = texts.map(widthOf);
-  const width = most ?? Math.max(0, ...widths), share = spec.align === 'left' ? 0 : spec.align === 'right' ? 1 : 0.5;
+  const widthOf = (line: string) => {
+    context.direction = fromRight.test(line) ? 'rtl' : 'ltr';
+    return line === '' ? 0 : context.measureText(line).width - gap;
+  };
+  const most = spec.wrap === null ? undefined : spec.wrap / spec.stretchX,
+    texts = breakLines(spec.words, widthOf, most),
+    widths = texts.map(widthOf);
+  const width = most ?? Math.max(0, ...widths),
+    share = spec.align === 'left' ? 0 : spec.align === 'right' ? 1 : 0.5;
   // Upright base lines stand on whole px, so that all lines of a text look alike.
-  const whole = (v: number) => (spec.turn === 0 ? Math.round(v * spec.stretchY) / spec.stretchY : v);
-  const lines = texts.map((text, i) => ({ text, x: -share * widths[i], base: whole(spec.sizePx * ascent + i * spec.sizePx * spec.lineHeight) }));
-  return { lines, box: { x: -share * width * spec.stretchX, y: 0, width: width * spec.stretchX, height: ((texts.length - 1) * spec.lineHeight + ascent + depth) * spec.sizePx * spec.stretchY } };
+  const whole = (v: number) =>
+    spec.turn === 0 ? Math.round(v * spec.stretchY) / spec.stretchY : v;
+  const lines = texts.map((text, i) => ({
+    text,
+    x: -share * widths[i],
+    base: whole(spec.sizePx * ascent + i * spec.sizePx * spec.lineHeight),
+  }));
+  return {
+    lines,
+    box: {
+      x: -share * width * spec.stretchX,
+      y: 0,
+      width: width * spec.stretchX,
+      height: ((texts.length - 1) * spec.lineHeight + ascent + depth) * spec.sizePx * spec.stretchY,
+    },
+  };
 }
 
 const nowhere = { width: 0, height: 0, x: 0, y: 0 } as const;
@@ -104,34 +146,71 @@ const nowhere = { width: 0, height: 0, x: 0, y: 0 } as const;
  * @param cssFont the font shorthand for a spec, for a face that is loaded
  * @param has whether a font's face is loaded
  */
-export function canvasGlyphs(contextOf: (width: number, height: number) => TextContext, cssFont: (spec: TextSpec) => string, has: (font: string) => boolean = () => true): GlyphRaster {
+export function canvasGlyphs(
+  contextOf: (width: number, height: number) => TextContext,
+  cssFont: (spec: TextSpec) => string,
+  has: (font: string) => boolean = () => true,
+): GlyphRaster {
   const probe = contextOf(1, 1);
 
   /** The rectangle around all ink, with a px to spare, from the px of the text's own point. */
-  function inkOf(spec: TextSpec, { lines }: Layout): { x: number; y: number; width: number; height: number } {
-    let left = Infinity, right = -Infinity, top = Infinity, bottom = -Infinity;
+  function inkOf(
+    spec: TextSpec,
+    { lines }: Layout,
+  ): { x: number; y: number; width: number; height: number } {
+    let left = Infinity,
+      right = -Infinity,
+      top = Infinity,
+      bottom = -Infinity;
     for (const { text, x, base } of lines) {
       if (!text.trim()) continue;
       probe.direction = fromRight.test(text) ? 'rtl' : 'ltr';
       const m = probe.measureText(text);
       for (const px of [x - m.actualBoundingBoxLeft, x + m.actualBoundingBoxRight]) {
         for (const py of [base - m.actualBoundingBoxAscent, base + m.actualBoundingBoxDescent]) {
-          const at = turnAbout({ x: px * spec.stretchX, y: py * spec.stretchY }, { x: 0, y: 0 }, spec.turn);
-          left = Math.min(left, at.x); right = Math.max(right, at.x); top = Math.min(top, at.y); bottom = Math.max(bottom, at.y);
+          const at = turnAbout(
+            { x: px * spec.stretchX, y: py * spec.stretchY },
+            { x: 0, y: 0 },
+            spec.turn,
+          );
+          left = Math.min(left, at.x);
+          right = Math.max(right, at.x);
+          top = Math.min(top, at.y);
+          bottom = Math.max(bottom, at.y);
         }
       }
     }
     if (left > right) return nowhere;
-    const x = Math.floor(left + spec.offset.x) - 1, y = Math.floor(top + spec.offset.y) - 1;
-    return { x, y, width: Math.ceil(right + spec.offset.x) + 1 - x, height: Math.ceil(bottom + spec.offset.y) + 1 - y };
+    const x = Math.floor(left + spec.offset.x) - 1,
+      y = Math.floor(top + spec.offset.y) - 1;
+    return {
+      x,
+      y,
+      width: Math.ceil(right + spec.offset.x) + 1 - x,
+      height: Math.ceil(bottom + spec.offset.y) + 1 - y,
+    };
   }
 
-  function draw(spec: TextSpec, fill: string): { data: Uint8ClampedArray; x: number; y: number; width: number; height: number } {
+  function draw(
+    spec: TextSpec,
+    fill: string,
+  ): { data: Uint8ClampedArray; x: number; y: number; width: number; height: number } {
     const ink = inkOf(spec, layOut(probe, spec, cssFont));
     if (ink.width === 0) return { data: new Uint8ClampedArray(0), ...ink };
-    const context = contextOf(ink.width, ink.height), { lines } = layOut(context, spec, cssFont), t = (spec.turn * Math.PI) / 180, c = Math.cos(t), s = Math.sin(t);
+    const context = contextOf(ink.width, ink.height),
+      { lines } = layOut(context, spec, cssFont),
+      t = (spec.turn * Math.PI) / 180,
+      c = Math.cos(t),
+      s = Math.sin(t);
     context.fillStyle = fill;
-    context.setTransform(c * spec.stretchX, s * spec.stretchX, -s * spec.stretchY, c * spec.stretchY, spec.offset.x - ink.x, spec.offset.y - ink.y);
+    context.setTransform(
+      c * spec.stretchX,
+      s * spec.stretchX,
+      -s * spec.stretchY,
+      c * spec.stretchY,
+      spec.offset.x - ink.x,
+      spec.offset.y - ink.y,
+    );
     for (const line of lines) {
       context.direction = fromRight.test(line.text) ? 'rtl' : 'ltr';
       context.fillText(line.text, line.x, line.base);
@@ -142,7 +221,8 @@ export function canvasGlyphs(contextOf: (width: number, height: number) => TextC
   return {
     has,
     cover(spec) {
-      const { data: pixels, x, y, width, height } = draw(spec, '#000'), data = new Uint8Array(width * height);
+      const { data: pixels, x, y, width, height } = draw(spec, '#000'),
+        data = new Uint8Array(width * height);
       for (let i = 0; i < data.length; i++) data[i] = pixels[i * 4 + 3];
       return { mask: { width, height, data }, x, y };
     },

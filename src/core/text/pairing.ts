@@ -10,10 +10,19 @@ export interface Pairing {
 }
 
 /** Small letters as tall to a fourteenth look of one size; strokes should be alike, or plainly not (common practice, no source). */
-const alikeHeight = 0.07, alikeStrokes = 1.3, otherStrokes = 1.8;
+const alikeHeight = 0.07,
+  alikeStrokes = 1.3,
+  otherStrokes = 1.8;
 
 /** A font beside another: it sits well where small letters are about as tall, and strokes are alike or clearly different. */
 export function pair(font: FontFacts, other: FontFacts): Pairing {
-  const xHeight = other.xHeight > 0 ? font.xHeight / other.xHeight : 1, contrast = other.contrast > 0 ? font.contrast / other.contrast : 1, apart = Math.max(contrast, 1 / contrast);
-  return { xHeight, contrast, sitsWell: Math.abs(xHeight - 1) <= alikeHeight && (apart <= alikeStrokes || apart >= otherStrokes) };
+  const xHeight = other.xHeight > 0 ? font.xHeight / other.xHeight : 1,
+    contrast = other.contrast > 0 ? font.contrast / other.contrast : 1,
+    apart = Math.max(contrast, 1 / contrast);
+  return {
+    xHeight,
+    contrast,
+    sitsWell:
+      Math.abs(xHeight - 1) <= alikeHeight && (apart <= alikeStrokes || apart >= otherStrokes),
+  };
 }

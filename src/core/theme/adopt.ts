@@ -24,19 +24,29 @@ export interface ThemePicture {
 }
 
 /** What kind of slot a picture has, by the words of its selector and its path, and by its shape. */
-export function guessKind(found: Pick<BackgroundFound, 'selector'> | undefined, path: string, { width, height }: { width: number; height: number }): SlotKind {
-  const subject = (found?.selector ?? '').split(/[\s>+~]+/).at(-1) ?? '', words = `${found?.selector ?? ''} ${path.split('/').at(-1) ?? ''}`.toLowerCase();
+export function guessKind(
+  found: Pick<BackgroundFound, 'selector'> | undefined,
+  path: string,
+  { width, height }: { width: number; height: number },
+): SlotKind {
+  const subject = (found?.selector ?? '').split(/[\s>+~]+/).at(-1) ?? '',
+    words = `${found?.selector ?? ''} ${path.split('/').at(-1) ?? ''}`.toLowerCase();
   if (/^(html|body)\b/i.test(subject)) return 'background';
   if (/button|btn|menu|nav|icon|bullet|arrow/.test(words)) return 'piece';
   if (/logo|brand|mark\b/.test(words)) return width > 500 ? 'header' : 'mark';
   if (/divider|separator|wave|ridge/.test(words)) return 'divider';
   if (/sidebar|aside|widget|column/.test(words)) return 'sidebar';
   if (/hero|title|band|intro/.test(words)) return 'band';
-  if (/header|masthead|banner/.test(words)) return width >= 400 && width > height * 1.5 ? 'header' : 'piece';
+  if (/header|masthead|banner/.test(words))
+    return width >= 400 && width > height * 1.5 ? 'header' : 'piece';
   return 'piece';
 }
 
-const pressFormats: Readonly<Record<string, PressFormat>> = { jpeg: 'jpeg', png: 'png', webp: 'webp' };
+const pressFormats: Readonly<Record<string, PressFormat>> = {
+  jpeg: 'jpeg',
+  png: 'png',
+  webp: 'webp',
+};
 
 /** Names of the colours, the theme's own where it has some, else by what they are for. */
 export function namedColours(colours: readonly ColourFound[]): ThemeColour[] {
@@ -62,23 +72,42 @@ export interface Adoption {
   newId(): string;
 }
 
-const shipped = (family: string | undefined) => fonts.find((f) => f.family.toLowerCase() === family?.toLowerCase())?.id;
+const shipped = (family: string | undefined) =>
+  fonts.find((f) => f.family.toLowerCase() === family?.toLowerCase())?.id;
 
 const baseName = (path: string): string => path.split('/').at(-1) ?? path;
 
 /** Colour under a page's background, where the style sheet gives it. */
-const groundOf = (pictures: readonly ThemePicture[]): Hex | undefined => pictures.find((p) => p.kind === 'background')?.found?.colour ?? undefined;
+const groundOf = (pictures: readonly ThemePicture[]): Hex | undefined =>
+  pictures.find((p) => p.kind === 'background')?.found?.colour ?? undefined;
 
 /** One slot per picture: its exact size, its name and format, lying as the style sheet lays it, with the file in it and on the shelf. */
-function slotFor({ path, item, found, kind }: ThemePicture, pageId: string, newId: () => string): Edit {
-  const id = newId(), fileName = baseName(path).replace(/\.[a-z0-9]+$/i, '');
+function slotFor(
+  { path, item, found, kind }: ThemePicture,
+  pageId: string,
+  newId: () => string,
+): Edit {
+  const id = newId(),
+    fileName = baseName(path).replace(/\.[a-z0-9]+$/i, '');
   const layer: Layer = newPhoto(newId(), item, item);
   return (site) => {
     addSlot(kind === 'piece' ? undefined : pageId, {
-      id, kind, width: item.width, height: item.height, replaces: path,
-      ...(kind === 'piece' && { name: fileName }), ...(/^[a-z0-9][a-z0-9._-]*$/i.test(fileName) && { fileName }),
-      measured: found ? { from: 'stylesheet', file: found.file, line: found.line } : { from: 'picture', name: baseName(path) },
-      ...(found && { repeat: found.repeat, position: found.position, size: found.size, attachment: found.attachment }),
+      id,
+      kind,
+      width: item.width,
+      height: item.height,
+      replaces: path,
+      ...(kind === 'piece' && { name: fileName }),
+      ...(/^[a-z0-9][a-z0-9._-]*$/i.test(fileName) && { fileName }),
+      measured: found
+        ? { from: 'stylesheet', file: found.file, line: found.line }
+        : { from: 'picture', name: baseName(path) },
+      ...(found && {
+        repeat: found.repeat,
+        position: found.position,
+        size: found.size,
+        attachment: found.attachment,
+      }),
     })(site);
     const picture = site.pictures[`picture-${id}`];
     picture.layers = [castDraft(layer)];
@@ -88,11 +117,19 @@ function slotFor({ path, item, found, kind }: ThemePicture, pageId: string, newI
 }
 
 /** Takes over from a theme what was chosen of it, as one edit. Pieces come into the site without a place on a page; the rest goes where its kind goes. */
-export function adoptTheme({ colours, contentWidth, fonts: families, pictures, pageId, newId }: Adoption): Edit {
+export function adoptTheme({
+  colours,
+  contentWidth,
+  fonts: families,
+  pictures,
+  pageId,
+  newId,
+}: Adoption): Edit {
   const slots = pictures.map((p) => slotFor(p, pageId, newId));
   return (site) => {
     if (colours?.length) site.theme.colours = namedColours(colours);
-    const heading = shipped(families?.find((f) => f.headings)?.family), body = shipped(families?.find((f) => f.body)?.family);
+    const heading = shipped(families?.find((f) => f.headings)?.family),
+      body = shipped(families?.find((f) => f.body)?.family);
     if (heading) site.theme.headingFont = heading;
     if (body) site.theme.bodyFont = body;
     // The page first: what lies beside a new slot is read off it.

@@ -14,11 +14,21 @@ export interface BackgroundDeclared {
   colour?: Hex;
 }
 
-const perEm = 16, zero: Length = { value: 0, unit: '%' };
+const perEm = 16,
+  zero: Length = { value: 0, unit: '%' };
 
 /** Initial values of CSS Backgrounds and Borders Level 3. */
-export const initialBackground: { readonly repeat: Repeat; readonly position: Position; readonly size: BackgroundSize; readonly attachment: Attachment } =
-  { repeat: 'repeat', position: { x: zero, y: zero }, size: { x: 'auto', y: 'auto' }, attachment: 'scroll' };
+export const initialBackground: {
+  readonly repeat: Repeat;
+  readonly position: Position;
+  readonly size: BackgroundSize;
+  readonly attachment: Attachment;
+} = {
+  repeat: 'repeat',
+  position: { x: zero, y: zero },
+  size: { x: 'auto', y: 'auto' },
+  attachment: 'scroll',
+};
 
 /** The parts of a value; nothing where it breaks off, since browsers drop such a declaration too. */
 function valueOf(text: string): CssNode[] {
@@ -45,28 +55,47 @@ function lengthOf(node: CssNode): Length | undefined {
   if (node.type === 'Number' && Number(node.value) === 0) return { value: 0, unit: 'px' };
   if (node.type !== 'Dimension') return undefined;
   const unit = node.unit.toLowerCase();
-  return unit === 'px' ? { value: Number(node.value), unit: 'px' } : /^r?em$/.test(unit) ? { value: Number(node.value) * perEm, unit: 'px' } : undefined;
+  return unit === 'px'
+    ? { value: Number(node.value), unit: 'px' }
+    : /^r?em$/.test(unit)
+      ? { value: Number(node.value) * perEm, unit: 'px' }
+      : undefined;
 }
 
-const repeatWords = /^(repeat-x|repeat-y|repeat|no-repeat|round|space)$/i, placeWords = /^(left|right|top|bottom|center)$/i;
+const repeatWords = /^(repeat-x|repeat-y|repeat|no-repeat|round|space)$/i,
+  placeWords = /^(left|right|top|bottom|center)$/i;
 
 /** `round` and `space` repeat too. */
 function repeatOf(words: readonly string[]): Repeat | undefined {
   const [first, second] = words.map((w) => w.toLowerCase());
   if (first === 'repeat-x' || first === 'repeat-y') return first;
   if (first === undefined) return undefined;
-  const x = first !== 'no-repeat', y = (second ?? first) !== 'no-repeat';
+  const x = first !== 'no-repeat',
+    y = (second ?? first) !== 'no-repeat';
   return x ? (y ? 'repeat' : 'repeat-x') : y ? 'repeat-y' : 'no-repeat';
 }
 
-const shareOf: Readonly<Record<string, number>> = { left: 0, top: 0, center: 50, right: 100, bottom: 100 };
+const shareOf: Readonly<Record<string, number>> = {
+  left: 0,
+  top: 0,
+  center: 50,
+  right: 100,
+  bottom: 100,
+};
 const ofWord = (word: string): Length => ({ value: shareOf[word], unit: '%' });
 
 /** One to four values (CSS Backgrounds and Borders Level 3, section 2.6). An offset from the right or bottom in px has no place in the model and is left out. */
 function positionOf(nodes: readonly CssNode[]): { x: Length; y: Length } | undefined {
-  const parts = nodes.map((node) => (node.type === 'Identifier' ? node.name.toLowerCase() : lengthOf(node)));
+  const parts = nodes.map((node) =>
+    node.type === 'Identifier' ? node.name.toLowerCase() : lengthOf(node),
+  );
   if (parts.length === 0 || parts.includes(undefined)) return undefined;
-  const offset = (word: string, by: Length): Length => (word === 'right' || word === 'bottom' ? (by.unit === '%' ? { value: 100 - by.value, unit: '%' } : ofWord(word)) : by);
+  const offset = (word: string, by: Length): Length =>
+    word === 'right' || word === 'bottom'
+      ? by.unit === '%'
+        ? { value: 100 - by.value, unit: '%' }
+        : ofWord(word)
+      : by;
   if (parts.length <= 2) {
     const [a, b = 'center'] = parts as (string | Length)[];
     const turned = a === 'top' || a === 'bottom' || b === 'left' || b === 'right';
@@ -75,46 +104,65 @@ function positionOf(nodes: readonly CssNode[]): { x: Length; y: Length } | undef
   }
   let x: Length | undefined, y: Length | undefined;
   for (let i = 0; i < parts.length; i++) {
-    const word = parts[i], next = parts[i + 1];
+    const word = parts[i],
+      next = parts[i + 1];
     // Three values and more are offsets from named sides; anything else is no position.
     if (typeof word !== 'string' || !(word in shareOf)) return undefined;
     const value = typeof next === 'object' ? offset(word, next) : ofWord(word);
     if (typeof next === 'object') i++;
-    if (word === 'top' || word === 'bottom') y = value; else if (word === 'left' || word === 'right' || x === undefined) x = value; else y = value;
+    if (word === 'top' || word === 'bottom') y = value;
+    else if (word === 'left' || word === 'right' || x === undefined) x = value;
+    else y = value;
   }
   return { x: x ?? ofWord('center'), y: y ?? ofWord('center') };
 }
 
 function sizeOf(nodes: readonly CssNode[]): BackgroundSize | undefined {
-  const parts = nodes.map((node) => (node.type === 'Identifier' ? node.name.toLowerCase() : lengthOf(node)));
+  const parts = nodes.map((node) =>
+    node.type === 'Identifier' ? node.name.toLowerCase() : lengthOf(node),
+  );
   if (parts[0] === 'cover' || parts[0] === 'contain') return parts[0];
-  const side = (part: string | Length | undefined): Length | 'auto' => (typeof part === 'object' ? part : 'auto');
-  return parts.length && !parts.includes(undefined) ? { x: side(parts[0]), y: side(parts[1]) } : undefined;
+  const side = (part: string | Length | undefined): Length | 'auto' =>
+    typeof part === 'object' ? part : 'auto';
+  return parts.length && !parts.includes(undefined)
+    ? { x: side(parts[0]), y: side(parts[1]) }
+    : undefined;
 }
 
 const colourIn = (node: CssNode): Hex | undefined => {
-  if (node.type !== 'Hash' && node.type !== 'Identifier' && node.type !== 'Function') return undefined;
+  if (node.type !== 'Hash' && node.type !== 'Identifier' && node.type !== 'Function')
+    return undefined;
   const colour = tryOpaqueColour(generate(node));
   return colour && hexOf(colour);
 };
 
 const urlOf = (node: CssNode): string | undefined => {
   if (node.type === 'Url') return node.value;
-  if (node.type === 'Function' && /image-set$/i.test(node.name)) return node.children.toArray().map(urlOf).find((u) => u !== undefined);
+  if (node.type === 'Function' && /image-set$/i.test(node.name))
+    return node.children
+      .toArray()
+      .map(urlOf)
+      .find((u) => u !== undefined);
   return node.type === 'String' ? node.value : undefined;
 };
 
 function shorthandLayer(nodes: readonly CssNode[]): BackgroundDeclared {
   const slash = nodes.findIndex((node) => node.type === 'Operator' && node.value === '/');
-  const found: BackgroundDeclared = {}, repeats: string[] = [], place: CssNode[] = [], size: CssNode[] = [];
+  const found: BackgroundDeclared = {},
+    repeats: string[] = [],
+    place: CssNode[] = [],
+    size: CssNode[] = [];
   nodes.forEach((node, i) => {
-    const word = node.type === 'Identifier' ? node.name : '', after = slash >= 0 && i > slash && i <= slash + 2;
+    const word = node.type === 'Identifier' ? node.name : '',
+      after = slash >= 0 && i > slash && i <= slash + 2;
     if (after && (lengthOf(node) || /^(auto|cover|contain)$/i.test(word))) size.push(node);
     else if (repeatWords.test(word)) repeats.push(word);
     else if (placeWords.test(word) || lengthOf(node)) place.push(node);
-    else if (/^(scroll|fixed|local)$/i.test(word)) found.attachment = word.toLowerCase() === 'fixed' ? 'fixed' : 'scroll';
+    else if (/^(scroll|fixed|local)$/i.test(word))
+      found.attachment = word.toLowerCase() === 'fixed' ? 'fixed' : 'scroll';
     else {
-      const url = urlOf(node), colour = colourIn(node);
+      const url = urlOf(node),
+        colour = colourIn(node);
       if (url !== undefined) found.url = url;
       if (colour) found.colour = colour;
     }
@@ -122,8 +170,14 @@ function shorthandLayer(nodes: readonly CssNode[]): BackgroundDeclared {
   const position = positionOf(place);
   // A shorthand sets everything: what it does not say goes back to its initial value.
   return {
-    url: undefined, colour: undefined, repeat: repeatOf(repeats) ?? initialBackground.repeat, x: position?.x ?? zero, y: position?.y ?? zero,
-    size: sizeOf(size) ?? initialBackground.size, attachment: 'scroll', ...found,
+    url: undefined,
+    colour: undefined,
+    repeat: repeatOf(repeats) ?? initialBackground.repeat,
+    x: position?.x ?? zero,
+    y: position?.y ?? zero,
+    size: sizeOf(size) ?? initialBackground.size,
+    attachment: 'scroll',
+    ...found,
   };
 }
 
@@ -132,19 +186,45 @@ function shorthandLayer(nodes: readonly CssNode[]): BackgroundDeclared {
  * @returns what it sets of each layer, front layer first; undefined for other properties
  */
 export function readBackground(property: string, value: string): BackgroundDeclared[] | undefined {
-  if (!/^background(-(image|repeat|position|position-x|position-y|size|attachment|color))?$/.test(property)) return undefined;
+  if (
+    !/^background(-(image|repeat|position|position-x|position-y|size|attachment|color))?$/.test(
+      property,
+    )
+  )
+    return undefined;
   const layers = layersOf(valueOf(value));
   return layers.map((nodes): BackgroundDeclared => {
     switch (property) {
-      case 'background': return shorthandLayer(nodes);
-      case 'background-image': return { url: nodes.map(urlOf).find((u) => u !== undefined) };
-      case 'background-repeat': return { repeat: repeatOf(nodes.flatMap((n) => (n.type === 'Identifier' ? [n.name] : []))) };
-      case 'background-position': return positionOf(nodes) ?? {};
-      case 'background-position-x': return { x: positionOf(nodes)?.x };
-      case 'background-position-y': return { y: nodes[0]?.type === 'Identifier' ? ofWord(nodes[0].name.toLowerCase()) : nodes[0] && lengthOf(nodes[0]) };
-      case 'background-size': return { size: sizeOf(nodes) };
-      case 'background-attachment': return { attachment: nodes[0]?.type === 'Identifier' && nodes[0].name.toLowerCase() === 'fixed' ? 'fixed' : 'scroll' };
-      default: return { colour: nodes[0] && colourIn(nodes[0]) };
+      case 'background':
+        return shorthandLayer(nodes);
+      case 'background-image':
+        return { url: nodes.map(urlOf).find((u) => u !== undefined) };
+      case 'background-repeat':
+        return {
+          repeat: repeatOf(nodes.flatMap((n) => (n.type === 'Identifier' ? [n.name] : []))),
+        };
+      case 'background-position':
+        return positionOf(nodes) ?? {};
+      case 'background-position-x':
+        return { x: positionOf(nodes)?.x };
+      case 'background-position-y':
+        return {
+          y:
+            nodes[0]?.type === 'Identifier'
+              ? ofWord(nodes[0].name.toLowerCase())
+              : nodes[0] && lengthOf(nodes[0]),
+        };
+      case 'background-size':
+        return { size: sizeOf(nodes) };
+      case 'background-attachment':
+        return {
+          attachment:
+            nodes[0]?.type === 'Identifier' && nodes[0].name.toLowerCase() === 'fixed'
+              ? 'fixed'
+              : 'scroll',
+        };
+      default:
+        return { colour: nodes[0] && colourIn(nodes[0]) };
     }
   });
 }
@@ -152,7 +232,8 @@ export function readBackground(property: string, value: string): BackgroundDecla
 /** All opaque colours in a value; see-through ones depend on what lies below them and are left out. */
 export const coloursIn = (value: string): Hex[] => colours(valueOf(value));
 
-const colours = (nodes: readonly CssNode[]): Hex[] => nodes.flatMap((node) => {
-  const colour = colourIn(node);
-  return colour ? [colour] : node.type === 'Function' ? colours(node.children.toArray()) : [];
-});
+const colours = (nodes: readonly CssNode[]): Hex[] =>
+  nodes.flatMap((node) => {
+    const colour = colourIn(node);
+    return colour ? [colour] : node.type === 'Function' ? colours(node.children.toArray()) : [];
+  });

@@ -32,15 +32,26 @@ function firstComma(text: string): [string, string | undefined] {
  * Puts values in for `var()` (CSS Custom Properties for Cascading Variables Level 1, section 3), fallbacks included.
  * @returns undefined where a name has no value and no fallback, or names itself
  */
-export function resolveVars(value: string, properties: CustomProperties, depth = 0): string | undefined {
+export function resolveVars(
+  value: string,
+  properties: CustomProperties,
+  depth = 0,
+): string | undefined {
   if (depth > deepest || value.length > longest) return undefined;
   const at = value.search(/\bvar\(/i);
   if (at < 0) return value;
-  const open = value.indexOf('(', at), end = closing(value, open);
+  const open = value.indexOf('(', at),
+    end = closing(value, open);
   if (end < 0) return undefined;
-  const [name, fallback] = firstComma(value.slice(open + 1, end)), found = properties.get(name.trim());
-  const inner = (found === undefined ? undefined : resolveVars(found, properties, depth + 1)) ?? (fallback === undefined ? undefined : resolveVars(fallback.trim(), properties, depth + 1));
-  const rest = inner === undefined ? undefined : resolveVars(value.slice(end + 1), properties, depth);
+  const [name, fallback] = firstComma(value.slice(open + 1, end)),
+    found = properties.get(name.trim());
+  const inner =
+    (found === undefined ? undefined : resolveVars(found, properties, depth + 1)) ??
+    (fallback === undefined ? undefined : resolveVars(fallback.trim(), properties, depth + 1));
+  const rest =
+    inner === undefined ? undefined : resolveVars(value.slice(end + 1), properties, depth);
   // A value put in keeps its own tokens: it never grows together with what stands beside it.
-  return inner === undefined || rest === undefined ? undefined : `${value.slice(0, at)} ${inner.trim()} ${rest}`.trim();
+  return inner === undefined || rest === undefined
+    ? undefined
+    : `${value.slice(0, at)} ${inner.trim()} ${rest}`.trim();
 }

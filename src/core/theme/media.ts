@@ -13,7 +13,10 @@ const px = (value: string, unit: string): number => Number(value) * (unit === 'p
 const features: readonly [RegExp, (value: number) => WidthRange][] = [
   [new RegExp(String.raw`\(\s*min-width\s*:\s*${lengthPattern}\s*\)`, 'i'), (min) => ({ min })],
   [new RegExp(String.raw`\(\s*max-width\s*:\s*${lengthPattern}\s*\)`, 'i'), (max) => ({ max })],
-  [new RegExp(String.raw`\(\s*width\s*:\s*${lengthPattern}\s*\)`, 'i'), (width) => ({ min: width, max: width })],
+  [
+    new RegExp(String.raw`\(\s*width\s*:\s*${lengthPattern}\s*\)`, 'i'),
+    (width) => ({ min: width, max: width }),
+  ],
   [new RegExp(String.raw`\bwidth\s*>=?\s*${lengthPattern}`, 'i'), (min) => ({ min })],
   [new RegExp(String.raw`\bwidth\s*<=?\s*${lengthPattern}`, 'i'), (max) => ({ max })],
   [new RegExp(String.raw`${lengthPattern}\s*<=?\s*width\b`, 'i'), (min) => ({ min })],
@@ -26,7 +29,8 @@ const features: readonly [RegExp, (value: number) => WidthRange][] = [
  */
 export function screenWidths(query: string): WidthRange[] {
   return query.split(',').flatMap((part) => {
-    if (/^\s*(only\s+)?(print|speech)\b/i.test(part) || /^\s*not\s+(all|screen)\b/i.test(part)) return [];
+    if (/^\s*(only\s+)?(print|speech)\b/i.test(part) || /^\s*not\s+(all|screen)\b/i.test(part))
+      return [];
     return features.reduce<WidthRange>((range, [pattern, read]) => {
       const match = pattern.exec(part);
       return match ? { ...range, ...read(px(match[1], match[2])) } : range;
@@ -36,7 +40,8 @@ export function screenWidths(query: string): WidthRange[] {
 
 /** Both at once, where a rule stands inside two queries; undefined where no screen can be of both. */
 export function bothRanges(a: WidthRange, b: WidthRange): WidthRange | undefined {
-  const min = Math.max(a.min ?? 0, b.min ?? 0), max = Math.min(a.max ?? Infinity, b.max ?? Infinity);
+  const min = Math.max(a.min ?? 0, b.min ?? 0),
+    max = Math.min(a.max ?? Infinity, b.max ?? Infinity);
   return min > max ? undefined : { ...(min > 0 && { min }), ...(max < Infinity && { max }) };
 }
 

@@ -29,19 +29,27 @@ const isPicture = (path: string): boolean => /\.(jpe?g|png|gif|webp|avif|svg)$/i
  * @throws ArchiveError, StylesheetError, IntakeError with a message for people
  */
 export function openTheme(files: readonly ThemeFile[]): OpenedTheme {
-  const packed = files.flatMap(({ name, bytes }): PackedFile[] => (isZip(bytes) ? unzip(name, bytes) : [{ path: name, bytes }]));
+  const packed = files.flatMap(({ name, bytes }): PackedFile[] =>
+    isZip(bytes) ? unzip(name, bytes) : [{ path: name, bytes }],
+  );
   const sheets = packed.filter(({ path }) => isSheet(path));
   if (sheets.length === 0) {
     const names = files.map((f) => f.name).join(', ');
-    throw new StylesheetError(`${names}: expected a style sheet (.css) or a zip of a theme folder with one, found ${packed.length === 1 && !isPicture(packed[0].path) ? 'neither' : 'no style sheet'}.`);
+    throw new StylesheetError(
+      `${names}: expected a style sheet (.css) or a zip of a theme folder with one, found ${packed.length === 1 && !isPicture(packed[0].path) ? 'neither' : 'no style sheet'}.`,
+    );
   }
-  const theme = readTheme(sheets.map(({ path, bytes }) => ({ path, text: decodeStylesheet(path, bytes) })));
-  const pictures = packed.filter(({ path }) => isPicture(path)).flatMap(({ path, bytes }): PictureFile[] => {
-    try {
-      return [{ path, bytes, ...inspectPicture(path, bytes) }];
-    } catch {
-      return [];
-    }
-  });
+  const theme = readTheme(
+    sheets.map(({ path, bytes }) => ({ path, text: decodeStylesheet(path, bytes) })),
+  );
+  const pictures = packed
+    .filter(({ path }) => isPicture(path))
+    .flatMap(({ path, bytes }): PictureFile[] => {
+      try {
+        return [{ path, bytes, ...inspectPicture(path, bytes) }];
+      } catch {
+        return [];
+      }
+    });
   return { theme, pictures };
 }

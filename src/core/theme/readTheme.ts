@@ -1,6 +1,11 @@
 import type { Hex } from '../site/model/hex';
 import type { Attachment, BackgroundSize, Position, Repeat } from '../site/model/slot';
-import { coloursIn, initialBackground, readBackground, type BackgroundDeclared } from './backgrounds';
+import {
+  coloursIn,
+  initialBackground,
+  readBackground,
+  type BackgroundDeclared,
+} from './backgrounds';
 import { resolveVars } from './customProperties';
 import type { WidthRange } from './media';
 import { readStylesheet, type StyleProblem, type StyleRule } from './stylesheet';
@@ -70,39 +75,53 @@ export interface SheetText {
 const propertyUse = (property: string, rule: StyleRule): ColourUse => {
   if (/^background/.test(property)) return 'background';
   if (/^(border|outline|column-rule)/.test(property)) return 'border';
-  if (property === 'color') return rule.subject.type === 'a' || /:(link|visited)\b/.test(rule.subject.text) ? 'link' : 'text';
+  if (property === 'color')
+    return rule.subject.type === 'a' || /:(link|visited)\b/.test(rule.subject.text)
+      ? 'link'
+      : 'text';
   return 'other';
 };
 
-const colourProperty = /^(background(-color|-image)?|color|border(-(top|right|bottom|left|block|inline)(-(start|end))?)?(-color)?|outline(-color)?|column-rule(-color)?|fill|stroke|caret-color|accent-color|text-decoration(-color)?|box-shadow|text-shadow)$/;
+const colourProperty =
+  /^(background(-color|-image)?|color|border(-(top|right|bottom|left|block|inline)(-(start|end))?)?(-color)?|outline(-color)?|column-rule(-color)?|fill|stroke|caret-color|accent-color|text-decoration(-color)?|box-shadow|text-shadow)$/;
 
 /** Values for the page as a whole: what `:root` and its like declare, whatever the screen, the last one counting. */
 export function customProperties(rules: readonly StyleRule[]): Map<string, string> {
   const found = new Map<string, string>();
   for (const rule of rules) {
-    const whole = /^(:root|html|body|\*|:host)$/.test(rule.selector) && rule.widths.every((w) => w.min === undefined && w.max === undefined);
-    for (const { property, value } of rule.declarations) if (property.startsWith('--') && (whole || !found.has(property))) found.set(property, value);
+    const whole =
+      /^(:root|html|body|\*|:host)$/.test(rule.selector) &&
+      rule.widths.every((w) => w.min === undefined && w.max === undefined);
+    for (const { property, value } of rule.declarations)
+      if (property.startsWith('--') && (whole || !found.has(property))) found.set(property, value);
   }
   return found;
 }
 
-const generic = /^(inherit|initial|unset|revert|none|serif|sans-serif|monospace|cursive|fantasy|system-ui|ui-[a-z-]+|-apple-system|blinkmacsystemfont|emoji|math|fangsong)$/i;
+const generic =
+  /^(inherit|initial|unset|revert|none|serif|sans-serif|monospace|cursive|fantasy|system-ui|ui-[a-z-]+|-apple-system|blinkmacsystemfont|emoji|math|fangsong)$/i;
 
 /** The first named family of a list. */
 function familyOf(list: string): string | undefined {
-  const names = [...list.matchAll(/"([^"]+)"|'([^']+)'|([^,"']+)/g)].map((m) => (m[1] ?? m[2] ?? m[3]).trim()).filter(Boolean);
+  const names = [...list.matchAll(/"([^"]+)"|'([^']+)'|([^,"']+)/g)]
+    .map((m) => (m[1] ?? m[2] ?? m[3]).trim())
+    .filter(Boolean);
   return names.find((name) => !generic.test(name) && !/^(var|calc)\(/i.test(name));
 }
 
 /** What stands behind the size in a `font` shorthand. */
-const familiesOfFont = (value: string): string => /(?:^|\s)[\d.]+(?:px|pt|r?em|%|ex|vw)(?:\s*\/\s*(?:normal|[\d.]+(?:px|pt|r?em|%)?))?\s*(.+)$/i.exec(value)?.[1] ?? '';
+const familiesOfFont = (value: string): string =>
+  /(?:^|\s)[\d.]+(?:px|pt|r?em|%|ex|vw)(?:\s*\/\s*(?:normal|[\d.]+(?:px|pt|r?em|%)?))?\s*(.+)$/i.exec(
+    value,
+  )?.[1] ?? '';
 
 export const contentName = /(container|wrap|content|page|main|site|layout|inner|body|column)/i;
 
 function widthOf(value: string): { value: number; unit: 'px' | '%' } | undefined {
   const match = /^(\d*\.?\d+)(px|r?em|%)$/i.exec(value.trim());
   if (!match) return undefined;
-  const number = Number(match[1]), unit = match[2].toLowerCase();
+  const number = Number(match[1]),
+    unit = match[2].toLowerCase();
   if (unit === '%') return number >= 20 && number < 100 ? { value: number, unit: '%' } : undefined;
   const px = unit === 'px' ? number : number * 16;
   return px >= 100 && px <= 4000 ? { value: px, unit: 'px' } : undefined;
@@ -111,15 +130,22 @@ function widthOf(value: string): { value: number; unit: 'px' | '%' } | undefined
 /** A url as a path from the theme's root, or null where it leads out of the theme. */
 export function pathOf(url: string, sheet: string): string | null {
   if (/^([a-z][a-z0-9+.-]*:|\/\/)/i.test(url)) return null;
-  const clean = url.split(/[?#]/)[0], parts = clean.startsWith('/') ? [] : sheet.split('/').slice(0, -1);
+  const clean = url.split(/[?#]/)[0],
+    parts = clean.startsWith('/') ? [] : sheet.split('/').slice(0, -1);
   for (const part of clean.split('/')) {
-    if (part === '..') { if (parts.pop() === undefined) return null; } else if (part && part !== '.') parts.push(decode(part));
+    if (part === '..') {
+      if (parts.pop() === undefined) return null;
+    } else if (part && part !== '.') parts.push(decode(part));
   }
   return parts.join('/') || null;
 }
 
 function decode(part: string): string {
-  try { return decodeURIComponent(part); } catch { return part; }
+  try {
+    return decodeURIComponent(part);
+  } catch {
+    return part;
+  }
 }
 
 interface Laid {
@@ -131,7 +157,10 @@ interface Laid {
 }
 
 /** Declarations of one selector add up; a rule inside a media query adds to what holds for all widths. */
-function collectBackgrounds(rules: readonly StyleRule[], resolve: (value: string) => string | undefined): BackgroundFound[] {
+function collectBackgrounds(
+  rules: readonly StyleRule[],
+  resolve: (value: string) => string | undefined,
+): BackgroundFound[] {
   const laid = new Map<string, Laid>();
   for (const rule of rules) {
     for (const widths of rule.widths) {
@@ -141,7 +170,13 @@ function collectBackgrounds(rules: readonly StyleRule[], resolve: (value: string
         const set = resolved === undefined ? undefined : readBackground(property, resolved);
         if (!set) continue;
         const everywhere = laid.get(`${rule.selector} {}`);
-        const entry = laid.get(key) ?? { rule, widths, line, layers: everywhere?.layers.map((l) => ({ ...l })) ?? [], colour: everywhere?.colour };
+        const entry = laid.get(key) ?? {
+          rule,
+          widths,
+          line,
+          layers: everywhere?.layers.map((l) => ({ ...l })) ?? [],
+          colour: everywhere?.colour,
+        };
         laid.set(key, entry);
         if (property === 'background' || property === 'background-image') {
           entry.layers = set.map((layer, i) => ({ ...entry.layers[i], ...layer }));
@@ -149,31 +184,64 @@ function collectBackgrounds(rules: readonly StyleRule[], resolve: (value: string
         } else if (property !== 'background-color') {
           // Fewer values than layers are repeated (section 2.1 of Backgrounds and Borders).
           const count = Math.max(1, entry.layers.length);
-          entry.layers = Array.from({ length: count }, (_, i) => ({ ...entry.layers[i], ...definedOf(set[i % set.length]) }));
+          entry.layers = Array.from({ length: count }, (_, i) => ({
+            ...entry.layers[i],
+            ...definedOf(set[i % set.length]),
+          }));
         }
         const colour = set.at(-1)?.colour;
         if (property === 'background-color' || property === 'background') entry.colour = colour;
       }
     }
   }
-  return [...laid.values()].flatMap(({ rule, widths, line, layers, colour }) => layers.flatMap((layer): BackgroundFound[] => (layer.url === undefined ? [] : [{
-    url: layer.url, path: pathOf(layer.url, rule.file), selector: rule.selector, widths, file: rule.file, line,
-    repeat: layer.repeat ?? initialBackground.repeat, position: { x: layer.x ?? initialBackground.position.x, y: layer.y ?? initialBackground.position.y },
-    size: layer.size ?? initialBackground.size, attachment: layer.attachment ?? initialBackground.attachment, colour: colour ?? null,
-  }])));
+  return [...laid.values()].flatMap(({ rule, widths, line, layers, colour }) =>
+    layers.flatMap((layer): BackgroundFound[] =>
+      layer.url === undefined
+        ? []
+        : [
+            {
+              url: layer.url,
+              path: pathOf(layer.url, rule.file),
+              selector: rule.selector,
+              widths,
+              file: rule.file,
+              line,
+              repeat: layer.repeat ?? initialBackground.repeat,
+              position: {
+                x: layer.x ?? initialBackground.position.x,
+                y: layer.y ?? initialBackground.position.y,
+              },
+              size: layer.size ?? initialBackground.size,
+              attachment: layer.attachment ?? initialBackground.attachment,
+              colour: colour ?? null,
+            },
+          ],
+    ),
+  );
 }
 
-const definedOf = (layer: BackgroundDeclared): BackgroundDeclared => Object.fromEntries(Object.entries(layer).filter(([, v]) => v !== undefined));
+const definedOf = (layer: BackgroundDeclared): BackgroundDeclared =>
+  Object.fromEntries(Object.entries(layer).filter(([, v]) => v !== undefined));
 
-interface ColourCount { count: number; uses: Record<ColourUse, number> }
+interface ColourCount {
+  count: number;
+  uses: Record<ColourUse, number>;
+}
 
-function collectColours(rules: readonly StyleRule[], resolve: (value: string) => string | undefined, properties: ReadonlyMap<string, string>): ColourFound[] {
+function collectColours(
+  rules: readonly StyleRule[],
+  resolve: (value: string) => string | undefined,
+  properties: ReadonlyMap<string, string>,
+): ColourFound[] {
   const counts = new Map<Hex, ColourCount>();
   for (const rule of rules) {
     for (const { property, value } of rule.declarations) {
       if (!colourProperty.test(property)) continue;
       for (const hex of coloursIn(resolve(value) ?? '')) {
-        const entry = counts.get(hex) ?? { count: 0, uses: { background: 0, text: 0, border: 0, link: 0, other: 0 } };
+        const entry = counts.get(hex) ?? {
+          count: 0,
+          uses: { background: 0, text: 0, border: 0, link: 0, other: 0 },
+        };
         entry.count++;
         entry.uses[propertyUse(property, rule)]++;
         counts.set(hex, entry);
@@ -185,54 +253,95 @@ function collectColours(rules: readonly StyleRule[], resolve: (value: string) =>
     const [hex, ...more] = coloursIn(resolve(value) ?? '');
     if (hex && more.length === 0 && !names.has(hex)) names.set(hex, name.slice(2));
   }
-  return [...counts].map(([hex, entry]) => ({ hex, ...entry, name: names.get(hex) })).sort((a, b) => b.count - a.count);
+  return [...counts]
+    .map(([hex, entry]) => ({ hex, ...entry, name: names.get(hex) }))
+    .sort((a, b) => b.count - a.count);
 }
 
-function collectFonts(rules: readonly StyleRule[], resolve: (value: string) => string | undefined): FontFound[] {
+function collectFonts(
+  rules: readonly StyleRule[],
+  resolve: (value: string) => string | undefined,
+): FontFound[] {
   const fonts = new Map<string, { count: number; headings: boolean; body: boolean }>();
   for (const rule of rules) {
     for (const { property, value } of rule.declarations) {
       if (property !== 'font-family' && property !== 'font') continue;
-      const resolved = resolve(value) ?? '', family = familyOf(property === 'font' ? familiesOfFont(resolved) : resolved);
+      const resolved = resolve(value) ?? '',
+        family = familyOf(property === 'font' ? familiesOfFont(resolved) : resolved);
       if (!family) continue;
-      const entry = fonts.get(family) ?? { count: 0, headings: false, body: false }, { type, text } = rule.subject;
+      const entry = fonts.get(family) ?? { count: 0, headings: false, body: false },
+        { type, text } = rule.subject;
       entry.count++;
       if (/^h[1-6]$/.test(type ?? '') || /title|heading/i.test(text)) entry.headings = true;
       if (type === 'body' || type === 'html' || /^(:root|\*)$/.test(text)) entry.body = true;
       fonts.set(family, entry);
     }
   }
-  return [...fonts].map(([family, entry]) => ({ family, ...entry })).sort((a, b) => Number(b.body) - Number(a.body) || b.count - a.count);
+  return [...fonts]
+    .map(([family, entry]) => ({ family, ...entry }))
+    .sort((a, b) => Number(b.body) - Number(a.body) || b.count - a.count);
 }
 
-function collectWidths(rules: readonly StyleRule[], resolve: (value: string) => string | undefined): WidthFound[] {
+function collectWidths(
+  rules: readonly StyleRule[],
+  resolve: (value: string) => string | undefined,
+): WidthFound[] {
   const widths = new Map<string, WidthFound>();
   for (const rule of rules) {
     for (const { property, value, line } of rule.declarations) {
       if (!/^(max-|min-)?width$|^flex-basis$/.test(property)) continue;
       const found = widthOf(resolve(value) ?? '');
       if (!found) continue;
-      const key = `${found.value}${found.unit}`, before = widths.get(key), content = property !== 'min-width' && contentName.test(rule.subject.text);
-      widths.set(key, before ? { ...before, count: before.count + 1, content: before.content || content } : { ...found, count: 1, selector: rule.selector, property, content, widths: rule.widths[0] ?? {}, file: rule.file, line });
+      const key = `${found.value}${found.unit}`,
+        before = widths.get(key),
+        content = property !== 'min-width' && contentName.test(rule.subject.text);
+      widths.set(
+        key,
+        before
+          ? { ...before, count: before.count + 1, content: before.content || content }
+          : {
+              ...found,
+              count: 1,
+              selector: rule.selector,
+              property,
+              content,
+              widths: rule.widths[0] ?? {},
+              file: rule.file,
+              line,
+            },
+      );
     }
   }
-  return [...widths.values()].sort((a, b) => Number(b.content) - Number(a.content) || b.count - a.count || b.value - a.value);
+  return [...widths.values()].sort(
+    (a, b) => Number(b.content) - Number(a.content) || b.count - a.count || b.value - a.value,
+  );
 }
 
 /** What the style sheets of a theme say of its colours, fonts, widths and background pictures. Later sheets count over earlier ones. */
 export function readTheme(sheets: readonly SheetText[]): ThemeStyles {
   const read = sheets.map(({ path, text }) => readStylesheet(path, text));
-  const rules = read.flatMap((sheet) => sheet.rules), properties = customProperties(rules);
+  const rules = read.flatMap((sheet) => sheet.rules),
+    properties = customProperties(rules);
   const resolve = (value: string) => resolveVars(value, properties);
   return {
-    colours: collectColours(rules, resolve, properties), fonts: collectFonts(rules, resolve), widths: collectWidths(rules, resolve),
-    backgrounds: collectBackgrounds(rules, resolve), problems: read.flatMap((sheet) => sheet.problems), files: sheets.map((s) => s.path),
+    colours: collectColours(rules, resolve, properties),
+    fonts: collectFonts(rules, resolve),
+    widths: collectWidths(rules, resolve),
+    backgrounds: collectBackgrounds(rules, resolve),
+    problems: read.flatMap((sheet) => sheet.problems),
+    files: sheets.map((s) => s.path),
   };
 }
 
 /** The width a theme's content most likely has: the widest px that something named like content is given at any width of screen. */
 export function contentWidthOf({ widths }: Pick<ThemeStyles, 'widths'>): number | undefined {
-  const likely = widths.filter((w) => w.content && w.unit === 'px' && w.value >= 480 && w.value <= 2000 && w.property !== 'min-width');
+  const likely = widths.filter(
+    (w) =>
+      w.content &&
+      w.unit === 'px' &&
+      w.value >= 480 &&
+      w.value <= 2000 &&
+      w.property !== 'min-width',
+  );
   return likely.length ? Math.round(Math.max(...likely.map((w) => w.value))) : undefined;
 }
-

@@ -1,4 +1,12 @@
-import { generate, parse, walk, type CssNode, type Rule, type Selector, type StyleSheet } from 'css-tree';
+import {
+  generate,
+  parse,
+  walk,
+  type CssNode,
+  type Rule,
+  type Selector,
+  type StyleSheet,
+} from 'css-tree';
 import { strFromU8, strToU8 } from 'fflate';
 import { bothRanges, screenWidths, type WidthRange } from './media';
 
@@ -42,12 +50,24 @@ export const stylesheetLimits = { bytes: 2e6 } as const;
  * @throws StylesheetError
  */
 export function decodeStylesheet(name: string, bytes: Uint8Array): string {
-  const refuse = (expected: string, found: string) => new StylesheetError(`${name}: expected ${expected}, found ${found}.`);
-  if (bytes.length > stylesheetLimits.bytes) throw refuse(`a style sheet of at most ${stylesheetLimits.bytes / 1e6} MB`, `${(bytes.length / 1e6).toFixed(1)} MB`);
+  const refuse = (expected: string, found: string) =>
+    new StylesheetError(`${name}: expected ${expected}, found ${found}.`);
+  if (bytes.length > stylesheetLimits.bytes)
+    throw refuse(
+      `a style sheet of at most ${stylesheetLimits.bytes / 1e6} MB`,
+      `${(bytes.length / 1e6).toFixed(1)} MB`,
+    );
   const mark = (bytes[0] << 8) | bytes[1];
-  if (mark === 0xfffe || mark === 0xfeff) throw refuse('text in UTF-8', 'UTF-16. Save it as UTF-8 and drop it again');
+  if (mark === 0xfffe || mark === 0xfeff)
+    throw refuse('text in UTF-8', 'UTF-16. Save it as UTF-8 and drop it again');
   const zeros = bytes.subarray(0, 2000).reduce((n, b) => n + (b === 0 ? 1 : 0), 0);
-  if (zeros > 0) throw refuse('text in UTF-8', zeros * 4 > Math.min(2000, bytes.length) ? 'UTF-16 or another wide encoding. Save it as UTF-8 and drop it again' : 'something that is no text');
+  if (zeros > 0)
+    throw refuse(
+      'text in UTF-8',
+      zeros * 4 > Math.min(2000, bytes.length)
+        ? 'UTF-16 or another wide encoding. Save it as UTF-8 and drop it again'
+        : 'something that is no text',
+    );
   const text = strFromU8(bytes);
   // Older style sheets are often in a one-byte encoding; what matters in them is plain ASCII.
   return text.includes('\ufffd') ? strFromU8(bytes, true) : text.replace(/^\ufeff/, '');
@@ -59,45 +79,84 @@ export function decodeStylesheet(name: string, bytes: Uint8Array): string {
  * @param like the file the text was read from
  */
 export function encodeStylesheet(text: string, like: Uint8Array): Uint8Array<ArrayBuffer> {
-  const marked = like[0] === 0xef && like[1] === 0xbb && like[2] === 0xbf, oneByte = strFromU8(like).includes('\ufffd');
+  const marked = like[0] === 0xef && like[1] === 0xbb && like[2] === 0xbf,
+    oneByte = strFromU8(like).includes('\ufffd');
   return strToU8(marked && !oneByte ? `\ufeff${text}` : text, oneByte) as Uint8Array<ArrayBuffer>;
 }
 
 function subjectOf(selector: Selector): StyleRule['subject'] {
-  const parts = selector.children.toArray(), last = parts.findLastIndex((node) => node.type === 'Combinator');
+  const parts = selector.children.toArray(),
+    last = parts.findLastIndex((node) => node.type === 'Combinator');
   const own = parts.slice(last + 1);
-  return { type: own.find((node) => node.type === 'TypeSelector')?.name.toLowerCase(), text: own.map((node) => generate(node)).join('') };
+  return {
+    type: own.find((node) => node.type === 'TypeSelector')?.name.toLowerCase(),
+    text: own.map((node) => generate(node)).join(''),
+  };
 }
 
-const shorten = (text: string): string => { const line = text.trim().replace(/\s+/g, ' '); return line.length > 60 ? `${line.slice(0, 59)}…` : line; };
+const shorten = (text: string): string => {
+  const line = text.trim().replace(/\s+/g, ' ');
+  return line.length > 60 ? `${line.slice(0, 59)}…` : line;
+};
 
 /** Parses a style sheet as far as it goes, as browsers do: what is broken is passed over to the next declaration or rule. */
 export function readStylesheet(file: string, text: string): Stylesheet {
-  const problems: StyleProblem[] = [], lines = text.split('\n');
-  const problem = (line: number) => { if (!problems.some((p) => p.line === line)) problems.push({ file, line, text: shorten(lines[line - 1] ?? '') }); };
-  const tree = parse(text, { positions: true, parseCustomProperty: false, onParseError: (error) => problem((error as unknown as { line: number }).line) }) as StyleSheet;
-  const rules: StyleRule[] = [], media: (readonly WidthRange[])[] = [];
+  const problems: StyleProblem[] = [],
+    lines = text.split('\n');
+  const problem = (line: number) => {
+    if (!problems.some((p) => p.line === line))
+      problems.push({ file, line, text: shorten(lines[line - 1] ?? '') });
+  };
+  const tree = parse(text, {
+    positions: true,
+    parseCustomProperty: false,
+    onParseError: (error) => problem((error as unknown as { line: number }).line),
+  }) as StyleSheet;
+  const rules: StyleRule[] = [],
+    media: (readonly WidthRange[])[] = [];
 
   const readRule = (rule: Rule) => {
     const line = rule.loc?.start.line ?? 1;
-    if (rule.prelude.type !== 'SelectorList') { problem(line); return; }
+    if (rule.prelude.type !== 'SelectorList') {
+      problem(line);
+      return;
+    }
     const declarations: Declaration[] = [];
     for (const node of rule.block.children) {
-      if (node.type === 'Declaration') declarations.push({ property: node.property.toLowerCase(), value: generate(node.value as CssNode).trim(), line: node.loc?.start.line ?? line });
+      if (node.type === 'Declaration')
+        declarations.push({
+          property: node.property.toLowerCase(),
+          value: generate(node.value as CssNode).trim(),
+          line: node.loc?.start.line ?? line,
+        });
       else if (node.type === 'Raw' && node.value.trim()) problem(node.loc?.start.line ?? line);
     }
-    const widths = media.reduce<readonly WidthRange[]>((outer, inner) => outer.flatMap((a) => inner.map((b) => bothRanges(a, b)).filter((r) => r !== undefined)), [{}]);
+    const widths = media.reduce<readonly WidthRange[]>(
+      (outer, inner) =>
+        outer.flatMap((a) => inner.map((b) => bothRanges(a, b)).filter((r) => r !== undefined)),
+      [{}],
+    );
     if (widths.length === 0) return;
     for (const selector of rule.prelude.children) {
-      if (selector.type === 'Selector') rules.push({ selector: generate(selector), subject: subjectOf(selector), widths, declarations, file, line });
+      if (selector.type === 'Selector')
+        rules.push({
+          selector: generate(selector),
+          subject: subjectOf(selector),
+          widths,
+          declarations,
+          file,
+          line,
+        });
     }
   };
 
   walk(tree, {
     enter(node: CssNode) {
-      if (node.type === 'Atrule' && node.name.toLowerCase() === 'media') media.push(node.prelude ? screenWidths(generate(node.prelude)) : [{}]);
+      if (node.type === 'Atrule' && node.name.toLowerCase() === 'media')
+        media.push(node.prelude ? screenWidths(generate(node.prelude)) : [{}]);
       // Key frames have selectors of their own kind, and font faces declare nothing of the page.
-      if (node.type === 'Atrule' && /(keyframes|font-face|page)$/i.test(node.name)) return walk.skip;
+      if (node.type === 'Atrule' && /(keyframes|font-face|page)$/i.test(node.name))
+        return walk.skip;
       if (node.type === 'Rule') readRule(node);
       return undefined;
     },

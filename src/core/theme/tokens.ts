@@ -6,7 +6,12 @@ import { readStylesheet } from './stylesheet';
 /** Theme colours could not be read; the message says what was expected and what was found. */
 export class TokensError extends Error {}
 
-const tokenName = (name: string): string => name.trim().toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '') || 'colour';
+const tokenName = (name: string): string =>
+  name
+    .trim()
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '') || 'colour';
 
 /** Names made fit for identifiers, each only once. */
 function tokenNames(colours: readonly ThemeColour[]): string[] {
@@ -34,26 +39,50 @@ export function toDesignTokens(colours: readonly ThemeColour[]): string {
   const names = tokenNames(colours);
   const tokens = colours.map((c, i) => {
     const { r, g, b } = tryColour(c.hex)!;
-    return [names[i], { $type: 'color', $value: { colorSpace: 'srgb', components: [r, g, b].map((v) => Number((v / 255).toFixed(5))), alpha: 1, hex: c.hex } }];
+    return [
+      names[i],
+      {
+        $type: 'color',
+        $value: {
+          colorSpace: 'srgb',
+          components: [r, g, b].map((v) => Number((v / 255).toFixed(5))),
+          alpha: 1,
+          hex: c.hex,
+        },
+      },
+    ];
   });
   return `${JSON.stringify(Object.fromEntries(tokens), null, 2)}\n`;
 }
 
 type Group = Readonly<Record<string, unknown>>;
-const isGroup = (value: unknown): value is Group => typeof value === 'object' && value !== null && !Array.isArray(value);
+const isGroup = (value: unknown): value is Group =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
 
 /** A colour value: text as in the drafts, or colour space with components. */
 function colourOfToken(value: unknown): string | undefined {
-  if (typeof value === 'string') { const colour = tryColour(value); return colour && hexOf(colour); }
+  if (typeof value === 'string') {
+    const colour = tryColour(value);
+    return colour && hexOf(colour);
+  }
   if (!isGroup(value)) return undefined;
   if (typeof value.hex === 'string' && tryColour(value.hex)) return hexOf(tryColour(value.hex)!);
   const { components, colorSpace } = value;
-  if (!Array.isArray(components) || components.length !== 3 || typeof colorSpace !== 'string') return undefined;
+  if (!Array.isArray(components) || components.length !== 3 || typeof colorSpace !== 'string')
+    return undefined;
   const parts = components.map((c) => (c === 'none' ? 0 : Number(c)));
   if (parts.some(Number.isNaN)) return undefined;
   const [a, b, c] = parts;
-  const text = colorSpace === 'srgb' ? `color(srgb ${a} ${b} ${c})` : colorSpace === 'hsl' ? `hsl(${a} ${b}% ${c}%)` : /^(oklch|oklab|lab|lch|display-p3|srgb-linear)$/.test(colorSpace)
-    ? (/^(ok)?l(ab|ch)$/.test(colorSpace) ? `${colorSpace}(${a} ${b} ${c})` : `color(${colorSpace} ${a} ${b} ${c})`) : '';
+  const text =
+    colorSpace === 'srgb'
+      ? `color(srgb ${a} ${b} ${c})`
+      : colorSpace === 'hsl'
+        ? `hsl(${a} ${b}% ${c}%)`
+        : /^(oklch|oklab|lab|lch|display-p3|srgb-linear)$/.test(colorSpace)
+          ? /^(ok)?l(ab|ch)$/.test(colorSpace)
+            ? `${colorSpace}(${a} ${b} ${c})`
+            : `color(${colorSpace} ${a} ${b} ${c})`
+          : '';
   const colour = tryColour(text);
   return colour && hexOf(colour);
 }
@@ -63,7 +92,10 @@ const deepest = 32;
 
 function fromDesignTokens(root: Group, name: string): ThemeColour[] {
   const found: ThemeColour[] = [];
-  const at = (path: string): unknown => path.split('.').reduce<unknown>((group, key) => (isGroup(group) ? group[key] : undefined), root);
+  const at = (path: string): unknown =>
+    path
+      .split('.')
+      .reduce<unknown>((group, key) => (isGroup(group) ? group[key] : undefined), root);
   const follow = (value: unknown, depth = 0): unknown => {
     const alias = typeof value === 'string' ? /^\{([^{}]+)\}$/.exec(value) : null;
     if (!alias) return value;
@@ -71,14 +103,21 @@ function fromDesignTokens(root: Group, name: string): ThemeColour[] {
     return depth < deepest && isGroup(target) ? follow(target.$value, depth + 1) : undefined;
   };
   const visit = (group: Group, path: readonly string[], type: unknown) => {
-    if (path.length > deepest) throw new TokensError(`${name}: expected groups at most ${deepest} deep, found more.`);
+    if (path.length > deepest)
+      throw new TokensError(`${name}: expected groups at most ${deepest} deep, found more.`);
     for (const [key, value] of Object.entries(group)) {
       if (key.startsWith('$') || !isGroup(value)) continue;
       const ownType = value.$type ?? type;
       if ('$value' in value) {
-        const hex = ownType === 'color' || ownType === undefined ? colourOfToken(follow(value.$value)) : undefined;
+        const hex =
+          ownType === 'color' || ownType === undefined
+            ? colourOfToken(follow(value.$value))
+            : undefined;
         if (hex) found.push({ name: [...path, key].join(' '), hex });
-        else if (ownType === 'color') throw new TokensError(`${name}: expected a colour for ${[...path, key].join('.')}, found ${JSON.stringify(value.$value).slice(0, 60)}.`);
+        else if (ownType === 'color')
+          throw new TokensError(
+            `${name}: expected a colour for ${[...path, key].join('.')}, found ${JSON.stringify(value.$value).slice(0, 60)}.`,
+          );
       } else visit(value, [...path, key], ownType);
     }
   };
@@ -88,8 +127,10 @@ function fromDesignTokens(root: Group, name: string): ThemeColour[] {
 
 /** Custom properties that hold a colour, resolved, in the order they are written. */
 function fromCustomProperties(name: string, css: string): ThemeColour[] {
-  const { rules } = readStylesheet(name, css), values = new Map<string, string>();
-  for (const { property, value } of rules.flatMap((r) => r.declarations)) if (property.startsWith('--')) values.set(property, value);
+  const { rules } = readStylesheet(name, css),
+    values = new Map<string, string>();
+  for (const { property, value } of rules.flatMap((r) => r.declarations))
+    if (property.startsWith('--')) values.set(property, value);
   return [...values].flatMap(([property, value]) => {
     const colour = tryOpaqueColour(resolveVars(value, values) ?? '');
     return colour ? [{ name: property.slice(2), hex: hexOf(colour) }] : [];
@@ -109,12 +150,19 @@ export function readThemeColours(name: string, text: string): ThemeColour[] {
     try {
       json = JSON.parse(text);
     } catch (error) {
-      throw new TokensError(`${name}: expected design tokens in JSON, found text that breaks off (${error instanceof Error ? error.message : String(error)}).`);
+      throw new TokensError(
+        `${name}: expected design tokens in JSON, found text that breaks off (${error instanceof Error ? error.message : String(error)}).`,
+      );
     }
-    if (!isGroup(json)) throw new TokensError(`${name}: expected an object of design tokens, found a list.`);
+    if (!isGroup(json))
+      throw new TokensError(`${name}: expected an object of design tokens, found a list.`);
     found = fromDesignTokens(json, name);
   } else found = fromCustomProperties(name, text);
-  if (found.length === 0) throw new TokensError(`${name}: expected custom properties such as “--clay: #a4553a” or design tokens, found no colour.`);
-  if (found.length > most) throw new TokensError(`${name}: expected at most ${most} colours, found ${found.length}.`);
+  if (found.length === 0)
+    throw new TokensError(
+      `${name}: expected custom properties such as “--clay: #a4553a” or design tokens, found no colour.`,
+    );
+  if (found.length > most)
+    throw new TokensError(`${name}: expected at most ${most} colours, found ${found.length}.`);
   return found;
 }

@@ -22,9 +22,15 @@ export interface Visible {
 }
 
 /** The page that shows a slot, the first if several do. */
-export const pageWithSlot = (site: Site, slotId: string, screenWidth: number): { page: Page; piece: SlotPiece } | undefined => {
+export const pageWithSlot = (
+  site: Site,
+  slotId: string,
+  screenWidth: number,
+): { page: Page; piece: SlotPiece } | undefined => {
   for (const page of site.pages) {
-    const piece = layoutPage(site, page, screenWidth).pieces.find((p): p is SlotPiece => p.type === 'slot' && p.slot.id === slotId);
+    const piece = layoutPage(site, page, screenWidth).pieces.find(
+      (p): p is SlotPiece => p.type === 'slot' && p.slot.id === slotId,
+    );
     if (piece) return { page, piece };
   }
   return undefined;
@@ -34,11 +40,25 @@ export const pageWithSlot = (site: Site, slotId: string, screenWidth: number): {
 export function visibleAt(site: Site, slot: Slot, screenWidth: number): Visible | undefined {
   const piece = pageWithSlot(site, slot.id, screenWidth)?.piece;
   if (!piece) return undefined;
-  const whole = wholeRaster(slot), copy = firstCopy(piece), kx = copy.width / slot.width, ky = copy.height / slot.height;
+  const whole = wholeRaster(slot),
+    copy = firstCopy(piece),
+    kx = copy.width / slot.width,
+    ky = copy.height / slot.height;
   if (isContent(slot.kind)) return { width: screenWidth, part: whole, scale: piece.scale };
-  const x = Math.ceil((piece.rect.x - copy.x) / kx - 1e-6), y = Math.ceil((piece.rect.y - copy.y) / ky - 1e-6);
-  const right = Math.floor((piece.rect.x + piece.rect.width - copy.x) / kx + 1e-6), bottom = Math.floor((piece.rect.y + piece.rect.height - copy.y) / ky + 1e-6);
-  return { width: screenWidth, part: intersect(whole, { x, y, width: Math.max(0, right - x), height: Math.max(0, bottom - y) }), scale: kx };
+  const x = Math.ceil((piece.rect.x - copy.x) / kx - 1e-6),
+    y = Math.ceil((piece.rect.y - copy.y) / ky - 1e-6);
+  const right = Math.floor((piece.rect.x + piece.rect.width - copy.x) / kx + 1e-6),
+    bottom = Math.floor((piece.rect.y + piece.rect.height - copy.y) / ky + 1e-6);
+  return {
+    width: screenWidth,
+    part: intersect(whole, {
+      x,
+      y,
+      width: Math.max(0, right - x),
+      height: Math.max(0, bottom - y),
+    }),
+    scale: kx,
+  };
 }
 
 /** Screen widths that count for a slot: the visitors' and the usual ones; those below which another arrangement is shown are left out. */
@@ -56,7 +76,11 @@ export interface SafeArea {
 
 /** The part of a slot that words should stay in. */
 export function safeArea(site: Site, slot: Slot): SafeArea {
-  const at = widthsOf(site, slot).flatMap((width) => visibleAt(site, slot, width) ?? []), margin = safeMargin(slot, site.limits.sideMargin).x;
+  const at = widthsOf(site, slot).flatMap((width) => visibleAt(site, slot, width) ?? []),
+    margin = safeMargin(slot, site.limits.sideMargin).x;
   const common = at.reduce((part, v) => intersect(part, v.part), wholeRaster(slot));
-  return { at, part: { ...common, x: common.x + margin, width: Math.max(0, common.width - 2 * margin) } };
+  return {
+    at,
+    part: { ...common, x: common.x + margin, width: Math.max(0, common.width - 2 * margin) },
+  };
 }

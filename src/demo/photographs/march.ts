@@ -2,22 +2,45 @@ import { hash } from './noise';
 
 export type Vec = [number, number, number];
 
-export const add = (a: Vec, b: Vec, k = 1): Vec => [a[0] + b[0] * k, a[1] + b[1] * k, a[2] + b[2] * k];
+export const add = (a: Vec, b: Vec, k = 1): Vec => [
+  a[0] + b[0] * k,
+  a[1] + b[1] * k,
+  a[2] + b[2] * k,
+];
 export const sub = (a: Vec, b: Vec): Vec => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
 export const dot = (a: Vec, b: Vec): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
-export const unit = (a: Vec): Vec => { const l = Math.hypot(...a); return [a[0] / l, a[1] / l, a[2] / l]; };
-export const cross = (a: Vec, b: Vec): Vec => [a[1] * b[2] - a[2] * b[1], a[2] * b[0] - a[0] * b[2], a[0] * b[1] - a[1] * b[0]];
-export const blend = (a: Vec, b: Vec, t: number): Vec => [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t, a[2] + (b[2] - a[2]) * t];
+export const unit = (a: Vec): Vec => {
+  const l = Math.hypot(...a);
+  return [a[0] / l, a[1] / l, a[2] / l];
+};
+export const cross = (a: Vec, b: Vec): Vec => [
+  a[1] * b[2] - a[2] * b[1],
+  a[2] * b[0] - a[0] * b[2],
+  a[0] * b[1] - a[1] * b[0],
+];
+export const blend = (a: Vec, b: Vec, t: number): Vec => [
+  a[0] + (b[0] - a[0]) * t,
+  a[1] + (b[1] - a[1]) * t,
+  a[2] + (b[2] - a[2]) * t,
+];
 export const scaled = (a: Vec, k: number): Vec => [a[0] * k, a[1] * k, a[2] * k];
 export const times = (a: Vec, b: Vec): Vec => [a[0] * b[0], a[1] * b[1], a[2] * b[2]];
 
 /** #rrggbb to linear light. */
 export function linear(hex: string): Vec {
-  const channel = (i: number) => { const v = parseInt(hex.slice(i, i + 2), 16) / 255; return v <= 0.04045 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4; };
+  const channel = (i: number) => {
+    const v = parseInt(hex.slice(i, i + 2), 16) / 255;
+    return v <= 0.04045 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4;
+  };
   return [channel(1), channel(3), channel(5)];
 }
 
-export interface Surface { albedo: Vec; gloss: number; shine: number; glow?: Vec }
+export interface Surface {
+  albedo: Vec;
+  gloss: number;
+  shine: number;
+  glow?: Vec;
+}
 
 /** A scene of signed distances. `distance` must never overestimate by much; `surface` is asked once a hit. */
 export interface Scene {
@@ -43,18 +66,21 @@ function march(scene: Scene, eye: Vec, ray: Vec, from: number): number {
 
 function normalAt(scene: Scene, p: Vec, e: number): Vec {
   const [x, y, z] = p;
-  const a = scene.distance(x + e, y - e, z - e), b = scene.distance(x - e, y - e, z + e);
-  const c = scene.distance(x - e, y + e, z - e), d = scene.distance(x + e, y + e, z + e);
+  const a = scene.distance(x + e, y - e, z - e),
+    b = scene.distance(x - e, y - e, z + e);
+  const c = scene.distance(x - e, y + e, z - e),
+    d = scene.distance(x + e, y + e, z + e);
   return unit([a - b - c + d, -a - b + c + d, -a + b - c + d]);
 }
 
 /** Penumbra from the closest miss along the way to the light (common practice in distance-field rendering). */
 function shadow(scene: Scene, p: Vec): number {
   const { direction: l, softness } = scene.key;
-  let light = 1, t = 0.02;
+  let light = 1,
+    t = 0.02;
   for (let i = 0; i < 56 && t < 9; i++) {
     const d = scene.distance(p[0] + l[0] * t, p[1] + l[1] * t, p[2] + l[2] * t);
-    light = Math.min(light, 0.5 + 0.5 * d / (softness * t));
+    light = Math.min(light, 0.5 + (0.5 * d) / (softness * t));
     if (light <= 0) return 0;
     t += Math.min(0.35, Math.max(0.012, d));
   }
@@ -62,7 +88,8 @@ function shadow(scene: Scene, p: Vec): number {
 }
 
 function openness(scene: Scene, p: Vec, n: Vec): number {
-  let closed = 0, weight = 1;
+  let closed = 0,
+    weight = 1;
   for (let i = 1; i <= 5; i++) {
     const h = 0.05 * i;
     closed += (h - scene.distance(p[0] + n[0] * h, p[1] + n[1] * h, p[2] + n[2] * h)) * weight;
@@ -81,13 +108,16 @@ function shade(scene: Scene, eye: Vec, ray: Vec, from: number): { colour: Vec; d
   const open = openness(scene, p, n);
   const half = unit(sub(scene.key.direction, ray));
   const fresnel = 0.04 + 0.96 * (1 - Math.max(0, -dot(n, ray))) ** 5;
-  const highlight = s.gloss * lit * Math.max(0, dot(n, half)) ** s.shine * (s.shine + 8) / 26;
+  const highlight = (s.gloss * lit * Math.max(0, dot(n, half)) ** s.shine * (s.shine + 8)) / 26;
   const bounce = scene.sky(add(ray, n, -2 * dot(ray, n)));
   let colour: Vec = [0, 0, 0];
   for (let i = 0; i < 3; i++) {
     const ambient = scene.fill[i] * open * (0.62 + 0.38 * n[1]);
-    colour[i] = s.albedo[i] * (scene.key.colour[i] * lit + ambient) + scene.key.colour[i] * highlight
-      + s.gloss * fresnel * bounce[i] * open + (s.glow?.[i] ?? 0);
+    colour[i] =
+      s.albedo[i] * (scene.key.colour[i] * lit + ambient) +
+      scene.key.colour[i] * highlight +
+      s.gloss * fresnel * bounce[i] * open +
+      (s.glow?.[i] ?? 0);
   }
   if (scene.haze) colour = blend(colour, scene.haze.colour, 1 - Math.exp(-t * scene.haze.perUnit));
   return { colour, depth: t };
@@ -101,8 +131,15 @@ const develop = (v: number): number => {
 };
 
 /** Where marching may begin: a coarse grid of depths, each taken as the nearest of its neighbours with a margin. */
-function startDepths(scene: Scene, width: number, height: number, rayAt: (x: number, y: number) => Vec): (x: number, y: number) => number {
-  const cell = 8, columns = Math.ceil(width / cell) + 1, rows = Math.ceil(height / cell) + 1;
+function startDepths(
+  scene: Scene,
+  width: number,
+  height: number,
+  rayAt: (x: number, y: number) => Vec,
+): (x: number, y: number) => number {
+  const cell = 8,
+    columns = Math.ceil(width / cell) + 1,
+    rows = Math.ceil(height / cell) + 1;
   const coarse = new Float32Array(columns * rows);
   for (let j = 0; j < rows; j++) {
     for (let i = 0; i < columns; i++) {
@@ -111,27 +148,36 @@ function startDepths(scene: Scene, width: number, height: number, rayAt: (x: num
     }
   }
   return (x, y) => {
-    const ci = Math.round(x / cell), cj = Math.round(y / cell);
+    const ci = Math.round(x / cell),
+      cj = Math.round(y / cell);
     let nearest = scene.far;
     for (let j = Math.max(0, cj - 1); j <= Math.min(rows - 1, cj + 1); j++) {
-      for (let i = Math.max(0, ci - 1); i <= Math.min(columns - 1, ci + 1); i++) nearest = Math.min(nearest, coarse[j * columns + i]);
+      for (let i = Math.max(0, ci - 1); i <= Math.min(columns - 1, ci + 1); i++)
+        nearest = Math.min(nearest, coarse[j * columns + i]);
     }
     return Math.max(0.02, nearest * 0.72);
   };
 }
 
 /** RGB bytes, top row first; pixels at depth edges get nine samples, all get a little grain. */
-export function photograph(scene: Scene, width: number, height: number, progress: (share: number) => void): Uint8Array {
+export function photograph(
+  scene: Scene,
+  width: number,
+  height: number,
+  progress: (share: number) => void,
+): Uint8Array {
   const forward = unit(sub(scene.camera.target, scene.camera.eye));
   const right = unit(cross(forward, [0, 1, 0]));
   const up = cross(right, forward);
   const rayAt = (x: number, y: number) => {
-    const u = (x - width / 2) / (height / 2) / scene.camera.zoom, v = (height / 2 - y) / (height / 2) / scene.camera.zoom;
+    const u = (x - width / 2) / (height / 2) / scene.camera.zoom,
+      v = (height / 2 - y) / (height / 2) / scene.camera.zoom;
     return unit(add(add(forward, right, u), up, v));
   };
   const start = startDepths(scene, width, height, rayAt);
   const sample = (x: number, y: number) => shade(scene, scene.camera.eye, rayAt(x, y), start(x, y));
-  const light = new Float32Array(width * height * 3), depth = new Float32Array(width * height);
+  const light = new Float32Array(width * height * 3),
+    depth = new Float32Array(width * height);
   for (let y = 0; y < height; y++) {
     for (let x = 0; x < width; x++) {
       const s = sample(x + 0.5, y + 0.5);
@@ -143,9 +189,14 @@ export function photograph(scene: Scene, width: number, height: number, progress
   const out = new Uint8Array(width * height * 3);
   for (let y = 0; y < height; y++) {
     for (let x = 0; x < width; x++) {
-      const i = y * width + x, d = depth[i];
-      const edge = [x > 0 ? i - 1 : i, x < width - 1 ? i + 1 : i, y > 0 ? i - width : i, y < height - 1 ? i + width : i]
-        .some((k) => Math.abs(depth[k] - d) > 0.02 * d);
+      const i = y * width + x,
+        d = depth[i];
+      const edge = [
+        x > 0 ? i - 1 : i,
+        x < width - 1 ? i + 1 : i,
+        y > 0 ? i - width : i,
+        y < height - 1 ? i + width : i,
+      ].some((k) => Math.abs(depth[k] - d) > 0.02 * d);
       let c: Vec = [light[i * 3], light[i * 3 + 1], light[i * 3 + 2]];
       if (edge) {
         c = [0, 0, 0];
@@ -157,7 +208,13 @@ export function photograph(scene: Scene, width: number, height: number, progress
       const vignette = 1 - 0.22 * (((x / width - 0.5) ** 2 + (y / height - 0.5) ** 2) * 2);
       const grain = (hash(x, y, 3) + hash(x, y, 4) - 1) * 5;
       for (let ch = 0; ch < 3; ch++) {
-        out[i * 3 + ch] = Math.max(0, Math.min(255, Math.round(develop(c[ch] * vignette) + grain + (hash(x, y, 5 + ch) - 0.5) * 2)));
+        out[i * 3 + ch] = Math.max(
+          0,
+          Math.min(
+            255,
+            Math.round(develop(c[ch] * vignette) + grain + (hash(x, y, 5 + ch) - 0.5) * 2),
+          ),
+        );
       }
     }
     if (y % 40 === 0) progress(0.8 + (0.2 * y) / height);

@@ -10,10 +10,15 @@ async function main(): Promise<void> {
   const [only, scale = '1', folder = 'public/sample'] = process.argv.slice(2);
   for (const [name, { scene, width, height }] of Object.entries(scenes)) {
     if (only && only !== 'all' && only !== name) continue;
-    const w = Math.round(width * Number(scale)), h = Math.round(height * Number(scale));
-    const rgb = photograph(scene, w, h, (share) => process.stdout.write(`\r${name} ${(share * 100).toFixed(0)} %  `));
+    const w = Math.round(width * Number(scale)),
+      h = Math.round(height * Number(scale));
+    const rgb = photograph(scene, w, h, (share) =>
+      process.stdout.write(`\r${name} ${(share * 100).toFixed(0)} %  `),
+    );
     const file = `${folder}/${name}.jpg`;
-    await sharp(rgb, { raw: { width: w, height: h, channels: 3 } }).jpeg({ quality: 88, chromaSubsampling: '4:4:4' }).toFile(file);
+    await sharp(rgb, { raw: { width: w, height: h, channels: 3 } })
+      .jpeg({ quality: 88, chromaSubsampling: '4:4:4' })
+      .toFile(file);
     process.stdout.write(`\r${file} ${w}×${h}\n`);
   }
 }

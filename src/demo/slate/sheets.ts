@@ -50,7 +50,8 @@ ul.list { list-style-image: url(images/bullet.gif); }
 @media (max-width: 40em) { #wrapper { width: 100% } #header { background-size: cover } .menu { border-bottom: 2px solid var(--deep) } }
 `;
 
-const paragraph = '<p>The second firing of the autumn came out on Thursday. Most of the bowls took the glaze evenly, two of the tall jars ran at the foot, and the tiles are better than they have ever been. There is a shelf of seconds by the door.</p>';
+const paragraph =
+  '<p>The second firing of the autumn came out on Thursday. Most of the bowls took the glaze evenly, two of the tall jars ran at the foot, and the tiles are better than they have ever been. There is a shelf of seconds by the door.</p>';
 
 /** A page that shows all of Slate, longer than its strip. */
 export const slateHtml = `<!doctype html>

@@ -16,11 +16,21 @@ import type { Site } from '@/core/site/model/site';
 /* A stand-in for a web host: takes a hand-over as hosts take uploads, treats pictures as hosts do, and serves the pages. */
 
 /** A host's limits; hosts differ (common practice, no source). */
-export const hostLimits = { fileBytes: 4e6, files: 1900, siteBytes: 40e6, allBytes: 160e6 } as const;
+export const hostLimits = {
+  fileBytes: 4e6,
+  files: 1900,
+  siteBytes: 40e6,
+  allBytes: 160e6,
+} as const;
 
 /** The host did not take it; the message says what was expected and what was found. */
 export class HostError extends Error {
-  constructor(message: string, readonly status: number) { super(message); }
+  constructor(
+    message: string,
+    readonly status: number,
+  ) {
+    super(message);
+  }
 }
 
 /** One file as it was uploaded, and what the host made of it. */
@@ -73,36 +83,81 @@ export interface Host {
 }
 
 /** Text is served as UTF-8. */
-const typeOf = (path: string): string => { const type = fileType(path); return type.startsWith('text/') ? `${type}; charset=utf-8` : type; };
+const typeOf = (path: string): string => {
+  const type = fileType(path);
+  return type.startsWith('text/') ? `${type}; charset=utf-8` : type;
+};
 
 /** What is too large is cropped to the opening from its middle, and what is too small is stretched, without a word to the owner. */
-function fitted(raster: Raster, { width, height }: Pick<PlannedFile, 'width' | 'height'>): { raster: Raster; done: string } {
-  const w = Math.min(raster.width, width), h = Math.min(raster.height, height), cut = w < raster.width || h < raster.height;
-  const part = cut ? crop(raster, { x: (raster.width - w) >> 1, y: (raster.height - h) >> 1, width: w, height: h }) : raster, stretched = w < width || h < height;
-  const all = stretched ? resample(part, { x: 0, y: 0, scaleX: width / w, scaleY: height / h }, width, height) : part;
-  return { raster: all, done: `${cut ? 'cropped' : ''}${cut && stretched ? ' and ' : ''}${stretched ? 'stretched' : ''}` };
+function fitted(
+  raster: Raster,
+  { width, height }: Pick<PlannedFile, 'width' | 'height'>,
+): { raster: Raster; done: string } {
+  const w = Math.min(raster.width, width),
+    h = Math.min(raster.height, height),
+    cut = w < raster.width || h < raster.height;
+  const part = cut
+      ? crop(raster, {
+          x: (raster.width - w) >> 1,
+          y: (raster.height - h) >> 1,
+          width: w,
+          height: h,
+        })
+      : raster,
+    stretched = w < width || h < height;
+  const all = stretched
+    ? resample(part, { x: 0, y: 0, scaleX: width / w, scaleY: height / h }, width, height)
+    : part;
+  return {
+    raster: all,
+    done: `${cut ? 'cropped' : ''}${cut && stretched ? ' and ' : ''}${stretched ? 'stretched' : ''}`,
+  };
 }
 
-const isOpaque = ({ data }: Raster): boolean => { for (let k = 3; k < data.length; k += 4) if (data[k] !== 255) return false; return true; };
+const isOpaque = ({ data }: Raster): boolean => {
+  for (let k = 3; k < data.length; k += 4) if (data[k] !== 255) return false;
+  return true;
+};
 
 /** A colour that is set under a picture that hides all of it. */
-function hiddenColour(site: Site, { slotId, scale, fallback }: PlannedFile, raster: Raster, css: string): string | undefined {
-  const slot = site.slots.find((s) => s.id === slotId)!, covers = slot.repeat === 'repeat' || slot.size === 'cover';
-  if (scale !== 1 || fallback || slot.kind !== 'background' || !covers || !isOpaque(raster)) return undefined;
+function hiddenColour(
+  site: Site,
+  { slotId, scale, fallback }: PlannedFile,
+  raster: Raster,
+  css: string,
+): string | undefined {
+  const slot = site.slots.find((s) => s.id === slotId)!,
+    covers = slot.repeat === 'repeat' || slot.size === 'cover';
+  if (scale !== 1 || fallback || slot.kind !== 'background' || !covers || !isOpaque(raster))
+    return undefined;
   const colour = /body[^{]*\{[^}]*background-color:\s*([^;]+);/.exec(css)?.[1];
-  return colour && `The colour ${colour} under it is never seen: the picture is opaque and covers it.`;
+  return (
+    colour && `The colour ${colour} under it is never seen: the picture is opaque and covers it.`
+  );
 }
 
 /** Pages that came with a theme, by their paths; what is only pasted into a page is none. */
 const themePages = (paths: Iterable<string>, own: ReadonlySet<string>): HostedPage[] =>
-  [...paths].filter((path) => /\.html?$/i.test(path) && !own.has(path) && path !== markupName && path !== creditsName).map((path) => ({ name: path, path }));
+  [...paths]
+    .filter(
+      (path) =>
+        /\.html?$/i.test(path) && !own.has(path) && path !== markupName && path !== creditsName,
+    )
+    .map((path) => ({ name: path, path }));
 
 export function createHost({ codecs, digest, now }: HostParts): Host {
   const sites = new Map<string, Hosted>();
   const room = (siteId: string, wanted: number) => {
-    let total = wanted + [...sites].reduce((sum, [id, s]) => sum + (id === siteId ? 0 : s.bytes), 0);
+    let total =
+      wanted + [...sites].reduce((sum, [id, s]) => sum + (id === siteId ? 0 : s.bytes), 0);
     // The site that was rehearsed longest ago makes room.
-    for (const [id, s] of [...sites].sort((a, b) => a[1].at - b[1].at)) { if (total <= hostLimits.allBytes) break; if (id !== siteId) { sites.delete(id); total -= s.bytes; } }
+    for (const [id, s] of [...sites].sort((a, b) => a[1].at - b[1].at)) {
+      if (total <= hostLimits.allBytes) break;
+      if (id !== siteId) {
+        sites.delete(id);
+        total -= s.bytes;
+      }
+    }
   };
 
   async function receive(siteId: string, zip: Uint8Array): Promise<HostState> {
@@ -115,44 +170,103 @@ export function createHost({ codecs, digest, now }: HostParts): Host {
     }
     const packed = entries.find((e) => e.path.endsWith('.soyez'));
     if (!packed) throw new HostError('The hand-over: expected a site file in it, found none.', 422);
-    const { site } = readSiteFile(packed.path, packed.bytes), uploaded = entries.filter((e) => e !== packed);
-    if (uploaded.length > hostLimits.files) throw new HostError(`Expected at most ${hostLimits.files} files, found ${uploaded.length}.`, 413);
+    const { site } = readSiteFile(packed.path, packed.bytes),
+      uploaded = entries.filter((e) => e !== packed);
+    if (uploaded.length > hostLimits.files)
+      throw new HostError(
+        `Expected at most ${hostLimits.files} files, found ${uploaded.length}.`,
+        413,
+      );
     const heavy = uploaded.find((e) => e.bytes.length > hostLimits.fileBytes);
-    if (heavy) throw new HostError(`${heavy.path}: this host takes at most ${kilobytes(hostLimits.fileBytes)} a file, found ${kilobytes(heavy.bytes.length)}.`, 413);
+    if (heavy)
+      throw new HostError(
+        `${heavy.path}: this host takes at most ${kilobytes(hostLimits.fileBytes)} a file, found ${kilobytes(heavy.bytes.length)}.`,
+        413,
+      );
     const total = uploaded.reduce((sum, e) => sum + e.bytes.length, 0);
-    if (total > hostLimits.siteBytes) throw new HostError(`This host takes at most ${kilobytes(hostLimits.siteBytes)} a site, found ${kilobytes(total)}.`, 413);
-    const before = sites.get(siteId), at = now(), files = new Map<string, Stored>(), uploads: Upload[] = [], css = new TextDecoder().decode(entries.find((e) => e.path === styleSheetName)?.bytes);
-    const openings = new Map([true, false].flatMap((opaque) => planFiles(site, () => opaque)).flatMap((p) => p.files).map((f) => [f.path, f] as const));
+    if (total > hostLimits.siteBytes)
+      throw new HostError(
+        `This host takes at most ${kilobytes(hostLimits.siteBytes)} a site, found ${kilobytes(total)}.`,
+        413,
+      );
+    const before = sites.get(siteId),
+      at = now(),
+      files = new Map<string, Stored>(),
+      uploads: Upload[] = [],
+      css = new TextDecoder().decode(entries.find((e) => e.path === styleSheetName)?.bytes);
+    const openings = new Map(
+      [true, false]
+        .flatMap((opaque) => planFiles(site, () => opaque))
+        .flatMap((p) => p.files)
+        .map((f) => [f.path, f] as const),
+    );
     for (const { path, bytes } of uploaded) {
-      const opening = openings.get(path), notes: string[] = [];
+      const opening = openings.get(path),
+        notes: string[] = [];
       let kept = bytes;
       if (opening) {
-        const found = inspectPicture(path, bytes), fits = found.width === opening.width && found.height === opening.height;
-        const raster = fits && found.format === 'jpeg' ? undefined : await (await codecs()).decode(bytes);
+        const found = inspectPicture(path, bytes),
+          fits = found.width === opening.width && found.height === opening.height;
+        const raster =
+          fits && found.format === 'jpeg' ? undefined : await (await codecs()).decode(bytes);
         if (!fits && raster) {
           const { raster: made, done } = fitted(raster, opening);
           kept = await (await codecs()).encode(made, pressAs(found.format as PressFormat, 90), []);
-          notes.push(`${found.width}×${found.height} was ${done} to ${opening.width}×${opening.height}.`);
+          notes.push(
+            `${found.width}×${found.height} was ${done} to ${opening.width}×${opening.height}.`,
+          );
         }
-        const hidden = hiddenColour(site, opening, raster ?? { width: 1, height: 1, data: new Uint8ClampedArray([0, 0, 0, 255]) }, css);
+        const hidden = hiddenColour(
+          site,
+          opening,
+          raster ?? { width: 1, height: 1, data: new Uint8ClampedArray([0, 0, 0, 255]) },
+          css,
+        );
         if (hidden) notes.push(hidden);
       }
-      const tag = digest(kept), old = before?.files.get(path);
+      const tag = digest(kept),
+        old = before?.files.get(path);
       files.set(path, { bytes: kept, type: typeOf(path), tag });
-      uploads.push({ path, bytes: bytes.length, at: old?.tag === tag ? before!.uploads.find((u) => u.path === path)!.at : at, change: !old ? 'new' : old.tag === tag ? 'as it was' : 'replaced', notes });
+      uploads.push({
+        path,
+        bytes: bytes.length,
+        at: old?.tag === tag ? before!.uploads.find((u) => u.path === path)!.at : at,
+        change: !old ? 'new' : old.tag === tag ? 'as it was' : 'replaced',
+        notes,
+      });
     }
-    const names = pageFiles(site), bytes = [...files.values()].reduce((sum, f) => sum + f.bytes.length, 0);
+    const names = pageFiles(site),
+      bytes = [...files.values()].reduce((sum, f) => sum + f.bytes.length, 0);
     room(siteId, bytes);
-    const hosted: Hosted = { at, uploads, bytes, files, pages: [...site.pages.map((page) => ({ name: page.name, path: names.get(page.id)! })), ...themePages(files.keys(), new Set(names.values()))] };
+    const hosted: Hosted = {
+      at,
+      uploads,
+      bytes,
+      files,
+      pages: [
+        ...site.pages.map((page) => ({ name: page.name, path: names.get(page.id)! })),
+        ...themePages(files.keys(), new Set(names.values())),
+      ],
+    };
     sites.set(siteId, hosted);
     return stateOf(hosted);
   }
 
-  const stateOf = ({ at, uploads, pages, bytes }: Hosted): HostState => ({ at, uploads, pages, bytes });
+  const stateOf = ({ at, uploads, pages, bytes }: Hosted): HostState => ({
+    at,
+    uploads,
+    pages,
+    bytes,
+  });
   return {
     receive,
-    state: (siteId) => { const found = sites.get(siteId); return found && stateOf(found); },
+    state: (siteId) => {
+      const found = sites.get(siteId);
+      return found && stateOf(found);
+    },
     file: (siteId, path) => sites.get(siteId)?.files.get(path),
-    empty: (siteId) => { sites.delete(siteId); },
+    empty: (siteId) => {
+      sites.delete(siteId);
+    },
   };
 }

@@ -33,5 +33,8 @@ test('searches are answered by pages, can find nothing, and can fail', () => {
 
 test('it takes its time, the same for the same question', () => {
   expect(delayOf('?words=pots')).toBe(delayOf('?words=pots'));
-  for (const q of ['', '?words=a', '?words=kiln&page=2']) { expect(delayOf(q)).toBeGreaterThanOrEqual(180); expect(delayOf(q)).toBeLessThan(600); }
+  for (const q of ['', '?words=a', '?words=kiln&page=2']) {
+    expect(delayOf(q)).toBeGreaterThanOrEqual(180);
+    expect(delayOf(q)).toBeLessThan(600);
+  }
 });

@@ -27,35 +27,64 @@ import { useClipboard } from './useClipboard';
 export const screenWidths = [360, 412, 768, 1080, 1280, 1440, 1920, 2560] as const;
 
 export function BenchScreen({ siteId, slotId }: { siteId: string; slotId: string }) {
-  return <WithSession siteId={siteId}>{(session) => <WithSlot session={session} slotId={slotId} />}</WithSession>;
+  return (
+    <WithSession siteId={siteId}>
+      {(session) => <WithSlot session={session} slotId={slotId} />}
+    </WithSession>
+  );
 }
 
 function WithSlot({ session, slotId }: { session: Session; slotId: string }) {
-  const site = useSite(session), slot = slotOf(site, slotId);
-  return slot ? <OpenBench session={session} slot={slot} /> : <Standing title="This site has no such slot." />;
+  const site = useSite(session),
+    slot = slotOf(site, slotId);
+  return slot ? (
+    <OpenBench session={session} slot={slot} />
+  ) : (
+    <Standing title="This site has no such slot." />
+  );
 }
 
 /** A usual screen; for a second arrangement, the widest that shows it. */
 function firstWidth(site: Site, slot: Slot): number {
   const below = site.slots.find((s) => s.narrow?.slot === slot.id)?.narrow?.below;
-  return below === undefined ? 1280 : screenWidths.findLast((w) => w < below) ?? screenWidths[0];
+  return below === undefined ? 1280 : (screenWidths.findLast((w) => w < below) ?? screenWidths[0]);
 }
 
 function OpenBench({ session, slot }: { session: Session; slot: Slot }) {
-  const router = useRouter(), siteId = session.state.getState().site.id;
-  const bench = useBenchModel(session, slot, () => router.push(`/sites/${siteId}/shelf?for=${slot.id}`));
+  const router = useRouter(),
+    siteId = session.state.getState().site.id;
+  const bench = useBenchModel(session, slot, () =>
+    router.push(`/sites/${siteId}/shelf?for=${slot.id}`),
+  );
   const { undoLabel, redoLabel } = useHistory(session);
   const [zoom, setZoom] = useState<Zoom>('1:1');
-  const [screenWidth, setScreenWidth] = useState<number>(() => firstWidth(session.state.getState().site, slot));
+  const [screenWidth, setScreenWidth] = useState<number>(() =>
+    firstWidth(session.state.getState().site, slot),
+  );
   const [marks, setMarks] = useState(true);
-  const [listOpen, setListOpen] = useState(false), [stepsOpen, setStepsOpen] = useState(false);
+  const [listOpen, setListOpen] = useState(false),
+    [stepsOpen, setStepsOpen] = useState(false);
   useOwnFonts(bench.site);
 
-  useEffect(() => { theEngine().warm(); }, []);
+  useEffect(() => {
+    theEngine().warm();
+  }, []);
 
   const commands = benchCommands(bench, {
-    undoLabel, redoLabel, setZoom, setMarks, openList: () => setListOpen(true), openHistory: () => setStepsOpen(true), leave: () => router.push(`/sites/${bench.site.id}`),
-    nextWidth: () => setScreenWidth((w) => screenWidths[(screenWidths.indexOf(w as (typeof screenWidths)[number]) + 1) % screenWidths.length]),
+    undoLabel,
+    redoLabel,
+    setZoom,
+    setMarks,
+    openList: () => setListOpen(true),
+    openHistory: () => setStepsOpen(true),
+    leave: () => router.push(`/sites/${bench.site.id}`),
+    nextWidth: () =>
+      setScreenWidth(
+        (w) =>
+          screenWidths[
+            (screenWidths.indexOf(w as (typeof screenWidths)[number]) + 1) % screenWidths.length
+          ],
+      ),
   });
   useCommandKeys(commands);
 
@@ -68,15 +97,59 @@ function OpenBench({ session, slot }: { session: Session; slot: Slot }) {
 
   return (
     <BenchProvider value={bench}>
-      <div className="flex h-screen flex-col select-none" onDragOver={(e) => e.preventDefault()} onDrop={drop}>
-        <TopBar crumbs={[{ label: bench.site.name, href: `/sites/${bench.site.id}` }, { label: slot.name, figure: `${slot.width} × ${slot.height}` }]}>
-          <Switch<Zoom> label="Zoom" value={zoom} onChange={setZoom} choices={zooms.map((value) => ({ value, label: value === 'fit' ? 'Fit' : <span className="figure">{value}</span> }))} />
-          <Choose label="Screen width" value={String(screenWidth)} onChange={(v) => setScreenWidth(Number(v))} className="w-[126px]" choices={screenWidths.map((w) => ({ value: String(w), label: `Screen ${w}` }))} />
-          <IconButton label={undoLabel ? `Undo: ${undoLabel}` : 'Nothing to undo'} keys="Ctrl+Z" disabled={!undoLabel} onClick={() => session.undo()}><Undo2 size={15} /></IconButton>
-          <IconButton label={redoLabel ? `Redo: ${redoLabel}` : 'Nothing to redo'} keys="Ctrl+Shift+Z" disabled={!redoLabel} onClick={() => session.redo()}><Redo2 size={15} /></IconButton>
+      <div
+        className="flex h-screen flex-col select-none"
+        onDragOver={(e) => e.preventDefault()}
+        onDrop={drop}
+      >
+        <TopBar
+          crumbs={[
+            { label: bench.site.name, href: `/sites/${bench.site.id}` },
+            { label: slot.name, figure: `${slot.width} × ${slot.height}` },
+          ]}
+        >
+          <Switch<Zoom>
+            label="Zoom"
+            value={zoom}
+            onChange={setZoom}
+            choices={zooms.map((value) => ({
+              value,
+              label: value === 'fit' ? 'Fit' : <span className="figure">{value}</span>,
+            }))}
+          />
+          <Choose
+            label="Screen width"
+            value={String(screenWidth)}
+            onChange={(v) => setScreenWidth(Number(v))}
+            className="w-[126px]"
+            choices={screenWidths.map((w) => ({ value: String(w), label: `Screen ${w}` }))}
+          />
+          <IconButton
+            label={undoLabel ? `Undo: ${undoLabel}` : 'Nothing to undo'}
+            keys="Ctrl+Z"
+            disabled={!undoLabel}
+            onClick={() => session.undo()}
+          >
+            <Undo2 size={15} />
+          </IconButton>
+          <IconButton
+            label={redoLabel ? `Redo: ${redoLabel}` : 'Nothing to redo'}
+            keys="Ctrl+Shift+Z"
+            disabled={!redoLabel}
+            onClick={() => session.redo()}
+          >
+            <Redo2 size={15} />
+          </IconButton>
           <HistoryList session={session} open={stepsOpen} onOpenChange={setStepsOpen} />
-          <Button aria-pressed={bench.showing === 'before'} onClick={() => bench.show(bench.showing === 'before' ? undefined : 'before')}>Before / after</Button>
-          <Button look="main" onClick={() => bench.ask(7)}>Hand over</Button>
+          <Button
+            aria-pressed={bench.showing === 'before'}
+            onClick={() => bench.show(bench.showing === 'before' ? undefined : 'before')}
+          >
+            Before / after
+          </Button>
+          <Button look="main" onClick={() => bench.ask(7)}>
+            Hand over
+          </Button>
         </TopBar>
         <QuestionStrip />
         <Stage zoom={zoom} screenWidth={screenWidth} marks={marks} />

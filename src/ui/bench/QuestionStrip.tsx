@@ -10,15 +10,33 @@ export function QuestionStrip() {
   return (
     <nav aria-label="Questions" className="flex shrink-0 border-b border-line bg-sheet">
       {questions.map(({ number, title, answer }) => {
-        const { verdict, words } = answer(bench), current = bench.question === number;
+        const { verdict, words } = answer(bench),
+          current = bench.question === number;
         return (
           <button
-            key={number} type="button" aria-current={current ? 'step' : undefined} aria-keyshortcuts={String(number)} onClick={() => bench.ask(number)}
+            key={number}
+            type="button"
+            aria-current={current ? 'step' : undefined}
+            aria-keyshortcuts={String(number)}
+            onClick={() => bench.ask(number)}
             className={`min-w-0 grow basis-0 border-t-[3px] border-r border-r-line px-3 py-1.5 text-left last:border-r-0 focus-visible:-outline-offset-2 ${current ? 'border-t-act bg-white' : 'border-t-transparent hover:bg-white'}`}
           >
-            <span className="flex justify-between gap-1"><span className="truncate font-semibold">{title}</span><span aria-hidden className="figure text-soft">{number}</span></span>
-            <span className={`figure flex truncate ${verdict ? verdictColour(verdict) : 'text-soft'}`} data-answer={number}>
-              {verdict && <span className="mr-1"><VerdictMark verdict={verdict} /></span>}<span className="truncate">{words}</span>
+            <span className="flex justify-between gap-1">
+              <span className="truncate font-semibold">{title}</span>
+              <span aria-hidden className="figure text-soft">
+                {number}
+              </span>
+            </span>
+            <span
+              className={`flex truncate figure ${verdict ? verdictColour(verdict) : 'text-soft'}`}
+              data-answer={number}
+            >
+              {verdict && (
+                <span className="mr-1">
+                  <VerdictMark verdict={verdict} />
+                </span>
+              )}
+              <span className="truncate">{words}</span>
             </span>
           </button>
         );

@@ -15,22 +15,65 @@ export function Readings() {
   const { file } = press;
   return (
     <section aria-label="Readings" className="flex h-full min-w-0 flex-col">
-      <h2 className="caption px-3 pt-3 pb-1">Readings</h2>
+      <h2 className="px-3 pt-3 pb-1 caption">Readings</h2>
       <ul className="min-h-0 grow overflow-auto">
-        {readings.length === 0 && <li className="px-3 py-1 text-soft">Nothing lies in this slot yet. Drop a photo on it.</li>}
+        {readings.length === 0 && (
+          <li className="px-3 py-1 text-soft">
+            Nothing lies in this slot yet. Drop a photo on it.
+          </li>
+        )}
         {worstFirst(readings).map((r) => (
-          <li key={r.id} className="flex min-h-[27px] items-center gap-1.5 border-t border-hair px-3 first:border-0" data-reading={r.id} data-verdict={r.verdict}>
+          <li
+            key={r.id}
+            className="flex min-h-[27px] items-center gap-1.5 border-t border-hair px-3 first:border-0"
+            data-reading={r.id}
+            data-verdict={r.verdict}
+          >
             <VerdictMark verdict={r.verdict} />
-            <Hint text={r.words}><button type="button" className="min-w-0 grow cursor-help truncate text-left">{r.title}</button></Hint>
-            <span className={`figure shrink-0 ${r.verdict === 'holds' ? '' : verdictColour(r.verdict)}`}>{r.figure}</span>
-            {r.mend && <Hint text={`${r.words} Mend: ${r.mend.label.toLowerCase()}.`}><Button look="mend" className="h-[22px]" aria-label={`Mend ${r.title}: ${r.mend.label}`} onClick={() => commit(r.mend!.label, r.mend!.edit)}>Mend</Button></Hint>}
+            <Hint text={r.words}>
+              <button type="button" className="min-w-0 grow cursor-help truncate text-left">
+                {r.title}
+              </button>
+            </Hint>
+            <span
+              className={`shrink-0 figure ${r.verdict === 'holds' ? '' : verdictColour(r.verdict)}`}
+            >
+              {r.figure}
+            </span>
+            {r.mend && (
+              <Hint text={`${r.words} Mend: ${r.mend.label.toLowerCase()}.`}>
+                <Button
+                  look="mend"
+                  className="h-[22px]"
+                  aria-label={`Mend ${r.title}: ${r.mend.label}`}
+                  onClick={() => commit(r.mend!.label, r.mend!.edit)}
+                >
+                  Mend
+                </Button>
+              </Hint>
+            )}
           </li>
         ))}
       </ul>
       <dl className="grid shrink-0 grid-cols-3 border-t border-ink">
         <Block term="File" value={pressWords(picture.press)} />
-        <Block term="Weight" value={press.failure ? 'no file' : press.current && file ? kilobytes(file.bytes) : readings.length === 0 ? '–' : '…'} />
-        <Block term="Kept" value={saved === 'saved' ? 'every step' : saved === 'saving' ? 'writing…' : 'not written'} bad={saved === 'failed'} />
+        <Block
+          term="Weight"
+          value={
+            press.failure
+              ? 'no file'
+              : press.current && file
+                ? kilobytes(file.bytes)
+                : readings.length === 0
+                  ? '–'
+                  : '…'
+          }
+        />
+        <Block
+          term="Kept"
+          value={saved === 'saved' ? 'every step' : saved === 'saving' ? 'writing…' : 'not written'}
+          bad={saved === 'failed'}
+        />
       </dl>
     </section>
   );
@@ -40,7 +83,9 @@ function Block({ term, value, bad = false }: { term: string; value: string; bad?
   return (
     <div className="min-w-0 border-l border-hair px-3 py-1.5 first:border-0">
       <dt className="caption">{term}</dt>
-      <dd title={value} className={`figure truncate font-semibold ${bad ? 'text-bad' : ''}`}>{value}</dd>
+      <dd title={value} className={`truncate figure font-semibold ${bad ? 'text-bad' : ''}`}>
+        {value}
+      </dd>
     </div>
   );
 }

@@ -18,9 +18,14 @@ export function Tray() {
   const { question } = useBench();
   const Panel = panels[question - 1];
   return (
-    <div data-tray className="grid h-[236px] shrink-0 grid-cols-[minmax(300px,31%)_minmax(0,1fr)_minmax(300px,25%)] grid-rows-[100%] border-t border-ink bg-white">
+    <div
+      data-tray
+      className="grid h-[236px] shrink-0 grid-cols-[minmax(300px,31%)_minmax(0,1fr)_minmax(300px,25%)] grid-rows-[100%] border-t border-ink bg-white"
+    >
       <LayerCards />
-      <div className="overflow-auto border-x border-hair px-3.5 py-2"><Panel /></div>
+      <div className="overflow-auto border-x border-hair px-3.5 py-2">
+        <Panel />
+      </div>
       <Readings />
     </div>
   );

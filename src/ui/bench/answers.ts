@@ -26,53 +26,134 @@ interface Question {
 
 /** What does not blend, in a few words. */
 const blendWords: Readonly<Record<string, (figure: string) => string>> = {
-  legibility: (f) => `words ${f}`, 'join-x': (f) => `join ${f} off`, 'join-y': (f) => `join ${f} off`, 'tile-count': (f) => f, banding: (f) => `bands of ${f}`, 'strip-end': (f) => `ends in ${f}`,
-  'safe-words': (f) => `words ${f}`, 'phone-text': (f) => `words ${f} on a phone`, calm: (f) => `busy, ${f}`,
+  legibility: (f) => `words ${f}`,
+  'join-x': (f) => `join ${f} off`,
+  'join-y': (f) => `join ${f} off`,
+  'tile-count': (f) => f,
+  banding: (f) => `bands of ${f}`,
+  'strip-end': (f) => `ends in ${f}`,
+  'safe-words': (f) => `words ${f}`,
+  'phone-text': (f) => `words ${f} on a phone`,
+  calm: (f) => `busy, ${f}`,
 };
 
 const nothing: Answer = { verdict: undefined, words: 'nothing yet' };
 
 /** A verdict that should be seen even when the figure speaks of something else. */
-const worstOf = (readings: readonly Reading[], question: number): Reading | undefined => worstFirst(readings.filter((r) => r.question === question))[0];
+const worstOf = (readings: readonly Reading[], question: number): Reading | undefined =>
+  worstFirst(readings.filter((r) => r.question === question))[0];
 
 export const questions: readonly Question[] = [
-  { number: 1, title: 'How big', answer: ({ slot, readings }) => {
-    const size = worstOf(readings, 1);
-    return { verdict: size?.verdict === 'unknown' ? undefined : size?.verdict, words: `${slot.width} × ${slot.height}${size?.verdict === 'holds' ? ' exact' : ''}` };
-  } },
-  { number: 2, title: 'Which part', answer({ picture, slot, readings }) {
-    const photo = backPhoto(picture);
-    if (!photo) return { verdict: undefined, words: 'no photo' };
-    const share = shownShare(photo, photoSize(photo), slot);
-    return { verdict: worstOf(readings, 2)?.verdict, words: `${Math.round(share * 100)}% of it, ${sharpness(photo).toFixed(2)}×` };
-  } },
-  { number: 3, title: 'What colour', answer({ site, picture }) {
-    const top = picture.layers.findLast((l) => !l.hidden && isOfColour(l));
-    if (top?.kind === 'fill') return { verdict: undefined, words: `${colourName(site, top.colour)} at ${Math.round(top.opacity * 100)}%` };
-    if (top) return { verdict: undefined, words: `${kindOf(top).name(top).toLowerCase()} at ${Math.round(top.opacity * 100)}%` };
-    return { verdict: undefined, words: picture.ground.type === 'colour' ? `on ${colourName(site, picture.ground.colour)}` : picture.ground.type === 'gradient' ? 'on a gradient' : 'see-through' };
-  } },
-  { number: 4, title: 'What on top', answer({ picture }) {
-    const texts = picture.layers.filter((l) => l.kind === 'text' && !l.hidden).length, layers = picture.layers.length;
-    if (!layers) return nothing;
-    return { verdict: undefined, words: `${layers} ${layers === 1 ? 'layer' : 'layers'}, ${texts} ${texts === 1 ? 'text' : 'texts'}` };
-  } },
-  { number: 5, title: 'Does it blend', answer({ readings, slot, picture }) {
-    if (isBlank(picture)) return nothing;
-    const worst = worstOf(readings, 5);
-    if (!worst) return { verdict: undefined, words: slot.repeat === 'no-repeat' ? 'no page beside it' : 'repeats' };
-    if (worst.verdict === 'unknown') return { verdict: undefined, words: 'pressing…' };
-    if (worst.verdict === 'holds') return { verdict: 'holds', words: readings.some((r) => r.id.startsWith('seam-')) ? 'every edge exact' : 'it does' };
-    return { verdict: worst.verdict, words: blendWords[worst.id]?.(worst.figure) ?? `${worst.id.replace('seam-', '')} ${worst.figure} off` };
-  } },
-  { number: 6, title: 'How heavy', answer({ readings, picture, press, slot }) {
-    if (isBlank(picture)) return nothing;
-    if (!press.current || !press.file) return { verdict: undefined, words: press.failure ? 'cannot be pressed' : 'pressing…' };
-    return { verdict: worstOf(readings, 6)?.verdict, words: `${kilobytes(press.file.bytes).replace(' KB', '')} of ${kilobytes(slot.budgetBytes).replace('.0', '')}` };
-  } },
-  { number: 7, title: 'Hand over', answer({ picture, press, readings }) {
-    if (isBlank(picture) || !press.current) return { verdict: undefined, words: 'not yet' };
-    const alt = worstOf(readings, 7);
-    return alt?.verdict === 'look' ? { verdict: 'look', words: 'no alternative text' } : { verdict: 'holds', words: `${formatTitle[picture.press.format]} ready` };
-  } },
+  {
+    number: 1,
+    title: 'How big',
+    answer: ({ slot, readings }) => {
+      const size = worstOf(readings, 1);
+      return {
+        verdict: size?.verdict === 'unknown' ? undefined : size?.verdict,
+        words: `${slot.width} × ${slot.height}${size?.verdict === 'holds' ? ' exact' : ''}`,
+      };
+    },
+  },
+  {
+    number: 2,
+    title: 'Which part',
+    answer({ picture, slot, readings }) {
+      const photo = backPhoto(picture);
+      if (!photo) return { verdict: undefined, words: 'no photo' };
+      const share = shownShare(photo, photoSize(photo), slot);
+      return {
+        verdict: worstOf(readings, 2)?.verdict,
+        words: `${Math.round(share * 100)}% of it, ${sharpness(photo).toFixed(2)}×`,
+      };
+    },
+  },
+  {
+    number: 3,
+    title: 'What colour',
+    answer({ site, picture }) {
+      const top = picture.layers.findLast((l) => !l.hidden && isOfColour(l));
+      if (top?.kind === 'fill')
+        return {
+          verdict: undefined,
+          words: `${colourName(site, top.colour)} at ${Math.round(top.opacity * 100)}%`,
+        };
+      if (top)
+        return {
+          verdict: undefined,
+          words: `${kindOf(top).name(top).toLowerCase()} at ${Math.round(top.opacity * 100)}%`,
+        };
+      return {
+        verdict: undefined,
+        words:
+          picture.ground.type === 'colour'
+            ? `on ${colourName(site, picture.ground.colour)}`
+            : picture.ground.type === 'gradient'
+              ? 'on a gradient'
+              : 'see-through',
+      };
+    },
+  },
+  {
+    number: 4,
+    title: 'What on top',
+    answer({ picture }) {
+      const texts = picture.layers.filter((l) => l.kind === 'text' && !l.hidden).length,
+        layers = picture.layers.length;
+      if (!layers) return nothing;
+      return {
+        verdict: undefined,
+        words: `${layers} ${layers === 1 ? 'layer' : 'layers'}, ${texts} ${texts === 1 ? 'text' : 'texts'}`,
+      };
+    },
+  },
+  {
+    number: 5,
+    title: 'Does it blend',
+    answer({ readings, slot, picture }) {
+      if (isBlank(picture)) return nothing;
+      const worst = worstOf(readings, 5);
+      if (!worst)
+        return {
+          verdict: undefined,
+          words: slot.repeat === 'no-repeat' ? 'no page beside it' : 'repeats',
+        };
+      if (worst.verdict === 'unknown') return { verdict: undefined, words: 'pressing…' };
+      if (worst.verdict === 'holds')
+        return {
+          verdict: 'holds',
+          words: readings.some((r) => r.id.startsWith('seam-')) ? 'every edge exact' : 'it does',
+        };
+      return {
+        verdict: worst.verdict,
+        words:
+          blendWords[worst.id]?.(worst.figure) ??
+          `${worst.id.replace('seam-', '')} ${worst.figure} off`,
+      };
+    },
+  },
+  {
+    number: 6,
+    title: 'How heavy',
+    answer({ readings, picture, press, slot }) {
+      if (isBlank(picture)) return nothing;
+      if (!press.current || !press.file)
+        return { verdict: undefined, words: press.failure ? 'cannot be pressed' : 'pressing…' };
+      return {
+        verdict: worstOf(readings, 6)?.verdict,
+        words: `${kilobytes(press.file.bytes).replace(' KB', '')} of ${kilobytes(slot.budgetBytes).replace('.0', '')}`,
+      };
+    },
+  },
+  {
+    number: 7,
+    title: 'Hand over',
+    answer({ picture, press, readings }) {
+      if (isBlank(picture) || !press.current) return { verdict: undefined, words: 'not yet' };
+      const alt = worstOf(readings, 7);
+      return alt?.verdict === 'look'
+        ? { verdict: 'look', words: 'no alternative text' }
+        : { verdict: 'holds', words: `${formatTitle[picture.press.format]} ready` };
+    },
+  },
 ];

@@ -10,11 +10,17 @@ const ids = (layers: readonly Layer[]): string[] => layers.map((l) => l.id);
 export const layerActions = {
   hide(bench: Bench, layers: readonly Layer[]) {
     const hide = layers.some((l) => !l.hidden);
-    bench.commit(`${hide ? 'Hide' : 'Show'} ${changeNames(layers)}`, editLayers(bench.picture.id, ids(layers), () => ({ hidden: hide })));
+    bench.commit(
+      `${hide ? 'Hide' : 'Show'} ${changeNames(layers)}`,
+      editLayers(bench.picture.id, ids(layers), () => ({ hidden: hide })),
+    );
   },
   lock(bench: Bench, layers: readonly Layer[]) {
     const lock = layers.some((l) => !l.locked);
-    bench.commit(`${lock ? 'Lock' : 'Unlock'} ${changeNames(layers)}`, editLayers(bench.picture.id, ids(layers), () => ({ locked: lock })));
+    bench.commit(
+      `${lock ? 'Lock' : 'Unlock'} ${changeNames(layers)}`,
+      editLayers(bench.picture.id, ids(layers), () => ({ locked: lock })),
+    );
   },
   remove(bench: Bench, layers: readonly Layer[]) {
     const free = layers.filter((l) => !l.locked);
@@ -27,7 +33,21 @@ export const layerActions = {
     bench.commit(`Duplicate ${changeNames(layers)}`, addLayers(bench.picture.id, copies));
     bench.selectAll(ids(copies));
   },
-  move: (bench: Bench, layer: Layer, by: number) => bench.commit(`${by > 0 ? 'Bring' : 'Send'} ${changeNames([layer])} ${by > 0 ? 'forward' : 'back'}`, moveLayer(bench.picture.id, layer.id, by)),
-  place: (bench: Bench, layer: Layer, to: number) => bench.commit(`Put ${changeNames([layer])} at place ${to + 1}`, placeLayer(bench.picture.id, layer.id, to)),
-  rename: (bench: Bench, layer: Layer, name: string) => bench.commit(name.trim() ? `Name it ${name.trim().slice(0, 40)}` : `Take the name off ${kindOf(layer).name(layer)}`, editLayers(bench.picture.id, [layer.id], () => ({ name: name.trim().slice(0, 200) }))),
+  move: (bench: Bench, layer: Layer, by: number) =>
+    bench.commit(
+      `${by > 0 ? 'Bring' : 'Send'} ${changeNames([layer])} ${by > 0 ? 'forward' : 'back'}`,
+      moveLayer(bench.picture.id, layer.id, by),
+    ),
+  place: (bench: Bench, layer: Layer, to: number) =>
+    bench.commit(
+      `Put ${changeNames([layer])} at place ${to + 1}`,
+      placeLayer(bench.picture.id, layer.id, to),
+    ),
+  rename: (bench: Bench, layer: Layer, name: string) =>
+    bench.commit(
+      name.trim()
+        ? `Name it ${name.trim().slice(0, 40)}`
+        : `Take the name off ${kindOf(layer).name(layer)}`,
+      editLayers(bench.picture.id, [layer.id], () => ({ name: name.trim().slice(0, 200) })),
+    ),
 };

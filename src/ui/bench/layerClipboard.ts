@@ -25,17 +25,24 @@ const place = 'soyez copied layers';
 export function copyLayers({ selection, site }: Bench): string | undefined {
   if (selection.length === 0) return undefined;
   const assets = new Set(selection.flatMap((l) => kindOf(l).assets?.(l) ?? []));
-  const copied: Copied = { layers: selection, shelf: site.shelf.filter((i) => assets.has(i.assetId)), fonts: site.fonts.filter((f) => assets.has(f.assetId)) }, text = JSON.stringify(copied);
+  const copied: Copied = {
+      layers: selection,
+      shelf: site.shelf.filter((i) => assets.has(i.assetId)),
+      fonts: site.fonts.filter((f) => assets.has(f.assetId)),
+    },
+    text = JSON.stringify(copied);
   localStorage.setItem(place, text);
   return text;
 }
 
-export const hasCopied = (): boolean => typeof localStorage !== 'undefined' && localStorage.getItem(place) !== null;
+export const hasCopied = (): boolean =>
+  typeof localStorage !== 'undefined' && localStorage.getItem(place) !== null;
 
 function read(): Copied | undefined {
   try {
     const value = JSON.parse(localStorage.getItem(place) ?? 'null') as Copied | null;
-    if (!value || !value.layers.every((l) => layerSchema(l.kind).isValidSync(l, { strict: true }))) return undefined;
+    if (!value || !value.layers.every((l) => layerSchema(l.kind).isValidSync(l, { strict: true })))
+      return undefined;
     return value;
   } catch {
     return undefined;
@@ -45,16 +52,30 @@ function read(): Copied | undefined {
 /** Lays what was copied in front of everything; layers that would lie beside a smaller slot come into its middle. */
 export function pasteLayers(bench: Bench): void {
   const copied = read();
-  if (!copied) { say('bad', 'There are no copied layers. Select some and copy them first.'); return; }
-  const { slot, picture } = bench, there = new Set(picture.layers.map((l) => JSON.stringify({ ...l, id: '' })));
+  if (!copied) {
+    say('bad', 'There are no copied layers. Select some and copy them first.');
+    return;
+  }
+  const { slot, picture } = bench,
+    there = new Set(picture.layers.map((l) => JSON.stringify({ ...l, id: '' })));
   const fresh = copied.layers.map((layer) => {
     // A second copy on the same picture is put a little aside, so that it is seen.
-    const again = there.has(JSON.stringify({ ...layer, id: '' })) ? 12 : 0, [copy] = copiesOf([layer], { x: again, y: again });
+    const again = there.has(JSON.stringify({ ...layer, id: '' })) ? 12 : 0,
+      [copy] = copiesOf([layer], { x: again, y: again });
     if (!isObject(copy)) return copy;
     const outside = copy.x > slot.width - 8 || copy.y > slot.height - 8;
-    return outside ? ({ ...copy, x: Math.round(slot.width / 3), y: Math.round(slot.height / 4) } as Layer) : copy;
+    return outside
+      ? ({ ...copy, x: Math.round(slot.width / 3), y: Math.round(slot.height / 4) } as Layer)
+      : copy;
   });
-  bench.commit(`Paste ${changeNames(fresh)}`, chain(...copied.shelf.map(shelve), ...copied.fonts.map((f) => keepFont({ ...f, id: ownFontId(f.assetId) })), addLayers(picture.id, fresh)));
+  bench.commit(
+    `Paste ${changeNames(fresh)}`,
+    chain(
+      ...copied.shelf.map(shelve),
+      ...copied.fonts.map((f) => keepFont({ ...f, id: ownFontId(f.assetId) })),
+      addLayers(picture.id, fresh),
+    ),
+  );
   bench.selectAll(fresh.map((l) => l.id));
   if (fresh.some(isObject)) bench.ask(4);
 }

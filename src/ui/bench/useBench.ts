@@ -1,6 +1,15 @@
 'use client';
 
-import { createContext, use, useCallback, useEffect, useMemo, useRef, useState, type SetStateAction } from 'react';
+import {
+  createContext,
+  use,
+  useCallback,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  type SetStateAction,
+} from 'react';
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import { useStore } from 'zustand';
 import type { Box } from '@/core/arrange/box';
@@ -36,7 +45,12 @@ interface Drawn {
 export type Tool =
   | { readonly kind: 'words'; readonly layerId: string }
   | { readonly kind: 'sample'; readonly layerId: string }
-  | { readonly kind: 'brush'; readonly layerId: string; readonly mode: 'away' | 'back'; readonly size: number };
+  | {
+      readonly kind: 'brush';
+      readonly layerId: string;
+      readonly mode: 'away' | 'back';
+      readonly size: number;
+    };
 
 export interface Bench {
   readonly session: Session;
@@ -96,47 +110,75 @@ export function useLayerBox(bench: Bench, layer: ObjectLayer): Box | undefined {
 const pause = 400;
 
 function useBurst(session: Session) {
-  const open = useRef<{ label: string; edits: Edit[]; timer: ReturnType<typeof setTimeout> }>(undefined);
+  const open = useRef<{ label: string; edits: Edit[]; timer: ReturnType<typeof setTimeout> }>(
+    undefined,
+  );
   const flush = useCallback(() => {
     const burst = open.current;
     if (!burst) return;
     clearTimeout(burst.timer);
     open.current = undefined;
-    session.commit(burst.label, (site) => { for (const edit of burst.edits) edit(site); });
+    session.commit(burst.label, (site) => {
+      for (const edit of burst.edits) edit(site);
+    });
   }, [session]);
-  const push = useCallback((label: string, edit: Edit) => {
-    if (open.current && open.current.label !== label) flush();
-    const edits = [...(open.current?.edits ?? []), edit];
-    clearTimeout(open.current?.timer);
-    open.current = { label, edits, timer: setTimeout(flush, pause) };
-    session.preview((site) => { for (const e of edits) e(site); });
-  }, [session, flush]);
+  const push = useCallback(
+    (label: string, edit: Edit) => {
+      if (open.current && open.current.label !== label) flush();
+      const edits = [...(open.current?.edits ?? []), edit];
+      clearTimeout(open.current?.timer);
+      open.current = { label, edits, timer: setTimeout(flush, pause) };
+      session.preview((site) => {
+        for (const e of edits) e(site);
+      });
+    },
+    [session, flush],
+  );
   useEffect(() => {
     // A tab that is hidden or closed may not come back: what is in progress is kept at once.
     const leave = () => flush();
     window.addEventListener('pagehide', leave);
-    return () => { window.removeEventListener('pagehide', leave); flush(); };
+    return () => {
+      window.removeEventListener('pagehide', leave);
+      flush();
+    };
   }, [flush]);
   return { push, flush };
 }
 
 export function useBenchModel(session: Session, slot: Slot, openShelf: () => void): Bench {
-  const site = useSite(session), picture = pictureOf(site, slot);
-  const press = usePressed(site, slot, picture, useStore(session.state, (s) => s.previewing));
+  const site = useSite(session),
+    picture = pictureOf(site, slot);
+  const press = usePressed(
+    site,
+    slot,
+    picture,
+    useStore(session.state, (s) => s.previewing),
+  );
   const [question, setQuestion] = useState(2);
   const [selectedIds, setSelectedIds] = useState<readonly string[]>([]);
   const [tool, take] = useState<Tool>();
   const [drawn] = useState(() => createStore<Drawn>(() => ({ boxes: {} })));
-  const [asked, show] = useState<Showing>(), [held, hold] = useState<HeldFile>();
+  const [asked, show] = useState<Showing>(),
+    [held, hold] = useState<HeldFile>();
   const burst = useBurst(session);
   const intake = useIntake();
   const file = press.current ? press.file : undefined;
-  const readings = useMemo(() => takeReadings({ site, slot, picture, file }), [site, slot, picture, file]);
+  const readings = useMemo(
+    () => takeReadings({ site, slot, picture, file }),
+    [site, slot, picture, file],
+  );
 
   const now = () => pictureOf(session.state.getState().site, slot);
-  const commit = (label: string, edit: Edit) => { burst.flush(); session.commit(label, edit); };
+  const commit = (label: string, edit: Edit) => {
+    burst.flush();
+    session.commit(label, edit);
+  };
   // A tool is put down when something else is turned to.
-  const selectAll = (change: SetStateAction<readonly string[]>) => { take(undefined); setSelectedIds(change); };
+  const selectAll = (change: SetStateAction<readonly string[]>) => {
+    take(undefined);
+    setSelectedIds(change);
+  };
   const select = (layerId: string | undefined) => selectAll(layerId === undefined ? [] : [layerId]);
   const putOnTop = (item: ShelfItem) => {
     const { edit, id } = addPhotoOnTop(slot, now(), item);
@@ -150,16 +192,47 @@ export function useBenchModel(session: Session, slot: Slot, openShelf: () => voi
   const selected = picture.layers.find((l) => l.id === selectedIds.at(-1));
 
   return {
-    session, site, slot, picture, press, readings, question, drawn, select, selectAll, commit, layItem, putOnTop, openShelf, take,
+    session,
+    site,
+    slot,
+    picture,
+    press,
+    readings,
+    question,
+    drawn,
+    select,
+    selectAll,
+    commit,
+    layItem,
+    putOnTop,
+    openShelf,
+    take,
     // Asking how heavy it is shows the file itself, unless something else is being held up against it.
     showing: asked ?? (question === 6 && (press.current || held) ? 'file' : 'picture'),
-    show, held: question === 6 ? held : undefined, hold,
-    ask(next) { burst.flush(); setQuestion(next); hold(undefined); },
+    show,
+    held: question === 6 ? held : undefined,
+    hold,
+    ask(next) {
+      burst.flush();
+      setQuestion(next);
+      hold(undefined);
+    },
     selected,
     selection: picture.layers.filter((l) => selectedIds.includes(l.id)),
-    toggle: (id) => selectAll((ids) => (ids.includes(id) ? ids.filter((i) => i !== id) : [...ids, id])),
-    tool: tool && question === 4 && selectedIds.length === 1 && tool.layerId === selected?.id && !selected.locked ? tool : undefined,
-    preview: (edit) => { burst.flush(); session.preview(edit); },
+    toggle: (id) =>
+      selectAll((ids) => (ids.includes(id) ? ids.filter((i) => i !== id) : [...ids, id])),
+    tool:
+      tool &&
+      question === 4 &&
+      selectedIds.length === 1 &&
+      tool.layerId === selected?.id &&
+      !selected.locked
+        ? tool
+        : undefined,
+    preview: (edit) => {
+      burst.flush();
+      session.preview(edit);
+    },
     burst: burst.push,
     lay: (files) => intake.take(files, layItem),
     reading: intake.busy,

@@ -6,12 +6,15 @@ import { layerActions } from './layerActions';
 import { copyLayers, layersType, pasteLayers } from './layerClipboard';
 import type { Bench } from './useBench';
 
-const inField = (target: EventTarget | null): boolean => target instanceof HTMLElement && target.closest('input, textarea, [contenteditable]') !== null;
+const inField = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && target.closest('input, textarea, [contenteditable]') !== null;
 
 /** Ctrl+C, X and V on the bench: layers, and pictures from elsewhere. Fields keep theirs, and so does text that is marked on the page. */
 export function useClipboard(bench: Bench): void {
   const now = useRef(bench);
-  useEffect(() => { now.current = bench; });
+  useEffect(() => {
+    now.current = bench;
+  });
   useEffect(() => {
     const copy = (event: ClipboardEvent) => {
       if (inField(event.target) || String(window.getSelection() ?? '') !== '') return;
@@ -19,17 +22,30 @@ export function useClipboard(bench: Bench): void {
       if (copied === undefined) return;
       event.preventDefault();
       event.clipboardData?.setData(layersType, copied);
-      event.clipboardData?.setData('text/plain', now.current.selection.flatMap((l) => (l.kind === 'text' ? [l.words] : [])).join('\n'));
+      event.clipboardData?.setData(
+        'text/plain',
+        now.current.selection.flatMap((l) => (l.kind === 'text' ? [l.words] : [])).join('\n'),
+      );
       if (event.type === 'cut') layerActions.remove(now.current, now.current.selection);
     };
     const paste = (event: ClipboardEvent) => {
       if (inField(event.target)) return;
       const files = filesOf(event.clipboardData);
-      if (files.length) { event.preventDefault(); void now.current.lay(files); } else if (event.clipboardData?.types.includes(layersType)) { event.preventDefault(); pasteLayers(now.current); }
+      if (files.length) {
+        event.preventDefault();
+        void now.current.lay(files);
+      } else if (event.clipboardData?.types.includes(layersType)) {
+        event.preventDefault();
+        pasteLayers(now.current);
+      }
     };
     window.addEventListener('copy', copy);
     window.addEventListener('cut', copy);
     window.addEventListener('paste', paste);
-    return () => { window.removeEventListener('copy', copy); window.removeEventListener('cut', copy); window.removeEventListener('paste', paste); };
+    return () => {
+      window.removeEventListener('copy', copy);
+      window.removeEventListener('cut', copy);
+      window.removeEventListener('paste', paste);
+    };
   }, []);
 }

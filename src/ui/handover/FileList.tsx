@@ -16,8 +16,16 @@ import { AlternativeText } from './AlternativeText';
 
 /** What a file is there for, in short and in words. */
 const what = ({ scale, fallback }: PlannedFile): { short: string; words: string } => ({
-  short: [fallback ? 'older' : '', scale === 2 ? '2×' : scale < 1 ? '½' : ''].filter(Boolean).join(' '),
-  words: [fallback ? 'for browsers that do not know the newer format' : '', scale === 2 ? 'for dense screens' : scale < 1 ? 'for narrow screens' : ''].filter(Boolean).join(', ') || 'for every screen',
+  short: [fallback ? 'older' : '', scale === 2 ? '2×' : scale < 1 ? '½' : '']
+    .filter(Boolean)
+    .join(' '),
+  words:
+    [
+      fallback ? 'for browsers that do not know the newer format' : '',
+      scale === 2 ? 'for dense screens' : scale < 1 ? 'for narrow screens' : '',
+    ]
+      .filter(Boolean)
+      .join(', ') || 'for every screen',
 });
 
 interface Props {
@@ -31,43 +39,123 @@ interface Props {
 
 /** Every slot with its files: name, what it is for, size, format and weight, each to be saved alone. */
 export function FileList({ plan, ...rest }: Props) {
-  return <ul aria-label="Files" className="flex flex-col">{plan.map((p) => <SlotRow key={p.slot.id} own={p} {...rest} />)}</ul>;
+  return (
+    <ul aria-label="Files" className="flex flex-col">
+      {plan.map((p) => (
+        <SlotRow key={p.slot.id} own={p} {...rest} />
+      ))}
+    </ul>
+  );
 }
 
-function SlotRow({ site, own, files, selected, onSelect, commit }: Omit<Props, 'plan'> & { own: SlotFiles }) {
-  const { slot, picture, note } = own, thumb = useThumb(site, slot), current = selected === slot.id;
+function SlotRow({
+  site,
+  own,
+  files,
+  selected,
+  onSelect,
+  commit,
+}: Omit<Props, 'plan'> & { own: SlotFiles }) {
+  const { slot, picture, note } = own,
+    thumb = useThumb(site, slot),
+    current = selected === slot.id;
   return (
-    <li className={`border-b border-hair px-4 py-2 ${current ? 'bg-white' : ''}`} data-slot-files={slot.name}>
+    <li
+      className={`border-b border-hair px-4 py-2 ${current ? 'bg-white' : ''}`}
+      data-slot-files={slot.name}
+    >
       <div className="flex gap-3">
         <div className="flex w-[132px] shrink-0 flex-col gap-1">
-          <button type="button" aria-pressed={current} onClick={() => onSelect(slot.id)} className="see-through flex h-[74px] items-center justify-center overflow-hidden rounded-sm border border-line aria-pressed:border-act" aria-label={`Show the lines of ${slot.name}`}>
-            {thumb && <span aria-hidden className="size-full bg-contain bg-center bg-no-repeat" style={{ backgroundImage: `url(${thumb})` }} />}
+          <button
+            type="button"
+            aria-pressed={current}
+            onClick={() => onSelect(slot.id)}
+            className="flex h-[74px] items-center justify-center overflow-hidden rounded-sm border border-line see-through aria-pressed:border-act"
+            aria-label={`Show the lines of ${slot.name}`}
+          >
+            {thumb && (
+              <span
+                aria-hidden
+                className="size-full bg-contain bg-center bg-no-repeat"
+                style={{ backgroundImage: `url(${thumb})` }}
+              />
+            )}
           </button>
-          <Link href={`/sites/${site.id}/slots/${slot.id}`} className="truncate font-semibold hover:underline" title={slot.name}>{slot.name}</Link>
+          <Link
+            href={`/sites/${site.id}/slots/${slot.id}`}
+            className="truncate font-semibold hover:underline"
+            title={slot.name}
+          >
+            {slot.name}
+          </Link>
         </div>
         <div className="min-w-0 grow">
           <table className="w-full table-fixed">
-            <colgroup><col /><col style={{ width: 62 }} /><col style={{ width: 84 }} /><col style={{ width: 72 }} /><col style={{ width: 62 }} /><col style={{ width: 36 }} /></colgroup>
-            <thead className="sr-only"><tr><th>Name</th><th>For</th><th>Size</th><th>Format</th><th>Weight</th><th>Save</th></tr></thead>
+            <colgroup>
+              <col />
+              <col style={{ width: 62 }} />
+              <col style={{ width: 84 }} />
+              <col style={{ width: 72 }} />
+              <col style={{ width: 62 }} />
+              <col style={{ width: 36 }} />
+            </colgroup>
+            <thead className="sr-only">
+              <tr>
+                <th>Name</th>
+                <th>For</th>
+                <th>Size</th>
+                <th>Format</th>
+                <th>Weight</th>
+                <th>Save</th>
+              </tr>
+            </thead>
             <tbody>
               {own.files.map((f) => {
                 const file = files.get(f.path);
                 return (
                   <tr key={f.path} data-file={f.path} className="h-[25px]">
-                    <td className="truncate pr-2" title={f.path}>{f.path.replace(/^pictures\//, '')}</td>
-                    <td className="truncate pr-2 text-soft" title={what(f).words}>{what(f).short}<span className="sr-only">{what(f).words}</span></td>
-                    <td className="figure whitespace-nowrap text-soft">{f.width}×{f.height}</td>
-                    <td className="truncate pr-1 text-soft" title={pressWords(f.settings)}>{pressWords(f.settings)}</td>
-                    <td className="figure text-right">{file ? kilobytes(file.bytes.length) : '…'}</td>
-                    <td className="text-right"><Button className="h-[22px] w-7 px-0!" disabled={!file} aria-label={`Save ${f.path}`} onClick={() => file && download(f.path.replace(/^.*\//, ''), file.bytes, file.type)}><Download size={12} aria-hidden /></Button></td>
+                    <td className="truncate pr-2" title={f.path}>
+                      {f.path.replace(/^pictures\//, '')}
+                    </td>
+                    <td className="truncate pr-2 text-soft" title={what(f).words}>
+                      {what(f).short}
+                      <span className="sr-only">{what(f).words}</span>
+                    </td>
+                    <td className="figure whitespace-nowrap text-soft">
+                      {f.width}×{f.height}
+                    </td>
+                    <td className="truncate pr-1 text-soft" title={pressWords(f.settings)}>
+                      {pressWords(f.settings)}
+                    </td>
+                    <td className="text-right figure">
+                      {file ? kilobytes(file.bytes.length) : '…'}
+                    </td>
+                    <td className="text-right">
+                      <Button
+                        className="h-[22px] w-7 px-0!"
+                        disabled={!file}
+                        aria-label={`Save ${f.path}`}
+                        onClick={() =>
+                          file && download(f.path.replace(/^.*\//, ''), file.bytes, file.type)
+                        }
+                      >
+                        <Download size={12} aria-hidden />
+                      </Button>
+                    </td>
                   </tr>
                 );
               })}
             </tbody>
           </table>
           {note && <p className="text-warn">{note}</p>}
-          {slot.replaces !== null && !note && <p className="text-soft">Takes the place of the theme’s file of that name.</p>}
-          {isContent(slot.kind) && <div className="mt-1 max-w-[460px]"><AlternativeText slot={slot} picture={picture} commit={commit} /></div>}
+          {slot.replaces !== null && !note && (
+            <p className="text-soft">Takes the place of the theme’s file of that name.</p>
+          )}
+          {isContent(slot.kind) && (
+            <div className="mt-1 max-w-[460px]">
+              <AlternativeText slot={slot} picture={picture} commit={commit} />
+            </div>
+          )}
         </div>
       </div>
     </li>

@@ -31,68 +31,213 @@ export function HandOverScreen({ siteId }: { siteId: string }) {
 }
 
 const choices: readonly { key: keyof HandOverChoices; label: string }[] = [
-  { key: 'twice', label: 'Twice the size, for dense screens' }, { key: 'narrow', label: 'Half the size, for narrow screens' }, { key: 'fallback', label: 'JPEG or PNG beside WebP and AVIF' },
+  { key: 'twice', label: 'Twice the size, for dense screens' },
+  { key: 'narrow', label: 'Half the size, for narrow screens' },
+  { key: 'fallback', label: 'JPEG or PNG beside WebP and AVIF' },
 ];
 
 type Shown = 'css' | 'html' | 'credits';
 
 /** What goes along of a theme that is recoloured. */
 function themeWords(set: PieceSet, made: HandOver | undefined): string {
-  if (activeSteps(set.recipe).length === 0) return `${set.name} is open, but no recipe lies on it yet: nothing of it goes along.`;
+  if (activeSteps(set.recipe).length === 0)
+    return `${set.name} is open, but no recipe lies on it yet: nothing of it goes along.`;
   const files = made?.files.filter((f) => f.theme);
-  return files ? `${files.length} files of ${set.name} go along under their own names, ${files.filter((f) => f.theme === 'changed').length} of them changed.` : `The files of ${set.name} go along under their own names.`;
+  return files
+    ? `${files.length} files of ${set.name} go along under their own names, ${files.filter((f) => f.theme === 'changed').length} of them changed.`
+    : `The files of ${set.name} go along under their own names.`;
 }
 
 function Opened({ session }: { session: Session }) {
-  const site = useSite(session), making = useHandOver(site), { made, files, running, failure } = making;
-  const [selected, setSelected] = useState<string>(), [shown, setShown] = useState<Shown>('css');
+  const site = useSite(session),
+    making = useHandOver(site),
+    { made, files, running, failure } = making;
+  const [selected, setSelected] = useState<string>(),
+    [shown, setShown] = useState<Shown>('css');
   // Before everything is drawn it is not known which pictures are see-through; most are not.
-  const plan = made?.plan ?? planFiles(site, () => true), all = allSnippets(site, plan), credits = creditsPage(creditsOf(site).map((c) => c.item));
-  const one = selected === undefined ? undefined : all.snippets.get(selected), name = site.slots.find((s) => s.id === selected)?.name;
-  const total = [...files.values()].reduce((sum, f) => sum + (f.planned ? f.bytes.length : 0), 0), commit = session.commit.bind(session);
+  const plan = made?.plan ?? planFiles(site, () => true),
+    all = allSnippets(site, plan),
+    credits = creditsPage(creditsOf(site).map((c) => c.item));
+  const one = selected === undefined ? undefined : all.snippets.get(selected),
+    name = site.slots.find((s) => s.id === selected)?.name;
+  const total = [...files.values()].reduce((sum, f) => sum + (f.planned ? f.bytes.length : 0), 0),
+    commit = session.commit.bind(session);
   const saveSite = async () => {
     try {
       download(siteFileName(site), writeSiteFile(await packedSite(site)), 'application/zip');
     } catch (error) {
-      say('bad', `The site file could not be made: ${error instanceof Error ? error.message : String(error)}`);
+      say(
+        'bad',
+        `The site file could not be made: ${error instanceof Error ? error.message : String(error)}`,
+      );
     }
   };
   return (
     <div className="flex h-screen flex-col">
       <TopBar crumbs={[{ label: site.name, href: `/sites/${site.id}` }, { label: 'Hand over' }]}>
-        {running && <span role="status" className="flex items-center gap-2 text-soft"><progress aria-label="Files written" className="h-1.5 w-28 accent-act" value={running.done} max={Math.max(1, running.of)} /><span className="max-w-[260px] truncate">{running.of ? `${running.done + 1} of ${running.of}, ${running.path.replace(/^.*\//, '')}` : 'Drawing…'}</span></span>}
-        {running ? <Button onClick={making.stop}><X size={13} aria-hidden />Stop</Button> : !made && <Button onClick={making.start}>Make the files</Button>}
-        <Button onClick={() => void saveSite()}><FileDown size={13} aria-hidden />Site file</Button>
-        <Button look="main" disabled={!made} onClick={() => made && download(archiveName(site), zipFiles(made.files), 'application/zip')}><Archive size={13} aria-hidden />{made ? `Archive, ${plan.length === 0 ? 'no picture' : kilobytes(total)}` : 'Archive'}</Button>
+        {running && (
+          <span role="status" className="flex items-center gap-2 text-soft">
+            <progress
+              aria-label="Files written"
+              className="h-1.5 w-28 accent-act"
+              value={running.done}
+              max={Math.max(1, running.of)}
+            />
+            <span className="max-w-[260px] truncate">
+              {running.of
+                ? `${running.done + 1} of ${running.of}, ${running.path.replace(/^.*\//, '')}`
+                : 'Drawing…'}
+            </span>
+          </span>
+        )}
+        {running ? (
+          <Button onClick={making.stop}>
+            <X size={13} aria-hidden />
+            Stop
+          </Button>
+        ) : (
+          !made && <Button onClick={making.start}>Make the files</Button>
+        )}
+        <Button onClick={() => void saveSite()}>
+          <FileDown size={13} aria-hidden />
+          Site file
+        </Button>
+        <Button
+          look="main"
+          disabled={!made}
+          onClick={() =>
+            made && download(archiveName(site), zipFiles(made.files), 'application/zip')
+          }
+        >
+          <Archive size={13} aria-hidden />
+          {made ? `Archive, ${plan.length === 0 ? 'no picture' : kilobytes(total)}` : 'Archive'}
+        </Button>
       </TopBar>
       <h1 className="sr-only">Hand over of {site.name}</h1>
       <div className="grid min-h-0 grow grid-cols-[minmax(0,1fr)_minmax(300px,27%)_268px]">
         <main className="min-h-0 overflow-y-auto" aria-label="Files to hand over">
-          {failure && <p role="alert" className="m-4 rounded-sm border border-bad bg-bad-wash px-3 py-1.5 text-bad">{failure}</p>}
-          {plan.length === 0 ? <p className="m-6 max-w-md text-soft">No slot of this site has a picture yet. Lay one in a slot, and its files and lines appear here.</p> : <FileList site={site} plan={plan} files={files} selected={selected} onSelect={(id) => setSelected((s) => (s === id ? undefined : id))} commit={commit} />}
+          {failure && (
+            <p
+              role="alert"
+              className="m-4 rounded-sm border border-bad bg-bad-wash px-3 py-1.5 text-bad"
+            >
+              {failure}
+            </p>
+          )}
+          {plan.length === 0 ? (
+            <p className="m-6 max-w-md text-soft">
+              No slot of this site has a picture yet. Lay one in a slot, and its files and lines
+              appear here.
+            </p>
+          ) : (
+            <FileList
+              site={site}
+              plan={plan}
+              files={files}
+              selected={selected}
+              onSelect={(id) => setSelected((s) => (s === id ? undefined : id))}
+              commit={commit}
+            />
+          )}
         </main>
-        <section aria-label="Lines" className="flex min-h-0 flex-col gap-2 border-x border-line bg-white px-3.5 py-2">
+        <section
+          aria-label="Lines"
+          className="flex min-h-0 flex-col gap-2 border-x border-line bg-white px-3.5 py-2"
+        >
           <div className="flex items-center justify-between gap-2">
-            <Switch<Shown> label="Which lines" value={shown} onChange={setShown} choices={[{ value: 'css', label: 'Style sheet' }, { value: 'html', label: 'Markup' }, { value: 'credits', label: 'Credits' }]} />
-            {one && shown !== 'credits' && <Button className="h-[22px]" onClick={() => setSelected(undefined)}>All slots</Button>}
+            <Switch<Shown>
+              label="Which lines"
+              value={shown}
+              onChange={setShown}
+              choices={[
+                { value: 'css', label: 'Style sheet' },
+                { value: 'html', label: 'Markup' },
+                { value: 'credits', label: 'Credits' },
+              ]}
+            />
+            {one && shown !== 'credits' && (
+              <Button className="h-[22px]" onClick={() => setSelected(undefined)}>
+                All slots
+              </Button>
+            )}
           </div>
-          {shown !== 'credits' && <p className="shrink-0 truncate text-soft">{one ? `Of ${name} alone` : 'Of all slots, for the theme'}</p>}
-          {shown === 'css' && <Lines tall title="Style sheet" text={one?.css ?? all.css} fileName="style.css" type="text/css" />}
-          {shown === 'html' && <Lines tall title="Markup" text={one?.html ?? all.html} fileName="markup.html" type="text/html" />}
-          {shown === 'credits' && (credits.text ? <><Lines tall title="Credits, HTML" text={credits.html} fileName="credits.html" type="text/html" /><Lines tall title="Credits, text" text={credits.text} fileName="credits.txt" /></> : <p className="text-soft">No picture that is used asks for a credit.</p>)}
+          {shown !== 'credits' && (
+            <p className="shrink-0 truncate text-soft">
+              {one ? `Of ${name} alone` : 'Of all slots, for the theme'}
+            </p>
+          )}
+          {shown === 'css' && (
+            <Lines
+              tall
+              title="Style sheet"
+              text={one?.css ?? all.css}
+              fileName="style.css"
+              type="text/css"
+            />
+          )}
+          {shown === 'html' && (
+            <Lines
+              tall
+              title="Markup"
+              text={one?.html ?? all.html}
+              fileName="markup.html"
+              type="text/html"
+            />
+          )}
+          {shown === 'credits' &&
+            (credits.text ? (
+              <>
+                <Lines
+                  tall
+                  title="Credits, HTML"
+                  text={credits.html}
+                  fileName="credits.html"
+                  type="text/html"
+                />
+                <Lines tall title="Credits, text" text={credits.text} fileName="credits.txt" />
+              </>
+            ) : (
+              <p className="text-soft">No picture that is used asks for a credit.</p>
+            ))}
         </section>
-        <aside aria-label="What goes along" className="flex min-h-0 flex-col gap-3 overflow-y-auto px-3.5 py-2">
+        <aside
+          aria-label="What goes along"
+          className="flex min-h-0 flex-col gap-3 overflow-y-auto px-3.5 py-2"
+        >
           <Group title="Beside each file">
             {choices.map(({ key, label }) => (
-              <label key={key} className="flex items-start gap-2"><input type="checkbox" className="mt-0.5 accent-act" checked={site.handOver[key]} onChange={() => commit(`${site.handOver[key] ? 'Without' : 'With'}: ${label.toLowerCase()}`, (s) => { s.handOver[key] = !s.handOver[key]; })} />{label}</label>
+              <label key={key} className="flex items-start gap-2">
+                <input
+                  type="checkbox"
+                  className="mt-0.5 accent-act"
+                  checked={site.handOver[key]}
+                  onChange={() =>
+                    commit(
+                      `${site.handOver[key] ? 'Without' : 'With'}: ${label.toLowerCase()}`,
+                      (s) => {
+                        s.handOver[key] = !s.handOver[key];
+                      },
+                    )
+                  }
+                />
+                {label}
+              </label>
             ))}
           </Group>
-          {site.set && <Group title="Recoloured theme">
-            <p className="text-soft">{themeWords(site.set, made)}</p>
-            <Link href={`/sites/${site.id}/recolour`} className="text-act underline">Open the set</Link>
-          </Group>}
+          {site.set && (
+            <Group title="Recoloured theme">
+              <p className="text-soft">{themeWords(site.set, made)}</p>
+              <Link href={`/sites/${site.id}/recolour`} className="text-act underline">
+                Open the set
+              </Link>
+            </Group>
+          )}
           <RehearsalPanel site={site} made={made} />
-          <Group title="To go on later"><p className="text-soft">The archive holds the site file too: everything stays editable, in any browser.</p></Group>
+          <Group title="To go on later">
+            <p className="text-soft">
+              The archive holds the site file too: everything stays editable, in any browser.
+            </p>
+          </Group>
         </aside>
       </div>
     </div>

@@ -12,7 +12,8 @@ import type { Slot } from '@/core/site/model/slot';
 import { shelveBytes } from './useIntake';
 import { browserPorts } from './ports';
 
-export const writePictureFile = (slot: Slot, picture: Picture): Promise<Uint8Array<ArrayBuffer>> => produceOpenRaster(drawingOf(slot, picture), browserPorts);
+export const writePictureFile = (slot: Slot, picture: Picture): Promise<Uint8Array<ArrayBuffer>> =>
+  produceOpenRaster(drawingOf(slot, picture), browserPorts);
 
 export interface OpenedPicture {
   readonly layers: readonly PhotoLayer[];
@@ -23,13 +24,36 @@ export interface OpenedPicture {
 
 /** Reads an OpenRaster file into layers for a slot. @throws Error with a message for people; nothing is changed then */
 export async function readPictureFile(file: File, slot: Slot): Promise<OpenedPicture> {
-  const { width, height, layers, notes } = readOpenRaster(file.name, new Uint8Array(await file.arrayBuffer())), size = fileSize(slot, overlapOf(slot)), same = size.width === width && size.height === height;
-  for (const [i, layer] of layers.entries()) inspectPicture(`${file.name}, ${layer.name || `layer ${i + 1}`}`, layer.png);
-  const out: PhotoLayer[] = [], items: ShelfItem[] = [];
+  const { width, height, layers, notes } = readOpenRaster(
+      file.name,
+      new Uint8Array(await file.arrayBuffer()),
+    ),
+    size = fileSize(slot, overlapOf(slot)),
+    same = size.width === width && size.height === height;
+  for (const [i, layer] of layers.entries())
+    inspectPicture(`${file.name}, ${layer.name || `layer ${i + 1}`}`, layer.png);
+  const out: PhotoLayer[] = [],
+    items: ShelfItem[] = [];
   for (const [i, { png, ...layer }] of layers.entries()) {
     const item = await shelveBytes(`${layer.name || `Layer ${i + 1}`}.png`, png, file.name);
     items.push(item);
-    out.push(photoFrom({ ...layer, name: layer.name || item.name }, item, crypto.randomUUID(), same ? overlapOf(slot) : undefined));
+    out.push(
+      photoFrom(
+        { ...layer, name: layer.name || item.name },
+        item,
+        crypto.randomUUID(),
+        same ? overlapOf(slot) : undefined,
+      ),
+    );
   }
-  return { layers: out, items, notes: same ? notes : [`The file is ${width} × ${height} px and the slot’s ${size.width} × ${size.height}: its layers lie from the upper left corner.`, ...notes] };
+  return {
+    layers: out,
+    items,
+    notes: same
+      ? notes
+      : [
+          `The file is ${width} × ${height} px and the slot’s ${size.width} × ${size.height}: its layers lie from the upper left corner.`,
+          ...notes,
+        ],
+  };
 }

@@ -18,15 +18,20 @@ export const browserPorts: HandOverPorts = {
   theme: recolouredTheme,
   async shippedFont({ file }) {
     const response = await fetch(`${fontFolder}/${file}`);
-    if (!response.ok) throw new Error(`Expected the font file ${file}, found status ${response.status}.`);
+    if (!response.ok)
+      throw new Error(`Expected the font file ${file}, found status ${response.status}.`);
     return new Uint8Array(await response.arrayBuffer());
   },
   async kept(key, make) {
-    const bytes = written.get(key) ?? await make();
+    const bytes = written.get(key) ?? (await make());
     written.delete(key);
     written.set(key, bytes);
     let total = [...written.values()].reduce((sum, b) => sum + b.length, 0);
-    for (const [oldest, b] of written) { if (total <= mostBytes) break; written.delete(oldest); total -= b.length; }
+    for (const [oldest, b] of written) {
+      if (total <= mostBytes) break;
+      written.delete(oldest);
+      total -= b.length;
+    }
     return bytes;
   },
 };

@@ -15,10 +15,22 @@ export const theDatabase = (): Database => (database ??= new Database());
 /** The one engine; its workers live as long as the tab, so decoded photos are kept from screen to screen. */
 export function theEngine(): Engine {
   engine ??= createEngine({
-    spawnRender: () => new Worker(new URL('../../engine/render.worker.ts', import.meta.url), { type: 'module' }) as unknown as WorkerLike,
-    spawnCodec: () => new Worker(new URL('../../engine/codec.worker.ts', import.meta.url), { type: 'module' }) as unknown as WorkerLike,
-    spawnTheme: () => new Worker(new URL('../../engine/theme.worker.ts', import.meta.url), { type: 'module' }) as unknown as WorkerLike,
-    spawnSet: () => new Worker(new URL('../../engine/set.worker.ts', import.meta.url), { type: 'module' }) as unknown as WorkerLike,
+    spawnRender: () =>
+      new Worker(new URL('../../engine/render.worker.ts', import.meta.url), {
+        type: 'module',
+      }) as unknown as WorkerLike,
+    spawnCodec: () =>
+      new Worker(new URL('../../engine/codec.worker.ts', import.meta.url), {
+        type: 'module',
+      }) as unknown as WorkerLike,
+    spawnTheme: () =>
+      new Worker(new URL('../../engine/theme.worker.ts', import.meta.url), {
+        type: 'module',
+      }) as unknown as WorkerLike,
+    spawnSet: () =>
+      new Worker(new URL('../../engine/set.worker.ts', import.meta.url), {
+        type: 'module',
+      }) as unknown as WorkerLike,
     assetBytes: (id) => assetBytes(theDatabase(), id),
   });
   return engine;

@@ -8,14 +8,21 @@ import { theDatabase } from './services';
 export function useAssetUrl(assetId: string): string | undefined {
   const [url, setUrl] = useState<string>();
   useEffect(() => {
-    let made: string | undefined, gone = false;
-    assetBytes(theDatabase(), assetId).then((bytes) => {
-      if (gone) return;
-      const type = bytes[0] === 0x3c ? 'image/svg+xml' : '';
-      made = URL.createObjectURL(new Blob([bytes], { type }));
-      setUrl(made);
-    }, () => {});
-    return () => { gone = true; if (made) URL.revokeObjectURL(made); };
+    let made: string | undefined,
+      gone = false;
+    assetBytes(theDatabase(), assetId).then(
+      (bytes) => {
+        if (gone) return;
+        const type = bytes[0] === 0x3c ? 'image/svg+xml' : '';
+        made = URL.createObjectURL(new Blob([bytes], { type }));
+        setUrl(made);
+      },
+      () => {},
+    );
+    return () => {
+      gone = true;
+      if (made) URL.revokeObjectURL(made);
+    };
   }, [assetId]);
   return url;
 }

@@ -1,7 +1,12 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
-import { HandOverStopped, produceHandOver, type HandedFile, type HandOver } from '@/core/handover/produce';
+import {
+  HandOverStopped,
+  produceHandOver,
+  type HandedFile,
+  type HandOver,
+} from '@/core/handover/produce';
 import type { Site } from '@/core/site/model/site';
 import { useOwnFonts } from './useOwnFonts';
 import { browserPorts } from './ports';
@@ -11,18 +16,26 @@ export interface Making {
   readonly files: ReadonlyMap<string, HandedFile>;
   readonly made: HandOver | undefined;
   /** Share that is done and the file that is being written; undefined while nothing is made. */
-  readonly running: { readonly done: number; readonly of: number; readonly path: string } | undefined;
+  readonly running:
+    { readonly done: number; readonly of: number; readonly path: string } | undefined;
   readonly failure: string | undefined;
   stop(): void;
   start(): void;
 }
 
 type State = Pick<Making, 'files' | 'made' | 'running' | 'failure'>;
-const nothing: State = { files: new Map(), made: undefined, running: undefined, failure: undefined };
+const nothing: State = {
+  files: new Map(),
+  made: undefined,
+  running: undefined,
+  failure: undefined,
+};
 
 /** Makes the hand-over of a site as it is, and anew whenever it has changed. */
 export function useHandOver(site: Site): Making {
-  const [state, setState] = useState<State>(nothing), [round, setRound] = useState(0), stopped = useRef(false);
+  const [state, setState] = useState<State>(nothing),
+    [round, setRound] = useState(0),
+    stopped = useRef(false);
   useOwnFonts(site);
   useEffect(() => {
     let current = true;
@@ -33,20 +46,46 @@ export function useHandOver(site: Site): Making {
       try {
         const made = await produceHandOver(site, browserPorts, {
           wanted,
-          onProgress: (done, of, path) => { if (wanted()) setState((s) => ({ ...s, running: { done, of, path } })); },
-          onFile: (file) => { if (wanted()) setState((s) => ({ ...s, files: new Map([...s.files, [file.path, file]]) })); },
+          onProgress: (done, of, path) => {
+            if (wanted()) setState((s) => ({ ...s, running: { done, of, path } }));
+          },
+          onFile: (file) => {
+            if (wanted())
+              setState((s) => ({ ...s, files: new Map([...s.files, [file.path, file]]) }));
+          },
         });
-        if (wanted()) setState({ made, files: new Map(made.files.map((f) => [f.path, f])), running: undefined, failure: undefined });
+        if (wanted())
+          setState({
+            made,
+            files: new Map(made.files.map((f) => [f.path, f])),
+            running: undefined,
+            failure: undefined,
+          });
       } catch (error) {
         if (!current) return;
-        setState((s) => ({ ...s, running: undefined, failure: error instanceof HandOverStopped ? undefined : error instanceof Error ? error.message : String(error) }));
+        setState((s) => ({
+          ...s,
+          running: undefined,
+          failure:
+            error instanceof HandOverStopped
+              ? undefined
+              : error instanceof Error
+                ? error.message
+                : String(error),
+        }));
       }
     }, 250);
-    return () => { current = false; clearTimeout(timer); };
+    return () => {
+      current = false;
+      clearTimeout(timer);
+    };
   }, [site, round]);
   return {
     ...state,
-    stop() { stopped.current = true; setState((s) => ({ ...s, running: undefined })); },
+    stop() {
+      stopped.current = true;
+      setState((s) => ({ ...s, running: undefined }));
+    },
     start: () => setRound((r) => r + 1),
   };
 }

@@ -12,14 +12,31 @@ import { theDatabase, theEngine } from './services';
  * Takes a picture in: checked by its bytes, decoded as a whole, stored once.
  * @throws IntakeError with a message for people; nothing is stored then
  */
-export async function shelveBytes(fileName: string, bytes: Uint8Array<ArrayBuffer>, source: string): Promise<ShelfItem> {
+export async function shelveBytes(
+  fileName: string,
+  bytes: Uint8Array<ArrayBuffer>,
+  source: string,
+): Promise<ShelfItem> {
   const { format } = inspectPicture(fileName, bytes);
-  const raster = await theEngine().decode(bytes).catch((error: Error) => {
-    throw new IntakeError(`${fileName}: expected a whole ${format.toUpperCase()} picture, but ${error.message}.`);
-  });
-  const assetId = await putAsset(theDatabase(), bytes), { width, height } = raster;
+  const raster = await theEngine()
+    .decode(bytes)
+    .catch((error: Error) => {
+      throw new IntakeError(
+        `${fileName}: expected a whole ${format.toUpperCase()} picture, but ${error.message}.`,
+      );
+    });
+  const assetId = await putAsset(theDatabase(), bytes),
+    { width, height } = raster;
   await theEngine().adopt(assetId, raster);
-  return shelfItem({ assetId, name: fileName.replace(/^.*\//, '').replace(/\.[a-z]+$/i, ''), width, height, format, bytes: bytes.length, source });
+  return shelfItem({
+    assetId,
+    name: fileName.replace(/^.*\//, '').replace(/\.[a-z]+$/i, ''),
+    width,
+    height,
+    format,
+    bytes: bytes.length,
+    source,
+  });
 }
 
 export interface Intake {
@@ -40,9 +57,16 @@ export function useIntake(): Intake {
     const own = ++run.current;
     for (const [i, file] of files.entries()) {
       if (run.current !== own) break;
-      setBusy({ words: files.length > 1 ? `${i + 1} of ${files.length}, ${file.name}` : file.name, share: i / files.length });
+      setBusy({
+        words: files.length > 1 ? `${i + 1} of ${files.length}, ${file.name}` : file.name,
+        share: i / files.length,
+      });
       try {
-        const item = await shelveBytes(file.name, new Uint8Array(await file.arrayBuffer()), 'own file');
+        const item = await shelveBytes(
+          file.name,
+          new Uint8Array(await file.arrayBuffer()),
+          'own file',
+        );
         if (run.current === own) onItem(item);
       } catch (error) {
         say('bad', error instanceof Error ? error.message : String(error));
@@ -50,7 +74,10 @@ export function useIntake(): Intake {
     }
     if (run.current === own) setBusy(undefined);
   }, []);
-  const cancel = useCallback(() => { run.current++; setBusy(undefined); }, []);
+  const cancel = useCallback(() => {
+    run.current++;
+    setBusy(undefined);
+  }, []);
   return { take, busy: busy?.words, share: busy?.share ?? 0, cancel };
 }
 

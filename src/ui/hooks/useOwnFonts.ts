@@ -19,7 +19,9 @@ export function useOwnFonts({ fonts }: Site): void {
       if (registered.has(id)) continue;
       registered.add(id);
       // The bench says what is wrong with a font that cannot be read, when a text needs it.
-      assetBytes(theDatabase(), assetId).then((bytes) => addOwnFace(document.fonts, id, bytes)).catch(() => registered.delete(id));
+      assetBytes(theDatabase(), assetId)
+        .then((bytes) => addOwnFace(document.fonts, id, bytes))
+        .catch(() => registered.delete(id));
     }
   }, [fonts]);
 }
@@ -31,8 +33,13 @@ export function useOwnFonts({ fonts }: Site): void {
 export async function takeFont(file: File): Promise<OwnFont> {
   // The reader of font files is large, and few owners ever need it.
   const { readFont } = await import('@/core/text/readFont');
-  const bytes = new Uint8Array(await file.arrayBuffer()), { family, weights, xHeight, contrast } = readFont(file.name, bytes);
-  await new FontFace('tried', bytes.slice()).load().catch(() => { throw new FontError(`${file.name}: expected a font that this browser can use, found one that it refuses.`); });
+  const bytes = new Uint8Array(await file.arrayBuffer()),
+    { family, weights, xHeight, contrast } = readFont(file.name, bytes);
+  await new FontFace('tried', bytes.slice()).load().catch(() => {
+    throw new FontError(
+      `${file.name}: expected a font that this browser can use, found one that it refuses.`,
+    );
+  });
   const assetId = await putAsset(theDatabase(), bytes);
   return { id: ownFontId(assetId), assetId, family, weights, xHeight, contrast };
 }

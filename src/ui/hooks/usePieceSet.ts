@@ -38,42 +38,95 @@ export interface Looked {
   start(): void;
 }
 
-const nothing = { sheets: undefined, roles: new Map(), samples: new Map(), broken: new Map(), looking: undefined, whole: false };
+const nothing = {
+  sheets: undefined,
+  roles: new Map(),
+  samples: new Map(),
+  broken: new Map(),
+  looking: undefined,
+  whole: false,
+};
 
 /** Looks at all pieces of a set, four at a time. */
 export function useLooked(set: PieceSet): Looked {
-  const { pieces, sheets: filed } = set, key = useMemo(() => JSON.stringify([pieces.map((p) => [p.path, p.assetId]), filed.map((s) => [s.path, s.assetId])]), [pieces, filed]);
-  const [state, setState] = useState<Omit<Looked, 'stop' | 'start'> & { key: string }>({ ...nothing, key: '' }), [round, setRound] = useState(0), stopped = useRef(false);
+  const { pieces, sheets: filed } = set,
+    key = useMemo(
+      () =>
+        JSON.stringify([
+          pieces.map((p) => [p.path, p.assetId]),
+          filed.map((s) => [s.path, s.assetId]),
+        ]),
+      [pieces, filed],
+    );
+  const [state, setState] = useState<Omit<Looked, 'stop' | 'start'> & { key: string }>({
+      ...nothing,
+      key: '',
+    }),
+    [round, setRound] = useState(0),
+    stopped = useRef(false);
   useEffect(() => {
     let current = true;
     stopped.current = false;
-    const samples = new Map<string, readonly Sample[]>(), broken = new Map<string, string>(), waiting = [...pieces];
-    const show = (part: Partial<Looked>) => { if (current) setState((s) => ({ ...(s.key === key ? s : nothing), key, ...part })); };
+    const samples = new Map<string, readonly Sample[]>(),
+      broken = new Map<string, string>(),
+      waiting = [...pieces];
+    const show = (part: Partial<Looked>) => {
+      if (current) setState((s) => ({ ...(s.key === key ? s : nothing), key, ...part }));
+    };
     void (async () => {
       try {
-        show({ ...await readSheets({ pieces, sheets: filed }) });
+        show({ ...(await readSheets({ pieces, sheets: filed })) });
       } catch (error) {
-        show({ sheets: [], broken: new Map([['', error instanceof Error ? error.message : String(error)]]) });
+        show({
+          sheets: [],
+          broken: new Map([['', error instanceof Error ? error.message : String(error)]]),
+        });
       }
       let shown = 0;
-      await Promise.all(Array.from({ length: 4 }, async () => {
-        for (let piece = waiting.shift(); piece && current && !stopped.current; piece = waiting.shift()) {
-          try {
-            samples.set(piece.path, await theEngine().set.look(piece.assetId));
-          } catch (error) {
-            broken.set(piece.path, error instanceof Error ? error.message : String(error));
+      await Promise.all(
+        Array.from({ length: 4 }, async () => {
+          for (
+            let piece = waiting.shift();
+            piece && current && !stopped.current;
+            piece = waiting.shift()
+          ) {
+            try {
+              samples.set(piece.path, await theEngine().set.look(piece.assetId));
+            } catch (error) {
+              broken.set(piece.path, error instanceof Error ? error.message : String(error));
+            }
+            if (Date.now() - shown > 120) {
+              shown = Date.now();
+              show({
+                samples: new Map(samples),
+                broken: new Map(broken),
+                looking: { done: samples.size + broken.size, of: pieces.length, path: piece.path },
+              });
+            }
           }
-          if (Date.now() - shown > 120) { shown = Date.now(); show({ samples: new Map(samples), broken: new Map(broken), looking: { done: samples.size + broken.size, of: pieces.length, path: piece.path } }); }
-        }
-      }));
-      show({ samples, broken, looking: undefined, whole: samples.size + broken.size >= pieces.length });
+        }),
+      );
+      show({
+        samples,
+        broken,
+        looking: undefined,
+        whole: samples.size + broken.size >= pieces.length,
+      });
     })();
-    return () => { current = false; };
+    return () => {
+      current = false;
+    };
     // The key stands for the files; other parts of the set change without them.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key, round]);
   const seen = state.key === key ? state : { ...nothing, key };
-  return { ...seen, stop: () => { stopped.current = true; }, start: () => setRound((r) => r + 1) };
+  return {
+    ...seen,
+    stop: () => {
+      stopped.current = true;
+    },
+    start: () => setRound((r) => r + 1),
+  };
 }
 
 export interface Written {
@@ -92,52 +145,116 @@ const rest = 700;
 
 /** Writes the pieces of a set whenever its recipe has come to rest. */
 export function useWritten(set: PieceSet, { roles, whole, sheets }: Looked): Written {
-  const { pieces, recipe } = set, key = useMemo(() => JSON.stringify([pieces.filter((p) => !p.leftOut).map((p) => p.path), recipe.steps, recipe.spare, pieces.length, sheets?.length]), [pieces, recipe.steps, recipe.spare, sheets]);
-  const [state, setState] = useState<Omit<Written, 'stop' | 'start'> & { key: string }>(), [round, setRound] = useState(0), stopped = useRef(false), ready = sheets !== undefined && whole;
-  useEffect(() => { if (ready) theEngine().warmSearch(); }, [ready]);
+  const { pieces, recipe } = set,
+    key = useMemo(
+      () =>
+        JSON.stringify([
+          pieces.filter((p) => !p.leftOut).map((p) => p.path),
+          recipe.steps,
+          recipe.spare,
+          pieces.length,
+          sheets?.length,
+        ]),
+      [pieces, recipe.steps, recipe.spare, sheets],
+    );
+  const [state, setState] = useState<Omit<Written, 'stop' | 'start'> & { key: string }>(),
+    [round, setRound] = useState(0),
+    stopped = useRef(false),
+    ready = sheets !== undefined && whole;
+  useEffect(() => {
+    if (ready) theEngine().warmSearch();
+  }, [ready]);
   useEffect(() => {
     let current = true;
     stopped.current = false;
     if (!ready || activeSteps(recipe).length === 0) return;
-    const wanted = () => current && !stopped.current, failures = new Map<string, string>(), timer = setTimeout(async () => {
-      const of = pieces.filter((p) => !p.leftOut).length;
-      let shown = 0;
-      setState({ key, files: new Map(), failures: new Map(), whole: false, writing: { done: 0, of, path: '' } });
-      const files = await writtenPieces(set, roles, {
-        wanted, onFailure: (path, message) => failures.set(path, message),
-        onProgress(done, all, path) { if (wanted() && Date.now() - shown > 120) { shown = Date.now(); setState((s) => s && { ...s, writing: { done, of: all, path } }); } },
-      });
-      if (current) setState({ key, files, failures, whole: !stopped.current, writing: undefined });
-    }, rest);
-    return () => { current = false; clearTimeout(timer); };
+    const wanted = () => current && !stopped.current,
+      failures = new Map<string, string>(),
+      timer = setTimeout(async () => {
+        const of = pieces.filter((p) => !p.leftOut).length;
+        let shown = 0;
+        setState({
+          key,
+          files: new Map(),
+          failures: new Map(),
+          whole: false,
+          writing: { done: 0, of, path: '' },
+        });
+        const files = await writtenPieces(set, roles, {
+          wanted,
+          onFailure: (path, message) => failures.set(path, message),
+          onProgress(done, all, path) {
+            if (wanted() && Date.now() - shown > 120) {
+              shown = Date.now();
+              setState((s) => s && { ...s, writing: { done, of: all, path } });
+            }
+          },
+        });
+        if (current)
+          setState({ key, files, failures, whole: !stopped.current, writing: undefined });
+      }, rest);
+    return () => {
+      current = false;
+      clearTimeout(timer);
+    };
     // The key stands for what the files depend on.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key, ready, round]);
   const now = state?.key === key ? state : undefined;
   return {
-    files: now?.files ?? new Map(), failures: now?.failures ?? new Map(), writing: now?.writing, whole: now?.whole ?? false,
-    stop() { stopped.current = true; setState((s) => s && { ...s, writing: undefined }); }, start: () => setRound((r) => r + 1),
+    files: now?.files ?? new Map(),
+    failures: now?.failures ?? new Map(),
+    writing: now?.writing,
+    whole: now?.whole ?? false,
+    stop() {
+      stopped.current = true;
+      setState((s) => s && { ...s, writing: undefined });
+    },
+    start: () => setRound((r) => r + 1),
   };
 }
 
 /** What the style sheets follow with; that of a moment ago while it is worked out. */
-export function useFollowed(set: PieceSet, { sheets, samples, looking }: Looked, { files }: Written): Followed | undefined {
+export function useFollowed(
+  set: PieceSet,
+  { sheets, samples, looking }: Looked,
+  { files }: Written,
+): Followed | undefined {
   const [followed, setFollowed] = useState<Followed>();
   useEffect(() => {
     if (!sheets || looking) return;
     let current = true;
     const timer = setTimeout(() => {
-      theEngine().set.follow(set, sheets, endsOf(files)).then((f) => { if (current) setFollowed(f); }, () => { /* The next change asks again. */ });
+      theEngine()
+        .set.follow(set, sheets, endsOf(files))
+        .then(
+          (f) => {
+            if (current) setFollowed(f);
+          },
+          () => {
+            /* The next change asks again. */
+          },
+        );
     }, 120);
-    return () => { current = false; clearTimeout(timer); };
+    return () => {
+      current = false;
+      clearTimeout(timer);
+    };
   }, [set, sheets, samples, looking, files]);
   return sheets ? followed : undefined;
 }
 
 /** Small pictures of pieces, as they are or with a recipe; those of a moment ago while new ones are made. */
-export function usePreviews(recipe: Recipe | null, assetIds: readonly string[], looked: number): ReadonlyMap<string, Raster> {
-  const [previews, setPreviews] = useState<ReadonlyMap<string, Raster>>(new Map()), busy = useRef(false), next = useRef<() => void>(undefined);
-  const ids = assetIds.join(), how = useMemo(() => (recipe ? JSON.stringify([recipe.steps, recipe.spare]) : ''), [recipe]);
+export function usePreviews(
+  recipe: Recipe | null,
+  assetIds: readonly string[],
+  looked: number,
+): ReadonlyMap<string, Raster> {
+  const [previews, setPreviews] = useState<ReadonlyMap<string, Raster>>(new Map()),
+    busy = useRef(false),
+    next = useRef<() => void>(undefined);
+  const ids = assetIds.join(),
+    how = useMemo(() => (recipe ? JSON.stringify([recipe.steps, recipe.spare]) : ''), [recipe]);
   useEffect(() => {
     let gone = false;
     const ask = async () => {
@@ -145,15 +262,22 @@ export function usePreviews(recipe: Recipe | null, assetIds: readonly string[], 
       try {
         const made = await theEngine().set.previews(recipe, ids ? ids.split(',') : []);
         if (!gone) setPreviews(new Map(made.map((p) => [p.assetId, p.raster])));
-      } catch { /* The next change asks again. */ } finally {
+      } catch {
+        /* The next change asks again. */
+      } finally {
         busy.current = false;
         next.current?.();
       }
     };
     // One question at a time is on its way; of those that come meanwhile the newest is put.
-    next.current = () => { next.current = undefined; void ask(); };
+    next.current = () => {
+      next.current = undefined;
+      void ask();
+    };
     if (!busy.current) next.current();
-    return () => { gone = true; };
+    return () => {
+      gone = true;
+    };
     // Recipe and list are told by their texts.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [how, ids, looked]);
@@ -161,8 +285,13 @@ export function usePreviews(recipe: Recipe | null, assetIds: readonly string[], 
 }
 
 /** All px of one piece, before and after. */
-export function useWhole(recipe: Recipe, assetId: string | undefined): { readonly before: Raster; readonly after: Raster; readonly assetId: string } | undefined {
-  const [state, setState] = useState<{ before: Raster; after: Raster; assetId: string }>(), busy = useRef(false), next = useRef<() => void>(undefined);
+export function useWhole(
+  recipe: Recipe,
+  assetId: string | undefined,
+): { readonly before: Raster; readonly after: Raster; readonly assetId: string } | undefined {
+  const [state, setState] = useState<{ before: Raster; after: Raster; assetId: string }>(),
+    busy = useRef(false),
+    next = useRef<() => void>(undefined);
   const how = useMemo(() => JSON.stringify([recipe.steps, recipe.spare]), [recipe]);
   useEffect(() => {
     if (!assetId) return;
@@ -170,16 +299,25 @@ export function useWhole(recipe: Recipe, assetId: string | undefined): { readonl
     const ask = async () => {
       busy.current = true;
       try {
-        const before = await theEngine().set.whole(null, assetId), after = activeSteps(recipe).length > 0 ? await theEngine().set.whole(recipe, assetId) : before;
+        const before = await theEngine().set.whole(null, assetId),
+          after =
+            activeSteps(recipe).length > 0 ? await theEngine().set.whole(recipe, assetId) : before;
         if (!gone) setState({ before, after, assetId });
-      } catch { /* The list says what is wrong with it. */ } finally {
+      } catch {
+        /* The list says what is wrong with it. */
+      } finally {
         busy.current = false;
         next.current?.();
       }
     };
-    next.current = () => { next.current = undefined; void ask(); };
+    next.current = () => {
+      next.current = undefined;
+      void ask();
+    };
     if (!busy.current) next.current();
-    return () => { gone = true; };
+    return () => {
+      gone = true;
+    };
     // The recipe is told by its text.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [how, assetId]);
@@ -187,14 +325,36 @@ export function useWhole(recipe: Recipe, assetId: string | undefined): { readonl
 }
 
 /** Ways from the old colour to the new one; those of before, and said to be, while new ones are worked out. */
-export function useOffers({ from, to, recipe, pieces }: PieceSet, shown: readonly string[], looked: number): { readonly list: readonly OfferLook[]; readonly current: boolean } | undefined {
-  const [offers, setOffers] = useState<{ how: string; list: readonly OfferLook[] }>(), taken = pieces.filter((p) => !p.leftOut).map((p) => p.assetId).join(), how = JSON.stringify([from, to, recipe.spare]), key = JSON.stringify([how, taken, shown, looked]);
+export function useOffers(
+  { from, to, recipe, pieces }: PieceSet,
+  shown: readonly string[],
+  looked: number,
+): { readonly list: readonly OfferLook[]; readonly current: boolean } | undefined {
+  const [offers, setOffers] = useState<{ how: string; list: readonly OfferLook[] }>(),
+    taken = pieces
+      .filter((p) => !p.leftOut)
+      .map((p) => p.assetId)
+      .join(),
+    how = JSON.stringify([from, to, recipe.spare]),
+    key = JSON.stringify([how, taken, shown, looked]);
   useEffect(() => {
     let current = true;
     const timer = setTimeout(() => {
-      theEngine().set.offers(from, to, recipe.spare, taken ? taken.split(',') : [], shown).then((list) => { if (current) setOffers({ how, list }); }, () => { /* The next change asks again. */ });
+      theEngine()
+        .set.offers(from, to, recipe.spare, taken ? taken.split(',') : [], shown)
+        .then(
+          (list) => {
+            if (current) setOffers({ how, list });
+          },
+          () => {
+            /* The next change asks again. */
+          },
+        );
     }, 150);
-    return () => { current = false; clearTimeout(timer); };
+    return () => {
+      current = false;
+      clearTimeout(timer);
+    };
     // The key stands for all of it.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key]);

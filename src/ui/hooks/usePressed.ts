@@ -19,7 +19,9 @@ export interface Press {
  */
 export function usePressed(site: Site, slot: Slot, picture: Picture, moving: boolean): Press {
   const key = pressKey(site, slot, picture);
-  const [done, setDone] = useState<{ key: string; file?: Press['file']; failure?: string }>({ key: '' });
+  const [done, setDone] = useState<{ key: string; file?: Press['file']; failure?: string }>({
+    key: '',
+  });
   useEffect(() => {
     if (!key || moving) return;
     let wanted = true;
@@ -28,12 +30,26 @@ export function usePressed(site: Site, slot: Slot, picture: Picture, moving: boo
         const file = await pressedFile(site, slot, picture, () => wanted);
         if (wanted && file) setDone({ key, file });
       } catch (error) {
-        if (wanted) setDone((d) => ({ ...d, key, failure: error instanceof Error ? error.message : String(error) }));
+        if (wanted)
+          setDone((d) => ({
+            ...d,
+            key,
+            failure: error instanceof Error ? error.message : String(error),
+          }));
       }
     }, 180);
-    return () => { wanted = false; clearTimeout(timer); };
+    return () => {
+      wanted = false;
+      clearTimeout(timer);
+    };
     // The key stands for everything that the file depends on.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key, moving]);
-  return key ? { file: done.file, current: done.key === key && !done.failure, failure: done.key === key ? done.failure : undefined } : { file: undefined, current: false, failure: undefined };
+  return key
+    ? {
+        file: done.file,
+        current: done.key === key && !done.failure,
+        failure: done.key === key ? done.failure : undefined,
+      }
+    : { file: undefined, current: false, failure: undefined };
 }

@@ -16,14 +16,39 @@ export type { HostState } from '@/standins/host/host';
 function partsOf(site: Site): Record<string, string> {
   const { pages, theme, slots, handOver, defaultBackground, set } = site;
   return Object.fromEntries([
-    ...slots.map((slot) => { const p = pictureOf(site, slot); return [slot.name, JSON.stringify([drawingKey(asFiled(p), slot), p.layers.filter((l) => l.kind === 'text' && l.live), p.press, p.fallback, p.alt, p.decorative, slot])]; }),
-    ...pages.map((page) => [`the page ${page.name}`, JSON.stringify([page, theme.headingFont, defaultBackground])]),
+    ...slots.map((slot) => {
+      const p = pictureOf(site, slot);
+      return [
+        slot.name,
+        JSON.stringify([
+          drawingKey(asFiled(p), slot),
+          p.layers.filter((l) => l.kind === 'text' && l.live),
+          p.press,
+          p.fallback,
+          p.alt,
+          p.decorative,
+          slot,
+        ]),
+      ];
+    }),
+    ...pages.map((page) => [
+      `the page ${page.name}`,
+      JSON.stringify([page, theme.headingFont, defaultBackground]),
+    ]),
     ['what is handed over', JSON.stringify(handOver)],
-    ...(set ? [[`the recoloured theme ${set.name}`, JSON.stringify([set.recipe.steps, set.recipe.spare, set.lines, set.pieces, set.sheets])]] : []),
+    ...(set
+      ? [
+          [
+            `the recoloured theme ${set.name}`,
+            JSON.stringify([set.recipe.steps, set.recipe.spare, set.lines, set.pieces, set.sheets]),
+          ],
+        ]
+      : []),
   ]);
 }
 
-export const rehearsalAddress = (siteId: string, path: string): string => `/rehearsal/${siteId}/${path}`;
+export const rehearsalAddress = (siteId: string, path: string): string =>
+  `/rehearsal/${siteId}/${path}`;
 
 export interface Rehearsal {
   /** What the host has; undefined while it has nothing or did not answer. */
@@ -38,32 +63,57 @@ export interface Rehearsal {
 }
 
 export function useRehearsal(site: Site): Rehearsal {
-  const [host, setHost] = useState<HostState>(), [busy, setBusy] = useState(false);
-  const row = useLiveQuery(() => rehearsalOf(theDatabase(), site.id), [site.id]), address = `/api/host/${site.id}`, parts = partsOf(site);
+  const [host, setHost] = useState<HostState>(),
+    [busy, setBusy] = useState(false);
+  const row = useLiveQuery(() => rehearsalOf(theDatabase(), site.id), [site.id]),
+    address = `/api/host/${site.id}`,
+    parts = partsOf(site);
   useEffect(() => {
     let current = true;
-    fetch(address).then(async (r) => { if (current && r.ok) setHost(await r.json() as HostState | null ?? undefined); }, () => { /* It is asked again when something is uploaded. */ });
-    return () => { current = false; };
+    fetch(address).then(
+      async (r) => {
+        if (current && r.ok) setHost(((await r.json()) as HostState | null) ?? undefined);
+      },
+      () => {
+        /* It is asked again when something is uploaded. */
+      },
+    );
+    return () => {
+      current = false;
+    };
   }, [address]);
-  const rehearse = useCallback(async (made: HandOver): Promise<string | undefined> => {
-    setBusy(true);
-    try {
-      const response = await fetch(address, { method: 'POST', body: zipFiles(made.files), headers: { 'content-type': 'application/zip' } }), answer = await response.json() as HostState & { message?: string };
-      if (!response.ok) return answer.message ?? `The host refused it with status ${response.status}.`;
-      setHost(answer);
-      await putRehearsal(theDatabase(), { siteId: site.id, at: answer.at, parts: partsOf(site) });
-      return undefined;
-    } catch (error) {
-      return `The host did not answer: ${error instanceof Error ? error.message : String(error)}.`;
-    } finally {
-      setBusy(false);
-    }
-  }, [address, site]);
+  const rehearse = useCallback(
+    async (made: HandOver): Promise<string | undefined> => {
+      setBusy(true);
+      try {
+        const response = await fetch(address, {
+            method: 'POST',
+            body: zipFiles(made.files),
+            headers: { 'content-type': 'application/zip' },
+          }),
+          answer = (await response.json()) as HostState & { message?: string };
+        if (!response.ok)
+          return answer.message ?? `The host refused it with status ${response.status}.`;
+        setHost(answer);
+        await putRehearsal(theDatabase(), { siteId: site.id, at: answer.at, parts: partsOf(site) });
+        return undefined;
+      } catch (error) {
+        return `The host did not answer: ${error instanceof Error ? error.message : String(error)}.`;
+      } finally {
+        setBusy(false);
+      }
+    },
+    [address, site],
+  );
   const empty = useCallback(async () => {
     await fetch(address, { method: 'DELETE' });
     setHost(undefined);
     await forgetRehearsal(theDatabase(), site.id);
   }, [address, site.id]);
-  const changed = row ? [...new Set([...Object.keys(parts), ...Object.keys(row.parts)])].filter((name) => parts[name] !== row.parts[name]) : [];
+  const changed = row
+    ? [...new Set([...Object.keys(parts), ...Object.keys(row.parts)])].filter(
+        (name) => parts[name] !== row.parts[name],
+      )
+    : [];
   return { host, at: row?.at, changed, busy, rehearse, empty };
 }

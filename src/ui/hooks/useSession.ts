@@ -21,13 +21,17 @@ const sessions = new Map<string, Promise<Session | undefined>>();
 const now = () => Date.now();
 
 /** Drops a session, after its site was removed. */
-export const forgetSession = (siteId: string): void => { sessions.delete(siteId); };
+export const forgetSession = (siteId: string): void => {
+  sessions.delete(siteId);
+};
 
 export function useSession(siteId: string): Opened {
   const [opened, setOpened] = useState<{ siteId: string; value: Opened }>();
   useEffect(() => {
     let current = true;
-    const set = (value: Opened) => { if (current) setOpened({ siteId, value }); };
+    const set = (value: Opened) => {
+      if (current) setOpened({ siteId, value });
+    };
     const existing = sessions.get(siteId) ?? openSession(theDatabase(), siteId, now);
     sessions.set(siteId, existing);
     existing.then(
@@ -40,7 +44,9 @@ export function useSession(siteId: string): Opened {
         set({ state: 'failed', message: error instanceof Error ? error.message : String(error) });
       },
     );
-    return () => { current = false; };
+    return () => {
+      current = false;
+    };
   }, [siteId]);
   return opened?.siteId === siteId ? opened.value : { state: 'opening' };
 }
@@ -50,19 +56,43 @@ const followEvery = 90;
 
 /** The site as it is to be seen now: at once after an edit, every few frames during a gesture. */
 export function useSite(session: Session): Site {
-  const subscribe = useCallback((changed: () => void) => {
-    let timer: ReturnType<typeof setTimeout> | undefined;
-    const stop = () => { clearTimeout(timer); timer = undefined; };
-    const leave = session.state.subscribe((state) => {
-      if (!state.previewing) { stop(); seen.current = state.site; changed(); } else timer ??= setTimeout(() => { timer = undefined; seen.current = session.state.getState().site; changed(); }, followEvery);
-    });
-    return () => { stop(); leave(); };
-  }, [session]);
+  const subscribe = useCallback(
+    (changed: () => void) => {
+      let timer: ReturnType<typeof setTimeout> | undefined;
+      const stop = () => {
+        clearTimeout(timer);
+        timer = undefined;
+      };
+      const leave = session.state.subscribe((state) => {
+        if (!state.previewing) {
+          stop();
+          seen.current = state.site;
+          changed();
+        } else
+          timer ??= setTimeout(() => {
+            timer = undefined;
+            seen.current = session.state.getState().site;
+            changed();
+          }, followEvery);
+      });
+      return () => {
+        stop();
+        leave();
+      };
+    },
+    [session],
+  );
   const seen = useRef<Site>(undefined);
-  return useSyncExternalStore(subscribe, () => (seen.current ??= session.state.getState().site), () => session.state.getState().site);
+  return useSyncExternalStore(
+    subscribe,
+    () => (seen.current ??= session.state.getState().site),
+    () => session.state.getState().site,
+  );
 }
 
-export const useHistory = (session: Session): { undoLabel?: string; redoLabel?: string; saved: 'saved' | 'saving' | 'failed' } => ({
+export const useHistory = (
+  session: Session,
+): { undoLabel?: string; redoLabel?: string; saved: 'saved' | 'saving' | 'failed' } => ({
   undoLabel: useStore(session.state, (s) => s.undoLabel),
   redoLabel: useStore(session.state, (s) => s.redoLabel),
   saved: useStore(session.state, (s) => s.saved),

@@ -17,15 +17,33 @@ import { forgetSession } from './useSession';
 export type { ListedSite } from '@/store/sites';
 
 /** All sites, newest first; undefined until the database has answered. */
-export const useSites = (): ListedSite[] | undefined => useLiveQuery(() => listSites(theDatabase()), []);
+export const useSites = (): ListedSite[] | undefined =>
+  useLiveQuery(() => listSites(theDatabase()), []);
 
 async function shelveSampleFile(file: (typeof sampleFiles)[number]): Promise<[string, ShelfItem]> {
   const response = await fetch(file.url);
-  if (!response.ok) throw new Error(`${file.name}: expected the sample's file, found status ${response.status}.`);
+  if (!response.ok)
+    throw new Error(`${file.name}: expected the sample's file, found status ${response.status}.`);
   const bytes = new Uint8Array(await response.arrayBuffer());
   const { format, width, height } = inspectPicture(file.name, bytes);
   const assetId = await putAsset(theDatabase(), bytes);
-  return [file.key, shelfItem({ assetId, name: file.name, width, height, format, bytes: bytes.length, maker: file.maker, source: 'Soyez sample', licence: 'own', rightsChecked: true, subject: file.subject, date: '2026-11-20' })];
+  return [
+    file.key,
+    shelfItem({
+      assetId,
+      name: file.name,
+      width,
+      height,
+      format,
+      bytes: bytes.length,
+      maker: file.maker,
+      source: 'Soyez sample',
+      licence: 'own',
+      rightsChecked: true,
+      subject: file.subject,
+      date: '2026-11-20',
+    }),
+  ];
 }
 
 /** Puts the sample site beside whatever is there and returns its id. */
@@ -45,7 +63,13 @@ export async function createSite(name: string): Promise<string> {
 
 /** Adds the site of a site file beside those there are; returns its id. @throws Error with a message for people; nothing is stored then */
 export async function openSiteFile(file: File): Promise<string> {
-  return addSiteFile(theDatabase(), file.name, new Uint8Array(await file.arrayBuffer()), crypto.randomUUID(), Date.now());
+  return addSiteFile(
+    theDatabase(),
+    file.name,
+    new Uint8Array(await file.arrayBuffer()),
+    crypto.randomUUID(),
+    Date.now(),
+  );
 }
 
 export const packedSite = (site: Site): Promise<PackedSite> => packSite(theDatabase(), site);

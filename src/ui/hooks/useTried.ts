@@ -24,8 +24,17 @@ export interface Tried {
  * @param wait nothing is begun while it is true
  * @returns by the way's id; ways that are still to be tried are not in it
  */
-export function useTried(site: Site, slot: Slot, readingId: string, ways: readonly Way[], wait: boolean): ReadonlyMap<string, Tried> {
-  const [found, setFound] = useState<{ key: string; tried: ReadonlyMap<string, Tried> }>({ key: '', tried: new Map() });
+export function useTried(
+  site: Site,
+  slot: Slot,
+  readingId: string,
+  ways: readonly Way[],
+  wait: boolean,
+): ReadonlyMap<string, Tried> {
+  const [found, setFound] = useState<{ key: string; tried: ReadonlyMap<string, Tried> }>({
+    key: '',
+    tried: new Map(),
+  });
   const key = `${readingId} ${pressKey(site, slot, pictureOf(site, slot))} ${JSON.stringify([slot.beside, site.pages, site.limits, ways.map((w) => w.tries.map((t) => t.label))])}`;
   useEffect(() => {
     if (wait || ways.length === 0) return;
@@ -33,13 +42,23 @@ export function useTried(site: Site, slot: Slot, readingId: string, ways: readon
     const one = async ({ id, tries }: Way): Promise<Tried | undefined> => {
       let last: Tried | undefined;
       for (const mend of tries) {
-        const edited = applyEdit(site, mend.edit), there = slotOf(edited, slot.id);
+        const edited = applyEdit(site, mend.edit),
+          there = slotOf(edited, slot.id);
         if (!there) return last;
-        const picture = pictureOf(edited, there), file = await pressedFile(edited, there, picture, () => current);
+        const picture = pictureOf(edited, there),
+          file = await pressedFile(edited, there, picture, () => current);
         if (!file) return undefined;
-        const reading = takeReadings({ site: edited, slot: there, picture, file }).find((r) => r.id === readingId);
+        const reading = takeReadings({ site: edited, slot: there, picture, file }).find(
+          (r) => r.id === readingId,
+        );
         // A reading that does not apply any more has nothing left to say against it.
-        last = { id, mend, file, verdict: reading?.verdict ?? 'holds', figure: reading?.figure ?? '' };
+        last = {
+          id,
+          mend,
+          file,
+          verdict: reading?.verdict ?? 'holds',
+          figure: reading?.figure ?? '',
+        };
         if (last.verdict === 'holds') return last;
       }
       return last;
@@ -48,10 +67,17 @@ export function useTried(site: Site, slot: Slot, readingId: string, ways: readon
       for (const way of ways) {
         const tried = await one(way).catch(() => undefined);
         if (!current) return;
-        if (tried) setFound((before) => ({ key, tried: new Map([...(before.key === key ? before.tried : []), [way.id, tried]]) }));
+        if (tried)
+          setFound((before) => ({
+            key,
+            tried: new Map([...(before.key === key ? before.tried : []), [way.id, tried]]),
+          }));
       }
     }, 300);
-    return () => { current = false; clearTimeout(timer); };
+    return () => {
+      current = false;
+      clearTimeout(timer);
+    };
     // The key stands for everything that the ways depend on.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key, wait]);

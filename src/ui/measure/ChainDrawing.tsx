@@ -7,19 +7,47 @@ const roomForFigure = 34;
 
 /** Columns, gaps, paddings and borders as a chain of dimension lines, with the sum below. */
 export function ChainDrawing({ parts, width }: { parts: readonly ChainPart[]; width: number }) {
-  const total = chainLength(parts), places = chainPlaces(parts), inset = 6, scale = total > 0 ? (width - inset * 2) / total : 0;
+  const total = chainLength(parts),
+    places = chainPlaces(parts),
+    inset = 6,
+    scale = total > 0 ? (width - inset * 2) / total : 0;
   const x = (px: number) => inset + px * scale;
   return (
-    <svg width={width} height={76} role="img" aria-label={`${parts.map((p) => `${p.what} ${p.px}`).join(', ')}: ${total} px together`} className="block">
+    <svg
+      width={width}
+      height={76}
+      role="img"
+      aria-label={`${parts.map((p) => `${p.what} ${p.px}`).join(', ')}: ${total} px together`}
+      className="block"
+    >
       {places.map(({ part, from, to }, i) => (
         <g key={i}>
-          <rect x={x(from)} y={4} width={Math.max(1, (to - from) * scale)} height={22} className={part.what === 'column' ? 'fill-act-wash stroke-act' : part.what === 'border' ? 'fill-ink' : 'fill-sheet stroke-line'} />
-          {(to - from) * scale >= roomForFigure
-            ? <DimensionLine x1={x(from)} x2={x(to)} y1={38} y2={38} figure={`${part.px}`} />
-            : <path d={`M${x(from)} 34V42M${x(to)} 34V42M${x(from)} 38H${x(to)}`} className="stroke-act" />}
+          <rect
+            x={x(from)}
+            y={4}
+            width={Math.max(1, (to - from) * scale)}
+            height={22}
+            className={
+              part.what === 'column'
+                ? 'fill-act-wash stroke-act'
+                : part.what === 'border'
+                  ? 'fill-ink'
+                  : 'fill-sheet stroke-line'
+            }
+          />
+          {(to - from) * scale >= roomForFigure ? (
+            <DimensionLine x1={x(from)} x2={x(to)} y1={38} y2={38} figure={`${part.px}`} />
+          ) : (
+            <path
+              d={`M${x(from)} 34V42M${x(to)} 34V42M${x(from)} 38H${x(to)}`}
+              className="stroke-act"
+            />
+          )}
         </g>
       ))}
-      {total > 0 && <DimensionLine x1={x(0)} x2={x(total)} y1={62} y2={62} figure={`${total} px`} />}
+      {total > 0 && (
+        <DimensionLine x1={x(0)} x2={x(total)} y1={62} y2={62} figure={`${total} px`} />
+      )}
     </svg>
   );
 }

@@ -24,14 +24,24 @@ interface Looked {
 }
 
 async function look(file: File): Promise<Looked> {
-  const bytes = new Uint8Array(await file.arrayBuffer()), { format } = inspectPicture(file.name, bytes);
+  const bytes = new Uint8Array(await file.arrayBuffer()),
+    { format } = inspectPicture(file.name, bytes);
   const raster = await theEngine().decode(bytes);
-  return { name: file.name, format: format.toUpperCase(), bytes: bytes.length, width: raster.width, height: raster.height, borders: borderColours(raster), colours: mainColours(raster) };
+  return {
+    name: file.name,
+    format: format.toUpperCase(),
+    bytes: bytes.length,
+    width: raster.width,
+    height: raster.height,
+    borders: borderColours(raster),
+    colours: mainColours(raster),
+  };
 }
 
 /** From the picture that is there now: dropped, chosen or pasted. */
 export function FromPicture({ onMeasured, onColour }: Way) {
-  const [looked, setLooked] = useState<Looked>(), [busy, setBusy] = useState<string>();
+  const [looked, setLooked] = useState<Looked>(),
+    [busy, setBusy] = useState<string>();
   const take = async (files: readonly File[]) => {
     const file = files[0];
     if (!file) return;
@@ -57,15 +67,45 @@ export function FromPicture({ onMeasured, onColour }: Way) {
   }, []);
   return (
     <div className="flex flex-col gap-2">
-      <FileDrop label="Picture to measure" button="Choose a file" accept="image/*" busy={busy} onFiles={take}>Drop or paste the picture that is there now. It is only measured, not laid in the slot.</FileDrop>
+      <FileDrop
+        label="Picture to measure"
+        button="Choose a file"
+        accept="image/*"
+        busy={busy}
+        onFiles={take}
+      >
+        Drop or paste the picture that is there now. It is only measured, not laid in the slot.
+      </FileDrop>
       {looked && (
         <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
           <BorderDrawing looked={looked} onColour={onColour} />
           <div className="min-w-0">
-            <p className="truncate font-semibold" title={looked.name}>{looked.name}</p>
-            <p className="figure">{looked.width} × {looked.height} px, {looked.format}, {kilobytes(looked.bytes)}</p>
-            <Colours label="Main colours" list={looked.colours.map((c) => ({ hex: hexOf(c.colour), words: `${Math.round(c.share * 100)}%` }))} onColour={onColour} />
-            <Button look="main" className="mt-1.5" onClick={() => onMeasured({ width: looked.width, height: looked.height }, { from: 'picture', name: looked.name })}>Take {looked.width} × {looked.height}</Button>
+            <p className="truncate font-semibold" title={looked.name}>
+              {looked.name}
+            </p>
+            <p className="figure">
+              {looked.width} × {looked.height} px, {looked.format}, {kilobytes(looked.bytes)}
+            </p>
+            <Colours
+              label="Main colours"
+              list={looked.colours.map((c) => ({
+                hex: hexOf(c.colour),
+                words: `${Math.round(c.share * 100)}%`,
+              }))}
+              onColour={onColour}
+            />
+            <Button
+              look="main"
+              className="mt-1.5"
+              onClick={() =>
+                onMeasured(
+                  { width: looked.width, height: looked.height },
+                  { from: 'picture', name: looked.name },
+                )
+              }
+            >
+              Take {looked.width} × {looked.height}
+            </Button>
           </div>
         </div>
       )}
@@ -75,19 +115,41 @@ export function FromPicture({ onMeasured, onColour }: Way) {
 
 /** The picture's outline with the colour of each border along it. */
 function BorderDrawing({ looked, onColour }: { looked: Looked; onColour?: Way['onColour'] }) {
-  const at: Record<BorderColour['side'], string> = { top: 'top-0 left-1/2 -translate-x-1/2', bottom: 'bottom-0 left-1/2 -translate-x-1/2', left: 'left-0 top-1/2 -translate-y-1/2', right: 'right-0 top-1/2 -translate-y-1/2' };
+  const at: Record<BorderColour['side'], string> = {
+    top: 'top-0 left-1/2 -translate-x-1/2',
+    bottom: 'bottom-0 left-1/2 -translate-x-1/2',
+    left: 'left-0 top-1/2 -translate-y-1/2',
+    right: 'right-0 top-1/2 -translate-y-1/2',
+  };
   return (
-    <div className="relative h-[104px] w-[230px]" role="group" aria-label="Colours along the borders">
+    <div
+      className="relative h-[104px] w-[230px]"
+      role="group"
+      aria-label="Colours along the borders"
+    >
       <div className="absolute inset-x-[38px] inset-y-[26px] border border-line bg-sheet" />
       {looked.borders.map(({ side, colour, share, spread }) => {
-        const hex = colour && hexOf(colour), words = hex ? `${hex}${share === 1 ? ', even' : `, ${Math.round(share * 100)}% of it, up to ${spread} levels off`}` : 'see-through';
+        const hex = colour && hexOf(colour),
+          words = hex
+            ? `${hex}${share === 1 ? ', even' : `, ${Math.round(share * 100)}% of it, up to ${spread} levels off`}`
+            : 'see-through';
         return (
-          <Hint key={side} text={`${side} border: ${words}${hex && onColour ? '. Add it to the theme colours' : ''}`}>
+          <Hint
+            key={side}
+            text={`${side} border: ${words}${hex && onColour ? '. Add it to the theme colours' : ''}`}
+          >
             <button
-              type="button" aria-label={`${side} border: ${words}`} disabled={!hex || !onColour} onClick={() => hex && onColour?.(hex)}
-              className={`figure absolute ${at[side]} flex h-[22px] items-center gap-1 rounded-sm border border-line bg-white px-1 text-[10px]`}
+              type="button"
+              aria-label={`${side} border: ${words}`}
+              disabled={!hex || !onColour}
+              onClick={() => hex && onColour?.(hex)}
+              className={`absolute figure ${at[side]} flex h-[22px] items-center gap-1 rounded-sm border border-line bg-white px-1 text-[10px]`}
             >
-              <span className={`h-3 w-3 border border-black/15 ${hex ? '' : 'see-through'}`} style={{ background: hex }} />{hex ?? 'clear'}
+              <span
+                className={`h-3 w-3 border border-black/15 ${hex ? '' : 'see-through'}`}
+                style={{ background: hex }}
+              />
+              {hex ?? 'clear'}
             </button>
           </Hint>
         );
@@ -96,12 +158,27 @@ function BorderDrawing({ looked, onColour }: { looked: Looked; onColour?: Way['o
   );
 }
 
-function Colours({ label, list, onColour }: { label: string; list: readonly { hex: string; words: string }[]; onColour?: Way['onColour'] }) {
+function Colours({
+  label,
+  list,
+  onColour,
+}: {
+  label: string;
+  list: readonly { hex: string; words: string }[];
+  onColour?: Way['onColour'];
+}) {
   return (
     <div role="group" aria-label={label} className="mt-1.5 flex">
       {list.map(({ hex, words }) => (
         <Hint key={hex} text={`${hex}, ${words}${onColour ? '. Add it to the theme colours' : ''}`}>
-          <button type="button" aria-label={`${label}: ${hex}, ${words}`} disabled={!onColour} onClick={() => onColour?.(hex)} className="-ml-px h-6 w-9 border border-line first:ml-0" style={{ background: hex }} />
+          <button
+            type="button"
+            aria-label={`${label}: ${hex}, ${words}`}
+            disabled={!onColour}
+            onClick={() => onColour?.(hex)}
+            className="-ml-px h-6 w-9 border border-line first:ml-0"
+            style={{ background: hex }}
+          />
         </Hint>
       ))}
     </div>

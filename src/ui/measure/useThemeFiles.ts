@@ -28,8 +28,13 @@ export function useThemeFiles(): ThemeFiles {
     setBusy(files.map((f) => f.name).join(', '));
     try {
       const large = files.find((f) => f.size > limits.bytes);
-      if (large) throw new Error(`${large.name}: expected at most ${limits.bytes / 2 ** 20} MB, found ${Math.round(large.size / 2 ** 20)} MB.`);
-      const read = await Promise.all(files.map(async (f) => ({ name: f.name, bytes: new Uint8Array(await f.arrayBuffer()) })));
+      if (large)
+        throw new Error(
+          `${large.name}: expected at most ${limits.bytes / 2 ** 20} MB, found ${Math.round(large.size / 2 ** 20)} MB.`,
+        );
+      const read = await Promise.all(
+        files.map(async (f) => ({ name: f.name, bytes: new Uint8Array(await f.arrayBuffer()) })),
+      );
       const theme = await theEngine().openTheme(read, own.signal);
       if (stop.current !== own) return undefined;
       setOpened(theme);
@@ -41,7 +46,11 @@ export function useThemeFiles(): ThemeFiles {
       if (stop.current === own) setBusy(undefined);
     }
   }, []);
-  const cancel = useCallback(() => { stop.current?.abort(); stop.current = undefined; setBusy(undefined); }, []);
+  const cancel = useCallback(() => {
+    stop.current?.abort();
+    stop.current = undefined;
+    setBusy(undefined);
+  }, []);
   const clear = useCallback(() => setOpened(undefined), []);
   return { opened, busy, open, cancel, clear };
 }

@@ -13,11 +13,18 @@ import { pictureOf } from '@/core/site/picture';
 import { faceName } from '@/core/text/fonts';
 import { useThumb } from '../hooks/useThumb';
 
-const css = (r: Rect) => ({ position: 'absolute' as const, left: r.x, top: r.y, width: r.width, height: r.height });
+const css = (r: Rect) => ({
+  position: 'absolute' as const,
+  left: r.x,
+  top: r.y,
+  width: r.width,
+  height: r.height,
+});
 
 /** All of an area but one rectangle, px of the page: what is drawn there is see-through in part, and would be seen twice. */
 function besides(area: Rect, { x, y, width, height }: Rect): string {
-  const left = x - area.x, top = y - area.y;
+  const left = x - area.x,
+    top = y - area.y;
   return `path(evenodd, "M0 0H${area.width}V${area.height}H0ZM${left} ${top}h${width}v${height}h${-width}Z")`;
 }
 
@@ -26,13 +33,28 @@ function SlotPicture({ site, piece, without }: { site: Site; piece: SlotPiece; w
   const url = useThumb(site, piece.slot);
   return (
     <>
-      {url && <div style={{ ...css(fileArea(piece)), backgroundImage: `url(${url})`, ...drawnBackground(piece), clipPath: without && besides(piece.rect, without) }} />}
+      {url && (
+        <div
+          style={{
+            ...css(fileArea(piece)),
+            backgroundImage: `url(${url})`,
+            ...drawnBackground(piece),
+            clipPath: without && besides(piece.rect, without),
+          }}
+        />
+      )}
       <LiveText site={site} piece={piece} />
     </>
   );
 }
 
-const styleOf = (list: LiveWords['line']): CSSProperties => Object.fromEntries(list.map(([property, value]) => [property.replace(/-(.)/g, (_, c: string) => c.toUpperCase()), value]));
+const styleOf = (list: LiveWords['line']): CSSProperties =>
+  Object.fromEntries(
+    list.map(([property, value]) => [
+      property.replace(/-(.)/g, (_, c: string) => c.toUpperCase()),
+      value,
+    ]),
+  );
 
 /** Words that are text of the page, over the picture as they are handed over. */
 function LiveText({ site, piece }: { site: Site; piece: SlotPiece }) {
@@ -41,8 +63,24 @@ function LiveText({ site, piece }: { site: Site; piece: SlotPiece }) {
   return (
     <div style={{ ...css(piece.rect), containerType: 'inline-size' }}>
       {words.map((text) => {
-        const { lines, declarations, line, strut } = liveWords(piece.slot, text, faceName(text.font), site.limits.phoneText);
-        return <p key={text.id} style={styleOf(declarations)}>{lines.map((l, i) => <span key={i} style={styleOf(line)}>{strut.length > 0 && <span style={styleOf(strut.filter(([p]) => p !== 'content'))} />}{l}</span>)}</p>;
+        const { lines, declarations, line, strut } = liveWords(
+          piece.slot,
+          text,
+          faceName(text.font),
+          site.limits.phoneText,
+        );
+        return (
+          <p key={text.id} style={styleOf(declarations)}>
+            {lines.map((l, i) => (
+              <span key={i} style={styleOf(line)}>
+                {strut.length > 0 && (
+                  <span style={styleOf(strut.filter(([p]) => p !== 'content'))} />
+                )}
+                {l}
+              </span>
+            ))}
+          </p>
+        );
       })}
     </div>
   );
@@ -51,18 +89,43 @@ function LiveText({ site, piece }: { site: Site; piece: SlotPiece }) {
 function Furniture({ piece, site }: { piece: Exclude<Piece, SlotPiece>; site: Site }) {
   const heading = `"${faceName(site.theme.headingFont)}"`;
   switch (piece.type) {
-    case 'area': return <div style={{ ...css(piece.rect), background: piece.colour }} />;
-    case 'heading': return <div style={{ ...css(piece.rect), color: piece.ink, font: `500 ${piece.sizePx}px/1.3 ${heading}` }} className="overflow-hidden text-ellipsis whitespace-nowrap">{piece.words}</div>;
-    case 'links': return (
-      <div style={{ ...css(piece.rect), color: piece.ink, font: `400 15px ${heading}` }} className="flex items-center gap-7 overflow-hidden whitespace-nowrap">
-        {piece.words.map((w) => <span key={w}>{w}</span>)}
-      </div>
-    );
-    case 'lines': return (
-      <div style={css(piece.rect)} className="flex flex-col gap-3.5 overflow-hidden">
-        {[1, 0.96, 1, 0.62].map((share, i) => <div key={i} style={{ width: `${share * 100}%`, height: 9, background: piece.ink, opacity: 0.14 }} />)}
-      </div>
-    );
+    case 'area':
+      return <div style={{ ...css(piece.rect), background: piece.colour }} />;
+    case 'heading':
+      return (
+        <div
+          style={{
+            ...css(piece.rect),
+            color: piece.ink,
+            font: `500 ${piece.sizePx}px/1.3 ${heading}`,
+          }}
+          className="overflow-hidden text-ellipsis whitespace-nowrap"
+        >
+          {piece.words}
+        </div>
+      );
+    case 'links':
+      return (
+        <div
+          style={{ ...css(piece.rect), color: piece.ink, font: `400 15px ${heading}` }}
+          className="flex items-center gap-7 overflow-hidden whitespace-nowrap"
+        >
+          {piece.words.map((w) => (
+            <span key={w}>{w}</span>
+          ))}
+        </div>
+      );
+    case 'lines':
+      return (
+        <div style={css(piece.rect)} className="flex flex-col gap-3.5 overflow-hidden">
+          {[1, 0.96, 1, 0.62].map((share, i) => (
+            <div
+              key={i}
+              style={{ width: `${share * 100}%`, height: 9, background: piece.ink, opacity: 0.14 }}
+            />
+          ))}
+        </div>
+      );
   }
 }
 
@@ -79,20 +142,43 @@ interface Props {
 export function PageDrawing({ site, layout, active, live }: Props) {
   const under = active?.kind === 'background';
   return (
-    <div aria-hidden={!live} className="absolute top-0 left-0 overflow-hidden" style={{ width: layout.width, height: layout.height }}>
+    <div
+      aria-hidden={!live}
+      className="absolute top-0 left-0 overflow-hidden"
+      style={{ width: layout.width, height: layout.height }}
+    >
       {layout.pieces.map((piece, i) => {
         if (piece.type === 'slot') {
           const own = piece.slot.id === active?.id;
           const ghost = under && !own;
           return (
-            <div key={piece.slot.id} style={{ opacity: ghost ? 0.15 : undefined, ...(hasOverlap(overlapOf(piece.slot)) && { position: 'relative', zIndex: 1 }) }}>
-              {(!own || drawnBackground(piece).backgroundRepeat !== 'no-repeat') && <SlotPicture site={site} piece={piece} without={own ? firstCopy(piece) : undefined} />}
+            <div
+              key={piece.slot.id}
+              style={{
+                opacity: ghost ? 0.15 : undefined,
+                ...(hasOverlap(overlapOf(piece.slot)) && { position: 'relative', zIndex: 1 }),
+              }}
+            >
+              {(!own || drawnBackground(piece).backgroundRepeat !== 'no-repeat') && (
+                <SlotPicture
+                  site={site}
+                  piece={piece}
+                  without={own ? firstCopy(piece) : undefined}
+                />
+              )}
               {own && live?.(piece)}
             </div>
           );
         }
         const ghost = under && !(piece.type === 'area' && piece.role === 'ground');
-        return <div key={i} style={ghost ? { opacity: 0.15, pointerEvents: 'none' } : { pointerEvents: 'none' }}><Furniture piece={piece} site={site} /></div>;
+        return (
+          <div
+            key={i}
+            style={ghost ? { opacity: 0.15, pointerEvents: 'none' } : { pointerEvents: 'none' }}
+          >
+            <Furniture piece={piece} site={site} />
+          </div>
+        );
       })}
     </div>
   );

@@ -14,7 +14,8 @@ import { endSampling, sampling } from '../shared/sampling';
 import { paintPage } from './paintPage';
 
 /** Px seen in the magnifier along each side, and the size of one on the screen. */
-const seen = 11, enlarged = 11;
+const seen = 11,
+  enlarged = 11;
 
 interface Props {
   site: Site;
@@ -33,17 +34,35 @@ export function Sampler(props: Props) {
   return onPick ? <Active {...props} onPick={onPick} /> : null;
 }
 
-function Active({ site, layout, scale, left, top, live, onPick }: Props & { onPick(hex: string): void }) {
+function Active({
+  site,
+  layout,
+  scale,
+  left,
+  top,
+  live,
+  onPick,
+}: Props & { onPick(hex: string): void }) {
   const size = useStore(sampling, (s) => s.size);
-  const [page, setPage] = useState<Raster>(), [at, setAt] = useState({ x: Math.round(layout.width / 2), y: Math.round(Math.min(layout.height, 300) / 2) });
-  const area = useRef<HTMLDivElement>(null), glass = useRef<HTMLCanvasElement>(null);
+  const [page, setPage] = useState<Raster>(),
+    [at, setAt] = useState({
+      x: Math.round(layout.width / 2),
+      y: Math.round(Math.min(layout.height, 300) / 2),
+    });
+  const area = useRef<HTMLDivElement>(null),
+    glass = useRef<HTMLCanvasElement>(null);
 
   useEffect(() => {
     let current = true;
-    const pictureOf = async (slotId: string) => (live?.slotId === slotId ? live.canvas() ?? undefined : thumbBitmap(site.id, slotId));
-    void paintPage(site, layout, pictureOf).then((raster) => { if (current) setPage(raster); });
+    const pictureOf = async (slotId: string) =>
+      live?.slotId === slotId ? (live.canvas() ?? undefined) : thumbBitmap(site.id, slotId);
+    void paintPage(site, layout, pictureOf).then((raster) => {
+      if (current) setPage(raster);
+    });
     area.current?.focus({ preventScroll: true });
-    return () => { current = false; };
+    return () => {
+      current = false;
+    };
     // Painted once, as the page is when the colour is asked for.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [layout]);
@@ -60,7 +79,8 @@ function Active({ site, layout, scale, left, top, live, onPick }: Props & { onPi
         context.fillRect((i + reach) * enlarged, (j + reach) * enlarged, enlarged, enlarged);
       }
     }
-    const side = size * enlarged, corner = (reach - (size - 1) / 2) * enlarged;
+    const side = size * enlarged,
+      corner = (reach - (size - 1) / 2) * enlarged;
     context.strokeStyle = '#fcfcfb';
     context.lineWidth = 3;
     context.strokeRect(corner, corner, side, side);
@@ -78,35 +98,99 @@ function Active({ site, layout, scale, left, top, live, onPick }: Props & { onPi
   };
   const placeOf = (event: { clientX: number; clientY: number }) => {
     const box = area.current!.getBoundingClientRect();
-    return { x: Math.floor((event.clientX - box.left) / scale), y: Math.floor((event.clientY - box.top) / scale) };
+    return {
+      x: Math.floor((event.clientX - box.left) / scale),
+      y: Math.floor((event.clientY - box.top) / scale),
+    };
   };
   const move = (event: PointerEvent) => setAt(placeOf(event));
   const keys = (event: KeyboardEvent) => {
-    const by = event.shiftKey ? 10 : 1, [dx, dy] = { ArrowLeft: [-by, 0], ArrowRight: [by, 0], ArrowUp: [0, -by], ArrowDown: [0, by] }[event.key] ?? [0, 0];
+    const by = event.shiftKey ? 10 : 1,
+      [dx, dy] = {
+        ArrowLeft: [-by, 0],
+        ArrowRight: [by, 0],
+        ArrowUp: [0, -by],
+        ArrowDown: [0, by],
+      }[event.key] ?? [0, 0];
     const number = sampleSizes.find((s) => String(s) === event.key);
     if (number) sampling.setState({ size: number });
     else if (event.key === 'Enter') take(at.x, at.y);
     else if (event.key === 'Escape') endSampling();
-    else if (dx || dy) setAt({ x: Math.min(layout.width - 1, Math.max(0, at.x + dx)), y: Math.min(layout.height - 1, Math.max(0, at.y + dy)) });
+    else if (dx || dy)
+      setAt({
+        x: Math.min(layout.width - 1, Math.max(0, at.x + dx)),
+        y: Math.min(layout.height - 1, Math.max(0, at.y + dy)),
+      });
     else return;
     event.preventDefault();
     event.stopPropagation();
   };
-  const glassSize = seen * enlarged, glassX = at.x * scale + 18, glassY = at.y * scale + 18;
-  const flipX = glassX + glassSize + 8 > layout.width * scale, flipY = glassY + glassSize + 40 > layout.height * scale && at.y * scale > glassSize + 60;
+  const glassSize = seen * enlarged,
+    glassX = at.x * scale + 18,
+    glassY = at.y * scale + 18;
+  const flipX = glassX + glassSize + 8 > layout.width * scale,
+    flipY = glassY + glassSize + 40 > layout.height * scale && at.y * scale > glassSize + 60;
   return (
     <div
-      ref={area} tabIndex={0} role="application" aria-label={`Take a colour from the page: ${colour ? hexOf(colour) : 'nothing'} at ${at.x}, ${at.y}. Arrows move, Enter takes, 1, 3 and 5 set the size, Escape ends.`}
-      data-testid="sampler" data-painted={page !== undefined} className="absolute z-20 cursor-crosshair outline-none" style={{ left, top, width: layout.width * scale, height: layout.height * scale }}
-      onPointerMove={move} onPointerDown={(e) => { e.preventDefault(); e.stopPropagation(); }} onClick={(e) => { const { x, y } = placeOf(e); take(x, y); }} onKeyDown={keys}
+      ref={area}
+      tabIndex={0}
+      role="application"
+      aria-label={`Take a colour from the page: ${colour ? hexOf(colour) : 'nothing'} at ${at.x}, ${at.y}. Arrows move, Enter takes, 1, 3 and 5 set the size, Escape ends.`}
+      data-testid="sampler"
+      data-painted={page !== undefined}
+      className="absolute z-20 cursor-crosshair outline-none"
+      style={{ left, top, width: layout.width * scale, height: layout.height * scale }}
+      onPointerMove={move}
+      onPointerDown={(e) => {
+        e.preventDefault();
+        e.stopPropagation();
+      }}
+      onClick={(e) => {
+        const { x, y } = placeOf(e);
+        take(x, y);
+      }}
+      onKeyDown={keys}
     >
-      <div className="pointer-events-none absolute border border-ink bg-white" style={{ left: flipX ? at.x * scale - 18 - glassSize : glassX, top: flipY ? at.y * scale - 18 - glassSize - 44 : glassY }}>
+      <div
+        className="pointer-events-none absolute border border-ink bg-white"
+        style={{
+          left: flipX ? at.x * scale - 18 - glassSize : glassX,
+          top: flipY ? at.y * scale - 18 - glassSize - 44 : glassY,
+        }}
+      >
         <canvas ref={glass} width={glassSize} height={glassSize} className="block" />
-        <p className="figure px-1.5 py-0.5">{colour ? <><span className="mr-1.5 inline-block h-3 w-3 border border-black/20 align-[-1px]" style={{ background: hexOf(colour) }} />{hexOf(colour)}<br />{colour.r} {colour.g} {colour.b}{isGrey(colour) ? ', grey' : ''}</> : 'nothing here'}</p>
+        <p className="px-1.5 py-0.5 figure">
+          {colour ? (
+            <>
+              <span
+                className="mr-1.5 inline-block h-3 w-3 border border-black/20 align-[-1px]"
+                style={{ background: hexOf(colour) }}
+              />
+              {hexOf(colour)}
+              <br />
+              {colour.r} {colour.g} {colour.b}
+              {isGrey(colour) ? ', grey' : ''}
+            </>
+          ) : (
+            'nothing here'
+          )}
+        </p>
       </div>
-      <div className="fixed bottom-[248px] left-1/2 flex -translate-x-1/2 cursor-default items-center gap-3 rounded-sm border border-line bg-white px-3 py-1.5" onPointerMove={(e) => e.stopPropagation()} onClick={(e) => e.stopPropagation()}>
+      <div
+        className="fixed bottom-[248px] left-1/2 flex -translate-x-1/2 cursor-default items-center gap-3 rounded-sm border border-line bg-white px-3 py-1.5"
+        onPointerMove={(e) => e.stopPropagation()}
+        onClick={(e) => e.stopPropagation()}
+      >
         <span>Mean of</span>
-        <Switch label="Size of the sample" value={String(size)} choices={sampleSizes.map((s) => ({ value: String(s), label: <span className="figure">{s} px</span> }))} onChange={(s) => sampling.setState({ size: Number(s) as (typeof sampleSizes)[number] })} />
+        <Switch
+          label="Size of the sample"
+          value={String(size)}
+          choices={sampleSizes.map((s) => ({
+            value: String(s),
+            label: <span className="figure">{s} px</span>,
+          }))}
+          onChange={(s) => sampling.setState({ size: Number(s) as (typeof sampleSizes)[number] })}
+        />
         <span className="text-soft">click takes the colour</span>
         <Button onClick={endSampling}>Leave</Button>
       </div>

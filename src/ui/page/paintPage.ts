@@ -8,15 +8,27 @@ type Source = CanvasImageSource & { readonly width: number; readonly height: num
 
 /** Lays a slot's copies where the plan's drawing has them. */
 function layCopies(context: CanvasRenderingContext2D, piece: SlotPiece, picture: Source): void {
-  const rect = fileArea(piece), copy = fileCopy(piece), repeat = drawnBackground(piece).backgroundRepeat;
-  const acrossToo = repeat === 'repeat' || repeat === 'repeat-x', downToo = repeat === 'repeat' || repeat === 'repeat-y';
-  const from = (at: number, step: number, edge: number, repeats: boolean) => (repeats ? at - Math.ceil((at - edge) / step) * step : at);
+  const rect = fileArea(piece),
+    copy = fileCopy(piece),
+    repeat = drawnBackground(piece).backgroundRepeat;
+  const acrossToo = repeat === 'repeat' || repeat === 'repeat-x',
+    downToo = repeat === 'repeat' || repeat === 'repeat-y';
+  const from = (at: number, step: number, edge: number, repeats: boolean) =>
+    repeats ? at - Math.ceil((at - edge) / step) * step : at;
   context.save();
   context.beginPath();
   context.rect(rect.x, rect.y, rect.width, rect.height);
   context.clip();
-  for (let y = from(copy.y, copy.height, rect.y, downToo); y < rect.y + rect.height; y += copy.height) {
-    for (let x = from(copy.x, copy.width, rect.x, acrossToo); x < rect.x + rect.width; x += copy.width) {
+  for (
+    let y = from(copy.y, copy.height, rect.y, downToo);
+    y < rect.y + rect.height;
+    y += copy.height
+  ) {
+    for (
+      let x = from(copy.x, copy.width, rect.x, acrossToo);
+      x < rect.x + rect.width;
+      x += copy.width
+    ) {
       context.drawImage(picture, x, y, copy.width, copy.height);
       if (!acrossToo) break;
     }
@@ -29,18 +41,41 @@ function layCopies(context: CanvasRenderingContext2D, piece: SlotPiece, picture:
  * The page as pixels at its own size, for colours to be taken from.
  * @param pictureOf what lies in a slot now, or undefined while nothing does
  */
-export async function paintPage(site: Site, layout: PageLayout, pictureOf: (slotId: string) => Promise<Source | undefined>): Promise<Raster> {
-  const canvas = new OffscreenCanvas(layout.width, layout.height), context = canvas.getContext('2d', { willReadFrequently: true }) as unknown as CanvasRenderingContext2D;
+export async function paintPage(
+  site: Site,
+  layout: PageLayout,
+  pictureOf: (slotId: string) => Promise<Source | undefined>,
+): Promise<Raster> {
+  const canvas = new OffscreenCanvas(layout.width, layout.height),
+    context = canvas.getContext('2d', {
+      willReadFrequently: true,
+    }) as unknown as CanvasRenderingContext2D;
   const family = `"${faceName(site.theme.headingFont)}"`;
   for (const piece of layout.pieces) {
     const { x, y, width, height } = piece.rect;
     switch (piece.type) {
-      case 'area': context.fillStyle = piece.colour; context.fillRect(x, y, width, height); break;
-      case 'slot': { const picture = await pictureOf(piece.slot.id); if (picture) layCopies(context, piece, picture); break; }
-      case 'heading': context.fillStyle = piece.ink; context.font = `500 ${piece.sizePx}px ${family}`; context.fillText(piece.words, x, y + piece.sizePx); break;
-      case 'links': context.fillStyle = piece.ink; context.font = `400 15px ${family}`; context.fillText(piece.words.join('    '), x, y + height / 2 + 5); break;
+      case 'area':
+        context.fillStyle = piece.colour;
+        context.fillRect(x, y, width, height);
+        break;
+      case 'slot': {
+        const picture = await pictureOf(piece.slot.id);
+        if (picture) layCopies(context, piece, picture);
+        break;
+      }
+      case 'heading':
+        context.fillStyle = piece.ink;
+        context.font = `500 ${piece.sizePx}px ${family}`;
+        context.fillText(piece.words, x, y + piece.sizePx);
+        break;
+      case 'links':
+        context.fillStyle = piece.ink;
+        context.font = `400 15px ${family}`;
+        context.fillText(piece.words.join('    '), x, y + height / 2 + 5);
+        break;
       case 'lines':
-        context.globalAlpha = 0.14; context.fillStyle = piece.ink;
+        context.globalAlpha = 0.14;
+        context.fillStyle = piece.ink;
         [1, 0.96, 1, 0.62].forEach((share, i) => context.fillRect(x, y + i * 23, width * share, 9));
         context.globalAlpha = 1;
     }

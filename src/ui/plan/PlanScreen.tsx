@@ -36,20 +36,37 @@ type View = 'site' | 'page' | 'visitors' | 'measure';
 const isTheme = (file: File): boolean => /\.(css|zip)$/i.test(file.name);
 
 function Plan({ session }: { session: Session }) {
-  const site = useSite(session), router = useRouter(), { undoLabel, redoLabel } = useHistory(session), readings = useSiteReadings(site);
-  const [pageId, setPageId] = useState(site.pages[0].id), [width, setWidth] = useState(1440), [supposed, setSupposed] = useState<number>();
-  const [view, setView] = useState<View>('site'), [selected, setSelected] = useState<string>(), [listOpen, setListOpen] = useState(false);
-  const [themeOpen, setThemeOpen] = useState(false), [themeFiles, setThemeFiles] = useState<readonly File[]>([]);
+  const site = useSite(session),
+    router = useRouter(),
+    { undoLabel, redoLabel } = useHistory(session),
+    readings = useSiteReadings(site);
+  const [pageId, setPageId] = useState(site.pages[0].id),
+    [width, setWidth] = useState(1440),
+    [supposed, setSupposed] = useState<number>();
+  const [view, setView] = useState<View>('site'),
+    [selected, setSelected] = useState<string>(),
+    [listOpen, setListOpen] = useState(false);
+  const [themeOpen, setThemeOpen] = useState(false),
+    [themeFiles, setThemeFiles] = useState<readonly File[]>([]);
   const page = site.pages.find((p) => p.id === pageId) ?? site.pages[0];
   const slots = useMemo(() => slotsOn(site, page), [site, page]);
   const href = useCallback((slot: Slot) => `/sites/${site.id}/slots/${slot.id}`, [site.id]);
   const { take, busy } = useIntake();
 
-  const openTheme = (files: readonly File[] = []) => { setThemeFiles(files); setThemeOpen(true); };
+  const openTheme = (files: readonly File[] = []) => {
+    setThemeFiles(files);
+    setThemeOpen(true);
+  };
   const lay = (slot: Slot, files: readonly File[]) => {
-    if (files.some(isTheme)) { openTheme(files); return; }
+    if (files.some(isTheme)) {
+      openTheme(files);
+      return;
+    }
     void take(files.slice(0, 1), (item) => {
-      session.commit(`Lay ${item.name}`, layPhoto(slot, pictureOf(session.state.getState().site, slot), item));
+      session.commit(
+        `Lay ${item.name}`,
+        layPhoto(slot, pictureOf(session.state.getState().site, slot), item),
+      );
       router.push(href(slot));
     });
   };
@@ -58,59 +75,179 @@ function Plan({ session }: { session: Session }) {
     if (!files.length) return;
     event.preventDefault();
     if (files.some(isTheme)) openTheme(files);
-    else say('bad', `Drop ${files[0].name} on a numbered slot of the page, or a theme’s style sheets and zips anywhere.`);
+    else
+      say(
+        'bad',
+        `Drop ${files[0].name} on a numbered slot of the page, or a theme’s style sheets and zips anywhere.`,
+      );
   };
 
   const screens = site.visitors.length ? site.visitors.map((v) => v.width) : usualScreens;
   const nextScreen = () => setWidth((w) => screens.find((s) => s > w) ?? screens[0]);
-  const nextPage = () => setPageId(site.pages[(site.pages.indexOf(page) + 1) % site.pages.length].id);
+  const nextPage = () =>
+    setPageId(site.pages[(site.pages.indexOf(page) + 1) % site.pages.length].id);
   const commands: Command[] = [
-    { id: 'undo', label: undoLabel ? `Undo: ${undoLabel}` : 'Undo', keys: ['Mod+z'], enabled: undoLabel !== undefined, run: () => session.undo() },
-    { id: 'redo', label: redoLabel ? `Redo: ${redoLabel}` : 'Redo', keys: ['Mod+Shift+z'], enabled: redoLabel !== undefined, run: () => session.redo() },
+    {
+      id: 'undo',
+      label: undoLabel ? `Undo: ${undoLabel}` : 'Undo',
+      keys: ['Mod+z'],
+      enabled: undoLabel !== undefined,
+      run: () => session.undo(),
+    },
+    {
+      id: 'redo',
+      label: redoLabel ? `Redo: ${redoLabel}` : 'Redo',
+      keys: ['Mod+Shift+z'],
+      enabled: redoLabel !== undefined,
+      run: () => session.redo(),
+    },
     { id: 'width', label: 'Next screen width', keys: ['w'], run: nextScreen },
-    { id: 'next-page', label: 'Next page of the site', run: nextPage, enabled: site.pages.length > 1 },
+    {
+      id: 'next-page',
+      label: 'Next page of the site',
+      run: nextPage,
+      enabled: site.pages.length > 1,
+    },
     { id: 'measure', label: 'Measure a slot', run: () => setView('measure') },
     { id: 'theme', label: 'Import the theme’s styles', run: () => openTheme() },
-    { id: 'recolour', label: 'Recolour a set of theme pieces', run: () => router.push(`/sites/${site.id}/recolour`) },
-    ...slots.map((slot): Command => ({ id: `bench ${slot.id}`, label: `Open the bench of ${slot.name}`, run: () => router.push(href(slot)) })),
+    {
+      id: 'recolour',
+      label: 'Recolour a set of theme pieces',
+      run: () => router.push(`/sites/${site.id}/recolour`),
+    },
+    ...slots.map((slot): Command => ({
+      id: `bench ${slot.id}`,
+      label: `Open the bench of ${slot.name}`,
+      run: () => router.push(href(slot)),
+    })),
     { id: 'site', label: 'Slots and findings', run: () => setView('site') },
     { id: 'page', label: 'Page layout', run: () => setView('page') },
     { id: 'visitors', label: 'Visitors', run: () => setView('visitors') },
-    { id: 'shelf', label: 'Shelf and picture library', run: () => router.push(`/sites/${site.id}/shelf`) },
-    { id: 'hand-over', label: 'Hand over: files, lines, archive, rehearsal', run: () => router.push(`/sites/${site.id}/hand-over`) },
+    {
+      id: 'shelf',
+      label: 'Shelf and picture library',
+      run: () => router.push(`/sites/${site.id}/shelf`),
+    },
+    {
+      id: 'hand-over',
+      label: 'Hand over: files, lines, archive, rehearsal',
+      run: () => router.push(`/sites/${site.id}/hand-over`),
+    },
     { id: 'leave', label: 'Back to your sites', run: () => router.push('/') },
-    { id: 'list', label: 'All commands and their keys', keys: ['Mod+k', '?'], unlisted: true, run: () => setListOpen(true) },
+    {
+      id: 'list',
+      label: 'All commands and their keys',
+      keys: ['Mod+k', '?'],
+      unlisted: true,
+      run: () => setListOpen(true),
+    },
   ];
   useCommandKeys(commands);
 
   return (
     <div className="flex h-screen flex-col" onDragOver={(e) => e.preventDefault()} onDrop={dropped}>
       <TopBar crumbs={[{ label: 'Sites', href: '/' }, { label: site.name }]}>
-        {site.pages.length <= 3
-          ? <Switch label="Page" value={page.id} onChange={setPageId} choices={site.pages.map((p) => ({ value: p.id, label: <span className="max-w-28 truncate" title={p.name}>{p.name}</span> }))} />
-          : <Choose label="Page" className="w-44" value={page.id} onChange={setPageId} choices={site.pages.map((p) => ({ value: p.id, label: p.name }))} />}
-        <span className="flex items-center gap-1.5"><label htmlFor="screen" className="text-soft">Screen</label><CommitField id="screen" label="Screen" className="w-[84px]" suffix="px" value={String(width)} onCommit={(text) => {
-          const px = Number(text.replace(/px$/, '').trim());
-          if (!Number.isInteger(px) || px < leastScreen || px > mostScreen) return `Expected ${leastScreen} to ${mostScreen} px, found “${text}”.`;
-          setWidth(px);
-        }} /></span>
-        <IconButton label={undoLabel ? `Undo: ${undoLabel}` : 'Nothing to undo'} keys="Ctrl+Z" disabled={!undoLabel} onClick={() => session.undo()}><Undo2 size={15} /></IconButton>
-        <IconButton label={redoLabel ? `Redo: ${redoLabel}` : 'Nothing to redo'} keys="Ctrl+Shift+Z" disabled={!redoLabel} onClick={() => session.redo()}><Redo2 size={15} /></IconButton>
+        {site.pages.length <= 3 ? (
+          <Switch
+            label="Page"
+            value={page.id}
+            onChange={setPageId}
+            choices={site.pages.map((p) => ({
+              value: p.id,
+              label: (
+                <span className="max-w-28 truncate" title={p.name}>
+                  {p.name}
+                </span>
+              ),
+            }))}
+          />
+        ) : (
+          <Choose
+            label="Page"
+            className="w-44"
+            value={page.id}
+            onChange={setPageId}
+            choices={site.pages.map((p) => ({ value: p.id, label: p.name }))}
+          />
+        )}
+        <span className="flex items-center gap-1.5">
+          <label htmlFor="screen" className="text-soft">
+            Screen
+          </label>
+          <CommitField
+            id="screen"
+            label="Screen"
+            className="w-[84px]"
+            suffix="px"
+            value={String(width)}
+            onCommit={(text) => {
+              const px = Number(text.replace(/px$/, '').trim());
+              if (!Number.isInteger(px) || px < leastScreen || px > mostScreen)
+                return `Expected ${leastScreen} to ${mostScreen} px, found “${text}”.`;
+              setWidth(px);
+            }}
+          />
+        </span>
+        <IconButton
+          label={undoLabel ? `Undo: ${undoLabel}` : 'Nothing to undo'}
+          keys="Ctrl+Z"
+          disabled={!undoLabel}
+          onClick={() => session.undo()}
+        >
+          <Undo2 size={15} />
+        </IconButton>
+        <IconButton
+          label={redoLabel ? `Redo: ${redoLabel}` : 'Nothing to redo'}
+          keys="Ctrl+Shift+Z"
+          disabled={!redoLabel}
+          onClick={() => session.redo()}
+        >
+          <Redo2 size={15} />
+        </IconButton>
         <Button onClick={() => router.push(`/sites/${site.id}/shelf`)}>Shelf</Button>
         <Button onClick={() => openTheme()}>Import theme styles</Button>
         <Button onClick={() => router.push(`/sites/${site.id}/recolour`)}>Recolour a set</Button>
-        <Button look="main" onClick={() => router.push(`/sites/${site.id}/hand-over`)}>Hand over</Button>
+        <Button look="main" onClick={() => router.push(`/sites/${site.id}/hand-over`)}>
+          Hand over
+        </Button>
       </TopBar>
       <div className="flex min-h-0 grow">
         <div className="flex min-w-0 grow flex-col">
-          <WidthChart site={site} page={page} width={width} supposed={supposed} onWidth={setWidth}><Button onClick={() => setView(view === 'visitors' ? 'site' : 'visitors')} aria-pressed={view === 'visitors'}>Visitors</Button></WidthChart>
-          <Sheet session={session} site={site} page={page} width={width} slots={slots} selected={selected} busy={busy} onSelect={setSelected} href={href} onFiles={lay} />
+          <WidthChart site={site} page={page} width={width} supposed={supposed} onWidth={setWidth}>
+            <Button
+              onClick={() => setView(view === 'visitors' ? 'site' : 'visitors')}
+              aria-pressed={view === 'visitors'}
+            >
+              Visitors
+            </Button>
+          </WidthChart>
+          <Sheet
+            session={session}
+            site={site}
+            page={page}
+            width={width}
+            slots={slots}
+            selected={selected}
+            busy={busy}
+            onSelect={setSelected}
+            href={href}
+            onFiles={lay}
+          />
         </div>
         <aside className="flex w-[400px] shrink-0 flex-col border-l border-line bg-white">
           <nav aria-label="Panel" className="flex shrink-0 border-b border-line">
-            {([['site', 'Slots'], ['page', 'Page layout'], ['visitors', 'Visitors']] as const).map(([value, label]) => (
+            {(
+              [
+                ['site', 'Slots'],
+                ['page', 'Page layout'],
+                ['visitors', 'Visitors'],
+              ] as const
+            ).map(([value, label]) => (
               <button
-                key={value} type="button" aria-pressed={view === value || (view === 'measure' && value === 'site')} onClick={() => setView(value)}
+                key={value}
+                type="button"
+                aria-pressed={view === value || (view === 'measure' && value === 'site')}
+                onClick={() => setView(value)}
                 className="h-[33px] grow border-b-2 border-transparent font-semibold text-soft hover:text-ink focus-visible:-outline-offset-2 aria-pressed:border-act aria-pressed:text-ink"
               >
                 {label}
@@ -118,14 +255,47 @@ function Plan({ session }: { session: Session }) {
             ))}
           </nav>
           <div className="min-h-0 grow overflow-auto">
-            {view === 'site' && <SitePanel session={session} site={site} page={page} slots={slots} readings={readings} selected={selected} onSelect={setSelected} onMeasure={() => setView('measure')} onWidths={() => setView('visitors')} href={href} />}
-            {view === 'page' && <PagePanel session={session} site={site} page={page} onPage={setPageId} />}
-            {view === 'visitors' && <VisitorsPanel session={session} site={site} page={page} onSuppose={setSupposed} />}
-            {view === 'measure' && <NewSlotPanel session={session} site={site} page={page} onDone={(slotId) => { if (slotId) setSelected(slotId); setView('site'); }} />}
+            {view === 'site' && (
+              <SitePanel
+                session={session}
+                site={site}
+                page={page}
+                slots={slots}
+                readings={readings}
+                selected={selected}
+                onSelect={setSelected}
+                onMeasure={() => setView('measure')}
+                onWidths={() => setView('visitors')}
+                href={href}
+              />
+            )}
+            {view === 'page' && (
+              <PagePanel session={session} site={site} page={page} onPage={setPageId} />
+            )}
+            {view === 'visitors' && (
+              <VisitorsPanel session={session} site={site} page={page} onSuppose={setSupposed} />
+            )}
+            {view === 'measure' && (
+              <NewSlotPanel
+                session={session}
+                site={site}
+                page={page}
+                onDone={(slotId) => {
+                  if (slotId) setSelected(slotId);
+                  setView('site');
+                }}
+              />
+            )}
           </div>
         </aside>
       </div>
-      <ThemeDialog session={session} page={page} open={themeOpen} files={themeFiles} onOpenChange={setThemeOpen} />
+      <ThemeDialog
+        session={session}
+        page={page}
+        open={themeOpen}
+        files={themeFiles}
+        onOpenChange={setThemeOpen}
+      />
       <CommandList open={listOpen} onOpenChange={setListOpen} commands={commands} />
     </div>
   );

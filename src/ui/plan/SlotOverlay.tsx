@@ -27,11 +27,18 @@ const cursors = { '10': 'ew-resize', '01': 'ns-resize', '11': 'nwse-resize' } as
 function gripsOf({ slot }: SlotPiece): Grip[] {
   const own = typeof slot.size !== 'string' && slot.size.x === 'auto' && slot.size.y === 'auto';
   if (slot.kind === 'band' || slot.kind === 'divider') return [{ x: 0, y: 1 }];
-  return isContent(slot.kind) || own ? [{ x: 1, y: 0 }, { x: 0, y: 1 }, { x: 1, y: 1 }] : [];
+  return isContent(slot.kind) || own
+    ? [
+        { x: 1, y: 0 },
+        { x: 0, y: 1 },
+        { x: 1, y: 1 },
+      ]
+    : [];
 }
 
 /** What is resized, px of the page: content and bands as they lie, backgrounds by their first copy. */
-const sizedRect = (piece: SlotPiece): Rect => (isContent(piece.slot.kind) || piece.slot.kind === 'band' ? piece.rect : firstCopy(piece));
+const sizedRect = (piece: SlotPiece): Rect =>
+  isContent(piece.slot.kind) || piece.slot.kind === 'band' ? piece.rect : firstCopy(piece);
 
 /** A background is taken hold of only beside the content, where it shows. */
 function heldRect({ slot, rect }: SlotPiece, layout: PageLayout): Rect {
@@ -42,9 +49,19 @@ function heldRect({ slot, rect }: SlotPiece, layout: PageLayout): Rect {
 const snapReach = 6;
 
 /** Px that bring the slot's left, middle or right onto the content's, if one of them is near. */
-function snapped(rect: Rect, content: PageLayout['content'], dx: number, reach: number): { dx: number; guide?: number } {
-  const pairs = [[rect.x, content.x], [rect.x + rect.width / 2, content.x + content.width / 2], [rect.x + rect.width, content.x + content.width]];
-  for (const [from, to] of pairs) if (Math.abs(to - (from + dx)) <= reach) return { dx: to - from, guide: to };
+function snapped(
+  rect: Rect,
+  content: PageLayout['content'],
+  dx: number,
+  reach: number,
+): { dx: number; guide?: number } {
+  const pairs = [
+    [rect.x, content.x],
+    [rect.x + rect.width / 2, content.x + content.width / 2],
+    [rect.x + rect.width, content.x + content.width],
+  ];
+  for (const [from, to] of pairs)
+    if (Math.abs(to - (from + dx)) <= reach) return { dx: to - from, guide: to };
   return { dx };
 }
 
@@ -72,31 +89,82 @@ interface Props {
 }
 
 /** A slot on the drawing: its number opens the bench, dragging moves it, its grips resize it, and pictures can be dropped on it. */
-export function SlotOverlay({ session, page, layout, piece, number, href, scale, left, top, selected, onSelect, onGrasp, onFiles }: Props) {
-  const { slot } = piece, [over, setOver] = useState(false);
-  const drag = useRef<{ x: number; y: number; piece: SlotPiece; grip?: Grip; moved: boolean }>(undefined);
-  const held = heldRect(piece, layout), sized = sizedRect(piece), grips = gripsOf(piece);
-  const place = (r: Rect) => ({ left: left + r.x * scale, top: top + r.y * scale, width: r.width * scale, height: r.height * scale });
+export function SlotOverlay({
+  session,
+  page,
+  layout,
+  piece,
+  number,
+  href,
+  scale,
+  left,
+  top,
+  selected,
+  onSelect,
+  onGrasp,
+  onFiles,
+}: Props) {
+  const { slot } = piece,
+    [over, setOver] = useState(false);
+  const drag = useRef<{ x: number; y: number; piece: SlotPiece; grip?: Grip; moved: boolean }>(
+    undefined,
+  );
+  const held = heldRect(piece, layout),
+    sized = sizedRect(piece),
+    grips = gripsOf(piece);
+  const place = (r: Rect) => ({
+    left: left + r.x * scale,
+    top: top + r.y * scale,
+    width: r.width * scale,
+    height: r.height * scale,
+  });
   const name = slot.name;
 
   /** What moving by so many px of the page makes of the slot. */
-  const moved = (from: SlotPiece, dx: number, dy: number, pointerX?: number, pointerY?: number): { edit: Edit; label: string } => {
+  const moved = (
+    from: SlotPiece,
+    dx: number,
+    dy: number,
+    pointerX?: number,
+    pointerY?: number,
+  ): { edit: Edit; label: string } => {
     const whole = { x: Math.round(dx / from.scale), y: Math.round(dy / from.scale) };
     if (slot.kind === 'sidebar') {
-      const middle = layout.content.x + layout.content.width / 2, at = pointerX ?? from.rect.x + from.rect.width / 2 + dx;
+      const middle = layout.content.x + layout.content.width / 2,
+        at = pointerX ?? from.rect.x + from.rect.width / 2 + dx;
       const side = at < middle ? 'left' : 'right';
       return { edit: turnSidebar(page.id, slot.id, side), label: `${name} to the ${side}` };
     }
     if (slot.kind === 'divider') {
-      const tops = layout.pieces.flatMap((p) => (p.type === 'area' && p.role === 'section' ? [p.rect.y] : []));
-      const at = pointerY ?? from.rect.y + from.rect.height + dy, nearest = tops.reduce((best, y, i) => (Math.abs(y - at) < Math.abs(tops[best] - at) ? i : best), 0);
-      return { edit: hangDivider(page.id, slot.id, nearest), label: `${name} above section ${nearest + 1}` };
+      const tops = layout.pieces.flatMap((p) =>
+        p.type === 'area' && p.role === 'section' ? [p.rect.y] : [],
+      );
+      const at = pointerY ?? from.rect.y + from.rect.height + dy,
+        nearest = tops.reduce(
+          (best, y, i) => (Math.abs(y - at) < Math.abs(tops[best] - at) ? i : best),
+          0,
+        );
+      return {
+        edit: hangDivider(page.id, slot.id, nearest),
+        label: `${name} above section ${nearest + 1}`,
+      };
     }
     const copy = firstCopy(from);
-    return { edit: moveSlot(slot.id, whole, { x: copy.x - from.positioning.x, y: copy.y - from.positioning.y }), label: `Move ${name}` };
+    return {
+      edit: moveSlot(slot.id, whole, {
+        x: copy.x - from.positioning.x,
+        y: copy.y - from.positioning.y,
+      }),
+      label: `Move ${name}`,
+    };
   };
 
-  const resized = (from: SlotPiece, grip: Grip, dx: number, dy: number): { edit: Edit; label: string } => {
+  const resized = (
+    from: SlotPiece,
+    grip: Grip,
+    dx: number,
+    dy: number,
+  ): { edit: Edit; label: string } => {
     const clamp = (px: number) => Math.min(longestSide, Math.max(1, Math.round(px)));
     const size = {
       ...(grip.x && { width: clamp(from.slot.width + dx / from.scale) }),
@@ -114,11 +182,27 @@ export function SlotOverlay({ session, page, layout, piece, number, href, scale,
   };
 
   const result = (event: PointerEvent): { edit: Edit; label: string; guide?: number } => {
-    const { x, y, piece: from, grip } = drag.current!, dx = (event.clientX - x) / scale, dy = (event.clientY - y) / scale;
+    const { x, y, piece: from, grip } = drag.current!,
+      dx = (event.clientX - x) / scale,
+      dy = (event.clientY - y) / scale;
     if (grip) return resized(from, grip, dx, dy);
-    const snap = isContent(slot.kind) && !event.altKey ? snapped(from.rect, layout.content, dx, snapReach / scale) : { dx };
-    const box = (event.currentTarget as HTMLElement).closest('[data-board]')!.getBoundingClientRect();
-    return { ...moved(from, snap.dx, dy, (event.clientX - box.left - left) / scale, (event.clientY - box.top - top) / scale), guide: 'guide' in snap ? snap.guide : undefined };
+    const snap =
+      isContent(slot.kind) && !event.altKey
+        ? snapped(from.rect, layout.content, dx, snapReach / scale)
+        : { dx };
+    const box = (event.currentTarget as HTMLElement)
+      .closest('[data-board]')!
+      .getBoundingClientRect();
+    return {
+      ...moved(
+        from,
+        snap.dx,
+        dy,
+        (event.clientX - box.left - left) / scale,
+        (event.clientY - box.top - top) / scale,
+      ),
+      guide: 'guide' in snap ? snap.guide : undefined,
+    };
   };
 
   const move = (event: PointerEvent<HTMLElement>) => {
@@ -134,10 +218,15 @@ export function SlotOverlay({ session, page, layout, piece, number, href, scale,
   const up = (event: PointerEvent<HTMLElement>) => {
     const held = drag.current;
     if (!held) return;
-    if (held.moved) { const { edit, label } = result(event); session.commit(label, edit); }
+    if (held.moved) {
+      const { edit, label } = result(event);
+      session.commit(label, edit);
+    }
     onGrasp(undefined);
     // The click that follows the drag must not open the bench; it comes before this is put away.
-    setTimeout(() => { drag.current = undefined; }, 0);
+    setTimeout(() => {
+      drag.current = undefined;
+    }, 0);
   };
 
   const abandon = () => {
@@ -148,15 +237,24 @@ export function SlotOverlay({ session, page, layout, piece, number, href, scale,
   };
 
   const keys = (event: KeyboardEvent) => {
-    if (event.key === 'Escape' && drag.current) { event.preventDefault(); abandon(); return; }
-    const [x, y] = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key] ?? [0, 0];
+    if (event.key === 'Escape' && drag.current) {
+      event.preventDefault();
+      abandon();
+      return;
+    }
+    const [x, y] = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[
+      event.key
+    ] ?? [0, 0];
     if (!x && !y) return;
     event.preventDefault();
     event.stopPropagation();
     const by = event.shiftKey ? 10 : 1;
     if (event.altKey) {
       const grip = grips.find((g) => (x ? g.x && !g.y : g.y && !g.x));
-      if (grip) { const { edit, label } = resized(piece, grip, x * by * piece.scale, y * by * piece.scale); session.commit(label, edit); }
+      if (grip) {
+        const { edit, label } = resized(piece, grip, x * by * piece.scale, y * by * piece.scale);
+        session.commit(label, edit);
+      }
       return;
     }
     const far = slot.kind === 'sidebar' || slot.kind === 'divider' ? 4000 : by * piece.scale;
@@ -166,32 +264,78 @@ export function SlotOverlay({ session, page, layout, piece, number, href, scale,
 
   if (held.width < 2 && grips.length === 0) return null;
   const blank = isBlank(pictureOf(session.state.getState().site, slot));
-  const look = over ? 'border-2 border-act bg-act/20' : selected ? 'border-act' : blank ? 'border-dashed border-white/70 hover:border-act' : 'border-transparent hover:border-act';
+  const look = over
+    ? 'border-2 border-act bg-act/20'
+    : selected
+      ? 'border-act'
+      : blank
+        ? 'border-dashed border-white/70 hover:border-act'
+        : 'border-transparent hover:border-act';
   return (
     <>
       {held.width >= 2 && (
         <Link
-          href={href} draggable={false} data-slot={slot.id} aria-label={`${name}, ${slot.width} by ${slot.height} px: open its bench`} aria-describedby="slot-keys"
-          className={`absolute border focus-visible:border-act ${look}`} style={place(held)}
-          onFocus={() => onSelect(slot.id)} onKeyDown={keys}
-          onPointerDown={down()} onPointerMove={move} onPointerUp={up} onPointerCancel={abandon} onClick={(e) => { if (drag.current?.moved) e.preventDefault(); }}
-          onDragOver={(e) => { e.preventDefault(); setOver(true); }} onDragLeave={() => setOver(false)}
-          onDrop={(e) => { e.preventDefault(); e.stopPropagation(); setOver(false); onFiles(slot, filesOf(e.dataTransfer)); }}
+          href={href}
+          draggable={false}
+          data-slot={slot.id}
+          aria-label={`${name}, ${slot.width} by ${slot.height} px: open its bench`}
+          aria-describedby="slot-keys"
+          className={`absolute border focus-visible:border-act ${look}`}
+          style={place(held)}
+          onFocus={() => onSelect(slot.id)}
+          onKeyDown={keys}
+          onPointerDown={down()}
+          onPointerMove={move}
+          onPointerUp={up}
+          onPointerCancel={abandon}
+          onClick={(e) => {
+            if (drag.current?.moved) e.preventDefault();
+          }}
+          onDragOver={(e) => {
+            e.preventDefault();
+            setOver(true);
+          }}
+          onDragLeave={() => setOver(false)}
+          onDrop={(e) => {
+            e.preventDefault();
+            e.stopPropagation();
+            setOver(false);
+            onFiles(slot, filesOf(e.dataTransfer));
+          }}
         />
       )}
       {held.width >= 2 && (
-        <span aria-hidden className="figure pointer-events-none absolute grid h-5 w-5 place-items-center rounded-full border border-act bg-white font-semibold text-act" style={{ left: place(held).left + 7, top: place(held).top + 7 }}>{number}</span>
+        <span
+          aria-hidden
+          className="pointer-events-none absolute grid h-5 w-5 place-items-center rounded-full border border-act bg-white figure font-semibold text-act"
+          style={{ left: place(held).left + 7, top: place(held).top + 7 }}
+        >
+          {number}
+        </span>
       )}
-      {selected && grips.map((grip) => {
-        const key = `${grip.x}${grip.y}` as keyof typeof cursors, at = place(sized);
-        return (
-          <span
-            key={key} data-grip={gripName(grip)} title={`Drag to change the ${gripName(grip)}`} className="absolute z-10 h-2.5 w-2.5 -translate-1/2 border border-act bg-white"
-            style={{ cursor: cursors[key], touchAction: 'none', left: at.left + at.width * (grip.x ? 1 : 0.5), top: at.top + at.height * (grip.y ? 1 : 0.5) }}
-            onPointerDown={down(grip)} onPointerMove={move} onPointerUp={up} onPointerCancel={abandon}
-          />
-        );
-      })}
+      {selected &&
+        grips.map((grip) => {
+          const key = `${grip.x}${grip.y}` as keyof typeof cursors,
+            at = place(sized);
+          return (
+            <span
+              key={key}
+              data-grip={gripName(grip)}
+              title={`Drag to change the ${gripName(grip)}`}
+              className="absolute z-10 h-2.5 w-2.5 -translate-1/2 border border-act bg-white"
+              style={{
+                cursor: cursors[key],
+                touchAction: 'none',
+                left: at.left + at.width * (grip.x ? 1 : 0.5),
+                top: at.top + at.height * (grip.y ? 1 : 0.5),
+              }}
+              onPointerDown={down(grip)}
+              onPointerMove={move}
+              onPointerUp={up}
+              onPointerCancel={abandon}
+            />
+          );
+        })}
     </>
   );
 }

@@ -18,55 +18,148 @@ const item = 'cursor-pointer px-3 py-1 outline-none data-[highlighted]:bg-act-wa
 
 /** The theme's colours; in and out as custom properties of CSS or as design tokens. */
 export function ThemeColours({ session, site }: { session: Session; site: Site }) {
-  const file = useRef<HTMLInputElement>(null), { colours } = site.theme;
+  const file = useRef<HTMLInputElement>(null),
+    { colours } = site.theme;
   const read = async (chosen: File | undefined) => {
     if (!chosen) return;
     try {
-      const found = readThemeColours(chosen.name, decodeStylesheet(chosen.name, new Uint8Array(await chosen.arrayBuffer())));
-      session.commit(`Theme colours from ${chosen.name}`, (s) => { s.theme.colours = found; });
-      say('done', `${found.length} theme ${found.length === 1 ? 'colour' : 'colours'} from ${chosen.name}. Undo brings the old ones back.`);
+      const found = readThemeColours(
+        chosen.name,
+        decodeStylesheet(chosen.name, new Uint8Array(await chosen.arrayBuffer())),
+      );
+      session.commit(`Theme colours from ${chosen.name}`, (s) => {
+        s.theme.colours = found;
+      });
+      say(
+        'done',
+        `${found.length} theme ${found.length === 1 ? 'colour' : 'colours'} from ${chosen.name}. Undo brings the old ones back.`,
+      );
     } catch (error) {
       say('bad', error instanceof Error ? error.message : String(error));
     }
   };
-  const add = () => session.commit('Add a theme colour', (s) => { s.theme.colours.push({ name: `colour ${s.theme.colours.length + 1}`, hex: '#888888' }); });
-  const remove = (at: number) => session.commit(`Remove the theme colour ${colours[at].name}`, (s) => { s.theme.colours.splice(at, 1); });
+  const add = () =>
+    session.commit('Add a theme colour', (s) => {
+      s.theme.colours.push({ name: `colour ${s.theme.colours.length + 1}`, hex: '#888888' });
+    });
+  const remove = (at: number) =>
+    session.commit(`Remove the theme colour ${colours[at].name}`, (s) => {
+      s.theme.colours.splice(at, 1);
+    });
   return (
     <section aria-label="Theme colours" className="p-3">
       <div className="mb-1.5 flex h-[26px] items-center justify-between gap-2">
-        <h2 className="caption">Theme colours <span className="figure ml-1">{colours.length}</span></h2>
+        <h2 className="caption">
+          Theme colours <span className="ml-1 figure">{colours.length}</span>
+        </h2>
         <DropdownMenu.Root>
-          <DropdownMenu.Trigger asChild><Button>In and out</Button></DropdownMenu.Trigger>
+          <DropdownMenu.Trigger asChild>
+            <Button>In and out</Button>
+          </DropdownMenu.Trigger>
           <DropdownMenu.Portal>
-            <DropdownMenu.Content align="end" sideOffset={2} className="z-40 rounded-sm border border-line bg-white py-1">
-              <DropdownMenu.Item className={item} onSelect={() => file.current?.click()}>Read colours from a file…</DropdownMenu.Item>
-              <DropdownMenu.Item className={item} onSelect={add}>Add a colour</DropdownMenu.Item>
-              <DropdownMenu.Item className={item} onSelect={() => startSampling((hex) => session.commit(`Theme colour ${hex}`, addThemeColour(hex)))}>Take a colour from the page</DropdownMenu.Item>
+            <DropdownMenu.Content
+              align="end"
+              sideOffset={2}
+              className="z-40 rounded-sm border border-line bg-white py-1"
+            >
+              <DropdownMenu.Item className={item} onSelect={() => file.current?.click()}>
+                Read colours from a file…
+              </DropdownMenu.Item>
+              <DropdownMenu.Item className={item} onSelect={add}>
+                Add a colour
+              </DropdownMenu.Item>
+              <DropdownMenu.Item
+                className={item}
+                onSelect={() =>
+                  startSampling((hex) => session.commit(`Theme colour ${hex}`, addThemeColour(hex)))
+                }
+              >
+                Take a colour from the page
+              </DropdownMenu.Item>
               <DropdownMenu.Separator className="my-1 border-t border-hair" />
-              <DropdownMenu.Item className={item} onSelect={() => void copyText('Custom properties', toCustomProperties(colours))}>Copy as CSS custom properties</DropdownMenu.Item>
-              <DropdownMenu.Item className={item} onSelect={() => download('theme-colours.css', toCustomProperties(colours), 'text/css')}>Download custom properties (.css)</DropdownMenu.Item>
-              <DropdownMenu.Item className={item} onSelect={() => download('theme-colours.tokens.json', toDesignTokens(colours), 'application/json')}>Download design tokens (.json)</DropdownMenu.Item>
+              <DropdownMenu.Item
+                className={item}
+                onSelect={() => void copyText('Custom properties', toCustomProperties(colours))}
+              >
+                Copy as CSS custom properties
+              </DropdownMenu.Item>
+              <DropdownMenu.Item
+                className={item}
+                onSelect={() =>
+                  download('theme-colours.css', toCustomProperties(colours), 'text/css')
+                }
+              >
+                Download custom properties (.css)
+              </DropdownMenu.Item>
+              <DropdownMenu.Item
+                className={item}
+                onSelect={() =>
+                  download('theme-colours.tokens.json', toDesignTokens(colours), 'application/json')
+                }
+              >
+                Download design tokens (.json)
+              </DropdownMenu.Item>
             </DropdownMenu.Content>
           </DropdownMenu.Portal>
         </DropdownMenu.Root>
-        <input ref={file} type="file" aria-label="Theme colours, file" accept=".css,.json" tabIndex={-1} className="hidden" onChange={(e) => { const [chosen] = Array.from(e.target.files ?? []); e.target.value = ''; void read(chosen); }} />
+        <input
+          ref={file}
+          type="file"
+          aria-label="Theme colours, file"
+          accept=".css,.json"
+          tabIndex={-1}
+          className="hidden"
+          onChange={(e) => {
+            const [chosen] = Array.from(e.target.files ?? []);
+            e.target.value = '';
+            void read(chosen);
+          }}
+        />
       </div>
-      {colours.length === 0 && <p className="text-soft">No theme colours yet. Read them from a file, or import the theme’s styles.</p>}
+      {colours.length === 0 && (
+        <p className="text-soft">
+          No theme colours yet. Read them from a file, or import the theme’s styles.
+        </p>
+      )}
       <ul className={colours.length > 6 ? 'grid grid-cols-6 gap-y-1.5' : 'flex'}>
         {colours.map((c, i) => {
-          const rgb = tryColour(c.hex), words = `${c.name} ${c.hex}${rgb ? `, rgb ${rgb.r} ${rgb.g} ${rgb.b}${isGrey(rgb) ? ', grey' : ''}` : ''}`;
+          const rgb = tryColour(c.hex),
+            words = `${c.name} ${c.hex}${rgb ? `, rgb ${rgb.r} ${rgb.g} ${rgb.b}${isGrey(rgb) ? ', grey' : ''}` : ''}`;
           return (
             <li key={`${c.name} ${i}`} className="min-w-0 grow basis-0">
               <Hint text={`${words}. Delete removes it`}>
                 <label className="block cursor-pointer">
-                  <span className="relative block h-9 border border-black/10" style={{ background: c.hex }}>
+                  <span
+                    className="relative block h-9 border border-black/10"
+                    style={{ background: c.hex }}
+                  >
                     <input
-                      type="color" aria-label={words} defaultValue={c.hex} key={c.hex} className="absolute inset-0 h-full w-full cursor-pointer opacity-0"
-                      ref={(input) => { if (input) input.onchange = () => { const picked = tryColour(input.value); if (picked) session.commit(`Colour ${c.name}`, (s) => { s.theme.colours[i].hex = hexOf(picked); }); }; }}
-                      onKeyDown={(e) => { if (e.key === 'Delete') { e.preventDefault(); e.stopPropagation(); remove(i); } }}
+                      type="color"
+                      aria-label={words}
+                      defaultValue={c.hex}
+                      key={c.hex}
+                      className="absolute inset-0 h-full w-full cursor-pointer opacity-0"
+                      ref={(input) => {
+                        if (input)
+                          input.onchange = () => {
+                            const picked = tryColour(input.value);
+                            if (picked)
+                              session.commit(`Colour ${c.name}`, (s) => {
+                                s.theme.colours[i].hex = hexOf(picked);
+                              });
+                          };
+                      }}
+                      onKeyDown={(e) => {
+                        if (e.key === 'Delete') {
+                          e.preventDefault();
+                          e.stopPropagation();
+                          remove(i);
+                        }
+                      }}
                     />
                   </span>
-                  <span className="mt-0.5 block truncate">{c.name}</span><span className="figure block text-[11px] text-soft">{c.hex}</span>
+                  <span className="mt-0.5 block truncate">{c.name}</span>
+                  <span className="block figure text-[11px] text-soft">{c.hex}</span>
                 </label>
               </Hint>
             </li>

@@ -28,21 +28,63 @@ interface Props {
 
 /** Reads the theme's style sheets, shows what they say, and takes over what is ticked. */
 export function ThemeDialog({ session, page, open, files, onOpenChange }: Props) {
-  const theme = useThemeFiles(), read = theme.open;
-  useEffect(() => { if (open && files.length) void read(files); }, [open, files, read]);
-  const close = (next: boolean) => { if (!next) { theme.cancel(); theme.clear(); } onOpenChange(next); };
+  const theme = useThemeFiles(),
+    read = theme.open;
+  useEffect(() => {
+    if (open && files.length) void read(files);
+  }, [open, files, read]);
+  const close = (next: boolean) => {
+    if (!next) {
+      theme.cancel();
+      theme.clear();
+    }
+    onOpenChange(next);
+  };
   return (
     <Dialog.Root open={open} onOpenChange={close}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/25" />
-        <Dialog.Content className="fixed top-1/2 left-1/2 z-40 flex max-h-[88vh] w-[min(1080px,94vw)] -translate-1/2 flex-col rounded-sm border border-line bg-white" aria-describedby={undefined}>
+        <Dialog.Content
+          className="fixed top-1/2 left-1/2 z-40 flex max-h-[88vh] w-[min(1080px,94vw)] -translate-1/2 flex-col rounded-sm border border-line bg-white"
+          aria-describedby={undefined}
+        >
           <div className="flex items-center gap-3 border-b border-hair px-4 py-2.5">
             <Dialog.Title className="font-semibold">Import the theme’s styles</Dialog.Title>
-            {theme.opened && <span className="min-w-0 truncate text-soft" title={theme.opened.theme.files.join(', ')}>{theme.opened.theme.files.join(', ')}</span>}
-            <Dialog.Close asChild><Button className="ml-auto">Close</Button></Dialog.Close>
+            {theme.opened && (
+              <span
+                className="min-w-0 truncate text-soft"
+                title={theme.opened.theme.files.join(', ')}
+              >
+                {theme.opened.theme.files.join(', ')}
+              </span>
+            )}
+            <Dialog.Close asChild>
+              <Button className="ml-auto">Close</Button>
+            </Dialog.Close>
           </div>
-          <div className="p-4 pb-2"><FileDrop label="Theme files" button="Choose files" accept=".css,.zip,image/*" multiple busy={theme.busy} onCancel={theme.cancel} onFiles={(f) => void read(f)}>Drop one or more style sheets, or a zip of the theme’s folder with its pictures. Nothing of your site changes until you take something over.</FileDrop></div>
-          {theme.opened && <Opened key={theme.opened.theme.files.join()} opened={theme.opened} session={session} page={page} onDone={() => close(false)} />}
+          <div className="p-4 pb-2">
+            <FileDrop
+              label="Theme files"
+              button="Choose files"
+              accept=".css,.zip,image/*"
+              multiple
+              busy={theme.busy}
+              onCancel={theme.cancel}
+              onFiles={(f) => void read(f)}
+            >
+              Drop one or more style sheets, or a zip of the theme’s folder with its pictures.
+              Nothing of your site changes until you take something over.
+            </FileDrop>
+          </div>
+          {theme.opened && (
+            <Opened
+              key={theme.opened.theme.files.join()}
+              opened={theme.opened}
+              session={session}
+              page={page}
+              onDone={() => close(false)}
+            />
+          )}
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>
@@ -58,18 +100,46 @@ interface PictureRow {
 function rowsOf({ theme, pictures }: OpenedTheme): PictureRow[] {
   return pictures.map((file) => {
     const rules = theme.backgrounds.filter((b) => b.path === file.path);
-    return { file, found: rules.find((b) => b.widths.min === undefined && b.widths.max === undefined) ?? rules[0] };
+    return {
+      file,
+      found:
+        rules.find((b) => b.widths.min === undefined && b.widths.max === undefined) ?? rules[0],
+    };
   });
 }
 
-const toggled = <T,>(set: ReadonlySet<T>, value: T): Set<T> => { const next = new Set(set); if (!next.delete(value)) next.add(value); return next; };
+const toggled = <T,>(set: ReadonlySet<T>, value: T): Set<T> => {
+  const next = new Set(set);
+  if (!next.delete(value)) next.add(value);
+  return next;
+};
 
-function Opened({ opened, session, page, onDone }: { opened: OpenedTheme; session: Session; page: Page; onDone(): void }) {
-  const { theme } = opened, rows = useMemo(() => rowsOf(opened), [opened]), likely = contentWidthOf(theme);
-  const [colours, setColours] = useState<ReadonlySet<string>>(() => new Set(theme.colours.slice(0, 8).map((c) => c.hex)));
-  const [kinds, setKinds] = useState<ReadonlyMap<string, SlotKind>>(() => new Map(rows.map((r) => [r.file.path, guessKind(r.found, r.file.path, r.file)])));
-  const [taken, setTaken] = useState<ReadonlySet<string>>(() => new Set(rows.map((r) => r.file.path)));
-  const [width, setWidth] = useState(likely !== undefined), [fonts, setFonts] = useState(true), [busy, setBusy] = useState<string>();
+function Opened({
+  opened,
+  session,
+  page,
+  onDone,
+}: {
+  opened: OpenedTheme;
+  session: Session;
+  page: Page;
+  onDone(): void;
+}) {
+  const { theme } = opened,
+    rows = useMemo(() => rowsOf(opened), [opened]),
+    likely = contentWidthOf(theme);
+  const [colours, setColours] = useState<ReadonlySet<string>>(
+    () => new Set(theme.colours.slice(0, 8).map((c) => c.hex)),
+  );
+  const [kinds, setKinds] = useState<ReadonlyMap<string, SlotKind>>(
+    () => new Map(rows.map((r) => [r.file.path, guessKind(r.found, r.file.path, r.file)])),
+  );
+  const [taken, setTaken] = useState<ReadonlySet<string>>(
+    () => new Set(rows.map((r) => r.file.path)),
+  );
+  const [width, setWidth] = useState(likely !== undefined),
+    [fonts, setFonts] = useState(true),
+    [busy, setBusy] = useState<string>();
 
   const takeOver = async () => {
     try {
@@ -77,13 +147,28 @@ function Opened({ opened, session, page, onDone }: { opened: OpenedTheme; sessio
       const wanted = rows.filter((r) => taken.has(r.file.path));
       for (const [i, { file, found }] of wanted.entries()) {
         setBusy(`${i + 1} of ${wanted.length}: ${file.path}`);
-        pictures.push({ path: file.path, found, kind: kinds.get(file.path) ?? 'piece', item: await shelveBytes(file.path, file.bytes, 'theme') });
+        pictures.push({
+          path: file.path,
+          found,
+          kind: kinds.get(file.path) ?? 'piece',
+          item: await shelveBytes(file.path, file.bytes, 'theme'),
+        });
       }
-      session.commit('Import the theme’s styles', adoptTheme({
-        colours: theme.colours.filter((c) => colours.has(c.hex)), contentWidth: width ? likely : undefined, fonts: fonts ? theme.fonts : undefined,
-        pictures, pageId: page.id, newId: () => crypto.randomUUID(),
-      }));
-      say('done', `${pictures.length} ${pictures.length === 1 ? 'picture' : 'pictures'} and ${colours.size} colours taken over. Undo takes it back.`);
+      session.commit(
+        'Import the theme’s styles',
+        adoptTheme({
+          colours: theme.colours.filter((c) => colours.has(c.hex)),
+          contentWidth: width ? likely : undefined,
+          fonts: fonts ? theme.fonts : undefined,
+          pictures,
+          pageId: page.id,
+          newId: () => crypto.randomUUID(),
+        }),
+      );
+      say(
+        'done',
+        `${pictures.length} ${pictures.length === 1 ? 'picture' : 'pictures'} and ${colours.size} colours taken over. Undo takes it back.`,
+      );
       onDone();
     } catch (error) {
       say('bad', error instanceof Error ? error.message : String(error));
@@ -96,89 +181,278 @@ function Opened({ opened, session, page, onDone }: { opened: OpenedTheme; sessio
       <div className="grid min-h-0 grow grid-cols-[1fr_1.35fr] overflow-hidden border-t border-hair">
         <div className="overflow-auto border-r border-hair p-4">
           <Part title="Colours" figure={theme.colours.length}>
-            <ul>{theme.colours.slice(0, 60).map((c) => <ColourLine key={c.hex} colour={c} taken={colours.has(c.hex)} onTake={() => setColours(toggled(colours, c.hex))} />)}</ul>
-            {theme.colours.length > 60 && <p className="text-soft">and {theme.colours.length - 60} rarer ones.</p>}
+            <ul>
+              {theme.colours.slice(0, 60).map((c) => (
+                <ColourLine
+                  key={c.hex}
+                  colour={c}
+                  taken={colours.has(c.hex)}
+                  onTake={() => setColours(toggled(colours, c.hex))}
+                />
+              ))}
+            </ul>
+            {theme.colours.length > 60 && (
+              <p className="text-soft">and {theme.colours.length - 60} rarer ones.</p>
+            )}
           </Part>
           <Part title="Fonts" figure={theme.fonts.length}>
-            {theme.fonts.length > 0 && <Tick label="Take the fonts that ship with Soyez" on={fonts} onChange={setFonts} />}
-            <ul>{theme.fonts.slice(0, 12).map((f) => <li key={f.family} className="flex gap-2 py-0.5"><span className="min-w-0 grow truncate">{f.family}</span><span className="text-soft">{[f.headings && 'headings', f.body && 'page'].filter(Boolean).join(', ')}</span><span className="figure w-8 text-right">{f.count}×</span></li>)}</ul>
+            {theme.fonts.length > 0 && (
+              <Tick label="Take the fonts that ship with Soyez" on={fonts} onChange={setFonts} />
+            )}
+            <ul>
+              {theme.fonts.slice(0, 12).map((f) => (
+                <li key={f.family} className="flex gap-2 py-0.5">
+                  <span className="min-w-0 grow truncate">{f.family}</span>
+                  <span className="text-soft">
+                    {[f.headings && 'headings', f.body && 'page'].filter(Boolean).join(', ')}
+                  </span>
+                  <span className="w-8 text-right figure">{f.count}×</span>
+                </li>
+              ))}
+            </ul>
           </Part>
           <Part title="Widths" figure={theme.widths.length}>
-            {likely !== undefined && <Tick label={`Make the content ${likely} px wide`} on={width} onChange={setWidth} />}
-            <ul>{theme.widths.slice(0, 20).map((w) => <li key={`${w.value}${w.unit}`} className="flex gap-2 py-0.5"><span className="figure w-16 shrink-0">{Number(w.value.toFixed(1))} {w.unit}</span><span className="figure min-w-0 grow truncate text-soft" title={w.selector}>{w.selector}</span><span className="shrink-0 text-soft">{w.property}, {rangeWords(w.widths)}</span></li>)}</ul>
+            {likely !== undefined && (
+              <Tick label={`Make the content ${likely} px wide`} on={width} onChange={setWidth} />
+            )}
+            <ul>
+              {theme.widths.slice(0, 20).map((w) => (
+                <li key={`${w.value}${w.unit}`} className="flex gap-2 py-0.5">
+                  <span className="w-16 shrink-0 figure">
+                    {Number(w.value.toFixed(1))} {w.unit}
+                  </span>
+                  <span className="min-w-0 grow truncate figure text-soft" title={w.selector}>
+                    {w.selector}
+                  </span>
+                  <span className="shrink-0 text-soft">
+                    {w.property}, {rangeWords(w.widths)}
+                  </span>
+                </li>
+              ))}
+            </ul>
           </Part>
         </div>
         <div className="overflow-auto p-4">
           <Part title="Background pictures" figure={theme.backgrounds.length}>
-            {rows.length === 0 && theme.backgrounds.length === 0 && <p className="text-soft">The style sheets lay no picture.</p>}
+            {rows.length === 0 && theme.backgrounds.length === 0 && (
+              <p className="text-soft">The style sheets lay no picture.</p>
+            )}
             <ul>
               {rows.map(({ file, found }) => (
-                <li key={file.path} className="flex items-center gap-2 border-t border-hair py-1.5 first:border-0">
-                  <input type="checkbox" aria-label={`Take ${file.path}`} checked={taken.has(file.path)} onChange={() => setTaken(toggled(taken, file.path))} className="accent-act" />
+                <li
+                  key={file.path}
+                  className="flex items-center gap-2 border-t border-hair py-1.5 first:border-0"
+                >
+                  <input
+                    type="checkbox"
+                    aria-label={`Take ${file.path}`}
+                    checked={taken.has(file.path)}
+                    onChange={() => setTaken(toggled(taken, file.path))}
+                    className="accent-act"
+                  />
                   <Preview file={file} />
                   <div className="min-w-0 grow">
-                    <p className="truncate font-semibold" title={file.path}>{file.path}</p>
-                    <p className="figure truncate text-[11px] text-soft" title={found ? lies(found) : undefined}>{file.width} × {file.height}, {found ? `${found.selector}, ${lies(found)}` : 'no rule lays it'}</p>
-                    {found && <p className="truncate text-[11px] text-soft">{found.file}, line {found.line}{rangeWords(found.widths) === 'any width' ? '' : `, on screens ${rangeWords(found.widths)}`}</p>}
+                    <p className="truncate font-semibold" title={file.path}>
+                      {file.path}
+                    </p>
+                    <p
+                      className="truncate figure text-[11px] text-soft"
+                      title={found ? lies(found) : undefined}
+                    >
+                      {file.width} × {file.height},{' '}
+                      {found ? `${found.selector}, ${lies(found)}` : 'no rule lays it'}
+                    </p>
+                    {found && (
+                      <p className="truncate text-[11px] text-soft">
+                        {found.file}, line {found.line}
+                        {rangeWords(found.widths) === 'any width'
+                          ? ''
+                          : `, on screens ${rangeWords(found.widths)}`}
+                      </p>
+                    )}
                   </div>
-                  <Choose label={`Kind of ${file.path}`} className="w-[158px] shrink-0" value={kinds.get(file.path) ?? 'piece'} choices={(Object.keys(kindTitle) as SlotKind[]).map((value) => ({ value, label: kindTitle[value] }))} onChange={(kind) => setKinds(new Map(kinds).set(file.path, kind))} />
+                  <Choose
+                    label={`Kind of ${file.path}`}
+                    className="w-[158px] shrink-0"
+                    value={kinds.get(file.path) ?? 'piece'}
+                    choices={(Object.keys(kindTitle) as SlotKind[]).map((value) => ({
+                      value,
+                      label: kindTitle[value],
+                    }))}
+                    onChange={(kind) => setKinds(new Map(kinds).set(file.path, kind))}
+                  />
                 </li>
               ))}
             </ul>
             <ul>
-              {theme.backgrounds.filter((b) => !rows.some((r) => r.file.path === b.path)).slice(0, 40).map((b, i) => (
-                <li key={i} className="border-t border-hair py-1"><p className="figure truncate text-[11px]" title={b.url}>{b.url.slice(0, 120)}</p><p className="figure truncate text-[11px] text-soft">{b.selector}, {lies(b)}, {b.path === null ? 'not a file of the theme' : 'not among the files'}</p></li>
-              ))}
+              {theme.backgrounds
+                .filter((b) => !rows.some((r) => r.file.path === b.path))
+                .slice(0, 40)
+                .map((b, i) => (
+                  <li key={i} className="border-t border-hair py-1">
+                    <p className="truncate figure text-[11px]" title={b.url}>
+                      {b.url.slice(0, 120)}
+                    </p>
+                    <p className="truncate figure text-[11px] text-soft">
+                      {b.selector}, {lies(b)},{' '}
+                      {b.path === null ? 'not a file of the theme' : 'not among the files'}
+                    </p>
+                  </li>
+                ))}
             </ul>
           </Part>
           {theme.problems.length > 0 && (
             <Part title="Not understood" figure={theme.problems.length}>
-              <ul>{theme.problems.slice(0, 50).map((p) => <li key={`${p.file} ${p.line}`} className="flex gap-2 py-0.5"><span className="figure shrink-0 text-warn">{p.file.split('/').at(-1)}:{p.line}</span><span className="figure min-w-0 truncate text-soft" title={p.text}>{p.text}</span></li>)}</ul>
+              <ul>
+                {theme.problems.slice(0, 50).map((p) => (
+                  <li key={`${p.file} ${p.line}`} className="flex gap-2 py-0.5">
+                    <span className="shrink-0 figure text-warn">
+                      {p.file.split('/').at(-1)}:{p.line}
+                    </span>
+                    <span className="min-w-0 truncate figure text-soft" title={p.text}>
+                      {p.text}
+                    </span>
+                  </li>
+                ))}
+              </ul>
             </Part>
           )}
         </div>
       </div>
       <div className="flex items-center gap-3 border-t border-line px-4 py-2.5">
-        <p className="min-w-0 grow truncate text-soft" role="status">{busy ?? `${taken.size} of ${rows.length} pictures become slots of their exact size, ${colours.size} colours become the theme’s.`}</p>
-        <Button look="main" disabled={busy !== undefined || (taken.size === 0 && colours.size === 0 && !width)} onClick={() => void takeOver()}>Take over</Button>
+        <p className="min-w-0 grow truncate text-soft" role="status">
+          {busy ??
+            `${taken.size} of ${rows.length} pictures become slots of their exact size, ${colours.size} colours become the theme’s.`}
+        </p>
+        <Button
+          look="main"
+          disabled={busy !== undefined || (taken.size === 0 && colours.size === 0 && !width)}
+          onClick={() => void takeOver()}
+        >
+          Take over
+        </Button>
       </div>
     </>
   );
 }
 
-const length = (l: Length | 'auto'): string => (l === 'auto' ? l : `${Number(l.value.toFixed(2))}${l.unit}`);
-const sizeWords = (size: BackgroundSize): string => (typeof size === 'string' ? size : size.x === 'auto' && size.y === 'auto' ? '' : `/ ${length(size.x)} ${length(size.y)}`);
+const length = (l: Length | 'auto'): string =>
+  l === 'auto' ? l : `${Number(l.value.toFixed(2))}${l.unit}`;
+const sizeWords = (size: BackgroundSize): string =>
+  typeof size === 'string'
+    ? size
+    : size.x === 'auto' && size.y === 'auto'
+      ? ''
+      : `/ ${length(size.x)} ${length(size.y)}`;
 
 /** How a style sheet lays a picture, in its own words. */
-const lies = (b: BackgroundFound): string => [b.repeat, `${length(b.position.x)} ${length(b.position.y)}`, sizeWords(b.size), b.attachment === 'fixed' && 'fixed', b.colour].filter(Boolean).join(' ');
+const lies = (b: BackgroundFound): string =>
+  [
+    b.repeat,
+    `${length(b.position.x)} ${length(b.position.y)}`,
+    sizeWords(b.size),
+    b.attachment === 'fixed' && 'fixed',
+    b.colour,
+  ]
+    .filter(Boolean)
+    .join(' ');
 
 function Part({ title, figure, children }: { title: string; figure: number; children: ReactNode }) {
-  return <section aria-label={title} className="mb-4 last:mb-0"><h3 className="caption mb-1">{title} <span className="figure ml-1">{figure}</span></h3>{children}</section>;
+  return (
+    <section aria-label={title} className="mb-4 last:mb-0">
+      <h3 className="mb-1 caption">
+        {title} <span className="ml-1 figure">{figure}</span>
+      </h3>
+      {children}
+    </section>
+  );
 }
 
-function Tick({ label, on, onChange }: { label: string; on: boolean; onChange(on: boolean): void }) {
-  return <label className="flex items-center gap-2 py-0.5"><input type="checkbox" checked={on} onChange={(e) => onChange(e.target.checked)} className="accent-act" />{label}</label>;
+function Tick({
+  label,
+  on,
+  onChange,
+}: {
+  label: string;
+  on: boolean;
+  onChange(on: boolean): void;
+}) {
+  return (
+    <label className="flex items-center gap-2 py-0.5">
+      <input
+        type="checkbox"
+        checked={on}
+        onChange={(e) => onChange(e.target.checked)}
+        className="accent-act"
+      />
+      {label}
+    </label>
+  );
 }
 
-const useNames = { background: 'ground', text: 'text', border: 'border', link: 'link', other: 'other' } as const;
+const useNames = {
+  background: 'ground',
+  text: 'text',
+  border: 'border',
+  link: 'link',
+  other: 'other',
+} as const;
 
-function ColourLine({ colour, taken, onTake }: { colour: ColourFound; taken: boolean; onTake(): void }) {
-  const uses = (Object.entries(colour.uses) as [keyof typeof useNames, number][]).filter(([, n]) => n > 0).sort((a, b) => b[1] - a[1]).map(([use, n]) => `${useNames[use]} ${n}`).join(', ');
+function ColourLine({
+  colour,
+  taken,
+  onTake,
+}: {
+  colour: ColourFound;
+  taken: boolean;
+  onTake(): void;
+}) {
+  const uses = (Object.entries(colour.uses) as [keyof typeof useNames, number][])
+    .filter(([, n]) => n > 0)
+    .sort((a, b) => b[1] - a[1])
+    .map(([use, n]) => `${useNames[use]} ${n}`)
+    .join(', ');
   return (
     <li>
       <label className="flex items-center gap-2 py-0.5">
         <input type="checkbox" checked={taken} onChange={onTake} className="accent-act" />
-        <span className="h-5 w-7 shrink-0 border border-black/15" style={{ background: colour.hex }} />
-        <span className="figure">{colour.hex}</span><span className="min-w-0 grow truncate text-soft" title={colour.name}>{colour.name}</span><span className="shrink-0 text-soft">{uses}</span><span className="figure w-9 shrink-0 text-right">{colour.count}×</span>
+        <span
+          className="h-5 w-7 shrink-0 border border-black/15"
+          style={{ background: colour.hex }}
+        />
+        <span className="figure">{colour.hex}</span>
+        <span className="min-w-0 grow truncate text-soft" title={colour.name}>
+          {colour.name}
+        </span>
+        <span className="shrink-0 text-soft">{uses}</span>
+        <span className="w-9 shrink-0 text-right figure">{colour.count}×</span>
       </label>
     </li>
   );
 }
 
 function Preview({ file }: { file: PictureFile }) {
-  const url = useMemo(() => URL.createObjectURL(new Blob([file.bytes], { type: file.format === 'svg' ? 'image/svg+xml' : '' })), [file]);
+  const url = useMemo(
+    () =>
+      URL.createObjectURL(
+        new Blob([file.bytes], { type: file.format === 'svg' ? 'image/svg+xml' : '' }),
+      ),
+    [file],
+  );
   useEffect(() => () => URL.revokeObjectURL(url), [url]);
   // The address is of a file in memory; there is nothing for a server to make smaller.
   // eslint-disable-next-line @next/next/no-img-element
-  return <span className="see-through grid h-10 w-16 shrink-0 place-items-center overflow-hidden border border-hair"><img src={url} alt="" className={Math.min(file.width, file.height) < 8 ? 'h-full w-full' : 'max-h-full max-w-full object-contain'} /></span>;
+  return (
+    <span className="grid h-10 w-16 shrink-0 place-items-center overflow-hidden border border-hair see-through">
+      <img
+        src={url}
+        alt=""
+        className={
+          Math.min(file.width, file.height) < 8
+            ? 'h-full w-full'
+            : 'max-h-full max-w-full object-contain'
+        }
+      />
+    </span>
+  );
 }

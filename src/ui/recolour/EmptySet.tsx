@@ -7,14 +7,55 @@ import { Button } from '../shared/Button';
 import { say } from '../shared/notices';
 
 /** Buttons that choose files or a folder. */
-export function ChooseFiles({ onFiles, disabled }: { onFiles(files: readonly FolderFile[]): void; disabled?: boolean }) {
-  const files = useRef<HTMLInputElement>(null), folder = useRef<HTMLInputElement>(null);
+export function ChooseFiles({
+  onFiles,
+  disabled,
+}: {
+  onFiles(files: readonly FolderFile[]): void;
+  disabled?: boolean;
+}) {
+  const files = useRef<HTMLInputElement>(null),
+    folder = useRef<HTMLInputElement>(null);
   return (
     <>
-      <input ref={files} type="file" multiple accept=".zip,.css,image/*" data-picks="Pieces" aria-hidden tabIndex={-1} className="hidden" onChange={(e) => { const list = chosenFiles(e.target.files); e.target.value = ''; onFiles(list); }} />
-      <input ref={(input) => { folder.current = input; input?.setAttribute('webkitdirectory', ''); }} type="file" multiple data-picks="Folder" aria-hidden tabIndex={-1} className="hidden" onChange={(e) => { const list = chosenFiles(e.target.files); e.target.value = ''; onFiles(list); }} />
-      <Button disabled={disabled} onClick={() => files.current?.click()}>Choose files</Button>
-      <Button disabled={disabled} onClick={() => folder.current?.click()}>Choose a folder</Button>
+      <input
+        ref={files}
+        type="file"
+        multiple
+        accept=".zip,.css,image/*"
+        data-picks="Pieces"
+        aria-hidden
+        tabIndex={-1}
+        className="hidden"
+        onChange={(e) => {
+          const list = chosenFiles(e.target.files);
+          e.target.value = '';
+          onFiles(list);
+        }}
+      />
+      <input
+        ref={(input) => {
+          folder.current = input;
+          input?.setAttribute('webkitdirectory', '');
+        }}
+        type="file"
+        multiple
+        data-picks="Folder"
+        aria-hidden
+        tabIndex={-1}
+        className="hidden"
+        onChange={(e) => {
+          const list = chosenFiles(e.target.files);
+          e.target.value = '';
+          onFiles(list);
+        }}
+      />
+      <Button disabled={disabled} onClick={() => files.current?.click()}>
+        Choose files
+      </Button>
+      <Button disabled={disabled} onClick={() => folder.current?.click()}>
+        Choose a folder
+      </Button>
     </>
   );
 }
@@ -27,21 +68,63 @@ async function sampleTheme(): Promise<FolderFile[]> {
 }
 
 /** No set yet: where one is dropped. */
-export function EmptySet({ intake, onFiles }: { intake: SetIntake; onFiles(files: readonly FolderFile[]): void }) {
+export function EmptySet({
+  intake,
+  onFiles,
+}: {
+  intake: SetIntake;
+  onFiles(files: readonly FolderFile[]): void;
+}) {
   const [over, setOver] = useState(false);
   return (
     <main className="grid min-h-0 grow place-items-center bg-board p-6">
       <div
-        role="group" aria-label="Drop a theme" onDragOver={(e) => { e.preventDefault(); setOver(true); }} onDragLeave={() => setOver(false)}
-        onDrop={(e) => { e.preventDefault(); e.stopPropagation(); setOver(false); void droppedFiles(e.dataTransfer).then(onFiles, (error: unknown) => say('bad', error instanceof Error ? error.message : String(error))); }}
+        role="group"
+        aria-label="Drop a theme"
+        onDragOver={(e) => {
+          e.preventDefault();
+          setOver(true);
+        }}
+        onDragLeave={() => setOver(false)}
+        onDrop={(e) => {
+          e.preventDefault();
+          e.stopPropagation();
+          setOver(false);
+          void droppedFiles(e.dataTransfer).then(onFiles, (error: unknown) =>
+            say('bad', error instanceof Error ? error.message : String(error)),
+          );
+        }}
         className={`flex w-[640px] max-w-full flex-col gap-4 rounded-sm border border-dashed px-8 py-8 ${over ? 'border-act bg-act-wash' : 'border-soft bg-white'}`}
       >
         <h2 className="text-[17px] font-semibold">A theme you like, in a colour you do not</h2>
-        <p>Drop the theme’s folder, a zip of it, or its pictures. Every picture then goes through one recipe at one strength and keeps its name, size, format and transparency; the colours of the style sheet follow.</p>
-        {intake.busy
-          ? <p role="status" className="flex items-center gap-3">Reading {intake.busy}…<Button onClick={intake.cancel}>Cancel</Button></p>
-          : <div className="flex flex-wrap gap-2"><ChooseFiles onFiles={onFiles} /><Button className="ml-auto" onClick={() => void sampleTheme().then(onFiles, (error: unknown) => say('bad', error instanceof Error ? error.message : String(error)))}>Try the sample theme</Button></div>}
-        <p className="text-soft">Nothing leaves this browser, and nothing of your site changes until you lay the pieces on the plan.</p>
+        <p>
+          Drop the theme’s folder, a zip of it, or its pictures. Every picture then goes through one
+          recipe at one strength and keeps its name, size, format and transparency; the colours of
+          the style sheet follow.
+        </p>
+        {intake.busy ? (
+          <p role="status" className="flex items-center gap-3">
+            Reading {intake.busy}…<Button onClick={intake.cancel}>Cancel</Button>
+          </p>
+        ) : (
+          <div className="flex flex-wrap gap-2">
+            <ChooseFiles onFiles={onFiles} />
+            <Button
+              className="ml-auto"
+              onClick={() =>
+                void sampleTheme().then(onFiles, (error: unknown) =>
+                  say('bad', error instanceof Error ? error.message : String(error)),
+                )
+              }
+            >
+              Try the sample theme
+            </Button>
+          </div>
+        )}
+        <p className="text-soft">
+          Nothing leaves this browser, and nothing of your site changes until you lay the pieces on
+          the plan.
+        </p>
       </div>
     </main>
   );

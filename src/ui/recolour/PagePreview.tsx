@@ -15,12 +15,44 @@ import { useMeasure } from '../shared/useMeasure';
 const screen = 1280;
 
 /** The page's plan with the pieces that have a place on it, as they become. */
-export function PagePreview({ site, set, page, roles, ground }: { site: Site; set: PieceSet; page: Page; roles: ReadonlyMap<string, Role>; ground: Hex | undefined }) {
-  const [ref, room] = useMeasure(), laid = useMemo(() => applyEdit(site, layOnPlan(set, roles, page.id, ground)), [site, set, roles, page.id, ground]);
-  const layout = useMemo(() => layoutPage(laid, laid.pages.find((p) => p.id === page.id) ?? page, screen), [laid, page]), scale = room.width ? (room.width - 16) / screen : 0;
+export function PagePreview({
+  site,
+  set,
+  page,
+  roles,
+  ground,
+}: {
+  site: Site;
+  set: PieceSet;
+  page: Page;
+  roles: ReadonlyMap<string, Role>;
+  ground: Hex | undefined;
+}) {
+  const [ref, room] = useMeasure(),
+    laid = useMemo(
+      () => applyEdit(site, layOnPlan(set, roles, page.id, ground)),
+      [site, set, roles, page.id, ground],
+    );
+  const layout = useMemo(
+      () => layoutPage(laid, laid.pages.find((p) => p.id === page.id) ?? page, screen),
+      [laid, page],
+    ),
+    scale = room.width ? (room.width - 16) / screen : 0;
   return (
-    <div ref={ref} className="h-full overflow-y-auto bg-board p-2" role="img" aria-label={`${page.name} with the recoloured pieces, at a screen of ${screen} px`} data-testid="page-preview">
-      {scale > 0 && <div className="relative" style={{ height: layout.height * scale }}><div style={{ transform: `scale(${scale})`, transformOrigin: '0 0' }}><PageDrawing site={laid} layout={layout} /></div></div>}
+    <div
+      ref={ref}
+      className="h-full overflow-y-auto bg-board p-2"
+      role="img"
+      aria-label={`${page.name} with the recoloured pieces, at a screen of ${screen} px`}
+      data-testid="page-preview"
+    >
+      {scale > 0 && (
+        <div className="relative" style={{ height: layout.height * scale }}>
+          <div style={{ transform: `scale(${scale})`, transformOrigin: '0 0' }}>
+            <PageDrawing site={laid} layout={layout} />
+          </div>
+        </div>
+      )}
     </div>
   );
 }

@@ -16,12 +16,28 @@ import { say } from '../shared/notices';
 import { RecipeFace } from '../shared/steps/RecipeFace';
 import { AddStep, SpareTick, StepCards, type RecipeProps } from '../shared/steps/RecipeSteps';
 
-const menuItem = 'flex cursor-pointer items-center justify-between gap-4 px-3 py-1 outline-none data-[highlighted]:bg-act-wash';
+const menuItem =
+  'flex cursor-pointer items-center justify-between gap-4 px-3 py-1 outline-none data-[highlighted]:bg-act-wash';
 
 /** The one recipe that all pieces go through: its name, its steps, and the ones that are kept. */
-export function RecipePanel({ session, site, set, props }: { session: Session; site: Site; set: PieceSet; props: RecipeProps }) {
-  const { recipe } = set, kept = site.recipes.find((r) => r.id === recipe.id), asKept = kept !== undefined && JSON.stringify(kept) === JSON.stringify(recipe);
-  const lay = (next: Recipe) => { session.commit(`Lay the recipe ${next.name || 'without a name'}`, layRecipeOnSet(next)); if (next.steps[0]) props.onSelect(next.steps[0].id); };
+export function RecipePanel({
+  session,
+  site,
+  set,
+  props,
+}: {
+  session: Session;
+  site: Site;
+  set: PieceSet;
+  props: RecipeProps;
+}) {
+  const { recipe } = set,
+    kept = site.recipes.find((r) => r.id === recipe.id),
+    asKept = kept !== undefined && JSON.stringify(kept) === JSON.stringify(recipe);
+  const lay = (next: Recipe) => {
+    session.commit(`Lay the recipe ${next.name || 'without a name'}`, layRecipeOnSet(next));
+    if (next.steps[0]) props.onSelect(next.steps[0].id);
+  };
   const open = async (file: File) => {
     try {
       lay(readRecipe(file.name, await file.text(), crypto.randomUUID()));
@@ -32,25 +48,98 @@ export function RecipePanel({ session, site, set, props }: { session: Session; s
   return (
     <section aria-label="Recipe" className="flex min-w-0 flex-col gap-2">
       <div className="flex h-[26px] items-center gap-1.5">
-        <h2 className="caption shrink-0">Recipe</h2>
-        <CommitField words label="Name of the recipe" className="min-w-0 grow" value={recipe.name} onCommit={(name) => { props.commit('Name the recipe', { ...recipe, name: name.trim().slice(0, 60) }); return undefined; }} />
-        <Button disabled={recipe.steps.length === 0 || asKept} onClick={() => { const named = { ...recipe, name: recipe.name || `Recipe ${site.recipes.length + 1}` }; session.commit(`Keep ${named.name}`, (s) => { layRecipeOnSet(named)(s); keepRecipe(named)(s); }); say('done', `${named.name} is kept with the site: it can be laid on a single picture too, in “What colour”.`); }}>{asKept ? 'Kept' : 'Keep'}</Button>
+        <h2 className="shrink-0 caption">Recipe</h2>
+        <CommitField
+          words
+          label="Name of the recipe"
+          className="min-w-0 grow"
+          value={recipe.name}
+          onCommit={(name) => {
+            props.commit('Name the recipe', { ...recipe, name: name.trim().slice(0, 60) });
+            return undefined;
+          }}
+        />
+        <Button
+          disabled={recipe.steps.length === 0 || asKept}
+          onClick={() => {
+            const named = { ...recipe, name: recipe.name || `Recipe ${site.recipes.length + 1}` };
+            session.commit(`Keep ${named.name}`, (s) => {
+              layRecipeOnSet(named)(s);
+              keepRecipe(named)(s);
+            });
+            say(
+              'done',
+              `${named.name} is kept with the site: it can be laid on a single picture too, in “What colour”.`,
+            );
+          }}
+        >
+          {asKept ? 'Kept' : 'Keep'}
+        </Button>
         <DropdownMenu.Root>
-          <DropdownMenu.Trigger asChild><Button>Recipes {site.recipes.length}</Button></DropdownMenu.Trigger>
+          <DropdownMenu.Trigger asChild>
+            <Button>Recipes {site.recipes.length}</Button>
+          </DropdownMenu.Trigger>
           <DropdownMenu.Portal>
-            <DropdownMenu.Content align="end" sideOffset={2} className="z-40 max-h-80 max-w-80 min-w-48 overflow-y-auto rounded-sm border border-line bg-white py-1">
-              {site.recipes.map((r) => <DropdownMenu.Item key={r.id} onSelect={() => lay(r)} className={menuItem}><span className="truncate">Lay {r.name || 'without a name'}</span><RecipeFace recipe={r} /></DropdownMenu.Item>)}
-              {site.recipes.length === 0 && <p className="max-w-64 px-3 py-1 text-soft">No recipe is kept yet.</p>}
+            <DropdownMenu.Content
+              align="end"
+              sideOffset={2}
+              className="z-40 max-h-80 max-w-80 min-w-48 overflow-y-auto rounded-sm border border-line bg-white py-1"
+            >
+              {site.recipes.map((r) => (
+                <DropdownMenu.Item key={r.id} onSelect={() => lay(r)} className={menuItem}>
+                  <span className="truncate">Lay {r.name || 'without a name'}</span>
+                  <RecipeFace recipe={r} />
+                </DropdownMenu.Item>
+              ))}
+              {site.recipes.length === 0 && (
+                <p className="max-w-64 px-3 py-1 text-soft">No recipe is kept yet.</p>
+              )}
               <DropdownMenu.Separator className="my-1 border-t border-hair" />
-              <DropdownMenu.Item onSelect={() => lay({ id: crypto.randomUUID(), name: '', steps: [], spare: false })} className={menuItem}>Begin an empty one</DropdownMenu.Item>
-              {kept && <DropdownMenu.Item onSelect={() => session.commit(`Forget ${kept.name}`, forgetRecipe(kept.id))} className={menuItem}>Forget {kept.name}</DropdownMenu.Item>}
+              <DropdownMenu.Item
+                onSelect={() => lay({ id: crypto.randomUUID(), name: '', steps: [], spare: false })}
+                className={menuItem}
+              >
+                Begin an empty one
+              </DropdownMenu.Item>
+              {kept && (
+                <DropdownMenu.Item
+                  onSelect={() => session.commit(`Forget ${kept.name}`, forgetRecipe(kept.id))}
+                  className={menuItem}
+                >
+                  Forget {kept.name}
+                </DropdownMenu.Item>
+              )}
             </DropdownMenu.Content>
           </DropdownMenu.Portal>
         </DropdownMenu.Root>
-        <Button disabled={recipe.steps.length === 0} onClick={() => download(`${safeName(recipe.name || 'recipe')}.recipe.json`, writeRecipe(recipe), 'application/json')}>Export</Button>
-        <FilePick label="Import a recipe" accept=".json,application/json" onFile={(f) => void open(f)}>Import</FilePick>
+        <Button
+          disabled={recipe.steps.length === 0}
+          onClick={() =>
+            download(
+              `${safeName(recipe.name || 'recipe')}.recipe.json`,
+              writeRecipe(recipe),
+              'application/json',
+            )
+          }
+        >
+          Export
+        </Button>
+        <FilePick
+          label="Import a recipe"
+          accept=".json,application/json"
+          onFile={(f) => void open(f)}
+        >
+          Import
+        </FilePick>
       </div>
-      {recipe.steps.length > 0 ? <StepCards {...props} /> : <p className="flex h-[62px] items-center text-soft">No step yet: everything stays as it is. Take one of the ways at the right, or add steps here.</p>}
+      {recipe.steps.length > 0 ? (
+        <StepCards {...props} />
+      ) : (
+        <p className="flex h-[62px] items-center text-soft">
+          No step yet: everything stays as it is. Take one of the ways at the right, or add steps
+          here.
+        </p>
+      )}
       <AddStep {...props} />
       <SpareTick {...props} />
     </section>

@@ -42,16 +42,25 @@ export function RecolourScreen({ siteId }: { siteId: string }) {
 }
 
 function Opened({ session }: { session: Session }) {
-  const site = useSite(session), intake = useSetIntake();
-  const take = (files: readonly FolderFile[]) => void intake.take(files, site, (set) => {
-    session.commit(`Open ${set.name}`, openPieces(set));
-    const stay = set.others.filter((o) => o.why).length;
-    say('done', `${set.pieces.length} pieces of ${set.name} are open${stay ? `; ${stay} ${stay === 1 ? 'picture stays' : 'pictures stay'} as ${stay === 1 ? 'it is' : 'they are'}, and the list says why` : ''}.`);
-  });
+  const site = useSite(session),
+    intake = useSetIntake();
+  const take = (files: readonly FolderFile[]) =>
+    void intake.take(files, site, (set) => {
+      session.commit(`Open ${set.name}`, openPieces(set));
+      const stay = set.others.filter((o) => o.why).length;
+      say(
+        'done',
+        `${set.pieces.length} pieces of ${set.name} are open${stay ? `; ${stay} ${stay === 1 ? 'picture stays' : 'pictures stay'} as ${stay === 1 ? 'it is' : 'they are'}, and the list says why` : ''}.`,
+      );
+    });
   if (!site.set) {
     return (
       <div className="flex h-screen flex-col">
-        <TopBar crumbs={[{ label: site.name, href: `/sites/${site.id}` }, { label: 'Recolour a set' }]}><History session={session} /></TopBar>
+        <TopBar
+          crumbs={[{ label: site.name, href: `/sites/${site.id}` }, { label: 'Recolour a set' }]}
+        >
+          <History session={session} />
+        </TopBar>
         <h1 className="sr-only">Recolour a set for {site.name}</h1>
         <EmptySet intake={intake} onFiles={take} />
       </div>
@@ -64,112 +73,446 @@ function History({ session }: { session: Session }) {
   const { undoLabel, redoLabel } = useHistory(session);
   return (
     <>
-      <IconButton label={undoLabel ? `Undo: ${undoLabel}` : 'Nothing to undo'} keys="Ctrl+Z" disabled={!undoLabel} onClick={() => session.undo()}><Undo2 size={15} /></IconButton>
-      <IconButton label={redoLabel ? `Redo: ${redoLabel}` : 'Nothing to redo'} keys="Ctrl+Shift+Z" disabled={!redoLabel} onClick={() => session.redo()}><Redo2 size={15} /></IconButton>
+      <IconButton
+        label={undoLabel ? `Undo: ${undoLabel}` : 'Nothing to undo'}
+        keys="Ctrl+Z"
+        disabled={!undoLabel}
+        onClick={() => session.undo()}
+      >
+        <Undo2 size={15} />
+      </IconButton>
+      <IconButton
+        label={redoLabel ? `Redo: ${redoLabel}` : 'Nothing to redo'}
+        keys="Ctrl+Shift+Z"
+        disabled={!redoLabel}
+        onClick={() => session.redo()}
+      >
+        <Redo2 size={15} />
+      </IconButton>
     </>
   );
 }
 
 type View = 'piece' | 'all' | 'page' | 'sheet';
 
-function OpenSet({ session, site, set, intake, onFiles }: { session: Session; site: Site; set: PieceSet; intake: SetIntake; onFiles(files: readonly FolderFile[]): void }) {
-  const router = useRouter(), looked = useLooked(set), written = useWritten(set, looked), followed = useFollowed(set, looked, written);
-  const [chosen, setChosen] = useState<string>(), [step, setStep] = useState<string>(), [view, setView] = useState<View>('piece'), [pageId, setPageId] = useState(site.pages[0].id), [all, setAll] = useState(false), [listOpen, setListOpen] = useState(false), [held, setHeld] = useState(false), { undoLabel, redoLabel } = useHistory(session);
-  const selected = set.pieces.some((p) => p.path === chosen) ? chosen : set.pieces[0]?.path, piece = set.pieces.find((p) => p.path === selected), page = site.pages.find((p) => p.id === pageId) ?? site.pages[0];
-  const { recipe } = set, currentStep = recipe.steps.some((s) => s.id === step) ? step : recipe.steps[0]?.id;
-  const commit = session.commit.bind(session), commitRecipe = (label: string, next: Recipe) => commit(label, layRecipeOnSet(next));
-  const recipeProps = { recipe, theme: site.theme.colours, selected: currentStep, onSelect: setStep, preview: (next: Recipe) => session.preview(layRecipeOnSet(next)), commit: commitRecipe };
-  const lines = followed?.lines ?? [], continued = lines.find((l) => l.continues && l.follows && looked.roles.get(l.continues.path)?.kind === 'background'), placed = useMemo(() => placedPieces(set, looked.roles), [set, looked.roles]);
-  const active = activeSteps(recipe).length > 0, taken = set.pieces.filter((p) => !p.leftOut).length, after = [...written.files.values()].reduce((sum, f) => sum + f.bytes.length, 0);
+function OpenSet({
+  session,
+  site,
+  set,
+  intake,
+  onFiles,
+}: {
+  session: Session;
+  site: Site;
+  set: PieceSet;
+  intake: SetIntake;
+  onFiles(files: readonly FolderFile[]): void;
+}) {
+  const router = useRouter(),
+    looked = useLooked(set),
+    written = useWritten(set, looked),
+    followed = useFollowed(set, looked, written);
+  const [chosen, setChosen] = useState<string>(),
+    [step, setStep] = useState<string>(),
+    [view, setView] = useState<View>('piece'),
+    [pageId, setPageId] = useState(site.pages[0].id),
+    [all, setAll] = useState(false),
+    [listOpen, setListOpen] = useState(false),
+    [held, setHeld] = useState(false),
+    { undoLabel, redoLabel } = useHistory(session);
+  const selected = set.pieces.some((p) => p.path === chosen) ? chosen : set.pieces[0]?.path,
+    piece = set.pieces.find((p) => p.path === selected),
+    page = site.pages.find((p) => p.id === pageId) ?? site.pages[0];
+  const { recipe } = set,
+    currentStep = recipe.steps.some((s) => s.id === step) ? step : recipe.steps[0]?.id;
+  const commit = session.commit.bind(session),
+    commitRecipe = (label: string, next: Recipe) => commit(label, layRecipeOnSet(next));
+  const recipeProps = {
+    recipe,
+    theme: site.theme.colours,
+    selected: currentStep,
+    onSelect: setStep,
+    preview: (next: Recipe) => session.preview(layRecipeOnSet(next)),
+    commit: commitRecipe,
+  };
+  const lines = followed?.lines ?? [],
+    continued = lines.find(
+      (l) => l.continues && l.follows && looked.roles.get(l.continues.path)?.kind === 'background',
+    ),
+    placed = useMemo(() => placedPieces(set, looked.roles), [set, looked.roles]);
+  const active = activeSteps(recipe).length > 0,
+    taken = set.pieces.filter((p) => !p.leftOut).length,
+    after = [...written.files.values()].reduce((sum, f) => sum + f.bytes.length, 0);
   /** Two pieces to show ways on: the chosen one and the largest. */
-  const largest = useMemo(() => set.pieces.reduce((a, b) => (b.width * b.height > a.width * a.height ? b : a), set.pieces[0]), [set.pieces]), shown = [...new Set([piece?.assetId, largest?.assetId])].filter((id) => id !== undefined);
+  const largest = useMemo(
+      () =>
+        set.pieces.reduce(
+          (a, b) => (b.width * b.height > a.width * a.height ? b : a),
+          set.pieces[0],
+        ),
+      [set.pieces],
+    ),
+    shown = [...new Set([piece?.assetId, largest?.assetId])].filter((id) => id !== undefined);
 
-  const common = useMemo(() => (looked.looking ? [] : commonColours([...looked.samples.values()]).map((c) => ({ name: 'of the pieces', hex: hexOf(c) }))), [looked.samples, looked.looking]);
+  const common = useMemo(
+    () =>
+      looked.looking
+        ? []
+        : commonColours([...looked.samples.values()]).map((c) => ({
+            name: 'of the pieces',
+            hex: hexOf(c),
+          })),
+    [looked.samples, looked.looking],
+  );
 
   const takeOffer = ({ offer }: OfferLook) => {
     const steps = offer.steps.map((s) => ({ ...s, id: crypto.randomUUID() }));
     // Another way is another recipe: one that is kept stays what it is.
-    const own = site.recipes.some((r) => r.id === recipe.id) ? { id: crypto.randomUUID(), name: '' } : undefined;
+    const own = site.recipes.some((r) => r.id === recipe.id)
+      ? { id: crypto.randomUUID(), name: '' }
+      : undefined;
     commitRecipe(`Recolour ${set.from} to ${set.to}`, { ...recipe, ...own, steps });
     setStep(steps[0].id);
   };
-  const decide = (line: SheetLine) => commit(line.follows ? `Leave ${line.old}` : `Recolour ${line.old}`, editSet((s) => { s.lines[line.key] = !(s.lines[line.key] ?? line.follows); }));
-  const mend = (list: readonly SheetLine[]) => commit(list.length === 1 ? `Mend the text of ${list[0].selector}` : 'Mend the contrast of the text', editSet((s) => { for (const l of list) if (l.mend) s.lines[l.key] = l.mend; }));
-  const takePieces = (paths: readonly string[], wanted: boolean) => commit(wanted ? (paths.length === 1 ? `Recolour ${paths[0]}` : 'Recolour all') : paths.length === 1 ? `Leave ${paths[0]} out` : 'Leave all out', editSet((s) => { const those = new Set(paths); for (const p of s.pieces) if (those.has(p.path)) p.leftOut = !wanted; }));
+  const decide = (line: SheetLine) =>
+    commit(
+      line.follows ? `Leave ${line.old}` : `Recolour ${line.old}`,
+      editSet((s) => {
+        s.lines[line.key] = !(s.lines[line.key] ?? line.follows);
+      }),
+    );
+  const mend = (list: readonly SheetLine[]) =>
+    commit(
+      list.length === 1 ? `Mend the text of ${list[0].selector}` : 'Mend the contrast of the text',
+      editSet((s) => {
+        for (const l of list) if (l.mend) s.lines[l.key] = l.mend;
+      }),
+    );
+  const takePieces = (paths: readonly string[], wanted: boolean) =>
+    commit(
+      wanted
+        ? paths.length === 1
+          ? `Recolour ${paths[0]}`
+          : 'Recolour all'
+        : paths.length === 1
+          ? `Leave ${paths[0]} out`
+          : 'Leave all out',
+      editSet((s) => {
+        const those = new Set(paths);
+        for (const p of s.pieces) if (those.has(p.path)) p.leftOut = !wanted;
+      }),
+    );
   const archive = async () => {
     if (!followed) return;
     try {
-      const files = setFiles(set, await originalsOf(set), new Map([...written.files].map(([path, f]) => [path, { path, ...f }])), followed, all);
+      const files = setFiles(
+        set,
+        await originalsOf(set),
+        new Map([...written.files].map(([path, f]) => [path, { path, ...f }])),
+        followed,
+        all,
+      );
       download(setArchiveName(set), zipFiles(files), 'application/zip');
-      say('done', `${files.filter((f) => f.changed).length - 1} files changed; the list of them is in the archive.`);
+      say(
+        'done',
+        `${files.filter((f) => f.changed).length - 1} files changed; the list of them is in the archive.`,
+      );
     } catch (error) {
-      say('bad', `The archive could not be made: ${error instanceof Error ? error.message : String(error)}`);
+      say(
+        'bad',
+        `The archive could not be made: ${error instanceof Error ? error.message : String(error)}`,
+      );
     }
   };
   const ontoPlan = () => {
     commit(`Lay ${set.name} on the plan`, layOnPlan(set, looked.roles, page.id, continued?.toHex));
-    say('done', `${placed.length} ${placed.length === 1 ? 'piece lies' : 'pieces lie'} on ${page.name} with the recipe. The others are handed over with the site.`);
+    say(
+      'done',
+      `${placed.length} ${placed.length === 1 ? 'piece lies' : 'pieces lie'} on ${page.name} with the recipe. The others are handed over with the site.`,
+    );
     router.push(`/sites/${site.id}`);
   };
   const commands: Command[] = [
-    { id: 'undo', label: undoLabel ? `Undo: ${undoLabel}` : 'Undo', keys: ['Mod+z'], enabled: undoLabel !== undefined, run: () => session.undo() },
-    { id: 'redo', label: redoLabel ? `Redo: ${redoLabel}` : 'Redo', keys: ['Mod+Shift+z'], enabled: redoLabel !== undefined, run: () => session.redo() },
-    { id: 'before', label: 'Hold for the pieces before', keys: ['b'], run: () => setHeld(true), release: () => setHeld(false) },
-    ...(Object.keys(viewTitles) as View[]).map((v): Command => ({ id: `show ${v}`, label: `Show: ${viewTitles[v]}`, run: () => setView(v) })),
-    { id: 'plan', label: 'Lay the pieces on the plan', enabled: active && placed.length > 0, run: ontoPlan },
-    { id: 'archive', label: 'Save the archive', enabled: written.whole && followed !== undefined && active, run: () => void archive() },
-    { id: 'close', label: `Close ${set.name}`, run: () => commit(`Close ${set.name}`, openPieces(null)) },
-    { id: 'hand-over', label: 'Hand over: files, lines, archive, rehearsal', run: () => router.push(`/sites/${site.id}/hand-over`) },
+    {
+      id: 'undo',
+      label: undoLabel ? `Undo: ${undoLabel}` : 'Undo',
+      keys: ['Mod+z'],
+      enabled: undoLabel !== undefined,
+      run: () => session.undo(),
+    },
+    {
+      id: 'redo',
+      label: redoLabel ? `Redo: ${redoLabel}` : 'Redo',
+      keys: ['Mod+Shift+z'],
+      enabled: redoLabel !== undefined,
+      run: () => session.redo(),
+    },
+    {
+      id: 'before',
+      label: 'Hold for the pieces before',
+      keys: ['b'],
+      run: () => setHeld(true),
+      release: () => setHeld(false),
+    },
+    ...(Object.keys(viewTitles) as View[]).map((v): Command => ({
+      id: `show ${v}`,
+      label: `Show: ${viewTitles[v]}`,
+      run: () => setView(v),
+    })),
+    {
+      id: 'plan',
+      label: 'Lay the pieces on the plan',
+      enabled: active && placed.length > 0,
+      run: ontoPlan,
+    },
+    {
+      id: 'archive',
+      label: 'Save the archive',
+      enabled: written.whole && followed !== undefined && active,
+      run: () => void archive(),
+    },
+    {
+      id: 'close',
+      label: `Close ${set.name}`,
+      run: () => commit(`Close ${set.name}`, openPieces(null)),
+    },
+    {
+      id: 'hand-over',
+      label: 'Hand over: files, lines, archive, rehearsal',
+      run: () => router.push(`/sites/${site.id}/hand-over`),
+    },
     { id: 'leave', label: 'Back to the page plan', run: () => router.push(`/sites/${site.id}`) },
-    { id: 'list', label: 'All commands and their keys', keys: ['Mod+k', '?'], unlisted: true, run: () => setListOpen(true) },
+    {
+      id: 'list',
+      label: 'All commands and their keys',
+      keys: ['Mod+k', '?'],
+      unlisted: true,
+      run: () => setListOpen(true),
+    },
   ];
   useCommandKeys(commands);
 
-  const progress = looked.looking ? { ...looked.looking, words: 'Reading' } : written.writing && { ...written.writing, words: 'Writing' };
+  const progress = looked.looking
+    ? { ...looked.looking, words: 'Reading' }
+    : written.writing && { ...written.writing, words: 'Writing' };
   return (
-    <div className="flex h-screen flex-col" onDragOver={(e) => e.preventDefault()} onDrop={(e) => { e.preventDefault(); void droppedFiles(e.dataTransfer).then(onFiles, (error: unknown) => say('bad', error instanceof Error ? error.message : String(error))); }}>
-      <TopBar crumbs={[{ label: site.name, href: `/sites/${site.id}` }, { label: 'Recolour a set', figure: `${taken} of ${set.pieces.length}` }]}>
-        {progress
-          ? <span role="status" className="flex items-center gap-2 text-soft"><progress aria-label={`${progress.words} pieces`} className="h-1.5 w-24 accent-act" value={progress.done} max={Math.max(1, progress.of)} /><span className="figure">{progress.words} {progress.done} of {progress.of}</span><Button onClick={looked.looking ? looked.stop : written.stop}><X size={13} aria-hidden />Stop</Button></span>
-          : !looked.whole && looked.samples.size > 0 ? <Button onClick={looked.start}>Read on</Button>
-          : active && looked.whole && !written.whole && <Button onClick={written.start}>Write the files</Button>}
+    <div
+      className="flex h-screen flex-col"
+      onDragOver={(e) => e.preventDefault()}
+      onDrop={(e) => {
+        e.preventDefault();
+        void droppedFiles(e.dataTransfer).then(onFiles, (error: unknown) =>
+          say('bad', error instanceof Error ? error.message : String(error)),
+        );
+      }}
+    >
+      <TopBar
+        crumbs={[
+          { label: site.name, href: `/sites/${site.id}` },
+          { label: 'Recolour a set', figure: `${taken} of ${set.pieces.length}` },
+        ]}
+      >
+        {progress ? (
+          <span role="status" className="flex items-center gap-2 text-soft">
+            <progress
+              aria-label={`${progress.words} pieces`}
+              className="h-1.5 w-24 accent-act"
+              value={progress.done}
+              max={Math.max(1, progress.of)}
+            />
+            <span className="figure">
+              {progress.words} {progress.done} of {progress.of}
+            </span>
+            <Button onClick={looked.looking ? looked.stop : written.stop}>
+              <X size={13} aria-hidden />
+              Stop
+            </Button>
+          </span>
+        ) : !looked.whole && looked.samples.size > 0 ? (
+          <Button onClick={looked.start}>Read on</Button>
+        ) : (
+          active &&
+          looked.whole &&
+          !written.whole && <Button onClick={written.start}>Write the files</Button>
+        )}
         <History session={session} />
-        <Button disabled={!active || placed.length === 0 || looked.looking !== undefined} onClick={ontoPlan}>Lay on the plan</Button>
+        <Button
+          disabled={!active || placed.length === 0 || looked.looking !== undefined}
+          onClick={ontoPlan}
+        >
+          Lay on the plan
+        </Button>
         <Button onClick={() => router.push(`/sites/${site.id}/hand-over`)}>Hand over</Button>
-        <Switch<'changed' | 'all'> label="What the archive holds" value={all ? 'all' : 'changed'} onChange={(v) => setAll(v === 'all')} choices={[{ value: 'changed', label: 'changed' }, { value: 'all', label: 'all files' }]} />
-        <Button look="main" disabled={!written.whole || !followed || !active} onClick={() => void archive()}><Archive size={13} aria-hidden />{written.whole ? `Archive, ${kilobytes(after)}` : 'Archive'}</Button>
+        <Switch<'changed' | 'all'>
+          label="What the archive holds"
+          value={all ? 'all' : 'changed'}
+          onChange={(v) => setAll(v === 'all')}
+          choices={[
+            { value: 'changed', label: 'changed' },
+            { value: 'all', label: 'all files' },
+          ]}
+        />
+        <Button
+          look="main"
+          disabled={!written.whole || !followed || !active}
+          onClick={() => void archive()}
+        >
+          <Archive size={13} aria-hidden />
+          {written.whole ? `Archive, ${kilobytes(after)}` : 'Archive'}
+        </Button>
       </TopBar>
       <h1 className="sr-only">Recolour a set: {set.name}</h1>
       <div className="grid min-h-0 grow grid-cols-[minmax(0,1.62fr)_minmax(0,1fr)]">
         <section aria-label="Pieces of the set" className="flex min-h-0 flex-col">
           <div className="flex h-9 shrink-0 items-center gap-2 border-b border-hair bg-white px-3">
-            <h2 className="min-w-0 truncate font-semibold" title={set.name}>{set.name}</h2><span className="figure shrink-0 text-soft">{set.pieces.length} pieces, {set.sheets.length} {set.sheets.length === 1 ? 'style sheet' : 'style sheets'}</span>
-            {intake.busy ? <span role="status" className="ml-auto flex min-w-0 items-center gap-2 text-soft"><span className="truncate">Reading {intake.busy}…</span><Button onClick={intake.cancel}>Cancel</Button></span> : <span className="ml-auto flex shrink-0 gap-1.5"><ChooseFiles onFiles={onFiles} /></span>}
+            <h2 className="min-w-0 truncate font-semibold" title={set.name}>
+              {set.name}
+            </h2>
+            <span className="shrink-0 figure text-soft">
+              {set.pieces.length} pieces, {set.sheets.length}{' '}
+              {set.sheets.length === 1 ? 'style sheet' : 'style sheets'}
+            </span>
+            {intake.busy ? (
+              <span role="status" className="ml-auto flex min-w-0 items-center gap-2 text-soft">
+                <span className="truncate">Reading {intake.busy}…</span>
+                <Button onClick={intake.cancel}>Cancel</Button>
+              </span>
+            ) : (
+              <span className="ml-auto flex shrink-0 gap-1.5">
+                <ChooseFiles onFiles={onFiles} />
+              </span>
+            )}
           </div>
-          {looked.broken.get('') && <p role="alert" className="m-2 rounded-sm border border-bad bg-bad-wash px-3 py-1 text-bad">{looked.broken.get('')}</p>}
-          <div className="min-h-0 grow"><PieceTable set={set} looked={looked} written={written} selected={selected} onSelect={setChosen} onTake={takePieces} /></div>
+          {looked.broken.get('') && (
+            <p
+              role="alert"
+              className="m-2 rounded-sm border border-bad bg-bad-wash px-3 py-1 text-bad"
+            >
+              {looked.broken.get('')}
+            </p>
+          )}
+          <div className="min-h-0 grow">
+            <PieceTable
+              set={set}
+              looked={looked}
+              written={written}
+              selected={selected}
+              onSelect={setChosen}
+              onTake={takePieces}
+            />
+          </div>
         </section>
-        <section aria-label="What it becomes" className="relative flex min-h-0 flex-col border-l border-line bg-white">
+        <section
+          aria-label="What it becomes"
+          className="relative flex min-h-0 flex-col border-l border-line bg-white"
+        >
           <div className="flex h-9 shrink-0 items-center gap-2 border-b border-hair px-3">
-            <Switch<View> label="What is shown" value={view} onChange={setView} choices={(['piece', 'all', 'page', 'sheet'] as const).map((value) => ({ value, label: value === 'sheet' && lines.length > 0 ? `${viewTitles.sheet} ${lines.filter((l) => l.follows).length}` : viewTitles[value] }))} />
-            {view === 'page' && site.pages.length > 1 && <Choose label="Page" className="ml-auto w-32 min-w-0" value={page.id} choices={site.pages.map((p) => ({ value: p.id, label: p.name }))} onChange={setPageId} />}
+            <Switch<View>
+              label="What is shown"
+              value={view}
+              onChange={setView}
+              choices={(['piece', 'all', 'page', 'sheet'] as const).map((value) => ({
+                value,
+                label:
+                  value === 'sheet' && lines.length > 0
+                    ? `${viewTitles.sheet} ${lines.filter((l) => l.follows).length}`
+                    : viewTitles[value],
+              }))}
+            />
+            {view === 'page' && site.pages.length > 1 && (
+              <Choose
+                label="Page"
+                className="ml-auto w-32 min-w-0"
+                value={page.id}
+                choices={site.pages.map((p) => ({ value: p.id, label: p.name }))}
+                onChange={setPageId}
+              />
+            )}
           </div>
           <div className="min-h-0 grow">
-            {view === 'piece' && <PieceView piece={piece} recipe={held ? { ...recipe, steps: [] } : recipe} role={piece && looked.roles.get(piece.path)} note={(piece && (looked.broken.get(piece.path) ?? written.files.get(piece.path)?.note)) ?? ''} />}
-            {view === 'all' && <AllPieces set={held ? { ...set, recipe: { ...recipe, steps: [] } } : set} looked={looked.samples.size} selected={selected} onSelect={setChosen} />}
-            {view === 'page' && (placed.length > 0 ? <PagePreview site={site} set={set} page={page} roles={looked.roles} ground={continued?.toHex} /> : <p className="m-4 text-soft">None of the pieces has a place of its own on a page, by what the style sheets say.</p>)}
-            {view === 'sheet' && <SheetLines followed={followed} decided={set.lines} onDecide={decide} onMend={mend} />}
+            {view === 'piece' && (
+              <PieceView
+                piece={piece}
+                recipe={held ? { ...recipe, steps: [] } : recipe}
+                role={piece && looked.roles.get(piece.path)}
+                note={
+                  (piece &&
+                    (looked.broken.get(piece.path) ?? written.files.get(piece.path)?.note)) ??
+                  ''
+                }
+              />
+            )}
+            {view === 'all' && (
+              <AllPieces
+                set={held ? { ...set, recipe: { ...recipe, steps: [] } } : set}
+                looked={looked.samples.size}
+                selected={selected}
+                onSelect={setChosen}
+              />
+            )}
+            {view === 'page' &&
+              (placed.length > 0 ? (
+                <PagePreview
+                  site={site}
+                  set={set}
+                  page={page}
+                  roles={looked.roles}
+                  ground={continued?.toHex}
+                />
+              ) : (
+                <p className="m-4 text-soft">
+                  None of the pieces has a place of its own on a page, by what the style sheets say.
+                </p>
+              ))}
+            {view === 'sheet' && (
+              <SheetLines followed={followed} decided={set.lines} onDecide={decide} onMend={mend} />
+            )}
           </div>
         </section>
       </div>
       <div className="grid h-[262px] shrink-0 grid-cols-[minmax(0,1.25fr)_minmax(0,1.1fr)_minmax(0,1fr)] border-t border-line bg-sheet [&>*]:overflow-y-auto [&>*]:px-3.5 [&>*]:py-2">
-        <div><RecipePanel session={session} site={site} set={set} props={recipeProps} /></div>
-        <section aria-label="Step" className="flex flex-col gap-1.5 border-x border-line bg-white [&>*]:shrink-0">{recipe.steps.length > 0 ? <SelectedStep {...recipeProps} /> : <p className="m-auto max-w-64 text-center text-soft">The step you choose has its controls here.</p>}</section>
-        <div><FromTo set={set} theme={site.theme.colours} shown={shown} looked={looked.samples.size} common={common} onColours={(label, change) => commit(label, editSet((s) => { Object.assign(s, change); }))} onTake={takeOffer} /></div>
+        <div>
+          <RecipePanel session={session} site={site} set={set} props={recipeProps} />
+        </div>
+        <section
+          aria-label="Step"
+          className="flex flex-col gap-1.5 border-x border-line bg-white [&>*]:shrink-0"
+        >
+          {recipe.steps.length > 0 ? (
+            <SelectedStep {...recipeProps} />
+          ) : (
+            <p className="m-auto max-w-64 text-center text-soft">
+              The step you choose has its controls here.
+            </p>
+          )}
+        </section>
+        <div>
+          <FromTo
+            set={set}
+            theme={site.theme.colours}
+            shown={shown}
+            looked={looked.samples.size}
+            common={common}
+            onColours={(label, change) =>
+              commit(
+                label,
+                editSet((s) => {
+                  Object.assign(s, change);
+                }),
+              )
+            }
+            onTake={takeOffer}
+          />
+        </div>
       </div>
       <CommandList open={listOpen} onOpenChange={setListOpen} commands={commands} />
     </div>
   );
 }
 
-const viewTitles: Readonly<Record<View, string>> = { piece: 'Piece', all: 'All', page: 'Page', sheet: 'Style sheet' };
+const viewTitles: Readonly<Record<View, string>> = {
+  piece: 'Piece',
+  all: 'All',
+  page: 'Page',
+  sheet: 'Style sheet',
+};

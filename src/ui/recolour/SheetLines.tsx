@@ -10,24 +10,89 @@ import { useWindowed } from './useWindowed';
 
 type Shown = 'follow' | 'all' | 'contrast';
 
-const rowHeight = 44, headHeight = 0;
+const rowHeight = 44,
+  headHeight = 0;
 
 const weakOf = ({ contrast }: SheetLine): boolean => contrast !== undefined && isWeak(contrast);
 
 /** The colours of the style sheets, old and new, with a tick for each that follows. */
-export function SheetLines({ followed, decided, onDecide, onMend }: { followed: Followed | undefined; decided: PieceSet['lines']; onDecide(line: SheetLine): void; onMend(lines: readonly SheetLine[]): void }) {
-  const [shown, setShown] = useState<Shown>('follow'), box = useRef<HTMLDivElement>(null), all = followed?.lines ?? [];
-  const weak = all.filter(weakOf), following = all.filter((l) => l.follows || l.proposed), lines = shown === 'all' ? all : shown === 'contrast' ? weak : following, view = useWindowed(box, lines.length, rowHeight, headHeight);
+export function SheetLines({
+  followed,
+  decided,
+  onDecide,
+  onMend,
+}: {
+  followed: Followed | undefined;
+  decided: PieceSet['lines'];
+  onDecide(line: SheetLine): void;
+  onMend(lines: readonly SheetLine[]): void;
+}) {
+  const [shown, setShown] = useState<Shown>('follow'),
+    box = useRef<HTMLDivElement>(null),
+    all = followed?.lines ?? [];
+  const weak = all.filter(weakOf),
+    following = all.filter((l) => l.follows || l.proposed),
+    lines = shown === 'all' ? all : shown === 'contrast' ? weak : following,
+    view = useWindowed(box, lines.length, rowHeight, headHeight);
   return (
     <div className="flex h-full min-h-0 flex-col">
       <div className="flex h-9 shrink-0 items-center gap-2 border-b border-hair px-3">
-        <Switch<Shown> label="Which colours" value={shown} onChange={setShown} choices={[{ value: 'follow', label: `Belong to the pieces ${following.length}` }, { value: 'all', label: `All ${all.length}` }, { value: 'contrast', label: <>{weak.length > 0 && <VerdictMark verdict="look" />}Contrast {weak.length}</> }]} />
-        {shown === 'contrast' && weak.some((l) => l.mend) && <Button look="mend" className="ml-auto" onClick={() => onMend(weak.filter((l) => l.mend))}>Mend all</Button>}
+        <Switch<Shown>
+          label="Which colours"
+          value={shown}
+          onChange={setShown}
+          choices={[
+            { value: 'follow', label: `Belong to the pieces ${following.length}` },
+            { value: 'all', label: `All ${all.length}` },
+            {
+              value: 'contrast',
+              label: (
+                <>
+                  {weak.length > 0 && <VerdictMark verdict="look" />}Contrast {weak.length}
+                </>
+              ),
+            },
+          ]}
+        />
+        {shown === 'contrast' && weak.some((l) => l.mend) && (
+          <Button
+            look="mend"
+            className="ml-auto"
+            onClick={() => onMend(weak.filter((l) => l.mend))}
+          >
+            Mend all
+          </Button>
+        )}
       </div>
       <div ref={box} className="min-h-0 grow overflow-y-auto">
-        {followed && lines.length === 0 && <p className="m-4 text-soft">{all.length === 0 ? 'There is no style sheet among the files, or none with a colour.' : shown === 'contrast' ? `No text loses contrast below ${leastContrast}.` : 'No colour of the style sheets belongs to the pieces. “All” has the others.'}</p>}
-        {!followed && <p role="status" className="m-4 text-soft">Reading the style sheets…</p>}
-        <ul aria-label="Colours of the style sheets" style={{ paddingTop: view.above, paddingBottom: view.below }}>{lines.slice(view.first, view.end).map((line) => <Line key={line.key} line={line} follows={decided[line.key] === undefined ? line.follows : decided[line.key] !== false} onDecide={() => onDecide(line)} onMend={() => onMend([line])} />)}</ul>
+        {followed && lines.length === 0 && (
+          <p className="m-4 text-soft">
+            {all.length === 0
+              ? 'There is no style sheet among the files, or none with a colour.'
+              : shown === 'contrast'
+                ? `No text loses contrast below ${leastContrast}.`
+                : 'No colour of the style sheets belongs to the pieces. “All” has the others.'}
+          </p>
+        )}
+        {!followed && (
+          <p role="status" className="m-4 text-soft">
+            Reading the style sheets…
+          </p>
+        )}
+        <ul
+          aria-label="Colours of the style sheets"
+          style={{ paddingTop: view.above, paddingBottom: view.below }}
+        >
+          {lines.slice(view.first, view.end).map((line) => (
+            <Line
+              key={line.key}
+              line={line}
+              follows={decided[line.key] === undefined ? line.follows : decided[line.key] !== false}
+              onDecide={() => onDecide(line)}
+              onMend={() => onMend([line])}
+            />
+          ))}
+        </ul>
       </div>
     </div>
   );
@@ -35,21 +100,71 @@ export function SheetLines({ followed, decided, onDecide, onMend }: { followed: 
 
 const swatch = 'inline-block h-3.5 w-3.5 shrink-0 border border-black/15';
 
-function Line({ line, follows, onDecide, onMend }: { line: SheetLine; follows: boolean; onDecide(): void; onMend(): void }) {
-  const { selector, property, old, to, contrast, continues } = line, weak = weakOf(line), name = `${selector} ${property} ${old}, ${line.file.split('/').at(-1)} line ${line.line}`;
+function Line({
+  line,
+  follows,
+  onDecide,
+  onMend,
+}: {
+  line: SheetLine;
+  follows: boolean;
+  onDecide(): void;
+  onMend(): void;
+}) {
+  const { selector, property, old, to, contrast, continues } = line,
+    weak = weakOf(line),
+    name = `${selector} ${property} ${old}, ${line.file.split('/').at(-1)} line ${line.line}`;
   return (
     <li className="flex items-center gap-2 border-b border-hair px-3" style={{ height: rowHeight }}>
       <label className="flex h-full min-w-0 grow items-center gap-2">
-        <input type="checkbox" className="shrink-0 accent-act" aria-label={`Recolour ${name}`} checked={follows} onChange={onDecide} />
+        <input
+          type="checkbox"
+          className="shrink-0 accent-act"
+          aria-label={`Recolour ${name}`}
+          checked={follows}
+          onChange={onDecide}
+        />
         <span className="min-w-0 grow">
-          <span className="figure flex min-w-0 items-center gap-1.5"><span className={swatch} style={{ background: line.oldHex }} /><span className="truncate" title={old}>{old}</span><span aria-hidden>→</span><span className={swatch} style={{ background: line.toHex }} /><span className="truncate" title={to}>{to}</span></span>
-          <span className="block truncate text-[11px] text-soft" title={name}><span className="figure text-[11px]!">{selector}</span> {property}, {line.file.split('/').at(-1)} line {line.line}{line.keptReadable && line.follows && ', kept readable'}{continues && `, goes on where ${continues.path.split('/').at(-1)} ends${continues.uneven ? `, uneven by ${continues.uneven}` : ''}`}</span>
+          <span className="flex min-w-0 items-center gap-1.5 figure">
+            <span className={swatch} style={{ background: line.oldHex }} />
+            <span className="truncate" title={old}>
+              {old}
+            </span>
+            <span aria-hidden>→</span>
+            <span className={swatch} style={{ background: line.toHex }} />
+            <span className="truncate" title={to}>
+              {to}
+            </span>
+          </span>
+          <span className="block truncate text-[11px] text-soft" title={name}>
+            <span className="figure text-[11px]!">{selector}</span> {property},{' '}
+            {line.file.split('/').at(-1)} line {line.line}
+            {line.keptReadable && line.follows && ', kept readable'}
+            {continues &&
+              `, goes on where ${continues.path.split('/').at(-1)} ends${continues.uneven ? `, uneven by ${continues.uneven}` : ''}`}
+          </span>
         </span>
       </label>
-      {line.mend && <Button look="mend" className="h-[22px] px-1.5" title={`The nearest colour with a contrast of ${leastContrast}`} aria-label={`Mend ${selector}: text in ${line.mend}`} onClick={onMend}><span className={swatch} style={{ background: line.mend }} />Mend</Button>}
+      {line.mend && (
+        <Button
+          look="mend"
+          className="h-[22px] px-1.5"
+          title={`The nearest colour with a contrast of ${leastContrast}`}
+          aria-label={`Mend ${selector}: text in ${line.mend}`}
+          onClick={onMend}
+        >
+          <span className={swatch} style={{ background: line.mend }} />
+          Mend
+        </Button>
+      )}
       {contrast && (
-        <span className="figure flex shrink-0 items-center gap-1 text-[11px]! whitespace-nowrap" title={`Contrast of ${contrast.selector} on its ground, before and after`}>
-          {weak && <VerdictMark verdict="look" />}<span className="text-soft">{contrast.before.toFixed(1)} →</span><span className={weak ? 'font-semibold text-warn' : ''}>{contrast.after.toFixed(1)}</span>
+        <span
+          className="flex shrink-0 items-center gap-1 figure text-[11px]! whitespace-nowrap"
+          title={`Contrast of ${contrast.selector} on its ground, before and after`}
+        >
+          {weak && <VerdictMark verdict="look" />}
+          <span className="text-soft">{contrast.before.toFixed(1)} →</span>
+          <span className={weak ? 'font-semibold text-warn' : ''}>{contrast.after.toFixed(1)}</span>
         </span>
       )}
     </li>

@@ -15,7 +15,12 @@ export interface Windowed {
 const spare = 6;
 
 /** Which of many rows of one height are in sight of a box that scrolls. */
-export function useWindowed(box: RefObject<HTMLElement | null>, count: number, rowHeight: number, headHeight: number): Windowed {
+export function useWindowed(
+  box: RefObject<HTMLElement | null>,
+  count: number,
+  rowHeight: number,
+  headHeight: number,
+): Windowed {
   const [seen, setSeen] = useState({ top: 0, height: 600 });
   useEffect(() => {
     const element = box.current;
@@ -24,12 +29,25 @@ export function useWindowed(box: RefObject<HTMLElement | null>, count: number, r
     const observer = new ResizeObserver(read);
     observer.observe(element);
     element.addEventListener('scroll', read, { passive: true });
-    return () => { observer.disconnect(); element.removeEventListener('scroll', read); };
+    return () => {
+      observer.disconnect();
+      element.removeEventListener('scroll', read);
+    };
   }, [box]);
   const reveal = (index: number) => {
-    const element = box.current, top = index * rowHeight, bottom = top + rowHeight - (element ? element.clientHeight - headHeight : 0);
-    if (element && (top < element.scrollTop || bottom > element.scrollTop)) element.scrollTo({ top: top < element.scrollTop ? top : bottom });
+    const element = box.current,
+      top = index * rowHeight,
+      bottom = top + rowHeight - (element ? element.clientHeight - headHeight : 0);
+    if (element && (top < element.scrollTop || bottom > element.scrollTop))
+      element.scrollTo({ top: top < element.scrollTop ? top : bottom });
   };
-  const first = Math.max(0, Math.floor(seen.top / rowHeight) - spare), end = Math.min(count, Math.ceil((seen.top + seen.height) / rowHeight) + spare);
-  return { first, end, above: first * rowHeight, below: Math.max(0, (count - end) * rowHeight), reveal };
+  const first = Math.max(0, Math.floor(seen.top / rowHeight) - spare),
+    end = Math.min(count, Math.ceil((seen.top + seen.height) / rowHeight) + spare);
+  return {
+    first,
+    end,
+    above: first * rowHeight,
+    below: Math.max(0, (count - end) * rowHeight),
+    reveal,
+  };
 }

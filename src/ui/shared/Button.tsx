@@ -18,17 +18,28 @@ export function Button({ look = 'plain', className, ...rest }: ButtonProps) {
   return (
     <button
       type="button"
-      className={clsx('inline-flex h-[26px] shrink-0 items-center justify-center gap-1.5 rounded-sm border px-2.5 whitespace-nowrap transition-colors duration-100 disabled:cursor-default disabled:opacity-45', looks[look], className)}
+      className={clsx(
+        'inline-flex h-[26px] shrink-0 items-center justify-center gap-1.5 rounded-sm border px-2.5 whitespace-nowrap transition-colors duration-100 disabled:cursor-default disabled:opacity-45',
+        looks[look],
+        className,
+      )}
       {...rest}
     />
   );
 }
 
 /** A button with a picture for its face; `label` is its name and its hint, `keys` the shortcut. */
-export function IconButton({ label, keys, children, ...rest }: Omit<ButtonProps, 'children'> & { label: string; keys?: string; children: ReactNode }) {
+export function IconButton({
+  label,
+  keys,
+  children,
+  ...rest
+}: Omit<ButtonProps, 'children'> & { label: string; keys?: string; children: ReactNode }) {
   return (
     <Hint text={keys ? `${label} (${keys})` : label}>
-      <Button aria-label={label} {...rest} className={clsx('w-8 px-0!', rest.className)}>{children}</Button>
+      <Button aria-label={label} {...rest} className={clsx('w-8 px-0!', rest.className)}>
+        {children}
+      </Button>
     </Hint>
   );
 }
@@ -38,7 +49,12 @@ export function Hint({ text, children }: { text: string; children: ReactNode }) 
     <Tooltip.Root>
       <Tooltip.Trigger asChild>{children}</Tooltip.Trigger>
       <Tooltip.Portal>
-        <Tooltip.Content sideOffset={4} className="z-50 max-w-72 rounded-sm bg-ink px-2 py-1 text-white">{text}</Tooltip.Content>
+        <Tooltip.Content
+          sideOffset={4}
+          className="z-50 max-w-72 rounded-sm bg-ink px-2 py-1 text-white"
+        >
+          {text}
+        </Tooltip.Content>
       </Tooltip.Portal>
     </Tooltip.Root>
   );

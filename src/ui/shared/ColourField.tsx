@@ -35,8 +35,12 @@ function Swatches({ label, value, colours, onTake }: SwatchesProps) {
       {colours.map((c, i) => (
         <Hint key={`${c.name} ${i}`} text={`${c.name} ${c.hex}`}>
           <button
-            type="button" aria-label={`${label.split(':')[0]}: ${c.name}`} aria-pressed={c.hex === value} onClick={() => onTake(c.hex)}
-            className="-ml-px h-[26px] w-[26px] border border-line first:ml-0 aria-pressed:relative aria-pressed:outline-2 aria-pressed:outline-act" style={{ background: c.hex }}
+            type="button"
+            aria-label={`${label.split(':')[0]}: ${c.name}`}
+            aria-pressed={c.hex === value}
+            onClick={() => onTake(c.hex)}
+            className="-ml-px h-[26px] w-[26px] border border-line first:ml-0 aria-pressed:relative aria-pressed:outline-2 aria-pressed:outline-act"
+            style={{ background: c.hex }}
           />
         </Hint>
       ))}
@@ -46,31 +50,66 @@ function Swatches({ label, value, colours, onTake }: SwatchesProps) {
 
 /** A colour: the theme's first, the photo's own, any CSS colour typed, picked, or taken from the page. Equal channels are said to be grey. */
 export function ColourField({ label, value, theme, onPreview, onCommit, compact = false }: Props) {
-  const rgb = tryColour(value), photo = use(PhotoColours);
+  const rgb = tryColour(value),
+    photo = use(PhotoColours);
   return (
     <div className="flex min-w-0 grow flex-wrap items-center gap-x-2 gap-y-1">
       {/* A line of their own from the beginning, so that nothing jumps when the photo's colours come. */}
       <div className={photo ? 'flex w-full gap-3' : ''}>
-        <Swatches label={`${label}: theme colours`} value={value} colours={theme.slice(0, 8)} onTake={onCommit} />
-        {photo && photo.length > 0 && <Swatches label={`${label}: photo colours`} value={value} colours={photo.map((hex) => ({ name: `photo ${hex}`, hex }))} onTake={onCommit} />}
+        <Swatches
+          label={`${label}: theme colours`}
+          value={value}
+          colours={theme.slice(0, 8)}
+          onTake={onCommit}
+        />
+        {photo && photo.length > 0 && (
+          <Swatches
+            label={`${label}: photo colours`}
+            value={value}
+            colours={photo.map((hex) => ({ name: `photo ${hex}`, hex }))}
+            onTake={onCommit}
+          />
+        )}
       </div>
       <Hint text="Pick a colour">
         <input
-          type="color" aria-label={`${label}: pick`} value={value} className="h-[26px] w-[30px] rounded-sm border border-line bg-white p-0.5"
-          onInput={(e) => onPreview(e.currentTarget.value)} onBlur={(e) => { if (e.currentTarget.value !== value) onCommit(e.currentTarget.value); }}
-          ref={(input) => { if (input) input.onchange = () => onCommit(input.value); }}
+          type="color"
+          aria-label={`${label}: pick`}
+          value={value}
+          className="h-[26px] w-[30px] rounded-sm border border-line bg-white p-0.5"
+          onInput={(e) => onPreview(e.currentTarget.value)}
+          onBlur={(e) => {
+            if (e.currentTarget.value !== value) onCommit(e.currentTarget.value);
+          }}
+          ref={(input) => {
+            if (input) input.onchange = () => onCommit(input.value);
+          }}
         />
       </Hint>
-      <IconButton label={`${label}: take it from the page`} className="w-7" onClick={() => startSampling(onCommit)}><Pipette size={13} /></IconButton>
+      <IconButton
+        label={`${label}: take it from the page`}
+        className="w-7"
+        onClick={() => startSampling(onCommit)}
+      >
+        <Pipette size={13} />
+      </IconButton>
       <CommitField
-        label={label} className="w-[82px]" value={value}
+        label={label}
+        className="w-[82px]"
+        value={value}
         onCommit={(text) => {
           const colour = tryColour(text);
-          if (!colour) return `Expected a colour such as #3b4a45, rgb(59 74 69) or a CSS name, found “${text}”.`;
+          if (!colour)
+            return `Expected a colour such as #3b4a45, rgb(59 74 69) or a CSS name, found “${text}”.`;
           onCommit(hexOf(colour));
         }}
       />
-      {rgb && !compact && <span className="figure text-soft">{rgb.r} {rgb.g} {rgb.b}{isGrey(rgb) ? ', grey' : ''}</span>}
+      {rgb && !compact && (
+        <span className="figure text-soft">
+          {rgb.r} {rgb.g} {rgb.b}
+          {isGrey(rgb) ? ', grey' : ''}
+        </span>
+      )}
     </div>
   );
 }

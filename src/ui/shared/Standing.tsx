@@ -11,7 +11,11 @@ export function Standing({ title, children }: { title: string; children?: ReactN
         <div className="max-w-md rounded-sm border border-line bg-white px-5 py-4" role="status">
           <h1 className="font-semibold">{title}</h1>
           {children && <div className="mt-1 text-soft">{children}</div>}
-          {title !== 'Opening' && <Link href="/" className="mt-2 inline-block text-act underline">To your sites</Link>}
+          {title !== 'Opening' && (
+            <Link href="/" className="mt-2 inline-block text-act underline">
+              To your sites
+            </Link>
+          )}
         </div>
       </main>
     </div>

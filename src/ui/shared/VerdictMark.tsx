@@ -12,5 +12,10 @@ export const verdictColour = (verdict: Verdict): string => marks[verdict].colour
 /** A verdict as a sign, a colour and, for those who hear the page, a word. */
 export function VerdictMark({ verdict }: { verdict: Verdict }) {
   const { sign, word, colour } = marks[verdict];
-  return <span className={`figure inline-block w-3 shrink-0 font-semibold ${colour}`}><span aria-hidden>{sign}</span><span className="sr-only">{word}: </span></span>;
+  return (
+    <span className={`inline-block w-3 shrink-0 figure font-semibold ${colour}`}>
+      <span aria-hidden>{sign}</span>
+      <span className="sr-only">{word}: </span>
+    </span>
+  );
 }

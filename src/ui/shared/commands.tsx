@@ -24,15 +24,23 @@ function keyName(event: KeyboardEvent): string {
   return `${event.ctrlKey || event.metaKey ? 'Mod+' : ''}${event.shiftKey && !plain ? 'Shift+' : ''}${letter}`;
 }
 
-const typing = (target: EventTarget | null): boolean => target instanceof HTMLElement && (target.isContentEditable || /^(TEXTAREA|SELECT)$/.test(target.tagName) || (target instanceof HTMLInputElement && !/^(button|checkbox|radio|range)$/.test(target.type)));
+const typing = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement &&
+  (target.isContentEditable ||
+    /^(TEXTAREA|SELECT)$/.test(target.tagName) ||
+    (target instanceof HTMLInputElement && !/^(button|checkbox|radio|range)$/.test(target.type)));
 
 /** Enter and Delete belong to the control that has the focus. */
-const onControl = (target: EventTarget | null): boolean => target instanceof HTMLElement && target.closest('button, a, [role="dialog"], [role="listbox"], [role="menu"]') !== null;
+const onControl = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement &&
+  target.closest('button, a, [role="dialog"], [role="listbox"], [role="menu"]') !== null;
 
 /** Listens for the keys of the commands. Fields keep their keys, apart from those with Mod that are not for text. */
 export function useCommandKeys(commands: readonly Command[]): void {
   const current = useRef(commands);
-  useEffect(() => { current.current = commands; });
+  useEffect(() => {
+    current.current = commands;
+  });
   useEffect(() => {
     const held = new Map<string, Command>();
     const down = (event: KeyboardEvent) => {
@@ -49,39 +57,87 @@ export function useCommandKeys(commands: readonly Command[]): void {
       }
       command.run(event);
     };
-    const up = (event: KeyboardEvent) => { held.get(event.key)?.release?.(); held.delete(event.key); };
-    const away = () => { for (const c of held.values()) c.release?.(); held.clear(); };
+    const up = (event: KeyboardEvent) => {
+      held.get(event.key)?.release?.();
+      held.delete(event.key);
+    };
+    const away = () => {
+      for (const c of held.values()) c.release?.();
+      held.clear();
+    };
     window.addEventListener('keydown', down);
     window.addEventListener('keyup', up);
     window.addEventListener('blur', away);
-    return () => { window.removeEventListener('keydown', down); window.removeEventListener('keyup', up); window.removeEventListener('blur', away); };
+    return () => {
+      window.removeEventListener('keydown', down);
+      window.removeEventListener('keyup', up);
+      window.removeEventListener('blur', away);
+    };
   }, []);
 }
 
-const shown = (keys: string) => keys.replace('Mod', 'Ctrl').replace('Arrow', '').replace(/\b([a-z])$/, (c) => c.toUpperCase());
+const shown = (keys: string) =>
+  keys
+    .replace('Mod', 'Ctrl')
+    .replace('Arrow', '')
+    .replace(/\b([a-z])$/, (c) => c.toUpperCase());
 
 /** All commands, searched by typing. Also serves as the list of keys. */
-export function CommandList({ open, onOpenChange, commands }: { open: boolean; onOpenChange(open: boolean): void; commands: readonly Command[] }) {
+export function CommandList({
+  open,
+  onOpenChange,
+  commands,
+}: {
+  open: boolean;
+  onOpenChange(open: boolean): void;
+  commands: readonly Command[];
+}) {
   const [search, setSearch] = useState('');
   return (
-    <Dialog.Root open={open} onOpenChange={(o) => { onOpenChange(o); setSearch(''); }}>
+    <Dialog.Root
+      open={open}
+      onOpenChange={(o) => {
+        onOpenChange(o);
+        setSearch('');
+      }}
+    >
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/20" />
-        <Dialog.Content className="fixed top-16 left-1/2 z-40 w-[520px] -translate-x-1/2 rounded-sm border border-line bg-white" aria-describedby={undefined}>
+        <Dialog.Content
+          className="fixed top-16 left-1/2 z-40 w-[520px] -translate-x-1/2 rounded-sm border border-line bg-white"
+          aria-describedby={undefined}
+        >
           <Dialog.Title className="sr-only">All commands</Dialog.Title>
           <Palette label="All commands">
-            <Palette.Input value={search} onValueChange={setSearch} placeholder="What do you want to do" className="w-full border-b border-hair bg-transparent px-4 py-2.5 outline-none" />
+            <Palette.Input
+              value={search}
+              onValueChange={setSearch}
+              placeholder="What do you want to do"
+              className="w-full border-b border-hair bg-transparent px-4 py-2.5 outline-none"
+            />
             <Palette.List className="max-h-[60vh] overflow-auto py-1">
-              <Palette.Empty className="px-4 py-2 text-soft">No command with these words.</Palette.Empty>
-              {commands.filter((c) => !c.unlisted).map((c) => (
-                <Palette.Item
-                  key={c.id} value={c.label} disabled={c.enabled === false}
-                  onSelect={() => { onOpenChange(false); setSearch(''); c.run(); if (c.release) setTimeout(() => c.release?.(), 1500); }}
-                  className="flex cursor-pointer justify-between px-4 py-1.5 data-[disabled=true]:opacity-40 data-[selected=true]:bg-act-wash"
-                >
-                  {c.label}<span className="figure text-soft">{c.keys?.map(shown).join('  ')}</span>
-                </Palette.Item>
-              ))}
+              <Palette.Empty className="px-4 py-2 text-soft">
+                No command with these words.
+              </Palette.Empty>
+              {commands
+                .filter((c) => !c.unlisted)
+                .map((c) => (
+                  <Palette.Item
+                    key={c.id}
+                    value={c.label}
+                    disabled={c.enabled === false}
+                    onSelect={() => {
+                      onOpenChange(false);
+                      setSearch('');
+                      c.run();
+                      if (c.release) setTimeout(() => c.release?.(), 1500);
+                    }}
+                    className="flex cursor-pointer justify-between px-4 py-1.5 data-[disabled=true]:opacity-40 data-[selected=true]:bg-act-wash"
+                  >
+                    {c.label}
+                    <span className="figure text-soft">{c.keys?.map(shown).join('  ')}</span>
+                  </Palette.Item>
+                ))}
             </Palette.List>
           </Palette>
         </Dialog.Content>

@@ -1,5 +1,9 @@
 /** Hands bytes or text to the browser as a file to save. */
-export function download(name: string, content: Uint8Array<ArrayBuffer> | string, type: string): void {
+export function download(
+  name: string,
+  content: Uint8Array<ArrayBuffer> | string,
+  type: string,
+): void {
   const url = URL.createObjectURL(new Blob([content], { type }));
   const link = document.createElement('a');
   link.href = url;

@@ -13,8 +13,11 @@ let nextId = 1;
 
 export function say(tone: Notice['tone'], text: string): void {
   const notice = { id: nextId++, tone, text };
-  notices.setState(({ list }) => ({ list: [...list.filter((n) => n.text !== text), notice].slice(-4) }));
+  notices.setState(({ list }) => ({
+    list: [...list.filter((n) => n.text !== text), notice].slice(-4),
+  }));
   if (tone === 'done') setTimeout(() => putAway(notice.id), 4000);
 }
 
-export const putAway = (id: number): void => notices.setState(({ list }) => ({ list: list.filter((n) => n.id !== id) }));
+export const putAway = (id: number): void =>
+  notices.setState(({ list }) => ({ list: list.filter((n) => n.id !== id) }));

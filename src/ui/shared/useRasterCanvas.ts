@@ -9,7 +9,9 @@ export function useRasterCanvas(raster: Raster | undefined): RefObject<HTMLCanva
     if (!element || !raster) return;
     element.width = raster.width;
     element.height = raster.height;
-    element.getContext('2d')!.putImageData(new ImageData(raster.data, raster.width, raster.height), 0, 0);
+    element
+      .getContext('2d')!
+      .putImageData(new ImageData(raster.data, raster.width, raster.height), 0, 0);
   }, [raster]);
   return canvas;
 }

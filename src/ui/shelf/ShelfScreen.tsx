@@ -26,7 +26,11 @@ import { CreditsDialog } from './CreditsDialog';
 import { LibraryDetails, ShelfDetails } from './Details';
 
 export function ShelfScreen({ siteId, forSlot }: { siteId: string; forSlot: string | undefined }) {
-  return <WithSession siteId={siteId}>{(session) => <Shelf session={session} forSlot={forSlot} />}</WithSession>;
+  return (
+    <WithSession siteId={siteId}>
+      {(session) => <Shelf session={session} forSlot={forSlot} />}
+    </WithSession>
+  );
 }
 
 type Where = 'shelf' | 'library';
@@ -34,28 +38,80 @@ type Where = 'shelf' | 'library';
 const any = 'any';
 
 function Shelf({ session, forSlot }: { session: Session; forSlot: string | undefined }) {
-  const site = useSite(session), router = useRouter(), target = forSlot ? slotOf(site, forSlot) : undefined;
-  const [where, setWhere] = useState<Where>('shelf'), [words, setWords] = useState(''), [subject, setSubject] = useState(any), [shape, setShape] = useState<Shape | typeof any>(any);
-  const [leastWidth, setLeastWidth] = useState(target?.width ?? 0), [page, setPage] = useState(1), [chosen, setChosen] = useState<string>(), [creditsOpen, setCreditsOpen] = useState(false);
+  const site = useSite(session),
+    router = useRouter(),
+    target = forSlot ? slotOf(site, forSlot) : undefined;
+  const [where, setWhere] = useState<Where>('shelf'),
+    [words, setWords] = useState(''),
+    [subject, setSubject] = useState(any),
+    [shape, setShape] = useState<Shape | typeof any>(any);
+  const [leastWidth, setLeastWidth] = useState(target?.width ?? 0),
+    [page, setPage] = useState(1),
+    [chosen, setChosen] = useState<string>(),
+    [creditsOpen, setCreditsOpen] = useState(false);
   const [fetching, setFetching] = useState<string>();
   const { take, busy, share, cancel } = useIntake();
-  const query = { words, subject: subject === any ? undefined : subject, shape: shape === any ? undefined : shape, leastWidth };
+  const query = {
+    words,
+    subject: subject === any ? undefined : subject,
+    shape: shape === any ? undefined : shape,
+    leastWidth,
+  };
   const library = useLibrary({ ...query, page }, where === 'library');
-  const own = site.shelf.toReversed().filter((item) => matches({ title: item.name, words: `${item.maker} ${item.source}`, subject: item.subject, width: item.width, height: item.height }, query));
-  const subjects = where === 'shelf' ? [...new Set(site.shelf.map((i) => i.subject).filter(Boolean))].sort() : library.state === 'found' ? library.answer.subjects : [];
-  const search = <T,>(set: (value: T) => void) => (value: T) => { set(value); setPage(1); setChosen(undefined); };
+  const own = site.shelf
+    .toReversed()
+    .filter((item) =>
+      matches(
+        {
+          title: item.name,
+          words: `${item.maker} ${item.source}`,
+          subject: item.subject,
+          width: item.width,
+          height: item.height,
+        },
+        query,
+      ),
+    );
+  const subjects =
+    where === 'shelf'
+      ? [...new Set(site.shelf.map((i) => i.subject).filter(Boolean))].sort()
+      : library.state === 'found'
+        ? library.answer.subjects
+        : [];
+  const search =
+    <T,>(set: (value: T) => void) =>
+    (value: T) => {
+      set(value);
+      setPage(1);
+      setChosen(undefined);
+    };
 
-  const bring = (files: readonly File[]) => { setWhere('shelf'); void take(files, (item) => session.commit(`Shelve ${item.name}`, shelve(item))); };
-  const drop = (event: DragEvent) => { const files = filesOf(event.dataTransfer); if (files.length) { event.preventDefault(); bring(files); } };
+  const bring = (files: readonly File[]) => {
+    setWhere('shelf');
+    void take(files, (item) => session.commit(`Shelve ${item.name}`, shelve(item)));
+  };
+  const drop = (event: DragEvent) => {
+    const files = filesOf(event.dataTransfer);
+    if (files.length) {
+      event.preventDefault();
+      bring(files);
+    }
+  };
   const lay = (item: ShelfItem, slot: Slot) => {
-    session.commit(`Lay ${item.name}`, layPhoto(slot, pictureOf(session.state.getState().site, slot), item));
+    session.commit(
+      `Lay ${item.name}`,
+      layPhoto(slot, pictureOf(session.state.getState().site, slot), item),
+    );
     router.push(`/sites/${site.id}/slots/${slot.id}`);
   };
   const fetchPicture = async (picture: LibraryPicture, slot?: Slot) => {
     setFetching(picture.id);
     try {
       const item = await takeFromLibrary(picture);
-      if (slot) { lay(item, slot); return; }
+      if (slot) {
+        lay(item, slot);
+        return;
+      }
       session.commit(`Shelve ${item.name}`, shelve(item));
       setWhere('shelf');
       setChosen(item.assetId);
@@ -66,60 +122,241 @@ function Shelf({ session, forSlot }: { session: Session; forSlot: string | undef
   };
 
   const ownChosen = where === 'shelf' ? site.shelf.find((i) => i.assetId === chosen) : undefined;
-  const libraryChosen = where === 'library' && library.state === 'found' ? library.answer.pictures.find((p) => p.id === chosen) : undefined;
+  const libraryChosen =
+    where === 'library' && library.state === 'found'
+      ? library.answer.pictures.find((p) => p.id === chosen)
+      : undefined;
   return (
     <div className="flex h-screen flex-col" onDragOver={(e) => e.preventDefault()} onDrop={drop}>
-      <TopBar crumbs={[{ label: 'Sites', href: '/' }, { label: site.name, href: `/sites/${site.id}` }, { label: 'Shelf' }]}>
-        {target && <span className="text-soft">for <span className="text-ink">{target.name}</span> <span className="figure">{target.width} × {target.height}</span></span>}
+      <TopBar
+        crumbs={[
+          { label: 'Sites', href: '/' },
+          { label: site.name, href: `/sites/${site.id}` },
+          { label: 'Shelf' },
+        ]}
+      >
+        {target && (
+          <span className="text-soft">
+            for <span className="text-ink">{target.name}</span>{' '}
+            <span className="figure">
+              {target.width} × {target.height}
+            </span>
+          </span>
+        )}
         <Button onClick={() => setCreditsOpen(true)}>Credits</Button>
       </TopBar>
-      <form role="search" className="flex shrink-0 flex-wrap items-center gap-3 border-b border-line bg-sheet px-4 py-2" onSubmit={(e) => e.preventDefault()}>
-        <Switch<Where> label="Where to look" value={where} onChange={(w) => { setWhere(w); setChosen(undefined); setPage(1); setSubject(any); }} choices={[{ value: 'shelf', label: `On the shelf (${site.shelf.length})` }, { value: 'library', label: 'Picture library' }]} />
-        <input type="search" aria-label="Words" placeholder="Words" value={words} maxLength={100} onChange={(e) => search(setWords)(e.target.value)} className={`${inputLook} w-48`} />
-        <Choose label="Subject" className="w-36" value={subject} choices={[{ value: any, label: 'any subject' }, ...subjects.map((s) => ({ value: s, label: s }))]} onChange={search(setSubject)} />
-        <Switch<Shape | typeof any> label="Shape" value={shape} choices={[{ value: any, label: 'any shape' }, ...shapes.map((s) => ({ value: s, label: s }))]} onChange={search(setShape)} />
-        <span className="flex items-center gap-1.5"><label htmlFor="least-width">at least</label><CommitField id="least-width" label="Least width" className="w-24" suffix="px" value={String(leastWidth)} onCommit={(text) => {
-          if (/^\s*0?\s*(px)?\s*$/.test(text)) { search(setLeastWidth)(0); return; }
-          const read = readPixels(text);
-          if (!read.ok) return read.message;
-          search(setLeastWidth)(read.px);
-        }} /><span>wide</span></span>
+      <form
+        role="search"
+        className="flex shrink-0 flex-wrap items-center gap-3 border-b border-line bg-sheet px-4 py-2"
+        onSubmit={(e) => e.preventDefault()}
+      >
+        <Switch<Where>
+          label="Where to look"
+          value={where}
+          onChange={(w) => {
+            setWhere(w);
+            setChosen(undefined);
+            setPage(1);
+            setSubject(any);
+          }}
+          choices={[
+            { value: 'shelf', label: `On the shelf (${site.shelf.length})` },
+            { value: 'library', label: 'Picture library' },
+          ]}
+        />
+        <input
+          type="search"
+          aria-label="Words"
+          placeholder="Words"
+          value={words}
+          maxLength={100}
+          onChange={(e) => search(setWords)(e.target.value)}
+          className={`${inputLook} w-48`}
+        />
+        <Choose
+          label="Subject"
+          className="w-36"
+          value={subject}
+          choices={[
+            { value: any, label: 'any subject' },
+            ...subjects.map((s) => ({ value: s, label: s })),
+          ]}
+          onChange={search(setSubject)}
+        />
+        <Switch<Shape | typeof any>
+          label="Shape"
+          value={shape}
+          choices={[
+            { value: any, label: 'any shape' },
+            ...shapes.map((s) => ({ value: s, label: s })),
+          ]}
+          onChange={search(setShape)}
+        />
+        <span className="flex items-center gap-1.5">
+          <label htmlFor="least-width">at least</label>
+          <CommitField
+            id="least-width"
+            label="Least width"
+            className="w-24"
+            suffix="px"
+            value={String(leastWidth)}
+            onCommit={(text) => {
+              if (/^\s*0?\s*(px)?\s*$/.test(text)) {
+                search(setLeastWidth)(0);
+                return;
+              }
+              const read = readPixels(text);
+              if (!read.ok) return read.message;
+              search(setLeastWidth)(read.px);
+            }}
+          />
+          <span>wide</span>
+        </span>
       </form>
       <div className="flex min-h-0 grow">
         <main className="min-w-0 grow overflow-auto bg-board p-4">
           <h1 className="sr-only">Shelf of {site.name}</h1>
           {where === 'shelf' && (
             <>
-              <FileDrop label="Pictures for the shelf" button="Choose files" accept="image/*" multiple busy={busy} onCancel={cancel} onFiles={bring}>Drop pictures of your own, as many as you like.</FileDrop>
-              {busy && <div role="progressbar" aria-label="Pictures read" aria-valuenow={Math.round(share * 100)} className="mt-1 h-1 bg-line"><div className="h-full bg-act" style={{ width: `${share * 100}%` }} /></div>}
-              {own.length === 0 && !busy && <p className="mt-4">{site.shelf.length === 0 ? 'Nothing on the shelf yet.' : 'No picture on the shelf is so. Look for less, or in the picture library.'}</p>}
+              <FileDrop
+                label="Pictures for the shelf"
+                button="Choose files"
+                accept="image/*"
+                multiple
+                busy={busy}
+                onCancel={cancel}
+                onFiles={bring}
+              >
+                Drop pictures of your own, as many as you like.
+              </FileDrop>
+              {busy && (
+                <div
+                  role="progressbar"
+                  aria-label="Pictures read"
+                  aria-valuenow={Math.round(share * 100)}
+                  className="mt-1 h-1 bg-line"
+                >
+                  <div className="h-full bg-act" style={{ width: `${share * 100}%` }} />
+                </div>
+              )}
+              {own.length === 0 && !busy && (
+                <p className="mt-4">
+                  {site.shelf.length === 0
+                    ? 'Nothing on the shelf yet.'
+                    : 'No picture on the shelf is so. Look for less, or in the picture library.'}
+                </p>
+              )}
               <ul className="mt-3 grid grid-cols-[repeat(auto-fill,minmax(176px,1fr))] gap-3">
-                {own.map((item) => <OwnCard key={item.assetId} site={site} item={item} current={item.assetId === chosen} onChoose={() => setChosen(item.assetId)} />)}
+                {own.map((item) => (
+                  <OwnCard
+                    key={item.assetId}
+                    site={site}
+                    item={item}
+                    current={item.assetId === chosen}
+                    onChoose={() => setChosen(item.assetId)}
+                  />
+                ))}
               </ul>
             </>
           )}
           {where === 'library' && (
             <>
-              {library.state === 'looking' && <><p role="status">Looking in the library…</p><ul aria-hidden className="mt-3 grid grid-cols-[repeat(auto-fill,minmax(176px,1fr))] gap-3">{Array.from({ length: 12 }, (_, i) => <li key={i} className="h-[168px] rounded-sm border border-line bg-sheet" />)}</ul></>}
-              {library.state === 'failed' && <div role="alert" className="max-w-lg rounded-sm border border-bad bg-white px-4 py-3"><p>{library.message}</p><Button className="mt-2" onClick={library.again}>Try again</Button></div>}
-              {library.state === 'found' && (
+              {library.state === 'looking' && (
                 <>
-                  <p role="status">{library.answer.total === 0 ? 'The library has no picture like this. Use fewer words, another shape, or less width.' : `${library.answer.total} ${library.answer.total === 1 ? 'picture' : 'pictures'}`}</p>
-                  <ul className="mt-3 grid grid-cols-[repeat(auto-fill,minmax(176px,1fr))] gap-3">
-                    {library.answer.pictures.map((p) => (
-                      <Card key={p.id} name={p.title} figure={`${p.width} × ${p.height}`} words={`${p.maker}, ${licenceWords(p.licence)}`} current={p.id === chosen} url={`/library/${p.id}.jpg`} onChoose={() => setChosen(p.id)} />
+                  <p role="status">Looking in the library…</p>
+                  <ul
+                    aria-hidden
+                    className="mt-3 grid grid-cols-[repeat(auto-fill,minmax(176px,1fr))] gap-3"
+                  >
+                    {Array.from({ length: 12 }, (_, i) => (
+                      <li key={i} className="h-[168px] rounded-sm border border-line bg-sheet" />
                     ))}
                   </ul>
-                  {library.answer.total > 24 && <div className="mt-3 flex items-center gap-2"><Button disabled={page === 1} onClick={() => setPage(page - 1)}>Before</Button><span className="figure">{page} of {Math.ceil(library.answer.total / 24)}</span><Button disabled={page * 24 >= library.answer.total} onClick={() => setPage(page + 1)}>Further</Button></div>}
+                </>
+              )}
+              {library.state === 'failed' && (
+                <div
+                  role="alert"
+                  className="max-w-lg rounded-sm border border-bad bg-white px-4 py-3"
+                >
+                  <p>{library.message}</p>
+                  <Button className="mt-2" onClick={library.again}>
+                    Try again
+                  </Button>
+                </div>
+              )}
+              {library.state === 'found' && (
+                <>
+                  <p role="status">
+                    {library.answer.total === 0
+                      ? 'The library has no picture like this. Use fewer words, another shape, or less width.'
+                      : `${library.answer.total} ${library.answer.total === 1 ? 'picture' : 'pictures'}`}
+                  </p>
+                  <ul className="mt-3 grid grid-cols-[repeat(auto-fill,minmax(176px,1fr))] gap-3">
+                    {library.answer.pictures.map((p) => (
+                      <Card
+                        key={p.id}
+                        name={p.title}
+                        figure={`${p.width} × ${p.height}`}
+                        words={`${p.maker}, ${licenceWords(p.licence)}`}
+                        current={p.id === chosen}
+                        url={`/library/${p.id}.jpg`}
+                        onChoose={() => setChosen(p.id)}
+                      />
+                    ))}
+                  </ul>
+                  {library.answer.total > 24 && (
+                    <div className="mt-3 flex items-center gap-2">
+                      <Button disabled={page === 1} onClick={() => setPage(page - 1)}>
+                        Before
+                      </Button>
+                      <span className="figure">
+                        {page} of {Math.ceil(library.answer.total / 24)}
+                      </span>
+                      <Button
+                        disabled={page * 24 >= library.answer.total}
+                        onClick={() => setPage(page + 1)}
+                      >
+                        Further
+                      </Button>
+                    </div>
+                  )}
                 </>
               )}
             </>
           )}
         </main>
-        <aside aria-label="Chosen picture" className="w-[380px] shrink-0 overflow-auto border-l border-line bg-white">
-          {ownChosen && <ShelfDetails key={ownChosen.assetId} session={session} site={site} item={ownChosen} target={target} onLay={lay} onGone={() => setChosen(undefined)} />}
-          {libraryChosen && <LibraryDetails key={libraryChosen.id} site={site} picture={libraryChosen} target={target} busy={fetching === libraryChosen.id} onTake={fetchPicture} />}
-          {!ownChosen && !libraryChosen && <p className="p-4 text-soft">Choose a picture to see who made it, under which licence it may be used, and where it is.</p>}
+        <aside
+          aria-label="Chosen picture"
+          className="w-[380px] shrink-0 overflow-auto border-l border-line bg-white"
+        >
+          {ownChosen && (
+            <ShelfDetails
+              key={ownChosen.assetId}
+              session={session}
+              site={site}
+              item={ownChosen}
+              target={target}
+              onLay={lay}
+              onGone={() => setChosen(undefined)}
+            />
+          )}
+          {libraryChosen && (
+            <LibraryDetails
+              key={libraryChosen.id}
+              site={site}
+              picture={libraryChosen}
+              target={target}
+              busy={fetching === libraryChosen.id}
+              onTake={fetchPicture}
+            />
+          )}
+          {!ownChosen && !libraryChosen && (
+            <p className="p-4 text-soft">
+              Choose a picture to see who made it, under which licence it may be used, and where it
+              is.
+            </p>
+          )}
         </aside>
       </div>
       <CreditsDialog site={site} open={creditsOpen} onOpenChange={setCreditsOpen} />
@@ -127,24 +364,78 @@ function Shelf({ session, forSlot }: { session: Session; forSlot: string | undef
   );
 }
 
-function Card({ name, figure, words, current, url, warn, onChoose }: { name: string; figure: string; words: string; current: boolean; url: string | undefined; warn?: string; onChoose(): void }) {
+function Card({
+  name,
+  figure,
+  words,
+  current,
+  url,
+  warn,
+  onChoose,
+}: {
+  name: string;
+  figure: string;
+  words: string;
+  current: boolean;
+  url: string | undefined;
+  warn?: string;
+  onChoose(): void;
+}) {
   return (
     <li>
-      <button type="button" aria-pressed={current} onClick={onChoose} className="block w-full rounded-sm border border-line bg-white text-left hover:border-soft aria-pressed:border-act aria-pressed:outline-1 aria-pressed:outline-act">
+      <button
+        type="button"
+        aria-pressed={current}
+        onClick={onChoose}
+        className="block w-full rounded-sm border border-line bg-white text-left hover:border-soft aria-pressed:border-act aria-pressed:outline-1 aria-pressed:outline-act"
+      >
         {/* Small pictures as they are; the owner's own lie in memory. */}
         {/* eslint-disable-next-line @next/next/no-img-element */}
-        <span className="block h-[108px] overflow-hidden border-b border-hair bg-sheet">{url && <img src={url} alt="" loading="lazy" className="h-full w-full object-cover" />}</span>
+        <span className="block h-[108px] overflow-hidden border-b border-hair bg-sheet">
+          {url && <img src={url} alt="" loading="lazy" className="h-full w-full object-cover" />}
+        </span>
         <span className="block px-2 py-1">
-          <span className="flex items-baseline gap-2"><span className="min-w-0 grow truncate font-semibold" title={name}>{name}</span><span className="figure shrink-0 text-[11px] text-soft">{figure}</span></span>
-          <span className={`block truncate ${warn ? 'text-warn' : 'text-soft'}`} title={warn ?? words}>{warn ?? words}</span>
+          <span className="flex items-baseline gap-2">
+            <span className="min-w-0 grow truncate font-semibold" title={name}>
+              {name}
+            </span>
+            <span className="shrink-0 figure text-[11px] text-soft">{figure}</span>
+          </span>
+          <span
+            className={`block truncate ${warn ? 'text-warn' : 'text-soft'}`}
+            title={warn ?? words}
+          >
+            {warn ?? words}
+          </span>
         </span>
       </button>
     </li>
   );
 }
 
-function OwnCard({ site, item, current, onChoose }: { site: Site; item: ShelfItem; current: boolean; onChoose(): void }) {
-  const url = useAssetUrl(item.assetId), used = slotsWith(site, item.assetId).length;
+function OwnCard({
+  site,
+  item,
+  current,
+  onChoose,
+}: {
+  site: Site;
+  item: ShelfItem;
+  current: boolean;
+  onChoose(): void;
+}) {
+  const url = useAssetUrl(item.assetId),
+    used = slotsWith(site, item.assetId).length;
   const words = `${used ? `in ${used} ${used === 1 ? 'slot' : 'slots'}` : 'not used'}, ${shapeOf(item)}`;
-  return <Card name={item.name} figure={`${item.width} × ${item.height}`} words={words} warn={item.rightsChecked ? undefined : `! rights not checked, ${used ? 'used' : 'not used'}`} current={current} url={url} onChoose={onChoose} />;
+  return (
+    <Card
+      name={item.name}
+      figure={`${item.width} × ${item.height}`}
+      words={words}
+      warn={item.rightsChecked ? undefined : `! rights not checked, ${used ? 'used' : 'not used'}`}
+      current={current}
+      url={url}
+      onChoose={onChoose}
+    />
+  );
 }

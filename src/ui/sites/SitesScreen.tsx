@@ -21,7 +21,8 @@ const firstStart = 'soyez.sample-offered';
 
 /** The owner's sites as small drawings of their first page. The very first start opens the sample. */
 export function SitesScreen() {
-  const sites = useSites(), router = useRouter();
+  const sites = useSites(),
+    router = useRouter();
   const [busy, setBusy] = useState(false);
 
   const startSample = async () => {
@@ -29,7 +30,10 @@ export function SitesScreen() {
     try {
       router.push(`/sites/${await installSample()}`);
     } catch (error) {
-      say('bad', `The sample could not be put in place: ${error instanceof Error ? error.message : String(error)}`);
+      say(
+        'bad',
+        `The sample could not be put in place: ${error instanceof Error ? error.message : String(error)}`,
+      );
       setBusy(false);
     }
   };
@@ -57,17 +61,33 @@ export function SitesScreen() {
   return (
     <div className="flex h-screen flex-col">
       <TopBar crumbs={[{ label: 'Sites' }]}>
-        <FilePick label="Open a site file" accept=".soyez,application/zip" disabled={busy} onFile={(file) => void openFile(file)} />
+        <FilePick
+          label="Open a site file"
+          accept=".soyez,application/zip"
+          disabled={busy}
+          onFile={(file) => void openFile(file)}
+        />
         <NewSite onMade={(id) => router.push(`/sites/${id}`)} />
-        <Button onClick={startSample} disabled={busy}>{busy ? 'Putting the sample in place…' : 'Start from the sample'}</Button>
+        <Button onClick={startSample} disabled={busy}>
+          {busy ? 'Putting the sample in place…' : 'Start from the sample'}
+        </Button>
       </TopBar>
       <main className="grow overflow-auto p-6">
         <h1 className="sr-only">Your sites</h1>
         {first && !busy && (
-          <p className="max-w-md rounded-sm border border-line bg-white px-4 py-3">No site here yet. Start from the sample, a made-up pottery studio with its page and pictures, and change it into yours.</p>
+          <p className="max-w-md rounded-sm border border-line bg-white px-4 py-3">
+            No site here yet. Start from the sample, a made-up pottery studio with its page and
+            pictures, and change it into yours.
+          </p>
         )}
         <ul className="flex flex-wrap gap-5">
-          {sites?.map((listed) => ('site' in listed ? <SiteCard key={listed.id} site={listed.site} /> : <UnreadableSite key={listed.id} problem={listed.problem} />))}
+          {sites?.map((listed) =>
+            'site' in listed ? (
+              <SiteCard key={listed.id} site={listed.site} />
+            ) : (
+              <UnreadableSite key={listed.id} problem={listed.problem} />
+            ),
+          )}
         </ul>
       </main>
     </div>
@@ -81,21 +101,49 @@ function NewSite({ onMade }: { onMade(id: string): void }) {
     try {
       onMade(await createSite(name.trim()));
     } catch (error) {
-      say('bad', `The site could not be made: ${error instanceof Error ? error.message : String(error)}`);
+      say(
+        'bad',
+        `The site could not be made: ${error instanceof Error ? error.message : String(error)}`,
+      );
     }
   };
   return (
     <Dialog.Root onOpenChange={() => setName('')}>
-      <Dialog.Trigger asChild><Button>New site</Button></Dialog.Trigger>
+      <Dialog.Trigger asChild>
+        <Button>New site</Button>
+      </Dialog.Trigger>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/25" />
         <Dialog.Content className="fixed top-1/3 left-1/2 z-40 w-[400px] -translate-x-1/2 rounded-sm border border-line bg-white p-5">
           <Dialog.Title className="font-semibold">New site</Dialog.Title>
-          <Dialog.Description className="mt-1 text-soft">It begins with one page in greys. Drop the theme’s style sheets or its zip on the plan, or measure its slots one by one.</Dialog.Description>
-          <form className="mt-3 flex flex-col gap-1" onSubmit={(e) => { e.preventDefault(); if (name.trim()) void make(); }}>
+          <Dialog.Description className="mt-1 text-soft">
+            It begins with one page in greys. Drop the theme’s style sheets or its zip on the plan,
+            or measure its slots one by one.
+          </Dialog.Description>
+          <form
+            className="mt-3 flex flex-col gap-1"
+            onSubmit={(e) => {
+              e.preventDefault();
+              if (name.trim()) void make();
+            }}
+          >
             <label htmlFor="site-name">Name</label>
-            <input id="site-name" autoFocus maxLength={80} value={name} onChange={(e) => setName(e.target.value)} className={inputLook} />
-            <div className="mt-3 flex justify-end gap-2"><Dialog.Close asChild><Button>Cancel</Button></Dialog.Close><Button type="submit" look="main" disabled={!name.trim()}>Make it</Button></div>
+            <input
+              id="site-name"
+              autoFocus
+              maxLength={80}
+              value={name}
+              onChange={(e) => setName(e.target.value)}
+              className={inputLook}
+            />
+            <div className="mt-3 flex justify-end gap-2">
+              <Dialog.Close asChild>
+                <Button>Cancel</Button>
+              </Dialog.Close>
+              <Button type="submit" look="main" disabled={!name.trim()}>
+                Make it
+              </Button>
+            </div>
           </form>
         </Dialog.Content>
       </Dialog.Portal>
@@ -104,18 +152,30 @@ function NewSite({ onMade }: { onMade(id: string): void }) {
 }
 
 function SiteCard({ site }: { site: Site }) {
-  const layout = layoutPage(site, site.pages[0], 1440), scale = 320 / layout.width;
+  const layout = layoutPage(site, site.pages[0], 1440),
+    scale = 320 / layout.width;
   return (
     <li className="w-[322px] rounded-sm border border-line bg-white hover:border-soft">
       <div className="relative h-[200px] overflow-hidden border-b border-hair bg-board">
-        <div data-testid="page" style={{ transform: `scale(${scale})`, transformOrigin: '0 0' }}><PageDrawing site={site} layout={layout} /></div>
-        <Link href={`/sites/${site.id}`} className="absolute inset-0 focus-visible:-outline-offset-2" aria-label={`Open ${site.name}`} />
+        <div data-testid="page" style={{ transform: `scale(${scale})`, transformOrigin: '0 0' }}>
+          <PageDrawing site={site} layout={layout} />
+        </div>
+        <Link
+          href={`/sites/${site.id}`}
+          className="absolute inset-0 focus-visible:-outline-offset-2"
+          aria-label={`Open ${site.name}`}
+        />
       </div>
       <div className="flex items-center gap-2 px-3 py-2">
         <div className="min-w-0 grow">
-          <div className="truncate font-semibold" title={site.name}>{site.name}</div>
+          <div className="truncate font-semibold" title={site.name}>
+            {site.name}
+          </div>
           <Standing site={site} />
-          <div className="text-soft">{site.slots.length} slots on {site.pages.length} {site.pages.length === 1 ? 'page' : 'pages'}</div>
+          <div className="text-soft">
+            {site.slots.length} slots on {site.pages.length}{' '}
+            {site.pages.length === 1 ? 'page' : 'pages'}
+          </div>
         </div>
         <RemoveSite site={site} />
       </div>
@@ -127,7 +187,10 @@ function SiteCard({ site }: { site: Site }) {
 function UnreadableSite({ problem }: { problem: string }) {
   return (
     <li className="w-[322px] rounded-sm border border-bad bg-white px-3 py-2">
-      <p><VerdictMark verdict="fails" /><span className="font-semibold">A site that cannot be read</span></p>
+      <p>
+        <VerdictMark verdict="fails" />
+        <span className="font-semibold">A site that cannot be read</span>
+      </p>
       <p className="break-words text-soft">{problem}. It is kept as it is.</p>
     </li>
   );
@@ -135,24 +198,42 @@ function UnreadableSite({ problem }: { problem: string }) {
 
 /** How many readings of the site are not as they should be, as far as they can be taken without pressing its files. */
 function Standing({ site }: { site: Site }) {
-  const readings = site.slots.flatMap((slot) => takeReadings({ site, slot, picture: pictureOf(site, slot) }));
-  const fails = readings.filter((r) => r.verdict === 'fails').length, look = readings.filter((r) => r.verdict === 'look').length;
+  const readings = site.slots.flatMap((slot) =>
+    takeReadings({ site, slot, picture: pictureOf(site, slot) }),
+  );
+  const fails = readings.filter((r) => r.verdict === 'fails').length,
+    look = readings.filter((r) => r.verdict === 'look').length;
   const verdict = fails ? 'fails' : look ? 'look' : 'holds';
-  return <div className={verdictColour(verdict)}><VerdictMark verdict={verdict} />{fails ? `${fails} fail` : look ? `${look} to look at` : 'nothing to look at'}</div>;
+  return (
+    <div className={verdictColour(verdict)}>
+      <VerdictMark verdict={verdict} />
+      {fails ? `${fails} fail` : look ? `${look} to look at` : 'nothing to look at'}
+    </div>
+  );
 }
 
 function RemoveSite({ site }: { site: Site }) {
   return (
     <Dialog.Root>
-      <Dialog.Trigger asChild><Button aria-label={`Remove ${site.name}`}>Remove</Button></Dialog.Trigger>
+      <Dialog.Trigger asChild>
+        <Button aria-label={`Remove ${site.name}`}>Remove</Button>
+      </Dialog.Trigger>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/25" />
         <Dialog.Content className="fixed top-1/3 left-1/2 z-40 w-[400px] -translate-x-1/2 rounded-sm border border-line bg-white p-5">
           <Dialog.Title className="font-semibold">Remove {site.name}</Dialog.Title>
-          <Dialog.Description className="mt-1 text-soft">The site, its pictures and all its steps go from this browser. This cannot be undone.</Dialog.Description>
+          <Dialog.Description className="mt-1 text-soft">
+            The site, its pictures and all its steps go from this browser. This cannot be undone.
+          </Dialog.Description>
           <div className="mt-4 flex justify-end gap-2">
-            <Dialog.Close asChild><Button>Keep it</Button></Dialog.Close>
-            <Dialog.Close asChild><Button look="bad" onClick={() => void deleteSite(site.id)}>Remove the site</Button></Dialog.Close>
+            <Dialog.Close asChild>
+              <Button>Keep it</Button>
+            </Dialog.Close>
+            <Dialog.Close asChild>
+              <Button look="bad" onClick={() => void deleteSite(site.id)}>
+                Remove the site
+              </Button>
+            </Dialog.Close>
           </div>
         </Dialog.Content>
       </Dialog.Portal>

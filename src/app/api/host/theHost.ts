@@ -8,8 +8,9 @@ const shared = globalThis as unknown as { soyezHost?: Host };
 
 let codecs: Promise<Codecs> | undefined;
 
-export const theHost = (): Host => (shared.soyezHost ??= createHost({
-  codecs: () => (codecs ??= nodeCodecs().then((c) => c.codecs)),
-  digest: (bytes) => createHash('sha256').update(bytes).digest('hex').slice(0, 24),
-  now: () => Date.now(),
-}));
+export const theHost = (): Host =>
+  (shared.soyezHost ??= createHost({
+    codecs: () => (codecs ??= nodeCodecs().then((c) => c.codecs)),
+    digest: (bytes) => createHash('sha256').update(bytes).digest('hex').slice(0, 24),
+    now: () => Date.now(),
+  }));

@@ -8,8 +8,14 @@ import type { Side } from './slot';
  */
 export type Extent =
   | { readonly type: 'all' }
-
-| { readonly type: 'box'; readonly x: number; readonly y: number; readonly width: number; readonly height: number; readonly soft: number }
+  | {
+      readonly type: 'box';
+      readonly x: number;
+      readonly y: number;
+      readonly width: number;
+      readonly height: number;
+      readonly soft: number;
+    }
   | { readonly type: 'side'; readonly side: Side; readonly full: number; readonly reach: number };
 
 /** One colour over what is below: a wash, or a veil. */

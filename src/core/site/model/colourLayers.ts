@@ -26,7 +26,8 @@ export interface HueLayer extends LayerBase {
   readonly colour: Hex;
 }
 
-export type TextureName = 'grain' | 'speckle' | 'weave' | 'paper' | 'mosaic' | 'stripes' | 'dots' | 'mesh';
+export type TextureName =
+  'grain' | 'speckle' | 'weave' | 'paper' | 'mosaic' | 'stripes' | 'dots' | 'mesh';
 
 /** A texture over everything below; it joins with itself at the slot's edges. */
 export interface TextureLayer extends LayerBase {

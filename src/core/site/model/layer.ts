@@ -4,7 +4,18 @@ import type { ShapeLayer, TextLayer } from './objectLayers';
 import type { PhotoLayer } from './photoLayer';
 import type { RecipeLayer } from './recipe';
 
-export type Layer = PhotoLayer | FillLayer | RecolourLayer | TextureLayer | TextLayer | ShapeLayer | FadeLayer | JoinLayer | BlurLayer | ProfileLayer | RecipeLayer;
+export type Layer =
+  | PhotoLayer
+  | FillLayer
+  | RecolourLayer
+  | TextureLayer
+  | TextLayer
+  | ShapeLayer
+  | FadeLayer
+  | JoinLayer
+  | BlurLayer
+  | ProfileLayer
+  | RecipeLayer;
 
 /** Layers that lie at a place and not everywhere: they are arranged, and can have effects. */
 export type ObjectLayer = PhotoLayer | TextLayer | ShapeLayer;

@@ -27,7 +27,10 @@ export interface TitleBand {
   readonly slot: string | null;
 }
 
-export type PageBackground = { readonly type: 'default' } | { readonly type: 'own'; readonly slot: string } | { readonly type: 'none' };
+export type PageBackground =
+  | { readonly type: 'default' }
+  | { readonly type: 'own'; readonly slot: string }
+  | { readonly type: 'none' };
 
 /** A page from top to bottom: bar, header, title band, body with its sidebars, sections with their dividers. Slots are named by id. */
 export interface Page {
@@ -37,10 +40,22 @@ export interface Page {
   readonly content: { readonly px: number | null; readonly percent: number | null };
   readonly ground: Hex;
   readonly background: PageBackground;
-  readonly bar: { readonly height: number; readonly colour: Hex; readonly ink: Hex; readonly links: readonly string[]; readonly markSlot: string | null };
+  readonly bar: {
+    readonly height: number;
+    readonly colour: Hex;
+    readonly ink: Hex;
+    readonly links: readonly string[];
+    readonly markSlot: string | null;
+  };
   readonly headerSlot: string | null;
   readonly band: TitleBand | null;
-  readonly body: { readonly height: number; readonly colour: Hex; readonly ink: Hex; readonly heading: string; readonly sidebars: readonly Sidebar[] };
+  readonly body: {
+    readonly height: number;
+    readonly colour: Hex;
+    readonly ink: Hex;
+    readonly heading: string;
+    readonly sidebars: readonly Sidebar[];
+  };
   readonly sections: readonly Section[];
   /** Slots that lie freely on the page: buttons, menu ends and other pieces of the theme. */
   readonly pieces: readonly string[];

@@ -19,7 +19,8 @@ export interface GradientGround {
   readonly space: 'srgb' | 'oklch';
 }
 
-export type Ground = { readonly type: 'colour'; readonly colour: Hex } | GradientGround | { readonly type: 'none' };
+export type Ground =
+  { readonly type: 'colour'; readonly colour: Hex } | GradientGround | { readonly type: 'none' };
 
 export type PressFormat = 'jpeg' | 'png' | 'webp' | 'avif';
 
@@ -41,7 +42,8 @@ export interface PressSettings {
 export type Care = 'close' | 'careful' | 'light';
 
 /** What the search for the lightest file is to hold: a likeness, or a number of bytes. */
-export type Aim = { readonly by: 'care'; readonly care: Care } | { readonly by: 'bytes'; readonly bytes: number };
+export type Aim =
+  { readonly by: 'care'; readonly care: Care } | { readonly by: 'bytes'; readonly bytes: number };
 
 export interface Picture {
   readonly id: string;

@@ -19,7 +19,8 @@ export interface Position {
 }
 
 /** `background-size`. */
-export type BackgroundSize = 'cover' | 'contain' | { readonly x: Length | 'auto'; readonly y: Length | 'auto' };
+export type BackgroundSize =
+  'cover' | 'contain' | { readonly x: Length | 'auto'; readonly y: Length | 'auto' };
 
 export type Attachment = 'scroll' | 'fixed';
 
@@ -34,14 +35,16 @@ export interface ChainPart {
 /** Where a slot's size comes from, if it was not simply typed. */
 export type Measured =
   | { readonly from: 'columns'; readonly parts: readonly ChainPart[] }
-
-| { readonly from: 'section'; readonly height: number; readonly share: number }
+  | { readonly from: 'section'; readonly height: number; readonly share: number }
   | { readonly from: 'known'; readonly name: string }
   | { readonly from: 'picture'; readonly name: string }
   | { readonly from: 'stylesheet'; readonly file: string; readonly line: number };
 
 /** What lies next to a side of a slot: whatever the page's plan puts there, a colour, or another slot. */
-export type Beside = { readonly from: 'page' } | { readonly from: 'colour'; readonly colour: Hex } | { readonly from: 'slot'; readonly slot: string };
+export type Beside =
+  | { readonly from: 'page' }
+  | { readonly from: 'colour'; readonly colour: Hex }
+  | { readonly from: 'slot'; readonly slot: string };
 
 /** How a divider is sized on narrow screens: shares of its own width and height. */
 export interface NarrowSize {

@@ -16,7 +16,8 @@ export const menuItem = 'cursor-pointer px-3 py-1 outline-none data-[highlighted
 
 /** The menu of what can be added in front of everything. */
 export function AddLayer() {
-  const bench = useBench(), { picture, slot, site } = bench;
+  const bench = useBench(),
+    { picture, slot, site } = bench;
   const files = useRef<HTMLInputElement>(null);
   const addWash = () => {
     const wash = newWash(newId(), themeDark(site));
@@ -26,15 +27,44 @@ export function AddLayer() {
   };
   return (
     <>
-      <FileButton ref={files} onFiles={(list) => { if (picture.layers.length) bench.ask(4); void bench.lay(list); }} />
+      <FileButton
+        ref={files}
+        onFiles={(list) => {
+          if (picture.layers.length) bench.ask(4);
+          void bench.lay(list);
+        }}
+      />
       <DropdownMenu.Root>
-        <DropdownMenu.Trigger asChild><Button>+ Add</Button></DropdownMenu.Trigger>
+        <DropdownMenu.Trigger asChild>
+          <Button>+ Add</Button>
+        </DropdownMenu.Trigger>
         <DropdownMenu.Portal>
-          <DropdownMenu.Content align="end" sideOffset={2} className="z-40 min-w-32 rounded-sm border border-line bg-white py-1">
-            <DropdownMenu.Item onSelect={() => files.current?.click()} className={menuItem}>Photo</DropdownMenu.Item>
-            <DropdownMenu.Item onSelect={addWash} className={menuItem}>Wash</DropdownMenu.Item>
-            <DropdownMenu.Item onSelect={() => addOnTop(bench, textFor(site, slot))} className={menuItem}>Text</DropdownMenu.Item>
-            {(Object.keys(shapeTitles) as ShapeName[]).map((shape) => <DropdownMenu.Item key={shape} onSelect={() => addOnTop(bench, shapeFor(site, slot, shape))} className={menuItem}>{shapeTitles[shape]}</DropdownMenu.Item>)}
+          <DropdownMenu.Content
+            align="end"
+            sideOffset={2}
+            className="z-40 min-w-32 rounded-sm border border-line bg-white py-1"
+          >
+            <DropdownMenu.Item onSelect={() => files.current?.click()} className={menuItem}>
+              Photo
+            </DropdownMenu.Item>
+            <DropdownMenu.Item onSelect={addWash} className={menuItem}>
+              Wash
+            </DropdownMenu.Item>
+            <DropdownMenu.Item
+              onSelect={() => addOnTop(bench, textFor(site, slot))}
+              className={menuItem}
+            >
+              Text
+            </DropdownMenu.Item>
+            {(Object.keys(shapeTitles) as ShapeName[]).map((shape) => (
+              <DropdownMenu.Item
+                key={shape}
+                onSelect={() => addOnTop(bench, shapeFor(site, slot, shape))}
+                className={menuItem}
+              >
+                {shapeTitles[shape]}
+              </DropdownMenu.Item>
+            ))}
           </DropdownMenu.Content>
         </DropdownMenu.Portal>
       </DropdownMenu.Root>

@@ -21,25 +21,54 @@ import { WashControls } from './colour/WashControls';
 
 /** Puts a layer over the photo and under the words, where it is wanted nearly always, or right over the selected layer. */
 function add(bench: Bench, label: string, layer: Layer): void {
-  const { picture, selected, commit } = bench, under = (selected?.kind === 'text' ? undefined : selected) ?? picture.layers.filter((l) => l.kind !== 'text').at(-1);
+  const { picture, selected, commit } = bench,
+    under =
+      (selected?.kind === 'text' ? undefined : selected) ??
+      picture.layers.filter((l) => l.kind !== 'text').at(-1);
   commit(label, under ? addLayer(picture.id, layer, under.id) : addLayerBehind(picture.id, layer));
   bench.select(layer.id);
 }
 
 /** What colour: the ground, and what recolours the picture above it. The layer that is selected has its controls here. */
 export function Colour() {
-  const bench = useBench(), { picture, site, slot, selected } = bench, theme = site.theme.colours;
-  const look = usePhotoLook(backPhoto(picture)?.assetId, slot), dark = theme[0]?.hex ?? '#3b4a45', light = theme[1]?.hex ?? '#efe9dc';
+  const bench = useBench(),
+    { picture, site, slot, selected } = bench,
+    theme = site.theme.colours;
+  const look = usePhotoLook(backPhoto(picture)?.assetId, slot),
+    dark = theme[0]?.hex ?? '#3b4a45',
+    light = theme[1]?.hex ?? '#efe9dc';
   const first = selected && isOfColour(selected) ? selected : undefined;
   const makers: readonly [string, () => Layer][] = [
-    ['Wash', () => newWash(newId(), dark)], ['Two-tone', () => newTwoTone(newId(), dark, light)], ['Hue', () => newHue(newId(), theme[2]?.hex ?? dark)],
-    ['Tone', () => newTone(newId())], ['Texture', () => newTexture(newId(), 'grain', '#000000')],
+    ['Wash', () => newWash(newId(), dark)],
+    ['Two-tone', () => newTwoTone(newId(), dark, light)],
+    ['Hue', () => newHue(newId(), theme[2]?.hex ?? dark)],
+    ['Tone', () => newTone(newId())],
+    ['Texture', () => newTexture(newId(), 'grain', '#000000')],
   ];
   return (
     <PhotoColours value={look?.colours.map((c) => hexOf(c.colour)) ?? []}>
       <Group
         title={first ? titles[first.kind] : 'Ground'}
-        aside={<span className="inline-flex">{makers.map(([name, make]) => <Button key={name} className="-ml-px rounded-none px-2 first:ml-0 first:rounded-l-sm last:rounded-r-sm" onClick={() => add(bench, `Add ${name === 'Hue' ? 'a hue' : `a ${name.toLowerCase()}`}`, make())}>+ {name}</Button>)}<RecipeMenu onLay={(recipe) => add(bench, `Lay the recipe ${recipe.name}`, newRecipeLayer(newId(), recipe))} /></span>}
+        aside={
+          <span className="inline-flex">
+            {makers.map(([name, make]) => (
+              <Button
+                key={name}
+                className="-ml-px rounded-none px-2 first:ml-0 first:rounded-l-sm last:rounded-r-sm"
+                onClick={() =>
+                  add(bench, `Add ${name === 'Hue' ? 'a hue' : `a ${name.toLowerCase()}`}`, make())
+                }
+              >
+                + {name}
+              </Button>
+            ))}
+            <RecipeMenu
+              onLay={(recipe) =>
+                add(bench, `Lay the recipe ${recipe.name}`, newRecipeLayer(newId(), recipe))
+              }
+            />
+          </span>
+        }
       >
         {!first && <GroundControls />}
         {first?.kind === 'fill' && <WashControls key={first.id} wash={first} />}
@@ -51,4 +80,11 @@ export function Colour() {
   );
 }
 
-const titles = { fill: 'Wash', tone: 'Tone', twotone: 'Two-tone', hue: 'Hue', texture: 'Texture', recipe: 'Recipe' } as const;
+const titles = {
+  fill: 'Wash',
+  tone: 'Tone',
+  twotone: 'Two-tone',
+  hue: 'Hue',
+  texture: 'Texture',
+  recipe: 'Recipe',
+} as const;

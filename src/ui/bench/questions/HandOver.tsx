@@ -23,45 +23,125 @@ import { useBench } from '../useBench';
 
 /** Hand over: this slot's file and lines; everything of the site together is a screen of its own. */
 export function HandOver() {
-  const { site, slot, picture, press, commit } = useBench(), router = useRouter(), [busy, setBusy] = useState(false);
-  const file = press.current ? press.file : undefined, content = isContent(slot.kind);
-  const plan = planFiles(site, () => true), own = plan.find((p) => p.slot.id === slot.id), lines = snippetsFor(site, plan, slot.id);
+  const { site, slot, picture, press, commit } = useBench(),
+    router = useRouter(),
+    [busy, setBusy] = useState(false);
+  const file = press.current ? press.file : undefined,
+    content = isContent(slot.kind);
+  const plan = planFiles(site, () => true),
+    own = plan.find((p) => p.slot.id === slot.id),
+    lines = snippetsFor(site, plan, slot.id);
   // What is saved here is what is pressed; where a theme's file is replaced by another format, the screen of all files has it.
-  const main = own?.files[0], name = main?.path.replace(/^.*\//, '') ?? slot.fileName, same = main !== undefined && JSON.stringify(main.settings) === JSON.stringify(picture.press), credit = creditsPage(photosIn(site, picture)).html;
+  const main = own?.files[0],
+    name = main?.path.replace(/^.*\//, '') ?? slot.fileName,
+    same = main !== undefined && JSON.stringify(main.settings) === JSON.stringify(picture.press),
+    credit = creditsPage(photosIn(site, picture)).html;
   const all = () => router.push(`/sites/${site.id}/hand-over`);
   const work = async (what: () => Promise<void>) => {
     setBusy(true);
-    try { await what(); } catch (error) { say('bad', error instanceof Error ? error.message : String(error)); } finally { setBusy(false); }
+    try {
+      await what();
+    } catch (error) {
+      say('bad', error instanceof Error ? error.message : String(error));
+    } finally {
+      setBusy(false);
+    }
   };
-  const saveLayers = () => work(async () => download(`${safeName(slot.fileName)}.ora`, await writePictureFile(slot, picture), 'image/openraster'));
-  const openLayers = (chosen: File) => work(async () => {
-    const { layers, items, notes } = await readPictureFile(chosen, slot);
-    commit(`Open ${chosen.name}`, chain(...items.map(shelve), setLayers(picture.id, { type: 'none' }, layers)));
-    say(notes.length > 0 ? 'bad' : 'done', notes.length > 0 ? notes.join(' ') : `${chosen.name}: ${layers.length} layers. What was here is a step back.`);
-  });
+  const saveLayers = () =>
+    work(async () =>
+      download(
+        `${safeName(slot.fileName)}.ora`,
+        await writePictureFile(slot, picture),
+        'image/openraster',
+      ),
+    );
+  const openLayers = (chosen: File) =>
+    work(async () => {
+      const { layers, items, notes } = await readPictureFile(chosen, slot);
+      commit(
+        `Open ${chosen.name}`,
+        chain(...items.map(shelve), setLayers(picture.id, { type: 'none' }, layers)),
+      );
+      say(
+        notes.length > 0 ? 'bad' : 'done',
+        notes.length > 0
+          ? notes.join(' ')
+          : `${chosen.name}: ${layers.length} layers. What was here is a step back.`,
+      );
+    });
   return (
     <div className="flex h-full gap-4">
       <div className="flex w-[52%] min-w-52 shrink-0 flex-col gap-1.5 overflow-y-auto pr-0.5">
         <Row tight label="File name" htmlFor="file-name">
-          <CommitField id="file-name" label="File name" className="min-w-0 grow" value={slot.fileName} onCommit={(text) => {
-            if (!text.trim()) return 'Expected a name, found nothing.';
-            commit(`Name the file ${safeName(text)}`, editSlot(slot.id, (s) => { s.fileName = safeName(text); }));
-          }} />
+          <CommitField
+            id="file-name"
+            label="File name"
+            className="min-w-0 grow"
+            value={slot.fileName}
+            onCommit={(text) => {
+              if (!text.trim()) return 'Expected a name, found nothing.';
+              commit(
+                `Name the file ${safeName(text)}`,
+                editSlot(slot.id, (s) => {
+                  s.fileName = safeName(text);
+                }),
+              );
+            }}
+          />
         </Row>
-        {content ? <AlternativeText slot={slot} picture={picture} commit={commit} /> : <p className="text-soft">A background only decorates; it needs no alternative text.</p>}
+        {content ? (
+          <AlternativeText slot={slot} picture={picture} commit={commit} />
+        ) : (
+          <p className="text-soft">A background only decorates; it needs no alternative text.</p>
+        )}
         <div className="flex flex-wrap gap-1.5">
-          <Button className="max-w-full overflow-hidden" disabled={!file || !same} onClick={() => file && download(name, file.data, mediaType(picture.press.format))}>
-            <Download size={14} aria-hidden className="shrink-0" /><span className="truncate">{file ? `Download ${name}` : press.failure ? 'There is no file' : isBlank(picture) ? 'Nothing to hand over yet' : 'Pressing…'}</span>
+          <Button
+            className="max-w-full overflow-hidden"
+            disabled={!file || !same}
+            onClick={() => file && download(name, file.data, mediaType(picture.press.format))}
+          >
+            <Download size={14} aria-hidden className="shrink-0" />
+            <span className="truncate">
+              {file
+                ? `Download ${name}`
+                : press.failure
+                  ? 'There is no file'
+                  : isBlank(picture)
+                    ? 'Nothing to hand over yet'
+                    : 'Pressing…'}
+            </span>
           </Button>
-          <Button look="main" onClick={all}>All files and rehearsal</Button>
+          <Button look="main" onClick={all}>
+            All files and rehearsal
+          </Button>
         </div>
         <div role="group" aria-label="With its layers" className="flex flex-wrap gap-1.5">
-          <Button disabled={busy || isBlank(picture)} onClick={() => void saveLayers()}><FileDown size={13} aria-hidden />Save as OpenRaster</Button>
-          <FilePick label="Open OpenRaster in this slot" accept=".ora,image/openraster" disabled={busy} onFile={(f) => void openLayers(f)}>Open OpenRaster</FilePick>
+          <Button disabled={busy || isBlank(picture)} onClick={() => void saveLayers()}>
+            <FileDown size={13} aria-hidden />
+            Save as OpenRaster
+          </Button>
+          <FilePick
+            label="Open OpenRaster in this slot"
+            accept=".ora,image/openraster"
+            disabled={busy}
+            onFile={(f) => void openLayers(f)}
+          >
+            Open OpenRaster
+          </FilePick>
         </div>
       </div>
       <div className="flex min-w-0 grow flex-col gap-1 overflow-auto">
-        {own ? <><Lines title="CSS" text={lines.css} /><Lines title="HTML" text={lines.html} />{credit && <Lines title="Credit" text={credit} />}</> : <p className="text-soft">The lines for the page appear once something lies in the slot.</p>}
+        {own ? (
+          <>
+            <Lines title="CSS" text={lines.css} />
+            <Lines title="HTML" text={lines.html} />
+            {credit && <Lines title="Credit" text={credit} />}
+          </>
+        ) : (
+          <p className="text-soft">
+            The lines for the page appear once something lies in the slot.
+          </p>
+        )}
       </div>
     </div>
   );

@@ -2,7 +2,17 @@
 
 import { FlipHorizontal2, FlipVertical2 } from 'lucide-react';
 import { useRef } from 'react';
-import { coverScale, fillFrame, fitFrame, fitScale, keepFilled, sharpness, shownShare, zoomAt, type Framing as Placed } from '@/core/frame/placement';
+import {
+  coverScale,
+  fillFrame,
+  fitFrame,
+  fitScale,
+  keepFilled,
+  sharpness,
+  shownShare,
+  zoomAt,
+  type Framing as Placed,
+} from '@/core/frame/placement';
 import { fittingSharpness } from '@/core/frame/sharpen';
 import { photoSize, usedSize } from '@/core/layers/photo';
 import { backPhoto } from '@/core/readings/cover';
@@ -19,20 +29,41 @@ import { useBench } from '../useBench';
 
 /** Which part: the photo, and what of it the slot shows. */
 export function Part() {
-  const bench = useBench(), { picture, slot, site } = bench, photo = backPhoto(picture);
+  const bench = useBench(),
+    { picture, slot, site } = bench,
+    photo = backPhoto(picture);
   const files = useRef<HTMLInputElement>(null);
   return (
-    <Group title="Photo" aside={<span className="flex gap-1.5"><Button onClick={bench.openShelf}>Shelf and library</Button><Button onClick={() => files.current?.click()}>Choose a file</Button></span>}>
+    <Group
+      title="Photo"
+      aside={
+        <span className="flex gap-1.5">
+          <Button onClick={bench.openShelf}>Shelf and library</Button>
+          <Button onClick={() => files.current?.click()}>Choose a file</Button>
+        </span>
+      }
+    >
       <FileButton ref={files} onFiles={(list) => void bench.lay(list)} />
-      {photo ? <Framing photo={photo} /> : <p className="text-soft">Drop a photo on the page, paste one, choose a file, or take one from the shelf.{slot.width / slot.height > 3 && ' A wide photo leaves the most to choose from.'}</p>}
+      {photo ? (
+        <Framing photo={photo} />
+      ) : (
+        <p className="text-soft">
+          Drop a photo on the page, paste one, choose a file, or take one from the shelf.
+          {slot.width / slot.height > 3 && ' A wide photo leaves the most to choose from.'}
+        </p>
+      )}
       <div className="flex gap-4">
         <div className="min-w-0 grow">
           <h4 className="caption">On the shelf</h4>
-          <ul className="quiet-scroll mt-0.5 flex shrink-0 gap-1.5 overflow-x-auto p-0.5">
+          <ul className="mt-0.5 quiet-scroll flex shrink-0 gap-1.5 overflow-x-auto p-0.5">
             {site.shelf.toReversed().map((item) => (
               <li key={item.assetId} className="shrink-0">
                 <button
-                  type="button" aria-pressed={photo?.assetId === item.assetId} aria-label={`Lay ${item.name}, ${item.width} by ${item.height} px`} title={`${item.name}, ${item.width} × ${item.height}`} onClick={() => bench.layItem(item)}
+                  type="button"
+                  aria-pressed={photo?.assetId === item.assetId}
+                  aria-label={`Lay ${item.name}, ${item.width} by ${item.height} px`}
+                  title={`${item.name}, ${item.width} × ${item.height}`}
+                  onClick={() => bench.layItem(item)}
                   className="block h-9 w-[58px] overflow-hidden rounded-sm border border-line hover:border-soft aria-pressed:outline-2 aria-pressed:outline-act"
                 >
                   <PhotoFace assetId={item.assetId} />
@@ -56,38 +87,126 @@ const fits = [
 
 function Framing({ photo }: { photo: PhotoLayer }) {
   const { picture, slot, preview, commit } = useBench();
-  const size = photoSize(photo), least = coverScale(size, slot, photo.turn);
+  const size = photoSize(photo),
+    least = coverScale(size, slot, photo.turn);
   const change = (part: Partial<PhotoLayer>) => editLayer<PhotoLayer>(picture.id, photo.id, part);
-  const filled = (framing: Placed, turn = photo.turn) => (framing.scale >= coverScale(size, slot, turn) * 0.9999 ? keepFilled(framing, size, slot, turn) : framing);
-  const zoomed = (times: number) => change(filled(zoomAt(photo, least * times, slot.width / 2, slot.height / 2)));
+  const filled = (framing: Placed, turn = photo.turn) =>
+    framing.scale >= coverScale(size, slot, turn) * 0.9999
+      ? keepFilled(framing, size, slot, turn)
+      : framing;
+  const zoomed = (times: number) =>
+    change(filled(zoomAt(photo, least * times, slot.width / 2, slot.height / 2)));
   const turned = (turn: number) => {
     // A photo that fills the slot goes on filling it while it is turned.
     const fillsNow = photo.scale >= least * 0.9999;
-    return change({ turn, ...(fillsNow ? keepFilled({ ...photo, scale: Math.max(photo.scale, coverScale(size, slot, turn)) }, size, slot, turn) : {}) });
+    return change({
+      turn,
+      ...(fillsNow
+        ? keepFilled(
+            { ...photo, scale: Math.max(photo.scale, coverScale(size, slot, turn)) },
+            size,
+            slot,
+            turn,
+          )
+        : {}),
+    });
   };
   const lay = (how: (typeof fits)[number]['id']) => {
     const plain = usedSize(photo);
     if (how === 'fill') return change({ stretch: 1, ...fillFrame(plain, slot, photo.turn) });
     if (how === 'fit') return change({ stretch: 1, ...fitFrame(plain, slot, photo.turn) });
     const scale = slot.width / plain.width;
-    return change({ turn: 0, stretch: (slot.height / plain.height) / scale, scale, x: 0, y: 0 });
+    return change({ turn: 0, stretch: slot.height / plain.height / scale, scale, x: 0, y: 0 });
   };
-  const distortion = Math.round((Math.max(photo.stretch, 1 / photo.stretch) - 1) * 100), amount = photo.sharpen === 'fitting' ? fittingSharpness(photo.scale) : photo.sharpen;
+  const distortion = Math.round((Math.max(photo.stretch, 1 / photo.stretch) - 1) * 100),
+    amount = photo.sharpen === 'fitting' ? fittingSharpness(photo.scale) : photo.sharpen;
   return (
     <>
-      <NumberRow label="Zoom" value={photo.scale / least} min={Math.min(1, Math.floor((fitScale(size, slot, photo.turn) / least) * 100) / 100)} max={largestZoom} step={0.01} digits={2} unit="×" onPreview={(v) => preview(zoomed(v))} onCommit={(v) => commit('Zoom photo', zoomed(v))} />
-      <NumberRow label="Straighten" value={photo.turn} min={-45} max={45} step={0.1} digits={1} unit="°" onPreview={(v) => preview(turned(v))} onCommit={(v) => commit(`Turn the photo to ${v.toFixed(1)}°`, turned(v))} />
+      <NumberRow
+        label="Zoom"
+        value={photo.scale / least}
+        min={Math.min(1, Math.floor((fitScale(size, slot, photo.turn) / least) * 100) / 100)}
+        max={largestZoom}
+        step={0.01}
+        digits={2}
+        unit="×"
+        onPreview={(v) => preview(zoomed(v))}
+        onCommit={(v) => commit('Zoom photo', zoomed(v))}
+      />
+      <NumberRow
+        label="Straighten"
+        value={photo.turn}
+        min={-45}
+        max={45}
+        step={0.1}
+        digits={1}
+        unit="°"
+        onPreview={(v) => preview(turned(v))}
+        onCommit={(v) => commit(`Turn the photo to ${v.toFixed(1)}°`, turned(v))}
+      />
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
-        <span className="inline-flex">{fits.map((f) => <Button key={f.id} title={f.hint} className="-ml-px rounded-none px-2 first:ml-0 first:rounded-l-sm last:rounded-r-sm" onClick={() => commit(`${f.label} the slot`, lay(f.id))}>{f.label}</Button>)}</span>
         <span className="inline-flex">
-          <IconButton label="Flip left and right" aria-pressed={photo.flipX} className="rounded-r-none" onClick={() => commit('Flip the photo', change({ flipX: !photo.flipX }))}><FlipHorizontal2 size={14} /></IconButton>
-          <IconButton label="Flip top and bottom" aria-pressed={photo.flipY} className="-ml-px rounded-l-none" onClick={() => commit('Flip the photo', change({ flipY: !photo.flipY }))}><FlipVertical2 size={14} /></IconButton>
+          {fits.map((f) => (
+            <Button
+              key={f.id}
+              title={f.hint}
+              className="-ml-px rounded-none px-2 first:ml-0 first:rounded-l-sm last:rounded-r-sm"
+              onClick={() => commit(`${f.label} the slot`, lay(f.id))}
+            >
+              {f.label}
+            </Button>
+          ))}
         </span>
-        <label className="flex items-center gap-1.5">Sharpen
-          <input type="range" aria-label="Sharpen" min={0} max={1} step={0.05} value={amount} className="w-16 accent-act" onChange={(e) => commit('Sharpen the photo', change({ sharpen: Number(e.target.value) }))} />
+        <span className="inline-flex">
+          <IconButton
+            label="Flip left and right"
+            aria-pressed={photo.flipX}
+            className="rounded-r-none"
+            onClick={() => commit('Flip the photo', change({ flipX: !photo.flipX }))}
+          >
+            <FlipHorizontal2 size={14} />
+          </IconButton>
+          <IconButton
+            label="Flip top and bottom"
+            aria-pressed={photo.flipY}
+            className="-ml-px rounded-l-none"
+            onClick={() => commit('Flip the photo', change({ flipY: !photo.flipY }))}
+          >
+            <FlipVertical2 size={14} />
+          </IconButton>
+        </span>
+        <label className="flex items-center gap-1.5">
+          Sharpen
+          <input
+            type="range"
+            aria-label="Sharpen"
+            min={0}
+            max={1}
+            step={0.05}
+            value={amount}
+            className="w-16 accent-act"
+            onChange={(e) =>
+              commit('Sharpen the photo', change({ sharpen: Number(e.target.value) }))
+            }
+          />
         </label>
-        <Button aria-pressed={photo.sharpen === 'fitting'} title="As much as the reduction needs" className="px-2" onClick={() => commit('Fitting sharpness', change({ sharpen: 'fitting' }))}>fitting</Button>
-        <p className="figure min-w-0 truncate text-soft">{photo.sourceWidth} × {photo.sourceHeight}, {Math.round(shownShare(photo, size, slot) * 100)}% shown, <span className={sharpness(photo) < 1 ? 'text-warn' : ''}>{sharpness(photo).toFixed(2)} photo px a px</span>, {sharpness(photo, 2).toFixed(2)} at 2×{distortion > 0 && <span className="text-warn">, distorted by {distortion}%</span>}</p>
+        <Button
+          aria-pressed={photo.sharpen === 'fitting'}
+          title="As much as the reduction needs"
+          className="px-2"
+          onClick={() => commit('Fitting sharpness', change({ sharpen: 'fitting' }))}
+        >
+          fitting
+        </Button>
+        <p className="min-w-0 truncate figure text-soft">
+          {photo.sourceWidth} × {photo.sourceHeight},{' '}
+          {Math.round(shownShare(photo, size, slot) * 100)}% shown,{' '}
+          <span className={sharpness(photo) < 1 ? 'text-warn' : ''}>
+            {sharpness(photo).toFixed(2)} photo px a px
+          </span>
+          , {sharpness(photo, 2).toFixed(2)} at 2×
+          {distortion > 0 && <span className="text-warn">, distorted by {distortion}%</span>}
+        </p>
       </div>
     </>
   );
@@ -98,8 +217,12 @@ const previewWidth = 84;
 
 /** The best parts of this photo for this very shape, as small pictures. */
 function Suggestions({ photo }: { photo: PhotoLayer }) {
-  const { picture, slot, commit } = useBench(), look = usePhotoLook(photo.assetId, slot), url = useAssetUrl(photo.assetId);
-  const k = Math.min(previewWidth / slot.width, 36 / slot.height), width = Math.max(8, slot.width * k), height = Math.max(8, slot.height * k);
+  const { picture, slot, commit } = useBench(),
+    look = usePhotoLook(photo.assetId, slot),
+    url = useAssetUrl(photo.assetId);
+  const k = Math.min(previewWidth / slot.width, 36 / slot.height),
+    width = Math.max(8, slot.width * k),
+    height = Math.max(8, slot.height * k);
   return (
     <div className="shrink-0">
       <h4 className="caption">Suggested parts</h4>
@@ -108,13 +231,42 @@ function Suggestions({ photo }: { photo: PhotoLayer }) {
         {look?.frames.map(({ x, y, scale }, i) => (
           <li key={i}>
             <button
-              type="button" aria-label={`Take suggested part ${i + 1}`} title={`Suggested part ${i + 1}`} style={{ width, height }}
+              type="button"
+              aria-label={`Take suggested part ${i + 1}`}
+              title={`Suggested part ${i + 1}`}
+              style={{ width, height }}
               className="relative block overflow-hidden rounded-sm border border-line hover:border-act"
-              onClick={() => commit(`Suggested part ${i + 1}`, editLayer<PhotoLayer>(picture.id, photo.id, { x, y, scale, turn: 0, stretch: 1, flipX: false, flipY: false, crop: null }))}
+              onClick={() =>
+                commit(
+                  `Suggested part ${i + 1}`,
+                  editLayer<PhotoLayer>(picture.id, photo.id, {
+                    x,
+                    y,
+                    scale,
+                    turn: 0,
+                    stretch: 1,
+                    flipX: false,
+                    flipY: false,
+                    crop: null,
+                  }),
+                )
+              }
             >
               {/* A piece of the owner's own picture, placed as the slot would show it. */}
               {/* eslint-disable-next-line @next/next/no-img-element */}
-              {url && <img src={url} alt="" className="absolute max-w-none" style={{ left: x * k, top: y * k, width: photo.sourceWidth * scale * k, height: photo.sourceHeight * scale * k }} />}
+              {url && (
+                <img
+                  src={url}
+                  alt=""
+                  className="absolute max-w-none"
+                  style={{
+                    left: x * k,
+                    top: y * k,
+                    width: photo.sourceWidth * scale * k,
+                    height: photo.sourceHeight * scale * k,
+                  }}
+                />
+              )}
             </button>
           </li>
         ))}

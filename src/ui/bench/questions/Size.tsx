@@ -15,12 +15,22 @@ export function Size() {
   const [way, setWay] = useState(wayOf(slot.measured));
   const Panel = ways.find((w) => w.id === way)?.Panel;
   const given: Way = {
-    kind: slot.kind, size: slot, measured: slot.measured, ownSizes: site.ownSizes,
-    onMeasured: (size, measured) => commit(`Size ${size.width ?? slot.width} × ${size.height ?? slot.height}`, resizeSlot(slot.id, size, measured)),
+    kind: slot.kind,
+    size: slot,
+    measured: slot.measured,
+    ownSizes: site.ownSizes,
+    onMeasured: (size, measured) =>
+      commit(
+        `Size ${size.width ?? slot.width} × ${size.height ?? slot.height}`,
+        resizeSlot(slot.id, size, measured),
+      ),
     onKeepSize: (size) => commit(`Keep the size ${size.name}`, keepSize(size)),
     onColour: (hex) => commit(`Theme colour ${hex}`, addThemeColour(hex)),
   };
-  const choices = [...ways.map((w) => ({ value: w.id, label: w.title })), ...(isContent(slot.kind) ? [] : [{ value: 'behaviour', label: 'On the page' }])];
+  const choices = [
+    ...ways.map((w) => ({ value: w.id, label: w.title })),
+    ...(isContent(slot.kind) ? [] : [{ value: 'behaviour', label: 'On the page' }]),
+  ];
   return (
     <div className="flex flex-col gap-2">
       <Switch label="Measure by" value={way} onChange={setWay} choices={choices} />

@@ -2,8 +2,23 @@
 
 import { useRef, useState, type PointerEvent } from 'react';
 import { useStore } from 'zustand';
-import { boundsOf, boxOfBounds, isInside, unionOf, type Bounds, type Box, type Place } from '@/core/arrange/box';
-import { isCorner, resizedBox, resizeSnapped, snapReach, turnBetween, type Handle } from '@/core/arrange/gesture';
+import {
+  boundsOf,
+  boxOfBounds,
+  isInside,
+  unionOf,
+  type Bounds,
+  type Box,
+  type Place,
+} from '@/core/arrange/box';
+import {
+  isCorner,
+  resizedBox,
+  resizeSnapped,
+  snapReach,
+  turnBetween,
+  type Handle,
+} from '@/core/arrange/gesture';
 import { gapsOf, snap, type Gap, type Guide } from '@/core/arrange/snap';
 import { isObject, kindOf } from '@/core/layers/registry';
 import { backPhoto } from '@/core/readings/cover';
@@ -43,12 +58,17 @@ const slip = 3;
 
 /** Layers are selected, moved, resized and turned; several at once too. */
 export function ArrangeArea({ area, marks }: { area: Area; marks: boolean }) {
-  const bench = useBench(), { slot, picture, drawn, selection, tool } = bench;
-  const drag = useRef<Drag>(undefined), [seen, setSeen] = useState<Seen>(nothingSeen);
+  const bench = useBench(),
+    { slot, picture, drawn, selection, tool } = bench;
+  const drag = useRef<Drag>(undefined),
+    [seen, setSeen] = useState<Seen>(nothingSeen);
   const boxes = useStore(drawn, (d) => d.boxes);
   const objects = selection.filter((l) => isObject(l) && !l.hidden);
   const boxOf = (layers: readonly Layer[]): Box | undefined => {
-    const found = layers.flatMap((l) => { const box = drawn.getState().boxes[l.id]; return box ? [box] : []; });
+    const found = layers.flatMap((l) => {
+      const box = drawn.getState().boxes[l.id];
+      return box ? [box] : [];
+    });
     if (found.length <= 1) return found[0];
     const around = unionOf(found.map(boundsOf));
     return around && boxOfBounds(around);
@@ -56,22 +76,62 @@ export function ArrangeArea({ area, marks }: { area: Area; marks: boolean }) {
   const frame = boxOf(objects);
 
   /** Layers under a point, front to back; the photo that fills the slot is the paper, and only a click takes it. */
-  const layersAt = (at: Place): Layer[] => picture.layers.toReversed().filter((l) => isObject(l) && !l.hidden && !l.locked && boxes[l.id] && isInside(boxes[l.id], at, 3 / area.scale));
-  const othersThan = (layers: readonly Layer[]): Bounds[] => picture.layers.filter((l) => isObject(l) && !l.hidden && !layers.includes(l) && l !== backPhoto(picture) && boxes[l.id]).map((l) => boundsOf(boxes[l.id]));
+  const layersAt = (at: Place): Layer[] =>
+    picture.layers
+      .toReversed()
+      .filter(
+        (l) =>
+          isObject(l) &&
+          !l.hidden &&
+          !l.locked &&
+          boxes[l.id] &&
+          isInside(boxes[l.id], at, 3 / area.scale),
+      );
+  const othersThan = (layers: readonly Layer[]): Bounds[] =>
+    picture.layers
+      .filter(
+        (l) =>
+          isObject(l) &&
+          !l.hidden &&
+          !layers.includes(l) &&
+          l !== backPhoto(picture) &&
+          boxes[l.id],
+      )
+      .map((l) => boundsOf(boxes[l.id]));
 
-  const begin = (event: PointerEvent, grip: Drag['grip'], layers: readonly Layer[], click?: () => void) => {
+  const begin = (
+    event: PointerEvent,
+    grip: Drag['grip'],
+    layers: readonly Layer[],
+    click?: () => void,
+  ) => {
     area.element.current?.setPointerCapture(event.pointerId);
     area.element.current?.focus({ preventScroll: true });
     const free = layers.filter(arrangeable);
-    drag.current = { from: area.toSlot(event), grip, layers: free, box: boxOf(free), others: othersThan(free), click, moved: false };
+    drag.current = {
+      from: area.toSlot(event),
+      grip,
+      layers: free,
+      box: boxOf(free),
+      others: othersThan(free),
+      click,
+      moved: false,
+    };
   };
 
   const down = (event: PointerEvent<HTMLDivElement>) => {
     if (event.button !== 0) return;
     if (tool) bench.take(undefined);
-    const at = area.toSlot(event), under = layersAt(at), paper = backPhoto(picture), taken = under.filter((l) => l !== paper || selection.includes(l));
-    const many = event.shiftKey || event.ctrlKey || event.metaKey, mine = taken.find((l) => selection.includes(l));
-    if (many && taken[0]) { bench.toggle(taken[0].id); return; }
+    const at = area.toSlot(event),
+      under = layersAt(at),
+      paper = backPhoto(picture),
+      taken = under.filter((l) => l !== paper || selection.includes(l));
+    const many = event.shiftKey || event.ctrlKey || event.metaKey,
+      mine = taken.find((l) => selection.includes(l));
+    if (many && taken[0]) {
+      bench.toggle(taken[0].id);
+      return;
+    }
     if (mine) {
       // A press without a movement goes through to what lies behind, and from the hindmost back to the front.
       const next = under[(under.indexOf(mine) + 1) % under.length];
@@ -84,38 +144,87 @@ export function ArrangeArea({ area, marks }: { area: Area; marks: boolean }) {
 
   /** What the drag so far makes of its layers, and what is to be seen of it. */
   const reach = (event: PointerEvent): { edit?: Edit; seen: Seen } => {
-    const { grip, layers, box, from, others } = drag.current!, at = area.toSlot(event), ids = layers.map((l) => l.id);
+    const { grip, layers, box, from, others } = drag.current!,
+      at = area.toSlot(event),
+      ids = layers.map((l) => l.id);
     if (grip === 'marquee') {
-      const marquee = { left: Math.min(from.x, at.x), right: Math.max(from.x, at.x), top: Math.min(from.y, at.y), bottom: Math.max(from.y, at.y) };
+      const marquee = {
+        left: Math.min(from.x, at.x),
+        right: Math.max(from.x, at.x),
+        top: Math.min(from.y, at.y),
+        bottom: Math.max(from.y, at.y),
+      };
       return { seen: { ...nothingSeen, marquee } };
     }
     if (!box) return { seen: nothingSeen };
     const near = event.altKey ? 0 : snapReach / Math.min(1, area.scale);
     const of = (layer: Layer) => layers.find((l) => l.id === layer.id) ?? layer;
     if (grip === 'move') {
-      let dx = at.x - from.x, dy = at.y - from.y;
+      let dx = at.x - from.x,
+        dy = at.y - from.y;
       // With Shift along one axis only.
-      if (event.shiftKey) { if (Math.abs(dx) > Math.abs(dy)) dy = 0; else dx = 0; }
-      const bounds = boundsOf(box), to = { left: bounds.left + dx, right: bounds.right + dx, top: bounds.top + dy, bottom: bounds.bottom + dy };
-      const found = snap(to, slot, others, near), x = Math.round(dx + found.dx), y = Math.round(dy + found.dy);
-      const there = { left: bounds.left + x, right: bounds.right + x, top: bounds.top + y, bottom: bounds.bottom + y };
-      return { edit: editLayers(picture.id, ids, (layer) => kindOf(layer).moved?.(of(layer), x, y)), seen: { guides: found.guides, gaps: gapsOf(there, slot, others) } };
+      if (event.shiftKey) {
+        if (Math.abs(dx) > Math.abs(dy)) dy = 0;
+        else dx = 0;
+      }
+      const bounds = boundsOf(box),
+        to = {
+          left: bounds.left + dx,
+          right: bounds.right + dx,
+          top: bounds.top + dy,
+          bottom: bounds.bottom + dy,
+        };
+      const found = snap(to, slot, others, near),
+        x = Math.round(dx + found.dx),
+        y = Math.round(dy + found.dy);
+      const there = {
+        left: bounds.left + x,
+        right: bounds.right + x,
+        top: bounds.top + y,
+        bottom: bounds.bottom + y,
+      };
+      return {
+        edit: editLayers(picture.id, ids, (layer) => kindOf(layer).moved?.(of(layer), x, y)),
+        seen: { guides: found.guides, gaps: gapsOf(there, slot, others) },
+      };
     }
     if (grip === 'turn') {
       const by = turnBetween(box, from, at, box.turn, event.shiftKey ? 15 : undefined);
-      return { edit: editLayers(picture.id, ids, (layer) => kindOf(layer).turned?.(of(layer), by, box)), seen: { ...nothingSeen, figure: `${(box.turn + by).toFixed(1)}°` } };
+      return {
+        edit: editLayers(picture.id, ids, (layer) => kindOf(layer).turned?.(of(layer), by, box)),
+        seen: { ...nothingSeen, figure: `${(box.turn + by).toFixed(1)}°` },
+      };
     }
     // Shapes are free, texts and photos keep their proportions at the corners; Shift does the other.
-    const keep = layers.length > 1 || (layers.every((l) => l.kind !== 'shape') !== event.shiftKey);
-    const { resize, guides } = resizeSnapped(box, grip, at, keep && isCorner(grip), slot, others, near), larger = resizedBox(box, resize);
-    return { edit: editLayers(picture.id, ids, (layer) => tidied(layer, kindOf(layer).resized?.(of(layer), resize))), seen: { guides, gaps: [], figure: `${Math.round(larger.width)} × ${Math.round(larger.height)}` } };
+    const keep = layers.length > 1 || layers.every((l) => l.kind !== 'shape') !== event.shiftKey;
+    const { resize, guides } = resizeSnapped(
+        box,
+        grip,
+        at,
+        keep && isCorner(grip),
+        slot,
+        others,
+        near,
+      ),
+      larger = resizedBox(box, resize);
+    return {
+      edit: editLayers(picture.id, ids, (layer) =>
+        tidied(layer, kindOf(layer).resized?.(of(layer), resize)),
+      ),
+      seen: {
+        guides,
+        gaps: [],
+        figure: `${Math.round(larger.width)} × ${Math.round(larger.height)}`,
+      },
+    };
   };
 
   const move = (event: PointerEvent) => {
     const held = drag.current;
     if (!held) return;
     const at = area.toSlot(event);
-    if (!held.moved && Math.hypot(at.x - held.from.x, at.y - held.from.y) * area.scale < slip) return;
+    if (!held.moved && Math.hypot(at.x - held.from.x, at.y - held.from.y) * area.scale < slip)
+      return;
     held.moved = true;
     const { edit, seen: now } = reach(event);
     setSeen(now);
@@ -128,11 +237,26 @@ export function ArrangeArea({ area, marks }: { area: Area; marks: boolean }) {
     const { edit, seen: now } = reach(event);
     drag.current = undefined;
     setSeen(nothingSeen);
-    if (!held.moved) { held.click?.(); return; }
+    if (!held.moved) {
+      held.click?.();
+      return;
+    }
     if (now.marquee) {
       const m = now.marquee;
-      bench.selectAll(picture.layers.filter((l) => isObject(l) && !l.hidden && !l.locked && boxes[l.id]).filter((l) => { const b = boundsOf(boxes[l.id]); return b.left >= m.left && b.right <= m.right && b.top >= m.top && b.bottom <= m.bottom; }).map((l) => l.id));
-    } else if (edit) bench.commit(`${held.grip === 'move' ? 'Move' : held.grip === 'turn' ? 'Turn' : 'Resize'} ${changeNames(held.layers)}`, edit);
+      bench.selectAll(
+        picture.layers
+          .filter((l) => isObject(l) && !l.hidden && !l.locked && boxes[l.id])
+          .filter((l) => {
+            const b = boundsOf(boxes[l.id]);
+            return b.left >= m.left && b.right <= m.right && b.top >= m.top && b.bottom <= m.bottom;
+          })
+          .map((l) => l.id),
+      );
+    } else if (edit)
+      bench.commit(
+        `${held.grip === 'move' ? 'Move' : held.grip === 'turn' ? 'Turn' : 'Resize'} ${changeNames(held.layers)}`,
+        edit,
+      );
   };
 
   const abandon = (): boolean => {
@@ -143,17 +267,42 @@ export function ArrangeArea({ area, marks }: { area: Area; marks: boolean }) {
     return true;
   };
 
-  const text = tool?.kind === 'words' && bench.selected?.kind === 'text' ? bench.selected : undefined;
+  const text =
+    tool?.kind === 'words' && bench.selected?.kind === 'text' ? bench.selected : undefined;
   return (
     <AreaBox
-      area={area} cursor="default" marks={marks} onPointerDown={down} onPointerMove={move} onPointerUp={up} onPointerCancel={abandon} onEscape={abandon}
-      onDoubleClick={(e) => { const layer = layersAt(area.toSlot(e)).find((l) => l.kind === 'text'); if (layer) { bench.select(layer.id); bench.ask(4); bench.take({ kind: 'words', layerId: layer.id }); } }}
+      area={area}
+      cursor="default"
+      marks={marks}
+      onPointerDown={down}
+      onPointerMove={move}
+      onPointerUp={up}
+      onPointerCancel={abandon}
+      onEscape={abandon}
+      onDoubleClick={(e) => {
+        const layer = layersAt(area.toSlot(e)).find((l) => l.kind === 'text');
+        if (layer) {
+          bench.select(layer.id);
+          bench.ask(4);
+          bench.take({ kind: 'words', layerId: layer.id });
+        }
+      }}
     >
       {marks && (
         <SelectionFrame
-          area={area} frame={frame} boxes={objects.length > 1 ? objects.flatMap((l) => (boxes[l.id] ? [boxes[l.id]] : [])) : []} {...seen} dragging={seen !== nothingSeen}
-          free={!text && objects.length > 0 && objects.every(arrangeable)} sides={objects.length === 1}
-          onGrip={(event, grip) => { event.stopPropagation(); begin(event, grip, objects); }}
+          area={area}
+          frame={frame}
+          boxes={
+            objects.length > 1 ? objects.flatMap((l) => (boxes[l.id] ? [boxes[l.id]] : [])) : []
+          }
+          {...seen}
+          dragging={seen !== nothingSeen}
+          free={!text && objects.length > 0 && objects.every(arrangeable)}
+          sides={objects.length === 1}
+          onGrip={(event, grip) => {
+            event.stopPropagation();
+            begin(event, grip, objects);
+          }}
         />
       )}
       {text && <InPlaceText key={text.id} area={area} text={text} box={boxes[text.id]} />}
@@ -164,6 +313,14 @@ export function ArrangeArea({ area, marks }: { area: Area; marks: boolean }) {
 /** Shapes that stand upright lie on whole px, so that their edges are sharp. */
 function tidied(layer: Layer, change: Partial<Layer> | undefined): Partial<Layer> | undefined {
   if (!change || layer.kind !== 'shape' || layer.turn !== 0) return change;
-  const { x = 0, y = 0, width = 1, height = 1 } = change as Partial<typeof layer>, left = Math.round(x), top = Math.round(y);
-  return { ...change, x: left, y: top, width: Math.max(1, Math.round(x + width) - left), height: Math.max(1, Math.round(y + height) - top) } as Partial<Layer>;
+  const { x = 0, y = 0, width = 1, height = 1 } = change as Partial<typeof layer>,
+    left = Math.round(x),
+    top = Math.round(y);
+  return {
+    ...change,
+    x: left,
+    y: top,
+    width: Math.max(1, Math.round(x + width) - left),
+    height: Math.max(1, Math.round(y + height) - top),
+  } as Partial<Layer>;
 }

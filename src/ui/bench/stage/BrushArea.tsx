@@ -17,20 +17,43 @@ import { useCursor } from './useCursor';
 const step = 0.12;
 
 /** The brush takes parts of the photo away, or brings them back. */
-export function BrushArea({ area, photo, tool }: { area: Area; photo: PhotoLayer; tool: Extract<Tool, { kind: 'brush' }> }) {
-  const bench = useBench(), { slot, picture } = bench, px = 1 / area.scale, box = photoBox(photo);
-  const points = useRef<number[]>(undefined), [pointer, setPointer] = useState<Place>();
-  const label = tool.mode === 'away' ? 'Brush away' : 'Brush back', scale = Math.sqrt(photo.scale * photo.scale * photo.stretch);
+export function BrushArea({
+  area,
+  photo,
+  tool,
+}: {
+  area: Area;
+  photo: PhotoLayer;
+  tool: Extract<Tool, { kind: 'brush' }>;
+}) {
+  const bench = useBench(),
+    { slot, picture } = bench,
+    px = 1 / area.scale,
+    box = photoBox(photo);
+  const points = useRef<number[]>(undefined),
+    [pointer, setPointer] = useState<Place>();
+  const label = tool.mode === 'away' ? 'Brush away' : 'Brush back',
+    scale = Math.sqrt(photo.scale * photo.scale * photo.stretch);
   const sizePx = tool.size / scale;
-  const stroke = (list: readonly number[]): Edit => setCutOut(picture.id, photo.id, (c) => ({ ...c, strokes: [...c.strokes, { mode: tool.mode, size: sizePx, points: [...list] }] }));
+  const stroke = (list: readonly number[]): Edit =>
+    setCutOut(picture.id, photo.id, (c) => ({
+      ...c,
+      strokes: [...c.strokes, { mode: tool.mode, size: sizePx, points: [...list] }],
+    }));
   const full = () => {
     if ((photo.cutOut?.strokes.length ?? 0) < mostStrokes) return false;
-    say('bad', `A cut-out keeps ${mostStrokes} strokes, and this one has them all. Take some back, or sample the surround instead.`);
+    say(
+      'bad',
+      `A cut-out keeps ${mostStrokes} strokes, and this one has them all. Take some back, or sample the surround instead.`,
+    );
     return true;
   };
   const add = (at: Place) => {
-    const p = photoPoint(photo, at), list = points.current!, far = Math.hypot(p.x - (list.at(-2) ?? Infinity), p.y - (list.at(-1) ?? Infinity));
-    if (list.length === 0 || far >= sizePx * step) list.push(Math.round(p.x * 10) / 10, Math.round(p.y * 10) / 10);
+    const p = photoPoint(photo, at),
+      list = points.current!,
+      far = Math.hypot(p.x - (list.at(-2) ?? Infinity), p.y - (list.at(-1) ?? Infinity));
+    if (list.length === 0 || far >= sizePx * step)
+      list.push(Math.round(p.x * 10) / 10, Math.round(p.y * 10) / 10);
   };
   const down = (event: PointerEvent<HTMLDivElement>) => {
     if (event.button !== 0 || full()) return;
@@ -51,14 +74,57 @@ export function BrushArea({ area, photo, tool }: { area: Area; photo: PhotoLayer
     bench.commit(label, stroke(points.current));
     points.current = undefined;
   };
-  const abandon = () => { const held = points.current !== undefined; points.current = undefined; if (held) bench.session.dropPreview(); return held; };
-  const dab = (at: Place) => { if (!full()) { points.current = []; add(at); bench.commit(label, stroke(points.current)); points.current = undefined; } };
-  const [cursor, setCursor] = useCursor(area, { x: Math.round(box.x), y: Math.round(box.y) }, dab, () => bench.take(undefined));
+  const abandon = () => {
+    const held = points.current !== undefined;
+    points.current = undefined;
+    if (held) bench.session.dropPreview();
+    return held;
+  };
+  const dab = (at: Place) => {
+    if (!full()) {
+      points.current = [];
+      add(at);
+      bench.commit(label, stroke(points.current));
+      points.current = undefined;
+    }
+  };
+  const [cursor, setCursor] = useCursor(
+    area,
+    { x: Math.round(box.x), y: Math.round(box.y) },
+    dab,
+    () => bench.take(undefined),
+  );
   const shown = cursor ?? pointer;
   return (
-    <AreaBox area={area} cursor="none" onPointerDown={down} onPointerMove={move} onPointerUp={up} onPointerCancel={abandon} onPointerLeave={() => setPointer(undefined)} onEscape={abandon}>
-      <svg className="pointer-events-none absolute inset-0 overflow-visible" width={area.rect.width} height={area.rect.height} viewBox={`0 0 ${slot.width} ${slot.height}`} fill="none">
-        {shown && <><circle cx={shown.x} cy={shown.y} r={tool.size / 2} stroke="#fcfcfb" strokeWidth={3 * px} /><circle cx={shown.x} cy={shown.y} r={tool.size / 2} stroke="#0d6b62" strokeWidth={px} /></>}
+    <AreaBox
+      area={area}
+      cursor="none"
+      onPointerDown={down}
+      onPointerMove={move}
+      onPointerUp={up}
+      onPointerCancel={abandon}
+      onPointerLeave={() => setPointer(undefined)}
+      onEscape={abandon}
+    >
+      <svg
+        className="pointer-events-none absolute inset-0 overflow-visible"
+        width={area.rect.width}
+        height={area.rect.height}
+        viewBox={`0 0 ${slot.width} ${slot.height}`}
+        fill="none"
+      >
+        {shown && (
+          <>
+            <circle
+              cx={shown.x}
+              cy={shown.y}
+              r={tool.size / 2}
+              stroke="#fcfcfb"
+              strokeWidth={3 * px}
+            />
+            <circle cx={shown.x} cy={shown.y} r={tool.size / 2} stroke="#0d6b62" strokeWidth={px} />
+          </>
+        )}
         {cursor && <Cross at={cursor} px={px} />}
       </svg>
     </AreaBox>

@@ -12,15 +12,29 @@ import { AreaBox, type Area } from './AreaBox';
 export const largestZoom = 6;
 
 /** The photo of the slot is framed: dragged under the slot's edges, and zoomed with the wheel. */
-export function FramingArea({ area, photo, marks }: { area: Area; photo: PhotoLayer; marks: boolean }) {
-  const bench = useBench(), { slot, picture } = bench;
+export function FramingArea({
+  area,
+  photo,
+  marks,
+}: {
+  area: Area;
+  photo: PhotoLayer;
+  marks: boolean;
+}) {
+  const bench = useBench(),
+    { slot, picture } = bench;
   const drag = useRef<{ photo: PhotoLayer; x: number; y: number; moved: boolean }>(undefined);
-  const size = photoSize(photo), least = coverScale(size, slot, photo.turn);
+  const size = photoSize(photo),
+    least = coverScale(size, slot, photo.turn);
 
   const draggedTo = (event: PointerEvent): Partial<PhotoLayer> => {
-    const { photo: before, x, y } = drag.current!, at = area.toSlot(event), moved = { ...before, x: before.x + at.x - x, y: before.y + at.y - y };
+    const { photo: before, x, y } = drag.current!,
+      at = area.toSlot(event),
+      moved = { ...before, x: before.x + at.x - x, y: before.y + at.y - y };
     // A photo that fills the slot goes on filling it; one that was made smaller is free.
-    return before.scale >= coverScale(photoSize(before), slot, before.turn) * 0.9999 ? keepFilled(moved, photoSize(before), slot, before.turn) : { x: Math.round(moved.x), y: Math.round(moved.y) };
+    return before.scale >= coverScale(photoSize(before), slot, before.turn) * 0.9999
+      ? keepFilled(moved, photoSize(before), slot, before.turn)
+      : { x: Math.round(moved.x), y: Math.round(moved.y) };
   };
   const down = (event: PointerEvent<HTMLDivElement>) => {
     if (event.button !== 0) return;
@@ -36,7 +50,8 @@ export function FramingArea({ area, photo, marks }: { area: Area; photo: PhotoLa
   };
   const up = (event: PointerEvent) => {
     if (!drag.current) return;
-    const change = draggedTo(event), { moved } = drag.current;
+    const change = draggedTo(event),
+      { moved } = drag.current;
     drag.current = undefined;
     if (moved) bench.commit('Move the photo', editLayer(picture.id, photo.id, change));
   };
@@ -50,22 +65,64 @@ export function FramingArea({ area, photo, marks }: { area: Area; photo: PhotoLa
     if (photo.locked) return;
     event.preventDefault();
     const at = area.toSlot(event);
-    bench.burst('Zoom photo', editLayers(picture.id, [photo.id], (layer) => {
-      if (layer.kind !== 'photo') return undefined;
-      // The wheel stops where the photo just fills the slot, unless it is smaller already.
-      const stop = layer.scale >= least * 0.9999 ? least : Math.min(least, fitScale(size, slot, photo.turn));
-      const next = Math.min(least * largestZoom, Math.max(stop, layer.scale * 1.0015 ** -event.deltaY)), zoomed = zoomAt(layer, next, at.x, at.y), { x, y, scale } = next >= least ? keepFilled(zoomed, size, slot, photo.turn) : zoomed;
-      return { x, y, scale };
-    }));
+    bench.burst(
+      'Zoom photo',
+      editLayers(picture.id, [photo.id], (layer) => {
+        if (layer.kind !== 'photo') return undefined;
+        // The wheel stops where the photo just fills the slot, unless it is smaller already.
+        const stop =
+          layer.scale >= least * 0.9999 ? least : Math.min(least, fitScale(size, slot, photo.turn));
+        const next = Math.min(
+            least * largestZoom,
+            Math.max(stop, layer.scale * 1.0015 ** -event.deltaY),
+          ),
+          zoomed = zoomAt(layer, next, at.x, at.y),
+          { x, y, scale } = next >= least ? keepFilled(zoomed, size, slot, photo.turn) : zoomed;
+        return { x, y, scale };
+      }),
+    );
   };
 
   const line = 1 / area.scale;
   return (
-    <AreaBox area={area} cursor={photo.locked ? 'default' : 'grab'} onPointerDown={down} onPointerMove={move} onPointerUp={up} onPointerCancel={abandon} onEscape={() => { const held = drag.current !== undefined; abandon(); return held; }} onWheel={zoom}>
+    <AreaBox
+      area={area}
+      cursor={photo.locked ? 'default' : 'grab'}
+      onPointerDown={down}
+      onPointerMove={move}
+      onPointerUp={up}
+      onPointerCancel={abandon}
+      onEscape={() => {
+        const held = drag.current !== undefined;
+        abandon();
+        return held;
+      }}
+      onWheel={zoom}
+    >
       {marks && (
-        <svg className="pointer-events-none absolute inset-0 overflow-visible" width={area.rect.width} height={area.rect.height} viewBox={`0 0 ${slot.width} ${slot.height}`} fill="none">
-          <path d={`M${slot.width / 2} 0V${slot.height}M0 ${slot.height / 2}H${slot.width}`} stroke="#fcfcfb" strokeOpacity={0.4} strokeWidth={line} strokeDasharray={`${2 * line} ${4 * line}`} />
-          {[1, 2].map((i) => <path key={i} stroke="#fcfcfb" strokeOpacity={0.55} strokeWidth={line} d={`M${(slot.width * i) / 3} 0V${slot.height}M0 ${(slot.height * i) / 3}H${slot.width}`} />)}
+        <svg
+          className="pointer-events-none absolute inset-0 overflow-visible"
+          width={area.rect.width}
+          height={area.rect.height}
+          viewBox={`0 0 ${slot.width} ${slot.height}`}
+          fill="none"
+        >
+          <path
+            d={`M${slot.width / 2} 0V${slot.height}M0 ${slot.height / 2}H${slot.width}`}
+            stroke="#fcfcfb"
+            strokeOpacity={0.4}
+            strokeWidth={line}
+            strokeDasharray={`${2 * line} ${4 * line}`}
+          />
+          {[1, 2].map((i) => (
+            <path
+              key={i}
+              stroke="#fcfcfb"
+              strokeOpacity={0.55}
+              strokeWidth={line}
+              d={`M${(slot.width * i) / 3} 0V${slot.height}M0 ${(slot.height * i) / 3}H${slot.width}`}
+            />
+          ))}
         </svg>
       )}
     </AreaBox>

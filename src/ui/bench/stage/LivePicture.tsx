@@ -35,19 +35,31 @@ function currentDrawing(site: Site, slotId: string, showing: Showing): Drawing |
 function partInSight(canvas: HTMLCanvasElement): Rect | undefined {
   const scroller = canvas.closest('main');
   if (!scroller) return undefined;
-  const c = canvas.getBoundingClientRect(), m = scroller.getBoundingClientRect(), k = canvas.width / c.width, around = 16;
-  const x = Math.floor((Math.max(c.left, m.left) - c.left) * k) - around, y = Math.floor((Math.max(c.top, m.top) - c.top) * k) - around;
-  return { x, y, width: Math.ceil((Math.min(c.right, m.right) - c.left) * k) + around - x, height: Math.ceil((Math.min(c.bottom, m.bottom) - c.top) * k) + around - y };
+  const c = canvas.getBoundingClientRect(),
+    m = scroller.getBoundingClientRect(),
+    k = canvas.width / c.width,
+    around = 16;
+  const x = Math.floor((Math.max(c.left, m.left) - c.left) * k) - around,
+    y = Math.floor((Math.max(c.top, m.top) - c.top) * k) - around;
+  return {
+    x,
+    y,
+    width: Math.ceil((Math.min(c.right, m.right) - c.left) * k) + around - x,
+    height: Math.ceil((Math.min(c.bottom, m.bottom) - c.top) * k) + around - y,
+  };
 }
 
 /** The picture itself. Edits go from the session straight to the worker, so a drag does not wait for React. */
 export function LivePicture({ rect, clip }: { rect: Rect; clip: Rect }) {
   const { session, site, slot, picture, showing, drawn, press, held } = useBench();
-  const canvas = useRef<HTMLCanvasElement>(null), fileCanvas = useRef<HTMLCanvasElement>(null);
+  const canvas = useRef<HTMLCanvasElement>(null),
+    fileCanvas = useRef<HTMLCanvasElement>(null);
   const view = useRef<View>(undefined);
   const since = useRef<number>(undefined);
   const [ready, setReady] = useState(false);
-  const thumb = useThumb(site, slot, false), slotId = slot.id, size = fileSize(slot, overlapOf(slot));
+  const thumb = useThumb(site, slot, false),
+    slotId = slot.id,
+    size = fileSize(slot, overlapOf(slot));
 
   useEffect(() => {
     let boxesKey = '';
@@ -55,16 +67,30 @@ export function LivePicture({ rect, clip }: { rect: Rect; clip: Rect }) {
       onFrame(frame, settled) {
         const element = canvas.current;
         if (!element) return;
-        if (element.width !== frame.width || element.height !== frame.height) { element.width = frame.width; element.height = frame.height; }
+        if (element.width !== frame.width || element.height !== frame.height) {
+          element.width = frame.width;
+          element.height = frame.height;
+        }
         const { x, y, width, height } = frame.changed;
-        if (width > 0 && height > 0) element.getContext('2d')!.putImageData(new ImageData(frame.pixels, width, height), x, y);
+        if (width > 0 && height > 0)
+          element.getContext('2d')!.putImageData(new ImageData(frame.pixels, width, height), x, y);
         if (since.current !== undefined) {
-          performance.measure(repaintMeasure, { start: since.current, end: performance.now(), detail: { workerMs: frame.ms } });
+          performance.measure(repaintMeasure, {
+            start: since.current,
+            end: performance.now(),
+            detail: { workerMs: frame.ms },
+          });
           since.current = undefined;
         }
         const key = JSON.stringify(frame.boxes);
-        if (key !== boxesKey) { boxesKey = key; drawn.setState({ boxes: frame.boxes }); }
-        if (settled) { setReady(true); element.dataset.settled = 'true'; }
+        if (key !== boxesKey) {
+          boxesKey = key;
+          drawn.setState({ boxes: frame.boxes });
+        }
+        if (settled) {
+          setReady(true);
+          element.dataset.settled = 'true';
+        }
       },
       onFailure: (message) => say('bad', message),
     });
@@ -77,30 +103,67 @@ export function LivePicture({ rect, clip }: { rect: Rect; clip: Rect }) {
       const drawing = currentDrawing(s, slotId, showing);
       since.current ??= performance.now();
       if (canvas.current) canvas.current.dataset.settled = 'false';
-      if (drawing) view.current?.show(drawing, canvas.current ? partInSight(canvas.current) : undefined);
+      if (drawing)
+        view.current?.show(drawing, canvas.current ? partInSight(canvas.current) : undefined);
     };
     show(session.state.getState().site);
-    return session.state.subscribe((state, before) => { if (state.site !== before.site) show(state.site); });
+    return session.state.subscribe((state, before) => {
+      if (state.site !== before.site) show(state.site);
+    });
   }, [session, slotId, showing]);
 
-  const file = useHeldFile(held) ?? press.file?.whole ?? press.file?.decoded, lost = useDifference(showing === 'difference' ? file : undefined, slot, asFiled(picture));
+  const file = useHeldFile(held) ?? press.file?.whole ?? press.file?.decoded,
+    lost = useDifference(showing === 'difference' ? file : undefined, slot, asFiled(picture));
   const decoded = showing === 'file' ? file : showing === 'difference' ? lost : undefined;
   useEffect(() => {
     const element = fileCanvas.current;
     if (!element || !decoded) return;
     element.width = decoded.width;
     element.height = decoded.height;
-    element.getContext('2d')!.putImageData(new ImageData(decoded.data, decoded.width, decoded.height), 0, 0);
+    element
+      .getContext('2d')!
+      .putImageData(new ImageData(decoded.data, decoded.width, decoded.height), 0, 0);
   }, [decoded]);
 
-  const place = { position: 'absolute' as const, left: rect.x - clip.x, top: rect.y - clip.y, width: rect.width, height: rect.height };
+  const place = {
+    position: 'absolute' as const,
+    left: rect.x - clip.x,
+    top: rect.y - clip.y,
+    width: rect.width,
+    height: rect.height,
+  };
   return (
-    <div className="absolute overflow-hidden" style={{ left: clip.x, top: clip.y, width: clip.width, height: clip.height }}>
+    <div
+      className="absolute overflow-hidden"
+      style={{ left: clip.x, top: clip.y, width: clip.width, height: clip.height }}
+    >
       <canvas
-        ref={canvas} role="img" aria-label={`The picture in ${slot.name}`} data-showing={showing} data-ready={ready} width={size.width} height={size.height}
-        style={{ ...place, visibility: decoded ? 'hidden' : undefined, backgroundImage: !ready && thumb ? `url(${thumb})` : undefined, backgroundSize: '100% 100%' }}
+        ref={canvas}
+        role="img"
+        aria-label={`The picture in ${slot.name}`}
+        data-showing={showing}
+        data-ready={ready}
+        width={size.width}
+        height={size.height}
+        style={{
+          ...place,
+          visibility: decoded ? 'hidden' : undefined,
+          backgroundImage: !ready && thumb ? `url(${thumb})` : undefined,
+          backgroundSize: '100% 100%',
+        }}
       />
-      {decoded && <canvas ref={fileCanvas} role="img" aria-label={showing === 'file' ? `The pressed file in ${slot.name}` : `What the file of ${slot.name} has lost`} style={place} />}
+      {decoded && (
+        <canvas
+          ref={fileCanvas}
+          role="img"
+          aria-label={
+            showing === 'file'
+              ? `The pressed file in ${slot.name}`
+              : `What the file of ${slot.name} has lost`
+          }
+          style={place}
+        />
+      )}
     </div>
   );
 }

@@ -8,22 +8,41 @@ import { useBench } from '../useBench';
 
 /** The part of the photo that the slot does not show, dimmed around it, so that it can be seen what is left out. */
 export function OutsideFrame({ rect }: { rect: Rect }) {
-  const { picture } = useBench(), photo = backPhoto(picture);
+  const { picture } = useBench(),
+    photo = backPhoto(picture);
   return photo && !photo.crop ? <Outside key={photo.assetId} rect={rect} /> : null;
 }
 
 function Outside({ rect }: { rect: Rect }) {
-  const { picture, slot } = useBench(), photo = backPhoto(picture)!, url = useAssetUrl(photo.assetId);
-  const k = rect.width / slot.width, size = photoSize(photo), width = size.width * photo.scale * k, height = size.height * photo.scale * k;
+  const { picture, slot } = useBench(),
+    photo = backPhoto(picture)!,
+    url = useAssetUrl(photo.assetId);
+  const k = rect.width / slot.width,
+    size = photoSize(photo),
+    width = size.width * photo.scale * k,
+    height = size.height * photo.scale * k;
   if (!url) return null;
-  const far = 6000, hole = `M${-far} ${-far}h${far * 2}v${far * 2}h${-far * 2}zM${rect.x} ${rect.y}v${rect.height}h${rect.width}v${-rect.height}z`;
+  const far = 6000,
+    hole = `M${-far} ${-far}h${far * 2}v${far * 2}h${-far * 2}zM${rect.x} ${rect.y}v${rect.height}h${rect.width}v${-rect.height}z`;
   return (
-    <div aria-hidden className="pointer-events-none absolute top-0 left-0 h-px w-px" style={{ clipPath: `path(evenodd, "${hole}")` }}>
+    <div
+      aria-hidden
+      className="pointer-events-none absolute top-0 left-0 h-px w-px"
+      style={{ clipPath: `path(evenodd, "${hole}")` }}
+    >
       {/* The owner's own picture, in memory. */}
       {/* eslint-disable-next-line @next/next/no-img-element */}
       <img
-        src={url} alt="" className="absolute max-w-none opacity-30"
-        style={{ left: rect.x + photo.x * k, top: rect.y + photo.y * k, width, height, transform: `rotate(${photo.turn}deg) scale(${photo.flipX ? -1 : 1}, ${photo.flipY ? -1 : 1})` }}
+        src={url}
+        alt=""
+        className="absolute max-w-none opacity-30"
+        style={{
+          left: rect.x + photo.x * k,
+          top: rect.y + photo.y * k,
+          width,
+          height,
+          transform: `rotate(${photo.turn}deg) scale(${photo.flipX ? -1 : 1}, ${photo.flipY ? -1 : 1})`,
+        }}
       />
     </div>
   );

@@ -13,19 +13,49 @@ import { SampleArea } from './SampleArea';
 import { WeakSpots } from './WeakSpots';
 
 /** Everything done to the picture on the picture, by what is being asked and which tool was taken. */
-export function PictureArea({ rect, clip, screenScale, marks }: { rect: Rect; clip: Rect; screenScale: number; marks: boolean }) {
-  const { slot, picture, question, tool, selected } = useBench(), element = useRef<HTMLDivElement>(null);
-  const { x, y, width, height } = rect, scale = (width / slot.width) * screenScale;
-  const area = useMemo<Area>(() => ({
-    rect: { x, y, width, height }, clip, element, scale,
-    toSlot(event) {
-      const box = element.current!.getBoundingClientRect();
-      return { x: (event.clientX - box.left) / scale, y: (event.clientY - box.top) / scale };
-    },
-  }), [x, y, width, height, clip, scale]);
+export function PictureArea({
+  rect,
+  clip,
+  screenScale,
+  marks,
+}: {
+  rect: Rect;
+  clip: Rect;
+  screenScale: number;
+  marks: boolean;
+}) {
+  const { slot, picture, question, tool, selected } = useBench(),
+    element = useRef<HTMLDivElement>(null);
+  const { x, y, width, height } = rect,
+    scale = (width / slot.width) * screenScale;
+  const area = useMemo<Area>(
+    () => ({
+      rect: { x, y, width, height },
+      clip,
+      element,
+      scale,
+      toSlot(event) {
+        const box = element.current!.getBoundingClientRect();
+        return { x: (event.clientX - box.left) / scale, y: (event.clientY - box.top) / scale };
+      },
+    }),
+    [x, y, width, height, clip, scale],
+  );
   const photo = backPhoto(picture);
   if (question === 2 && photo) return <FramingArea area={area} photo={photo} marks={marks} />;
-  if (tool?.kind === 'sample' && selected?.kind === 'photo') return <SampleArea area={area} photo={selected} />;
-  if (tool?.kind === 'brush' && selected?.kind === 'photo') return <BrushArea area={area} photo={selected} tool={tool} />;
-  return <><ArrangeArea area={area} marks={marks} />{question === 5 && marks && <><SafeAreaLines area={area} /><WeakSpots area={area} /></>}</>;
+  if (tool?.kind === 'sample' && selected?.kind === 'photo')
+    return <SampleArea area={area} photo={selected} />;
+  if (tool?.kind === 'brush' && selected?.kind === 'photo')
+    return <BrushArea area={area} photo={selected} tool={tool} />;
+  return (
+    <>
+      <ArrangeArea area={area} marks={marks} />
+      {question === 5 && marks && (
+        <>
+          <SafeAreaLines area={area} />
+          <WeakSpots area={area} />
+        </>
+      )}
+    </>
+  );
 }

@@ -6,11 +6,26 @@ import type { Area } from './AreaBox';
 
 /** The part of the picture that is seen at every screen width, and the side margin inside of it. */
 export function SafeAreaLines({ area }: { area: Area }) {
-  const { site, slot, picture } = useBench(), px = 1 / area.scale, { part } = safeArea(site, slot);
-  if (!picture.layers.some((l) => l.kind === 'text' && !l.hidden) || part.width <= 0 || part.height <= 0) return null;
+  const { site, slot, picture } = useBench(),
+    px = 1 / area.scale,
+    { part } = safeArea(site, slot);
+  if (
+    !picture.layers.some((l) => l.kind === 'text' && !l.hidden) ||
+    part.width <= 0 ||
+    part.height <= 0
+  )
+    return null;
   const frame = { x: part.x, y: part.y, width: part.width, height: part.height, strokeWidth: px };
   return (
-    <svg className="pointer-events-none absolute overflow-visible" style={{ left: area.rect.x, top: area.rect.y }} width={area.rect.width} height={area.rect.height} viewBox={`0 0 ${slot.width} ${slot.height}`} fill="none" data-testid="safe-area">
+    <svg
+      className="pointer-events-none absolute overflow-visible"
+      style={{ left: area.rect.x, top: area.rect.y }}
+      width={area.rect.width}
+      height={area.rect.height}
+      viewBox={`0 0 ${slot.width} ${slot.height}`}
+      fill="none"
+      data-testid="safe-area"
+    >
       <rect {...frame} stroke="#fcfcfb" />
       <rect {...frame} stroke="#0d6b62" strokeDasharray={`${4 * px} ${4 * px}`} />
     </svg>

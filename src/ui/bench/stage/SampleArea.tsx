@@ -13,18 +13,66 @@ import { useCursor } from './useCursor';
 
 /** Colours of the plain surround are taken from the photo itself. */
 export function SampleArea({ area, photo }: { area: Area; photo: PhotoLayer }) {
-  const bench = useBench(), { slot } = bench, px = 1 / area.scale, box = photoBox(photo);
+  const bench = useBench(),
+    { slot } = bench,
+    px = 1 / area.scale,
+    box = photoBox(photo);
   const take = async (at: Place) => {
-    const { x, y } = photoPoint(photo, at), colour = await theEngine().sample(photo.assetId, x, y, 3);
-    if (!colour) { say('bad', 'There is no photo at this place. Point at the surround that is to go.'); return; }
-    const sample = { x: Math.round(x * 10) / 10, y: Math.round(y * 10) / 10, colour: hexOf(colour) };
-    bench.commit(`Take off ${sample.colour}`, setCutOut(bench.picture.id, photo.id, (c) => ({ ...c, samples: [...c.samples, sample].slice(-32) })));
+    const { x, y } = photoPoint(photo, at),
+      colour = await theEngine().sample(photo.assetId, x, y, 3);
+    if (!colour) {
+      say('bad', 'There is no photo at this place. Point at the surround that is to go.');
+      return;
+    }
+    const sample = {
+      x: Math.round(x * 10) / 10,
+      y: Math.round(y * 10) / 10,
+      colour: hexOf(colour),
+    };
+    bench.commit(
+      `Take off ${sample.colour}`,
+      setCutOut(bench.picture.id, photo.id, (c) => ({
+        ...c,
+        samples: [...c.samples, sample].slice(-32),
+      })),
+    );
   };
-  const [cursor, setCursor] = useCursor(area, { x: Math.round(box.x), y: Math.round(box.y) }, (at) => void take(at), () => bench.take(undefined));
+  const [cursor, setCursor] = useCursor(
+    area,
+    { x: Math.round(box.x), y: Math.round(box.y) },
+    (at) => void take(at),
+    () => bench.take(undefined),
+  );
   return (
-    <AreaBox area={area} cursor="crosshair" onPointerMove={() => setCursor(undefined)} onPointerDown={(e) => { if (e.button === 0) void take(area.toSlot(e)); }}>
-      <svg className="pointer-events-none absolute inset-0 overflow-visible" width={area.rect.width} height={area.rect.height} viewBox={`0 0 ${slot.width} ${slot.height}`} fill="none">
-        {photo.cutOut?.samples.map((s, i) => { const p = slotPoint(photo, s); return <circle key={i} cx={p.x} cy={p.y} r={4 * px} fill={s.colour} stroke="#fcfcfb" strokeWidth={2 * px} />; })}
+    <AreaBox
+      area={area}
+      cursor="crosshair"
+      onPointerMove={() => setCursor(undefined)}
+      onPointerDown={(e) => {
+        if (e.button === 0) void take(area.toSlot(e));
+      }}
+    >
+      <svg
+        className="pointer-events-none absolute inset-0 overflow-visible"
+        width={area.rect.width}
+        height={area.rect.height}
+        viewBox={`0 0 ${slot.width} ${slot.height}`}
+        fill="none"
+      >
+        {photo.cutOut?.samples.map((s, i) => {
+          const p = slotPoint(photo, s);
+          return (
+            <circle
+              key={i}
+              cx={p.x}
+              cy={p.y}
+              r={4 * px}
+              fill={s.colour}
+              stroke="#fcfcfb"
+              strokeWidth={2 * px}
+            />
+          );
+        })}
         {cursor && <Cross at={cursor} px={px} />}
       </svg>
     </AreaBox>
@@ -33,5 +81,10 @@ export function SampleArea({ area, photo }: { area: Area; photo: PhotoLayer }) {
 
 export function Cross({ at, px }: { at: Place; px: number }) {
   const d = `M${at.x - 9 * px} ${at.y}H${at.x + 9 * px}M${at.x} ${at.y - 9 * px}V${at.y + 9 * px}`;
-  return <><path d={d} stroke="#fcfcfb" strokeWidth={3 * px} /><path d={d} stroke="#0d6b62" strokeWidth={px} /></>;
+  return (
+    <>
+      <path d={d} stroke="#fcfcfb" strokeWidth={3 * px} />
+      <path d={d} stroke="#0d6b62" strokeWidth={px} />
+    </>
+  );
 }

@@ -7,7 +7,8 @@ import { crop, wholeRaster, type Raster } from '@/core/raster/raster';
 import type { Recipe } from '@/core/site/model/recipe';
 import { useRasterCanvas } from '../useRasterCanvas';
 
-const width = 48, height = 18;
+const width = 48,
+  height = 18;
 let plain: Raster | undefined;
 
 /** What a recipe makes of all hues and greys, at a glance. */
@@ -18,5 +19,13 @@ export function RecipeFace({ recipe }: { recipe: Pick<Recipe, 'steps' | 'spare'>
     layRecipe(recipe).on(laid, 0.5);
     return laid;
   }, [recipe]);
-  return <canvas ref={useRasterCanvas(raster)} aria-hidden width={width} height={height} className="block shrink-0 border border-hair" />;
+  return (
+    <canvas
+      ref={useRasterCanvas(raster)}
+      aria-hidden
+      width={width}
+      height={height}
+      className="block shrink-0 border border-hair"
+    />
+  );
 }

@@ -18,7 +18,8 @@ import { SeamFacet } from './SeamFacet';
 import { StripFacet } from './StripFacet';
 import { WidthsFacet } from './WidthsFacet';
 
-type FacetName = 'seam' | 'fade' | 'overlap' | 'repeat' | 'strip' | 'divider' | 'words' | 'widths' | 'calm';
+type FacetName =
+  'seam' | 'fade' | 'overlap' | 'repeat' | 'strip' | 'divider' | 'words' | 'widths' | 'calm';
 
 interface Facet {
   readonly value: FacetName;
@@ -33,14 +34,56 @@ const always = () => true;
 
 const facets: readonly Facet[] = [
   { value: 'seam', label: 'Seam', panel: SeamFacet, applies: always },
-  { value: 'fade', label: 'Fade', panel: FadeFacet, applies: always, owns: (l) => l.kind === 'fade' },
-  { value: 'overlap', label: 'Overlap', panel: OverlapFacet, applies: (slot) => isContent(slot.kind) },
-  { value: 'repeat', label: 'Repeat', panel: RepeatFacet, applies: (slot, picture) => slot.repeat !== 'no-repeat' || picture.layers.some((l) => l.kind === 'join'), owns: (l) => l.kind === 'join' },
-  { value: 'strip', label: 'Strip', panel: StripFacet, applies: (slot) => slot.kind === 'background' || slot.kind === 'sidebar' || slot.kind === 'piece' },
-  { value: 'divider', label: 'Divider', panel: DividerFacet, applies: (slot) => slot.kind === 'divider', owns: (l) => l.kind === 'profile' },
-  { value: 'words', label: 'Words', panel: LegibilityFacet, applies: (_slot, picture) => picture.layers.some((l) => l.kind === 'text') },
+  {
+    value: 'fade',
+    label: 'Fade',
+    panel: FadeFacet,
+    applies: always,
+    owns: (l) => l.kind === 'fade',
+  },
+  {
+    value: 'overlap',
+    label: 'Overlap',
+    panel: OverlapFacet,
+    applies: (slot) => isContent(slot.kind),
+  },
+  {
+    value: 'repeat',
+    label: 'Repeat',
+    panel: RepeatFacet,
+    applies: (slot, picture) =>
+      slot.repeat !== 'no-repeat' || picture.layers.some((l) => l.kind === 'join'),
+    owns: (l) => l.kind === 'join',
+  },
+  {
+    value: 'strip',
+    label: 'Strip',
+    panel: StripFacet,
+    applies: (slot) =>
+      slot.kind === 'background' || slot.kind === 'sidebar' || slot.kind === 'piece',
+  },
+  {
+    value: 'divider',
+    label: 'Divider',
+    panel: DividerFacet,
+    applies: (slot) => slot.kind === 'divider',
+    owns: (l) => l.kind === 'profile',
+  },
+  {
+    value: 'words',
+    label: 'Words',
+    panel: LegibilityFacet,
+    applies: (_slot, picture) => picture.layers.some((l) => l.kind === 'text'),
+  },
   { value: 'widths', label: 'Widths', panel: WidthsFacet, applies: always },
-  { value: 'calm', label: 'Calm', panel: CalmFacet, applies: (slot, picture) => isUnderContent(slot) || picture.layers.some((l) => l.kind === 'blur'), owns: (l) => l.kind === 'blur' },
+  {
+    value: 'calm',
+    label: 'Calm',
+    panel: CalmFacet,
+    applies: (slot, picture) =>
+      isUnderContent(slot) || picture.layers.some((l) => l.kind === 'blur'),
+    owns: (l) => l.kind === 'blur',
+  },
 ];
 
 /** Layers whose controls are under this question. */
@@ -48,14 +91,29 @@ export const isBlendLayer = (layer: Layer): boolean => facets.some((f) => f.owns
 
 /** Does it blend: edges, joins, ends, words, widths. A layer that belongs here and is selected brings its own controls to the front. */
 export function Blend() {
-  const { slot, picture, selected } = useBench(), [asked, setAsked] = useState<{ facet: FacetName; layer: string | undefined }>();
-  const list = facets.filter((f) => f.applies(slot, picture)), owner = selected && list.find((f) => f.owns?.(selected));
+  const { slot, picture, selected } = useBench(),
+    [asked, setAsked] = useState<{ facet: FacetName; layer: string | undefined }>();
+  const list = facets.filter((f) => f.applies(slot, picture)),
+    owner = selected && list.find((f) => f.owns?.(selected));
   // What was asked for counts until another layer is selected.
-  const facet = list.find((f) => f.value === asked?.facet && (!owner || asked.layer === selected?.id)) ?? owner ?? list[0], Panel = facet.panel;
+  const facet =
+      list.find((f) => f.value === asked?.facet && (!owner || asked.layer === selected?.id)) ??
+      owner ??
+      list[0],
+    Panel = facet.panel;
   return (
     <div className="flex h-full min-h-0 flex-col gap-1.5">
-      <div className="h-[26px] shrink-0"><Switch<FacetName> label="What is looked at" value={facet.value} onChange={(value) => setAsked({ facet: value, layer: selected?.id })} choices={list.map(({ value, label }) => ({ value, label }))} /></div>
-      <div className="min-h-0 grow"><Panel /></div>
+      <div className="h-[26px] shrink-0">
+        <Switch<FacetName>
+          label="What is looked at"
+          value={facet.value}
+          onChange={(value) => setAsked({ facet: value, layer: selected?.id })}
+          choices={list.map(({ value, label }) => ({ value, label }))}
+        />
+      </div>
+      <div className="min-h-0 grow">
+        <Panel />
+      </div>
     </div>
   );
 }

@@ -12,30 +12,85 @@ import { Ways } from './Ways';
 
 /** How busy the background is under the page's words, and what calms it. */
 export function CalmFacet() {
-  const { site, slot, picture, selected, select, readings, commit, preview } = useBench(), reading = readings.find((r) => r.id === 'calm'), { calm } = site.limits;
-  const blur = selected?.kind === 'blur' ? selected : picture.layers.findLast((l): l is BlurLayer => l.kind === 'blur'), value = reading && reading.verdict !== 'unknown' ? parseFloat(reading.figure) : undefined;
+  const { site, slot, picture, selected, select, readings, commit, preview } = useBench(),
+    reading = readings.find((r) => r.id === 'calm'),
+    { calm } = site.limits;
+  const blur =
+      selected?.kind === 'blur'
+        ? selected
+        : picture.layers.findLast((l): l is BlurLayer => l.kind === 'blur'),
+    value = reading && reading.verdict !== 'unknown' ? parseFloat(reading.figure) : undefined;
   const set = (part: Partial<BlurLayer>) => editLayer<BlurLayer>(picture.id, blur!.id, part);
-  const full = Math.max(20, calm * 1.5), share = (v: number) => `${Math.min(100, (v / full) * 100)}%`;
+  const full = Math.max(20, calm * 1.5),
+    share = (v: number) => `${Math.min(100, (v / full) * 100)}%`;
   return (
     <div className="flex h-full gap-5">
       <div className="flex w-[230px] shrink-0 flex-col gap-1">
         <div aria-hidden className="relative mt-1 mb-3 h-3 border border-line bg-sheet">
-          {value !== undefined && <div className={reading?.verdict === 'holds' ? 'h-full bg-act' : 'h-full bg-warn'} style={{ width: share(value) }} />}
+          {value !== undefined && (
+            <div
+              className={reading?.verdict === 'holds' ? 'h-full bg-act' : 'h-full bg-warn'}
+              style={{ width: share(value) }}
+            />
+          )}
           <div className="absolute -top-1 h-5 w-px bg-ink" style={{ left: share(calm) }} />
-          <span className="figure absolute top-3.5 -translate-x-1/2 text-[11px]" style={{ left: share(calm) }}>{calm}</span>
+          <span
+            className="absolute top-3.5 -translate-x-1/2 figure text-[11px]"
+            style={{ left: share(calm) }}
+          >
+            {calm}
+          </span>
         </div>
-        <p className="text-soft">{reading?.words ?? 'No words of the page lie over this picture.'}</p>
-        <Row tight label="Limit"><CommitField label="Largest local contrast" suffix="L*" className="w-24" value={String(calm)} onCommit={(text) => {
-          const v = Number(text.replace(',', '.').replace(/[^\d.-]+$/, ''));
-          if (!(v >= 0 && v <= 50)) return `Expected 0 to 50, found “${text}”.`;
-          commit(`Calm below ${v}`, (s) => { s.limits.calm = v; });
-        }} /></Row>
+        <p className="text-soft">
+          {reading?.words ?? 'No words of the page lie over this picture.'}
+        </p>
+        <Row tight label="Limit">
+          <CommitField
+            label="Largest local contrast"
+            suffix="L*"
+            className="w-24"
+            value={String(calm)}
+            onCommit={(text) => {
+              const v = Number(text.replace(',', '.').replace(/[^\d.-]+$/, ''));
+              if (!(v >= 0 && v <= 50)) return `Expected 0 to 50, found “${text}”.`;
+              commit(`Calm below ${v}`, (s) => {
+                s.limits.calm = v;
+              });
+            }}
+          />
+        </Row>
       </div>
       <div className="flex min-w-0 grow flex-col gap-1">
-        <Ways done="calm" title="Ways to calm it" readingId="calm" ways={(reading?.ways ?? []).map((mend, i) => ({ id: `calm ${i}`, tries: [mend] }))} />
-        {blur
-          ? <NumberRow label="Blur" value={blur.radius} min={0} max={40} step={0.5} digits={1} unit="px" onPreview={(radius) => preview(set({ radius }))} onCommit={(radius) => commit(`Blur by ${radius} px`, set({ radius }))} />
-          : <Button className="self-start" onClick={() => { const layer = newBlur(newId(), 3, wrapsOf(slot)); commit('Add a blur', addBehindWords(picture.id, layer)); select(layer.id); }}>+ Blur</Button>}
+        <Ways
+          done="calm"
+          title="Ways to calm it"
+          readingId="calm"
+          ways={(reading?.ways ?? []).map((mend, i) => ({ id: `calm ${i}`, tries: [mend] }))}
+        />
+        {blur ? (
+          <NumberRow
+            label="Blur"
+            value={blur.radius}
+            min={0}
+            max={40}
+            step={0.5}
+            digits={1}
+            unit="px"
+            onPreview={(radius) => preview(set({ radius }))}
+            onCommit={(radius) => commit(`Blur by ${radius} px`, set({ radius }))}
+          />
+        ) : (
+          <Button
+            className="self-start"
+            onClick={() => {
+              const layer = newBlur(newId(), 3, wrapsOf(slot));
+              commit('Add a blur', addBehindWords(picture.id, layer));
+              select(layer.id);
+            }}
+          >
+            + Blur
+          </Button>
+        )}
       </div>
     </div>
   );

@@ -20,21 +20,64 @@ import { useBench } from '../../useBench';
 
 function ProfileFace({ name, colour }: { name: ProfileName; colour: string }) {
   const size = { width: 52, height: 20 };
-  return <svg aria-hidden {...size}>{profilesOf({ ...newProfile('face', name, colour, 480), rise: 0.9 }, size).map(({ line }, i) => <polygon key={i} fill={colour} points={areaBelow(line, size).map(({ x, y }) => `${x},${y}`).join(' ')} />)}</svg>;
+  return (
+    <svg aria-hidden {...size}>
+      {profilesOf({ ...newProfile('face', name, colour, 480), rise: 0.9 }, size).map(
+        ({ line }, i) => (
+          <polygon
+            key={i}
+            fill={colour}
+            points={areaBelow(line, size)
+              .map(({ x, y }) => `${x},${y}`)
+              .join(' ')}
+          />
+        ),
+      )}
+    </svg>
+  );
 }
 
-const screens = [['phone', 360], ['tablet', 768], ['desktop', 1280]] as const;
+const screens = [
+  ['phone', 360],
+  ['tablet', 768],
+  ['desktop', 1280],
+] as const;
 
 /** Where the divider meets its section, as one screen shows it. */
 function OnScreen({ name, width }: { name: string; width: number }) {
-  const { site, slot } = useBench(), page = pagesWith(site, slot)[0], layout = useMemo(() => page && layoutPage(site, page, width), [site, page, width]);
-  const piece = layout?.pieces.find((p): p is SlotPiece => p.type === 'slot' && p.slot.id === slot.id), shown = 116, k = shown / width, tall = 43;
+  const { site, slot } = useBench(),
+    page = pagesWith(site, slot)[0],
+    layout = useMemo(() => page && layoutPage(site, page, width), [site, page, width]);
+  const piece = layout?.pieces.find(
+      (p): p is SlotPiece => p.type === 'slot' && p.slot.id === slot.id,
+    ),
+    shown = 116,
+    k = shown / width,
+    tall = 43;
   return (
     <figure className="w-[116px]">
-      <div className="relative overflow-hidden border border-line" style={{ width: shown, height: tall }}>
-        {layout && piece && <div className="absolute left-0 origin-top-left" style={{ transform: `scale(${k})`, top: tall / 2 - (piece.rect.y + piece.rect.height / 2) * k }}><PageDrawing site={site} layout={layout} /></div>}
+      <div
+        className="relative overflow-hidden border border-line"
+        style={{ width: shown, height: tall }}
+      >
+        {layout && piece && (
+          <div
+            className="absolute left-0 origin-top-left"
+            style={{
+              transform: `scale(${k})`,
+              top: tall / 2 - (piece.rect.y + piece.rect.height / 2) * k,
+            }}
+          >
+            <PageDrawing site={site} layout={layout} />
+          </div>
+        )}
       </div>
-      <figcaption className="flex justify-between"><span>{name}</span><span className="figure text-soft">{piece ? `${Math.round(piece.rect.height)} px` : '–'}</span></figcaption>
+      <figcaption className="flex justify-between">
+        <span>{name}</span>
+        <span className="figure text-soft">
+          {piece ? `${Math.round(piece.rect.height)} px` : '–'}
+        </span>
+      </figcaption>
     </figure>
   );
 }
@@ -43,59 +86,216 @@ type Sizing = 'cut' | 'stretched';
 
 /** A section's upper edge by parameters, in exactly the section's colour; how it is sized by the screen, and how that looks. */
 export function DividerFacet() {
-  const { site, slot, picture, selected, select, commit } = useBench(), profile = selected?.kind === 'profile' ? selected : picture.layers.findLast((l): l is ProfileLayer => l.kind === 'profile');
-  const section = besideColours(site, slot, 'bottom')?.colour ?? site.theme.colours[0]?.hex ?? '#444444', { narrowSize } = slot;
-  const sizing: Sizing = typeof slot.size !== 'string' && slot.size.x !== 'auto' ? 'stretched' : 'cut';
-  const size = (s: Sizing): BackgroundSize => (s === 'cut' ? { x: 'auto', y: 'auto' } : { x: { value: 100, unit: '%' }, y: { value: 100, unit: '%' } });
+  const { site, slot, picture, selected, select, commit } = useBench(),
+    profile =
+      selected?.kind === 'profile'
+        ? selected
+        : picture.layers.findLast((l): l is ProfileLayer => l.kind === 'profile');
+  const section =
+      besideColours(site, slot, 'bottom')?.colour ?? site.theme.colours[0]?.hex ?? '#444444',
+    { narrowSize } = slot;
+  const sizing: Sizing =
+    typeof slot.size !== 'string' && slot.size.x !== 'auto' ? 'stretched' : 'cut';
+  const size = (s: Sizing): BackgroundSize =>
+    s === 'cut'
+      ? { x: 'auto', y: 'auto' }
+      : { x: { value: 100, unit: '%' }, y: { value: 100, unit: '%' } };
   const take = (name: ProfileName) => {
-    if (profile) { commit(`Profile: ${name}`, editLayer<ProfileLayer>(picture.id, profile.id, { profile: name })); return; }
+    if (profile) {
+      commit(
+        `Profile: ${name}`,
+        editLayer<ProfileLayer>(picture.id, profile.id, { profile: name }),
+      );
+      return;
+    }
     const layer = newProfile(newId(), name, section, slot.width);
     commit(`Add a ${name}`, addLayer(picture.id, layer));
     select(layer.id);
   };
-  const part = (label: string, key: 'below' | 'width' | 'height', unit: string, least: number, most: number) => (
-    <CommitField label={label} suffix={unit} className="w-[68px]" value={String(narrowSize![key])} onCommit={(text) => {
-      const v = Number(text.replace(',', '.').replace(/[^\d.-]+$/, ''));
-      if (!(v >= least && v <= most)) return `Expected ${least} to ${most}, found “${text}”.`;
-      commit(`${label} ${v}`, editSlot(slot.id, (s) => { if (s.narrowSize) s.narrowSize[key] = v; }));
-    }} />
+  const part = (
+    label: string,
+    key: 'below' | 'width' | 'height',
+    unit: string,
+    least: number,
+    most: number,
+  ) => (
+    <CommitField
+      label={label}
+      suffix={unit}
+      className="w-[68px]"
+      value={String(narrowSize![key])}
+      onCommit={(text) => {
+        const v = Number(text.replace(',', '.').replace(/[^\d.-]+$/, ''));
+        if (!(v >= least && v <= most)) return `Expected ${least} to ${most}, found “${text}”.`;
+        commit(
+          `${label} ${v}`,
+          editSlot(slot.id, (s) => {
+            if (s.narrowSize) s.narrowSize[key] = v;
+          }),
+        );
+      }}
+    />
   );
   const vector = picture.layers.filter((l): l is ProfileLayer => l.kind === 'profile' && !l.hidden);
   return (
     <div className="flex h-full gap-4">
       <div className="flex min-w-0 grow flex-col gap-0.5 overflow-y-auto [&>*]:shrink-0">
         <div role="group" aria-label="Profile" className="flex flex-wrap">
-          {profileNames.map((name) => <button key={name} type="button" aria-pressed={profile?.profile === name} onClick={() => take(name)} className="-ml-px w-[58px] border border-line bg-white pt-0.5 leading-tight first:ml-0 first:rounded-l-sm last:rounded-r-sm hover:border-soft aria-pressed:relative aria-pressed:border-act aria-pressed:bg-act-wash"><ProfileFace name={name} colour={profile?.colour ?? section} /><span className="block">{name}</span></button>)}
+          {profileNames.map((name) => (
+            <button
+              key={name}
+              type="button"
+              aria-pressed={profile?.profile === name}
+              onClick={() => take(name)}
+              className="-ml-px w-[58px] border border-line bg-white pt-0.5 leading-tight first:ml-0 first:rounded-l-sm last:rounded-r-sm hover:border-soft aria-pressed:relative aria-pressed:border-act aria-pressed:bg-act-wash"
+            >
+              <ProfileFace name={name} colour={profile?.colour ?? section} />
+              <span className="block">{name}</span>
+            </button>
+          ))}
         </div>
         {profile && <ProfileControls profile={profile} section={section} />}
         <div className="flex items-center gap-2">
           <span>Width</span>
-          <Switch<Sizing> label="How wide it is laid" value={sizing} onChange={(s) => commit(s === 'cut' ? 'Own width, ends cut' : 'As wide as the screen', editSlot(slot.id, (x) => { x.size = size(s) as typeof x.size; }))} choices={[{ value: 'cut', label: 'its own, ends cut' }, { value: 'stretched', label: 'the screen’s' }]} />
-          {vector.length > 0 && <Button className="ml-auto px-2" aria-label="Download as SVG" onClick={() => download(`${slot.fileName}.svg`, new TextEncoder().encode(profileSvg(vector, slot)), 'image/svg+xml')}><Download size={14} aria-hidden />SVG</Button>}
+          <Switch<Sizing>
+            label="How wide it is laid"
+            value={sizing}
+            onChange={(s) =>
+              commit(
+                s === 'cut' ? 'Own width, ends cut' : 'As wide as the screen',
+                editSlot(slot.id, (x) => {
+                  x.size = size(s) as typeof x.size;
+                }),
+              )
+            }
+            choices={[
+              { value: 'cut', label: 'its own, ends cut' },
+              { value: 'stretched', label: 'the screen’s' },
+            ]}
+          />
+          {vector.length > 0 && (
+            <Button
+              className="ml-auto px-2"
+              aria-label="Download as SVG"
+              onClick={() =>
+                download(
+                  `${slot.fileName}.svg`,
+                  new TextEncoder().encode(profileSvg(vector, slot)),
+                  'image/svg+xml',
+                )
+              }
+            >
+              <Download size={14} aria-hidden />
+              SVG
+            </Button>
+          )}
         </div>
         <div className="flex flex-wrap items-center gap-2">
-          <label className="flex items-center gap-1.5"><input type="checkbox" aria-label="Smaller on narrow screens" className="accent-act" checked={narrowSize !== null} onChange={(e) => commit(e.target.checked ? 'Another size on narrow screens' : 'One size on all screens', editSlot(slot.id, (s) => { s.narrowSize = e.target.checked ? { below: 800, width: 200, height: 50 } : null; }))} />{narrowSize ? 'Below' : 'Smaller on narrow screens'}</label>
-          {narrowSize && <>{part('Below a screen of', 'below', 'px', 200, 3000)}{part('Width on narrow screens', 'width', '%', 10, 1000)}<span aria-hidden>×</span>{part('Height on narrow screens', 'height', '%', 5, 400)}</>}
+          <label className="flex items-center gap-1.5">
+            <input
+              type="checkbox"
+              aria-label="Smaller on narrow screens"
+              className="accent-act"
+              checked={narrowSize !== null}
+              onChange={(e) =>
+                commit(
+                  e.target.checked ? 'Another size on narrow screens' : 'One size on all screens',
+                  editSlot(slot.id, (s) => {
+                    s.narrowSize = e.target.checked ? { below: 800, width: 200, height: 50 } : null;
+                  }),
+                )
+              }
+            />
+            {narrowSize ? 'Below' : 'Smaller on narrow screens'}
+          </label>
+          {narrowSize && (
+            <>
+              {part('Below a screen of', 'below', 'px', 200, 3000)}
+              {part('Width on narrow screens', 'width', '%', 10, 1000)}
+              <span aria-hidden>×</span>
+              {part('Height on narrow screens', 'height', '%', 5, 400)}
+            </>
+          )}
         </div>
       </div>
-      <div className="flex w-[116px] shrink-0 flex-col gap-0 overflow-hidden">{screens.map(([name, width]) => <OnScreen key={name} name={name} width={width} />)}</div>
+      <div className="flex w-[116px] shrink-0 flex-col gap-0 overflow-hidden">
+        {screens.map(([name, width]) => (
+          <OnScreen key={name} name={name} width={width} />
+        ))}
+      </div>
     </div>
   );
 }
 
 function ProfileControls({ profile, section }: { profile: ProfileLayer; section: string }) {
-  const { picture, site, commit, preview } = useBench(), change = (part: Partial<ProfileLayer>) => editLayer<ProfileLayer>(picture.id, profile.id, part);
+  const { picture, site, commit, preview } = useBench(),
+    change = (part: Partial<ProfileLayer>) => editLayer<ProfileLayer>(picture.id, profile.id, part);
   return (
     <>
-      <div className="flex items-center gap-2"><ColourField compact label="Colour of the profile" value={profile.colour} theme={site.theme.colours} onPreview={(colour) => preview(change({ colour }))} onCommit={(colour) => commit('Colour of the profile', change({ colour }))} />{profile.colour !== section && <Button className="h-[22px]" onClick={() => commit('The section’s colour', change({ colour: section }))}>The section’s</Button>}</div>
+      <div className="flex items-center gap-2">
+        <ColourField
+          compact
+          label="Colour of the profile"
+          value={profile.colour}
+          theme={site.theme.colours}
+          onPreview={(colour) => preview(change({ colour }))}
+          onCommit={(colour) => commit('Colour of the profile', change({ colour }))}
+        />
+        {profile.colour !== section && (
+          <Button
+            className="h-[22px]"
+            onClick={() => commit('The section’s colour', change({ colour: section }))}
+          >
+            The section’s
+          </Button>
+        )}
+      </div>
       <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-x-3 [&_label]:w-[46px]">
-        <NumberRow label="Across" value={profile.count} min={1} max={80} unit="" onPreview={(v) => preview(change({ count: Math.round(v) }))} onCommit={(v) => commit(`${Math.round(v)} across`, change({ count: Math.round(v) }))} />
-        <NumberRow label="Rise" value={profile.rise * 100} min={5} max={100} unit="%" onPreview={(v) => preview(change({ rise: v / 100 }))} onCommit={(v) => commit(`Rise ${Math.round(v)}%`, change({ rise: v / 100 }))} />
-        <Row tight label="Depths"><Switch label="Depths" value={String(profile.depths)} choices={['1', '2', '3'].map((value) => ({ value, label: value }))} onChange={(v) => commit(`${v} deep`, change({ depths: Number(v) }))} /></Row>
-        <Row tight label="Seed"><CommitField label="Seed" className="w-16" value={String(profile.seed)} onCommit={(text) => {
-          if (!/^\d{1,9}$/.test(text.trim())) return `Expected a whole number, found “${text}”.`;
-          commit(`Seed ${text.trim()}`, change({ seed: Number(text) }));
-        }} /><IconButton label="Another one" className="w-7" onClick={() => commit('Another one', change({ seed: profile.seed + 1 }))}><Shuffle size={13} /></IconButton></Row>
+        <NumberRow
+          label="Across"
+          value={profile.count}
+          min={1}
+          max={80}
+          unit=""
+          onPreview={(v) => preview(change({ count: Math.round(v) }))}
+          onCommit={(v) => commit(`${Math.round(v)} across`, change({ count: Math.round(v) }))}
+        />
+        <NumberRow
+          label="Rise"
+          value={profile.rise * 100}
+          min={5}
+          max={100}
+          unit="%"
+          onPreview={(v) => preview(change({ rise: v / 100 }))}
+          onCommit={(v) => commit(`Rise ${Math.round(v)}%`, change({ rise: v / 100 }))}
+        />
+        <Row tight label="Depths">
+          <Switch
+            label="Depths"
+            value={String(profile.depths)}
+            choices={['1', '2', '3'].map((value) => ({ value, label: value }))}
+            onChange={(v) => commit(`${v} deep`, change({ depths: Number(v) }))}
+          />
+        </Row>
+        <Row tight label="Seed">
+          <CommitField
+            label="Seed"
+            className="w-16"
+            value={String(profile.seed)}
+            onCommit={(text) => {
+              if (!/^\d{1,9}$/.test(text.trim()))
+                return `Expected a whole number, found “${text}”.`;
+              commit(`Seed ${text.trim()}`, change({ seed: Number(text) }));
+            }}
+          />
+          <IconButton
+            label="Another one"
+            className="w-7"
+            onClick={() => commit('Another one', change({ seed: profile.seed + 1 }))}
+          >
+            <Shuffle size={13} />
+          </IconButton>
+        </Row>
       </div>
     </>
   );

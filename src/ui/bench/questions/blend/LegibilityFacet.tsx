@@ -15,42 +15,159 @@ const ratio = (v: number): string => `${(Math.floor(v * 10) / 10).toFixed(1)}:1`
 
 /** How each text stands off what lies behind it; the least veil of each colour that makes it readable, and colours it would be readable in. */
 export function LegibilityFacet() {
-  const { site, slot, picture, press, selected, select, commit } = useBench(), reports = press.file?.texts ?? {};
-  const texts = picture.layers.filter((l): l is TextLayer => l.kind === 'text' && !l.hidden), [form, setForm] = useState<VeilForm>('all');
-  const failing = texts.filter((t) => reports[t.id] && reports[t.id].contrast.worst < reports[t.id].wanted);
-  const text = (selected?.kind === 'text' ? selected : undefined) ?? failing[0] ?? texts[0], report = text && reports[text.id];
+  const { site, slot, picture, press, selected, select, commit } = useBench(),
+    reports = press.file?.texts ?? {};
+  const texts = picture.layers.filter((l): l is TextLayer => l.kind === 'text' && !l.hidden),
+    [form, setForm] = useState<VeilForm>('all');
+  const failing = texts.filter(
+    (t) => reports[t.id] && reports[t.id].contrast.worst < reports[t.id].wanted,
+  );
+  const text = (selected?.kind === 'text' ? selected : undefined) ?? failing[0] ?? texts[0],
+    report = text && reports[text.id];
   const veils = report?.veils.filter((v) => v.percent < 100) ?? [];
   return (
     <div className="flex h-full gap-4">
       <table className="h-min w-[272px] shrink-0 border-collapse">
-        <thead><tr className="caption text-left"><th className="font-normal">Text</th><th className="w-[58px] text-right font-normal">Worst</th><th className="w-[58px] text-right font-normal">5 in 100</th><th className="w-[58px] text-right font-normal">Middle</th></tr></thead>
+        <thead>
+          <tr className="text-left caption">
+            <th className="font-normal">Text</th>
+            <th className="w-[58px] text-right font-normal">Worst</th>
+            <th className="w-[58px] text-right font-normal">5 in 100</th>
+            <th className="w-[58px] text-right font-normal">Middle</th>
+          </tr>
+        </thead>
         <tbody>
           {texts.map((t) => {
             const r = reports[t.id];
             return (
               <tr key={t.id} className="border-t border-hair">
-                <td className="max-w-0"><button type="button" aria-pressed={t === text} onClick={() => select(t.id)} className="flex h-[26px] w-full items-center gap-1.5 text-left aria-pressed:font-semibold">{r && <VerdictMark verdict={r.contrast.worst >= r.wanted ? 'holds' : r.contrast.fifth >= r.wanted ? 'look' : 'fails'} />}<span className="truncate">{kindOf(t).name(t)}</span></button></td>
-                {r ? [r.contrast.worst, r.contrast.fifth, r.contrast.median].map((v, i) => <td key={i} className={`figure text-right ${v < r.wanted ? 'text-bad' : ''}`}>{ratio(v)}</td>) : <td colSpan={3} className="text-right text-soft">not measured yet</td>}
+                <td className="max-w-0">
+                  <button
+                    type="button"
+                    aria-pressed={t === text}
+                    onClick={() => select(t.id)}
+                    className="flex h-[26px] w-full items-center gap-1.5 text-left aria-pressed:font-semibold"
+                  >
+                    {r && (
+                      <VerdictMark
+                        verdict={
+                          r.contrast.worst >= r.wanted
+                            ? 'holds'
+                            : r.contrast.fifth >= r.wanted
+                              ? 'look'
+                              : 'fails'
+                        }
+                      />
+                    )}
+                    <span className="truncate">{kindOf(t).name(t)}</span>
+                  </button>
+                </td>
+                {r ? (
+                  [r.contrast.worst, r.contrast.fifth, r.contrast.median].map((v, i) => (
+                    <td key={i} className={`text-right figure ${v < r.wanted ? 'text-bad' : ''}`}>
+                      {ratio(v)}
+                    </td>
+                  ))
+                ) : (
+                  <td colSpan={3} className="text-right text-soft">
+                    not measured yet
+                  </td>
+                )}
               </tr>
             );
           })}
         </tbody>
       </table>
       <div className="flex min-w-0 grow flex-col gap-1.5 overflow-y-auto [&>*]:shrink-0">
-        {!report && <p className="text-soft">{text ? 'Measured once the picture rests.' : 'No words to be read.'}</p>}
-        {report && report.contrast.worst >= report.wanted && <p className="text-soft">“{kindOf(text).name(text)}” has {ratio(report.contrast.worst)} at its worst spot; {report.wanted}:1 is wanted of text of its size and weight.</p>}
+        {!report && (
+          <p className="text-soft">
+            {text ? 'Measured once the picture rests.' : 'No words to be read.'}
+          </p>
+        )}
+        {report && report.contrast.worst >= report.wanted && (
+          <p className="text-soft">
+            “{kindOf(text).name(text)}” has {ratio(report.contrast.worst)} at its worst spot;{' '}
+            {report.wanted}:1 is wanted of text of its size and weight.
+          </p>
+        )}
         {report && report.contrast.worst < report.wanted && (
           <>
             <span className="caption">Veil</span>
-            <Switch<VeilForm> label="Where the veil lies" value={form} onChange={setForm} choices={[{ value: 'all', label: 'over all' }, { value: 'behind', label: 'behind them' }, { value: 'side', label: 'from a side' }]} />
-            {veils.length > 0
-              ? <ul aria-label="Least veil of each colour" className="flex flex-wrap gap-1.5">{veils.slice(0, 7).map(({ colour, percent }) => (
-                <li key={colour}><Hint text={`The least strength of ${colourName(site, colour)} that reaches ${report.wanted}:1 at every px behind the words`}>
-                  <Button aria-label={`Veil: ${colourName(site, colour)} ${percent}%`} onClick={() => commit(`Veil of ${colourName(site, colour)} at ${percent}%`, layVeil(picture, text, colour, percent, veilExtent(form, report.bounds, slot)))}><span aria-hidden className="h-3.5 w-3.5 border border-line" style={{ background: colour }} />{colourName(site, colour)} <span className="figure">{percent}%</span></Button>
-                </Hint></li>
-              ))}</ul>
-              : <p className="text-soft">No veil reaches {report.wanted}:1: the words have an outline, a shadow or a see-through colour. Another colour may.</p>}
-            {report.inks.length > 0 && <><span className="caption">Or the words in</span><span className="flex flex-wrap gap-1">{report.inks.map((hex) => <Button key={hex} aria-label={`Words in ${colourName(site, hex)}`} onClick={() => commit(`Words in ${colourName(site, hex)}`, editLayer<TextLayer>(picture.id, text.id, { colour: hex }))}><span aria-hidden className="h-3.5 w-3.5 border border-line" style={{ background: hex }} />{colourName(site, hex)}</Button>)}</span></>}
+            <Switch<VeilForm>
+              label="Where the veil lies"
+              value={form}
+              onChange={setForm}
+              choices={[
+                { value: 'all', label: 'over all' },
+                { value: 'behind', label: 'behind them' },
+                { value: 'side', label: 'from a side' },
+              ]}
+            />
+            {veils.length > 0 ? (
+              <ul aria-label="Least veil of each colour" className="flex flex-wrap gap-1.5">
+                {veils.slice(0, 7).map(({ colour, percent }) => (
+                  <li key={colour}>
+                    <Hint
+                      text={`The least strength of ${colourName(site, colour)} that reaches ${report.wanted}:1 at every px behind the words`}
+                    >
+                      <Button
+                        aria-label={`Veil: ${colourName(site, colour)} ${percent}%`}
+                        onClick={() =>
+                          commit(
+                            `Veil of ${colourName(site, colour)} at ${percent}%`,
+                            layVeil(
+                              picture,
+                              text,
+                              colour,
+                              percent,
+                              veilExtent(form, report.bounds, slot),
+                            ),
+                          )
+                        }
+                      >
+                        <span
+                          aria-hidden
+                          className="h-3.5 w-3.5 border border-line"
+                          style={{ background: colour }}
+                        />
+                        {colourName(site, colour)} <span className="figure">{percent}%</span>
+                      </Button>
+                    </Hint>
+                  </li>
+                ))}
+              </ul>
+            ) : (
+              <p className="text-soft">
+                No veil reaches {report.wanted}:1: the words have an outline, a shadow or a
+                see-through colour. Another colour may.
+              </p>
+            )}
+            {report.inks.length > 0 && (
+              <>
+                <span className="caption">Or the words in</span>
+                <span className="flex flex-wrap gap-1">
+                  {report.inks.map((hex) => (
+                    <Button
+                      key={hex}
+                      aria-label={`Words in ${colourName(site, hex)}`}
+                      onClick={() =>
+                        commit(
+                          `Words in ${colourName(site, hex)}`,
+                          editLayer<TextLayer>(picture.id, text.id, { colour: hex }),
+                        )
+                      }
+                    >
+                      <span
+                        aria-hidden
+                        className="h-3.5 w-3.5 border border-line"
+                        style={{ background: hex }}
+                      />
+                      {colourName(site, hex)}
+                    </Button>
+                  ))}
+                </span>
+              </>
+            )}
           </>
         )}
       </div>

@@ -15,53 +15,133 @@ const around = { width: 88, height: 44 };
 
 /** Where four copies of a picture meet, or two, as the page shows it. */
 function Meeting({ file, className }: { file: Raster; className: string }) {
-  const canvas = useRef<HTMLCanvasElement>(null), { slot: { repeat } } = useBench();
+  const canvas = useRef<HTMLCanvasElement>(null),
+    {
+      slot: { repeat },
+    } = useBench();
   useEffect(() => {
     const element = canvas.current;
     if (!element) return;
-    const width = Math.min(around.width, file.width * 2), height = Math.min(around.height, file.height * 2), out = createRaster(width, height);
-    const left = repeatsAlong(repeat, 'x') ? -(width >> 1) : Math.max(0, (file.width - width) >> 1), top = repeatsAlong(repeat, 'y') ? -(height >> 1) : Math.max(0, (file.height - height) >> 1);
-    for (let y = 0; y < height; y++) for (let x = 0; x < width; x++) {
-      const u = (((left + x) % file.width) + file.width) % file.width, v = (((top + y) % file.height) + file.height) % file.height, k = (v * file.width + u) * 4;
-      out.data.set(file.data.subarray(k, k + 4), (y * width + x) * 4);
-    }
+    const width = Math.min(around.width, file.width * 2),
+      height = Math.min(around.height, file.height * 2),
+      out = createRaster(width, height);
+    const left = repeatsAlong(repeat, 'x') ? -(width >> 1) : Math.max(0, (file.width - width) >> 1),
+      top = repeatsAlong(repeat, 'y') ? -(height >> 1) : Math.max(0, (file.height - height) >> 1);
+    for (let y = 0; y < height; y++)
+      for (let x = 0; x < width; x++) {
+        const u = (((left + x) % file.width) + file.width) % file.width,
+          v = (((top + y) % file.height) + file.height) % file.height,
+          k = (v * file.width + u) * 4;
+        out.data.set(file.data.subarray(k, k + 4), (y * width + x) * 4);
+      }
     element.width = width;
     element.height = height;
     element.getContext('2d')!.putImageData(new ImageData(out.data, width, height), 0, 0);
   }, [file, repeat]);
-  return <canvas ref={canvas} aria-hidden className={`see-through shrink-0 border border-line ${className}`} />;
+  return (
+    <canvas
+      ref={canvas}
+      aria-hidden
+      className={`shrink-0 border border-line see-through ${className}`}
+    />
+  );
 }
 
 /** How the picture joins with itself, and ways to make it. */
 export function RepeatFacet() {
-  const { slot, picture, selected, readings, press } = useBench(), join = selected?.kind === 'join' ? selected : picture.layers.findLast((l): l is JoinLayer => l.kind === 'join');
-  const joins = readings.filter((r) => r.id.startsWith('join-')), worst = joins.find((r) => r.verdict === 'fails') ?? joins.find((r) => r.verdict === 'look'), tiles = readings.find((r) => r.id === 'tile-count');
-  const ways: Way[] = (worst?.ways ?? []).map((mend, i) => ({ id: `${worst?.id} ${i}`, tries: [mend] }));
+  const { slot, picture, selected, readings, press } = useBench(),
+    join =
+      selected?.kind === 'join'
+        ? selected
+        : picture.layers.findLast((l): l is JoinLayer => l.kind === 'join');
+  const joins = readings.filter((r) => r.id.startsWith('join-')),
+    worst = joins.find((r) => r.verdict === 'fails') ?? joins.find((r) => r.verdict === 'look'),
+    tiles = readings.find((r) => r.id === 'tile-count');
+  const ways: Way[] = (worst?.ways ?? []).map((mend, i) => ({
+    id: `${worst?.id} ${i}`,
+    tries: [mend],
+  }));
   return (
     <div className="flex h-full gap-4">
       <div className="flex w-[176px] shrink-0 flex-col gap-1">
-        {press.file ? <Meeting file={press.file.decoded} className="w-[176px]" /> : <div className="h-[88px] border border-line" />}
-        <p className="text-soft">{slot.repeat === 'no-repeat' ? 'This slot does not repeat.' : 'Where its copies meet, twice as large.'}</p>
+        {press.file ? (
+          <Meeting file={press.file.decoded} className="w-[176px]" />
+        ) : (
+          <div className="h-[88px] border border-line" />
+        )}
+        <p className="text-soft">
+          {slot.repeat === 'no-repeat'
+            ? 'This slot does not repeat.'
+            : 'Where its copies meet, twice as large.'}
+        </p>
       </div>
       <div className="flex min-w-0 grow flex-col gap-1 overflow-y-auto [&>*]:shrink-0">
-        {(worst ? [worst] : joins).map((r) => <p key={r.id}>{r.title}: <span className="text-soft">{r.words}</span></p>)}
+        {(worst ? [worst] : joins).map((r) => (
+          <p key={r.id}>
+            {r.title}: <span className="text-soft">{r.words}</span>
+          </p>
+        ))}
         {tiles && tiles.verdict !== 'holds' && <p className="text-warn">{tiles.words}</p>}
-        {worst && <Ways done="joins" title={`Make it join ${worst.id === 'join-x' ? 'sideways' : 'downwards'}`} readingId={worst.id} ways={ways} preview={(t) => <Meeting file={t.file.decoded} className="h-[26px] w-[52px]" />} />}
+        {worst && (
+          <Ways
+            done="joins"
+            title={`Make it join ${worst.id === 'join-x' ? 'sideways' : 'downwards'}`}
+            readingId={worst.id}
+            ways={ways}
+            preview={(t) => <Meeting file={t.file.decoded} className="h-[26px] w-[52px]" />}
+          />
+        )}
         {join && <JoinControls join={join} />}
       </div>
     </div>
   );
 }
 
-const methods: readonly JoinMethod[] = ['heal', 'overlap', 'mirror'], short: Readonly<Record<JoinMethod, string>> = { heal: 'heal', overlap: 'overlap', mirror: 'mirror' };
+const methods: readonly JoinMethod[] = ['heal', 'overlap', 'mirror'],
+  short: Readonly<Record<JoinMethod, string>> = {
+    heal: 'heal',
+    overlap: 'overlap',
+    mirror: 'mirror',
+  };
 
 function JoinControls({ join }: { join: JoinLayer }) {
-  const { picture, slot, commit, preview } = useBench(), change = (part: Partial<JoinLayer>) => editLayer<JoinLayer>(picture.id, join.id, part);
+  const { picture, slot, commit, preview } = useBench(),
+    change = (part: Partial<JoinLayer>) => editLayer<JoinLayer>(picture.id, join.id, part);
   return (
     <>
-      <Row tight label="Join by"><Switch<JoinMethod> label="Join by" value={join.method} choices={methods.map((value) => ({ value, label: short[value] }))} onChange={(method) => commit(joinWords[method], change({ method }))} /></Row>
-      <Row tight label="Along"><Switch<Axes> label="Joined along" value={join.axes} choices={[{ value: 'x', label: 'sideways' }, { value: 'y', label: 'downwards' }, { value: 'both', label: 'both' }]} onChange={(axes) => commit('What is joined', change({ axes }))} /></Row>
-      {join.method !== 'mirror' && <NumberRow label="Over" value={join.band} min={1} max={Math.max(2, Math.floor(Math.max(slot.width, slot.height) / 2))} unit="px" onPreview={(band) => preview(change({ band: Math.round(band) }))} onCommit={(band) => commit(`Join over ${Math.round(band)} px`, change({ band: Math.round(band) }))} />}
+      <Row tight label="Join by">
+        <Switch<JoinMethod>
+          label="Join by"
+          value={join.method}
+          choices={methods.map((value) => ({ value, label: short[value] }))}
+          onChange={(method) => commit(joinWords[method], change({ method }))}
+        />
+      </Row>
+      <Row tight label="Along">
+        <Switch<Axes>
+          label="Joined along"
+          value={join.axes}
+          choices={[
+            { value: 'x', label: 'sideways' },
+            { value: 'y', label: 'downwards' },
+            { value: 'both', label: 'both' },
+          ]}
+          onChange={(axes) => commit('What is joined', change({ axes }))}
+        />
+      </Row>
+      {join.method !== 'mirror' && (
+        <NumberRow
+          label="Over"
+          value={join.band}
+          min={1}
+          max={Math.max(2, Math.floor(Math.max(slot.width, slot.height) / 2))}
+          unit="px"
+          onPreview={(band) => preview(change({ band: Math.round(band) }))}
+          onCommit={(band) =>
+            commit(`Join over ${Math.round(band)} px`, change({ band: Math.round(band) }))
+          }
+        />
+      )}
     </>
   );
 }

@@ -15,7 +15,8 @@ import { useBench } from '../../useBench';
 import { Ways } from './Ways';
 
 /** Picture px shown of each edge, along it and on each side of it. */
-const along = 18, deep = 5;
+const along = 18,
+  deep = 5;
 
 const amplifications = [1, 8, 32] as const;
 
@@ -24,22 +25,48 @@ const amplifications = [1, 8, 32] as const;
  * @param times how much larger differences from the page are shown than they are
  */
 function edgePatch(file: Raster, side: Side, beside: BesideColours, times: number): Raster {
-  const level = side === 'top' || side === 'bottom', { at } = edgeDifference(file, side, beside.at), length = level ? file.width : file.height;
-  const patch = level ? createRaster(along, deep * 2) : createRaster(deep * 2, along), start = Math.max(0, Math.min(length - along, at - along / 2)) | 0;
-  for (let y = 0, k = 0; y < patch.height; y++) for (let x = 0; x < patch.width; x++, k += 4) {
-    const i = Math.min(length - 1, start + (level ? x : y)), inwards = { top: y - deep, bottom: deep - 1 - y, left: x - deep, right: deep - 1 - x }[side], page = beside.at(i), p = [page.r, page.g, page.b];
-    const u = level ? i : side === 'left' ? inwards : file.width - 1 - inwards, v = level ? (side === 'top' ? inwards : file.height - 1 - inwards) : i;
-    const f = inwards >= 0 && u >= 0 && v >= 0 && u < file.width && v < file.height ? (v * file.width + u) * 4 : undefined;
-    for (let c = 0; c < 3; c++) {
-      const seen = f === undefined ? p[c] : p[c] + (file.data[f + 3] / 255) * (file.data[f + c] - p[c]);
-      patch.data[k + c] = p[c] + (seen - p[c]) * times;
+  const level = side === 'top' || side === 'bottom',
+    { at } = edgeDifference(file, side, beside.at),
+    length = level ? file.width : file.height;
+  const patch = level ? createRaster(along, deep * 2) : createRaster(deep * 2, along),
+    start = Math.max(0, Math.min(length - along, at - along / 2)) | 0;
+  for (let y = 0, k = 0; y < patch.height; y++)
+    for (let x = 0; x < patch.width; x++, k += 4) {
+      const i = Math.min(length - 1, start + (level ? x : y)),
+        inwards = { top: y - deep, bottom: deep - 1 - y, left: x - deep, right: deep - 1 - x }[
+          side
+        ],
+        page = beside.at(i),
+        p = [page.r, page.g, page.b];
+      const u = level ? i : side === 'left' ? inwards : file.width - 1 - inwards,
+        v = level ? (side === 'top' ? inwards : file.height - 1 - inwards) : i;
+      const f =
+        inwards >= 0 && u >= 0 && v >= 0 && u < file.width && v < file.height
+          ? (v * file.width + u) * 4
+          : undefined;
+      for (let c = 0; c < 3; c++) {
+        const seen =
+          f === undefined ? p[c] : p[c] + (file.data[f + 3] / 255) * (file.data[f + c] - p[c]);
+        patch.data[k + c] = p[c] + (seen - p[c]) * times;
+      }
+      patch.data[k + 3] = 255;
     }
-    patch.data[k + 3] = 255;
-  }
   return patch;
 }
 
-function Patch({ file, side, beside, times, className }: { file: Raster | undefined; side: Side; beside: BesideColours | undefined; times: number; className: string }) {
+function Patch({
+  file,
+  side,
+  beside,
+  times,
+  className,
+}: {
+  file: Raster | undefined;
+  side: Side;
+  beside: BesideColours | undefined;
+  times: number;
+  className: string;
+}) {
   const canvas = useRef<HTMLCanvasElement>(null);
   useEffect(() => {
     const element = canvas.current;
@@ -47,59 +74,174 @@ function Patch({ file, side, beside, times, className }: { file: Raster | undefi
     const patch = edgePatch(file, side, beside, times);
     element.width = patch.width;
     element.height = patch.height;
-    element.getContext('2d')!.putImageData(new ImageData(patch.data, patch.width, patch.height), 0, 0);
+    element
+      .getContext('2d')!
+      .putImageData(new ImageData(patch.data, patch.width, patch.height), 0, 0);
   }, [file, side, beside, times]);
-  return beside && file
-    ? <canvas ref={canvas} aria-hidden data-patch={side} className={clsx('w-full', className)} style={{ imageRendering: 'pixelated' }} />
-    : <span className={clsx('grid place-items-center text-soft', className)}>{beside ? 'no file yet' : '–'}</span>;
+  return beside && file ? (
+    <canvas
+      ref={canvas}
+      aria-hidden
+      data-patch={side}
+      className={clsx('w-full', className)}
+      style={{ imageRendering: 'pixelated' }}
+    />
+  ) : (
+    <span className={clsx('grid place-items-center text-soft', className)}>
+      {beside ? 'no file yet' : '–'}
+    </span>
+  );
 }
 
 type Source = 'page' | 'colour' | 'slot' | 'nothing';
 
 /** Each edge of the pressed file against what lies next to it on the page, and the ways to make it exact. */
 export function SeamFacet() {
-  const bench = useBench(), { slot, site, picture, press, readings, commit, preview } = bench;
-  const [side, setSide] = useState<Side>(sides.find((s) => slot.beside[s] !== null) ?? 'top'), [times, setTimes] = useState<(typeof amplifications)[number]>(1);
-  const colours = useMemo(() => Object.fromEntries(sides.map((s) => [s, besideColours(site, slot, s)])) as Record<Side, BesideColours | undefined>, [site, slot]);
-  const beside = slot.beside[side], reading = readings.find((r) => r.id === `seam-${side}`), others = site.slots.filter((s) => s.id !== slot.id);
-  const set = (next: Beside | null) => editSlot(slot.id, (s) => { s.beside[side] = next; });
+  const bench = useBench(),
+    { slot, site, picture, press, readings, commit, preview } = bench;
+  const [side, setSide] = useState<Side>(sides.find((s) => slot.beside[s] !== null) ?? 'top'),
+    [times, setTimes] = useState<(typeof amplifications)[number]>(1);
+  const colours = useMemo(
+    () =>
+      Object.fromEntries(sides.map((s) => [s, besideColours(site, slot, s)])) as Record<
+        Side,
+        BesideColours | undefined
+      >,
+    [site, slot],
+  );
+  const beside = slot.beside[side],
+    reading = readings.find((r) => r.id === `seam-${side}`),
+    others = site.slots.filter((s) => s.id !== slot.id);
+  const set = (next: Beside | null) =>
+    editSlot(slot.id, (s) => {
+      s.beside[side] = next;
+    });
   const of = (source: Source): Beside | null => {
     switch (source) {
-      case 'page': return { from: 'page' };
-      case 'colour': return { from: 'colour', colour: colours[side]?.colour ?? site.theme.colours[0]?.hex ?? '#ffffff' };
-      case 'slot': return { from: 'slot', slot: others[0].id };
-      case 'nothing': return null;
+      case 'page':
+        return { from: 'page' };
+      case 'colour':
+        return {
+          from: 'colour',
+          colour: colours[side]?.colour ?? site.theme.colours[0]?.hex ?? '#ffffff',
+        };
+      case 'slot':
+        return { from: 'slot', slot: others[0].id };
+      case 'nothing':
+        return null;
     }
   };
   // eslint-disable-next-line react-hooks/exhaustive-deps
-  const ways = useMemo(() => seamWays({ site, slot, picture, file: press.file }, side), [site, slot, picture, press.file?.data, side]);
+  const ways = useMemo(
+    () => seamWays({ site, slot, picture, file: press.file }, side),
+    [site, slot, picture, press.file?.data, side],
+  );
   return (
     <div className="flex h-full gap-4">
       <div className="flex w-[196px] shrink-0 flex-col gap-1.5">
-        <ul className="grid grid-cols-2 gap-1" aria-label="Edges, enlarged at their worst place, after pressing">
+        <ul
+          className="grid grid-cols-2 gap-1"
+          aria-label="Edges, enlarged at their worst place, after pressing"
+        >
           {sides.map((s) => (
             <li key={s}>
-              <button type="button" aria-pressed={s === side} onClick={() => setSide(s)} className="block w-full rounded-sm border border-line bg-sheet p-1 text-left hover:border-soft aria-pressed:border-act aria-pressed:bg-act-wash">
-                <Patch file={press.file?.decoded} side={s} beside={colours[s]} times={times} className="h-[34px]" />
-                <span className="mt-0.5 flex justify-between gap-1"><span>{s}</span><span className="figure">{readings.find((r) => r.id === `seam-${s}`)?.figure.split(' ')[0] ?? '–'}</span></span>
+              <button
+                type="button"
+                aria-pressed={s === side}
+                onClick={() => setSide(s)}
+                className="block w-full rounded-sm border border-line bg-sheet p-1 text-left hover:border-soft aria-pressed:border-act aria-pressed:bg-act-wash"
+              >
+                <Patch
+                  file={press.file?.decoded}
+                  side={s}
+                  beside={colours[s]}
+                  times={times}
+                  className="h-[34px]"
+                />
+                <span className="mt-0.5 flex justify-between gap-1">
+                  <span>{s}</span>
+                  <span className="figure">
+                    {readings.find((r) => r.id === `seam-${s}`)?.figure.split(' ')[0] ?? '–'}
+                  </span>
+                </span>
               </button>
             </li>
           ))}
         </ul>
-        <div className="flex items-center gap-2"><span>Difference</span><Switch label="How much differences are enlarged" value={String(times)} choices={amplifications.map((n) => ({ value: String(n), label: `×${n}` }))} onChange={(v) => setTimes(Number(v) as typeof times)} /></div>
+        <div className="flex items-center gap-2">
+          <span>Difference</span>
+          <Switch
+            label="How much differences are enlarged"
+            value={String(times)}
+            choices={amplifications.map((n) => ({ value: String(n), label: `×${n}` }))}
+            onChange={(v) => setTimes(Number(v) as typeof times)}
+          />
+        </div>
       </div>
       <div className="flex min-w-0 grow flex-col gap-1">
         <div className="flex flex-wrap items-center gap-x-2 gap-y-1">
           <Switch<Source>
-            label={`Beside the ${side} edge`} value={beside?.from ?? 'nothing'} onChange={(v) => commit(`What lies beside the ${side} edge`, set(of(v)))}
-            choices={[{ value: 'page', label: 'The page' }, { value: 'colour', label: 'A colour' }, ...(others.length > 0 ? [{ value: 'slot' as const, label: 'A slot' }] : []), { value: 'nothing', label: 'Nothing' }]}
+            label={`Beside the ${side} edge`}
+            value={beside?.from ?? 'nothing'}
+            onChange={(v) => commit(`What lies beside the ${side} edge`, set(of(v)))}
+            choices={[
+              { value: 'page', label: 'The page' },
+              { value: 'colour', label: 'A colour' },
+              ...(others.length > 0 ? [{ value: 'slot' as const, label: 'A slot' }] : []),
+              { value: 'nothing', label: 'Nothing' },
+            ]}
           />
-          {beside?.from === 'slot' && <Choose label="Slot beside it" className="w-40" value={beside.slot} choices={others.map((s) => ({ value: s.id, label: s.name }))} onChange={(id) => commit(`What lies beside the ${side} edge`, set({ from: 'slot', slot: id }))} />}
+          {beside?.from === 'slot' && (
+            <Choose
+              label="Slot beside it"
+              className="w-40"
+              value={beside.slot}
+              choices={others.map((s) => ({ value: s.id, label: s.name }))}
+              onChange={(id) =>
+                commit(`What lies beside the ${side} edge`, set({ from: 'slot', slot: id }))
+              }
+            />
+          )}
         </div>
-        {beside?.from === 'colour' && <ColourField compact label={`Colour beside the ${side} edge`} value={beside.colour} theme={site.theme.colours} onPreview={(colour) => preview(set({ from: 'colour', colour }))} onCommit={(colour) => commit(`Colour beside the ${side} edge`, set({ from: 'colour', colour }))} />}
-        <p className="text-soft">{reading?.words ?? (beside === null ? 'The page goes on here without a colour to meet.' : colours[side] ? 'Nothing lies in this slot yet.' : 'A picture lies here, which has no one colour to meet.')}</p>
+        {beside?.from === 'colour' && (
+          <ColourField
+            compact
+            label={`Colour beside the ${side} edge`}
+            value={beside.colour}
+            theme={site.theme.colours}
+            onPreview={(colour) => preview(set({ from: 'colour', colour }))}
+            onCommit={(colour) =>
+              commit(`Colour beside the ${side} edge`, set({ from: 'colour', colour }))
+            }
+          />
+        )}
+        <p className="text-soft">
+          {reading?.words ??
+            (beside === null
+              ? 'The page goes on here without a colour to meet.'
+              : colours[side]
+                ? 'Nothing lies in this slot yet.'
+                : 'A picture lies here, which has no one colour to meet.')}
+        </p>
         <Ways done="exact" title="Ways to make it exact" readingId={`seam-${side}`} ways={ways} />
-        {slot.lends && <p className="flex items-center gap-2">The page has taken the {slot.lends} edge’s colour; its style sheet says so.<Button className="h-[22px]" onClick={() => commit('The style sheet leaves the page’s colour alone', editSlot(slot.id, (s) => { s.lends = null; }))}>Leave it out</Button></p>}
+        {slot.lends && (
+          <p className="flex items-center gap-2">
+            The page has taken the {slot.lends} edge’s colour; its style sheet says so.
+            <Button
+              className="h-[22px]"
+              onClick={() =>
+                commit(
+                  'The style sheet leaves the page’s colour alone',
+                  editSlot(slot.id, (s) => {
+                    s.lends = null;
+                  }),
+                )
+              }
+            >
+              Leave it out
+            </Button>
+          </p>
+        )}
       </div>
     </div>
   );

@@ -28,22 +28,52 @@ interface Props {
 
 /** Ways to put a reading right: each is pressed, measured, and says what it costs before it is taken. */
 export function Ways({ title, readingId, ways, done, preview }: Props) {
-  const { site, slot, press, commit, readings } = useBench(), wait = !press.current;
-  const now = readings.find((r) => r.id === readingId), tried = useTried(site, slot, readingId, ways, wait);
+  const { site, slot, press, commit, readings } = useBench(),
+    wait = !press.current;
+  const now = readings.find((r) => r.id === readingId),
+    tried = useTried(site, slot, readingId, ways, wait);
   if (!now || now.verdict === 'holds') return null;
   return (
     <section aria-label={title} className="flex min-h-0 flex-col">
-      <h3 className="caption flex h-[22px] items-center">{title}</h3>
+      <h3 className="flex h-[22px] items-center caption">{title}</h3>
       <ul className="min-h-0 overflow-y-auto">
         {ways.map((way) => {
-          const t = tried.get(way.id), label = t?.mend.label ?? way.tries[0].label;
+          const t = tried.get(way.id),
+            label = t?.mend.label ?? way.tries[0].label;
           return (
-            <li key={way.id} data-way={way.id} data-tried={t !== undefined} className="flex min-h-[27px] items-center gap-2 border-t border-hair first:border-0">
+            <li
+              key={way.id}
+              data-way={way.id}
+              data-tried={t !== undefined}
+              className="flex min-h-[27px] items-center gap-2 border-t border-hair first:border-0"
+            >
               {t && preview?.(t)}
-              <span className="min-w-0 grow truncate" title={label}>{label}</span>
-              <span className="flex shrink-0 items-center justify-end gap-1.5">{t ? <><VerdictMark verdict={t.verdict} /><span className="figure whitespace-nowrap">{t.verdict === 'holds' ? done : t.figure}</span></> : <span className="text-soft">trying…</span>}</span>
-              <span className="figure w-[62px] shrink-0 text-right">{t && price(t.file, press.file)}</span>
-              <Button className="h-[22px] px-2" disabled={!t} aria-label={`Take: ${label}`} onClick={() => t && commit(t.mend.label, t.mend.edit)}>Take</Button>
+              <span className="min-w-0 grow truncate" title={label}>
+                {label}
+              </span>
+              <span className="flex shrink-0 items-center justify-end gap-1.5">
+                {t ? (
+                  <>
+                    <VerdictMark verdict={t.verdict} />
+                    <span className="figure whitespace-nowrap">
+                      {t.verdict === 'holds' ? done : t.figure}
+                    </span>
+                  </>
+                ) : (
+                  <span className="text-soft">trying…</span>
+                )}
+              </span>
+              <span className="w-[62px] shrink-0 text-right figure">
+                {t && price(t.file, press.file)}
+              </span>
+              <Button
+                className="h-[22px] px-2"
+                disabled={!t}
+                aria-label={`Take: ${label}`}
+                onClick={() => t && commit(t.mend.label, t.mend.edit)}
+              >
+                Take
+              </Button>
             </li>
           );
         })}

@@ -4,24 +4,67 @@ import { editLayer } from '@/core/site/edit';
 import type { Reach, RecolourLayer, TextureLayer } from '@/core/site/model/colourLayers';
 import type { RecipeStep } from '@/core/site/model/recipe';
 import { Switch } from '../../../shared/fields';
-import { HueFields, TextureFields, ToneFields, TwoToneFields, type StepProps } from '../../../shared/steps/StepControls';
+import {
+  HueFields,
+  TextureFields,
+  ToneFields,
+  TwoToneFields,
+  type StepProps,
+} from '../../../shared/steps/StepControls';
 import { useBench } from '../../useBench';
 
 /** What changes a layer of the picture on the bench. */
 export function useStep<S extends RecipeStep>(step: S): StepProps<S> {
-  const { picture, site, commit, preview } = useBench(), change = (part: Partial<S>) => editLayer<S>(picture.id, step.id, part);
-  return { step, theme: site.theme.colours, preview: (part) => preview(change(part)), commit: (label, part) => commit(label, change(part)) };
+  const { picture, site, commit, preview } = useBench(),
+    change = (part: Partial<S>) => editLayer<S>(picture.id, step.id, part);
+  return {
+    step,
+    theme: site.theme.colours,
+    preview: (part) => preview(change(part)),
+    commit: (label, part) => commit(label, change(part)),
+  };
 }
 
 /** A recolouring with its strength and its reach. */
 export function RecolourControls({ layer }: { layer: RecolourLayer }) {
   const rest = useStep<RecolourLayer>(layer);
-  const reach = <Switch<Reach> label="Reach" value={layer.reach} choices={[{ value: 'below', label: 'everything below' }, { value: 'beneath', label: 'only the layer beneath' }]} onChange={(value) => rest.commit(value === 'below' ? 'Reach everything below' : 'Reach only the layer beneath', { reach: value })} />;
+  const reach = (
+    <Switch<Reach>
+      label="Reach"
+      value={layer.reach}
+      choices={[
+        { value: 'below', label: 'everything below' },
+        { value: 'beneath', label: 'only the layer beneath' },
+      ]}
+      onChange={(value) =>
+        rest.commit(value === 'below' ? 'Reach everything below' : 'Reach only the layer beneath', {
+          reach: value,
+        })
+      }
+    />
+  );
   switch (layer.kind) {
-    case 'tone': return <ToneFields {...rest} step={layer}>{reach}</ToneFields>;
-    case 'twotone': return <TwoToneFields {...rest} step={layer}>{reach}</TwoToneFields>;
-    case 'hue': return <HueFields {...rest} step={layer}>{reach}</HueFields>;
+    case 'tone':
+      return (
+        <ToneFields {...rest} step={layer}>
+          {reach}
+        </ToneFields>
+      );
+    case 'twotone':
+      return (
+        <TwoToneFields {...rest} step={layer}>
+          {reach}
+        </TwoToneFields>
+      );
+    case 'hue':
+      return (
+        <HueFields {...rest} step={layer}>
+          {reach}
+        </HueFields>
+      );
   }
 }
 
-export const TextureControls = ({ texture }: { texture: TextureLayer }) => <TextureFields {...useStep(texture)} />;
+export const TextureControls = ({ texture }: { texture: TextureLayer }) => (
+  <TextureFields {...useStep(texture)} />
+);

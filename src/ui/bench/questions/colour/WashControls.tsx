@@ -18,38 +18,128 @@ import { useStep } from './RecolourControls';
 
 /** An extent to begin with. */
 function extentOf(type: Extent['type'], { width, height }: Size): Extent {
-  if (type === 'side') return { type, side: 'left', full: Math.round(width / 4), reach: Math.round(width * 0.6) };
-  return type === 'box' ? { type, x: Math.round(width / 4), y: Math.round(height / 4), width: Math.round(width / 2), height: Math.round(height / 2), soft: 24 } : { type };
+  if (type === 'side')
+    return { type, side: 'left', full: Math.round(width / 4), reach: Math.round(width * 0.6) };
+  return type === 'box'
+    ? {
+        type,
+        x: Math.round(width / 4),
+        y: Math.round(height / 4),
+        width: Math.round(width / 2),
+        height: Math.round(height / 2),
+        soft: 24,
+      }
+    : { type };
 }
 
 export function WashControls({ wash }: { wash: FillLayer }) {
-  const { slot } = useBench(), fields = useStep(wash), { preview, commit } = fields, { extent } = wash;
-  const reach = (px: number): Partial<FillLayer> => (extent.type === 'side' ? { extent: { ...extent, reach: Math.round(px), full: Math.min(extent.full, Math.round(px)) } } : {}), soften = (px: number): Partial<FillLayer> => (extent.type === 'box' ? { extent: { ...extent, soft: Math.round(px) } } : {});
+  const { slot } = useBench(),
+    fields = useStep(wash),
+    { preview, commit } = fields,
+    { extent } = wash;
+  const reach = (px: number): Partial<FillLayer> =>
+      extent.type === 'side'
+        ? {
+            extent: {
+              ...extent,
+              reach: Math.round(px),
+              full: Math.min(extent.full, Math.round(px)),
+            },
+          }
+        : {},
+    soften = (px: number): Partial<FillLayer> =>
+      extent.type === 'box' ? { extent: { ...extent, soft: Math.round(px) } } : {};
   return (
     <WashFields {...fields}>
       <Row tight label="Where">
-        <Switch<Extent['type']> label="Where the wash lies" value={extent.type} choices={[{ value: 'all', label: 'everywhere' }, { value: 'side', label: 'from a side' }, { value: 'box', label: 'in a box' }]} onChange={(type) => commit('Where the wash lies', { extent: extentOf(type, slot) })} />
-        <span className="ml-auto text-soft">Blend</span><ModeChoice step={wash} commit={commit as StepProps['commit']} className="w-32" />
+        <Switch<Extent['type']>
+          label="Where the wash lies"
+          value={extent.type}
+          choices={[
+            { value: 'all', label: 'everywhere' },
+            { value: 'side', label: 'from a side' },
+            { value: 'box', label: 'in a box' },
+          ]}
+          onChange={(type) => commit('Where the wash lies', { extent: extentOf(type, slot) })}
+        />
+        <span className="ml-auto text-soft">Blend</span>
+        <ModeChoice step={wash} commit={commit as StepProps['commit']} className="w-32" />
       </Row>
-      {extent.type === 'side' && <div className="grid grid-cols-[104px_minmax(0,1fr)] items-center gap-2"><Choose<Side> label="Side the wash comes from" className="w-24" value={extent.side} choices={(['left', 'right', 'top', 'bottom'] as const).map((value) => ({ value, label: value }))} onChange={(side) => commit(`Wash from the ${side}`, { extent: { ...extent, side } })} /><NumberRow label="Reach" value={extent.reach} min={1} max={Math.max(slot.width, slot.height)} unit="px" onPreview={(v) => preview(reach(v))} onCommit={(v) => commit(`Wash reaches ${Math.round(v)} px`, reach(v))} /></div>}
-      {extent.type === 'box' && <NumberRow label="Softness" value={extent.soft} min={0} max={200} unit="px" onPreview={(v) => preview(soften(v))} onCommit={(v) => commit(`Wash fades over ${Math.round(v)} px`, soften(v))} />}
-      <MatchRow wash={wash} onTake={(strength) => commit(`Matched wash at ${strength}%`, { opacity: strength / 100 })} />
+      {extent.type === 'side' && (
+        <div className="grid grid-cols-[104px_minmax(0,1fr)] items-center gap-2">
+          <Choose<Side>
+            label="Side the wash comes from"
+            className="w-24"
+            value={extent.side}
+            choices={(['left', 'right', 'top', 'bottom'] as const).map((value) => ({
+              value,
+              label: value,
+            }))}
+            onChange={(side) => commit(`Wash from the ${side}`, { extent: { ...extent, side } })}
+          />
+          <NumberRow
+            label="Reach"
+            value={extent.reach}
+            min={1}
+            max={Math.max(slot.width, slot.height)}
+            unit="px"
+            onPreview={(v) => preview(reach(v))}
+            onCommit={(v) => commit(`Wash reaches ${Math.round(v)} px`, reach(v))}
+          />
+        </div>
+      )}
+      {extent.type === 'box' && (
+        <NumberRow
+          label="Softness"
+          value={extent.soft}
+          min={0}
+          max={200}
+          unit="px"
+          onPreview={(v) => preview(soften(v))}
+          onCommit={(v) => commit(`Wash fades over ${Math.round(v)} px`, soften(v))}
+        />
+      )}
+      <MatchRow
+        wash={wash}
+        onTake={(strength) => commit(`Matched wash at ${strength}%`, { opacity: strength / 100 })}
+      />
     </WashFields>
   );
 }
 
 /** Finds the strength that brings the picture, or its border, closest to a theme colour. */
 function MatchRow({ wash, onTake }: { wash: FillLayer; onTake(strength: number): void }) {
-  const { picture, slot, site } = useBench(), theme = site.theme.colours;
-  const [target, setTarget] = useState(theme.find((c) => c.hex === wash.colour)?.hex ?? theme[0]?.hex ?? '#ffffff'), [part, setPart] = useState<MatchedPart>('mean');
-  const [found, setFound] = useState<{ key: string; match: Match }>(), [busy, setBusy] = useState(false);
-  const below = picture.layers.slice(0, picture.layers.findIndex((l) => l.id === wash.id)), key = JSON.stringify([below, picture.ground, wash.colour, wash.blend, target, part]);
+  const { picture, slot, site } = useBench(),
+    theme = site.theme.colours;
+  const [target, setTarget] = useState(
+      theme.find((c) => c.hex === wash.colour)?.hex ?? theme[0]?.hex ?? '#ffffff',
+    ),
+    [part, setPart] = useState<MatchedPart>('mean');
+  const [found, setFound] = useState<{ key: string; match: Match }>(),
+    [busy, setBusy] = useState(false);
+  const below = picture.layers.slice(
+      0,
+      picture.layers.findIndex((l) => l.id === wash.id),
+    ),
+    key = JSON.stringify([below, picture.ground, wash.colour, wash.blend, target, part]);
   const find = async () => {
     setBusy(true);
     try {
       const raster = await theEngine().pixels({ ...drawingOf(slot, picture), layers: below });
-      const match = matchWash(raster, { colour: colourOf(wash.colour), mode: wash.blend }, colourOf(target), part);
-      if (match) { setFound({ key, match }); onTake(match.strength); } else say('bad', 'Nothing lies below this wash yet that could be matched. Lay a photo or a ground first.');
+      const match = matchWash(
+        raster,
+        { colour: colourOf(wash.colour), mode: wash.blend },
+        colourOf(target),
+        part,
+      );
+      if (match) {
+        setFound({ key, match });
+        onTake(match.strength);
+      } else
+        say(
+          'bad',
+          'Nothing lies below this wash yet that could be matched. Lay a photo or a ground first.',
+        );
     } catch (error) {
       say('bad', error instanceof Error ? error.message : String(error));
     }
@@ -58,10 +148,39 @@ function MatchRow({ wash, onTake }: { wash: FillLayer; onTake(strength: number):
   const match = found?.key === key ? found.match : undefined;
   return (
     <Row tight label="Match to">
-      <Choose label="Colour to match" className="w-24 shrink-0" value={target} choices={theme.map((c) => ({ value: c.hex, label: c.name }))} onChange={setTarget} />
-      <Switch<MatchedPart> label="What is matched" value={part} choices={[{ value: 'mean', label: 'mean' }, { value: 'border', label: 'border' }]} onChange={setPart} />
-      <Button className="px-2" disabled={busy || theme.length === 0} onClick={() => void find()}>Match</Button>
-      <span role="status" className="figure min-w-0 truncate text-soft" title={match && `CIEDE2000 to ${colourName(site, target)}: ${match.before.toFixed(1)} without the wash, ${match.after.toFixed(1)} with it`}>{busy ? 'matching…' : match ? `${match.strength}%: ΔE ${match.before.toFixed(1)} → ${match.after.toFixed(1)}` : ''}</span>
+      <Choose
+        label="Colour to match"
+        className="w-24 shrink-0"
+        value={target}
+        choices={theme.map((c) => ({ value: c.hex, label: c.name }))}
+        onChange={setTarget}
+      />
+      <Switch<MatchedPart>
+        label="What is matched"
+        value={part}
+        choices={[
+          { value: 'mean', label: 'mean' },
+          { value: 'border', label: 'border' },
+        ]}
+        onChange={setPart}
+      />
+      <Button className="px-2" disabled={busy || theme.length === 0} onClick={() => void find()}>
+        Match
+      </Button>
+      <span
+        role="status"
+        className="min-w-0 truncate figure text-soft"
+        title={
+          match &&
+          `CIEDE2000 to ${colourName(site, target)}: ${match.before.toFixed(1)} without the wash, ${match.after.toFixed(1)} with it`
+        }
+      >
+        {busy
+          ? 'matching…'
+          : match
+            ? `${match.strength}%: ΔE ${match.before.toFixed(1)} → ${match.after.toFixed(1)}`
+            : ''}
+      </span>
     </Row>
   );
 }

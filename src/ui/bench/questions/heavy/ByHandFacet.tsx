@@ -10,38 +10,149 @@ import { useBench } from '../../useBench';
 
 /** The format and quality of the file set by hand; its real bytes, and the formats that the host takes. */
 export function ByHandFacet() {
-  const { picture, slot, press, commit, preview } = useBench(), { format, quality, lossless, colours, chroma } = picture.press;
-  const change = (part: Partial<typeof picture.press>) => editPicture(picture.id, (p) => { Object.assign(p.press, part); });
+  const { picture, slot, press, commit, preview } = useBench(),
+    { format, quality, lossless, colours, chroma } = picture.press;
+  const change = (part: Partial<typeof picture.press>) =>
+    editPicture(picture.id, (p) => {
+      Object.assign(p.press, part);
+    });
   return (
     <div className="flex h-full gap-5">
       <div className="flex min-w-0 grow flex-col gap-1">
-      <Row label="Format"><Switch label="Format" value={format} choices={pressFormats.map((value) => ({ value, label: formatTitle[value] }))} onChange={(value) => commit(`Press as ${formatTitle[value]}`, change(pressAs(value, quality)))} /></Row>
-      {format === 'png' && <Row label="Colours"><Switch label="Colours" value={colours === null ? 'all' : String(colours)} choices={[{ value: 'all', label: 'all' }, ...[256, 128, 64, 32].map((n) => ({ value: String(n), label: String(n) }))]} onChange={(v) => commit(v === 'all' ? 'All colours' : `${v} colours`, change({ colours: v === 'all' ? null : Number(v) }))} /></Row>}
-      {(format === 'webp' || format === 'avif') && <Row label="Loss"><Switch label="Loss" value={lossless ? 'none' : 'some'} choices={[{ value: 'some', label: 'by quality' }, { value: 'none', label: 'none' }]} onChange={(v) => commit(v === 'none' ? 'Press without loss' : 'Press by quality', change({ lossless: v === 'none' }))} /></Row>}
-      {(format === 'jpeg' || (format === 'avif' && !lossless)) && <Row label="Colour detail"><Switch label="Colour detail" value={chroma} choices={[{ value: 'full', label: 'every px' }, { value: 'half', label: 'every second' }]} onChange={(v) => commit(`Colour of ${v === 'full' ? 'every' : 'every second'} px`, change({ chroma: v }))} /></Row>}
-      {format === 'png' || isLossless(picture.press)
-        ? <p className="text-soft">{colours === null ? 'Every level is kept; there is no quality to choose.' : 'The commonest colours of the border and the page’s own are kept exactly.'}</p>
-        : <NumberRow label="Quality" value={quality} min={1} max={100} unit="" onPreview={(v) => preview(change({ quality: v }))} onCommit={(v) => commit(`Quality ${Math.round(v)}`, change({ quality: Math.round(v) }))} />}
-      <p role="status" className="figure" data-testid="weight">
-        {press.failure ? <span className="text-bad">{press.failure}</span> : press.current && press.file
-          ? `${kilobytes(press.file.bytes)}, ${((press.file.bytes * 8) / (press.file.width * press.file.height)).toFixed(2)} bits a px` : 'Pressing…'}
-      </p>
-      {format === 'jpeg' && (picture.ground.type === 'none' || hasOverlap(overlapOf(slot))) && <p className="text-warn">JPEG cannot be see-through: it will lie on white.</p>}
+        <Row label="Format">
+          <Switch
+            label="Format"
+            value={format}
+            choices={pressFormats.map((value) => ({ value, label: formatTitle[value] }))}
+            onChange={(value) =>
+              commit(`Press as ${formatTitle[value]}`, change(pressAs(value, quality)))
+            }
+          />
+        </Row>
+        {format === 'png' && (
+          <Row label="Colours">
+            <Switch
+              label="Colours"
+              value={colours === null ? 'all' : String(colours)}
+              choices={[
+                { value: 'all', label: 'all' },
+                ...[256, 128, 64, 32].map((n) => ({ value: String(n), label: String(n) })),
+              ]}
+              onChange={(v) =>
+                commit(
+                  v === 'all' ? 'All colours' : `${v} colours`,
+                  change({ colours: v === 'all' ? null : Number(v) }),
+                )
+              }
+            />
+          </Row>
+        )}
+        {(format === 'webp' || format === 'avif') && (
+          <Row label="Loss">
+            <Switch
+              label="Loss"
+              value={lossless ? 'none' : 'some'}
+              choices={[
+                { value: 'some', label: 'by quality' },
+                { value: 'none', label: 'none' },
+              ]}
+              onChange={(v) =>
+                commit(
+                  v === 'none' ? 'Press without loss' : 'Press by quality',
+                  change({ lossless: v === 'none' }),
+                )
+              }
+            />
+          </Row>
+        )}
+        {(format === 'jpeg' || (format === 'avif' && !lossless)) && (
+          <Row label="Colour detail">
+            <Switch
+              label="Colour detail"
+              value={chroma}
+              choices={[
+                { value: 'full', label: 'every px' },
+                { value: 'half', label: 'every second' },
+              ]}
+              onChange={(v) =>
+                commit(
+                  `Colour of ${v === 'full' ? 'every' : 'every second'} px`,
+                  change({ chroma: v }),
+                )
+              }
+            />
+          </Row>
+        )}
+        {format === 'png' || isLossless(picture.press) ? (
+          <p className="text-soft">
+            {colours === null
+              ? 'Every level is kept; there is no quality to choose.'
+              : 'The commonest colours of the border and the page’s own are kept exactly.'}
+          </p>
+        ) : (
+          <NumberRow
+            label="Quality"
+            value={quality}
+            min={1}
+            max={100}
+            unit=""
+            onPreview={(v) => preview(change({ quality: v }))}
+            onCommit={(v) => commit(`Quality ${Math.round(v)}`, change({ quality: Math.round(v) }))}
+          />
+        )}
+        <p role="status" className="figure" data-testid="weight">
+          {press.failure ? (
+            <span className="text-bad">{press.failure}</span>
+          ) : press.current && press.file ? (
+            `${kilobytes(press.file.bytes)}, ${((press.file.bytes * 8) / (press.file.width * press.file.height)).toFixed(2)} bits a px`
+          ) : (
+            'Pressing…'
+          )}
+        </p>
+        {format === 'jpeg' && (picture.ground.type === 'none' || hasOverlap(overlapOf(slot))) && (
+          <p className="text-warn">JPEG cannot be see-through: it will lie on white.</p>
+        )}
       </div>
       <div className="flex w-[176px] shrink-0 flex-col gap-1">
-      <Row tight label="Budget" htmlFor="budget">
-        <CommitField id="budget" label="Budget" className="w-24" suffix="KB" value={String(slot.budgetBytes / 1000)} onCommit={(text) => {
-          const kb = Number(text.replace(',', '.'));
-          if (!(kb >= 1 && kb <= 20000)) return `Expected 1 to 20000 KB, found “${text}”.`;
-          commit(`Budget ${kb} KB`, editSlot(slot.id, (s) => { s.budgetBytes = Math.round(kb * 1000); }));
-        }} />
-      </Row>
+        <Row tight label="Budget" htmlFor="budget">
+          <CommitField
+            id="budget"
+            label="Budget"
+            className="w-24"
+            suffix="KB"
+            value={String(slot.budgetBytes / 1000)}
+            onCommit={(text) => {
+              const kb = Number(text.replace(',', '.'));
+              if (!(kb >= 1 && kb <= 20000)) return `Expected 1 to 20000 KB, found “${text}”.`;
+              commit(
+                `Budget ${kb} KB`,
+                editSlot(slot.id, (s) => {
+                  s.budgetBytes = Math.round(kb * 1000);
+                }),
+              );
+            }}
+          />
+        </Row>
         <Group title="The host takes">
           {pressFormats.map((f) => {
-            const taken = slot.accepts.includes(f), last = taken && slot.accepts.length === 1;
+            const taken = slot.accepts.includes(f),
+              last = taken && slot.accepts.length === 1;
             return (
               <label key={f} className="flex items-center gap-2">
-                <input type="checkbox" className="accent-act" checked={taken} disabled={last} onChange={() => commit(`${formatTitle[f]} ${taken ? 'not taken' : 'taken'} by the host`, editSlot(slot.id, (s) => { s.accepts = taken ? s.accepts.filter((x) => x !== f) : [...s.accepts, f]; }))} />
+                <input
+                  type="checkbox"
+                  className="accent-act"
+                  checked={taken}
+                  disabled={last}
+                  onChange={() =>
+                    commit(
+                      `${formatTitle[f]} ${taken ? 'not taken' : 'taken'} by the host`,
+                      editSlot(slot.id, (s) => {
+                        s.accepts = taken ? s.accepts.filter((x) => x !== f) : [...s.accepts, f];
+                      }),
+                    )
+                  }
+                />
                 {formatTitle[f]}
               </label>
             );

@@ -16,11 +16,21 @@ const facets: readonly { value: FacetName; label: string; panel: ComponentType }
 
 /** How heavy: the lightest file is searched for, or set by hand; what its bytes mean for those who load it. */
 export function Heavy() {
-  const [value, setValue] = useState<FacetName>('lightest'), Panel = facets.find((f) => f.value === value)!.panel;
+  const [value, setValue] = useState<FacetName>('lightest'),
+    Panel = facets.find((f) => f.value === value)!.panel;
   return (
     <div className="flex h-full min-h-0 flex-col gap-1.5">
-      <div className="h-[26px] shrink-0"><Switch<FacetName> label="How the weight is looked at" value={value} onChange={setValue} choices={facets.map(({ value: v, label }) => ({ value: v, label }))} /></div>
-      <div className="min-h-0 grow"><Panel /></div>
+      <div className="h-[26px] shrink-0">
+        <Switch<FacetName>
+          label="How the weight is looked at"
+          value={value}
+          onChange={setValue}
+          choices={facets.map(({ value: v, label }) => ({ value: v, label }))}
+        />
+      </div>
+      <div className="min-h-0 grow">
+        <Panel />
+      </div>
     </div>
   );
 }

@@ -11,7 +11,15 @@ import { kilobytes } from '@/core/readings/say';
 import { editPicture } from '@/core/site/edit';
 import type { Aim, Care } from '@/core/site/model/picture';
 import { isBlank, pictureOf } from '@/core/site/picture';
-import { aimKey, bestCandidate, findPatches, searchNow, stopSearch, useFound, type Candidate } from '../../../hooks/searching';
+import {
+  aimKey,
+  bestCandidate,
+  findPatches,
+  searchNow,
+  stopSearch,
+  useFound,
+  type Candidate,
+} from '../../../hooks/searching';
 import { theEngine } from '../../../hooks/services';
 import { Button } from '../../../shared/Button';
 import { CommitField } from '../../../shared/fields';
@@ -21,63 +29,149 @@ import { judgementWords, WeightChart } from './WeightChart';
 
 /** How careful to be, or how many KB; then the search, and everything it tried. */
 export function LightestFacet() {
-  const bench = useBench(), { session, site, slot, picture, press, commit, held, hold } = bench;
-  const found = useFound(site, slot, picture), { running, patches } = found, aim = picture.aim, blank = isBlank(picture);
-  const best = bestCandidate(found, aim, slot), chosen = found.tried.find((t) => JSON.stringify(t.judgement.settings) === JSON.stringify(picture.press));
+  const bench = useBench(),
+    { session, site, slot, picture, press, commit, held, hold } = bench;
+  const found = useFound(site, slot, picture),
+    { running, patches } = found,
+    aim = picture.aim,
+    blank = isBlank(picture);
+  const best = bestCandidate(found, aim, slot),
+    chosen = found.tried.find(
+      (t) => JSON.stringify(t.judgement.settings) === JSON.stringify(picture.press),
+    );
   const heldNow = found.tried.find((t) => t.data === held?.data);
 
-  useEffect(() => { theEngine().warmSearch(); }, []);
+  useEffect(() => {
+    theEngine().warmSearch();
+  }, []);
   const drawn = press.current;
   useEffect(() => {
     // Not before the picture itself is pressed: what is seen comes first.
     if (!drawn || patches || blank) return;
     let wanted = true;
     void findPatches(site, slot, picture, () => wanted);
-    return () => { wanted = false; };
+    return () => {
+      wanted = false;
+    };
     // Once for each state that was pressed.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [drawn, patches === undefined, blank]);
 
   const take = ({ judgement }: Candidate) => {
-    const fallback = bestCandidate(found, aim, slot, slot.accepts.filter((f) => f === 'jpeg' || f === 'png'))?.judgement.settings ?? null;
-    commit(`Press as ${pressWords(judgement.settings)}, ${kilobytes(judgement.bytes)}`, editPicture(picture.id, (p) => { p.press = judgement.settings; p.fallback = fallback; }));
+    const fallback =
+      bestCandidate(
+        found,
+        aim,
+        slot,
+        slot.accepts.filter((f) => f === 'jpeg' || f === 'png'),
+      )?.judgement.settings ?? null;
+    commit(
+      `Press as ${pressWords(judgement.settings)}, ${kilobytes(judgement.bytes)}`,
+      editPicture(picture.id, (p) => {
+        p.press = judgement.settings;
+        p.fallback = fallback;
+      }),
+    );
   };
   const search = async () => {
     const taken = await searchNow(site, slot, picture);
     // It may have been drawn on meanwhile: then the file is of something else, and nothing is taken.
     const now = session.state.getState().site;
-    if (taken && now.pictures[picture.id] && pictureOf(now, slot).layers === picture.layers) takeLatest.current(taken);
+    if (taken && now.pictures[picture.id] && pictureOf(now, slot).layers === picture.layers)
+      takeLatest.current(taken);
   };
   const takeLatest = useRef(take);
-  useEffect(() => { takeLatest.current = take; });
-  const setAim = (next: Aim) => commit(next.by === 'care' ? `${careTitle[next.care]} compression` : `At most ${kilobytes(next.bytes)}`, editPicture(picture.id, (p) => { p.aim = next; }));
+  useEffect(() => {
+    takeLatest.current = take;
+  });
+  const setAim = (next: Aim) =>
+    commit(
+      next.by === 'care'
+        ? `${careTitle[next.care]} compression`
+        : `At most ${kilobytes(next.bytes)}`,
+      editPicture(picture.id, (p) => {
+        p.aim = next;
+      }),
+    );
   const finished = found.finished.includes(aimKey(aim, slot));
 
   return (
     <div className="flex h-full gap-3">
       <div className="flex w-[186px] shrink-0 flex-col">
         <div role="radiogroup" aria-label="How careful to be" className="flex flex-col">
-          {cares.map((care, i) => <CareChoice key={care} care={care} patch={patches?.[care]} chosen={aim.by === 'care' && aim.care === care} onChoose={() => setAim({ by: 'care', care })} onStep={(by) => setAim({ by: 'care', care: cares[(i + by + cares.length) % cares.length] })} />)}
+          {cares.map((care, i) => (
+            <CareChoice
+              key={care}
+              care={care}
+              patch={patches?.[care]}
+              chosen={aim.by === 'care' && aim.care === care}
+              onChoose={() => setAim({ by: 'care', care })}
+              onStep={(by) =>
+                setAim({ by: 'care', care: cares[(i + by + cares.length) % cares.length] })
+              }
+            />
+          ))}
         </div>
         <label className="mt-1 flex h-[28px] items-center gap-2">
           <span className={aim.by === 'bytes' ? 'text-act' : ''}>or at most</span>
-          <CommitField label="At most so many KB" className="w-[84px]" suffix="KB" value={aim.by === 'bytes' ? String(aim.bytes / 1000) : ''} onCommit={(text) => {
-            const kb = Number(text.replace(',', '.'));
-            if (text.trim() === '') { if (aim.by === 'bytes') setAim({ by: 'care', care: 'careful' }); return undefined; }
-            if (!(kb >= 0.2 && kb <= 20000)) return `Expected 0.2 to 20000 KB, found “${text}”.`;
-            setAim({ by: 'bytes', bytes: Math.round(kb * 1000) });
-          }} />
+          <CommitField
+            label="At most so many KB"
+            className="w-[84px]"
+            suffix="KB"
+            value={aim.by === 'bytes' ? String(aim.bytes / 1000) : ''}
+            onCommit={(text) => {
+              const kb = Number(text.replace(',', '.'));
+              if (text.trim() === '') {
+                if (aim.by === 'bytes') setAim({ by: 'care', care: 'careful' });
+                return undefined;
+              }
+              if (!(kb >= 0.2 && kb <= 20000)) return `Expected 0.2 to 20000 KB, found “${text}”.`;
+              setAim({ by: 'bytes', bytes: Math.round(kb * 1000) });
+            }}
+          />
         </label>
-        {running
-          ? <Button className="mt-auto" onClick={() => stopSearch(site, slot, picture)}><X size={13} aria-hidden />Stop at {Math.round(running.done * 100)}%, {formatTitle[running.format]}</Button>
-          : <Button look="main" className="mt-auto" disabled={blank} onClick={() => void search()}><Search size={13} aria-hidden />{finished ? 'Search again' : 'Find the lightest file'}</Button>}
+        {running ? (
+          <Button className="mt-auto" onClick={() => stopSearch(site, slot, picture)}>
+            <X size={13} aria-hidden />
+            Stop at {Math.round(running.done * 100)}%, {formatTitle[running.format]}
+          </Button>
+        ) : (
+          <Button look="main" className="mt-auto" disabled={blank} onClick={() => void search()}>
+            <Search size={13} aria-hidden />
+            {finished ? 'Search again' : 'Find the lightest file'}
+          </Button>
+        )}
       </div>
       <div className="flex min-w-0 grow flex-col">
-        {found.tried.length === 0
-          ? <p className="m-auto max-w-[300px] text-center text-soft">{blank ? 'Nothing lies in this slot yet.' : running ? 'Trying files…' : 'Files of every format the host takes are written and compared with what you see. The lightest that is as alike as you ask is taken.'}</p>
-          : <WeightChart tried={found.tried} aim={aim} budget={slot.budgetBytes} chosen={chosen} held={heldNow} onHold={(c) => hold(c && { data: c.data })} onTake={take} />}
-        <div role="status" data-testid="search-status" className="flex h-[20px] shrink-0 items-center gap-1 overflow-hidden whitespace-nowrap">
-          {found.failure ? <span className="truncate text-bad">{found.failure}</span> : <Summary shown={heldNow ?? chosen} best={best} aim={aim} budget={slot.budgetBytes} />}
+        {found.tried.length === 0 ? (
+          <p className="m-auto max-w-[300px] text-center text-soft">
+            {blank
+              ? 'Nothing lies in this slot yet.'
+              : running
+                ? 'Trying files…'
+                : 'Files of every format the host takes are written and compared with what you see. The lightest that is as alike as you ask is taken.'}
+          </p>
+        ) : (
+          <WeightChart
+            tried={found.tried}
+            aim={aim}
+            budget={slot.budgetBytes}
+            chosen={chosen}
+            held={heldNow}
+            onHold={(c) => hold(c && { data: c.data })}
+            onTake={take}
+          />
+        )}
+        <div
+          role="status"
+          data-testid="search-status"
+          className="flex h-[20px] shrink-0 items-center gap-1 overflow-hidden whitespace-nowrap"
+        >
+          {found.failure ? (
+            <span className="truncate text-bad">{found.failure}</span>
+          ) : (
+            <Summary shown={heldNow ?? chosen} best={best} aim={aim} budget={slot.budgetBytes} />
+          )}
         </div>
       </div>
     </div>
@@ -85,28 +179,101 @@ export function LightestFacet() {
 }
 
 /** The file that is looked at, in a line. */
-function Summary({ shown, best, aim, budget }: { shown: Candidate | undefined; best: Candidate | undefined; aim: Aim; budget: number }) {
-  if (!shown) return best ? <span className="truncate text-soft">Best so far: {judgementWords(best.judgement)}</span> : null;
-  const j = shown.judgement, problem = !keepsSeam(j) ? 'loses its seam' : !meetsGoal(aim, j) ? 'not as asked' : j.bytes > budget ? `over the budget of ${kilobytes(budget)}` : undefined;
-  return <><VerdictMark verdict={problem ? 'look' : 'holds'} /><span className="figure truncate" title={judgementWords(j)}>{pressWords(j.settings)}, {kilobytes(j.bytes)}, {j.structure.toFixed(4)}{problem && `: ${problem}`}</span></>;
+function Summary({
+  shown,
+  best,
+  aim,
+  budget,
+}: {
+  shown: Candidate | undefined;
+  best: Candidate | undefined;
+  aim: Aim;
+  budget: number;
+}) {
+  if (!shown)
+    return best ? (
+      <span className="truncate text-soft">Best so far: {judgementWords(best.judgement)}</span>
+    ) : null;
+  const j = shown.judgement,
+    problem = !keepsSeam(j)
+      ? 'loses its seam'
+      : !meetsGoal(aim, j)
+        ? 'not as asked'
+        : j.bytes > budget
+          ? `over the budget of ${kilobytes(budget)}`
+          : undefined;
+  return (
+    <>
+      <VerdictMark verdict={problem ? 'look' : 'holds'} />
+      <span className="truncate figure" title={judgementWords(j)}>
+        {pressWords(j.settings)}, {kilobytes(j.bytes)}, {j.structure.toFixed(4)}
+        {problem && `: ${problem}`}
+      </span>
+    </>
+  );
 }
 
-function CareChoice({ care, patch, chosen, onChoose, onStep }: { care: Care; patch: Raster | undefined; chosen: boolean; onChoose(): void; onStep(by: number): void }) {
+function CareChoice({
+  care,
+  patch,
+  chosen,
+  onChoose,
+  onStep,
+}: {
+  care: Care;
+  patch: Raster | undefined;
+  chosen: boolean;
+  onChoose(): void;
+  onStep(by: number): void;
+}) {
   const canvas = useRef<HTMLCanvasElement>(null);
   useEffect(() => {
     if (!canvas.current || !patch) return;
     canvas.current.width = patch.width;
     canvas.current.height = patch.height;
-    canvas.current.getContext('2d')!.putImageData(new ImageData(patch.data, patch.width, patch.height), 0, 0);
+    canvas.current
+      .getContext('2d')!
+      .putImageData(new ImageData(patch.data, patch.width, patch.height), 0, 0);
   }, [patch]);
   return (
     <button
-      type="button" role="radio" aria-checked={chosen} aria-label={`${careTitle[care]}: ${careWords[care]}`} tabIndex={chosen ? 0 : -1} onClick={onChoose}
-      onKeyDown={(e) => { const by = e.key === 'ArrowDown' || e.key === 'ArrowRight' ? 1 : e.key === 'ArrowUp' || e.key === 'ArrowLeft' ? -1 : 0; if (by) { e.preventDefault(); onStep(by); (e.currentTarget.parentElement?.children[(cares.indexOf(care) + by + cares.length) % cares.length] as HTMLElement).focus(); } }}
-      className="-mt-px flex h-[44px] items-center gap-2 border border-line bg-white px-1 text-left first:mt-0 hover:border-soft aria-checked:relative aria-checked:border-act aria-checked:bg-act-wash focus-visible:relative"
+      type="button"
+      role="radio"
+      aria-checked={chosen}
+      aria-label={`${careTitle[care]}: ${careWords[care]}`}
+      tabIndex={chosen ? 0 : -1}
+      onClick={onChoose}
+      onKeyDown={(e) => {
+        const by =
+          e.key === 'ArrowDown' || e.key === 'ArrowRight'
+            ? 1
+            : e.key === 'ArrowUp' || e.key === 'ArrowLeft'
+              ? -1
+              : 0;
+        if (by) {
+          e.preventDefault();
+          onStep(by);
+          (
+            e.currentTarget.parentElement?.children[
+              (cares.indexOf(care) + by + cares.length) % cares.length
+            ] as HTMLElement
+          ).focus();
+        }
+      }}
+      className="-mt-px flex h-[44px] items-center gap-2 border border-line bg-white px-1 text-left first:mt-0 hover:border-soft focus-visible:relative aria-checked:relative aria-checked:border-act aria-checked:bg-act-wash"
     >
-      <canvas ref={canvas} aria-hidden data-patch={care} width={64} height={48} className="see-through h-[36px] w-[48px] shrink-0 object-cover [image-rendering:pixelated]" />
-      <span className="min-w-0"><span className="block leading-tight font-semibold">{careTitle[care]}</span><span className="block text-[11.5px] leading-tight text-soft">{careWords[care]}</span></span>
+      <canvas
+        ref={canvas}
+        aria-hidden
+        data-patch={care}
+        width={64}
+        height={48}
+        className="h-[36px] w-[48px] shrink-0 object-cover [image-rendering:pixelated] see-through"
+      />
+      <span className="min-w-0">
+        <span className="block leading-tight font-semibold">{careTitle[care]}</span>
+        <span className="block text-[11.5px] leading-tight text-soft">{careWords[care]}</span>
+      </span>
     </button>
   );
 }

@@ -2,7 +2,14 @@
 
 import { extent } from 'd3-array';
 import { scaleLog } from 'd3-scale';
-import { symbol, symbolCircle, symbolDiamond, symbolSquare, symbolTriangle, type SymbolType } from 'd3-shape';
+import {
+  symbol,
+  symbolCircle,
+  symbolDiamond,
+  symbolSquare,
+  symbolTriangle,
+  type SymbolType,
+} from 'd3-shape';
 import { useMemo, useRef, type KeyboardEvent } from 'react';
 import { careLimits, careTitle, cares } from '@/core/lightest/care';
 import { keepsSeam } from '@/core/lightest/search';
@@ -15,7 +22,12 @@ import { useMeasure } from '../../../shared/useMeasure';
 import type { Candidate } from '../../../hooks/searching';
 
 /** Formats are told apart by their shape, too. */
-const shapes: Readonly<Record<PressFormat, SymbolType>> = { avif: symbolCircle, webp: symbolSquare, jpeg: symbolTriangle, png: symbolDiamond };
+const shapes: Readonly<Record<PressFormat, SymbolType>> = {
+  avif: symbolCircle,
+  webp: symbolSquare,
+  jpeg: symbolTriangle,
+  png: symbolDiamond,
+};
 
 const pad = { left: 52, right: 10, top: 24, bottom: 30 };
 
@@ -39,51 +51,189 @@ interface Props {
 
 /** Bytes against similarity for every file that was tried. Pointing at one, or going to it with the arrows, puts that very file on the page. */
 export function WeightChart({ tried, aim, budget, chosen, held, onHold, onTake }: Props) {
-  const [measure, room] = useMeasure(), list = useRef<SVGGElement>(null);
-  const points = useMemo(() => tried.toSorted((a, b) => lossOf(b.judgement) - lossOf(a.judgement) || a.judgement.bytes - b.judgement.bytes), [tried]);
-  const [, worst = 0.03] = extent(points, (p) => lossOf(p.judgement)), [lightest = 1, heaviest = 1] = extent(points, (p) => p.judgement.bytes);
-  const x = scaleLog([Math.max(0.03, worst * 1.2), finest], [pad.left, Math.max(pad.left + 1, room.width - pad.right)]);
+  const [measure, room] = useMeasure(),
+    list = useRef<SVGGElement>(null);
+  const points = useMemo(
+    () =>
+      tried.toSorted(
+        (a, b) =>
+          lossOf(b.judgement) - lossOf(a.judgement) || a.judgement.bytes - b.judgement.bytes,
+      ),
+    [tried],
+  );
+  const [, worst = 0.03] = extent(points, (p) => lossOf(p.judgement)),
+    [lightest = 1, heaviest = 1] = extent(points, (p) => p.judgement.bytes);
+  const x = scaleLog(
+    [Math.max(0.03, worst * 1.2), finest],
+    [pad.left, Math.max(pad.left + 1, room.width - pad.right)],
+  );
   // Lossless files are many times as heavy as others: only a scale of proportions shows both.
-  const y = scaleLog([lightest / 1.25, Math.max(heaviest, Math.min(budget, heaviest * 3)) * 1.25], [Math.max(pad.top + 1, room.height - pad.bottom), pad.top]), base = room.height - pad.bottom;
-  const focus = (at: number) => (list.current?.children[Math.min(points.length - 1, Math.max(0, at))] as SVGElement | undefined)?.focus();
+  const y = scaleLog(
+      [lightest / 1.25, Math.max(heaviest, Math.min(budget, heaviest * 3)) * 1.25],
+      [Math.max(pad.top + 1, room.height - pad.bottom), pad.top],
+    ),
+    base = room.height - pad.bottom;
+  const focus = (at: number) =>
+    (
+      list.current?.children[Math.min(points.length - 1, Math.max(0, at))] as SVGElement | undefined
+    )?.focus();
   const keys = (event: KeyboardEvent, at: number) => {
     const by = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key];
-    if (event.key === 'Enter' || event.key === ' ') onTake(points[at]); else if (by !== undefined) focus(at + by); else return;
+    if (event.key === 'Enter' || event.key === ' ') onTake(points[at]);
+    else if (by !== undefined) focus(at + by);
+    else return;
     event.preventDefault();
     event.stopPropagation();
   };
-  const entry = Math.max(0, points.findIndex((p) => p === (held ?? chosen)));
+  const entry = Math.max(
+    0,
+    points.findIndex((p) => p === (held ?? chosen)),
+  );
   return (
     <div ref={measure} className="relative min-h-0 grow overflow-hidden">
       {room.width > 0 && (
-        <svg width={room.width} height={room.height} className="absolute inset-0" role="group" aria-label="Bytes against similarity of every file tried">
-          {y.ticks(4).filter((t) => /^[125]/.test(t.toPrecision(1))).map((t) => <g key={t}><path d={`M${pad.left} ${y(t)}H${room.width - pad.right}`} stroke="#d5d5d2" /><text x={pad.left - 5} y={y(t) + 4} textAnchor="end" className="figure text-[10.5px]" fill="#5d6268">{kilobytes(t).replace('.0', '')}</text></g>)}
-          {[0.96, 0.97, 0.98, 0.99, 0.995, 0.998, 0.999].filter((s) => x(1 - s) >= pad.left).map((s) => <text key={s} x={x(1 - s)} y={base + 13} textAnchor="middle" className="figure text-[10.5px]" fill="#5d6268">{s}</text>)}
-          <text x={room.width - pad.right} y={base + 26} textAnchor="end" className="text-[11px]" fill="#5d6268">more alike →</text>
+        <svg
+          width={room.width}
+          height={room.height}
+          className="absolute inset-0"
+          role="group"
+          aria-label="Bytes against similarity of every file tried"
+        >
+          {y
+            .ticks(4)
+            .filter((t) => /^[125]/.test(t.toPrecision(1)))
+            .map((t) => (
+              <g key={t}>
+                <path d={`M${pad.left} ${y(t)}H${room.width - pad.right}`} stroke="#d5d5d2" />
+                <text
+                  x={pad.left - 5}
+                  y={y(t) + 4}
+                  textAnchor="end"
+                  className="figure text-[10.5px]"
+                  fill="#5d6268"
+                >
+                  {kilobytes(t).replace('.0', '')}
+                </text>
+              </g>
+            ))}
+          {[0.96, 0.97, 0.98, 0.99, 0.995, 0.998, 0.999]
+            .filter((s) => x(1 - s) >= pad.left)
+            .map((s) => (
+              <text
+                key={s}
+                x={x(1 - s)}
+                y={base + 13}
+                textAnchor="middle"
+                className="figure text-[10.5px]"
+                fill="#5d6268"
+              >
+                {s}
+              </text>
+            ))}
+          <text
+            x={room.width - pad.right}
+            y={base + 26}
+            textAnchor="end"
+            className="text-[11px]"
+            fill="#5d6268"
+          >
+            more alike →
+          </text>
           {cares.map((care) => {
-            const own = aim.by === 'care' && aim.care === care, at = x(1 - careLimits[care].structure);
-            return <g key={care}><path d={`M${at} ${pad.top}V${base}`} stroke={own ? '#0d6b62' : '#c4c4c1'} strokeDasharray={own ? undefined : '2 3'} /><text x={at + 3} y={base + 26} textAnchor="middle" className="text-[11px]" fill={own ? '#0d6b62' : '#5d6268'}>{careTitle[care]}</text></g>;
+            const own = aim.by === 'care' && aim.care === care,
+              at = x(1 - careLimits[care].structure);
+            return (
+              <g key={care}>
+                <path
+                  d={`M${at} ${pad.top}V${base}`}
+                  stroke={own ? '#0d6b62' : '#c4c4c1'}
+                  strokeDasharray={own ? undefined : '2 3'}
+                />
+                <text
+                  x={at + 3}
+                  y={base + 26}
+                  textAnchor="middle"
+                  className="text-[11px]"
+                  fill={own ? '#0d6b62' : '#5d6268'}
+                >
+                  {careTitle[care]}
+                </text>
+              </g>
+            );
           })}
-          {budget <= y.domain()[1] && <g><path d={`M${pad.left} ${y(budget)}H${room.width - pad.right}`} stroke="#9a5b00" strokeDasharray="5 3" /><text x={pad.left + 4} y={y(budget) + (y(budget) < pad.top + 16 ? 12 : -3)} className="text-[11px]" fill="#9a5b00">budget {kilobytes(budget).replace('.0', '')}</text></g>}
+          {budget <= y.domain()[1] && (
+            <g>
+              <path
+                d={`M${pad.left} ${y(budget)}H${room.width - pad.right}`}
+                stroke="#9a5b00"
+                strokeDasharray="5 3"
+              />
+              <text
+                x={pad.left + 4}
+                y={y(budget) + (y(budget) < pad.top + 16 ? 12 : -3)}
+                className="text-[11px]"
+                fill="#9a5b00"
+              >
+                budget {kilobytes(budget).replace('.0', '')}
+              </text>
+            </g>
+          )}
           <g ref={list}>
             {points.map((p, i) => {
-              const { judgement: j } = p, keeps = keepsSeam(j), cx = x(lossOf(j)), cy = y(j.bytes), isChosen = p === chosen;
+              const { judgement: j } = p,
+                keeps = keepsSeam(j),
+                cx = x(lossOf(j)),
+                cy = y(j.bytes),
+                isChosen = p === chosen;
               return (
                 <g
-                  key={JSON.stringify(j.settings)} role="button" tabIndex={i === entry ? 0 : -1} aria-pressed={isChosen} aria-label={judgementWords(j)} data-point={pressWords(j.settings)} data-keeps={keeps}
-                  transform={`translate(${cx} ${cy})`} className="cursor-pointer outline-none [&:focus-visible>.ring]:opacity-100"
-                  onPointerEnter={() => onHold(p)} onPointerLeave={() => onHold(undefined)} onFocus={() => onHold(p)} onBlur={() => onHold(undefined)} onClick={() => onTake(p)} onKeyDown={(e) => keys(e, i)}
+                  key={JSON.stringify(j.settings)}
+                  role="button"
+                  tabIndex={i === entry ? 0 : -1}
+                  aria-pressed={isChosen}
+                  aria-label={judgementWords(j)}
+                  data-point={pressWords(j.settings)}
+                  data-keeps={keeps}
+                  transform={`translate(${cx} ${cy})`}
+                  className="cursor-pointer outline-none [&:focus-visible>.ring]:opacity-100"
+                  onPointerEnter={() => onHold(p)}
+                  onPointerLeave={() => onHold(undefined)}
+                  onFocus={() => onHold(p)}
+                  onBlur={() => onHold(undefined)}
+                  onClick={() => onTake(p)}
+                  onKeyDown={(e) => keys(e, i)}
                 >
                   <circle r={10} fill="transparent" />
-                  <circle r={9} fill="none" stroke="#0d6b62" strokeWidth={2} className={`ring ${isChosen || p === held ? '' : 'opacity-0'}`} strokeDasharray={isChosen ? undefined : '3 2'} />
-                  <path d={symbol(shapes[j.settings.format], 44)() ?? undefined} fill={keeps ? '#23262b' : '#fcfcfb'} stroke={keeps ? '#23262b' : '#a8322a'} strokeWidth={1.3} />
+                  <circle
+                    r={9}
+                    fill="none"
+                    stroke="#0d6b62"
+                    strokeWidth={2}
+                    className={`ring ${isChosen || p === held ? '' : 'opacity-0'}`}
+                    strokeDasharray={isChosen ? undefined : '3 2'}
+                  />
+                  <path
+                    d={symbol(shapes[j.settings.format], 44)() ?? undefined}
+                    fill={keeps ? '#23262b' : '#fcfcfb'}
+                    stroke={keeps ? '#23262b' : '#a8322a'}
+                    strokeWidth={1.3}
+                  />
                   {!keeps && <path d="M-6 -6L6 6M6 -6L-6 6" stroke="#a8322a" strokeWidth={1.3} />}
                 </g>
               );
             })}
           </g>
           <g transform="translate(8 9)" aria-hidden>
-            {pressFormats.filter((f) => tried.some((t) => t.judgement.settings.format === f)).map((f, i) => <g key={f} transform={`translate(${i * 58} 0)`}><path d={symbol(shapes[f], 30)() ?? undefined} fill="#5d6268" /><text x={8} y={4} className="text-[11px]" fill="#5d6268">{formatTitle[f]}</text></g>)}
+            {pressFormats
+              .filter((f) => tried.some((t) => t.judgement.settings.format === f))
+              .map((f, i) => (
+                <g key={f} transform={`translate(${i * 58} 0)`}>
+                  <path d={symbol(shapes[f], 30)() ?? undefined} fill="#5d6268" />
+                  <text x={8} y={4} className="text-[11px]" fill="#5d6268">
+                    {formatTitle[f]}
+                  </text>
+                </g>
+              ))}
           </g>
         </svg>
       )}

@@ -1,6 +1,13 @@
 'use client';
 
-import { Circle, ImagePlus, Minus, RectangleHorizontal, StretchHorizontal, Type } from 'lucide-react';
+import {
+  Circle,
+  ImagePlus,
+  Minus,
+  RectangleHorizontal,
+  StretchHorizontal,
+  Type,
+} from 'lucide-react';
 import { useRef } from 'react';
 import { shapeTitles } from '@/core/layers/shape';
 import type { ShapeName } from '@/core/site/model/objectLayers';
@@ -12,31 +19,60 @@ import { FileButton } from '../../FileButton';
 import { PhotoFace } from '../../layers/faces';
 import { useBench } from '../../useBench';
 
-const icons: Readonly<Record<ShapeName, typeof Circle>> = { rectangle: RectangleHorizontal, ellipse: Circle, line: Minus, band: StretchHorizontal };
+const icons: Readonly<Record<ShapeName, typeof Circle>> = {
+  rectangle: RectangleHorizontal,
+  ellipse: Circle,
+  line: Minus,
+  band: StretchHorizontal,
+};
 
 /** What can be put on top, while nothing is selected. */
 export function AddPanel() {
-  const bench = useBench(), { site, slot } = bench, files = useRef<HTMLInputElement>(null);
+  const bench = useBench(),
+    { site, slot } = bench,
+    files = useRef<HTMLInputElement>(null);
   return (
     <Group title="On top">
       <FileButton ref={files} onFiles={(list) => void bench.lay(list)} />
       <div className="flex flex-wrap gap-1 [&_button]:px-2">
-        <Button onClick={() => addOnTop(bench, textFor(site, slot))}><Type size={14} aria-hidden />Text</Button>
-        <Button onClick={() => files.current?.click()}><ImagePlus size={14} aria-hidden />Photo, logo</Button>
-        {(Object.keys(shapeTitles) as ShapeName[]).map((shape) => { const Icon = icons[shape]; return <Button key={shape} onClick={() => addOnTop(bench, shapeFor(site, slot, shape))}><Icon size={14} aria-hidden />{shapeTitles[shape]}</Button>; })}
+        <Button onClick={() => addOnTop(bench, textFor(site, slot))}>
+          <Type size={14} aria-hidden />
+          Text
+        </Button>
+        <Button onClick={() => files.current?.click()}>
+          <ImagePlus size={14} aria-hidden />
+          Photo, logo
+        </Button>
+        {(Object.keys(shapeTitles) as ShapeName[]).map((shape) => {
+          const Icon = icons[shape];
+          return (
+            <Button key={shape} onClick={() => addOnTop(bench, shapeFor(site, slot, shape))}>
+              <Icon size={14} aria-hidden />
+              {shapeTitles[shape]}
+            </Button>
+          );
+        })}
       </div>
-      <h4 className="caption mt-1">From the shelf</h4>
+      <h4 className="mt-1 caption">From the shelf</h4>
       <ul className="quiet-scroll flex shrink-0 gap-1.5 overflow-x-auto p-0.5">
         {site.shelf.length === 0 && <li className="text-soft">Nothing lies on the shelf yet.</li>}
         {site.shelf.toReversed().map((item) => (
           <li key={item.assetId} className="shrink-0">
-            <button type="button" aria-label={`Put ${item.name} on top, ${item.width} by ${item.height} px`} title={`${item.name}, ${item.width} × ${item.height}`} onClick={() => bench.putOnTop(item)} className="block h-11 w-[70px] overflow-hidden rounded-sm border border-line hover:border-act">
+            <button
+              type="button"
+              aria-label={`Put ${item.name} on top, ${item.width} by ${item.height} px`}
+              title={`${item.name}, ${item.width} × ${item.height}`}
+              onClick={() => bench.putOnTop(item)}
+              className="block h-11 w-[70px] overflow-hidden rounded-sm border border-line hover:border-act"
+            >
               <PhotoFace assetId={item.assetId} />
             </button>
           </li>
         ))}
       </ul>
-      <p className="text-soft">Click on the picture to select; click again for what lies behind. Shift takes several.</p>
+      <p className="text-soft">
+        Click on the picture to select; click again for what lies behind. Shift takes several.
+      </p>
     </Group>
   );
 }

@@ -13,35 +13,150 @@ const usualBrush = 14;
 
 /** The plain surround is made see-through, and the rest cleaned up by hand. */
 export function CutOutFacet({ layer: photo }: { layer: PhotoLayer }) {
-  const bench = useBench(), { picture, slot, commit, preview, tool, take } = bench, cutOut = photo.cutOut;
+  const bench = useBench(),
+    { picture, slot, commit, preview, tool, take } = bench,
+    cutOut = photo.cutOut;
   const change = (part: object) => setCutOut(picture.id, photo.id, (c) => ({ ...c, ...part }));
-  const toggle = (next: Tool) => take(tool?.kind === next.kind && (next.kind !== 'brush' || (tool.kind === 'brush' && tool.mode === next.mode)) ? undefined : next);
+  const toggle = (next: Tool) =>
+    take(
+      tool?.kind === next.kind &&
+        (next.kind !== 'brush' || (tool.kind === 'brush' && tool.mode === next.mode))
+        ? undefined
+        : next,
+    );
   const size = tool?.kind === 'brush' ? tool.size : usualBrush;
   return (
     <div className="flex flex-col gap-1.5">
       <Row label="Surround" tight>
-        <Button aria-pressed={tool?.kind === 'sample'} disabled={photo.locked} onClick={() => toggle({ kind: 'sample', layerId: photo.id })}><Pipette size={13} aria-hidden />{cutOut?.samples.length ? 'Take one more' : 'Take its colour'}</Button>
+        <Button
+          aria-pressed={tool?.kind === 'sample'}
+          disabled={photo.locked}
+          onClick={() => toggle({ kind: 'sample', layerId: photo.id })}
+        >
+          <Pipette size={13} aria-hidden />
+          {cutOut?.samples.length ? 'Take one more' : 'Take its colour'}
+        </Button>
         <ul aria-label="Colours taken off" className="flex min-w-0 flex-wrap gap-1">
           {cutOut?.samples.map((s, i) => (
-            <li key={i}><Hint text={`${s.colour} is taken off; click to leave it in`}><button type="button" aria-label={`Leave ${s.colour} in again`} onClick={() => commit(`Leave ${s.colour} in`, change({ samples: cutOut.samples.filter((_, k) => k !== i) }))} className="grid h-[26px] w-[26px] place-items-center rounded-sm border border-line hover:border-soft" style={{ background: s.colour }}><X size={12} className="rounded-full bg-white text-ink" aria-hidden /></button></Hint></li>
+            <li key={i}>
+              <Hint text={`${s.colour} is taken off; click to leave it in`}>
+                <button
+                  type="button"
+                  aria-label={`Leave ${s.colour} in again`}
+                  onClick={() =>
+                    commit(
+                      `Leave ${s.colour} in`,
+                      change({ samples: cutOut.samples.filter((_, k) => k !== i) }),
+                    )
+                  }
+                  className="grid h-[26px] w-[26px] place-items-center rounded-sm border border-line hover:border-soft"
+                  style={{ background: s.colour }}
+                >
+                  <X size={12} className="rounded-full bg-white text-ink" aria-hidden />
+                </button>
+              </Hint>
+            </li>
           ))}
         </ul>
-        {!cutOut?.samples.length && <span className="min-w-0 text-soft">Take the colour of what is to go, on the picture.</span>}
+        {!cutOut?.samples.length && (
+          <span className="min-w-0 text-soft">
+            Take the colour of what is to go, on the picture.
+          </span>
+        )}
       </Row>
       {cutOut && cutOut.samples.length > 0 && (
         <>
-          <NumberRow label="Tolerance" value={cutOut.tolerance} min={0} max={40} step={0.5} digits={1} unit="" onPreview={(tolerance) => preview(change({ tolerance }))} onCommit={(tolerance) => commit(`Tolerance ${tolerance}`, change({ tolerance }))} />
-          <NumberRow label="Soft edge" value={cutOut.softness} min={0} max={40} unit="px" onPreview={(softness) => preview(change({ softness }))} onCommit={(softness) => commit(`Soft edge ${Math.round(softness)} px`, change({ softness }))} />
-          <Row label="Where"><Switch label="Where it is taken off" value={cutOut.joined ? 'joined' : 'everywhere'} choices={[{ value: 'joined', label: 'joined to the place' }, { value: 'everywhere', label: 'everywhere' }]} onChange={(v) => commit(v === 'joined' ? 'Only what is joined' : 'Everywhere', change({ joined: v === 'joined' }))} /></Row>
+          <NumberRow
+            label="Tolerance"
+            value={cutOut.tolerance}
+            min={0}
+            max={40}
+            step={0.5}
+            digits={1}
+            unit=""
+            onPreview={(tolerance) => preview(change({ tolerance }))}
+            onCommit={(tolerance) => commit(`Tolerance ${tolerance}`, change({ tolerance }))}
+          />
+          <NumberRow
+            label="Soft edge"
+            value={cutOut.softness}
+            min={0}
+            max={40}
+            unit="px"
+            onPreview={(softness) => preview(change({ softness }))}
+            onCommit={(softness) =>
+              commit(`Soft edge ${Math.round(softness)} px`, change({ softness }))
+            }
+          />
+          <Row label="Where">
+            <Switch
+              label="Where it is taken off"
+              value={cutOut.joined ? 'joined' : 'everywhere'}
+              choices={[
+                { value: 'joined', label: 'joined to the place' },
+                { value: 'everywhere', label: 'everywhere' },
+              ]}
+              onChange={(v) =>
+                commit(
+                  v === 'joined' ? 'Only what is joined' : 'Everywhere',
+                  change({ joined: v === 'joined' }),
+                )
+              }
+            />
+          </Row>
         </>
       )}
       <Row label="Brush" tight>
-        <Button aria-pressed={tool?.kind === 'brush' && tool.mode === 'away'} disabled={photo.locked} onClick={() => toggle({ kind: 'brush', layerId: photo.id, mode: 'away', size })}><Eraser size={13} aria-hidden />Take away</Button>
-        <Button aria-pressed={tool?.kind === 'brush' && tool.mode === 'back'} disabled={photo.locked} onClick={() => toggle({ kind: 'brush', layerId: photo.id, mode: 'back', size })}><Brush size={13} aria-hidden />Bring back</Button>
-        {tool?.kind === 'brush' && <div className="min-w-0 grow [&_label]:w-9"><NumberRow label="Size" value={tool.size} min={1} max={Math.max(20, Math.round(slot.height / 2))} unit="px" onPreview={(v) => take({ ...tool, size: v })} onCommit={(v) => take({ ...tool, size: v })} /></div>}
-        {cutOut && !(tool?.kind === 'brush') && <Button onClick={() => commit('Take the cut-out back', editLayer<PhotoLayer>(picture.id, photo.id, { cutOut: null }))}>Whole photo again</Button>}
+        <Button
+          aria-pressed={tool?.kind === 'brush' && tool.mode === 'away'}
+          disabled={photo.locked}
+          onClick={() => toggle({ kind: 'brush', layerId: photo.id, mode: 'away', size })}
+        >
+          <Eraser size={13} aria-hidden />
+          Take away
+        </Button>
+        <Button
+          aria-pressed={tool?.kind === 'brush' && tool.mode === 'back'}
+          disabled={photo.locked}
+          onClick={() => toggle({ kind: 'brush', layerId: photo.id, mode: 'back', size })}
+        >
+          <Brush size={13} aria-hidden />
+          Bring back
+        </Button>
+        {tool?.kind === 'brush' && (
+          <div className="min-w-0 grow [&_label]:w-9">
+            <NumberRow
+              label="Size"
+              value={tool.size}
+              min={1}
+              max={Math.max(20, Math.round(slot.height / 2))}
+              unit="px"
+              onPreview={(v) => take({ ...tool, size: v })}
+              onCommit={(v) => take({ ...tool, size: v })}
+            />
+          </div>
+        )}
+        {cutOut && !(tool?.kind === 'brush') && (
+          <Button
+            onClick={() =>
+              commit(
+                'Take the cut-out back',
+                editLayer<PhotoLayer>(picture.id, photo.id, { cutOut: null }),
+              )
+            }
+          >
+            Whole photo again
+          </Button>
+        )}
       </Row>
-      {tool && <p className="truncate text-soft">{tool.kind === 'sample' ? 'Click the surround, or move with the arrows and press Enter.' : 'Draw on the picture, or move with the arrows and press Enter.'} Escape puts it down.</p>}
+      {tool && (
+        <p className="truncate text-soft">
+          {tool.kind === 'sample'
+            ? 'Click the surround, or move with the arrows and press Enter.'
+            : 'Draw on the picture, or move with the arrows and press Enter.'}{' '}
+          Escape puts it down.
+        </p>
+      )}
     </div>
   );
 }

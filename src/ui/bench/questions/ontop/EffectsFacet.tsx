@@ -6,7 +6,13 @@ import { useState } from 'react';
 import { effectNames, effectOf } from '@/core/effects/registry';
 import { editLayers } from '@/core/site/edit';
 import { isObject } from '@/core/layers/registry';
-import type { Effect, GlowEffect, OutlineEffect, ReliefEffect, ShadowEffect } from '@/core/site/model/effects';
+import type {
+  Effect,
+  GlowEffect,
+  OutlineEffect,
+  ReliefEffect,
+  ShadowEffect,
+} from '@/core/site/model/effects';
 import type { ObjectLayer } from '@/core/site/model/layer';
 import { Button, IconButton } from '../../../shared/Button';
 import { ColourField } from '../../../shared/ColourField';
@@ -18,29 +24,88 @@ import { LightDial } from './LightDial';
 /** One more effect of each kind, whatever the layer has already. */
 export function AddEffects({ layer }: { layer: ObjectLayer }) {
   const bench = useBench();
-  return <span className="inline-flex" role="group" aria-label="Add an effect">{effectNames.map((name) => <Button key={name} className="-ml-px rounded-none px-2 first:ml-0 first:rounded-l-sm last:rounded-r-sm" onClick={() => addEffect(bench, [layer], name)}>+ {effectOf({ kind: name }).title}</Button>)}</span>;
+  return (
+    <span className="inline-flex" role="group" aria-label="Add an effect">
+      {effectNames.map((name) => (
+        <Button
+          key={name}
+          className="-ml-px rounded-none px-2 first:ml-0 first:rounded-l-sm last:rounded-r-sm"
+          onClick={() => addEffect(bench, [layer], name)}
+        >
+          + {effectOf({ kind: name }).title}
+        </Button>
+      ))}
+    </span>
+  );
 }
 
 /** Effects of a layer: which it has, and the controls of one of them. */
 export function EffectsFacet({ layer }: { layer: ObjectLayer }) {
-  const { picture, commit, preview } = useBench(), { effects } = layer;
+  const { picture, commit, preview } = useBench(),
+    { effects } = layer;
   // The newest is the one to be adjusted, until another is asked for.
-  const [asked, setAsked] = useState({ index: effects.length - 1, of: effects.length }), at = asked.of === effects.length ? asked.index : effects.length - 1, effect = effects[at];
-  const setAll = (list: (effects: readonly Effect[]) => readonly Effect[]) => editLayers(picture.id, [layer.id], (l) => (isObject(l) ? { effects: list(l.effects) } : undefined));
-  const part = (change: Partial<Effect>) => setAll((list) => list.map((e, i) => (i === at ? ({ ...e, ...change } as Effect) : e)));
-  const given = { onPreview: (change: Partial<Effect>) => preview(part(change)), onCommit: (label: string, change: Partial<Effect>) => commit(label, part(change)) };
-  if (!effect) return <p className="text-soft">No effects yet. Several can be laid on at once, and each changed or removed at any time.</p>;
+  const [asked, setAsked] = useState({ index: effects.length - 1, of: effects.length }),
+    at = asked.of === effects.length ? asked.index : effects.length - 1,
+    effect = effects[at];
+  const setAll = (list: (effects: readonly Effect[]) => readonly Effect[]) =>
+    editLayers(picture.id, [layer.id], (l) =>
+      isObject(l) ? { effects: list(l.effects) } : undefined,
+    );
+  const part = (change: Partial<Effect>) =>
+    setAll((list) => list.map((e, i) => (i === at ? ({ ...e, ...change } as Effect) : e)));
+  const given = {
+    onPreview: (change: Partial<Effect>) => preview(part(change)),
+    onCommit: (label: string, change: Partial<Effect>) => commit(label, part(change)),
+  };
+  if (!effect)
+    return (
+      <p className="text-soft">
+        No effects yet. Several can be laid on at once, and each changed or removed at any time.
+      </p>
+    );
   return (
     <>
-      <ul aria-label="Effects of this layer" className="quiet-scroll flex shrink-0 gap-1.5 overflow-x-auto">
+      <ul
+        aria-label="Effects of this layer"
+        className="quiet-scroll flex shrink-0 gap-1.5 overflow-x-auto"
+      >
         {effects.map((e, i) => (
-          <li key={i} className={clsx('flex shrink-0 items-stretch rounded-sm border', i === at ? 'border-act bg-act-wash' : 'border-line bg-white')}>
-            <button type="button" aria-pressed={i === at} title={effectOf(e).figure(e)} onClick={() => setAsked({ index: i, of: effects.length })} className="h-6 pl-2">{effectOf(e).title}</button>
-            <IconButton look="bare" label={`Remove the ${effectOf(e).title.toLowerCase()}`} className="h-6 w-6" onClick={() => commit(`Remove the ${effectOf(e).title.toLowerCase()}`, setAll((list) => list.filter((_, k) => k !== i)))}><X size={13} /></IconButton>
+          <li
+            key={i}
+            className={clsx(
+              'flex shrink-0 items-stretch rounded-sm border',
+              i === at ? 'border-act bg-act-wash' : 'border-line bg-white',
+            )}
+          >
+            <button
+              type="button"
+              aria-pressed={i === at}
+              title={effectOf(e).figure(e)}
+              onClick={() => setAsked({ index: i, of: effects.length })}
+              className="h-6 pl-2"
+            >
+              {effectOf(e).title}
+            </button>
+            <IconButton
+              look="bare"
+              label={`Remove the ${effectOf(e).title.toLowerCase()}`}
+              className="h-6 w-6"
+              onClick={() =>
+                commit(
+                  `Remove the ${effectOf(e).title.toLowerCase()}`,
+                  setAll((list) => list.filter((_, k) => k !== i)),
+                )
+              }
+            >
+              <X size={13} />
+            </IconButton>
           </li>
         ))}
       </ul>
-      <div key={`${at} ${effect.kind}`} className="grid min-h-0 grow auto-rows-min grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-x-4 overflow-y-auto [&_label]:w-[66px]">
+      <div
+        key={`${at} ${effect.kind}`}
+        className="grid min-h-0 grow auto-rows-min grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-x-4 overflow-y-auto [&_label]:w-[66px]"
+      >
         {effect.kind === 'shadow' && <ShadowControls effect={effect} {...given} />}
         {effect.kind === 'glow' && <GlowControls effect={effect} {...given} />}
         {effect.kind === 'outline' && <OutlineControls effect={effect} {...given} />}
@@ -57,27 +122,91 @@ interface Given<E extends Effect> {
 }
 
 /** Colour and opacity, which nearly all effects have. */
-function Colouring<E extends ShadowEffect | GlowEffect | OutlineEffect>({ title, effect, onPreview, onCommit }: Given<E> & { title: string }) {
+function Colouring<E extends ShadowEffect | GlowEffect | OutlineEffect>({
+  title,
+  effect,
+  onPreview,
+  onCommit,
+}: Given<E> & { title: string }) {
   const { site } = useBench();
   return (
     <>
-      <div className="col-span-2"><Row label="Colour"><ColourField label={`${title} colour`} value={effect.colour} theme={site.theme.colours} onPreview={(colour) => onPreview({ colour } as Partial<E>)} onCommit={(colour) => onCommit(`Colour of the ${title.toLowerCase()}`, { colour } as Partial<E>)} /></Row></div>
-      <NumberRow label="Opacity" value={effect.opacity * 100} min={0} max={100} unit="%" onPreview={(v) => onPreview({ opacity: v / 100 } as Partial<E>)} onCommit={(v) => onCommit(`${title} at ${Math.round(v)}%`, { opacity: v / 100 } as Partial<E>)} />
+      <div className="col-span-2">
+        <Row label="Colour">
+          <ColourField
+            label={`${title} colour`}
+            value={effect.colour}
+            theme={site.theme.colours}
+            onPreview={(colour) => onPreview({ colour } as Partial<E>)}
+            onCommit={(colour) =>
+              onCommit(`Colour of the ${title.toLowerCase()}`, { colour } as Partial<E>)
+            }
+          />
+        </Row>
+      </div>
+      <NumberRow
+        label="Opacity"
+        value={effect.opacity * 100}
+        min={0}
+        max={100}
+        unit="%"
+        onPreview={(v) => onPreview({ opacity: v / 100 } as Partial<E>)}
+        onCommit={(v) =>
+          onCommit(`${title} at ${Math.round(v)}%`, { opacity: v / 100 } as Partial<E>)
+        }
+      />
     </>
   );
 }
 
 function ShadowControls({ effect, onPreview, onCommit }: Given<ShadowEffect>) {
-  const px = (label: string, key: 'x' | 'y' | 'blur' | 'spread', min: number, max: number) =>
-    <NumberRow label={label} value={effect[key]} min={min} max={max} unit="px" onPreview={(v) => onPreview({ [key]: Math.round(v) })} onCommit={(v) => onCommit(`Shadow ${label.toLowerCase()} ${Math.round(v)} px`, { [key]: Math.round(v) })} />;
-  return <>{px('Right', 'x', -60, 60)}{px('Down', 'y', -60, 60)}{px('Blur', 'blur', 0, 80)}{px('Spread', 'spread', -20, 40)}<Colouring title="Shadow" effect={effect} onPreview={onPreview} onCommit={onCommit} /></>;
+  const px = (label: string, key: 'x' | 'y' | 'blur' | 'spread', min: number, max: number) => (
+    <NumberRow
+      label={label}
+      value={effect[key]}
+      min={min}
+      max={max}
+      unit="px"
+      onPreview={(v) => onPreview({ [key]: Math.round(v) })}
+      onCommit={(v) =>
+        onCommit(`Shadow ${label.toLowerCase()} ${Math.round(v)} px`, { [key]: Math.round(v) })
+      }
+    />
+  );
+  return (
+    <>
+      {px('Right', 'x', -60, 60)}
+      {px('Down', 'y', -60, 60)}
+      {px('Blur', 'blur', 0, 80)}
+      {px('Spread', 'spread', -20, 40)}
+      <Colouring title="Shadow" effect={effect} onPreview={onPreview} onCommit={onCommit} />
+    </>
+  );
 }
 
 function GlowControls({ effect, onPreview, onCommit }: Given<GlowEffect>) {
   return (
     <>
-      <Row label="Side"><Switch label="Side of the glow" value={effect.side} choices={[{ value: 'outside', label: 'outside' }, { value: 'inside', label: 'inside' }]} onChange={(side) => onCommit(`Glow ${side}`, { side })} /></Row>
-      <NumberRow label="Reach" value={effect.size} min={1} max={80} unit="px" onPreview={(size) => onPreview({ size })} onCommit={(size) => onCommit(`Glow ${Math.round(size)} px`, { size })} />
+      <Row label="Side">
+        <Switch
+          label="Side of the glow"
+          value={effect.side}
+          choices={[
+            { value: 'outside', label: 'outside' },
+            { value: 'inside', label: 'inside' },
+          ]}
+          onChange={(side) => onCommit(`Glow ${side}`, { side })}
+        />
+      </Row>
+      <NumberRow
+        label="Reach"
+        value={effect.size}
+        min={1}
+        max={80}
+        unit="px"
+        onPreview={(size) => onPreview({ size })}
+        onCommit={(size) => onCommit(`Glow ${Math.round(size)} px`, { size })}
+      />
       <Colouring title="Glow" effect={effect} onPreview={onPreview} onCommit={onCommit} />
     </>
   );
@@ -86,30 +215,125 @@ function GlowControls({ effect, onPreview, onCommit }: Given<GlowEffect>) {
 function OutlineControls({ effect, onPreview, onCommit }: Given<OutlineEffect>) {
   return (
     <>
-      <Row label="Side"><Switch label="Side of the outline" value={effect.side} choices={[{ value: 'inside', label: 'inside' }, { value: 'centre', label: 'centre' }, { value: 'outside', label: 'outside' }]} onChange={(side) => onCommit(`Outline ${side}`, { side })} /></Row>
-      <NumberRow label="Thickness" value={effect.width} min={0.5} max={40} step={0.5} digits={1} unit="px" onPreview={(width) => onPreview({ width })} onCommit={(width) => onCommit(`Outline ${width} px`, { width })} />
+      <Row label="Side">
+        <Switch
+          label="Side of the outline"
+          value={effect.side}
+          choices={[
+            { value: 'inside', label: 'inside' },
+            { value: 'centre', label: 'centre' },
+            { value: 'outside', label: 'outside' },
+          ]}
+          onChange={(side) => onCommit(`Outline ${side}`, { side })}
+        />
+      </Row>
+      <NumberRow
+        label="Thickness"
+        value={effect.width}
+        min={0.5}
+        max={40}
+        step={0.5}
+        digits={1}
+        unit="px"
+        onPreview={(width) => onPreview({ width })}
+        onCommit={(width) => onCommit(`Outline ${width} px`, { width })}
+      />
       <Colouring title="Outline" effect={effect} onPreview={onPreview} onCommit={onCommit} />
     </>
   );
 }
 
 function ReliefControls({ effect, onPreview, onCommit }: Given<ReliefEffect>) {
-  const { site } = useBench(), theme = site.theme.colours;
+  const { site } = useBench(),
+    theme = site.theme.colours;
   return (
     <div className="col-span-2 flex flex-col gap-1">
       <div className="flex items-center gap-3">
-        <LightDial direction={effect.direction} height={effect.height} onPreview={onPreview} onCommit={(change) => onCommit('Light of the relief', change)} />
+        <LightDial
+          direction={effect.direction}
+          height={effect.height}
+          onPreview={onPreview}
+          onCommit={(change) => onCommit('Light of the relief', change)}
+        />
         <div className="grid min-w-0 grow grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-x-3 [&_label]:w-[56px]">
-          <NumberRow label="Depth" value={effect.depth} min={-30} max={30} step={0.5} digits={1} unit="px" onPreview={(depth) => onPreview({ depth })} onCommit={(depth) => onCommit(`Relief ${depth} px ${depth < 0 ? 'deep' : 'high'}`, { depth })} />
-          <NumberRow label="Softness" value={effect.softness} min={0} max={20} step={0.5} digits={1} unit="px" onPreview={(softness) => onPreview({ softness })} onCommit={(softness) => onCommit(`Relief softness ${softness} px`, { softness })} />
-          <NumberRow label="Light" value={effect.direction} min={0} max={360} unit="°" onPreview={(direction) => onPreview({ direction })} onCommit={(direction) => onCommit(`Light from ${Math.round(direction)}°`, { direction })} />
-          <NumberRow label="Height" value={effect.height} min={5} max={85} unit="°" onPreview={(height) => onPreview({ height })} onCommit={(height) => onCommit(`Light at a height of ${Math.round(height)}°`, { height })} />
-          <NumberRow label="Strength" value={effect.opacity * 100} min={0} max={100} unit="%" onPreview={(v) => onPreview({ opacity: v / 100 })} onCommit={(v) => onCommit(`Relief at ${Math.round(v)}%`, { opacity: v / 100 })} />
+          <NumberRow
+            label="Depth"
+            value={effect.depth}
+            min={-30}
+            max={30}
+            step={0.5}
+            digits={1}
+            unit="px"
+            onPreview={(depth) => onPreview({ depth })}
+            onCommit={(depth) =>
+              onCommit(`Relief ${depth} px ${depth < 0 ? 'deep' : 'high'}`, { depth })
+            }
+          />
+          <NumberRow
+            label="Softness"
+            value={effect.softness}
+            min={0}
+            max={20}
+            step={0.5}
+            digits={1}
+            unit="px"
+            onPreview={(softness) => onPreview({ softness })}
+            onCommit={(softness) => onCommit(`Relief softness ${softness} px`, { softness })}
+          />
+          <NumberRow
+            label="Light"
+            value={effect.direction}
+            min={0}
+            max={360}
+            unit="°"
+            onPreview={(direction) => onPreview({ direction })}
+            onCommit={(direction) =>
+              onCommit(`Light from ${Math.round(direction)}°`, { direction })
+            }
+          />
+          <NumberRow
+            label="Height"
+            value={effect.height}
+            min={5}
+            max={85}
+            unit="°"
+            onPreview={(height) => onPreview({ height })}
+            onCommit={(height) =>
+              onCommit(`Light at a height of ${Math.round(height)}°`, { height })
+            }
+          />
+          <NumberRow
+            label="Strength"
+            value={effect.opacity * 100}
+            min={0}
+            max={100}
+            unit="%"
+            onPreview={(v) => onPreview({ opacity: v / 100 })}
+            onCommit={(v) => onCommit(`Relief at ${Math.round(v)}%`, { opacity: v / 100 })}
+          />
         </div>
       </div>
       <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-x-3 [&_label]:w-[56px]">
-        <Row tight label="Highlight"><ColourField compact label="Highlight" value={effect.highlight} theme={theme} onPreview={(highlight) => onPreview({ highlight })} onCommit={(highlight) => onCommit('Highlight of the relief', { highlight })} /></Row>
-        <Row tight label="Shade"><ColourField compact label="Shade" value={effect.shade} theme={theme} onPreview={(shade) => onPreview({ shade })} onCommit={(shade) => onCommit('Shade of the relief', { shade })} /></Row>
+        <Row tight label="Highlight">
+          <ColourField
+            compact
+            label="Highlight"
+            value={effect.highlight}
+            theme={theme}
+            onPreview={(highlight) => onPreview({ highlight })}
+            onCommit={(highlight) => onCommit('Highlight of the relief', { highlight })}
+          />
+        </Row>
+        <Row tight label="Shade">
+          <ColourField
+            compact
+            label="Shade"
+            value={effect.shade}
+            theme={theme}
+            onPreview={(shade) => onPreview({ shade })}
+            onCommit={(shade) => onCommit('Shade of the relief', { shade })}
+          />
+        </Row>
       </div>
     </div>
   );

@@ -22,29 +22,56 @@ interface Facet {
   readonly label: string;
 }
 
-const place: Facet = { value: 'place', label: 'Place' }, effects: Facet = { value: 'effects', label: 'Effects' };
+const place: Facet = { value: 'place', label: 'Place' },
+  effects: Facet = { value: 'effects', label: 'Effects' };
 
 const facetsOf: Readonly<Record<ObjectLayer['kind'], readonly Facet[]>> = {
-  text: [{ value: 'words', label: 'Words' }, { value: 'letters', label: 'Letters' }, place, effects],
+  text: [
+    { value: 'words', label: 'Words' },
+    { value: 'letters', label: 'Letters' },
+    place,
+    effects,
+  ],
   photo: [place, { value: 'cutout', label: 'Cut-out' }, { value: 'crop', label: 'Crop' }, effects],
   shape: [{ value: 'shape', label: 'Shape' }, place, effects],
 };
 
-const panels = { words: WordsFacet, letters: LettersFacet, place: PlaceFacet, cutout: CutOutFacet, crop: CropFacet, shape: ShapeFacet, effects: EffectsFacet } as Readonly<Record<FacetName, ComponentType<{ layer: never }>>>;
+const panels = {
+  words: WordsFacet,
+  letters: LettersFacet,
+  place: PlaceFacet,
+  cutout: CutOutFacet,
+  crop: CropFacet,
+  shape: ShapeFacet,
+  effects: EffectsFacet,
+} as Readonly<Record<FacetName, ComponentType<{ layer: never }>>>;
 
 /** What on top: what is selected has its controls here, several at once too; with nothing selected, what can be added. */
 export function OnTop() {
-  const { selection } = useBench(), objects = selection.filter(isObject), layer = objects.at(-1);
+  const { selection } = useBench(),
+    objects = selection.filter(isObject),
+    layer = objects.at(-1);
   // The facet is kept from layer to layer, so that one thing can be done to several in a row.
   const [asked, setAsked] = useState<FacetName>('words');
   if (objects.length > 1) return <SeveralPanel layers={objects} />;
   if (!layer) return <AddPanel />;
-  const facets = facetsOf[layer.kind], facet = facets.find((f) => f.value === asked)?.value ?? facets[0].value, Panel = panels[facet];
+  const facets = facetsOf[layer.kind],
+    facet = facets.find((f) => f.value === asked)?.value ?? facets[0].value,
+    Panel = panels[facet];
   return (
     <div className="flex h-full flex-col gap-1.5">
       <div className="flex h-[26px] shrink-0 items-center justify-between gap-2">
-        <Switch<FacetName> label="Controls of the layer" value={facet} onChange={setAsked} choices={facets} />
-        {facet === 'effects' ? <AddEffects layer={layer} /> : layer.locked && <p className="truncate text-soft">Locked: the pointer leaves it alone</p>}
+        <Switch<FacetName>
+          label="Controls of the layer"
+          value={facet}
+          onChange={setAsked}
+          choices={facets}
+        />
+        {facet === 'effects' ? (
+          <AddEffects layer={layer} />
+        ) : (
+          layer.locked && <p className="truncate text-soft">Locked: the pointer leaves it alone</p>
+        )}
       </div>
       <Panel key={layer.id} layer={layer as never} />
     </div>

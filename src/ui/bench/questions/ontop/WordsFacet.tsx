@@ -14,22 +14,38 @@ import { say } from '../../../shared/notices';
 import { useBench, useLayerBox } from '../../useBench';
 
 const aligns: readonly { value: TextAlign; name: string; Icon: typeof AlignLeft }[] = [
-  { value: 'left', name: 'Left', Icon: AlignLeft }, { value: 'centre', name: 'Centre', Icon: AlignCenter }, { value: 'right', name: 'Right', Icon: AlignRight },
+  { value: 'left', name: 'Left', Icon: AlignLeft },
+  { value: 'centre', name: 'Centre', Icon: AlignCenter },
+  { value: 'right', name: 'Right', Icon: AlignRight },
 ];
 
 /** What is written, in which font, how large and in which colour. */
 export function WordsFacet({ layer: text }: { layer: TextLayer }) {
-  const bench = useBench(), { picture, site, commit, preview, burst } = bench, fontFile = useRef<HTMLInputElement>(null);
+  const bench = useBench(),
+    { picture, site, commit, preview, burst } = bench,
+    fontFile = useRef<HTMLInputElement>(null);
   const change = (part: Partial<TextLayer>) => editLayer<TextLayer>(picture.id, text.id, part);
-  const font = fontOf(text.font, site.fonts), [lightest, boldest] = font.weights, box = useLayerBox(bench, text);
+  const font = fontOf(text.font, site.fonts),
+    [lightest, boldest] = font.weights,
+    box = useLayerBox(bench, text);
   const place = (axis: 'x' | 'y') => (typed: string) => {
     const px = Number(typed.replace(',', '.'));
-    if (typed.trim() === '' || !Number.isFinite(px) || Math.abs(px) > 20000) return `Expected pixels, found “${typed}”.`;
+    if (typed.trim() === '' || !Number.isFinite(px) || Math.abs(px) > 20000)
+      return `Expected pixels, found “${typed}”.`;
     commit(`Place the text at ${axis} ${px}`, change({ [axis]: px }));
   };
   const align = (next: TextAlign) => {
     // The lines stay where they are; only the point they are aligned to moves. A turned text turns about it, so there it stays.
-    const around = box && text.turn === 0 ? boundsOf(box) : undefined, x = around ? Math.round(next === 'left' ? around.left : next === 'right' ? around.right : (around.left + around.right) / 2) : text.x;
+    const around = box && text.turn === 0 ? boundsOf(box) : undefined,
+      x = around
+        ? Math.round(
+            next === 'left'
+              ? around.left
+              : next === 'right'
+                ? around.right
+                : (around.left + around.right) / 2,
+          )
+        : text.x;
     commit(`Align ${next}`, change({ align: next, x }));
   };
   const take = async (file: File | undefined) => {
@@ -47,20 +63,102 @@ export function WordsFacet({ layer: text }: { layer: TextLayer }) {
         <Words text={text} onChange={(words) => burst('Change the words', change({ words }))} />
         <div className="flex flex-col gap-1.5">
           <div className="flex gap-1">
-            <Choose label="Font" className="w-40" value={font.id} onChange={(id) => commit(`Font ${fontOf(id, site.fonts).family}`, change({ font: id }))} choices={fontsOf(site.fonts).map((f) => ({ value: f.id, label: f.family, hint: f.character, font: faceName(f.id) }))} />
-            <IconButton label="Use a font file of your own" className="w-7" onClick={() => fontFile.current?.click()}><FilePlus2 size={14} /></IconButton>
-            <input ref={fontFile} type="file" accept=".ttf,.otf,.woff,.woff2,font/*" aria-label="Font file" tabIndex={-1} className="hidden" onChange={(e) => { void take(e.target.files?.[0]); e.target.value = ''; }} />
+            <Choose
+              label="Font"
+              className="w-40"
+              value={font.id}
+              onChange={(id) =>
+                commit(`Font ${fontOf(id, site.fonts).family}`, change({ font: id }))
+              }
+              choices={fontsOf(site.fonts).map((f) => ({
+                value: f.id,
+                label: f.family,
+                hint: f.character,
+                font: faceName(f.id),
+              }))}
+            />
+            <IconButton
+              label="Use a font file of your own"
+              className="w-7"
+              onClick={() => fontFile.current?.click()}
+            >
+              <FilePlus2 size={14} />
+            </IconButton>
+            <input
+              ref={fontFile}
+              type="file"
+              accept=".ttf,.otf,.woff,.woff2,font/*"
+              aria-label="Font file"
+              tabIndex={-1}
+              className="hidden"
+              onChange={(e) => {
+                void take(e.target.files?.[0]);
+                e.target.value = '';
+              }}
+            />
           </div>
           <div className="flex items-center gap-2">
-            <Switch label="Align" value={text.align} onChange={align} choices={aligns.map(({ value, name, Icon }) => ({ value, label: <><Icon size={14} aria-hidden /><span className="sr-only">{name}</span></> }))} />
-            <CommitField label="Text x" className="w-14" value={String(Math.round(text.x * 100) / 100)} onCommit={place('x')} />
-            <CommitField label="Text y" className="w-14" value={String(Math.round(text.y * 100) / 100)} onCommit={place('y')} />
+            <Switch
+              label="Align"
+              value={text.align}
+              onChange={align}
+              choices={aligns.map(({ value, name, Icon }) => ({
+                value,
+                label: (
+                  <>
+                    <Icon size={14} aria-hidden />
+                    <span className="sr-only">{name}</span>
+                  </>
+                ),
+              }))}
+            />
+            <CommitField
+              label="Text x"
+              className="w-14"
+              value={String(Math.round(text.x * 100) / 100)}
+              onCommit={place('x')}
+            />
+            <CommitField
+              label="Text y"
+              className="w-14"
+              value={String(Math.round(text.y * 100) / 100)}
+              onCommit={place('y')}
+            />
           </div>
         </div>
       </div>
-      <NumberRow label="Size" value={text.sizePx} min={6} max={240} unit="px" digits={text.sizePx % 1 === 0 ? 0 : 1} onPreview={(v) => preview(change({ sizePx: v }))} onCommit={(v) => commit(`Text ${v} px`, change({ sizePx: v }))} />
-      {lightest !== boldest && <NumberRow label="Weight" value={Math.min(boldest, Math.max(lightest, text.weight))} min={lightest} max={boldest} step={10} unit="" onPreview={(v) => preview(change({ weight: v }))} onCommit={(v) => commit(`Weight ${v}`, change({ weight: Math.round(v) }))} />}
-      <div className="flex items-center gap-3"><span className="w-24 shrink-0">Colour</span><ColourField label="Text colour" value={text.colour} theme={site.theme.colours} onPreview={(colour) => preview(change({ colour }))} onCommit={(colour) => commit('Colour of the text', change({ colour }))} /></div>
+      <NumberRow
+        label="Size"
+        value={text.sizePx}
+        min={6}
+        max={240}
+        unit="px"
+        digits={text.sizePx % 1 === 0 ? 0 : 1}
+        onPreview={(v) => preview(change({ sizePx: v }))}
+        onCommit={(v) => commit(`Text ${v} px`, change({ sizePx: v }))}
+      />
+      {lightest !== boldest && (
+        <NumberRow
+          label="Weight"
+          value={Math.min(boldest, Math.max(lightest, text.weight))}
+          min={lightest}
+          max={boldest}
+          step={10}
+          unit=""
+          onPreview={(v) => preview(change({ weight: v }))}
+          onCommit={(v) => commit(`Weight ${v}`, change({ weight: Math.round(v) }))}
+        />
+      )}
+      <div className="flex items-center gap-3">
+        <span className="w-24 shrink-0">Colour</span>
+        <ColourField
+          label="Text colour"
+          value={text.colour}
+          theme={site.theme.colours}
+          onPreview={(colour) => preview(change({ colour }))}
+          onCommit={(colour) => commit('Colour of the text', change({ colour }))}
+        />
+      </div>
     </div>
   );
 }
@@ -74,11 +172,23 @@ function Words({ text, onChange }: { text: TextLayer; onChange(words: string): v
     const timer = setTimeout(() => setTyped(undefined), 700);
     return () => clearTimeout(timer);
   }, [typed]);
-  useEffect(() => { if (text.words === 'Your words') field.current?.select(); }, [text.words]);
+  useEffect(() => {
+    if (text.words === 'Your words') field.current?.select();
+  }, [text.words]);
   return (
     <textarea
-      ref={field} aria-label="Words" rows={2} value={typed ?? text.words} onChange={(e) => { setTyped(e.target.value); onChange(e.target.value); }}
-      onKeyDown={(e) => { if (e.key === 'Escape') e.currentTarget.blur(); }} className={`${inputLook} h-[58px] min-w-40 grow resize-none py-1`}
+      ref={field}
+      aria-label="Words"
+      rows={2}
+      value={typed ?? text.words}
+      onChange={(e) => {
+        setTyped(e.target.value);
+        onChange(e.target.value);
+      }}
+      onKeyDown={(e) => {
+        if (e.key === 'Escape') e.currentTarget.blur();
+      }}
+      className={`${inputLook} h-[58px] min-w-40 grow resize-none py-1`}
     />
   );
 }
