@@ -1,7 +1,8 @@
 /** @type {import('jest').Config} */
 const config = {
   testEnvironment: 'node',
-  // Handed in as an argument: looked up as a global of Jest's sandbox it slows loops over pixels down thirtyfold.
+  // Handed in as an argument: looked up as a global of Jest's sandbox it slows loops over pixels
+  // down thirtyfold.
   sandboxInjectedGlobals: ['Math'],
   maxWorkers: 2,
   roots: ['<rootDir>/src'],

@@ -13,7 +13,10 @@ const documentPolicy = [
   "frame-ancestors 'none'",
 ].join('; ');
 
-/** A worker takes the policy of its own script's response, and the codecs generate code when they start. */
+/**
+ * A worker takes the policy of its own script's response, and the codecs generate code when they
+ * start.
+ */
 const workerPolicy = documentPolicy.replace(
   "script-src 'self' 'unsafe-inline'",
   "script-src 'self' 'unsafe-eval'",
@@ -29,7 +32,8 @@ const isolation = [
 
 const config: NextConfig = {
   poweredByHeader: false,
-  // The stand-in host decodes pictures with the same codecs; they find their files beside themselves.
+  // The stand-in host decodes pictures with the same codecs; they find their files beside
+  // themselves.
   serverExternalPackages: ['wasm-vips'],
   allowedDevOrigins: ['127.0.0.1'],
   async headers() {

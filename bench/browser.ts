@@ -1,11 +1,14 @@
-/** What a user waits for, measured in the production build in Chromium. The reference is the time wanted. */
+/**
+ * What a user waits for, measured in the production build in Chromium. The reference is the time
+ * wanted.
+ */
 import { spawn } from 'node:child_process';
 import { chromium, type Page } from '@playwright/test';
 import { median, row, type Row } from './rows';
 import { setInBrowser } from './set';
 
-const port = 3217,
-  address = `http://localhost:${port}`;
+const port = 3217;
+const address = `http://localhost:${port}`;
 const repaint = 'soyez repaint';
 
 async function withServer<T>(work: () => Promise<T>): Promise<T> {
@@ -22,24 +25,31 @@ async function withServer<T>(work: () => Promise<T>): Promise<T> {
       ));
       i++
     ) {
-      if (i > 100) throw new Error('The server did not start; is there a production build?');
+      if (i > 100) {
+        throw new Error('The server did not start; is there a production build?');
+      }
       await new Promise((resolve) => setTimeout(resolve, 100));
     }
     return await work();
   } finally {
-    if (server.pid) process.kill(-server.pid);
+    if (server.pid) {
+      process.kill(-server.pid);
+    }
   }
 }
 
 /** Drags what lies at a point of the picture in a slow wave, and gives the time of each repaint. */
 async function dragRepaints(page: Page, x: number, y: number): Promise<number[]> {
   const box = await page.getByTestId('picture-area').boundingBox();
-  if (!box) throw new Error('There is no picture to drag on.');
+  if (!box) {
+    throw new Error('There is no picture to drag on.');
+  }
   await page.mouse.move(box.x + x, box.y + y);
   await page.mouse.down();
   await page.evaluate((name) => performance.clearMeasures(name), repaint);
-  for (let i = 1; i <= 120; i++)
+  for (let i = 1; i <= 120; i++) {
     await page.mouse.move(box.x + x + 200 * Math.sin(i / 12), box.y + y + 30 * Math.cos(i / 9));
+  }
   await page.mouse.up();
   return page.evaluate(
     (name) => performance.getEntriesByName(name).map((e) => e.duration),
@@ -50,33 +60,43 @@ async function dragRepaints(page: Page, x: number, y: number): Promise<number[]>
 /** Gives the selected text a shadow, an outline and a relief. */
 async function dressText(page: Page): Promise<void> {
   await page.getByRole('radio', { name: 'Effects' }).click();
-  for (const effect of ['Shadow', 'Outline', 'Relief'])
+  for (const effect of ['Shadow', 'Outline', 'Relief']) {
     await page.getByRole('button', { name: `+ ${effect}` }).click();
+  }
   await page.waitForTimeout(1500);
 }
 
 /** Middle of the selected layer's frame, px of the picture at 1:1. */
 async function selectedMiddle(page: Page): Promise<[number, number]> {
-  const area = await page.getByTestId('picture-area').boundingBox(),
-    first = await page.locator('[data-grip="0 0"]').boundingBox(),
-    last = await page.locator('[data-grip="1 1"]').boundingBox();
-  if (!area || !first || !last) throw new Error('Nothing is selected on the picture.');
+  const area = await page.getByTestId('picture-area').boundingBox();
+  const first = await page.locator('[data-grip="0 0"]').boundingBox();
+  const last = await page.locator('[data-grip="1 1"]').boundingBox();
+  if (!area || !first || !last) {
+    throw new Error('Nothing is selected on the picture.');
+  }
   return [
     (first.x + last.x + last.width) / 2 - area.x,
     (first.y + last.y + last.height) / 2 - area.y,
   ];
 }
 
-/** Drags the strength of the selected layer to and fro along its slider, and gives the time of each repaint. */
+/**
+ * Drags the strength of the selected layer to and fro along its slider, and gives the time of each
+ * repaint.
+ */
 async function strengthRepaints(page: Page): Promise<number[]> {
   const box = await page.getByRole('slider', { name: 'Strength' }).boundingBox();
-  if (!box) throw new Error('There is no strength to drag.');
-  const x = box.x + box.width / 2,
-    y = box.y + box.height / 2;
+  if (!box) {
+    throw new Error('There is no strength to drag.');
+  }
+  const x = box.x + box.width / 2;
+  const y = box.y + box.height / 2;
   await page.mouse.move(x, y);
   await page.mouse.down();
   await page.evaluate((name) => performance.clearMeasures(name), repaint);
-  for (let i = 1; i <= 90; i++) await page.mouse.move(x + 60 * Math.sin(i / 7), y);
+  for (let i = 1; i <= 90; i++) {
+    await page.mouse.move(x + 60 * Math.sin(i / 7), y);
+  }
   await page.mouse.up();
   return page.evaluate(
     (name) => performance.getEntriesByName(name).map((e) => e.duration),
@@ -84,7 +104,10 @@ async function strengthRepaints(page: Page): Promise<number[]> {
   );
 }
 
-/** A page background of 1900×1200 with five layers: photo, a tone on it alone, wash, texture, words; the wash is selected in the end. */
+/**
+ * A page background of 1900×1200 with five layers: photo, a tone on it alone, wash, texture, words;
+ * the wash is selected in the end.
+ */
 async function largeBackground(page: Page): Promise<void> {
   const type = async (label: string, text: string) => {
     const field = page.getByRole('textbox', { name: label, exact: true });
@@ -117,7 +140,10 @@ async function largeBackground(page: Page): Promise<void> {
   await page.waitForTimeout(4000);
 }
 
-/** Searches for the lightest file of the open bench, and gives the time until the search says that it is done. */
+/**
+ * Searches for the lightest file of the open bench, and gives the time until the search says that
+ * it is done.
+ */
 async function searchTime(page: Page): Promise<number> {
   await page.keyboard.press('6');
   await page.waitForTimeout(8000);
@@ -155,10 +181,13 @@ export const browserRows = (): Promise<Row[]> =>
       const link = page.getByRole('link', { name: /^Header, .* open its bench/ });
       await link.waitFor();
       await page.waitForTimeout(4000);
-      const plan = page.url(),
-        drawn = page.locator('canvas[data-ready=true]');
+      const plan = page.url();
+      const drawn = page.locator('canvas[data-ready=true]');
 
-      /** From an action until the kept drawing of this very state, or the live picture, is there, whichever is first. */
+      /**
+       * From an action until the kept drawing of this very state, or the live picture, is there,
+       * whichever is first.
+       */
       const firstPicture = async (act: () => Promise<unknown>): Promise<number> => {
         const start = Date.now();
         await act();
@@ -171,8 +200,8 @@ export const browserRows = (): Promise<Row[]> =>
         await page.waitForTimeout(1500);
         return took;
       };
-      const opening: number[] = [],
-        reopening: number[] = [];
+      const opening: number[] = [];
+      const reopening: number[] = [];
       for (let i = 0; i < 5; i++) {
         await page.goto(plan);
         await link.waitFor();
@@ -197,18 +226,21 @@ export const browserRows = (): Promise<Row[]> =>
         .click();
       await page.keyboard.press('4');
       await dressText(page);
-      const dressedLarge = await dragRepaints(page, ...(await selectedMiddle(page))),
-        largeSearch = await searchTime(page);
+      const dressedLarge = await dragRepaints(page, ...(await selectedMiddle(page)));
+      const largeSearch = await searchTime(page);
       const set = await setInBrowser(page, plan);
-      for (const list of [frames, dressed, dressedLarge])
-        if (list.length < 20)
+      for (const list of [frames, dressed, dressedLarge]) {
+        if (list.length < 20) {
           throw new Error(
             `Expected at least 20 repaints while dragging, found ${frames.length}, ${dressed.length} and ${dressedLarge.length}.`,
           );
-      if (large.length < 10)
+        }
+      }
+      if (large.length < 10) {
         throw new Error(
           `Expected at least 10 repaints while dragging a strength, found ${large.length}.`,
         );
+      }
       return [
         row('first picture of a bench, from its plan', median(opening), 'wanted at most', 1500),
         row(

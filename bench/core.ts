@@ -12,8 +12,8 @@ import type { Layer } from '../src/core/site/model/layer';
 import { canvasGlyphs, type TextContext } from '../src/core/text/glyphs';
 import { compare, type Row } from './rows';
 
-const width = 1900,
-  height = 1200;
+const width = 1900;
+const height = 1200;
 
 /** A slope with noise; half of the layers are see-through in part. */
 function layer(w: number, h: number, seed: number, alpha: boolean): Raster {
@@ -48,8 +48,8 @@ const asInput = (r: Raster) => ({
 
 async function sixLayers(): Promise<Row> {
   const layers = modes.map((_, i) => layer(width, height, i + 1, i % 2 === 0));
-  const target = createRaster(width, height),
-    ground = createRaster(width, height);
+  const target = createRaster(width, height);
+  const ground = createRaster(width, height);
   fillRect(ground, { r: 59, g: 74, b: 69 });
   return compare(
     'compose 6 mixed layers, 1900×1200',
@@ -69,8 +69,8 @@ async function sixLayers(): Promise<Row> {
 }
 
 async function reduce(): Promise<Row> {
-  const source = layer(4000, 3000, 5, false),
-    { input, raw } = asInput(source);
+  const source = layer(4000, 3000, 5, false);
+  const { input, raw } = asInput(source);
   return compare(
     'resample 4000×3000 to 1900×1200, linear light',
     () => resample(source, { x: 0, y: 0, scaleX: 1900 / 4000, scaleY: 1200 / 3000 }, 1900, 1200),

@@ -1,4 +1,7 @@
-/** Bytes of the files that the search finds against files of a fixed quality, at a likeness that an independent library finds no lower. */
+/**
+ * Bytes of the files that the search finds against files of a fixed quality, at a likeness that an
+ * independent library finds no lower.
+ */
 import sharp from 'sharp';
 import { ssim } from 'ssim.js';
 import type { CareLimit } from '../src/core/lightest/care';
@@ -51,7 +54,10 @@ async function decode(file: Uint8Array): Promise<Raster> {
   return { width: info.width, height: info.height, data: new Uint8ClampedArray(data) };
 }
 
-/** At full size: the library would reduce large pictures to a fifth first, and nothing of what is lost px by px would count. */
+/**
+ * At full size: the library would reduce large pictures to a fifth first, and nothing of what is
+ * lost px by px would count.
+ */
 const mssim = (a: Raster, b: Raster): number =>
   ssim(a as unknown as ImageData, b as unknown as ImageData, { downsample: false }).mssim;
 
@@ -66,9 +72,9 @@ async function search(
     newSite('bench', 'home', 'Bench'),
     addSlot('home', { id: 's', kind: 'header', width: raster.width, height: raster.height }),
   );
-  const start = performance.now(),
-    trial = createTrial({ raster, site, slotId: 's', under, pinned: [] }, codecs),
-    tried: Tried[] = [];
+  const start = performance.now();
+  const trial = createTrial({ raster, site, slotId: 's', under, pinned: [] }, codecs);
+  const tried: Tried[] = [];
   await searchLightest({ by: 'limit', limit }, formats, [trial], {
     onTried: (t) => {
       tried.push(t);
@@ -87,8 +93,9 @@ async function search(
 }
 
 /**
- * The lightest of ours that ssim.js finds no worse than the reference. The two measures do not run alike for every kind of
- * loss, so the likeness that is searched for is moved until theirs just holds.
+ * The lightest of ours that ssim.js finds no worse than the reference. The two measures do not run
+ * alike for every kind of loss, so the likeness that is searched for is moved until theirs just
+ * holds.
  */
 async function atLikeness(
   raster: Raster,
@@ -97,27 +104,30 @@ async function atLikeness(
   turns: number,
   codecs: Codecs,
 ) {
-  const reference = await decode(file),
-    wanted = mssim(raster, reference),
-    ours = similarityTo(referenceOf(raster, under), reference, under),
-    colour = Math.max(1.6, ours.colour);
-  let loss = 1 - ours.structure,
-    low = 0,
-    high = Infinity,
-    found: { best: Tried; seconds: number; ssim: number } | undefined;
+  const reference = await decode(file);
+  const wanted = mssim(raster, reference);
+  const ours = similarityTo(referenceOf(raster, under), reference, under);
+  const colour = Math.max(1.6, ours.colour);
+  let loss = 1 - ours.structure;
+  let low = 0;
+  let high = Infinity;
+  let found: { best: Tried; seconds: number; ssim: number } | undefined;
   for (let i = 0; i < turns || (!found && i < 2 * turns); i++) {
     const { best, seconds } = await search(
-        raster,
-        formats,
-        { structure: 1 - loss, colour },
-        codecs,
-      ),
-      likeness = mssim(raster, await decode(best.file!));
+      raster,
+      formats,
+      { structure: 1 - loss, colour },
+      codecs,
+    );
+    const likeness = mssim(raster, await decode(best.file!));
     if (likeness >= wanted) {
       low = loss;
-      if (!found || best.judgement.bytes < found.best.judgement.bytes)
+      if (!found || best.judgement.bytes < found.best.judgement.bytes) {
         found = { best, seconds, ssim: likeness };
-    } else high = loss;
+      }
+    } else {
+      high = loss;
+    }
     // The two losses grow about alike; what is known on either side is not left.
     const next = (loss * (1 - wanted) * 0.995) / (1 - likeness);
     loss =
@@ -131,24 +141,24 @@ async function atLikeness(
 }
 
 export async function pressRows(): Promise<PressRow[]> {
-  const { codecs, close } = await nodeCodecs(),
-    rows: PressRow[] = [];
+  const { codecs, close } = await nodeCodecs();
+  const rows: PressRow[] = [];
   try {
-    for (const [width, height] of sizes)
+    for (const [width, height] of sizes) {
       for (const name of photographs) {
         const source = await sharp(`public/${name}.jpg`)
-            .resize(width, height, { fit: 'cover' })
-            .removeAlpha()
-            .raw()
-            .toBuffer(),
-          pixels = () => sharp(source, { raw: { width, height, channels: 3 } });
-        const raster = await decode(await pixels().png({ compressionLevel: 1 }).toBuffer()),
-          turns = 6;
+          .resize(width, height, { fit: 'cover' })
+          .removeAlpha()
+          .raw()
+          .toBuffer();
+        const pixels = () => sharp(source, { raw: { width, height, channels: 3 } });
+        const raster = await decode(await pixels().png({ compressionLevel: 1 }).toBuffer());
+        const turns = 6;
         const references = [
           ['JPEG 85', await pixels().jpeg({ quality: 85 }).toBuffer(), ['all', 'JPEG alone']],
           ['WebP 80', await pixels().webp({ quality: 80 }).toBuffer(), ['all']],
         ] as const;
-        for (const [against, file, kinds] of references)
+        for (const [against, file, kinds] of references) {
           for (const formats of kinds) {
             const { wanted, found } = await atLikeness(
               raster,
@@ -157,10 +167,11 @@ export async function pressRows(): Promise<PressRow[]> {
               turns,
               codecs,
             );
-            if (!found)
+            if (!found) {
               throw new Error(
                 `${name}, ${width}×${height}: nothing of ours was found as alike as ${against}.`,
               );
+            }
             const round = (v: number, digits: number) => Number(v.toFixed(digits));
             const row: PressRow = {
               photograph: name.replace(/^.*\//, ''),
@@ -178,7 +189,9 @@ export async function pressRows(): Promise<PressRow[]> {
             rows.push(row);
             console.log(Object.values(row).join('  '));
           }
+        }
       }
+    }
   } finally {
     close();
   }

@@ -1,4 +1,7 @@
-/** One measured comparison. Times are medians of several runs, ms; the reference ran in between, in the same process. */
+/**
+ * One measured comparison. Times are medians of several runs, ms; the reference ran in between, in
+ * the same process.
+ */
 export interface Row {
   readonly name: string;
   readonly ours_ms: number;
@@ -27,7 +30,10 @@ async function timed(run: () => unknown): Promise<number> {
   return performance.now() - start;
 }
 
-/** Runs the two in turn, after one turn that is not counted, so that a change of the machine's speed hits both. */
+/**
+ * Runs the two in turn, after one turn that is not counted, so that a change of the machine's speed
+ * hits both.
+ */
 export async function compare(
   name: string,
   ours: () => unknown,
@@ -35,8 +41,8 @@ export async function compare(
   theirs: () => unknown,
   turns = 7,
 ): Promise<Row> {
-  const a: number[] = [],
-    b: number[] = [];
+  const a: number[] = [];
+  const b: number[] = [];
   for (let i = 0; i <= turns; i++) {
     const times = [await timed(ours), await timed(theirs)];
     if (i > 0) {

@@ -5,13 +5,15 @@ import { pressRows } from './press';
 import { setRows } from './set';
 
 async function main(): Promise<void> {
-  const at = process.argv.indexOf('--json'),
-    file = at > 0 ? process.argv[at + 1] : undefined;
+  const at = process.argv.indexOf('--json');
+  const file = at > 0 ? process.argv[at + 1] : undefined;
   const rows = [...(await coreRows()), ...(await setRows()), ...(await browserRows())];
   console.table(rows);
   const press = await pressRows();
   console.table(press);
-  if (file) writeFileSync(file, `${JSON.stringify({ times: rows, press }, null, 2)}\n`);
+  if (file) {
+    writeFileSync(file, `${JSON.stringify({ times: rows, press }, null, 2)}\n`);
+  }
 }
 
 main().then(

@@ -1,4 +1,7 @@
-/** Recolouring a set with the codecs of the browser, in one thread of Node, against sharp, which blends and writes the same on all cores. */
+/**
+ * Recolouring a set with the codecs of the browser, in one thread of Node, against sharp, which
+ * blends and writes the same on all cores.
+ */
 import type { Page } from '@playwright/test';
 import { zipSync } from 'fflate';
 import sharp, { type Sharp } from 'sharp';
@@ -9,8 +12,8 @@ import type { PieceSet } from '../src/core/site/model/pieceSet';
 import { nodeCodecs } from '../src/engine/nodeCodecs';
 import { compare, row, type Row } from './rows';
 
-const strength = 0.48,
-  colour = { r: 169, g: 183, b: 154 };
+const strength = 0.48;
+const colour = { r: 169, g: 183, b: 154 };
 
 type Files = ReadonlyMap<string, Uint8Array<ArrayBuffer>>;
 const bytesOf = async (image: Sharp): Promise<Uint8Array<ArrayBuffer>> =>
@@ -20,11 +23,12 @@ const bytesOf = async (image: Sharp): Promise<Uint8Array<ArrayBuffer>> =>
 async function smallPieces(): Promise<Files> {
   const files = new Map<string, Uint8Array<ArrayBuffer>>();
   for (let n = 0; n < 300; n++) {
-    const width = 8 + ((n * 7) % 113),
-      height = 8 + ((n * 5) % 41),
-      data = Buffer.alloc(width * height * 4);
-    for (let i = 0; i < width * height; i++)
+    const width = 8 + ((n * 7) % 113);
+    const height = 8 + ((n * 5) % 41);
+    const data = Buffer.alloc(width * height * 4);
+    for (let i = 0; i < width * height; i++) {
       data.set([63 - (i % 13), 81 - (i % 11), 97, i % width < 3 ? 0 : 255], i * 4);
+    }
     files.set(
       `many/piece-${n}.png`,
       await bytesOf(
@@ -36,9 +40,9 @@ async function smallPieces(): Promise<Files> {
 }
 
 async function largePieces(): Promise<Files> {
-  const files = new Map<string, Uint8Array<ArrayBuffer>>(),
-    photographs = ['clay-hills', 'glaze-close-up', 'kiln-glow', 'shelf-of-pots'];
-  for (let n = 0; n < 20; n++)
+  const files = new Map<string, Uint8Array<ArrayBuffer>>();
+  const photographs = ['clay-hills', 'glaze-close-up', 'kiln-glow', 'shelf-of-pots'];
+  for (let n = 0; n < 20; n++) {
     files.set(
       `many/photo-${n}.jpg`,
       await bytesOf(
@@ -47,6 +51,7 @@ async function largePieces(): Promise<Files> {
           .jpeg({ quality: 82 }),
       ),
     );
+  }
   return files;
 }
 
@@ -77,16 +82,16 @@ function setOf(files: Files): PieceSet {
 async function bySharp(files: Files): Promise<void> {
   await Promise.all(
     [...files].map(async ([path, bytes]) => {
-      const image = sharp(bytes),
-        { width, height } = await image.metadata(),
-        wash = {
-          create: {
-            width,
-            height,
-            channels: 4 as const,
-            background: { ...colour, alpha: strength },
-          },
-        };
+      const image = sharp(bytes);
+      const { width, height } = await image.metadata();
+      const wash = {
+        create: {
+          width,
+          height,
+          channels: 4 as const,
+          background: { ...colour, alpha: strength },
+        },
+      };
       const washed = image.composite([{ input: wash, blend: 'atop' }]);
       await (
         path.endsWith('.png')
@@ -98,12 +103,12 @@ async function bySharp(files: Files): Promise<void> {
 }
 
 export async function setRows(): Promise<Row[]> {
-  const { codecs, close } = await nodeCodecs(),
-    few = await smallPieces(),
-    many = await largePieces(),
-    all = new Map([...few, ...many]);
-  const ports: SetPorts = { ...codecs, asset: async (id) => all.get(id)! },
-    quiet = { wanted: () => true, onProgress: () => {} };
+  const { codecs, close } = await nodeCodecs();
+  const few = await smallPieces();
+  const many = await largePieces();
+  const all = new Map([...few, ...many]);
+  const ports: SetPorts = { ...codecs, asset: async (id) => all.get(id)! };
+  const quiet = { wanted: () => true, onProgress: () => {} };
   try {
     return [
       await compare(
@@ -128,8 +133,8 @@ export async function setRows(): Promise<Row[]> {
 
 /** The same 320 pieces dropped on the screen: from taking a recipe until all files are written. */
 export async function setInBrowser(page: Page, plan: string): Promise<Row> {
-  const files = new Map([...(await smallPieces()), ...(await largePieces())]),
-    zip = Buffer.from(zipSync(Object.fromEntries(files), { level: 0 }));
+  const files = new Map([...(await smallPieces()), ...(await largePieces())]);
+  const zip = Buffer.from(zipSync(Object.fromEntries(files), { level: 0 }));
   await page.goto(`${plan}/recolour`);
   await page.setInputFiles('input[data-picks="Pieces"]', {
     name: 'many.zip',
@@ -141,8 +146,8 @@ export async function setInBrowser(page: Page, plan: string): Promise<Row> {
   const start = performance.now();
   await page.getByRole('group', { name: 'Ways there' }).getByRole('button').first().click();
   await page.getByRole('button', { name: /^Archive, / }).waitFor({ timeout: 120_000 });
-  const took = performance.now() - start,
-    from = performance.now();
+  const took = performance.now() - start;
+  const from = performance.now();
   await bySharp(files);
   return row(
     'recolour these 320 pieces in Chromium, from taking a recipe to the archive',

@@ -9,11 +9,13 @@ const tray = '[data-tray]';
 
 async function check(page: Page, what: string, part?: string): Promise<void> {
   // A screen is as high as the window: nothing that gets the focus may scroll it away.
-  if (!page.url().includes('/rehearsal/'))
+  if (!page.url().includes('/rehearsal/')) {
     expect
       .soft([what, await page.evaluate(() => document.documentElement.scrollHeight - innerHeight)])
       .toEqual([what, 0]);
-  // The page that is drawn is the owner's, in the theme's own colours; it is hidden from assistive tools on the plan.
+  }
+  // The page that is drawn is the owner's, in the theme's own colours; it is hidden from assistive
+  // tools on the plan.
   const axe = new AxeBuilder({ page })
     .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
     .exclude('[data-testid="page"]');
@@ -142,10 +144,10 @@ test('the panels of the file’s weight, the hand-over of the site, and the page
   await check(page, 'hand over');
   // What is handed over, too. The host lets no script run: the checker comes in past its policy.
   const visitor = await browser.newContext({
-      bypassCSP: true,
-      viewport: { width: 1280, height: 800 },
-    }),
-    served = await visitor.newPage();
+    bypassCSP: true,
+    viewport: { width: 1280, height: 800 },
+  });
+  const served = await visitor.newPage();
   for (const name of ['home', 'kiln-diary']) {
     await served.goto(tab.url().replace('home.html', `${name}.html`));
     await expect(served.getByRole('heading').first()).toBeVisible();
@@ -156,12 +158,12 @@ test('the panels of the file’s weight, the hand-over of the site, and the page
 
 test('the panels of what blends', async ({ bench, page }) => {
   await bench.start();
-  const plan = page.url(),
-    facet = (name: string) =>
-      page
-        .getByRole('radiogroup', { name: 'What is looked at' })
-        .getByRole('radio', { name, exact: true })
-        .click();
+  const plan = page.url();
+  const facet = (name: string) =>
+    page
+      .getByRole('radiogroup', { name: 'What is looked at' })
+      .getByRole('radio', { name, exact: true })
+      .click();
   const at: readonly (readonly [string, readonly string[]])[] = [
     ['Header', ['Overlap', 'Words', 'Widths']],
     ['Page background', ['Repeat', 'Strip', 'Calm']],

@@ -1,4 +1,7 @@
-/** The whole hand-over: archive, pages, rehearsal, site file and rendering without a browser, with Chromium as the judge. */
+/**
+ * The whole hand-over: archive, pages, rehearsal, site file and rendering without a browser, with
+ * Chromium as the judge.
+ */
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
@@ -15,30 +18,33 @@ import { sampleFiles, sampleSite } from '../src/demo/sample';
 import { expect, test } from './bench.fixture';
 import { rawPixels as raw, serve } from './served.fixture';
 
-/** The sample as a site file, with every picture written without loss, so that what is handed over is what is drawn, px for px. */
+/**
+ * The sample as a site file, with every picture written without loss, so that what is handed over
+ * is what is drawn, px for px.
+ */
 function sampleWithoutLoss(): Buffer {
-  const assets = new Map<string, Uint8Array<ArrayBuffer>>(),
-    shelf = Object.fromEntries(
-      sampleFiles.map((file) => {
-        const bytes = new Uint8Array(readFileSync(`public${file.url}`)),
-          { format, width, height } = inspectPicture(file.name, bytes),
-          assetId = createHash('sha256').update(bytes).digest('hex');
-        assets.set(assetId, bytes);
-        return [
-          file.key,
-          shelfItem({
-            assetId,
-            name: file.name,
-            width,
-            height,
-            format,
-            bytes: bytes.length,
-            licence: 'own',
-            rightsChecked: true,
-          }),
-        ];
-      }),
-    );
+  const assets = new Map<string, Uint8Array<ArrayBuffer>>();
+  const shelf = Object.fromEntries(
+    sampleFiles.map((file) => {
+      const bytes = new Uint8Array(readFileSync(`public${file.url}`));
+      const { format, width, height } = inspectPicture(file.name, bytes);
+      const assetId = createHash('sha256').update(bytes).digest('hex');
+      assets.set(assetId, bytes);
+      return [
+        file.key,
+        shelfItem({
+          assetId,
+          name: file.name,
+          width,
+          height,
+          format,
+          bytes: bytes.length,
+          licence: 'own',
+          rightsChecked: true,
+        }),
+      ];
+    }),
+  );
   const site = sampleSite('without-loss', shelf);
   return Buffer.from(
     writeSiteFile({
@@ -77,17 +83,20 @@ async function planShot(
 ): Promise<{ shot: Buffer; height: number }> {
   await page.setViewportSize({ width: 1800, height: 1300 });
   await page.goto(plan);
-  if (name !== 'Home') await page.getByRole('radio', { name }).click();
+  if (name !== 'Home') {
+    await page.getByRole('radio', { name }).click();
+  }
   await page.getByRole('textbox', { name: 'Screen', exact: true }).fill(String(width));
   await page.getByRole('textbox', { name: 'Screen', exact: true }).press('Enter');
   await page.addStyleTag({
     content:
       '[data-slot], [data-grip], [data-board] > svg, [data-board] > [aria-hidden] { visibility: hidden }',
   });
-  const drawing = page.getByTestId('page').locator('> div'),
-    box = (await drawing.boundingBox())!;
+  const drawing = page.getByTestId('page').locator('> div');
+  const box = (await drawing.boundingBox())!;
   expect(box.width).toBe(width);
-  // Header, background, strip and divider; each drawing is put in place a moment after the one before.
+  // Header, background, strip and divider; each drawing is put in place a moment after the one
+  // before.
   await expect(drawing.locator('[style*="blob:"]')).toHaveCount(4);
   await page.waitForTimeout(800);
   const height = Math.min(Math.round(box.height), 1300 - Math.ceil(box.y));
@@ -99,13 +108,15 @@ async function unlike(a: Buffer, b: Buffer): Promise<number> {
   const [x, y] = await Promise.all([raw(a), raw(b)]);
   expect([x.width, x.height]).toEqual([y.width, y.height]);
   let count = 0;
-  for (let i = 0; i < x.data.length; i += 3)
+  for (let i = 0; i < x.data.length; i += 3) {
     if (
       x.data[i] !== y.data[i] ||
       x.data[i + 1] !== y.data[i + 1] ||
       x.data[i + 2] !== y.data[i + 2]
-    )
+    ) {
       count++;
+    }
+  }
   return count;
 }
 
@@ -124,17 +135,19 @@ test('the archive unpacked, and its rehearsal, are the pages of the plan, px for
   });
   await page.waitForURL(/\/sites\/without-loss$/);
   const plan = page.url();
-  const width = 1280,
-    pages = [
-      ['Home', 'home.html'],
-      ['Kiln diary', 'kiln-diary.html'],
-    ] as const;
+  const width = 1280;
+  const pages = [
+    ['Home', 'home.html'],
+    ['Kiln diary', 'kiln-diary.html'],
+  ] as const;
   const drawn = new Map<string, { shot: Buffer; height: number }>();
-  for (const [name] of pages) drawn.set(name, await planShot(page, plan, width, name));
+  for (const [name] of pages) {
+    drawn.set(name, await planShot(page, plan, width, name));
+  }
   await page.setViewportSize({ width: 1280, height: 800 });
   await handOver(page, plan);
-  const archive = await saved(page, /^Archive, /),
-    files = unzipSync(archive.bytes);
+  const archive = await saved(page, /^Archive, /);
+  const files = unzipSync(archive.bytes);
   expect(archive.name).toBe('veldrin-without-loss-hand-over.zip');
   expect(Object.keys(files)).toEqual(
     expect.arrayContaining([
@@ -149,8 +162,8 @@ test('the archive unpacked, and its rehearsal, are the pages of the plan, px for
     ]),
   );
 
-  const { server, address } = await serve(files),
-    judge = await browser.newPage();
+  const { server, address } = await serve(files);
+  const judge = await browser.newPage();
   try {
     for (const [name, file] of pages) {
       const { shot, height } = drawn.get(name)!;
@@ -196,18 +209,22 @@ test('the archive unpacked, and its rehearsal, are the pages of the plan, px for
     ]);
     await expect(page.getByTestId('changed')).toContainText('As you rehearsed it');
     await judge.reload();
-    const part = { x: 110, y: 90, width: 60, height: 60 },
-      reddish = async (shot: Buffer) => {
-        const { data } = await raw(
-          await sharp(shot)
-            .extract({ left: part.x, top: part.y, width: part.width, height: part.height })
-            .png()
-            .toBuffer(),
-        );
-        let n = 0;
-        for (let i = 0; i < data.length; i += 3) if (data[i] > data[i + 2] + 50) n++;
-        return n / (part.width * part.height);
-      };
+    const part = { x: 110, y: 90, width: 60, height: 60 };
+    const reddish = async (shot: Buffer) => {
+      const { data } = await raw(
+        await sharp(shot)
+          .extract({ left: part.x, top: part.y, width: part.width, height: part.height })
+          .png()
+          .toBuffer(),
+      );
+      let n = 0;
+      for (let i = 0; i < data.length; i += 3) {
+        if (data[i] > data[i + 2] + 50) {
+          n++;
+        }
+      }
+      return n / (part.width * part.height);
+    };
     expect(await reddish(drawn.get('Home')!.shot)).toBe(0);
     expect(await reddish(await judge.screenshot())).toBeGreaterThan(0.9);
     await page.locator('summary').click();
@@ -247,12 +264,12 @@ test('the site file opens beside the site with the same pixels, and renders with
   await page.getByRole('radio', { name: 'PNG' }).click();
   await bench.kept();
   await handOver(page, plan);
-  const siteFile = await saved(page, /^Site file$/),
-    archive = unzipSync((await saved(page, /^Archive, /)).bytes);
+  const siteFile = await saved(page, /^Site file$/);
+  const archive = unzipSync((await saved(page, /^Archive, /)).bytes);
   expect(siteFile.name).toBe('veldrin-clayworks.soyez');
-  const folder = mkdtempSync(join(tmpdir(), 'soyez-')),
-    path = join(folder, siteFile.name),
-    out = join(folder, 'out');
+  const folder = mkdtempSync(join(tmpdir(), 'soyez-'));
+  const path = join(folder, siteFile.name);
+  const out = join(folder, 'out');
   writeFileSync(path, siteFile.bytes);
 
   const rendered = spawnSync('npx', ['tsx', 'scripts/render.ts', path, '--out', out], {
@@ -264,24 +281,30 @@ test('the site file opens beside the site with the same pixels, and renders with
   ]);
   for (const [name, bytes] of Object.entries(archive)) {
     const own = readFileSync(join(out, name));
-    // Letters are drawn by another build of the same library: their edges may differ, and nothing else does.
+    // Letters are drawn by another build of the same library: their edges may differ, and nothing
+    // else does.
     if (!name.startsWith('pictures/header')) {
       expect([name, Buffer.compare(own, Buffer.from(bytes))]).toEqual([name, 0]);
       continue;
     }
     const [a, b] = [await raw(own), await raw(bytes)];
     expect([name, a.width, a.height]).toEqual([name, b.width, b.height]);
-    let most = 0,
-      elsewhere = 0;
-    for (let y = 0, i = 0; y < a.height; y++)
-      for (let x = 0; x < a.width; x++)
+    let most = 0;
+    let elsewhere = 0;
+    for (let y = 0, i = 0; y < a.height; y++) {
+      for (let x = 0; x < a.width; x++) {
         for (let c = 0; c < 3; c++, i++) {
-          const d = Math.abs(a.data[i] - b.data[i]),
-            inWords =
-              x > 0.29 * a.width && x < 0.8 * a.width && y > 0.3 * a.height && y < 0.75 * a.height;
-          if (inWords) most += d > 40 ? 1 : 0;
-          else elsewhere = Math.max(elsewhere, d);
+          const d = Math.abs(a.data[i] - b.data[i]);
+          const inWords =
+            x > 0.29 * a.width && x < 0.8 * a.width && y > 0.3 * a.height && y < 0.75 * a.height;
+          if (inWords) {
+            most += d > 40 ? 1 : 0;
+          } else {
+            elsewhere = Math.max(elsewhere, d);
+          }
         }
+      }
+    }
     expect([name, elsewhere, most < 0.002 * a.data.length]).toEqual([name, 0, true]);
   }
   writeFileSync(path, siteFile.bytes.subarray(0, 500));

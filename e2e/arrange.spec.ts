@@ -51,7 +51,8 @@ test('drawn to the middle, to the edge and to each other, with the distances sho
   await threeSquares(bench);
   const frame = page.getByTestId('selection-frame');
   const area = (await page.getByTestId('picture-area').boundingBox())!;
-  // Held a few px off the middle: the guide and the distances are there, and letting go leaves it in the middle.
+  // Held a few px off the middle: the guide and the distances are there, and letting go leaves it
+  // in the middle.
   await page.mouse.move(area.x + 720, area.y + 140);
   await page.mouse.down();
   await page.mouse.move(area.x + 600, area.y + 130, { steps: 4 });
@@ -86,8 +87,8 @@ test('several at once: taken with Shift and by a frame, moved, resized, lined up
   page,
 }) => {
   await threeSquares(bench);
-  const area = page.getByTestId('picture-area'),
-    box = (await area.boundingBox())!;
+  const area = page.getByTestId('picture-area');
+  const box = (await area.boundingBox())!;
   await page.mouse.click(box.x + 120, box.y + 40);
   await page.keyboard.down('Shift');
   await page.mouse.click(box.x + 350, box.y + 90);
@@ -132,9 +133,9 @@ test('a click selects the foremost, another what lies behind it, and a locked la
     await bench.type('Top', '100');
     await bench.pixels();
   }
-  const box = (await page.getByTestId('picture-area').boundingBox())!,
-    click = () => page.mouse.click(box.x + 520, box.y + 120),
-    is = (name: string) => expect(bench.layer(name)).toHaveAttribute('aria-pressed', 'true');
+  const box = (await page.getByTestId('picture-area').boundingBox())!;
+  const click = () => page.mouse.click(box.x + 520, box.y + 120);
+  const is = (name: string) => expect(bench.layer(name)).toHaveAttribute('aria-pressed', 'true');
   await page.getByTestId('picture-area').focus();
   await page.keyboard.press('Escape');
   await click();
@@ -169,8 +170,8 @@ test('cards are put in order by dragging and by key, hidden, duplicated and rena
       .then((list) => list.map((t) => t.split('\n')[0]));
   expect((await names()).slice(3)).toEqual(['Square 1', 'Square 2', 'Square 3']);
   await bench.layer('Square 3').scrollIntoViewIfNeeded();
-  const from = (await bench.layer('Square 3').boundingBox())!,
-    to = (await bench.layer('Square 1').boundingBox())!;
+  const from = (await bench.layer('Square 3').boundingBox())!;
+  const to = (await bench.layer('Square 1').boundingBox())!;
   await page.mouse.move(from.x + 30, from.y + 60);
   await page.mouse.down();
   await page.mouse.move(from.x - 20, from.y + 60, { steps: 4 });

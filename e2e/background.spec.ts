@@ -1,4 +1,7 @@
-/** Chromium as the judge: the CSS that Soyez writes, and the copies placed as Soyez computes them, are the same pixels. */
+/**
+ * Chromium as the judge: the CSS that Soyez writes, and the copies placed as Soyez computes them,
+ * are the same pixels.
+ */
 import type { Page } from '@playwright/test';
 import sharp from 'sharp';
 import { drawnBackground } from '../src/core/measure/background';
@@ -10,8 +13,8 @@ import type { Site } from '../src/core/site/model/site';
 import type { BackgroundSize, Length, Repeat, Slot } from '../src/core/site/model/slot';
 import { expect, test, withOneFile } from './bench.fixture';
 
-const px = (value: number): Length => ({ value, unit: 'px' }),
-  pc = (value: number): Length => ({ value, unit: '%' });
+const px = (value: number): Length => ({ value, unit: 'px' });
+const pc = (value: number): Length => ({ value, unit: '%' });
 
 const repeats: Repeat[] = ['no-repeat', 'repeat', 'repeat-x', 'repeat-y'];
 const positions = [
@@ -19,13 +22,13 @@ const positions = [
   { x: pc(25), y: pc(70) },
   { x: px(11), y: px(-6) },
 ];
-const ownSize: BackgroundSize[] = [{ x: 'auto', y: 'auto' }],
-  scaled: BackgroundSize[] = [
-    { x: px(50), y: 'auto' },
-    { x: pc(30), y: pc(40) },
-    'contain',
-    'cover',
-  ];
+const ownSize: BackgroundSize[] = [{ x: 'auto', y: 'auto' }];
+const scaled: BackgroundSize[] = [
+  { x: px(50), y: 'auto' },
+  { x: pc(30), y: pc(40) },
+  'contain',
+  'cover',
+];
 
 const picture: Picture = {
   id: 'p',
@@ -61,8 +64,8 @@ const site = { name: 'Judge', pages: [], defaultBackground: null } as unknown as
 /** Four unlike quarters with a frame, so that any shift, turn or stretch shows. */
 async function tile(): Promise<string> {
   const data = Buffer.alloc(36 * 24 * 3);
-  for (let y = 0; y < 24; y++)
-    for (let x = 0; x < 36; x++)
+  for (let y = 0; y < 24; y++) {
+    for (let x = 0; x < 36; x++) {
       data.set(
         x === 0 || y === 0
           ? [20, 20, 20]
@@ -75,6 +78,8 @@ async function tile(): Promise<string> {
               : [60, 80, 160],
         (y * 36 + x) * 3,
       );
+    }
+  }
   return `data:image/png;base64,${(
     await sharp(data, { raw: { width: 36, height: 24, channels: 3 } })
       .png()
@@ -86,20 +91,21 @@ const pixels = async (png: Buffer) => sharp(png).removeAlpha().raw().toBuffer();
 
 /** The copies as the plan draws them, without any rule of CSS left to decide. */
 function computedCss(slot: Slot, area: { width: number; height: number }): string {
-  const rect = { x: 0, y: 0, ...area },
-    { backgroundPosition, backgroundSize, backgroundRepeat } = drawnBackground({
-      type: 'slot',
-      slot,
-      rect,
-      positioning: rect,
-      scale: 1,
-    });
+  const rect = { x: 0, y: 0, ...area };
+  const { backgroundPosition, backgroundSize, backgroundRepeat } = drawnBackground({
+    type: 'slot',
+    slot,
+    rect,
+    positioning: rect,
+    scale: 1,
+  });
   return `background: url(TILE) ${backgroundPosition} / ${backgroundSize} ${backgroundRepeat}`;
 }
 
 /**
- * A picture at its own size must be the same to the level. A scaled one may differ by what Chromium rounds to 1/64 px when
- * it resolves a percentage itself: seen were 19 levels at hard edges, on less than one channel in a hundred.
+ * A picture at its own size must be the same to the level. A scaled one may differ by what Chromium
+ * rounds to 1/64 px when it resolves a percentage itself: seen were 19 levels at hard edges, on
+ * less than one channel in a hundred.
  */
 const sheets = [
   { name: 'own size', sizes: ownSize, mayDiffer: 0, share: 0 },
@@ -111,8 +117,8 @@ for (const width of [96, 121, 200]) {
     test(`four repeats × eleven positions × ${name}, in an area ${width} px wide`, async ({
       page,
     }) => {
-      const image = await tile(),
-        area = { width, height: 72 };
+      const image = await tile();
+      const area = { width, height: 72 };
       const slots = repeats.flatMap((repeat) =>
         positions.flatMap((position) => sizes.map((size) => ({ ...base, repeat, position, size }))),
       );
@@ -135,13 +141,14 @@ for (const width of [96, 121, 200]) {
       const ours = await pixels(await page.screenshot({ fullPage: true }));
       expect(theirs.length).toBe(ours.length);
       expect(new Set(theirs).size).toBeGreaterThan(10);
-      let different = 0,
-        worst = 0;
-      for (let i = 0; i < ours.length; i++)
+      let different = 0;
+      let worst = 0;
+      for (let i = 0; i < ours.length; i++) {
         if (ours[i] !== theirs[i]) {
           different++;
           worst = Math.max(worst, Math.abs(ours[i] - theirs[i]));
         }
+      }
       expect(worst).toBeLessThanOrEqual(mayDiffer);
       expect(different / ours.length).toBeLessThanOrEqual(share);
     });
@@ -214,16 +221,22 @@ test('the page plan’s own drawing is what Chromium makes of the CSS that is ha
       await page.getByRole('option', { name: option, exact: true }).click();
     };
     await choose('Repeat', repeat);
-    if (place) await page.getByRole('button', { name: place, exact: true }).click();
-    if (x) await bench.type('Position x', x);
-    if (y) await bench.type('Position y', y);
+    if (place) {
+      await page.getByRole('button', { name: place, exact: true }).click();
+    }
+    if (x) {
+      await bench.type('Position x', x);
+    }
+    if (y) {
+      await bench.type('Position y', y);
+    }
     await choose('Size on the page', size ?? 'its own size');
     await page.getByRole('radio', { name: fixed ? 'fixed' : 'scroll' }).click();
-    const file = await bench.download(),
-      { css } = withOneFile(
-        { css: await page.locator('[data-snippet=CSS]').innerText(), html: '' },
-        file.name,
-      );
+    const file = await bench.download();
+    const { css } = withOneFile(
+      { css: await page.locator('[data-snippet=CSS]').innerText(), html: '' },
+      file.name,
+    );
     await bench.kept();
     await page.goto(plan);
     await page.addStyleTag({
@@ -236,9 +249,9 @@ test('the page plan’s own drawing is what Chromium makes of the CSS that is ha
         'aria-label',
         `Home at a screen of ${width} px`,
       );
-      const drawing = page.getByTestId('page').locator('> div'),
-        box = (await drawing.boundingBox())!,
-        margin = (width - 1080) / 2;
+      const drawing = page.getByTestId('page').locator('> div');
+      const box = (await drawing.boundingBox())!;
+      const margin = (width - 1080) / 2;
       // The drawing of this very picture must have been put in place before it is looked at.
       await expect(drawing.locator('[style*="blob:"]').first()).toBeAttached();
       await page.waitForTimeout(300);
@@ -266,13 +279,14 @@ test('the page plan’s own drawing is what Chromium makes of the CSS that is ha
       await reference.goto('http://localhost:3219/judge/');
       const theirs = await bothSides(reference, 0, 0);
       await reference.unroute('**/judge/**');
-      let different = 0,
-        worst = 0;
-      for (let i = 0; i < ours.length; i++)
+      let different = 0;
+      let worst = 0;
+      for (let i = 0; i < ours.length; i++) {
         if (ours[i] !== theirs[i]) {
           different++;
           worst = Math.max(worst, Math.abs(ours[i] - theirs[i]));
         }
+      }
       expect([`${repeat} at ${width}`, css, new Set(theirs).size > 5]).toEqual([
         `${repeat} at ${width}`,
         css,

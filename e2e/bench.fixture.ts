@@ -62,12 +62,13 @@ export class BenchPage {
     const data = await this.page.evaluateHandle(
       (list) => {
         const transfer = new DataTransfer();
-        for (const f of list)
+        for (const f of list) {
           transfer.items.add(
             new File([Uint8Array.from(atob(f.base64), (c) => c.charCodeAt(0))], f.name, {
               type: f.type,
             }),
           );
+        }
         return transfer;
       },
       files.map((f) => ({ name: f.name, type: f.type, base64: f.bytes.toString('base64') })),
@@ -76,7 +77,10 @@ export class BenchPage {
     await on.dispatchEvent('drop', { dataTransfer: data });
   }
 
-  /** SHA-256 of the canvas's pixels once the newest state is drawn: equal for pictures that are equal to the level. */
+  /**
+   * SHA-256 of the canvas's pixels once the newest state is drawn: equal for pictures that are
+   * equal to the level.
+   */
   async pixels(page = this.page): Promise<string> {
     await page.locator('canvas[data-settled=true]').waitFor({ state: 'attached' });
     return page.locator('canvas[data-ready]').evaluate(async (canvas: HTMLCanvasElement) => {
@@ -94,8 +98,9 @@ export class BenchPage {
       .evaluate((canvas: HTMLCanvasElement) => {
         const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height);
         let text = '';
-        for (let i = 0; i < data.length; i += 8192)
+        for (let i = 0; i < data.length; i += 8192) {
           text += String.fromCharCode(...data.subarray(i, i + 8192));
+        }
         return { width: canvas.width, height: canvas.height, base64: btoa(text) };
       });
     return { width, height, data: Uint8Array.from(Buffer.from(base64, 'base64')) };
@@ -116,9 +121,9 @@ export class BenchPage {
 
   /** Drags a handle of what is selected by px of the screen. */
   async grip(handle: string, dx: number, dy: number): Promise<void> {
-    const box = (await this.page.locator(`[data-grip="${handle}"]`).boundingBox())!,
-      x = box.x + box.width / 2,
-      y = box.y + box.height / 2;
+    const box = (await this.page.locator(`[data-grip="${handle}"]`).boundingBox())!;
+    const x = box.x + box.width / 2;
+    const y = box.y + box.height / 2;
     await this.page.mouse.move(x, y);
     await this.page.mouse.down();
     await this.page.mouse.move(x + dx / 2, y + dy / 2, { steps: 3 });
@@ -136,7 +141,10 @@ export class BenchPage {
     await expect(this.page.getByRole('dialog', { name: 'All commands' })).toBeHidden();
   }
 
-  /** Waits until everything is written; a moment first, since the screen says so a frame after the edit. */
+  /**
+   * Waits until everything is written; a moment first, since the screen says so a frame after the
+   * edit.
+   */
   async kept(): Promise<void> {
     await this.page.evaluate(
       () =>
@@ -163,7 +171,10 @@ export class BenchPage {
   }
 }
 
-/** The lines that are handed over, as they are where there is one file alone; with all of them they are tested in archive.spec.ts. */
+/**
+ * The lines that are handed over, as they are where there is one file alone; with all of them they
+ * are tested in archive.spec.ts.
+ */
 export function withOneFile<L extends { readonly css: string; readonly html: string }>(
   lines: L,
   name: string,
@@ -183,7 +194,9 @@ export const test = base.extend<{ bench: BenchPage }>({
   bench: async ({ page }, use) => {
     const problems: string[] = [];
     page.on('console', (message) => {
-      if (message.type() === 'error') problems.push(message.text());
+      if (message.type() === 'error') {
+        problems.push(message.text());
+      }
     });
     page.on('pageerror', (error) => problems.push(error.message));
     await use(new BenchPage(page));

@@ -1,12 +1,15 @@
-/** Chromium as the judge of the seam: what a reading says of an edge is what a screenshot of the page shows across it. */
+/**
+ * Chromium as the judge of the seam: what a reading says of an edge is what a screenshot of the
+ * page shows across it.
+ */
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import sharp from 'sharp';
 import { expect, test, withOneFile, type BenchPage } from './bench.fixture';
 
-const kiln = '#3b4a45',
-  clay = '#a4553a',
-  barHeight = 84;
+const kiln = '#3b4a45';
+const clay = '#a4553a';
+const barHeight = 84;
 
 /** What was handed over of the slot that is open. */
 interface Handed {
@@ -17,9 +20,9 @@ interface Handed {
 }
 
 async function handOver(bench: BenchPage, page: Page): Promise<Handed> {
-  const file = await bench.download(),
-    css = await page.locator('[data-snippet=CSS]').innerText(),
-    html = await page.locator('[data-snippet=HTML]').innerText();
+  const file = await bench.download();
+  const css = await page.locator('[data-snippet=CSS]').innerText();
+  const html = await page.locator('[data-snippet=HTML]').innerText();
   return {
     ...withOneFile({ css, html }, file.name),
     bytes: readFileSync(file.path),
@@ -64,13 +67,14 @@ function across(
 ): number {
   let worst = 0;
   for (let i = 0; i < count; i++) {
-    const [ax, ay] = a(i),
-      [bx, by] = b(i);
-    for (let c = 0; c < 3; c++)
+    const [ax, ay] = a(i);
+    const [bx, by] = b(i);
+    for (let c = 0; c < 3; c++) {
       worst = Math.max(
         worst,
         Math.abs(data[(ay * width + ax) * 3 + c] - data[(by * width + bx) * 3 + c]),
       );
+    }
   }
   return worst;
 }
@@ -88,8 +92,8 @@ test('a header: what the readings say of its edges is what the page shows at 128
 }) => {
   await bench.start();
   await bench.open('Header');
-  const judge = await browser.newPage(),
-    seen: string[] = [];
+  const judge = await browser.newPage();
+  const seen: string[] = [];
   const judged = async (what: string) => {
     await page.keyboard.press('5');
     await expect(page.locator('[data-reading="seam-left"]')).not.toHaveAttribute(
@@ -99,16 +103,16 @@ test('a header: what the readings say of its edges is what the page shows at 128
     // The file of this very state.
     await expect(bench.answer(6)).not.toContainText('pressing');
     const said = {
-        left: await levels(page, 'left'),
-        right: await levels(page, 'right'),
-        top: await levels(page, 'top'),
-      },
-      handed = await handOver(bench, page);
+      left: await levels(page, 'left'),
+      right: await levels(page, 'right'),
+      top: await levels(page, 'top'),
+    };
+    const handed = await handOver(bench, page);
     for (const width of [360, 768, 1280, 1920]) {
-      const s = await shot(judge, handed, width, onHeaderPage),
-        wide = Math.min(1080, width),
-        x = (width - wide) / 2,
-        height = Math.round((220 * wide) / 1080);
+      const s = await shot(judge, handed, width, onHeaderPage);
+      const wide = Math.min(1080, width);
+      const x = (width - wide) / 2;
+      const height = Math.round((220 * wide) / 1080);
       const found: Partial<typeof said> = {
         top: across(
           s,
@@ -131,9 +135,11 @@ test('a header: what the readings say of its edges is what the page shows at 128
           height,
         );
       }
-      for (const [side, difference] of Object.entries(found) as [keyof typeof said, number][])
-        if (width >= 1080 || said[side] === 0)
+      for (const [side, difference] of Object.entries(found) as [keyof typeof said, number][]) {
+        if (width >= 1080 || said[side] === 0) {
           expect([what, width, side, difference]).toEqual([what, width, side, said[side]]);
+        }
+      }
     }
     seen.push(`${what}: ${said.left} ${said.right} ${said.top}`);
     await page.keyboard.press('5');
@@ -190,37 +196,46 @@ test('a divider made by parameters stands on its section without a line, at 360,
     'holds',
   );
   await expect(page.locator('[data-reading="join-x"]')).toHaveAttribute('data-verdict', 'holds');
-  const handed = await handOver(bench, page),
-    judge = await browser.newPage(),
-    rgb = [0xa4, 0x55, 0x3a];
-  for (const width of [360, 768, 1280, 1920])
+  const handed = await handOver(bench, page);
+  const judge = await browser.newPage();
+  const rgb = [0xa4, 0x55, 0x3a];
+  for (const width of [360, 768, 1280, 1920]) {
     for (const zoom of [1, 1.1]) {
       const s = await shot(
-          judge,
-          handed,
-          width,
-          (html) =>
-            `<div style="zoom:${zoom}"><div style="height:200px"></div>${html.replace('…', '').replace('<section', `<section style="height:200px;background:${clay}"`)}</div>`,
-        ),
-        top = Math.round(200 * zoom);
-      // Down each column, once the section's colour has begun in full it goes on: no line of another colour lies between.
-      let broken = 0,
-        hung = 0;
+        judge,
+        handed,
+        width,
+        (html) =>
+          `<div style="zoom:${zoom}"><div style="height:200px"></div>${html.replace('…', '').replace('<section', `<section style="height:200px;background:${clay}"`)}</div>`,
+      );
+      const top = Math.round(200 * zoom);
+      // Down each column, once the section's colour has begun in full it goes on: no line of
+      // another colour lies between.
+      let broken = 0;
+      let hung = 0;
       const tall = (width < 800 ? 45 : 90) * zoom;
       for (let x = 0; x < width; x++) {
         let begun = false;
         for (let y = Math.floor(top - tall - 2); y < top + 20; y++) {
-          const k = (y * width + x) * 3,
-            is = rgb.every((v, c) => Math.abs(s.data[k + c] - v) === 0);
-          if (is && y < top - 2) hung++;
-          if (is) begun = true;
-          else if (begun && y >= top - 1) broken++;
+          const k = (y * width + x) * 3;
+          const is = rgb.every((v, c) => Math.abs(s.data[k + c] - v) === 0);
+          if (is && y < top - 2) {
+            hung++;
+          }
+          if (is) {
+            begun = true;
+          } else if (begun && y >= top - 1) {
+            broken++;
+          }
         }
-        if (!begun) broken++;
+        if (!begun) {
+          broken++;
+        }
       }
       expect([width, zoom, broken]).toEqual([width, zoom, 0]);
       expect(hung).toBeGreaterThan(width);
     }
+  }
 });
 
 test('words handed over as live text stand where they stood in the picture', async ({
@@ -243,18 +258,20 @@ test('words handed over as live text stand where they stood in the picture', asy
   await bench.kept();
   /** The rectangle in which the letters are. */
   const box = (differs: (x: number, y: number) => boolean) => {
-    let l = 1e9,
-      t = 1e9,
-      r = -1,
-      b = -1;
-    for (let y = 0; y < 220; y++)
-      for (let x = 0; x < 1080; x++)
+    let l = 1e9;
+    let t = 1e9;
+    let r = -1;
+    let b = -1;
+    for (let y = 0; y < 220; y++) {
+      for (let x = 0; x < 1080; x++) {
         if (differs(x, y)) {
           l = Math.min(l, x);
           t = Math.min(t, y);
           r = Math.max(r, x);
           b = Math.max(b, y);
         }
+      }
+    }
     return [l, t, r, b];
   };
   const drawn = box(
@@ -270,15 +287,15 @@ test('words handed over as live text stand where they stood in the picture', asy
   const words = page.getByTestId('page').getByText('Veldrin Clayworks');
   await expect(words).toBeVisible();
   await page.evaluate(() => document.fonts.ready);
-  const board = (await page.getByTestId('page').locator('> div').first().boundingBox())!,
-    scale = board.width / 1280;
+  const board = (await page.getByTestId('page').locator('> div').first().boundingBox())!;
+  const scale = board.width / 1280;
   expect(scale).toBe(1);
-  const clip = { x: board.x + 100, y: board.y + 84, width: 1080, height: 220 },
-    raw = async () =>
-      sharp(await page.screenshot({ clip }))
-        .removeAlpha()
-        .raw()
-        .toBuffer();
+  const clip = { x: board.x + 100, y: board.y + 84, width: 1080, height: 220 };
+  const raw = async () =>
+    sharp(await page.screenshot({ clip }))
+      .removeAlpha()
+      .raw()
+      .toBuffer();
   // The plan draws the file anew, without the words; until it has, they are seen twice.
   await expect
     .poll(async () => {
@@ -313,8 +330,9 @@ test('what hangs out over the edge lies over the page beside it, at its place at
     ['Width of the layer', '100'],
     ['Left', '100'],
     ['Top', '200'],
-  ])
+  ]) {
     await bench.type(label, value);
+  }
   await bench.ask('Does it blend');
   await page.getByRole('radio', { name: 'Overlap', exact: true }).click();
   await bench.type('Overlap at the bottom', '80');
@@ -323,27 +341,28 @@ test('what hangs out over the edge lies over the page beside it, at its place at
   expect(height).toBe(300);
   await expect(page.locator('[data-reading="size"]')).toContainText('1080 × 300');
   await expect(page.locator('[data-reading="size"]')).toHaveAttribute('data-verdict', 'holds');
-  const handed = await handOver(bench, page),
-    judge = await browser.newPage(),
-    body = [0xef, 0xe9, 0xdc];
+  const handed = await handOver(bench, page);
+  const judge = await browser.newPage();
+  const body = [0xef, 0xe9, 0xdc];
   for (const width of [360, 768, 1280, 1920]) {
     const s = await shot(judge, handed, width, (html) =>
-        onHeaderPage(`${html}<div style="height:300px;background:#efe9dc"></div>`),
-      ),
-      wide = Math.min(1080, width),
-      k = wide / 1080,
-      x0 = (width - wide) / 2,
-      top = barHeight + Math.round(220 * k);
+      onHeaderPage(`${html}<div style="height:300px;background:#efe9dc"></div>`),
+    );
+    const wide = Math.min(1080, width);
+    const k = wide / 1080;
+    const x0 = (width - wide) / 2;
+    const top = barHeight + Math.round(220 * k);
     const px = (x: number, y: number) => [
       ...s.data.subarray(
         (Math.round(y) * width + Math.round(x)) * 3,
         (Math.round(y) * width + Math.round(x)) * 3 + 3,
       ),
     ];
-    // Its middle, some px below the header's lower edge: its own colour, clay. Beside it and farther down: the page.
-    const inside = px(x0 + 150 * k, top + 20 * k),
-      beside = px(x0 + 260 * k, top + 20 * k),
-      below = px(x0 + 150 * k, top + 90 * k);
+    // Its middle, some px below the header's lower edge: its own colour, clay. Beside it and
+    // farther down: the page.
+    const inside = px(x0 + 150 * k, top + 20 * k);
+    const beside = px(x0 + 260 * k, top + 20 * k);
+    const below = px(x0 + 150 * k, top + 90 * k);
     expect([width, Math.max(...inside.map((v, c) => Math.abs(v - rgbOf(clay)[c]))) <= 6]).toEqual([
       width,
       true,

@@ -15,7 +15,9 @@ const said = (page: Page, id: string, verdict: string) =>
 async function at(bench: BenchPage, page: Page, slot: string, name?: string): Promise<void> {
   await bench.open(slot);
   await page.keyboard.press('5');
-  if (name) await facet(page, name);
+  if (name) {
+    await facet(page, name);
+  }
 }
 
 /** A photograph that is dark at its left and light at its right. */
@@ -35,17 +37,18 @@ test('the seam: ways with their prices, tried before they are taken; differences
   await bench.start();
   await at(bench, page, 'Header');
   await said(page, 'seam-top', 'fails');
-  const figure = await reading(page, 'seam-top').locator('.figure').last().innerText(),
-    levels = parseInt(figure, 10),
-    row = page.locator('[data-way=fade-all]');
+  const figure = await reading(page, 'seam-top').locator('.figure').last().innerText();
+  const levels = parseInt(figure, 10);
+  const row = page.locator('[data-way=fade-all]');
   await expect(row).toHaveAttribute('data-tried', 'true');
   await expect(row).toContainText(/exact[+−]\d+\.\d KB/);
-  // The enlarged patch: what is on the page above, the file below; at ×8 the file's difference from it is eight times as large.
+  // The enlarged patch: what is on the page above, the file below; at ×8 the file's difference from
+  // it is eight times as large.
   const patch = () =>
     page.locator('canvas[data-patch=top]').evaluate((c: HTMLCanvasElement) => {
-      const { data } = c.getContext('2d')!.getImageData(0, 0, c.width, c.height),
-        k = (c.width * (c.height / 2) + 9) * 4,
-        up = 9 * 4;
+      const { data } = c.getContext('2d')!.getImageData(0, 0, c.width, c.height);
+      const k = (c.width * (c.height / 2) + 9) * 4;
+      const up = 9 * 4;
       return [0, 1, 2].map((i) => data[k + i] - data[up + i]);
     });
   const once = await patch();
@@ -53,12 +56,15 @@ test('the seam: ways with their prices, tried before they are taken; differences
   await page.getByRole('radio', { name: '×8' }).click();
   const eight = await patch();
   once.forEach((d, i) => {
-    if (Math.abs(d) > 0 && Math.abs(eight[i]) < 100 && Math.abs(d) * 8 < 59)
+    if (Math.abs(d) > 0 && Math.abs(eight[i]) < 100 && Math.abs(d) * 8 < 59) {
       expect(eight[i]).toBe(d * 8);
+    }
   });
   expect(eight).not.toEqual(once);
   await row.getByRole('button', { name: /^Take/ }).click();
-  for (const side of ['top', 'left', 'right']) await said(page, `seam-${side}`, 'holds');
+  for (const side of ['top', 'left', 'right']) {
+    await said(page, `seam-${side}`, 'holds');
+  }
   await expect(bench.layer('Edge fade')).toBeVisible();
   await page.keyboard.press('Control+z');
   await said(page, 'seam-top', 'fails');
@@ -118,10 +124,11 @@ test('a tile that does not join: three ways, each previewed; mirrored it joins, 
   await page.getByRole('button', { name: 'Take: Mirror one half' }).click();
   await said(page, 'join-x', 'holds');
   const { data, width } = await bench.raster();
-  for (let x = 0; x < width / 2; x += 7)
+  for (let x = 0; x < width / 2; x += 7) {
     expect([...data.subarray(x * 4, x * 4 + 3)]).toEqual([
       ...data.subarray((width - 1 - x) * 4, (width - 1 - x) * 4 + 3),
     ]);
+  }
   await bench.layer('Join').click();
   await page.getByRole('radio', { name: 'both', exact: true }).click();
   await said(page, 'join-y', 'holds');
@@ -152,12 +159,13 @@ test('a strip: read from a picture, its last row told, and written as the page�
   await page.keyboard.press('5');
   await said(page, 'strip-end', 'fails');
   await said(page, 'banding', 'holds');
-  const { data } = await bench.raster(),
-    k = 319 * 320 * 4,
-    hex = `#${[...data.subarray(k, k + 3)].map((v) => v.toString(16).padStart(2, '0')).join('')}`;
+  const { data } = await bench.raster();
+  const k = 319 * 320 * 4;
+  const hex = `#${[...data.subarray(k, k + 3)].map((v) => v.toString(16).padStart(2, '0')).join('')}`;
   await expect(reading(page, 'strip-end').locator('.figure').last()).toHaveText(hex);
-  for (let x = 0; x < 320; x++)
+  for (let x = 0; x < 320; x++) {
     expect([...data.subarray(k + x * 4, k + x * 4 + 3)]).toEqual([...data.subarray(k, k + 3)]);
+  }
   await reading(page, 'strip-end').getByRole('button', { name: /^Mend/ }).click();
   await said(page, 'strip-end', 'holds');
   await bench.kept();
@@ -255,19 +263,20 @@ test('a veil behind the words alone reaches the contrast, and leaves the rest of
   await page.getByRole('radio', { name: 'behind them' }).click();
   await page.getByRole('button', { name: /^Veil: kiln \d+%$/ }).click();
   await said(page, 'legibility', 'holds');
-  const after = await bench.raster(),
-    differs = (x: number, y: number) =>
-      [0, 1, 2].some(
-        (c) => after.data[(y * 1080 + x) * 4 + c] !== before.data[(y * 1080 + x) * 4 + c],
-      );
+  const after = await bench.raster();
+  const differs = (x: number, y: number) =>
+    [0, 1, 2].some(
+      (c) => after.data[(y * 1080 + x) * 4 + c] !== before.data[(y * 1080 + x) * 4 + c],
+    );
   expect(differs(540, 138)).toBe(true);
   for (const [x, y] of [
     [60, 30],
     [60, 190],
     [1020, 30],
     [1020, 190],
-  ])
+  ]) {
     expect([x, y, differs(x, y)]).toEqual([x, y, false]);
+  }
   await page.keyboard.press('Control+z');
   await said(page, 'legibility', 'fails');
 });

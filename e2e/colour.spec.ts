@@ -1,4 +1,7 @@
-/** Chromium as the judge of what is drawn in place of its own filters and gradients; and colours taken from the page. */
+/**
+ * Chromium as the judge of what is drawn in place of its own filters and gradients; and colours
+ * taken from the page.
+ */
 import sharp from 'sharp';
 import { drawGradient } from '../src/core/raster/gradient';
 import { plainTone, toneMap, type Tone } from '../src/core/recolour/tone';
@@ -10,20 +13,21 @@ const pixels = async (png: Buffer) => sharp(png).removeAlpha().raw().toBuffer();
 /** 16×16×16 colours as a picture of 64×64. */
 function cube(): Uint8ClampedArray {
   const data = new Uint8ClampedArray(4096 * 4);
-  for (let i = 0; i < 4096; i++)
+  for (let i = 0; i < 4096; i++) {
     data.set([(i & 15) * 17, ((i >> 4) & 15) * 17, (i >> 8) * 17, 255], i * 4);
+  }
   return data;
 }
 
 test('tones are those of CSS Filter Effects as Chromium draws them, within two levels', async ({
   page,
 }) => {
-  const source = cube(),
-    png = (
-      await sharp(Buffer.from(source.buffer), { raw: { width: 64, height: 64, channels: 4 } })
-        .png()
-        .toBuffer()
-    ).toString('base64');
+  const source = cube();
+  const png = (
+    await sharp(Buffer.from(source.buffer), { raw: { width: 64, height: 64, channels: 4 } })
+      .png()
+      .toBuffer()
+  ).toString('base64');
   const cases: [string, Partial<Tone>][] = [
     ['brightness(0.6)', { brightness: 0.6 }],
     ['brightness(1.7)', { brightness: 1.7 }],
@@ -46,13 +50,15 @@ test('tones are those of CSS Filter Effects as Chromium draws them, within two l
       `<!doctype html><style>body{margin:0}img{display:block;filter:${filter}}</style><img src="data:image/png;base64,${png}">`,
     );
     await page.waitForFunction(() => document.images[0].complete);
-    const theirs = await pixels(await page.screenshot()),
-      ours = new Uint8ClampedArray(4096 * 4);
+    const theirs = await pixels(await page.screenshot());
+    const ours = new Uint8ClampedArray(4096 * 4);
     toneMap({ ...plainTone, ...tone })(source, 0, ours, 4096);
     let worst = 0;
-    for (let i = 0; i < 4096; i++)
-      for (let c = 0; c < 3; c++)
+    for (let i = 0; i < 4096; i++) {
+      for (let c = 0; c < 3; c++) {
         worst = Math.max(worst, Math.abs(ours[i * 4 + c] - theirs[i * 3 + c]));
+      }
+    }
     expect([filter, worst <= 2]).toEqual([filter, true]);
   }
 });
@@ -60,13 +66,13 @@ test('tones are those of CSS Filter Effects as Chromium draws them, within two l
 test('gradients are those of CSS Images as Chromium draws them, within two levels', async ({
   page,
 }) => {
-  const width = 200,
-    height = 120,
-    ends = [
-      { at: 0, colour: '#3b4a45' },
-      { at: 0.4, colour: '#a4553a' },
-      { at: 1, colour: '#efe9dc' },
-    ];
+  const width = 200;
+  const height = 120;
+  const ends = [
+    { at: 0, colour: '#3b4a45' },
+    { at: 0.4, colour: '#a4553a' },
+    { at: 1, colour: '#efe9dc' },
+  ];
   const gradients: GradientGround[] = [0, 45, 90, 180, 250].map((angle) => ({
     type: 'gradient',
     shape: 'linear',
@@ -74,7 +80,8 @@ test('gradients are those of CSS Images as Chromium draws them, within two level
     space: 'srgb',
     stops: ends,
   }));
-  // Chromium takes a colour of very little chroma, such as #efe9dc, for one without a hue; these have one each.
+  // Chromium takes a colour of very little chroma, such as #efe9dc, for one without a hue; these
+  // have one each.
   const vivid = [
     { at: 0, colour: '#2f6f8f' },
     { at: 0.4, colour: '#a4553a' },
@@ -102,12 +109,14 @@ test('gradients are those of CSS Images as Chromium draws them, within two level
     await page.setContent(
       `<!doctype html><style>html{height:100%;background:${css.replace('(in srgb, ', '(').replace(' in srgb', '')}}</style>`,
     );
-    const theirs = await pixels(await page.screenshot()),
-      ours = drawGradient(gradient, width, height);
+    const theirs = await pixels(await page.screenshot());
+    const ours = drawGradient(gradient, width, height);
     let worst = 0;
-    for (let i = 0; i < width * height; i++)
-      for (let c = 0; c < 3; c++)
+    for (let i = 0; i < width * height; i++) {
+      for (let c = 0; c < 3; c++) {
         worst = Math.max(worst, Math.abs(ours.data[i * 4 + c] - theirs[i * 3 + c]));
+      }
+    }
     expect([css, worst <= 2]).toEqual([css, true]);
   }
 });
@@ -120,13 +129,13 @@ test('a colour is taken from the page by mouse and by key, as a mean of 1, 3 or 
   await bench.open('Header');
   await page.keyboard.press('3');
   await bench.layer('Ground').click();
-  const take = page.getByRole('button', { name: 'Ground colour: take it from the page' }),
-    sampler = page.getByTestId('sampler'),
-    field = page.getByRole('textbox', { name: 'Ground colour', exact: true });
+  const take = page.getByRole('button', { name: 'Ground colour: take it from the page' });
+  const sampler = page.getByTestId('sampler');
+  const field = page.getByRole('textbox', { name: 'Ground colour', exact: true });
   await take.click();
   await expect(sampler).toHaveAttribute('data-painted', 'true');
-  const box = (await sampler.boundingBox())!,
-    picture = (await bench.picture.boundingBox())!;
+  const box = (await sampler.boundingBox())!;
+  const picture = (await bench.picture.boundingBox())!;
   // The body of the page below the header is slip.
   await page.mouse.click(picture.x + 40, picture.y + picture.height + 10);
   await expect(sampler).toHaveCount(0);
@@ -140,7 +149,9 @@ test('a colour is taken from the page by mouse and by key, as a mean of 1, 3 or 
   await page.keyboard.press('5');
   await expect(page.getByRole('radio', { name: '5 px' })).toHaveAttribute('aria-checked', 'true');
   await page.keyboard.press('1');
-  for (let i = 0; i < 3; i++) await page.keyboard.press('Shift+ArrowDown');
+  for (let i = 0; i < 3; i++) {
+    await page.keyboard.press('Shift+ArrowDown');
+  }
   const [, hex, x, y] = /: (#[0-9a-f]{6}) at (\d+), (\d+)/.exec(
     (await sampler.getAttribute('aria-label'))!,
   )!;
@@ -182,8 +193,9 @@ test('every way of recolouring is laid on, changed and taken back, and greys are
   await step(() => page.getByRole('slider', { name: 'Warmth' }).press('End'));
   await step(() => page.getByRole('radio', { name: 'only the layer beneath' }).click());
   await step(() => page.getByRole('button', { name: '+ Texture' }).click());
-  for (const name of ['speckle', 'weave', 'paper', 'mosaic', 'stripes', 'dots', 'mesh'])
+  for (const name of ['speckle', 'weave', 'paper', 'mosaic', 'stripes', 'dots', 'mesh']) {
     await step(() => page.getByRole('radio', { name }).click());
+  }
   await step(() =>
     page
       .getByRole('button', { name: /^Another seed/ })
@@ -199,7 +211,9 @@ test('every way of recolouring is laid on, changed and taken back, and greys are
     page.getByRole('group', { name: 'Colours of the gradient' }).getByRole('button'),
   ).toHaveCount(3);
   const undo = page.getByRole('button', { name: /^Undo/ });
-  for (let i = 0; i < 30 && (await undo.count()); i++) await undo.click();
+  for (let i = 0; i < 30 && (await undo.count()); i++) {
+    await undo.click();
+  }
   await expect(page.getByRole('button', { name: 'Nothing to undo' })).toBeDisabled();
   await expect.poll(() => bench.pixels()).toBe(states[0]);
 });

@@ -48,10 +48,13 @@ test('a plain surround is taken off, its hole kept or not, the edge clean, and t
   expect(await at(150, 36)).toEqual([51, 102, 153]);
   const { data } = await bench.raster();
   let bluest = 0;
-  for (let y = 0; y < 72; y++)
-    for (let x = 0; x < 300; x++)
-      if (Math.hypot(x + 0.5 - 150, y + 0.5 - 36) > 14)
+  for (let y = 0; y < 72; y++) {
+    for (let x = 0; x < 300; x++) {
+      if (Math.hypot(x + 0.5 - 150, y + 0.5 - 36) > 14) {
         bluest = Math.max(bluest, data[(y * 300 + x) * 4 + 2] - data[(y * 300 + x) * 4]);
+      }
+    }
+  }
   expect(bluest).toBeLessThanOrEqual(3);
   await page.getByRole('radio', { name: 'everywhere' }).click();
   await expect.poll(() => at(150, 36)).toEqual([255, 255, 255]);
@@ -66,7 +69,9 @@ test('a plain surround is taken off, its hole kept or not, the edge clean, and t
   expect(await at(134, 44)).toEqual([216, 162, 74]);
   await page.getByRole('button', { name: 'Bring back' }).click();
   await page.getByTestId('picture-area').focus();
-  for (let i = 0; i < 16; i++) await page.keyboard.press('ArrowLeft');
+  for (let i = 0; i < 16; i++) {
+    await page.keyboard.press('ArrowLeft');
+  }
   await page.keyboard.press('Enter');
   await expect.poll(() => at(134, 36)).toEqual([216, 162, 74]);
   await page.keyboard.press('Escape');
@@ -114,12 +119,17 @@ test('a logo with a transparent ground is drawn, never run, and cropped on its s
   await page.mouse.up();
   await expect(page.getByRole('textbox', { name: 'Cropped width' })).toHaveValue('100');
   const { data } = await bench.raster();
-  let celadon = 0,
-    clay = 0;
+  let celadon = 0;
+  let clay = 0;
   for (let i = 0; i < data.length; i += 4) {
-    if (data[i + 3] < 200) continue;
-    if (data[i + 1] > 150) celadon++;
-    else clay++;
+    if (data[i + 3] < 200) {
+      continue;
+    }
+    if (data[i + 1] > 150) {
+      celadon++;
+    } else {
+      clay++;
+    }
   }
   expect(celadon).toBe(0);
   expect(clay).toBeGreaterThan(1500);
@@ -128,8 +138,11 @@ test('a logo with a transparent ground is drawn, never run, and cropped on its s
     .poll(async () => {
       const now = await bench.raster();
       let n = 0;
-      for (let i = 0; i < now.data.length; i += 4)
-        if (now.data[i + 3] > 200 && now.data[i + 1] > 150) n++;
+      for (let i = 0; i < now.data.length; i += 4) {
+        if (now.data[i + 3] > 200 && now.data[i + 1] > 150) {
+          n++;
+        }
+      }
       return n;
     })
     .toBeGreaterThan(1500);

@@ -1,4 +1,7 @@
-/** The lines that are handed over, on pages of their own: each kind of slot lies where the plan has it. */
+/**
+ * The lines that are handed over, on pages of their own: each kind of slot lies where the plan has
+ * it.
+ */
 import { firstCopy } from '../src/core/measure/background';
 import { layoutPage, type SlotPiece } from '../src/core/measure/layoutPage';
 import { linesOf } from '../src/core/handover/lines.fixture';
@@ -80,10 +83,10 @@ test('a strip is as wide as its column, a divider hangs above its section and on
     'repeat-y',
   );
 
-  const divider = siteWith('divider', 2000, 100),
-    section = layoutPage(divider.site, divider.site.pages[0], screen).pieces.find(
-      (p) => p.type === 'area' && p.role === 'section',
-    )!;
+  const divider = siteWith('divider', 2000, 100);
+  const section = layoutPage(divider.site, divider.site.pages[0], screen).pieces.find(
+    (p) => p.type === 'area' && p.role === 'section',
+  )!;
   const away = divider.piece.rect.y + divider.piece.rect.height - section.rect.y;
   expect(away).toBe(1);
   await page.setContent(

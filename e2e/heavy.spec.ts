@@ -1,4 +1,6 @@
-/** How heavy: the search for the lightest file, its chart, and what its files look like on the page. */
+/**
+ * How heavy: the search for the lightest file, its chart, and what its files look like on the page.
+ */
 import type { Page } from '@playwright/test';
 import { expect, test } from './bench.fixture';
 
@@ -8,10 +10,12 @@ const shown = (page: Page) => page.getByRole('img', { name: 'The pressed file in
 /** Colours of the file that is on the page, as text. */
 const onPage = (page: Page): Promise<string> =>
   shown(page).evaluate((c) => {
-    const canvas = c as HTMLCanvasElement,
-      data = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height).data;
+    const canvas = c as HTMLCanvasElement;
+    const data = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height).data;
     let sum = 0;
-    for (let i = 0; i < data.length; i++) sum = (sum * 31 + data[i]) >>> 0;
+    for (let i = 0; i < data.length; i++) {
+      sum = (sum * 31 + data[i]) >>> 0;
+    }
     return `${canvas.width}×${canvas.height} ${sum}`;
   });
 
@@ -28,7 +32,7 @@ test('the lightest file is found and taken as one step; less care is lighter; a 
     return Number((await answer.innerText()).match(/([\d.]+) of/)![1]);
   };
   await expect(answer).toContainText('13.3 of 60 KB');
-  for (const care of ['close', 'careful', 'light'])
+  for (const care of ['close', 'careful', 'light']) {
     await expect
       .poll(() =>
         page.locator(`[data-patch=${care}]`).evaluate((c) => {
@@ -40,6 +44,7 @@ test('the lightest file is found and taken as one step; less care is lighter; a 
         }),
       )
       .toBe(true);
+  }
   const search = async () => {
     await page.getByRole('button', { name: 'Find the lightest file' }).click();
     await expect(page.getByRole('button', { name: 'Search again' })).toBeVisible();
@@ -60,8 +65,9 @@ test('the lightest file is found and taken as one step; less care is lighter; a 
   const all = await points(page).evaluateAll((list) =>
     list.map((p) => (p as HTMLElement).dataset.point!.split(/[ ,]/)[0]),
   );
-  for (const format of ['AVIF', 'WebP', 'JPEG'])
+  for (const format of ['AVIF', 'WebP', 'JPEG']) {
     expect(all.filter((f) => f === format).length).toBeLessThanOrEqual(12);
+  }
   const taken = await answer.innerText();
   await page.keyboard.press('Control+z');
   await expect(answer).not.toHaveText(taken);
@@ -116,8 +122,9 @@ test('a search is stopped, what it tried stays, and it can be begun again; forma
   await bench.start();
   await bench.open('Header');
   await bench.byHand();
-  for (const format of ['AVIF', 'WebP'])
+  for (const format of ['AVIF', 'WebP']) {
     await page.getByRole('checkbox', { name: format }).uncheck();
+  }
   await page.getByRole('radio', { name: 'Lightest file' }).click();
   await page.getByRole('button', { name: 'Find the lightest file' }).click();
   await page.getByRole('button', { name: /^Stop at/ }).click();

@@ -10,8 +10,8 @@ function hugePng(): Buffer {
   header.writeUInt32BE(30000, 8);
   header.writeUInt32BE(30000, 12);
   header.set([8, 2], 16);
-  const data = deflateSync(Buffer.alloc(64)),
-    chunk = Buffer.alloc(data.length + 12);
+  const data = deflateSync(Buffer.alloc(64));
+  const chunk = Buffer.alloc(data.length + 12);
   chunk.writeUInt32BE(data.length, 0);
   chunk.write('IDAT', 4);
   data.copy(chunk, 8);
@@ -25,8 +25,8 @@ function hugePng(): Buffer {
 test('bad files are refused with a clear message and change nothing', async ({ bench, page }) => {
   await bench.start();
   await bench.open('Header');
-  const before = await bench.pixels(),
-    area = page.getByTestId('picture-area');
+  const before = await bench.pixels();
+  const area = page.getByTestId('picture-area');
   const whole = await sharp({
     create: {
       width: 900,

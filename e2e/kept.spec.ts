@@ -7,8 +7,8 @@ test('undo and redo take one gesture at a time, over everything, with the same p
   await bench.start();
   await bench.open('Header');
   const states = [await bench.pixels()];
-  const area = page.getByTestId('picture-area'),
-    box = (await area.boundingBox())!;
+  const area = page.getByTestId('picture-area');
+  const box = (await area.boundingBox())!;
   const settle = async () => {
     await page.waitForTimeout(600);
     states.push(await bench.pixels());
@@ -20,7 +20,9 @@ test('undo and redo take one gesture at a time, over everything, with the same p
   await page.mouse.move(box.x + 300, box.y + 60, { steps: 12 });
   await page.mouse.up();
   await settle();
-  for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowRight');
+  for (let i = 0; i < 4; i++) {
+    await page.keyboard.press('ArrowRight');
+  }
   await settle();
   await bench.layer('Wash').click();
   await page.getByRole('slider', { name: 'Strength' }).press('ArrowLeft');
@@ -28,10 +30,12 @@ test('undo and redo take one gesture at a time, over everything, with the same p
   await page.getByRole('combobox', { name: 'Blend mode' }).click();
   await page.getByRole('option', { name: 'screen' }).click();
   await settle();
-  for (let i = 1; i < states.length; i++) expect(states[i]).not.toBe(states[i - 1]);
+  for (let i = 1; i < states.length; i++) {
+    expect(states[i]).not.toBe(states[i - 1]);
+  }
 
-  const undo = page.getByRole('button', { name: /^Undo/ }),
-    redo = page.getByRole('button', { name: /^Redo/ });
+  const undo = page.getByRole('button', { name: /^Undo/ });
+  const redo = page.getByRole('button', { name: /^Redo/ });
   for (let i = states.length - 2; i >= 0; i--) {
     await undo.click();
     await expect.poll(() => bench.pixels()).toBe(states[i]);
@@ -54,8 +58,8 @@ test('a killed tab comes back to the last edit, with its history', async ({
   await page.getByRole('button', { name: 'Wash colour: clay' }).click();
   await bench.type('Strength, figure', '12');
   await bench.kept();
-  const before = await bench.pixels(),
-    url = page.url();
+  const before = await bench.pixels();
+  const url = page.url();
   const session = await context.newCDPSession(page);
   const crashed = page.waitForEvent('crash');
   session.send('Page.crash').catch(() => {

@@ -21,21 +21,24 @@ test('the tagline’s contrast is what the drawn pixels have; it is marked, mend
   const figure = (await reading.innerText()).match(/(\d+\.\d):1/)![1];
   await expect(page.getByTestId('weak-spots').getByText(`${figure}:1`)).toBeVisible();
 
-  // With the words and without them: where they differ are the letters; what lies there and two px around is what they stand on.
+  // With the words and without them: where they differ are the letters; what lies there and two px
+  // around is what they stand on.
   const words = await bench.raster();
   await bench.layer('thrown').click();
   await page.keyboard.press('h');
   await expect(bench.answer(4)).toContainText('1 text');
-  const bare = await bench.raster(),
-    { width, height } = bare,
-    slip = luminance(239, 233, 220);
+  const bare = await bench.raster();
+  const { width, height } = bare;
+  const slip = luminance(239, 233, 220);
   let worst = Infinity;
-  for (let y = 0; y < height; y++)
+  for (let y = 0; y < height; y++) {
     for (let x = 0; x < width; x++) {
-      const i = (y * width + x) * 4,
-        cover = (words.data[i] - bare.data[i]) / (239 - bare.data[i]);
-      if (!(cover >= 0.505)) continue;
-      for (let v = Math.max(0, y - 2); v <= Math.min(height - 1, y + 2); v++)
+      const i = (y * width + x) * 4;
+      const cover = (words.data[i] - bare.data[i]) / (239 - bare.data[i]);
+      if (!(cover >= 0.505)) {
+        continue;
+      }
+      for (let v = Math.max(0, y - 2); v <= Math.min(height - 1, y + 2); v++) {
         for (let u = Math.max(0, x - 2); u <= Math.min(width - 1, x + 2); u++) {
           const k = (v * width + u) * 4;
           worst = Math.min(
@@ -43,7 +46,9 @@ test('the tagline’s contrast is what the drawn pixels have; it is marked, mend
             ratio(slip, luminance(bare.data[k], bare.data[k + 1], bare.data[k + 2])),
           );
         }
+      }
     }
+  }
   expect(Math.abs(Number(figure) - worst)).toBeLessThan(0.12);
   await page.keyboard.press('h');
 

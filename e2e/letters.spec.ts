@@ -12,8 +12,8 @@ test('a font of one’s own: refused when it is none, used, kept, and drawn agai
   await bench.start();
   await bench.open('Header');
   await bench.layer('Veldrin Clayworks').click();
-  const before = await bench.pixels(),
-    choose = page.locator('input[type=file][aria-label="Font file"]');
+  const before = await bench.pixels();
+  const choose = page.locator('input[type=file][aria-label="Font file"]');
   await choose.setInputFiles({
     name: 'letters.ttf',
     mimeType: 'font/ttf',
@@ -117,7 +117,8 @@ test('words from the right, combining marks and emoji are drawn by the platform�
     seen.add(await bench.pixels());
   }
   expect(seen.size).toBe(5);
-  // Letters of other languages come from the fonts too: were they borrowed, they would look the same in all.
+  // Letters of other languages come from the fonts too: were they borrowed, they would look the
+  // same in all.
   await page.getByRole('textbox', { name: 'Words', exact: true }).fill('łęść');
   await page.waitForTimeout(600);
   const fraunces = await bench.pixels();

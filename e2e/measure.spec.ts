@@ -9,7 +9,9 @@ test('a divider’s height is found from its section, by key alone', async ({ be
   await page.keyboard.press('1');
   const ways = page.getByRole('radiogroup', { name: 'Measure by' });
   await ways.getByRole('radio', { name: 'Numbers' }).focus();
-  for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowRight');
+  for (let i = 0; i < 3; i++) {
+    await page.keyboard.press('ArrowRight');
+  }
   await expect(ways.getByRole('radio', { name: 'Section' })).toBeFocused();
   await page.keyboard.press('Tab');
   await page.keyboard.press('Tab');
@@ -53,8 +55,8 @@ test('widths and pictures of a style sheet give sizes at the bench', async ({ be
   await bench.open('Header');
   await page.keyboard.press('1');
   await page.getByRole('radio', { name: 'Style sheet' }).click();
-  const drop = page.getByRole('group', { name: 'Style sheet' }),
-    sizes = page.getByRole('list', { name: 'Sizes in the style sheet' });
+  const drop = page.getByRole('group', { name: 'Style sheet' });
+  const sizes = page.getByRole('list', { name: 'Sizes in the style sheet' });
   await bench.drop(drop, [
     { name: 'slate.zip', type: 'application/zip', bytes: zipOf(await slateTheme()) },
   ]);

@@ -1,9 +1,9 @@
 import type { Page } from '@playwright/test';
 import { expect, test, type BenchPage } from './bench.fixture';
 
-const kiln = [59, 74, 69, 255],
-  width = 300,
-  height = 72;
+const kiln = [59, 74, 69, 255];
+const width = 300;
+const height = 72;
 
 /** Px of the picture that are near a colour, within a part of it. */
 function count(
@@ -13,11 +13,14 @@ function count(
   by = 24,
 ): number {
   let found = 0;
-  for (let y = 0; y < height; y++)
+  for (let y = 0; y < height; y++) {
     for (let x = part.left; x < part.right; x++) {
       const i = (y * width + x) * 4;
-      if (wanted.every((v, c) => Math.abs(data[i + c] - v) <= by)) found++;
+      if (wanted.every((v, c) => Math.abs(data[i + c] - v) <= by)) {
+        found++;
+      }
     }
+  }
   return found;
 }
 
@@ -29,27 +32,31 @@ const mean = (
   y1: number,
 ): number => {
   let sum = 0;
-  for (let y = y0; y < y1; y++)
-    for (let x = x0; x < x1; x++)
+  for (let y = y0; y < y1; y++) {
+    for (let x = x0; x < x1; x++) {
       sum +=
         data[(y * width + x) * 4] + data[(y * width + x) * 4 + 1] + data[(y * width + x) * 4 + 2];
+    }
+  }
   return sum / (3 * (x1 - x0) * (y1 - y0));
 };
 
 /** What the mark is to be in the end, however it was made. */
 async function isMade(bench: BenchPage): Promise<void> {
   await expect(bench.answer(4)).toContainText('6 layers, 2 texts');
-  const picture = await bench.raster(),
-    { data } = picture;
-  // The ground is kiln to the level, wherever nothing lies, though a tone lies over one of the pictures.
+  const picture = await bench.raster();
+  const { data } = picture;
+  // The ground is kiln to the level, wherever nothing lies, though a tone lies over one of the
+  // pictures.
   for (const [x, y] of [
     [0, 0],
     [299, 0],
     [0, 71],
     [299, 71],
     [150, 71],
-  ])
+  ]) {
     expect([...data.subarray((y * width + x) * 4, (y * width + x) * 4 + 4)]).toEqual(kiln);
+  }
   // Words of slip, an outline of clay around the first, a dark shadow beside the second.
   expect(count(picture, [239, 233, 220])).toBeGreaterThan(150);
   expect(count(picture, [164, 85, 58])).toBeGreaterThan(60);
@@ -65,10 +72,14 @@ async function undoneAndRedone(
 ): Promise<void> {
   const made = await bench.pixels();
   let count = 0;
-  while (await steps()) count++;
+  while (await steps()) {
+    count++;
+  }
   expect(count).toBeGreaterThan(14);
   expect(await bench.pixels()).toBe(empty);
-  while (await back()) count--;
+  while (await back()) {
+    count--;
+  }
   expect(count).toBe(0);
   expect(await bench.pixels()).toBe(made);
   // And the history outlives a reload.
@@ -83,7 +94,9 @@ async function undoneAndRedone(
 
 async function clicked(page: Page, name: RegExp): Promise<boolean> {
   const button = page.getByRole('button', { name });
-  if (!(await button.isEnabled())) return false;
+  if (!(await button.isEnabled())) {
+    return false;
+  }
   await button.click();
   return true;
 }
@@ -106,8 +119,8 @@ test('a mark of three pictures and two texts, made with the mouse', async ({ ben
     await expect(bench.layer(name)).toHaveAttribute('aria-pressed', 'true');
     await bench.pixels();
     await bench.grip('1 1', -40, -30);
-    const place = (await page.locator('[data-grip="0 0"]').boundingBox())!,
-      area = (await page.getByTestId('picture-area').boundingBox())!;
+    const place = (await page.locator('[data-grip="0 0"]').boundingBox())!;
+    const area = (await page.getByTestId('picture-area').boundingBox())!;
     await bench.drag([place.x - area.x + 14, place.y - area.y + 12], [at - 12, 32]);
     await bench.drag([150, 69], [150, 69]);
     await expect(
@@ -171,13 +184,15 @@ test('a mark of three pictures and two texts, made with the mouse', async ({ ben
   for (const [left, right] of [
     [0, 80],
     [232, 300],
-  ])
-    for (let y = 0; y < height; y++)
+  ]) {
+    for (let y = 0; y < height; y++) {
       expect(
         Buffer.from(after.data.subarray((y * width + left) * 4, (y * width + right) * 4)).equals(
           Buffer.from(before.data.subarray((y * width + left) * 4, (y * width + right) * 4)),
         ),
       ).toBe(true);
+    }
+  }
 
   await undoneAndRedone(
     bench,
@@ -252,8 +267,9 @@ test('the same mark by keyboard alone', async ({ bench, page }) => {
   await page.keyboard.press('ArrowRight');
   await type('Size, figure', '24');
   await leave();
-  for (const key of ['Shift+ArrowLeft', 'Shift+ArrowLeft', 'Shift+ArrowLeft', 'Shift+ArrowUp'])
+  for (const key of ['Shift+ArrowLeft', 'Shift+ArrowLeft', 'Shift+ArrowLeft', 'Shift+ArrowUp']) {
     await page.keyboard.press(key);
+  }
 
   await bench.command('Add a text');
   await leave();
@@ -269,12 +285,20 @@ test('the same mark by keyboard alone', async ({ bench, page }) => {
   await type('Opacity, figure', '100');
   await type('Blur, figure', '1');
   await leave();
-  for (const key of ['Shift+ArrowRight', 'Shift+ArrowRight', 'Shift+ArrowRight', 'Shift+ArrowDown'])
+  for (const key of [
+    'Shift+ArrowRight',
+    'Shift+ArrowRight',
+    'Shift+ArrowRight',
+    'Shift+ArrowDown',
+  ]) {
     await page.keyboard.press(key);
+  }
 
   // Back to the kiln's glow, layer by layer.
   const before = await bench.raster();
-  for (let i = 0; i < 3; i++) await page.keyboard.press(',');
+  for (let i = 0; i < 3; i++) {
+    await page.keyboard.press(',');
+  }
   await expect(bench.layer('Kiln glow')).toHaveAttribute('aria-pressed', 'true');
   await bench.command('Tone on this layer only');
   await expect(page.getByRole('radio', { name: 'only the layer beneath' })).toHaveAttribute(
@@ -282,7 +306,9 @@ test('the same mark by keyboard alone', async ({ bench, page }) => {
     'true',
   );
   await page.getByRole('slider', { name: 'Brightness' }).focus();
-  for (let i = 0; i < 5; i++) await page.keyboard.press('PageDown');
+  for (let i = 0; i < 5; i++) {
+    await page.keyboard.press('PageDown');
+  }
   await leave();
   await isMade(bench);
   const after = await bench.raster();
@@ -290,16 +316,20 @@ test('the same mark by keyboard alone', async ({ bench, page }) => {
   for (const [left, right] of [
     [0, 80],
     [236, 300],
-  ])
-    for (let y = 0; y < height; y++)
+  ]) {
+    for (let y = 0; y < height; y++) {
       expect(
         Buffer.from(after.data.subarray((y * width + left) * 4, (y * width + right) * 4)).equals(
           Buffer.from(before.data.subarray((y * width + left) * 4, (y * width + right) * 4)),
         ),
       ).toBe(true);
+    }
+  }
 
   const pressed = (name: RegExp, keys: string) => async () => {
-    if (!(await page.getByRole('button', { name }).isEnabled())) return false;
+    if (!(await page.getByRole('button', { name }).isEnabled())) {
+      return false;
+    }
     await page.keyboard.press(keys);
     return true;
   };

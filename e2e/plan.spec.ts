@@ -95,8 +95,8 @@ test('slots are moved and resized on the drawing, by mouse and by key, in single
     const b = (await header.boundingBox())!;
     return [b.x, b.y, b.width, b.height].map(Math.round);
   };
-  const [x, y, w, h] = await at(),
-    scale = w / 1080;
+  const [x, y, w, h] = await at();
+  const scale = w / 1080;
   const drag = async (from: [number, number], to: [number, number]) => {
     await page.mouse.move(...from);
     await page.mouse.down();
@@ -150,8 +150,8 @@ test('slots are moved and resized on the drawing, by mouse and by key, in single
   await expect(page.getByRole('textbox', { name: 'Moved right' })).toHaveValue('10');
 
   // A sidebar goes to the other side.
-  const strip = page.getByRole('link', { name: /^Sidebar strip, .* open its bench/ }),
-    b = (await strip.boundingBox())!;
+  const strip = page.getByRole('link', { name: /^Sidebar strip, .* open its bench/ });
+  const b = (await strip.boundingBox())!;
   await drag([b.x + b.width / 2, b.y + 40], [b.x - 400, b.y + 40]);
   await expect.poll(async () => (await strip.boundingBox())!.x).toBeLessThan(b.x - 300);
 });
@@ -256,32 +256,26 @@ test('theme colours go out as tokens and come in again', async ({ bench, page })
   const tokens = readFileSync(await download.path(), 'utf8');
   expect(JSON.parse(tokens).clay.$value.hex).toBe('#a4553a');
   const colours = page.getByRole('region', { name: 'Theme colours' });
-  await page
-    .getByLabel('Theme colours, file')
-    .setInputFiles({
-      name: 'new.css',
-      mimeType: 'text/css',
-      buffer: textBytes(':root { --moss: #4a5d23; --bone: rgb(240 235 220); }'),
-    });
+  await page.getByLabel('Theme colours, file').setInputFiles({
+    name: 'new.css',
+    mimeType: 'text/css',
+    buffer: textBytes(':root { --moss: #4a5d23; --bone: rgb(240 235 220); }'),
+  });
   await expect(colours).toContainText('moss');
   await expect(colours).not.toContainText('kiln');
-  await page
-    .getByLabel('Theme colours, file')
-    .setInputFiles({
-      name: 'none.json',
-      mimeType: 'application/json',
-      buffer: textBytes('{"a": 1}'),
-    });
+  await page.getByLabel('Theme colours, file').setInputFiles({
+    name: 'none.json',
+    mimeType: 'application/json',
+    buffer: textBytes('{"a": 1}'),
+  });
   await expect(page.getByRole('region', { name: 'Messages' })).toContainText(
     'none.json: expected custom properties',
   );
-  await page
-    .getByLabel('Theme colours, file')
-    .setInputFiles({
-      name: 'back.tokens.json',
-      mimeType: 'application/json',
-      buffer: textBytes(tokens),
-    });
+  await page.getByLabel('Theme colours, file').setInputFiles({
+    name: 'back.tokens.json',
+    mimeType: 'application/json',
+    buffer: textBytes(tokens),
+  });
   await expect(colours).toContainText('kiln');
 });
 

@@ -65,7 +65,9 @@ async function oldHue(png: Buffer): Promise<number> {
   let n = 0;
   for (let k = 0; k < data.length; k += 3) {
     const { hue, chroma } = hueOf(data[k], data[k + 1], data[k + 2]);
-    if (chroma > 0.02 && Math.abs(((hue - old.hue + 540) % 360) - 180) <= 25) n++;
+    if (chroma > 0.02 && Math.abs(((hue - old.hue + 540) % 360) - 180) <= 25) {
+      n++;
+    }
   }
   return n;
 }
@@ -82,8 +84,8 @@ test('a theme of 30 pieces goes from slate to celadon: names, sizes and everythi
   await celadon(page, /^Wash \d+%/);
   await expect(row(page, 'strip.png')).toContainText('ends #a9b79a');
   await page.getByRole('radio', { name: 'all files' }).click();
-  const { name, files } = await saved(page),
-    before = unzipSync(slate());
+  const { name, files } = await saved(page);
+  const before = unzipSync(slate());
   expect(name).toBe('slate-recoloured.zip');
   expect(Object.keys(files).sort()).toEqual([...Object.keys(before), 'recoloured.txt'].sort());
   for (const path of Object.keys(before).filter((p) => /\.(png|jpg|gif|webp)$/.test(p))) {
@@ -102,8 +104,8 @@ test('a theme of 30 pieces goes from slate to celadon: names, sizes and everythi
   expect(Buffer.compare(files['slate/index.html'], before['slate/index.html'])).toBe(0);
   expect(strFromU8(files['recoloured.txt'])).toMatch(/slate\/images\/strip\.png {2}1×675/);
 
-  const judge = await browser.newPage({ viewport: { width: 1280, height: 1500 } }),
-    shots: Buffer[] = [];
+  const judge = await browser.newPage({ viewport: { width: 1280, height: 1500 } });
+  const shots: Buffer[] = [];
   for (const set of [before, files]) {
     const { server, address } = await serve(set);
     await judge.goto(`${address}/slate/index.html`, { waitUntil: 'networkidle' });
@@ -115,8 +117,10 @@ test('a theme of 30 pieces goes from slate to celadon: names, sizes and everythi
   expect(was).toBeGreaterThan(900_000);
   // What is left is the picture that moves, 24×24, which stays as it is.
   expect(is).toBeLessThanOrEqual(24 * 24);
-  const { data, width } = await rawPixels(shots[1]),
-    at = (x: number, y: number) => [...data.subarray((y * width + x) * 3, (y * width + x) * 3 + 3)];
+  const { data, width } = await rawPixels(shots[1]);
+  const at = (x: number, y: number) => [
+    ...data.subarray((y * width + x) * 3, (y * width + x) * 3 + 3),
+  ];
   for (const x of [0, 60, 1270]) {
     expect(at(x, 675)).toEqual(at(x, 674));
     expect(at(x, 1200)).toEqual(at(x, 674));
@@ -133,11 +137,11 @@ test('a recipe is edited live on every piece, kept, given a name, taken out and 
     { name: 'slate-theme.zip', type: 'application/zip', bytes: slate() },
   ]);
   await celadon(page, /^Wash \d+%/);
-  const after = (name: string) => row(page, name).locator('canvas').nth(1),
-    colour = (name: string) =>
-      after(name).evaluate((c: HTMLCanvasElement) =>
-        [...c.getContext('2d')!.getImageData(c.width >> 1, c.height >> 1, 1, 1).data].join(),
-      );
+  const after = (name: string) => row(page, name).locator('canvas').nth(1);
+  const colour = (name: string) =>
+    after(name).evaluate((c: HTMLCanvasElement) =>
+      [...c.getContext('2d')!.getImageData(c.width >> 1, c.height >> 1, 1, 1).data].join(),
+    );
   await expect.poll(() => colour('menu-middle.png')).toBe('172,186,158,255');
   await bench.type('Strength, figure', '100');
   await expect.poll(() => colour('menu-middle.png')).toBe('243,254,194,255');
@@ -224,9 +228,9 @@ test('a piece left out stays; lines of the style sheet are ticked one by one, an
   await expect(page.getByRole('button', { name: /^Mend \.menu li a: text in #/ })).toBeVisible();
   await page.getByRole('button', { name: 'Mend all' }).click();
   await expect(page.getByRole('button', { name: /^Mend \.menu li a/ })).toHaveCount(0);
-  const { files } = await saved(page),
-    css = strFromU8(files['slate/style.css']),
-    before = strFromU8(unzipSync(slate())['slate/style.css']);
+  const { files } = await saved(page);
+  const css = strFromU8(files['slate/style.css']);
+  const before = strFromU8(unzipSync(slate())['slate/style.css']);
   expect(files['slate/images/button.png']).toBeUndefined();
   expect(css).toContain('.frame { border: 9px solid #5f7a92;');
   expect(css).not.toContain('color: #f2f5f7');
@@ -259,8 +263,8 @@ test('onto the plan and into rehearsal: the header lies there with the recipe, a
     page.getByRole('button', { name: 'Rehearse', exact: true }).click(),
   ]);
   await tab.waitForURL(/home\.html$/);
-  const address = tab.url().replace('home.html', 'slate/index.html'),
-    answer = await tab.request.get(address);
+  const address = tab.url().replace('home.html', 'slate/index.html');
+  const answer = await tab.request.get(address);
   expect(answer.headers()['content-security-policy']).toContain("script-src 'none'");
   expect(strFromU8(new Uint8Array(await answer.body()))).toContain('A quiet theme in slate');
   const strip = await sharp(
@@ -276,10 +280,12 @@ test('hundreds of pieces: what goes on is shown and can be stopped, and the list
   page,
 }) => {
   // Photographs too, so that writing takes long enough to be stopped.
-  const files: Record<string, Buffer> = {},
-    photo = await sharp('public/sample/clay-hills.jpg').resize(1600, 1000).jpeg().toBuffer();
-  for (let n = 0; n < 12; n++) files[`many/photo-${n}.jpg`] = photo;
-  for (let n = 0; n < 320; n++)
+  const files: Record<string, Buffer> = {};
+  const photo = await sharp('public/sample/clay-hills.jpg').resize(1600, 1000).jpeg().toBuffer();
+  for (let n = 0; n < 12; n++) {
+    files[`many/photo-${n}.jpg`] = photo;
+  }
+  for (let n = 0; n < 320; n++) {
     files[`many/piece-${String(n).padStart(3, '0')}.png`] = await sharp({
       create: {
         width: 4 + (n % 60),
@@ -290,6 +296,7 @@ test('hundreds of pieces: what goes on is shown and can be stopped, and the list
     })
       .png()
       .toBuffer();
+  }
   await dropSet(bench, page, [{ name: 'many.zip', type: 'application/zip', bytes: zipOf(files) }]);
   await expect(page.getByText('332 pieces, 0 style sheets')).toBeVisible();
   await expect(page.getByText(/^Reading \d+ of 332$/)).toHaveCount(0);
@@ -323,32 +330,34 @@ test('a folder dragged in from a file manager comes with all that is in it, and 
   bench,
   page,
 }, info) => {
-  const files = unzipSync(slate()),
-    folder = info.outputPath('slate');
-  for (const [path, bytes] of Object.entries(files))
+  const files = unzipSync(slate());
+  const folder = info.outputPath('slate');
+  for (const [path, bytes] of Object.entries(files)) {
     if (!path.endsWith('/')) {
       const at = info.outputPath(path);
       mkdirSync(dirname(at), { recursive: true });
       writeFileSync(at, bytes);
     }
+  }
   await bench.start();
   await page.getByRole('button', { name: 'Recolour a set' }).click();
-  const box = (await page.getByRole('group', { name: 'Drop a theme' }).boundingBox())!,
-    at = { x: box.x + box.width / 2, y: box.y + box.height / 2 },
-    browser = await page.context().newCDPSession(page);
+  const box = (await page.getByRole('group', { name: 'Drop a theme' }).boundingBox())!;
+  const at = { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+  const browser = await page.context().newCDPSession(page);
   // What the browser itself does with files that a file manager drags over it.
-  for (const type of ['dragEnter', 'dragOver', 'drop'] as const)
+  for (const type of ['dragEnter', 'dragOver', 'drop'] as const) {
     await browser.send('Input.dispatchDragEvent', {
       type,
       ...at,
       data: { items: [], files: [folder], dragOperationsMask: 1 },
     });
+  }
   await expect(page.getByText('30 pieces, 1 style sheet')).toBeVisible();
   await expect(page.getByRole('heading', { name: 'slate', exact: true })).toBeVisible();
   await celadon(page, /^Wash \d+%/);
   await page.getByRole('radio', { name: 'all files' }).click();
-  const made = await saved(page),
-    names = Object.keys(files).filter((path) => !path.endsWith('/'));
+  const made = await saved(page);
+  const names = Object.keys(files).filter((path) => !path.endsWith('/'));
   expect(Object.keys(made.files).sort()).toEqual([...names, 'recoloured.txt'].sort());
 });
 

@@ -7,8 +7,8 @@ export function serve(
   files: Readonly<Record<string, Uint8Array>>,
 ): Promise<{ server: Server; address: string }> {
   const server = createServer((request, response) => {
-    const path = decodeURIComponent(request.url!.slice(1).split('?')[0]),
-      bytes = files[path];
+    const path = decodeURIComponent(request.url!.slice(1).split('?')[0]);
+    const bytes = files[path];
     if (!bytes) {
       response.writeHead(path === 'favicon.ico' ? 204 : 404).end();
       return;

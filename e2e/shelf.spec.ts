@@ -30,7 +30,9 @@ test('from a search of the library to a framed, recoloured, credited header', as
   await expect.poll(() => bench.pixels()).not.toBe(pixels);
   const straighten = page.getByRole('slider', { name: 'Straighten' });
   await straighten.focus();
-  for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowRight');
+  for (let i = 0; i < 5; i++) {
+    await page.keyboard.press('ArrowRight');
+  }
   await expect(page.getByRole('textbox', { name: 'Straighten, figure' })).toHaveValue('0.5');
   await expect(page.locator('[data-reading=cover]')).toHaveAttribute('data-verdict', 'holds');
 
@@ -54,17 +56,19 @@ test('from a search of the library to a framed, recoloured, credited header', as
     .raw()
     .toBuffer({ resolveWithObject: true });
   expect([info.width, info.height]).toEqual([1080, 220]);
-  // Every pixel of the photo lies on the way from kiln #3b4a45 to sand #e3d6bd; words and their edges are slip.
-  let on = 0,
-    all = 0;
+  // Every pixel of the photo lies on the way from kiln #3b4a45 to sand #e3d6bd; words and their
+  // edges are slip.
+  let on = 0;
+  let all = 0;
   for (let i = 0; i < data.length; i += 3 * 7) {
     const t = (data[i + 1] - 0x4a) / (0xd6 - 0x4a);
     all++;
     if (
       Math.abs(data[i] - (0x3b + t * (0xe3 - 0x3b))) <= 2 &&
       Math.abs(data[i + 2] - (0x45 + t * (0xbd - 0x45))) <= 2
-    )
+    ) {
       on++;
+    }
   }
   expect(on / all).toBeGreaterThan(0.9);
   const credit = page.locator('[data-snippet=Credit]');

@@ -3,14 +3,19 @@ import jpeg from 'jpeg-js';
 import sharp from 'sharp';
 import { expect, test, withOneFile } from './bench.fixture';
 
-/** A photograph held on its side: stored 900×1600 with EXIF orientation 6, meant to be seen 1600×900: blue left, green right. */
+/**
+ * A photograph held on its side: stored 900×1600 with EXIF orientation 6, meant to be seen
+ * 1600×900: blue left, green right.
+ */
 async function turnedPhoto(): Promise<Buffer> {
-  const width = 1600,
-    height = 900,
-    upright = Buffer.alloc(width * height * 3);
-  for (let y = 0; y < height; y++)
-    for (let x = 0; x < width; x++)
+  const width = 1600;
+  const height = 900;
+  const upright = Buffer.alloc(width * height * 3);
+  for (let y = 0; y < height; y++) {
+    for (let x = 0; x < width; x++) {
       upright.set(x < width / 2 ? [30, 60, 160] : [40, 150, 70], (y * width + x) * 3);
+    }
+  }
   // Turned a quarter left, so that orientation 6, a quarter right, brings it upright.
   const stored = await sharp(upright, { raw: { width, height, channels: 3 } })
     .rotate(-90)
@@ -52,8 +57,8 @@ test('from the sites to a file of exactly the right size, on a page that shows i
   await expect(page.getByText(/1600 × 900/)).toBeVisible();
 
   // Framed: dragged up as far as it goes and nudged back by arrows.
-  const area = page.getByTestId('picture-area'),
-    box = (await area.boundingBox())!;
+  const area = page.getByTestId('picture-area');
+  const box = (await area.boundingBox())!;
   await page.mouse.move(box.x + 500, box.y + 100);
   await page.mouse.down();
   await page.mouse.move(box.x + 500, box.y + 60, { steps: 4 });
@@ -106,14 +111,19 @@ test('from the sites to a file of exactly the right size, on a page that shows i
       const c = at(x, y);
       return Math.abs(c[0] - 239) < 16 && Math.abs(c[1] - 233) < 16 && Math.abs(c[2] - 220) < 16;
     };
-    let inside = 0,
-      outside = 0;
-    for (let y = 0; y < 220; y += 2)
-      for (let x = 0; x < 1080; x += 2)
+    let inside = 0;
+    let outside = 0;
+    for (let y = 0; y < 220; y += 2) {
+      for (let x = 0; x < 1080; x += 2) {
         if (slip(x, y)) {
-          if (Math.abs(x - 540) < 240 && y > 20 && y < 150) inside++;
-          else outside++;
+          if (Math.abs(x - 540) < 240 && y > 20 && y < 150) {
+            inside++;
+          } else {
+            outside++;
+          }
         }
+      }
+    }
     expect(inside).toBeGreaterThan(1200);
     expect(outside).toBe(0);
   }

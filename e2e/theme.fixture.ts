@@ -1,7 +1,10 @@
 import { strToU8, zipSync } from 'fflate';
 import sharp from 'sharp';
 
-/** An invented theme, “Slate”: a style sheet with custom properties and media queries, a header, a gradient strip one px wide, menu pieces and a button. */
+/**
+ * An invented theme, “Slate”: a style sheet with custom properties and media queries, a header, a
+ * gradient strip one px wide, menu pieces and a button.
+ */
 const css = `/* Slate, an invented theme */
 :root { --slate: #3f5161; --paper: #f7f5f0; --line: #c9d1d6; --link: #7a4a2f; }
 body { background: var(--slate) url("images/strip.png") repeat-x 0 0; color: #2b2f33; font-family: "Lora", Georgia, serif; margin: 0; }
@@ -24,8 +27,11 @@ const plain = (
   pixel: (x: number, y: number) => [number, number, number, number],
 ) => {
   const data = Buffer.alloc(width * height * 4);
-  for (let y = 0; y < height; y++)
-    for (let x = 0; x < width; x++) data.set(pixel(x, y), (y * width + x) * 4);
+  for (let y = 0; y < height; y++) {
+    for (let x = 0; x < width; x++) {
+      data.set(pixel(x, y), (y * width + x) * 4);
+    }
+  }
   return sharp(data, { raw: { width, height, channels: 4 } });
 };
 

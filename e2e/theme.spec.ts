@@ -119,8 +119,8 @@ test('a zip of a theme becomes slots in one drop, and one undo takes it back', a
   await expect(dialog.getByRole('checkbox', { name: /#3f5161/ })).toBeChecked();
   await dialog.getByRole('button', { name: 'Take over' }).click();
 
-  const slots = page.getByRole('region', { name: 'Slots on this page' }),
-    aside = page.getByRole('region', { name: 'Slots on no page' });
+  const slots = page.getByRole('region', { name: 'Slots on this page' });
+  const aside = page.getByRole('region', { name: 'Slots on no page' });
   await expect(slots.getByRole('listitem')).toHaveCount(3);
   await expect(slots).toContainText('940 × 198');
   await expect(slots).toContainText('1 × 675');

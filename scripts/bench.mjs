@@ -1,7 +1,12 @@
-/** `npm run bench [-- --json FILE]`: times against references in the same run, in Node and in Chromium. */
+/**
+ * `npm run bench [-- --json FILE]`: times against references in the same run, in Node and in
+ * Chromium.
+ */
 import { build, installChromium, installPackages, must } from './setup.mjs';
 
 installPackages();
 installChromium();
-if (!build()) process.exit(1);
+if (!build()) {
+  process.exit(1);
+}
 must('npx', 'tsx', 'bench/run.ts', ...process.argv.slice(2));

@@ -1,23 +1,32 @@
-/** `npm run demo`: installs what is missing, builds, and starts with the sample. PORT changes the port. */
+/**
+ * `npm run demo`: installs what is missing, builds, and starts with the sample. PORT changes the
+ * port.
+ */
 import { spawn } from 'node:child_process';
 import { build, installPackages, root } from './setup.mjs';
 
 installPackages();
-if (!build()) process.exit(1);
+if (!build()) {
+  process.exit(1);
+}
 
-const port = process.env.PORT ?? '3210',
-  address = `http://localhost:${port}`;
+const port = process.env.PORT ?? '3210';
+const address = `http://localhost:${port}`;
 const server = spawn('npx', ['next', 'start', '--port', port], {
   cwd: root,
   stdio: ['ignore', 'ignore', 'inherit'],
   env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' },
 });
 server.on('exit', (code) => process.exit(code ?? 1));
-for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
+for (const signal of ['SIGINT', 'SIGTERM']) {
+  process.on(signal, () => server.kill(signal));
+}
 
 for (;;) {
   const answer = await fetch(address).catch(() => undefined);
-  if (answer?.ok) break;
+  if (answer?.ok) {
+    break;
+  }
   await new Promise((resolve) => setTimeout(resolve, 200));
 }
 console.log(`\nSoyez is ready: ${address}\nThe first start opens the sample site. Ctrl+C ends it.`);

@@ -1,4 +1,7 @@
-/** `npm run fontfacts`: reads x-height and stroke contrast of the fonts that ship, for src/core/text/fontFacts.json. */
+/**
+ * `npm run fontfacts`: reads x-height and stroke contrast of the fonts that ship, for
+ * src/core/text/fontFacts.json.
+ */
 import { readFileSync, writeFileSync } from 'node:fs';
 import { fonts } from '../src/core/text/fonts';
 import { readFont } from '../src/core/text/readFont';

@@ -1,4 +1,6 @@
-/** `npm run render -- SITE.soyez --out DIR`: installs what is missing, then writes the hand-over. */
+/**
+ * `npm run render -- SITE.soyez --out DIR`: installs what is missing, then writes the hand-over.
+ */
 import { installPackages, run } from './setup.mjs';
 
 installPackages();

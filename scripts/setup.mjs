@@ -6,7 +6,9 @@ import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 export const root = new URL('..', import.meta.url).pathname;
 export const chromium = '/usr/bin/chromium';
 
-/** Runs a command in the project and tells whether it went well; its output is shown as it comes. */
+/**
+ * Runs a command in the project and tells whether it went well; its output is shown as it comes.
+ */
 export function run(command, ...args) {
   return (
     spawnSync(command, args, {
@@ -19,7 +21,9 @@ export function run(command, ...args) {
 
 /** The same for steps that nothing can go on without. */
 export function must(command, ...args) {
-  if (run(command, ...args)) return;
+  if (run(command, ...args)) {
+    return;
+  }
   console.error(`Stopped: ${[command, ...args].join(' ')} did not succeed.`);
   process.exit(1);
 }
@@ -30,15 +34,20 @@ export function installPackages() {
   const lock = createHash('sha256')
     .update(readFileSync(`${root}/package-lock.json`))
     .digest('hex');
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
-  // Not `npm ci`: it refuses a lock file in which binaries for other systems are missing, and registries do not all carry them.
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) {
+    return;
+  }
+  // Not `npm ci`: it refuses a lock file in which binaries for other systems are missing, and
+  // registries do not all carry them.
   must('npm', 'install', '--no-save', '--no-audit', '--no-fund');
   writeFileSync(stamp, lock);
 }
 
 /** Chromium from Debian's packages, for the tests in a browser. */
 export function installChromium() {
-  if (existsSync(chromium)) return;
+  if (existsSync(chromium)) {
+    return;
+  }
   const sudo = process.getuid?.() === 0 ? [] : ['sudo'];
   const apt = (...args) => must(...[...sudo, 'apt-get', ...args]);
   apt('update', '-qq');

@@ -1,4 +1,7 @@
-/** `npm test`: installs what is missing, then type check, lint, Jest, build, Playwright. Closes with `N passed, N failed`. */
+/**
+ * `npm test`: installs what is missing, then type check, lint, Jest, build, Playwright. Closes with
+ * `N passed, N failed`.
+ */
 import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { build, installChromium, installPackages, root, run } from './setup.mjs';
@@ -7,16 +10,19 @@ installPackages();
 installChromium();
 
 const report = (name) => `${tmpdir()}/soyez-${process.pid}-${name}.json`;
-const jestReport = report('jest'),
-  browserReport = report('browser');
+const jestReport = report('jest');
+const browserReport = report('browser');
 
-let passed = 0,
-  failed = 0;
+let passed = 0;
+let failed = 0;
 /** A step without tests of its own counts as one. */
 function step(name, ok) {
   console.log(`${ok ? 'passed' : 'FAILED'}: ${name}`);
-  if (ok) passed++;
-  else failed++;
+  if (ok) {
+    passed++;
+  } else {
+    failed++;
+  }
 }
 
 step(
@@ -31,7 +37,9 @@ const jestOk = run('npx', 'jest', '--json', `--outputFile=${jestReport}`);
 const jest = existsSync(jestReport) ? JSON.parse(readFileSync(jestReport, 'utf8')) : undefined;
 passed += jest?.numPassedTests ?? 0;
 failed += jest ? jest.numFailedTests + jest.numRuntimeErrorTestSuites : 1;
-if (!jestOk && failed === 0) failed++;
+if (!jestOk && failed === 0) {
+  failed++;
+}
 
 const built = build();
 step('build', built);
@@ -47,6 +55,8 @@ if (built) {
   failed += stats ? Math.max(stats.unexpected, ok ? 0 : 1) : 1;
 }
 
-for (const file of [jestReport, browserReport]) rmSync(file, { force: true });
+for (const file of [jestReport, browserReport]) {
+  rmSync(file, { force: true });
+}
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed === 0 && existsSync(`${root}/.next/BUILD_ID`) ? 0 : 1);

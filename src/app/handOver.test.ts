@@ -1,4 +1,7 @@
-/** A whole hand-over made in Node, read by decoders that have nothing to do with it: pngjs, jpeg-js and sharp. */
+/**
+ * A whole hand-over made in Node, read by decoders that have nothing to do with it: pngjs, jpeg-js
+ * and sharp.
+ */
 import { readFileSync } from 'node:fs';
 import { createHash } from 'node:crypto';
 import { parse, walk } from 'css-tree';
@@ -38,8 +41,8 @@ const put = (bytes: Uint8Array<ArrayBuffer>): string => {
 };
 const shelf: Record<string, ShelfItem> = Object.fromEntries(
   sampleFiles.map((file) => {
-    const bytes = new Uint8Array(readFileSync(`public${file.url}`)),
-      { format, width, height } = inspectPicture(file.name, bytes);
+    const bytes = new Uint8Array(readFileSync(`public${file.url}`));
+    const { format, width, height } = inspectPicture(file.name, bytes);
     return [
       file.key,
       shelfItem({
@@ -87,7 +90,8 @@ site = applyEdit(
   ),
 );
 
-let ports: NodePorts, made: HandOver;
+let ports: NodePorts;
+let made: HandOver;
 beforeAll(async () => {
   ports = await nodePorts(site, assets);
   made = await produceHandOver(site, ports, { wanted: () => true, onProgress: () => {} });
@@ -117,8 +121,8 @@ async function decoded(
 }
 
 test('every file is read by an independent decoder and has exactly the size that was planned', async () => {
-  const pictures = made.files.filter((f) => f.planned),
-    seen = new Set<string>();
+  const pictures = made.files.filter((f) => f.planned);
+  const seen = new Set<string>();
   expect(pictures.length).toBe(made.plan.flatMap((p) => p.files).length);
   for (const { path, bytes, planned } of pictures) {
     const { width, height, data, channels } = await decoded(path, bytes);
@@ -208,12 +212,13 @@ test('a see-through picture falls back to PNG, an opaque one to JPEG; without th
 });
 
 test('theme colours are exact in a palette, and the border of the drawing is what the file has', async () => {
-  const png = PNG.sync.read(Buffer.from(file('pictures/background-tile.png').bytes)),
-    drawn = await draw(background),
-    colours = new Set<string>();
+  const png = PNG.sync.read(Buffer.from(file('pictures/background-tile.png').bytes));
+  const drawn = await draw(background);
+  const colours = new Set<string>();
   let border = 0;
-  for (let i = 0; i < png.width * png.height; i++)
+  for (let i = 0; i < png.width * png.height; i++) {
     colours.add([...png.data.subarray(i * 4, i * 4 + 3)].join());
+  }
   expect(colours.size).toBeLessThanOrEqual(64);
   const there = new Set(
     Array.from({ length: drawn.width * drawn.height }, (_, i) =>
@@ -222,18 +227,19 @@ test('theme colours are exact in a palette, and the border of the drawing is wha
   );
   // #3b4a45, the theme's kiln, is the ground of the tile.
   expect(there.has('59,74,69')).toBe(true);
-  for (let i = 0; i < drawn.width * drawn.height; i++)
+  for (let i = 0; i < drawn.width * drawn.height; i++) {
     if (drawn.data[i * 4] === 59 && drawn.data[i * 4 + 1] === 74 && drawn.data[i * 4 + 2] === 69) {
       expect([...png.data.subarray(i * 4, i * 4 + 3)]).toEqual([59, 74, 69]);
       border++;
     }
+  }
   expect(border).toBeGreaterThan(0);
 });
 
 test('a file of twice the size shows the same picture, drawn anew and finer', async () => {
-  const one = await draw(header),
-    slot = site.slots.find((s) => s.id === header)!,
-    two = await ports.draw(scaledDrawing(drawingOf(slot, pictureOf(site, slot)), 2));
+  const one = await draw(header);
+  const slot = site.slots.find((s) => s.id === header)!;
+  const two = await ports.draw(scaledDrawing(drawingOf(slot, pictureOf(site, slot)), 2));
   expect([two.width, two.height]).toEqual([2160, 440]);
   const reduced = resample(two, { x: 0, y: 0, scaleX: 0.5, scaleY: 0.5 }, 1080, 220);
   expect(similarityTo(referenceOf(one, '#ffffff'), reduced, '#ffffff').structure).toBeGreaterThan(
@@ -242,8 +248,9 @@ test('a file of twice the size shows the same picture, drawn anew and finer', as
   // An edge of a letter goes from dark to light within a px there, and the enlarged one does not.
   const steps = (r: Raster) => {
     let most = 0;
-    for (let i = 4; i < r.data.length; i += 4)
+    for (let i = 4; i < r.data.length; i += 4) {
       most = Math.max(most, Math.abs(r.data[i + 1] - r.data[i - 3]));
+    }
     return most;
   };
   expect(steps(two)).toBeGreaterThan(
@@ -252,9 +259,9 @@ test('a file of twice the size shows the same picture, drawn anew and finer', as
 });
 
 test('the style sheet parses, and the lines and pages name only files that are there', () => {
-  const problems: string[] = [],
-    paths = new Set(made.files.map((f) => f.path)),
-    named = new Set<string>();
+  const problems: string[] = [];
+  const paths = new Set(made.files.map((f) => f.path));
+  const named = new Set<string>();
   walk(parse(made.css, { onParseError: (e) => problems.push(e.message) }), {
     visit: 'Url',
     enter: (node) => {
@@ -264,13 +271,20 @@ test('the style sheet parses, and the lines and pages name only files that are t
   expect(problems).toEqual([]);
   for (const { path, bytes } of made.files.filter((f) => f.path.endsWith('.html'))) {
     const html = new TextDecoder().decode(bytes);
-    for (const [, src] of html.matchAll(/(?:src|href)="([^"#:]+)"/g)) named.add(src);
-    for (const [, set] of html.matchAll(/srcset="([^"]+)"/g))
-      for (const one of set.split(',')) named.add(one.trim().split(' ')[0]);
+    for (const [, src] of html.matchAll(/(?:src|href)="([^"#:]+)"/g)) {
+      named.add(src);
+    }
+    for (const [, set] of html.matchAll(/srcset="([^"]+)"/g)) {
+      for (const one of set.split(',')) {
+        named.add(one.trim().split(' ')[0]);
+      }
+    }
     expect([path, html.includes('<script')]).toEqual([path, false]);
   }
   expect(named.size).toBeGreaterThan(15);
-  for (const name of named) expect([name, paths.has(name)]).toEqual([name, true]);
+  for (const name of named) {
+    expect([name, paths.has(name)]).toEqual([name, true]);
+  }
 });
 
 test('densities and formats are told by image-set and picture, with a plain file before them', () => {
@@ -299,11 +313,12 @@ test('credits go along as text and as HTML, on every page', () => {
 test('the archive unpacks to the same bytes, and the site file in it is the site, px for px', async () => {
   const unpacked = unzip('hand-over.zip', zipFiles(made.files));
   expect(unpacked.map((f) => f.path).sort()).toEqual(made.files.map((f) => f.path).sort());
-  for (const { path, bytes } of unpacked)
+  for (const { path, bytes } of unpacked) {
     expect([path, Buffer.compare(Buffer.from(bytes), Buffer.from(file(path).bytes))]).toEqual([
       path,
       0,
     ]);
+  }
   const read = readSiteFile(
     'veldrin-clayworks.soyez',
     unpacked.find((f) => f.path.endsWith('.soyez'))!.bytes,
@@ -352,7 +367,10 @@ test('given up, it stops at the next file', async () => {
 
 const text = (id: string): Layer =>
   site.pictures[picture(header)].layers.find((l) => l.kind === 'text' && l.id !== id)!;
-/** The header with more on it: a turned shape at half strength in another mode, a tone on the words alone, a fade of everything. */
+/**
+ * The header with more on it: a turned shape at half strength in another mode, a tone on the words
+ * alone, a fade of everything.
+ */
 const variants: readonly (readonly [string, (s: Site) => Site, number])[] = [
   ['the sample header', (s) => s, 5],
   [
@@ -389,10 +407,10 @@ const variants: readonly (readonly [string, (s: Site) => Site, number])[] = [
 test.each(variants)(
   '%s goes through OpenRaster without a px changing',
   async (_, change, count) => {
-    const changed = change(site),
-      slot = changed.slots.find((s) => s.id === header)!,
-      drawing = drawingOf(slot, pictureOf(changed, slot)),
-      read = readOpenRaster('header.ora', await produceOpenRaster(drawing, ports));
+    const changed = change(site);
+    const slot = changed.slots.find((s) => s.id === header)!;
+    const drawing = drawingOf(slot, pictureOf(changed, slot));
+    const read = readOpenRaster('header.ora', await produceOpenRaster(drawing, ports));
     expect([read.width, read.height, read.layers.length, read.notes]).toEqual([
       1080,
       220,
@@ -403,11 +421,12 @@ test.each(variants)(
       const { width, height } = inspectPicture('layer', png);
       return photoFrom(layer, { assetId: put(png), width, height }, `layer-${i}`);
     });
-    const before = await ports.draw(drawing),
-      after = await ports.draw({ ...drawing, ground: { type: 'none' }, layers });
+    const before = await ports.draw(drawing);
+    const after = await ports.draw({ ...drawing, ground: { type: 'none' }, layers });
     let worst = 0;
-    for (let i = 0; i < before.data.length; i++)
+    for (let i = 0; i < before.data.length; i++) {
       worst = Math.max(worst, Math.abs(before.data[i] - after.data[i]));
+    }
     expect(worst).toBe(0);
   },
   60_000,

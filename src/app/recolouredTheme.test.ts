@@ -97,10 +97,11 @@ test('the sample theme has the pieces it says, each with what it is for, and one
 
 test('a site with a set and recipes is one the schema accepts; a path out of the folder is not', () => {
   expect(readSite(JSON.parse(JSON.stringify(site)))).toEqual(site);
-  for (const path of ['../a.png', 'a/../../b.png', '/etc/a.png', 'c:\\a.png', '..\\a.png'])
+  for (const path of ['../a.png', 'a/../../b.png', '/etc/a.png', 'c:\\a.png', '..\\a.png']) {
     expect(() =>
       readSite({ ...site, set: { ...set, others: [{ ...set.others[0], path }] } }),
     ).toThrow('Expected a path inside');
+  }
   expect(() => readSite({ ...site, set: { ...set, lines: { a: 'reddish' } } })).toThrow();
 });
 
@@ -127,12 +128,13 @@ test('pieces with a place lie in slots of their size with the recipe; laid again
     ),
   );
   expect(again.slots).toHaveLength(site.slots.length);
-  for (const slot of again.slots)
+  for (const slot of again.slots) {
     expect(
       pictureOf(again, slot).layers.map((l) =>
         l.kind === 'recipe' ? l.recipe.steps[0].opacity : l.kind,
       ),
     ).toEqual(['photo', 0.3]);
+  }
 });
 
 test('a recipe goes out as a file and comes in as it was; others are refused with what was expected', () => {
@@ -166,7 +168,8 @@ test('a recipe goes out as a file and comes in as it was; others are refused wit
 });
 
 describe('handed over with the site', () => {
-  let ports: NodePorts, made: HandOver;
+  let ports: NodePorts;
+  let made: HandOver;
   const file = (path: string) => made.files.find((f) => f.path === path)!;
   beforeAll(async () => {
     ports = await nodePorts(site, assets);
@@ -176,8 +179,9 @@ describe('handed over with the site', () => {
 
   test('every file of the theme goes along under its path, what is on the plan as the plan’s, the rest recoloured or as it was', async () => {
     const paths = made.files.map((f) => f.path);
-    for (const { path } of [...set.pieces, ...set.sheets, ...set.others])
+    for (const { path } of [...set.pieces, ...set.sheets, ...set.others]) {
       expect(paths.filter((p) => p === path)).toEqual([path]);
+    }
     expect(file('slate/images/header.jpg').planned).toBeDefined();
     expect(file('slate/images/button.png')).toMatchObject({ theme: 'changed', type: 'image/png' });
     expect(file('slate/images/waiting.gif')).toMatchObject({ theme: 'as it was' });
@@ -194,41 +198,46 @@ describe('handed over with the site', () => {
       site,
       chain(
         editSet((s) => {
-          for (const f of [...s.pieces, ...s.sheets, ...s.others])
+          for (const f of [...s.pieces, ...s.sheets, ...s.others]) {
             f.path = f.path.replace('slate/', '');
+          }
           s.lines = {};
         }),
         (s) => {
-          for (const slot of s.slots) slot.replaces = slot.replaces!.replace('slate/', '');
+          for (const slot of s.slots) {
+            slot.replaces = slot.replaces!.replace('slate/', '');
+          }
         },
       ),
     );
     const { files } = await produceHandOver(flat, ports, {
-        wanted: () => true,
-        onProgress: () => {},
-      }),
-      at = (path: string) => files.find((f) => f.path === path);
+      wanted: () => true,
+      onProgress: () => {},
+    });
+    const at = (path: string) => files.find((f) => f.path === path);
     expect([at('style.css')!.theme, at('theme/style.css')!.theme]).toEqual([undefined, 'changed']);
     expect(at('theme/images/header.jpg')!.bytes).toEqual(at('images/header.jpg')!.bytes);
   });
 
   test('the site file holds the theme’s files too and comes back whole', async () => {
-    const bytes = writeSiteFile({ site, assets }),
-      back = readSiteFile('slate.soyez', bytes);
+    const bytes = writeSiteFile({ site, assets });
+    const back = readSiteFile('slate.soyez', bytes);
     expect(back.site).toEqual(site);
     expect([...back.assets.keys()].sort()).toEqual(assetsOf(site).sort());
-    for (const [id, content] of back.assets) expect(content).toEqual(assets.get(id));
+    for (const [id, content] of back.assets) {
+      expect(content).toEqual(assets.get(id));
+    }
   });
 
   test('the host serves the theme’s own pages beside the plan’s', async () => {
     const { codecs, close } = await nodeCodecs();
     try {
       const host = createHost({
-          codecs: async () => codecs,
-          digest: (b) => createHash('sha256').update(b).digest('hex'),
-          now: () => 1,
-        }),
-        state = await host.receive('slate-site', zipFiles(made.files));
+        codecs: async () => codecs,
+        digest: (b) => createHash('sha256').update(b).digest('hex'),
+        now: () => 1,
+      });
+      const state = await host.receive('slate-site', zipFiles(made.files));
       expect(state.pages).toEqual([
         { name: 'Home', path: 'home.html' },
         { name: 'slate/index.html', path: 'slate/index.html' },

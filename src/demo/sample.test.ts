@@ -10,8 +10,8 @@ import { sampleFiles, sampleSite } from './sample';
 
 const shelf: Record<string, ShelfItem> = Object.fromEntries(
   sampleFiles.map((file) => {
-    const bytes = readFileSync(`public${file.url}`),
-      { format, width, height } = inspectPicture(file.name, bytes);
+    const bytes = readFileSync(`public${file.url}`);
+    const { format, width, height } = inspectPicture(file.name, bytes);
     return [
       file.key,
       shelfItem({
@@ -57,7 +57,10 @@ test('a site of version 4 is brought up to date: its files are written as they w
   expect(readSite(in4)).toEqual(site);
 });
 
-/** The site as version 3 stored it: washes everywhere, all words in the file, a colour beside each side that meets one. */
+/**
+ * The site as version 3 stored it: washes everywhere, all words in the file, a colour beside each
+ * side that meets one.
+ */
 const in3 = {
   ...without(site, 'limits', 'handOver', 'recipes', 'set'),
   schemaVersion: 3,
@@ -122,13 +125,13 @@ const layersWithout = (...fields: string[]) =>
   );
 
 test('a site of version 2 is brought up to date and draws what it drew', () => {
-  const layers = layersWithout(...since3),
-    withTurns = Object.fromEntries(
-      Object.entries(layers).map(([key, p]) => [
-        key,
-        { ...p, layers: p.layers.map((l) => ('words' in l ? without(l, 'turn') : l)) },
-      ]),
-    );
+  const layers = layersWithout(...since3);
+  const withTurns = Object.fromEntries(
+    Object.entries(layers).map(([key, p]) => [
+      key,
+      { ...p, layers: p.layers.map((l) => ('words' in l ? without(l, 'turn') : l)) },
+    ]),
+  );
   expect(readSite({ ...without(in3, 'fonts'), schemaVersion: 2, pictures: withTurns })).toEqual(
     from3,
   );

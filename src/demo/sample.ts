@@ -12,11 +12,11 @@ import type { ShelfItem } from '@/core/site/model/shelf';
 import { schemaVersion, type Site } from '@/core/site/model/site';
 import type { Beside, Slot } from '@/core/site/model/slot';
 
-const kiln = '#3b4a45',
-  slip = '#efe9dc',
-  clay = '#a4553a',
-  celadon = '#a9b79a',
-  sand = '#e3d6bd';
+const kiln = '#3b4a45';
+const slip = '#efe9dc';
+const clay = '#a4553a';
+const celadon = '#a9b79a';
+const sand = '#e3d6bd';
 
 export interface SampleFile {
   readonly key: string;
@@ -29,7 +29,9 @@ export interface SampleFile {
 
 const maker = 'Veldrin Clayworks';
 
-/** What lies on the sample's shelf. All of it is rendered by the scripts in src/demo/photographs. */
+/**
+ * What lies on the sample's shelf. All of it is rendered by the scripts in src/demo/photographs.
+ */
 export const sampleFiles: readonly SampleFile[] = [
   { key: 'shelf', url: '/sample/shelf-of-pots.jpg', name: 'Shelf of pots', maker, subject: 'pots' },
   {
@@ -233,8 +235,8 @@ export function sampleSite(id: string, shelf: Readonly<Record<string, ShelfItem>
   const whole = (layerId: string, key: string, slot: Slot): Layer =>
     newPhoto(layerId, shelf[key], slot);
   const [header, background, sidebar, divider, , diary] = slots;
-  const pots = shelf.shelf,
-    frame = fillFrame(pots, header);
+  const pots = shelf.shelf;
+  const frame = fillFrame(pots, header);
   const picture = (
     pictureId: string,
     layers: Layer[],

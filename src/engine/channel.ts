@@ -25,8 +25,9 @@ export interface Channel<C extends Calls> {
 }
 
 /**
- * Questions to a worker as promises. The worker starts with the first question. When it crashes every pending question is
- * rejected with a WorkerCrash, a new worker is started by the next question, and `onCrash` is told.
+ * Questions to a worker as promises. The worker starts with the first question. When it crashes
+ * every pending question is rejected with a WorkerCrash, a new worker is started by the next
+ * question, and `onCrash` is told.
  */
 export function createChannel<C extends Calls>(
   spawn: () => WorkerLike,
@@ -41,23 +42,32 @@ export function createChannel<C extends Calls>(
     worker = undefined;
     const waiting = [...pending.values()];
     pending.clear();
-    for (const { reject } of waiting) reject(new WorkerCrash(reason));
+    for (const { reject } of waiting) {
+      reject(new WorkerCrash(reason));
+    }
   }
 
   function start(): WorkerLike {
     const fresh = spawn();
     const crashed = (event: { message?: string }) => {
-      if (fresh !== worker) return;
+      if (fresh !== worker) {
+        return;
+      }
       drop(event.message ?? 'The worker stopped.');
       onCrash();
     };
     fresh.addEventListener('message', ({ data }) => {
-      const reply = data as Reply,
-        waiting = pending.get(reply.id);
-      if (!waiting || fresh !== worker) return;
+      const reply = data as Reply;
+      const waiting = pending.get(reply.id);
+      if (!waiting || fresh !== worker) {
+        return;
+      }
       pending.delete(reply.id);
-      if (reply.ok) waiting.resolve(reply.answer);
-      else waiting.reject(new Error(reply.message));
+      if (reply.ok) {
+        waiting.resolve(reply.answer);
+      } else {
+        waiting.reject(new Error(reply.message));
+      }
     });
     fresh.addEventListener('error', crashed);
     fresh.addEventListener('messageerror', crashed);
@@ -96,7 +106,9 @@ export type Handlers<C extends Calls> = {
     | { answer: C[K]['answer']; transfer?: Transferable[] };
 };
 
-/** Answers questions in the worker, one message each; a handler that throws becomes a failed answer. */
+/**
+ * Answers questions in the worker, one message each; a handler that throws becomes a failed answer.
+ */
 export function serve<C extends Calls>(scope: ServerScope, handlers: Handlers<C>): void {
   scope.addEventListener('message', async ({ data }) => {
     const { id, call, ask } = data as Request<C>;

@@ -34,20 +34,29 @@ const recipes = lastRecipe();
 /** The picture that is tried out, one at a time. */
 let trial: Trial | undefined;
 function opened(): Trial {
-  if (!trial) throw new Error('Expected a trial to be open.');
+  if (!trial) {
+    throw new Error('Expected a trial to be open.');
+  }
   return trial;
 }
 
 serve<CodecCalls>(self as unknown as ServerScope, {
   async ready({ forWriting }) {
     const { encode } = await codecs;
-    if (!forWriting) return { answer: null };
-    // A browser compiles an encoder better the more it has run: the first files of a format take several times as long as later ones.
+    if (!forWriting) {
+      return { answer: null };
+    }
+    // A browser compiles an encoder better the more it has run: the first files of a format take
+    // several times as long as later ones.
     const picture = createRaster(360, 220);
-    for (let k = 0; k < picture.data.length; k++)
+    for (let k = 0; k < picture.data.length; k++) {
       picture.data[k] = k % 4 === 3 ? 255 : 128 + 60 * Math.sin(k / 900) + ((k * 7919) % 31);
-    for (const quality of [50, 70])
-      for (const format of pressFormats) await encode(picture, pressAs(format, quality), []);
+    }
+    for (const quality of [50, 70]) {
+      for (const format of pressFormats) {
+        await encode(picture, pressAs(format, quality), []);
+      }
+    }
     return { answer: null };
   },
   async decode({ bytes }) {

@@ -23,7 +23,11 @@ class LocalWorker implements WorkerLike {
       },
       postMessage: (data) => {
         setTimeout(() => {
-          if (!this.dead) for (const l of this.outside.message ?? []) l({ data });
+          if (!this.dead) {
+            for (const l of this.outside.message ?? []) {
+              l({ data });
+            }
+          }
         }, 0);
       },
     });
@@ -31,7 +35,11 @@ class LocalWorker implements WorkerLike {
 
   postMessage(data: unknown): void {
     setTimeout(() => {
-      if (!this.dead) for (const l of this.inside) l({ data });
+      if (!this.dead) {
+        for (const l of this.inside) {
+          l({ data });
+        }
+      }
     }, 0);
   }
   terminate(): void {
@@ -41,7 +49,9 @@ class LocalWorker implements WorkerLike {
     (this.outside[type] ??= []).push(listener as Listener);
   }
   crash(message: string): void {
-    for (const l of this.outside.error ?? []) l({ message });
+    for (const l of this.outside.error ?? []) {
+      l({ message });
+    }
   }
 }
 
@@ -69,8 +79,8 @@ test('answers find their questions, and a failure is an error with its message',
 });
 
 test('a crash rejects what is pending, says so once, and the next question has a new worker', async () => {
-  const workers: LocalWorker[] = [],
-    crashes: number[] = [];
+  const workers: LocalWorker[] = [];
+  const crashes: number[] = [];
   const channel = createChannel<EchoCalls>(
     () => {
       const w = new LocalWorker(echo);
@@ -166,7 +176,9 @@ function engineWith(setup: Setup) {
         serve<CodecCalls>(scope, {
           ready: () => ({ answer: null }),
           decode: ({ bytes }) => {
-            if (bytes[0] === 0) throw new Error('the file breaks off');
+            if (bytes[0] === 0) {
+              throw new Error('the file breaks off');
+            }
             return { answer: createRaster(1, 1) };
           },
           press: () => ({ answer: { bytes: new Uint8Array(3), decoded: createRaster(2, 1) } }),
@@ -189,7 +201,9 @@ function engineWith(setup: Setup) {
                 },
           patch: () => ({ answer: createRaster(1, 1) }),
           recolour: ({ bytes }) => {
-            if (bytes[0] === 0) throw new Error('the file breaks off');
+            if (bytes[0] === 0) {
+              throw new Error('the file breaks off');
+            }
             return { answer: { bytes, ends: undefined, note: '' } };
           },
         }),
@@ -216,30 +230,30 @@ function engineWith(setup: Setup) {
         }),
       ),
     spawnSet() {
-      const known = new Set<string>(),
-        worker = new LocalWorker((scope) =>
-          serve<SetCalls>(scope, {
-            open: ({ files }) =>
-              files[0].path === 'slow.zip'
-                ? new Promise(() => {})
-                : { answer: { name: 'slate', pieces: [], sheets: [], others: [] } },
-            roles: () => ({ answer: new Map() }),
-            piece({ assetId }) {
-              known.add(assetId);
-              setup.looked.push(assetId);
-              return { answer: { samples: [], gone: [] } };
-            },
-            previews: ({ assetIds }) => ({
-              answer: assetIds
-                .filter((id) => known.has(id))
-                .map((assetId) => ({ assetId, raster: createRaster(1, 1) })),
-            }),
-            smaller: ({ raster }) => ({ answer: raster }),
-            whole: ({ raster }) => ({ answer: raster }),
-            offers: () => ({ answer: [] }),
-            follow: () => new Promise(() => {}),
+      const known = new Set<string>();
+      const worker = new LocalWorker((scope) =>
+        serve<SetCalls>(scope, {
+          open: ({ files }) =>
+            files[0].path === 'slow.zip'
+              ? new Promise(() => {})
+              : { answer: { name: 'slate', pieces: [], sheets: [], others: [] } },
+          roles: () => ({ answer: new Map() }),
+          piece({ assetId }) {
+            known.add(assetId);
+            setup.looked.push(assetId);
+            return { answer: { samples: [], gone: [] } };
+          },
+          previews: ({ assetIds }) => ({
+            answer: assetIds
+              .filter((id) => known.has(id))
+              .map((assetId) => ({ assetId, raster: createRaster(1, 1) })),
           }),
-        );
+          smaller: ({ raster }) => ({ answer: raster }),
+          whole: ({ raster }) => ({ answer: raster }),
+          offers: () => ({ answer: [] }),
+          follow: () => new Promise(() => {}),
+        }),
+      );
       setup.sets.push(worker);
       return worker;
     },
@@ -262,8 +276,8 @@ const setUp = (missing: string[] = []): Setup => ({
 });
 const rest = () => new Promise((resolve) => setTimeout(resolve, 40));
 const listen = () => {
-  const frames: Frame[] = [],
-    failures: string[] = [];
+  const frames: Frame[] = [];
+  const failures: string[] = [];
   return {
     frames,
     failures,
@@ -277,19 +291,21 @@ const listen = () => {
 };
 
 test('of many drawings asked for at once, the first and the newest are drawn', async () => {
-  const setup = setUp(),
-    heard = listen(),
-    view = engineWith(setup).view(heard);
-  for (const s of [0.1, 0.2, 0.3, 0.4, 0.5]) view.show(drawing(s));
+  const setup = setUp();
+  const heard = listen();
+  const view = engineWith(setup).view(heard);
+  for (const s of [0.1, 0.2, 0.3, 0.4, 0.5]) {
+    view.show(drawing(s));
+  }
   await rest();
   expect(setup.drawn).toEqual([0.1, 0.5]);
   expect(heard.frames.map((f) => f.changed.width)).toEqual([2, 1]);
 });
 
 test('after a crash the last frame is drawn again, whole, by a new worker', async () => {
-  const setup = setUp(),
-    heard = listen(),
-    view = engineWith(setup).view(heard);
+  const setup = setUp();
+  const heard = listen();
+  const view = engineWith(setup).view(heard);
   view.show(drawing(0.7));
   await rest();
   setup.renders[0].crash('gone');
@@ -301,9 +317,9 @@ test('after a crash the last frame is drawn again, whole, by a new worker', asyn
 });
 
 test('a photo that is not there is decoded, handed over once, and the picture drawn again', async () => {
-  const setup = setUp(['pots']),
-    heard = listen(),
-    view = engineWith(setup).view(heard);
+  const setup = setUp(['pots']);
+  const heard = listen();
+  const view = engineWith(setup).view(heard);
   view.show(drawing(0.2));
   await rest();
   expect(setup.given).toEqual(['pots']);
@@ -311,9 +327,9 @@ test('a photo that is not there is decoded, handed over once, and the picture dr
 });
 
 test('a font of the owner’s is handed over as it is, and the picture drawn again', async () => {
-  const setup = setUp(['letters']),
-    heard = listen(),
-    view = engineWith(setup).view(heard);
+  const setup = setUp(['letters']);
+  const heard = listen();
+  const view = engineWith(setup).view(heard);
   view.show(drawing(0.2));
   await rest();
   expect(setup.given).toEqual(['font letters', 'letters']);
@@ -321,17 +337,17 @@ test('a font of the owner’s is handed over as it is, and the picture drawn aga
 });
 
 test('a colour is sampled from the photo itself, which is handed over first; outside of it there is none', async () => {
-  const setup = setUp(),
-    engine = engineWith(setup);
+  const setup = setUp();
+  const engine = engineWith(setup);
   await expect(engine.sample('pots', 0, 0, 3)).resolves.toEqual({ r: 1, g: 2, b: 3 });
   await expect(engine.sample('pots', 5, 0, 3)).resolves.toBeUndefined();
   expect(setup.given).toEqual(['pots']);
 });
 
 test('a photo that cannot be read is said, and the view goes on', async () => {
-  const setup = setUp(['broken']),
-    heard = listen(),
-    view = engineWith(setup).view(heard);
+  const setup = setUp(['broken']);
+  const heard = listen();
+  const view = engineWith(setup).view(heard);
   view.show(drawing(0.2));
   await rest();
   expect(heard.failures).toEqual(['the file breaks off']);
@@ -341,9 +357,9 @@ test('a photo that cannot be read is said, and the view goes on', async () => {
 });
 
 test('all pixels are asked for again once the photos are there; a closed view stays silent', async () => {
-  const setup = setUp(['pots']),
-    engine = engineWith(setup),
-    heard = listen();
+  const setup = setUp(['pots']);
+  const engine = engineWith(setup);
+  const heard = listen();
   await expect(engine.pixels(drawing(1))).resolves.toMatchObject({ width: 2 });
   expect(setup.given).toEqual(['pots']);
   const view = engine.view(heard);
@@ -354,10 +370,10 @@ test('all pixels are asked for again once the photos are there; a closed view st
 });
 
 test('with a focus the part in sight comes first; the rest is drawn once nothing newer has been asked for', async () => {
-  const setup = setUp(),
-    heard = listen(),
-    view = engineWith(setup).view(heard),
-    focus = { x: 0, y: 0, width: 1, height: 1 };
+  const setup = setUp();
+  const heard = listen();
+  const view = engineWith(setup).view(heard);
+  const focus = { x: 0, y: 0, width: 1, height: 1 };
   view.show(drawing(0.1), focus);
   await rest();
   expect(heard.frames.map((f) => f.complete)).toEqual([true]);
@@ -373,9 +389,9 @@ test('with a focus the part in sight comes first; the rest is drawn once nothing
 });
 
 test('a view that is closed completes nothing any more', async () => {
-  const setup = setUp(),
-    heard = listen(),
-    view = engineWith(setup).view(heard);
+  const setup = setUp();
+  const heard = listen();
+  const view = engineWith(setup).view(heard);
   view.show(drawing(0.1));
   await rest();
   view.show(drawing(0.2), { x: 0, y: 0, width: 1, height: 1 });
@@ -386,8 +402,8 @@ test('a view that is closed completes nothing any more', async () => {
 });
 
 test('a photo is handed over before it is looked at, once, and again to a new worker', async () => {
-  const setup = setUp(),
-    engine = engineWith(setup);
+  const setup = setUp();
+  const engine = engineWith(setup);
   await expect(engine.look('pots', { width: 10, height: 5 })).resolves.toEqual({
     frames: [],
     colours: [],
@@ -403,9 +419,9 @@ test('a photo is handed over before it is looked at, once, and again to a new wo
 });
 
 test('reading a theme can be given up: it ends at once, and the next one is read by a new worker', async () => {
-  const engine = engineWith(setUp()),
-    stop = new AbortController(),
-    bytes = new Uint8Array(1);
+  const engine = engineWith(setUp());
+  const stop = new AbortController();
+  const bytes = new Uint8Array(1);
   const reading = engine.openTheme([{ name: 'slow.zip', bytes }], stop.signal);
   await rest();
   stop.abort();
@@ -416,8 +432,8 @@ test('reading a theme can be given up: it ends at once, and the next one is read
 });
 
 test('codecs that fail once are started anew and asked again', async () => {
-  const setup = { ...setUp(), codecFails: 1 },
-    formats: string[] = [];
+  const setup = { ...setUp(), codecFails: 1 };
+  const formats: string[] = [];
   await engineWith(setup).search(
     { raster: createRaster(2, 1), site: {} as Site, slotId: 's', under: '#ffffff', pinned: [] },
     { by: 'care', care: 'light' },
@@ -434,15 +450,15 @@ test('codecs that fail once are started anew and asked again', async () => {
 });
 
 test('searches follow each other in workers of their own; one that is not wanted any more ends before it begins', async () => {
-  const engine = engineWith(setUp()),
-    subject = {
-      raster: createRaster(2, 1),
-      site: {} as Site,
-      slotId: 's',
-      under: '#ffffff',
-      pinned: [],
-    },
-    order: string[] = [];
+  const engine = engineWith(setUp());
+  const subject = {
+    raster: createRaster(2, 1),
+    site: {} as Site,
+    slotId: 's',
+    under: '#ffffff',
+    pinned: [],
+  };
+  const order: string[] = [];
   const listener = (name: string, wanted: boolean): SearchListener => ({
     onTried: ({ judgement }) => {
       order.push(`${name} ${judgement.settings.format}`);
@@ -451,17 +467,17 @@ test('searches follow each other in workers of their own; one that is not wanted
     wanted: () => wanted,
   });
   const first = engine.search(
-      subject,
-      { by: 'care', care: 'light' },
-      ['webp'],
-      listener('first', true),
-    ),
-    second = engine.search(
-      subject,
-      { by: 'care', care: 'light' },
-      ['jpeg'],
-      listener('second', true),
-    );
+    subject,
+    { by: 'care', care: 'light' },
+    ['webp'],
+    listener('first', true),
+  );
+  const second = engine.search(
+    subject,
+    { by: 'care', care: 'light' },
+    ['jpeg'],
+    listener('second', true),
+  );
   await expect(
     engine.search(subject, { by: 'care', care: 'light' }, ['avif'], listener('third', false)),
   ).rejects.toThrow('The search was stopped.');
@@ -485,8 +501,8 @@ test('searches follow each other in workers of their own; one that is not wanted
 });
 
 test('a photo that had to make room is handed over again when it is wanted', async () => {
-  const setup = setUp(['pots']),
-    engine = engineWith(setup);
+  const setup = setUp(['pots']);
+  const engine = engineWith(setup);
   setup.room = 1;
   await engine.pixels(drawing(0.2));
   setup.missing = ['bowl'];
@@ -508,8 +524,8 @@ test('of what is kept, that goes which was not asked for longest, and some stay 
 });
 
 test('a piece is decoded once, and after a crash the pieces that are asked for are handed over again', async () => {
-  const setup = setUp(),
-    { set } = engineWith(setup);
+  const setup = setUp();
+  const { set } = engineWith(setup);
   await Promise.all([set.look('a'), set.look('a'), set.look('b')]);
   expect(setup.looked).toEqual(['a', 'b']);
   const asked = set.previews(null, ['a', 'b']);
@@ -519,25 +535,25 @@ test('a piece is decoded once, and after a crash the pieces that are asked for a
 });
 
 test('a set is written file by file: one that breaks off is said and the others go on, and what is not wanted is not begun', async () => {
-  const { set } = engineWith(setUp()),
-    recipe = { id: 'r', name: '', steps: [], spare: false },
-    done: string[] = [],
-    failed: string[] = [];
+  const { set } = engineWith(setUp());
+  const recipe = { id: 'r', name: '', steps: [], spare: false };
+  const done: string[] = [];
+  const failed: string[] = [];
   const job = (assetId: string) => ({
-      path: `${assetId}.png`,
-      assetId,
-      format: 'png',
-      wantsEnds: false,
-    }),
-    listener = {
-      wanted: () => true,
-      onDone: (j: { path: string }) => {
-        done.push(j.path);
-      },
-      onFailure: (j: { path: string }, message: string) => {
-        failed.push(`${j.path} ${message}`);
-      },
-    };
+    path: `${assetId}.png`,
+    assetId,
+    format: 'png',
+    wantsEnds: false,
+  });
+  const listener = {
+    wanted: () => true,
+    onDone: (j: { path: string }) => {
+      done.push(j.path);
+    },
+    onFailure: (j: { path: string }, message: string) => {
+      failed.push(`${j.path} ${message}`);
+    },
+  };
   await set.recolour(recipe, [job('a'), job('broken'), job('b'), job('c')], listener);
   expect([done.sort(), failed]).toEqual([
     ['a.png', 'b.png', 'c.png'],
@@ -552,9 +568,9 @@ test('a set is written file by file: one that breaks off is said and the others 
 });
 
 test('reading a folder can be given up', async () => {
-  const { set } = engineWith(setUp()),
-    stop = new AbortController(),
-    slow = set.open([{ path: 'slow.zip', bytes: new Uint8Array(1) }], stop.signal);
+  const { set } = engineWith(setUp());
+  const stop = new AbortController();
+  const slow = set.open([{ path: 'slow.zip', bytes: new Uint8Array(1) }], stop.signal);
   stop.abort();
   await expect(slow).rejects.toThrow('was stopped');
   expect((await set.open([{ path: 'a.zip', bytes: new Uint8Array(1) }])).name).toBe('slate');

@@ -38,8 +38,9 @@ export interface EngineParts {
 /** One place on the screen that shows a picture. */
 export interface View {
   /**
-   * Draws it as soon as the worker is free; of several asked for meanwhile only the newest is drawn. With a focus, of a
-   * large change the part inside it is drawn first, and the rest once nothing newer has been asked for.
+   * Draws it as soon as the worker is free; of several asked for meanwhile only the newest is
+   * drawn. With a focus, of a large change the part inside it is drawn first, and the rest once
+   * nothing newer has been asked for.
    */
   show(drawing: Drawing, focus?: Rect): void;
   close(): void;
@@ -61,23 +62,32 @@ export interface Engine {
   look(assetId: string, frame: Size): Promise<PhotoLook>;
   /** The colour of a photo at one of its own px, as a mean of a square; undefined outside of it. */
   sample(assetId: string, x: number, y: number, size: SampleSize): Promise<Rgb | undefined>;
-  /** What is measured of the drawing and not of its file; asked once the picture's pixels have been. */
+  /**
+   * What is measured of the drawing and not of its file; asked once the picture's pixels have been.
+   */
   survey(drawing: Drawing, questions: SurveyQuestions): Promise<Survey>;
   /** Hands over the pixels of an asset that was decoded already; the raster is gone afterwards. */
   adopt(assetId: string, raster: Raster): Promise<void>;
   /** @param pinned colours that a palette keeps exactly */
   press(raster: Raster, settings: PressSettings, pinned: readonly Hex[]): Promise<Pressed>;
-  /** A file alone, written by one of the workers that search, so that what is pressed for the eye does not wait for it. */
+  /**
+   * A file alone, written by one of the workers that search, so that what is pressed for the eye
+   * does not wait for it.
+   */
   encode(
     raster: Raster,
     settings: PressSettings,
     pinned: readonly Hex[],
   ): Promise<Uint8Array<ArrayBuffer>>;
-  /** Reads style sheets and zips of theme folders; a signal that is given up ends the work at once. */
+  /**
+   * Reads style sheets and zips of theme folders; a signal that is given up ends the work at once.
+   */
   openTheme(files: readonly ThemeFile[], signal?: AbortSignal): Promise<OpenedTheme>;
   /** Starts the workers that search ahead of need. */
   warmSearch(): void;
-  /** Looks for the lightest file of a picture, in workers of its own, one search after the other. */
+  /**
+   * Looks for the lightest file of a picture, in workers of its own, one search after the other.
+   */
   search(
     subject: TrialSubject,
     aim: Aim,
@@ -99,7 +109,10 @@ export interface Engine {
 /** Workers that search at the same time. */
 const searchers = 2;
 
-/** Searchers are given up when nothing was searched for so long, ms: each holds a copy of the codecs. */
+/**
+ * Searchers are given up when nothing was searched for so long, ms: each holds a copy of the
+ * codecs.
+ */
 const idle = 60_000;
 
 /** What lies outside the focus is drawn once nothing has been asked for this long, ms. */
@@ -110,17 +123,20 @@ export function createEngine(parts: EngineParts): Engine {
   let provided = new Map<string, Promise<void>>();
   const repeats = new Set<() => void>();
   const render = createChannel<RenderCalls>(parts.spawnRender, () => {
-    // A new worker knows no assets and no views: forget what the old one had and draw the last frames again.
+    // A new worker knows no assets and no views: forget what the old one had and draw the last
+    // frames again.
     provided = new Map();
-    for (const repeat of repeats) repeat();
+    for (const repeat of repeats) {
+      repeat();
+    }
   });
   const codec = createChannel<CodecCalls>(parts.spawnCodec);
   const theme = createChannel<ThemeCalls>(parts.spawnTheme);
   const trials = Array.from({ length: searchers }, () =>
     createChannel<CodecCalls>(parts.spawnCodec),
   );
-  let searching: Promise<unknown> = Promise.resolve(),
-    resting: ReturnType<typeof setTimeout> | undefined;
+  let searching: Promise<unknown> = Promise.resolve();
+  let resting: ReturnType<typeof setTimeout> | undefined;
 
   /** One at a time; those that are not wanted any more when their turn comes end at once. */
   function inTurn<T>(work: () => Promise<T>): Promise<T> {
@@ -134,10 +150,14 @@ export function createEngine(parts: EngineParts): Engine {
       .then(() => {
         clearTimeout(resting);
         resting = setTimeout(() => {
-          for (const t of trials) t.restart('Nothing was searched for.');
+          for (const t of trials) {
+            t.restart('Nothing was searched for.');
+          }
         }, idle);
         // Outside of a browser it keeps no process from ending.
-        if (typeof resting === 'object') (resting as { unref(): void }).unref();
+        if (typeof resting === 'object') {
+          (resting as { unref(): void }).unref();
+        }
       });
     searching = over;
     return done;
@@ -148,7 +168,10 @@ export function createEngine(parts: EngineParts): Engine {
     subject: TrialSubject,
   ): Promise<Trial> {
     const open = () => channel.ask('trial', { subject });
-    /** Codecs that have written much may run out of memory: a fresh worker is asked once more before anything is given up. */
+    /**
+     * Codecs that have written much may run out of memory: a fresh worker is asked once more before
+     * anything is given up.
+     */
     const afresh = async <T>(question: () => Promise<T>): Promise<T> => {
       try {
         return await question();
@@ -177,7 +200,9 @@ export function createEngine(parts: EngineParts): Engine {
     try {
       return await question();
     } catch (error) {
-      if (error instanceof WorkerCrash) return question();
+      if (error instanceof WorkerCrash) {
+        return question();
+      }
       throw error;
     }
   }
@@ -185,14 +210,17 @@ export function createEngine(parts: EngineParts): Engine {
   const decode = (bytes: Uint8Array) => twice(() => codec.ask('decode', { bytes }));
 
   const give = async (assetId: string, raster: Raster): Promise<void> => {
-    for (const gone of await render.ask('asset', { assetId, raster }, [raster.data.buffer]))
+    for (const gone of await render.ask('asset', { assetId, raster }, [raster.data.buffer])) {
       provided.delete(gone);
+    }
   };
 
   function remember(assetId: string, done: Promise<void>): Promise<void> {
     provided.set(assetId, done);
     done.catch(() => {
-      if (provided.get(assetId) === done) provided.delete(assetId);
+      if (provided.get(assetId) === done) {
+        provided.delete(assetId);
+      }
     });
     return done;
   }
@@ -200,8 +228,11 @@ export function createEngine(parts: EngineParts): Engine {
   /** A picture is decoded first; a font is handed over as it is, for the browser to read. */
   async function fetchAsset(assetId: string): Promise<void> {
     const bytes = await parts.assetBytes(assetId);
-    if (isFont(bytes)) await render.ask('font', { assetId, bytes });
-    else await give(assetId, await decode(bytes));
+    if (isFont(bytes)) {
+      await render.ask('font', { assetId, bytes });
+    } else {
+      await give(assetId, await decode(bytes));
+    }
   }
 
   const provide = (assetId: string): Promise<void> =>
@@ -209,52 +240,65 @@ export function createEngine(parts: EngineParts): Engine {
 
   function view(listener: ViewListener): View {
     const name = `view ${nextView++}`;
-    let waiting: { drawing: Drawing; focus?: Rect } | undefined,
-      latest: Drawing | undefined,
-      busy = false,
-      whole = true,
-      closed = false;
+    let waiting: { drawing: Drawing; focus?: Rect } | undefined;
+    let latest: Drawing | undefined;
+    let busy = false;
+    let whole = true;
+    let closed = false;
     let rest: ReturnType<typeof setTimeout> | undefined;
     const awaited = new Set<string>();
 
     function fetchMissing(missing: readonly string[]): void {
       for (const assetId of missing) {
-        if (awaited.has(assetId)) continue;
+        if (awaited.has(assetId)) {
+          continue;
+        }
         awaited.add(assetId);
         provide(assetId)
           .then(() => {
-            if (latest) show(latest);
+            if (latest) {
+              show(latest);
+            }
           })
           .catch((error: unknown) => {
-            if (!closed && !(error instanceof WorkerCrash))
+            if (!closed && !(error instanceof WorkerCrash)) {
               listener.onFailure(error instanceof Error ? error.message : String(error));
+            }
           })
           .finally(() => awaited.delete(assetId));
       }
     }
 
     async function next(): Promise<void> {
-      if (busy || closed || !waiting) return;
+      if (busy || closed || !waiting) {
+        return;
+      }
       const { drawing, focus } = waiting;
       waiting = undefined;
       busy = true;
       clearTimeout(rest);
       try {
         const frame = await render.ask('frame', { view: name, drawing, whole, focus });
-        if (closed) return;
+        if (closed) {
+          return;
+        }
         whole = false;
         listener.onFrame(
           frame,
           frame.complete && frame.missing.length === 0 && waiting === undefined,
         );
         fetchMissing(frame.missing);
-        if (!frame.complete)
+        if (!frame.complete) {
           rest = setTimeout(() => {
-            if (latest && !waiting) show(latest);
+            if (latest && !waiting) {
+              show(latest);
+            }
           }, pause);
+        }
       } catch (error) {
-        if (!closed && !(error instanceof WorkerCrash))
+        if (!closed && !(error instanceof WorkerCrash)) {
           listener.onFailure(error instanceof Error ? error.message : String(error));
+        }
       } finally {
         busy = false;
         void next();
@@ -270,7 +314,9 @@ export function createEngine(parts: EngineParts): Engine {
     const repeat = () => {
       whole = true;
       awaited.clear();
-      if (latest) show(latest);
+      if (latest) {
+        show(latest);
+      }
     };
     repeats.add(repeat);
     return {
@@ -288,7 +334,9 @@ export function createEngine(parts: EngineParts): Engine {
     view,
     async pixels(drawing) {
       const first = await twice(() => render.ask('pixels', { drawing }));
-      if (first.missing.length === 0) return first.raster;
+      if (first.missing.length === 0) {
+        return first.raster;
+      }
       await Promise.all(first.missing.map(provide));
       return (await twice(() => render.ask('pixels', { drawing }))).raster;
     },
@@ -296,7 +344,9 @@ export function createEngine(parts: EngineParts): Engine {
     async look(assetId, frame) {
       await provide(assetId);
       const found = await twice(() => render.ask('look', { assetId, frame }));
-      if (found) return found;
+      if (found) {
+        return found;
+      }
       // The worker died in between and has to be given the photo again.
       await provide(assetId);
       return (await render.ask('look', { assetId, frame })) ?? { frames: [], colours: [] };
@@ -327,7 +377,9 @@ export function createEngine(parts: EngineParts): Engine {
       inTurn(() => twice(() => trials[0].ask('encode', { raster, settings, pinned }))),
     search: (subject, aim, formats, listener) =>
       inTurn(async () => {
-        if (!listener.wanted()) throw new SearchStopped('The search was stopped.');
+        if (!listener.wanted()) {
+          throw new SearchStopped('The search was stopped.');
+        }
         await searchLightest(
           aim,
           formats,
@@ -337,11 +389,15 @@ export function createEngine(parts: EngineParts): Engine {
       }),
     patches: (subject, aims, format, wanted) =>
       inTurn(async () => {
-        if (!wanted()) throw new SearchStopped('The search was stopped.');
-        const trial = await openTrial(trials[0], subject),
-          out = [await trial.patch(null)];
+        if (!wanted()) {
+          throw new SearchStopped('The search was stopped.');
+        }
+        const trial = await openTrial(trials[0], subject);
+        const out = [await trial.patch(null)];
         for (const aim of aims) {
-          if (!wanted()) throw new SearchStopped('The search was stopped.');
+          if (!wanted()) {
+            throw new SearchStopped('The search was stopped.');
+          }
           out.push(await trial.patch(await settingsFor(aim, format, trial)));
         }
         return out;

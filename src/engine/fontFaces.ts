@@ -41,14 +41,19 @@ export const fontStyles = (): string =>
     )
     .join('\n');
 
-/** For a worker, which must have a font before it draws with it: each file is fetched once, when first asked for. */
+/**
+ * For a worker, which must have a font before it draws with it: each file is fetched once, when
+ * first asked for.
+ */
 export function fontLoader(
   target: FontFaceSet,
 ): (specs: readonly Pick<TextSpec, 'font' | 'italic' | 'words'>[]) => Promise<void> {
   const loaded = new Map<string, Promise<void>>();
   const load = (font: ShippedFont, { file, style, range }: Face): Promise<void> => {
     const known = loaded.get(file.file);
-    if (known) return known;
+    if (known) {
+      return known;
+    }
     const fetched = new FontFace(faceName(font.id), source(file), {
       weight: weights(font),
       style,
@@ -67,18 +72,20 @@ export function fontLoader(
       specs
         .filter((s) => ownAssetId(s.font) === undefined)
         .flatMap((s) => {
-          const font = fontOf(s.font) as ShippedFont,
-            [latin, extended] =
-              s.italic && font.slanted
-                ? facesOf(font.slanted, 'italic')
-                : facesOf(font.upright, 'normal');
+          const font = fontOf(s.font) as ShippedFont;
+          const [latin, extended] =
+            s.italic && font.slanted
+              ? facesOf(font.slanted, 'italic')
+              : facesOf(font.upright, 'normal');
           return [load(font, latin), ...(needsExtended(s.words) ? [load(font, extended)] : [])];
         }),
     );
   };
 }
 
-/** Registers a font of the owner's for every weight: the file's own are used, and none is made up. */
+/**
+ * Registers a font of the owner's for every weight: the file's own are used, and none is made up.
+ */
 export async function addOwnFace(
   target: FontFaceSet,
   fontId: string,
@@ -87,10 +94,12 @@ export async function addOwnFace(
   target.add(await new FontFace(faceName(fontId), bytes, { weight: '1 1000' }).load());
 }
 
-/** The weight asked for, brought into what the font has; slanted only where the font has an italic. */
+/**
+ * The weight asked for, brought into what the font has; slanted only where the font has an italic.
+ */
 export function cssFont({ font: id, sizePx, weight, italic }: TextSpec): string {
-  const own = ownAssetId(id) !== undefined,
-    font = fontOf(id),
-    [lightest, boldest] = own ? [1, 1000] : font.weights;
+  const own = ownAssetId(id) !== undefined;
+  const font = fontOf(id);
+  const [lightest, boldest] = own ? [1, 1000] : font.weights;
   return `${!own && italic && font.italic ? 'italic ' : ''}${Math.min(boldest, Math.max(lightest, weight))} ${sizePx}px "${faceName(id)}", sans-serif`;
 }

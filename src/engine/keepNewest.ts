@@ -27,7 +27,9 @@ export function keepNewest<V>(weigh: (value: V) => number, most: number, least: 
       const gone: string[] = [];
       let total = [...kept.values()].reduce((sum, v) => sum + weigh(v), 0);
       for (const [old, v] of kept) {
-        if (total <= most || kept.size <= least) break;
+        if (total <= most || kept.size <= least) {
+          break;
+        }
         kept.delete(old);
         total -= weigh(v);
         gone.push(old);

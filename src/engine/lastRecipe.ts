@@ -6,7 +6,9 @@ export function lastRecipe(): (recipe: Recipe) => LaidRecipe {
   let last: { key: string; laid: LaidRecipe } | undefined;
   return (recipe) => {
     const key = JSON.stringify([recipe.steps, recipe.spare]);
-    if (last?.key !== key) last = { key, laid: layRecipe(recipe) };
+    if (last?.key !== key) {
+      last = { key, laid: layRecipe(recipe) };
+    }
     return last.laid;
   };
 }

@@ -11,19 +11,24 @@ import { cssFont } from './fontFaces';
 import { keepNewest } from './keepNewest';
 import { nodeCodecs } from './nodeCodecs';
 
-/** Letters of a font's second file stand under a name of their own, since a family here has no ranges. */
+/**
+ * Letters of a font's second file stand under a name of their own, since a family here has no
+ * ranges.
+ */
 const secondName = (id: string): string => `${faceName(id)} ext`;
 
 const source = ({ origin }: FontFile): string => `node_modules/${origin}`;
 
 function registerFonts(site: Site, assets: ReadonlyMap<string, Uint8Array>): void {
-  for (const { id, upright, slanted } of fonts)
+  for (const { id, upright, slanted } of fonts) {
     for (const files of [upright, ...(slanted ? [slanted] : [])]) {
       GlobalFonts.registerFromPath(source(files.latin), faceName(id));
       GlobalFonts.registerFromPath(source(files.extended), secondName(id));
     }
-  for (const { id, assetId } of site.fonts)
+  }
+  for (const { id, assetId } of site.fonts) {
     GlobalFonts.register(Buffer.from(assets.get(assetId)!), faceName(id));
+  }
 }
 
 export interface NodePorts extends HandOverPorts {
@@ -45,7 +50,9 @@ export async function nodePorts(
   const decoded = keepNewest<Raster>(({ width, height }) => width * height, 120e6, 16);
   const asset = async (id: string): Promise<Uint8Array<ArrayBuffer>> => {
     const bytes = assets.get(id);
-    if (!bytes) throw new Error(`Expected the asset ${id} in the site file.`);
+    if (!bytes) {
+      throw new Error(`Expected the asset ${id} in the site file.`);
+    }
     return bytes;
   };
   return {
@@ -55,9 +62,11 @@ export async function nodePorts(
       (await recolourSet(set, { ...codecs, asset }, listener, true)).files,
     shippedFont: async (file) => new Uint8Array(await readFile(source(file))),
     async draw(drawing) {
-      for (const layer of drawing.layers)
-        if (layer.kind === 'photo' && !decoded.get(layer.assetId))
+      for (const layer of drawing.layers) {
+        if (layer.kind === 'photo' && !decoded.get(layer.assetId)) {
           decoded.set(layer.assetId, await codecs.decode(await asset(layer.assetId)));
+        }
+      }
       return createComposer({ glyphs, photo: (id) => decoded.get(id) }).compose(drawing).raster;
     },
     close,

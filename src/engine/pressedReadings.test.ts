@@ -1,4 +1,7 @@
-/** Readings of question 5 on files that are really pressed: each holds, fails by the right amount, and is put right by its mends, which can be undone. */
+/**
+ * Readings of question 5 on files that are really pressed: each holds, fails by the right amount,
+ * and is put right by its mends, which can be undone.
+ */
 import { createCanvas } from '@napi-rs/canvas';
 import { applyPatches, enablePatches, produceWithPatches } from 'immer';
 import sharp from 'sharp';
@@ -33,7 +36,8 @@ import type { Reading, ReadingContext } from '@/core/readings/reading';
 import { takeReadings } from '@/core/readings/registry';
 
 enablePatches();
-let vips: typeof Vips, codecs: Codecs;
+let vips: typeof Vips;
+let codecs: Codecs;
 beforeAll(async () => {
   vips = await (Vips as unknown as (options: object) => Promise<typeof Vips>)({
     dynamicLibraries: ['vips-heif.wasm'],
@@ -50,11 +54,12 @@ const glyphs = canvasGlyphs(
 /** A slope of colours that joins nowhere, with fine grain. */
 const photograph = ((): Raster => {
   const r = createRaster(320, 120);
-  for (let y = 0; y < 120; y++)
+  for (let y = 0; y < 120; y++) {
     for (let x = 0; x < 320; x++) {
       const g = ((x * 7919 + y * 104729) % 97) / 6;
       r.data.set([40 + x / 2 + g, 60 + y + g, 120 - y / 2 + g, 255], (y * 320 + x) * 4);
     }
+  }
   return r;
 })();
 const resources = { glyphs, photo: (id: string) => (id === 'photo' ? photograph : undefined) };
@@ -69,16 +74,14 @@ const photo = (width: number, height: number): PhotoLayer => ({
 
 const slate = '#1b3a4b';
 function siteWith(part: Partial<NewSlot> & Pick<NewSlot, 'kind'>, picture: Partial<Picture>): Site {
-  const start = newSite('x', 'home', 'X'),
-    site = applyEdit(
-      {
-        ...start,
-        pages: [
-          { ...start.pages[0], ground: slate, bar: { ...start.pages[0].bar, colour: slate } },
-        ],
-      },
-      addSlot('home', { id: 's', width: 320, height: 120, ...part }),
-    );
+  const start = newSite('x', 'home', 'X');
+  const site = applyEdit(
+    {
+      ...start,
+      pages: [{ ...start.pages[0], ground: slate, bar: { ...start.pages[0].bar, colour: slate } }],
+    },
+    addSlot('home', { id: 's', width: 320, height: 120, ...part }),
+  );
   return applyEdit(
     site,
     editPicture('picture-s', (p) => {
@@ -89,19 +92,19 @@ function siteWith(part: Partial<NewSlot> & Pick<NewSlot, 'kind'>, picture: Parti
 
 /** Presses the first slot's picture and reads it, as the bench does. */
 async function contextOf(site: Site): Promise<ReadingContext> {
-  const slot = site.slots[0],
-    picture = site.pictures[slot.pictureId],
-    drawing = (p: Picture) => ({
-      width: slot.width,
-      height: slot.height,
-      ground: p.ground,
-      layers: p.layers,
-    });
-  const raster = createComposer(resources).compose(drawing(asFiled(picture))).raster,
-    bytes = await codecs.encode(raster, picture.press, [slate]),
-    decoded = await codecs.decode(bytes);
-  const backdrop = backdropOf(site, slot),
-    seen = createRaster(slot.width, slot.height);
+  const slot = site.slots[0];
+  const picture = site.pictures[slot.pictureId];
+  const drawing = (p: Picture) => ({
+    width: slot.width,
+    height: slot.height,
+    ground: p.ground,
+    layers: p.layers,
+  });
+  const raster = createComposer(resources).compose(drawing(asFiled(picture))).raster;
+  const bytes = await codecs.encode(raster, picture.press, [slate]);
+  const decoded = await codecs.decode(bytes);
+  const backdrop = backdropOf(site, slot);
+  const seen = createRaster(slot.width, slot.height);
   fillRect(seen, colourOf(backdrop));
   composite(seen, { type: 'raster', raster, x: 0, y: 0 });
   const calm = isUnderContent(slot)
@@ -176,22 +179,24 @@ describe('the seam', () => {
   });
 
   test('the figure is the largest difference that another decoder finds', async () => {
-    const site = fading('webp', 40),
-      slot = site.slots[0],
-      raster = createComposer(resources).compose({
-        width: 320,
-        height: 120,
-        ground,
-        layers: site.pictures['picture-s'].layers,
-      }).raster;
+    const site = fading('webp', 40);
+    const slot = site.slots[0];
+    const raster = createComposer(resources).compose({
+      width: 320,
+      height: 120,
+      ground,
+      layers: site.pictures['picture-s'].layers,
+    }).raster;
     const { data } = await sharp(await codecs.encode(raster, site.pictures['picture-s'].press, []))
       .ensureAlpha()
       .raw()
       .toBuffer({ resolveWithObject: true });
     let worst = 0;
-    for (let y = 0; y < 120; y++)
-      for (let c = 0; c < 3; c++)
+    for (let y = 0; y < 120; y++) {
+      for (let c = 0; c < 3; c++) {
         worst = Math.max(worst, Math.abs(data[y * 320 * 4 + c] - [0x1b, 0x3a, 0x4b][c]));
+      }
+    }
     expect((await read(site, 'seam-left'))!.figure).toBe(
       `${worst} ${worst === 1 ? 'level' : 'levels'}`,
     );
@@ -199,32 +204,33 @@ describe('the seam', () => {
   });
 
   test('its mend holds and can be undone', async () => {
-    const site = fading('jpeg'),
-      reading = await read(site, 'seam-left');
+    const site = fading('jpeg');
+    const reading = await read(site, 'seam-left');
     expect(reading!.mend!.label).toBe('Press without loss');
     await mends(site, 'seam-left', reading!.mend!.edit);
   });
 
   test('each way that claims to be exact is, and each can be undone', async () => {
-    const site = fading('jpeg'),
-      context = await contextOf(site),
-      ways = seamWays(context, 'left'),
-      exact: string[] = [];
+    const site = fading('jpeg');
+    const context = await contextOf(site);
+    const ways = seamWays(context, 'left');
+    const exact: string[] = [];
     for (const { id, tries } of ways) {
-      for (const { edit } of tries)
+      for (const { edit } of tries) {
         if ((await read(applyEdit(site, edit), 'seam-left'))?.verdict === 'holds') {
           exact.push(id);
           await mends(site, 'seam-left', edit);
           break;
         }
+      }
     }
     expect(exact).toEqual(expect.arrayContaining(['fade', 'fade-all', 'palette', 'lossless']));
   }, 60_000);
 
   test('the page takes the colour the file has, where its edge is even', async () => {
-    const site = siteWith({ kind: 'header' }, { ground, press: pressAs('jpeg') }),
-      context = await contextOf(site),
-      mend = pageTakesColour(context, 'left');
+    const site = siteWith({ kind: 'header' }, { ground, press: pressAs('jpeg') });
+    const context = await contextOf(site);
+    const mend = pageTakesColour(context, 'left');
     expect(await read(site, 'seam-left')).toMatchObject({ verdict: 'look', figure: '1 level' });
     const after = await mends(site, 'seam-left', mend!.edit);
     expect(after.slots[0].lends).toBe('left');
@@ -242,32 +248,35 @@ describe('the seam', () => {
     'a fade into see-through has alpha 0 on the border of the decoded %s, and is exact on any ground',
     async (format) => {
       const site = siteWith(
-          { kind: 'header' },
-          { layers: [photo(320, 120)], press: pressAs(format, 60) },
-        ),
-        context = await contextOf(site),
-        faded = applyEdit(site, fadeOut(context, ['top', 'left', 'right', 'bottom']).edit);
-      const layers = faded.pictures['picture-s'].layers,
-        raster = createComposer(resources).compose({
-          width: 320,
-          height: 120,
-          ground: { type: 'none' },
-          layers,
-        }).raster,
-        bytes = await codecs.encode(raster, faded.pictures['picture-s'].press, []);
+        { kind: 'header' },
+        { layers: [photo(320, 120)], press: pressAs(format, 60) },
+      );
+      const context = await contextOf(site);
+      const faded = applyEdit(site, fadeOut(context, ['top', 'left', 'right', 'bottom']).edit);
+      const layers = faded.pictures['picture-s'].layers;
+      const raster = createComposer(resources).compose({
+        width: 320,
+        height: 120,
+        ground: { type: 'none' },
+        layers,
+      }).raster;
+      const bytes = await codecs.encode(raster, faded.pictures['picture-s'].press, []);
       const { data, info } = await sharp(bytes)
         .ensureAlpha()
         .raw()
         .toBuffer({ resolveWithObject: true });
       expect([info.width, info.height]).toEqual([320, 120]);
-      for (let x = 0; x < 320; x++)
+      for (let x = 0; x < 320; x++) {
         expect([data[x * 4 + 3], data[(119 * 320 + x) * 4 + 3]]).toEqual([0, 0]);
-      for (let y = 0; y < 120; y++)
+      }
+      for (let y = 0; y < 120; y++) {
         expect([data[y * 320 * 4 + 3], data[(y * 320 + 319) * 4 + 3]]).toEqual([0, 0]);
+      }
       expect(data[(60 * 320 + 160) * 4 + 3]).toBe(255);
       const decoded = await codecs.decode(bytes);
-      for (const colour of ['#ffffff', '#1b3a4b', '#c8553d'])
+      for (const colour of ['#ffffff', '#1b3a4b', '#c8553d']) {
         expect(edgeDifference(decoded, 'left', () => colourOf(colour)).levels).toBe(0);
+      }
     },
   );
 });
@@ -293,7 +302,8 @@ describe('the join', () => {
   });
 
   test('where a soft picture is parted by the compression alone, its mend is a file without loss', async () => {
-    // Hardly any grain: what a lossy file does at its borders is larger than the picture's own steps.
+    // Hardly any grain: what a lossy file does at its borders is larger than the picture's own
+    // steps.
     const soft = siteWith(
       { kind: 'background', repeat: 'repeat' },
       {
@@ -314,15 +324,17 @@ describe('the join', () => {
   });
 
   test.each(['join-x', 'join-y'])('every way of %s makes it hold and can be undone', async (id) => {
-    const site = tile(),
-      { ways } = (await read(site, id))!;
+    const site = tile();
+    const { ways } = (await read(site, id))!;
     expect(ways.map((w) => w.label)).toEqual([
       'Shift half and heal',
       'Blend the ends',
       'Mirror one half',
       'Shift half and heal, no loss',
     ]);
-    for (const way of ways) await mends(site, id, way.edit);
+    for (const way of ways) {
+      await mends(site, id, way.edit);
+    }
   });
 });
 
@@ -357,17 +369,17 @@ describe('a strip', () => {
 
   test('bands: none in a full PNG; in twelve colours they fail, and the mend holds', async () => {
     expect(await read(strip(pressAs('png')), 'banding')).toMatchObject({ verdict: 'holds' });
-    const site = strip({ ...pressAs('png'), colours: 12 }),
-      reading = await read(site, 'banding');
+    const site = strip({ ...pressAs('png'), colours: 12 });
+    const reading = await read(site, 'banding');
     expect(reading!.verdict).toBe('fails');
     await mends(site, 'banding', reading!.mend!.edit);
   });
 
   test('the colour below it: the last row to the digit, and the page written to it', async () => {
-    const site = strip(pressAs('png'), '#405060'),
-      reading = await read(site, 'strip-end'),
-      raster = (await contextOf(site)).file!.decoded,
-      k = 399 * 8 * 4;
+    const site = strip(pressAs('png'), '#405060');
+    const reading = await read(site, 'strip-end');
+    const raster = (await contextOf(site)).file!.decoded;
+    const k = 399 * 8 * 4;
     const hex = `#${[...raster.data.subarray(k, k + 3)].map((v) => v.toString(16).padStart(2, '0')).join('')}`;
     expect(reading).toMatchObject({
       verdict: 'fails',
@@ -403,8 +415,9 @@ describe('widths', () => {
     });
     const small = await read(words({ sizePx: 24 } as Partial<Layer>), 'phone-text');
     expect(small).toMatchObject({ verdict: 'fails', figure: '8.0 px' });
-    for (const way of small!.ways)
+    for (const way of small!.ways) {
       await mends(words({ sizePx: 24 } as Partial<Layer>), 'phone-text', way.edit);
+    }
     expect(small!.ways).toHaveLength(2);
   });
 
@@ -413,8 +426,8 @@ describe('widths', () => {
       verdict: 'holds',
       figure: 'inside',
     });
-    const site = words({ align: 'left', x: 30 } as Partial<Layer>),
-      reading = await read(site, 'safe-words');
+    const site = words({ align: 'left', x: 30 } as Partial<Layer>);
+    const reading = await read(site, 'safe-words');
     // The side margin is 50; the V begins within a px of its place.
     expect(reading!.verdict).toBe('fails');
     expect(Math.abs(parseInt(reading!.figure, 10) - 20)).toBeLessThanOrEqual(2);
@@ -422,8 +435,8 @@ describe('widths', () => {
   });
 
   test('words too wide for it are made smaller as well', async () => {
-    const site = words({ sizePx: 160 } as Partial<Layer>),
-      reading = await read(site, 'safe-words');
+    const site = words({ sizePx: 160 } as Partial<Layer>);
+    const reading = await read(site, 'safe-words');
     expect(reading!.verdict).toBe('fails');
     await mends(site, 'safe-words', reading!.mend!.edit);
   });
@@ -436,17 +449,19 @@ test('calm: a plain ground holds; a board of spots fails, and each way brings it
   );
   expect(await read(plain, 'calm')).toMatchObject({ verdict: 'holds', figure: '0.0 L*' });
   const site = siteWith(
-      { kind: 'background', repeat: 'repeat', width: 160, height: 120 },
-      {
-        ground,
-        layers: [{ ...newTexture('d', 'dots', '#ffffff'), opacity: 1 }],
-        press: pressAs('png'),
-      },
-    ),
-    reading = await read(site, 'calm');
+    { kind: 'background', repeat: 'repeat', width: 160, height: 120 },
+    {
+      ground,
+      layers: [{ ...newTexture('d', 'dots', '#ffffff'), opacity: 1 }],
+      press: pressAs('png'),
+    },
+  );
+  const reading = await read(site, 'calm');
   expect(reading!.verdict).toBe('fails');
   expect(reading!.ways.length).toBeGreaterThanOrEqual(2);
-  for (const way of reading!.ways) await mends(site, 'calm', way.edit);
+  for (const way of reading!.ways) {
+    await mends(site, 'calm', way.edit);
+  }
 });
 
 test('hidden ends: a slot that meets nothing has no seam, and one beside a picture with layers is not judged', async () => {

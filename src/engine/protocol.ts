@@ -41,7 +41,10 @@ export interface SurveyQuestions {
   readonly backdrop: Hex;
   /** Colours for veils and for words. */
   readonly colours: readonly Hex[];
-  /** Wanted where words of the page lie over the picture: the largest local contrast, the veil's colour, and how it is repeated. */
+  /**
+   * Wanted where words of the page lie over the picture: the largest local contrast, the veil's
+   * colour, and how it is repeated.
+   */
   readonly calm: {
     readonly limit: number;
     readonly veil: Hex;
@@ -67,7 +70,10 @@ export type RenderCalls = {
   asset: { ask: { assetId: string; raster: Raster }; answer: readonly string[] };
   font: { ask: { assetId: string; bytes: Uint8Array<ArrayBuffer> }; answer: null };
   pixels: { ask: { drawing: Drawing }; answer: { raster: Raster; missing: readonly string[] } };
-  /** What a photo shows of itself: its best parts for a frame's shape, and its main colours; null while the photo is not there. */
+  /**
+   * What a photo shows of itself: its best parts for a frame's shape, and its main colours; null
+   * while the photo is not there.
+   */
   look: { ask: { assetId: string; frame: Size }; answer: PhotoLook | null };
   /** Mean colour of a square of a photo's own px; null outside of it, and while it is not there. */
   sample: { ask: { assetId: string; x: number; y: number; size: SampleSize }; answer: Rgb | null };
@@ -118,13 +124,17 @@ export interface Preview {
 /** One way to the wanted colour, with what it makes of some pieces. */
 export interface OfferLook {
   readonly offer: Offer;
-  /** CIEDE2000 that is left over at the pieces that have the old colour; undefined where none has. */
+  /**
+   * CIEDE2000 that is left over at the pieces that have the old colour; undefined where none has.
+   */
   readonly left:
     { readonly mean: number; readonly worst: number; readonly pieces: number } | undefined;
   readonly previews: readonly Preview[];
 }
 
-/** What the worker of sets can be asked. It knows the pieces that were handed over, by their assets. */
+/**
+ * What the worker of sets can be asked. It knows the pieces that were handed over, by their assets.
+ */
 export type SetCalls = {
   open: { ask: { files: readonly PackedFile[] }; answer: OpenedSet };
   roles: {
@@ -139,7 +149,9 @@ export type SetCalls = {
     ask: { assetId: string; raster: Raster };
     answer: { readonly samples: readonly Sample[]; readonly gone: readonly string[] };
   };
-  /** Pieces as a list shows them, recoloured or as they are; those it does not know are left out. */
+  /**
+   * Pieces as a list shows them, recoloured or as they are; those it does not know are left out.
+   */
   previews: {
     ask: { recipe: Recipe | null; assetIds: readonly string[] };
     answer: readonly Preview[];

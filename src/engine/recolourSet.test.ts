@@ -1,4 +1,7 @@
-/** Whole sets with the codecs that the browser has; sharp, which is not ours, writes the pieces and reads what comes out. */
+/**
+ * Whole sets with the codecs that the browser has; sharp, which is not ours, writes the pieces and
+ * reads what comes out.
+ */
 import sharp from 'sharp';
 import { newWash } from '@/core/layers/fill';
 import { newTexture } from '@/core/layers/texture';
@@ -27,8 +30,9 @@ function setOf(
   change: Partial<PieceSet> = {},
 ): PieceSet {
   const opened = openSet(Object.entries(files).map(([path, bytes]) => ({ path, bytes })));
-  for (const { path, bytes } of [...opened.pieces, ...opened.sheets, ...opened.others])
+  for (const { path, bytes } of [...opened.pieces, ...opened.sheets, ...opened.others]) {
     assets.set(path, bytes);
+  }
   const filed = ({ path, bytes }: { path: string; bytes: Uint8Array }) => ({
     path,
     assetId: path,
@@ -62,13 +66,13 @@ const raw = async (bytes: Uint8Array) =>
 const alphaOf = ({ data }: { data: Buffer }) => data.filter((_, i) => i % 4 === 3);
 
 const opaque: Pixel = (x, y) => {
-    const [r, g, b] = slatePixel(x, y);
-    return [r, g, b, 255];
-  },
-  cut: Pixel = (x, y) => {
-    const [r, g, b, a] = slatePixel(x, y);
-    return [r, g, b, a < 128 ? 0 : 255];
-  };
+  const [r, g, b] = slatePixel(x, y);
+  return [r, g, b, 255];
+};
+const cut: Pixel = (x, y) => {
+  const [r, g, b, a] = slatePixel(x, y);
+  return [r, g, b, a < 128 ? 0 : 255];
+};
 const writers: readonly (readonly [
   string,
   (image: ReturnType<typeof drawn>) => Promise<Buffer>,
@@ -90,31 +94,31 @@ const colourType = (bytes: Uint8Array): number | undefined =>
 test('a set of 300 pieces keeps every name, size, format, palette and alpha', async () => {
   const files: Record<string, Uint8Array<ArrayBuffer>> = {};
   for (let n = 0; n < 300; n++) {
-    const [ending, write, pixel] = writers[n % writers.length],
-      width = 1 + ((n * 7) % 41),
-      height = 1 + ((n * 11) % 29);
+    const [ending, write, pixel] = writers[n % writers.length];
+    const width = 1 + ((n * 7) % 41);
+    const height = 1 + ((n * 11) % 29);
     files[`slate/i/${n % 3}/piece ${n}.${ending}`] = bytesOf(
       await write(drawn(width, height, pixel)),
     );
   }
-  const seen: string[] = [],
-    { files: list } = await recolourSet(
-      setOf(files, [wash]),
-      ports,
-      { wanted: () => true, onProgress: (done, of, path) => seen.push(`${done}/${of} ${path}`) },
-      true,
-    );
+  const seen: string[] = [];
+  const { files: list } = await recolourSet(
+    setOf(files, [wash]),
+    ports,
+    { wanted: () => true, onProgress: (done, of, path) => seen.push(`${done}/${of} ${path}`) },
+    true,
+  );
   const after = new Map(list.map((f) => [f.path, f]));
   expect(seen).toHaveLength(301);
   expect([...after.keys()].sort()).toEqual([...Object.keys(files), 'recoloured.txt'].sort());
   for (const [path, before] of Object.entries(files)) {
-    const made = after.get(path)!.bytes,
-      [was, is, old, now] = await Promise.all([
-        sharp(before).metadata(),
-        sharp(made).metadata(),
-        raw(before),
-        raw(made),
-      ]);
+    const made = after.get(path)!.bytes;
+    const [was, is, old, now] = await Promise.all([
+      sharp(before).metadata(),
+      sharp(made).metadata(),
+      raw(before),
+      raw(made),
+    ]);
     expect([path, is.format, is.width, is.height, colourType(made) === 3]).toEqual([
       path,
       was.format,
@@ -123,8 +127,10 @@ test('a set of 300 pieces keeps every name, size, format, palette and alpha', as
       colourType(before) === 3,
     ]);
     expect([path, Buffer.compare(alphaOf(old), alphaOf(now))]).toEqual([path, 0]);
-    if (was.format === 'jpeg' || path.endsWith('webp')) continue;
-    for (let k = 0; k < old.data.length; k += 4)
+    if (was.format === 'jpeg' || path.endsWith('webp')) {
+      continue;
+    }
+    for (let k = 0; k < old.data.length; k += 4) {
       if (old.data[k + 3] > 0) {
         expect([path, k, ...now.data.subarray(k, k + 3)]).toEqual([
           path,
@@ -132,6 +138,7 @@ test('a set of 300 pieces keeps every name, size, format, palette and alpha', as
           ...[169, 183, 154].map((c, i) => Math.round(0.52 * old.data[k + i] + 0.48 * c)),
         ]);
       }
+    }
   }
 }, 120_000);
 
@@ -145,13 +152,13 @@ test('AVIF keeps its alpha, and a texture keeps palettes and GIFs what they are'
     setOf(files, [wash, { ...newTexture('t', 'grain', '#000000'), opacity: 0.3 }]),
   );
   for (const [path, before] of Object.entries(files)) {
-    const made = after.get(path)!.bytes,
-      [was, is, old, now] = await Promise.all([
-        sharp(before).metadata(),
-        sharp(made).metadata(),
-        raw(before),
-        raw(made),
-      ]);
+    const made = after.get(path)!.bytes;
+    const [was, is, old, now] = await Promise.all([
+      sharp(before).metadata(),
+      sharp(made).metadata(),
+      raw(before),
+      raw(made),
+    ]);
     expect([path, is.format, is.width, is.height]).toEqual([
       path,
       was.format,
@@ -170,13 +177,17 @@ test('a piece left out, one whose colours stay and everything else come out byte
     't/b.png': bytesOf(await drawn(9, 9, slatePixel).png().toBuffer()),
     't/readme.txt': bytesOf(Buffer.from('An invented theme.')),
   };
-  const set = setOf(files, [wash]),
-    leave = { ...set, pieces: set.pieces.map((p) => ({ ...p, leftOut: p.path === 't/b.png' })) };
+  const set = setOf(files, [wash]);
+  const leave = {
+    ...set,
+    pieces: set.pieces.map((p) => ({ ...p, leftOut: p.path === 't/b.png' })),
+  };
   expect([...(await recoloured(leave)).keys()]).toEqual(['t/a.png', 'recoloured.txt']);
   const all = await recoloured(leave, true);
   expect([...all.keys()]).toEqual(['t/a.png', 't/b.png', 't/readme.txt', 'recoloured.txt']);
-  for (const path of ['t/b.png', 't/readme.txt'] as const)
+  for (const path of ['t/b.png', 't/readme.txt'] as const) {
     expect(all.get(path)).toMatchObject({ bytes: files[path], changed: false });
+  }
   const idle = await recoloured({ ...set, recipe: { ...set.recipe, steps: [] } }, true);
   expect([...idle.values()].filter((f) => f.changed).map((f) => f.path)).toEqual([
     'recoloured.txt',
@@ -185,21 +196,21 @@ test('a piece left out, one whose colours stay and everything else come out byte
 
 test('the page goes on in the colour that the written strip ends with, a JPEG’s too; the list says what changed', async () => {
   const strip = drawn(1, 675, (_, y) => [
-      63 - Math.round(y / 20),
-      81 - Math.round(y / 20),
-      97 - Math.round(y / 20),
-      255,
-    ]),
-    css = 'body { background: #1d2f3f url(i/strip.jpg) repeat-x; color: #fff }\n';
+    63 - Math.round(y / 20),
+    81 - Math.round(y / 20),
+    97 - Math.round(y / 20),
+    255,
+  ]);
+  const css = 'body { background: #1d2f3f url(i/strip.jpg) repeat-x; color: #fff }\n';
   const files = {
-      't/i/strip.jpg': bytesOf(await strip.removeAlpha().jpeg({ quality: 90 }).toBuffer()),
-      't/style.css': bytesOf(Buffer.from(css)),
-    },
-    after = await recoloured(setOf(files, [wash]));
-  const { data, info } = await raw(after.get('t/i/strip.jpg')!.bytes),
-    end = Buffer.from(data.subarray((info.height - 1) * 4, (info.height - 1) * 4 + 3)).toString(
-      'hex',
-    );
+    't/i/strip.jpg': bytesOf(await strip.removeAlpha().jpeg({ quality: 90 }).toBuffer()),
+    't/style.css': bytesOf(Buffer.from(css)),
+  };
+  const after = await recoloured(setOf(files, [wash]));
+  const { data, info } = await raw(after.get('t/i/strip.jpg')!.bytes);
+  const end = Buffer.from(data.subarray((info.height - 1) * 4, (info.height - 1) * 4 + 3)).toString(
+    'hex',
+  );
   expect(Buffer.from(after.get('t/style.css')!.bytes).toString()).toBe(
     css.replace('#1d2f3f', `#${end}`),
   );
@@ -211,11 +222,11 @@ test('the page goes on in the colour that the written strip ends with, a JPEG’
 
 test('CMYK and 16 bits are said, a turned photograph keeps the size it is seen at, and a broken one names itself', async () => {
   const cmyk = bytesOf(
-      await drawn(20, 12, opaque).removeAlpha().toColourspace('cmyk').jpeg().toBuffer(),
-    ),
-    turned = bytesOf(
-      await drawn(20, 12, opaque).removeAlpha().jpeg().withMetadata({ orientation: 6 }).toBuffer(),
-    );
+    await drawn(20, 12, opaque).removeAlpha().toColourspace('cmyk').jpeg().toBuffer(),
+  );
+  const turned = bytesOf(
+    await drawn(20, 12, opaque).removeAlpha().jpeg().withMetadata({ orientation: 6 }).toBuffer(),
+  );
   const after = await recoloured(setOf({ 'cmyk.jpg': cmyk, 'turned.jpg': turned }, [wash]));
   expect(await sharp(after.get('turned.jpg')!.bytes).metadata()).toMatchObject({
     width: 12,
@@ -227,14 +238,14 @@ test('CMYK and 16 bits are said, a turned photograph keeps the size it is seen a
     height: 12,
     space: 'srgb',
   });
-  const png = bytesOf(await drawn(40, 40, slatePixel).png().toBuffer()),
-    set = setOf({ 'whole.png': png, 'cut.png': png.slice(0, 300) }, [wash]);
+  const png = bytesOf(await drawn(40, 40, slatePixel).png().toBuffer());
+  const set = setOf({ 'whole.png': png, 'cut.png': png.slice(0, 300) }, [wash]);
   await expect(recoloured(set)).rejects.toThrow(/^cut\.png: expected a whole PNG picture, but/);
 });
 
 test('it stops between two pieces', async () => {
-  const png = bytesOf(await drawn(9, 9, slatePixel).png().toBuffer()),
-    set = setOf({ 'a.png': png, 'b.png': png, 'c.png': png }, [wash]);
+  const png = bytesOf(await drawn(9, 9, slatePixel).png().toBuffer());
+  const set = setOf({ 'a.png': png, 'b.png': png, 'c.png': png }, [wash]);
   let asked = 0;
   await expect(
     recolourSet(set, ports, { wanted: () => ++asked < 3, onProgress: () => {} }, false),
@@ -244,20 +255,20 @@ test('it stops between two pieces', async () => {
 
 test('pictures inside the style sheet are pieces: a strip in it is recoloured, the page goes on where it ends, and one that moves stays', async () => {
   const strip = await drawn(1, 40, (_, y) => [
-      63 - Math.round(y / 2),
-      81 - Math.round(y / 2),
-      97 - Math.round(y / 2),
-      255,
-    ])
-      .removeAlpha()
-      .png()
-      .toBuffer(),
-    waiting =
-      'R0lGODlhAQABAIAAAAAAAP///yH5BAUAAAAALAAAAAABAAEAAAIBRAAh+QQFAAAAACwAAAAAAQABAAACAUQAOw==';
+    63 - Math.round(y / 2),
+    81 - Math.round(y / 2),
+    97 - Math.round(y / 2),
+    255,
+  ])
+    .removeAlpha()
+    .png()
+    .toBuffer();
+  const waiting =
+    'R0lGODlhAQABAIAAAAAAAP///yH5BAUAAAAALAAAAAABAAEAAAIBRAAh+QQFAAAAACwAAAAAAQABAAACAUQAOw==';
   const css = (url: string, ground: string) =>
-      `body { background: ${ground} url(${url}) repeat-x; color: #ffffff }\n.w { background: url(data:image/gif;base64,${waiting}) }\n`,
-    data = (png: Buffer | Uint8Array) =>
-      `data:image/png;base64,${Buffer.from(png).toString('base64')}`;
+    `body { background: ${ground} url(${url}) repeat-x; color: #ffffff }\n.w { background: url(data:image/gif;base64,${waiting}) }\n`;
+  const data = (png: Buffer | Uint8Array) =>
+    `data:image/png;base64,${Buffer.from(png).toString('base64')}`;
   const set = setOf({ 't/style.css': bytesOf(Buffer.from(css(data(strip), '#2b3d4d'))) }, [wash]);
   expect(set.pieces.map((p) => [p.path, p.width, p.height])).toEqual([
     ['t/style.css/inside-1.png', 1, 40],
@@ -265,18 +276,19 @@ test('pictures inside the style sheet are pieces: a strip in it is recoloured, t
   expect(set.others.map((o) => [o.path, o.why])).toEqual([
     ['t/style.css/inside-2.gif', expect.stringMatching(/^It moves/)],
   ]);
-  const after = await recoloured(set, true),
-    text = Buffer.from(after.get('t/style.css')!.bytes).toString(),
-    png = Buffer.from(/base64,([^)]+)/.exec(text)![1], 'base64'),
-    { data: now, info } = await raw(png);
+  const after = await recoloured(set, true);
+  const text = Buffer.from(after.get('t/style.css')!.bytes).toString();
+  const png = Buffer.from(/base64,([^)]+)/.exec(text)![1], 'base64');
+  const { data: now, info } = await raw(png);
   expect([...after.keys()]).toEqual(['t/style.css', 'recoloured.txt']);
   expect([info.width, info.height]).toEqual([1, 40]);
-  for (let y = 0; y < 40; y++)
+  for (let y = 0; y < 40; y++) {
     expect([...now.subarray(y * 4, y * 4 + 3)]).toEqual(
       [63, 81, 97].map((c, i) =>
         Math.round(0.52 * (c - Math.round(y / 2)) + 0.48 * [169, 183, 154][i]),
       ),
     );
+  }
   expect(text).toBe(
     css(data(png), `#${Buffer.from(now.subarray(39 * 4, 39 * 4 + 3)).toString('hex')}`),
   );

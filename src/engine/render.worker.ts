@@ -14,9 +14,9 @@ import { keepNewest } from './keepNewest';
 import { addOwnFace, cssFont, fontLoader } from './fontFaces';
 import type { RenderCalls } from './protocol';
 
-const faces = (self as unknown as { fonts: FontFaceSet }).fonts,
-  loadFonts = fontLoader(faces),
-  ownFonts = new Set<string>();
+const faces = (self as unknown as { fonts: FontFaceSet }).fonts;
+const loadFonts = fontLoader(faces);
+const ownFonts = new Set<string>();
 
 const fontsOf = (drawing: Drawing) =>
   loadFonts(drawing.layers.filter((layer) => layer.kind === 'text'));
@@ -26,7 +26,9 @@ const glyphs = canvasGlyphs(
     const context = new OffscreenCanvas(width, height).getContext('2d', {
       willReadFrequently: true,
     });
-    if (!context) throw new Error('This browser gave no canvas to draw text on.');
+    if (!context) {
+      throw new Error('This browser gave no canvas to draw text on.');
+    }
     return context as unknown as TextContext;
   },
   cssFont,
@@ -46,8 +48,9 @@ const views = new Map<string, OpenView>();
 
 function viewOf(name: string): OpenView {
   let view = views.get(name);
-  if (!view)
+  if (!view) {
     views.set(name, (view = { composer: createComposer(resources), shown: '', raster: undefined }));
+  }
   return view;
 }
 
@@ -55,14 +58,14 @@ serve<RenderCalls>(self as unknown as ServerScope, {
   async frame({ view, drawing, whole, focus }) {
     await fontsOf(drawing);
     const start = performance.now();
-    const open = viewOf(view),
-      {
-        raster,
-        changed: part,
-        complete,
-        boxes,
-        missing,
-      } = open.composer.compose(drawing, whole ? undefined : focus);
+    const open = viewOf(view);
+    const {
+      raster,
+      changed: part,
+      complete,
+      boxes,
+      missing,
+    } = open.composer.compose(drawing, whole ? undefined : focus);
     open.shown = complete && missing.length === 0 ? JSON.stringify(drawing) : '';
     open.raster = raster;
     const changed = whole ? wholeRaster(raster) : part;
@@ -91,9 +94,10 @@ serve<RenderCalls>(self as unknown as ServerScope, {
     return { answer: null };
   },
   async pixels({ drawing }) {
-    // What is on the screen is what is pressed most of the time: a copy of it is far quicker than drawing it anew.
-    const key = JSON.stringify(drawing),
-      open = [...views.values()].find((view) => view.shown === key);
+    // What is on the screen is what is pressed most of the time: a copy of it is far quicker than
+    // drawing it anew.
+    const key = JSON.stringify(drawing);
+    const open = [...views.values()].find((view) => view.shown === key);
     if (open?.raster) {
       const raster = { ...open.raster, data: open.raster.data.slice() };
       return { answer: { raster, missing: [] }, transfer: [raster.data.buffer] };
@@ -115,7 +119,9 @@ serve<RenderCalls>(self as unknown as ServerScope, {
   async survey({ drawing, questions: { backdrop, colours, calm } }) {
     await fontsOf(drawing);
     const texts = legibilityOf(drawing, resources, backdrop, colours);
-    if (!calm) return { answer: { texts, calm: undefined } };
+    if (!calm) {
+      return { answer: { texts, calm: undefined } };
+    }
     const seen = createRaster(drawing.width, drawing.height);
     fillRect(seen, colourOf(backdrop));
     composite(seen, {

@@ -25,8 +25,8 @@ interface Known {
 }
 
 /** Previews are small: as many are kept as the largest theme has files. */
-const pieces = keepNewest<Known>(({ raster }) => raster.width * raster.height, 50e6, 2000),
-  laidAs = lastRecipe();
+const pieces = keepNewest<Known>(({ raster }) => raster.width * raster.height, 50e6, 2000);
+const laidAs = lastRecipe();
 
 /** A piece as small as a list needs it; tiny ones stay as they are. */
 function small(raster: Raster): { raster: Raster; scale: number } {
@@ -35,9 +35,9 @@ function small(raster: Raster): { raster: Raster; scale: number } {
 }
 
 function reduced(raster: Raster, scale: number): Raster {
-  const near = halved(raster, halvingsFor(scale)),
-    width = Math.max(1, Math.round(raster.width * scale)),
-    height = Math.max(1, Math.round(raster.height * scale));
+  const near = halved(raster, halvingsFor(scale));
+  const width = Math.max(1, Math.round(raster.width * scale));
+  const height = Math.max(1, Math.round(raster.height * scale));
   return resample(
     near,
     { x: 0, y: 0, scaleX: width / near.width, scaleY: height / near.height },
@@ -52,7 +52,9 @@ function previewsOf(
 ): Preview[] {
   return assetIds.flatMap((assetId): Preview[] => {
     const known = pieces.get(assetId);
-    if (!known) return [];
+    if (!known) {
+      return [];
+    }
     const raster = { ...known.raster, data: known.raster.data.slice() };
     laid?.on(raster, known.scale);
     return [{ assetId, raster }];
@@ -75,8 +77,8 @@ serve<SetCalls>(self as unknown as ServerScope, {
     return { answer, transfer: buffers(answer) };
   },
   smaller({ raster, most }) {
-    const pixels = raster.width * raster.height,
-      answer = pixels > most ? reduced(raster, Math.sqrt(most / pixels)) : raster;
+    const pixels = raster.width * raster.height;
+    const answer = pixels > most ? reduced(raster, Math.sqrt(most / pixels)) : raster;
     return { answer, transfer: [answer.data.buffer] };
   },
   whole({ recipe, raster, scale }) {
@@ -84,12 +86,12 @@ serve<SetCalls>(self as unknown as ServerScope, {
     return { answer: raster, transfer: [raster.data.buffer] };
   },
   offers({ from, to, spare, assetIds, shown }) {
-    const old = colourOf(from),
-      wanted = colourOf(to),
-      samples = assetIds.flatMap((id) => {
-        const known = pieces.get(id);
-        return known ? [known.samples] : [];
-      });
+    const old = colourOf(from);
+    const wanted = colourOf(to);
+    const samples = assetIds.flatMap((id) => {
+      const known = pieces.get(id);
+      return known ? [known.samples] : [];
+    });
     const answer = offersFor(old, wanted, samples.flat()).map((offer) => {
       const laid = layRecipe({ steps: offer.steps, spare });
       return {

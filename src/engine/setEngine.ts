@@ -38,7 +38,10 @@ export interface SetEngine {
   look(assetId: string): Promise<readonly Sample[]>;
   /** Pieces as a list shows them; those that were not looked at yet are left out. */
   previews(recipe: Recipe | null, assetIds: readonly string[]): Promise<readonly Preview[]>;
-  /** A piece as it is looked at closely, as it is or recoloured: all its px, unless it is too large for a screen. */
+  /**
+   * A piece as it is looked at closely, as it is or recoloured: all its px, unless it is too large
+   * for a screen.
+   */
   whole(recipe: Recipe | null, assetId: string): Promise<Raster>;
   offers(
     from: Hex,
@@ -69,9 +72,9 @@ interface Parts {
 
 export function createSetEngine({ spawn, decode, assetBytes, writers, inTurn }: Parts): SetEngine {
   const seen = new Set<string>();
-  let looks = new Map<string, Promise<readonly Sample[]>>(),
-    last: { assetId: string; raster: Raster; scale: number } | undefined,
-    generation = 0;
+  let looks = new Map<string, Promise<readonly Sample[]>>();
+  let last: { assetId: string; raster: Raster; scale: number } | undefined;
+  let generation = 0;
   // A new worker knows no pieces.
   const forget = () => {
     looks = new Map();
@@ -83,34 +86,47 @@ export function createSetEngine({ spawn, decode, assetBytes, writers, inTurn }: 
 
   function look(assetId: string): Promise<readonly Sample[]> {
     const known = looks.get(assetId);
-    if (known) return known;
+    if (known) {
+      return known;
+    }
     const found = decoded(assetId).then(async (raster) => {
       const { samples, gone } = await channel.ask('piece', { assetId, raster }, [
         raster.data.buffer,
       ]);
-      for (const id of gone) looks.delete(id);
+      for (const id of gone) {
+        looks.delete(id);
+      }
       return samples;
     });
     looks.set(assetId, found);
     found.then(
       () => seen.add(assetId),
       () => {
-        if (looks.get(assetId) === found) looks.delete(assetId);
+        if (looks.get(assetId) === found) {
+          looks.delete(assetId);
+        }
       },
     );
     return found;
   }
 
-  /** Pieces that were looked at and that the worker of now has not got, since it is a new one, are handed over again first. */
+  /**
+   * Pieces that were looked at and that the worker of now has not got, since it is a new one, are
+   * handed over again first.
+   */
   async function afresh<T>(assetIds: readonly string[], question: () => Promise<T>): Promise<T> {
     for (let tries = 1; ; tries++) {
       const worker = generation;
       await Promise.all(assetIds.filter((id) => seen.has(id) && !looks.has(id)).map(look));
-      if (worker !== generation) continue;
+      if (worker !== generation) {
+        continue;
+      }
       try {
         return await question();
       } catch (error) {
-        if (!(error instanceof WorkerCrash) || tries > 1) throw error;
+        if (!(error instanceof WorkerCrash) || tries > 1) {
+          throw error;
+        }
       }
     }
   }
@@ -123,7 +139,9 @@ export function createSetEngine({ spawn, decode, assetBytes, writers, inTurn }: 
         return await channel.ask('open', { files });
       } finally {
         signal?.removeEventListener('abort', give);
-        if (signal?.aborted) forget();
+        if (signal?.aborted) {
+          forget();
+        }
       }
     },
     roles: (sheets, pieces) => channel.ask('roles', { sheets, pieces }),
@@ -132,8 +150,8 @@ export function createSetEngine({ spawn, decode, assetBytes, writers, inTurn }: 
       afresh(assetIds, () => channel.ask('previews', { recipe, assetIds })),
     async whole(recipe, assetId) {
       if (last?.assetId !== assetId) {
-        const raster = await decoded(assetId),
-          { width, height } = raster;
+        const raster = await decoded(assetId);
+        const { width, height } = raster;
         const shown =
           width * height > mostSeen
             ? await channel.ask('smaller', { raster, most: mostSeen }, [raster.data.buffer])
@@ -155,8 +173,8 @@ export function createSetEngine({ spawn, decode, assetBytes, writers, inTurn }: 
         const waiting = [...jobs];
         // The next file is read while a worker writes the one before.
         const begin = () => {
-          const job = waiting.shift(),
-            bytes = job && assetBytes(job.assetId);
+          const job = waiting.shift();
+          const bytes = job && assetBytes(job.assetId);
           bytes?.catch(() => {
             /* It is said when its turn comes. */
           });
@@ -165,20 +183,25 @@ export function createSetEngine({ spawn, decode, assetBytes, writers, inTurn }: 
         await Promise.all(
           writers.map(async (writer) => {
             for (let now = begin(), next; now && listener.wanted(); now = next) {
-              const { job, bytes: reading } = now,
-                { format, wantsEnds } = job;
+              const { job, bytes: reading } = now;
+              const { format, wantsEnds } = job;
               next = begin();
               try {
-                const bytes = await reading,
-                  write = () => writer.ask('recolour', { format, bytes, recipe, wantsEnds });
+                const bytes = await reading;
+                const write = () => writer.ask('recolour', { format, bytes, recipe, wantsEnds });
                 const made = await write().catch((error: unknown) => {
-                  if (!(error instanceof WorkerCrash)) throw error;
+                  if (!(error instanceof WorkerCrash)) {
+                    throw error;
+                  }
                   return write();
                 });
-                if (listener.wanted()) listener.onDone(job, made);
+                if (listener.wanted()) {
+                  listener.onDone(job, made);
+                }
               } catch (error) {
-                if (listener.wanted())
+                if (listener.wanted()) {
                   listener.onFailure(job, error instanceof Error ? error.message : String(error));
+                }
               }
             }
           }),

@@ -1,4 +1,7 @@
-/** Decoding and encoding with the build of libvips that the browser uses, against sharp, jpeg-js and pngjs. */
+/**
+ * Decoding and encoding with the build of libvips that the browser uses, against sharp, jpeg-js and
+ * pngjs.
+ */
 import jpeg from 'jpeg-js';
 import { PNG } from 'pngjs';
 import sharp from 'sharp';
@@ -8,7 +11,8 @@ import { pressAs } from '@/core/press/settings';
 import { createRaster, type Raster } from '@/core/raster/raster';
 import { vipsCodecs } from './vipsCodecs';
 
-let vips: typeof Vips, codecs: Codecs;
+let vips: typeof Vips;
+let codecs: Codecs;
 beforeAll(async () => {
   vips = await (Vips as unknown as (options: object) => Promise<typeof Vips>)({
     dynamicLibraries: ['vips-heif.wasm', 'vips-resvg.wasm'],
@@ -21,8 +25,9 @@ afterAll(() => vips.shutdown());
 /** Left half red-brown, right half slate, so that turning and mirroring show. */
 function halves(width = 64, height = 40): Buffer {
   const data = Buffer.alloc(width * height * 3);
-  for (let i = 0; i < width * height; i++)
+  for (let i = 0; i < width * height; i++) {
     data.set(i % width < width / 2 ? [200, 80, 40] : [40, 90, 110], i * 3);
+  }
   return data;
 }
 const photo = () => sharp(halves(), { raw: { width: 64, height: 40, channels: 3 } });
@@ -32,7 +37,8 @@ const at = (r: Raster, x: number, y: number) => [
 const near = (found: number[], wanted: number[], by: number) =>
   found.forEach((v, i) => expect(Math.abs(v - wanted[i])).toBeLessThanOrEqual(by));
 
-// Exif 2.32, tag Orientation: 6 is stored turned a quarter left, 8 a quarter right, 3 upside down, 2 mirrored.
+// Exif 2.32, tag Orientation: 6 is stored turned a quarter left, 8 a quarter right, 3 upside down,
+// 2 mirrored.
 test.each([
   [1, 64, 40, [2, 2]],
   [2, 64, 40, [61, 2]],
@@ -56,7 +62,8 @@ test('a Display P3 picture is converted to sRGB', async () => {
 });
 
 test('the numbers of a wide profile are not taken for sRGB', async () => {
-  // Without conversion the raw P3 numbers would come out; they differ from the sRGB colour by more than 10 levels in red.
+  // Without conversion the raw P3 numbers would come out; they differ from the sRGB colour by more
+  // than 10 levels in red.
   const file = await photo().withIccProfile('p3').png().toBuffer();
   const raw = PNG.sync.read(file).data;
   expect(Math.abs(raw[0] - 200)).toBeGreaterThan(10);
@@ -139,12 +146,14 @@ test('a JPEG that breaks off is refused, not drawn half', async () => {
 /** A soft slope with see-through corners. */
 function slope(width: number, height: number, alpha: boolean): Raster {
   const raster = createRaster(width, height);
-  for (let y = 0; y < height; y++)
-    for (let x = 0; x < width; x++)
+  for (let y = 0; y < height; y++) {
+    for (let x = 0; x < width; x++) {
       raster.data.set(
         [(x * 255) / width, (y * 255) / height, 128, alpha && x + y < 30 ? 0 : 255],
         (y * width + x) * 4,
       );
+    }
+  }
   return raster;
 }
 
@@ -162,15 +171,15 @@ test('JPEG of a see-through picture lies on white', async () => {
 });
 
 test('PNG: pngjs reads every pixel as it was', async () => {
-  const raster = slope(90, 40, true),
-    read = PNG.sync.read(Buffer.from(await codecs.encode(raster, pressAs('png', 1), [])));
+  const raster = slope(90, 40, true);
+  const read = PNG.sync.read(Buffer.from(await codecs.encode(raster, pressAs('png', 1), [])));
   expect([read.width, read.height]).toEqual([90, 40]);
   expect(Buffer.from(read.data).equals(Buffer.from(raster.data))).toBe(true);
 });
 
 test('WebP: sharp reads it at its size, alpha kept, and a lower quality is lighter', async () => {
-  const raster = slope(200, 80, true),
-    bytes = await codecs.encode(raster, pressAs('webp', 80), []);
+  const raster = slope(200, 80, true);
+  const bytes = await codecs.encode(raster, pressAs('webp', 80), []);
   const { data, info } = await sharp(bytes).raw().toBuffer({ resolveWithObject: true });
   expect([info.width, info.height, info.channels]).toEqual([200, 80, 4]);
   expect([data[3], data[data.length - 1]]).toEqual([0, 255]);

@@ -9,7 +9,10 @@ import type { PressSettings } from '@/core/site/model/picture';
 type Library = typeof Vips;
 type Image = Vips.Image;
 
-/** libvips reports a failure as a pair of a name and lines; the last line that says something is for people. */
+/**
+ * libvips reports a failure as a pair of a name and lines; the last line that says something is for
+ * people.
+ */
 function reason(error: unknown): string {
   const text = Array.isArray(error)
     ? String(error[1])
@@ -53,7 +56,10 @@ const writers: Record<
     }),
 };
 
-/** Runs `work`, then frees every image it declared its own: they live in the library's memory, which no collector sweeps. */
+/**
+ * Runs `work`, then frees every image it declared its own: they live in the library's memory, which
+ * no collector sweeps.
+ */
 function scoped<R>(work: (own: (image: Image) => Image) => R): R {
   const images: Image[] = [];
   try {
@@ -62,7 +68,9 @@ function scoped<R>(work: (own: (image: Image) => Image) => R): R {
       return image;
     });
   } finally {
-    for (const image of images.reverse()) image.delete();
+    for (const image of images.reverse()) {
+      image.delete();
+    }
   }
 }
 
@@ -72,7 +80,7 @@ export function vipsCodecs(vips: Library): Codecs {
 
   function toSrgb(image: Image, own: (image: Image) => Image): Image {
     let out = image;
-    if (image.getTypeof(profile) !== 0)
+    if (image.getTypeof(profile) !== 0) {
       out = own(
         image.iccTransform('srgb', {
           embedded: true,
@@ -80,10 +88,15 @@ export function vipsCodecs(vips: Library): Codecs {
           black_point_compensation: true,
         }),
       );
-    else if (image.interpretation === 'cmyk')
+    } else if (image.interpretation === 'cmyk') {
       out = own(image.iccTransform('srgb', { input_profile: 'cmyk' }));
-    if (out.interpretation !== 'srgb') out = own(out.colourspace('srgb'));
-    if (out.format !== 'uchar') out = own(out.cast('uchar'));
+    }
+    if (out.interpretation !== 'srgb') {
+      out = own(out.colourspace('srgb'));
+    }
+    if (out.format !== 'uchar') {
+      out = own(out.cast('uchar'));
+    }
     return out.hasAlpha() ? out : own(out.bandjoin(255));
   }
 
@@ -109,7 +122,7 @@ export function vipsCodecs(vips: Library): Codecs {
     encode: async (raster: Raster, settings, pinned) =>
       scoped((own) => {
         try {
-          if (settings.format === 'png' && settings.colours !== null)
+          if (settings.format === 'png' && settings.colours !== null) {
             return new Uint8Array(
               writePalette(
                 [toPalette(raster, settings.colours, pinned).raster.data.buffer],
@@ -118,6 +131,7 @@ export function vipsCodecs(vips: Library): Codecs {
                 0,
               ),
             );
+          }
           const memory = own(
             vips.Image.newFromMemory(
               new Uint8Array(raster.data.buffer),
@@ -128,17 +142,22 @@ export function vipsCodecs(vips: Library): Codecs {
             ),
           );
           let image = own(memory.copy({ interpretation: 'srgb' }));
-          if (own(image.extractBand(3)).min() === 255) image = own(image.extractBand(0, { n: 3 }));
-          else if (settings.format === 'jpeg')
+          if (own(image.extractBand(3)).min() === 255) {
+            image = own(image.extractBand(0, { n: 3 }));
+          } else if (settings.format === 'jpeg') {
             image = own(image.flatten({ background: [255, 255, 255] }));
+          }
           const write = (what: Image, how: PressSettings): Uint8Array<ArrayBuffer> => {
-            const written = writers[how.format](what, how, vips.ForeignKeep.none),
-              bytes = new Uint8Array(written.length);
+            const written = writers[how.format](what, how, vips.ForeignKeep.none);
+            const bytes = new Uint8Array(written.length);
             bytes.set(written);
             return bytes;
           };
-          if (settings.format !== 'avif' || image.bands === 3) return write(image, settings);
-          // The library writes alpha with as much loss as colour, and an edge that fades out would not be see-through: alpha goes into a picture of its own, without loss.
+          if (settings.format !== 'avif' || image.bands === 3) {
+            return write(image, settings);
+          }
+          // The library writes alpha with as much loss as colour, and an edge that fades out would
+          // not be see-through: alpha goes into a picture of its own, without loss.
           const alpha = own(own(image.extractBand(3)).copy({ interpretation: 'b-w' }));
           return avifWithAlpha(
             write(own(image.extractBand(0, { n: 3 })), settings),

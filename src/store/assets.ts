@@ -10,13 +10,17 @@ export const assetId = async (bytes: Uint8Array<ArrayBuffer>): Promise<string> =
 /** Stores bytes once, under their SHA-256, and returns that. */
 export async function putAsset(db: Database, bytes: Uint8Array<ArrayBuffer>): Promise<string> {
   const id = await assetId(bytes);
-  if ((await db.assets.where('id').equals(id).count()) === 0) await db.assets.put({ id, bytes });
+  if ((await db.assets.where('id').equals(id).count()) === 0) {
+    await db.assets.put({ id, bytes });
+  }
   return id;
 }
 
 /** @throws Error when nothing is stored under that id */
 export async function assetBytes(db: Database, id: string): Promise<Uint8Array<ArrayBuffer>> {
   const row = await db.assets.get(id);
-  if (!row) throw new Error('The photo of this layer is not in this browser any more.');
+  if (!row) {
+    throw new Error('The photo of this layer is not in this browser any more.');
+  }
   return row.bytes;
 }

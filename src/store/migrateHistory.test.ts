@@ -48,8 +48,8 @@ test('every state of an old history comes back in the new form, from either end'
       delete s.pictures.p;
     },
   ];
-  const states = [start],
-    steps: StepRow[] = [];
+  const states = [start];
+  const steps: StepRow[] = [];
   for (const [i, edit] of edits.entries()) {
     const [next, patches, inverse] = produceWithPatches(states[i], edit);
     states.push(next);

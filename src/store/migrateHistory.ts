@@ -5,16 +5,22 @@ type Plain = Readonly<Record<string, unknown>>;
 
 const equal = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
-/** What turns one state into another: whole fields of the site that differ, of pictures each by itself. */
+/**
+ * What turns one state into another: whole fields of the site that differ, of pictures each by
+ * itself.
+ */
 function difference(from: Plain, to: Plain): Patch[] {
   return [...new Set([...Object.keys(from), ...Object.keys(to)])].flatMap((key): Patch[] => {
-    if (equal(from[key], to[key])) return [];
-    if (key !== 'pictures')
+    if (equal(from[key], to[key])) {
+      return [];
+    }
+    if (key !== 'pictures') {
       return [
         key in to ? { op: 'replace', path: [key], value: to[key] } : { op: 'remove', path: [key] },
       ];
-    const before = from.pictures as Plain,
-      after = to.pictures as Plain;
+    }
+    const before = from.pictures as Plain;
+    const after = to.pictures as Plain;
     return [...new Set([...Object.keys(before), ...Object.keys(after)])]
       .filter((id) => !equal(before[id], after[id]))
       .map((id): Patch =>
@@ -26,8 +32,9 @@ function difference(from: Plain, to: Plain): Patch[] {
 }
 
 /**
- * The steps of a history that was written by an older version, for sites as they are now: each state is gone back to as it
- * was stored, brought up to the present version, and what differs between neighbours becomes the step.
+ * The steps of a history that was written by an older version, for sites as they are now: each
+ * state is gone back to as it was stored, brought up to the present version, and what differs
+ * between neighbours becomes the step.
  * @param site as it is stored, at `cursor`
  * @param steps in order
  */
@@ -37,17 +44,17 @@ export function migrateHistory(
   steps: readonly StepRow[],
   migrate: (site: unknown) => unknown,
 ): StepRow[] {
-  const past = steps.filter((s) => s.seq <= cursor).toReversed(),
-    future = steps.filter((s) => s.seq > cursor),
-    now = migrate(site) as Plain;
+  const past = steps.filter((s) => s.seq <= cursor).toReversed();
+  const future = steps.filter((s) => s.seq > cursor);
+  const now = migrate(site) as Plain;
   const out: StepRow[] = [];
   const walk = (list: readonly StepRow[], back: boolean) => {
-    let stored = site,
-      seen = now;
+    let stored = site;
+    let seen = now;
     for (const step of list) {
       stored = applyPatches(stored, back ? step.inverse : step.patches);
-      const next = migrate(stored) as Plain,
-        [before, after] = back ? [next, seen] : [seen, next];
+      const next = migrate(stored) as Plain;
+      const [before, after] = back ? [next, seen] : [seen, next];
       out.push({ ...step, patches: difference(before, after), inverse: difference(after, before) });
       seen = next;
     }

@@ -6,8 +6,8 @@ import { Database } from './database';
 import { keepSearch, searchOf } from './searches';
 import { addSite, removeSite } from './sites';
 
-let db: Database,
-  count = 0;
+let db: Database;
+let count = 0;
 beforeEach(() => {
   db = new Database(`searches ${count++}`);
 });
@@ -39,8 +39,9 @@ test('what was found comes back for the same state and for no other, the newest 
 });
 
 test('the oldest are forgotten beyond a bound, never the one that was just made; a site takes its own along', async () => {
-  for (let at = 1; at <= 5; at++)
+  for (let at = 1; at <= 5; at++) {
     await keepSearch(db, `state ${at}`, found(at === 4 ? 'other' : 's', at, 30e6));
+  }
   expect((await db.searches.orderBy('at').toArray()).map((r) => r.at)).toEqual([3, 4, 5]);
   await keepSearch(db, 'large', found('s', 0, 97e6));
   expect(await searchOf(db, 'large')).toBeDefined();

@@ -15,14 +15,14 @@ export async function keepSearch(
   state: string,
   found: Omit<SearchRow, 'key' | 'bytes'>,
 ): Promise<void> {
-  const key = await keyOf(state),
-    bytes = found.tried.reduce((sum, t) => sum + t.data.length, 0);
+  const key = await keyOf(state);
+  const bytes = found.tried.reduce((sum, t) => sum + t.data.length, 0);
   await db.transaction('rw', db.searches, async () => {
     await db.searches.put({ ...found, key, bytes });
     // Sizes and keys come from the index: no file is read for them.
-    const byAge = db.searches.orderBy('[at+bytes]').reverse(),
-      sizes = (await byAge.keys()) as unknown as [number, number][],
-      keys = await byAge.primaryKeys();
+    const byAge = db.searches.orderBy('[at+bytes]').reverse();
+    const sizes = (await byAge.keys()) as unknown as [number, number][];
+    const keys = await byAge.primaryKeys();
     let total = 0;
     await db.searches.bulkDelete(
       keys.filter((k, i) => {

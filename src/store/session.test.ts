@@ -14,8 +14,8 @@ const site = (id: string): Site =>
     addSlot('page', { id: 'h', kind: 'header', width: 100, height: 50 }),
   );
 
-let db: Database,
-  count = 0;
+let db: Database;
+let count = 0;
 beforeEach(async () => {
   db = new Database(`test ${count++}`);
   await addSite(db, site('s'), 1);
@@ -25,7 +25,9 @@ const open = async (): Promise<Session> => (await openSession(db, 's', () => 2))
 const width = (session: Session) => session.state.getState().site.slots[0].width;
 const stored = async (): Promise<Site> => {
   const [first] = await listSites(db);
-  if (!('site' in first)) throw new Error(first.problem);
+  if (!('site' in first)) {
+    throw new Error(first.problem);
+  }
   return first.site;
 };
 const setWidth = (px: number) =>
@@ -50,7 +52,9 @@ test('a commit is on the disk when it has settled, and a new session comes back 
 
 test('a gesture of many previews is one step', async () => {
   const session = await open();
-  for (let px = 101; px <= 160; px++) session.preview(setWidth(px));
+  for (let px = 101; px <= 160; px++) {
+    session.preview(setWidth(px));
+  }
   expect(width(session)).toBe(160);
   session.commit('Drag', setWidth(160));
   await session.settled();
@@ -70,12 +74,18 @@ test('a preview that is dropped leaves nothing', async () => {
 
 test('undone to the start and redone to the end, and a new edit drops what was undone', async () => {
   const session = await open();
-  for (const px of [110, 120, 130]) session.commit(`to ${px}`, setWidth(px));
+  for (const px of [110, 120, 130]) {
+    session.commit(`to ${px}`, setWidth(px));
+  }
   const end = JSON.stringify(session.state.getState().site);
-  for (let i = 0; i < 5; i++) session.undo();
+  for (let i = 0; i < 5; i++) {
+    session.undo();
+  }
   expect(width(session)).toBe(100);
   expect(session.state.getState()).toMatchObject({ undoLabel: undefined, redoLabel: 'to 110' });
-  for (let i = 0; i < 5; i++) session.redo();
+  for (let i = 0; i < 5; i++) {
+    session.redo();
+  }
   expect(JSON.stringify(session.state.getState().site)).toBe(end);
   session.undo();
   session.commit('to 999', setWidth(999));
@@ -92,8 +102,8 @@ test('an edit that changes nothing is no step', async () => {
 });
 
 test("an edit in a second tab is put on top of the first one's, not over it", async () => {
-  const first = await open(),
-    second = await open();
+  const first = await open();
+  const second = await open();
   first.commit('wide', setWidth(300));
   await first.settled();
   second.commit(
@@ -155,7 +165,9 @@ test("removing a site takes its history and drawings, and no other site's", asyn
 
 test('goes to any step at once, before the first too, and names them all', async () => {
   const session = await open();
-  for (const px of [110, 120, 130]) session.commit(`Width ${px}`, setWidth(px));
+  for (const px of [110, 120, 130]) {
+    session.commit(`Width ${px}`, setWidth(px));
+  }
   expect(session.state.getState().steps.map((s) => s.label)).toEqual([
     'Width 110',
     'Width 120',

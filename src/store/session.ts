@@ -31,7 +31,10 @@ export interface NamedStep {
 /** One site being worked on. */
 export interface Session {
   readonly state: StoreApi<SessionState>;
-  /** Shows an edit of the committed site without keeping it; the next preview starts from the committed site again. */
+  /**
+   * Shows an edit of the committed site without keeping it; the next preview starts from the
+   * committed site again.
+   */
   preview(edit: Edit): void;
   /** Back to the committed site. */
   dropPreview(): void;
@@ -39,7 +42,10 @@ export interface Session {
   commit(label: string, edit: Edit): void;
   undo(): void;
   redo(): void;
-  /** Undoes or redoes until the step of that number is the last one applied; one before the first undoes all. */
+  /**
+   * Undoes or redoes until the step of that number is the last one applied; one before the first
+   * undoes all.
+   */
   goTo(seq: number): void;
   /** Resolves when everything committed so far has been written. */
   settled(): Promise<void>;
@@ -49,8 +55,8 @@ export interface Session {
 const longestHistory = 500;
 
 /**
- * Opens a site. Each commit, undo and redo is one transaction over the site and its history, so a killed tab comes back
- * to the last of them.
+ * Opens a site. Each commit, undo and redo is one transaction over the site and its history, so a
+ * killed tab comes back to the last of them.
  * @param now clock, ms
  * @returns undefined when there is no such site
  * @throws SiteError when what is stored cannot be read
@@ -61,10 +67,12 @@ export async function openSession(
   now: () => number,
 ): Promise<Session | undefined> {
   const row = await db.sites.get(siteId);
-  if (!row) return undefined;
-  let committed = readSite(row.site),
-    cursor = row.cursor,
-    revision = row.revision;
+  if (!row) {
+    return undefined;
+  }
+  let committed = readSite(row.site);
+  let cursor = row.cursor;
+  let revision = row.revision;
   let steps = await db.history.where('siteId').equals(siteId).sortBy('seq');
   if (row.site.schemaVersion !== schemaVersion) {
     steps = migrateHistory(row.site as unknown as Record<string, unknown>, cursor, steps, migrate);
@@ -74,8 +82,8 @@ export async function openSession(
       await db.history.bulkPut(steps);
     });
   }
-  let queue: Promise<void> = Promise.resolve(),
-    waiting = 0;
+  let queue: Promise<void> = Promise.resolve();
+  let waiting = 0;
 
   const labels = () => ({
     undoLabel: steps.find((s) => s.seq === cursor)?.label,
@@ -108,7 +116,9 @@ export async function openSession(
       try {
         await db.transaction('rw', db.sites, db.history, async () => {
           const current = await db.sites.get(siteId);
-          if (!current) throw new Error('The site was removed in another tab.');
+          if (!current) {
+            throw new Error('The site was removed in another tab.');
+          }
           await apply(current, current.revision !== revision);
         });
         waiting--;
@@ -127,21 +137,27 @@ export async function openSession(
 
   /** Walks along the steps; what has been forgotten cannot be gone back to. */
   function goTo(seq: number): void {
-    const first = steps[0]?.seq ?? cursor + 1,
-      to = Math.min(steps.at(-1)?.seq ?? cursor, Math.max(first - 1, seq));
-    if (to === cursor) return;
+    const first = steps[0]?.seq ?? cursor + 1;
+    const to = Math.min(steps.at(-1)?.seq ?? cursor, Math.max(first - 1, seq));
+    if (to === cursor) {
+      return;
+    }
     while (cursor !== to) {
-      const back = to < cursor,
-        step = steps.find((s) => s.seq === (back ? cursor : cursor + 1));
-      if (!step) break;
+      const back = to < cursor;
+      const step = steps.find((s) => s.seq === (back ? cursor : cursor + 1));
+      if (!step) {
+        break;
+      }
       committed = applyPatches(committed, back ? step.inverse : step.patches) as Site;
       cursor += back ? -1 : 1;
     }
     publish();
-    const site = committed,
-      at = cursor;
+    const site = committed;
+    const at = cursor;
     write(async (current, stale) => {
-      if (stale) return reload(current);
+      if (stale) {
+        return reload(current);
+      }
       await store(site, at);
     });
   }
@@ -154,7 +170,9 @@ export async function openSession(
       const [site, patches, inverse] = produceWithPatches(committed, (draft) => {
         edit(draft);
       });
-      if (patches.length === 0) return publish();
+      if (patches.length === 0) {
+        return publish();
+      }
       const step: StepRow = { siteId, seq: cursor + 1, label, patches, inverse };
       committed = site;
       cursor = step.seq;

@@ -13,9 +13,9 @@ import { addSiteFile, packSite } from './siteFiles';
 import { putAssets } from './setFiles';
 import { addSite, listSites } from './sites';
 
-let db: Database,
-  count = 0,
-  site: Site;
+let db: Database;
+let count = 0;
+let site: Site;
 beforeEach(async () => {
   db = new Database(`site files ${count++}`);
   const assetId = await putAsset(
@@ -38,8 +38,8 @@ beforeEach(async () => {
 const file = async () => writeSiteFile(await packSite(db, site));
 
 test('into another browser the site comes as it was, with its pictures', async () => {
-  const other = new Database(`site files ${count++}`),
-    bytes = await file();
+  const other = new Database(`site files ${count++}`);
+  const bytes = await file();
   expect(await addSiteFile(other, 'v.soyez', bytes, 'fresh', 2)).toBe('s');
   expect(await listSites(other)).toEqual([{ id: 's', site }]);
   expect((await other.assets.toArray()).map((a) => a.id)).toEqual(
@@ -54,9 +54,9 @@ test('where it is there already it comes beside it, and nothing is written over'
 });
 
 test('a picture that was changed inside is refused, and nothing is stored', async () => {
-  const files = unzipSync(await file()),
-    [path] = Object.keys(files).filter((p) => p.startsWith('assets/')),
-    other = new Database(`site files ${count++}`);
+  const files = unzipSync(await file());
+  const [path] = Object.keys(files).filter((p) => p.startsWith('assets/'));
+  const other = new Database(`site files ${count++}`);
   files[path] = new Uint8Array(PNG.sync.write(new PNG({ width: 5, height: 5 })));
   await expect(addSiteFile(other, 'v.soyez', zipSync(files), 'fresh', 2)).rejects.toThrow(
     'as it was packed, found one that was changed',
@@ -68,9 +68,9 @@ test('a picture that was changed inside is refused, and nothing is stored', asyn
 });
 
 test('many files are stored at once, each once, and their ids come in their order', async () => {
-  const bytes = (text: string) => strToU8(text) as Uint8Array<ArrayBuffer>,
-    before = await db.assets.count(),
-    files = ['a', 'b', 'a', 'c'].map((t) => ({ bytes: bytes(t) }));
+  const bytes = (text: string) => strToU8(text) as Uint8Array<ArrayBuffer>;
+  const before = await db.assets.count();
+  const files = ['a', 'b', 'a', 'c'].map((t) => ({ bytes: bytes(t) }));
   const ids = await putAssets(db, files);
   expect(ids).toEqual(await Promise.all(files.map((f) => putAsset(db, f.bytes))));
   expect(ids[0]).toBe(ids[2]);

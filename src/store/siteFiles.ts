@@ -16,8 +16,8 @@ export async function packSite(db: Database, site: Site): Promise<PackedSite> {
 }
 
 /**
- * Adds the site of a site file. Where there is a site of that id already, it comes beside it under a new one: nothing that
- * is here is written over.
+ * Adds the site of a site file. Where there is a site of that id already, it comes beside it under
+ * a new one: nothing that is here is written over.
  * @param newId for that case
  * @returns the id it has here
  * @throws Error saying what was expected and what was found; nothing is stored then
@@ -30,12 +30,16 @@ export async function addSiteFile(
   now: number,
 ): Promise<string> {
   const { site, assets } = readSiteFile(name, bytes);
-  for (const [id, content] of assets)
-    if ((await assetId(content)) !== id)
+  for (const [id, content] of assets) {
+    if ((await assetId(content)) !== id) {
       throw new ArchiveError(
         `${name}: expected the asset ${id.slice(0, 12)} as it was packed, found one that was changed.`,
       );
-  for (const content of assets.values()) await putAsset(db, content);
+    }
+  }
+  for (const content of assets.values()) {
+    await putAsset(db, content);
+  }
   const id = (await db.sites.get(site.id)) ? newId : site.id;
   await addSite(db, { ...site, id }, now);
   return id;

@@ -22,7 +22,10 @@ export async function listSites(db: Database): Promise<ListedSite[]> {
   });
 }
 
-/** Removes a site with its history, drawings and searches; photos stay, since other sites may use them. */
+/**
+ * Removes a site with its history, drawings and searches; photos stay, since other sites may use
+ * them.
+ */
 export async function removeSite(db: Database, id: string): Promise<void> {
   await db.transaction(
     'rw',

@@ -2,7 +2,10 @@ import type { Database } from './database';
 
 const keyOf = (siteId: string, slotId: string): string => `${siteId}/${slotId}`;
 
-/** The last drawing of a slot's picture; `drawing` is the key it was drawn for, which may be an older state. */
+/**
+ * The last drawing of a slot's picture; `drawing` is the key it was drawn for, which may be an
+ * older state.
+ */
 export const thumbOf = (db: Database, siteId: string, slotId: string) =>
   db.thumbs.get(keyOf(siteId, slotId));
 

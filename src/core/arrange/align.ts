@@ -16,23 +16,28 @@ const offsets: Readonly<Record<AlignSide, (own: Bounds, to: Bounds) => Place>> =
  * @param within what they are lined up in; the rectangle around them all if left out
  */
 export function align(boxes: readonly Box[], side: AlignSide, within?: Bounds): Place[] {
-  const own = boxes.map(boundsOf),
-    to = within ?? unionOf(own);
+  const own = boxes.map(boundsOf);
+  const to = within ?? unionOf(own);
   return to ? own.map((o) => offsets[side](o, to)) : [];
 }
 
-/** How far each box moves so that the gaps between neighbours are equal; the two outermost stay. Fewer than three stay all. */
+/**
+ * How far each box moves so that the gaps between neighbours are equal; the two outermost stay.
+ * Fewer than three stay all.
+ */
 export function spaceEvenly(boxes: readonly Box[], axis: 'x' | 'y'): Place[] {
   const [near, far] = axis === 'x' ? (['left', 'right'] as const) : (['top', 'bottom'] as const);
-  const own = boxes.map(boundsOf),
-    order = own
-      .map((_, i) => i)
-      .sort((a, b) => own[a][near] + own[a][far] - own[b][near] - own[b][far]);
+  const own = boxes.map(boundsOf);
+  const order = own
+    .map((_, i) => i)
+    .sort((a, b) => own[a][near] + own[a][far] - own[b][near] - own[b][far]);
   const moves: Place[] = own.map(() => ({ x: 0, y: 0 }));
-  if (own.length < 3) return moves;
-  const inner = order.slice(1, -1),
-    first = own[order[0]],
-    last = own[order.at(-1)!];
+  if (own.length < 3) {
+    return moves;
+  }
+  const inner = order.slice(1, -1);
+  const first = own[order[0]];
+  const last = own[order.at(-1)!];
   const gap =
     (last[near] - first[far] - inner.reduce((sum, i) => sum + own[i][far] - own[i][near], 0)) /
     (inner.length + 1);

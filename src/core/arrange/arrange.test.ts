@@ -35,8 +35,8 @@ test('a quarter turn changes sides, and turning back brings a point home', () =>
   ]);
   fc.assert(
     fc.property(anyBox, fc.integer({ min: -400, max: 400 }), (b, t) => {
-      const there = turnAbout({ x: 3, y: 7 }, b, t),
-        back = turnAbout(there, b, -t);
+      const there = turnAbout({ x: 3, y: 7 }, b, t);
+      const back = turnAbout(there, b, -t);
       expect(back.x).toBeCloseTo(3, 6);
       expect(back.y).toBeCloseTo(7, 6);
     }),
@@ -50,16 +50,16 @@ test('resizing along turned axes leaves the pivot, and carries corners to the co
       fc.double({ min: 0.2, max: 4, noNaN: true }),
       fc.double({ min: 0.2, max: 4, noNaN: true }),
       (b, kx, ky) => {
-        const resize = { kx, ky, pivot: pointOf(b, 0, 0), turn: b.turn },
-          middle = resizePoint(b, resize);
+        const resize = { kx, ky, pivot: pointOf(b, 0, 0), turn: b.turn };
+        const middle = resizePoint(b, resize);
         const larger: Box = { ...b, ...middle, width: b.width * kx, height: b.height * ky };
         for (const [u, v] of [
           [0, 0],
           [1, 0],
           [1, 1],
         ]) {
-          const moved = resizePoint(pointOf(b, u, v), resize),
-            wanted = pointOf(larger, u, v);
+          const moved = resizePoint(pointOf(b, u, v), resize);
+          const wanted = pointOf(larger, u, v);
           expect(moved.x).toBeCloseTo(wanted.x, 5);
           expect(moved.y).toBeCloseTo(wanted.y, 5);
         }
@@ -151,9 +151,15 @@ test('aligning brings one side of all to one line, within themselves or within t
     align(boxes, side).map((m, i) =>
       boundsOf({ ...boxes[i], x: boxes[i].x + m.x, y: boxes[i].y + m.y }),
     );
-  for (const b of moved('left')) expect(b.left).toBeCloseTo(10);
-  for (const b of moved('right')) expect(b.right).toBeCloseTo(380);
-  for (const b of moved('middle')) expect(b.top + b.bottom).toBeCloseTo(120);
+  for (const b of moved('left')) {
+    expect(b.left).toBeCloseTo(10);
+  }
+  for (const b of moved('right')) {
+    expect(b.right).toBeCloseTo(380);
+  }
+  for (const b of moved('middle')) {
+    expect(b.top + b.bottom).toBeCloseTo(120);
+  }
   const [only] = align([boxes[0]], 'centre', { left: 0, top: 0, right: 1080, bottom: 220 });
   expect(only).toEqual({ x: 510, y: 0 });
 });
@@ -161,14 +167,16 @@ test('aligning brings one side of all to one line, within themselves or within t
 test('spacing evenly makes gaps equal and leaves the outermost where they are', () => {
   fc.assert(
     fc.property(fc.array(anyBox, { minLength: 3, maxLength: 6 }), (boxes) => {
-      const moves = spaceEvenly(boxes, 'x'),
-        moved = boxes.map((b, i) => boundsOf({ ...b, x: b.x + moves[i].x }));
-      const before = boxes.map(boundsOf),
-        order = before
-          .map((_, i) => i)
-          .sort((a, b) => before[a].left + before[a].right - before[b].left - before[b].right);
+      const moves = spaceEvenly(boxes, 'x');
+      const moved = boxes.map((b, i) => boundsOf({ ...b, x: b.x + moves[i].x }));
+      const before = boxes.map(boundsOf);
+      const order = before
+        .map((_, i) => i)
+        .sort((a, b) => before[a].left + before[a].right - before[b].left - before[b].right);
       const gaps = order.slice(1).map((i, k) => moved[i].left - moved[order[k]].right);
-      for (const gap of gaps) expect(gap).toBeCloseTo(gaps[0], 5);
+      for (const gap of gaps) {
+        expect(gap).toBeCloseTo(gaps[0], 5);
+      }
       expect(moves[order[0]]).toEqual({ x: 0, y: 0 });
       expect(moves[order.at(-1)!]).toEqual({ x: 0, y: 0 });
     }),

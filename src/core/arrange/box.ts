@@ -23,12 +23,14 @@ export interface Bounds {
 
 /** A point turned about another by degrees clockwise. */
 export function turnAbout(point: Place, pivot: Place, degrees: number): Place {
-  if (degrees === 0) return { x: point.x, y: point.y };
-  const t = (degrees * Math.PI) / 180,
-    c = Math.cos(t),
-    s = Math.sin(t),
-    dx = point.x - pivot.x,
-    dy = point.y - pivot.y;
+  if (degrees === 0) {
+    return { x: point.x, y: point.y };
+  }
+  const t = (degrees * Math.PI) / 180;
+  const c = Math.cos(t);
+  const s = Math.sin(t);
+  const dx = point.x - pivot.x;
+  const dy = point.y - pivot.y;
   return { x: pivot.x + dx * c - dy * s, y: pivot.y + dx * s + dy * c };
 }
 
@@ -51,7 +53,10 @@ export function resizePoint(point: Place, { kx, ky, pivot, turn }: Resize): Plac
   );
 }
 
-/** A point of the box by shares of its width and height: 0, 0 is the upper left corner before it is turned. */
+/**
+ * A point of the box by shares of its width and height: 0, 0 is the upper left corner before it is
+ * turned.
+ */
 export const pointOf = (box: Box, u: number, v: number): Place =>
   turnAbout({ x: box.x + (u - 0.5) * box.width, y: box.y + (v - 0.5) * box.height }, box, box.turn);
 
@@ -65,9 +70,9 @@ export const cornersOf = (box: Box): Place[] =>
 
 /** The upright rectangle around a box. */
 export function boundsOf(box: Box): Bounds {
-  const corners = cornersOf(box),
-    xs = corners.map((p) => p.x),
-    ys = corners.map((p) => p.y);
+  const corners = cornersOf(box);
+  const xs = corners.map((p) => p.x);
+  const ys = corners.map((p) => p.y);
   return {
     left: Math.min(...xs),
     top: Math.min(...ys),
@@ -78,7 +83,9 @@ export function boundsOf(box: Box): Bounds {
 
 /** @returns undefined for none */
 export function unionOf(list: readonly Bounds[]): Bounds | undefined {
-  if (list.length === 0) return undefined;
+  if (list.length === 0) {
+    return undefined;
+  }
   return {
     left: Math.min(...list.map((b) => b.left)),
     top: Math.min(...list.map((b) => b.top)),

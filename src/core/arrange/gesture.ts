@@ -35,19 +35,22 @@ const leastSide = 2;
 
 /**
  * Stretching that brings a handle to a point; the opposite side or corner stays.
- * @param keep proportions stay as they are; at a corner by the nearest point of its diagonal, or by one axis where that is given
+ * @param keep proportions stay as they are; at a corner by the nearest point of its diagonal, or by
+ * one axis where that is given
  */
 export function resizeTo(box: Box, handle: Handle, to: Place, keep: boolean | 'x' | 'y'): Resize {
-  const pivot = pointOf(box, 1 - handle.u, 1 - handle.v),
-    at = turnAbout(to, pivot, -box.turn);
-  const w = (handle.u - 0.5) * 2 * box.width,
-    h = (handle.v - 0.5) * 2 * box.height,
-    dx = at.x - pivot.x,
-    dy = at.y - pivot.y;
-  const least = (length: number) => leastSide / Math.max(leastSide, length),
-    kx = w === 0 ? 1 : Math.max(least(box.width), dx / w),
-    ky = h === 0 ? 1 : Math.max(least(box.height), dy / h);
-  if (!keep || !isCorner(handle)) return { kx, ky, pivot, turn: box.turn };
+  const pivot = pointOf(box, 1 - handle.u, 1 - handle.v);
+  const at = turnAbout(to, pivot, -box.turn);
+  const w = (handle.u - 0.5) * 2 * box.width;
+  const h = (handle.v - 0.5) * 2 * box.height;
+  const dx = at.x - pivot.x;
+  const dy = at.y - pivot.y;
+  const least = (length: number) => leastSide / Math.max(leastSide, length);
+  const kx = w === 0 ? 1 : Math.max(least(box.width), dx / w);
+  const ky = h === 0 ? 1 : Math.max(least(box.height), dy / h);
+  if (!keep || !isCorner(handle)) {
+    return { kx, ky, pivot, turn: box.turn };
+  }
   const k =
     keep === 'x'
       ? kx
@@ -68,7 +71,10 @@ export const resizedBox = (box: Box, resize: Resize): Box => ({
 /** Px within which things are drawn to each other, at a magnification of 1. */
 export const snapReach = 5;
 
-/** The same with the sides that move drawn to what is near; a box that is turned has no sides to be drawn. */
+/**
+ * The same with the sides that move drawn to what is near; a box that is turned has no sides to be
+ * drawn.
+ */
 export function resizeSnapped(
   box: Box,
   handle: Handle,
@@ -79,16 +85,28 @@ export function resizeSnapped(
   reach: number,
 ): { resize: Resize; guides: Snapped['guides'] } {
   const free = resizeTo(box, handle, to, keep);
-  if (box.turn !== 0 || reach <= 0) return { resize: free, guides: [] };
-  const part = (share: number): Part[] => (share === 0 ? ['near'] : share === 1 ? ['far'] : []);
+  if (box.turn !== 0 || reach <= 0) {
+    return { resize: free, guides: [] };
+  }
+  const part = (share: number): Part[] => {
+    if (share === 0) {
+      return ['near'];
+    }
+    if (share === 1) {
+      return ['far'];
+    }
+    return [];
+  };
   const { dx, dy, guides } = snap(boundsOf(resizedBox(box, free)), slot, others, reach, {
     x: part(handle.u),
     y: part(handle.v),
   });
-  if (guides.length === 0) return { resize: free, guides };
-  const corner = pointOf(resizedBox(box, free), handle.u, handle.v),
-    at = { x: corner.x + dx, y: corner.y + dy },
-    kept = keep && isCorner(handle);
+  if (guides.length === 0) {
+    return { resize: free, guides };
+  }
+  const corner = pointOf(resizedBox(box, free), handle.u, handle.v);
+  const at = { x: corner.x + dx, y: corner.y + dy };
+  const kept = keep && isCorner(handle);
   // With proportions kept only one side can be brought to a line.
   const axis = guides[0].axis;
   return {
@@ -109,11 +127,11 @@ export function turnBetween(
   before: number,
   step?: number,
 ): number {
-  const angle = (p: Place) => (Math.atan2(p.y - pivot.y, p.x - pivot.x) * 180) / Math.PI,
-    by = angle(to) - angle(from);
+  const angle = (p: Place) => (Math.atan2(p.y - pivot.y, p.x - pivot.x) * 180) / Math.PI;
+  const by = angle(to) - angle(from);
   // Upright and the quarter turns hold on to it a little.
-  const grid = step ?? 90,
-    near = step === undefined ? 1.5 : Infinity,
-    whole = Math.round((before + by) / grid) * grid;
+  const grid = step ?? 90;
+  const near = step === undefined ? 1.5 : Infinity;
+  const whole = Math.round((before + by) / grid) * grid;
   return Math.abs(before + by - whole) <= near ? whole - before : by;
 }

@@ -1,7 +1,10 @@
 import type { Size } from '../frame/placement';
 import type { Bounds } from './box';
 
-/** Clear px at the sides that narrow screens may cut (50: common practice, no source), less where the slot is small. */
+/**
+ * Clear px at the sides that narrow screens may cut (50: common practice, no source), less where
+ * the slot is small.
+ */
 export const safeMargin = (slot: Size, most = 50): { x: number; y: number } => ({
   x: Math.min(most, Math.round(slot.width * 0.06)),
   y: Math.min(50, Math.round(slot.height * 0.1)),
@@ -31,8 +34,8 @@ export interface Snapped {
 }
 
 function linesOf(axis: 'x' | 'y', slot: Size, others: readonly Bounds[]): Line[] {
-  const length = axis === 'x' ? slot.width : slot.height,
-    margin = safeMargin(slot)[axis];
+  const length = axis === 'x' ? slot.width : slot.height;
+  const margin = safeMargin(slot)[axis];
   const [near, far] = axis === 'x' ? (['left', 'right'] as const) : (['top', 'bottom'] as const);
   return [
     { at: length / 2, what: 'middle' },
@@ -49,8 +52,9 @@ function linesOf(axis: 'x' | 'y', slot: Size, others: readonly Bounds[]): Line[]
 }
 
 /**
- * What draws a moved rectangle to it: middles to middles, sides to sides; of the slot, its edges, its safe margin and the
- * other layers, whichever is nearest, and among equally near ones in this order.
+ * What draws a moved rectangle to it: middles to middles, sides to sides; of the slot, its edges,
+ * its safe margin and the other layers, whichever is nearest, and among equally near ones in this
+ * order.
  * @param reach how near a line must be, px
  * @param parts which of its own lines the rectangle offers on each axis: `near`, `middle`, `far`
  */
@@ -61,18 +65,18 @@ export function snap(
   reach: number,
   parts: { x: readonly Part[]; y: readonly Part[] } = { x: allParts, y: allParts },
 ): Snapped {
-  const x = nearest('x', moving, linesOf('x', slot, others), reach, parts.x),
-    y = nearest('y', moving, linesOf('y', slot, others), reach, parts.y);
-  const dx = x?.by ?? 0,
-    dy = y?.by ?? 0,
-    moved = {
-      left: moving.left + dx,
-      right: moving.right + dx,
-      top: moving.top + dy,
-      bottom: moving.bottom + dy,
-    };
+  const x = nearest('x', moving, linesOf('x', slot, others), reach, parts.x);
+  const y = nearest('y', moving, linesOf('y', slot, others), reach, parts.y);
+  const dx = x?.by ?? 0;
+  const dy = y?.by ?? 0;
+  const moved = {
+    left: moving.left + dx,
+    right: moving.right + dx,
+    top: moving.top + dy,
+    bottom: moving.bottom + dy,
+  };
   const guides: Guide[] = [];
-  if (x)
+  if (x) {
     guides.push({
       axis: 'x',
       at: x.line.at,
@@ -80,7 +84,8 @@ export function snap(
       to: Math.max(moved.bottom, x.line.other?.bottom ?? slot.height),
       what: x.line.what,
     });
-  if (y)
+  }
+  if (y) {
     guides.push({
       axis: 'y',
       at: y.line.at,
@@ -88,6 +93,7 @@ export function snap(
       to: Math.max(moved.right, y.line.other?.right ?? slot.width),
       what: y.line.what,
     });
+  }
   return { dx, dy, guides };
 }
 
@@ -101,18 +107,20 @@ function nearest(
   reach: number,
   parts: readonly Part[],
 ): { by: number; line: Line } | undefined {
-  const near = axis === 'x' ? moving.left : moving.top,
-    far = axis === 'x' ? moving.right : moving.bottom,
-    own = { near, far, middle: (near + far) / 2 };
+  const near = axis === 'x' ? moving.left : moving.top;
+  const far = axis === 'x' ? moving.right : moving.bottom;
+  const own = { near, far, middle: (near + far) / 2 };
   let best: { by: number; line: Line } | undefined;
   for (const line of lines) {
     // The middle of the slot is for middles, its edges and margins for sides.
     for (const part of parts) {
-      if (line.what === 'middle' ? part !== 'middle' : line.what !== 'layer' && part === 'middle')
+      if (line.what === 'middle' ? part !== 'middle' : line.what !== 'layer' && part === 'middle') {
         continue;
+      }
       const by = line.at - own[part];
-      if (Math.abs(by) <= reach && (!best || Math.abs(by) < Math.abs(best.by) - 1e-6))
+      if (Math.abs(by) <= reach && (!best || Math.abs(by) < Math.abs(best.by) - 1e-6)) {
         best = { by, line };
+      }
     }
   }
   return best;
@@ -127,16 +135,19 @@ export interface Gap {
   readonly at: number;
 }
 
-/** How far a rectangle is from what comes next to each side: another layer that lies abreast of it, or the slot's edge. */
+/**
+ * How far a rectangle is from what comes next to each side: another layer that lies abreast of it,
+ * or the slot's edge.
+ */
 export function gapsOf(moving: Bounds, slot: Size, others: readonly Bounds[]): Gap[] {
-  const abreast = others.filter((o) => o.top < moving.bottom && o.bottom > moving.top),
-    above = others.filter((o) => o.left < moving.right && o.right > moving.left);
+  const abreast = others.filter((o) => o.top < moving.bottom && o.bottom > moving.top);
+  const above = others.filter((o) => o.left < moving.right && o.right > moving.left);
   const before = (values: number[], limit: number) =>
-      Math.max(0, ...values.filter((v) => v <= limit)),
-    after = (values: number[], limit: number, end: number) =>
-      Math.min(end, ...values.filter((v) => v >= limit));
-  const middleY = Math.min(slot.height, Math.max(0, (moving.top + moving.bottom) / 2)),
-    middleX = Math.min(slot.width, Math.max(0, (moving.left + moving.right) / 2));
+    Math.max(0, ...values.filter((v) => v <= limit));
+  const after = (values: number[], limit: number, end: number) =>
+    Math.min(end, ...values.filter((v) => v >= limit));
+  const middleY = Math.min(slot.height, Math.max(0, (moving.top + moving.bottom) / 2));
+  const middleX = Math.min(slot.width, Math.max(0, (moving.left + moving.right) / 2));
   const gaps: Gap[] = [
     {
       side: 'left',

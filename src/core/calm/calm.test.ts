@@ -11,11 +11,12 @@ import { calmReport, localContrast } from './calm';
 /** A board of squares of two greys. */
 function board(a: number, b: number, square: number, size = 64): Raster {
   const r = createRaster(size, size);
-  for (let y = 0; y < size; y++)
+  for (let y = 0; y < size; y++) {
     for (let x = 0; x < size; x++) {
       const v = (Math.floor(x / square) + Math.floor(y / square)) % 2 === 0 ? a : b;
       r.data.set([v, v, v, 255], (y * size + x) * 4);
     }
+  }
   return r;
 }
 
@@ -40,17 +41,17 @@ test('one colour is perfectly calm; a board of black and white has half the rang
   expect(localContrast(board(90, 90, 4))).toBe(0);
   expect(localContrast(board(0, 255, 2))).toBeCloseTo(50, 5);
   expect(localContrast(board(0, 255, 16))).toBe(0);
-  const dark = lightnessOf(100, 100, 100),
-    light = lightnessOf(150, 150, 150);
+  const dark = lightnessOf(100, 100, 100);
+  const light = lightnessOf(150, 150, 150);
   expect(localContrast(board(100, 150, 4))).toBeCloseTo((light - dark) / 2, 5);
 });
 
-const busy = board(60, 190, 3),
-  limit = 6;
+const busy = board(60, 190, 3);
+const limit = 6;
 
 test('veil and mesh are the least: they reach the limit, and one percent less does not', () => {
-  const { contrast, veil, mesh } = calmReport(busy, limit, '#3b4a45', 'none'),
-    colour = colourOf('#3b4a45');
+  const { contrast, veil, mesh } = calmReport(busy, limit, '#3b4a45', 'none');
+  const colour = colourOf('#3b4a45');
   expect(contrast).toBeGreaterThan(20);
   const veiled = (n: number) => {
     const r = { ...busy, data: busy.data.slice() };
@@ -60,12 +61,12 @@ test('veil and mesh are the least: they reach the limit, and one percent less do
   expect(veiled(veil!.percent)).toBeLessThanOrEqual(limit);
   expect(veiled(veil!.percent - 1)).toBeGreaterThan(limit);
   if (mesh) {
-    const mask = drawTexture(newTexture('m', 'mesh', '#3b4a45'), busy.width, busy.height),
-      meshed = (n: number) => {
-        const r = { ...busy, data: busy.data.slice() };
-        composite(r, { type: 'mask', mask, colour, x: 0, y: 0 }, n / 100);
-        return localContrast(r);
-      };
+    const mask = drawTexture(newTexture('m', 'mesh', '#3b4a45'), busy.width, busy.height);
+    const meshed = (n: number) => {
+      const r = { ...busy, data: busy.data.slice() };
+      composite(r, { type: 'mask', mask, colour, x: 0, y: 0 }, n / 100);
+      return localContrast(r);
+    };
     expect(meshed(mesh.percent)).toBeLessThanOrEqual(limit);
     expect(meshed(mesh.percent - 1)).toBeGreaterThan(limit);
   }
@@ -74,7 +75,9 @@ test('veil and mesh are the least: they reach the limit, and one percent less do
 test('the blur is the least in whole px', () => {
   const { blur } = calmReport(busy, limit, '#3b4a45', 'both');
   expect(localContrast(softened(busy, blur!, 'both'))).toBeLessThanOrEqual(limit);
-  if (blur! > 1) expect(localContrast(softened(busy, blur! - 1, 'both'))).toBeGreaterThan(limit);
+  if (blur! > 1) {
+    expect(localContrast(softened(busy, blur! - 1, 'both'))).toBeGreaterThan(limit);
+  }
 });
 
 test('what is calm already needs nothing', () => {

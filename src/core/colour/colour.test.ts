@@ -7,7 +7,8 @@ test.each([
   ['rgb(59 74 69)', 59, 74, 69],
   ['rgb(59, 74, 69)', 59, 74, 69],
   ['RebeccaPurple', 102, 51, 153],
-  // CSS Color Module Level 4: hsl(120 100% 25%) is a dark green, and #f00 is oklch(0.628 0.258 29.23) (value from memory).
+  // CSS Color Module Level 4: hsl(120 100% 25%) is a dark green, and #f00 is oklch(0.628 0.258
+  // 29.23) (value from memory).
   ['hsl(120 100% 25%)', 0, 128, 0],
   ['oklch(62.8% 0.25768 29.234)', 255, 0, 0],
 ])('%s', (text, r, g, b) => expect(tryColour(text)).toEqual({ r, g, b }));

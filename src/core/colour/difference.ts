@@ -4,7 +4,10 @@ import type { Rgb } from '../raster/raster';
 /** CIEDE2000 over whatever the library takes for a colour; CIELAB D65 included. */
 export const ciede2000 = differenceCiede2000();
 
-/** CIEDE2000 (CIE 142-2001; Sharma, Wu and Dalal 2005) between two sRGB colours; about 1 is just noticeable. */
+/**
+ * CIEDE2000 (CIE 142-2001; Sharma, Wu and Dalal 2005) between two sRGB colours; about 1 is just
+ * noticeable.
+ */
 export const deltaE = (a: Rgb, b: Rgb): number =>
   ciede2000(
     { mode: 'rgb', r: a.r / 255, g: a.g / 255, b: a.b / 255 },

@@ -1,7 +1,10 @@
 import type { Rgb } from '../raster/raster';
 import { linearOfLevel } from './transfer';
 
-/* OKLab by B. Ottosson, “A perceptual color space for image processing”, 2020: linear sRGB to L, a, b and back. */
+/*
+ * OKLab by B. Ottosson, “A perceptual color space for image processing”, 2020: linear sRGB to L, a,
+ * b and back.
+ */
 
 export function linearToOklab(r: number, g: number, b: number): [number, number, number] {
   const l = Math.cbrt(0.4122214708 * r + 0.5363325363 * g + 0.0514459929 * b);
@@ -15,9 +18,9 @@ export function linearToOklab(r: number, g: number, b: number): [number, number,
 }
 
 export function oklabToLinear(L: number, a: number, b: number): [number, number, number] {
-  const l = (L + 0.3963377774 * a + 0.2158037573 * b) ** 3,
-    m = (L - 0.1055613458 * a - 0.0638541728 * b) ** 3,
-    s = (L - 0.0894841775 * a - 1.291485548 * b) ** 3;
+  const l = (L + 0.3963377774 * a + 0.2158037573 * b) ** 3;
+  const m = (L - 0.1055613458 * a - 0.0638541728 * b) ** 3;
+  const s = (L - 0.0894841775 * a - 1.291485548 * b) ** 3;
   return [
     4.0767416621 * l - 3.3077115913 * m + 0.2309699292 * s,
     -1.2684380046 * l + 2.6097574011 * m - 0.3413193965 * s,

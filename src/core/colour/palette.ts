@@ -17,20 +17,24 @@ const sample = 40_000;
 
 /** The seen pixels, gathered into cells of 5 bits a channel, in OKLab (B. Ottosson, 2020). */
 function cells({ data }: Raster): Cell[] {
-  const pixels = data.length / 4,
-    step = Math.max(1, Math.floor(pixels / sample));
+  const pixels = data.length / 4;
+  const step = Math.max(1, Math.floor(pixels / sample));
   const sums = new Map<number, [number, number, number, number]>();
   for (let p = 0; p < pixels; p += step) {
     const i = p * 4;
-    if (data[i + 3] < 128) continue;
-    const key = ((data[i] >> 3) << 10) | ((data[i + 1] >> 3) << 5) | (data[i + 2] >> 3),
-      sum = sums.get(key);
+    if (data[i + 3] < 128) {
+      continue;
+    }
+    const key = ((data[i] >> 3) << 10) | ((data[i + 1] >> 3) << 5) | (data[i + 2] >> 3);
+    const sum = sums.get(key);
     if (sum) {
       sum[0] += data[i];
       sum[1] += data[i + 1];
       sum[2] += data[i + 2];
       sum[3]++;
-    } else sums.set(key, [data[i], data[i + 1], data[i + 2], 1]);
+    } else {
+      sums.set(key, [data[i], data[i + 1], data[i + 2], 1]);
+    }
   }
   return [...sums.values()].map(([r, g, b, count]) => {
     const {
@@ -49,21 +53,26 @@ const distance = (a: readonly number[], b: readonly number[]): number =>
 const alike = 0.05;
 
 /**
- * The colours a picture mostly consists of, the most frequent first: weighted k-means in OKLab, begun with the commonest
- * cell and then always the cell farthest from the ones before, so that the same picture always gives the same colours.
+ * The colours a picture mostly consists of, the most frequent first: weighted k-means in OKLab,
+ * begun with the commonest cell and then always the cell farthest from the ones before, so that the
+ * same picture always gives the same colours.
  * @param most how many colours at most; fewer are given where the picture has fewer
  */
 export function mainColours(raster: Raster, most = 6): MainColour[] {
-  const all = cells(raster),
-    total = all.reduce((sum, c) => sum + c.count, 0);
-  if (total === 0) return [];
+  const all = cells(raster);
+  const total = all.reduce((sum, c) => sum + c.count, 0);
+  if (total === 0) {
+    return [];
+  }
   let centres = [all.reduce((best, c) => (c.count > best.count ? c : best)).lab];
   while (centres.length < Math.min(most, all.length)) {
     // Far away and not rare: the distance counts by the root of how many have it.
     const weight = (c: Cell) =>
       Math.min(...centres.map((m) => distance(m, c.lab))) * Math.sqrt(c.count);
     const next = all.reduce((best, c) => (weight(c) > weight(best) ? c : best));
-    if (Math.min(...centres.map((m) => distance(m, next.lab))) < alike ** 2) break;
+    if (Math.min(...centres.map((m) => distance(m, next.lab))) < alike ** 2) {
+      break;
+    }
     centres = [...centres, next.lab];
   }
   let shares: number[] = [];
@@ -71,11 +80,13 @@ export function mainColours(raster: Raster, most = 6): MainColour[] {
     const sums = centres.map(() => [0, 0, 0, 0]);
     for (const cell of all) {
       const nearest = centres.reduce(
-          (best, m, i) => (distance(m, cell.lab) < distance(centres[best], cell.lab) ? i : best),
-          0,
-        ),
-        sum = sums[nearest];
-      for (let k = 0; k < 3; k++) sum[k] += cell.lab[k] * cell.count;
+        (best, m, i) => (distance(m, cell.lab) < distance(centres[best], cell.lab) ? i : best),
+        0,
+      );
+      const sum = sums[nearest];
+      for (let k = 0; k < 3; k++) {
+        sum[k] += cell.lab[k] * cell.count;
+      }
       sum[3] += cell.count;
     }
     centres = centres.map((m, i) =>

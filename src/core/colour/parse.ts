@@ -13,12 +13,13 @@ function parsed(text: string): Color | undefined {
 const level = (v: number): number => Math.round(255 * Math.min(1, Math.max(0, v)));
 
 /**
- * Reads any CSS colour: hex with or without its sign, rgb(), hsl(), oklch(), names. Colours outside sRGB are clamped; alpha is dropped.
+ * Reads any CSS colour: hex with or without its sign, rgb(), hsl(), oklch(), names. Colours outside
+ * sRGB are clamped; alpha is dropped.
  * @returns levels 0..255, or undefined when the text is no colour
  */
 export function tryColour(text: string): Rgb | undefined {
-  const colour = parsed(text) ?? parsed(`#${text.trim()}`),
-    c = colour && toRgb(colour);
+  const colour = parsed(text) ?? parsed(`#${text.trim()}`);
+  const c = colour && toRgb(colour);
   return c && { r: level(c.r), g: level(c.g), b: level(c.b) };
 }
 
@@ -35,7 +36,9 @@ export function tryOpaqueColour(text: string): Rgb | undefined {
  */
 export function colourOf(text: string): Rgb {
   const colour = tryColour(text);
-  if (!colour) throw new TypeError(`Expected a CSS colour, found “${text}”`);
+  if (!colour) {
+    throw new TypeError(`Expected a CSS colour, found “${text}”`);
+  }
   return colour;
 }
 

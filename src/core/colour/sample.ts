@@ -5,22 +5,25 @@ export const sampleSizes = [1, 3, 5] as const;
 export type SampleSize = (typeof sampleSizes)[number];
 
 /**
- * The mean of a square around a pixel, in whole levels; the part of the square outside the raster does not count.
+ * The mean of a square around a pixel, in whole levels; the part of the square outside the raster
+ * does not count.
  * @returns undefined outside the raster, and where everything is see-through
  */
 export function sampleAt(raster: Raster, x: number, y: number, size: SampleSize): Rgb | undefined {
-  const cx = Math.floor(x),
-    cy = Math.floor(y),
-    reach = (size - 1) / 2;
-  if (cx < 0 || cy < 0 || cx >= raster.width || cy >= raster.height) return undefined;
-  let r = 0,
-    g = 0,
-    b = 0,
-    weight = 0;
+  const cx = Math.floor(x);
+  const cy = Math.floor(y);
+  const reach = (size - 1) / 2;
+  if (cx < 0 || cy < 0 || cx >= raster.width || cy >= raster.height) {
+    return undefined;
+  }
+  let r = 0;
+  let g = 0;
+  let b = 0;
+  let weight = 0;
   for (let j = Math.max(0, cy - reach); j <= Math.min(raster.height - 1, cy + reach); j++) {
     for (let i = Math.max(0, cx - reach); i <= Math.min(raster.width - 1, cx + reach); i++) {
-      const at = (j * raster.width + i) * 4,
-        a = raster.data[at + 3];
+      const at = (j * raster.width + i) * 4;
+      const a = raster.data[at + 3];
       r += a * raster.data[at];
       g += a * raster.data[at + 1];
       b += a * raster.data[at + 2];

@@ -3,8 +3,9 @@ import { ciede2000 } from './difference';
 import { toEncoded, toLinear } from './transfer';
 
 /**
- * G. Sharma, W. Wu, E. N. Dalal, “The CIEDE2000 color-difference formula: implementation notes, supplementary test data, and
- * mathematical observations”, Color Research and Application 30 (2005), table 1: all 34 pairs (values from memory).
+ * G. Sharma, W. Wu, E. N. Dalal, “The CIEDE2000 color-difference formula: implementation notes,
+ * supplementary test data, and mathematical observations”, Color Research and Application 30
+ * (2005), table 1: all 34 pairs (values from memory).
  */
 const pairs: readonly (readonly [number, number, number, number, number, number, number])[] = [
   [50, 2.6772, -79.7751, 50, 0, -82.7485, 2.0425],
@@ -51,7 +52,10 @@ test('CIEDE2000 is the published one, to the fourth digit', () => {
   }
 });
 
-/** B. Ottosson, “A perceptual color space for image processing” (2020), the table of XYZ and OKLab values (from memory), given to three digits. */
+/**
+ * B. Ottosson, “A perceptual color space for image processing” (2020), the table of XYZ and OKLab
+ * values (from memory), given to three digits.
+ */
 test.each([
   [
     [0.95, 1, 1.089],
@@ -85,13 +89,17 @@ test('OKLab there and back', () => {
     [1, 0, 0],
     [0, 0, 0],
     [0.2, 0.2, 0.2],
-  ])
+  ]) {
     oklabToLinear(...linearToOklab(c[0], c[1], c[2])).forEach((v, i) =>
       expect(v).toBeCloseTo(c[i], 6),
     );
+  }
 });
 
-/** IEC 61966-2-1:1999: the two pieces of the curve, the place where they meet, and the value at a half worked by hand. */
+/**
+ * IEC 61966-2-1:1999: the two pieces of the curve, the place where they meet, and the value at a
+ * half worked by hand.
+ */
 test('sRGB transfer', () => {
   expect(toLinear(0.04045)).toBeCloseTo(0.0031308, 7);
   expect(toEncoded(0.0031308)).toBeCloseTo(0.04045, 6);
@@ -99,5 +107,7 @@ test('sRGB transfer', () => {
   expect(toLinear(0.5)).toBeCloseTo(((0.5 + 0.055) / 1.055) ** 2.4, 12);
   expect(toLinear(0.5)).toBeCloseTo(0.2140411, 6);
   expect(toEncoded(1)).toBeCloseTo(1, 12);
-  for (let v = 0; v <= 1; v += 1 / 64) expect(toEncoded(toLinear(v))).toBeCloseTo(v, 6);
+  for (let v = 0; v <= 1; v += 1 / 64) {
+    expect(toEncoded(toLinear(v))).toBeCloseTo(v, 6);
+  }
 });

@@ -14,6 +14,9 @@ const levels = Uint8Array.from({ length: steps + 1 }, (_, i) =>
   Math.round(255 * toEncoded(i / steps)),
 );
 
-/** The level nearest to a linear value; values outside 0..1 are clamped. At the steepest place a table step is 0.05 levels. */
+/**
+ * The level nearest to a linear value; values outside 0..1 are clamped. At the steepest place a
+ * table step is 0.05 levels.
+ */
 export const levelOfLinear = (v: number): number =>
   levels[v <= 0 ? 0 : v >= 1 ? steps : (v * steps + 0.5) | 0];

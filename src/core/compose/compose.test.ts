@@ -19,8 +19,9 @@ const glyphs = canvasGlyphs(
 
 const source: Raster = (() => {
   const raster = createRaster(60, 40);
-  for (let i = 0; i < raster.data.length; i += 4)
+  for (let i = 0; i < raster.data.length; i += 4) {
     raster.data.set([(i * 7) % 256, (i * 3) % 256, i % 256, 255], i);
+  }
   return raster;
 })();
 const resources = { glyphs, photo: (id: string) => (id === 'photo' ? source : undefined) };
@@ -68,8 +69,8 @@ test('a missing photo is named, leaves the rest drawn, and comes when its pixels
 });
 
 test('moving a text changes only where it was and where it is', () => {
-  const composer = createComposer(resources),
-    text = newText('t', 'ox', 'x', 10, '#ffffff', 12, 4);
+  const composer = createComposer(resources);
+  const text = newText('t', 'ox', 'x', 10, '#ffffff', 12, 4);
   composer.compose(drawing([photo('p', 0, 0, 2), text]));
   const { changed, bounds } = composer.compose(
     drawing([photo('p', 0, 0, 2), { ...text, x: 15, y: 5 }]),
@@ -83,23 +84,26 @@ test('moving a text changes only where it was and where it is', () => {
 });
 
 const outline: Effect = {
-    kind: 'outline',
-    side: 'outside',
-    width: 2,
-    colour: '#a4553a',
-    opacity: 1,
-  },
-  shadow: Effect = {
-    kind: 'shadow',
-    x: 3,
-    y: 2,
-    blur: 4,
-    spread: 0,
-    colour: '#000000',
-    opacity: 0.5,
-  };
+  kind: 'outline',
+  side: 'outside',
+  width: 2,
+  colour: '#a4553a',
+  opacity: 1,
+};
+const shadow: Effect = {
+  kind: 'shadow',
+  x: 3,
+  y: 2,
+  blur: 4,
+  spread: 0,
+  colour: '#000000',
+  opacity: 0.5,
+};
 
-/** Any picture of a few layers, so that a sequence of them is a sequence of edits of every sort at once. */
+/**
+ * Any picture of a few layers, so that a sequence of them is a sequence of edits of every sort at
+ * once.
+ */
 const anyLayer = fc.oneof(
   fc
     .record({
@@ -207,15 +211,16 @@ test('after any sequence of edits the picture is the one a fresh composer draws,
         ).toBe(true);
         if (before) {
           for (let i = 0; i < raster.data.length; i += 4) {
-            const x = (i / 4) % 64,
-              y = Math.floor(i / 256);
+            const x = (i / 4) % 64;
+            const y = Math.floor(i / 256);
             const inside =
               x >= changed.x &&
               x < changed.x + changed.width &&
               y >= changed.y &&
               y < changed.y + changed.height;
-            if (!inside && raster.data[i] !== before[i])
+            if (!inside && raster.data[i] !== before[i]) {
               throw new Error(`pixel ${x}, ${y} moved outside the changed part`);
+            }
           }
         }
         before = raster.data.slice();
@@ -232,9 +237,9 @@ test('with a focus the part in sight is drawn first, and a call without one comp
     ground: { type: 'colour', colour: '#333333' },
     layers,
   });
-  const composer = createComposer(resources),
-    wash = (strength: number) => [newWash('w', '#a4553a', strength)],
-    focus = { x: 100, y: 50, width: 300, height: 200 };
+  const composer = createComposer(resources);
+  const wash = (strength: number) => [newWash('w', '#a4553a', strength)];
+  const focus = { x: 100, y: 50, width: 300, height: 200 };
   const at = ({ data }: Raster, x: number, y: number) => data[(y * 900 + x) * 4];
   composer.compose(large(wash(0.2)));
   const before = at(composer.compose(large(wash(0.2))).raster, 800, 500);
@@ -309,8 +314,8 @@ test('boxes say where layers lie, hidden ones too', () => {
 
 test('a font that is not there yet is named, and the text comes with it', () => {
   let there = false;
-  const composer = createComposer({ ...resources, glyphs: { ...glyphs, has: () => there } }),
-    own = { ...newText('t', 'ox', 'own:abc', 20, '#ffffff', 5, 5), align: 'left' as const };
+  const composer = createComposer({ ...resources, glyphs: { ...glyphs, has: () => there } });
+  const own = { ...newText('t', 'ox', 'own:abc', 20, '#ffffff', 5, 5), align: 'left' as const };
   const before = composer.compose(drawing([own]));
   expect([before.missing, before.boxes.t]).toEqual([['abc'], undefined]);
   there = true;

@@ -29,7 +29,10 @@ export interface Drawing {
   readonly height: number;
   readonly ground: Ground;
   readonly layers: readonly Layer[];
-  /** Px that the raster reaches beyond the slot, for layers that hang out over its edges; none where it is left out. */
+  /**
+   * Px that the raster reaches beyond the slot, for layers that hang out over its edges; none where
+   * it is left out.
+   */
   readonly overlap?: Overlap;
 }
 
@@ -42,7 +45,10 @@ export interface Composed {
   readonly complete: boolean;
   /** Where each visible layer has its pixels; layers that lie everywhere have the whole picture. */
   readonly bounds: Readonly<Record<string, Rect>>;
-  /** Where each layer that has a place lies, hidden ones too; of texts without their font nothing is known yet. */
+  /**
+   * Where each layer that has a place lies, hidden ones too; of texts without their font nothing is
+   * known yet.
+   */
   readonly boxes: Readonly<Record<string, Box>>;
   /** Assets that were asked for and are not there yet. */
   readonly missing: readonly string[];
@@ -89,8 +95,12 @@ function shift(paint: Paint, by: { x: number; y: number }): Paint {
 }
 
 function boundsOf(paint: Paint | undefined, whole: Rect): Rect {
-  if (!paint) return nowhere;
-  if (isEverywhere(paint)) return whole;
+  if (!paint) {
+    return nowhere;
+  }
+  if (isEverywhere(paint)) {
+    return whole;
+  }
   const { width, height } = paint.type === 'raster' ? paint.raster : paint.mask;
   return { x: paint.x, y: paint.y, width, height };
 }
@@ -113,8 +123,10 @@ const roomOf = (layer: Layer, drawing: Drawing): Rect =>
 
 /** A paint with its own colours changed, before it is laid on anything. */
 function recolour(paint: Paint, list: readonly Recolouring[]): Paint {
-  if (paint.type === 'adjust' || paint.type === 'erase' || paint.type === 'rework') return paint;
-  if (paint.type !== 'raster')
+  if (paint.type === 'adjust' || paint.type === 'erase' || paint.type === 'rework') {
+    return paint;
+  }
+  if (paint.type !== 'raster') {
     return {
       ...paint,
       colour: list.reduce(
@@ -122,15 +134,19 @@ function recolour(paint: Paint, list: readonly Recolouring[]): Paint {
         paint.colour,
       ),
     };
+  }
   const raster = { ...paint.raster, data: paint.raster.data.slice() };
-  for (const { map, strength } of list) adjust(raster, map, strength);
+  for (const { map, strength } of list) {
+    adjust(raster, map, strength);
+  }
   return { ...paint, raster };
 }
 
 /**
- * Draws a picture again and again, and each time only what an edit changed: shapes are kept per layer, what lies below
- * the lowest changed layer is kept flattened, and only the rectangle that the changed layers cover is composed. With a
- * focus, of a large change only the part inside it is drawn, and the rest by a later call without one.
+ * Draws a picture again and again, and each time only what an edit changed: shapes are kept per
+ * layer, what lies below the lowest changed layer is kept flattened, and only the rectangle that
+ * the changed layers cover is composed. With a focus, of a large change only the part inside it is
+ * drawn, and the rest by a later call without one.
  */
 export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>): {
   compose(drawing: Drawing, focus?: Rect): Composed;
@@ -143,34 +159,42 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
   let below: { states: string; raster: Raster } | undefined;
   const cutOut = createCutOuts();
 
-  /** A layer's own paint with its effects; both are used again for as long as nothing of them changed. */
+  /**
+   * A layer's own paint with its effects; both are used again for as long as nothing of them
+   * changed.
+   */
   function shapeOf(layer: Layer, drawing: Drawing, before: Shape | undefined): Shape {
-    const size = { width: drawing.width, height: drawing.height },
-      beyond = isObject(layer) && layer.hangs ? overlapOf(drawing) : noOverlap;
-    const kind = kindOf(layer),
-      key = `${size.width}×${size.height} ${hasOverlap(beyond) ? JSON.stringify(beyond) : ''} ${layer.kind} ${kind.key(layer, size)}`,
-      effects = isObject(layer) ? layer.effects : [],
-      reach = reachOf(effects);
-    const same = before?.key === key && before.own ? before : undefined,
-      own =
-        same?.own ??
-        kind.draw(layer, {
-          ...resources,
-          ...size,
-          cutOut,
-          reach: {
-            left: reach.left + beyond.left,
-            top: reach.top + beyond.top,
-            right: reach.right + beyond.right,
-            bottom: reach.bottom + beyond.bottom,
-          },
-        });
-    const hollow = kind.hollow?.(layer) ?? false,
-      dressing = `${key} ${hollow} ${JSON.stringify(effects)}`;
-    if (same?.dressing === dressing) return same;
-    if (!own || isEverywhere(own) || own.type === 'erase' || (effects.length === 0 && !hollow))
+    const size = { width: drawing.width, height: drawing.height };
+    const beyond = isObject(layer) && layer.hangs ? overlapOf(drawing) : noOverlap;
+    const kind = kindOf(layer);
+    const key = `${size.width}×${size.height} ${hasOverlap(beyond) ? JSON.stringify(beyond) : ''} ${layer.kind} ${kind.key(layer, size)}`;
+    const effects = isObject(layer) ? layer.effects : [];
+    const reach = reachOf(effects);
+    const same = before?.key === key && before.own ? before : undefined;
+    const own =
+      same?.own ??
+      kind.draw(layer, {
+        ...resources,
+        ...size,
+        cutOut,
+        reach: {
+          left: reach.left + beyond.left,
+          top: reach.top + beyond.top,
+          right: reach.right + beyond.right,
+          bottom: reach.bottom + beyond.bottom,
+        },
+      });
+    const hollow = kind.hollow?.(layer) ?? false;
+    const dressing = `${key} ${hollow} ${JSON.stringify(effects)}`;
+    if (same?.dressing === dressing) {
+      return same;
+    }
+    if (!own || isEverywhere(own) || own.type === 'erase' || (effects.length === 0 && !hollow)) {
       return { key, own, dressing, paint: own };
-    if (effects.length === 0) return { key, own, dressing, paint: undefined };
+    }
+    if (effects.length === 0) {
+      return { key, own, dressing, paint: undefined };
+    }
     const { paint, framed } = dress({ paint: own, hollow }, effects, same?.framed);
     return { key, own, dressing, paint, framed };
   }
@@ -185,8 +209,11 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
       .filter((layer) => !layer.hidden && layer.opacity > 0)
       .map((layer) => {
         const shape = shapeOf(layer, drawing, shapes.get(layer.id));
-        if (!shape.own)
-          for (const assetId of kindOf(layer).assets?.(layer) ?? []) missing.add(assetId);
+        if (!shape.own) {
+          for (const assetId of kindOf(layer).assets?.(layer) ?? []) {
+            missing.add(assetId);
+          }
+        }
         kept.set(layer.id, shape);
         return { layer, key: shape.dressing, paint: shape.paint };
       });
@@ -202,38 +229,44 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
       }),
     );
 
-  /** Recolourings that reach only the layer beneath, by that layer; several above one layer follow each other. */
+  /**
+   * Recolourings that reach only the layer beneath, by that layer; several above one layer follow
+   * each other.
+   */
   function reaching(drawn: ReturnType<typeof drawLayers>): Map<string, Recolouring[]> {
     const found = new Map<string, Recolouring[]>();
     drawn.forEach(({ layer, key, paint }, i) => {
-      if (!isRecolour(layer) || layer.reach === 'below' || paint?.type !== 'adjust') return;
+      if (!isRecolour(layer) || layer.reach === 'below' || paint?.type !== 'adjust') {
+        return;
+      }
       const target = drawn.slice(0, i).findLast((d) => !isRecolour(d.layer))?.layer.id;
-      if (target !== undefined)
+      if (target !== undefined) {
         found.set(target, [
           ...(found.get(target) ?? []),
           { state: `${key} ${layer.opacity}`, map: paint.map, strength: layer.opacity },
         ]);
+      }
     });
     return found;
   }
 
   function paintLayers(drawing: Drawing, missing: Set<string>): Painted[] {
-    const drawn = drawLayers(drawing, missing),
-      reached = reaching(drawn),
-      kept: typeof recolours = new Map();
+    const drawn = drawLayers(drawing, missing);
+    const reached = reaching(drawn);
+    const kept: typeof recolours = new Map();
     const { left, top } = overlapOf(drawing);
     const painted = drawn.map(({ layer, key, paint: shape }): Painted => {
-      const list = reached.get(layer.id),
-        changes = list?.map((r) => r.state).join() ?? '';
+      const list = reached.get(layer.id);
+      const changes = list?.map((r) => r.state).join() ?? '';
       let own = shape;
       if (shape && list) {
-        const before = recolours.get(layer.id),
-          changed = `${key} ${changes}`;
+        const before = recolours.get(layer.id);
+        const changed = `${key} ${changes}`;
         own = before?.key === changed ? before.paint : recolour(shape, list);
         kept.set(layer.id, { key: changed, paint: own });
       }
       // What reaches one layer only is in that layer's paint already.
-      if (isRecolour(layer) && layer.reach === 'beneath')
+      if (isRecolour(layer) && layer.reach === 'beneath') {
         return {
           state: `${layer.id} in the layer beneath`,
           paint: undefined,
@@ -241,10 +274,11 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
           bounds: nowhere,
           room: nowhere,
         };
-      const at = kindOf(layer).place(layer, drawing),
-        place = { x: at.x + left, y: at.y + top },
-        paint = own && shift(own, place),
-        room = roomOf(layer, drawing);
+      }
+      const at = kindOf(layer).place(layer, drawing);
+      const place = { x: at.x + left, y: at.y + top };
+      const paint = own && shift(own, place);
+      const room = roomOf(layer, drawing);
       return {
         state: JSON.stringify([
           layer.id,
@@ -268,26 +302,37 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
   }
 
   function layGround(raster: Raster, drawing: Drawing): void {
-    const { ground, width, height } = drawing,
-      at = slotInFile(drawing, overlapOf(drawing));
-    if (ground.type === 'colour') fillRect(raster, colourOf(ground.colour), at);
-    if (ground.type !== 'gradient') return;
+    const { ground, width, height } = drawing;
+    const at = slotInFile(drawing, overlapOf(drawing));
+    if (ground.type === 'colour') {
+      fillRect(raster, colourOf(ground.colour), at);
+    }
+    if (ground.type !== 'gradient') {
+      return;
+    }
     const key = `${width}×${height} ${JSON.stringify(ground)}`;
-    if (grounds?.key !== key) grounds = { key, raster: drawGradient(ground, width, height) };
+    if (grounds?.key !== key) {
+      grounds = { key, raster: drawGradient(ground, width, height) };
+    }
     composite(raster, { type: 'raster', raster: grounds.raster, x: at.x, y: at.y });
   }
 
   function lay(raster: Raster, painted: readonly Painted[], clip: Rect): void {
-    for (const { paint, layer, room } of painted)
-      if (paint) composite(raster, paint, layer.opacity, layer.blend, intersect(clip, room));
+    for (const { paint, layer, room } of painted) {
+      if (paint) {
+        composite(raster, paint, layer.opacity, layer.blend, intersect(clip, room));
+      }
+    }
   }
 
-  /** The flattened ground and lower layers; kept until another number or state of them is wanted. */
+  /**
+   * The flattened ground and lower layers; kept until another number or state of them is wanted.
+   */
   function flattened(drawing: Drawing, ground: string, lower: readonly Painted[]): Raster {
     const states = [ground, ...lower.map((p) => p.state)].join();
     if (below?.states !== states) {
-      const { width, height } = fileSize(drawing, overlapOf(drawing)),
-        raster = createRaster(width, height);
+      const { width, height } = fileSize(drawing, overlapOf(drawing));
+      const raster = createRaster(width, height);
       layGround(raster, drawing);
       lay(raster, lower, wholeRaster(raster));
       below = { states, raster };
@@ -298,26 +343,33 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
   function compose(drawing: Drawing, focus?: Rect): Composed {
     const missing = new Set<string>();
     const painted = paintLayers(drawing, missing);
-    const size = fileSize(drawing, overlapOf(drawing)),
-      ground = JSON.stringify([drawing.ground, drawing.width, drawing.height, overlapOf(drawing)]);
+    const size = fileSize(drawing, overlapOf(drawing));
+    const ground = JSON.stringify([
+      drawing.ground,
+      drawing.width,
+      drawing.height,
+      overlapOf(drawing),
+    ]);
     const same = last?.ground === ground ? last : undefined;
     const raster = same?.raster ?? createRaster(size.width, size.height);
-    let changed = wholeRaster(raster),
-      from = 0;
+    let changed = wholeRaster(raster);
+    let from = 0;
     if (same) {
       while (
         from < painted.length &&
         from < same.painted.length &&
         painted[from].state === same.painted[from].state
-      )
+      ) {
         from++;
-      const states = new Set(painted.map((p) => p.state)),
-        before = new Set(same.painted.map((p) => p.state));
+      }
+      const states = new Set(painted.map((p) => p.state));
+      const before = new Set(same.painted.map((p) => p.state));
       const touched = [
         ...same.painted.slice(from).filter((p) => !states.has(p.state)),
         ...painted.slice(from).filter((p) => !before.has(p.state)),
       ];
-      // The layers that stayed, in another order: everything from the first difference may look different.
+      // The layers that stayed, in another order: everything from the first difference may look
+      // different.
       const stayed = (list: readonly Painted[], other: Set<string>) =>
         list
           .filter((p) => other.has(p.state))
@@ -330,14 +382,19 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
       );
       // What an earlier call left undone is still to be drawn.
       changed = intersect(unite(area, same.stale), wholeRaster(raster));
-      if (!isEmpty(same.stale)) from = Math.min(from, same.from);
+      if (!isEmpty(same.stale)) {
+        from = Math.min(from, same.from);
+      }
     }
     // What makes the picture anew needs all of it, as it is below.
     const remade = !isEmpty(changed) && painted.slice(from).some((p) => p.paint?.type === 'rework');
-    if (remade) changed = wholeRaster(raster);
+    if (remade) {
+      changed = wholeRaster(raster);
+    }
     const wanted = changed;
-    if (focus && !remade && changed.width * changed.height > smallChange)
+    if (focus && !remade && changed.width * changed.height > smallChange) {
       changed = intersect(changed, focus);
+    }
     const complete = changed.width * changed.height === wanted.width * wanted.height;
     if (!isEmpty(changed)) {
       copyRect(raster, flattened(drawing, ground, painted.slice(0, from)), changed);

@@ -6,17 +6,20 @@ import type { Drawing } from './compose';
 
 /** What there is to draw of a picture in its slot. */
 export function drawingOf(slot: Slot, picture: Picture): Drawing {
-  const overlap = overlapOf(slot),
-    drawing = {
-      width: slot.width,
-      height: slot.height,
-      ground: picture.ground,
-      layers: picture.layers,
-    };
+  const overlap = overlapOf(slot);
+  const drawing = {
+    width: slot.width,
+    height: slot.height,
+    ground: picture.ground,
+    layers: picture.layers,
+  };
   return hasOverlap(overlap) ? { ...drawing, overlap } : drawing;
 }
 
-/** The same drawing with so many times as many px both ways: letters and edges are drawn anew, photos from their own px. */
+/**
+ * The same drawing with so many times as many px both ways: letters and edges are drawn anew,
+ * photos from their own px.
+ */
 export function scaledDrawing(
   { width, height, ground, layers, overlap }: Drawing,
   k: number,

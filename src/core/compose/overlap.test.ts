@@ -7,10 +7,12 @@ import type { Layer } from '../site/model/layer';
 import { createComposer, type Drawing } from './compose';
 
 const photo = createRaster(20, 20);
-for (let i = 0; i < 400; i++) photo.data.set([9, 200, 30, 255], i * 4);
+for (let i = 0; i < 400; i++) {
+  photo.data.set([9, 200, 30, 255], i * 4);
+}
 const resources = { glyphs: { has: () => false } as never, photo: () => photo };
-const overlap = { top: 10, right: 0, bottom: 30, left: 20 },
-  slot = { width: 100, height: 50 };
+const overlap = { top: 10, right: 0, bottom: 30, left: 20 };
+const slot = { width: 100, height: 50 };
 const disc = (part: Partial<Layer>): Layer =>
   ({
     ...newShape('d', 'rectangle', '#a4553a', slot),
@@ -45,9 +47,10 @@ test('the file is the slot and its overlap; the ground stays in the slot', () =>
 });
 
 test('a layer that may hang out is seen beyond the slot, others are cut at it, and boxes stay in px of the slot', () => {
-  const hanging = compose(drawing([disc({ hangs: true } as Partial<Layer>)])),
-    cut = compose(drawing([disc({})]));
-  // Its left upper corner lies 15 px left of the slot and 5 above it, its lower edge 25 px below it.
+  const hanging = compose(drawing([disc({ hangs: true } as Partial<Layer>)]));
+  const cut = compose(drawing([disc({})]));
+  // Its left upper corner lies 15 px left of the slot and 5 above it, its lower edge 25 px below
+  // it.
   expect(at(hanging, 5, 5)).toEqual([164, 85, 58, 255]);
   expect(at(hanging, 4, 5)).toEqual([0, 0, 0, 0]);
   expect(at(hanging, 40, 84)).toEqual([164, 85, 58, 255]);
@@ -70,15 +73,18 @@ test('inside the slot nothing is other than without an overlap: washes, blurs an
     newWash('w', '#ffffff', 0.4),
     newBlur('b', 2, 'none'),
   ];
-  const wide = compose(drawing(layers)),
-    plain = compose(
-      drawing(
-        layers.map((l) => ({ ...l, hangs: false }) as Layer),
-        false,
-      ),
-    );
-  for (let y = 0; y < 50; y += 7)
-    for (let x = 0; x < 100; x += 9) expect(at(wide, x + 20, y + 10)).toEqual(at(plain, x, y));
+  const wide = compose(drawing(layers));
+  const plain = compose(
+    drawing(
+      layers.map((l) => ({ ...l, hangs: false }) as Layer),
+      false,
+    ),
+  );
+  for (let y = 0; y < 50; y += 7) {
+    for (let x = 0; x < 100; x += 9) {
+      expect(at(wide, x + 20, y + 10)).toEqual(at(plain, x, y));
+    }
+  }
   // The photograph goes on beyond it, without the wash that stays in the slot.
   expect(at(wide, 18, 8)).toEqual([9, 200, 30, 255]);
 });
@@ -86,9 +92,9 @@ test('inside the slot nothing is other than without an overlap: washes, blurs an
 test('moved step by step it is what it is when drawn at once', () => {
   const composer = createComposer(resources);
   for (const x of [-15, 3, 41]) {
-    const d = drawing([disc({ hangs: true, x } as Partial<Layer>)]),
-      stepwise = composer.compose(d),
-      fresh = compose(d);
+    const d = drawing([disc({ hangs: true, x } as Partial<Layer>)]);
+    const stepwise = composer.compose(d);
+    const fresh = compose(d);
     expect(Buffer.compare(Buffer.from(stepwise.raster.data), Buffer.from(fresh.raster.data))).toBe(
       0,
     );

@@ -54,8 +54,8 @@ test('OKLab is the reference library’s', () => {
     [200, 30, 30],
     [12, 240, 88],
   ]) {
-    const own = oklabPlane(Uint8ClampedArray.of(r, g, b, 255)),
-      theirs = oklab({ mode: 'rgb', r: r / 255, g: g / 255, b: b / 255 });
+    const own = oklabPlane(Uint8ClampedArray.of(r, g, b, 255));
+    const theirs = oklab({ mode: 'rgb', r: r / 255, g: g / 255, b: b / 255 });
     expect(
       Math.abs(own[0] - theirs.l) + Math.abs(own[1] - theirs.a) + Math.abs(own[2] - theirs.b),
     ).toBeLessThan(1e-3);
@@ -68,14 +68,17 @@ test.each(['#d8a24a', '#ffffff', '#a4553a', '#101010', '#3f8f5a'])(
   (colour) => {
     const cut = cutOutPhoto(disc(colour), plain());
     const wrong: string[] = [];
-    for (let y = 0; y < 120; y++)
+    for (let y = 0; y < 120; y++) {
       for (let x = 0; x < 120; x++) {
         const from = Math.hypot(x + 0.5 - 60, y + 0.5 - 60);
-        if ((from > 41.5 && alpha(cut, x, y) !== 0) || (from < 38.5 && alpha(cut, x, y) !== 255))
+        if ((from > 41.5 && alpha(cut, x, y) !== 0) || (from < 38.5 && alpha(cut, x, y) !== 255)) {
           wrong.push(`${x}, ${y}: ${alpha(cut, x, y)}`);
+        }
       }
+    }
     expect(wrong).toEqual([]);
-    // The same disc drawn on white to begin with: whatever blue were left at the edge would show as a difference.
+    // The same disc drawn on white to begin with: whatever blue were left at the edge would show as
+    // a difference.
     const c = createCanvas(120, 120).getContext('2d');
     c.fillStyle = '#ffffff';
     c.fillRect(0, 0, 120, 120);
@@ -83,11 +86,11 @@ test.each(['#d8a24a', '#ffffff', '#a4553a', '#101010', '#3f8f5a'])(
     c.beginPath();
     c.arc(60, 60, 40, 0, 2 * Math.PI);
     c.fill();
-    const wanted = c.getImageData(0, 0, 120, 120).data,
-      found = over(cut, 255).data;
-    let worst = 0,
-      total = 0,
-      edge = 0;
+    const wanted = c.getImageData(0, 0, 120, 120).data;
+    const found = over(cut, 255).data;
+    let worst = 0;
+    let total = 0;
+    let edge = 0;
     for (let i = 0; i < found.length; i++) {
       const d = Math.abs(found[i] - wanted[i]);
       worst = Math.max(worst, d);
@@ -104,7 +107,9 @@ test.each(['#d8a24a', '#ffffff', '#a4553a', '#101010', '#3f8f5a'])(
 test('no pixel over white is bluer than both white and the disc', () => {
   const found = over(cutOutPhoto(disc('#d8a24a'), plain()), 255).data;
   let bluest = 0;
-  for (let i = 0; i < found.length; i += 4) bluest = Math.max(bluest, found[i + 2] - found[i]);
+  for (let i = 0; i < found.length; i += 4) {
+    bluest = Math.max(bluest, found[i + 2] - found[i]);
+  }
   expect(bluest).toBeLessThanOrEqual(2);
 });
 
@@ -131,16 +136,16 @@ test('a second sample takes off a surround of two colours', () => {
     c.arc(60, 60, 30, 0, 2 * Math.PI);
     c.fill();
   });
-  const one = cutOutPhoto(two, plain()),
-    both = cutOutPhoto(
-      two,
-      plain({
-        samples: [
-          { x: 3, y: 3, colour: blue },
-          { x: 110, y: 5, colour: '#99aa33' },
-        ],
-      }),
-    );
+  const one = cutOutPhoto(two, plain());
+  const both = cutOutPhoto(
+    two,
+    plain({
+      samples: [
+        { x: 3, y: 3, colour: blue },
+        { x: 110, y: 5, colour: '#99aa33' },
+      ],
+    }),
+  );
   expect([alpha(one, 3, 100), alpha(one, 115, 100)]).toEqual([0, 255]);
   expect([alpha(both, 3, 100), alpha(both, 115, 100), alpha(both, 60, 60)]).toEqual([0, 0, 255]);
 });
@@ -161,17 +166,19 @@ test('an outline in another colour stays whole', () => {
 });
 
 test('a soft edge fades inwards and leaves the middle', () => {
-  const cut = cutOutPhoto(disc('#ffffff'), plain({ softness: 8 })),
-    row = Array.from({ length: 12 }, (_, i) => alpha(cut, 21 + i, 60));
-  for (let i = 1; i < row.length; i++) expect(row[i]).toBeGreaterThanOrEqual(row[i - 1]);
+  const cut = cutOutPhoto(disc('#ffffff'), plain({ softness: 8 }));
+  const row = Array.from({ length: 12 }, (_, i) => alpha(cut, 21 + i, 60));
+  for (let i = 1; i < row.length; i++) {
+    expect(row[i]).toBeGreaterThanOrEqual(row[i - 1]);
+  }
   expect(row[1]).toBeLessThan(80);
   expect(alpha(cut, 60, 60)).toBe(255);
 });
 
 test('the brush takes away and brings back, in order, and its size is in px of the photo', () => {
-  const photo = disc('#ffffff'),
-    away = { mode: 'away', size: 20, points: [60, 60, 70, 60] } as const,
-    back = { mode: 'back', size: 8, points: [3, 60] } as const;
+  const photo = disc('#ffffff');
+  const away = { mode: 'away', size: 20, points: [60, 60, 70, 60] } as const;
+  const back = { mode: 'back', size: 8, points: [3, 60] } as const;
   const cut = cutOutPhoto(photo, plain({ strokes: [away, back] }));
   expect([alpha(cut, 60, 60), alpha(cut, 78, 60), alpha(cut, 83, 60), alpha(cut, 60, 48)]).toEqual([
     0, 0, 255, 255,
@@ -184,9 +191,9 @@ test('the brush takes away and brings back, in order, and its size is in px of t
 });
 
 test('kept work gives the same result as new work, whatever changed', () => {
-  const cutOuts = createCutOuts(),
-    photo = disc('#ffffff'),
-    other = disc('#a4553a');
+  const cutOuts = createCutOuts();
+  const photo = disc('#ffffff');
+  const other = disc('#a4553a');
   for (const [raster, settings, halvings] of [
     [photo, plain(), 0],
     [photo, plain({ tolerance: 12 }), 0],

@@ -6,7 +6,10 @@ import { strokeCover } from './brush';
 import { takeOff } from './edge';
 import { differences, surroundOf } from './surround';
 
-/** A photo at the size it is cut out at, and how its colours lie; both stay while only the cut-out's settings change. */
+/**
+ * A photo at the size it is cut out at, and how its colours lie; both stay while only the cut-out's
+ * settings change.
+ */
 interface Prepared {
   readonly raster: Raster;
   readonly lab: Float32Array;
@@ -20,7 +23,9 @@ function prepare(photo: Raster, halvings: number): Prepared {
 function brush(out: Raster, source: Raster, { strokes }: CutOut, scale: number): void {
   for (const stroke of strokes) {
     const cover = strokeCover(stroke, scale, out.width, out.height);
-    if (!cover) continue;
+    if (!cover) {
+      continue;
+    }
     const { area, data } = cover;
     for (let y = 0, i = 0; y < area.height; y++) {
       for (
@@ -29,15 +34,18 @@ function brush(out: Raster, source: Raster, { strokes }: CutOut, scale: number):
         x++, i++, k += 4
       ) {
         const c = data[i];
-        if (c <= 0) continue;
+        if (c <= 0) {
+          continue;
+        }
         if (stroke.mode === 'away') {
           out.data[k + 3] = Math.round(out.data[k + 3] * (1 - c));
           continue;
         }
-        for (let n = 0; n < 4; n++)
+        for (let n = 0; n < 4; n++) {
           out.data[k + n] = Math.round(
             out.data[k + n] + (source.data[k + n] - out.data[k + n]) * c,
           );
+        }
       }
     }
   }
@@ -60,20 +68,22 @@ function withoutSurround({ raster, lab }: Prepared, cutOut: CutOut, scale: numbe
 
 /** The strokes over it. */
 function brushed(base: Raster, { raster }: Prepared, cutOut: CutOut, scale: number): Raster {
-  if (cutOut.strokes.length === 0) return base;
+  if (cutOut.strokes.length === 0) {
+    return base;
+  }
   const out: Raster = { ...base, data: base.data.slice() };
   brush(out, raster, cutOut, scale);
   return out;
 }
 
 /**
- * A photo without its plain surround: what is near a sample's colour is taken off, its edge cleaned, and then the brush's
- * strokes take away or bring back.
+ * A photo without its plain surround: what is near a sample's colour is taken off, its edge
+ * cleaned, and then the brush's strokes take away or bring back.
  * @param halvings how often the photo is halved before
  */
 export function cutOutPhoto(photo: Raster, cutOut: CutOut, halvings = 0): Raster {
-  const prepared = prepare(photo, halvings),
-    scale = 2 ** -halvings;
+  const prepared = prepare(photo, halvings);
+  const scale = 2 ** -halvings;
   return brushed(withoutSurround(prepared, cutOut, scale), prepared, cutOut, scale);
 }
 
@@ -95,23 +105,27 @@ export function createCutOuts(): (
   cutOut: CutOut,
   halvings: number,
 ) => Raster {
-  const kept = new Map<string, Kept>(),
-    most = 8;
+  const kept = new Map<string, Kept>();
+  const most = 8;
   return (key, photo, cutOut, halvings) => {
-    const before = kept.get(key),
-      same = before?.photo === photo && before.halvings === halvings ? before : undefined,
-      settings = JSON.stringify(cutOut);
-    if (same?.settings === settings) return same.result;
-    const prepared = same?.prepared ?? prepare(photo, halvings),
-      scale = 2 ** -halvings,
-      surround = JSON.stringify({ ...cutOut, strokes: [] });
+    const before = kept.get(key);
+    const same = before?.photo === photo && before.halvings === halvings ? before : undefined;
+    const settings = JSON.stringify(cutOut);
+    if (same?.settings === settings) {
+      return same.result;
+    }
+    const prepared = same?.prepared ?? prepare(photo, halvings);
+    const scale = 2 ** -halvings;
+    const surround = JSON.stringify({ ...cutOut, strokes: [] });
     // While the brush goes over it, all else stays as it is.
-    const base = same?.surround === surround ? same.base : withoutSurround(prepared, cutOut, scale),
-      result = brushed(base, prepared, cutOut, scale);
+    const base = same?.surround === surround ? same.base : withoutSurround(prepared, cutOut, scale);
+    const result = brushed(base, prepared, cutOut, scale);
     kept.delete(key);
     kept.set(key, { photo, halvings, prepared, surround, base, settings, result });
     for (const oldest of kept.keys()) {
-      if (kept.size <= most) break;
+      if (kept.size <= most) {
+        break;
+      }
       kept.delete(oldest);
     }
     return result;

@@ -6,8 +6,8 @@ import { joinStep } from '../seam/join';
 import type { ProfileLayer } from '../site/model/blendLayers';
 import { profileNames, profilesOf, profileSvg } from './profile';
 
-const clay = '#a4553a',
-  slot = { width: 480, height: 90 };
+const clay = '#a4553a';
+const slot = { width: 480, height: 90 };
 const drawn = (layer: ProfileLayer) =>
   createComposer({ glyphs: { has: () => false } as never, photo: () => undefined }).compose({
     ...slot,
@@ -18,18 +18,22 @@ const drawn = (layer: ProfileLayer) =>
 test.each(profileNames.flatMap((name) => [1, 3].map((depths) => [name, depths] as const)))(
   '%s, %i deep: its lowest row is exactly the section’s colour or see-through, and it joins sideways',
   (name, depths) => {
-    const layer = { ...newProfile('p', name, clay, slot.width), depths },
-      r = drawn(layer),
-      row = r.data.subarray((slot.height - 1) * slot.width * 4);
-    for (let x = 0; x < slot.width; x++)
-      if (row[x * 4 + 3] > 0)
+    const layer = { ...newProfile('p', name, clay, slot.width), depths };
+    const r = drawn(layer);
+    const row = r.data.subarray((slot.height - 1) * slot.width * 4);
+    for (let x = 0; x < slot.width; x++) {
+      if (row[x * 4 + 3] > 0) {
         expect([...row.subarray(x * 4, x * 4 + 3)]).toEqual([0xa4, 0x55, 0x3a]);
+      }
+    }
     // A profile with upright edges may have one of them at the join, as anywhere.
-    for (const { line } of profilesOf(layer, slot))
+    for (const { line } of profilesOf(layer, slot)) {
       expect([line[0].x, line[line.length - 1].x]).toEqual([0, slot.width]);
+    }
     if (name !== 'slope' && name !== 'step') {
-      for (const { line } of profilesOf(layer, slot))
+      for (const { line } of profilesOf(layer, slot)) {
         expect(Math.abs(line[0].y - line[line.length - 1].y)).toBeLessThan(1e-6);
+      }
       const { across, inside } = joinStep(r, 'x');
       expect(across).toBeLessThanOrEqual(Math.max(2, inside * 1.6));
     }
@@ -39,8 +43,8 @@ test.each(profileNames.flatMap((name) => [1, 3].map((depths) => [name, depths] a
 test.each(['wave', 'ridge', 'torn'] as const)(
   '%s: where it stands on its section, nothing shows through',
   (name) => {
-    const r = drawn(newProfile('p', name, clay, slot.width)),
-      row = r.data.subarray((slot.height - 1) * slot.width * 4);
+    const r = drawn(newProfile('p', name, clay, slot.width));
+    const row = r.data.subarray((slot.height - 1) * slot.width * 4);
     const covered = Array.from({ length: slot.width }, (_, x) => row[x * 4 + 3]).filter(
       (a) => a === 255,
     ).length;
@@ -52,21 +56,24 @@ test.each(['wave', 'ridge', 'torn'] as const)(
 test.each(profileNames.flatMap((name) => [1, 2, 3].map((depths) => [name, depths] as const)))(
   'the SVG of a %s, %i deep, is the picture within antialiasing',
   async (name, depths) => {
-    const layer = { ...newProfile('p', name, clay, slot.width), depths },
-      ours = drawn(layer);
+    const layer = { ...newProfile('p', name, clay, slot.width), depths };
+    const ours = drawn(layer);
     const { data, info } = await sharp(Buffer.from(profileSvg([layer], slot)))
       .ensureAlpha()
       .raw()
       .toBuffer({ resolveWithObject: true });
     expect([info.width, info.height]).toEqual([slot.width, slot.height]);
-    let worst = 0,
-      off = 0;
+    let worst = 0;
+    let off = 0;
     for (let i = 3; i < data.length; i += 4) {
       const d = Math.abs(data[i] - ours.data[i]);
       worst = Math.max(worst, d);
-      if (d > 3) off++;
+      if (d > 3) {
+        off++;
+      }
     }
-    // Both cover edges by area, librsvg with a grid of its own for each px; inside, opacities are rounded to a hundredth in the file.
+    // Both cover edges by area, librsvg with a grid of its own for each px; inside, opacities are
+    // rounded to a hundredth in the file.
     expect(worst).toBeLessThanOrEqual(40);
     expect(off / (slot.width * slot.height)).toBeLessThan(0.02);
   },
@@ -96,7 +103,9 @@ test('whatever the parameters, all lines stay in the slot and go on to the right
           for (let i = 0; i < line.length; i++) {
             expect(line[i].y).toBeGreaterThanOrEqual(-1e-6);
             expect(line[i].y).toBeLessThanOrEqual(slot.height + 1e-6);
-            if (i > 0) expect(line[i].x).toBeGreaterThanOrEqual(line[i - 1].x - 1e-9);
+            if (i > 0) {
+              expect(line[i].x).toBeGreaterThanOrEqual(line[i - 1].x - 1e-9);
+            }
           }
         }
       },

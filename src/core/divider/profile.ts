@@ -3,7 +3,10 @@ import type { Point } from '../raster/polygon';
 import type { ProfileLayer, ProfileName } from '../site/model/blendLayers';
 import { hash, octaves, valueNoise } from '../texture/noise';
 
-/* Profiles of a section's upper edge. All repeat after the slot's width, so that they join sideways. */
+/*
+ * Profiles of a section's upper edge. All repeat after the slot's width, so that they join
+ * sideways.
+ */
 
 export const profileNames: readonly ProfileName[] = [
   'ridge',
@@ -14,7 +17,10 @@ export const profileNames: readonly ProfileName[] = [
   'slope',
 ];
 
-/** Height of a profile, 0..1, at a place in elements; `count` elements lie side by side and then repeat. */
+/**
+ * Height of a profile, 0..1, at a place in elements; `count` elements lie side by side and then
+ * repeat.
+ */
 type Height = (u: number, count: number, seed: number) => number;
 
 const between = (a: number, b: number, t: number): number => a + (b - a) * t;
@@ -22,8 +28,8 @@ const element = (u: number, count: number): number => ((Math.floor(u) % count) +
 
 /** Straight lines from peak to valley and on. */
 const ridge: Height = (u, count, seed) => {
-  const k = Math.floor(2 * u),
-    t = 2 * u - k;
+  const k = Math.floor(2 * u);
+  const t = 2 * u - k;
   const level = (n: number) => {
     const i = ((n % (2 * count)) + 2 * count) % (2 * count);
     return i % 2 === 0 ? 0.1 + 0.25 * hash(i, 0, seed) : 0.6 + 0.4 * hash(i, 1, seed);
@@ -61,8 +67,8 @@ const pointsEvery: Readonly<Record<ProfileName, number>> = {
 
 /** Places along the slot where a profile's line has a corner, or is taken as one; px. */
 function placesOf({ profile, count }: ProfileLayer, width: number): number[] {
-  const every = pointsEvery[profile],
-    corners = profile === 'ridge' ? 2 * count : count;
+  const every = pointsEvery[profile];
+  const corners = profile === 'ridge' ? 2 * count : count;
   const n = every > 0 ? Math.max(corners, Math.ceil(width / every / corners) * corners) : corners;
   return Array.from({ length: n + 1 }, (_, i) => (i * width) / n);
 }
@@ -79,25 +85,26 @@ export interface Profile {
 const backRise = 0.5;
 
 function lineOf(layer: ProfileLayer, { width, height }: Size, depth: number): Point[] {
-  const { profile, seed, depths } = layer,
-    f = heights[profile],
-    count = layer.count + depth,
-    own = { ...layer, count };
-  // Those farther back take their share of the room above the front one, and begin at another place, whole px for both ends.
+  const { profile, seed, depths } = layer;
+  const f = heights[profile];
+  const count = layer.count + depth;
+  const own = { ...layer, count };
+  // Those farther back take their share of the room above the front one, and begin at another
+  // place, whole px for both ends.
   const rise =
-      height *
-      (layer.rise + (1 - layer.rise) * (depths > 1 ? (depth / (depths - 1)) * backRise : 0)),
-    shift = depth * 0.37 * count;
-  const places = placesOf(own, width),
-    level = (u: number) => height - rise * Math.min(1, Math.max(0, f(u, count, seed + depth * 17)));
+    height * (layer.rise + (1 - layer.rise) * (depths > 1 ? (depth / (depths - 1)) * backRise : 0));
+  const shift = depth * 0.37 * count;
+  const places = placesOf(own, width);
+  const level = (u: number) =>
+    height - rise * Math.min(1, Math.max(0, f(u, count, seed + depth * 17)));
   if (profile === 'step' || profile === 'slope') {
     // Each element begins with a fall or a rise that is upright: two points at one place.
-    const turn = shift % 1,
-      us = Array.from({ length: count + 2 }, (_, i) => i - turn),
-      points: Point[] = [];
+    const turn = shift % 1;
+    const us = Array.from({ length: count + 2 }, (_, i) => i - turn);
+    const points: Point[] = [];
     for (const u of us) {
-      const before = profile === 'step' ? level(u + turn - 0.5 + Math.floor(shift)) : height - rise,
-        after = profile === 'step' ? level(u + turn + 0.5 + Math.floor(shift)) : height;
+      const before = profile === 'step' ? level(u + turn - 0.5 + Math.floor(shift)) : height - rise;
+      const after = profile === 'step' ? level(u + turn + 0.5 + Math.floor(shift)) : height;
       points.push({ x: (u * width) / count, y: before }, { x: (u * width) / count, y: after });
     }
     return cutAt(points, width);
@@ -111,8 +118,8 @@ function cutAt(points: readonly Point[], width: number): Point[] {
     const i = points.findIndex(
       (p, k) => k > 0 && p.x >= x && points[k - 1].x <= x && p.x > points[k - 1].x,
     );
-    const a = points[i - 1],
-      b = points[i];
+    const a = points[i - 1];
+    const b = points[i];
     return a.y + ((b.y - a.y) * (x - a.x)) / (b.x - a.x);
   };
   return [
@@ -139,17 +146,18 @@ export const areaBelow = (line: readonly Point[], { width, height }: Size): Poin
 const figure = (v: number): string => String(Math.round(v * 100) / 100);
 
 /**
- * The layers as a Scalable Vector Graphics file of the slot's size; it may be stretched, and its colour is exact at any size.
+ * The layers as a Scalable Vector Graphics file of the slot's size; it may be stretched, and its
+ * colour is exact at any size.
  * @param layers from back to front
  */
 export function profileSvg(layers: readonly ProfileLayer[], slot: Size): string {
   const { width, height } = slot;
   const paths = layers.flatMap((layer) =>
     profilesOf(layer, slot).map(({ line, opacity }) => {
-      const strength = opacity * layer.opacity,
-        points = areaBelow(line, slot)
-          .map(({ x, y }) => `${figure(x)} ${figure(y)}`)
-          .join('L');
+      const strength = opacity * layer.opacity;
+      const points = areaBelow(line, slot)
+        .map(({ x, y }) => `${figure(x)} ${figure(y)}`)
+        .join('L');
       return `<path fill="${layer.colour}"${strength < 1 ? ` fill-opacity="${figure(strength)}"` : ''} d="M${points}Z"/>`;
     }),
   );

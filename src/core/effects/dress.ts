@@ -18,7 +18,10 @@ export interface Framed {
   readonly body: Body;
 }
 
-/** Rooms come in steps of this, px, so that a shape is framed anew only now and then while an effect grows. */
+/**
+ * Rooms come in steps of this, px, so that a shape is framed anew only now and then while an effect
+ * grows.
+ */
 const roomStep = 16;
 
 /** Px that all effects together reach beyond their shape. */
@@ -42,15 +45,18 @@ const holds = (room: Reach, wanted: Reach): boolean =>
 
 /** Puts a shape in a frame with room for its effects. */
 function frame({ paint }: Dressable, wanted: Reach): Framed {
-  const step = (px: number) => Math.ceil((px + 2) / roomStep) * roomStep,
-    room = {
-      left: step(wanted.left),
-      top: step(wanted.top),
-      right: step(wanted.right),
-      bottom: step(wanted.bottom),
-    };
-  const own = paint.type === 'mask' ? paint.mask : paint.raster,
-    framed = createCover(own.width + room.left + room.right, own.height + room.top + room.bottom);
+  const step = (px: number) => Math.ceil((px + 2) / roomStep) * roomStep;
+  const room = {
+    left: step(wanted.left),
+    top: step(wanted.top),
+    right: step(wanted.right),
+    bottom: step(wanted.bottom),
+  };
+  const own = paint.type === 'mask' ? paint.mask : paint.raster;
+  const framed = createCover(
+    own.width + room.left + room.right,
+    own.height + room.top + room.bottom,
+  );
   for (let y = 0; y < own.height; y++) {
     for (
       let x = 0, i = y * own.width, o = (y + room.top) * framed.width + room.left;
@@ -66,10 +72,12 @@ function frame({ paint }: Dressable, wanted: Reach): Framed {
 
 /** The layer's own pixels at their place in the frame. */
 function groupOf({ paint, hollow }: Dressable, { room, body }: Framed): Group {
-  const { width, height } = body.cover,
-    data = new Float32Array(width * height * 4),
-    own = paint.type === 'mask' ? paint.mask : paint.raster;
-  if (hollow) return { width, height, data };
+  const { width, height } = body.cover;
+  const data = new Float32Array(width * height * 4);
+  const own = paint.type === 'mask' ? paint.mask : paint.raster;
+  if (hollow) {
+    return { width, height, data };
+  }
   for (let y = 0; y < own.height; y++) {
     for (
       let x = 0, i = y * own.width, o = ((y + room.top) * width + room.left) * 4;
@@ -77,7 +85,9 @@ function groupOf({ paint, hollow }: Dressable, { room, body }: Framed): Group {
       x++, i++, o += 4
     ) {
       const a = (paint.type === 'mask' ? paint.mask.data[i] : paint.raster.data[i * 4 + 3]) / 255;
-      if (a === 0) continue;
+      if (a === 0) {
+        continue;
+      }
       if (paint.type === 'mask') {
         data[o] = (paint.colour.r / 255) * a;
         data[o + 1] = (paint.colour.g / 255) * a;
@@ -99,7 +109,8 @@ const orderOf = (effect: Effect): number =>
   effect.kind === 'glow' && (effect as GlowEffect).side === 'inside' ? 1 : effectOf(effect).order;
 
 /**
- * A layer with its effects: relief and inside glow on its own pixels, outlines, and under it outside glow and shadows.
+ * A layer with its effects: relief and inside glow on its own pixels, outlines, and under it
+ * outside glow and shadows.
  * Nothing of them is cut at the layer's own box.
  * @param before the frame of an earlier call for the same shape; used again where it has room
  */
@@ -108,11 +119,12 @@ export function dress(
   effects: readonly Effect[],
   before?: Framed,
 ): { paint: Extract<Paint, { type: 'raster' }>; framed: Framed } {
-  const wanted = reachOf(effects),
-    framed = before && holds(before.room, wanted) ? before : frame(shape, wanted),
-    group = groupOf(shape, framed);
-  for (const effect of effects.toSorted((a, b) => orderOf(a) - orderOf(b)))
+  const wanted = reachOf(effects);
+  const framed = before && holds(before.room, wanted) ? before : frame(shape, wanted);
+  const group = groupOf(shape, framed);
+  for (const effect of effects.toSorted((a, b) => orderOf(a) - orderOf(b))) {
     effectOf(effect).lay(group, framed.body, effect);
+  }
   return {
     paint: {
       type: 'raster',

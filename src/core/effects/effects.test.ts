@@ -12,8 +12,8 @@ import type {
 import { dress, reachOf } from './dress';
 import { effectNames, effectOf, effectsField } from './registry';
 
-const size = 100,
-  grey: Rgb = { r: 128, g: 128, b: 128 };
+const size = 100;
+const grey: Rgb = { r: 128, g: 128, b: 128 };
 const mask = (data: Float32Array): Mask => ({
   width: size,
   height: size,
@@ -49,9 +49,10 @@ const at = ({ raster, x, y }: Drawn, px: number, py: number): number[] => {
 };
 const areaOf = ({ raster }: Drawn, match: (r: number, g: number, b: number) => number): number => {
   let sum = 0;
-  for (let i = 0; i < raster.data.length; i += 4)
+  for (let i = 0; i < raster.data.length; i += 4) {
     sum +=
       (raster.data[i + 3] / 255) * match(raster.data[i], raster.data[i + 1], raster.data[i + 2]);
+  }
   return sum;
 };
 /** Share of red in a mixture of red and grey. */
@@ -105,10 +106,10 @@ describe('outline', () => {
   ] as const)(
     '%d px %s of a circle has the area of the exact ring, within a hundredth',
     (width, side) => {
-      const r = 26.3,
-        out = side === 'outside' ? width : side === 'centre' ? width / 2 : 0,
-        inside = width - out,
-        wanted = Math.PI * ((r + out) ** 2 - (r - inside) ** 2);
+      const r = 26.3;
+      const out = side === 'outside' ? width : side === 'centre' ? width / 2 : 0;
+      const inside = width - out;
+      const wanted = Math.PI * ((r + out) ** 2 - (r - inside) ** 2);
       const found = areaOf(dressed(disc(r), [outline({ width, side })]), red);
       expect(Math.abs(found / wanted - 1)).toBeLessThan(0.015);
     },
@@ -118,7 +119,9 @@ describe('outline', () => {
     '%d px outside of a square: sides of that width, and corners that are round',
     (width) => {
       const d = dressed(square(20), [outline({ width })]);
-      for (let k = 1; k <= width; k++) expect(at(d, 69 + k, 50)).toEqual([255, 0, 0, 255]);
+      for (let k = 1; k <= width; k++) {
+        expect(at(d, 69 + k, 50)).toEqual([255, 0, 0, 255]);
+      }
       expect(at(d, 70 + width, 50)[3]).toBe(0);
       expect(at(d, 69, 50)).toEqual([128, 128, 128, 255]);
       // Four sides, and four quarters of a circle.
@@ -141,8 +144,8 @@ describe('outline', () => {
   test('no seam between a shape and its outline: their shared pixels are opaque', () => {
     const d = dressed(disc(26.3), [outline()]);
     for (let t = 0; t < 360; t += 5) {
-      const x = Math.floor(50 + 26.3 * Math.cos((t * Math.PI) / 180)),
-        y = Math.floor(50 + 26.3 * Math.sin((t * Math.PI) / 180));
+      const x = Math.floor(50 + 26.3 * Math.cos((t * Math.PI) / 180));
+      const y = Math.floor(50 + 26.3 * Math.sin((t * Math.PI) / 180));
       expect(at(d, x, y)[3]).toBeGreaterThanOrEqual(253);
     }
   });
@@ -172,7 +175,8 @@ describe('shadow', () => {
   });
 
   test('blurred as an independent rasteriser blurs, within eight levels', () => {
-    // Skia through @napi-rs/canvas: a shadow of the same shape, its blur as CSS and canvas define it.
+    // Skia through @napi-rs/canvas: a shadow of the same shape, its blur as CSS and canvas define
+    // it.
     for (const blur of [3, 8, 20]) {
       const c = createCanvas(size * 2, size * 2).getContext('2d');
       c.shadowColor = '#ff0000';
@@ -182,14 +186,15 @@ describe('shadow', () => {
       c.beginPath();
       c.rect(80 - 500, 80, 40, 40);
       c.fill();
-      const theirs = c.getImageData(0, 0, size * 2, size * 2).data,
-        ours = dressed(square(20), [shadow({ blur, x: 80 })]);
+      const theirs = c.getImageData(0, 0, size * 2, size * 2).data;
+      const ours = dressed(square(20), [shadow({ blur, x: 80 })]);
       let worst = 0;
-      for (let x = 105; x < 160; x++)
+      for (let x = 105; x < 160; x++) {
         worst = Math.max(
           worst,
           Math.abs((at(ours, x, 50)[3] ?? 0) - theirs[(100 * size * 2 + x - 30) * 4 + 3]),
         );
+      }
       expect(worst).toBeLessThanOrEqual(8);
     }
   });
@@ -225,16 +230,19 @@ describe('glow', () => {
   });
 });
 
-/** Brightness by Lambert's law of a place whose surface is inclined, mixed from grey to the highlight or the shade. */
+/**
+ * Brightness by Lambert's law of a place whose surface is inclined, mixed from grey to the
+ * highlight or the shade.
+ */
 function lambert(slopeX: number, slopeY: number, direction: number, height: number): number {
-  const t = (direction * Math.PI) / 180,
-    h = (height * Math.PI) / 180,
-    n = Math.hypot(slopeX, slopeY, 1);
+  const t = (direction * Math.PI) / 180;
+  const h = (height * Math.PI) / 180;
+  const n = Math.hypot(slopeX, slopeY, 1);
   const light = Math.max(
-      0,
-      (-slopeX * Math.sin(t) * Math.cos(h) + slopeY * Math.cos(t) * Math.cos(h) + Math.sin(h)) / n,
-    ),
-    level = Math.sin(h);
+    0,
+    (-slopeX * Math.sin(t) * Math.cos(h) + slopeY * Math.cos(t) * Math.cos(h) + Math.sin(h)) / n,
+  );
+  const level = Math.sin(h);
   return light > level
     ? 128 + (127 * (light - level)) / (1 - level)
     : 128 * (1 - (level - light) / level);
@@ -251,9 +259,9 @@ describe('relief', () => {
       )[0];
     expect(found(225)).toBeGreaterThan(found(45) + 150);
     for (let degrees = 0; degrees < 360; degrees += 15) {
-      const x = Math.floor(50 + 24 * Math.cos((degrees * Math.PI) / 180)) + 0.5 - 50,
-        y = Math.floor(50 + 24 * Math.sin((degrees * Math.PI) / 180)) + 0.5 - 50,
-        r = Math.hypot(x, y);
+      const x = Math.floor(50 + 24 * Math.cos((degrees * Math.PI) / 180)) + 0.5 - 50;
+      const y = Math.floor(50 + 24 * Math.sin((degrees * Math.PI) / 180)) + 0.5 - 50;
+      const r = Math.hypot(x, y);
       // A cone of 45 degrees falls away from its middle.
       expect(Math.abs(found(degrees) - lambert(-x / r, -y / r, 315, 45))).toBeLessThanOrEqual(9);
     }
@@ -266,11 +274,11 @@ describe('relief', () => {
   ])('light from %d° at a height of %d° likewise', (direction, height) => {
     const d = dressed(disc(40), [relief({ direction, height })]);
     for (let degrees = 0; degrees < 360; degrees += 30) {
-      const px = Math.floor(50 + 24 * Math.cos((degrees * Math.PI) / 180)),
-        py = Math.floor(50 + 24 * Math.sin((degrees * Math.PI) / 180)),
-        x = px + 0.5 - 50,
-        y = py + 0.5 - 50,
-        r = Math.hypot(x, y);
+      const px = Math.floor(50 + 24 * Math.cos((degrees * Math.PI) / 180));
+      const py = Math.floor(50 + 24 * Math.sin((degrees * Math.PI) / 180));
+      const x = px + 0.5 - 50;
+      const y = py + 0.5 - 50;
+      const r = Math.hypot(x, y);
       expect(
         Math.abs(at(d, px, py)[0] - lambert(-x / r, -y / r, direction, height)),
       ).toBeLessThanOrEqual(9);
@@ -278,8 +286,8 @@ describe('relief', () => {
   });
 
   test('sunken is raised with the light from the other side, and a level top stays as it was', () => {
-    const raised = dressed(square(30), [relief({ depth: 5 })]),
-      sunken = dressed(square(30), [relief({ depth: -5 })]);
+    const raised = dressed(square(30), [relief({ depth: 5 })]);
+    const sunken = dressed(square(30), [relief({ depth: -5 })]);
     expect(at(raised, 50, 50)).toEqual([128, 128, 128, 255]);
     expect(at(raised, 22, 50)[0]).toBeGreaterThan(150);
     expect(at(sunken, 22, 50)[0]).toBeLessThan(100);
@@ -299,10 +307,13 @@ describe('relief', () => {
   });
 
   test('changes colours and no alpha', () => {
-    const plain = dressed(disc(30.4), [shadow({ opacity: 0 })]),
-      lit = dressed(disc(30.4), [shadow({ opacity: 0 }), relief({ depth: 4, softness: 2 })]);
-    for (let y = 0; y < size; y += 3)
-      for (let x = 0; x < size; x += 3) expect(at(lit, x, y)[3]).toBe(at(plain, x, y)[3]);
+    const plain = dressed(disc(30.4), [shadow({ opacity: 0 })]);
+    const lit = dressed(disc(30.4), [shadow({ opacity: 0 }), relief({ depth: 4, softness: 2 })]);
+    for (let y = 0; y < size; y += 3) {
+      for (let x = 0; x < size; x += 3) {
+        expect(at(lit, x, y)[3]).toBe(at(plain, x, y)[3]);
+      }
+    }
   });
 });
 
@@ -335,19 +346,22 @@ const anyEffect: fc.Arbitrary<Effect> = fc.oneof(
 test('whatever the effects, nothing of them is cut at the frame, and their order of adding does not matter but for two of a kind', () => {
   fc.assert(
     fc.property(fc.array(anyEffect, { minLength: 1, maxLength: 3 }), (effects) => {
-      const shape = disc(30),
-        { raster } = dressed(shape, effects),
-        { width, height, data } = raster;
+      const shape = disc(30);
+      const { raster } = dressed(shape, effects);
+      const { width, height, data } = raster;
       let edge = 0;
-      for (let x = 0; x < width; x++)
+      for (let x = 0; x < width; x++) {
         edge = Math.max(edge, data[x * 4 + 3], data[((height - 1) * width + x) * 4 + 3]);
-      for (let y = 0; y < height; y++)
+      }
+      for (let y = 0; y < height; y++) {
         edge = Math.max(edge, data[y * width * 4 + 3], data[((y + 1) * width - 1) * 4 + 3]);
+      }
       expect(edge).toBeLessThanOrEqual(1);
       if (
         new Set(effects.map((e) => (e.kind === 'glow' ? e.side : e.kind))).size === effects.length
-      )
+      ) {
         expect(dressed(shape, effects.toReversed()).raster.data).toEqual(data);
+      }
     }),
     {
       numRuns: 25,
@@ -365,31 +379,33 @@ test('whatever the effects, nothing of them is cut at the frame, and their order
 });
 
 test('a kept frame gives what a new one gives', () => {
-  const paint = { type: 'mask', mask: disc(30), colour: grey, x: 7, y: -3 } as const,
-    first = dress({ paint, hollow: false }, [outline({ width: 2 })]);
+  const paint = { type: 'mask', mask: disc(30), colour: grey, x: 7, y: -3 } as const;
+  const first = dress({ paint, hollow: false }, [outline({ width: 2 })]);
   const kept = dress(
-      { paint, hollow: false },
-      [outline({ width: 5 }), shadow({ blur: 10 })],
-      first.framed,
-    ),
-    fresh = dress({ paint, hollow: false }, [outline({ width: 5 }), shadow({ blur: 10 })]);
+    { paint, hollow: false },
+    [outline({ width: 5 }), shadow({ blur: 10 })],
+    first.framed,
+  );
+  const fresh = dress({ paint, hollow: false }, [outline({ width: 5 }), shadow({ blur: 10 })]);
   for (const [x, y] of [
     [50, 50],
     [20, 40],
     [82, 50],
     [88, 52],
-  ])
+  ]) {
     expect(at(kept.paint, x, y)).toEqual(at(fresh.paint, x, y));
+  }
 });
 
 test('every kind makes effects that its own schema takes, and refuses what is none', () => {
   const field = effectsField();
-  for (const kind of effectNames)
+  for (const kind of effectNames) {
     expect(
       field.isValidSync([effectOf({ kind }).make({ dark: '#000000', light: '#ffffff' })], {
         strict: true,
       }),
     ).toBe(true);
+  }
   expect(field.isValidSync([{ kind: 'sparkle' }], { strict: true })).toBe(false);
   expect(field.isValidSync([{ ...outline(), width: -2 }], { strict: true })).toBe(false);
   expect(field.isValidSync([{ ...shadow(), colour: 'red' }], { strict: true })).toBe(false);

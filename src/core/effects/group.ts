@@ -3,14 +3,20 @@ import { createCover } from '../raster/cover';
 import { signedDistance } from '../raster/distance';
 import { createRaster, type Raster, type Rgb } from '../raster/raster';
 
-/** A layer while its effects are laid on: premultiplied, four floats a pixel, levels 0..1 gamma-encoded sRGB as blending has them. */
+/**
+ * A layer while its effects are laid on: premultiplied, four floats a pixel, levels 0..1
+ * gamma-encoded sRGB as blending has them.
+ */
 export interface Group {
   readonly width: number;
   readonly height: number;
   readonly data: Float32Array;
 }
 
-/** The shape that effects go by, in a frame with room for them all; its distances are worked out when first asked for, and again only when farther ones are. */
+/**
+ * The shape that effects go by, in a frame with room for them all; its distances are worked out
+ * when first asked for, and again only when farther ones are.
+ */
 export interface Body {
   /** 0..1; a shape without a fill has its cover all the same. */
   readonly cover: Cover;
@@ -23,13 +29,17 @@ export function bodyOf(cover: Cover): Body {
   return {
     cover,
     distance(most) {
-      if (!known || known.most < most) known = { most, distance: signedDistance(cover, most) };
+      if (!known || known.most < most) {
+        known = { most, distance: signedDistance(cover, most) };
+      }
       return known.distance;
     },
   };
 }
 
-/** The part of every pixel within `grown` px of the contour's inside; a straight edge's is exact. */
+/**
+ * The part of every pixel within `grown` px of the contour's inside; a straight edge's is exact.
+ */
 export function coverWithin({ width, height, data }: Cover, grown: number): Cover {
   const out = createCover(width, height);
   for (let i = 0; i < data.length; i++) {
@@ -42,18 +52,22 @@ export function coverWithin({ width, height, data }: Cover, grown: number): Cove
 /** How much of every pixel the group covers so far. */
 export function coverOf({ width, height, data }: Group): Cover {
   const out = createCover(width, height);
-  for (let i = 0; i < out.data.length; i++) out.data[i] = data[i * 4 + 3];
+  for (let i = 0; i < out.data.length; i++) {
+    out.data[i] = data[i * 4 + 3];
+  }
   return out;
 }
 
 /** Lays a colour under all that is there, through a cover at an opacity. */
 export function layUnder({ data }: Group, { r, g, b }: Rgb, cover: Cover, opacity: number): void {
-  const cr = r / 255,
-    cg = g / 255,
-    cb = b / 255;
+  const cr = r / 255;
+  const cg = g / 255;
+  const cb = b / 255;
   for (let i = 0, k = 0; i < cover.data.length; i++, k += 4) {
     const c = cover.data[i];
-    if (c === 0) continue;
+    if (c === 0) {
+      continue;
+    }
     const a = c * opacity * (1 - data[k + 3]);
     data[k] += cr * a;
     data[k + 1] += cg * a;
@@ -67,7 +81,9 @@ export function toRaster({ width, height, data }: Group): Raster {
   const out = createRaster(width, height);
   for (let i = 0; i < data.length; i += 4) {
     const a = data[i + 3];
-    if (a < 1 / 510) continue;
+    if (a < 1 / 510) {
+      continue;
+    }
     const k = 255 / a;
     out.data[i] = data[i] * k;
     out.data[i + 1] = data[i + 1] * k;

@@ -24,7 +24,10 @@ export interface EffectKind<E extends Effect = Effect> {
   readonly kind: E['kind'];
   readonly title: string;
   readonly schema: ObjectSchema<object>;
-  /** Effects are laid in this order, whatever order they were added in; of one kind the later lies under the earlier. */
+  /**
+   * Effects are laid in this order, whatever order they were added in; of one kind the later lies
+   * under the earlier.
+   */
   readonly order: number;
   make(colours: EffectColours): E;
   reach(effect: E): Reach;

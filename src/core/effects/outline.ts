@@ -15,9 +15,20 @@ function widths({ side, width }: OutlineEffect): { inside: number; outside: numb
 /** Pixels deeper inside than this are none of the edge's, px. */
 const inner = -0.75;
 
-const clamp01 = (v: number): number => (v <= 0 ? 0 : v >= 1 ? 1 : v);
+const clamp01 = (v: number): number => {
+  if (v <= 0) {
+    return 0;
+  }
+  if (v >= 1) {
+    return 1;
+  }
+  return v;
+};
 
-/** A line of even width along the contour; its distance from every place of the contour is the same, so its joins are round. */
+/**
+ * A line of even width along the contour; its distance from every place of the contour is the same,
+ * so its joins are round.
+ */
 export const outline: EffectKind<OutlineEffect> = {
   kind: 'outline',
   title: 'Outline',
@@ -32,27 +43,31 @@ export const outline: EffectKind<OutlineEffect> = {
   make: ({ dark }) => ({ kind: 'outline', side: 'outside', width: 2, colour: dark, opacity: 1 }),
   reach: (effect) => reachAll(Math.ceil(widths(effect).outside) + 1),
   lay({ data }, body, effect) {
-    const { inside, outside } = widths(effect),
-      d = body.distance(Math.max(inside, outside) + 2).data,
-      cover = body.cover.data,
-      { r, g, b } = colourOf(effect.colour);
-    const cr = r / 255,
-      cg = g / 255,
-      cb = b / 255;
+    const { inside, outside } = widths(effect);
+    const d = body.distance(Math.max(inside, outside) + 2).data;
+    const cover = body.cover.data;
+    const { r, g, b } = colourOf(effect.colour);
+    const cr = r / 255;
+    const cg = g / 255;
+    const cb = b / 255;
     for (let i = 0, k = 0; i < d.length; i++, k += 4) {
-      if (d[i] > outside + 0.5 || d[i] < -inside - 1) continue;
+      if (d[i] > outside + 0.5 || d[i] < -inside - 1) {
+        continue;
+      }
       const c = cover[i];
-      // Inside, the ring takes the place of its share of what is there; that may be nothing, where a shape has no fill.
+      // Inside, the ring takes the place of its share of what is there; that may be nothing, where
+      // a shape has no fill.
       const ring = inside > 0 ? Math.max(0, c - clamp01(0.5 - d[i] - inside)) : 0;
       if (ring > 0) {
-        const keep = 1 - (ring / c) * effect.opacity,
-          a = ring * effect.opacity;
+        const keep = 1 - (ring / c) * effect.opacity;
+        const a = ring * effect.opacity;
         data[k] = data[k] * keep + cr * a;
         data[k + 1] = data[k + 1] * keep + cg * a;
         data[k + 2] = data[k + 2] * keep + cb * a;
         data[k + 3] = data[k + 3] * keep + a;
       }
-      // Outside, it is added beside the shape: to what a pixel of the edge has left, and never under what is see-through inside.
+      // Outside, it is added beside the shape: to what a pixel of the edge has left, and never
+      // under what is see-through inside.
       const beside =
         outside > 0 && d[i] > inner
           ? Math.max(0, clamp01(0.5 - d[i] + outside) - c) * effect.opacity

@@ -12,7 +12,10 @@ const kinds = { shadow, glow, outline, relief } as const satisfies {
 
 export const effectNames = Object.keys(kinds) as EffectName[];
 
-/** The definition of an effect's kind; safe because an effect's `kind` picks the definition written for it. */
+/**
+ * The definition of an effect's kind; safe because an effect's `kind` picks the definition written
+ * for it.
+ */
 export const effectOf = (effect: { kind: EffectName }): EffectKind =>
   kinds[effect.kind] as unknown as EffectKind;
 

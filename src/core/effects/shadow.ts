@@ -8,7 +8,10 @@ import type { ShadowEffect } from '../site/model/effects';
 import { coverOf, coverWithin, layUnder } from './group';
 import type { EffectKind } from './kind';
 
-/** CSS Backgrounds and Borders Level 3, section 7.1.1: the standard deviation is half the blur radius. */
+/**
+ * CSS Backgrounds and Borders Level 3, section 7.1.1: the standard deviation is half the blur
+ * radius.
+ */
 const sigmaOf = (effect: ShadowEffect): number => effect.blur / 2;
 
 export const shadow: EffectKind<ShadowEffect> = {
@@ -44,11 +47,11 @@ export const shadow: EffectKind<ShadowEffect> = {
   },
   lay(group, _body, effect) {
     // What is seen casts it: the shape with its outlines, and not the shape alone.
-    const seen = coverOf(group),
-      grown =
-        effect.spread === 0
-          ? seen
-          : coverWithin(signedDistance(seen, Math.abs(effect.spread) + 1), effect.spread);
+    const seen = coverOf(group);
+    const grown =
+      effect.spread === 0
+        ? seen
+        : coverWithin(signedDistance(seen, Math.abs(effect.spread) + 1), effect.spread);
     layUnder(
       group,
       colourOf(effect.colour),

@@ -49,11 +49,14 @@ test('too many entries, and too much in all', () => {
 });
 
 test('an archive that says less than it unpacks to does not get more room', () => {
-  const bytes = zip({ 'style.css': strToU8('body { color: red }'.repeat(500)) }),
-    view = new DataView(bytes.buffer);
+  const bytes = zip({ 'style.css': strToU8('body { color: red }'.repeat(500)) });
+  const view = new DataView(bytes.buffer);
   // The size before packing stands at offset 24 of the central directory's entry.
-  for (let i = 0; i < bytes.length - 4; i++)
-    if (view.getUint32(i, true) === 0x02014b50) view.setUint32(i + 24, 10, true);
+  for (let i = 0; i < bytes.length - 4; i++) {
+    if (view.getUint32(i, true) === 0x02014b50) {
+      view.setUint32(i + 24, 10, true);
+    }
+  }
   let length = 0;
   try {
     length = unzip('lying.zip', bytes)[0].bytes.length;

@@ -5,34 +5,37 @@ import { resample } from './resample';
 /** Slopes, rings that grow finer, and a sharp edge. */
 function scene(width: number, height: number): Raster {
   const raster = createRaster(width, height);
-  for (let y = 0, i = 0; y < height; y++)
+  for (let y = 0, i = 0; y < height; y++) {
     for (let x = 0; x < width; x++, i += 4) {
       const ring = 127.5 + 60 * Math.cos(((x - width / 2) ** 2 + (y - height / 2) ** 2) / 900);
       raster.data.set([ring, (255 * x) / width, x + y > width ? 230 : 20, 255], i);
     }
+  }
   return raster;
 }
 
 test('drawn by way of a half, a photo is what it is drawn at once, within two levels at all but one channel in two hundred', () => {
-  const photo = scene(640, 480),
-    scale = 0.11,
-    times = halvingsFor(scale),
-    w = 70,
-    h = 52;
+  const photo = scene(640, 480);
+  const scale = 0.11;
+  const times = halvingsFor(scale);
+  const w = 70;
+  const h = 52;
   expect(times).toBe(2);
-  const small = halved(photo, times),
-    whole = resample(photo, { x: 0, y: 0, scaleX: scale, scaleY: scale }, w, h);
+  const small = halved(photo, times);
+  const whole = resample(photo, { x: 0, y: 0, scaleX: scale, scaleY: scale }, w, h);
   const by = resample(
     small,
     { x: 0, y: 0, scaleX: (640 * scale) / small.width, scaleY: (480 * scale) / small.height },
     w,
     h,
   );
-  let off = 0,
-    worst = 0;
+  let off = 0;
+  let worst = 0;
   for (let i = 0; i < whole.data.length; i++) {
     const d = Math.abs(whole.data[i] - by.data[i]);
-    if (d > 2) off++;
+    if (d > 2) {
+      off++;
+    }
     worst = Math.max(worst, d);
   }
   expect(off / whole.data.length).toBeLessThan(0.005);

@@ -3,7 +3,9 @@ import type { Side, Slot } from '../site/model/slot';
 import { isContent } from '../site/pages';
 import type { Size } from './placement';
 
-/** Px by which a file reaches beyond its slot at each side, for layers that hang out over its edge. */
+/**
+ * Px by which a file reaches beyond its slot at each side, for layers that hang out over its edge.
+ */
 export type Overlap = Readonly<Record<Side, number>>;
 
 export const noOverlap: Overlap = { top: 0, right: 0, bottom: 0, left: 0 };

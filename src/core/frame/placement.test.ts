@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { coverScale, fillFrame, keepFilled, sharpness, shownShare, zoomAt } from './placement';
 
-const header = { width: 1080, height: 220 },
-  photo = { width: 2400, height: 1200 };
+const header = { width: 1080, height: 220 };
+const photo = { width: 2400, height: 1200 };
 
 test('a photo fills the frame from its middle', () => {
   const f = fillFrame(photo, header);
@@ -40,8 +40,8 @@ test('kept filled, no framing leaves the frame bare and a good one stays as it i
 });
 
 test('zooming leaves the point under the pointer where it is', () => {
-  const before = { x: -100, y: -60, scale: 0.5 },
-    after = zoomAt(before, 0.9, 300, 80);
+  const before = { x: -100, y: -60, scale: 0.5 };
+  const after = zoomAt(before, 0.9, 300, 80);
   expect((300 - after.x) / after.scale).toBeCloseTo((300 - before.x) / before.scale, 10);
   expect((80 - after.y) / after.scale).toBeCloseTo((80 - before.y) / before.scale, 10);
 });

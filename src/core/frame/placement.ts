@@ -1,6 +1,7 @@
 /**
- * Pure geometry of a photo in its frame. Sizes and positions in px of the frame; `scale` is frame px per photo px, and the
- * photo's size is the one it has after any stretching. A turn is in degrees, clockwise about the photo's middle.
+ * Pure geometry of a photo in its frame. Sizes and positions in px of the frame; `scale` is frame
+ * px per photo px, and the photo's size is the one it has after any stretching. A turn is in
+ * degrees, clockwise about the photo's middle.
  */
 
 export interface Size {
@@ -19,9 +20,11 @@ const radians = (degrees: number): number => (degrees * Math.PI) / 180;
 
 /** The box along the photo's own axes that the whole frame lies in. */
 function frameAlongPhoto(frame: Size, turn: number): Size {
-  if (turn === 0) return frame;
-  const c = Math.abs(Math.cos(radians(turn))),
-    s = Math.abs(Math.sin(radians(turn)));
+  if (turn === 0) {
+    return frame;
+  }
+  const c = Math.abs(Math.cos(radians(turn)));
+  const s = Math.abs(Math.sin(radians(turn)));
   return { width: frame.width * c + frame.height * s, height: frame.width * s + frame.height * c };
 }
 
@@ -59,10 +62,10 @@ function frameMiddle(
   frame: Size,
   turn: number,
 ): { x: number; y: number } {
-  const dx = frame.width / 2 - (x + (photo.width * scale) / 2),
-    dy = frame.height / 2 - (y + (photo.height * scale) / 2);
-  const c = Math.cos(radians(turn)),
-    s = Math.sin(radians(turn));
+  const dx = frame.width / 2 - (x + (photo.width * scale) / 2);
+  const dy = frame.height / 2 - (y + (photo.height * scale) / 2);
+  const c = Math.cos(radians(turn));
+  const s = Math.sin(radians(turn));
   return { x: dx * c + dy * s, y: -dx * s + dy * c };
 }
 
@@ -70,22 +73,25 @@ const clamp = (v: number, limit: number): number => Math.min(limit, Math.max(-li
 
 /** The nearest framing that leaves no part of the frame bare. */
 export function keepFilled(framing: Framing, photo: Size, frame: Size, turn = 0): Framing {
-  const scale = Math.max(framing.scale, coverScale(photo, frame, turn)),
-    box = frameAlongPhoto(frame, turn);
+  const scale = Math.max(framing.scale, coverScale(photo, frame, turn));
+  const box = frameAlongPhoto(frame, turn);
   const grown =
     scale === framing.scale ? framing : zoomAt(framing, scale, frame.width / 2, frame.height / 2);
-  if (turn === 0)
+  if (turn === 0) {
     return {
       scale,
       x: Math.min(0, Math.max(frame.width - photo.width * scale, grown.x)),
       y: Math.min(0, Math.max(frame.height - photo.height * scale, grown.y)),
     };
+  }
   const at = frameMiddle(grown, photo, frame, turn);
-  const x = clamp(at.x, Math.max(0, (photo.width * scale - box.width) / 2)),
-    y = clamp(at.y, Math.max(0, (photo.height * scale - box.height) / 2));
-  if (x === at.x && y === at.y) return grown;
-  const c = Math.cos(radians(turn)),
-    s = Math.sin(radians(turn));
+  const x = clamp(at.x, Math.max(0, (photo.width * scale - box.width) / 2));
+  const y = clamp(at.y, Math.max(0, (photo.height * scale - box.height) / 2));
+  if (x === at.x && y === at.y) {
+    return grown;
+  }
+  const c = Math.cos(radians(turn));
+  const s = Math.sin(radians(turn));
   return {
     scale,
     x: frame.width / 2 - (x * c - y * s) - (photo.width * scale) / 2,
@@ -93,10 +99,13 @@ export function keepFilled(framing: Framing, photo: Size, frame: Size, turn = 0)
   };
 }
 
-/** Px of the frame left bare at the barest place, measured along the photo's axes; 0 where it is filled. */
+/**
+ * Px of the frame left bare at the barest place, measured along the photo's axes; 0 where it is
+ * filled.
+ */
 export function barePx(framing: Framing, photo: Size, frame: Size, turn = 0): number {
-  const at = frameMiddle(framing, photo, frame, turn),
-    box = frameAlongPhoto(frame, turn);
+  const at = frameMiddle(framing, photo, frame, turn);
+  const box = frameAlongPhoto(frame, turn);
   return Math.max(
     0,
     Math.abs(at.x) + box.width / 2 - (photo.width * framing.scale) / 2,
@@ -110,7 +119,10 @@ export function zoomAt(framing: Framing, scale: number, atX: number, atY: number
   return { scale, x: atX - (atX - framing.x) * k, y: atY - (atY - framing.y) * k };
 }
 
-/** Share of the photo's area that the frame shows, 0..1; of a turned one what would show if the frame were laid along it. */
+/**
+ * Share of the photo's area that the frame shows, 0..1; of a turned one what would show if the
+ * frame were laid along it.
+ */
 export function shownShare(framing: Framing, photo: Size, frame: Size): number {
   const across = (at: number, length: number, limit: number) =>
     Math.max(0, Math.min(limit, at + length) - Math.max(0, at)) / length;
@@ -121,7 +133,8 @@ export function shownShare(framing: Framing, photo: Size, frame: Size): number {
 }
 
 /**
- * Photo px for each px of the slot at a screen density: 1 or more is sharp, less is stretched and soft.
+ * Photo px for each px of the slot at a screen density: 1 or more is sharp, less is stretched and
+ * soft.
  * @param density device px per CSS px, 1 or 2
  */
 export const sharpness = ({ scale }: Pick<Framing, 'scale'>, density = 1): number =>

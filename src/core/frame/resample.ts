@@ -2,7 +2,10 @@ import { levelOfLinear, linearOfLevel } from '../colour/transfer';
 import { createRaster, type Raster } from '../raster/raster';
 import { windows, type Windows } from './kernel';
 
-/** Where a source lies on the output: its upper left corner in output px, and output px per source px on each axis. */
+/**
+ * Where a source lies on the output: its upper left corner in output px, and output px per source
+ * px on each axis.
+ */
 export interface Placement {
   readonly x: number;
   readonly y: number;
@@ -11,11 +14,18 @@ export interface Placement {
 }
 
 function isOpaque({ data }: Raster): boolean {
-  for (let i = 3; i < data.length; i += 4) if (data[i] !== 255) return false;
+  for (let i = 3; i < data.length; i += 4) {
+    if (data[i] !== 255) {
+      return false;
+    }
+  }
   return true;
 }
 
-/* The loops below are written out per channel count: a test inside them costs more than the arithmetic. */
+/*
+ * The loops below are written out per channel count: a test inside them costs more than the
+ * arithmetic.
+ */
 
 function readRow3(
   data: Uint8ClampedArray,
@@ -54,9 +64,9 @@ function filterRow3(
   o: number,
 ): void {
   for (let i = 0, w = 0; i < count; i++, o += 3) {
-    let r = 0,
-      g = 0,
-      b = 0;
+    let r = 0;
+    let g = 0;
+    let b = 0;
     for (let k = starts[i] * 3, end = w + taps; w < end; w++, k += 3) {
       const weight = weights[w];
       r += line[k] * weight;
@@ -76,10 +86,10 @@ function filterRow4(
   o: number,
 ): void {
   for (let i = 0, w = 0; i < count; i++, o += 4) {
-    let r = 0,
-      g = 0,
-      b = 0,
-      a = 0;
+    let r = 0;
+    let g = 0;
+    let b = 0;
+    let a = 0;
     for (let k = starts[i] * 4, end = w + taps; w < end; w++, k += 4) {
       const weight = weights[w];
       r += line[k] * weight;
@@ -94,17 +104,21 @@ function filterRow4(
   }
 }
 
-/** sum += four rows by their weights; four at a time, since reading and writing the sum is most of the work. */
+/**
+ * sum += four rows by their weights; four at a time, since reading and writing the sum is most of
+ * the work.
+ */
 function addRows(
   sum: Float32Array,
   rows: Float32Array,
   at: readonly [number, number, number, number],
   by: readonly [number, number, number, number],
 ): void {
-  const [a, b, c, d] = at,
-    [wa, wb, wc, wd] = by;
-  for (let k = 0; k < sum.length; k++)
+  const [a, b, c, d] = at;
+  const [wa, wb, wc, wd] = by;
+  for (let k = 0; k < sum.length; k++) {
     sum[k] += rows[a + k] * wa + rows[b + k] * wb + rows[c + k] * wc + rows[d + k] * wd;
+  }
 }
 
 function storeRow(
@@ -123,7 +137,9 @@ function storeRow(
       continue;
     }
     const a = sum[k + 3];
-    if (a < 1 / 510) continue;
+    if (a < 1 / 510) {
+      continue;
+    }
     out[at] = levelOfLinear(sum[k] / a);
     out[at + 1] = levelOfLinear(sum[k + 1] / a);
     out[at + 2] = levelOfLinear(sum[k + 2] / a);
@@ -132,9 +148,10 @@ function storeRow(
 }
 
 /**
- * Draws a placed source on a see-through raster of the wanted size: Lanczos with three lobes, on premultiplied
- * linear-light values, widened when reducing. Output pixels outside the placed source stay see-through; its edges are
- * rounded to whole pixels, so no border pixel is mixed with nothing.
+ * Draws a placed source on a see-through raster of the wanted size: Lanczos with three lobes, on
+ * premultiplied linear-light values, widened when reducing. Output pixels outside the placed source
+ * stay see-through; its edges are rounded to whole pixels, so no border pixel is mixed with
+ * nothing.
  * @param width px of the output @param height px of the output
  */
 export function resample(
@@ -146,15 +163,18 @@ export function resample(
   const out = createRaster(width, height);
   const columns = windows(source.width, width, placement.x, placement.scaleX);
   const rows = windows(source.height, height, placement.y, placement.scaleY);
-  if (columns.count === 0 || rows.count === 0) return out;
-  const channels = isOpaque(source) ? 3 : 4,
-    stride = columns.count * channels;
-  // A ring of filtered rows: each source row is filtered once, and only as many are kept as one output row needs.
-  const ring = new Float32Array(rows.taps * stride),
-    line = new Float32Array(source.width * channels),
-    sum = new Float32Array(stride);
-  const from = columns.starts[0],
-    to = Math.min(source.width, columns.starts[columns.count - 1] + columns.taps);
+  if (columns.count === 0 || rows.count === 0) {
+    return out;
+  }
+  const channels = isOpaque(source) ? 3 : 4;
+  const stride = columns.count * channels;
+  // A ring of filtered rows: each source row is filtered once, and only as many are kept as one
+  // output row needs.
+  const ring = new Float32Array(rows.taps * stride);
+  const line = new Float32Array(source.width * channels);
+  const sum = new Float32Array(stride);
+  const from = columns.starts[0];
+  const to = Math.min(source.width, columns.starts[columns.count - 1] + columns.taps);
   const [readRow, filterRow] = channels === 3 ? [readRow3, filterRow3] : [readRow4, filterRow4];
   let ready = rows.starts[0];
   for (let j = 0; j < rows.count; j++) {

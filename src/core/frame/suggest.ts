@@ -6,27 +6,32 @@ import { coverScale, type Framing, type Size } from './placement';
 /** Longest side that detail is looked for at, px. */
 const looked = 200;
 
-/** How much there is to see at each pixel: steps of lightness and colour to its neighbours, and distance from the picture's mean colour. */
+/**
+ * How much there is to see at each pixel: steps of lightness and colour to its neighbours, and
+ * distance from the picture's mean colour.
+ */
 function interest(small: Raster): Float64Array {
-  const { width, height } = small,
-    lab = new Float64Array(width * height * 3),
-    mean = [0, 0, 0];
+  const { width, height } = small;
+  const lab = new Float64Array(width * height * 3);
+  const mean = [0, 0, 0];
   for (let p = 0; p < width * height; p++) {
     const c = oklabOf({ r: small.data[p * 4], g: small.data[p * 4 + 1], b: small.data[p * 4 + 2] });
     lab.set(c, p * 3);
-    for (let k = 0; k < 3; k++) mean[k] += c[k] / (width * height);
+    for (let k = 0; k < 3; k++) {
+      mean[k] += c[k] / (width * height);
+    }
   }
   const out = new Float64Array(width * height);
   for (let y = 0; y < height; y++) {
     for (let x = 0; x < width; x++) {
-      const p = y * width + x,
-        right = (y * width + Math.min(width - 1, x + 1)) * 3,
-        below = (Math.min(height - 1, y + 1) * width + x) * 3;
-      let step = 0,
-        away = 0;
+      const p = y * width + x;
+      const right = (y * width + Math.min(width - 1, x + 1)) * 3;
+      const below = (Math.min(height - 1, y + 1) * width + x) * 3;
+      let step = 0;
+      let away = 0;
       for (let k = 0; k < 3; k++) {
-        const v = lab[p * 3 + k],
-          weight = k === 0 ? 1 : 2;
+        const v = lab[p * 3 + k];
+        const weight = k === 0 ? 1 : 2;
         step += weight * ((lab[right + k] - v) ** 2 + (lab[below + k] - v) ** 2);
         away += weight * (v - mean[k]) ** 2;
       }
@@ -36,7 +41,10 @@ function interest(small: Raster): Float64Array {
   return out;
 }
 
-/** Sums over everything above and to the left, so that any rectangle's sum takes four look-ups (F. Crow, SIGGRAPH 1984). */
+/**
+ * Sums over everything above and to the left, so that any rectangle's sum takes four look-ups (F.
+ * Crow, SIGGRAPH 1984).
+ */
 function integral(
   values: Float64Array,
   width: number,
@@ -58,7 +66,9 @@ function integral(
 }
 
 export interface Suggestion extends Framing {
-  /** How much there is to see inside, against the picture's mean; above 1 is more than everywhere. */
+  /**
+   * How much there is to see inside, against the picture's mean; above 1 is more than everywhere.
+   */
   readonly score: number;
 }
 
@@ -74,46 +84,49 @@ interface Candidate {
 }
 
 const overlap = (a: Candidate, b: Candidate): number => {
-  const w = Math.max(0, Math.min(a.x + a.width, b.x + b.width) - Math.max(a.x, b.x)),
-    h = Math.max(0, Math.min(a.y + a.height, b.y + b.height) - Math.max(a.y, b.y));
+  const w = Math.max(0, Math.min(a.x + a.width, b.x + b.width) - Math.max(a.x, b.x));
+  const h = Math.max(0, Math.min(a.y + a.height, b.y + b.height) - Math.max(a.y, b.y));
   return (w * h) / (a.width * a.height + b.width * b.height - w * h);
 };
 
 /**
- * The best parts of a photo for a frame's shape, by where detail and contrast lie: much inside, little cut by its edges,
- * and not the same part twice. Parts that would leave fewer photo px than frame px are taken only where no others are.
+ * The best parts of a photo for a frame's shape, by where detail and contrast lie: much inside,
+ * little cut by its edges, and not the same part twice. Parts that would leave fewer photo px than
+ * frame px are taken only where no others are.
  * @param frame px of the slot
  * @param most how many parts
  */
 export function suggestFrames(photo: Raster, frame: Size, most = 3): Suggestion[] {
-  const k = Math.min(1, looked / Math.max(photo.width, photo.height)),
-    small = resample(
-      photo,
-      { x: 0, y: 0, scaleX: k, scaleY: k },
-      Math.max(1, Math.round(photo.width * k)),
-      Math.max(1, Math.round(photo.height * k)),
-    );
-  const { width, height } = small,
-    values = interest(small),
-    sum = integral(values, width, height),
-    mean = sum(0, 0, width, height) / (width * height) || 1;
-  const cover = coverScale({ width, height }, frame),
-    candidates: Candidate[] = [];
+  const k = Math.min(1, looked / Math.max(photo.width, photo.height));
+  const small = resample(
+    photo,
+    { x: 0, y: 0, scaleX: k, scaleY: k },
+    Math.max(1, Math.round(photo.width * k)),
+    Math.max(1, Math.round(photo.height * k)),
+  );
+  const { width, height } = small;
+  const values = interest(small);
+  const sum = integral(values, width, height);
+  const mean = sum(0, 0, width, height) / (width * height) || 1;
+  const cover = coverScale({ width, height }, frame);
+  const candidates: Candidate[] = [];
   for (const size of sizes) {
     // Px of the looked-at picture that the frame covers.
-    const w = Math.min(width, Math.max(2, Math.round((frame.width / cover) * size))),
-      h = Math.min(height, Math.max(2, Math.round((frame.height / cover) * size)));
-    const soft = w / k < frame.width * 0.98 && size < 1,
-      stepX = Math.max(1, Math.round((width - w) / 24)),
-      stepY = Math.max(1, Math.round((height - h) / 24));
-    if (soft) continue;
+    const w = Math.min(width, Math.max(2, Math.round((frame.width / cover) * size)));
+    const h = Math.min(height, Math.max(2, Math.round((frame.height / cover) * size)));
+    const soft = w / k < frame.width * 0.98 && size < 1;
+    const stepX = Math.max(1, Math.round((width - w) / 24));
+    const stepY = Math.max(1, Math.round((height - h) / 24));
+    if (soft) {
+      continue;
+    }
     for (let y = 0; y <= height - h; y += stepY) {
       for (let x = 0; x <= width - w; x += stepX) {
-        const inside = sum(x, y, x + w, y + h) / (w * h),
-          rim = Math.max(1, Math.round(Math.min(w, h) * 0.06));
-        const core = sum(x + rim, y + rim, x + w - rim, y + h - rim),
-          edge =
-            (sum(x, y, x + w, y + h) - core) / Math.max(1, w * h - (w - 2 * rim) * (h - 2 * rim));
+        const inside = sum(x, y, x + w, y + h) / (w * h);
+        const rim = Math.max(1, Math.round(Math.min(w, h) * 0.06));
+        const core = sum(x + rim, y + rim, x + w - rim, y + h - rim);
+        const edge =
+          (sum(x, y, x + w, y + h) - core) / Math.max(1, w * h - (w - 2 * rim) * (h - 2 * rim));
         candidates.push({
           x,
           y,
@@ -126,11 +139,16 @@ export function suggestFrames(photo: Raster, frame: Size, most = 3): Suggestion[
   }
   candidates.sort((a, b) => b.score - a.score);
   const chosen: Candidate[] = [];
-  for (const limit of [0.5, 0.8])
+  for (const limit of [0.5, 0.8]) {
     for (const c of candidates) {
-      if (chosen.length === most) break;
-      if (chosen.every((o) => overlap(o, c) < limit)) chosen.push(c);
+      if (chosen.length === most) {
+        break;
+      }
+      if (chosen.every((o) => overlap(o, c) < limit)) {
+        chosen.push(c);
+      }
     }
+  }
   return chosen.map(({ x, y, width: w, score }) => {
     const scale = Math.max(frame.width / (w / k), coverScale(photo, frame));
     const framing = { scale, x: -(x / k) * scale, y: -(y / k) * scale };

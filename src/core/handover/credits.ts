@@ -40,15 +40,20 @@ export function creditLine({ name, maker, source, licence }: ShelfItem): string 
 }
 
 function creditHtml({ name, maker, source, licence }: ShelfItem): string {
-  const known = licenceOf(licence),
-    title = escapeHtml(licenceWords(licence));
+  const known = licenceOf(licence);
+  const title = escapeHtml(licenceWords(licence));
   return `“${escapeHtml(name)}” by ${escapeHtml(maker || 'an unknown maker')}${source ? `, from ${escapeHtml(source)}` : ''}, ${known?.url ? `<a rel="license" href="${known.url}">${title}</a>` : title}, ${changed}`;
 }
 
-/** The credits of a list of photographs as text, one line each, and as a list in HTML; both empty where none is asked for. */
+/**
+ * The credits of a list of photographs as text, one line each, and as a list in HTML; both empty
+ * where none is asked for.
+ */
 export function creditsPage(items: readonly ShelfItem[]): { text: string; html: string } {
   const asked = items.filter((item) => asksForCredit(item.licence));
-  if (asked.length === 0) return { text: '', html: '' };
+  if (asked.length === 0) {
+    return { text: '', html: '' };
+  }
   return {
     text: `${asked.map(creditLine).join('\n')}\n`,
     html: `<ul class="picture-credits">\n${asked.map((item) => `  <li>${creditHtml(item)}</li>\n`).join('')}</ul>\n`,

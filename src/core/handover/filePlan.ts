@@ -46,7 +46,9 @@ const endings: Readonly<Record<string, PressFormat>> = {
 const formatOf = (path: string): PressFormat | undefined =>
   endings[/\.([a-z0-9]+)$/i.exec(path)?.[1].toLowerCase() ?? ''];
 
-/** A path of the theme's below the archive's root: style sheets name files relative to themselves. */
+/**
+ * A path of the theme's below the archive's root: style sheets name files relative to themselves.
+ */
 const insideArchive = (path: string): string =>
   path
     .split(/[/\\]/)
@@ -56,28 +58,38 @@ const insideArchive = (path: string): string =>
 /** Narrower files than this are not worth a second one, px. */
 const leastNarrow = 600;
 
-/** The file for older browsers: what the search found, or JPEG; PNG where the picture is see-through. */
+/**
+ * The file for older browsers: what the search found, or JPEG; PNG where the picture is
+ * see-through.
+ */
 export function fallbackOf(
   { press, fallback }: Picture,
   opaque: boolean,
 ): PressSettings | undefined {
-  if (press.format === 'jpeg' || press.format === 'png') return undefined;
-  if (!opaque) return fallback?.format === 'png' ? fallback : pressAs('png');
+  if (press.format === 'jpeg' || press.format === 'png') {
+    return undefined;
+  }
+  if (!opaque) {
+    return fallback?.format === 'png' ? fallback : pressAs('png');
+  }
   return fallback ?? pressAs('jpeg', 84);
 }
 
 /** How the theme's own file is written under its own name and in its own format. */
 function settingsAs(format: PressFormat, { press, fallback }: Picture): PressSettings {
-  return press.format === format
-    ? press
-    : fallback?.format === format
-      ? fallback
-      : pressAs(format, 84);
+  if (press.format === format) {
+    return press;
+  }
+  if (fallback?.format === format) {
+    return fallback;
+  }
+  return pressAs(format, 84);
 }
 
 /**
- * The files of every slot that has a picture, with names that no two of them share. A slot that takes the place of a
- * theme's file keeps its path and has that file alone: whatever shows it knows no other.
+ * The files of every slot that has a picture, with names that no two of them share. A slot that
+ * takes the place of a theme's file keeps its path and has that file alone: whatever shows it knows
+ * no other.
  * @param isOpaque whether a slot's drawing has no see-through px
  */
 export function planFiles(site: Site, isOpaque: (slotId: string) => boolean): SlotFiles[] {
@@ -101,28 +113,31 @@ export function planFiles(site: Site, isOpaque: (slotId: string) => boolean): Sl
         : [],
     ),
   );
-  for (const path of replaced.values()) taken.add(path.toLowerCase());
+  for (const path of replaced.values()) {
+    taken.add(path.toLowerCase());
+  }
   return drawn.map(({ slot, picture }): SlotFiles => {
-    const size = fileSize(slot, overlapOf(slot)),
-      file = (
-        path: string,
-        scale: number,
-        settings: PressSettings,
-        fallback = false,
-      ): PlannedFile => ({
-        slotId: slot.id,
-        path,
-        scale,
-        ...times(size, scale),
-        settings,
-        fallback,
-      });
+    const size = fileSize(slot, overlapOf(slot));
+    const file = (
+      path: string,
+      scale: number,
+      settings: PressSettings,
+      fallback = false,
+    ): PlannedFile => ({
+      slotId: slot.id,
+      path,
+      scale,
+      ...times(size, scale),
+      settings,
+      fallback,
+    });
     const own = replaced.get(slot.id);
-    if (own !== undefined)
+    if (own !== undefined) {
       return { slot, picture, files: [file(own, 1, settingsAs(formatOf(own)!, picture))] };
-    const wanted = site.handOver.fallback ? fallbackOf(picture, isOpaque(slot.id)) : undefined,
-      older = wanted && slot.accepts.includes(wanted.format) ? wanted : undefined,
-      list: PlannedFile[] = [];
+    }
+    const wanted = site.handOver.fallback ? fallbackOf(picture, isOpaque(slot.id)) : undefined;
+    const older = wanted && slot.accepts.includes(wanted.format) ? wanted : undefined;
+    const list: PlannedFile[] = [];
     for (const scale of scalesOf(site, slot, size)) {
       for (const settings of older ? [picture.press, older] : [picture.press]) {
         list.push(
@@ -151,10 +166,13 @@ const times = ({ width, height }: Size, k: number): Size => ({
   height: Math.max(1, Math.round(height * k)),
 });
 
-/** The file itself first. A strip of a few px gains nothing from more of them, and only what shrinks with the page is shown smaller. */
+/**
+ * The file itself first. A strip of a few px gains nothing from more of them, and only what shrinks
+ * with the page is shown smaller.
+ */
 function scalesOf({ handOver }: Site, slot: Slot, { width, height }: Size): number[] {
-  const shrinks = isContent(slot.kind) && width >= leastNarrow,
-    photo = slot.kind === 'background' && slot.repeat === 'no-repeat' && width >= leastNarrow;
+  const shrinks = isContent(slot.kind) && width >= leastNarrow;
+  const photo = slot.kind === 'background' && slot.repeat === 'no-repeat' && width >= leastNarrow;
   return [
     1,
     ...(handOver.twice && Math.min(width, height) >= 8 ? [2] : []),

@@ -29,10 +29,22 @@ const face = (
 ): string =>
   `@font-face {\n  font-family: "${family}";\n  src: url("${path}") format("${/\.(woff2?|ttf|otf)$/.exec(path)?.[1].replace('ttf', 'truetype').replace('otf', 'opentype') ?? 'woff2'}");\n  font-weight: ${weight};\n  font-style: ${style};\n  font-display: swap;${range ? `\n  unicode-range: ${range};` : ''}\n}\n`;
 
-/** Kind of a font file by its first bytes, as a file ending; both outlines of OpenType, and WOFF 1 and 2. */
+/**
+ * Kind of a font file by its first bytes, as a file ending; both outlines of OpenType, and WOFF 1
+ * and 2.
+ */
 export function fontEnding(bytes: Uint8Array): string {
   const tag = String.fromCharCode(...bytes.subarray(0, 4));
-  return tag === 'wOF2' ? 'woff2' : tag === 'wOFF' ? 'woff' : tag === 'OTTO' ? 'otf' : 'ttf';
+  if (tag === 'wOF2') {
+    return 'woff2';
+  }
+  if (tag === 'wOFF') {
+    return 'woff';
+  }
+  if (tag === 'OTTO') {
+    return 'otf';
+  }
+  return 'ttf';
 }
 
 /**
@@ -41,34 +53,36 @@ export function fontEnding(bytes: Uint8Array): string {
  */
 export function handedFonts(site: Site, ending: (assetId: string) => string): HandedFont[] {
   const texts = site.slots.flatMap((slot) =>
-      liveTexts(site.pictures[slot.pictureId]?.layers ?? []),
-    ),
-    headings = site.pages
-      .flatMap((p) => [
-        p.body.heading,
-        ...p.bar.links,
-        ...p.sections.map((s) => s.heading),
-        p.band?.heading ?? '',
-      ])
-      .join('');
+    liveTexts(site.pictures[slot.pictureId]?.layers ?? []),
+  );
+  const headings = site.pages
+    .flatMap((p) => [
+      p.body.heading,
+      ...p.bar.links,
+      ...p.sections.map((s) => s.heading),
+      p.band?.heading ?? '',
+    ])
+    .join('');
   const wanted = new Map<string, { font: string; italic: boolean; extended: boolean }>();
   const want = (font: string, italic: boolean, words: string) => {
-    const key = `${font} ${italic}`,
-      extended = needsExtended(words) || (wanted.get(key)?.extended ?? false);
+    const key = `${font} ${italic}`;
+    const extended = needsExtended(words) || (wanted.get(key)?.extended ?? false);
     wanted.set(key, { font, italic, extended });
   };
   want(site.theme.headingFont, false, headings);
-  for (const text of texts) want(text.font, text.italic, text.words);
+  for (const text of texts) {
+    want(text.font, text.italic, text.words);
+  }
   return [...wanted.values()].flatMap(({ font: id, italic, extended }): HandedFont[] => {
-    const own = ownAssetId(id),
-      font = fontOf(id, site.fonts);
+    const own = ownAssetId(id);
+    const font = fontOf(id, site.fonts);
     if (own !== undefined) {
       const path = `${folder}/${own.slice(0, 12)}.${ending(own)}`;
       return [{ path, source: { assetId: own }, css: face(font.family, path, '1 1000', 'normal') }];
     }
-    const shipped = fonts.find((f) => f.id === font.id)!,
-      slanted = italic && shipped.slanted,
-      files = slanted || shipped.upright;
+    const shipped = fonts.find((f) => f.id === font.id)!;
+    const slanted = italic && shipped.slanted;
+    const files = slanted || shipped.upright;
     return [files.latin, ...(extended ? [files.extended] : [])].map((file, i) => {
       const path = `${folder}/${file.file}`;
       return {

@@ -55,8 +55,8 @@ test.each([
   'a %s is a background that repeats as its slot says, in CSS that parses',
   (kind, repeat, selector) => {
     const { css } = linesOf(site, { ...slot, kind, repeat }, picture);
-    const problems: string[] = [],
-      declarations: Record<string, string> = {};
+    const problems: string[] = [];
+    const declarations: Record<string, string> = {};
     const tree = parse(css, { onParseError: (error) => problems.push(error.message) });
     walk(tree, {
       visit: 'Declaration',
@@ -91,7 +91,7 @@ describe('what a page needs beside the file', () => {
         },
       }),
       function (node) {
-        if (node.type === 'Rule')
+        if (node.type === 'Rule') {
           found.push({
             media: this.atrule ? generate(this.atrule.prelude!) : '',
             selector: generate(node.prelude),
@@ -103,6 +103,7 @@ describe('what a page needs beside the file', () => {
                 ),
             ),
           });
+        }
       },
     );
     return found;
@@ -110,13 +111,13 @@ describe('what a page needs beside the file', () => {
 
   test('a divider hangs above its section, one px over it, and has another size on narrow screens', () => {
     const s = withSlot({
-        kind: 'divider',
-        width: 1920,
-        height: 90,
-        repeat: 'repeat-x',
-        narrowSize: { below: 800, width: 200, height: 50 },
-      }),
-      list = rules(written(s).css);
+      kind: 'divider',
+      width: 1920,
+      height: 90,
+      repeat: 'repeat-x',
+      narrowSize: { below: 800, width: 200, height: 50 },
+    });
+    const list = rules(written(s).css);
     expect(list[0].declarations).toMatchObject({ position: 'relative', overflow: 'visible' });
     expect(list[1]).toMatchObject({
       media: '',
@@ -134,9 +135,9 @@ describe('what a page needs beside the file', () => {
   });
 
   test('a second arrangement is a source of its own below its width', () => {
-    const one = applyEdit(withSlot({}), arrangeForNarrow(slot.id, 600)),
-      { html, css } = written(one),
-      other = one.slots[1];
+    const one = applyEdit(withSlot({}), arrangeForNarrow(slot.id, 600));
+    const { html, css } = written(one);
+    const other = one.slots[1];
     expect(html).toMatch(
       new RegExp(
         `^<picture>\\n  <source media="\\(max-width: 599.98px\\)" srcset="header-narrow.webp" width="${other.width}" height="${other.height}">\\n  <img class="[a-z-]+" src="header.webp"`,
@@ -154,12 +155,12 @@ describe('what a page needs beside the file', () => {
 
   test('live words lie in a box as large as the picture, with their place in percent and a size that does not fall below the least', () => {
     const text = {
-        ...newText('t', 'Open <today>\nfrom ten', 'fraunces', 54, '#efe9dc', 540, 55),
-        weight: 500,
-        live: true,
-      },
-      { html, css } = written(withSlot({}, { layers: [text] })),
-      list = rules(css);
+      ...newText('t', 'Open <today>\nfrom ten', 'fraunces', 54, '#efe9dc', 540, 55),
+      weight: 500,
+      live: true,
+    };
+    const { html, css } = written(withSlot({}, { layers: [text] }));
+    const list = rules(css);
     expect(html).toContain('<span>Open &lt;today&gt;</span><span>from ten</span>');
     expect(list.find((r) => r.selector.endsWith('-box'))!.declarations).toMatchObject({
       position: 'relative',
@@ -182,11 +183,14 @@ describe('what a page needs beside the file', () => {
 
   test('the page’s colour is a line of the sheet where the page has taken it from the picture', () => {
     const s = withSlot({
-        kind: 'header',
-        beside: { top: null, right: null, bottom: null, left: { from: 'page' } },
-        lends: 'left',
-      }),
-      placed: Site = { ...s, pages: [{ ...s.pages[0], headerSlot: slot.id, ground: '#3c4b46' }] };
+      kind: 'header',
+      beside: { top: null, right: null, bottom: null, left: { from: 'page' } },
+      lends: 'left',
+    });
+    const placed: Site = {
+      ...s,
+      pages: [{ ...s.pages[0], headerSlot: slot.id, ground: '#3c4b46' }],
+    };
     expect(rules(written(placed).css).at(-1)).toMatchObject({
       selector: 'body',
       declarations: { 'background-color': '#3c4b46' },

@@ -6,7 +6,10 @@ import type { Slot } from '../site/model/slot';
 import type { SlotFiles } from './filePlan';
 import { snippetsFor, type Snippets } from './snippets';
 
-/** For tests: the lines of a slot with one file, beside the page, whether there is anything in it or not. */
+/**
+ * For tests: the lines of a slot with one file, beside the page, whether there is anything in it or
+ * not.
+ */
 export function linesOf(site: Site, slot: Slot, picture: Picture): Snippets {
   const alone = (s: Slot, p: Picture): SlotFiles => ({
     slot: s,

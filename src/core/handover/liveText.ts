@@ -10,20 +10,24 @@ export interface LiveWords {
   readonly lines: readonly string[];
   /** Of the text, in a box as wide and high as the picture that is a container for sizes. */
   readonly declarations: readonly (readonly [string, string])[];
-  /** Of each line, and of what stands before it: a strut that holds the base line whatever the font's own ascent is. */
+  /**
+   * Of each line, and of what stands before it: a strut that holds the base line whatever the
+   * font's own ascent is.
+   */
   readonly line: readonly (readonly [string, string])[];
   readonly strut: readonly (readonly [string, string])[];
 }
 
 /**
- * A text as CSS. Wrapped lines are left to the browser. It shrinks with the picture, but never below a size that can be read.
+ * A text as CSS. Wrapped lines are left to the browser. It shrinks with the picture, but never
+ * below a size that can be read.
  * @param family name of its font on the page
  * @param least px
  */
 export function liveWords(slot: Slot, text: TextLayer, family: string, least: number): LiveWords {
-  const share = (v: number, of: number) => `${tidy((v / of) * 100)}%`,
-    wrapped = text.wrap !== null,
-    back = { left: '0', centre: '-50%', right: '-100%' }[text.align];
+  const share = (v: number, of: number) => `${tidy((v / of) * 100)}%`;
+  const wrapped = text.wrap !== null;
+  const back = { left: '0', centre: '-50%', right: '-100%' }[text.align];
   const moves = [
     text.turn !== 0 && `rotate(${tidy(text.turn)}deg)`,
     (text.stretchX !== 1 || text.stretchY !== 1) &&

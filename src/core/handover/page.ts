@@ -9,17 +9,22 @@ import { safeName } from './fileName';
 import type { SlotFiles } from './filePlan';
 import { className, snippetsFor } from './snippets';
 
-/* The pages of the plan as documents: the theme's areas as boxes of the same sizes and colours, with the hand-over's own
-   lines laying the pictures. What the plan draws at a screen width lies at the same px here. */
+/*
+ * The pages of the plan as documents: the theme's areas as boxes of the same sizes and colours,
+ * with the hand-over's own lines laying the pictures. What the plan draws at a screen width lies at
+ * the same px here.
+ */
 
 /** File name of each page, no two alike. */
 export function pageFiles(site: Pick<Site, 'pages'>): ReadonlyMap<string, string> {
-  const taken = new Set<string>(),
-    names = new Map<string, string>();
+  const taken = new Set<string>();
+  const names = new Map<string, string>();
   for (const page of site.pages) {
     const stem = safeName(page.name);
     let name = stem;
-    for (let n = 2; taken.has(name); n++) name = `${stem}-${n}`;
+    for (let n = 2; taken.has(name); n++) {
+      name = `${stem}-${n}`;
+    }
     taken.add(name);
     names.set(page.id, `${name}.html`);
   }
@@ -28,19 +33,25 @@ export function pageFiles(site: Pick<Site, 'pages'>): ReadonlyMap<string, string
 
 const inset = 'min(28px, 6%)';
 
-const contentWidth = ({ content: { px, percent } }: Page): string =>
-  px !== null && percent !== null
-    ? `min(${px}px, ${percent}%)`
-    : px !== null
-      ? `${px}px`
-      : `${percent}%`;
+const contentWidth = ({ content: { px, percent } }: Page): string => {
+  if (px !== null && percent !== null) {
+    return `min(${px}px, ${percent}%)`;
+  }
+  if (px !== null) {
+    return `${px}px`;
+  }
+  return `${percent}%`;
+};
 
-/** Below this screen width a bar has no room for its links: as much as the plan wants for them beside the mark. */
+/**
+ * Below this screen width a bar has no room for its links: as much as the plan wants for them
+ * beside the mark.
+ */
 const linksRoom = (mark: Slot | undefined): number => 260 + (mark ? mark.width + 28 * 3 : 28);
 
 function furniture(site: Site, page: Page): string {
-  const heading = fontOf(site.theme.headingFont, site.fonts).family,
-    mark = site.slots.find((s) => s.id === page.bar.markSlot);
+  const heading = fontOf(site.theme.headingFont, site.fonts).family;
+  const mark = site.slots.find((s) => s.id === page.bar.markSlot);
   return `body { margin: 0; background-color: ${page.ground}; }
 ${backgroundOf(site, page) === null ? `body.${safeName(page.name)} { background-image: none; }\n` : ''}.page-column { position: relative; width: ${contentWidth(page)}; max-width: 100%; margin: 0 auto; }
 .page-bar { position: relative; height: ${page.bar.height}px; background-color: ${page.bar.colour}; color: ${page.bar.ink}; display: flex; align-items: center; overflow: visible; }
@@ -82,8 +93,8 @@ function band(
   site: Site,
   plan: readonly SlotFiles[],
 ): string {
-  const title = headingAt(heading, Math.max(0, Math.round((height - 36) / 2)), 'h1'),
-    names = classes('page-title', classOf(site, plan, slot));
+  const title = headingAt(heading, Math.max(0, Math.round((height - 36) / 2)), 'h1');
+  const names = classes('page-title', classOf(site, plan, slot));
   return boxed
     ? `<div class="page-column"><div ${names}>${title}</div></div>`
     : `<div ${names}><div class="page-column">${title}</div></div>`;
@@ -114,15 +125,15 @@ export function pageDocument(
   styleSheet: string,
   credits = '',
 ): string {
-  const { bar, body } = page,
-    columns = (side: Sidebar['side']) =>
-      body.sidebars
-        .filter((s) => s.side === side && s.slot !== null)
-        .map((s) => sidebar(s, site, plan));
+  const { bar, body } = page;
+  const columns = (side: Sidebar['side']) =>
+    body.sidebars
+      .filter((s) => s.side === side && s.slot !== null)
+      .map((s) => sidebar(s, site, plan));
   // A mark that is still to be made keeps its place.
-  const mark = markupOf(site, plan, bar.markSlot),
-    markSlot = site.slots.find((s) => s.id === bar.markSlot),
-    pieces = page.pieces.map((id) => markupOf(site, plan, id)).filter(Boolean);
+  const mark = markupOf(site, plan, bar.markSlot);
+  const markSlot = site.slots.find((s) => s.id === bar.markSlot);
+  const pieces = page.pieces.map((id) => markupOf(site, plan, id)).filter(Boolean);
   return `<!doctype html>
 <html lang="en">
 <head>

@@ -72,7 +72,11 @@ export const markupName = 'markup.html';
 export const creditsName = 'credits.html';
 
 const isOpaque = ({ data }: Raster): boolean => {
-  for (let k = 3; k < data.length; k += 4) if (data[k] !== 255) return false;
+  for (let k = 3; k < data.length; k += 4) {
+    if (data[k] !== 255) {
+      return false;
+    }
+  }
   return true;
 };
 
@@ -82,7 +86,10 @@ const text = (path: string, type: string, content: string): HandedFile => ({
   bytes: strToU8(content) as Uint8Array<ArrayBuffer>,
 });
 
-/** Style sheet and markup of all slots, each under the slot's name; slots with the same lines on several pages once. */
+/**
+ * Style sheet and markup of all slots, each under the slot's name; slots with the same lines on
+ * several pages once.
+ */
 export function allSnippets(
   site: Site,
   plan: readonly SlotFiles[],
@@ -90,9 +97,9 @@ export function allSnippets(
   // A second arrangement is laid by the lines of the slot that it stands in for.
   const laid = plan.filter(({ slot }) => !site.slots.some((s) => s.narrow?.slot === slot.id));
   const snippets = new Map(
-      laid.map(({ slot }) => [slot.id, snippetsFor(site, plan, slot.id)] as const),
-    ),
-    clean = (name: string) => name.replaceAll('*/', '').replaceAll('--', '–');
+    laid.map(({ slot }) => [slot.id, snippetsFor(site, plan, slot.id)] as const),
+  );
+  const clean = (name: string) => name.replaceAll('*/', '').replaceAll('--', '–');
   return {
     snippets,
     css: laid
@@ -104,13 +111,18 @@ export function allSnippets(
   };
 }
 
-/** Drawings are held from when it is known whether they are see-through until they are written, as many as have so many px. */
+/**
+ * Drawings are held from when it is known whether they are see-through until they are written, as
+ * many as have so many px.
+ */
 const mostHeld = 40e6;
 
 /** Where a theme's files go, if any of their names is taken by one of ours. */
 const themeFolder = 'theme';
 
-/** The files of a recoloured theme among the others: a picture that is on the plan is the plan's. */
+/**
+ * The files of a recoloured theme among the others: a picture that is on the plan is the plan's.
+ */
 async function themeFiles(
   site: Site,
   ports: HandOverPorts,
@@ -118,18 +130,22 @@ async function themeFiles(
   listener: HandOverListener,
 ): Promise<HandedFile[]> {
   const { set } = site;
-  if (!set || activeSteps(set.recipe).length === 0) return [];
+  if (!set || activeSteps(set.recipe).length === 0) {
+    return [];
+  }
   const made = await ports
     .theme(set, { wanted: listener.wanted, onProgress: listener.onProgress })
     .catch((error: unknown) => {
       throw error instanceof SetStopped ? new HandOverStopped(error.message) : error;
     });
-  const pictures = new Map(files.flatMap((f) => (f.planned ? [[f.path, f.bytes] as const] : []))),
-    others = new Set(files.flatMap((f) => (f.planned ? [] : [f.path])));
+  const pictures = new Map(files.flatMap((f) => (f.planned ? [[f.path, f.bytes] as const] : [])));
+  const others = new Set(files.flatMap((f) => (f.planned ? [] : [f.path])));
   const apart = made.some((f) => others.has(f.path));
   return made.flatMap(({ path, type, bytes, changed }): HandedFile[] => {
     const planned = pictures.get(path);
-    if (planned && !apart) return [];
+    if (planned && !apart) {
+      return [];
+    }
     return [
       {
         path: apart ? `${themeFolder}/${path}` : path,
@@ -142,8 +158,8 @@ async function themeFiles(
 }
 
 /**
- * Draws and writes everything that is handed over for a site: its files, style sheet, markup, credits, a document for each
- * page that shows them together, and the site file.
+ * Draws and writes everything that is handed over for a site: its files, style sheet, markup,
+ * credits, a document for each page that shows them together, and the site file.
  * @throws HandOverStopped when the listener did not want it any more
  */
 export async function produceHandOver(
@@ -152,50 +168,59 @@ export async function produceHandOver(
   listener: HandOverListener,
 ): Promise<HandOver> {
   const check = () => {
-    if (!listener.wanted()) throw new HandOverStopped('The hand-over was stopped.');
+    if (!listener.wanted()) {
+      throw new HandOverStopped('The hand-over was stopped.');
+    }
   };
-  const opaque = new Map<string, boolean>(),
-    drawn = new Map<string, Raster>();
+  const opaque = new Map<string, boolean>();
+  const drawn = new Map<string, Raster>();
   let held = 0;
   for (const slot of site.slots) {
     const picture = pictureOf(site, slot);
-    if (isBlank(picture)) continue;
+    if (isBlank(picture)) {
+      continue;
+    }
     check();
     const raster = await ports.draw(drawingOf(slot, asFiled(picture)));
     held += raster.width * raster.height;
-    if (held <= mostHeld) drawn.set(slot.id, raster);
+    if (held <= mostHeld) {
+      drawn.set(slot.id, raster);
+    }
     opaque.set(slot.id, isOpaque(raster));
   }
-  const plan = planFiles(site, (id) => opaque.get(id) ?? true),
-    planned = plan.flatMap((p) => p.files),
-    pinned = siteColours(site),
-    files: HandedFile[] = [];
+  const plan = planFiles(site, (id) => opaque.get(id) ?? true);
+  const planned = plan.flatMap((p) => p.files);
+  const pinned = siteColours(site);
+  const files: HandedFile[] = [];
   for (const { slot, picture, files: own } of plan) {
-    const filed = asFiled(picture),
-      raster = drawn.get(slot.id) ?? (await ports.draw(drawingOf(slot, filed)));
+    const filed = asFiled(picture);
+    const raster = drawn.get(slot.id) ?? (await ports.draw(drawingOf(slot, filed)));
     let larger: Raster | undefined;
     /** What is smaller is what a browser would make of the file; what is larger is drawn anew. */
     const pixels = async ({ scale, width, height }: PlannedFile): Promise<Raster> => {
-      if (scale === 1) return raster;
-      if (scale < 1)
+      if (scale === 1) {
+        return raster;
+      }
+      if (scale < 1) {
         return resample(
           raster,
           { x: 0, y: 0, scaleX: width / raster.width, scaleY: height / raster.height },
           width,
           height,
         );
+      }
       return (larger ??= await ports.draw(scaledDrawing(drawingOf(slot, filed), scale)));
     };
     for (const file of own) {
       check();
       listener.onProgress(files.length, planned.length, file.path);
-      const make = async () => ports.encode(await pixels(file), file.settings, pinned),
-        key = JSON.stringify([
-          drawingKey(filed, slot),
-          file.scale,
-          file.settings,
-          file.settings.colours === null ? [] : pinned,
-        ]);
+      const make = async () => ports.encode(await pixels(file), file.settings, pinned);
+      const key = JSON.stringify([
+        drawingKey(filed, slot),
+        file.scale,
+        file.settings,
+        file.settings.colours === null ? [] : pinned,
+      ]);
       const written = {
         path: file.path,
         type: mediaType(file.settings.format),
@@ -209,9 +234,11 @@ export async function produceHandOver(
   }
   check();
   const fontBytes = new Map<string, Uint8Array<ArrayBuffer>>();
-  for (const font of site.fonts) fontBytes.set(font.assetId, await ports.asset(font.assetId));
+  for (const font of site.fonts) {
+    fontBytes.set(font.assetId, await ports.asset(font.assetId));
+  }
   const fonts = handedFonts(site, (id) => fontEnding(fontBytes.get(id) ?? new Uint8Array()));
-  for (const { path, source } of fonts)
+  for (const { path, source } of fonts) {
     files.push({
       path,
       type: `font/${/[^.]+$/.exec(path)![0]}`,
@@ -220,12 +247,13 @@ export async function produceHandOver(
           ? await ports.shippedFont(source.shipped)
           : fontBytes.get(source.assetId)!,
     });
-  const lines = allSnippets(site, plan),
-    credits = creditsPage(creditsOf(site).map((c) => c.item)),
-    names = pageFiles(site),
-    css = `${fonts.map((f) => f.css).join('')}\n${lines.css}`;
+  }
+  const lines = allSnippets(site, plan);
+  const credits = creditsPage(creditsOf(site).map((c) => c.item));
+  const names = pageFiles(site);
+  const css = `${fonts.map((f) => f.css).join('')}\n${lines.css}`;
   files.push(text(styleSheetName, 'text/css', css), text(markupName, 'text/html', lines.html));
-  for (const page of site.pages)
+  for (const page of site.pages) {
     files.push(
       text(
         names.get(page.id)!,
@@ -233,14 +261,18 @@ export async function produceHandOver(
         pageDocument(site, page, plan, styleSheetName, credits.html),
       ),
     );
-  if (credits.text)
+  }
+  if (credits.text) {
     files.push(
       text(creditsName, 'text/html', credits.html),
       text('credits.txt', 'text/plain', credits.text),
     );
+  }
   files.push(...(await themeFiles(site, ports, files, listener)));
   const assets = new Map<string, Uint8Array<ArrayBuffer>>();
-  for (const id of assetsOf(site)) assets.set(id, await ports.asset(id));
+  for (const id of assetsOf(site)) {
+    assets.set(id, await ports.asset(id));
+  }
   files.push({
     path: siteFileName(site),
     type: 'application/zip',

@@ -6,8 +6,8 @@ import { newSite } from '../site/newSite';
 import { addSlot } from '../site/slots';
 import { assetsOf, readSiteFile, writeSiteFile } from './siteFile';
 
-const id = 'a'.repeat(64),
-  png = new Uint8Array(PNG.sync.write(new PNG({ width: 4, height: 3 })));
+const id = 'a'.repeat(64);
+const png = new Uint8Array(PNG.sync.write(new PNG({ width: 4, height: 3 })));
 const site = applyEdit(
   applyEdit(
     newSite('x', 'home', 'Veldrin'),
@@ -18,8 +18,8 @@ const site = applyEdit(
     newPhoto('p', { name: 'Pots', assetId: id, width: 4, height: 3 }, { width: 40, height: 30 }),
   ),
 );
-const assets = new Map([[id, png as Uint8Array<ArrayBuffer>]]),
-  written = writeSiteFile({ site, assets });
+const assets = new Map([[id, png as Uint8Array<ArrayBuffer>]]);
+const written = writeSiteFile({ site, assets });
 
 test('a site file is a zip of readable JSON and the assets it names, by their ids', () => {
   const files = unzipSync(written);
@@ -111,7 +111,9 @@ test('a site of an older version is brought up to this one', () => {
   const old = withSite((v) => {
     v.schemaVersion = 4;
     delete v.handOver;
-    for (const slot of v.slots as Record<string, unknown>[]) delete slot.accepts;
+    for (const slot of v.slots as Record<string, unknown>[]) {
+      delete slot.accepts;
+    }
     for (const p of Object.values(v.pictures as Record<string, Record<string, unknown>>)) {
       delete p.aim;
       delete p.fallback;

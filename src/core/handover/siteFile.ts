@@ -6,7 +6,9 @@ import { filesOfSet } from '../set/edits';
 import type { Site } from '../site/model/site';
 import { readSite, SiteError } from '../site/schema';
 
-/* The site file: a zip of `site.json` and the assets it names, each under the SHA-256 of its bytes. */
+/*
+ * The site file: a zip of `site.json` and the assets it names, each under the SHA-256 of its bytes.
+ */
 
 /** A site with everything it needs. */
 export interface PackedSite {
@@ -15,9 +17,12 @@ export interface PackedSite {
   readonly assets: ReadonlyMap<string, Uint8Array<ArrayBuffer>>;
 }
 
-/** Files that are packed already are stored as they are; the time is fixed so that equal sites make equal files. */
-export const stored = { level: 0, mtime: '1980-01-01T12:00:00' } as const,
-  packed = { level: 9, mtime: '1980-01-01T12:00:00' } as const;
+/**
+ * Files that are packed already are stored as they are; the time is fixed so that equal sites make
+ * equal files.
+ */
+export const stored = { level: 0, mtime: '1980-01-01T12:00:00' } as const;
+export const packed = { level: 9, mtime: '1980-01-01T12:00:00' } as const;
 
 /** Every asset a site names: its shelf, the photos of its layers, its fonts. */
 export const assetsOf = (site: Site): string[] => [
@@ -36,8 +41,12 @@ const freeAssets = ({ set }: Site): ReadonlySet<string> =>
   new Set(set ? [...set.sheets, ...set.others].map((f) => f.assetId) : []);
 
 function endingOf(id: string, bytes: Uint8Array, free: boolean): string {
-  if (isFont(bytes)) return 'font';
-  if (free) return 'file';
+  if (isFont(bytes)) {
+    return 'font';
+  }
+  if (free) {
+    return 'file';
+  }
   const { format } = inspectPicture(id, bytes);
   return format === 'jpeg' ? 'jpg' : format;
 }
@@ -47,28 +56,31 @@ function endingOf(id: string, bytes: Uint8Array, free: boolean): string {
  * @throws Error when an asset it names is not given
  */
 export function writeSiteFile({ site, assets }: PackedSite): Uint8Array<ArrayBuffer> {
-  const free = freeAssets(site),
-    files: Zippable = { 'site.json': [strToU8(`${JSON.stringify(site, null, 2)}\n`), packed] };
+  const free = freeAssets(site);
+  const files: Zippable = { 'site.json': [strToU8(`${JSON.stringify(site, null, 2)}\n`), packed] };
   for (const id of assetsOf(site)) {
     const bytes = assets.get(id);
-    if (!bytes) throw new Error(`Expected the asset ${id} of ${site.name}.`);
+    if (!bytes) {
+      throw new Error(`Expected the asset ${id} of ${site.name}.`);
+    }
     files[`assets/${id}.${endingOf(id, bytes, free.has(id))}`] = [bytes, stored];
   }
   return zipSync(files) as Uint8Array<ArrayBuffer>;
 }
 
 /**
- * Reads a site file; one of an older version is brought up to this one. That assets have the bytes their names say is
- * for the caller to check, who has a digest.
+ * Reads a site file; one of an older version is brought up to this one. That assets have the bytes
+ * their names say is for the caller to check, who has a digest.
  * @throws ArchiveError or SiteError, saying what was expected and what was found
  */
 export function readSiteFile(name: string, bytes: Uint8Array): PackedSite {
-  const files = unzip(name, bytes),
-    json = files.find((f) => f.path === 'site.json');
-  if (!json)
+  const files = unzip(name, bytes);
+  const json = files.find((f) => f.path === 'site.json');
+  if (!json) {
     throw new ArchiveError(
       `${name}: expected a site file with site.json in it, found ${files.length === 0 ? 'an empty archive' : `an archive of ${files.length} other files`}.`,
     );
+  }
   let value: unknown;
   try {
     value = JSON.parse(strFromU8(json.bytes));
@@ -79,7 +91,9 @@ export function readSiteFile(name: string, bytes: Uint8Array): PackedSite {
   try {
     site = readSite(value);
   } catch (error) {
-    if (error instanceof SiteError) throw new SiteError(`${name}: ${error.message}.`);
+    if (error instanceof SiteError) {
+      throw new SiteError(`${name}: ${error.message}.`);
+    }
     throw error;
   }
   const assets = new Map(
@@ -88,16 +102,19 @@ export function readSiteFile(name: string, bytes: Uint8Array): PackedSite {
       return id ? [[id, f.bytes] as const] : [];
     }),
   );
-  const wanted = assetsOf(site),
-    missing = wanted.filter((id) => !assets.has(id));
-  if (missing.length > 0)
+  const wanted = assetsOf(site);
+  const missing = wanted.filter((id) => !assets.has(id));
+  if (missing.length > 0) {
     throw new ArchiveError(
       `${name}: expected ${wanted.length} pictures, fonts and theme files, found ${wanted.length - missing.length}: ${nameOf(site, missing[0])} is missing.`,
     );
+  }
   const free = freeAssets(site);
-  for (const id of wanted)
-    if (!isFont(assets.get(id)!) && !free.has(id))
+  for (const id of wanted) {
+    if (!isFont(assets.get(id)!) && !free.has(id)) {
       inspectPicture(nameOf(site, id), assets.get(id)!);
+    }
+  }
   return { site, assets: new Map(wanted.map((id) => [id, assets.get(id)!])) };
 }
 

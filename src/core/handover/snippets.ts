@@ -22,8 +22,9 @@ export interface Snippets {
 function underColour(site: Site, slot: Slot, picture: Picture): string | undefined {
   const { ground } = picture;
   // Below the end of a gradient the page goes on in its last colour.
-  if (ground.type === 'gradient')
+  if (ground.type === 'gradient') {
     return ground.stops.reduce((last, stop) => (stop.at >= last.at ? stop : last)).colour;
+  }
   return ground.type === 'colour'
     ? ground.colour
     : (besideColours(site, slot, 'left')?.colour ?? besideColours(site, slot, 'top')?.colour);
@@ -39,7 +40,10 @@ function rule(selector: string, lines: readonly (string | false | undefined)[]):
     .join('\n')}\n}\n`;
 }
 
-/** `body` where the background is the site's default, else the body of each page that has it as its own. */
+/**
+ * `body` where the background is the site's default, else the body of each page that has it as its
+ * own.
+ */
 function bodySelector(site: Site, slot: Slot): string {
   const own = site.pages.filter(
     (page) => page.background.type === 'own' && page.background.slot === slot.id,
@@ -67,7 +71,10 @@ function narrowOf(site: Site, slot: Slot): { slot: Slot; below: number } | undef
   return other ? { slot: other, below: slot.narrow!.below } : undefined;
 }
 
-/** Words over the picture, in a box as large as it; below the second arrangement's width that has its own words. */
+/**
+ * Words over the picture, in a box as large as it; below the second arrangement's width that has
+ * its own words.
+ */
 function wordsCss(
   site: Site,
   slot: Slot,
@@ -77,8 +84,8 @@ function wordsCss(
   narrowBelow: number | undefined,
 ): string {
   const declared = (list: LiveWords['line']) =>
-      list.map(([property, value]) => `${property}: ${value}`),
-    own = new Map(site.fonts.map((f) => [f.id, f.family]));
+    list.map(([property, value]) => `${property}: ${value}`);
+  const own = new Map(site.fonts.map((f) => [f.id, f.family]));
   return (
     rule(`.${name}-box`, [
       'position: relative',
@@ -90,12 +97,12 @@ function wordsCss(
     words
       .map((word, i) => {
         const { declarations, line, strut } = liveWords(
-            slot,
-            word,
-            own.get(word.font) ?? fontOf(word.font).family,
-            site.limits.phoneText,
-          ),
-          selector = `.${name}-words-${i + 1}`;
+          slot,
+          word,
+          own.get(word.font) ?? fontOf(word.font).family,
+          site.limits.phoneText,
+        );
+        const selector = `.${name}-words-${i + 1}`;
         return (
           rule(selector, declared(declarations)) +
           rule(`${selector} span`, declared(line)) +
@@ -118,7 +125,10 @@ const areaSelectors: Readonly<Record<PageArea['role'], string>> = {
   section: '.page-section',
 };
 
-/** Beyond its place by the same share at every width, over what lies beside it; the page around it stays where it was. */
+/**
+ * Beyond its place by the same share at every width, over what lies beside it; the page around it
+ * stays where it was.
+ */
 function hangingLines(slot: Slot, { top, right, bottom, left }: Overlap): string[] {
   const share = (px: number) =>
     `calc(min(100%, ${slot.width}px) * ${Math.round((px / slot.width) * 1e6) / 1e6})`;
@@ -152,7 +162,10 @@ const fileAt = (
 const plainFile = (files: readonly PlannedFile[]): PlannedFile =>
   fileAt(files, 1, true) ?? files[0];
 
-/** A background's picture: the plain file for browsers that know nothing else, then by density and format, as CSS Images Level 4 has it. */
+/**
+ * A background's picture: the plain file for browsers that know nothing else, then by density and
+ * format, as CSS Images Level 4 has it.
+ */
 function imageLines(files: readonly PlannedFile[], scales: readonly [number, number]): string[] {
   const plain =
     fileAt(files, scales[0], true) ?? fileAt(files, scales[0], false) ?? plainFile(files);
@@ -182,7 +195,9 @@ const phoneBelow = 600;
 
 /** Half the px for phones, laid as large as the whole: most of it is under the content there. */
 function phoneBackground(slot: Slot, files: readonly PlannedFile[], selector: string): string {
-  if (!fileAt(files, 0.5, false)) return '';
+  if (!fileAt(files, 0.5, false)) {
+    return '';
+  }
   const fixed =
     typeof slot.size !== 'string' &&
     slot.size.x === 'auto' &&
@@ -198,38 +213,46 @@ function candidates(
   shown: number,
 ): string | undefined {
   const list = files.filter((f) => f.fallback === fallback).sort((a, b) => a.width - b.width);
-  if (list.length === 0) return undefined;
+  if (list.length === 0) {
+    return undefined;
+  }
   return list.length === 1
     ? `srcset="${list[0].path}"`
     : `srcset="${list.map((f) => `${f.path} ${f.width}w`).join(', ')}" sizes="(max-width: ${shown}px) 100vw, ${shown}px"`;
 }
 
-/** An `img`, in a `picture` with its sources where there are several formats or a second arrangement. */
+/**
+ * An `img`, in a `picture` with its sources where there are several formats or a second
+ * arrangement.
+ */
 function imageMarkup(
   name: string,
   slot: Slot,
   { files, picture }: SlotFiles,
   narrow: { files: SlotFiles; below: number; slot: Slot } | undefined,
 ): string {
-  const whole = fileSize(slot, overlapOf(slot)),
-    plain = plainFile(files),
-    sources: string[] = [];
-  const older = files.some((f) => f.fallback),
-    own = candidates(files, older, whole.width)!,
-    alone = files.filter((f) => f.fallback === older).length === 1;
-  if (narrow)
+  const whole = fileSize(slot, overlapOf(slot));
+  const plain = plainFile(files);
+  const sources: string[] = [];
+  const older = files.some((f) => f.fallback);
+  const own = candidates(files, older, whole.width)!;
+  const alone = files.filter((f) => f.fallback === older).length === 1;
+  if (narrow) {
     for (const fallback of [false, true]) {
-      const first = narrow.files.files.find((f) => f.fallback === fallback),
-        list = first && candidates(narrow.files.files, fallback, narrow.slot.width);
-      if (first)
+      const first = narrow.files.files.find((f) => f.fallback === fallback);
+      const list = first && candidates(narrow.files.files, fallback, narrow.slot.width);
+      if (first) {
         sources.push(
           `<source media="${below(narrow.below)}"${fallback || !narrow.files.files.some((f) => f.fallback) ? '' : ` type="${typeOf(first)}"`} ${list} width="${narrow.slot.width}" height="${narrow.slot.height}">`,
         );
+      }
     }
-  if (older)
+  }
+  if (older) {
     sources.push(
       `<source type="${typeOf(files.find((f) => !f.fallback)!)}" ${candidates(files, false, whole.width)}>`,
     );
+  }
   const img = `<img class="${name}" src="${plain.path}"${alone ? '' : ` ${own}`} width="${whole.width}" height="${whole.height}" alt="${escapeHtml(picture.decorative ? '' : picture.alt.trim())}">`;
   return sources.length > 0
     ? `<picture>\n${[...sources, img].map((line) => `  ${line}\n`).join('')}</picture>`
@@ -241,31 +264,33 @@ export const className = (site: Pick<Site, 'name'>, slot: Pick<Slot, 'name'>): s
   `${safeName(site.name)}-${safeName(slot.name)}`;
 
 /**
- * The lines of stylesheet and markup that put a slot's files on the page. A header, mark or piece is content, an `img`;
- * everything else is a background.
+ * The lines of stylesheet and markup that put a slot's files on the page. A header, mark or piece
+ * is content, an `img`; everything else is a background.
  * @param plan the files of all slots
  */
 export function snippetsFor(site: Site, plan: readonly SlotFiles[], slotId: string): Snippets {
   const found = plan.find((p) => p.slot.id === slotId);
-  if (!found) return { css: '', html: '' };
-  const { slot, picture, files } = found,
-    name = className(site, slot),
-    colour = underColour(site, slot, picture);
+  if (!found) {
+    return { css: '', html: '' };
+  }
+  const { slot, picture, files } = found;
+  const name = className(site, slot);
+  const colour = underColour(site, slot, picture);
   if (isContent(slot.kind)) {
-    const { x, y } = slot.offset,
-      moved = x !== 0 || y !== 0,
-      overlap = overlapOf(slot),
-      hangs = hasOverlap(overlap);
+    const { x, y } = slot.offset;
+    const moved = x !== 0 || y !== 0;
+    const overlap = overlapOf(slot);
+    const hangs = hasOverlap(overlap);
     const place = [
-        (moved || hangs) && 'position: relative',
-        moved && `left: ${x}px`,
-        moved && `top: ${y}px`,
-      ],
-      words = liveTexts(picture.layers),
-      other = narrowOf(site, slot),
-      otherFiles = other && plan.find((p) => p.slot.id === other.slot.id);
-    const narrow = other && otherFiles && { ...other, files: otherFiles },
-      image = imageMarkup(name, slot, found, narrow);
+      (moved || hangs) && 'position: relative',
+      moved && `left: ${x}px`,
+      moved && `top: ${y}px`,
+    ];
+    const words = liveTexts(picture.layers);
+    const other = narrowOf(site, slot);
+    const otherFiles = other && plan.find((p) => p.slot.id === other.slot.id);
+    const narrow = other && otherFiles && { ...other, files: otherFiles };
+    const image = imageMarkup(name, slot, found, narrow);
     return {
       css:
         rule(`.${name}`, [
@@ -296,8 +321,8 @@ export function snippetsFor(site: Site, plan: readonly SlotFiles[], slotId: stri
   const lines = backgroundLines(slot, files);
   switch (slot.kind) {
     case 'background': {
-      const selector = bodySelector(site, slot),
-        classes = [...selector.matchAll(/body\.([a-z0-9-]+)/g)].map((m) => m[1]);
+      const selector = bodySelector(site, slot);
+      const classes = [...selector.matchAll(/body\.([a-z0-9-]+)/g)].map((m) => m[1]);
       return {
         css:
           rule(selector, [colour && `background-color: ${colour}`, ...lines]) +
@@ -306,10 +331,11 @@ export function snippetsFor(site: Site, plan: readonly SlotFiles[], slotId: stri
       };
     }
     case 'divider': {
-      const { narrowSize } = slot,
-        at = narrowSize && narrowed(slot, narrowSize.below - 1);
+      const { narrowSize } = slot;
+      const at = narrowSize && narrowed(slot, narrowSize.below - 1);
       return {
-        // It hangs above its section, which must let it, and overlaps it by one px: a line would show between them at a fractional zoom.
+        // It hangs above its section, which must let it, and overlaps it by one px: a line would
+        // show between them at a fractional zoom.
         css:
           rule(`.${name}`, [
             'position: relative',

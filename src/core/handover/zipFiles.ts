@@ -11,7 +11,8 @@ export interface TypedFile {
 /** Files as one archive; pictures and fonts, which are packed already, are stored as they are. */
 export function zipFiles(files: readonly TypedFile[]): Uint8Array<ArrayBuffer> {
   const entries: Zippable = {};
-  for (const { path, type, bytes } of files)
+  for (const { path, type, bytes } of files) {
     entries[path] = [bytes, type.startsWith('text/') ? packed : stored];
+  }
   return zipSync(entries) as Uint8Array<ArrayBuffer>;
 }

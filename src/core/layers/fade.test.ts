@@ -14,8 +14,12 @@ const at = (r: ReturnType<typeof drawn>, x: number, y: number) => [
 
 test('into see-through: nothing is left on the border, not even a colour, and all is where the fade ends', () => {
   const r = drawn([newFade('f', null, { left: 10, bottom: 6 })]);
-  for (let y = 0; y < 24; y++) expect(at(r, 0, y)).toEqual([0, 0, 0, 0]);
-  for (let x = 0; x < 40; x++) expect(at(r, x, 23)).toEqual([0, 0, 0, 0]);
+  for (let y = 0; y < 24; y++) {
+    expect(at(r, 0, y)).toEqual([0, 0, 0, 0]);
+  }
+  for (let x = 0; x < 40; x++) {
+    expect(at(r, x, 23)).toEqual([0, 0, 0, 0]);
+  }
   expect(at(r, 10, 5)).toEqual([164, 85, 58, 255]);
   expect(at(r, 39, 17)).toEqual([164, 85, 58, 255]);
 });
@@ -34,7 +38,9 @@ test('into a colour: the border has exactly that colour, and half way both in eq
 test('curves begin with nothing, end with all, never turn back, and “late” keeps less than “early”', () => {
   for (const curve of Object.values(fadeCurves)) {
     expect([curve(0), curve(1)]).toEqual([0, 1]);
-    for (let t = 0; t < 1; t += 0.01) expect(curve(t + 0.01)).toBeGreaterThanOrEqual(curve(t));
+    for (let t = 0; t < 1; t += 0.01) {
+      expect(curve(t + 0.01)).toBeGreaterThanOrEqual(curve(t));
+    }
   }
   expect(fadeCurves.late(0.5)).toBeLessThan(fadeCurves.linear(0.5));
   expect(fadeCurves.early(0.5)).toBeGreaterThan(fadeCurves.linear(0.5));
@@ -63,21 +69,31 @@ test('whatever sides fade over whatever px, those sides have nothing left and no
       fc.record({ top: px, right: px, bottom: px, left: px }),
       fc.constantFrom('linear', 'smooth', 'late', 'early' as const),
       (sides: Record<Side, number>, curve) => {
-        const width = 31,
-          height = 17,
-          { data } = fadeMask(
-            { ...newFade('f', null, sides), curve: curve as 'linear' },
-            { width, height },
-          );
+        const width = 31;
+        const height = 17;
+        const { data } = fadeMask(
+          { ...newFade('f', null, sides), curve: curve as 'linear' },
+          { width, height },
+        );
         for (let x = 0; x < width; x++) {
-          if (sides.top > 0) expect(data[x]).toBe(255);
-          if (sides.bottom > 0) expect(data[(height - 1) * width + x]).toBe(255);
+          if (sides.top > 0) {
+            expect(data[x]).toBe(255);
+          }
+          if (sides.bottom > 0) {
+            expect(data[(height - 1) * width + x]).toBe(255);
+          }
         }
         for (let y = 0; y < height; y++) {
-          if (sides.left > 0) expect(data[y * width]).toBe(255);
-          if (sides.right > 0) expect(data[y * width + width - 1]).toBe(255);
+          if (sides.left > 0) {
+            expect(data[y * width]).toBe(255);
+          }
+          if (sides.right > 0) {
+            expect(data[y * width + width - 1]).toBe(255);
+          }
         }
-        if (Object.values(sides).every((v) => v === 0)) expect(Math.max(...data)).toBe(0);
+        if (Object.values(sides).every((v) => v === 0)) {
+          expect(Math.max(...data)).toBe(0);
+        }
       },
     ),
     { numRuns: 60 },
@@ -85,33 +101,33 @@ test('whatever sides fade over whatever px, those sides have nothing left and no
 });
 
 test('an edit below a blur or a join draws the whole picture anew, as a new composer would', () => {
-  const composer = createComposer(nothing),
-    layers = (strength: number) => [
-      { ...newFade('f', '#efe9dc', { left: 12 }), opacity: strength },
-      {
-        id: 'b',
-        name: '',
-        hidden: false,
-        locked: false,
-        opacity: 0.7,
-        blend: 'normal' as const,
-        kind: 'blur' as const,
-        radius: 3,
-        wraps: 'none' as const,
-      },
-      {
-        id: 'j',
-        name: '',
-        hidden: false,
-        locked: false,
-        opacity: 1,
-        blend: 'normal' as const,
-        kind: 'join' as const,
-        method: 'overlap' as const,
-        axes: 'x' as const,
-        band: 8,
-      },
-    ];
+  const composer = createComposer(nothing);
+  const layers = (strength: number) => [
+    { ...newFade('f', '#efe9dc', { left: 12 }), opacity: strength },
+    {
+      id: 'b',
+      name: '',
+      hidden: false,
+      locked: false,
+      opacity: 0.7,
+      blend: 'normal' as const,
+      kind: 'blur' as const,
+      radius: 3,
+      wraps: 'none' as const,
+    },
+    {
+      id: 'j',
+      name: '',
+      hidden: false,
+      locked: false,
+      opacity: 1,
+      blend: 'normal' as const,
+      kind: 'join' as const,
+      method: 'overlap' as const,
+      axes: 'x' as const,
+      band: 8,
+    },
+  ];
   const drawing = (strength: number) => ({
     width: 40,
     height: 24,
@@ -119,8 +135,8 @@ test('an edit below a blur or a join draws the whole picture anew, as a new comp
     layers: layers(strength),
   });
   composer.compose(drawing(1));
-  const again = composer.compose(drawing(0.5), { x: 0, y: 0, width: 4, height: 4 }),
-    fresh = createComposer(nothing).compose(drawing(0.5));
+  const again = composer.compose(drawing(0.5), { x: 0, y: 0, width: 4, height: 4 });
+  const fresh = createComposer(nothing).compose(drawing(0.5));
   expect(again.complete).toBe(true);
   expect(Buffer.compare(Buffer.from(again.raster.data), Buffer.from(fresh.raster.data))).toBe(0);
   expect(new Set(fresh.raster.data).size).toBeGreaterThan(8);

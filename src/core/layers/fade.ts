@@ -52,22 +52,25 @@ function along(
 }
 
 /**
- * How much of each px fades: 255 on the border of every side that fades, so that nothing of the picture is left there.
+ * How much of each px fades: 255 on the border of every side that fades, so that nothing of the
+ * picture is left there.
  * Where fades meet, what is left is the product of what each leaves.
  */
 export function fadeMask(
   { sides, corners, curve: name }: Pick<FadeLayer, 'sides' | 'corners' | 'curve'>,
   { width, height }: Size,
 ): Mask {
-  const curve = fadeCurves[name],
-    data = new Uint8Array(width * height);
-  const left = along(width, sides.left, false, curve),
-    right = along(width, sides.right, true, curve),
-    top = along(height, sides.top, false, curve),
-    bottom = along(height, sides.bottom, true, curve);
-  for (let y = 0, i = 0; y < height; y++)
-    for (let x = 0; x < width; x++, i++)
+  const curve = fadeCurves[name];
+  const data = new Uint8Array(width * height);
+  const left = along(width, sides.left, false, curve);
+  const right = along(width, sides.right, true, curve);
+  const top = along(height, sides.top, false, curve);
+  const bottom = along(height, sides.bottom, true, curve);
+  for (let y = 0, i = 0; y < height; y++) {
+    for (let x = 0; x < width; x++, i++) {
       data[i] = Math.round(255 * (1 - left[x] * right[x] * top[y] * bottom[y]));
+    }
+  }
   const places: readonly (readonly [Corner, number, number])[] = [
     ['topLeft', 0, 0],
     ['topRight', width - 1, 0],
@@ -86,9 +89,11 @@ export function fadeMask(
         x <= Math.min(width - 1, cx + Math.ceil(r));
         x++
       ) {
-        const far = Math.hypot(x - cx, y - cy),
-          i = y * width + x;
-        if (far < r) data[i] = Math.round(255 - (255 - data[i]) * curve(far / r));
+        const far = Math.hypot(x - cx, y - cy);
+        const i = y * width + x;
+        if (far < r) {
+          data[i] = Math.round(255 - (255 - data[i]) * curve(far / r));
+        }
       }
     }
   }

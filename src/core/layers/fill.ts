@@ -43,15 +43,25 @@ const falling = (t: number): number => {
 
 /** How strong a wash is at the middle of a px, 0..1. */
 export function extentAt(extent: Extent, { width, height }: Size, x: number, y: number): number {
-  if (extent.type === 'all') return 1;
+  if (extent.type === 'all') {
+    return 1;
+  }
   if (extent.type === 'box') {
-    const dx = Math.max(extent.x - x, 0, x - extent.x - extent.width),
-      dy = Math.max(extent.y - y, 0, y - extent.y - extent.height),
-      far = Math.hypot(dx, dy);
-    return extent.soft > 0 ? falling(far / extent.soft) : far > 0 ? 0 : 1;
+    const dx = Math.max(extent.x - x, 0, x - extent.x - extent.width);
+    const dy = Math.max(extent.y - y, 0, y - extent.y - extent.height);
+    const far = Math.hypot(dx, dy);
+    if (extent.soft > 0) {
+      return falling(far / extent.soft);
+    }
+    if (far > 0) {
+      return 0;
+    }
+    return 1;
   }
   const from = { left: x, right: width - x, top: y, bottom: height - y }[extent.side];
-  if (from <= extent.full) return 1;
+  if (from <= extent.full) {
+    return 1;
+  }
   return extent.reach > extent.full
     ? falling((from - extent.full) / (extent.reach - extent.full))
     : 0;
@@ -59,9 +69,11 @@ export function extentAt(extent: Extent, { width, height }: Size, x: number, y: 
 
 function extentMask(extent: Extent, size: Size): Mask {
   const data = new Uint8Array(size.width * size.height);
-  for (let y = 0, i = 0; y < size.height; y++)
-    for (let x = 0; x < size.width; x++, i++)
+  for (let y = 0, i = 0; y < size.height; y++) {
+    for (let x = 0; x < size.width; x++, i++) {
       data[i] = Math.round(255 * extentAt(extent, size, x + 0.5, y + 0.5));
+    }
+  }
   return { ...size, data };
 }
 
@@ -91,9 +103,12 @@ export const fill: LayerKind<FillLayer> = {
         },
   place: () => ({ x: 0, y: 0 }),
   scaled({ extent }, k) {
-    if (extent.type === 'all') return {};
-    if (extent.type === 'side')
+    if (extent.type === 'all') {
+      return {};
+    }
+    if (extent.type === 'side') {
       return { extent: { ...extent, full: extent.full * k, reach: extent.reach * k } };
+    }
     return {
       extent: {
         ...extent,

@@ -35,13 +35,19 @@ export interface LayerKind<L extends Layer = Layer> extends Partial<Arranged<L>>
   /** What the kind is called on a card. */
   readonly title: string;
   readonly schema: ObjectSchema<object>;
-  /** Two layers with the same key draw the same shapes; place, strength, blend mode and effects are left out where they do not matter. */
+  /**
+   * Two layers with the same key draw the same shapes; place, strength, blend mode and effects are
+   * left out where they do not matter.
+   */
   key(layer: L, slot: Size): string;
   /** Pixels as if the layer's point were at 0, 0; undefined while an asset is missing. */
   draw(layer: L, context: DrawContext): Paint | undefined;
   /** Where the drawing's 0, 0 lies on the slot, in whole px. */
   place(layer: L, slot: Size): Place;
-  /** The layer for a slot so many times as large, where it does not lie at a place; left out where nothing of it is in px. */
+  /**
+   * The layer for a slot so many times as large, where it does not lie at a place; left out where
+   * nothing of it is in px.
+   */
   scaled?(layer: L, k: number): Partial<L>;
   /** Assets that drawing needs: photos, and fonts of the owner's. */
   assets?(layer: L): readonly string[];

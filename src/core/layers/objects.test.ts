@@ -58,20 +58,20 @@ const boxOf = (layer: Layer) => kindOf(layer).box!(layer, { glyphs, ...slot })!;
 test.each(objects.map((l, i) => [`${l.kind} ${i}`, l] as const))(
   '%s is moved, turned and resized as its box is',
   (_, layer) => {
-    const kind = kindOf(layer),
-      box = boxOf(layer);
+    const kind = kindOf(layer);
+    const box = boxOf(layer);
     const moved = boxOf({ ...layer, ...kind.moved!(layer, 7, -4) } as Layer);
     expect([moved.x - box.x, moved.y - box.y]).toEqual([
       expect.closeTo(7, 6),
       expect.closeTo(-4, 6),
     ]);
-    const pivot = { x: 10, y: 90 },
-      turned = boxOf({ ...layer, ...kind.turned!(layer, 40, pivot) } as Layer),
-      wanted = turnAbout(box, pivot, 40);
+    const pivot = { x: 10, y: 90 };
+    const turned = boxOf({ ...layer, ...kind.turned!(layer, 40, pivot) } as Layer);
+    const wanted = turnAbout(box, pivot, 40);
     expect(Math.hypot(turned.x - wanted.x, turned.y - wanted.y)).toBeLessThan(0.75);
     expect(turned.turn - box.turn).toBeCloseTo(40, 6);
-    const resize: Resize = { kx: 1.5, ky: 1.5, pivot: pointOf(box, 0, 0), turn: box.turn },
-      larger = boxOf({ ...layer, ...kind.resized!(layer, resize) } as Layer);
+    const resize: Resize = { kx: 1.5, ky: 1.5, pivot: pointOf(box, 0, 0), turn: box.turn };
+    const larger = boxOf({ ...layer, ...kind.resized!(layer, resize) } as Layer);
     expect(Math.abs(larger.width / box.width - 1.5)).toBeLessThan(0.02);
     expect(Math.abs(larger.height / box.height - 1.5)).toBeLessThan(0.02);
     const corner = pointOf(larger, 0, 0);
@@ -80,8 +80,8 @@ test.each(objects.map((l, i) => [`${l.kind} ${i}`, l] as const))(
 );
 
 test('a side alone stretches letters, or widens where lines are broken', () => {
-  const text = newText('t', 'kiln and clay', 'x', 30, '#ffffff', 150, 20),
-    resize: Resize = { kx: 2, ky: 1, pivot: { x: 100, y: 20 }, turn: 0 };
+  const text = newText('t', 'kiln and clay', 'x', 30, '#ffffff', 150, 20);
+  const resize: Resize = { kx: 2, ky: 1, pivot: { x: 100, y: 20 }, turn: 0 };
   expect(kindOf(text).resized!(text, resize)).toMatchObject({ stretchX: 2, stretchY: 1 });
   expect(kindOf(text).resized!({ ...text, wrap: 80 } as Layer, resize)).toMatchObject({
     wrap: 160,
@@ -99,13 +99,13 @@ test('a px of the photo is found again where it lies on the slot, flipped, turne
       fc.nat(19),
       (turn, flipX, flipY, cropped, x, y) => {
         const layer = photo({
-            turn,
-            flipX,
-            flipY,
-            stretch: 1.3,
-            crop: cropped ? { x: 4, y: 3, width: 30, height: 12 } : null,
-          }),
-          back = photoPoint(layer, slotPoint(layer, { x, y }));
+          turn,
+          flipX,
+          flipY,
+          stretch: 1.3,
+          crop: cropped ? { x: 4, y: 3, width: 30, height: 12 } : null,
+        });
+        const back = photoPoint(layer, slotPoint(layer, { x, y }));
         expect(back.x).toBeCloseTo(x, 6);
         expect(back.y).toBeCloseTo(y, 6);
       },
@@ -115,9 +115,9 @@ test('a px of the photo is found again where it lies on the slot, flipped, turne
 
 test('cropping leaves what is still used where it lies', () => {
   for (const turn of [0, 35]) {
-    const layer = photo({ turn, flipX: true }),
-      at = slotPoint(layer, { x: 20, y: 10 }),
-      next = { ...layer, ...recropped(layer, { x: 10, y: 4, width: 22, height: 14 }) };
+    const layer = photo({ turn, flipX: true });
+    const at = slotPoint(layer, { x: 20, y: 10 });
+    const next = { ...layer, ...recropped(layer, { x: 10, y: 4, width: 22, height: 14 }) };
     const after = slotPoint(next, { x: 20, y: 10 });
     expect(Math.hypot(after.x - at.x, after.y - at.y)).toBeLessThan(1e-9);
     expect({ ...next, ...recropped(next, null) }).toMatchObject({
@@ -129,9 +129,11 @@ test('cropping leaves what is still used where it lies', () => {
 });
 
 function maskOf(layer: ShapeLayer): { mask: Mask; x: number; y: number } {
-  const paint = shapeKind.draw(layer, context),
-    at = shapeKind.place(layer, slot);
-  if (paint?.type !== 'mask') throw new Error('expected a mask');
+  const paint = shapeKind.draw(layer, context);
+  const at = shapeKind.place(layer, slot);
+  if (paint?.type !== 'mask') {
+    throw new Error('expected a mask');
+  }
   return { mask: paint.mask, x: paint.x + at.x, y: paint.y + at.y };
 }
 const area = ({ mask }: { mask: Mask }) =>
@@ -171,11 +173,13 @@ test('a band reaches from edge to edge at any turn, and its place counts', () =>
       shape({ shape: 'band', x: 400, width: 10, y: 50, height: 20, turn }),
     );
     // Along the band's own middle line, at the slot's left and right edges where it crosses them.
-    const t = Math.tan((turn * Math.PI) / 180),
-      at = (px: number) => 60 + (px - 405) * t;
+    const t = Math.tan((turn * Math.PI) / 180);
+    const at = (px: number) => 60 + (px - 405) * t;
     for (const px of [1, 150, 298]) {
       const py = Math.round(at(px));
-      if (py < 2 || py > slot.height - 3) continue;
+      if (py < 2 || py > slot.height - 3) {
+        continue;
+      }
       expect(mask.data[(py - y) * mask.width + px - x]).toBe(255);
     }
     expect(area({ mask })).toBeGreaterThan(300 * 18);
@@ -183,8 +187,9 @@ test('a band reaches from edge to edge at any turn, and its place counts', () =>
 });
 
 test('what a kind makes its own schema takes, and fields that are none are refused by name', () => {
-  for (const layer of objects)
+  for (const layer of objects) {
     expect(layerSchema(layer.kind).isValidSync(layer, { strict: true })).toBe(true);
+  }
   expect(objects.every(isObject)).toBe(true);
   expect(() =>
     layerSchema('shape').validateSync({ ...shape(), width: -4 }, { strict: true }),

@@ -63,19 +63,19 @@ export const newPhoto = (
 });
 
 export function photoBox(layer: PhotoLayer): Box {
-  const size = photoSize(layer),
-    width = size.width * layer.scale,
-    height = size.height * layer.scale;
+  const size = photoSize(layer);
+  const width = size.width * layer.scale;
+  const height = size.height * layer.scale;
   return { x: layer.x + width / 2, y: layer.y + height / 2, width, height, turn: layer.turn };
 }
 
 /** The px of the photo that lies at a place of the slot; it may be outside the photo. */
 export function photoPoint(layer: PhotoLayer, at: Place): Place {
-  const box = photoBox(layer),
-    p = turnAbout(at, box, -layer.turn),
-    { width, height } = usedSize(layer);
-  const u = (p.x - box.x) / box.width + 0.5,
-    v = (p.y - box.y) / box.height + 0.5;
+  const box = photoBox(layer);
+  const p = turnAbout(at, box, -layer.turn);
+  const { width, height } = usedSize(layer);
+  const u = (p.x - box.x) / box.width + 0.5;
+  const v = (p.y - box.y) / box.height + 0.5;
   return {
     x: (layer.crop?.x ?? 0) + (layer.flipX ? 1 - u : u) * width,
     y: (layer.crop?.y ?? 0) + (layer.flipY ? 1 - v : v) * height,
@@ -84,10 +84,10 @@ export function photoPoint(layer: PhotoLayer, at: Place): Place {
 
 /** Where a px of the photo lies on the slot. */
 export function slotPoint(layer: PhotoLayer, { x, y }: Place): Place {
-  const box = photoBox(layer),
-    { width, height } = usedSize(layer),
-    u = (x - (layer.crop?.x ?? 0)) / width,
-    v = (y - (layer.crop?.y ?? 0)) / height;
+  const box = photoBox(layer);
+  const { width, height } = usedSize(layer);
+  const u = (x - (layer.crop?.x ?? 0)) / width;
+  const v = (y - (layer.crop?.y ?? 0)) / height;
   return pointOf(box, layer.flipX ? 1 - u : u, layer.flipY ? 1 - v : v);
 }
 
@@ -96,9 +96,12 @@ export function slotPoint(layer: PhotoLayer, { x, y }: Place): Place {
  * @param crop px of the photo; null for all of it
  */
 export function recropped(layer: PhotoLayer, crop: Crop | null): Partial<PhotoLayer> {
-  const next = { ...layer, crop },
-    { width, height } = usedSize(next),
-    middle = slotPoint(layer, { x: (crop?.x ?? 0) + width / 2, y: (crop?.y ?? 0) + height / 2 });
+  const next = { ...layer, crop };
+  const { width, height } = usedSize(next);
+  const middle = slotPoint(layer, {
+    x: (crop?.x ?? 0) + width / 2,
+    y: (crop?.y ?? 0) + height / 2,
+  });
   return { crop, ...centredAt(next, middle.x, middle.y) };
 }
 
@@ -108,15 +111,18 @@ function centredAt(layer: PhotoLayer, x: number, y: number): Pick<PhotoLayer, 'x
   return { x: x - width / 2, y: y - height / 2 };
 }
 
-/** The photo drawn along its own axes, as if it were not turned; flipping mirrors it about its own middle. */
+/**
+ * The photo drawn along its own axes, as if it were not turned; flipping mirrors it about its own
+ * middle.
+ */
 function straight(
   source: Raster,
   { x, y, scale, stretch, flipX, flipY }: PhotoLayer,
   width: number,
   height: number,
 ): Raster {
-  const w = source.width * scale,
-    h = source.height * scale * stretch;
+  const w = source.width * scale;
+  const h = source.height * scale * stretch;
   const placement = {
     x: flipX ? width - x - w : x,
     y: flipY ? height - y - h : y,
@@ -124,38 +130,48 @@ function straight(
     scaleY: scale * stretch,
   };
   const raster = resample(source, placement, width, height);
-  if (flipX) mirror(raster, 'x');
-  if (flipY) mirror(raster, 'y');
+  if (flipX) {
+    mirror(raster, 'x');
+  }
+  if (flipY) {
+    mirror(raster, 'y');
+  }
   return raster;
 }
 
 /** Px of photo drawn beyond what shows, for the filter of the turn to reach into. */
 const margin = 3;
 
-/** The part that shows is drawn along the photo's axes first, at the size it has in the end, and then turned. */
+/**
+ * The part that shows is drawn along the photo's axes first, at the size it has in the end, and
+ * then turned.
+ */
 function turned(source: Raster, layer: PhotoLayer, width: number, height: number): Raster {
-  const { x, y, scale, stretch, turn } = layer,
-    middle = { x: x + (source.width * scale) / 2, y: y + (source.height * scale * stretch) / 2 };
-  const c = Math.cos((turn * Math.PI) / 180),
-    s = Math.sin((turn * Math.PI) / 180);
+  const { x, y, scale, stretch, turn } = layer;
+  const middle = {
+    x: x + (source.width * scale) / 2,
+    y: y + (source.height * scale * stretch) / 2,
+  };
+  const c = Math.cos((turn * Math.PI) / 180);
+  const s = Math.sin((turn * Math.PI) / 180);
   const corners = [
     [0, 0],
     [width, 0],
     [0, height],
     [width, height],
   ].map(([cx, cy]) => {
-    const dx = cx - middle.x,
-      dy = cy - middle.y;
+    const dx = cx - middle.x;
+    const dy = cy - middle.y;
     return [dx * c + dy * s + middle.x, -dx * s + dy * c + middle.y];
   });
-  const left = Math.floor(Math.max(x, Math.min(...corners.map((p) => p[0])))) - margin,
-    top = Math.floor(Math.max(y, Math.min(...corners.map((p) => p[1])))) - margin;
+  const left = Math.floor(Math.max(x, Math.min(...corners.map((p) => p[0])))) - margin;
+  const top = Math.floor(Math.max(y, Math.min(...corners.map((p) => p[1])))) - margin;
   const right =
-      Math.ceil(Math.min(x + source.width * scale, Math.max(...corners.map((p) => p[0])))) + margin,
-    bottom =
-      Math.ceil(
-        Math.min(y + source.height * scale * stretch, Math.max(...corners.map((p) => p[1]))),
-      ) + margin;
+    Math.ceil(Math.min(x + source.width * scale, Math.max(...corners.map((p) => p[0])))) + margin;
+  const bottom =
+    Math.ceil(
+      Math.min(y + source.height * scale * stretch, Math.max(...corners.map((p) => p[1]))),
+    ) + margin;
   const box = { width: Math.max(1, right - left), height: Math.max(1, bottom - top) };
   const along = straight(source, { ...layer, x: x - left, y: y - top }, box.width, box.height);
   return rotate(along, turn, { x: middle.x - left, y: middle.y - top }, middle, width, height);
@@ -163,14 +179,17 @@ function turned(source: Raster, layer: PhotoLayer, width: number, height: number
 
 /** Whole px around the photo as it lies. */
 function around(layer: PhotoLayer): Rect {
-  const { left, top, right, bottom } = boundsOf(photoBox(layer)),
-    slack = layer.turn === 0 ? 0 : 1,
-    x = Math.floor(left) - slack,
-    y = Math.floor(top) - slack;
+  const { left, top, right, bottom } = boundsOf(photoBox(layer));
+  const slack = layer.turn === 0 ? 0 : 1;
+  const x = Math.floor(left) - slack;
+  const y = Math.floor(top) - slack;
   return { x, y, width: Math.ceil(right) + slack - x, height: Math.ceil(bottom) + slack - y };
 }
 
-/** A photo no larger than the slot is drawn as a whole, so that it need not be drawn again while it is moved; of others only what can be seen is. */
+/**
+ * A photo no larger than the slot is drawn as a whole, so that it need not be drawn again while it
+ * is moved; of others only what can be seen is.
+ */
 const isDrawnWhole = (layer: PhotoLayer, slot: Size): boolean => {
   const { width, height } = around(layer);
   return width <= slot.width && height <= slot.height;
@@ -180,8 +199,9 @@ const isDrawnWhole = (layer: PhotoLayer, slot: Size): boolean => {
 const mostCutOut = 4e6;
 
 /**
- * How often a photo is halved for the cut-out: as often as it still has more px than are drawn of it, and until they are
- * few enough. A quarter reached by several steps of resizing is a quarter, though its last digit may say less.
+ * How often a photo is halved for the cut-out: as often as it still has more px than are drawn of
+ * it, and until they are few enough. A quarter reached by several steps of resizing is a quarter,
+ * though its last digit may say less.
  */
 const cutOutHalvings = (scale: number, { width, height }: Size): number =>
   Math.max(
@@ -190,10 +210,15 @@ const cutOutHalvings = (scale: number, { width, height }: Size): number =>
     Math.ceil(Math.log2(Math.sqrt((width * height) / mostCutOut))),
   );
 
-/** Pixels to draw the layer from: the part of the photo that is used, cut out where it is, and halved where it is drawn far smaller. */
+/**
+ * Pixels to draw the layer from: the part of the photo that is used, cut out where it is, and
+ * halved where it is drawn far smaller.
+ */
 function sourceOf(layer: PhotoLayer, context: DrawContext): Raster | undefined {
   const whole = context.photo(layer.assetId);
-  if (!whole) return undefined;
+  if (!whole) {
+    return undefined;
+  }
   const largest = layer.scale * Math.max(1, layer.stretch);
   const raster = layer.cutOut
     ? context.cutOut(
@@ -203,12 +228,14 @@ function sourceOf(layer: PhotoLayer, context: DrawContext): Raster | undefined {
         cutOutHalvings(largest, whole),
       )
     : halved(whole, halvingsFor(largest));
-  if (!layer.crop) return raster;
-  const kx = raster.width / whole.width,
-    ky = raster.height / whole.height,
-    { x, y, width, height } = layer.crop,
-    left = Math.round(x * kx),
-    top = Math.round(y * ky);
+  if (!layer.crop) {
+    return raster;
+  }
+  const kx = raster.width / whole.width;
+  const ky = raster.height / whole.height;
+  const { x, y, width, height } = layer.crop;
+  const left = Math.round(x * kx);
+  const top = Math.round(y * ky);
   return crop(raster, {
     x: left,
     y: top,
@@ -253,21 +280,21 @@ export const photo: LayerKind<PhotoLayer> = {
   }),
   key(layer, slot) {
     const {
-        assetId,
-        crop: part,
-        cutOut,
-        x,
-        y,
-        scale,
-        stretch,
-        turn,
-        flipX,
-        flipY,
-        sharpen: sharp,
-        effects,
-      } = layer,
-      whole = isDrawnWhole(layer, slot),
-      at = around(layer);
+      assetId,
+      crop: part,
+      cutOut,
+      x,
+      y,
+      scale,
+      stretch,
+      turn,
+      flipX,
+      flipY,
+      sharpen: sharp,
+      effects,
+    } = layer;
+    const whole = isDrawnWhole(layer, slot);
+    const at = around(layer);
     return JSON.stringify([
       assetId,
       part,
@@ -283,9 +310,11 @@ export const photo: LayerKind<PhotoLayer> = {
   },
   draw(layer, context) {
     const from = sourceOf(layer, context);
-    if (!from) return undefined;
-    const all = around(layer),
-      { left, top, right, bottom } = context.reach;
+    if (!from) {
+      return undefined;
+    }
+    const all = around(layer);
+    const { left, top, right, bottom } = context.reach;
     const part = isDrawnWhole(layer, context)
       ? all
       : intersect(all, {
@@ -295,11 +324,14 @@ export const photo: LayerKind<PhotoLayer> = {
           height: context.height + top + bottom,
         });
     const place = photo.place(layer, context);
-    if (isEmpty(part)) return { type: 'raster', raster: createRaster(1, 1), x: 0, y: 0 };
-    // The reduced photo's sides are whole px of its own: each axis has the scale that brings it to the size wanted.
-    const size = photoSize(layer),
-      scale = (size.width * layer.scale) / from.width,
-      stretch = (size.height * layer.scale) / from.height / scale;
+    if (isEmpty(part)) {
+      return { type: 'raster', raster: createRaster(1, 1), x: 0, y: 0 };
+    }
+    // The reduced photo's sides are whole px of its own: each axis has the scale that brings it to
+    // the size wanted.
+    const size = photoSize(layer);
+    const scale = (size.width * layer.scale) / from.width;
+    const stretch = (size.height * layer.scale) / from.height / scale;
     const here = { ...layer, x: layer.x - part.x, y: layer.y - part.y, scale, stretch };
     const raster =
       layer.turn === 0
@@ -309,7 +341,9 @@ export const photo: LayerKind<PhotoLayer> = {
     return { type: 'raster', raster, x: part.x - place.x, y: part.y - place.y };
   },
   place(layer, slot) {
-    if (!isDrawnWhole(layer, slot)) return { x: 0, y: 0 };
+    if (!isDrawnWhole(layer, slot)) {
+      return { x: 0, y: 0 };
+    }
     const { x, y } = around(layer);
     return { x, y };
   },
@@ -319,12 +353,12 @@ export const photo: LayerKind<PhotoLayer> = {
   box: photoBox,
   moved: (layer, dx, dy) => ({ x: layer.x + dx, y: layer.y + dy }),
   resized(layer, resize) {
-    const middle = resizePoint(photoBox(layer), resize),
-      larger = {
-        ...layer,
-        scale: layer.scale * resize.kx,
-        stretch: (layer.stretch * resize.ky) / resize.kx,
-      };
+    const middle = resizePoint(photoBox(layer), resize);
+    const larger = {
+      ...layer,
+      scale: layer.scale * resize.kx,
+      stretch: (layer.stretch * resize.ky) / resize.kx,
+    };
     return {
       scale: larger.scale,
       stretch: Math.abs(larger.stretch - 1) < 1e-9 ? 1 : larger.stretch,

@@ -47,14 +47,18 @@ export const profile: LayerKind<ProfileLayer> = {
       layer.depths,
     ]),
   draw(layer, { width, height }) {
-    const slot = { width, height },
-      data = new Uint8Array(width * height),
-      left = new Float32Array(width * height).fill(1);
+    const slot = { width, height };
+    const data = new Uint8Array(width * height);
+    const left = new Float32Array(width * height).fill(1);
     for (const { line, opacity } of profilesOf(layer, slot)) {
       const cover = fillPolygon(areaBelow(line, slot), width, height).data;
-      for (let i = 0; i < left.length; i++) left[i] *= 1 - cover[i] * opacity;
+      for (let i = 0; i < left.length; i++) {
+        left[i] *= 1 - cover[i] * opacity;
+      }
     }
-    for (let i = 0; i < data.length; i++) data[i] = Math.round(255 * (1 - left[i]));
+    for (let i = 0; i < data.length; i++) {
+      data[i] = Math.round(255 * (1 - left[i]));
+    }
     return {
       type: 'mask',
       mask: { width, height, data },

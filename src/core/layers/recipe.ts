@@ -17,7 +17,10 @@ const stepSchemas: Readonly<Record<string, Schema>> = {
   texture: texture.schema,
 };
 
-/** A step of a recipe by its kind; one that lies in a part of a picture or reaches one layer alone is refused. */
+/**
+ * A step of a recipe by its kind; one that lies in a part of a picture or reaches one layer alone
+ * is refused.
+ */
 const stepSchema = lazy((step: RecipeStep | undefined) =>
   (
     stepSchemas[step?.kind ?? ''] ??
@@ -54,22 +57,34 @@ const isStep = (layer: Layer): layer is RecipeStep =>
   (layer.kind === 'fill' && layer.extent.type === 'all') ||
   (isRecolour(layer) && layer.reach === 'below');
 
-/** The steps of a recipe as it lies, each at its strength times the recipe's: exact for one step, and near for more. */
+/**
+ * The steps of a recipe as it lies, each at its strength times the recipe's: exact for one step,
+ * and near for more.
+ */
 export const stepsAt = ({
   recipe: { steps },
   opacity,
 }: Pick<RecipeLayer, 'recipe' | 'opacity'>): RecipeStep[] =>
   activeSteps({ steps }).map((s) => ({ ...s, opacity: s.opacity * opacity }));
 
-/** The recolouring of a picture, kept apart from it: the steps of its recipes and its own, from back to front. */
+/**
+ * The recolouring of a picture, kept apart from it: the steps of its recipes and its own, from back
+ * to front.
+ */
 export function recolouringOf({
   layers,
 }: Pick<Picture, 'layers'>): Pick<Recipe, 'steps' | 'spare'> {
   const seen = layers.filter((l) => !l.hidden);
   return {
-    steps: seen.flatMap((layer): RecipeStep[] =>
-      layer.kind === 'recipe' ? stepsAt(layer) : isStep(layer) ? [layer] : [],
-    ),
+    steps: seen.flatMap((layer): RecipeStep[] => {
+      if (layer.kind === 'recipe') {
+        return stepsAt(layer);
+      }
+      if (isStep(layer)) {
+        return [layer];
+      }
+      return [];
+    }),
     spare: seen.some((l) => l.kind === 'recipe' && l.recipe.spare),
   };
 }

@@ -30,19 +30,25 @@ const kinds = {
   recipe,
 } as const satisfies { [K in LayerKindName]: LayerKind<Extract<Layer, { kind: K }>> };
 
-/** The definition of a layer's kind; safe because a layer's `kind` picks the definition written for it. */
+/**
+ * The definition of a layer's kind; safe because a layer's `kind` picks the definition written for
+ * it.
+ */
 export const kindOf = (layer: Layer): LayerKind => kinds[layer.kind] as unknown as LayerKind;
 
-/** A layer for a slot so many times as large: about the slot's upper left corner, with its effects. */
+/**
+ * A layer for a slot so many times as large: about the slot's upper left corner, with its effects.
+ */
 export function scaledLayer<L extends Layer>(layer: L, k: number): L {
-  const kind = kindOf(layer),
-    larger = {
-      ...layer,
-      ...(kind.resized?.(layer, { kx: k, ky: k, turn: 0, pivot: { x: 0, y: 0 } }) ??
-        kind.scaled?.(layer, k)),
-    };
-  if (layer.kind === 'shape')
+  const kind = kindOf(layer);
+  const larger = {
+    ...layer,
+    ...(kind.resized?.(layer, { kx: k, ky: k, turn: 0, pivot: { x: 0, y: 0 } }) ??
+      kind.scaled?.(layer, k)),
+  };
+  if (layer.kind === 'shape') {
     return { ...larger, radius: layer.radius * k, effects: scaledEffects(layer, k) };
+  }
   return 'effects' in layer ? { ...larger, effects: scaledEffects(layer, k) } : larger;
 }
 

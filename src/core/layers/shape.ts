@@ -53,32 +53,37 @@ export const shapeBox = ({ x, y, width, height, turn }: ShapeLayer): Box => ({
 /** A band goes on far enough for its ends to lie outside the slot, with their outlines. */
 const drawnBox = (layer: ShapeLayer, slot: Size): Box => {
   const box = shapeBox(layer);
-  if (layer.shape !== 'band') return box;
-  const t = (layer.turn * Math.PI) / 180,
-    far = Math.hypot(slot.width, slot.height) + 400;
-  // From the middle of the slot along the band, so that it reaches both edges wherever its own middle lies.
+  if (layer.shape !== 'band') {
+    return box;
+  }
+  const t = (layer.turn * Math.PI) / 180;
+  const far = Math.hypot(slot.width, slot.height) + 400;
+  // From the middle of the slot along the band, so that it reaches both edges wherever its own
+  // middle lies.
   const along = (slot.width / 2 - box.x) * Math.cos(t) + (slot.height / 2 - box.y) * Math.sin(t);
   return { ...box, x: box.x + along * Math.cos(t), y: box.y + along * Math.sin(t), width: far };
 };
 
 /** The contour as corners, in slot px. */
 function contour(layer: ShapeLayer, box: Box): Point[] {
-  const { width, height } = box,
-    left = box.x - width / 2,
-    top = box.y - height / 2,
-    quarter = Math.PI / 2;
-  if (layer.shape === 'ellipse')
+  const { width, height } = box;
+  const left = box.x - width / 2;
+  const top = box.y - height / 2;
+  const quarter = Math.PI / 2;
+  if (layer.shape === 'ellipse') {
     return arc(box.x, box.y, width / 2, height / 2, 0, 2 * Math.PI).map((p) =>
       turnAbout(p, box, box.turn),
     );
+  }
   const r = layer.shape === 'band' ? 0 : Math.min(layer.radius, width / 2, height / 2);
-  if (r <= 0)
+  if (r <= 0) {
     return [
       [0, 0],
       [1, 0],
       [1, 1],
       [0, 1],
     ].map(([u, v]) => pointOf(box, u, v));
+  }
   const corner = (cx: number, cy: number, from: number) => [
     ...arc(cx, cy, r, r, from, from + quarter),
     { x: cx + r * Math.cos(from + quarter), y: cy + r * Math.sin(from + quarter) },
@@ -136,18 +141,18 @@ export const shape: LayerKind<ShapeLayer> = {
       layer.fill,
     ]),
   draw(layer, slot) {
-    const box = drawnBox(layer, slot),
-      around = boundsOf(box),
-      at = shape.place(layer, slot);
+    const box = drawnBox(layer, slot);
+    const around = boundsOf(box);
+    const at = shape.place(layer, slot);
     // Of a band only what lies in the slot and around it.
     const limit =
       layer.shape === 'band'
         ? { left: -200, top: -200, right: slot.width + 200, bottom: slot.height + 200 }
         : around;
-    const x = Math.floor(Math.max(around.left, limit.left)),
-      y = Math.floor(Math.max(around.top, limit.top));
-    const width = Math.max(1, Math.ceil(Math.min(around.right, limit.right)) - x),
-      height = Math.max(1, Math.ceil(Math.min(around.bottom, limit.bottom)) - y);
+    const x = Math.floor(Math.max(around.left, limit.left));
+    const y = Math.floor(Math.max(around.top, limit.top));
+    const width = Math.max(1, Math.ceil(Math.min(around.right, limit.right)) - x);
+    const height = Math.max(1, Math.ceil(Math.min(around.bottom, limit.bottom)) - y);
     return {
       type: 'mask',
       mask: cover(contour(layer, box), x, y, width, height),
@@ -168,9 +173,9 @@ export const shape: LayerKind<ShapeLayer> = {
   box: shapeBox,
   moved: (layer, dx, dy) => ({ x: layer.x + dx, y: layer.y + dy }),
   resized(layer, resize) {
-    const middle = resizePoint(shapeBox(layer), resize),
-      width = Math.max(1, layer.width * resize.kx),
-      height = Math.max(0.5, layer.height * resize.ky);
+    const middle = resizePoint(shapeBox(layer), resize);
+    const width = Math.max(1, layer.width * resize.kx);
+    const height = Math.max(0.5, layer.height * resize.ky);
     return { width, height, x: middle.x - width / 2, y: middle.y - height / 2 };
   },
   turned(layer, degrees, pivot) {

@@ -67,7 +67,10 @@ function textBox(layer: TextLayer, glyphs: GlyphRaster): Box {
   };
 }
 
-/** Places that are computed are kept to a hundredth of a px: what is finer cannot be seen, and would make figures long. */
+/**
+ * Places that are computed are kept to a hundredth of a px: what is finer cannot be seen, and would
+ * make figures long.
+ */
 const tidy = (v: number): number => Math.round(v * 100) / 100;
 
 export const text: LayerKind<TextLayer> = {
@@ -97,7 +100,9 @@ export const text: LayerKind<TextLayer> = {
   }),
   key: (layer) => JSON.stringify([specOf(layer), layer.colour]),
   draw(layer, { glyphs }) {
-    if (!glyphs.has(layer.font)) return undefined;
+    if (!glyphs.has(layer.font)) {
+      return undefined;
+    }
     const colour = colourOf(layer.colour);
     return hasEmoji(layer.words)
       ? { type: 'raster', ...glyphs.pixels(specOf(layer), colour) }
@@ -113,15 +118,16 @@ export const text: LayerKind<TextLayer> = {
   box: (layer, { glyphs }) => (glyphs.has(layer.font) ? textBox(layer, glyphs) : undefined),
   moved: (layer, dx, dy) => ({ x: tidy(layer.x + dx), y: tidy(layer.y + dy) }),
   resized(layer, resize) {
-    const { kx, ky } = resize,
-      at = resizePoint(layer, resize),
-      place = { x: tidy(at.x), y: tidy(at.y) };
-    if (Math.abs(kx - ky) < 1e-9)
+    const { kx, ky } = resize;
+    const at = resizePoint(layer, resize);
+    const place = { x: tidy(at.x), y: tidy(at.y) };
+    if (Math.abs(kx - ky) < 1e-9) {
       return {
         sizePx: tidy(layer.sizePx * kx),
         wrap: layer.wrap === null ? null : tidy(layer.wrap * kx),
         ...place,
       };
+    }
     // Wider only: lines that are wrapped get another width, others wider letters.
     return {
       ...(layer.wrap === null

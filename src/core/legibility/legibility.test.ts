@@ -74,26 +74,33 @@ test('what counts is what lies under the words and two px around them, and nothi
 test('the marks are those of a search around every px', () => {
   fc.assert(
     fc.property(fc.uint8Array({ minLength: 63, maxLength: 63 }), (bytes) => {
-      const mask: Mask = { width: 9, height: 7, data: bytes.map((v) => (v > 225 ? 255 : 0)) },
-        flat = createRaster(13, 11);
+      const mask: Mask = { width: 9, height: 7, data: bytes.map((v) => (v > 225 ? 255 : 0)) };
+      const flat = createRaster(13, 11);
       fillRect(flat, rgb(1, 2, 3));
       let wanted = 0;
-      for (let y = -2; y < 9; y++)
+      for (let y = -2; y < 9; y++) {
         for (let x = -2; x < 11; x++) {
           let near = false;
-          for (let v = Math.max(0, y - 2); v <= Math.min(6, y + 2); v++)
-            for (let u = Math.max(0, x - 2); u <= Math.min(8, x + 2); u++)
-              if (mask.data[v * 9 + u]) near = true;
-          if (near) wanted++;
+          for (let v = Math.max(0, y - 2); v <= Math.min(6, y + 2); v++) {
+            for (let u = Math.max(0, x - 2); u <= Math.min(8, x + 2); u++) {
+              if (mask.data[v * 9 + u]) {
+                near = true;
+              }
+            }
+          }
+          if (near) {
+            wanted++;
+          }
         }
+      }
       expect(behindWords(flat, mask, 2, 2)?.counts[0] ?? 0).toBe(wanted);
     }),
   );
 });
 
 test('worst, fifth and median of a ground in two parts, and where the worst is', () => {
-  const b = behindWords(halves(), dot, 8, 5)!,
-    { worst, fifth, median, at } = textContrast(b, solid(rgb(255, 255, 255)));
+  const b = behindWords(halves(), dot, 8, 5)!;
+  const { worst, fifth, median, at } = textContrast(b, solid(rgb(255, 255, 255)));
   expect([worst, fifth, median, at.x]).toEqual([1, 1, 1, 6]);
   const dark = textContrast(b, solid(rgb(0, 0, 0)));
   expect([dark.worst, dark.median, dark.at]).toEqual([1, expect.closeTo(21, 6), { x: 10, y: 3 }]);
@@ -101,10 +108,11 @@ test('worst, fifth and median of a ground in two parts, and where the worst is',
 
 test('the veil found is the least one: one percent less fails, and composited it holds', () => {
   const raster = createRaster(40, 10);
-  for (let x = 0; x < 40; x++)
+  for (let x = 0; x < 40; x++) {
     fillRect(raster, rgb(40 + x * 5, 60 + x * 4, 90 + x * 3), { x, y: 0, width: 1, height: 10 });
-  const words: Mask = { width: 30, height: 2, data: new Uint8Array(60).fill(255) },
-    behind = behindWords(raster, words, 5, 4)!;
+  }
+  const words: Mask = { width: 30, height: 2, data: new Uint8Array(60).fill(255) };
+  const behind = behindWords(raster, words, 5, 4)!;
   for (const [text, veil, wanted] of [
     [rgb(239, 233, 220), rgb(59, 74, 69), 4.5],
     [rgb(255, 255, 255), rgb(0, 0, 0), 3],
@@ -146,12 +154,12 @@ const title = newText('t', 'kiln', 'x', 30, '#efe9dc', 100, 10);
 
 test('a picture’s texts: on an even ground exactly the ratio of the two colours; what lies in front does not count', () => {
   const { t } = legibilityOf(
-      drawing([title, newWash('w', '#ffffff', 0.9)]),
-      resources,
-      '#000000',
-      [],
-    ),
-    exact = contrastRatio(rgb(239, 233, 220), rgb(59, 74, 69));
+    drawing([title, newWash('w', '#ffffff', 0.9)]),
+    resources,
+    '#000000',
+    [],
+  );
+  const exact = contrastRatio(rgb(239, 233, 220), rgb(59, 74, 69));
   expect(
     [t.contrast.worst, t.contrast.fifth, t.contrast.median].every(
       (v) => Math.abs(v - exact) < 1e-9,
@@ -166,29 +174,30 @@ test('a see-through ground shows what lies beside it on the page', () => {
 });
 
 test('where it fails, the least veil of each colour that reaches it, weakest first; laid on, it holds, and one percent less does not', () => {
-  const low = { ...title, colour: '#a9b79a' },
-    wash = newWash('w', '#efe9dc', 0.35),
-    colours = ['#3b4a45', '#000000', '#ffffff', '#a9b79a'];
+  const low = { ...title, colour: '#a9b79a' };
+  const wash = newWash('w', '#efe9dc', 0.35);
+  const colours = ['#3b4a45', '#000000', '#ffffff', '#a9b79a'];
   const { t } = legibilityOf(drawing([wash, low]), resources, '#000000', colours);
   expect(t.contrast.fifth).toBeLessThan(3);
   expect(t.veils.length).toBeGreaterThan(0);
-  for (let i = 1; i < t.veils.length; i++)
+  for (let i = 1; i < t.veils.length; i++) {
     expect(t.veils[i].percent).toBeGreaterThanOrEqual(t.veils[i - 1].percent);
-  const { colour, percent } = t.veils[0],
-    after = (p: number) =>
-      legibilityOf(drawing([wash, newWash('v', colour, p / 100), low]), resources, '#000000', []).t
-        .contrast.worst;
+  }
+  const { colour, percent } = t.veils[0];
+  const after = (p: number) =>
+    legibilityOf(drawing([wash, newWash('v', colour, p / 100), low]), resources, '#000000', []).t
+      .contrast.worst;
   expect(after(percent)).toBeGreaterThanOrEqual(3);
   expect(after(percent - 1)).toBeLessThan(3);
 });
 
 test('an outline helps: then the ring around the glyphs is what they stand on', () => {
-  const white = { ...title, colour: '#ffffff' },
-    ground: Ground = { type: 'colour', colour: '#f4f1de' },
-    outlined = {
-      ...white,
-      effects: [{ kind: 'outline', side: 'outside', width: 4, colour: '#000000', opacity: 1 }],
-    } as Layer;
+  const white = { ...title, colour: '#ffffff' };
+  const ground: Ground = { type: 'colour', colour: '#f4f1de' };
+  const outlined = {
+    ...white,
+    effects: [{ kind: 'outline', side: 'outside', width: 4, colour: '#000000', opacity: 1 }],
+  } as Layer;
   expect(
     legibilityOf(drawing([white], ground), resources, '#000000', []).t.contrast.median,
   ).toBeLessThan(1.2);

@@ -42,11 +42,15 @@ function coverOf(
   layer: TextLayer,
   context: DrawContext,
 ): { mask: Mask; x: number; y: number } | undefined {
-  const kind = kindOf(layer),
-    paint = kind.draw(layer, context),
-    at = kind.place(layer, context);
-  if (paint?.type === 'mask') return { mask: paint.mask, x: paint.x + at.x, y: paint.y + at.y };
-  if (paint?.type !== 'raster') return undefined;
+  const kind = kindOf(layer);
+  const paint = kind.draw(layer, context);
+  const at = kind.place(layer, context);
+  if (paint?.type === 'mask') {
+    return { mask: paint.mask, x: paint.x + at.x, y: paint.y + at.y };
+  }
+  if (paint?.type !== 'raster') {
+    return undefined;
+  }
   const { width, height, data } = paint.raster;
   return {
     mask: {
@@ -70,8 +74,8 @@ export function legibilityOf(
   backdrop: Hex,
   colours: readonly Hex[],
 ): Record<string, TextReport> {
-  const composer = createComposer(resources),
-    reports: Record<string, TextReport> = {};
+  const composer = createComposer(resources);
+  const reports: Record<string, TextReport> = {};
   const context: DrawContext = {
     ...resources,
     width: drawing.width,
@@ -93,15 +97,19 @@ export function legibilityOf(
     return out;
   };
   drawing.layers.forEach((layer, i) => {
-    if (layer.kind !== 'text' || layer.hidden || layer.opacity <= 0) return;
-    const cover = coverOf(layer, context),
-      dressed = layer.effects.some(
-        (e) =>
-          e.kind !== 'relief' &&
-          !(e.kind === 'glow' && e.side === 'inside') &&
-          !(e.kind === 'outline' && e.side === 'inside'),
-      );
-    if (!cover || cover.mask.width === 0) return;
+    if (layer.kind !== 'text' || layer.hidden || layer.opacity <= 0) {
+      return;
+    }
+    const cover = coverOf(layer, context);
+    const dressed = layer.effects.some(
+      (e) =>
+        e.kind !== 'relief' &&
+        !(e.kind === 'glow' && e.side === 'inside') &&
+        !(e.kind === 'outline' && e.side === 'inside'),
+    );
+    if (!cover || cover.mask.width === 0) {
+      return;
+    }
     const behind = behindWords(
       drawn(drawing.layers.slice(0, dressed ? i + 1 : i)),
       cover.mask,
@@ -109,11 +117,13 @@ export function legibilityOf(
       cover.y,
       dressed,
     );
-    if (!behind) return;
-    const ink: Ink = { colour: colourOf(layer.colour), opacity: layer.opacity },
-      contrast = textContrast(behind, ink),
-      wanted = wantedContrast(layer),
-      reached = contrast.worst >= wanted;
+    if (!behind) {
+      return;
+    }
+    const ink: Ink = { colour: colourOf(layer.colour), opacity: layer.opacity };
+    const contrast = textContrast(behind, ink);
+    const wanted = wantedContrast(layer);
+    const reached = contrast.worst >= wanted;
     // What an outline or a shadow covers, a veil would not change: then only another colour helps.
     const veils =
       reached || dressed

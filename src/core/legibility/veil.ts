@@ -21,14 +21,16 @@ export function veilReaches(
         g: veiled(g, veil.g, strength),
         b: veiled(b, veil.b, strength),
       }) < wanted
-    )
+    ) {
       return false;
+    }
   }
   return true;
 }
 
 /**
- * The least strength of a veil, in whole percent, at which the words have the wanted contrast everywhere.
+ * The least strength of a veil, in whole percent, at which the words have the wanted contrast
+ * everywhere.
  * @returns undefined where not even the veil's own colour reaches it
  */
 export function leastVeil(behind: Behind, ink: Ink, veil: Rgb, wanted: number): number | undefined {
@@ -36,7 +38,10 @@ export function leastVeil(behind: Behind, ink: Ink, veil: Rgb, wanted: number): 
   const colours = behind.colours.toSorted(
     (a, b) => inkRatio(ink, unpack(a)) - inkRatio(ink, unpack(b)),
   );
-  for (let percent = 0; percent <= 100; percent++)
-    if (veilReaches({ colours }, ink, veil, percent / 100, wanted)) return percent;
+  for (let percent = 0; percent <= 100; percent++) {
+    if (veilReaches({ colours }, ink, veil, percent / 100, wanted)) {
+      return percent;
+    }
+  }
   return undefined;
 }

@@ -1,7 +1,9 @@
 import type { Aim, Care } from '../site/model/picture';
 import type { Similarity } from './similarity';
 
-/** What a level of care asks for: at least so much structure, at most so much difference of colour. */
+/**
+ * What a level of care asks for: at least so much structure, at most so much difference of colour.
+ */
 export interface CareLimit {
   readonly structure: number;
   readonly colour: number;
@@ -29,8 +31,8 @@ export const careWords: Readonly<Record<Care, string>> = {
 };
 
 /**
- * How far a similarity is above a limit: 0 where it just holds, negative where it does not. In logarithms, which run
- * nearly straight over the quality of a file.
+ * How far a similarity is above a limit: 0 where it just holds, negative where it does not. In
+ * logarithms, which run nearly straight over the quality of a file.
  */
 export const careMargin = ({ structure, colour }: Similarity, limit: CareLimit): number =>
   Math.min(
@@ -42,8 +44,15 @@ export const careMargin = ({ structure, colour }: Similarity, limit: CareLimit):
 export type Goal = Aim | { readonly by: 'limit'; readonly limit: CareLimit };
 
 /** The likeness that a goal asks for; undefined where it asks for a number of bytes. */
-export const limitOf = (goal: Goal): CareLimit | undefined =>
-  goal.by === 'bytes' ? undefined : goal.by === 'limit' ? goal.limit : careLimits[goal.care];
+export const limitOf = (goal: Goal): CareLimit | undefined => {
+  if (goal.by === 'bytes') {
+    return undefined;
+  }
+  if (goal.by === 'limit') {
+    return goal.limit;
+  }
+  return careLimits[goal.care];
+};
 
 /** How far a file is above what is aimed at; for a number of bytes, how far below that. */
 export function goalMargin(goal: Goal, similarity: Similarity, bytes: number): number {

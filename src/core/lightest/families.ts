@@ -4,7 +4,9 @@ import type { PressFormat, PressSettings } from '../site/model/picture';
 /** No format is written more often than this in full size. */
 export const mostWhole = 4;
 
-/** Files of one format that differ by one whole number: their quality, or the size of their palette. */
+/**
+ * Files of one format that differ by one whole number: their quality, or the size of their palette.
+ */
 export interface Family {
   readonly least: number;
   readonly most: number;
@@ -19,9 +21,15 @@ export interface SearchedFormat {
   readonly forColour?: Family;
   /** Its file with every level as it was drawn, where it has one. */
   readonly lossless: PressSettings | undefined;
-  /** How often it is written in full size: one less where a file without loss may come to it, and where each takes long. */
+  /**
+   * How often it is written in full size: one less where a file without loss may come to it, and
+   * where each takes long.
+   */
   readonly wholes: number;
-  /** A margin so near to 0 is about that of the next step: a lighter file is not looked for. More where each takes long. */
+  /**
+   * A margin so near to 0 is about that of the next step: a lighter file is not looked for. More
+   * where each takes long.
+   */
   readonly near: number;
   /** Its files take so long that two are written at the same time where that can be. */
   readonly twoAtOnce?: boolean;
@@ -36,7 +44,10 @@ const byQuality = (guess: number, part: Partial<PressSettings>, format: PressFor
   at: (quality) => ({ ...pressAs(format, quality), ...part }),
 });
 
-/** In the encoder's numbering: flat, that of Annex K of ITU-T T.81, one that spares smooth pictures and one between. Each was the lightest for one photograph or another. */
+/**
+ * In the encoder's numbering: flat, that of Annex K of ITU-T T.81, one that spares smooth pictures
+ * and one between. Each was the lightest for one photograph or another.
+ */
 const tables = [1, 0, 4, 7];
 
 export const searched: Readonly<Record<PressFormat, SearchedFormat>> = {

@@ -6,7 +6,9 @@ function look(margin: (at: number) => number, guess: number, least = 20, most = 
   const known: Found[] = [];
   for (let at: number | undefined = guess; at !== undefined; at = nextTry(known, least, most)) {
     known.push({ at, margin: margin(at) });
-    if (known.length > 80) break;
+    if (known.length > 80) {
+      break;
+    }
   }
   return known;
 }

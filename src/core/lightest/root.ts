@@ -1,4 +1,7 @@
-/* Finding the least whole number from which on something holds, with few looks; its margin grows with the number. */
+/*
+ * Finding the least whole number from which on something holds, with few looks; its margin grows
+ * with the number.
+ */
 
 export interface Found {
   readonly at: number;
@@ -14,21 +17,34 @@ export function bracket(known: readonly Found[]): {
   low: Found | undefined;
   high: Found | undefined;
 } {
-  let low: Found | undefined, high: Found | undefined;
-  for (const f of known) if (f.margin >= 0 && (!high || f.at < high.at)) high = f;
-  for (const f of known)
-    if (f.margin < 0 && (!high || f.at < high.at) && (!low || f.at > low.at)) low = f;
+  let low: Found | undefined;
+  let high: Found | undefined;
+  for (const f of known) {
+    if (f.margin >= 0 && (!high || f.at < high.at)) {
+      high = f;
+    }
+  }
+  for (const f of known) {
+    if (f.margin < 0 && (!high || f.at < high.at) && (!low || f.at > low.at)) {
+      low = f;
+    }
+  }
   return { low, high };
 }
 
-/** The margin at any number, read off the lines between those that are known, and beyond them along the outermost. */
+/**
+ * The margin at any number, read off the lines between those that are known, and beyond them along
+ * the outermost.
+ */
 export function marginAt(known: readonly Found[], at: number): number {
   const sorted = [...known].sort((a, b) => a.at - b.at);
-  if (sorted.length === 1) return sorted[0].margin + (at - sorted[0].at) * usualSlope;
-  const beyond = sorted.findIndex((k) => k.at >= at),
-    i = beyond < 0 ? sorted.length - 2 : Math.max(0, beyond - 1),
-    a = sorted[i],
-    b = sorted[i + 1];
+  if (sorted.length === 1) {
+    return sorted[0].margin + (at - sorted[0].at) * usualSlope;
+  }
+  const beyond = sorted.findIndex((k) => k.at >= at);
+  const i = beyond < 0 ? sorted.length - 2 : Math.max(0, beyond - 1);
+  const a = sorted[i];
+  const b = sorted[i + 1];
   // Noise may turn a slope around; a search that followed it would run away.
   const slope = Math.max((b.margin - a.margin) / (b.at - a.at), usualSlope / 4);
   return at <= a.at
@@ -48,10 +64,16 @@ export function nextTry(
   most: number,
   read: (at: number) => number = (at) => marginAt(known, at),
 ): number | undefined {
-  const { low, high } = bracket(known),
-    from = low ? low.at + 1 : least,
-    to = high ? high.at - 1 : most;
-  if (from > to) return undefined;
-  for (let at = from; at <= to; at++) if (read(at) >= 0) return at;
+  const { low, high } = bracket(known);
+  const from = low ? low.at + 1 : least;
+  const to = high ? high.at - 1 : most;
+  if (from > to) {
+    return undefined;
+  }
+  for (let at = from; at <= to; at++) {
+    if (read(at) >= 0) {
+      return at;
+    }
+  }
   return to;
 }

@@ -4,11 +4,12 @@ import { borderStrip, busyPatch, sampleBlocks, sampleOf } from './sample';
 /** Still at the left, busy at the right. */
 function halfBusy(width: number, height: number): Raster {
   const r = createRaster(width, height);
-  for (let y = 0; y < height; y++)
+  for (let y = 0; y < height; y++) {
     for (let x = 0; x < width; x++) {
       const v = x < width / 2 ? 120 : (x * 7919 + y * 104729) % 256;
       r.data.set([v, v, v, 255], (y * width + x) * 4);
     }
+  }
   return r;
 }
 
@@ -23,13 +24,14 @@ test.each([
 ])(
   'a sample of %i×%i lies within it, and of all but the tiniest is no more than about half of it',
   (width, height) => {
-    const picture = halfBusy(width, height),
-      blocks = sampleBlocks(picture),
-      area = blocks.reduce((sum, b) => sum + b.width * b.height, 0);
-    for (const { x, y, width: w, height: h } of blocks)
+    const picture = halfBusy(width, height);
+    const blocks = sampleBlocks(picture);
+    const area = blocks.reduce((sum, b) => sum + b.width * b.height, 0);
+    for (const { x, y, width: w, height: h } of blocks) {
       expect([x >= 0, y >= 0, x + w <= width, y + h <= height, w >= 1, h >= 1]).not.toContain(
         false,
       );
+    }
     expect(area).toBeLessThanOrEqual(
       width * height <= 48 * 48 ? width * height : 0.75 * width * height,
     );
@@ -39,10 +41,12 @@ test.each([
 );
 
 test('of a picture that is half still the sample is half still, and its blocks begin where codecs’ blocks do', () => {
-  const blocks = sampleBlocks(halfBusy(1900, 1200)),
-    still = blocks.filter((b) => b.x + b.width <= 950).length;
+  const blocks = sampleBlocks(halfBusy(1900, 1200));
+  const still = blocks.filter((b) => b.x + b.width <= 950).length;
   expect(Math.abs(still - blocks.length / 2)).toBeLessThanOrEqual(1);
-  for (const b of blocks) expect([b.x % 16, b.y % 16]).toEqual([0, 0]);
+  for (const b of blocks) {
+    expect([b.x % 16, b.y % 16]).toEqual([0, 0]);
+  }
   expect(busyPatch(halfBusy(1900, 1200)).x).toBeGreaterThan(900);
 });
 
@@ -54,12 +58,12 @@ test('strips hold the border they are of, and begin at a block', () => {
     ['top', 50, 0],
     ['bottom', 50, 76],
   ] as const) {
-    const strip = borderStrip(r, side),
-      left = side === 'right' ? 101 - strip.width : 0,
-      top = side === 'bottom' ? 77 - strip.height : 0;
+    const strip = borderStrip(r, side);
+    const left = side === 'right' ? 101 - strip.width : 0;
+    const top = side === 'bottom' ? 77 - strip.height : 0;
     expect([left % 16, top % 16]).toEqual([0, 0]);
-    const k = ((y - top) * strip.width + x - left) * 4,
-      s = (y * 101 + x) * 4;
+    const k = ((y - top) * strip.width + x - left) * 4;
+    const s = (y * 101 + x) * 4;
     expect([...strip.data.subarray(k, k + 4)]).toEqual([...r.data.subarray(s, s + 4)]);
     expect(Math.min(strip.width, strip.height)).toBeLessThanOrEqual(47);
   }

@@ -14,41 +14,47 @@ const samplePx = { least: 50_000, most: 170_000 };
 const lightnessAt = ({ data }: Raster, k: number): number =>
   lightnessOf(data[k], data[k + 1], data[k + 2]) * (data[k + 3] / 255);
 
-/** How much goes on in a block: mean step of lightness between every fourth px and its right neighbour. */
+/**
+ * How much goes on in a block: mean step of lightness between every fourth px and its right
+ * neighbour.
+ */
 function activity(raster: Raster, { x, y, width, height }: Rect): number {
-  let sum = 0,
-    n = 0;
-  for (let v = y; v < y + height; v += 4)
+  let sum = 0;
+  let n = 0;
+  for (let v = y; v < y + height; v += 4) {
     for (let u = x; u < x + width - 1; u += 4, n++) {
       const k = (v * raster.width + u) * 4;
       sum += Math.abs(lightnessAt(raster, k + 4) - lightnessAt(raster, k));
     }
+  }
   return n > 0 ? sum / n : 0;
 }
 
 /** The blocks whose activities stand for all: in order of activity, every so manieth. */
 export function sampleBlocks(raster: Raster): Rect[] {
-  const { width, height } = raster,
-    wanted = Math.min(
-      samplePx.most,
-      Math.max(samplePx.least, (width * height) / 8),
-      (width * height) / 2,
-    );
-  const side = Math.sqrt(wanted / blockCount),
-    onGrid = (length: number) => Math.max(grid * 3, Math.round(length / grid) * grid);
+  const { width, height } = raster;
+  const wanted = Math.min(
+    samplePx.most,
+    Math.max(samplePx.least, (width * height) / 8),
+    (width * height) / 2,
+  );
+  const side = Math.sqrt(wanted / blockCount);
+  const onGrid = (length: number) => Math.max(grid * 3, Math.round(length / grid) * grid);
   // What is low is taken in its whole height, and what is narrow in its whole width.
-  const h = Math.min(height, height < 1.5 * side ? height : onGrid(side)),
-    w = Math.min(width, onGrid(wanted / blockCount / h)),
-    blocks: Rect[] = [];
-  for (let y = 0; y + h <= height; y += Math.max(grid, Math.floor(h / grid) * grid))
-    for (let x = 0; x + w <= width; x += Math.max(grid, Math.floor(w / grid) * grid))
+  const h = Math.min(height, height < 1.5 * side ? height : onGrid(side));
+  const w = Math.min(width, onGrid(wanted / blockCount / h));
+  const blocks: Rect[] = [];
+  for (let y = 0; y + h <= height; y += Math.max(grid, Math.floor(h / grid) * grid)) {
+    for (let x = 0; x + w <= width; x += Math.max(grid, Math.floor(w / grid) * grid)) {
       blocks.push({ x, y, width: w, height: h });
+    }
+  }
   const count = Math.max(1, Math.min(blocks.length, Math.round(wanted / (w * h))));
   if (count === 1 && w * h > wanted && w * h > grid * grid) {
     // A picture of one block or so: its middle alone.
-    const shrink = Math.sqrt(wanted / (w * h)),
-      sw = Math.max(1, Math.round(w * shrink)),
-      sh = Math.max(1, Math.round(h * shrink));
+    const shrink = Math.sqrt(wanted / (w * h));
+    const sw = Math.max(1, Math.round(w * shrink));
+    const sh = Math.max(1, Math.round(h * shrink));
     return [{ x: (width - sw) >> 1, y: (height - sh) >> 1, width: sw, height: sh }];
   }
   const ranked = blocks
@@ -62,16 +68,17 @@ export function sampleBlocks(raster: Raster): Rect[] {
 
 /** The blocks side by side as one raster. */
 export function sampleOf(raster: Raster): Raster {
-  const blocks = sampleBlocks(raster),
-    [{ width, height }] = blocks,
-    out = createRaster(width * blocks.length, height);
+  const blocks = sampleBlocks(raster);
+  const [{ width, height }] = blocks;
+  const out = createRaster(width * blocks.length, height);
   blocks.forEach((block, i) => {
     const part = crop(raster, block);
-    for (let y = 0; y < height; y++)
+    for (let y = 0; y < height; y++) {
       out.data.set(
         part.data.subarray(y * width * 4, (y + 1) * width * 4),
         (y * out.width + i * width) * 4,
       );
+    }
   });
   return out;
 }
@@ -81,8 +88,8 @@ const stripPx = 32;
 
 /** A strip along a side that begins where the codec's blocks begin. */
 export function borderStrip(raster: Raster, side: Side): Raster {
-  const { width, height } = raster,
-    from = (length: number) => Math.max(0, Math.floor((length - stripPx) / grid) * grid);
+  const { width, height } = raster;
+  const from = (length: number) => Math.max(0, Math.floor((length - stripPx) / grid) * grid);
   switch (side) {
     case 'top':
       return crop(raster, { x: 0, y: 0, width, height: Math.min(stripPx, height) });
@@ -100,18 +107,19 @@ const patch = { width: 64, height: 48 };
 
 /** The part where most goes on: what compression changes shows there first. */
 export function busyPatch(raster: Raster): Rect {
-  const width = Math.min(patch.width, raster.width),
-    height = Math.min(patch.height, raster.height);
-  let best: Rect = { x: 0, y: 0, width, height },
-    most = -1;
-  for (let y = 0; y + height <= raster.height; y += 24)
+  const width = Math.min(patch.width, raster.width);
+  const height = Math.min(patch.height, raster.height);
+  let best: Rect = { x: 0, y: 0, width, height };
+  let most = -1;
+  for (let y = 0; y + height <= raster.height; y += 24) {
     for (let x = 0; x + width <= raster.width; x += 32) {
-      const rect = { x, y, width, height },
-        by = activity(raster, rect);
+      const rect = { x, y, width, height };
+      const by = activity(raster, rect);
       if (by > most) {
         most = by;
         best = rect;
       }
     }
+  }
   return best;
 }

@@ -4,7 +4,10 @@ import { mostWhole, searched } from './families';
 import { bestOf, keepsSeam, searchLightest, SearchStopped, type SearchListener } from './search';
 import type { Judgement, Trial, TrialPart, Tried } from './trial';
 
-/** A made-up codec: loss falls and bytes grow with quality, each format with its own figures; the sample is off by a part. */
+/**
+ * A made-up codec: loss falls and bytes grow with quality, each format with its own figures; the
+ * sample is off by a part.
+ */
 const weights: Readonly<Record<PressFormat, number>> = { avif: 0.5, webp: 0.8, jpeg: 1, png: 4 };
 
 interface Made {
@@ -31,16 +34,16 @@ function trial({
       patch: () => Promise.reject(new Error('not asked for')),
       async tryOut(settings, part): Promise<Tried> {
         log.push({ settings, part });
-        const exact = settings.lossless || (settings.format === 'png' && settings.colours === null),
-          q = settings.format === 'png' ? (settings.colours ?? 256) / 2.6 : settings.quality;
+        const exact = settings.lossless || (settings.format === 'png' && settings.colours === null);
+        const q = settings.format === 'png' ? (settings.colours ?? 256) / 2.6 : settings.quality;
         const loss = exact
-            ? 1e-9
-            : 0.25 * Math.exp(-0.045 * q) * (part === 'sample' ? sampleIsOff : 1),
-          bytes = Math.round(
-            (exact ? 90_000 : 3000 * Math.exp(0.025 * q)) *
-              weights[settings.format] *
-              (part === 'sample' ? 0.2 : 1),
-          );
+          ? 1e-9
+          : 0.25 * Math.exp(-0.045 * q) * (part === 'sample' ? sampleIsOff : 1);
+        const bytes = Math.round(
+          (exact ? 90_000 : 3000 * Math.exp(0.025 * q)) *
+            weights[settings.format] *
+            (part === 'sample' ? 0.2 : 1),
+        );
         const lost =
           part === 'borders'
             ? bordersKeep(settings)
@@ -76,9 +79,9 @@ async function run(
   return found;
 }
 
-const all: PressFormat[] = ['avif', 'webp', 'jpeg', 'png'],
-  wholes = (made: Made, format: PressFormat) =>
-    made.log.filter((l) => l.part === 'whole' && l.settings.format === format).length;
+const all: PressFormat[] = ['avif', 'webp', 'jpeg', 'png'];
+const wholes = (made: Made, format: PressFormat) =>
+  made.log.filter((l) => l.part === 'whole' && l.settings.format === format).length;
 /** The least quality of the made-up codec that holds the limit. */
 const least = (care: keyof typeof careLimits) =>
   Math.ceil(Math.log(0.25 / (1 - careLimits[care].structure)) / 0.045);
@@ -86,20 +89,22 @@ const least = (care: keyof typeof careLimits) =>
 test.each(['close', 'careful', 'light'] as const)(
   '%s: the lightest quality that holds is found within a step, with no format written more than four times',
   async (care) => {
-    const made = trial(),
-      found = await run(made, all, { by: 'care', care }),
-      best = bestOf({ by: 'care', care }, found)!;
+    const made = trial();
+    const found = await run(made, all, { by: 'care', care });
+    const best = bestOf({ by: 'care', care }, found)!;
     expect(best.settings.format).toBe('avif');
     expect(careMargin(best, careLimits[care])).toBeGreaterThanOrEqual(0);
     expect(best.settings.quality - least(care)).toBeLessThanOrEqual(1);
-    for (const format of all) expect(wholes(made, format)).toBeLessThanOrEqual(mostWhole);
+    for (const format of all) {
+      expect(wholes(made, format)).toBeLessThanOrEqual(mostWhole);
+    }
   },
 );
 
 test('a sample that tells too much or too little is corrected by the whole', async () => {
   for (const sampleIsOff of [0.5, 0.8, 1.6, 2.5]) {
-    const made = trial({ sampleIsOff }),
-      best = bestOf({ by: 'care', care: 'careful' }, await run(made, ['webp']))!;
+    const made = trial({ sampleIsOff });
+    const best = bestOf({ by: 'care', care: 'careful' }, await run(made, ['webp']))!;
     expect(careMargin(best, careLimits.careful)).toBeGreaterThanOrEqual(0);
     expect(best.settings.quality - least('careful')).toBeLessThanOrEqual(2);
     expect(wholes(made, 'webp')).toBeLessThanOrEqual(mostWhole);
@@ -107,10 +112,10 @@ test('a sample that tells too much or too little is corrected by the whole', asy
 });
 
 test('where the lightest loses its seam, strips along the border tell which of the next ones keep it', async () => {
-  const keeps = (s: PressSettings) => s.format !== 'jpeg' || s.quality % 5 === 0,
-    made = trial({ loses: (s) => (keeps(s) ? [] : ['seam-left']), bordersKeep: keeps });
-  const found = await run(made, ['jpeg']),
-    best = bestOf({ by: 'care', care: 'careful' }, found)!;
+  const keeps = (s: PressSettings) => s.format !== 'jpeg' || s.quality % 5 === 0;
+  const made = trial({ loses: (s) => (keeps(s) ? [] : ['seam-left']), bordersKeep: keeps });
+  const found = await run(made, ['jpeg']);
+  const best = bestOf({ by: 'care', care: 'careful' }, found)!;
   expect(keepsSeam(best)).toBe(true);
   expect(best.settings.quality % 5).toBe(0);
   expect(best.settings.quality).toBeGreaterThanOrEqual(least('careful'));
@@ -129,9 +134,9 @@ test('a format that always loses its seam is beaten by a heavier one that keeps 
 });
 
 test('so many bytes: the most alike of what fits', async () => {
-  const goal = { by: 'bytes', bytes: 8000 } as const,
-    made = trial(),
-    best = bestOf(goal, await run(made, all, goal))!;
+  const goal = { by: 'bytes', bytes: 8000 } as const;
+  const made = trial();
+  const best = bestOf(goal, await run(made, all, goal))!;
   expect(best.bytes).toBeLessThanOrEqual(8000);
   // The largest quality of AVIF whose 1500·e^(0.025 q) bytes fit.
   expect(Math.floor(Math.log(8000 / 1500) / 0.025) - best.settings.quality).toBeLessThanOrEqual(1);
@@ -140,10 +145,10 @@ test('so many bytes: the most alike of what fits', async () => {
 
 test('with two trials what takes long is written two at a time, and what is tried does not depend on how long anything takes', async () => {
   const tried = async (slow: readonly [number, number], care: keyof typeof careLimits) => {
-    const made = trial(),
-      found: Judgement[] = [];
-    let atOnce = 0,
-      most = 0;
+    const made = trial();
+    const found: Judgement[] = [];
+    let atOnce = 0;
+    let most = 0;
     const late = (ms: number): Trial => ({
       ...made.trial,
       async tryOut(settings, part) {
@@ -162,7 +167,9 @@ test('with two trials what takes long is written two at a time, and what is trie
       onProgress: () => {},
       wanted: () => true,
     });
-    for (const format of all) expect(wholes(made, format)).toBeLessThanOrEqual(mostWhole);
+    for (const format of all) {
+      expect(wholes(made, format)).toBeLessThanOrEqual(mostWhole);
+    }
     return {
       best: bestOf({ by: 'care', care }, found)!,
       most,
@@ -170,9 +177,9 @@ test('with two trials what takes long is written two at a time, and what is trie
     };
   };
   for (const care of ['close', 'careful', 'light'] as const) {
-    const even = await tried([1, 1], care),
-      uneven = await tried([0, 9], care),
-      other = await tried([9, 0], care);
+    const even = await tried([1, 1], care);
+    const uneven = await tried([0, 9], care);
+    const other = await tried([9, 0], care);
     expect(even.most).toBeGreaterThanOrEqual(2);
     expect(uneven.log).toEqual(even.log);
     expect(other.log).toEqual(even.log);
@@ -193,8 +200,8 @@ test('formats that the host does not take are not written', async () => {
 });
 
 test('given up, it ends at the next step, and what was tried is with the listener', async () => {
-  const made = trial(),
-    found: Judgement[] = [];
+  const made = trial();
+  const found: Judgement[] = [];
   await expect(
     searchLightest({ by: 'care', care: 'careful' }, all, [made.trial], {
       onTried: ({ judgement }) => {
@@ -208,14 +215,12 @@ test('given up, it ends at the next step, and what was tried is with the listene
 });
 
 test('a format that cannot be written is passed over; where none can, what the codec said is passed on', async () => {
-  const made = trial(),
-    failing: Trial = {
-      ...made.trial,
-      tryOut: (s, p) =>
-        s.format === 'avif'
-          ? Promise.reject(new Error('no room for AVIF'))
-          : made.trial.tryOut(s, p),
-    };
+  const made = trial();
+  const failing: Trial = {
+    ...made.trial,
+    tryOut: (s, p) =>
+      s.format === 'avif' ? Promise.reject(new Error('no room for AVIF')) : made.trial.tryOut(s, p),
+  };
   expect(
     bestOf({ by: 'care', care: 'careful' }, await run({ ...made, trial: failing }, all))!.settings
       .format,

@@ -5,7 +5,10 @@ import { mostWhole, searched, type Family, type SearchedFormat } from './familie
 import { bracket, marginAt, nextTry, type Found } from './root';
 import type { Judgement, Tried, Trial } from './trial';
 
-/** Steps of quality up from the lightest file that holds, among which one is looked for that keeps the seam. */
+/**
+ * Steps of quality up from the lightest file that holds, among which one is looked for that keeps
+ * the seam.
+ */
 const seamReach = 12;
 
 /** What a sample tells is off by about so much. */
@@ -40,14 +43,17 @@ export const meetsGoal = (goal: Goal, judgement: Judgement): boolean =>
 const likeness = (judgement: Judgement): number => careMargin(judgement, careLimits.close);
 
 /**
- * The best of what was tried. Files that meet the goal come before others, and files that keep the seam before others of
- * the same kind; of those the lightest is the best, where bytes are the goal the most alike, and where nothing meets the
- * goal what comes nearest to it. Undefined where nothing was tried.
+ * The best of what was tried. Files that meet the goal come before others, and files that keep the
+ * seam before others of the same kind; of those the lightest is the best, where bytes are the goal
+ * the most alike, and where nothing meets the goal what comes nearest to it. Undefined where
+ * nothing was tried.
  */
 export function bestOf(goal: Goal, tried: readonly Judgement[]): Judgement | undefined {
   const rank = (j: Judgement) => (meetsGoal(goal, j) ? 0 : 2) + (keepsSeam(j) ? 0 : 1);
   const within = (a: Judgement, b: Judgement): number => {
-    if (!meetsGoal(goal, a)) return goalMargin(goal, b, b.bytes) - goalMargin(goal, a, a.bytes);
+    if (!meetsGoal(goal, a)) {
+      return goalMargin(goal, b, b.bytes) - goalMargin(goal, a, a.bytes);
+    }
     return goal.by === 'bytes' ? likeness(b) - likeness(a) : 0;
   };
   return tried.toSorted((a, b) => rank(a) - rank(b) || within(a, b) || a.bytes - b.bytes)[0];
@@ -73,7 +79,10 @@ interface Job {
   readonly step: (done: number) => void;
 }
 
-/** For a number of bytes the largest setting is wanted that still holds: the same search from the other end. */
+/**
+ * For a number of bytes the largest setting is wanted that still holds: the same search from the
+ * other end.
+ */
 const settingAt = (family: Family, goal: Goal, at: number) =>
   family.at(goal.by === 'bytes' ? family.least + family.most - at : at);
 
@@ -86,9 +95,9 @@ async function searchSample(
   { goal, trial, check }: Job,
   worthwhile: Worthwhile = always,
 ): Promise<Rough> {
-  const known: Found[] = [],
-    tried = new Map<number, Judgement>(),
-    scale = trial.area.whole / trial.area.sample;
+  const known: Found[] = [];
+  const tried = new Map<number, Judgement>();
+  const scale = trial.area.whole / trial.area.sample;
   for (
     let at: number | undefined = guess;
     at !== undefined && known.length < 6;
@@ -100,23 +109,28 @@ async function searchSample(
     known.push({ at, margin: goalMargin(goal, judgement, judgement.bytes * scale) });
     const { low, high } = bracket(known);
     // The whole decides about the last steps: a sample is off by more.
-    if (Math.abs(known.at(-1)!.margin) < sampleNear || (low && high && high.at - low.at <= 3))
+    if (Math.abs(known.at(-1)!.margin) < sampleNear || (low && high && high.at - low.at <= 3)) {
       break;
+    }
     // It falls short and is too heavy already.
-    if (known.at(-1)!.margin < 0 && !worthwhile(judgement.bytes * scale)) break;
+    if (known.at(-1)!.margin < 0 && !worthwhile(judgement.bytes * scale)) {
+      break;
+    }
   }
   const nearest = known.reduce((a, b) => (Math.abs(b.margin) < Math.abs(a.margin) ? b : a));
   return { family, known, at: nearest.at, best: tried.get(nearest.at)!, margin: nearest.margin };
 }
 
-/** A second number to try at the same time: the one that is asked for next if the first does not do. */
+/**
+ * A second number to try at the same time: the one that is asked for next if the first does not do.
+ */
 function companion(
   at: number,
   known: readonly Found[],
   { least, most }: Family,
 ): number | undefined {
-  const { low, high } = bracket(known),
-    other = high ? at - 1 : Math.min(most, at + 2);
+  const { low, high } = bracket(known);
+  const other = high ? at - 1 : Math.min(most, at + 2);
   return other !== at && other >= least && other !== low?.at && other !== high?.at
     ? other
     : undefined;
@@ -128,8 +142,8 @@ async function searchWhole(
   { wholes: most, near }: SearchedFormat,
   { goal, trial, second, check, onWhole, step }: Job,
 ): Promise<void> {
-  const whole: Found[] = [],
-    tried = new Map<number, Judgement>();
+  const whole: Found[] = [];
+  const tried = new Map<number, Judgement>();
   const write = async (at: number, on = trial): Promise<Judgement> => {
     check();
     const one = await on.tryOut(settingAt(family, goal, at), 'whole');
@@ -149,15 +163,18 @@ async function searchWhole(
     const beside =
       second && whole.length + 2 <= mostWhole ? companion(at, whole, family) : undefined;
     await Promise.all([write(at), ...(beside === undefined ? [] : [write(beside, second)])]);
-    const { low, high } = bracket(whole),
-      next = nextTry(whole, family.least, family.most, read);
-    // One step is about two hundredths of the bytes: where the next lower one will hardly hold, or much was written already, it is not worth a file.
+    const { low, high } = bracket(whole);
+    const next = nextTry(whole, family.least, family.most, read);
+    // One step is about two hundredths of the bytes: where the next lower one will hardly hold, or
+    // much was written already, it is not worth a file.
     if (
       high &&
       (high.margin < near || (next === high.at - 1 && (read(next) < near / 2 || whole.length >= 3)))
-    )
+    ) {
       break;
-    // Each that fails makes the next stride longer, and the last one is not wasted on what may just fail.
+    }
+    // Each that fails makes the next stride longer, and the last one is not wasted on what may just
+    // fail.
     at =
       high || !low || next === undefined
         ? next
@@ -171,17 +188,22 @@ async function searchWhole(
     !high ||
     keepsSeam(tried.get(high.at)!) ||
     !tried.get(high.at)!.lost.every((id) => id.startsWith('seam-'))
-  )
+  ) {
     return;
+  }
   for (
     let at = high.at + 1;
     at <= Math.min(family.most, high.at + seamReach) && whole.length < most;
     at++
   ) {
-    if (tried.has(at)) continue;
+    if (tried.has(at)) {
+      continue;
+    }
     check();
     const { judgement } = await trial.tryOut(settingAt(family, goal, at), 'borders');
-    if (judgement.lost.length === 0 && keepsSeam(await write(at))) return;
+    if (judgement.lost.length === 0 && keepsSeam(await write(at))) {
+      return;
+    }
   }
 }
 
@@ -200,8 +222,8 @@ async function searchSamples(
   job: Job,
   worthwhile: Worthwhile = always,
 ): Promise<Rough> {
-  const { families, forColour } = searched[format],
-    rough: Rough[] = [];
+  const { families, forColour } = searched[format];
+  const rough: Rough[] = [];
   const look = async (family: Family) => {
     const guess = rough[0]
       ? rough[0].at
@@ -211,11 +233,15 @@ async function searchSamples(
     rough.push(await searchSample(family, guess, job, worthwhile));
     job.step(Math.min(0.3, 0.1 * rough.length));
   };
-  for (const family of families) await look(family);
-  if (forColour && rough.every((r) => isShortOfColour(r.best, job.goal))) await look(forColour);
+  for (const family of families) {
+    await look(family);
+  }
+  if (forColour && rough.every((r) => isShortOfColour(r.best, job.goal))) {
+    await look(forColour);
+  }
   // Those that come near are compared as if each just held.
-  const comes = (r: Rough) => r.margin > -sampleNear,
-    bytes = (r: Rough) => r.best.bytes * Math.exp(-bytesByMargin * r.margin);
+  const comes = (r: Rough) => r.margin > -sampleNear;
+  const bytes = (r: Rough) => r.best.bytes * Math.exp(-bytesByMargin * r.margin);
   const better = (a: Rough, b: Rough): number =>
     Number(comes(b)) - Number(comes(a)) ||
     (!comes(a)
@@ -226,7 +252,10 @@ async function searchSamples(
   return rough.toSorted(better)[0];
 }
 
-/** The lightest file of a format; written whole only if its bytes, as the sample has them, are worth it. */
+/**
+ * The lightest file of a format; written whole only if its bytes, as the sample has them, are worth
+ * it.
+ */
 async function writeLightest(
   format: PressFormat,
   rough: Rough,
@@ -236,38 +265,44 @@ async function writeLightest(
   if (
     rough.margin > hopeless &&
     worthwhile(rough.best.bytes * (job.trial.area.whole / job.trial.area.sample))
-  )
+  ) {
     await searchWhole(rough, searched[format], job);
+  }
 }
 
-/** Settings that just hold on the sample, for showing what a goal means; the most careful there are where none do. */
+/**
+ * Settings that just hold on the sample, for showing what a goal means; the most careful there are
+ * where none do.
+ */
 export async function settingsFor(
   goal: Goal,
   format: PressFormat,
   trial: Trial,
 ): Promise<PressSettings> {
-  const [family] = searched[format].families,
-    { at } = await searchSample(family, family.guess, {
-      goal,
-      trial,
-      second: undefined,
-      check: () => {},
-      onWhole: () => {},
-      step: () => {},
-    });
+  const [family] = searched[format].families;
+  const { at } = await searchSample(family, family.guess, {
+    goal,
+    trial,
+    second: undefined,
+    check: () => {},
+    onWhole: () => {},
+    step: () => {},
+  });
   return settingAt(family, goal, at);
 }
 
 /**
- * Looks in each format for the file that meets the goal with the fewest bytes, where bytes are the goal for the one that is
- * most alike, and that keeps whatever blends as it was drawn. Most of it is done on a sample; no format is written more
- * than `mostWhole` times in full size. Files without loss are written where they can be the best. What is tried depends on
- * the picture, and on whether there is more than one trial, but never on how long something took.
- * @param trials as many as may work at the same time, one at least; all of the same picture; each is asked for one file
- * after the other, and may be asked before it has answered
+ * Looks in each format for the file that meets the goal with the fewest bytes, where bytes are the
+ * goal for the one that is most alike, and that keeps whatever blends as it was drawn. Most of it
+ * is done on a sample; no format is written more than `mostWhole` times in full size. Files without
+ * loss are written where they can be the best. What is tried depends on the picture, and on whether
+ * there is more than one trial, but never on how long something took.
+ * @param trials as many as may work at the same time, one at least; all of the same picture; each
+ * is asked for one file after the other, and may be asked before it has answered
  * @param listener is told of every file in full size as soon as there is one
  * A format that cannot be written is passed over.
- * @throws SearchStopped when the listener did not want it any more; what the codec said where no format could be written
+ * @throws SearchStopped when the listener did not want it any more; what the codec said where no
+ * format could be written
  */
 export async function searchLightest(
   goal: Goal,
@@ -276,12 +311,14 @@ export async function searchLightest(
   listener: SearchListener,
 ): Promise<void> {
   const check = () => {
-    if (!listener.wanted()) throw new SearchStopped('The search was stopped.');
+    if (!listener.wanted()) {
+      throw new SearchStopped('The search was stopped.');
+    }
   };
-  const judged: Judgement[] = [],
-    done = new Map<PressFormat, number>(),
-    total = formats.reduce((sum, f) => sum + searched[f].time, 0),
-    scale = trials[0].area.whole / trials[0].area.sample;
+  const judged: Judgement[] = [];
+  const done = new Map<PressFormat, number>();
+  const total = formats.reduce((sum, f) => sum + searched[f].time, 0);
+  const scale = trials[0].area.whole / trials[0].area.sample;
   const jobFor = (format: PressFormat, worker: number): Job => ({
     goal,
     trial: trials[worker],
@@ -307,7 +344,9 @@ export async function searchLightest(
     try {
       await work();
     } catch (error) {
-      if (error instanceof SearchStopped) throw error;
+      if (error instanceof SearchStopped) {
+        throw error;
+      }
       failures.push(error);
     }
   };
@@ -322,22 +361,23 @@ export async function searchLightest(
     };
 
   const lossy = formats
-      .filter((f) => f !== 'png')
-      .toSorted((a, b) => searched[b].time - searched[a].time),
-    quick: readonly PressFormat[] = lossy.filter((f) => !searched[f].twoAtOnce);
-  const ended = new Map<PressFormat, () => void>(),
-    quickEnded = Promise.all(
-      quick.map(
-        (f) =>
-          new Promise<void>((resolve) => {
-            ended.set(f, resolve);
-          }),
-      ),
-    );
+    .filter((f) => f !== 'png')
+    .toSorted((a, b) => searched[b].time - searched[a].time);
+  const quick: readonly PressFormat[] = lossy.filter((f) => !searched[f].twoAtOnce);
+  const ended = new Map<PressFormat, () => void>();
+  const quickEnded = Promise.all(
+    quick.map(
+      (f) =>
+        new Promise<void>((resolve) => {
+          ended.set(f, resolve);
+        }),
+    ),
+  );
   const lossless = formats.flatMap((f) => searched[f].lossless ?? []);
-  let palette: Rough | undefined,
-    plain = 0;
-  // Palettes are seldom the lightest: they come when it is known what they are up against, and what takes longest is not waited for.
+  let palette: Rough | undefined;
+  let plain = 0;
+  // Palettes are seldom the lightest: they come when it is known what they are up against, and what
+  // takes longest is not waited for.
   const tasks = [
     ...lossy.map((format) => async (worker: number) => {
       const job = jobFor(format, worker);
@@ -350,7 +390,7 @@ export async function searchLightest(
     }),
     async (worker: number) => {
       await quickEnded;
-      if (formats.includes('png'))
+      if (formats.includes('png')) {
         await passingOver(async () => {
           palette = await searchSamples(
             'png',
@@ -358,17 +398,21 @@ export async function searchLightest(
             mayWin(judged.filter((j) => quick.includes(j.settings.format))),
           );
         });
+      }
       // A PNG is written quickly, and tells about what other files without loss take.
-      if (lossless.length > 0)
+      if (lossless.length > 0) {
         await passingOver(async () => {
           check();
           plain = (await trials[worker].tryOut(pressAs('png'), 'sample')).judgement.bytes * scale;
         });
+      }
     },
   ];
   await Promise.all(
     trials.map(async (_, worker) => {
-      for (let task = tasks.shift(); task; task = tasks.shift()) await task(worker);
+      for (let task = tasks.shift(); task; task = tasks.shift()) {
+        await task(worker);
+      }
     }),
   );
   if (palette) {
@@ -376,14 +420,19 @@ export async function searchLightest(
     await passingOver(() => writeLightest('png', rough, jobFor('png', 0), mayWin(judged)));
   }
   // No file without loss is below half of a PNG.
-  for (const settings of plain > 0 ? lossless : [])
+  for (const settings of plain > 0 ? lossless : []) {
     await passingOver(async () => {
-      if (!mayWin(judged)(settings.format === 'png' ? plain : plain / 2)) return;
+      if (!mayWin(judged)(settings.format === 'png' ? plain : plain / 2)) {
+        return;
+      }
       check();
       const tried = await trials[0].tryOut(settings, 'whole');
       judged.push(tried.judgement);
       listener.onTried(tried);
     });
-  if (judged.length === 0 && failures.length > 0) throw failures[0];
+  }
+  if (judged.length === 0 && failures.length > 0) {
+    throw failures[0];
+  }
   listener.onProgress(1, formats[0]);
 }

@@ -6,11 +6,12 @@ import { compareScale, referenceOf, scaleOf, similarityTo, type Plane } from './
 /** Clouds with grain. */
 function clouds(width: number, height: number, seed = 0): Raster {
   const r = createRaster(width, height);
-  for (let y = 0; y < height; y++)
+  for (let y = 0; y < height; y++) {
     for (let x = 0; x < width; x++) {
       const v = 255 * octaves(x / 20, y / 20, 997, 997, seed, 3) + ((x * 7919 + y * 104729) % 13);
       r.data.set([v, v * 0.8 + 20, 255 - v, 255], (y * width + x) * 4);
     }
+  }
   return r;
 }
 const mapped = (r: Raster, change: (level: number, i: number) => number): Raster => ({
@@ -24,13 +25,14 @@ const grey = (r: Raster): Plane => ({
 });
 const noisy = (by: number) => (v: number, i: number) => v + by * Math.sin(i * 12.9898);
 
-// The single scale of the 2004 paper, against ssim.js (its 'original' formula, without its reduction of large pictures).
+// The single scale of the 2004 paper, against ssim.js (its 'original' formula, without its
+// reduction of large pictures).
 test.each([2, 8, 30])(
   'one scale is the measure that ssim.js computes, noise of %i levels',
   (by) => {
-    const a = clouds(120, 90),
-      plain = { ...a, data: a.data.map((_, i) => (i % 4 === 3 ? 255 : a.data[i - (i % 4)])) },
-      b = mapped(plain, (v, i) => v + by * Math.sin((i >> 2) * 12.9898));
+    const a = clouds(120, 90);
+    const plain = { ...a, data: a.data.map((_, i) => (i % 4 === 3 ? 255 : a.data[i - (i % 4)])) };
+    const b = mapped(plain, (v, i) => v + by * Math.sin((i >> 2) * 12.9898));
     const theirs = ssim(plain as unknown as ImageData, b as unknown as ImageData, {
       ssim: 'original',
       downsample: false,
@@ -41,8 +43,8 @@ test.each([2, 8, 30])(
 );
 
 test('a picture is wholly like itself, and the less the more it is disturbed', () => {
-  const picture = clouds(200, 120),
-    reference = referenceOf(picture, '#ffffff');
+  const picture = clouds(200, 120);
+  const reference = referenceOf(picture, '#ffffff');
   expect(similarityTo(reference, picture, '#ffffff')).toEqual({
     structure: expect.closeTo(1, 5),
     colour: 0,
@@ -55,8 +57,8 @@ test('a picture is wholly like itself, and the less the more it is disturbed', (
 });
 
 test('hue is guarded apart: a turn of colour at the same lightness leaves the structure and is seen by the guard', () => {
-  const plain = createRaster(64, 64),
-    turned = createRaster(64, 64);
+  const plain = createRaster(64, 64);
+  const turned = createRaster(64, 64);
   // Two sRGB colours of CIE L* 50 within a tenth, by this program's own conversion.
   for (let i = 0; i < 64 * 64; i++) {
     plain.data.set([119, 119, 119, 255], i * 4);
@@ -68,8 +70,8 @@ test('hue is guarded apart: a turn of colour at the same lightness leaves the st
 });
 
 test('what is see-through is compared as it is seen over the page', () => {
-  const clear = createRaster(40, 30),
-    other = createRaster(40, 30);
+  const clear = createRaster(40, 30);
+  const other = createRaster(40, 30);
   for (let i = 0; i < 40 * 30; i++) {
     clear.data.set([255, 0, 0, 0], i * 4);
     other.data.set([0, 255, 255, 0], i * 4);
@@ -79,7 +81,9 @@ test('what is see-through is compared as it is seen over the page', () => {
     colour: 0,
   });
   const full = mapped(other, (v) => v);
-  for (let i = 3; i < full.data.length; i += 4) full.data[i] = 255;
+  for (let i = 3; i < full.data.length; i += 4) {
+    full.data[i] = 255;
+  }
   expect(similarityTo(referenceOf(clear, '#3b4a45'), full, '#3b4a45').colour).toBeGreaterThan(5);
 });
 
@@ -89,8 +93,8 @@ test.each([
   [12, 400],
   [11, 11],
 ])('small pictures of %i×%i px are measured too', (width, height) => {
-  const picture = clouds(width, height),
-    reference = referenceOf(picture, '#ffffff');
+  const picture = clouds(width, height);
+  const reference = referenceOf(picture, '#ffffff');
   expect(similarityTo(reference, picture, '#ffffff').structure).toBeCloseTo(1, 5);
   expect(similarityTo(reference, mapped(picture, noisy(40)), '#ffffff').structure).toBeLessThan(
     0.999,

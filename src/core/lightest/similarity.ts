@@ -7,22 +7,35 @@ import type { Hex } from '../site/model/hex';
 
 /** How alike two pictures are for the eye. */
 export interface Similarity {
-  /** Structural similarity over several scales, of lightness: 1 for equal pictures, below 0 only for opposite ones. */
+  /**
+   * Structural similarity over several scales, of lightness: 1 for equal pictures, below 0 only for
+   * opposite ones.
+   */
   readonly structure: number;
-  /** Difference of hue and chroma that all but one in a hundred areas of 4×4 px stay below: a hundred times the distance in OKLab's a, b. */
+  /**
+   * Difference of hue and chroma that all but one in a hundred areas of 4×4 px stay below: a
+   * hundred times the distance in OKLab's a, b.
+   */
   readonly colour: number;
 }
 
-/* Z. Wang, A. C. Bovik, H. R. Sheikh and E. P. Simoncelli, “Image quality assessment: from error visibility to structural
-   similarity”, IEEE Transactions on Image Processing 13(4), 2004: an 11×11 Gaussian window of standard deviation 1.5, K1 =
-   0.01, K2 = 0.03. Z. Wang, E. P. Simoncelli and A. C. Bovik, “Multiscale structural similarity for image quality
-   assessment”, Asilomar 2003: five scales, multiplied with an exponent each. Values from memory. */
-const windowPx = 11,
-  deviation = 1.5,
-  c1 = 0.01 ** 2,
-  c2 = 0.03 ** 2;
+/*
+ * Z. Wang, A. C. Bovik, H. R. Sheikh and E. P. Simoncelli, “Image quality assessment: from error
+ * visibility to structural similarity”, IEEE Transactions on Image Processing 13(4), 2004: an 11×11
+ * Gaussian window of standard deviation 1.5, K1 = 0.01, K2 = 0.03. Z. Wang, E. P. Simoncelli and A.
+ * C. Bovik, “Multiscale structural similarity for image quality assessment”, Asilomar 2003: five
+ * scales, multiplied with an exponent each. Values from memory.
+ */
+const windowPx = 11;
+const deviation = 1.5;
+const c1 = 0.01 ** 2;
+const c2 = 0.03 ** 2;
 
-/** The paper's are 0.0448, 0.2856, 0.3001, 0.2363 and 0.1333, found for pictures seen from some way off. Those of a page are looked at px by px, so the finest scale counts for more here (ours, by looking). */
+/**
+ * The paper's are 0.0448, 0.2856, 0.3001, 0.2363 and 0.1333, found for pictures seen from some way
+ * off. Those of a page are looked at px by px, so the finest scale counts for more here (ours, by
+ * looking).
+ */
 const exponents = [0.2, 0.3, 0.25, 0.15, 0.1];
 
 /** Values of one quantity, 0..1, row by row. */
@@ -39,7 +52,10 @@ export interface Scale {
   readonly square: Float32Array;
 }
 
-/** A picture prepared to be compared with others of its size: what of the measure depends on it alone. */
+/**
+ * A picture prepared to be compared with others of its size: what of the measure depends on it
+ * alone.
+ */
 export interface Reference {
   readonly width: number;
   readonly height: number;
@@ -50,9 +66,9 @@ export interface Reference {
 
 function gaussian(taps: number): Float64Array {
   const weights = Float64Array.from({ length: taps }, (_, i) =>
-      Math.exp(-((i - (taps - 1) / 2) ** 2) / (2 * deviation * deviation)),
-    ),
-    sum = weights.reduce((a, b) => a + b, 0);
+    Math.exp(-((i - (taps - 1) / 2) ** 2) / (2 * deviation * deviation)),
+  );
+  const sum = weights.reduce((a, b) => a + b, 0);
   return weights.map((w) => w / sum);
 }
 
@@ -60,7 +76,7 @@ function gaussian(taps: number): Float64Array {
 function across(row: Float64Array, weights: Float64Array, out: Float64Array): void {
   if (weights.length === windowPx) {
     const [a, b, c, d, e, f] = weights;
-    for (let o = 0; o < out.length; o++)
+    for (let o = 0; o < out.length; o++) {
       out[o] =
         a * (row[o] + row[o + 10]) +
         b * (row[o + 1] + row[o + 9]) +
@@ -68,20 +84,24 @@ function across(row: Float64Array, weights: Float64Array, out: Float64Array): vo
         d * (row[o + 3] + row[o + 7]) +
         e * (row[o + 4] + row[o + 6]) +
         f * row[o + 5];
-  } else
+    }
+  } else {
     for (let o = 0; o < out.length; o++) {
       let sum = 0;
-      for (let t = 0; t < weights.length; t++) sum += weights[t] * row[o + t];
+      for (let t = 0; t < weights.length; t++) {
+        sum += weights[t] * row[o + t];
+      }
       out[o] = sum;
     }
+  }
 }
 
 /** Weighted means of as many rows as there are weights. */
 function down(rows: readonly Float64Array[], weights: Float64Array, out: Float32Array): void {
   if (weights.length === windowPx) {
-    const [a, b, c, d, e, f] = weights,
-      [r0, r1, r2, r3, r4, r5, r6, r7, r8, r9, r10] = rows;
-    for (let o = 0; o < out.length; o++)
+    const [a, b, c, d, e, f] = weights;
+    const [r0, r1, r2, r3, r4, r5, r6, r7, r8, r9, r10] = rows;
+    for (let o = 0; o < out.length; o++) {
       out[o] =
         a * (r0[o] + r10[o]) +
         b * (r1[o] + r9[o]) +
@@ -89,16 +109,21 @@ function down(rows: readonly Float64Array[], weights: Float64Array, out: Float32
         d * (r3[o] + r7[o]) +
         e * (r4[o] + r6[o]) +
         f * r5[o];
-  } else
+    }
+  } else {
     for (let o = 0; o < out.length; o++) {
       let sum = 0;
-      for (let t = 0; t < weights.length; t++) sum += weights[t] * rows[t][o];
+      for (let t = 0; t < weights.length; t++) {
+        sum += weights[t] * rows[t][o];
+      }
       out[o] = sum;
     }
+  }
 }
 
 /**
- * Weighted means under the window, wherever it fits whole; where a side is shorter than the window, the window is as short.
+ * Weighted means under the window, wherever it fits whole; where a side is shorter than the window,
+ * the window is as short.
  * Only the rows under the window are held, so that it all stays in the processor's cache.
  * @param rowAt fills a row of what is smoothed
  */
@@ -107,20 +132,22 @@ function smooth(
   height: number,
   rowAt: (y: number, row: Float64Array) => void,
 ): Float32Array {
-  const tx = Math.min(windowPx, width),
-    ty = Math.min(windowPx, height),
-    w = width - tx + 1,
-    h = height - ty + 1,
-    wx = gaussian(tx),
-    wy = gaussian(ty);
-  const row = new Float64Array(width),
-    out = new Float32Array(w * h);
+  const tx = Math.min(windowPx, width);
+  const ty = Math.min(windowPx, height);
+  const w = width - tx + 1;
+  const h = height - ty + 1;
+  const wx = gaussian(tx);
+  const wy = gaussian(ty);
+  const row = new Float64Array(width);
+  const out = new Float32Array(w * h);
   let rows = Array.from({ length: ty }, () => new Float64Array(w));
   for (let y = 0; y < height; y++) {
     rows = [...rows.slice(1), rows[0]];
     rowAt(y, row);
     across(row, wx, rows[ty - 1]);
-    if (y >= ty - 1) down(rows, wy, out.subarray((y - ty + 1) * w, (y - ty + 2) * w));
+    if (y >= ty - 1) {
+      down(rows, wy, out.subarray((y - ty + 1) * w, (y - ty + 2) * w));
+    }
   }
   return out;
 }
@@ -131,17 +158,24 @@ const meanOf = ({ width, height, data }: Plane): Float32Array =>
 /** Local means of two planes' product. */
 const productOf = ({ width, height, data }: Plane, other: Plane): Float32Array =>
   smooth(width, height, (y, row) => {
-    for (let x = 0, i = y * width; x < width; x++, i++) row[x] = data[i] * other.data[i];
+    for (let x = 0, i = y * width; x < width; x++, i++) {
+      row[x] = data[i] * other.data[i];
+    }
   });
 
-/** Means of 2×2 px, as the paper's own low pass before every second px is taken; an odd last row or column falls away. */
+/**
+ * Means of 2×2 px, as the paper's own low pass before every second px is taken; an odd last row or
+ * column falls away.
+ */
 function half({ width, height, data }: Plane): Plane {
-  const w = width >> 1,
-    h = height >> 1,
-    out = new Float32Array(w * h);
-  for (let y = 0; y < h; y++)
-    for (let x = 0, i = 2 * y * width, o = y * w; x < w; x++, i += 2, o++)
+  const w = width >> 1;
+  const h = height >> 1;
+  const out = new Float32Array(w * h);
+  for (let y = 0; y < h; y++) {
+    for (let x = 0, i = 2 * y * width, o = y * w; x < w; x++, i += 2, o++) {
       out[o] = (data[i] + data[i + 1] + data[i + width] + data[i + width + 1]) / 4;
+    }
+  }
   return { width: w, height: h, data: out };
 }
 
@@ -154,8 +188,8 @@ const scaleCount = (width: number, height: number): number =>
 
 /** Lightness, 0..1, of what is seen over a colour. */
 function lightnessPlane({ width, height, data }: Raster, under: Hex): Plane {
-  const { r: ur, g: ug, b: ub } = colourOf(under),
-    out = new Float32Array(width * height);
+  const { r: ur, g: ug, b: ub } = colourOf(under);
+  const out = new Float32Array(width * height);
   for (let i = 0, k = 0; i < out.length; i++, k += 4) {
     const a = data[k + 3];
     if (a === 255) {
@@ -171,32 +205,37 @@ function lightnessPlane({ width, height, data }: Raster, under: Hex): Plane {
 
 const areaPx = 4;
 
-/** OKLab's a and b of each area's mean light, as seen over a colour; areas at the right and lower end may be smaller. */
+/**
+ * OKLab's a and b of each area's mean light, as seen over a colour; areas at the right and lower
+ * end may be smaller.
+ */
 function chromaOf({ width, height, data }: Raster, under: Hex): Float32Array {
-  const { r: ur, g: ug, b: ub } = colourOf(under),
-    w = Math.ceil(width / areaPx),
-    h = Math.ceil(height / areaPx),
-    out = new Float32Array(w * h * 2);
+  const { r: ur, g: ug, b: ub } = colourOf(under);
+  const w = Math.ceil(width / areaPx);
+  const h = Math.ceil(height / areaPx);
+  const out = new Float32Array(w * h * 2);
   const back = [linearOfLevel[ur], linearOfLevel[ug], linearOfLevel[ub]];
-  for (let v = 0; v < h; v++)
+  for (let v = 0; v < h; v++) {
     for (let u = 0; u < w; u++) {
-      let r = 0,
-        g = 0,
-        b = 0,
-        n = 0;
-      for (let y = v * areaPx, bottom = Math.min(height, y + areaPx); y < bottom; y++)
+      let r = 0;
+      let g = 0;
+      let b = 0;
+      let n = 0;
+      for (let y = v * areaPx, bottom = Math.min(height, y + areaPx); y < bottom; y++) {
         for (let x = u * areaPx, right = Math.min(width, x + areaPx); x < right; x++, n++) {
-          const k = (y * width + x) * 4,
-            a = data[k + 3] / 255;
+          const k = (y * width + x) * 4;
+          const a = data[k + 3] / 255;
           r += back[0] + a * (linearOfLevel[data[k]] - back[0]);
           g += back[1] + a * (linearOfLevel[data[k + 1]] - back[1]);
           b += back[2] + a * (linearOfLevel[data[k + 2]] - back[2]);
         }
-      const lab = linearToOklab(r / n, g / n, b / n),
-        o = (v * w + u) * 2;
+      }
+      const lab = linearToOklab(r / n, g / n, b / n);
+      const o = (v * w + u) * 2;
       out[o] = lab[1];
       out[o + 1] = lab[2];
     }
+  }
   return out;
 }
 
@@ -209,7 +248,9 @@ export function referenceOf(raster: Raster, under: Hex): Reference {
   let plane = lightnessPlane(raster, under);
   for (let n = scaleCount(raster.width, raster.height); n > 0; n--) {
     scales.push(scaleOf(plane));
-    if (n > 1) plane = half(plane);
+    if (n > 1) {
+      plane = half(plane);
+    }
   }
   return { width: raster.width, height: raster.height, scales, chroma: chromaOf(raster, under) };
 }
@@ -220,22 +261,25 @@ export const scaleOf = (plane: Plane): Scale => ({
   square: productOf(plane, plane),
 });
 
-/** Means over a scale: of the whole measure of the 2004 paper, and of it without its term for luminance. */
+/**
+ * Means over a scale: of the whole measure of the 2004 paper, and of it without its term for
+ * luminance.
+ */
 export function compareScale(
   { plane, mean, square }: Scale,
   other: Plane,
 ): { whole: number; contrast: number } {
-  const mx = mean,
-    xx = square,
-    my = meanOf(other),
-    yy = productOf(other, other),
-    xy = productOf(plane, other);
-  let whole = 0,
-    contrast = 0;
+  const mx = mean;
+  const xx = square;
+  const my = meanOf(other);
+  const yy = productOf(other, other);
+  const xy = productOf(plane, other);
+  let whole = 0;
+  let contrast = 0;
   for (let i = 0; i < mx.length; i++) {
-    const m = mx[i] * my[i],
-      ma = mx[i] * mx[i],
-      mb = my[i] * my[i];
+    const m = mx[i] * my[i];
+    const ma = mx[i] * mx[i];
+    const mb = my[i] * my[i];
     const local = (2 * (xy[i] - m) + c2) / (xx[i] - ma + yy[i] - mb + c2);
     contrast += local;
     whole += (local * (2 * m + c1)) / (ma + mb + c1);
@@ -249,29 +293,33 @@ export function compareScale(
  * @throws RangeError when the sizes differ
  */
 export function similarityTo(reference: Reference, raster: Raster, under: Hex): Similarity {
-  if (raster.width !== reference.width || raster.height !== reference.height)
+  if (raster.width !== reference.width || raster.height !== reference.height) {
     throw new RangeError(
       `Expected a picture of ${reference.width}×${reference.height} px, found ${raster.width}×${raster.height}`,
     );
-  const used = exponents.slice(0, reference.scales.length),
-    total = used.reduce((a, b) => a + b, 0);
-  let plane = lightnessPlane(raster, under),
-    structure = 1;
+  }
+  const used = exponents.slice(0, reference.scales.length);
+  const total = used.reduce((a, b) => a + b, 0);
+  let plane = lightnessPlane(raster, under);
+  let structure = 1;
   reference.scales.forEach((scale, i) => {
-    const { whole, contrast } = compareScale(scale, plane),
-      last = i === used.length - 1;
+    const { whole, contrast } = compareScale(scale, plane);
+    const last = i === used.length - 1;
     structure *= Math.max(0, last ? whole : contrast) ** (used[i] / total);
-    if (!last) plane = half(plane);
+    if (!last) {
+      plane = half(plane);
+    }
   });
-  const chroma = chromaOf(raster, under),
-    distances = new Float32Array(chroma.length / 2);
-  for (let i = 0; i < distances.length; i++)
+  const chroma = chromaOf(raster, under);
+  const distances = new Float32Array(chroma.length / 2);
+  for (let i = 0; i < distances.length; i++) {
     distances[i] =
       100 *
       Math.hypot(
         chroma[2 * i] - reference.chroma[2 * i],
         chroma[2 * i + 1] - reference.chroma[2 * i + 1],
       );
+  }
   distances.sort();
   return {
     structure,

@@ -30,7 +30,10 @@ export type TrialPart = 'sample' | 'borders' | 'whole';
 export interface Judgement extends Similarity {
   readonly settings: PressSettings;
   readonly bytes: number;
-  /** Readings that hold of what was drawn and do not of the file; of border strips the sides that are not exact any more. */
+  /**
+   * Readings that hold of what was drawn and do not of the file; of border strips the sides that
+   * are not exact any more.
+   */
   readonly lost: readonly string[];
 }
 
@@ -48,19 +51,24 @@ export interface Trial {
    * @throws Error when the format cannot hold the picture, with a message for people
    */
   tryOut(settings: PressSettings, part: TrialPart): Promise<Tried>;
-  /** A small part of the picture where much goes on, as it was drawn or as it comes out with those settings. */
+  /**
+   * A small part of the picture where much goes on, as it was drawn or as it comes out with those
+   * settings.
+   */
   patch(settings: PressSettings | null): Promise<Raster>;
 }
 
 const patchMargin = 32;
 
 export function createTrial(subject: TrialSubject, codecs: Codecs): Trial {
-  const { raster, site, slotId, under, pinned } = subject,
-    slot = slotOf(site, slotId);
-  if (!slot) throw new RangeError(`Expected a slot ${slotId} in the site`);
-  const picture = pictureOf(site, slot),
-    overlap = overlapOf(slot),
-    sample = sampleOf(raster);
+  const { raster, site, slotId, under, pinned } = subject;
+  const slot = slotOf(site, slotId);
+  if (!slot) {
+    throw new RangeError(`Expected a slot ${slotId} in the site`);
+  }
+  const picture = pictureOf(site, slot);
+  const overlap = overlapOf(slot);
+  const sample = sampleOf(raster);
   const references = new Map<'sample' | 'whole', Reference>();
   const reference = (part: 'sample' | 'whole'): Reference => {
     const known = references.get(part) ?? referenceOf(part === 'sample' ? sample : raster, under);
@@ -95,11 +103,13 @@ export function createTrial(subject: TrialSubject, codecs: Codecs): Trial {
 
   return {
     async patch(settings) {
-      if (!settings) return crop(raster, busiest);
+      if (!settings) {
+        return crop(raster, busiest);
+      }
       // With what lies around it, so that it is written as it is within the whole.
-      const { x, y, width, height } = busiest,
-        left = Math.max(0, x - patchMargin),
-        top = Math.max(0, y - patchMargin);
+      const { x, y, width, height } = busiest;
+      const left = Math.max(0, x - patchMargin);
+      const top = Math.max(0, y - patchMargin);
       const around = crop(raster, {
         x: left,
         y: top,
@@ -119,23 +129,27 @@ export function createTrial(subject: TrialSubject, codecs: Codecs): Trial {
         const lost: string[] = [];
         let bytes = 0;
         for (const { side, beside } of exactSides()) {
-          const written = await codecs.encode(borderStrip(raster, side), settings, pinned),
-            decoded = await codecs.decode(written);
+          const written = await codecs.encode(borderStrip(raster, side), settings, pinned);
+          const decoded = await codecs.decode(written);
           bytes += written.length;
-          if (edgeDifference(decoded, side, beside.at).levels > 0) lost.push(`seam-${side}`);
+          if (edgeDifference(decoded, side, beside.at).levels > 0) {
+            lost.push(`seam-${side}`);
+          }
         }
         return { judgement: { settings, bytes, structure: 1, colour: 0, lost } };
       }
-      const source = part === 'sample' ? sample : raster,
-        file = await codecs.encode(source, settings, pinned),
-        decoded = await codecs.decode(file);
-      if (decoded.width !== source.width || decoded.height !== source.height)
+      const source = part === 'sample' ? sample : raster;
+      const file = await codecs.encode(source, settings, pinned);
+      const decoded = await codecs.decode(file);
+      if (decoded.width !== source.width || decoded.height !== source.height) {
         throw new Error(
           `${pressWords(settings)}: expected a file of ${source.width}×${source.height} px, found ${decoded.width}×${decoded.height}.`,
         );
+      }
       const similarity = similarityTo(reference(part), decoded, under);
-      if (part === 'sample')
+      if (part === 'sample') {
         return { judgement: { settings, bytes: file.length, ...similarity, lost: [] } };
+      }
       drawn ??= holding(fileOf(raster, settings.format, 0));
       const holds = holding(fileOf(decoded, settings.format, file.length));
       return {

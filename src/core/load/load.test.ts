@@ -13,8 +13,9 @@ test('time to load is one round trip and the bits at the line’s speed', () => 
 
 test('a page loads the pictures that it shows at a width, each once', () => {
   let site = newSite('x', 'home', 'X');
-  for (const kind of ['header', 'sidebar', 'divider'] as const)
+  for (const kind of ['header', 'sidebar', 'divider'] as const) {
     site = applyEdit(site, addSlot('home', { id: kind, kind, width: 200, height: 60 }));
+  }
   expect(slotsLoaded(site, site.pages[0], 1280)).toEqual(['header', 'sidebar', 'divider']);
   expect(slotsLoaded(site, site.pages[0], 390)).toEqual(['header', 'divider']);
 });

@@ -10,7 +10,9 @@ export interface Connection {
   readonly roundTripMs: number;
 }
 
-/** Round figures for a phone with bad reception, a usual phone and a line at home (ours, no source). */
+/**
+ * Round figures for a phone with bad reception, a usual phone and a line at home (ours, no source).
+ */
 export const connections: readonly Connection[] = [
   { name: 'Weak mobile', bitsPerSecond: 0.7e6, roundTripMs: 400 },
   { name: 'Usual mobile', bitsPerSecond: 8e6, roundTripMs: 120 },
@@ -19,7 +21,10 @@ export const connections: readonly Connection[] = [
 
 export const loadFormula = 'one round trip + 8 × bytes ÷ speed';
 
-/** Time until a file is there, ms: one round trip for the question, and its bits at the line's speed. The page's own connection is open already. */
+/**
+ * Time until a file is there, ms: one round trip for the question, and its bits at the line's
+ * speed. The page's own connection is open already.
+ */
 export const loadMs = (bytes: number, { bitsPerSecond, roundTripMs }: Connection): number =>
   roundTripMs + (8000 * bytes) / bitsPerSecond;
 

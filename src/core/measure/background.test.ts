@@ -1,10 +1,10 @@
 import type { BackgroundSize, Length } from '../site/model/slot';
 import { coveredBy, placeBackground } from './background';
 
-const px = (value: number): Length => ({ value, unit: 'px' }),
-  pc = (value: number): Length => ({ value, unit: '%' });
-const area = { width: 300, height: 200 },
-  picture = { width: 100, height: 50 };
+const px = (value: number): Length => ({ value, unit: 'px' });
+const pc = (value: number): Length => ({ value, unit: '%' });
+const area = { width: 300, height: 200 };
+const picture = { width: 100, height: 50 };
 const auto: BackgroundSize = { x: 'auto', y: 'auto' };
 const place = (
   x: Length,
@@ -13,7 +13,10 @@ const place = (
   repeat: 'repeat' | 'no-repeat' | 'repeat-x' = 'no-repeat',
 ) => placeBackground({ position: { x, y }, size, repeat }, area, picture);
 
-/* CSS Backgrounds and Borders Level 3, Candidate Recommendation: the rules in words, worked by hand for 100×50 in 300×200. */
+/*
+ * CSS Backgrounds and Borders Level 3, Candidate Recommendation: the rules in words, worked by hand
+ * for 100×50 in 300×200.
+ */
 
 describe('section 2.6, background-position', () => {
   test('“0% 0%” aligns the upper left corners, “100% 100%” the lower right ones', () => {

@@ -5,7 +5,9 @@ import { overlapOf, withOverlap } from '../frame/overlap';
 import { isContent } from '../site/pages';
 import type { SlotPiece } from './layoutPage';
 
-/** Where the copies of a background picture lie, in px of its positioning area; fractions are kept. */
+/**
+ * Where the copies of a background picture lie, in px of its positioning area; fractions are kept.
+ */
 export interface PlacedBackground {
   /** Upper left corner of the copy that the others are counted from. */
   readonly x: number;
@@ -26,18 +28,22 @@ export interface BackgroundRules {
 const resolve = (length: Length, whole: number): number =>
   length.unit === '%' ? (length.value / 100) * whole : length.value;
 
-/** `background-size` of CSS Backgrounds and Borders Level 3, section 2.9, for a picture that has a size of its own. */
+/**
+ * `background-size` of CSS Backgrounds and Borders Level 3, section 2.9, for a picture that has a
+ * size of its own.
+ */
 function sizeOf(size: BackgroundSize, area: Size, picture: Size): Size {
   if (size === 'cover' || size === 'contain') {
-    const x = area.width / picture.width,
-      y = area.height / picture.height,
-      scale = size === 'cover' ? Math.max(x, y) : Math.min(x, y);
+    const x = area.width / picture.width;
+    const y = area.height / picture.height;
+    const scale = size === 'cover' ? Math.max(x, y) : Math.min(x, y);
     return { width: picture.width * scale, height: picture.height * scale };
   }
-  const width = size.x === 'auto' ? undefined : resolve(size.x, area.width),
-    height = size.y === 'auto' ? undefined : resolve(size.y, area.height);
-  if (width === undefined && height === undefined)
+  const width = size.x === 'auto' ? undefined : resolve(size.x, area.width);
+  const height = size.y === 'auto' ? undefined : resolve(size.y, area.height);
+  if (width === undefined && height === undefined) {
     return { width: picture.width, height: picture.height };
+  }
   return {
     width: width ?? (height! * picture.width) / picture.height,
     height: height ?? (width! * picture.height) / picture.width,
@@ -45,8 +51,9 @@ function sizeOf(size: BackgroundSize, area: Size, picture: Size): Size {
 }
 
 /**
- * Places a background as CSS Backgrounds and Borders Level 3 (sections 2.5 to 2.9) does: a percentage aligns the same
- * share of the picture with that share of the area, a length is measured from the area's left or top edge.
+ * Places a background as CSS Backgrounds and Borders Level 3 (sections 2.5 to 2.9) does: a
+ * percentage aligns the same share of the picture with that share of the area, a length is measured
+ * from the area's left or top edge.
  * @param area the positioning area, px: the element; where the background is fixed, the screen
  * @param picture the picture's own size, px
  */
@@ -72,18 +79,23 @@ export function coveredBy(
   area: Size,
 ): Rect {
   const span = (at: number, length: number, whole: number, repeats: boolean) => {
-    const from = repeats ? 0 : Math.max(0, at),
-      to = repeats ? whole : Math.min(whole, at + length);
+    const from = repeats ? 0 : Math.max(0, at);
+    const to = repeats ? whole : Math.min(whole, at + length);
     return [from, Math.max(0, to - from)] as const;
   };
-  const [left, across] = span(x, width, area.width, repeatX),
-    [top, down] = span(y, height, area.height, repeatY);
+  const [left, across] = span(x, width, area.width, repeatX);
+  const [top, down] = span(y, height, area.height, repeatY);
   return { x: left, y: top, width: across, height: down };
 }
 
-/** Where the copy of a slot's picture lies that the others are counted from, px of the page; content fills its place. */
+/**
+ * Where the copy of a slot's picture lies that the others are counted from, px of the page; content
+ * fills its place.
+ */
 export function firstCopy({ slot, rect, positioning }: SlotPiece): Rect {
-  if (isContent(slot.kind)) return rect;
+  if (isContent(slot.kind)) {
+    return rect;
+  }
   const { x, y, width, height } = placeBackground(slot, positioning, slot);
   return { x: positioning.x + x, y: positioning.y + y, width, height };
 }
@@ -96,14 +108,17 @@ export const fileCopy = (piece: SlotPiece): Rect =>
 export const fileArea = (piece: SlotPiece): Rect =>
   withOverlap(piece.rect, overlapOf(piece.slot), piece.scale);
 
-/** The copies as declarations with nothing left to resolve, for an element that lies where `fileArea` does: this is how the plan draws them. */
+/**
+ * The copies as declarations with nothing left to resolve, for an element that lies where
+ * `fileArea` does: this is how the plan draws them.
+ */
 export function drawnBackground(piece: SlotPiece): {
   backgroundPosition: string;
   backgroundSize: string;
   backgroundRepeat: Repeat;
 } {
-  const copy = fileCopy(piece),
-    area = fileArea(piece);
+  const copy = fileCopy(piece);
+  const area = fileArea(piece);
   return {
     backgroundPosition: `${copy.x - area.x}px ${copy.y - area.y}px`,
     backgroundSize: `${copy.width}px ${copy.height}px`,

@@ -35,27 +35,38 @@ function isText(bytes: Uint8Array): boolean {
 
 /** What a refused file seems to be, in the owner's words. */
 function describe(bytes: Uint8Array): string {
-  if (ascii(bytes, 0, 4) === '%PDF') return 'a PDF document';
-  if (ascii(bytes, 0, 2) === 'PK') return 'a zip archive';
-  if (['II*\0', 'MM\0*'].includes(ascii(bytes, 0, 4))) return 'a TIFF picture';
-  if (/ftyp(heic|heix|mif1)/.test(ascii(bytes, 4, 8))) return 'a HEIC picture';
+  if (ascii(bytes, 0, 4) === '%PDF') {
+    return 'a PDF document';
+  }
+  if (ascii(bytes, 0, 2) === 'PK') {
+    return 'a zip archive';
+  }
+  if (['II*\0', 'MM\0*'].includes(ascii(bytes, 0, 4))) {
+    return 'a TIFF picture';
+  }
+  if (/ftyp(heic|heix|mif1)/.test(ascii(bytes, 4, 8))) {
+    return 'a HEIC picture';
+  }
   return isText(bytes) ? 'text' : 'something else';
 }
 
 /**
- * Checks a picture file before any of it is decoded: kind by its bytes, never by its name; size of the file and of the
- * picture against `limits`.
+ * Checks a picture file before any of it is decoded: kind by its bytes, never by its name; size of
+ * the file and of the picture against `limits`.
  * @throws IntakeError
  */
 export function inspectPicture(name: string, bytes: Uint8Array): Inspected {
   const refuse = (expected: string, found: string) =>
     new IntakeError(`${name}: expected ${expected}, found ${found}.`);
-  if (bytes.length === 0) throw refuse(wanted, 'an empty file');
-  if (bytes.length > limits.bytes)
+  if (bytes.length === 0) {
+    throw refuse(wanted, 'an empty file');
+  }
+  if (bytes.length > limits.bytes) {
     throw refuse(
       `at most ${limits.bytes / 2 ** 20} MB`,
       `${(bytes.length / 2 ** 20).toFixed(0)} MB`,
     );
+  }
   let size: ReturnType<typeof imageSize>;
   try {
     size = imageSize(bytes);
@@ -63,13 +74,15 @@ export function inspectPicture(name: string, bytes: Uint8Array): Inspected {
     throw refuse(wanted, describe(bytes));
   }
   const format = formats[size.type ?? ''];
-  if (!format)
+  if (!format) {
     throw refuse(wanted, size.type ? `a ${size.type.toUpperCase()} picture` : describe(bytes));
+  }
   const turned = (size.orientation ?? 1) >= 5;
-  const width = turned ? size.height : size.width,
-    height = turned ? size.width : size.height;
-  if (!(width >= 1 && height >= 1))
+  const width = turned ? size.height : size.width;
+  const height = turned ? size.width : size.height;
+  if (!(width >= 1 && height >= 1)) {
     throw refuse('a picture with a width and a height', `${width}×${height}`);
+  }
   if (width * height > limits.pixels) {
     throw refuse(
       `at most ${limits.pixels / 1e6} megapixels`,

@@ -73,8 +73,8 @@ const areas = (pieces: readonly Piece[], role: string) =>
 test('content and its margins make up the screen, and the content is never wider than what was asked for', () => {
   fc.assert(
     fc.property(pages, screens, (page, width) => {
-      const content = contentWidthAt(page, width),
-        margin = marginAt(page, width);
+      const content = contentWidthAt(page, width);
+      const margin = marginAt(page, width);
       expect(content + 2 * margin === width || content + 2 * margin === width - 1).toBe(true);
       expect(content).toBeLessThanOrEqual(page.content.px ?? Infinity);
       expect(content).toBeLessThanOrEqual((width * (page.content.percent ?? 100)) / 100);
@@ -85,11 +85,11 @@ test('content and its margins make up the screen, and the content is never wider
 test('bands follow each other without a gap from top to bottom, and add up to the height of the page', () => {
   fc.assert(
     fc.property(pages, screens, (page, width) => {
-      const layout = layoutPage(full, page, width),
-        [bar] = areas(layout.pieces, 'bar'),
-        [body] = areas(layout.pieces, 'body'),
-        [band] = areas(layout.pieces, 'band'),
-        sections = areas(layout.pieces, 'section');
+      const layout = layoutPage(full, page, width);
+      const [bar] = areas(layout.pieces, 'bar');
+      const [body] = areas(layout.pieces, 'body');
+      const [band] = areas(layout.pieces, 'band');
+      const sections = areas(layout.pieces, 'section');
       const header = layout.pieces.find(
         (p): p is SlotPiece => p.type === 'slot' && p.slot.id === 'header',
       )!;
@@ -107,21 +107,22 @@ test('bands follow each other without a gap from top to bottom, and add up to th
 test('columns lie beside each other inside the content, and leave the rest to the text', () => {
   fc.assert(
     fc.property(pages, screens, (page, width) => {
-      const layout = layoutPage(full, page, width),
-        { x, width: content } = layout.content;
+      const layout = layoutPage(full, page, width);
+      const { x, width: content } = layout.content;
       const strip = layout.pieces.find(
-          (p): p is SlotPiece => p.type === 'slot' && p.slot.id === 'sidebar',
-        ),
-        text = layout.pieces.find((p) => p.type === 'lines');
+        (p): p is SlotPiece => p.type === 'slot' && p.slot.id === 'sidebar',
+      );
+      const text = layout.pieces.find((p) => p.type === 'lines');
       if (strip) {
         expect(strip.rect.x).toBeGreaterThanOrEqual(x);
         expect(strip.rect.x + strip.rect.width).toBeLessThanOrEqual(x + content);
       }
-      if (strip && text)
+      if (strip && text) {
         expect(
           text.rect.x >= strip.rect.x + strip.rect.width ||
             text.rect.x + text.rect.width <= strip.rect.x,
         ).toBe(true);
+      }
       for (const piece of layout.pieces) {
         expect(piece.rect.width).toBeGreaterThanOrEqual(0);
         expect(piece.rect.height).toBeGreaterThanOrEqual(0);
@@ -138,10 +139,14 @@ test('every slot that is laid has its picture’s copies where its element is, o
         slots: full.slots.map((s) => ({ ...s, attachment: fixed ? 'fixed' : 'scroll' })),
       };
       for (const piece of layoutPage(site, page, width).pieces) {
-        if (piece.type !== 'slot') continue;
-        if (fixed)
+        if (piece.type !== 'slot') {
+          continue;
+        }
+        if (fixed) {
           expect(piece.positioning).toEqual({ x: 0, y: 0, width, height: screenHeightAt(width) });
-        else expect(piece.positioning).toEqual(piece.rect);
+        } else {
+          expect(piece.positioning).toEqual(piece.rect);
+        }
         const copy = firstCopy(piece);
         expect(
           Number.isFinite(copy.x) && Number.isFinite(copy.y) && copy.width > 0 && copy.height >= 0,
@@ -160,7 +165,10 @@ const sides = fc.record({
   height: fc.integer({ min: 1, max: 800 }),
 });
 
-/** CSS Backgrounds and Borders Level 3, section 2.9: cover is the least size that leaves nothing bare, contain the largest that cuts nothing off. */
+/**
+ * CSS Backgrounds and Borders Level 3, section 2.9: cover is the least size that leaves nothing
+ * bare, contain the largest that cuts nothing off.
+ */
 test('cover covers, contain is contained, both with the picture’s proportions', () => {
   fc.assert(
     fc.property(sides, sides, lengths, lengths, (area, picture, x, y) => {
@@ -171,17 +179,18 @@ test('cover covers, contain is contained, both with the picture’s proportions'
           picture,
         );
         expect(placed.width / placed.height).toBeCloseTo(picture.width / picture.height, 6);
-        const fitX = Math.abs(placed.width - area.width) < 1e-6,
-          fitY = Math.abs(placed.height - area.height) < 1e-6;
+        const fitX = Math.abs(placed.width - area.width) < 1e-6;
+        const fitY = Math.abs(placed.height - area.height) < 1e-6;
         expect(fitX || fitY).toBe(true);
-        if (size === 'cover')
+        if (size === 'cover') {
           expect(placed.width >= area.width - 1e-6 && placed.height >= area.height - 1e-6).toBe(
             true,
           );
-        else
+        } else {
           expect(placed.width <= area.width + 1e-6 && placed.height <= area.height + 1e-6).toBe(
             true,
           );
+        }
       }
     }),
   );
@@ -213,7 +222,9 @@ test('what the copies cover lies inside the area, all of it where they repeat bo
           expect(covered.x).toBeGreaterThanOrEqual(0);
           expect(covered.x + covered.width).toBeLessThanOrEqual(area.width + 1e-9);
         }
-        if (repeat === 'repeat') expect(covered).toEqual({ x: 0, y: 0, ...area });
+        if (repeat === 'repeat') {
+          expect(covered).toEqual({ x: 0, y: 0, ...area });
+        }
       },
     ),
   );

@@ -54,17 +54,29 @@ export interface PageLayout {
   readonly pieces: readonly Piece[];
 }
 
-/** Height of a screen of that width: upright below 600 px, 16 to 10 above (common practice, no source). */
+/**
+ * Height of a screen of that width: upright below 600 px, 16 to 10 above (common practice, no
+ * source).
+ */
 export const screenHeightAt = (screenWidth: number): number =>
   Math.round(screenWidth < 600 ? screenWidth * 2.1 : screenWidth / 1.6);
 
-/** A divider overlaps its section by one px, or a line may show between them at a fractional zoom (common practice, no source). */
+/**
+ * A divider overlaps its section by one px, or a line may show between them at a fractional zoom
+ * (common practice, no source).
+ */
 const hairline = 1;
 
-/** Below this screen width sidebars go under the text, and their strips are not shown (common practice, no source). */
+/**
+ * Below this screen width sidebars go under the text, and their strips are not shown (common
+ * practice, no source).
+ */
 export const oneColumnBelow = 700;
 
-/** Width of the content column, px: the least of its px, its percentage of the screen, and the screen. */
+/**
+ * Width of the content column, px: the least of its px, its percentage of the screen, and the
+ * screen.
+ */
 export const contentWidthAt = ({ content }: Pick<Page, 'content'>, screenWidth: number): number =>
   Math.min(
     screenWidth,
@@ -76,10 +88,15 @@ export const contentWidthAt = ({ content }: Pick<Page, 'content'>, screenWidth: 
 export const marginAt = (page: Pick<Page, 'content'>, screenWidth: number): number =>
   Math.floor((screenWidth - contentWidthAt(page, screenWidth)) / 2);
 
-/** A divider as it is at a screen width: where it is sized by shares there, of that height and with copies of that width. */
+/**
+ * A divider as it is at a screen width: where it is sized by shares there, of that height and with
+ * copies of that width.
+ */
 export function narrowed(slot: Slot, screenWidth: number): Slot {
   const { narrowSize } = slot;
-  if (!narrowSize || screenWidth >= narrowSize.below) return slot;
+  if (!narrowSize || screenWidth >= narrowSize.below) {
+    return slot;
+  }
   return {
     ...slot,
     height: Math.max(1, Math.round((slot.height * narrowSize.height) / 100)),
@@ -92,15 +109,15 @@ export function narrowed(slot: Slot, screenWidth: number): Slot {
  * @param screenWidth CSS px, 320..3840
  */
 export function layoutPage(site: Site, page: Page, screenWidth: number): PageLayout {
-  const contentWidth = contentWidthAt(page, screenWidth),
-    x = marginAt(page, screenWidth),
-    fold = screenHeightAt(screenWidth);
+  const contentWidth = contentWidthAt(page, screenWidth);
+  const x = marginAt(page, screenWidth);
+  const fold = screenHeightAt(screenWidth);
   const find = (id: string | null | undefined) => site.slots.find((s) => s.id === id);
   const pieces: Piece[] = [];
   const area = (role: AreaPiece['role'], rect: Rect, colour: Hex, index = 0) =>
     pieces.push({ type: 'area', role, index, rect, colour });
   const lay = (slot: Slot | undefined, rect: Rect, scale = 1) => {
-    if (slot)
+    if (slot) {
       pieces.push({
         type: 'slot',
         slot,
@@ -109,8 +126,12 @@ export function layoutPage(site: Site, page: Page, screenWidth: number): PageLay
         positioning:
           slot.attachment === 'fixed' ? { x: 0, y: 0, width: screenWidth, height: fold } : rect,
       });
+    }
   };
-  /** Content shrinks to the room it has, with its proportions, and then lies as far off its place as it was moved. */
+  /**
+   * Content shrinks to the room it has, with its proportions, and then lies as far off its place as
+   * it was moved.
+   */
   const content = (slot: Slot, room: number, at: { x: number; y: number }) => {
     const scale = Math.min(1, room / slot.width);
     const rect = {
@@ -121,8 +142,8 @@ export function layoutPage(site: Site, page: Page, screenWidth: number): PageLay
     };
     return { rect, scale };
   };
-  const inset = Math.min(28, contentWidth * 0.06),
-    inside = contentWidth - inset * 2;
+  const inset = Math.min(28, contentWidth * 0.06);
+  const inside = contentWidth - inset * 2;
   const heading = (y: number, width: number, ink: Hex, words: string, atX = x + inset) =>
     pieces.push({
       type: 'heading',
@@ -135,15 +156,15 @@ export function layoutPage(site: Site, page: Page, screenWidth: number): PageLay
   /** The slot whose picture is shown at this width: the second arrangement, where there is one. */
   const arranged = (slot: Slot | undefined): Slot | undefined =>
     slot?.narrow && screenWidth < slot.narrow.below ? (find(slot.narrow.slot) ?? slot) : slot;
-  const header = arranged(find(page.headerSlot)),
-    mark = find(page.bar.markSlot),
-    band = page.band,
-    columns = screenWidth >= oneColumnBelow ? page.body.sidebars : [];
+  const header = arranged(find(page.headerSlot));
+  const mark = find(page.bar.markSlot);
+  const band = page.band;
+  const columns = screenWidth >= oneColumnBelow ? page.body.sidebars : [];
   const headerAt = header && content(header, contentWidth, { x, y: page.bar.height });
   const headerHeight = headerAt ? headerAt.rect.height : 0;
-  const bandTop = page.bar.height + headerHeight,
-    bodyTop = bandTop + (band?.height ?? 0),
-    sectionsTop = bodyTop + page.body.height;
+  const bandTop = page.bar.height + headerHeight;
+  const bodyTop = bandTop + (band?.height ?? 0);
+  const sectionsTop = bodyTop + page.body.height;
   const height = sectionsTop + page.sections.reduce((sum, s) => sum + s.height, 0);
 
   area('ground', { x: 0, y: 0, width: screenWidth, height }, page.ground);
@@ -157,15 +178,18 @@ export function layoutPage(site: Site, page: Page, screenWidth: number): PageLay
     linksX = Math.max(linksX, rect.x + rect.width + 28);
   }
   const linksRoom = x + contentWidth - linksX;
-  if (linksRoom > 260)
+  if (linksRoom > 260) {
     pieces.push({
       type: 'links',
       rect: { x: linksX, y: 0, width: linksRoom, height: page.bar.height },
       ink: page.bar.ink,
       words: page.bar.links,
     });
+  }
 
-  if (headerAt) lay(header, headerAt.rect, headerAt.scale);
+  if (headerAt) {
+    lay(header, headerAt.rect, headerAt.scale);
+  }
 
   if (band) {
     const rect = band.boxed
@@ -182,14 +206,19 @@ export function layoutPage(site: Site, page: Page, screenWidth: number): PageLay
   }
 
   area('body', { x, y: bodyTop, width: contentWidth, height: page.body.height }, page.body.colour);
-  let left = x,
-    right = x + contentWidth;
+  let left = x;
+  let right = x + contentWidth;
   for (const column of columns) {
-    const width = Math.min(column.width, right - left),
-      at = column.side === 'left' ? left : right - width;
-    if (column.side === 'left') left += width;
-    else right -= width;
-    if (width > 0) lay(find(column.slot), { x: at, y: bodyTop, width, height: page.body.height });
+    const width = Math.min(column.width, right - left);
+    const at = column.side === 'left' ? left : right - width;
+    if (column.side === 'left') {
+      left += width;
+    } else {
+      right -= width;
+    }
+    if (width > 0) {
+      lay(find(column.slot), { x: at, y: bodyTop, width, height: page.body.height });
+    }
   }
   const textWidth = right - left - inset * 2;
   if (textWidth > 40) {
@@ -230,7 +259,9 @@ export function layoutPage(site: Site, page: Page, screenWidth: number): PageLay
 
   for (const id of page.pieces) {
     const piece = find(id);
-    if (!piece) continue;
+    if (!piece) {
+      continue;
+    }
     const { rect, scale } = content(piece, contentWidth, { x, y: 0 });
     lay(piece, rect, scale);
   }

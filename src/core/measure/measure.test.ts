@@ -5,8 +5,8 @@ const bytesOf = (text: string) => new TextEncoder().encode(text);
 
 /** A PNG signature and header chunk that claims a size; nothing follows it. */
 function pngHeader(width: number, height: number): Uint8Array {
-  const bytes = new Uint8Array(33),
-    view = new DataView(bytes.buffer);
+  const bytes = new Uint8Array(33);
+  const view = new DataView(bytes.buffer);
   bytes.set([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]);
   view.setUint32(8, 13);
   bytes.set(bytesOf('IHDR'), 12);

@@ -19,15 +19,17 @@ const units: Readonly<Record<string, number>> = {
 };
 
 /**
- * Reads a length someone typed. Only pixels count on a screen; other lengths are converted at 96 px to the inch
- * (CSS Values and Units Level 4, section 6.2) and that is said.
+ * Reads a length someone typed. Only pixels count on a screen; other lengths are converted at 96 px
+ * to the inch (CSS Values and Units Level 4, section 6.2) and that is said.
  */
 export function readPixels(text: string): PixelsRead {
   const match = /^\s*(\d+(?:[.,]\d+)?)\s*([a-z"]*)\s*$/i.exec(text);
-  if (!match) return { ok: false, message: `Expected a number of pixels, found “${text.trim()}”.` };
-  const unit = match[2].toLowerCase(),
-    factor = units[unit],
-    value = Number(match[1].replace(',', '.'));
+  if (!match) {
+    return { ok: false, message: `Expected a number of pixels, found “${text.trim()}”.` };
+  }
+  const unit = match[2].toLowerCase();
+  const factor = units[unit];
+  const value = Number(match[1].replace(',', '.'));
   if (factor === undefined) {
     const found = /^(dpi|ppi)$/.test(unit)
       ? `${unit}: a resolution changes nothing on a screen`
@@ -35,14 +37,16 @@ export function readPixels(text: string): PixelsRead {
     return { ok: false, message: `Expected pixels, found ${found}.` };
   }
   const px = Math.round(value * factor);
-  if (px < 1 || px > longestSide)
+  if (px < 1 || px > longestSide) {
     return { ok: false, message: `Expected 1 to ${longestSide} px, found ${px} px.` };
+  }
   const exact = px === value * factor;
-  if (factor !== 1)
+  if (factor !== 1) {
     return {
       ok: true,
       px,
       note: `Only pixels count on a screen: ${text.trim()} is taken as ${px} px.`,
     };
+  }
   return exact ? { ok: true, px } : { ok: true, px, note: `Whole pixels only: taken as ${px} px.` };
 }

@@ -117,7 +117,9 @@ describe('what a picture shows of itself', () => {
   const raster = createRaster(40, 20);
   fillRect(raster, { r: 51, g: 51, b: 51 });
   fillRect(raster, { r: 200, g: 80, b: 40 }, { x: 4, y: 1, width: 32, height: 18 });
-  for (let y = 0; y < 20; y++) raster.data[(y * 40 + 39) * 4 + 3] = 0;
+  for (let y = 0; y < 20; y++) {
+    raster.data[(y * 40 + 39) * 4 + 3] = 0;
+  }
   raster.data.set([54, 51, 50, 255], 7 * 4);
 
   test('its borders: the commonest colour, how even it is, and see-through ones', () => {

@@ -5,7 +5,10 @@ export interface DividerHeight {
   readonly px: number;
 }
 
-/** A sixth is what dividers usually have; the others are lower and higher ones (common practice, no source). */
+/**
+ * A sixth is what dividers usually have; the others are lower and higher ones (common practice, no
+ * source).
+ */
 const shares = [6, 5, 8, 10, 4] as const;
 
 /**

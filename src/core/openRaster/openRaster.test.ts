@@ -31,8 +31,8 @@ test('the archive begins with its type, stored as it is, and lists the front lay
   // The local header of a zip: name from byte 30 on, method in bytes 8 and 9.
   expect(strFromU8(file.subarray(30, 38))).toBe('mimetype');
   expect([file[8], file[9]]).toEqual([0, 0]);
-  const files = unzipSync(file),
-    xml = strFromU8(files['stack.xml']);
+  const files = unzipSync(file);
+  const xml = strFromU8(files['stack.xml']);
   expect(strFromU8(files.mimetype)).toBe('image/openraster');
   expect(Object.keys(files)).toEqual(
     expect.arrayContaining([

@@ -4,8 +4,11 @@ import { ArchiveError, unzip } from '../files/unzip';
 import { inspectPicture } from '../measure/inspect';
 import type { BlendMode } from '../raster/blend';
 
-/* OpenRaster, the layered picture of freedesktop.org (baseline specification 0.0.6): a zip whose first entry is its type,
-   with `stack.xml`, a PNG for each layer, the merged picture and a thumbnail. */
+/*
+ * OpenRaster, the layered picture of freedesktop.org (baseline specification 0.0.6): a zip whose
+ * first entry is its type, with `stack.xml`, a PNG for each layer, the merged picture and a
+ * thumbnail.
+ */
 
 /** A layer of a file: a PNG that lies at a place. */
 export interface OraLayer {
@@ -62,9 +65,11 @@ export function writeOpenRaster(
 ): Uint8Array<ArrayBuffer> {
   const files: Zippable = { mimetype: [strToU8(type), { level: 0, ...time }] };
   const described = layers.map(({ name, x, y, opacity, blend, hidden, png }, i) => {
-    const op = oraModes[blend],
-      src = `data/layer${String(i).padStart(3, '0')}.png`;
-    if (!op) throw new RangeError(`Expected a blend mode that OpenRaster has, found ${blend}`);
+    const op = oraModes[blend];
+    const src = `data/layer${String(i).padStart(3, '0')}.png`;
+    if (!op) {
+      throw new RangeError(`Expected a blend mode that OpenRaster has, found ${blend}`);
+    }
     files[src] = [png, { level: 0, ...time }];
     return {
       '@name': name,
@@ -118,19 +123,22 @@ export interface ReadOra extends OraPicture {
  * @throws ArchiveError or IntakeError, saying what was expected and what was found
  */
 export function readOpenRaster(name: string, bytes: Uint8Array): ReadOra {
-  const files = new Map(unzip(name, bytes).map((f) => [f.path, f.bytes] as const)),
-    refuse = (expected: string, found: string) =>
-      new ArchiveError(`${name}: expected ${expected}, found ${found}.`);
+  const files = new Map(unzip(name, bytes).map((f) => [f.path, f.bytes] as const));
+  const refuse = (expected: string, found: string) =>
+    new ArchiveError(`${name}: expected ${expected}, found ${found}.`);
   const said = files.get('mimetype');
-  if (!said || strFromU8(said).trim() !== type)
+  if (!said || strFromU8(said).trim() !== type) {
     throw refuse(
       'an OpenRaster picture',
       said
         ? `a file of type “${strFromU8(said).trim().slice(0, 60)}”`
         : 'an archive without a type',
     );
+  }
   const stack = files.get('stack.xml');
-  if (!stack) throw refuse('a list of its layers in stack.xml', 'none');
+  if (!stack) {
+    throw refuse('a list of its layers in stack.xml', 'none');
+  }
   let parsed: Node[];
   try {
     parsed = new XMLParser({
@@ -143,10 +151,10 @@ export function readOpenRaster(name: string, bytes: Uint8Array): ReadOra {
   } catch (error) {
     throw refuse('stack.xml to be XML', error instanceof Error ? error.message : String(error));
   }
-  const image = parsed.find((n) => n.image),
-    size = image && attributesOf(image),
-    width = Number(size?.w),
-    height = Number(size?.h);
+  const image = parsed.find((n) => n.image);
+  const size = image && attributesOf(image);
+  const width = Number(size?.w);
+  const height = Number(size?.h);
   if (
     !image ||
     !(
@@ -157,10 +165,11 @@ export function readOpenRaster(name: string, bytes: Uint8Array): ReadOra {
       width <= 20000 &&
       height <= 20000
     )
-  )
+  ) {
     throw refuse('an image of whole px', image ? `${size?.w}×${size?.h}` : 'none');
-  const layers: OraLayer[] = [],
-    notes = new Set<string>();
+  }
+  const layers: OraLayer[] = [];
+  const notes = new Set<string>();
   const number = (value: string | undefined, otherwise: number): number => {
     const n = value === undefined ? otherwise : Number(value);
     return Number.isFinite(n) ? n : otherwise;
@@ -170,28 +179,35 @@ export function readOpenRaster(name: string, bytes: Uint8Array): ReadOra {
     at: { x: number; y: number; opacity: number; hidden: boolean },
     depth: number,
   ) => {
-    if (depth > 20) throw refuse('groups at most 20 deep', 'more');
+    if (depth > 20) {
+      throw refuse('groups at most 20 deep', 'more');
+    }
     for (const node of nodes) {
-      const a = attributesOf(node),
-        x = at.x + Math.round(number(a.x, 0)),
-        y = at.y + Math.round(number(a.y, 0)),
-        opacity = at.opacity * Math.min(1, Math.max(0, number(a.opacity, 1))),
-        hidden = at.hidden || a.visibility === 'hidden';
-      const op = a['composite-op'] ?? 'svg:src-over',
-        mode = modeOf(op);
+      const a = attributesOf(node);
+      const x = at.x + Math.round(number(a.x, 0));
+      const y = at.y + Math.round(number(a.y, 0));
+      const opacity = at.opacity * Math.min(1, Math.max(0, number(a.opacity, 1)));
+      const hidden = at.hidden || a.visibility === 'hidden';
+      const op = a['composite-op'] ?? 'svg:src-over';
+      const mode = modeOf(op);
       if (node.stack) {
-        if (opacity !== at.opacity || op !== 'svg:src-over')
+        if (opacity !== at.opacity || op !== 'svg:src-over') {
           notes.add(
             `The group “${a.name ?? ''}” was taken apart; its strength went to each of its layers.`,
           );
+        }
         walk(childrenOf(node, 'stack'), { x, y, opacity, hidden }, depth + 1);
       } else if (node.layer) {
         const png = a.src === undefined ? undefined : files.get(a.src);
-        if (!png) throw refuse(`a picture ${a.src ?? ''} for the layer “${a.name ?? ''}”`, 'none');
-        if (inspectPicture(`${name}, ${a.src}`, png).format !== 'png')
+        if (!png) {
+          throw refuse(`a picture ${a.src ?? ''} for the layer “${a.name ?? ''}”`, 'none');
+        }
+        if (inspectPicture(`${name}, ${a.src}`, png).format !== 'png') {
           throw refuse(`${a.src} to be a PNG`, 'another picture');
-        if (!mode)
+        }
+        if (!mode) {
           notes.add(`“${a.name ?? ''}” is laid as normal: there is no ${op.replace('svg:', '')}.`);
+        }
         layers.push({
           name: (a.name ?? '').slice(0, 200),
           png,
@@ -205,7 +221,11 @@ export function readOpenRaster(name: string, bytes: Uint8Array): ReadOra {
     }
   };
   const root = childrenOf(image, 'image').find((n) => n.stack);
-  if (root) walk(childrenOf(root, 'stack'), { x: 0, y: 0, opacity: 1, hidden: false }, 0);
-  if (layers.length === 0) throw refuse('at least one layer', 'none');
+  if (root) {
+    walk(childrenOf(root, 'stack'), { x: 0, y: 0, opacity: 1, hidden: false }, 0);
+  }
+  if (layers.length === 0) {
+    throw refuse('at least one layer', 'none');
+  }
   return { width, height, layers: layers.toReversed(), notes: [...notes] };
 }

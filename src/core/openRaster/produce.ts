@@ -19,17 +19,17 @@ export async function produceOpenRaster(
   drawing: Drawing,
   ports: Pick<HandOverPorts, 'draw' | 'encode'>,
 ): Promise<Uint8Array<ArrayBuffer>> {
-  const layers: OraLayer[] = [],
-    write = (raster: Parameters<typeof ports.encode>[0]) => ports.encode(raster, png, []);
+  const layers: OraLayer[] = [];
+  const write = (raster: Parameters<typeof ports.encode>[0]) => ports.encode(raster, png, []);
   for (const { name, drawing: part, opacity, blend, hidden } of partsOf(drawing)) {
     const { raster, at } = seenPart(await ports.draw(part));
     layers.push({ name, png: await write(raster), x: at.x, y: at.y, opacity, blend, hidden });
   }
-  const { width, height } = rasterSize(drawing),
-    whole = await ports.draw(drawing),
-    k = Math.min(1, thumbnail / Math.max(width, height)),
-    w = Math.max(1, Math.round(width * k)),
-    h = Math.max(1, Math.round(height * k));
+  const { width, height } = rasterSize(drawing);
+  const whole = await ports.draw(drawing);
+  const k = Math.min(1, thumbnail / Math.max(width, height));
+  const w = Math.max(1, Math.round(width * k));
+  const h = Math.max(1, Math.round(height * k));
   return writeOpenRaster(
     { width, height, layers },
     await write(whole),
@@ -37,7 +37,10 @@ export async function produceOpenRaster(
   );
 }
 
-/** A layer of an OpenRaster file as a photo that shows it px for px; it may hang out where the slot lets it. */
+/**
+ * A layer of an OpenRaster file as a photo that shows it px for px; it may hang out where the slot
+ * lets it.
+ */
 export function photoFrom(
   { name, x, y, opacity, blend, hidden }: Omit<OraLayer, 'png'>,
   item: { assetId: string; width: number; height: number },

@@ -2,10 +2,14 @@ import type { Raster } from '../raster/raster';
 import type { Hex } from '../site/model/hex';
 import type { PressSettings } from '../site/model/picture';
 
-/** Port: picture files to pixels and back. In the browser and in Node the same libvips build stands behind it. */
+/**
+ * Port: picture files to pixels and back. In the browser and in Node the same libvips build stands
+ * behind it.
+ */
 export interface Codecs {
   /**
-   * Pixels as they are meant to be seen: orientation applied, colour profile or CMYK converted to sRGB, 16 bits brought to 8.
+   * Pixels as they are meant to be seen: orientation applied, colour profile or CMYK converted to
+   * sRGB, 16 bits brought to 8.
    * @throws Error when the file breaks off or cannot be read
    */
   decode(bytes: Uint8Array): Promise<Raster>;

@@ -2,46 +2,53 @@ import { createRaster, type Raster } from '../raster/raster';
 import { octaves } from '../texture/noise';
 import { toPalette } from './palette';
 
-/** Clouds of many colours that run out into slate at every border, with a word of see-through in the middle. */
+/**
+ * Clouds of many colours that run out into slate at every border, with a word of see-through in the
+ * middle.
+ */
 function fading(width = 120, height = 60): Raster {
   const r = createRaster(width, height);
-  for (let y = 0; y < height; y++)
+  for (let y = 0; y < height; y++) {
     for (let x = 0; x < width; x++) {
-      const inside = Math.min(1, Math.min(x, y, width - 1 - x, height - 1 - y) / 12),
-        v = (c: number) => 255 * octaves(x / 14, y / 14, 997, 997, c, 3),
-        ground = [27, 58, 75];
+      const inside = Math.min(1, Math.min(x, y, width - 1 - x, height - 1 - y) / 12);
+      const v = (c: number) => 255 * octaves(x / 14, y / 14, 997, 997, c, 3);
+      const ground = [27, 58, 75];
       const hole = x > 55 && x < 65 && y > 25 && y < 35;
       r.data.set(
         [...[0, 1, 2].map((c) => ground[c] + inside * (v(c + 1) - ground[c])), hole ? 0 : 255],
         (y * width + x) * 4,
       );
     }
+  }
   return r;
 }
 const colours = ({ data }: Raster) => {
   const set = new Set<number>();
-  for (let k = 0; k < data.length; k += 4)
+  for (let k = 0; k < data.length; k += 4) {
     set.add(
       data[k + 3] === 0
         ? 0
         : ((data[k] << 24) | (data[k + 1] << 16) | (data[k + 2] << 8) | data[k + 3]) >>> 0,
     );
+  }
   return set.size;
 };
 
 test.each([8, 32, 128, 256])(
   '%i colours at most, and every border px exactly as it was',
   (most) => {
-    const source = fading(),
-      { raster, colours: used } = toPalette(source, most, []);
+    const source = fading();
+    const { raster, colours: used } = toPalette(source, most, []);
     expect(colours(source)).toBeGreaterThan(1000);
     expect(colours(raster)).toBeLessThanOrEqual(most);
     expect(used).toBeLessThanOrEqual(most);
-    for (let x = 0; x < 120; x++)
-      for (const y of [0, 59])
+    for (let x = 0; x < 120; x++) {
+      for (const y of [0, 59]) {
         expect([...raster.data.subarray((y * 120 + x) * 4, (y * 120 + x) * 4 + 4)]).toEqual([
           27, 58, 75, 255,
         ]);
+      }
+    }
     expect(raster.data[(30 * 120 + 60) * 4 + 3]).toBe(0);
   },
 );
@@ -58,13 +65,15 @@ test('a picture with few colours is not touched, and more colours are nearer to 
   const few = createRaster(4, 4);
   few.data.fill(255);
   expect(toPalette(few, 2, []).raster).toBe(few);
-  const source = fading(),
-    error = (most: number) => {
-      const { raster } = toPalette(source, most, []);
-      let sum = 0;
-      for (let i = 0; i < raster.data.length; i++) sum += (raster.data[i] - source.data[i]) ** 2;
-      return sum;
-    };
+  const source = fading();
+  const error = (most: number) => {
+    const { raster } = toPalette(source, most, []);
+    let sum = 0;
+    for (let i = 0; i < raster.data.length; i++) {
+      sum += (raster.data[i] - source.data[i]) ** 2;
+    }
+    return sum;
+  };
   expect(error(128)).toBeLessThan(error(32));
   expect(error(32)).toBeLessThan(error(8));
 });

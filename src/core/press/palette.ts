@@ -8,7 +8,10 @@ export interface Reduced {
   readonly colours: number;
 }
 
-/** A colour with how many px have it, and where it lies in OKLab with its alpha; alike for the eye where near. */
+/**
+ * A colour with how many px have it, and where it lies in OKLab with its alpha; alike for the eye
+ * where near.
+ */
 interface Bin {
   readonly packed: number;
   readonly count: number;
@@ -33,8 +36,8 @@ function binsOf({ data }: Raster): Bin[] {
     const p = pack(data, k);
     counts.set(p, (counts.get(p) ?? 0) + 1);
   }
-  const list = [...counts.keys()],
-    flat = new Uint8ClampedArray(list.length * 4);
+  const list = [...counts.keys()];
+  const flat = new Uint8ClampedArray(list.length * 4);
   list.forEach((p, i) => flat.set(unpack(p), i * 4));
   const lab = oklabPlane(flat);
   return list.map((packed, i) => {
@@ -55,8 +58,8 @@ interface Box {
 
 function boxOf(bins: Bin[]): Box {
   let total = 0;
-  const mean = [0, 0, 0, 0],
-    square = [0, 0, 0, 0];
+  const mean = [0, 0, 0, 0];
+  const square = [0, 0, 0, 0];
   for (const { count, at } of bins) {
     total += count;
     for (let c = 0; c < 4; c++) {
@@ -64,29 +67,35 @@ function boxOf(bins: Bin[]): Box {
       square[c] += count * at[c] * at[c];
     }
   }
-  const spreads = square.map((s, c) => s - (mean[c] * mean[c]) / total),
-    axis = spreads.indexOf(Math.max(...spreads));
+  const spreads = square.map((s, c) => s - (mean[c] * mean[c]) / total);
+  const axis = spreads.indexOf(Math.max(...spreads));
   return { bins, spread: bins.length > 1 ? spreads[axis] : 0, axis };
 }
 
-/** Cuts the box with the largest spread, where the sum of the two parts' spreads is least, until there are enough (after X. Wu, "Efficient statistical computations for optimal color quantization", Graphics Gems II, 1991, along one axis). */
+/**
+ * Cuts the box with the largest spread, where the sum of the two parts' spreads is least, until
+ * there are enough (after X. Wu, "Efficient statistical computations for optimal color
+ * quantization", Graphics Gems II, 1991, along one axis).
+ */
 function cutBoxes(bins: Bin[], wanted: number): Box[] {
   const boxes = [boxOf(bins)];
   while (boxes.length < wanted) {
-    const i = boxes.reduce((best, b, k) => (b.spread > boxes[best].spread ? k : best), 0),
-      { bins: list, spread, axis } = boxes[i];
-    if (spread <= 0) break;
+    const i = boxes.reduce((best, b, k) => (b.spread > boxes[best].spread ? k : best), 0);
+    const { bins: list, spread, axis } = boxes[i];
+    if (spread <= 0) {
+      break;
+    }
     const sorted = list.toSorted((a, b) => a.at[axis] - b.at[axis]);
-    let total = 0,
-      sum = 0;
+    let total = 0;
+    let sum = 0;
     for (const b of sorted) {
       total += b.count;
       sum += b.count * b.at[axis];
     }
-    let n = 0,
-      s = 0,
-      best = -1,
-      cut = 1;
+    let n = 0;
+    let s = 0;
+    let best = -1;
+    let cut = 1;
     for (let k = 0; k < sorted.length - 1; k++) {
       n += sorted[k].count;
       s += sorted[k].count * sorted[k].at[axis];
@@ -103,21 +112,23 @@ function cutBoxes(bins: Bin[], wanted: number): Box[] {
 
 /** The mean of a box's colours, by alpha. */
 function meanOf({ bins }: Box): number {
-  let n = 0,
-    a = 0,
-    r = 0,
-    g = 0,
-    b = 0;
+  let n = 0;
+  let a = 0;
+  let r = 0;
+  let g = 0;
+  let b = 0;
   for (const { packed, count } of bins) {
-    const [pr, pg, pb, pa] = unpack(packed),
-      w = count * pa;
+    const [pr, pg, pb, pa] = unpack(packed);
+    const w = count * pa;
     n += count;
     a += w;
     r += w * pr;
     g += w * pg;
     b += w * pb;
   }
-  if (a === 0) return 0;
+  if (a === 0) {
+    return 0;
+  }
   return (
     ((Math.round(r / a) << 24) |
       (Math.round(g / a) << 16) |
@@ -129,11 +140,11 @@ function meanOf({ bins }: Box): number {
 
 /** Colours of the border px, the commonest first. */
 function borderColours({ data, width, height }: Raster): number[] {
-  const counts = new Map<number, number>(),
-    add = (i: number) => {
-      const p = pack(data, i * 4);
-      counts.set(p, (counts.get(p) ?? 0) + 1);
-    };
+  const counts = new Map<number, number>();
+  const add = (i: number) => {
+    const p = pack(data, i * 4);
+    counts.set(p, (counts.get(p) ?? 0) + 1);
+  };
   for (let x = 0; x < width; x++) {
     add(x);
     add((height - 1) * width + x);
@@ -146,51 +157,61 @@ function borderColours({ data, width, height }: Raster): number[] {
 }
 
 /**
- * A raster with at most so many colours. Those pinned come out exactly, and so do the commonest of the border: the border
- * is not dithered, and no other px is either, so that an even ground stays even.
+ * A raster with at most so many colours. Those pinned come out exactly, and so do the commonest of
+ * the border: the border is not dithered, and no other px is either, so that an even ground stays
+ * even.
  * @param most 2..256
  * @param pinned colours #rrggbb that the picture may have, opaque
  */
 export function toPalette(raster: Raster, most: number, pinned: readonly string[]): Reduced {
-  const bins = binsOf(raster),
-    there = new Set(bins.map((b) => b.packed));
-  if (bins.length <= most) return { raster, colours: bins.length };
+  const bins = binsOf(raster);
+  const there = new Set(bins.map((b) => b.packed));
+  if (bins.length <= most) {
+    return { raster, colours: bins.length };
+  }
   const kept = new Set<number>();
   for (const hex of pinned) {
     const p = ((parseInt(hex.slice(1), 16) << 8) | 255) >>> 0;
-    if (there.has(p)) kept.add(p);
+    if (there.has(p)) {
+      kept.add(p);
+    }
   }
-  if (there.has(0)) kept.add(0);
+  if (there.has(0)) {
+    kept.add(0);
+  }
   for (const p of borderColours(raster)) {
-    if (kept.size >= most / 2) break;
+    if (kept.size >= most / 2) {
+      break;
+    }
     kept.add(p);
   }
   const palette = [
-      ...kept,
-      ...cutBoxes(
-        bins.filter((b) => !kept.has(b.packed)),
-        most - kept.size,
-      ).map(meanOf),
-    ],
-    unique = [...new Set(palette)];
+    ...kept,
+    ...cutBoxes(
+      bins.filter((b) => !kept.has(b.packed)),
+      most - kept.size,
+    ).map(meanOf),
+  ];
+  const unique = [...new Set(palette)];
   const flat = new Uint8ClampedArray(unique.length * 4);
   unique.forEach((p, i) => flat.set(unpack(p), i * 4));
-  const lab = oklabPlane(flat),
-    places = unique.map((p, i) => {
-      const a = (p & 255) / 255;
-      return [lab[i * 3] * a, lab[i * 3 + 1] * a, lab[i * 3 + 2] * a, a];
-    });
+  const lab = oklabPlane(flat);
+  const places = unique.map((p, i) => {
+    const a = (p & 255) / 255;
+    return [lab[i * 3] * a, lab[i * 3 + 1] * a, lab[i * 3 + 2] * a, a];
+  });
   const nearest = new Map<number, number>();
   for (const { packed, at } of bins) {
-    let best = Infinity,
-      found = packed;
+    let best = Infinity;
+    let found = packed;
     if (kept.has(packed)) {
       nearest.set(packed, packed);
       continue;
     }
     for (let i = 0; i < places.length; i++) {
-      const q = places[i],
-        d = (at[0] - q[0]) ** 2 + (at[1] - q[1]) ** 2 + (at[2] - q[2]) ** 2 + (at[3] - q[3]) ** 2;
+      const q = places[i];
+      const d =
+        (at[0] - q[0]) ** 2 + (at[1] - q[1]) ** 2 + (at[2] - q[2]) ** 2 + (at[3] - q[3]) ** 2;
       if (d < best) {
         best = d;
         found = unique[i];
@@ -199,6 +220,8 @@ export function toPalette(raster: Raster, most: number, pinned: readonly string[
     nearest.set(packed, found);
   }
   const data = new Uint8ClampedArray(raster.data.length);
-  for (let k = 0; k < data.length; k += 4) data.set(unpack(nearest.get(pack(raster.data, k))!), k);
+  for (let k = 0; k < data.length; k += 4) {
+    data.set(unpack(nearest.get(pack(raster.data, k))!), k);
+  }
   return { raster: { ...raster, data }, colours: unique.length };
 }

@@ -32,7 +32,8 @@ export const isLossless = ({ format, lossless, colours }: PressSettings): boolea
 /** The settings in a few words: “WebP 80”, “PNG, 64 colours”. */
 export function pressWords(settings: PressSettings): string {
   const title = formatTitle[settings.format];
-  if (settings.format === 'png')
+  if (settings.format === 'png') {
     return settings.colours === null ? title : `${title}, ${settings.colours} colours`;
+  }
   return isLossless(settings) ? `${title}, no loss` : `${title} ${settings.quality}`;
 }

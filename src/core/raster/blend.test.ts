@@ -54,12 +54,14 @@ describe('separable modes, against W3C Compositing and Blending Level 1, section
 
   test('a table holds the formula at every pair of levels', () => {
     const table = tabulate('soft-light');
-    for (let cb = 0; cb < 256; cb += 5)
-      for (let cs = 0; cs < 256; cs += 3)
+    for (let cb = 0; cb < 256; cb += 5) {
+      for (let cs = 0; cs < 256; cs += 3) {
         expect(table[(cb << 8) | cs]).toBeCloseTo(
           255 * separableModes['soft-light'](cb / 255, cs / 255),
           4,
         );
+      }
+    }
   });
 });
 
@@ -70,8 +72,8 @@ describe('non-separable modes, section 10.2', () => {
   test("hue, saturation and colour keep the luminosity of the backdrop, luminosity takes the source's", () => {
     for (const a of levels.slice(1, -1)) {
       for (const b of levels) {
-        const cb = [a, b, 1 - a] as [number, number, number],
-          cs = [b, 0.4, a] as [number, number, number];
+        const cb = [a, b, 1 - a] as [number, number, number];
+        const cs = [b, 0.4, a] as [number, number, number];
         expect(lum(hue(cb, cs))).toBeCloseTo(lum(cb), 10);
         expect(lum(saturation(cb, cs))).toBeCloseTo(lum(cb), 10);
         expect(lum(color(cb, cs))).toBeCloseTo(lum(cb), 10);
@@ -82,7 +84,8 @@ describe('non-separable modes, section 10.2', () => {
   });
 
   test('colour of pure red on mid grey, worked by hand with ClipColor', () => {
-    // SetLum((1,0,0), 0.5): d = 0.2 gives (1.2, 0.2, 0.2); L = 0.5, x = 1.2, so every channel is L + (C − L)·0.5/0.7.
+    // SetLum((1,0,0), 0.5): d = 0.2 gives (1.2, 0.2, 0.2); L = 0.5, x = 1.2, so every channel is L
+    // + (C − L)·0.5/0.7.
     const result = color([0.5, 0.5, 0.5], [1, 0, 0]);
     expect(result[0]).toBeCloseTo(1, 12);
     expect(result[1]).toBeCloseTo(0.5 - 0.3 * (0.5 / 0.7), 12);
@@ -91,8 +94,9 @@ describe('non-separable modes, section 10.2', () => {
 
 describe('all modes against Skia (@napi-rs/canvas)', () => {
   /**
-   * Repeatable colours. Skia keeps pixels multiplied by their alpha in eight bits, so levels in fives and alphas in
-   * fifths are used, which that form holds exactly; otherwise its own rounding would be compared, not the modes.
+   * Repeatable colours. Skia keeps pixels multiplied by their alpha in eight bits, so levels in
+   * fives and alphas in fifths are used, which that form holds exactly; otherwise its own rounding
+   * would be compared, not the modes.
    */
   function noise(width: number, height: number, seed: number, opaque: boolean): Raster {
     const raster = createRaster(width, height);
@@ -100,7 +104,9 @@ describe('all modes against Skia (@napi-rs/canvas)', () => {
     const next = (below: number) =>
       ((state = (Math.imul(state, 1664525) + 1013904223) >>> 0) >>> 8) % below;
     for (let i = 0; i < raster.data.length; i += 4) {
-      for (let c = 0; c < 3; c++) raster.data[i + c] = 5 * next(52);
+      for (let c = 0; c < 3; c++) {
+        raster.data[i + c] = 5 * next(52);
+      }
       raster.data[i + 3] = opaque ? 255 : 51 * (1 + next(5));
     }
     return raster;
@@ -114,8 +120,8 @@ describe('all modes against Skia (@napi-rs/canvas)', () => {
         .putImageData(new SkiaImageData(new Uint8ClampedArray(r.data), r.width, r.height), 0, 0);
       return canvas;
     };
-    const base = put(backdrop),
-      context = base.getContext('2d');
+    const base = put(backdrop);
+    const context = base.getContext('2d');
     context.globalCompositeOperation = mode === 'normal' ? 'source-over' : mode;
     context.drawImage(put(source), 0, 0);
     return context.getImageData(0, 0, backdrop.width, backdrop.height).data;
@@ -130,18 +136,20 @@ describe('all modes against Skia (@napi-rs/canvas)', () => {
         ] as const,
     ),
   )('%s, opaque backdrop %s', (mode, opaque) => {
-    const backdrop = noise(64, 32, 7, opaque),
-      source = noise(64, 32, 99, false);
+    const backdrop = noise(64, 32, 7, opaque);
+    const source = noise(64, 32, 99, false);
     const theirs = skia(backdrop, source, mode);
     composite(backdrop, { type: 'raster', raster: source, x: 0, y: 0 }, 1, mode);
     let worst = 0;
     for (let i = 0; i < theirs.length; i++) {
-      // Compared multiplied by alpha, the form Skia keeps: undoing that again would add its rounding a second time.
+      // Compared multiplied by alpha, the form Skia keeps: undoing that again would add its
+      // rounding a second time.
       const seen = (data: Uint8ClampedArray) =>
         i % 4 === 3 ? data[i] : Math.round((data[i] * data[i | 3]) / 255);
       worst = Math.max(worst, Math.abs(seen(theirs) - seen(backdrop.data)));
     }
-    // Skia takes twice a product that it has already rounded to a level off these two: its own error alone is 2.
+    // Skia takes twice a product that it has already rounded to a level off these two: its own
+    // error alone is 2.
     const doubled = !opaque && (mode === 'difference' || mode === 'exclusion');
     expect(worst).toBeLessThanOrEqual(doubled ? 3 : 2);
   });

@@ -28,10 +28,13 @@ test('a wash at strength s is (1 − s)·old + s·colour, rounded half up, for e
 test('every level washed with every strength, one colour', () => {
   for (let percent = 0; percent <= 100; percent++) {
     const raster = createRaster(256, 1);
-    for (let i = 0; i < 256; i++) raster.data.set([i, i, i, 255], i * 4);
+    for (let i = 0; i < 256; i++) {
+      raster.data.set([i, i, i, 255], i * 4);
+    }
     composite(raster, { type: 'solid', colour: { r: 59, g: 74, b: 69 } }, percent / 100);
-    for (let i = 0; i < 256; i++)
+    for (let i = 0; i < 256; i++) {
       expect(raster.data[i * 4]).toBe(Math.floor(((100 - percent) * i + percent * 59 + 50) / 100));
+    }
   }
 });
 
@@ -41,8 +44,8 @@ test('two half see-through layers: 0.5 over 0.5 is 0.75 covered, colours weighed
   expect([...raster.data]).toEqual([200, 0, 0, 128]);
   composite(raster, { type: 'solid', colour: { r: 0, g: 200, b: 0 } }, 0.5);
   // αo = 0.5 + 0.5·128/255; co = (αs·cs + (1 − αs)·αb·cb)/αo
-  const rest = (128 / 255) * 0.5,
-    ao = 0.5 + rest;
+  const rest = (128 / 255) * 0.5;
+  const ao = 0.5 + rest;
   expect([...raster.data]).toEqual([
     Math.round((rest * 200) / ao),
     Math.round((0.5 * 200) / ao),
@@ -95,8 +98,8 @@ test('rectangles: shared part, least common holder, copies and crops', () => {
     width: 4,
     height: 6,
   });
-  const source = createRaster(3, 3),
-    target = createRaster(3, 3);
+  const source = createRaster(3, 3);
+  const target = createRaster(3, 3);
   fillRect(source, { r: 1, g: 2, b: 3 });
   copyRect(target, source, { x: 1, y: 1, width: 9, height: 1 });
   expect(Array.from({ length: 9 }, (_, i) => target.data[i * 4 + 3])).toEqual([

@@ -18,8 +18,9 @@ import {
 } from './raster';
 
 /**
- * What is laid on: one colour everywhere, a colour through a mask or pixels at a place, a change of the colours that are
- * there, less of what is there, or the whole picture made anew from what is there.
+ * What is laid on: one colour everywhere, a colour through a mask or pixels at a place, a change of
+ * the colours that are there, less of what is there, or the whole picture made anew from what is
+ * there.
  */
 export type Paint =
   | { readonly type: 'erase'; readonly mask: Mask; readonly x: number; readonly y: number }
@@ -36,13 +37,14 @@ export type Paint =
   | { readonly type: 'raster'; readonly raster: Raster; readonly x: number; readonly y: number };
 
 /*
- * Over an opaque target, which is nearly all there is, levels are computed in whole numbers: alpha in 16 bits, and results
- * of a mode in 1/128 of a level with alpha in 15, so that every product stays below 2^31. A level is rounded half up; the
- * small surplus carries exact halves, which strengths in hundredths produce, over what the bits of alpha leave out
- * (0.004 levels at most, while the nearest other hundredth is 0.01 away).
+ * Over an opaque target, which is nearly all there is, levels are computed in whole numbers: alpha
+ * in 16 bits, and results of a mode in 1/128 of a level with alpha in 15, so that every product
+ * stays below 2^31. A level is rounded half up; the small surplus carries exact halves, which
+ * strengths in hundredths produce, over what the bits of alpha leave out (0.004 levels at most,
+ * while the nearest other hundredth is 0.01 away).
  */
-const half16 = (1 << 15) + 256,
-  half22 = (1 << 21) + (1 << 15);
+const half16 = (1 << 15) + 256;
+const half22 = (1 << 21) + (1 << 15);
 const half = 0.5 + 1e-7;
 
 const tables = new Map<SeparableMode, Int32Array>();
@@ -50,8 +52,9 @@ const tables = new Map<SeparableMode, Int32Array>();
 /** The mode's results in 1/128 of a level. */
 function tableOf(mode: SeparableMode): Int32Array {
   let table = tables.get(mode);
-  if (!table)
+  if (!table) {
     tables.set(mode, (table = Int32Array.from(tabulate(mode), (v) => Math.round(v * 128))));
+  }
   return table;
 }
 
@@ -69,12 +72,14 @@ type RowBlend = (
 ) => void;
 
 function blendNormal(opacity: number): RowBlend {
-  const alphas = alphaSteps(opacity, 65536),
-    k = opacity / 255;
+  const alphas = alphaSteps(opacity, 65536);
+  const k = opacity / 255;
   return (target, at, source, from, pixels) => {
     for (let end = at + pixels * 4; at < end; at += 4, from += 4) {
       const a = alphas[source[from + 3]];
-      if (a === 0) continue;
+      if (a === 0) {
+        continue;
+      }
       const ab = target[at + 3];
       if (a === 65536) {
         target[at] = source[from];
@@ -82,16 +87,16 @@ function blendNormal(opacity: number): RowBlend {
         target[at + 2] = source[from + 2];
         target[at + 3] = 255;
       } else if (ab === 255) {
-        const r = target[at],
-          g = target[at + 1],
-          b = target[at + 2];
+        const r = target[at];
+        const g = target[at + 1];
+        const b = target[at + 2];
         target[at] = ((r << 16) + a * (source[from] - r) + half16) >> 16;
         target[at + 1] = ((g << 16) + a * (source[from + 1] - g) + half16) >> 16;
         target[at + 2] = ((b << 16) + a * (source[from + 2] - b) + half16) >> 16;
       } else {
-        const as = source[from + 3] * k,
-          rest = (ab / 255) * (1 - as),
-          ao = as + rest;
+        const as = source[from + 3] * k;
+        const rest = (ab / 255) * (1 - as);
+        const ao = as + rest;
         target[at] = ((as * source[from] + rest * target[at]) / ao + half) | 0;
         target[at + 1] = ((as * source[from + 1] + rest * target[at + 1]) / ao + half) | 0;
         target[at + 2] = ((as * source[from + 2] + rest * target[at + 2]) / ao + half) | 0;
@@ -103,30 +108,32 @@ function blendNormal(opacity: number): RowBlend {
 
 /** Sections 5 and 10 of the recommendation: cs' = (1 − αb)·cs + αb·B(cb, cs), then source-over. */
 function blendByTable(table: Int32Array, opacity: number): RowBlend {
-  const alphas = alphaSteps(opacity, 32768),
-    k = opacity / 255;
+  const alphas = alphaSteps(opacity, 32768);
+  const k = opacity / 255;
   return (target, at, source, from, pixels) => {
     for (let end = at + pixels * 4; at < end; at += 4, from += 4) {
       const a = alphas[source[from + 3]];
-      if (a === 0) continue;
-      const ab = target[at + 3],
-        r = target[at],
-        g = target[at + 1],
-        b = target[at + 2];
-      const mr = table[(r << 8) | source[from]],
-        mg = table[(g << 8) | source[from + 1]],
-        mb = table[(b << 8) | source[from + 2]];
+      if (a === 0) {
+        continue;
+      }
+      const ab = target[at + 3];
+      const r = target[at];
+      const g = target[at + 1];
+      const b = target[at + 2];
+      const mr = table[(r << 8) | source[from]];
+      const mg = table[(g << 8) | source[from + 1]];
+      const mb = table[(b << 8) | source[from + 2]];
       if (ab === 255) {
         target[at] = ((r << 22) + a * (mr - (r << 7)) + half22) >> 22;
         target[at + 1] = ((g << 22) + a * (mg - (g << 7)) + half22) >> 22;
         target[at + 2] = ((b << 22) + a * (mb - (b << 7)) + half22) >> 22;
       } else {
-        const as = source[from + 3] * k,
-          abf = ab / 255,
-          rest = abf * (1 - as),
-          ao = as + rest,
-          own = (1 - abf) * as,
-          mixed = (abf * as) / 128;
+        const as = source[from + 3] * k;
+        const abf = ab / 255;
+        const rest = abf * (1 - as);
+        const ao = as + rest;
+        const own = (1 - abf) * as;
+        const mixed = (abf * as) / 128;
         target[at] = ((own * source[from] + mixed * mr + rest * r) / ao + half) | 0;
         target[at + 1] = ((own * source[from + 1] + mixed * mg + rest * g) / ao + half) | 0;
         target[at + 2] = ((own * source[from + 2] + mixed * mb + rest * b) / ao + half) | 0;
@@ -139,14 +146,16 @@ function blendByTable(table: Int32Array, opacity: number): RowBlend {
 const blendTogether =
   (mode: keyof typeof nonSeparableModes, opacity: number): RowBlend =>
   (target, at, source, from, pixels) => {
-    const f = nonSeparableModes[mode],
-      k = opacity / 255;
+    const f = nonSeparableModes[mode];
+    const k = opacity / 255;
     for (let end = at + pixels * 4; at < end; at += 4, from += 4) {
       const as = source[from + 3] * k;
-      if (as === 0) continue;
-      const ab = target[at + 3] / 255,
-        rest = ab * (1 - as),
-        ao = as + rest;
+      if (as === 0) {
+        continue;
+      }
+      const ab = target[at + 3] / 255;
+      const rest = ab * (1 - as);
+      const ao = as + rest;
       const mixed = f(
         [target[at] / 255, target[at + 1] / 255, target[at + 2] / 255],
         [source[from] / 255, source[from + 1] / 255, source[from + 2] / 255],
@@ -163,14 +172,17 @@ const blendTogether =
   };
 
 function rowBlend(mode: BlendMode, opacity: number): RowBlend {
-  if (mode === 'normal') return blendNormal(opacity);
+  if (mode === 'normal') {
+    return blendNormal(opacity);
+  }
   return isSeparable(mode) ? blendByTable(tableOf(mode), opacity) : blendTogether(mode, opacity);
 }
 
 /** Where a paint can change pixels, before clipping; a solid reaches everywhere. */
 function extent(paint: Paint, target: Raster): Rect {
-  if (paint.type === 'solid' || paint.type === 'adjust' || paint.type === 'rework')
+  if (paint.type === 'solid' || paint.type === 'adjust' || paint.type === 'rework') {
     return wholeRaster(target);
+  }
   const { width, height } = paint.type === 'raster' ? paint.raster : paint.mask;
   return { x: paint.x, y: paint.y, width, height };
 }
@@ -187,17 +199,20 @@ function solidRow(colour: Rgb, pixels: number): Uint8ClampedArray {
 }
 
 /*
- * One colour over opaque pixels gives each channel one of 256 results. These are looked up: they are made by the very
- * function that blends rows, so looking up changes no level. Pixels are read and written whole, as four bytes with red
- * first, which is how all machines that browsers run on order them.
+ * One colour over opaque pixels gives each channel one of 256 results. These are looked up: they
+ * are made by the very function that blends rows, so looking up changes no level. Pixels are read
+ * and written whole, as four bytes with red first, which is how all machines that browsers run on
+ * order them.
  */
 
-/** The results for all 256 levels of red, of green and of blue, each at its place in a whole pixel. */
+/**
+ * The results for all 256 levels of red, of green and of blue, each at its place in a whole pixel.
+ */
 function lookup(blend: RowBlend, colour: Rgb): Int32Array {
   const ramp = Uint8ClampedArray.from({ length: 256 * 4 }, (_, i) =>
-      (i & 3) === 3 ? 255 : i >> 2,
-    ),
-    table = new Int32Array(768);
+    (i & 3) === 3 ? 255 : i >> 2,
+  );
+  const table = new Int32Array(768);
   blend(ramp, 0, solidRow(colour, 256), 0, 256);
   for (let v = 0; v < 256; v++) {
     table[v] = ramp[v * 4];
@@ -214,20 +229,25 @@ const wholePixels = ({ data }: Raster): Int32Array =>
   new Int32Array(data.buffer, data.byteOffset, data.length >> 2);
 
 function composeSolid(target: Raster, colour: Rgb, blend: RowBlend, area: Rect): void {
-  const pixels = wholePixels(target),
-    table = lookup(blend, colour),
-    one = solidRow(colour, 1);
+  const pixels = wholePixels(target);
+  const table = lookup(blend, colour);
+  const one = solidRow(colour, 1);
   for (let y = area.y; y < area.y + area.height; y++) {
     for (let i = y * target.width + area.x, end = i + area.width; i < end; i++) {
       const p = pixels[i];
-      if (p >>> 24 === 255)
+      if (p >>> 24 === 255) {
         pixels[i] = table[p & 255] | table[256 + ((p >> 8) & 255)] | table[512 + ((p >> 16) & 255)];
-      else blend(target.data, i * 4, one, 0, 1);
+      } else {
+        blend(target.data, i * 4, one, 0, 1);
+      }
     }
   }
 }
 
-/** The same through a mask, whose cover changes from pixel to pixel: too many tables to look up, so the sums of the row functions are done on whole pixels. */
+/**
+ * The same through a mask, whose cover changes from pixel to pixel: too many tables to look up, so
+ * the sums of the row functions are done on whole pixels.
+ */
 function composeMask(
   target: Raster,
   { mask, colour: { r: cr, g: cg, b: cb }, x, y: top }: Extract<Paint, { type: 'mask' }>,
@@ -235,30 +255,32 @@ function composeMask(
   opacity: number,
   area: Rect,
 ): void {
-  const pixels = wholePixels(target),
-    { data } = mask,
-    blend = rowBlend(mode, opacity),
-    one = solidRow({ r: cr, g: cg, b: cb }, 1),
-    normal = mode === 'normal';
-  const alphas = alphaSteps(opacity, normal ? 65536 : 32768),
-    table = normal ? undefined : tableOf(mode);
+  const pixels = wholePixels(target);
+  const { data } = mask;
+  const blend = rowBlend(mode, opacity);
+  const one = solidRow({ r: cr, g: cg, b: cb }, 1);
+  const normal = mode === 'normal';
+  const alphas = alphaSteps(opacity, normal ? 65536 : 32768);
+  const table = normal ? undefined : tableOf(mode);
   const column = (c: number) =>
     Int32Array.from({ length: 256 }, (_, v) => (table ? table[(v << 8) | c] - (v << 7) : c - v));
-  const dr = column(cr),
-    dg = column(cg),
-    db = column(cb),
-    shift = normal ? 16 : 22,
-    half = normal ? half16 : half22;
+  const dr = column(cr);
+  const dg = column(cg);
+  const db = column(cb);
+  const shift = normal ? 16 : 22;
+  const half = normal ? half16 : half22;
   for (let y = area.y; y < area.y + area.height; y++) {
     let from = (y - top) * mask.width + area.x - x;
     for (let i = y * target.width + area.x, end = i + area.width; i < end; i++, from++) {
       const a = alphas[data[from]];
-      if (a === 0) continue;
+      if (a === 0) {
+        continue;
+      }
       const p = pixels[i];
       if (p >>> 24 === 255) {
-        const r = p & 255,
-          g = (p >> 8) & 255,
-          b = (p >> 16) & 255;
+        const r = p & 255;
+        const g = (p >> 8) & 255;
+        const b = (p >> 16) & 255;
         pixels[i] =
           0xff000000 |
           ((((b << shift) + a * db[b] + half) >> shift) << 16) |
@@ -272,7 +294,10 @@ function composeMask(
   }
 }
 
-/** Takes away as much of what is there as the mask covers; where it covers all, nothing is left, not even a colour. */
+/**
+ * Takes away as much of what is there as the mask covers; where it covers all, nothing is left, not
+ * even a colour.
+ */
 function erase(
   { data, width }: Raster,
   { mask, x: left, y: top }: Extract<Paint, { type: 'erase' }>,
@@ -286,40 +311,49 @@ function erase(
       x++, k += 4, m++
     ) {
       const stays = 1 - (mask.data[m] / 255) * opacity;
-      if (stays === 1) continue;
+      if (stays === 1) {
+        continue;
+      }
       data[k + 3] = (data[k + 3] * stays + half) | 0;
-      if (data[k + 3] === 0) data[k] = data[k + 1] = data[k + 2] = 0;
+      if (data[k + 3] === 0) {
+        data[k] = data[k + 1] = data[k + 2] = 0;
+      }
     }
   }
 }
 
-/** Goes over from what is there in an area to a raster of the area's size, alpha and all; colours count by their alpha. */
+/**
+ * Goes over from what is there in an area to a raster of the area's size, alpha and all; colours
+ * count by their alpha.
+ */
 function mixIn({ data, width }: Raster, other: Raster, opacity: number, area: Rect): void {
   for (let y = 0; y < area.height; y++) {
-    const from = ((y + area.y) * width + area.x) * 4,
-      to = from + area.width * 4,
-      its0 = y * area.width * 4;
+    const from = ((y + area.y) * width + area.x) * 4;
+    const to = from + area.width * 4;
+    const its0 = y * area.width * 4;
     if (opacity >= 1) {
       data.set(other.data.subarray(its0, its0 + area.width * 4), from);
       continue;
     }
     for (let k = from, o = its0; k < to; k += 4, o += 4) {
-      const own = data[k + 3] * (1 - opacity),
-        its = other.data[o + 3] * opacity,
-        alpha = own + its;
-      if (alpha > 0)
-        for (let c = 0; c < 3; c++)
+      const own = data[k + 3] * (1 - opacity);
+      const its = other.data[o + 3] * opacity;
+      const alpha = own + its;
+      if (alpha > 0) {
+        for (let c = 0; c < 3; c++) {
           data[k + c] = ((data[k + c] * own + other.data[o + c] * its) / alpha + half) | 0;
+        }
+      }
       data[k + 3] = (alpha + half) | 0;
     }
   }
 }
 
 /**
- * Lays a paint on a raster, in place, within `clip`. A change of colours, taking away and making anew take no notice of
- * the mode.
- * With a normal mode over an opaque target every channel becomes (1 − s)·old + s·new, rounded half up, where s is
- * `opacity` times the paint's own alpha.
+ * Lays a paint on a raster, in place, within `clip`. A change of colours, taking away and making
+ * anew take no notice of the mode.
+ * With a normal mode over an opaque target every channel becomes (1 − s)·old + s·new, rounded half
+ * up, where s is `opacity` times the paint's own alpha.
  * @param opacity 0..1
  * @param clip pixels of the target that may change; the whole target if left out
  */
@@ -331,13 +365,20 @@ export function composite(
   clip: Rect = wholeRaster(target),
 ): void {
   const area = intersect(intersect(extent(paint, target), clip), wholeRaster(target));
-  if (isEmpty(area) || opacity <= 0) return;
-  if (paint.type === 'adjust') return adjust(target, paint.map, opacity, area);
-  if (paint.type === 'erase') return erase(target, paint, opacity, area);
-  if (paint.type === 'rework')
+  if (isEmpty(area) || opacity <= 0) {
+    return;
+  }
+  if (paint.type === 'adjust') {
+    return adjust(target, paint.map, opacity, area);
+  }
+  if (paint.type === 'erase') {
+    return erase(target, paint, opacity, area);
+  }
+  if (paint.type === 'rework') {
     return mixIn(target, paint.rework(crop(target, area)), opacity, area);
-  const blend = rowBlend(mode, opacity),
-    channelsAlone = isSeparable(mode) && area.width * area.height >= worthLookup;
+  }
+  const blend = rowBlend(mode, opacity);
+  const channelsAlone = isSeparable(mode) && area.width * area.height >= worthLookup;
   if (paint.type === 'raster') {
     const { raster } = paint;
     for (let y = area.y; y < area.y + area.height; y++) {
@@ -351,15 +392,18 @@ export function composite(
     }
     return;
   }
-  if (channelsAlone)
+  if (channelsAlone) {
     return paint.type === 'solid'
       ? composeSolid(target, paint.colour, blend, area)
       : composeMask(target, paint, mode as SeparableMode, opacity, area);
+  }
   const row = solidRow(paint.colour, area.width);
   for (let y = area.y; y < area.y + area.height; y++) {
     if (paint.type === 'mask') {
       const from = (y - paint.y) * paint.mask.width + area.x - paint.x;
-      for (let i = 0; i < area.width; i++) row[i * 4 + 3] = paint.mask.data[from + i];
+      for (let i = 0; i < area.width; i++) {
+        row[i * 4 + 3] = paint.mask.data[from + i];
+      }
     }
     blend(target.data, (y * target.width + area.x) * 4, row, 0, area.width);
   }
@@ -373,6 +417,7 @@ export function fillRect(
 ): void {
   const area = intersect(rect, wholeRaster(target));
   const row = colour ? solidRow(colour, area.width) : new Uint8ClampedArray(area.width * 4);
-  for (let y = area.y; y < area.y + area.height; y++)
+  for (let y = area.y; y < area.y + area.height; y++) {
     target.data.set(row, (y * target.width + area.x) * 4);
+  }
 }

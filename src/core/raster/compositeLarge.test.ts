@@ -4,21 +4,23 @@ import { composite, type Paint } from './composite';
 import { createRaster, type Raster } from './raster';
 
 /*
- * Large areas are laid by look-up and on whole pixels, small ones row by row. The same paint must give the same levels
- * either way: laid at once over 200×110, and in strips that are each too small for the quick way.
+ * Large areas are laid by look-up and on whole pixels, small ones row by row. The same paint must
+ * give the same levels either way: laid at once over 200×110, and in strips that are each too small
+ * for the quick way.
  */
 
-const width = 200,
-  height = 110,
-  strip = 22;
+const width = 200;
+const height = 110;
+const strip = 22;
 
 /** Repeatable pixels; see-through ones among them where wanted. */
 function target(opaque: boolean): Raster {
   const raster = createRaster(width, height);
   let state = 7;
   const next = () => (state = (Math.imul(state, 1664525) + 1013904223) >>> 0) >>> 24;
-  for (let i = 0; i < raster.data.length; i += 4)
+  for (let i = 0; i < raster.data.length; i += 4) {
     raster.data.set([next(), next(), next(), opaque ? 255 : [0, 90, 255, 255][next() & 3]], i);
+  }
   return raster;
 }
 
@@ -47,8 +49,9 @@ function inStrips(
   opaque: boolean,
 ): Uint8ClampedArray {
   const raster = target(opaque);
-  for (let y = 0; y < height; y += strip)
+  for (let y = 0; y < height; y += strip) {
     composite(raster, paint, opacity, mode, { x: 0, y, width, height: strip });
+  }
   return raster.data;
 }
 
@@ -96,8 +99,8 @@ describe.each(blendModes)('%s', (mode) => {
 });
 
 test('a mask that hangs out over the edges changes only what it covers', () => {
-  const raster = target(true),
-    before = raster.data.slice();
+  const raster = target(true);
+  const before = raster.data.slice();
   composite(
     raster,
     {
@@ -111,8 +114,8 @@ test('a mask that hangs out over the edges changes only what it covers', () => {
   );
   for (let y = 0; y < height; y += 7) {
     for (let x = 0; x < width; x += 11) {
-      const i = (y * width + x) * 4,
-        inside = x >= 80 && y < height - 40;
+      const i = (y * width + x) * 4;
+      const inside = x >= 80 && y < height - 40;
       expect(Array.from(raster.data.subarray(i, i + 4))).toEqual(
         inside ? [0, 0, 0, 255] : Array.from(before.subarray(i, i + 4)),
       );
@@ -131,7 +134,8 @@ test('a wash over a large opaque picture is (1 − s)·old + s·colour on every 
   for (let i = 0; i < raster.data.length; i++) {
     const wanted =
       (i & 3) === 3 ? 255 : Math.floor(0.52 * before[i] + 0.48 * [164, 85, 58][i & 3] + 0.5 + 1e-9);
-    if (raster.data[i] !== wanted)
+    if (raster.data[i] !== wanted) {
       throw new Error(`at ${i}: expected ${wanted} for ${before[i]}, found ${raster.data[i]}`);
+    }
   }
 });

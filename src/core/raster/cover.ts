@@ -16,15 +16,16 @@ export const createCover = (width: number, height: number): Cover => ({
  * @param dx px to the right @param dy px downwards
  */
 export function shiftCover({ width, height, data }: Cover, dx: number, dy: number): Cover {
-  const out = createCover(width, height),
-    from = Math.max(0, -dx),
-    to = Math.min(width, width - dx);
+  const out = createCover(width, height);
+  const from = Math.max(0, -dx);
+  const to = Math.min(width, width - dx);
   for (let y = Math.max(0, dy); y < Math.min(height, height + dy); y++) {
-    if (to > from)
+    if (to > from) {
       out.data.set(
         data.subarray((y - dy) * width + from, (y - dy) * width + to),
         y * width + from + dx,
       );
+    }
   }
   return out;
 }

@@ -14,11 +14,11 @@ test('the area of circles and turned squares is exact', () => {
     expect(Math.abs(sum - Math.PI * r * r)).toBeLessThan(0.001 * Math.PI * r * r);
   }
   for (const degrees of [0, 13, 45, 80]) {
-    const t = (degrees * Math.PI) / 180,
-      corner = (i: number) => ({
-        x: 30.2 + 18 * Math.cos(t + (i * Math.PI) / 2),
-        y: 30.7 + 18 * Math.sin(t + (i * Math.PI) / 2),
-      });
+    const t = (degrees * Math.PI) / 180;
+    const corner = (i: number) => ({
+      x: 30.2 + 18 * Math.cos(t + (i * Math.PI) / 2),
+      y: 30.7 + 18 * Math.sin(t + (i * Math.PI) / 2),
+    });
     const sum = fillPolygon([0, 1, 2, 3].map(corner), 60, 60).data.reduce((a, b) => a + b, 0);
     expect(sum).toBeCloseTo(2 * 18 * 18, 2);
   }
@@ -57,10 +57,12 @@ test('the nearest mark is the one a search through all finds', () => {
       fc.array(fc.nat(195), { maxLength: 12 }),
       (w, h, places) => {
         const marked = new Uint8Array(w * h);
-        for (const p of places) marked[p % marked.length] = 1;
-        const found = nearestMark(marked, w, h),
-          away = (i: number, k: number) =>
-            ((i % w) - (k % w)) ** 2 + (Math.floor(i / w) - Math.floor(k / w)) ** 2;
+        for (const p of places) {
+          marked[p % marked.length] = 1;
+        }
+        const found = nearestMark(marked, w, h);
+        const away = (i: number, k: number) =>
+          ((i % w) - (k % w)) ** 2 + (Math.floor(i / w) - Math.floor(k / w)) ** 2;
         const marks = [...marked.keys()].filter((i) => marked[i]);
         found.forEach((f, i) => {
           if (marks.length === 0) {
@@ -83,21 +85,24 @@ test('distances from a circle are true to a tenth of a px, from inside to far ou
   ] as const) {
     const { data } = signedDistance(circle(cx, cy, r, 80));
     let worst = 0;
-    for (let y = 0; y < 80; y++)
+    for (let y = 0; y < 80; y++) {
       for (let x = 0; x < 80; x++) {
         const from = Math.hypot(x + 0.5 - cx, y + 0.5 - cy);
-        if (from > 2) worst = Math.max(worst, Math.abs(data[y * 80 + x] - (from - r)));
+        if (from > 2) {
+          worst = Math.max(worst, Math.abs(data[y * 80 + x] - (from - r)));
+        }
       }
+    }
     expect(worst).toBeLessThan(0.1);
   }
 });
 
 test('distances from squares, upright and turned, are true to a tenth of a px, and to half a px around turned corners', () => {
   for (const degrees of [0, 20, 45]) {
-    const t = (degrees * Math.PI) / 180,
-      half = 14,
-      cx = 40,
-      cy = 40;
+    const t = (degrees * Math.PI) / 180;
+    const half = 14;
+    const cx = 40;
+    const cy = 40;
     const corners = [
       [-1, -1],
       [1, -1],
@@ -108,20 +113,25 @@ test('distances from squares, upright and turned, are true to a tenth of a px, a
       y: cy + half * (u * Math.sin(t) + v * Math.cos(t)),
     }));
     const { data } = signedDistance(fillPolygon(corners, 80, 80));
-    let besideEdges = 0,
-      aroundCorners = 0;
-    for (let y = 0; y < 80; y++)
+    let besideEdges = 0;
+    let aroundCorners = 0;
+    for (let y = 0; y < 80; y++) {
       for (let x = 0; x < 80; x++) {
-        const dx = x + 0.5 - cx,
-          dy = y + 0.5 - cy,
-          u = Math.abs(dx * Math.cos(t) + dy * Math.sin(t)) - half,
-          v = Math.abs(-dx * Math.sin(t) + dy * Math.cos(t)) - half;
-        const wanted = Math.hypot(Math.max(0, u), Math.max(0, v)) + Math.min(0, Math.max(u, v)),
-          error = Math.abs(data[y * 80 + x] - wanted);
-        if (Math.min(u, v) > -1.5) aroundCorners = Math.max(aroundCorners, error);
+        const dx = x + 0.5 - cx;
+        const dy = y + 0.5 - cy;
+        const u = Math.abs(dx * Math.cos(t) + dy * Math.sin(t)) - half;
+        const v = Math.abs(-dx * Math.sin(t) + dy * Math.cos(t)) - half;
+        const wanted = Math.hypot(Math.max(0, u), Math.max(0, v)) + Math.min(0, Math.max(u, v));
+        const error = Math.abs(data[y * 80 + x] - wanted);
+        if (Math.min(u, v) > -1.5) {
+          aroundCorners = Math.max(aroundCorners, error);
+        }
         // Inside, near the diagonals, two edges are equally near.
-        else if (wanted > 0 || Math.abs(u - v) > 1.5) besideEdges = Math.max(besideEdges, error);
+        else if (wanted > 0 || Math.abs(u - v) > 1.5) {
+          besideEdges = Math.max(besideEdges, error);
+        }
       }
+    }
     expect(besideEdges).toBeLessThan(degrees === 0 ? 0.001 : 0.1);
     expect(aroundCorners).toBeLessThan(degrees === 0 ? 0.001 : 0.5);
   }
@@ -129,7 +139,9 @@ test('distances from squares, upright and turned, are true to a tenth of a px, a
 
 test('a hair thinner than a px has a distance too, and nothing has none', () => {
   const hair = createCover(9, 9);
-  for (let y = 0; y < 9; y++) hair.data[y * 9 + 4] = 0.6;
+  for (let y = 0; y < 9; y++) {
+    hair.data[y * 9 + 4] = 0.6;
+  }
   const { data } = signedDistance(hair);
   expect(data[4 * 9 + 7]).toBeCloseTo(3 - 0.3, 1);
   expect(signedDistance(createCover(3, 3)).data[4]).toBe(Infinity);
@@ -137,29 +149,36 @@ test('a hair thinner than a px has a distance too, and nothing has none', () => 
 
 test('around an edge that is soft, and one with a faint fringe, distances go from where it is half covered', () => {
   for (const sigma of [0.7, 1.5]) {
-    const soft = blur(circle(40.3, 39.6, 18, 80), sigma),
-      { data } = signedDistance(soft);
+    const soft = blur(circle(40.3, 39.6, 18, 80), sigma);
+    const { data } = signedDistance(soft);
     let worst = 0;
-    for (let y = 0; y < 80; y++)
+    for (let y = 0; y < 80; y++) {
       for (let x = 0; x < 80; x++) {
         const from = Math.hypot(x + 0.5 - 40.3, y + 0.5 - 39.6);
-        if (from > 20 && from < 36)
+        if (from > 20 && from < 36) {
           worst = Math.max(worst, Math.abs(data[y * 80 + x] - (from - 18)));
+        }
       }
+    }
     expect(worst).toBeLessThan(0.2);
   }
   // The overshoot of a filter leaves traces around a thing; they are no edge.
   const ringed = circle(40, 40, 18, 80);
   for (let i = 0; i < ringed.data.length; i++) {
     const from = Math.hypot((i % 80) + 0.5 - 40, Math.floor(i / 80) + 0.5 - 40);
-    if (from > 20 && from < 22) ringed.data[i] = 0.04;
+    if (from > 20 && from < 22) {
+      ringed.data[i] = 0.04;
+    }
   }
   const { data } = signedDistance(ringed);
   let worst = 0;
-  for (let y = 0; y < 80; y++)
+  for (let y = 0; y < 80; y++) {
     for (let x = 0; x < 80; x++) {
       const from = Math.hypot(x + 0.5 - 40, y + 0.5 - 40);
-      if (from > 19.5) worst = Math.max(worst, Math.abs(data[y * 80 + x] - (from - 18)));
+      if (from > 19.5) {
+        worst = Math.max(worst, Math.abs(data[y * 80 + x] - (from - 18)));
+      }
     }
+  }
   expect(worst).toBeLessThan(0.12);
 });

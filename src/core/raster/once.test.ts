@@ -2,8 +2,8 @@ import { once } from './once';
 import { createRaster } from './raster';
 
 test('a measure is taken once for each raster and name', () => {
-  const a = createRaster(2, 2),
-    b = createRaster(2, 2);
+  const a = createRaster(2, 2);
+  const b = createRaster(2, 2);
   let taken = 0;
   const measure = () => ++taken;
   expect([

@@ -1,6 +1,9 @@
 import type { Raster } from './raster';
 
-/** What was measured of rasters that are never changed, such as decoded files; it is gone when its raster is. */
+/**
+ * What was measured of rasters that are never changed, such as decoded files; it is gone when its
+ * raster is.
+ */
 const known = new WeakMap<Raster, Map<string, unknown>>();
 
 /**
@@ -10,6 +13,8 @@ const known = new WeakMap<Raster, Map<string, unknown>>();
 export function once<V>(raster: Raster, what: string, measure: (raster: Raster) => V): V {
   const measures = known.get(raster) ?? new Map<string, unknown>();
   known.set(raster, measures);
-  if (!measures.has(what)) measures.set(what, measure(raster));
+  if (!measures.has(what)) {
+    measures.set(what, measure(raster));
+  }
   return measures.get(what) as V;
 }

@@ -1,4 +1,7 @@
-/** Pixels: RGBA, eight bits a channel, straight alpha, sRGB, top row first; `data.length` is `width * height * 4`. */
+/**
+ * Pixels: RGBA, eight bits a channel, straight alpha, sRGB, top row first; `data.length` is `width
+ * * height * 4`.
+ */
 export interface Raster {
   readonly width: number;
   readonly height: number;
@@ -52,8 +55,8 @@ export const isEmpty = (rect: Rect): boolean => rect.width <= 0 || rect.height <
 
 /** The part two rectangles share; its width or height is 0 where they share none. */
 export function intersect(a: Rect, b: Rect): Rect {
-  const x = Math.max(a.x, b.x),
-    y = Math.max(a.y, b.y);
+  const x = Math.max(a.x, b.x);
+  const y = Math.max(a.y, b.y);
   return {
     x,
     y,
@@ -64,10 +67,14 @@ export function intersect(a: Rect, b: Rect): Rect {
 
 /** The least rectangle that holds both; an empty one adds nothing. */
 export function unite(a: Rect, b: Rect): Rect {
-  if (isEmpty(a)) return b;
-  if (isEmpty(b)) return a;
-  const x = Math.min(a.x, b.x),
-    y = Math.min(a.y, b.y);
+  if (isEmpty(a)) {
+    return b;
+  }
+  if (isEmpty(b)) {
+    return a;
+  }
+  const x = Math.min(a.x, b.x);
+  const y = Math.min(a.y, b.y);
   return {
     x,
     y,

@@ -3,7 +3,10 @@ import { isContent } from '../site/pages';
 import { isBlank } from '../site/picture';
 import type { ReadingKind } from './reading';
 
-/** Words for those who do not see the picture; only pictures that are content need them (WCAG 2.2, 1.1.1). */
+/**
+ * Words for those who do not see the picture; only pictures that are content need them (WCAG 2.2,
+ * 1.1.1).
+ */
 export const alternative: ReadingKind<{ alt: string; decorative: boolean }> = {
   id: 'alternative',
   question: 7,
@@ -11,10 +14,19 @@ export const alternative: ReadingKind<{ alt: string; decorative: boolean }> = {
   applies: ({ slot, picture }) => isContent(slot.kind) && !isBlank(picture),
   measure: ({ picture }) => ({ alt: picture.alt.trim(), decorative: picture.decorative }),
   judge: ({ alt, decorative }) => (alt || decorative ? 'holds' : 'look'),
-  figure: ({ alt, decorative }) =>
-    decorative ? 'decorates' : alt ? `${alt.length} letters` : 'none',
+  figure: ({ alt, decorative }) => {
+    if (decorative) {
+      return 'decorates';
+    }
+    if (alt) {
+      return `${alt.length} letters`;
+    }
+    return 'none';
+  },
   say({ alt, decorative }) {
-    if (decorative) return 'It only decorates: nothing is read out, as you decided.';
+    if (decorative) {
+      return 'It only decorates: nothing is read out, as you decided.';
+    }
     return alt
       ? `Read out as “${alt}”.`
       : 'No alternative text yet. Write what the picture says, or say that it only decorates.';

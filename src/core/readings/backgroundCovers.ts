@@ -25,24 +25,29 @@ function bareAt({ site, slot }: ReadingContext, width: number): number {
       const piece = layoutPage(site, page, width).pieces.find(
         (p) => p.type === 'slot' && p.slot.id === slot.id,
       );
-      if (piece?.type !== 'slot') return 0;
-      const { positioning } = piece,
-        covered = coveredBy(placeBackground(slot, positioning, slot), positioning);
+      if (piece?.type !== 'slot') {
+        return 0;
+      }
+      const { positioning } = piece;
+      const covered = coveredBy(placeBackground(slot, positioning, slot), positioning);
       return Math.round(Math.max(covered.x, width - covered.x - covered.width));
     }),
   );
 }
 
 function bare(context: ReadingContext): Bare {
-  const { visitors } = context.site,
-    widths = visitors.length ? visitors.map((v) => v.width) : usualWidths;
+  const { visitors } = context.site;
+  const widths = visitors.length ? visitors.map((v) => v.width) : usualWidths;
   const at = widths
     .map((width) => ({ at: width, px: bareAt(context, width) }))
     .sort((a, b) => b.px - a.px)[0];
   return { ...at, share: shareWhere(visitors, (width) => bareAt(context, width) > 0) };
 }
 
-/** A background photograph reaches from side to side of every screen; where it does not, the colour under it shows as a stripe. */
+/**
+ * A background photograph reaches from side to side of every screen; where it does not, the colour
+ * under it shows as a stripe.
+ */
 export const backgroundCovers: ReadingKind<Bare> = {
   id: 'background-covers',
   question: 1,

@@ -26,12 +26,19 @@ function hidden({ site, slot }: ReadingContext): Hidden | undefined {
     .sort((a, b) => b.share - a.share)[0];
 }
 
-/** Widest content, in steps of 20 px, at which so many visitors see the background as is accepted; undefined where only phones are in the way. */
+/**
+ * Widest content, in steps of 20 px, at which so many visitors see the background as is accepted;
+ * undefined where only phones are in the way.
+ */
 function wideEnough({ site, slot }: ReadingContext, pageId: string): number | undefined {
   const page = pagesWith(site, slot).find((p) => p.id === pageId);
-  if (!page) return undefined;
+  if (!page) {
+    return undefined;
+  }
   for (let px = Math.floor((contentWidthAt(page, 3840) - 1) / 20) * 20; px >= narrowest; px -= 20) {
-    if ((hiddenShare(narrowedTo(page, px), site.visitors) ?? 1) <= accepted) return px;
+    if ((hiddenShare(narrowedTo(page, px), site.visitors) ?? 1) <= accepted) {
+      return px;
+    }
   }
   return undefined;
 }
@@ -43,7 +50,15 @@ export const backgroundShows: ReadingKind<Hidden> = {
   title: 'Seen beside the content',
   applies: ({ site, slot }) => slot.kind === 'background' && pagesWith(site, slot).length > 0,
   measure: hidden,
-  judge: ({ share }) => (share <= accepted ? 'holds' : share < 0.9 ? 'look' : 'fails'),
+  judge: ({ share }) => {
+    if (share <= accepted) {
+      return 'holds';
+    }
+    if (share < 0.9) {
+      return 'look';
+    }
+    return 'fails';
+  },
   figure: ({ share }) => `by ${Math.round((1 - share) * 100)}%`,
   say: ({ share, page }) =>
     share === 0

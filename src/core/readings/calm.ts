@@ -16,18 +16,22 @@ import { colourName } from './say';
 export const isUnderContent = (slot: Pick<Slot, 'kind'>): boolean =>
   slot.kind === 'background' || slot.kind === 'band';
 
-export const wrapsOf = ({ repeat }: Pick<Slot, 'repeat'>): Axes | 'none' =>
-  repeat === 'repeat'
-    ? 'both'
-    : repeatsAlong(repeat, 'x')
-      ? 'x'
-      : repeatsAlong(repeat, 'y')
-        ? 'y'
-        : 'none';
+export const wrapsOf = ({ repeat }: Pick<Slot, 'repeat'>): Axes | 'none' => {
+  if (repeat === 'repeat') {
+    return 'both';
+  }
+  if (repeatsAlong(repeat, 'x')) {
+    return 'x';
+  }
+  if (repeatsAlong(repeat, 'y')) {
+    return 'y';
+  }
+  return 'none';
+};
 
 function ways({ veil, mesh, blur }: CalmReport, picture: Picture, slot: Slot, site: Site): Mend[] {
   const out: Mend[] = [];
-  if (veil)
+  if (veil) {
     out.push({
       label: `Veil of ${colourName(site, veil.colour)} at ${veil.percent}%`,
       edit: addBehindWords(picture.id, {
@@ -35,12 +39,14 @@ function ways({ veil, mesh, blur }: CalmReport, picture: Picture, slot: Slot, si
         name: 'Veil',
       }),
     });
-  if (blur)
+  }
+  if (blur) {
     out.push({
       label: `Blur by ${blur} px`,
       edit: addBehindWords(picture.id, newBlur(freeLayerId(picture, 'blur'), blur, wrapsOf(slot))),
     });
-  if (mesh)
+  }
+  if (mesh) {
     out.push({
       label: `Mesh of ${colourName(site, mesh.colour)} at ${mesh.percent}%`,
       edit: addBehindWords(picture.id, {
@@ -48,6 +54,7 @@ function ways({ veil, mesh, blur }: CalmReport, picture: Picture, slot: Slot, si
         opacity: mesh.percent / 100,
       }),
     });
+  }
   return out;
 }
 
@@ -58,8 +65,15 @@ export const calm: ReadingKind<CalmReport> = {
   title: 'Calm under the content',
   applies: ({ slot, picture }) => isUnderContent(slot) && !isBlank(picture),
   measure: ({ file }) => file?.calm,
-  judge: ({ contrast }, { site }) =>
-    contrast <= site.limits.calm ? 'holds' : contrast <= site.limits.calm * 1.5 ? 'look' : 'fails',
+  judge: ({ contrast }, { site }) => {
+    if (contrast <= site.limits.calm) {
+      return 'holds';
+    }
+    if (contrast <= site.limits.calm * 1.5) {
+      return 'look';
+    }
+    return 'fails';
+  },
   figure: ({ contrast }) => `${contrast.toFixed(1)} L*`,
   say: ({ contrast }, { site }) =>
     `Within the size of a word lightness changes by ${contrast.toFixed(1)} (of 100)${contrast > site.limits.calm ? `; ${site.limits.calm} is wanted under words` : ''}.`,

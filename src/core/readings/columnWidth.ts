@@ -2,7 +2,10 @@ import { editSlot } from '../site/edit';
 import { pagesWith } from '../site/pages';
 import type { ReadingContext, ReadingKind } from './reading';
 
-/** Px by which the strip is wider than its column; negative where it is narrower. The page where it is worst counts. */
+/**
+ * Px by which the strip is wider than its column; negative where it is narrower. The page where it
+ * is worst counts.
+ */
 function off({ site, slot }: ReadingContext): { by: number; column: number } | undefined {
   const columns = pagesWith(site, slot).flatMap((page) =>
     page.body.sidebars.filter((s) => s.slot === slot.id),
@@ -23,12 +26,15 @@ export const columnWidth: ReadingKind<{ by: number; column: number }> = {
   judge: ({ by }) => (by === 0 ? 'holds' : 'fails'),
   figure: ({ by, column }) =>
     by === 0 ? `${column} px` : `${by > 0 ? '+' : '−'}${Math.abs(by)} px`,
-  say: ({ by, column }) =>
-    by === 0
-      ? `Exactly as wide as its column, ${column} px.`
-      : by < 0
-        ? `${-by} px too narrow for its column of ${column} px: a bare stripe shows.`
-        : `${by} px too wide for its column of ${column} px: its right side is cut off.`,
+  say: ({ by, column }) => {
+    if (by === 0) {
+      return `Exactly as wide as its column, ${column} px.`;
+    }
+    if (by < 0) {
+      return `${-by} px too narrow for its column of ${column} px: a bare stripe shows.`;
+    }
+    return `${by} px too wide for its column of ${column} px: its right side is cut off.`;
+  },
   mend: ({ column }, { slot }) => ({
     label: `Make it ${column} px wide`,
     edit: editSlot(slot.id, (s) => {

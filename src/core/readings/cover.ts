@@ -6,7 +6,10 @@ import type { Picture } from '../site/model/picture';
 import type { Slot } from '../site/model/slot';
 import type { ReadingKind } from './reading';
 
-/** The photograph the slot is framed with: the lowest layer to be seen, if that is a photo, and neither cropped nor cut out as things on top are. */
+/**
+ * The photograph the slot is framed with: the lowest layer to be seen, if that is a photo, and
+ * neither cropped nor cut out as things on top are.
+ */
 export function backPhoto(picture: Picture): PhotoLayer | undefined {
   const lowest = picture.layers.find((l) => !l.hidden);
   return lowest?.kind === 'photo' && !lowest.crop && !lowest.cutOut ? lowest : undefined;

@@ -23,8 +23,8 @@ export const credit: ReadingKind<Rights> = {
   title: 'Rights and credit',
   applies: ({ site, picture }) => photosIn(site, picture).length > 0,
   measure({ site, picture }) {
-    const photos = photosIn(site, picture),
-      names = (list: typeof photos) => list.map((item) => item.name);
+    const photos = photosIn(site, picture);
+    const names = (list: typeof photos) => list.map((item) => item.name);
     return {
       photos: photos.length,
       withoutMaker: names(
@@ -33,18 +33,31 @@ export const credit: ReadingKind<Rights> = {
       unchecked: names(photos.filter((i) => !i.rightsChecked)),
     };
   },
-  judge: ({ withoutMaker, unchecked }) =>
-    withoutMaker.length ? 'fails' : unchecked.length ? 'look' : 'holds',
-  figure: ({ withoutMaker, unchecked, photos }) =>
-    withoutMaker.length
-      ? 'maker missing'
-      : unchecked.length
-        ? `${unchecked.length} not checked`
-        : `${photos} checked`,
-  say: ({ withoutMaker, unchecked }) =>
-    withoutMaker.length
-      ? `The licence of ${named(withoutMaker)} asks for a credit, and no maker is named. Write the maker on the shelf.`
-      : unchecked.length
-        ? `Nobody has made sure yet that ${named(unchecked)} may be used. Check its licence and tick it on the shelf.`
-        : 'Every photo may be used, and whoever must be named is.',
+  judge: ({ withoutMaker, unchecked }) => {
+    if (withoutMaker.length) {
+      return 'fails';
+    }
+    if (unchecked.length) {
+      return 'look';
+    }
+    return 'holds';
+  },
+  figure: ({ withoutMaker, unchecked, photos }) => {
+    if (withoutMaker.length) {
+      return 'maker missing';
+    }
+    if (unchecked.length) {
+      return `${unchecked.length} not checked`;
+    }
+    return `${photos} checked`;
+  },
+  say: ({ withoutMaker, unchecked }) => {
+    if (withoutMaker.length) {
+      return `The licence of ${named(withoutMaker)} asks for a credit, and no maker is named. Write the maker on the shelf.`;
+    }
+    if (unchecked.length) {
+      return `Nobody has made sure yet that ${named(unchecked)} may be used. Check its licence and tick it on the shelf.`;
+    }
+    return 'Every photo may be used, and whoever must be named is.';
+  },
 };

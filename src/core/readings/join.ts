@@ -46,8 +46,15 @@ export const join = (axis: 'x' | 'y'): ReadingKind<JoinStep> => ({
     (axis === 'x' ? slot.width : slot.height) > 1,
   measure: ({ file }) =>
     file && once(file.decoded, `join ${axis}`, (raster) => joinStep(raster, axis)),
-  judge: (step) =>
-    joinHolds(step) ? 'holds' : step.across <= Math.max(4, step.inside * 1.75) ? 'look' : 'fails',
+  judge: (step) => {
+    if (joinHolds(step)) {
+      return 'holds';
+    }
+    if (step.across <= Math.max(4, step.inside * 1.75)) {
+      return 'look';
+    }
+    return 'fails';
+  },
   figure: ({ across }) => `${levels(across)} levels`,
   say: ({ across, inside, largest }) =>
     `The step across the join is ${levels(across)} levels on average, ${Math.round(largest)} at most; inside the picture nineteen of twenty steps are below ${levels(inside)}.`,
@@ -58,7 +65,9 @@ export const join = (axis: 'x' | 'y'): ReadingKind<JoinStep> => ({
   ways(_step, { picture, slot }) {
     const lossless = withoutLoss(picture);
     // What joins as it is drawn is parted by the compression alone.
-    if (isJoined(picture, axis)) return lossless ? [lossless] : [];
+    if (isJoined(picture, axis)) {
+      return lossless ? [lossless] : [];
+    }
     const made = (['heal', 'overlap', 'mirror'] as const).map((method) =>
       lay(picture, method, axis, axis === 'x' ? slot.width : slot.height),
     );

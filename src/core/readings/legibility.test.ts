@@ -42,9 +42,9 @@ const withLayers = (layers: Layer[], ground = '#8a8f80'): Site => {
 };
 
 function read(site: Site, measured = true) {
-  const slot = site.slots[0],
-    picture = site.pictures['picture-s'],
-    decoded = createRaster(300, 90);
+  const slot = site.slots[0];
+  const picture = site.pictures['picture-s'];
+  const decoded = createRaster(300, 90);
   const texts = measured
     ? legibilityOf(
         { width: 300, height: 90, ground: picture.ground, layers: picture.layers },
@@ -60,8 +60,8 @@ function read(site: Site, measured = true) {
     file: { bytes: 1, format: 'webp', width: 300, height: 90, decoded, texts },
   }).find((r) => r.id === 'legibility');
 }
-const title = newText('t', 'Veldrin', 'x', 36, '#efe9dc', 150, 20),
-  small = newText('u', 'thrown by the river', 'x', 14, '#efe9dc', 150, 62);
+const title = newText('t', 'Veldrin', 'x', 36, '#efe9dc', 150, 20);
+const small = newText('u', 'thrown by the river', 'x', 14, '#efe9dc', 150, 62);
 
 test('it holds: slip on kiln, with its figure', () => {
   // The ratio of the two colours, which lie even: 7.73.
@@ -80,8 +80,8 @@ test('it fails by the right amount, for the text that stands worst', () => {
 });
 
 test('its mend is the weakest veil; laid on, the reading holds, and undone all is as before', () => {
-  const site = withLayers([title, small]),
-    reading = read(site)!;
+  const site = withLayers([title, small]);
+  const reading = read(site)!;
   expect(reading.mend?.label).toMatch(/^Veil of (kiln|black) at \d+%$/);
   // Behind both texts, so that neither is dimmed.
   const mended = applyEdit(site, reading.mend!.edit);
@@ -91,8 +91,8 @@ test('its mend is the weakest veil; laid on, the reading holds, and undone all i
 });
 
 test('a veil of that colour that lies there already is made stronger, to one that reaches it', () => {
-  const site = withLayers([{ ...newWash('w', '#000000', 0.2), name: 'Veil' }, small]),
-    reading = read(site)!;
+  const site = withLayers([{ ...newWash('w', '#000000', 0.2), name: 'Veil' }, small]);
+  const reading = read(site)!;
   const mended = applyEdit(site, reading.mend!.edit).pictures['picture-s'].layers;
   expect(mended).toHaveLength(reading.mend!.label.includes('black') ? 2 : 3);
   expect(read(applyEdit(site, reading.mend!.edit))!.verdict).toBe('holds');
@@ -100,11 +100,11 @@ test('a veil of that colour that lies there already is made stronger, to one tha
 
 test('where a veil cannot help, a colour of the theme that can is offered', () => {
   const outlined = {
-      ...small,
-      colour: '#efe9dc',
-      effects: [{ kind: 'outline', side: 'outside', width: 4, colour: '#e3d6bd', opacity: 1 }],
-    } as Layer,
-    reading = read(withLayers([outlined]))!;
+    ...small,
+    colour: '#efe9dc',
+    effects: [{ kind: 'outline', side: 'outside', width: 4, colour: '#e3d6bd', opacity: 1 }],
+  } as Layer;
+  const reading = read(withLayers([outlined]))!;
   expect(reading.mend?.label).toMatch(/^Words in (kiln|black)$/);
   expect(read(applyEdit(withLayers([outlined]), reading.mend!.edit))!.verdict).toBe('holds');
 });

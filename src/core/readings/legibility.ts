@@ -32,14 +32,19 @@ const nameOf = (text: Layer): string => {
 /** Where a veil lies: over all behind the words, only behind them, or from the nearest side on. */
 export type VeilForm = 'all' | 'behind' | 'side';
 
-/** Px that a veil behind words reaches beyond them before it fades, and over which it does (ours, by looking). */
-const beyond = 8,
-  softly = 24;
+/**
+ * Px that a veil behind words reaches beyond them before it fades, and over which it does (ours, by
+ * looking).
+ */
+const beyond = 8;
+const softly = 24;
 
 /** The extent of a veil that is whole under the words and the two px around them that count. */
 export function veilExtent(form: VeilForm, { x, y, width, height }: Rect, slot: Size): Extent {
-  if (form === 'all') return { type: 'all' };
-  if (form === 'behind')
+  if (form === 'all') {
+    return { type: 'all' };
+  }
+  if (form === 'behind') {
     return {
       type: 'box',
       x: x - beyond,
@@ -48,6 +53,7 @@ export function veilExtent(form: VeilForm, { x, y, width, height }: Rect, slot: 
       height: height + 2 * beyond,
       soft: softly,
     };
+  }
   const full: readonly (readonly [Side, number])[] = [
     ['left', x + width + beyond],
     ['right', slot.width - x + beyond],
@@ -55,12 +61,15 @@ export function veilExtent(form: VeilForm, { x, y, width, height }: Rect, slot: 
     ['bottom', slot.height - y + beyond],
   ];
   const share = ([side, px]: readonly [Side, number]) =>
-      px / (side === 'left' || side === 'right' ? slot.width : slot.height),
-    [side, px] = full.reduce((a, b) => (share(b) < share(a) ? b : a));
+    px / (side === 'left' || side === 'right' ? slot.width : slot.height);
+  const [side, px] = full.reduce((a, b) => (share(b) < share(a) ? b : a));
   return { type: 'side', side, full: px, reach: px + Math.max(40, px * 0.4) };
 }
 
-/** A veil right behind the words, and behind other texts that they follow, which it is not to dim; one of the same colour that lies there already is made stronger instead. */
+/**
+ * A veil right behind the words, and behind other texts that they follow, which it is not to dim;
+ * one of the same colour that lies there already is made stronger instead.
+ */
 export function layVeil(
   picture: Picture,
   text: TextLayer,
@@ -69,7 +78,9 @@ export function layVeil(
   extent: Extent = { type: 'all' },
 ): Edit {
   let at = picture.layers.indexOf(text);
-  while (picture.layers[at - 1]?.kind === 'text') at--;
+  while (picture.layers[at - 1]?.kind === 'text') {
+    at--;
+  }
   const under = picture.layers[at - 1];
   if (
     under?.kind === 'fill' &&
@@ -79,7 +90,8 @@ export function layVeil(
     under.extent.type === 'all' &&
     extent.type === 'all'
   ) {
-    // Two coats of one colour leave what neither of them covers. One percent more, since one coat is rounded once and two are twice.
+    // Two coats of one colour leave what neither of them covers. One percent more, since one coat
+    // is rounded once and two are twice.
     const both = Math.min(
       1,
       (Math.ceil((1 - (1 - under.opacity) * (1 - percent / 100)) * 100 - 1e-9) + 1) / 100,
@@ -96,7 +108,10 @@ export function layVeil(
   });
 }
 
-/** Words against what really lies behind them: contrast at the worst spot, where nineteen of twenty px are better, and in the middle (WCAG 2.2, success criterion 1.4.3). */
+/**
+ * Words against what really lies behind them: contrast at the worst spot, where nineteen of twenty
+ * px are better, and in the middle (WCAG 2.2, success criterion 1.4.3).
+ */
 export const legibility: ReadingKind<TextRead> = {
   id: 'legibility',
   question: 5,
@@ -112,24 +127,32 @@ export const legibility: ReadingKind<TextRead> = {
         .sort((a, b) => standing(a) - standing(b))[0]
     );
   },
-  judge: ({ report: { contrast, wanted } }) =>
-    contrast.worst >= wanted ? 'holds' : contrast.fifth >= wanted ? 'look' : 'fails',
+  judge: ({ report: { contrast, wanted } }) => {
+    if (contrast.worst >= wanted) {
+      return 'holds';
+    }
+    if (contrast.fifth >= wanted) {
+      return 'look';
+    }
+    return 'fails';
+  },
   figure: ({ report: { contrast } }) => `${(Math.floor(contrast.worst * 10) / 10).toFixed(1)}:1`,
   say({ text, report: { contrast, wanted } }) {
-    const at = (v: number) => (Math.floor(v * 10) / 10).toFixed(1),
-      spot = `${contrast.at.x}, ${contrast.at.y}`;
+    const at = (v: number) => (Math.floor(v * 10) / 10).toFixed(1);
+    const spot = `${contrast.at.x}, ${contrast.at.y}`;
     return contrast.worst >= wanted
       ? `“${nameOf(text)}” has ${at(contrast.worst)}:1 at its worst spot and ${at(contrast.median)}:1 in the middle; ${wanted}:1 is wanted.`
       : `“${nameOf(text)}” has ${at(contrast.worst)}:1 at its worst spot (${spot}), ${at(contrast.fifth)}:1 where nineteen of twenty px are better, ${at(contrast.median)}:1 in the middle; ${wanted}:1 is wanted.`;
   },
   mend({ text, report }, { picture, site }) {
-    const veil = report.veils.find((v) => v.percent < 100),
-      ink = report.inks[0];
-    if (veil)
+    const veil = report.veils.find((v) => v.percent < 100);
+    const ink = report.inks[0];
+    if (veil) {
       return {
         label: `Veil of ${colourName(site, veil.colour)} at ${veil.percent}%`,
         edit: layVeil(picture, text, veil.colour, veil.percent),
       };
+    }
     return ink
       ? {
           label: `Words in ${colourName(site, ink)}`,

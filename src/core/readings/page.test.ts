@@ -9,7 +9,10 @@ import { addSlot } from '../site/slots';
 import type { Reading } from './reading';
 import { takeReadings } from './registry';
 
-/* Readings of how a slot and its page fit: one test that each holds, one that it fails by the right amount, one that its mend makes it hold. */
+/*
+ * Readings of how a slot and its page fit: one test that each holds, one that it fails by the right
+ * amount, one that its mend makes it hold.
+ */
 
 const base = {
   ...newSite('x', 'home', 'X'),
@@ -43,9 +46,11 @@ const read = (site: Site, id: string): Reading | undefined => {
 };
 
 function mended(site: Site, id: string): Reading | undefined {
-  const before = JSON.stringify(site),
-    { mend } = read(site, id) ?? {};
-  if (!mend) throw new Error(`${id} has no mend`);
+  const before = JSON.stringify(site);
+  const { mend } = read(site, id) ?? {};
+  if (!mend) {
+    throw new Error(`${id} has no mend`);
+  }
   const better = applyEdit(site, mend.edit);
   expect(JSON.stringify(site)).toBe(before);
   return read(better, id);

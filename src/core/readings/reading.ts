@@ -38,13 +38,19 @@ export interface Mend {
   readonly edit: Edit;
 }
 
-/** A way that may be gone with several settings; the first that makes the reading hold is taken, else the last one tried. */
+/**
+ * A way that may be gone with several settings; the first that makes the reading hold is taken,
+ * else the last one tried.
+ */
 export interface Way {
   readonly id: string;
   readonly tries: readonly Mend[];
 }
 
-/** One thing that is measured, judged and said. `measure` gives undefined where it cannot be told yet. */
+/**
+ * One thing that is measured, judged and said. `measure` gives undefined where it cannot be told
+ * yet.
+ */
 export interface ReadingKind<V> {
   readonly id: string;
   /** Question of the strip that it belongs to, 1..7. */
@@ -76,10 +82,12 @@ export interface Reading {
 
 /** Takes a reading, or undefined where the kind has nothing to say of this picture. */
 export function take<V>(kind: ReadingKind<V>, context: ReadingContext): Reading | undefined {
-  if (!kind.applies(context)) return undefined;
-  const { id, question, title } = kind,
-    value = kind.measure(context);
-  if (value === undefined)
+  if (!kind.applies(context)) {
+    return undefined;
+  }
+  const { id, question, title } = kind;
+  const value = kind.measure(context);
+  if (value === undefined) {
     return {
       id,
       question,
@@ -89,6 +97,7 @@ export function take<V>(kind: ReadingKind<V>, context: ReadingContext): Reading 
       words: 'Not measurable yet.',
       ways: [],
     };
+  }
   const verdict = kind.judge(value, context);
   return {
     id,

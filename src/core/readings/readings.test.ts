@@ -73,7 +73,9 @@ const of = (id: string, p: Picture, pressed?: PressedFile): Reading | undefined 
 /** The picture after the mend of a reading. */
 function mended(id: string, site: Site, pressed?: PressedFile): Picture {
   const { mend } = of(id, site.pictures.p, pressed) ?? {};
-  if (!mend) throw new Error(`${id} has no mend`);
+  if (!mend) {
+    throw new Error(`${id} has no mend`);
+  }
   return applyEdit(site, mend.edit).pictures.p;
 }
 
@@ -142,7 +144,9 @@ test('seam: an exact edge holds, a pixel 3 levels off is found and named where i
 
 test('seam: see-through counts as the page that shows through it', () => {
   const faded = plain({ r: 255, g: 0, b: 0 });
-  for (let y = 0; y < 100; y++) faded.data[y * 200 * 4 + 3] = 0;
+  for (let y = 0; y < 100; y++) {
+    faded.data[y * 200 * 4 + 3] = 0;
+  }
   expect(of('seam-left', picture([]), file(faded))).toMatchObject({ verdict: 'holds' });
 });
 
@@ -191,8 +195,8 @@ test('alternative text: missing is to be looked at, there it holds; a background
 });
 
 test('a mend changes one picture and leaves the site it was made from alone', () => {
-  const before = siteWith(picture([newWash('w', '#ffffff')])),
-    frozen = JSON.stringify(before);
+  const before = siteWith(picture([newWash('w', '#ffffff')]));
+  const frozen = JSON.stringify(before);
   const reading = of('weight', before.pictures.p, file(plain(grey), 90_000));
   expect(applyEdit(before, reading!.mend!.edit).pictures.p.press.format).toBe('webp');
   expect(JSON.stringify(before)).toBe(frozen);
@@ -216,9 +220,9 @@ test('worst first', () => {
 });
 
 test('a format that the host does not take is told, and mended to one that it takes', () => {
-  const refusing: Slot = { ...slot, accepts: ['png', 'webp'] },
-    bare = picture([]),
-    site = siteWith(bare, { slots: [refusing] });
+  const refusing: Slot = { ...slot, accepts: ['png', 'webp'] };
+  const bare = picture([]);
+  const site = siteWith(bare, { slots: [refusing] });
   const found = takeReadings({ site, slot: refusing, picture: bare }).find(
     (r) => r.id === 'format-taken',
   )!;

@@ -11,18 +11,23 @@ interface SeamRead extends EdgeDifference {
   readonly words: string;
 }
 
-/** Where the file goes on beyond the slot: a layer hangs out over the side there, and there is no edge. */
+/**
+ * Where the file goes on beyond the slot: a layer hangs out over the side there, and there is no
+ * edge.
+ */
 function hangsOver(
   { whole }: PressedFile,
   slot: Slot,
   side: Side,
 ): ((i: number) => boolean) | undefined {
-  if (!whole) return undefined;
-  const { x, y, width, height } = slotInFile(slot, overlapOf(slot)),
-    alpha = (u: number, v: number) =>
-      u >= 0 && v >= 0 && u < whole.width && v < whole.height
-        ? whole.data[(v * whole.width + u) * 4 + 3]
-        : 0;
+  if (!whole) {
+    return undefined;
+  }
+  const { x, y, width, height } = slotInFile(slot, overlapOf(slot));
+  const alpha = (u: number, v: number) =>
+    u >= 0 && v >= 0 && u < whole.width && v < whole.height
+      ? whole.data[(v * whole.width + u) * 4 + 3]
+      : 0;
   return (i) =>
     ({
       top: alpha(x + i, y - 1),
@@ -32,7 +37,10 @@ function hangsOver(
     })[side] > 0;
 }
 
-/** One side of the pressed file against what lies next to it on the page. Up to 2 levels are hard to see (common practice, no source). */
+/**
+ * One side of the pressed file against what lies next to it on the page. Up to 2 levels are hard to
+ * see (common practice, no source).
+ */
 export const seam = (side: Side): ReadingKind<SeamRead> => ({
   id: `seam-${side}`,
   question: 5,
@@ -53,13 +61,22 @@ export const seam = (side: Side): ReadingKind<SeamRead> => ({
       }
     );
   },
-  judge: ({ levels }) => (levels === 0 ? 'holds' : levels <= 2 ? 'look' : 'fails'),
+  judge: ({ levels }) => {
+    if (levels === 0) {
+      return 'holds';
+    }
+    if (levels <= 2) {
+      return 'look';
+    }
+    return 'fails';
+  },
   figure: ({ levels }) => `${levels} ${levels === 1 ? 'level' : 'levels'}`,
   say: ({ levels, mean, deltaE, at, words }) =>
     levels === 0
       ? `The ${side} edge is exactly ${words}.`
       : `The ${side} edge is up to ${levels} ${levels === 1 ? 'level' : 'levels'} off ${words}, ${mean.toFixed(1)} on average (ΔE ${deltaE.toFixed(1)}, worst ${at} px along).`,
-  // Small steps come from the compression, and a lossless file has none; larger ones are in the picture itself.
+  // Small steps come from the compression, and a lossless file has none; larger ones are in the
+  // picture itself.
   mend: ({ levels }, context) =>
     (levels > 4 ? undefined : withoutLoss(context.picture)) ?? fadeOut(context, [side]),
 });

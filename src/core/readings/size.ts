@@ -15,11 +15,11 @@ export const size: ReadingKind<{ width: number; height: number }> = {
   },
   figure: (v) => `${v.width} × ${v.height}`,
   say(v, { slot }) {
-    const { width, height } = fileSize(slot, overlapOf(slot)),
-      more =
-        width > slot.width || height > slot.height
-          ? `, with what hangs out over the slot of ${slot.width} × ${slot.height} px`
-          : '';
+    const { width, height } = fileSize(slot, overlapOf(slot));
+    const more =
+      width > slot.width || height > slot.height
+        ? `, with what hangs out over the slot of ${slot.width} × ${slot.height} px`
+        : '';
     return v.width === width && v.height === height
       ? `The file is exactly ${width} × ${height} px${more}.`
       : `The file is ${v.width} × ${v.height} px, and ${width} × ${height} px are wanted${more}.`;

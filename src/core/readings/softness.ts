@@ -12,16 +12,26 @@ export const softness: ReadingKind<number> = {
   title: 'Photo px for each px',
   applies: ({ picture }) => backPhoto(picture) !== undefined,
   measure: ({ picture }) => sharpness(backPhoto(picture)!),
-  judge: (ratio) => (ratio >= 0.9995 ? 'holds' : ratio >= 0.75 ? 'look' : 'fails'),
+  judge: (ratio) => {
+    if (ratio >= 0.9995) {
+      return 'holds';
+    }
+    if (ratio >= 0.75) {
+      return 'look';
+    }
+    return 'fails';
+  },
   figure: (ratio) => `${ratio.toFixed(2)}, ${(ratio / 2).toFixed(2)} at 2×`,
   say: (ratio) =>
     ratio >= 0.9995
       ? `The photo has ${ratio.toFixed(2)} px for each px of the slot${ratio >= 2 ? ', enough for a screen of double density' : ''}.`
       : `The photo is stretched: only ${ratio.toFixed(2)} of its px for each px of the slot. Zoom out or take a larger photo.`,
   mend(_ratio, { picture, slot }) {
-    const layer = backPhoto(picture)!,
-      whole = fillFrame(photoSize(layer), slot, layer.turn);
-    if (whole.scale >= layer.scale || sharpness(whole) < 0.9995) return undefined;
+    const layer = backPhoto(picture)!;
+    const whole = fillFrame(photoSize(layer), slot, layer.turn);
+    if (whole.scale >= layer.scale || sharpness(whole) < 0.9995) {
+      return undefined;
+    }
     return {
       label: 'Show more of the photo',
       edit: editLayer<PhotoLayer>(picture.id, layer.id, whole),

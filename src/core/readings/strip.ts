@@ -15,7 +15,10 @@ const isPlainGradient = ({ ground, layers }: Picture): boolean =>
     (l) => l.hidden || !['photo', 'text', 'shape', 'texture', 'profile'].includes(l.kind),
   );
 
-/** Steps that can be seen in a gradient. A CIEDE2000 of 1 is about the least that can (common practice, no source). */
+/**
+ * Steps that can be seen in a gradient. A CIEDE2000 of 1 is about the least that can (common
+ * practice, no source).
+ */
 export const banding: ReadingKind<Banding> = {
   id: 'banding',
   question: 5,
@@ -25,7 +28,15 @@ export const banding: ReadingKind<Banding> = {
     const axis = picture.ground.type === 'gradient' && picture.ground.angle % 180 !== 0 ? 'x' : 'y';
     return file && once(file.decoded, `banding ${axis}`, (raster) => bandingOf(raster, axis));
   },
-  judge: ({ deltaE }) => (deltaE < 1 ? 'holds' : deltaE < 2 ? 'look' : 'fails'),
+  judge: ({ deltaE }) => {
+    if (deltaE < 1) {
+      return 'holds';
+    }
+    if (deltaE < 2) {
+      return 'look';
+    }
+    return 'fails';
+  },
   figure: ({ deltaE }) => `ΔE ${deltaE.toFixed(1)}`,
   say: ({ deltaE, at }) =>
     deltaE < 1
@@ -54,8 +65,15 @@ export const stripEnd: ReadingKind<EndRead> = {
       ...endRow(file.decoded),
       grounds: [...new Set(pagesWith(site, slot).map((p) => p.ground))],
     },
-  judge: ({ uneven, colour, grounds }) =>
-    uneven > 2 || grounds.some((g) => g !== colour) ? 'fails' : uneven > 0 ? 'look' : 'holds',
+  judge: ({ uneven, colour, grounds }) => {
+    if (uneven > 2 || grounds.some((g) => g !== colour)) {
+      return 'fails';
+    }
+    if (uneven > 0) {
+      return 'look';
+    }
+    return 'holds';
+  },
   figure: ({ colour }) => colour,
   say({ uneven, colour, grounds }) {
     const even =
@@ -67,7 +85,7 @@ export const stripEnd: ReadingKind<EndRead> = {
       : `${even}, but the page goes on in ${grounds.filter((g) => g !== colour).join(', ')}.`;
   },
   mend({ uneven, colour, grounds }, { site, slot, picture }) {
-    if (grounds.some((g) => g !== colour))
+    if (grounds.some((g) => g !== colour)) {
       return {
         label: `Write ${colour} as the page colour`,
         edit: chain(
@@ -78,6 +96,7 @@ export const stripEnd: ReadingKind<EndRead> = {
           ),
         ),
       };
+    }
     return uneven > 0 ? withoutLoss(picture) : undefined;
   },
 };

@@ -23,9 +23,11 @@ export const copiesOf = ({
 function larger(slot: Slot): { width: number; height: number } {
   let { width, height } = slot;
   while (copiesOf({ ...slot, width, height }) > 200) {
-    if (repeatsAlong(slot.repeat, 'x') && (width <= height || !repeatsAlong(slot.repeat, 'y')))
+    if (repeatsAlong(slot.repeat, 'x') && (width <= height || !repeatsAlong(slot.repeat, 'y'))) {
       width *= 2;
-    else height *= 2;
+    } else {
+      height *= 2;
+    }
   }
   return { width, height };
 }

@@ -1,9 +1,12 @@
 import { editSlot } from '../site/edit';
 import type { ReadingKind } from './reading';
 
-/** Heights that browsers must lay hundreds of for a screenful, and what is usual instead (common practice, no source). */
-const tooLow = { from: 2, to: 5 } as const,
-  usual = 44;
+/**
+ * Heights that browsers must lay hundreds of for a screenful, and what is usual instead (common
+ * practice, no source).
+ */
+const tooLow = { from: 2, to: 5 } as const;
+const usual = 44;
 
 /** A strip that repeats downwards is free in its height, but not only a few px high. */
 export const tileHeight: ReadingKind<number> = {

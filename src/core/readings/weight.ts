@@ -10,8 +10,15 @@ export const weight: ReadingKind<number> = {
   title: 'Weight',
   applies: ({ picture }) => !isBlank(picture),
   measure: ({ file }) => file?.bytes,
-  judge: (bytes, { slot }) =>
-    bytes <= slot.budgetBytes ? 'holds' : bytes <= slot.budgetBytes * 1.5 ? 'look' : 'fails',
+  judge: (bytes, { slot }) => {
+    if (bytes <= slot.budgetBytes) {
+      return 'holds';
+    }
+    if (bytes <= slot.budgetBytes * 1.5) {
+      return 'look';
+    }
+    return 'fails';
+  },
   figure: (bytes, { slot }) => `${kilobytes(bytes)} of ${kilobytes(slot.budgetBytes)}`,
   say: (bytes, { slot }) =>
     bytes <= slot.budgetBytes
@@ -19,14 +26,17 @@ export const weight: ReadingKind<number> = {
       : `${kilobytes(bytes - slot.budgetBytes)} over the ${kilobytes(slot.budgetBytes)} for this slot. Lower the quality or take a lighter format.`,
   mend(_bytes, { picture }) {
     const { format, quality } = picture.press;
-    if (format !== 'webp')
+    if (format !== 'webp') {
       return {
         label: 'Press as WebP',
         edit: editPicture(picture.id, (p) => {
           p.press.format = 'webp';
         }),
       };
-    if (quality <= 40) return undefined;
+    }
+    if (quality <= 40) {
+      return undefined;
+    }
     return {
       label: `Quality ${Math.max(40, quality - 15)}`,
       edit: editPicture(picture.id, (p) => {

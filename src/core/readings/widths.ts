@@ -43,8 +43,15 @@ export const phoneText: ReadingKind<PhoneText> = {
       .map((text) => ({ text, px: text.sizePx * text.stretchY * scale }))
       .sort((a, b) => a.px - b.px)[0];
   },
-  judge: ({ px }, { site }) =>
-    px >= site.limits.phoneText ? 'holds' : px >= site.limits.phoneText * 0.75 ? 'look' : 'fails',
+  judge: ({ px }, { site }) => {
+    if (px >= site.limits.phoneText) {
+      return 'holds';
+    }
+    if (px >= site.limits.phoneText * 0.75) {
+      return 'look';
+    }
+    return 'fails';
+  },
   figure: ({ px }) => `${(Math.floor(px * 10) / 10).toFixed(1)} px`,
   say: ({ text, px }, { site }) =>
     `On a screen of ${phone} px “${nameOf(text)}” is ${(Math.floor(px * 10) / 10).toFixed(1)} px tall; ${site.limits.phoneText} px are wanted.`,
@@ -55,7 +62,9 @@ export const phoneText: ReadingKind<PhoneText> = {
   ],
 };
 
-/** Words over content become text of the page; over a background the page's own words lie already. */
+/**
+ * Words over content become text of the page; over a background the page's own words lie already.
+ */
 const live = (picture: Picture, slot: Slot, site: Site): Mend[] =>
   isContent(slot.kind)
     ? [
@@ -97,12 +106,12 @@ function moveIn(picture: Picture, { text, bounds, safe }: OutsideText): Edit {
   const k =
     Math.min(1, safe.width / bounds.width, safe.height / bounds.height) *
     (safe.width < bounds.width || safe.height < bounds.height ? 0.98 : 1);
-  const width = bounds.width * k,
-    height = bounds.height * k,
-    left = text.x + (bounds.x - text.x) * k,
-    top = text.y + (bounds.y - text.y) * k;
-  const dx = Math.max(safe.x, Math.min(left, safe.x + safe.width - width)) - left,
-    dy = Math.max(safe.y, Math.min(top, safe.y + safe.height - height)) - top;
+  const width = bounds.width * k;
+  const height = bounds.height * k;
+  const left = text.x + (bounds.x - text.x) * k;
+  const top = text.y + (bounds.y - text.y) * k;
+  const dx = Math.max(safe.x, Math.min(left, safe.x + safe.width - width)) - left;
+  const dy = Math.max(safe.y, Math.min(top, safe.y + safe.height - height)) - top;
   const whole = (v: number) => (v > 0 ? Math.ceil(v) : Math.floor(v));
   return editLayer<TextLayer>(picture.id, text.id, {
     x: text.x + whole(dx),
@@ -112,7 +121,9 @@ function moveIn(picture: Picture, { text, bounds, safe }: OutsideText): Edit {
   });
 }
 
-/** Words inside the part of the picture that is seen at every screen width, less the side margin. */
+/**
+ * Words inside the part of the picture that is seen at every screen width, less the side margin.
+ */
 export const safeWords: ReadingKind<OutsideText> = {
   id: 'safe-words',
   question: 5,
@@ -120,7 +131,9 @@ export const safeWords: ReadingKind<OutsideText> = {
   applies: ({ picture, slot, site }) =>
     inFile(picture).length > 0 && visibleAt(site, slot, 1920) !== undefined,
   measure({ picture, file, site, slot }) {
-    if (!file?.texts) return undefined;
+    if (!file?.texts) {
+      return undefined;
+    }
     const safe = safeArea(site, slot).part;
     return inFile(picture)
       .flatMap((text): OutsideText[] => {
@@ -129,8 +142,15 @@ export const safeWords: ReadingKind<OutsideText> = {
       })
       .sort((a, b) => b.by - a.by)[0];
   },
-  judge: ({ by, bounds, safe }) =>
-    by <= 0 ? 'holds' : by <= 8 && intersect(bounds, safe).width > 0 ? 'look' : 'fails',
+  judge: ({ by, bounds, safe }) => {
+    if (by <= 0) {
+      return 'holds';
+    }
+    if (by <= 8 && intersect(bounds, safe).width > 0) {
+      return 'look';
+    }
+    return 'fails';
+  },
   figure: ({ by }) => (by <= 0 ? 'inside' : `${Math.ceil(by)} px out`),
   say: ({ text, by, safe }) =>
     by <= 0

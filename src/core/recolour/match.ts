@@ -18,13 +18,18 @@ export interface Match {
 
 function* partPixels(raster: Raster, part: MatchedPart): Generator<number> {
   if (part === 'border') {
-    for (const side of sides) yield* borderPixels(raster, side);
+    for (const side of sides) {
+      yield* borderPixels(raster, side);
+    }
     return;
   }
-  // Every pixel of a small picture, every few of a large one: a mean over 200 000 of them stands to the hundredth of a level.
-  const pixels = raster.width * raster.height,
-    step = Math.max(1, Math.floor(pixels / 200_000));
-  for (let p = 0; p < pixels; p += step) yield p * 4;
+  // Every pixel of a small picture, every few of a large one: a mean over 200 000 of them stands to
+  // the hundredth of a level.
+  const pixels = raster.width * raster.height;
+  const step = Math.max(1, Math.floor(pixels / 200_000));
+  for (let p = 0; p < pixels; p += step) {
+    yield p * 4;
+  }
 }
 
 /** B(backdrop, source) of one channel or of three, in levels. */
@@ -34,8 +39,8 @@ function blended(
   source: readonly [number, number, number],
 ): [number, number, number] {
   const unit = (c: readonly number[]) => c.map((v) => v / 255) as [number, number, number];
-  const b = unit(backdrop),
-    s = unit(source);
+  const b = unit(backdrop);
+  const s = unit(source);
   const out = isSeparable(mode)
     ? (b.map((v, i) => separableModes[mode](v, s[i])) as [number, number, number])
     : nonSeparableModes[mode](b, s);
@@ -43,8 +48,9 @@ function blended(
 }
 
 /**
- * The strength of a wash that brings the mean of a picture, or of its border, closest to a colour by CIEDE2000. Exact, since
- * every washed pixel, and so their mean, goes in a straight line from the old colour to the blended one.
+ * The strength of a wash that brings the mean of a picture, or of its border, closest to a colour
+ * by CIEDE2000. Exact, since every washed pixel, and so their mean, goes in a straight line from
+ * the old colour to the blended one.
  * @param raster what lies below the wash
  * @returns undefined where nothing is to be seen
  */
@@ -54,22 +60,26 @@ export function matchWash(
   wanted: Rgb,
   part: MatchedPart,
 ): Match | undefined {
-  const from = [0, 0, 0],
-    to = [0, 0, 0],
-    source = [wash.colour.r, wash.colour.g, wash.colour.b] as const;
+  const from = [0, 0, 0];
+  const to = [0, 0, 0];
+  const source = [wash.colour.r, wash.colour.g, wash.colour.b] as const;
   let weight = 0;
   for (const i of partPixels(raster, part)) {
     const a = raster.data[i + 3] / 255;
-    if (a === 0) continue;
-    const pixel = [raster.data[i], raster.data[i + 1], raster.data[i + 2]] as const,
-      mixed = blended(wash.mode, pixel, source);
+    if (a === 0) {
+      continue;
+    }
+    const pixel = [raster.data[i], raster.data[i + 1], raster.data[i + 2]] as const;
+    const mixed = blended(wash.mode, pixel, source);
     for (let c = 0; c < 3; c++) {
       from[c] += a * pixel[c];
       to[c] += a * mixed[c];
     }
     weight += a;
   }
-  if (weight === 0) return undefined;
+  if (weight === 0) {
+    return undefined;
+  }
   const at = (s: number): Rgb => {
     const [r, g, b] = from.map((v, c) => (v + s * (to[c] - v)) / weight);
     return { r, g, b };

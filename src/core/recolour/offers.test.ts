@@ -4,16 +4,16 @@ import { colourOf } from '../colour/parse';
 import { commonColours, leftOver, offersFor, type Sample } from './offers';
 import { layRecipe } from './recipe';
 
-const slate = colourOf('#3f5161'),
-  celadon = colourOf('#a9b79a');
+const slate = colourOf('#3f5161');
+const celadon = colourOf('#a9b79a');
 const shades: Sample[] = [
   [63, 81, 97],
   [30, 48, 64],
   [90, 112, 130],
   [180, 190, 198],
 ].map(([r, g, b]) => ({ colour: { r, g, b }, share: 0.25 }));
-const channel = fc.integer({ min: 0, max: 255 }),
-  rgb = fc.record({ r: channel, g: channel, b: channel });
+const channel = fc.integer({ min: 0, max: 255 });
+const rgb = fc.record({ r: channel, g: channel, b: channel });
 
 test('from slate to celadon every way is offered with what it leaves over, the nearest first', () => {
   const offers = offersFor(slate, celadon, shades);
@@ -27,7 +27,8 @@ test('from slate to celadon every way is offered with what it leaves over, the n
   }
   expect(offers[0].left).toBeLessThan(1);
   expect(offers.find((o) => o.way === 'wash')!.left).toBeLessThan(0.6);
-  // The least strength at which a colour of sRGB gets there: 106 levels of red are missing of the 192 there are above slate's.
+  // The least strength at which a colour of sRGB gets there: 106 levels of red are missing of the
+  // 192 there are above slate's.
   expect(offers.find((o) => o.way === 'wash')!.steps[0].opacity).toBeCloseTo(0.59, 9);
 });
 
@@ -42,8 +43,8 @@ test('darker in every channel is reached by multiply, lighter by screen, and nei
 test('a wash brings any colour to any other within a level, never stronger than at full strength', () => {
   fc.assert(
     fc.property(rgb, rgb, (from, to) => {
-      const wash = offersFor(from, to, []).find((o) => o.way === 'wash')!,
-        after = layRecipe({ steps: wash.steps, spare: false }).colour(from);
+      const wash = offersFor(from, to, []).find((o) => o.way === 'wash')!;
+      const after = layRecipe({ steps: wash.steps, spare: false }).colour(from);
       expect(
         Math.max(Math.abs(after.r - to.r), Math.abs(after.g - to.g), Math.abs(after.b - to.b)),
       ).toBeLessThanOrEqual(1);

@@ -23,7 +23,10 @@ export interface Offer {
   readonly steps: readonly RecipeStep[];
   /** CIEDE2000 from what becomes of the old colour to the new one. */
   readonly left: number;
-  /** How much of light and shade is kept: deviation of L* over the samples, after and before; 1 where they have none. */
+  /**
+   * How much of light and shade is kept: deviation of L* over the samples, after and before; 1
+   * where they have none.
+   */
   readonly kept: number;
 }
 
@@ -34,36 +37,59 @@ const inside = (rgb: Rgb): boolean => channels.every((c) => rgb[c] >= -0.5 && rg
 const clamped = (rgb: Rgb): Rgb => each((c) => Math.min(255, Math.max(0, rgb[c])));
 
 /**
- * A wash at the least strength at which some colour brings the old one exactly to the new one: s·colour = new − (1 − s)·old.
+ * A wash at the least strength at which some colour brings the old one exactly to the new one:
+ * s·colour = new − (1 − s)·old.
  * The weaker it is, the more of what lies under it shows through.
  */
 function washStep(from: Rgb, to: Rgb): RecipeStep {
   for (let percent = 30; percent < 100; percent++) {
-    const s = percent / 100,
-      colour = each((c) => (to[c] - (1 - s) * from[c]) / s);
-    if (inside(colour)) return newWash('wash', hexOf(clamped(colour)), s);
+    const s = percent / 100;
+    const colour = each((c) => (to[c] - (1 - s) * from[c]) / s);
+    if (inside(colour)) {
+      return newWash('wash', hexOf(clamped(colour)), s);
+    }
   }
   return newWash('wash', hexOf(to), 1);
 }
 
-/** multiply gives old·colour, which can only darken; screen gives 1 − (1 − old)·(1 − colour), which can only lighten. */
+/**
+ * multiply gives old·colour, which can only darken; screen gives 1 − (1 − old)·(1 − colour), which
+ * can only lighten.
+ */
 function multiplyStep(from: Rgb, to: Rgb): RecipeStep | undefined {
-  const colour = each((c) => (from[c] === 0 ? (to[c] === 0 ? 255 : 256) : (255 * to[c]) / from[c]));
+  const colour = each((c) => {
+    if (from[c] === 0) {
+      if (to[c] === 0) {
+        return 255;
+      }
+      return 256;
+    }
+    return (255 * to[c]) / from[c];
+  });
   return inside(colour)
     ? { ...newWash('multiply', hexOf(clamped(whole(colour))), 1), blend: 'multiply' }
     : undefined;
 }
 
 function screenStep(from: Rgb, to: Rgb): RecipeStep | undefined {
-  const colour = each((c) =>
-    from[c] === 255 ? (to[c] === 255 ? 0 : -1) : 255 - (255 * (255 - to[c])) / (255 - from[c]),
-  );
+  const colour = each((c) => {
+    if (from[c] === 255) {
+      if (to[c] === 255) {
+        return 0;
+      }
+      return -1;
+    }
+    return 255 - (255 * (255 - to[c])) / (255 - from[c]);
+  });
   return inside(colour)
     ? { ...newWash('screen', hexOf(clamped(whole(colour))), 1), blend: 'screen' }
     : undefined;
 }
 
-/** Two colours between which the old one's luminance lands on the new one, as far apart as the levels allow. */
+/**
+ * Two colours between which the old one's luminance lands on the new one, as far apart as the
+ * levels allow.
+ */
 function twoToneStep(from: Rgb, to: Rgb): RecipeStep {
   const t = toEncoded(
     0.2126 * linearOfLevel[from.r] +
@@ -82,33 +108,39 @@ function twoToneStep(from: Rgb, to: Rgb): RecipeStep {
   );
 }
 
-/** Turned to the new hue first, then brought as near as brightness, contrast and saturation can, each in whole percent, by going down one after the other. */
+/**
+ * Turned to the new hue first, then brought as near as brightness, contrast and saturation can,
+ * each in whole percent, by going down one after the other.
+ */
 function hueSteps(from: Rgb, to: Rgb): RecipeStep[] {
-  const hue = newHue('hue', hexOf(to)),
-    keys = ['brightness', 'saturation', 'contrast'] as const;
+  const hue = newHue('hue', hexOf(to));
+  const keys = ['brightness', 'saturation', 'contrast'] as const;
   let best: ToneLayer = newTone('tone');
-  const turned = layRecipe({ steps: [hue], spare: false }).colour(from),
-    off = (tone: ToneLayer) =>
-      deltaE(layRecipe({ steps: [tone], spare: false }).colour(turned), to);
+  const turned = layRecipe({ steps: [hue], spare: false }).colour(from);
+  const off = (tone: ToneLayer) =>
+    deltaE(layRecipe({ steps: [tone], spare: false }).colour(turned), to);
   let least = off(best);
   for (let stride = 32; stride >= 1; stride = stride === 1 ? 0 : stride >> 1) {
     for (let moved = true; moved;) {
       moved = false;
-      for (const key of keys)
+      for (const key of keys) {
         for (const by of [stride, -stride]) {
           // Little of contrast: it levels the design out or cuts it off.
-          const value = Math.round(best[key] * 100 + by) / 100,
-            most = key === 'contrast' ? 1.2 : 3,
-            fewest = key === 'contrast' ? 0.8 : 0.2;
-          if (value < fewest || value > most) continue;
-          const tried = { ...best, [key]: value },
-            d = off(tried);
+          const value = Math.round(best[key] * 100 + by) / 100;
+          const most = key === 'contrast' ? 1.2 : 3;
+          const fewest = key === 'contrast' ? 0.8 : 0.2;
+          if (value < fewest || value > most) {
+            continue;
+          }
+          const tried = { ...best, [key]: value };
+          const d = off(tried);
           if (d < least - 1e-9) {
             best = tried;
             least = d;
             moved = true;
           }
         }
+      }
     }
   }
   const plain = keys.every((key) => best[key] === 1);
@@ -116,12 +148,12 @@ function hueSteps(from: Rgb, to: Rgb): RecipeStep[] {
 }
 
 const deviation = (samples: readonly Sample[], of: (c: Rgb) => Rgb): number => {
-  let n = 0,
-    sum = 0,
-    square = 0;
+  let n = 0;
+  let sum = 0;
+  let square = 0;
   for (const { colour, share } of samples) {
-    const { r, g, b } = of(colour),
-      L = lightnessOf(r, g, b);
+    const { r, g, b } = of(colour);
+    const L = lightnessOf(r, g, b);
     n += share;
     sum += share * L;
     square += share * L * L;
@@ -130,15 +162,17 @@ const deviation = (samples: readonly Sample[], of: (c: Rgb) => Rgb): number => {
 };
 
 /**
- * Recipes that bring an old colour to a new one, the nearest first and, of equally near ones, those that keep more of light
- * and shade.
+ * Recipes that bring an old colour to a new one, the nearest first and, of equally near ones, those
+ * that keep more of light and shade.
  * @param samples colours of the pieces, levels in whole numbers
  */
 export function offersFor(from: Rgb, to: Rgb, samples: readonly Sample[]): Offer[] {
   const before = deviation(samples, (c) => c);
   const offer = (way: Offer['way'], steps: readonly (RecipeStep | undefined)[]): Offer[] => {
     const present = steps.filter((s) => s !== undefined);
-    if (present.length === 0) return [];
+    if (present.length === 0) {
+      return [];
+    }
     const laid = layRecipe({ steps: present, spare: false });
     return [
       {
@@ -163,13 +197,19 @@ export function offersFor(from: Rgb, to: Rgb, samples: readonly Sample[]): Offer
 /** Colours nearer than this, by CIEDE2000, are offered as one (ours, by looking). */
 const asOne = 8;
 
-/** The colours that most of many pieces have, those with a hue first: what an owner most likely wants to be rid of. */
+/**
+ * The colours that most of many pieces have, those with a hue first: what an owner most likely
+ * wants to be rid of.
+ */
 export function commonColours(pieces: readonly (readonly Sample[])[], most = 5): Rgb[] {
   const found: { colour: Rgb; share: number }[] = [];
   for (const { colour, share } of pieces.flat()) {
     const near = found.find((f) => deltaE(f.colour, colour) < asOne);
-    if (near) near.share += share;
-    else found.push({ colour, share });
+    if (near) {
+      near.share += share;
+    } else {
+      found.push({ colour, share });
+    }
   }
   const weight = (f: { colour: Rgb; share: number }) =>
     (hueOf(f.colour) === undefined ? 0 : 1e6) + f.share;
@@ -179,11 +219,15 @@ export function commonColours(pieces: readonly (readonly Sample[])[], most = 5):
     .map((f) => f.colour);
 }
 
-/** Colours further than this from the old theme colour, by CIEDE2000, are another colour of the theme's (ours, by looking). */
+/**
+ * Colours further than this from the old theme colour, by CIEDE2000, are another colour of the
+ * theme's (ours, by looking).
+ */
 const ofTheColour = 12;
 
 /**
- * How near a recipe brings pieces to a colour: of each piece the colour nearest to the old one, if it is of it.
+ * How near a recipe brings pieces to a colour: of each piece the colour nearest to the old one, if
+ * it is of it.
  * @returns undefined when no piece has the old colour
  */
 export function leftOver(

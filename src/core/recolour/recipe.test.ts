@@ -22,18 +22,20 @@ const recipe = (steps: readonly RecipeStep[], spare = false): Recipe => ({
 /** A strip from slate to a darker slate. */
 function strip(alpha = 255): Raster {
   const raster = createRaster(1, 675);
-  for (let y = 0; y < 675; y++)
+  for (let y = 0; y < 675; y++) {
     raster.data.set(
       [63 - Math.round(y / 20), 81 - Math.round(y / 20), 97 - Math.round(y / 20), alpha],
       y * 4,
     );
+  }
   return raster;
 }
 
 const noisy = (width: number, height: number, alpha: (i: number) => number): Raster => {
   const raster = createRaster(width, height);
-  for (let i = 0; i < width * height; i++)
+  for (let i = 0; i < width * height; i++) {
     raster.data.set([(i * 37) % 256, (i * 91 + 13) % 256, (i * 53 + 101) % 256, alpha(i)], i * 4);
+  }
   return raster;
 };
 
@@ -48,8 +50,8 @@ const steps: readonly (readonly [string, RecipeStep])[] = [
 ];
 
 test('a strip 1 px wide, washed at strength 0.48, has (1 − s)·old + s·colour on each of its 675 rows', () => {
-  const before = strip(),
-    after = strip();
+  const before = strip();
+  const after = strip();
   layRecipe(recipe([newWash('w', '#a9b79a', 0.48)])).on(after);
   for (let y = 0; y < 675; y++) {
     const wanted = [169, 183, 154].map((c, k) =>
@@ -62,8 +64,8 @@ test('a strip 1 px wide, washed at strength 0.48, has (1 − s)·old + s·colour
 test.each(steps)(
   '%s: an opaque raster comes out as the composer draws the same layer',
   (_, step) => {
-    const own = noisy(24, 18, () => 255),
-      laid = { ...own, data: own.data.slice() };
+    const own = noisy(24, 18, () => 255);
+    const laid = { ...own, data: own.data.slice() };
     layRecipe(recipe([step])).on(laid);
     const photo: Layer = {
       ...newWash('x', '#000000'),
@@ -101,14 +103,16 @@ test.each(steps)(
 test.each(steps)(
   '%s: alpha is never touched, and a see-through px takes the colour it would take opaque',
   (_, step) => {
-    const solid = noisy(20, 20, () => 255),
-      clear = noisy(20, 20, (i) => (i * 7) % 256),
-      laid = layRecipe(recipe([step]));
+    const solid = noisy(20, 20, () => 255);
+    const clear = noisy(20, 20, (i) => (i * 7) % 256);
+    const laid = layRecipe(recipe([step]));
     laid.on(solid);
     laid.on(clear);
     for (let i = 0; i < 400; i++) {
       expect(clear.data[i * 4 + 3]).toBe((i * 7) % 256);
-      for (let c = 0; c < 3; c++) expect(clear.data[i * 4 + c]).toBe(solid.data[i * 4 + c]);
+      for (let c = 0; c < 3; c++) {
+        expect(clear.data[i * 4 + c]).toBe(solid.data[i * 4 + c]);
+      }
     }
   },
 );
@@ -136,17 +140,19 @@ test('what becomes of one colour is what becomes of a px of it', () => {
 });
 
 test('greys and near-whites are left alone where that is wanted, and colours are not', () => {
-  const laid = layRecipe(recipe([newWash('w', '#a4553a', 0.6)], true)),
-    all = layRecipe(recipe([newWash('w', '#a4553a', 0.6)]));
-  for (let v = 0; v < 256; v++)
+  const laid = layRecipe(recipe([newWash('w', '#a4553a', 0.6)], true));
+  const all = layRecipe(recipe([newWash('w', '#a4553a', 0.6)]));
+  for (let v = 0; v < 256; v++) {
     expect(laid.colour({ r: v, g: v, b: v })).toEqual({ r: v, g: v, b: v });
+  }
   expect(laid.colour({ r: 250, g: 248, b: 243 })).toEqual({ r: 250, g: 248, b: 243 });
   for (const rgb of [
     { r: 63, g: 81, b: 97 },
     { r: 0x7a, g: 0x4a, b: 0x2f },
     { r: 200, g: 40, b: 40 },
-  ])
+  ]) {
     expect(laid.colour(rgb)).toEqual(all.colour(rgb));
+  }
   // From a grey to a colour there is no step: what is anti-aliased against a grey keeps its edge.
   let last = sparedShare({ r: 90, g: 90, b: 90 });
   for (let v = 90; v <= 120; v++) {
@@ -159,12 +165,12 @@ test('greys and near-whites are left alone where that is wanted, and colours are
 
 test('hidden steps and those without strength do nothing', () => {
   const laid = layRecipe(
-      recipe([
-        { ...newWash('w', '#ff0000'), hidden: true },
-        { ...newWash('v', '#ff0000'), opacity: 0 },
-      ]),
-    ),
-    raster = strip();
+    recipe([
+      { ...newWash('w', '#ff0000'), hidden: true },
+      { ...newWash('v', '#ff0000'), opacity: 0 },
+    ]),
+  );
+  const raster = strip();
   expect(laid.idle).toBe(true);
   laid.on(raster);
   expect(raster.data).toEqual(strip().data);
@@ -182,12 +188,12 @@ test('a texture of a raster that was made smaller is made as much smaller', () =
 
 test('as a layer it draws the same pixels, keeps see-through px, and its textures grow with the slot', () => {
   const layer = newRecipeLayer(
-      'l',
-      recipe([newWash('w', '#a9b79a', 0.48), newTexture('t', 'dots', '#000000')]),
-    ),
-    kind = kindOf(layer);
-  const own = noisy(12, 9, (i) => (i % 3 ? 255 : 90)),
-    wanted = { ...own, data: own.data.slice() };
+    'l',
+    recipe([newWash('w', '#a9b79a', 0.48), newTexture('t', 'dots', '#000000')]),
+  );
+  const kind = kindOf(layer);
+  const own = noisy(12, 9, (i) => (i % 3 ? 255 : 90));
+  const wanted = { ...own, data: own.data.slice() };
   layRecipe(layer.recipe).on(wanted);
   const paint = kind.draw(layer, { width: 12, height: 9 } as never);
   expect(paint?.type === 'rework' && paint.rework(own).data).toEqual(wanted.data);
@@ -200,10 +206,10 @@ test('as a layer it draws the same pixels, keeps see-through px, and its texture
 
 test('taken from a picture: its recolouring of everything, those of its recipes too, and nothing that lies in a part of it', () => {
   const inBox: Layer = {
-      ...newWash('box', '#000000'),
-      extent: { type: 'box', x: 0, y: 0, width: 5, height: 5, soft: 0 },
-    },
-    beneath: Layer = { ...newHue('one', '#a9b79a'), reach: 'beneath' };
+    ...newWash('box', '#000000'),
+    extent: { type: 'box', x: 0, y: 0, width: 5, height: 5, soft: 0 },
+  };
+  const beneath: Layer = { ...newHue('one', '#a9b79a'), reach: 'beneath' };
   const layers: Layer[] = [
     newWash('w', '#a9b79a'),
     inBox,
@@ -218,10 +224,10 @@ test('taken from a picture: its recolouring of everything, those of its recipes 
   });
   // A recipe at half its strength that leaves greys alone is taken as it lies.
   const half = {
-      ...newRecipeLayer('r', recipe([newWash('w', '#a9b79a', 0.48)], true)),
-      opacity: 0.5,
-    },
-    taken = recolouringOf({ layers: [half] });
+    ...newRecipeLayer('r', recipe([newWash('w', '#a9b79a', 0.48)], true)),
+    opacity: 0.5,
+  };
+  const taken = recolouringOf({ layers: [half] });
   expect(taken).toMatchObject({ steps: [{ opacity: 0.24 }], spare: true });
   expect(recolouringOf({ layers: [{ ...half, hidden: true }] })).toEqual({
     steps: [],

@@ -18,8 +18,8 @@ function paintOf(step: RecipeStep, size: Pick<DrawContext, 'width' | 'height'>):
 /** Lays a recipe on rasters. */
 export interface LaidRecipe {
   /**
-   * Changes the colours of a raster in place. Alpha is never touched, and a px that is see-through in part takes the colour
-   * it would take if it were not.
+   * Changes the colours of a raster in place. Alpha is never touched, and a px that is see-through
+   * in part takes the colour it would take if it were not.
    * @param scale of the raster: textures of one that was made smaller are made as much smaller
    */
   on(raster: Raster, scale?: number): void;
@@ -36,41 +36,54 @@ export const activeSteps = ({ steps }: Pick<Recipe, 'steps'>): RecipeStep[] =>
   steps.filter((s) => !s.hidden && s.opacity > 0);
 
 /**
- * A recipe made ready once, to be laid on many rasters: on opaque ones each step comes out as the composer draws the same
- * layer, to the level. A wash at strength s gives (1 − s)·old + s·colour, rounded half up.
+ * A recipe made ready once, to be laid on many rasters: on opaque ones each step comes out as the
+ * composer draws the same layer, to the level. A wash at strength s gives (1 − s)·old + s·colour,
+ * rounded half up.
  */
 export function layRecipe({ steps: all, spare }: Pick<Recipe, 'steps' | 'spare'>): LaidRecipe {
-  const steps = activeSteps({ steps: all }),
-    prepared = steps.map((step) =>
-      step.kind === 'texture' ? undefined : paintOf(step, { width: 1, height: 1 }),
-    );
+  const steps = activeSteps({ steps: all });
+  const prepared = steps.map((step) =>
+    step.kind === 'texture' ? undefined : paintOf(step, { width: 1, height: 1 }),
+  );
   const spared = new Map<number, number>();
 
-  /** Colours go back to what they were as far as they are to be left alone; each is looked at once. */
+  /**
+   * Colours go back to what they were as far as they are to be left alone; each is looked at once.
+   */
   function putBack(data: Uint8ClampedArray, before: Uint8ClampedArray): void {
     for (let k = 0; k < data.length; k += 4) {
       const key = (before[k] << 16) | (before[k + 1] << 8) | before[k + 2];
       let share = spared.get(key);
       if (share === undefined) {
-        if (spared.size > 200_000) spared.clear();
+        if (spared.size > 200_000) {
+          spared.clear();
+        }
         spared.set(
           key,
           (share = sparedShare({ r: before[k], g: before[k + 1], b: before[k + 2] })),
         );
       }
-      if (share > 0)
-        for (let c = k; c < k + 3; c++)
+      if (share > 0) {
+        for (let c = k; c < k + 3; c++) {
           data[c] = Math.floor(data[c] + share * (before[c] - data[c]) + 0.5);
+        }
+      }
     }
   }
 
   function lay(raster: Raster, scale: number, withTextures: boolean): void {
-    if (steps.length === 0) return;
-    const { data } = raster,
-      before = data.slice();
-    for (let k = 3; k < data.length; k += 4) data[k] = 255;
+    if (steps.length === 0) {
+      return;
+    }
+    const { data } = raster;
+    const before = data.slice();
+    for (let k = 3; k < data.length; k += 4) {
+      data[k] = 255;
+    }
     steps.forEach((step, i) => {
-      if (step.kind === 'texture' && !withTextures) return;
+      if (step.kind === 'texture' && !withTextures) {
+        return;
+      }
       const paint =
         prepared[i] ??
         paintOf(
@@ -79,10 +92,16 @@ export function layRecipe({ steps: all, spare }: Pick<Recipe, 'steps' | 'spare'>
             : step,
           raster,
         );
-      if (paint) composite(raster, paint, step.opacity, step.blend);
+      if (paint) {
+        composite(raster, paint, step.opacity, step.blend);
+      }
     });
-    if (spare) putBack(data, before);
-    for (let k = 3; k < data.length; k += 4) data[k] = before[k];
+    if (spare) {
+      putBack(data, before);
+    }
+    for (let k = 3; k < data.length; k += 4) {
+      data[k] = before[k];
+    }
   }
 
   return {

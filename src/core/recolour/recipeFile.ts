@@ -32,17 +32,21 @@ export function readRecipe(fileName: string, text: string, id: string): Recipe {
     steps?: unknown;
     spare?: unknown;
   } | null;
-  if (typeof stored !== 'object' || stored?.recipeVersion === undefined)
+  if (typeof stored !== 'object' || stored?.recipeVersion === undefined) {
     throw refuse('a recipe', 'JSON of another kind');
-  if (stored.recipeVersion !== version)
+  }
+  if (stored.recipeVersion !== version) {
     throw refuse(`a recipe of version ${version}`, `version ${String(stored.recipeVersion)}`);
+  }
   try {
     return recipeSchema.validateSync(
       { id, name: stored.name, steps: stored.steps, spare: stored.spare },
       { strict: true },
     ) as unknown as Recipe;
   } catch (error) {
-    if (error instanceof ValidationError) throw new RecipeError(`${fileName}: ${error.message}.`);
+    if (error instanceof ValidationError) {
+      throw new RecipeError(`${fileName}: ${error.message}.`);
+    }
     throw error;
   }
 }

@@ -62,14 +62,16 @@ describe('tone, by the Filter Effects Module Level 1', () => {
     greyscaleMatrix(1).forEach((v, i) =>
       expect(v).toBeCloseTo([0.2126, 0.7152, 0.0722][i % 3], 10),
     );
-    for (const m of [saturateMatrix(0.3), greyscaleMatrix(0.4)])
-      for (let row = 0; row < 3; row++)
+    for (const m of [saturateMatrix(0.3), greyscaleMatrix(0.4)]) {
+      for (let row = 0; row < 3; row++) {
         expect(m[row * 3] + m[row * 3 + 1] + m[row * 3 + 2]).toBeCloseTo(1, 10);
+      }
+    }
   });
   test('levels come out as the formulas say, rounded', () => {
     for (const c of colours) {
-      const m = saturateMatrix(1.4),
-        v = [c.r, c.g, c.b];
+      const m = saturateMatrix(1.4);
+      const v = [c.r, c.g, c.b];
       const wanted = [0, 1, 2].map((row) =>
         Math.min(
           255,
@@ -120,17 +122,17 @@ describe('two-tone', () => {
 });
 
 describe('hue', () => {
-  const target = colourOf('#a4553a'),
-    map = hueMap(target);
+  const target = colourOf('#a4553a');
+  const map = hueMap(target);
   test('the table is the exact turn within ΔE 1.5 everywhere and 0.25 on average, and lightness is kept to 0.02', () => {
-    let worst = 0,
-      sum = 0;
+    let worst = 0;
+    let sum = 0;
     const count = 4000;
     for (let i = 0; i < count; i++) {
-      const c = { r: (i * 97) % 256, g: (i * 61 + 13 * (i >> 8)) % 256, b: (i * 31 + 101) % 256 },
-        out = mapped(c, map),
-        [r, g, b] = turnHue(c, target),
-        off = deltaE(out, { r, g, b });
+      const c = { r: (i * 97) % 256, g: (i * 61 + 13 * (i >> 8)) % 256, b: (i * 31 + 101) % 256 };
+      const out = mapped(c, map);
+      const [r, g, b] = turnHue(c, target);
+      const off = deltaE(out, { r, g, b });
       worst = Math.max(worst, off);
       sum += off;
       expect(Math.abs(oklabOf(out)[0] - oklabOf(c)[0])).toBeLessThan(0.02);
@@ -143,8 +145,8 @@ describe('hue', () => {
       const out = mapped({ r: v, g: v, b: v }, map);
       expect(Math.max(out.r, out.g, out.b) - Math.min(out.r, out.g, out.b)).toBeLessThanOrEqual(1);
     }
-    const [, a, b] = oklabOf(mapped({ r: 40, g: 120, b: 200 }, map)),
-      [, ta, tb] = oklabOf(target);
+    const [, a, b] = oklabOf(mapped({ r: 40, g: 120, b: 200 }, map));
+    const [, ta, tb] = oklabOf(target);
     expect(Math.abs(Math.atan2(b, a) - Math.atan2(tb, ta))).toBeLessThan(0.03);
   });
   test('turned towards a grey, all colour goes', () => {
@@ -155,7 +157,9 @@ describe('hue', () => {
 
 test('a change at a strength is (1 − s)·old + s·new on every channel, and alpha is not touched', () => {
   const raster = createRaster(256, 1);
-  for (let v = 0; v < 256; v++) raster.data.set([v, 255 - v, 77, v], v * 4);
+  for (let v = 0; v < 256; v++) {
+    raster.data.set([v, 255 - v, 77, v], v * 4);
+  }
   adjust(raster, toneMap({ ...plainTone, invert: 1 }), 0.3);
   for (let v = 0; v < 256; v++) {
     expect(raster.data[v * 4]).toBe(Math.floor(0.7 * v + 0.3 * (255 - v) + 0.5 + 1e-9));
@@ -165,8 +169,9 @@ test('a change at a strength is (1 − s)·old + s·new on every channel, and al
 
 describe('reach', () => {
   const source = createRaster(20, 10);
-  for (let i = 0; i < source.data.length; i += 4)
+  for (let i = 0; i < source.data.length; i += 4) {
     source.data.set([(i * 7) % 256, (i * 3) % 256, i % 256, 255], i);
+  }
   const composer = () => createComposer({ glyphs, photo: () => source });
   const small: Layer = {
     ...newPhoto('p', { assetId: 'a', name: '', width: 20, height: 10 }, { width: 20, height: 10 }),
@@ -185,10 +190,13 @@ describe('reach', () => {
   });
   const outside = ({ data }: Raster) => {
     const found = new Set<string>();
-    for (let y = 0; y < 20; y++)
-      for (let x = 0; x < 40; x++)
-        if (x < 10 || x >= 30 || y < 5 || y >= 15)
+    for (let y = 0; y < 20; y++) {
+      for (let x = 0; x < 40; x++) {
+        if (x < 10 || x >= 30 || y < 5 || y >= 15) {
           found.add(data.subarray((y * 40 + x) * 4, (y * 40 + x) * 4 + 4).join());
+        }
+      }
+    }
     return [...found];
   };
 
@@ -199,49 +207,50 @@ describe('reach', () => {
   )(
     '%s on only the layer beneath leaves every other pixel of a #333333 ground at exactly 51, 51, 51',
     (_kind, layer) => {
-      const strong = layer.kind === 'tone' ? { ...layer, brightness: 1.6, contrast: 0.7 } : layer,
-        plain = compose([small]),
-        one = compose([small, { ...strong, reach: 'beneath' }]);
+      const strong = layer.kind === 'tone' ? { ...layer, brightness: 1.6, contrast: 0.7 } : layer;
+      const plain = compose([small]);
+      const one = compose([small, { ...strong, reach: 'beneath' }]);
       expect(outside(one)).toEqual(['51,51,51,255']);
       expect(Buffer.from(one.data).equals(Buffer.from(plain.data))).toBe(false);
-      if (layer.kind !== 'hue')
+      if (layer.kind !== 'hue') {
         expect(outside(compose([small, strong]))).not.toEqual(['51,51,51,255']);
+      }
     },
   );
   test('several follow each other, and a strength is laid on the layer’s own colours', () => {
-    const bright = { ...newTone('t'), brightness: 1.5, reach: 'beneath' as const },
-      inverted = { ...newTone('u'), invert: 1, reach: 'beneath' as const, opacity: 0.5 };
-    const raster = compose([small, bright, inverted]),
-      at = (7 * 40 + 12) * 4,
-      from = ((7 - 5) * 20 + 2) * 4;
+    const bright = { ...newTone('t'), brightness: 1.5, reach: 'beneath' as const };
+    const inverted = { ...newTone('u'), invert: 1, reach: 'beneath' as const, opacity: 0.5 };
+    const raster = compose([small, bright, inverted]);
+    const at = (7 * 40 + 12) * 4;
+    const from = ((7 - 5) * 20 + 2) * 4;
     for (let c = 0; c < 3; c++) {
-      const lit = Math.floor(Math.min(255, source.data[from + c] * 1.5) + 0.5),
-        wanted = Math.floor(0.5 * lit + 0.5 * (255 - lit) + 0.5);
+      const lit = Math.floor(Math.min(255, source.data[from + c] * 1.5) + 0.5);
+      const wanted = Math.floor(0.5 * lit + 0.5 * (255 - lit) + 0.5);
       expect(Math.abs(raster.data[at + c] - wanted)).toBeLessThanOrEqual(1);
     }
   });
   test('a wash and what reaches it: its own colour is changed and nothing else', () => {
-    const wash = newWash('w', '#808080', 0.5),
-      tone = { ...newTone('t'), invert: 1, reach: 'beneath' as const };
+    const wash = newWash('w', '#808080', 0.5);
+    const tone = { ...newTone('t'), invert: 1, reach: 'beneath' as const };
     expect(compose([wash, tone]).data[0]).toBe(Math.floor(0.5 * 51 + 0.5 * 127 + 0.5));
   });
   test('drawn again after each edit, the pixels are those of a fresh drawing', () => {
-    const live = composer(),
-      draw = (layers: Layer[]) => ({
-        width: 40,
-        height: 20,
-        ground: {
-          type: 'gradient' as const,
-          shape: 'linear' as const,
-          angle: 45,
-          space: 'oklch' as const,
-          stops: [
-            { at: 0, colour: '#3b4a45' },
-            { at: 1, colour: '#efe9dc' },
-          ],
-        },
-        layers,
-      });
+    const live = composer();
+    const draw = (layers: Layer[]) => ({
+      width: 40,
+      height: 20,
+      ground: {
+        type: 'gradient' as const,
+        shape: 'linear' as const,
+        angle: 45,
+        space: 'oklch' as const,
+        stops: [
+          { at: 0, colour: '#3b4a45' },
+          { at: 1, colour: '#efe9dc' },
+        ],
+      },
+      layers,
+    });
     const states: Layer[][] = [
       [small],
       [small, { ...newTone('t'), brightness: 1.2 }],
@@ -257,22 +266,28 @@ describe('reach', () => {
       ],
       [small],
     ];
-    for (const layers of states)
+    for (const layers of states) {
       expect(
         Buffer.from(live.compose(draw(layers)).raster.data).equals(
           Buffer.from(composer().compose(draw(layers)).raster.data),
         ),
       ).toBe(true);
+    }
   });
 });
 
 describe('match', () => {
   const picture = createRaster(60, 30);
-  for (let i = 0; i < picture.data.length; i += 4)
+  for (let i = 0; i < picture.data.length; i += 4) {
     picture.data.set([(i * 5) % 256, (i * 3 + 40) % 200, (i >> 3) % 256, 255], i);
+  }
   const meanOf = ({ data }: Raster): Rgb => {
     const s = [0, 0, 0];
-    for (let i = 0; i < data.length; i += 4) for (let c = 0; c < 3; c++) s[c] += data[i + c];
+    for (let i = 0; i < data.length; i += 4) {
+      for (let c = 0; c < 3; c++) {
+        s[c] += data[i + c];
+      }
+    }
     const n = data.length / 4;
     return { r: s[0] / n, g: s[1] / n, b: s[2] / n };
   };

@@ -7,17 +7,18 @@ import { createRaster, type Raster } from '../raster/raster';
  * @param height px; the lower third is greys
  */
 export function specimen(width: number, height: number): Raster {
-  const raster = createRaster(width, height),
-    hues = Math.round((height * 2) / 3);
-  for (let y = 0; y < height; y++)
+  const raster = createRaster(width, height);
+  const hues = Math.round((height * 2) / 3);
+  for (let y = 0; y < height; y++) {
     for (let x = 0; x < width; x++) {
-      const along = x / (width - 1),
-        { r, g, b } = colourOf(
-          y < hues
-            ? `hsl(${Math.round(along * 330)} 55% ${Math.round(25 + (55 * (y + 0.5)) / hues)}%)`
-            : `hsl(0 0% ${Math.round(along * 100)}%)`,
-        );
+      const along = x / (width - 1);
+      const { r, g, b } = colourOf(
+        y < hues
+          ? `hsl(${Math.round(along * 330)} 55% ${Math.round(25 + (55 * (y + 0.5)) / hues)}%)`
+          : `hsl(0 0% ${Math.round(along * 100)}%)`,
+      );
       raster.data.set([r, g, b, 255], (y * width + x) * 4);
     }
+  }
   return raster;
 }

@@ -1,6 +1,9 @@
 import type { PixelMap } from '../raster/adjust';
 
-/** Factors as in CSS Filter Effects, 1 for no change; warmth −1..1, greyscale and invert 0..1, 0 for no change. */
+/**
+ * Factors as in CSS Filter Effects, 1 for no change; warmth −1..1, greyscale and invert 0..1, 0 for
+ * no change.
+ */
 export interface Tone {
   readonly brightness: number;
   readonly contrast: number;
@@ -23,7 +26,10 @@ type Matrix = readonly [number, number, number, number, number, number, number, 
 
 const clamp01 = (v: number): number => Math.min(1, Math.max(0, v));
 
-/** brightness() and contrast() of the Filter Effects Module Level 1, sections 6.1.2 and 6.1.3: a slope, and a slope about the middle; clamped after each. */
+/**
+ * brightness() and contrast() of the Filter Effects Module Level 1, sections 6.1.2 and 6.1.3: a
+ * slope, and a slope about the middle; clamped after each.
+ */
 export const curveOf =
   ({ brightness, contrast }: Pick<Tone, 'brightness' | 'contrast'>) =>
   (v: number): number =>
@@ -63,28 +69,38 @@ const warmest = 0.18;
 
 /** Warmth as a gain of each channel, with the luminance of white kept. */
 export function warmthMatrix(warmth: number): Matrix {
-  const r = 1 + warmest * warmth,
-    b = 1 - warmest * warmth,
-    k = 1 / (0.2126 * r + 0.7152 + 0.0722 * b);
+  const r = 1 + warmest * warmth;
+  const b = 1 - warmest * warmth;
+  const k = 1 / (0.2126 * r + 0.7152 + 0.0722 * b);
   return [r * k, 0, 0, 0, k, 0, 0, 0, b * k];
 }
 
 const isPlain = (tone: Tone): boolean =>
   (Object.keys(plainTone) as (keyof Tone)[]).every((key) => tone[key] === plainTone[key]);
 
-/** Brightness, contrast, saturation, warmth, greyscale and inversion, in this order, on gamma-encoded levels as browsers' filters do. */
+/**
+ * Brightness, contrast, saturation, warmth, greyscale and inversion, in this order, on
+ * gamma-encoded levels as browsers' filters do.
+ */
 export function toneMap(tone: Tone): PixelMap {
-  if (isPlain(tone))
+  if (isPlain(tone)) {
     return (source, from, out, pixels) => out.set(source.subarray(from, from + pixels * 4));
-  const curve = curveOf(tone),
-    lut = Float32Array.from({ length: 256 }, (_, v) => 255 * curve(v / 255));
+  }
+  const curve = curveOf(tone);
+  const lut = Float32Array.from({ length: 256 }, (_, v) => 255 * curve(v / 255));
   const matrices: Matrix[] = [];
-  if (tone.saturation !== 1) matrices.push(saturateMatrix(tone.saturation));
-  if (tone.warmth !== 0) matrices.push(warmthMatrix(tone.warmth));
-  if (tone.greyscale > 0) matrices.push(greyscaleMatrix(tone.greyscale));
+  if (tone.saturation !== 1) {
+    matrices.push(saturateMatrix(tone.saturation));
+  }
+  if (tone.warmth !== 0) {
+    matrices.push(warmthMatrix(tone.warmth));
+  }
+  if (tone.greyscale > 0) {
+    matrices.push(greyscaleMatrix(tone.greyscale));
+  }
   // invert(): a table from `amount` to `1 − amount`.
-  const slope = 1 - 2 * tone.invert,
-    lift = 255 * tone.invert + 0.5;
+  const slope = 1 - 2 * tone.invert;
+  const lift = 255 * tone.invert + 0.5;
   if (matrices.length === 0) {
     const levels = Uint8ClampedArray.from(lut, (v) => Math.floor(v * slope + lift));
     return (source, from, out, pixels) => {
@@ -97,13 +113,13 @@ export function toneMap(tone: Tone): PixelMap {
   }
   return (source, from, out, pixels) => {
     for (let k = 0, i = from; k < pixels * 4; k += 4, i += 4) {
-      let r = lut[source[i]],
-        g = lut[source[i + 1]],
-        b = lut[source[i + 2]];
+      let r = lut[source[i]];
+      let g = lut[source[i + 1]];
+      let b = lut[source[i + 2]];
       for (const m of matrices) {
-        const nr = m[0] * r + m[1] * g + m[2] * b,
-          ng = m[3] * r + m[4] * g + m[5] * b,
-          nb = m[6] * r + m[7] * g + m[8] * b;
+        const nr = m[0] * r + m[1] * g + m[2] * b;
+        const ng = m[3] * r + m[4] * g + m[5] * b;
+        const nb = m[6] * r + m[7] * g + m[8] * b;
         r = nr < 0 ? 0 : nr > 255 ? 255 : nr;
         g = ng < 0 ? 0 : ng > 255 ? 255 : ng;
         b = nb < 0 ? 0 : nb > 255 ? 255 : nb;

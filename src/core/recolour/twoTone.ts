@@ -6,8 +6,9 @@ import type { Rgb } from '../raster/raster';
 const steps = 4095;
 
 /**
- * Maps relative luminance (IEC 61966-2-1 with the weights of ITU-R BT.709) onto two colours: 0 becomes `dark` and 1
- * `light`, exactly; between them it goes evenly by gamma-encoded luminance, as the eye sees it.
+ * Maps relative luminance (IEC 61966-2-1 with the weights of ITU-R BT.709) onto two colours: 0
+ * becomes `dark` and 1 `light`, exactly; between them it goes evenly by gamma-encoded luminance, as
+ * the eye sees it.
  */
 export function twoToneMap(dark: Rgb, light: Rgb): PixelMap {
   const table = new Uint8ClampedArray((steps + 1) * 3);
@@ -18,9 +19,9 @@ export function twoToneMap(dark: Rgb, light: Rgb): PixelMap {
     table[i * 3 + 2] = Math.round(dark.b + t * (light.b - dark.b));
   }
   const weigh = (weight: number) => Float32Array.from(linearOfLevel, (v) => v * weight * steps);
-  const wr = weigh(0.2126),
-    wg = weigh(0.7152),
-    wb = weigh(0.0722);
+  const wr = weigh(0.2126);
+  const wg = weigh(0.7152);
+  const wb = weigh(0.0722);
   return (source, from, out, pixels) => {
     for (let k = 0, i = from; k < pixels * 4; k += 4, i += 4) {
       const at = ((wr[source[i]] + wg[source[i + 1]] + wb[source[i + 2]] + 0.5) | 0) * 3;

@@ -31,8 +31,8 @@ const colours = (site: Site, id: string) =>
   );
 
 test('the plan tells what lies beside each kind of slot, and follows when the page changes', () => {
-  const site = withSlots('header', 'mark', 'divider', 'sidebar'),
-    page = site.pages[0];
+  const site = withSlots('header', 'mark', 'divider', 'sidebar');
+  const page = site.pages[0];
   expect(colours(site, 'mark')).toEqual({
     top: page.bar.colour,
     right: page.bar.colour,
@@ -97,8 +97,9 @@ test('beside a gradient strip each row has the strip’s colour there, and below
   const left = besideColours(site, slot(site, 'header'), 'left')!;
   expect(left.colour).toBeUndefined();
   // The header begins 360 px down; the strip has 400 rows, its levels are half the row's number.
-  for (const i of [0, 10, 39])
+  for (const i of [0, 10, 39]) {
     expect(Math.abs(left.at(i).r - (360 + i + 0.5) / 2)).toBeLessThanOrEqual(1);
+  }
   expect(left.at(40)).toEqual({ r: 200, g: 200, b: 200 });
 });
 

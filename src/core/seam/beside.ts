@@ -65,9 +65,9 @@ const drawn = new WeakMap<GradientGround, Map<string, Raster>>();
 
 /** A gradient's px, worked out once for as long as the gradient is there. */
 function gradientRaster(ground: GradientGround, { width, height }: Slot): Raster {
-  const sizes = drawn.get(ground) ?? new Map<string, Raster>(),
-    key = `${width}×${height}`,
-    raster = sizes.get(key) ?? drawGradient(ground, width, height);
+  const sizes = drawn.get(ground) ?? new Map<string, Raster>();
+  const key = `${width}×${height}`;
+  const raster = sizes.get(key) ?? drawGradient(ground, width, height);
   drawn.set(ground, sizes.set(key, raster));
   return raster;
 }
@@ -77,7 +77,10 @@ const pixel = ({ data, width }: Raster, x: number, y: number): Rgb => {
   return { r: data[k], g: data[k + 1], b: data[k + 2] };
 };
 
-/** The colours of a slot's picture where it is plain: a ground and nothing on it; `under` shows where its copies do not lie. */
+/**
+ * The colours of a slot's picture where it is plain: a ground and nothing on it; `under` shows
+ * where its copies do not lie.
+ */
 function plainColours(
   site: Site,
   piece: SlotPiece,
@@ -86,11 +89,15 @@ function plainColours(
   under: Rgb,
 ): Pick<BesideColours, 'at' | 'colour'> | undefined {
   const { ground, layers } = pictureOf(site, piece.slot);
-  if (layers.some((l) => !l.hidden) || ground.type === 'none') return undefined;
-  if (ground.type === 'colour') return { at: () => colourOf(ground.colour), colour: ground.colour };
-  const raster = gradientRaster(ground, piece.slot),
-    copy = firstCopy(piece),
-    { repeat } = piece.slot;
+  if (layers.some((l) => !l.hidden) || ground.type === 'none') {
+    return undefined;
+  }
+  if (ground.type === 'colour') {
+    return { at: () => colourOf(ground.colour), colour: ground.colour };
+  }
+  const raster = gradientRaster(ground, piece.slot);
+  const copy = firstCopy(piece);
+  const { repeat } = piece.slot;
   const index = (
     at: number,
     from: number,
@@ -99,30 +106,32 @@ function plainColours(
     repeats: boolean,
   ): number | undefined => {
     const t = (at - from) / length;
-    return t >= 0 && t < 1
-      ? Math.floor(t * px)
-      : repeats
-        ? Math.floor((t - Math.floor(t)) * px)
-        : undefined;
+    if (t >= 0 && t < 1) {
+      return Math.floor(t * px);
+    }
+    if (repeats) {
+      return Math.floor((t - Math.floor(t)) * px);
+    }
+    return undefined;
   };
   return {
     colour: undefined,
     at(i) {
       const { x, y } = outside(own, side, i);
       const u = index(
-          x,
-          copy.x,
-          copy.width,
-          raster.width,
-          repeat === 'repeat' || repeat === 'repeat-x',
-        ),
-        v = index(
-          y,
-          copy.y,
-          copy.height,
-          raster.height,
-          repeat === 'repeat' || repeat === 'repeat-y',
-        );
+        x,
+        copy.x,
+        copy.width,
+        raster.width,
+        repeat === 'repeat' || repeat === 'repeat-x',
+      );
+      const v = index(
+        y,
+        copy.y,
+        copy.height,
+        raster.height,
+        repeat === 'repeat' || repeat === 'repeat-y',
+      );
       return u === undefined || v === undefined ? under : pixel(raster, u, v);
     },
   };
@@ -131,46 +140,64 @@ function plainColours(
 const pieceOf = (layout: PageLayout, slotId: string): SlotPiece | undefined =>
   layout.pieces.find((p): p is SlotPiece => p.type === 'slot' && p.slot.id === slotId);
 
-/** The first page that shows a slot, as it is on a wide screen; a second arrangement as it is on the widest that shows it. */
+/**
+ * The first page that shows a slot, as it is on a wide screen; a second arrangement as it is on the
+ * widest that shows it.
+ */
 function pageWith(
   site: Site,
   slotId: string,
 ): { page: Page; layout: PageLayout; piece: SlotPiece } | undefined {
   const below = site.slots.find((s) => s.narrow?.slot === slotId)?.narrow?.below;
   for (const page of site.pages) {
-    const layout = layoutPage(site, page, below === undefined ? wideScreen(page) : below - 1),
-      piece = pieceOf(layout, slotId);
-    if (piece) return { page, layout, piece };
+    const layout = layoutPage(site, page, below === undefined ? wideScreen(page) : below - 1);
+    const piece = pieceOf(layout, slotId);
+    if (piece) {
+      return { page, layout, piece };
+    }
   }
   return undefined;
 }
 
-/** What the plan has next to a side: the frontmost area or plain picture there. A picture with layers has no colour to speak of; what lies under it counts. */
+/**
+ * What the plan has next to a side: the frontmost area or plain picture there. A picture with
+ * layers has no colour to speak of; what lies under it counts.
+ */
 function onPage(site: Site, slot: Slot, side: Side): BesideColours | undefined {
   const found = pageWith(site, slot.id);
-  if (!found) return undefined;
-  const { page, layout, piece } = found,
-    length = side === 'top' || side === 'bottom' ? slot.width : slot.height,
-    { x, y } = outside(piece, side, Math.floor(length / 2));
+  if (!found) {
+    return undefined;
+  }
+  const { page, layout, piece } = found;
+  const length = side === 'top' || side === 'bottom' ? slot.width : slot.height;
+  const { x, y } = outside(piece, side, Math.floor(length / 2));
   for (const p of layout.pieces.toReversed()) {
-    if (p.type !== 'area' && p.type !== 'slot') continue;
+    if (p.type !== 'area' && p.type !== 'slot') {
+      continue;
+    }
     if (
       x < p.rect.x ||
       y < p.rect.y ||
       x >= p.rect.x + p.rect.width ||
       y >= p.rect.y + p.rect.height
-    )
+    ) {
       continue;
-    if (p.type === 'area')
+    }
+    if (p.type === 'area') {
       return {
         at: () => colourOf(p.colour),
         colour: p.colour,
         words: `${areaWords[p.role]} of ${page.name}`,
         area: { pageId: page.id, role: p.role, index: p.index },
       };
-    if (p.slot.id === slot.id) continue;
+    }
+    if (p.slot.id === slot.id) {
+      continue;
+    }
     const plain = plainColours(site, p, piece, side, colourOf(page.ground));
-    if (plain) return { ...plain, words: `the picture of ${p.slot.name}`, area: undefined };
+    if (plain) {
+      return { ...plain, words: `the picture of ${p.slot.name}`, area: undefined };
+    }
   }
   return undefined;
 }
@@ -181,16 +208,22 @@ function onPage(site: Site, slot: Slot, side: Side): BesideColours | undefined {
  */
 export function besideColours(site: Site, slot: Slot, side: Side): BesideColours | undefined {
   const beside = slot.beside[side];
-  if (!beside) return undefined;
-  if (beside.from === 'page') return onPage(site, slot, side);
+  if (!beside) {
+    return undefined;
+  }
+  if (beside.from === 'page') {
+    return onPage(site, slot, side);
+  }
   if (beside.from === 'colour') {
-    const { colour } = beside,
-      rgb = colourOf(colour);
+    const { colour } = beside;
+    const rgb = colourOf(colour);
     return { at: () => rgb, colour, words: colour, area: undefined };
   }
-  const other = site.slots.find((s) => s.id === beside.slot),
-    place = pageWith(site, slot.id);
-  if (!other) return undefined;
+  const other = site.slots.find((s) => s.id === beside.slot);
+  const place = pageWith(site, slot.id);
+  if (!other) {
+    return undefined;
+  }
   const alone = (s: Slot): SlotPiece => ({
     type: 'slot',
     slot: s,
@@ -198,22 +231,27 @@ export function besideColours(site: Site, slot: Slot, side: Side): BesideColours
     scale: 1,
     positioning: { x: 0, y: 0, width: s.width, height: s.height },
   });
-  const there = place && pieceOf(place.layout, other.id),
-    plain = plainColours(
-      site,
-      there ?? alone(other),
-      there ? place.piece : alone(slot),
-      side,
-      colourOf(place?.page.ground ?? '#ffffff'),
-    );
+  const there = place && pieceOf(place.layout, other.id);
+  const plain = plainColours(
+    site,
+    there ?? alone(other),
+    there ? place.piece : alone(slot),
+    side,
+    colourOf(place?.page.ground ?? '#ffffff'),
+  );
   return plain && { ...plain, words: `the picture of ${other.name}`, area: undefined };
 }
 
-/** What shows through a picture that does not cover its slot: the first colour that lies beside it, or white. */
+/**
+ * What shows through a picture that does not cover its slot: the first colour that lies beside it,
+ * or white.
+ */
 export function backdropOf(site: Site, slot: Slot): Hex {
   for (const side of ['top', 'left', 'right', 'bottom'] as const) {
     const found = besideColours(site, slot, side)?.colour;
-    if (found) return found;
+    if (found) {
+      return found;
+    }
   }
   return '#ffffff';
 }

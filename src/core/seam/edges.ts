@@ -15,20 +15,29 @@ export interface EdgeDifference {
   readonly at: number;
 }
 
-/** Index of the first pixel of a side and the step between pixels, in pixels, and how many there are. */
+/**
+ * Index of the first pixel of a side and the step between pixels, in pixels, and how many there
+ * are.
+ */
 function walk(
   { width, height }: Raster,
   side: Side,
 ): { start: number; step: number; count: number } {
-  if (side === 'top') return { start: 0, step: 1, count: width };
-  if (side === 'bottom') return { start: (height - 1) * width, step: 1, count: width };
+  if (side === 'top') {
+    return { start: 0, step: 1, count: width };
+  }
+  if (side === 'bottom') {
+    return { start: (height - 1) * width, step: 1, count: width };
+  }
   return { start: side === 'left' ? 0 : width - 1, step: width, count: height };
 }
 
 /** Where the pixels of a side begin in the raster's data, from its top or left end. */
 export function* borderPixels(raster: Raster, side: Side): Generator<number> {
   const { start, step, count } = walk(raster, side);
-  for (let i = 0; i < count; i++) yield (start + i * step) * 4;
+  for (let i = 0; i < count; i++) {
+    yield (start + i * step) * 4;
+  }
 }
 
 /** What a pixel looks like over a colour, whole levels. */
@@ -43,8 +52,8 @@ function over(raster: Raster, index: number, under: Rgb): Rgb {
 }
 
 /**
- * How far one border of a picture is from the colour that lies next to it on the page. See-through pixels show the
- * page's colour, so they count as they are seen.
+ * How far one border of a picture is from the colour that lies next to it on the page. See-through
+ * pixels show the page's colour, so they count as they are seen.
  * @param besideAt the colour next to a px of the side, counted from its top or left end
  * @param skips px that do not count: a layer hangs out over the side there
  */
@@ -55,16 +64,18 @@ export function edgeDifference(
   skips: (i: number) => boolean = () => false,
 ): EdgeDifference {
   const { start, step, count } = walk(raster, side);
-  let levels = 0,
-    sum = 0,
-    at = 0,
-    counted = 0,
-    worst: Rgb | undefined;
+  let levels = 0;
+  let sum = 0;
+  let at = 0;
+  let counted = 0;
+  let worst: Rgb | undefined;
   for (let i = 0; i < count; i++) {
-    if (skips(i)) continue;
+    if (skips(i)) {
+      continue;
+    }
     counted++;
-    const beside = besideAt(i),
-      seen = over(raster, (start + i * step) * 4, beside);
+    const beside = besideAt(i);
+    const seen = over(raster, (start + i * step) * 4, beside);
     const d = Math.max(
       Math.abs(seen.r - beside.r),
       Math.abs(seen.g - beside.g),
@@ -85,17 +96,22 @@ export function edgeDifference(
   };
 }
 
-/** The colour that all px of a side have, as they are seen over what lies next to them; undefined where they have several. */
+/**
+ * The colour that all px of a side have, as they are seen over what lies next to them; undefined
+ * where they have several.
+ */
 export function evenEdge(
   raster: Raster,
   side: Side,
   besideAt: (i: number) => Rgb,
 ): Rgb | undefined {
-  const { start, step, count } = walk(raster, side),
-    first = over(raster, start * 4, besideAt(0));
+  const { start, step, count } = walk(raster, side);
+  const first = over(raster, start * 4, besideAt(0));
   for (let i = 1; i < count; i++) {
     const seen = over(raster, (start + i * step) * 4, besideAt(i));
-    if (seen.r !== first.r || seen.g !== first.g || seen.b !== first.b) return undefined;
+    if (seen.r !== first.r || seen.g !== first.g || seen.b !== first.b) {
+      return undefined;
+    }
   }
   return first;
 }

@@ -4,7 +4,10 @@ import type { Raster } from '../raster/raster';
 export interface JoinStep {
   /** Mean over the join of each pair's largest channel difference. */
   readonly across: number;
-  /** The same between neighbouring lines inside the picture: nineteen of twenty pairs of lines have no larger step. */
+  /**
+   * The same between neighbouring lines inside the picture: nineteen of twenty pairs of lines have
+   * no larger step.
+   */
   readonly inside: number;
   /** Largest channel difference of any pair across the join. */
   readonly largest: number;
@@ -18,11 +21,11 @@ function stepBetween(
   count: number,
   step: number,
 ): { mean: number; largest: number } {
-  let sum = 0,
-    largest = 0;
+  let sum = 0;
+  let largest = 0;
   for (let n = 0; n < count; n++, a += step, b += step) {
-    const aa = data[a + 3],
-      ab = data[b + 3];
+    const aa = data[a + 3];
+    const ab = data[b + 3];
     const d = Math.max(
       Math.abs(data[a] * aa - data[b] * ab) / 255,
       Math.abs(data[a + 1] * aa - data[b + 1] * ab) / 255,
@@ -30,15 +33,20 @@ function stepBetween(
       Math.abs(aa - ab),
     );
     sum += d;
-    if (d > largest) largest = d;
+    if (d > largest) {
+      largest = d;
+    }
   }
   return { mean: sum / count, largest };
 }
 
-/** Mean step between two lines of a raster that lie side by side, levels: columns where the axis is x. */
+/**
+ * Mean step between two lines of a raster that lie side by side, levels: columns where the axis is
+ * x.
+ */
 export function lineStep(raster: Raster, axis: 'x' | 'y', a: number, b: number): number {
-  const { width, height } = raster,
-    lineAt = axis === 'x' ? 4 : width * 4;
+  const { width, height } = raster;
+  const lineAt = axis === 'x' ? 4 : width * 4;
   return stepBetween(
     raster,
     a * lineAt,
@@ -53,11 +61,11 @@ export function lineStep(raster: Raster, axis: 'x' | 'y', a: number, b: number):
  * @param axis x for a picture that is repeated sideways, y for downwards
  */
 export function joinStep(raster: Raster, axis: 'x' | 'y'): JoinStep {
-  const { width, height } = raster,
-    length = axis === 'x' ? width : height,
-    count = axis === 'x' ? height : width;
-  const lineAt = axis === 'x' ? 4 : width * 4,
-    step = axis === 'x' ? width * 4 : 4;
+  const { width, height } = raster;
+  const length = axis === 'x' ? width : height;
+  const count = axis === 'x' ? height : width;
+  const lineAt = axis === 'x' ? 4 : width * 4;
+  const step = axis === 'x' ? width * 4 : 4;
   const { mean: across, largest } = stepBetween(raster, (length - 1) * lineAt, 0, count, step);
   const inner = Float64Array.from(
     { length: length - 1 },
@@ -71,6 +79,9 @@ export function joinStep(raster: Raster, axis: 'x' | 'y'): JoinStep {
   };
 }
 
-/** It joins where its step is hardly larger than the picture's own, as one in twenty is, or too small to be seen (2 levels; common practice, no source). */
+/**
+ * It joins where its step is hardly larger than the picture's own, as one in twenty is, or too
+ * small to be seen (2 levels; common practice, no source).
+ */
 export const joinHolds = ({ across, inside }: JoinStep): boolean =>
   across <= Math.max(2, inside * 1.25);

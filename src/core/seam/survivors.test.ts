@@ -1,7 +1,10 @@
 /**
- * Why a theme colour is seldom exact in a JPEG: how many colours come through its colour transform at all.
- * The transform is that of ITU-T T.871 (JFIF, 2011), section 7, with the rounding it prescribes; the coefficients are written out here from memory of that text.
- * The share, about 24.9 percent on a 5-step grid of the cube, was measured for this project; here it is counted again.
+ * Why a theme colour is seldom exact in a JPEG: how many colours come through its colour transform
+ * at all.
+ * The transform is that of ITU-T T.871 (JFIF, 2011), section 7, with the rounding it prescribes;
+ * the coefficients are written out here from memory of that text.
+ * The share, about 24.9 percent on a 5-step grid of the cube, was measured for this project; here
+ * it is counted again.
  */
 const round = (v: number): number => Math.min(255, Math.max(0, Math.round(v)));
 
@@ -24,20 +27,26 @@ const survives = (r: number, g: number, b: number): boolean => {
 };
 
 test('about a quarter of all colours survive: 24.9 percent on a grid of every fifth level', () => {
-  let alive = 0,
-    all = 0;
-  for (let r = 0; r < 256; r += 5)
-    for (let g = 0; g < 256; g += 5)
+  let alive = 0;
+  let all = 0;
+  for (let r = 0; r < 256; r += 5) {
+    for (let g = 0; g < 256; g += 5) {
       for (let b = 0; b < 256; b += 5) {
         all++;
-        if (survives(r, g, b)) alive++;
+        if (survives(r, g, b)) {
+          alive++;
+        }
       }
+    }
+  }
   expect(all).toBe(52 ** 3);
   expect(Math.abs((100 * alive) / all - 24.9)).toBeLessThan(0.4);
 });
 
 test('every grey survives, and the grounds that were measured do or do not as they did', () => {
-  for (let v = 0; v < 256; v++) expect(survives(v, v, v)).toBe(true);
+  for (let v = 0; v < 256; v++) {
+    expect(survives(v, v, v)).toBe(true);
+  }
   expect([
     survives(0x33, 0x33, 0x33),
     survives(0x1b, 0x3a, 0x4b),

@@ -21,7 +21,9 @@ const setPress = (picture: Picture, press: Partial<PressSettings>): Edit =>
 /** The same pixels without loss; nothing where they are already. */
 export function withoutLoss(picture: Picture): Mend | undefined {
   const { press } = picture;
-  if (isLossless(press)) return undefined;
+  if (isLossless(press)) {
+    return undefined;
+  }
   return {
     label: 'Press without loss',
     edit: setPress(
@@ -31,7 +33,10 @@ export function withoutLoss(picture: Picture): Mend | undefined {
   };
 }
 
-/** Px over which an edge fades: far enough to be soft, and a quarter of the picture at most (ours, by looking). */
+/**
+ * Px over which an edge fades: far enough to be soft, and a quarter of the picture at most (ours,
+ * by looking).
+ */
 export const fadePx = (slot: Slot, side: Side): number =>
   Math.max(
     2,
@@ -43,7 +48,8 @@ export function fadeOut(
   { slot, picture }: Pick<ReadingContext, 'slot' | 'picture'>,
   which: readonly Side[],
 ): Mend {
-  // It begins late, so that where a phone shows one px for three the outermost is as see-through as it was.
+  // It begins late, so that where a phone shows one px for three the outermost is as see-through as
+  // it was.
   const fade = {
     ...newFade(
       freeLayerId(picture, 'fade'),
@@ -56,7 +62,9 @@ export function fadeOut(
     label: `Fade into see-through, ${Math.max(...Object.values(fade.sides))} px${picture.press.format === 'jpeg' ? ', as WebP' : ''}`,
     edit: editPicture(picture.id, (p) => {
       p.layers.push(fade);
-      if (p.press.format === 'jpeg') p.press = pressAs('webp', p.press.quality);
+      if (p.press.format === 'jpeg') {
+        p.press = pressAs('webp', p.press.quality);
+      }
     }),
   };
 }
@@ -64,22 +72,33 @@ export function fadeOut(
 /** Gives an area of a page a colour. */
 export function colourArea({ pageId, role, index }: PageArea, colour: string): Edit {
   return editPage(pageId, (page) => {
-    if (role === 'ground') page.ground = colour;
-    else if (role === 'section') page.sections[index].colour = colour;
-    else if (role === 'band') {
-      if (page.band) page.band.colour = colour;
-    } else page[role].colour = colour;
+    if (role === 'ground') {
+      page.ground = colour;
+    } else if (role === 'section') {
+      page.sections[index].colour = colour;
+    } else if (role === 'band') {
+      if (page.band) {
+        page.band.colour = colour;
+      }
+    } else {
+      page[role].colour = colour;
+    }
   });
 }
 
-/** The page takes the colour that the file's edge has; where the edge has one, and the page's plan an area there. */
+/**
+ * The page takes the colour that the file's edge has; where the edge has one, and the page's plan
+ * an area there.
+ */
 export function pageTakesColour(
   { site, slot, file }: ReadingContext,
   side: Side,
 ): Mend | undefined {
-  const beside = besideColours(site, slot, side),
-    colour = file && beside && evenEdge(file.decoded, side, beside.at);
-  if (!colour || !beside.area) return undefined;
+  const beside = besideColours(site, slot, side);
+  const colour = file && beside && evenEdge(file.decoded, side, beside.at);
+  if (!colour || !beside.area) {
+    return undefined;
+  }
   const hex = hexOf(colour);
   return {
     label: `The page takes ${hex}`,
@@ -94,7 +113,10 @@ export function pageTakesColour(
 
 const others: readonly PressFormat[] = ['webp', 'avif', 'jpeg'];
 
-/** Differences up to this come from the compression; larger ones are in the picture, and no other file mends them, levels. */
+/**
+ * Differences up to this come from the compression; larger ones are in the picture, and no other
+ * file mends them, levels.
+ */
 const compressionLeaves = 8;
 
 const way = (id: string, ...tries: (Mend | undefined)[]): Way => ({
@@ -102,13 +124,16 @@ const way = (id: string, ...tries: (Mend | undefined)[]): Way => ({
   tries: tries.filter((t) => t !== undefined),
 });
 
-/** The same picture in another file: in a palette, without loss, at a neighbouring quality, in another format. */
+/**
+ * The same picture in another file: in a palette, without loss, at a neighbouring quality, in
+ * another format.
+ */
 function fileWays(picture: Picture): Way[] {
-  const { format, quality } = picture.press,
-    as = (f: PressFormat, q: number): Mend => ({
-      label: `${formatTitle[f]} at quality ${q}`,
-      edit: setPress(picture, pressAs(f, q)),
-    });
+  const { format, quality } = picture.press;
+  const as = (f: PressFormat, q: number): Mend => ({
+    label: `${formatTitle[f]} at quality ${q}`,
+    edit: setPress(picture, pressAs(f, q)),
+  });
   const near = [1, -1, 2, -2, 3, -3, 5, -5, 8]
     .map((d) => quality + d)
     .filter((q) => q >= 30 && q <= 100);
@@ -135,9 +160,9 @@ function fileWays(picture: Picture): Way[] {
 
 /** Ways to make a side exact, in the order they are best tried. */
 export function seamWays(context: ReadingContext, side: Side): Way[] {
-  const { picture, slot, site, file } = context,
-    beside = besideColours(site, slot, side),
-    meets = sides.filter((s) => slot.beside[s] !== null);
+  const { picture, slot, site, file } = context;
+  const beside = besideColours(site, slot, side);
+  const meets = sides.filter((s) => slot.beside[s] !== null);
   const drawnSo =
     file &&
     beside &&

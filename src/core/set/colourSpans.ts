@@ -10,12 +10,12 @@ export interface ColourSpan {
   readonly rgb: Rgb;
 }
 
-const colourFunction = /^(rgba?|hsla?|hwb|lab|lch|oklab|oklch|color)$/i,
-  noColour = /^(transparent|currentcolor|none|inherit|initial|unset|auto)$/i;
+const colourFunction = /^(rgba?|hsla?|hwb|lab|lch|oklab|oklch|color)$/i;
+const noColour = /^(transparent|currentcolor|none|inherit|initial|unset|auto)$/i;
 
 /**
- * The colours of a CSS value with where they stand, inside functions too. Ones that are not there to be seen (transparent,
- * currentcolor) are left out, and so is a value that cannot be parsed.
+ * The colours of a CSS value with where they stand, inside functions too. Ones that are not there
+ * to be seen (transparent, currentcolor) are left out, and so is a value that cannot be parsed.
  * @param offset of the value in the text that places count in
  */
 export function colourSpans(value: string, offset = 0): ColourSpan[] {
@@ -27,61 +27,78 @@ export function colourSpans(value: string, offset = 0): ColourSpan[] {
   }
   const found: ColourSpan[] = [];
   const take = (node: CssNode): boolean => {
-    const { start, end } = node.loc!,
-      text = value.slice(start.offset, end.offset),
-      rgb = noColour.test(text)
-        ? undefined
-        : node.type === 'Identifier'
-          ? tryOpaqueColour(text)
-          : tryColour(text);
-    if (rgb) found.push({ start: offset + start.offset, end: offset + end.offset, text, rgb });
+    const { start, end } = node.loc!;
+    const text = value.slice(start.offset, end.offset);
+    const rgb = noColour.test(text)
+      ? undefined
+      : node.type === 'Identifier'
+        ? tryOpaqueColour(text)
+        : tryColour(text);
+    if (rgb) {
+      found.push({ start: offset + start.offset, end: offset + end.offset, text, rgb });
+    }
     return rgb !== undefined;
   };
   const visit = (node: CssNode): void => {
-    if (node.type === 'Hash' || node.type === 'Identifier') take(node);
-    else if (node.type === 'Function' && !(colourFunction.test(node.name) && take(node)))
+    if (node.type === 'Hash' || node.type === 'Identifier') {
+      take(node);
+    } else if (node.type === 'Function' && !(colourFunction.test(node.name) && take(node))) {
       node.children.forEach(visit);
-    else if (node.type === 'Raw' && node.loc)
+    } else if (node.type === 'Raw' && node.loc) {
       found.push(...colourSpans(node.value, offset + node.loc.start.offset));
-    else if (node.type === 'Parentheses') node.children.forEach(visit);
+    } else if (node.type === 'Parentheses') {
+      node.children.forEach(visit);
+    }
   };
   nodes.forEach(visit);
   return found;
 }
 
 /** Alpha of a hex colour, as it is written. */
-const hexAlpha = (digits: string): string =>
-  digits.length === 4 ? digits[3].repeat(2) : digits.length === 8 ? digits.slice(6) : '';
+const hexAlpha = (digits: string): string => {
+  if (digits.length === 4) {
+    return digits[3].repeat(2);
+  }
+  if (digits.length === 8) {
+    return digits.slice(6);
+  }
+  return '';
+};
 
-/** What stands for alpha in a colour function: behind a slash, or the fourth value between commas. */
+/**
+ * What stands for alpha in a colour function: behind a slash, or the fourth value between commas.
+ */
 const functionAlpha = (text: string): string | undefined =>
   /\/\s*([^)]+?)\s*\)$/.exec(text)?.[1] ??
   /^[a-z]+\((?:[^,()]+,){3}\s*([^,)]+?)\s*\)$/i.exec(text)?.[1];
 
 /**
- * A colour in place of one as it is written: hex stays hex in its case, rgb() stays rgb() with its commas and its alpha; all
- * other notations become hex, or rgb() where they have an alpha, since a level is not exact in them.
+ * A colour in place of one as it is written: hex stays hex in its case, rgb() stays rgb() with its
+ * commas and its alpha; all other notations become hex, or rgb() where they have an alpha, since a
+ * level is not exact in them.
  */
 export function writtenLike(text: string, rgb: Rgb): string {
   const hex = hexOf(rgb);
   if (text.startsWith('#')) {
-    const digits = text.slice(1),
-      alpha = hexAlpha(digits),
-      upper = /[A-F]/.test(digits) && !/[a-f]/.test(digits),
-      full = `${hex.slice(1)}${alpha.toLowerCase()}`;
+    const digits = text.slice(1);
+    const alpha = hexAlpha(digits);
+    const upper = /[A-F]/.test(digits) && !/[a-f]/.test(digits);
+    const full = `${hex.slice(1)}${alpha.toLowerCase()}`;
     const short =
       digits.length <= 4 && [...full].every((d, i) => (i & 1 ? d === full[i - 1] : true))
         ? [...full].filter((_, i) => (i & 1) === 0).join('')
         : full;
     return `#${upper ? short.toUpperCase() : short}`;
   }
-  const alpha = functionAlpha(text),
-    name = /^[a-z]+/i.exec(text)?.[0] ?? '',
-    { r, g, b } = rgb;
-  if (/^rgba?$/i.test(name) && text.includes(','))
+  const alpha = functionAlpha(text);
+  const name = /^[a-z]+/i.exec(text)?.[0] ?? '';
+  const { r, g, b } = rgb;
+  if (/^rgba?$/i.test(name) && text.includes(',')) {
     return `${name}(${[r, g, b, ...(alpha === undefined ? [] : [alpha])].join(text.includes(', ') ? ', ' : ',')})`;
-  if (/^rgba?$/i.test(name) && text.includes('('))
+  }
+  if (/^rgba?$/i.test(name) && text.includes('(')) {
     return `${name}(${r} ${g} ${b}${alpha === undefined ? '' : ` / ${alpha}`})`;
+  }
   return alpha === undefined ? hex : `rgb(${r} ${g} ${b} / ${alpha})`;
 }
 
@@ -90,11 +107,12 @@ export function patched(
   text: string,
   changes: readonly { readonly start: number; readonly end: number; readonly to: string }[],
 ): string {
-  let out = '',
-    at = 0;
+  let out = '';
+  let at = 0;
   for (const { start, end, to } of [...changes].sort((a, b) => a.start - b.start)) {
-    if (start < at)
+    if (start < at) {
       throw new RangeError(`Expected changes that do not overlap, found two at ${start}.`);
+    }
     out += text.slice(at, start) + to;
     at = end;
   }

@@ -35,37 +35,45 @@ const stateless = (selector: string): string =>
 const compounds = (selector: string): string[] => selector.split(/\s*[\s>+~]\s*/).filter(Boolean);
 
 /**
- * Every text colour of the style sheets with the ground it most likely lies on: that of its own rule, else of what its
- * selector says it lies in, else of the page's content, else of the page.
- * @param pictureColour the mean colour of a theme's picture that covers what it lies on, by its path
+ * Every text colour of the style sheets with the ground it most likely lies on: that of its own
+ * rule, else of what its selector says it lies in, else of the page's content, else of the page.
+ * @param pictureColour the mean colour of a theme's picture that covers what it lies on, by its
+ * path
  */
 export function textPairs(
   sheets: readonly SheetText[],
   pictureColour: (path: string) => Rgb | undefined,
 ): TextPair[] {
-  const rules = sheets.flatMap(({ path, text }) => readStylesheet(path, text).rules),
-    properties = customProperties(rules),
-    grounds = new Map<string, Ground>();
+  const rules = sheets.flatMap(({ path, text }) => readStylesheet(path, text).rules);
+  const properties = customProperties(rules);
+  const grounds = new Map<string, Ground>();
   const resolve = (value: string) => resolveVars(value, properties);
   let content: Ground | undefined;
   for (const rule of rules) {
-    if (rule.widths.some((w) => w.max !== undefined)) continue;
+    if (rule.widths.some((w) => w.max !== undefined)) {
+      continue;
+    }
     for (const { property, value, line } of rule.declarations) {
       const layers = /^background/.test(property)
         ? readBackground(property, resolve(value) ?? '')
         : undefined;
-      if (!layers) continue;
-      // A picture that covers is what is seen; a colour under one that does not repeat is seen around it.
-      const front = layers[0],
-        path = front?.url === undefined ? null : pathOf(front.url, rule.file),
-        picture =
-          path === null || (front.repeat === 'no-repeat' && layers.at(-1)?.colour)
-            ? undefined
-            : pictureColour(path);
+      if (!layers) {
+        continue;
+      }
+      // A picture that covers is what is seen; a colour under one that does not repeat is seen
+      // around it.
+      const front = layers[0];
+      const path = front?.url === undefined ? null : pathOf(front.url, rule.file);
+      const picture =
+        path === null || (front.repeat === 'no-repeat' && layers.at(-1)?.colour)
+          ? undefined
+          : pictureColour(path);
       const colour =
         picture ??
         (layers.at(-1)?.colour === undefined ? undefined : tryColour(layers.at(-1)!.colour!));
-      if (!colour) continue;
+      if (!colour) {
+        continue;
+      }
       const ground = { colour, at: { file: rule.file, line } };
       grounds.set(rule.selector, ground);
       if (
@@ -73,20 +81,27 @@ export function textPairs(
         contentName.test(rule.subject.text) &&
         rule.subject.type !== 'body' &&
         compounds(rule.selector).length === 1
-      )
+      ) {
         content = ground;
+      }
     }
   }
   const page = grounds.get('body') ?? grounds.get('html') ?? grounds.get(':root');
   function under(selector: string): Ground | undefined {
     const own = grounds.get(selector) ?? grounds.get(stateless(selector));
     // What the page itself says of text is inherited, and nearly all of it lies in the content.
-    if (/^(html|body|:root)$/.test(stateless(selector))) return content ?? own ?? page;
-    if (own) return own;
+    if (/^(html|body|:root)$/.test(stateless(selector))) {
+      return content ?? own ?? page;
+    }
+    if (own) {
+      return own;
+    }
     const parts = compounds(stateless(selector));
     for (let n = parts.length; n > 0; n--) {
       const around = grounds.get(parts.slice(0, n).join(' ')) ?? grounds.get(parts[n - 1]);
-      if (around) return around;
+      if (around) {
+        return around;
+      }
     }
     return content ?? page;
   }
@@ -95,9 +110,11 @@ export function textPairs(
       .filter((d) => d.property === 'color')
       .flatMap(({ value, line }): TextPair[] => {
         const text = tryColour(resolve(value) ?? '');
-        if (!text) return [];
-        const ground = under(rule.selector),
-          colour = ground?.colour ?? white;
+        if (!text) {
+          return [];
+        }
+        const ground = under(rule.selector);
+        const colour = ground?.colour ?? white;
         return [
           {
             selector: rule.selector,
@@ -113,8 +130,8 @@ export function textPairs(
 }
 
 /**
- * The colour nearest to a text's in lightness that reaches a contrast on a ground, in the text's own hue; black or white
- * where no lightness of that hue does.
+ * The colour nearest to a text's in lightness that reaches a contrast on a ground, in the text's
+ * own hue; black or white where no lightness of that hue does.
  * @param wanted contrast ratio, 1..21
  */
 export function readableOn(ground: Rgb, text: Rgb, wanted: number): Rgb {
@@ -125,13 +142,16 @@ export function readableOn(ground: Rgb, text: Rgb, wanted: number): Rgb {
   );
   const at = (l: number): Rgb => {
     // Towards black and white there is less room for chroma.
-    const room = Math.min(1, l / Math.max(L, 0.01), (1 - l) / Math.max(1 - L, 0.01)),
-      [r, g, bb] = oklabToLinear(l, a * room, b * room);
+    const room = Math.min(1, l / Math.max(L, 0.01), (1 - l) / Math.max(1 - L, 0.01));
+    const [r, g, bb] = oklabToLinear(l, a * room, b * room);
     return { r: levelOfLinear(r), g: levelOfLinear(g), b: levelOfLinear(bb) };
   };
   for (let step = 0; step <= 100; step++) {
-    for (const l of [L - step / 100, L + step / 100])
-      if (l >= 0 && l <= 1 && contrastRatio(at(l), ground) >= wanted) return at(l);
+    for (const l of [L - step / 100, L + step / 100]) {
+      if (l >= 0 && l <= 1 && contrastRatio(at(l), ground) >= wanted) {
+        return at(l);
+      }
+    }
   }
   const black = { r: 0, g: 0, b: 0 };
   return contrastRatio(black, ground) >= contrastRatio(white, ground) ? black : white;

@@ -17,8 +17,11 @@ export const keepRecipe =
   (recipe: Recipe): Edit =>
   (site) => {
     const at = site.recipes.findIndex((r) => r.id === recipe.id);
-    if (at >= 0) site.recipes[at] = castDraft(recipe);
-    else site.recipes.push(castDraft(recipe));
+    if (at >= 0) {
+      site.recipes[at] = castDraft(recipe);
+    } else {
+      site.recipes.push(castDraft(recipe));
+    }
   };
 
 export const forgetRecipe =
@@ -40,7 +43,9 @@ export const openPieces =
 export const editSet =
   (change: (set: Draft<PieceSet>) => void): Edit =>
   (site) => {
-    if (site.set) change(site.set);
+    if (site.set) {
+      change(site.set);
+    }
   };
 
 export const layRecipeOnSet = (recipe: Recipe): Edit =>
@@ -55,13 +60,17 @@ export const filesOfSet = ({ pieces, sheets, others }: PieceSet): readonly SetFi
   ...others,
 ];
 
-/** Pieces that have a place of their own on a page and are files of their own; of several for one place, the first. */
+/**
+ * Pieces that have a place of their own on a page and are files of their own; of several for one
+ * place, the first.
+ */
 export function placedPieces(set: PieceSet, roles: ReadonlyMap<string, Role>): SetPiece[] {
   const taken = new Set<string>();
   return set.pieces.filter((piece) => {
     const kind = roles.get(piece.path)?.kind ?? 'piece';
-    if (piece.leftOut || isInside(piece.path, set.sheets) || kind === 'piece' || taken.has(kind))
+    if (piece.leftOut || isInside(piece.path, set.sheets) || kind === 'piece' || taken.has(kind)) {
       return false;
+    }
     taken.add(kind);
     return true;
   });
@@ -74,13 +83,16 @@ const layerId = 'set-recipe';
 function slotIdOf(site: Pick<Site, 'slots'>, piece: SetPiece): string {
   for (let n = 1; ; n++) {
     const id = `piece-${piece.assetId.slice(0, 12)}${n > 1 ? `-${n}` : ''}`;
-    if (!site.slots.some((s) => s.id === id)) return id;
+    if (!site.slots.some((s) => s.id === id)) {
+      return id;
+    }
   }
 }
 
 /**
- * Lays the pieces that have a place on the page's plan: each in the slot that takes its file's place, or in a new one of its
- * exact size, with the recipe in front of it. Laid again, the recipe takes the place of the one that is there.
+ * Lays the pieces that have a place on the page's plan: each in the slot that takes its file's
+ * place, or in a new one of its exact size, with the recipe in front of it. Laid again, the recipe
+ * takes the place of the one that is there.
  * @param ground what the page has under everything from now on; as it is where it is left out
  */
 export const layOnPlan =
@@ -88,20 +100,20 @@ export const layOnPlan =
   (site) => {
     for (const piece of placedPieces(set, roles)) {
       if (!site.slots.some((s) => s.replaces === piece.path)) {
-        const role = roles.get(piece.path)!,
-          item = shelfItem({
-            ...piece,
-            name: piece.path.replace(/^.*\//, '').replace(/\.[a-z0-9]+$/i, ''),
-            source: 'theme',
-          });
+        const role = roles.get(piece.path)!;
+        const item = shelfItem({
+          ...piece,
+          name: piece.path.replace(/^.*\//, '').replace(/\.[a-z0-9]+$/i, ''),
+          source: 'theme',
+        });
         const picture: ThemePicture = {
-            path: piece.path,
-            item,
-            kind: role.kind,
-            ...(role.laid && { found: role.laid }),
-          },
-          id = slotIdOf(site, piece),
-          ids = [id, `${id}-photo`];
+          path: piece.path,
+          item,
+          kind: role.kind,
+          ...(role.laid && { found: role.laid }),
+        };
+        const id = slotIdOf(site, piece);
+        const ids = [id, `${id}-photo`];
         adoptTheme({ pictures: [picture], pageId, newId: () => ids.shift()! })(site);
       }
       const { pictureId } = site.slots.find((s) => s.replaces === piece.path)!;
@@ -110,8 +122,9 @@ export const layOnPlan =
       })(site);
       addBehindWords(pictureId, newRecipeLayer(layerId, set.recipe))(site);
     }
-    if (ground)
+    if (ground) {
       editPage(pageId, (page) => {
         page.ground = ground;
       })(site);
+    }
   };

@@ -10,8 +10,8 @@ import { follow, type FollowInput } from './follow';
 import type { Ends } from './recolourFile';
 import { rolesOf } from './roles';
 
-const laid = layRecipe({ steps: [newWash('w', '#f3feC2'.toLowerCase(), 0.59)], spare: false }),
-  slate = colourOf('#3f5161');
+const laid = layRecipe({ steps: [newWash('w', '#f3feC2'.toLowerCase(), 0.59)], spare: false });
+const slate = colourOf('#3f5161');
 const become = (hex: string) => hexOf(laid.colour(colourOf(hex)));
 
 const css = `@charset "utf-8";\r
@@ -28,13 +28,13 @@ a:hover { color: #7a4a2f; background: linear-gradient(90deg, #30404e, hsl(208 21
 `;
 
 const ends = (after: string, before = '#1e3040'): { before: Ends; after: Ends } => {
-  const row = (colour: string) => ({ colour, uneven: 0 }),
-    all = (colour: string) => ({
-      top: row(colour),
-      right: row(colour),
-      bottom: row(colour),
-      left: row(colour),
-    });
+  const row = (colour: string) => ({ colour, uneven: 0 });
+  const all = (colour: string) => ({
+    top: row(colour),
+    right: row(colour),
+    bottom: row(colour),
+    left: row(colour),
+  });
   return { before: all(before), after: all(after) };
 };
 const input: FollowInput = {
@@ -51,8 +51,8 @@ const input: FollowInput = {
 const lineOf = (part: string, given = input) => follow(given).lines.filter((l) => l.old === part);
 
 test('a sheet that was patched differs from the old one in the named values alone', () => {
-  const { sheets, lines } = follow(input),
-    after = sheets.get('style.css')!;
+  const { sheets, lines } = follow(input);
+  const after = sheets.get('style.css')!;
   const wanted = css
     .replace(':#3F5161', `:${become('#3f5161').toUpperCase()}`)
     .replace('rgba(63, 81, 97, .5)', `rgba(${Object.values(laid.colour(slate)).join(', ')}, .5)`)
@@ -68,18 +68,20 @@ test('a sheet that was patched differs from the old one in the named values alon
 });
 
 test('byte for byte: line ends, a byte order mark and a one-byte encoding are as they were', () => {
-  const latin = Uint8Array.from(css, (c) => c.charCodeAt(0)),
-    utf8 = new TextEncoder().encode(css),
-    marked = new Uint8Array([0xef, 0xbb, 0xbf, ...utf8]);
+  const latin = Uint8Array.from(css, (c) => c.charCodeAt(0));
+  const utf8 = new TextEncoder().encode(css);
+  const marked = new Uint8Array([0xef, 0xbb, 0xbf, ...utf8]);
   for (const bytes of [latin, utf8, marked]) {
-    const text = decodeStylesheet('style.css', bytes),
-      after = encodeStylesheet(
-        follow({ ...input, sheets: [{ path: 'style.css', text }] }).sheets.get('style.css')!,
-        bytes,
-      );
+    const text = decodeStylesheet('style.css', bytes);
+    const after = encodeStylesheet(
+      follow({ ...input, sheets: [{ path: 'style.css', text }] }).sheets.get('style.css')!,
+      bytes,
+    );
     expect(encodeStylesheet(text, bytes)).toEqual(new Uint8Array(bytes));
     let same = 0;
-    while (after[same] === bytes[same]) same++;
+    while (after[same] === bytes[same]) {
+      same++;
+    }
     expect(Buffer.from(bytes.subarray(same, same + 6)).toString()).toBe('3F5161');
     expect(Buffer.from(after.subarray(-30)).toString('latin1')).toContain('/ 20%) }\r\n');
     expect(
@@ -96,18 +98,18 @@ test('byte for byte: line ends, a byte order mark and a one-byte encoding are as
 test('what belongs to no piece is listed and stays, until the owner says otherwise; and the other way round', () => {
   expect(lineOf('#7a4a2f')[0]).toMatchObject({ proposed: false, follows: false });
   expect(lineOf('#fff').every((l) => !l.follows)).toBe(true);
-  const link = lineOf('#7a4a2f')[0],
-    wave = lineOf('#30404e')[0],
-    decided = { [link.key]: true, [wave.key]: false },
-    { sheets } = follow({ ...input, decided });
+  const link = lineOf('#7a4a2f')[0];
+  const wave = lineOf('#30404e')[0];
+  const decided = { [link.key]: true, [wave.key]: false };
+  const { sheets } = follow({ ...input, decided });
   expect(sheets.get('style.css')).toContain(
     `a:hover { color: ${link.to}; background: linear-gradient(90deg, #30404e,`,
   );
 });
 
 test('the page colour under a strip becomes the colour its written file ends with, where it went on before', () => {
-  const given = { ...input, ends: new Map([['i/strip.png', ends('#9cae88', '#3f5161')]]) },
-    line = lineOf('var(--slate)', given)[0];
+  const given = { ...input, ends: new Map([['i/strip.png', ends('#9cae88', '#3f5161')]]) };
+  const line = lineOf('var(--slate)', given)[0];
   expect(line).toMatchObject({
     to: '#9cae88',
     follows: true,
@@ -143,8 +145,8 @@ test('the page colour under a strip becomes the colour its written file ends wit
 });
 
 test('contrast of text on its ground before and after, from the sheet as it is patched', () => {
-  const line = lineOf('#3f5161').find((l) => l.line === 7)!,
-    white = { r: 255, g: 255, b: 255 };
+  const line = lineOf('#3f5161').find((l) => l.line === 7)!;
+  const white = { r: 255, g: 255, b: 255 };
   expect(line.contrast!.selector).toBe('.menu li a');
   expect(line.contrast!.before).toBeCloseTo(contrastRatio(white, slate), 6);
   expect(line.contrast!.after).toBeCloseTo(contrastRatio(white, laid.colour(slate)), 6);
@@ -184,8 +186,8 @@ test('dark text goes with the hue and stays as dark as it was; white text on a g
   expect(follow(named).sheets.get('style.css')).toBe(
     `:root { --slate: ${become('#3f5161')} } #wrapper { background: #fff } h2 { color: ${lineOf('var(--slate)', named)[0].to} }`,
   );
-  const white = lineOf('#fff', dark).find((l) => l.property === 'color')!,
-    ground = laid.colour(slate);
+  const white = lineOf('#fff', dark).find((l) => l.property === 'color')!;
+  const ground = laid.colour(slate);
   expect(white.contrast!.after).toBeLessThan(4.5);
   expect(contrastRatio(colourOf(white.mend!), ground)).toBeGreaterThanOrEqual(4.5);
   const mended = follow({ ...dark, decided: { [white.key]: white.mend! } });
@@ -203,9 +205,9 @@ test('dark text goes with the hue and stays as dark as it was; white text on a g
 });
 
 test('a mended text is as near in lightness as it can be, and black or white where its hue has no room', () => {
-  const wanted = 4.5,
-    ground = colourOf('#a9b79a'),
-    found = readableOn(ground, colourOf('#7c8f6a'), wanted);
+  const wanted = 4.5;
+  const ground = colourOf('#a9b79a');
+  const found = readableOn(ground, colourOf('#7c8f6a'), wanted);
   expect(contrastRatio(found, ground)).toBeGreaterThanOrEqual(wanted);
   expect(contrastRatio(found, ground)).toBeLessThan(wanted * 1.06);
   expect(readableOn(colourOf('#777777'), colourOf('#777777'), 21)).toEqual({ r: 0, g: 0, b: 0 });
@@ -265,16 +267,16 @@ test('places of colours, inside functions and fallbacks too; words that only loo
 
 test('what stands inside a variable that is put in another way is not changed twice', () => {
   const sheets = [
-      {
-        path: 'a.css',
-        text: ':root { --slate: #3f5161 } #wrapper { background: #fff } h2 { color: var(--slate, #3f5161) } body { background: var(--page, #3f5161) url(i/strip.png) repeat-x }',
-      },
-    ],
-    { lines, sheets: after } = follow({
-      ...input,
-      sheets,
-      ends: new Map([['i/strip.png', ends('#9cae88', '#3f5161')]]),
-    });
+    {
+      path: 'a.css',
+      text: ':root { --slate: #3f5161 } #wrapper { background: #fff } h2 { color: var(--slate, #3f5161) } body { background: var(--page, #3f5161) url(i/strip.png) repeat-x }',
+    },
+  ];
+  const { lines, sheets: after } = follow({
+    ...input,
+    sheets,
+    ends: new Map([['i/strip.png', ends('#9cae88', '#3f5161')]]),
+  });
   expect(lines.filter((l) => l.follows).map((l) => l.old)).toEqual([
     '#3f5161',
     'var(--slate, #3f5161)',

@@ -36,9 +36,15 @@ export interface SheetLine {
   /** It belongs to what is recoloured. */
   readonly proposed: boolean;
   readonly follows: boolean;
-  /** The recipe alone would make text of it that cannot be read: it becomes as dark, or as light, as it has to. */
+  /**
+   * The recipe alone would make text of it that cannot be read: it becomes as dark, or as light, as
+   * it has to.
+   */
   readonly keptReadable: boolean;
-  /** The strip it continues, and how even that ends, levels; undefined while its file is not written. */
+  /**
+   * The strip it continues, and how even that ends, levels; undefined while its file is not
+   * written.
+   */
   readonly continues?: {
     readonly path: string;
     readonly side: Side;
@@ -79,49 +85,68 @@ export interface FollowInput {
 /** Contrast below which text is warned of: success criterion 1.4.3 of WCAG 2.2, level AA. */
 export const leastContrast = 4.5;
 
-/** CIEDE2000 up to which a colour is that of a piece, and up to which a page colour continues a strip (ours, by looking). */
+/**
+ * CIEDE2000 up to which a colour is that of a piece, and up to which a page colour continues a
+ * strip (ours, by looking).
+ */
 const ofPiece = 6;
 /** Degrees of hue up to which a colour is the theme's old one (ours, by looking). */
 const sameHue = 28;
 
-/** Whether a colour belongs to what is recoloured: it has the theme's old hue, or a piece has it. Each is looked at once. */
+/**
+ * Whether a colour belongs to what is recoloured: it has the theme's old hue, or a piece has it.
+ * Each is looked at once.
+ */
 function belonging(
   samples: FollowInput['samples'],
   from: Rgb,
 ): (colour: Rgb, property: string) => boolean {
-  const old = hueOf(from),
-    colours = new Map([...samples.values()].flat().map(({ colour }) => [hexOf(colour), colour])),
-    known = new Map<string, boolean>();
+  const old = hueOf(from);
+  const colours = new Map(
+    [...samples.values()].flat().map(({ colour }) => [hexOf(colour), colour]),
+  );
+  const known = new Map<string, boolean>();
   const look = (colour: Rgb, lies: boolean): boolean => {
     const hue = hueOf(colour);
     if (
       hue !== undefined &&
       old !== undefined &&
       Math.abs(((hue - old + 540) % 360) - 180) <= sameHue
-    )
+    ) {
       return true;
+    }
     // A grey is a piece's only where it lies beside it, and only to the level.
-    for (const c of colours.values())
-      if (hue !== undefined ? deltaE(c, colour) <= ofPiece : lies && largestStep(c, colour) <= 1)
+    for (const c of colours.values()) {
+      if (hue !== undefined ? deltaE(c, colour) <= ofPiece : lies && largestStep(c, colour) <= 1) {
         return true;
+      }
+    }
     return false;
   };
   return (colour, property) => {
-    const lies = /^(background|border)/.test(property),
-      key = `${hexOf(colour)} ${lies}`,
-      before = known.get(key);
-    if (before !== undefined) return before;
+    const lies = /^(background|border)/.test(property);
+    const key = `${hexOf(colour)} ${lies}`;
+    const before = known.get(key);
+    if (before !== undefined) {
+      return before;
+    }
     const found = look(colour, lies);
     known.set(key, found);
     return found;
   };
 }
 
-/** The side at which a strip ends and the colour under it goes on; undefined for what is no strip. */
+/**
+ * The side at which a strip ends and the colour under it goes on; undefined for what is no strip.
+ */
 function endSide({ repeat, position }: BackgroundFound): Side | undefined {
   const far = (l: BackgroundFound['position']['x']) => l.unit === '%' && l.value >= 100;
-  if (repeat === 'repeat-x') return far(position.y) ? 'top' : 'bottom';
-  if (repeat === 'repeat-y') return far(position.x) ? 'left' : 'right';
+  if (repeat === 'repeat-x') {
+    return far(position.y) ? 'top' : 'bottom';
+  }
+  if (repeat === 'repeat-y') {
+    return far(position.x) ? 'left' : 'right';
+  }
   return undefined;
 }
 
@@ -135,45 +160,49 @@ function groundSpan(
 ):
   { file: string; d: Declared; start: number; end: number; text: string; colour: Rgb } | undefined {
   let found: ReturnType<typeof groundSpan>;
-  for (const { path: file, declared } of sheets)
+  for (const { path: file, declared } of sheets) {
     for (const d of declared) {
       if (
         !/^background(-color)?$/.test(d.property) ||
         !d.selector.split(',').some((s) => s.trim() === selector)
-      )
+      ) {
         continue;
-      for (const c of d.colours)
+      }
+      for (const c of d.colours) {
         found = { file, d, start: c.start, end: c.end, text: c.text, colour: c.rgb };
+      }
       // A variable counts with its fallback, which is only seen where it has no value.
       for (const m of d.value.matchAll(varCall)) {
-        const colour = tryColour(resolve(m[0]) ?? ''),
-          start = d.start + m.index,
-          end = start + m[0].length,
-          last = d.colours.at(-1);
-        if (colour && (!last || (last.start >= start && last.end <= end)))
+        const colour = tryColour(resolve(m[0]) ?? '');
+        const start = d.start + m.index;
+        const end = start + m[0].length;
+        const last = d.colours.at(-1);
+        if (colour && (!last || (last.start >= start && last.end <= end))) {
           found = { file, d, start, end, text: m[0], colour };
+        }
       }
     }
+  }
   return found;
 }
 
 /**
- * What of the style sheets follows the pieces. Colours that belong to them go through the same recipe; the colour that goes
- * on where a strip ends becomes the one its written file ends with.
+ * What of the style sheets follows the pieces. Colours that belong to them go through the same
+ * recipe; the colour that goes on where a strip ends becomes the one its written file ends with.
  */
 export function follow({ sheets, samples, laid, from, decided, ends }: FollowInput): Followed {
-  const scanned = sheets.map(({ path, text }) => ({ path, declared: scanSheet(text) })),
-    properties = customProperties(sheets.flatMap((s) => readStylesheet(s.path, s.text).rules));
-  const resolve = (value: string) => resolveVars(value, properties),
-    lines = new Map<string, Placed>();
+  const scanned = sheets.map(({ path, text }) => ({ path, declared: scanSheet(text) }));
+  const properties = customProperties(sheets.flatMap((s) => readStylesheet(s.path, s.text).rules));
+  const resolve = (value: string) => resolveVars(value, properties);
+  const lines = new Map<string, Placed>();
   const decidedOn = (
     key: string,
     old: string,
     proposed: boolean,
     to: Rgb,
   ): Pick<SheetLine, 'proposed' | 'follows' | 'to' | 'toHex'> => {
-    const decision = decided[key],
-      becomes = typeof decision === 'string' ? colourOf(decision) : to;
+    const decision = decided[key];
+    const becomes = typeof decision === 'string' ? colourOf(decision) : to;
     return {
       proposed,
       follows: decision === undefined ? proposed : decision !== false,
@@ -181,22 +210,25 @@ export function follow({ sheets, samples, laid, from, decided, ends }: FollowInp
       toHex: hexOf(becomes),
     };
   };
-  const fading = textsThatFade(sheets, laid, samples),
-    belongs = belonging(samples, from);
+  const fading = textsThatFade(sheets, laid, samples);
+  const belongs = belonging(samples, from);
   /** In place of what stands inside it, such as the fallback of a variable. */
   const put = (line: Placed) => {
-    for (const [key, l] of lines)
-      if (l.file === line.file && l.start >= line.start && l.end <= line.end) lines.delete(key);
+    for (const [key, l] of lines) {
+      if (l.file === line.file && l.start >= line.start && l.end <= line.end) {
+        lines.delete(key);
+      }
+    }
     lines.set(line.key, line);
   };
-  for (const { path: file, declared } of scanned)
-    for (const d of declared)
+  for (const { path: file, declared } of scanned) {
+    for (const d of declared) {
       for (const span of d.colours) {
-        const key = `${file}:${span.start}`,
-          readable =
-            d.property === 'color' ? fading.get(`${file}:${d.line} ${hexOf(span.rgb)}`) : undefined,
-          to = readable ?? laid.colour(span.rgb),
-          proposed = belongs(span.rgb, d.property) && largestStep(to, span.rgb) > 0;
+        const key = `${file}:${span.start}`;
+        const readable =
+          d.property === 'color' ? fading.get(`${file}:${d.line} ${hexOf(span.rgb)}`) : undefined;
+        const to = readable ?? laid.colour(span.rgb);
+        const proposed = belongs(span.rgb, d.property) && largestStep(to, span.rgb) > 0;
         lines.set(key, {
           key,
           file,
@@ -211,14 +243,19 @@ export function follow({ sheets, samples, laid, from, decided, ends }: FollowInp
           end: span.end,
         });
       }
-  // Text that takes its colour from a variable follows with it, unless it would not be read any more.
-  for (const { path: file, declared } of scanned)
-    for (const d of declared)
+    }
+  }
+  // Text that takes its colour from a variable follows with it, unless it would not be read any
+  // more.
+  for (const { path: file, declared } of scanned) {
+    for (const d of declared) {
       for (const m of d.property === 'color' ? d.value.matchAll(varCall) : []) {
-        const colour = tryColour(resolve(m[0]) ?? ''),
-          readable = colour && fading.get(`${file}:${d.line} ${hexOf(colour)}`),
-          key = `${file}:${d.start + m.index}`;
-        if (!colour || !readable) continue;
+        const colour = tryColour(resolve(m[0]) ?? '');
+        const readable = colour && fading.get(`${file}:${d.line} ${hexOf(colour)}`);
+        const key = `${file}:${d.start + m.index}`;
+        if (!colour || !readable) {
+          continue;
+        }
         put({
           key,
           file,
@@ -233,20 +270,27 @@ export function follow({ sheets, samples, laid, from, decided, ends }: FollowInp
           end: d.start + m.index + m[0].length,
         });
       }
+    }
+  }
   for (const found of readTheme(sheets).backgrounds) {
-    const side = endSide(found),
-      path = found.path;
-    if (!side || path === null || !samples.has(path)) continue;
+    const side = endSide(found);
+    const path = found.path;
+    if (!side || path === null || !samples.has(path)) {
+      continue;
+    }
     const ground = groundSpan(found.selector, scanned, resolve);
-    if (!ground) continue;
-    const key = `${ground.file}:${ground.start}`,
-      read = ends.get(path),
-      after = read?.after[side],
-      to = after ? colourOf(after.colour) : laid.colour(ground.colour);
+    if (!ground) {
+      continue;
+    }
+    const key = `${ground.file}:${ground.start}`;
+    const read = ends.get(path);
+    const after = read?.after[side];
+    const to = after ? colourOf(after.colour) : laid.colour(ground.colour);
     const proposed = !read || deltaE(colourOf(read.before[side].colour), ground.colour) <= ofPiece;
     // Where the owner's own variable goes the same way, there is nothing to put in its place.
-    if (ground.text.startsWith('var(') && largestStep(to, laid.colour(ground.colour)) === 0)
+    if (ground.text.startsWith('var(') && largestStep(to, laid.colour(ground.colour)) === 0) {
       continue;
+    }
     put({
       key,
       file: ground.file,
@@ -282,10 +326,10 @@ export function follow({ sheets, samples, laid, from, decided, ends }: FollowInp
 }
 
 const meanOf = (samples: readonly Sample[]): Rgb | undefined => {
-  let n = 0,
-    r = 0,
-    g = 0,
-    b = 0;
+  let n = 0;
+  let r = 0;
+  let g = 0;
+  let b = 0;
   for (const { colour, share } of samples) {
     n += share;
     r += share * colour.r;
@@ -295,7 +339,10 @@ const meanOf = (samples: readonly Sample[]): Rgb | undefined => {
   return n > 0.5 ? { r: Math.round(r / n), g: Math.round(g / n), b: Math.round(b / n) } : undefined;
 };
 
-/** What the mean of a piece is, and what becomes of it; undefined for one that is mostly see-through. */
+/**
+ * What the mean of a piece is, and what becomes of it; undefined for one that is mostly
+ * see-through.
+ */
 const pieceColours = (samples: FollowInput['samples'], laid: LaidRecipe) => {
   const mean = (path: string) => meanOf(samples.get(path) ?? []);
   return {
@@ -308,8 +355,9 @@ const pieceColours = (samples: FollowInput['samples'], laid: LaidRecipe) => {
 };
 
 /**
- * Text that the recipe would fade into its ground: a recipe that lightens a theme is not to lighten its dark text away. It
- * takes the new hue, with the contrast it had on the recoloured ground as far as there is room.
+ * Text that the recipe would fade into its ground: a recipe that lightens a theme is not to lighten
+ * its dark text away. It takes the new hue, with the contrast it had on the recoloured ground as
+ * far as there is room.
  * @returns what it becomes, by file, line and colour
  */
 function textsThatFade(
@@ -320,9 +368,9 @@ function textsThatFade(
   const { mean } = pieceColours(samples, laid);
   return new Map(
     textPairs(sheets, mean).flatMap(({ text, ground, ratio, at }) => {
-      const under = laid.colour(ground),
-        became = laid.colour(text),
-        then = contrastRatio(became, under);
+      const under = laid.colour(ground);
+      const became = laid.colour(text);
+      const then = contrastRatio(became, under);
       return then < leastContrast && then < ratio - 0.005
         ? [
             [
@@ -335,7 +383,9 @@ function textsThatFade(
   );
 }
 
-/** Each line with the contrast of the text it is of, or of the worst text on the ground it is of. */
+/**
+ * Each line with the contrast of the text it is of, or of the worst text on the ground it is of.
+ */
 function withContrast(
   lines: readonly Placed[],
   sheets: readonly SheetText[],
@@ -344,23 +394,25 @@ function withContrast(
   laid: LaidRecipe,
 ): SheetLine[] {
   const { mean, became } = pieceColours(samples, laid);
-  const before = textPairs(sheets, mean),
-    then = textPairs(
-      sheets.map(({ path }) => ({ path, text: after.get(path)! })),
-      became,
-    );
+  const before = textPairs(sheets, mean);
+  const then = textPairs(
+    sheets.map(({ path }) => ({ path, text: after.get(path)! })),
+    became,
+  );
   const pairs = before.map((pair, i) => ({ pair, now: then[i] ?? pair }));
   const at = (where: TextPair['groundAt'], line: Placed) =>
     where?.file === line.file && where.line === line.line;
   return lines.map(({ start: _start, end: _end, ...line }, i) => {
-    const isText = line.property === 'color',
-      own = pairs.filter(({ pair }) =>
-        isText
-          ? at(pair.at, lines[i]) && hexOf(pair.text) === line.oldHex
-          : /^background/.test(line.property) && at(pair.groundAt, lines[i]),
-      );
+    const isText = line.property === 'color';
+    const own = pairs.filter(({ pair }) =>
+      isText
+        ? at(pair.at, lines[i]) && hexOf(pair.text) === line.oldHex
+        : /^background/.test(line.property) && at(pair.groundAt, lines[i]),
+    );
     const worst = own.sort((a, b) => a.now.ratio - b.now.ratio)[0];
-    if (!worst) return line;
+    if (!worst) {
+      return line;
+    }
     const contrast = {
       before: worst.pair.ratio,
       after: worst.now.ratio,

@@ -7,9 +7,9 @@ import type { Raster } from '../raster/raster';
  * @throws RangeError when it has more
  */
 export function writeGif({ data, width, height }: Raster): Uint8Array<ArrayBuffer> {
-  const numbers = new Map<number, number>(),
-    palette: [number, number, number][] = [],
-    index = new Uint8Array(width * height);
+  const numbers = new Map<number, number>();
+  const palette: [number, number, number][] = [];
+  const index = new Uint8Array(width * height);
   let clear: number | undefined;
   for (let i = 0, k = 0; i < index.length; i++, k += 4) {
     const key = data[k + 3] < 128 ? -1 : (data[k] << 16) | (data[k + 1] << 8) | data[k + 2];
@@ -18,12 +18,15 @@ export function writeGif({ data, width, height }: Raster): Uint8Array<ArrayBuffe
       n = palette.length;
       numbers.set(key, n);
       palette.push(key < 0 ? [0, 0, 0] : [data[k], data[k + 1], data[k + 2]]);
-      if (key < 0) clear = n;
+      if (key < 0) {
+        clear = n;
+      }
     }
     index[i] = n;
   }
-  if (palette.length > 256)
+  if (palette.length > 256) {
     throw new RangeError(`Expected at most 256 colours in a GIF, found ${palette.length}.`);
+  }
   const encoder = gifenc.GIFEncoder();
   encoder.writeFrame(index, width, height, {
     palette,

@@ -41,8 +41,8 @@ test('pictures inside a sheet are found as browsers read them, each with a path 
 });
 
 test('a sheet reads with their names in place of them, on the same lines, and comes back to the letter', () => {
-  const { text } = readSheet('slate/my style.css', sheet),
-    lines = text.split('\n');
+  const { text } = readSheet('slate/my style.css', sheet);
+  const lines = text.split('\n');
   expect(lines[2]).toBe('.a { background: #fff url("my%20style.css/inside-1.svg") no-repeat }');
   expect(lines[3]).toBe(".b { background-image: url( 'my%20style.css/inside-2.svg' ) }");
   expect(lines[6]).toBe('.e { background-image: image-set("my%20style.css/inside-4.gif" 1x) }\r');
@@ -52,22 +52,24 @@ test('a sheet reads with their names in place of them, on the same lines, and co
 });
 
 test('those that became others are written in their own way, the colours around them too, and every other byte stays', () => {
-  const read = readSheet('s.css', sheet),
-    after = svg.replace('#3f5161', '#a9b79a'),
-    becomes = new Map([
-      ['s.css/inside-1.svg', u8(after)],
-      ['s.css/inside-3.svg', u8("<svg a='(1)'/>")],
-    ]);
+  const read = readSheet('s.css', sheet);
+  const after = svg.replace('#3f5161', '#a9b79a');
+  const becomes = new Map([
+    ['s.css/inside-1.svg', u8(after)],
+    ['s.css/inside-3.svg', u8("<svg a='(1)'/>")],
+  ]);
   const made = withInside({ ...read, text: read.text.replace('#fff', '#eee') }, sheet, (path) =>
-      becomes.get(path),
-    ),
-    old = strFromU8(sheet).split('\n'),
-    lines = made.split('\n');
+    becomes.get(path),
+  );
+  const old = strFromU8(sheet).split('\n');
+  const lines = made.split('\n');
   expect(lines[2]).toBe(
     `.a { background: #eee url(data:image/svg+xml;base64,${Buffer.from(after).toString('base64')}) no-repeat }`,
   );
   expect(lines[4]).toBe(
     '.c{list-style:url("data:image/svg+xml,%3Csvg%20a%3D%27%281%29%27%2F%3E")}',
   );
-  for (const i of [0, 1, 3, 5, 6]) expect(lines[i]).toBe(old[i]);
+  for (const i of [0, 1, 3, 5, 6]) {
+    expect(lines[i]).toBe(old[i]);
+  }
 });

@@ -6,12 +6,17 @@ const ascii = (bytes: Uint8Array, at: number, length = 4): string =>
 /** Px bytes after the colour table, by the packed field that announces it. */
 const tableBytes = (packed: number): number => (packed & 0x80 ? 3 << ((packed & 7) + 1) : 0);
 
-/** Goes over the blocks of a GIF (GIF89a, sections 18 to 26) and gives where each picture's descriptor begins. */
+/**
+ * Goes over the blocks of a GIF (GIF89a, sections 18 to 26) and gives where each picture's
+ * descriptor begins.
+ */
 export function gifPictures(bytes: Uint8Array): number[] {
   const found: number[] = [];
   let at = 13 + tableBytes(bytes[10]);
   const skip = () => {
-    while (at < bytes.length && bytes[at] !== 0) at += bytes[at] + 1;
+    while (at < bytes.length && bytes[at] !== 0) {
+      at += bytes[at] + 1;
+    }
     at++;
   };
   while (at < bytes.length) {
@@ -23,18 +28,27 @@ export function gifPictures(bytes: Uint8Array): number[] {
       found.push(at);
       at += 10 + tableBytes(bytes[at + 9]) + 1;
       skip();
-    } else break;
+    } else {
+      break;
+    }
   }
   return found;
 }
 
-/** Whether a PNG has the animation control chunk (PNG, third edition, section 11.3.6) before its pixels. */
+/**
+ * Whether a PNG has the animation control chunk (PNG, third edition, section 11.3.6) before its
+ * pixels.
+ */
 function pngMoves(bytes: Uint8Array): boolean {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   for (let at = 8; at + 12 <= bytes.length; at += view.getUint32(at) + 12) {
     const type = ascii(bytes, at + 4);
-    if (type === 'acTL') return true;
-    if (type === 'IDAT') return false;
+    if (type === 'acTL') {
+      return true;
+    }
+    if (type === 'IDAT') {
+      return false;
+    }
   }
   return false;
 }

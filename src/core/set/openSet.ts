@@ -70,25 +70,27 @@ const picture = (file: PackedFile): Sorted[] =>
   });
 
 function sorted(file: PackedFile): Sorted[] {
-  if (/\.css$/i.test(file.path))
+  if (/\.css$/i.test(file.path)) {
     return orOther(file, () => [{ sheet: file }, ...filesInside(file).flatMap(picture)]);
+  }
   return isPicture(file.path) ? picture(file) : [{ other: { ...file, why: '' } }];
 }
 
 /**
- * Opens a theme's folder: files with their paths, pictures alone, or a zip of it; pictures inside a style sheet are pieces
- * too. What cannot be recoloured stays as it is, and the opened set says why.
+ * Opens a theme's folder: files with their paths, pictures alone, or a zip of it; pictures inside a
+ * style sheet are pieces too. What cannot be recoloured stays as it is, and the opened set says
+ * why.
  * @throws ArchiveError when there is no picture in it at all, or the zip is not as it should be
  */
 export function openSet(files: readonly PackedFile[]): OpenedSet {
   const packed = files.flatMap(({ path, bytes }): PackedFile[] =>
     isZip(bytes) && /\.zip$/i.test(path) ? unzip(path, bytes) : [{ path, bytes }],
   );
-  const unique = [...new Map(packed.map((f) => [f.path, f])).values()],
-    parted = unique.flatMap(sorted),
-    sheets = parted.flatMap((p) => ('sheet' in p ? [p.sheet] : []));
-  const found = parted.flatMap((p) => ('piece' in p ? [p.piece] : [])),
-    others = parted.flatMap((p) => ('other' in p ? [p.other] : []));
+  const unique = [...new Map(packed.map((f) => [f.path, f])).values()];
+  const parted = unique.flatMap(sorted);
+  const sheets = parted.flatMap((p) => ('sheet' in p ? [p.sheet] : []));
+  const found = parted.flatMap((p) => ('piece' in p ? [p.piece] : []));
+  const others = parted.flatMap((p) => ('other' in p ? [p.other] : []));
   // Files of their own first.
   const pieces = [
     ...found.filter((p) => !isInside(p.path, sheets)),

@@ -1,20 +1,27 @@
 import type { Rgb } from '../raster/raster';
 import { gifPictures } from './moving';
 
-/* Files whose pixels are numbers of colours in a table: the table is recoloured in place, and every other byte stays. */
+/*
+ * Files whose pixels are numbers of colours in a table: the table is recoloured in place, and every
+ * other byte stays.
+ */
 
 type Becomes = (colour: Rgb) => Rgb;
 
 const crcTable = Int32Array.from({ length: 256 }, (_, n) => {
   let c = n;
-  for (let k = 0; k < 8; k++) c = c & 1 ? 0xedb88320 ^ (c >>> 1) : c >>> 1;
+  for (let k = 0; k < 8; k++) {
+    c = c & 1 ? 0xedb88320 ^ (c >>> 1) : c >>> 1;
+  }
   return c;
 });
 
 /** CRC of a chunk's type and data (PNG, third edition, section 5.5 and annex D). */
 function crc32(bytes: Uint8Array): number {
   let c = -1;
-  for (const b of bytes) c = crcTable[(c ^ b) & 255] ^ (c >>> 8);
+  for (const b of bytes) {
+    c = crcTable[(c ^ b) & 255] ^ (c >>> 8);
+  }
   return (c ^ -1) >>> 0;
 }
 
@@ -34,8 +41,8 @@ interface Chunk {
 }
 
 function chunksOf(bytes: Uint8Array): Chunk[] {
-  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength),
-    out: Chunk[] = [];
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+  const out: Chunk[] = [];
   for (let at = 8; at + 12 <= bytes.length;) {
     const length = view.getUint32(at);
     out.push({ type: String.fromCharCode(...bytes.subarray(at + 4, at + 8)), at, length });
@@ -49,18 +56,21 @@ export const isPalettePng = (bytes: Uint8Array): boolean => bytes[25] === 3 && b
 
 /**
  * A palette PNG with other colours; see-through entries stay as see-through as they are.
- * @returns undefined when the palette's colours are not sRGB by themselves, so that the file has to be written anew
+ * @returns undefined when the palette's colours are not sRGB by themselves, so that the file has to
+ * be written anew
  */
 export function recolourPngPalette(
   bytes: Uint8Array,
   becomes: Becomes,
 ): Uint8Array<ArrayBuffer> | undefined {
-  const chunks = chunksOf(bytes),
-    palette = chunks.find((c) => c.type === 'PLTE');
-  if (!palette || chunks.some((c) => c.type === 'iCCP')) return undefined;
-  const out = new Uint8Array(bytes),
-    from = palette.at + 8,
-    to = from + palette.length;
+  const chunks = chunksOf(bytes);
+  const palette = chunks.find((c) => c.type === 'PLTE');
+  if (!palette || chunks.some((c) => c.type === 'iCCP')) {
+    return undefined;
+  }
+  const out = new Uint8Array(bytes);
+  const from = palette.at + 8;
+  const to = from + palette.length;
   recolourTable(out, from, to, becomes);
   new DataView(out.buffer).setUint32(to, crc32(out.subarray(palette.at + 4, to)));
   return out;
@@ -68,10 +78,11 @@ export function recolourPngPalette(
 
 /** A GIF of one picture with other colours, in its global and its local table. */
 export function recolourGifTables(bytes: Uint8Array, becomes: Becomes): Uint8Array<ArrayBuffer> {
-  const out = new Uint8Array(bytes),
-    length = (packed: number) => (packed & 0x80 ? 3 << ((packed & 7) + 1) : 0);
+  const out = new Uint8Array(bytes);
+  const length = (packed: number) => (packed & 0x80 ? 3 << ((packed & 7) + 1) : 0);
   recolourTable(out, 13, 13 + length(out[10]), becomes);
-  for (const at of gifPictures(out))
+  for (const at of gifPictures(out)) {
     recolourTable(out, at + 10, at + 10 + length(out[at + 9]), becomes);
+  }
   return out;
 }

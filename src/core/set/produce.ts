@@ -24,15 +24,18 @@ export const listName = 'recoloured.txt';
 const same = (a: Uint8Array, b: Uint8Array): boolean =>
   a.length === b.length && a.every((v, i) => v === b[i]);
 
-/** What was changed, to be read: each piece with its size and bytes, each line of the style sheets with both colours. */
+/**
+ * What was changed, to be read: each piece with its size and bytes, each line of the style sheets
+ * with both colours.
+ */
 function changeList(
   set: PieceSet,
   changed: ReadonlyMap<string, Uint8Array>,
   { lines }: Followed,
 ): string {
   const notes = set.others.filter((o) => o.why);
-  const pieces = set.pieces.filter((p) => changed.has(p.path)),
-    followed = lines.filter((l) => l.follows && l.old !== l.to);
+  const pieces = set.pieces.filter((p) => changed.has(p.path));
+  const followed = lines.filter((l) => l.follows && l.old !== l.to);
   return [
     `${set.name}, recoloured${set.recipe.name ? ` with “${set.recipe.name}”` : ''}`,
     '',
@@ -68,7 +71,9 @@ export function setFiles(
 ): SetHanded[] {
   const original = (path: string): Uint8Array<ArrayBuffer> => {
     const bytes = originals.get(path);
-    if (!bytes) throw new Error(`Expected the file ${path} of the set.`);
+    if (!bytes) {
+      throw new Error(`Expected the file ${path} of the set.`);
+    }
     return bytes;
   };
   const changed = new Map(
@@ -96,11 +101,11 @@ export function setFiles(
   const own = <F extends { readonly path: string }>(all: readonly F[]) =>
     all.filter((f) => !isInside(f.path, set.sheets));
   const files = [
-      ...own(set.pieces).map((p) => file(p.path, changed.get(p.path) ?? original(p.path))),
-      ...set.sheets.map((s) => sheet(s.path)),
-      ...own(set.others).map((o) => file(o.path, original(o.path))),
-    ],
-    taken = new Set(files.map((f) => f.path));
+    ...own(set.pieces).map((p) => file(p.path, changed.get(p.path) ?? original(p.path))),
+    ...set.sheets.map((s) => sheet(s.path)),
+    ...own(set.others).map((o) => file(o.path, original(o.path))),
+  ];
+  const taken = new Set(files.map((f) => f.path));
   const list: SetHanded = {
     path: taken.has(listName) ? `soyez-${listName}` : listName,
     type: 'text/plain',

@@ -19,7 +19,10 @@ export type Ends = Readonly<Record<Side, EndRow>>;
 /** A file of a set with its recipe laid on it. */
 export interface Recoloured {
   readonly bytes: Uint8Array<ArrayBuffer>;
-  /** What the written file, decoded again, has along its sides, and the old one had; where they were asked for. */
+  /**
+   * What the written file, decoded again, has along its sides, and the old one had; where they were
+   * asked for.
+   */
   readonly ends: { readonly before: Ends; readonly after: Ends } | undefined;
   /** What the owner should know of it; empty where there is nothing. */
   readonly note: string;
@@ -31,14 +34,21 @@ const endsOf = (raster: Raster): Ends =>
 const isLosslessWebp = (bytes: Uint8Array): boolean => {
   for (let at = 12; at + 8 <= bytes.length;) {
     const type = strFromU8(bytes.subarray(at, at + 4), true);
-    if (type === 'VP8L') return true;
-    if (type === 'VP8 ') return false;
+    if (type === 'VP8L') {
+      return true;
+    }
+    if (type === 'VP8 ') {
+      return false;
+    }
     at += 8 + ((new DataView(bytes.buffer, bytes.byteOffset).getUint32(at + 4, true) + 1) & ~1);
   }
   return false;
 };
 
-/** A JPEG is written no better than it was, and no worse than this: what it lost already is not to be lost twice. */
+/**
+ * A JPEG is written no better than it was, and no worse than this: what it lost already is not to
+ * be lost twice.
+ */
 const leastQuality = 60;
 
 /** How a file is written again in its own format: as it was written, as far as it tells. */
@@ -51,20 +61,27 @@ export function settingsLike(format: string, bytes: Uint8Array): PressSettings {
       table: 0,
     };
   }
-  if (format === 'webp') return { ...pressAs('webp', 85), lossless: isLosslessWebp(bytes) };
+  if (format === 'webp') {
+    return { ...pressAs('webp', 85), lossless: isLosslessWebp(bytes) };
+  }
   return pressAs(format === 'avif' ? 'avif' : 'png', 75);
 }
 
 function noteOf(format: string, bytes: Uint8Array): string {
-  if (format === 'png' && bytes[24] === 16) return 'Had 16 bits a channel and has 8 now.';
-  if (format === 'jpeg')
+  if (format === 'png' && bytes[24] === 16) {
+    return 'Had 16 bits a channel and has 8 now.';
+  }
+  if (format === 'jpeg') {
     for (
       let at = 2;
       at + 9 < bytes.length && bytes[at] === 0xff;
       at += 2 + ((bytes[at + 2] << 8) | bytes[at + 3])
-    )
-      if (bytes[at + 1] >= 0xc0 && bytes[at + 1] <= 0xc2)
+    ) {
+      if (bytes[at + 1] >= 0xc0 && bytes[at + 1] <= 0xc2) {
         return bytes[at + 9] === 4 ? 'Was in CMYK and is in RGB now.' : '';
+      }
+    }
+  }
   return '';
 }
 
@@ -85,12 +102,14 @@ async function written(
   codecs: Codecs,
   pixels: () => Promise<Raster>,
 ): Promise<Uint8Array<ArrayBuffer>> {
-  if (format === 'svg')
+  if (format === 'svg') {
     return strToU8(recolourSvg(strFromU8(bytes), laid.colour)) as Uint8Array<ArrayBuffer>;
-  if (format === 'gif')
+  }
+  if (format === 'gif') {
     return laid.textured
       ? withPalette(await pixels(), laid, writeGif)
       : recolourGifTables(bytes, laid.colour);
+  }
   if (format === 'png' && isPalettePng(bytes)) {
     const same = laid.textured ? undefined : recolourPngPalette(bytes, laid.colour);
     return (
@@ -108,8 +127,8 @@ async function written(
 }
 
 /**
- * Lays a recipe on a picture file and writes it in its own format, at its own size. Palette files keep their palette, and
- * where nothing but colours changes, every byte beside it.
+ * Lays a recipe on a picture file and writes it in its own format, at its own size. Palette files
+ * keep their palette, and where nothing but colours changes, every byte beside it.
  * @param wantsEnds whether its sides are to be read off
  * @param decoded its px, where they are known already; they may be changed
  * @throws Error when the file breaks off or cannot be written
@@ -123,8 +142,8 @@ export async function recolourFile(
   decoded?: Raster,
 ): Promise<Recoloured> {
   let raster = decoded;
-  const pixels = async () => (raster ??= await codecs.decode(bytes)),
-    before = wantsEnds ? endsOf(await pixels()) : undefined;
+  const pixels = async () => (raster ??= await codecs.decode(bytes));
+  const before = wantsEnds ? endsOf(await pixels()) : undefined;
   const out = laid.idle ? bytes : await written(format, bytes, laid, codecs, pixels);
   return {
     bytes: out,

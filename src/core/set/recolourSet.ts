@@ -12,15 +12,25 @@ import { setFiles, type SetHanded, type WrittenPiece } from './produce';
 import { recolourFile, type Recoloured } from './recolourFile';
 import { rolesOf, type Role } from './roles';
 
-/** The main colours of a piece, with its share of px that are seen: together below 1 where it is see-through. */
+/**
+ * The main colours of a piece, with its share of px that are seen: together below 1 where it is
+ * see-through.
+ */
 export function samplesOf(raster: Raster): Sample[] {
   let seen = 0;
-  for (let k = 3; k < raster.data.length; k += 4) if (raster.data[k] >= 128) seen++;
+  for (let k = 3; k < raster.data.length; k += 4) {
+    if (raster.data[k] >= 128) {
+      seen++;
+    }
+  }
   const share = seen / (raster.width * raster.height);
   return mainColours(raster, 5).map((c) => ({ colour: c.colour, share: c.share * share }));
 }
 
-/** The sides of a piece are read off where it is laid again and again, so that a colour may go on where it ends. */
+/**
+ * The sides of a piece are read off where it is laid again and again, so that a colour may go on
+ * where it ends.
+ */
 export const wantsEnds = (role: Role | undefined): boolean =>
   role?.laid?.repeat === 'repeat-x' || role?.laid?.repeat === 'repeat-y';
 
@@ -31,9 +41,9 @@ export function followInput(
   samples: ReadonlyMap<string, readonly Sample[]>,
   ends: FollowInput['ends'],
 ): FollowInput {
-  const kept = new Set(set.pieces.filter((p) => !p.leftOut).map((p) => p.path)),
-    within = <V>(map: ReadonlyMap<string, V>) =>
-      new Map([...map].filter(([path]) => kept.has(path)));
+  const kept = new Set(set.pieces.filter((p) => !p.leftOut).map((p) => p.path));
+  const within = <V>(map: ReadonlyMap<string, V>) =>
+    new Map([...map].filter(([path]) => kept.has(path)));
   return {
     sheets,
     samples: within(samples),
@@ -60,7 +70,8 @@ export interface SetPorts extends Codecs {
 /**
  * Recolours a whole set, one file after the other, with no more than one of them decoded at a time.
  * @param all whether files that do not change are among what is given back
- * @throws SetStopped when the listener did not want it any more; Error naming the file that could not be read
+ * @throws SetStopped when the listener did not want it any more; Error naming the file that could
+ * not be read
  */
 export async function recolourSet(
   set: PieceSet,
@@ -68,18 +79,21 @@ export async function recolourSet(
   listener: SetListener,
   all: boolean,
 ): Promise<{ files: SetHanded[]; followed: Followed }> {
-  const originals = new Map<string, Uint8Array<ArrayBuffer>>(),
-    written = new Map<string, WrittenPiece>(),
-    samples = new Map<string, Sample[]>(),
-    ends = new Map<string, NonNullable<Recoloured['ends']>>();
-  for (const { path, assetId } of [...set.pieces, ...set.sheets, ...set.others])
+  const originals = new Map<string, Uint8Array<ArrayBuffer>>();
+  const written = new Map<string, WrittenPiece>();
+  const samples = new Map<string, Sample[]>();
+  const ends = new Map<string, NonNullable<Recoloured['ends']>>();
+  for (const { path, assetId } of [...set.pieces, ...set.sheets, ...set.others]) {
     originals.set(path, await ports.asset(assetId));
-  const sheets = set.sheets.map(({ path }) => readSheet(path, originals.get(path)!)),
-    roles = rolesOf(sheets, set.pieces),
-    laid = layRecipe(set.recipe),
-    wanted = set.pieces.filter((p) => !p.leftOut);
+  }
+  const sheets = set.sheets.map(({ path }) => readSheet(path, originals.get(path)!));
+  const roles = rolesOf(sheets, set.pieces);
+  const laid = layRecipe(set.recipe);
+  const wanted = set.pieces.filter((p) => !p.leftOut);
   for (const [i, { path, format }] of wanted.entries()) {
-    if (!listener.wanted()) throw new SetStopped('Recolouring was stopped.');
+    if (!listener.wanted()) {
+      throw new SetStopped('Recolouring was stopped.');
+    }
     listener.onProgress(i, wanted.length, path);
     const bytes = originals.get(path)!;
     try {
@@ -94,7 +108,9 @@ export async function recolourSet(
         raster,
       );
       written.set(path, { path, ...made });
-      if (made.ends) ends.set(path, made.ends);
+      if (made.ends) {
+        ends.set(path, made.ends);
+      }
     } catch (error) {
       throw new Error(
         `${path}: expected a whole ${format.toUpperCase()} picture, but ${error instanceof Error ? error.message : String(error)}.`,

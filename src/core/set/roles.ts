@@ -42,18 +42,29 @@ function titleOf(
   laid: BackgroundFound | undefined,
   { width, height }: { width: number; height: number },
 ): string {
-  if (property.startsWith('border-image')) return 'Border corners';
-  if (property.startsWith('list-style')) return 'Bullet';
-  if (property.startsWith('cursor')) return 'Pointer';
+  if (property.startsWith('border-image')) {
+    return 'Border corners';
+  }
+  if (property.startsWith('list-style')) {
+    return 'Bullet';
+  }
+  if (property.startsWith('cursor')) {
+    return 'Pointer';
+  }
   const strip =
     (laid?.repeat === 'repeat-x' && width <= 64) || (laid?.repeat === 'repeat-y' && height <= 64);
-  if (kind === 'background')
-    return strip
-      ? 'Gradient strip'
-      : laid && laid.repeat !== 'no-repeat'
-        ? 'Background tile'
-        : 'Page background';
-  if (kind !== 'piece') return kindTitles[kind];
+  if (kind === 'background') {
+    if (strip) {
+      return 'Gradient strip';
+    }
+    if (laid && laid.repeat !== 'no-repeat') {
+      return 'Background tile';
+    }
+    return 'Page background';
+  }
+  if (kind !== 'piece') {
+    return kindTitles[kind];
+  }
   return (
     words.find(([word]) => word.test(subject))?.[1] ??
     (strip ? 'Strip' : laid ? 'Background' : 'Picture')
@@ -68,24 +79,30 @@ export function rolesOf(
   sheets: readonly SheetText[],
   pieces: readonly { readonly path: string; readonly width: number; readonly height: number }[],
 ): Map<string, Role> {
-  const { backgrounds } = readTheme(sheets),
-    uses = new Map<string, { selector: string; property: string; file: string; line: number }>();
-  for (const { path: file, text } of sheets)
-    for (const d of scanSheet(text))
+  const { backgrounds } = readTheme(sheets);
+  const uses = new Map<
+    string,
+    { selector: string; property: string; file: string; line: number }
+  >();
+  for (const { path: file, text } of sheets) {
+    for (const d of scanSheet(text)) {
       for (const url of d.urls) {
         const path = pathOf(url, file);
-        if (path !== null && !uses.has(path))
+        if (path !== null && !uses.has(path)) {
           uses.set(path, { selector: d.selector, property: d.property, file, line: d.line });
+        }
       }
+    }
+  }
   return new Map(
     pieces.map((piece) => {
-      const use = uses.get(piece.path),
-        rules = backgrounds.filter((b) => b.path === piece.path),
-        laid =
-          rules.find((b) => b.widths.min === undefined && b.widths.max === undefined) ?? rules[0];
-      const selector = laid?.selector ?? use?.selector,
-        kind = use && !laid ? 'piece' : guessKind(laid, piece.path, piece),
-        name = piece.path.split('/').at(-1)!.toLowerCase();
+      const use = uses.get(piece.path);
+      const rules = backgrounds.filter((b) => b.path === piece.path);
+      const laid =
+        rules.find((b) => b.widths.min === undefined && b.widths.max === undefined) ?? rules[0];
+      const selector = laid?.selector ?? use?.selector;
+      const kind = use && !laid ? 'piece' : guessKind(laid, piece.path, piece);
+      const name = piece.path.split('/').at(-1)!.toLowerCase();
       const where = laid
         ? { selector: laid.selector, file: laid.file, line: laid.line }
         : use && { selector: use.selector, file: use.file, line: use.line };

@@ -30,7 +30,9 @@ function urlsOf(value: string): string[] {
   try {
     const found: string[] = [];
     walk(parse(value, { context: 'value' }) as Value, (node: CssNode) => {
-      if (node.type === 'Url') found.push(node.value);
+      if (node.type === 'Url') {
+        found.push(node.value);
+      }
     });
     return found;
   } catch {
@@ -39,8 +41,8 @@ function urlsOf(value: string): string[] {
 }
 
 /**
- * All declarations of a style sheet in their order, those in media queries and key frames too; fonts are left out, and what
- * is broken is passed over.
+ * All declarations of a style sheet in their order, those in media queries and key frames too;
+ * fonts are left out, and what is broken is passed over.
  */
 export function scanSheet(text: string): Declared[] {
   const found: Declared[] = [];
@@ -52,13 +54,17 @@ export function scanSheet(text: string): Declared[] {
   let inFont = 0;
   walk(tree, {
     enter(this: WalkContext, node: CssNode) {
-      if (node.type === 'Atrule' && /font-face$/i.test(node.name)) inFont++;
-      if (node.type !== 'Declaration' || inFont > 0 || !node.value.loc) return;
-      const { start, end } = node.value.loc,
-        value = text.slice(start.offset, end.offset),
-        property = node.property.toLowerCase();
-      const prelude = this.rule?.prelude,
-        inFrames = this.atrule && /keyframes$/i.test(this.atrule.name);
+      if (node.type === 'Atrule' && /font-face$/i.test(node.name)) {
+        inFont++;
+      }
+      if (node.type !== 'Declaration' || inFont > 0 || !node.value.loc) {
+        return;
+      }
+      const { start, end } = node.value.loc;
+      const value = text.slice(start.offset, end.offset);
+      const property = node.property.toLowerCase();
+      const prelude = this.rule?.prelude;
+      const inFrames = this.atrule && /keyframes$/i.test(this.atrule.name);
       const selector = inFrames
         ? `@${this.atrule!.name} ${this.atrule!.prelude ? generate(this.atrule!.prelude) : ''}`.trim()
         : prelude
@@ -75,7 +81,9 @@ export function scanSheet(text: string): Declared[] {
       });
     },
     leave(node: CssNode) {
-      if (node.type === 'Atrule' && /font-face$/i.test(node.name)) inFont--;
+      if (node.type === 'Atrule' && /font-face$/i.test(node.name)) {
+        inFont--;
+      }
     },
   });
   return found;

@@ -5,8 +5,11 @@ export type Pixel = (x: number, y: number) => readonly [number, number, number, 
 /** A picture drawn px by px, to be written by a library that is not ours. */
 export function drawn(width: number, height: number, pixel: Pixel) {
   const data = Buffer.alloc(width * height * 4);
-  for (let y = 0; y < height; y++)
-    for (let x = 0; x < width; x++) data.set(pixel(x, y), (y * width + x) * 4);
+  for (let y = 0; y < height; y++) {
+    for (let x = 0; x < width; x++) {
+      data.set(pixel(x, y), (y * width + x) * 4);
+    }
+  }
   return sharp(data, { raw: { width, height, channels: 4 } });
 }
 

@@ -1,4 +1,7 @@
-/** A licence Soyez knows. Names, addresses and demands of the Creative Commons ones are those of creativecommons.org (from memory). */
+/**
+ * A licence Soyez knows. Names, addresses and demands of the Creative Commons ones are those of
+ * creativecommons.org (from memory).
+ */
 export interface Licence {
   readonly id: string;
   readonly title: string;
@@ -33,7 +36,10 @@ export const licences: readonly Licence[] = [
   licence('allowed', 'Allowed by the maker, with credit', null, true),
 ];
 
-/** The licence of that id; undefined for what the owner wrote in own words, and while nothing is known. */
+/**
+ * The licence of that id; undefined for what the owner wrote in own words, and while nothing is
+ * known.
+ */
 export const licenceOf = (id: string): Licence | undefined => licences.find((l) => l.id === id);
 
 /** Its title, the owner's own words, or that nothing is known. */

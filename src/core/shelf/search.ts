@@ -19,11 +19,20 @@ export function shapeOf({
   readonly height: number;
 }): Shape {
   const ratio = width / height;
-  return ratio > 1.1 ? 'wide' : ratio < 1 / 1.1 ? 'tall' : 'square';
+  if (ratio > 1.1) {
+    return 'wide';
+  }
+  if (ratio < 1 / 1.1) {
+    return 'tall';
+  }
+  return 'square';
 }
 
 export interface Query {
-  /** Every word must begin a word of the picture's title, words or subject; case and accents do not matter. */
+  /**
+   * Every word must begin a word of the picture's title, words or subject; case and accents do not
+   * matter.
+   */
   readonly words?: string;
   readonly subject?: string;
   readonly shape?: Shape;
@@ -41,9 +50,15 @@ export function matches(
   picture: Searchable,
   { words = '', subject, shape, leastWidth = 0 }: Query,
 ): boolean {
-  if (subject && picture.subject !== subject) return false;
-  if (shape && shapeOf(picture) !== shape) return false;
-  if (picture.width < leastWidth) return false;
+  if (subject && picture.subject !== subject) {
+    return false;
+  }
+  if (shape && shapeOf(picture) !== shape) {
+    return false;
+  }
+  if (picture.width < leastWidth) {
+    return false;
+  }
   const known = plain(`${picture.title} ${picture.words} ${picture.subject}`).split(/[^a-z0-9]+/);
   return plain(words)
     .split(/[^a-z0-9]+/)

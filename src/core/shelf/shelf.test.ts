@@ -58,11 +58,11 @@ const item = (part: Partial<ShelfItem>) =>
     ...part,
   });
 const siteWith = (part: Partial<ShelfItem>): Site => {
-  const shelved = item(part),
-    empty = applyEdit(
-      { ...newSite('x', 'home', 'X'), shelf: [shelved] },
-      addSlot('home', { id: 's', kind: 'header', width: 100, height: 50 }),
-    );
+  const shelved = item(part);
+  const empty = applyEdit(
+    { ...newSite('x', 'home', 'X'), shelf: [shelved] },
+    addSlot('home', { id: 's', kind: 'header', width: 100, height: 50 }),
+  );
   return applyEdit(empty, (site) => {
     site.pictures['picture-s'].layers = [
       castDraft(newPhoto('p', shelved, { width: 100, height: 50 })),
@@ -124,7 +124,9 @@ describe('rights and credit', () => {
 
 test('samples: the mean of 1, 3 or 5 px, less what lies outside or is see-through', () => {
   const raster = createRaster(5, 5);
-  for (let i = 0; i < 25; i++) raster.data.set([i * 10, 100, 0, 255], i * 4);
+  for (let i = 0; i < 25; i++) {
+    raster.data.set([i * 10, 100, 0, 255], i * 4);
+  }
   expect(sampleAt(raster, 2.9, 2.1, 1)).toEqual({ r: 120, g: 100, b: 0 });
   expect(sampleAt(raster, 2, 2, 3)).toEqual({ r: 120, g: 100, b: 0 });
   expect(sampleAt(raster, 0, 0, 3)).toEqual({

@@ -132,8 +132,8 @@ test('a colour, a size and a picture are put by once; a second time changes noth
     [keepSize({ name: 'mine', width: 12, height: 3 }), (s: Site) => s.ownSizes.length],
     [shelve(item), (s: Site) => s.shelf.length],
   ] as const) {
-    const once = applyEdit(site, edit),
-      twice = applyEdit(once, edit);
+    const once = applyEdit(site, edit);
+    const twice = applyEdit(once, edit);
     expect(count(once)).toBe(count(site) + 1);
     expect(twice).toEqual(once);
   }

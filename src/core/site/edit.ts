@@ -9,7 +9,10 @@ import type { OwnFont } from './model/theme';
 
 enablePatches();
 
-/** An edit says what changes on a draft of the site; `applyEdit` makes the new site of it and leaves the old one as it was. */
+/**
+ * An edit says what changes on a draft of the site; `applyEdit` makes the new site of it and leaves
+ * the old one as it was.
+ */
 export type Edit = (site: Draft<Site>) => void;
 
 export const applyEdit = (site: Site, edit: Edit): Site =>
@@ -22,14 +25,18 @@ export const editSlot =
   (slotId: string, change: (slot: Draft<Slot>) => void): Edit =>
   (site) => {
     const slot = site.slots.find((s) => s.id === slotId);
-    if (slot) change(slot);
+    if (slot) {
+      change(slot);
+    }
   };
 
 export const editPicture =
   (pictureId: string, change: (picture: Draft<Picture>) => void): Edit =>
   (site) => {
     const picture = site.pictures[pictureId];
-    if (picture) change(picture);
+    if (picture) {
+      change(picture);
+    }
   };
 
 export const editLayer = <L extends Layer>(
@@ -39,7 +46,9 @@ export const editLayer = <L extends Layer>(
 ): Edit =>
   editPicture(pictureId, (picture) => {
     const layer = picture.layers.find((l) => l.id === layerId);
-    if (layer) Object.assign(layer, change);
+    if (layer) {
+      Object.assign(layer, change);
+    }
   });
 
 /** In front of everything, or right in front of the layer named. */
@@ -63,11 +72,15 @@ export const addLayerBehind = (pictureId: string, layer: Layer): Edit =>
     picture.layers.unshift(castDraft(layer));
   });
 
-/** In front of everything but the words in front: a veil, a blur or a texture is not to lie on them. */
+/**
+ * In front of everything but the words in front: a veil, a blur or a texture is not to lie on them.
+ */
 export const addBehindWords = (pictureId: string, layer: Layer): Edit =>
   editPicture(pictureId, (picture) => {
     let at = picture.layers.length;
-    while (picture.layers[at - 1]?.kind === 'text') at--;
+    while (picture.layers[at - 1]?.kind === 'text') {
+      at--;
+    }
     picture.layers.splice(at, 0, castDraft(layer));
   });
 
@@ -75,7 +88,9 @@ export const addBehindWords = (pictureId: string, layer: Layer): Edit =>
 export const replaceLayer = (pictureId: string, layerId: string, layers: readonly Layer[]): Edit =>
   editPicture(pictureId, (picture) => {
     const at = picture.layers.findIndex((l) => l.id === layerId);
-    if (at >= 0) picture.layers.splice(at, 1, ...layers.map(castDraft));
+    if (at >= 0) {
+      picture.layers.splice(at, 1, ...layers.map(castDraft));
+    }
   });
 
 /** Everything that lies in the slot in place of what lay there. */
@@ -92,8 +107,11 @@ export const editLayers = (
   change: (layer: Layer) => Partial<Layer> | undefined,
 ): Edit =>
   editPicture(pictureId, (picture) => {
-    for (const layer of picture.layers)
-      if (layerIds.includes(layer.id)) Object.assign(layer, change(current(layer) as Layer));
+    for (const layer of picture.layers) {
+      if (layerIds.includes(layer.id)) {
+        Object.assign(layer, change(current(layer) as Layer));
+      }
+    }
   });
 
 export const removeLayers = (pictureId: string, layerIds: readonly string[]): Edit =>
@@ -105,12 +123,13 @@ export const removeLayers = (pictureId: string, layerIds: readonly string[]): Ed
 export const placeLayer = (pictureId: string, layerId: string, to: number): Edit =>
   editPicture(pictureId, (picture) => {
     const from = picture.layers.findIndex((l) => l.id === layerId);
-    if (from >= 0)
+    if (from >= 0) {
       picture.layers.splice(
         Math.min(picture.layers.length - 1, Math.max(0, to)),
         0,
         ...picture.layers.splice(from, 1),
       );
+    }
   });
 
 /** `by` places towards the front, or towards the back when negative; stops at the ends. */
@@ -118,43 +137,57 @@ export const moveLayer =
   (pictureId: string, layerId: string, by: number): Edit =>
   (site) => {
     const from = site.pictures[pictureId]?.layers.findIndex((l) => l.id === layerId) ?? -1;
-    if (from >= 0) placeLayer(pictureId, layerId, from + by)(site);
+    if (from >= 0) {
+      placeLayer(pictureId, layerId, from + by)(site);
+    }
   };
 
 /** Puts a picture on the shelf once; a second time changes nothing. */
 export const shelve =
   (item: ShelfItem): Edit =>
   (site) => {
-    if (!site.shelf.some((i) => i.assetId === item.assetId)) site.shelf.push(item);
+    if (!site.shelf.some((i) => i.assetId === item.assetId)) {
+      site.shelf.push(item);
+    }
   };
 
 /** Puts a font of the owner's among the site's once. */
 export const keepFont =
   (font: OwnFont): Edit =>
   (site) => {
-    if (!site.fonts.some((f) => f.id === font.id)) site.fonts.push(castDraft(font));
+    if (!site.fonts.some((f) => f.id === font.id)) {
+      site.fonts.push(castDraft(font));
+    }
   };
 
-/** Adds a colour to the theme's, under its own hex as the name; one that is there already is left alone. */
+/**
+ * Adds a colour to the theme's, under its own hex as the name; one that is there already is left
+ * alone.
+ */
 export const addThemeColour =
   (hex: Hex, name: string = hex): Edit =>
   (site) => {
-    if (!site.theme.colours.some((c) => c.hex === hex)) site.theme.colours.push({ name, hex });
+    if (!site.theme.colours.some((c) => c.hex === hex)) {
+      site.theme.colours.push({ name, hex });
+    }
   };
 
 /** Puts a size among the owner's own. */
 export const keepSize =
   (size: NamedSize): Edit =>
   (site) => {
-    if (!site.ownSizes.some((s) => s.width === size.width && s.height === size.height))
+    if (!site.ownSizes.some((s) => s.width === size.width && s.height === size.height)) {
       site.ownSizes.push(size);
+    }
   };
 
 export const editShelf =
   (assetId: string, change: Partial<Omit<ShelfItem, 'assetId'>>): Edit =>
   (site) => {
     const item = site.shelf.find((i) => i.assetId === assetId);
-    if (item) Object.assign(item, change);
+    if (item) {
+      Object.assign(item, change);
+    }
   };
 
 /** Takes a picture off the shelf; what is drawn with it goes on being drawn. */
@@ -167,5 +200,7 @@ export const takeOffShelf =
 export const chain =
   (...edits: Edit[]): Edit =>
   (site) => {
-    for (const edit of edits) edit(site);
+    for (const edit of edits) {
+      edit(site);
+    }
   };

@@ -15,13 +15,16 @@ const oldPosition = (kind: unknown) => ({
 
 const list = (value: unknown): Stored[] => (Array.isArray(value) ? (value as Stored[]) : []);
 
-/** The page that had one content width in px, at most one sidebar at the right and at most one section. */
+/**
+ * The page that had one content width in px, at most one sidebar at the right and at most one
+ * section.
+ */
 function pageFrom1(
   { contentWidth, backgroundSlot, section, ...page }: Stored,
   slots: readonly Stored[],
 ): Stored {
-  const { sidebarSlot, ...body } = page.body as Stored,
-    strip = slots.find((s) => s.id === sidebarSlot);
+  const { sidebarSlot, ...body } = page.body as Stored;
+  const strip = slots.find((s) => s.id === sidebarSlot);
   return {
     ...page,
     content: { px: contentWidth, percent: null },
@@ -45,8 +48,10 @@ const photoFrom1 = (layer: Stored): Stored =>
 /** Texts were upright, in one line height, and nothing had effects, a crop, a cut-out or a lock. */
 function layerFrom2(layer: Stored): Stored {
   const unlocked = { ...layer, locked: false };
-  if (layer.kind === 'photo') return { ...unlocked, crop: null, cutOut: null, effects: [] };
-  if (layer.kind === 'text')
+  if (layer.kind === 'photo') {
+    return { ...unlocked, crop: null, cutOut: null, effects: [] };
+  }
+  if (layer.kind === 'text') {
     return {
       ...unlocked,
       italic: false,
@@ -58,13 +63,18 @@ function layerFrom2(layer: Stored): Stored {
       turn: 0,
       effects: [],
     };
+  }
   return unlocked;
 }
 
 /** Washes lay everywhere, and all words were part of the file. */
 function layerFrom3(layer: Stored): Stored {
-  if (layer.kind === 'fill') return { ...layer, extent: { type: 'all' } };
-  if (layer.kind === 'text') return { ...layer, hangs: false, live: false };
+  if (layer.kind === 'fill') {
+    return { ...layer, extent: { type: 'all' } };
+  }
+  if (layer.kind === 'text') {
+    return { ...layer, hangs: false, live: false };
+  }
   return layer.kind === 'photo' || layer.kind === 'shape' ? { ...layer, hangs: false } : layer;
 }
 
@@ -81,8 +91,9 @@ const besideFrom3 = (beside: unknown): unknown =>
 
 /** JPEG of a quality below 90 and WebP halved hue and chroma; nothing was searched for. */
 function pictureFrom4(picture: Stored): Stored {
-  const press = picture.press as Stored | undefined,
-    full = press?.format === 'avif' || (press?.format === 'jpeg' && Number(press.quality) >= 90);
+  const press = picture.press as Stored | undefined;
+  const full =
+    press?.format === 'avif' || (press?.format === 'jpeg' && Number(press.quality) >= 90);
   return {
     ...picture,
     press: { ...press, chroma: full ? 'full' : 'half', table: 3 },
@@ -167,19 +178,23 @@ const steps: Readonly<Record<number, (site: Stored) => Stored>> = {
 };
 
 /**
- * Brings stored data up to the present version, step by step; the fields themselves are checked afterwards.
+ * Brings stored data up to the present version, step by step; the fields themselves are checked
+ * afterwards.
  * @throws MigrationError when it has no version, or a newer one than this program knows
  */
 export function migrate(value: unknown): unknown {
   let site = value as Stored;
   for (;;) {
     const version = (site as { schemaVersion?: unknown } | null)?.schemaVersion;
-    if (version === schemaVersion) return site;
+    if (version === schemaVersion) {
+      return site;
+    }
     const step = typeof version === 'number' ? steps[version] : undefined;
-    if (!step)
+    if (!step) {
       throw new MigrationError(
         `Expected a site of version ${schemaVersion} or older, found ${version === undefined ? 'no version' : `version ${String(version)}`}`,
       );
+    }
     site = step(site);
   }
 }

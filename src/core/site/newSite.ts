@@ -1,7 +1,10 @@
 import type { Page } from './model/page';
 import { schemaVersion, type HandOverChoices, type Limits, type Site } from './model/site';
 
-/** Side margin, words on a phone, calm and a page's weight to begin with (common practice, no source; calm is ours, by looking). */
+/**
+ * Side margin, words on a phone, calm and a page's weight to begin with (common practice, no
+ * source; calm is ours, by looking).
+ */
 export const usualLimits: Limits = {
   sideMargin: 50,
   phoneText: 12,
@@ -11,9 +14,9 @@ export const usualLimits: Limits = {
 
 export const usualHandOver: HandOverChoices = { twice: true, narrow: true, fallback: true };
 
-const white = '#ffffff',
-  ink = '#222222',
-  grey = '#e6e6e4';
+const white = '#ffffff';
+const ink = '#222222';
+const grey = '#e6e6e4';
 
 /** A page with everything where it usually is, in greys, and no slot. */
 const emptyPage = (id: string): Page => ({

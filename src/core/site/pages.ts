@@ -6,11 +6,16 @@ import type { Slot, SlotKind } from './model/slot';
 
 /** The slot of a page's background: its own, or the site's default. */
 export function backgroundOf(site: Site, page: Page): string | null {
-  if (page.background.type === 'own') return page.background.slot;
+  if (page.background.type === 'own') {
+    return page.background.slot;
+  }
   return page.background.type === 'default' ? site.defaultBackground : null;
 }
 
-/** The slots of a page in the order of its drawing, which is also the order of their numbers; those that are gone are left out. */
+/**
+ * The slots of a page in the order of its drawing, which is also the order of their numbers; those
+ * that are gone are left out.
+ */
 export function slotsOn(site: Site, page: Page): Slot[] {
   const ids = [
     page.headerSlot,
@@ -36,7 +41,9 @@ export function freeName(site: Pick<Site, 'slots'>, wanted: string): string {
   const taken = new Set(site.slots.map((s) => s.name));
   for (let n = 1; ; n++) {
     const name = n === 1 ? wanted : `${wanted} ${n}`;
-    if (!taken.has(name)) return name;
+    if (!taken.has(name)) {
+      return name;
+    }
   }
 }
 
@@ -49,7 +56,10 @@ export function slotsAside(site: Site): Slot[] {
   return site.slots.filter((slot) => !placed.has(slot));
 }
 
-/** Headers, marks and pieces are content of the page and scale with it; the others are backgrounds and follow CSS's rules for them. */
+/**
+ * Headers, marks and pieces are content of the page and scale with it; the others are backgrounds
+ * and follow CSS's rules for them.
+ */
 export const isContent = (kind: SlotKind): boolean =>
   kind === 'header' || kind === 'mark' || kind === 'piece';
 
@@ -67,15 +77,22 @@ export const editPage =
   (pageId: string, change: (page: Draft<Page>) => void): Edit =>
   (site) => {
     const page = site.pages.find((p) => p.id === pageId);
-    if (page) change(page);
+    if (page) {
+      change(page);
+    }
   };
 
-/** Adds a page that is laid out as another one and shares its slots; its background is the site's default. */
+/**
+ * Adds a page that is laid out as another one and shares its slots; its background is the site's
+ * default.
+ */
 export const addPage =
   (likePageId: string, id: string, name: string): Edit =>
   (site) => {
     const like = site.pages.find((p) => p.id === likePageId);
-    if (!like) return;
+    if (!like) {
+      return;
+    }
     site.pages.push({ ...plainCopy(like), id, name, background: { type: 'default' } });
   };
 
@@ -86,15 +103,22 @@ const plainCopy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
 export const removePage =
   (pageId: string): Edit =>
   (site) => {
-    if (site.pages.length > 1) site.pages = site.pages.filter((p) => p.id !== pageId);
+    if (site.pages.length > 1) {
+      site.pages = site.pages.filter((p) => p.id !== pageId);
+    }
   };
 
-/** Makes a background the default of the site: every page that had it as its own takes the default from then on. */
+/**
+ * Makes a background the default of the site: every page that had it as its own takes the default
+ * from then on.
+ */
 export const makeDefaultBackground =
   (slotId: string): Edit =>
   (site) => {
     site.defaultBackground = slotId;
-    for (const page of site.pages)
-      if (page.background.type === 'own' && page.background.slot === slotId)
+    for (const page of site.pages) {
+      if (page.background.type === 'own' && page.background.slot === slotId) {
         page.background = { type: 'default' };
+      }
+    }
   };

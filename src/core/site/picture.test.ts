@@ -11,8 +11,8 @@ const site = applyEdit(
   newSite('x', 'home', 'X'),
   addSlot('home', { id: 's', kind: 'header', width: 100, height: 50 }),
 );
-const slot = site.slots[0],
-  text = newText('t', 'kiln', 'archivo', 20, '#ffffff', 5, 5);
+const slot = site.slots[0];
+const text = newText('t', 'kiln', 'archivo', 20, '#ffffff', 5, 5);
 const picture = (layers: readonly Layer[], part: Partial<Picture> = {}): Picture => ({
   ...site.pictures['picture-s'],
   ground: { type: 'none' },
@@ -34,8 +34,9 @@ test('what draws the same pixels has the same key: names, locks, alternative tex
       ...text,
       effects: [{ kind: 'glow', side: 'outside', size: 4, colour: '#ffffff', opacity: 1 }],
     } as Layer,
-  ])
+  ]) {
     expect(key([other])).not.toBe(plain);
+  }
   expect(drawingKey(picture([text]), { ...slot, width: 99 })).not.toBe(plain);
 });
 

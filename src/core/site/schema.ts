@@ -339,7 +339,8 @@ const siteSchema = object({
 export class SiteError extends Error {}
 
 /**
- * Checks a site that comes from outside the program; one of an older version is brought up to this one first.
+ * Checks a site that comes from outside the program; one of an older version is brought up to this
+ * one first.
  * @throws SiteError saying which field was expected as what
  */
 export function readSite(value: unknown): Site {
@@ -349,8 +350,9 @@ export function readSite(value: unknown): Site {
       abortEarly: true,
     }) as unknown as Site;
   } catch (error) {
-    if (error instanceof ValidationError || error instanceof MigrationError)
+    if (error instanceof ValidationError || error instanceof MigrationError) {
       throw new SiteError(error.message);
+    }
     throw error;
   }
 }

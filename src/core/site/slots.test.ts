@@ -58,8 +58,8 @@ test('what lay in the place of a new slot stays in the site, on no page, and can
 
 test('taken off a page it stays; removed it is gone with its picture, and every other edit of the page is as before', () => {
   for (const kind of kinds) {
-    const off = after(full, takeOff('home', kind)),
-      gone = after(full, removeSlot(kind));
+    const off = after(full, takeOff('home', kind));
+    const gone = after(full, removeSlot(kind));
     expect(slotsAside(off).map((s) => s.id)).toEqual([kind]);
     expect(gone.slots.map((s) => s.id)).not.toContain(kind);
     expect(Object.keys(gone.pictures)).toHaveLength(kinds.length - 1);
@@ -79,8 +79,8 @@ test('a strip and its column, a band and its height, have one size', () => {
 });
 
 test('content is moved off its place by px of its own, a background by its position', () => {
-  const before = pieceOf(full, 'header'),
-    moved = after(full, moveSlot('header', { x: 30, y: -10 }, { x: 0, y: 0 }));
+  const before = pieceOf(full, 'header');
+  const moved = after(full, moveSlot('header', { x: 30, y: -10 }, { x: 0, y: 0 }));
   expect(pieceOf(moved, 'header').rect).toMatchObject({
     x: before.rect.x + 30,
     y: before.rect.y - 10,
@@ -92,8 +92,8 @@ test('content is moved off its place by px of its own, a background by its posit
       moved.pictures['picture-header'],
     ).css,
   ).toContain('left: 30px');
-  const copy = firstCopy(pieceOf(full, 'background')),
-    shifted = after(full, moveSlot('background', { x: 17, y: 5 }, copy));
+  const copy = firstCopy(pieceOf(full, 'background'));
+  const shifted = after(full, moveSlot('background', { x: 17, y: 5 }, copy));
   expect(firstCopy(pieceOf(shifted, 'background'))).toMatchObject({
     x: Math.round(copy.x + 17),
     y: copy.y + 5,

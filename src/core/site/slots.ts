@@ -10,8 +10,8 @@ import { freeName, isContent, kindTitle } from './pages';
 
 /** Sides of a slot of that kind that the page meets with a colour. */
 function besideOf(kind: SlotKind): Record<Side, Beside | null> {
-  const none = { top: null, right: null, bottom: null, left: null },
-    page: Beside = { from: 'page' };
+  const none = { top: null, right: null, bottom: null, left: null };
+  const page: Beside = { from: 'page' };
   switch (kind) {
     case 'header':
       return { ...none, top: page, left: page, right: page };
@@ -48,7 +48,10 @@ export interface NewSlot
 
 const percent = (value: number) => ({ value, unit: '%' as const });
 
-/** How a kind usually behaves on the page, and the bytes that are usual for it (common practice, no source). */
+/**
+ * How a kind usually behaves on the page, and the bytes that are usual for it (common practice, no
+ * source).
+ */
 const usual: Readonly<Record<SlotKind, Pick<Slot, 'repeat' | 'position' | 'budgetBytes'>>> = {
   header: { repeat: 'no-repeat', position: { x: percent(0), y: percent(0) }, budgetBytes: 60_000 },
   background: {
@@ -96,7 +99,9 @@ export function slotFrom(site: Pick<Site, 'slots'>, part: NewSlot): Slot {
   };
 }
 
-/** Where a slot of each kind goes on a page; what was there before stays in the site, on no page. */
+/**
+ * Where a slot of each kind goes on a page; what was there before stays in the site, on no page.
+ */
 const put: Readonly<Record<SlotKind, (page: Draft<Page>, slot: Slot) => void>> = {
   header: (page, { id }) => {
     page.headerSlot = id;
@@ -111,10 +116,12 @@ const put: Readonly<Record<SlotKind, (page: Draft<Page>, slot: Slot) => void>> =
     if (free) {
       free.slot = id;
       free.width = width;
-    } else page.body.sidebars.push({ side: 'right', width, slot: id });
+    } else {
+      page.body.sidebars.push({ side: 'right', width, slot: id });
+    }
   },
   divider(page, { id }) {
-    if (page.sections.length === 0)
+    if (page.sections.length === 0) {
       page.sections.push({
         height: 240,
         colour: page.bar.colour,
@@ -122,7 +129,9 @@ const put: Readonly<Record<SlotKind, (page: Draft<Page>, slot: Slot) => void>> =
         heading: 'A section',
         dividerSlot: id,
       });
-    else (page.sections.find((s) => s.dividerSlot === null) ?? page.sections[0]).dividerSlot = id;
+    } else {
+      (page.sections.find((s) => s.dividerSlot === null) ?? page.sections[0]).dividerSlot = id;
+    }
   },
   mark: (page, { id }) => {
     page.bar.markSlot = id;
@@ -143,12 +152,15 @@ const put: Readonly<Record<SlotKind, (page: Draft<Page>, slot: Slot) => void>> =
   },
 };
 
-/** Adds a slot with an empty see-through picture and lays it on a page where slots of its kind go; on none where no page is named. */
+/**
+ * Adds a slot with an empty see-through picture and lays it on a page where slots of its kind go;
+ * on none where no page is named.
+ */
 export const addSlot =
   (pageId: string | undefined, part: NewSlot): Edit =>
   (site) => {
-    const page = site.pages.find((p) => p.id === pageId),
-      slot = slotFrom(site, part);
+    const page = site.pages.find((p) => p.id === pageId);
+    const slot = slotFrom(site, part);
     site.slots.push(slot as Draft<Slot>);
     site.pictures[slot.pictureId] = {
       id: slot.pictureId,
@@ -156,16 +168,20 @@ export const addSlot =
       layers: [],
       ...plainPicture(pressAs('webp')),
     };
-    if (page) put[slot.kind](page, slot);
+    if (page) {
+      put[slot.kind](page, slot);
+    }
   };
 
 /** Lays a slot that is there already on a page. */
 export const placeSlot =
   (pageId: string, slotId: string): Edit =>
   (site) => {
-    const page = site.pages.find((p) => p.id === pageId),
-      slot = site.slots.find((s) => s.id === slotId);
-    if (page && slot) put[slot.kind](page, slot);
+    const page = site.pages.find((p) => p.id === pageId);
+    const slot = site.slots.find((s) => s.id === slotId);
+    if (page && slot) {
+      put[slot.kind](page, slot);
+    }
   };
 
 /** Takes a slot off one page; it stays in the site. */
@@ -173,17 +189,33 @@ export const takeOff =
   (pageId: string, slotId: string): Edit =>
   (site) => {
     const page = site.pages.find((p) => p.id === pageId);
-    if (!page) return;
-    if (page.headerSlot === slotId) page.headerSlot = null;
-    if (page.background.type === 'own' && page.background.slot === slotId)
+    if (!page) {
+      return;
+    }
+    if (page.headerSlot === slotId) {
+      page.headerSlot = null;
+    }
+    if (page.background.type === 'own' && page.background.slot === slotId) {
       page.background = { type: 'default' };
-    else if (page.background.type === 'default' && site.defaultBackground === slotId)
+    } else if (page.background.type === 'default' && site.defaultBackground === slotId) {
       page.background = { type: 'none' };
-    if (page.bar.markSlot === slotId) page.bar.markSlot = null;
-    if (page.band?.slot === slotId) page.band.slot = null;
-    for (const sidebar of page.body.sidebars) if (sidebar.slot === slotId) sidebar.slot = null;
-    for (const section of page.sections)
-      if (section.dividerSlot === slotId) section.dividerSlot = null;
+    }
+    if (page.bar.markSlot === slotId) {
+      page.bar.markSlot = null;
+    }
+    if (page.band?.slot === slotId) {
+      page.band.slot = null;
+    }
+    for (const sidebar of page.body.sidebars) {
+      if (sidebar.slot === slotId) {
+        sidebar.slot = null;
+      }
+    }
+    for (const section of page.sections) {
+      if (section.dividerSlot === slotId) {
+        section.dividerSlot = null;
+      }
+    }
     page.pieces = page.pieces.filter((id) => id !== slotId);
   };
 
@@ -192,17 +224,27 @@ export const removeSlot =
   (slotId: string): Edit =>
   (site) => {
     removeNarrow(slotId)(site);
-    for (const other of site.slots) if (other.narrow?.slot === slotId) other.narrow = null;
-    for (const page of site.pages) takeOff(page.id, slotId)(site);
-    if (site.defaultBackground === slotId) site.defaultBackground = null;
+    for (const other of site.slots) {
+      if (other.narrow?.slot === slotId) {
+        other.narrow = null;
+      }
+    }
+    for (const page of site.pages) {
+      takeOff(page.id, slotId)(site);
+    }
+    if (site.defaultBackground === slotId) {
+      site.defaultBackground = null;
+    }
     const slot = site.slots.find((s) => s.id === slotId);
     site.slots = site.slots.filter((s) => s.id !== slotId);
-    if (slot && !site.slots.some((s) => s.pictureId === slot.pictureId))
+    if (slot && !site.slots.some((s) => s.pictureId === slot.pictureId)) {
       delete site.pictures[slot.pictureId];
+    }
   };
 
 /**
- * Gives a slot another size, and with it what on the page is made for it: its column, or its title band.
+ * Gives a slot another size, and with it what on the page is made for it: its column, or its title
+ * band.
  * @param size px; what is left out stays
  */
 export const resizeSlot =
@@ -216,14 +258,20 @@ export const resizeSlot =
       Object.assign(slot, size, { measured });
     })(site);
     for (const page of site.pages) {
-      for (const sidebar of page.body.sidebars)
-        if (sidebar.slot === slotId && size.width !== undefined) sidebar.width = size.width;
-      if (page.band?.slot === slotId && size.height !== undefined) page.band.height = size.height;
+      for (const sidebar of page.body.sidebars) {
+        if (sidebar.slot === slotId && size.width !== undefined) {
+          sidebar.width = size.width;
+        }
+      }
+      if (page.band?.slot === slotId && size.height !== undefined) {
+        page.band.height = size.height;
+      }
     }
   };
 
 /**
- * Moves a slot by whole px: content off its place, a background by its position, which becomes one in px.
+ * Moves a slot by whole px: content off its place, a background by its position, which becomes one
+ * in px.
  * @param from where the background's first copy lies in its positioning area, px
  */
 export const moveSlot = (
@@ -247,18 +295,26 @@ export const moveSlot = (
 export const turnSidebar =
   (pageId: string, slotId: string, side: 'left' | 'right'): Edit =>
   (site) => {
-    for (const sidebar of site.pages.find((p) => p.id === pageId)?.body.sidebars ?? [])
-      if (sidebar.slot === slotId) sidebar.side = side;
+    for (const sidebar of site.pages.find((p) => p.id === pageId)?.body.sidebars ?? []) {
+      if (sidebar.slot === slotId) {
+        sidebar.side = side;
+      }
+    }
   };
 
-/** Hangs a divider above another section of the page; the two change places where that one has a divider too. */
+/**
+ * Hangs a divider above another section of the page; the two change places where that one has a
+ * divider too.
+ */
 export const hangDivider =
   (pageId: string, slotId: string, section: number): Edit =>
   (site) => {
-    const sections = site.pages.find((p) => p.id === pageId)?.sections,
-      from = sections?.find((s) => s.dividerSlot === slotId),
-      to = sections?.[section];
-    if (!from || !to || from === to) return;
+    const sections = site.pages.find((p) => p.id === pageId)?.sections;
+    const from = sections?.find((s) => s.dividerSlot === slotId);
+    const to = sections?.[section];
+    if (!from || !to || from === to) {
+      return;
+    }
     from.dividerSlot = to.dividerSlot;
     to.dividerSlot = slotId;
   };

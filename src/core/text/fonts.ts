@@ -17,19 +17,28 @@ export interface Font extends FontFacts {
   readonly italic: boolean;
 }
 
-/** Files of one slant: the letters of western Europe, and those of the other languages written in Latin letters. */
+/**
+ * Files of one slant: the letters of western Europe, and those of the other languages written in
+ * Latin letters.
+ */
 export interface FontFiles {
   readonly latin: FontFile;
   readonly extended: FontFile;
 }
 
-/** A font that ships with Soyez. Files are the two Latin subsets of the named packages, all under the Open Font License. */
+/**
+ * A font that ships with Soyez. Files are the two Latin subsets of the named packages, all under
+ * the Open Font License.
+ */
 export interface ShippedFont extends Font {
   readonly upright: FontFiles;
   readonly slanted: FontFiles | undefined;
 }
 
-/** Letters that are in the second file, as CSS writes ranges (those of the packages' own style sheets). */
+/**
+ * Letters that are in the second file, as CSS writes ranges (those of the packages' own style
+ * sheets).
+ */
 export const extendedRange =
   'U+0100-0130,U+0132-0151,U+0154-02BA,U+02BD-02C5,U+02C7-02CC,U+02CE-02D7,U+02DD-02FF,U+1D00-1DBF,U+1E00-1E9F,U+1EF2-1EFF,U+20A0-20AB,U+20AD-20C0,U+2113,U+2C60-2C7F,U+A720-A7FF';
 
@@ -138,5 +147,8 @@ export const fontsOf = (own: readonly OwnFont[]): readonly Font[] => [
 export const fontOf = (id: string, own: readonly OwnFont[] = []): Font =>
   fonts.find((f) => f.id === id) ?? own.filter((f) => f.id === id).map(ownFont)[0] ?? fonts[0];
 
-/** Name under which a font's file is registered, so that an installed font of the same name is never used instead. */
+/**
+ * Name under which a font's file is registered, so that an installed font of the same name is never
+ * used instead.
+ */
 export const faceName = (id: string): string => `Soyez ${ownAssetId(id) ?? fontOf(id).family}`;

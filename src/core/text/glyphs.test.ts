@@ -8,11 +8,11 @@ import { faceName, fontOf, fonts, fontsOf, needsExtended, ownFontId } from './fo
 const contextOf = (w: number, h: number) =>
   createCanvas(w, h).getContext('2d') as unknown as TextContext;
 const abril = readFileSync(
-    'node_modules/@fontsource/abril-fatface/files/abril-fatface-latin-400-normal.woff',
-  ),
-  dm = readFileSync(
-    'node_modules/@fontsource/dm-serif-display/files/dm-serif-display-latin-400-normal.woff',
-  );
+  'node_modules/@fontsource/abril-fatface/files/abril-fatface-latin-400-normal.woff',
+);
+const dm = readFileSync(
+  'node_modules/@fontsource/dm-serif-display/files/dm-serif-display-latin-400-normal.woff',
+);
 GlobalFonts.register(abril, 'Abril under test');
 GlobalFonts.register(dm, 'DM under test');
 
@@ -45,14 +45,16 @@ function inkBox({ mask, x, y }: ReturnType<typeof system.cover>): {
   top: number;
   bottom: number;
 } {
-  let left = Infinity,
-    right = -Infinity,
-    top = Infinity,
-    bottom = -Infinity;
+  let left = Infinity;
+  let right = -Infinity;
+  let top = Infinity;
+  let bottom = -Infinity;
   mask.data.forEach((v, i) => {
-    if (v < 40) return;
-    const px = i % mask.width,
-      py = Math.floor(i / mask.width);
+    if (v < 40) {
+      return;
+    }
+    const px = i % mask.width;
+    const py = Math.floor(i / mask.width);
     left = Math.min(left, px);
     right = Math.max(right, px + 1);
     top = Math.min(top, py);
@@ -79,10 +81,12 @@ test('nothing of a text is cut by its mask: a border of one px stays empty, turn
   ]) {
     const { mask } = system.cover(spec(part));
     let edge = 0;
-    for (let x = 0; x < mask.width; x++)
+    for (let x = 0; x < mask.width; x++) {
       edge += mask.data[x] + mask.data[(mask.height - 1) * mask.width + x];
-    for (let y = 0; y < mask.height; y++)
+    }
+    for (let y = 0; y < mask.height; y++) {
       edge += mask.data[y * mask.width] + mask.data[(y + 1) * mask.width - 1];
+    }
     expect(edge).toBe(0);
     expect(Math.max(...mask.data)).toBe(255);
   }
@@ -100,8 +104,8 @@ test('alignment moves the mask, not its shape', () => {
 
 test('a second line stands one line height below the first', () => {
   for (const lineHeight of [0.8, usualLineHeight, 2]) {
-    const one = system.cover(spec({ words: 'H', lineHeight })),
-      two = system.cover(spec({ words: 'H\nH', lineHeight }));
+    const one = system.cover(spec({ words: 'H', lineHeight }));
+    const two = system.cover(spec({ words: 'H\nH', lineHeight }));
     expect(two.y).toBe(one.y);
     expect(two.mask.height - one.mask.height).toBe(Math.round(40 * lineHeight));
   }
@@ -115,8 +119,8 @@ describe.each([
   ['Abril', abril],
   ['DM', dm],
 ])('%s against the font’s own tables, read by an independent library', (font, bytes) => {
-  const opened = create(bytes) as Opened,
-    perPx = (size: number) => size / opened.unitsPerEm;
+  const opened = create(bytes) as Opened;
+  const perPx = (size: number) => size / opened.unitsPerEm;
 
   test.each(['Hill', 'AVATAR To', 'office waffle'])(
     'advance of “%s” with its kerning and ligatures, within a hundredth of its size',
@@ -145,31 +149,32 @@ describe.each([
   test.each(['H', 'o', 'g', 'A'])(
     'the ink of “%s” lies where its glyph box says, within a px',
     (letter) => {
-      const sizePx = 120,
-        k = perPx(sizePx),
-        { minX, maxX, minY, maxY } = opened.layout(letter).glyphs[0].bbox,
-        base = Math.round(sizePx * 0.95);
+      const sizePx = 120;
+      const k = perPx(sizePx);
+      const { minX, maxX, minY, maxY } = opened.layout(letter).glyphs[0].bbox;
+      const base = Math.round(sizePx * 0.95);
       const found = inkBox(real.cover(spec({ font, words: letter, sizePx })));
       for (const [at, wanted] of [
         [found.left, minX * k],
         [found.right, maxX * k],
         [found.top, base - maxY * k],
         [found.bottom, base - minY * k],
-      ])
+      ]) {
         expect(Math.abs(at - wanted)).toBeLessThanOrEqual(1.1);
+      }
     },
   );
 
   test('letter spacing adds its share of the size between letters, and none after the last', () => {
-    const plain = real.box(spec({ font, words: 'Hill' })).width,
-      spaced = real.box(spec({ font, words: 'Hill', spacing: 0.2 })).width;
+    const plain = real.box(spec({ font, words: 'Hill' })).width;
+    const spaced = real.box(spec({ font, words: 'Hill', spacing: 0.2 })).width;
     expect(spaced - plain).toBeCloseTo(3 * 0.2 * 40, 0);
   });
 
   test('width and height in percent stretch box and ink alike', () => {
-    const plain = inkBox(real.cover(spec({ font, words: 'HH' }))),
-      wide = inkBox(real.cover(spec({ font, words: 'HH', stretchX: 1.5 }))),
-      tall = inkBox(real.cover(spec({ font, words: 'HH', stretchY: 1.5 })));
+    const plain = inkBox(real.cover(spec({ font, words: 'HH' })));
+    const wide = inkBox(real.cover(spec({ font, words: 'HH', stretchX: 1.5 })));
+    const tall = inkBox(real.cover(spec({ font, words: 'HH', stretchY: 1.5 })));
     expect(Math.abs((wide.right - wide.left) / (plain.right - plain.left) - 1.5)).toBeLessThan(
       0.05,
     );
@@ -185,15 +190,16 @@ describe.each([
 });
 
 test('a quarter turn clockwise turns the ink about the text’s own point', () => {
-  const plain = inkBox(real.cover(spec({ font: 'Abril', words: 'HH', sizePx: 60 }))),
-    turned = inkBox(real.cover(spec({ font: 'Abril', words: 'HH', sizePx: 60, turn: 90 })));
+  const plain = inkBox(real.cover(spec({ font: 'Abril', words: 'HH', sizePx: 60 })));
+  const turned = inkBox(real.cover(spec({ font: 'Abril', words: 'HH', sizePx: 60, turn: 90 })));
   for (const [a, b] of [
     [turned.top, plain.left],
     [turned.bottom, plain.right],
     [turned.left, -plain.bottom],
     [turned.right, -plain.top],
-  ])
+  ]) {
     expect(Math.abs(a - b)).toBeLessThanOrEqual(1);
+  }
 });
 
 test('lines break where Unicode allows it, by width, and inside a word only where it is too wide alone', () => {
@@ -214,24 +220,26 @@ test('lines break where Unicode allows it, by width, and inside a word only wher
 });
 
 test('wrapping keeps every line within the width, and the box has that width', () => {
-  const wrap = 200,
-    wrapped = spec({ font: 'DM', words: 'thrown, glazed and fired by the river', wrap });
-  const box = real.box(wrapped),
-    { left, right } = inkBox(real.cover(wrapped));
+  const wrap = 200;
+  const wrapped = spec({ font: 'DM', words: 'thrown, glazed and fired by the river', wrap });
+  const box = real.box(wrapped);
+  const { left, right } = inkBox(real.cover(wrapped));
   expect(box.width).toBe(wrap);
   expect(right - left).toBeLessThanOrEqual(wrap);
   expect(box.height).toBeGreaterThan(2 * 40 * usualLineHeight);
 });
 
 test('words from the right end where a line from the left would begin: the first letter stands at the right', () => {
-  const hebrew = system.cover(spec({ words: '\u05d0\u05d9' })),
-    one = system.cover(spec({ words: '\u05d0' }));
+  const hebrew = system.cover(spec({ words: '\u05d0\u05d9' }));
+  const one = system.cover(spec({ words: '\u05d0' }));
   // Alef is wider than yod: the right half has more ink.
   const half = (m: typeof hebrew, from: number) => {
     let sum = 0;
     m.mask.data.forEach((v, i) => {
       const x = (i % m.mask.width) / m.mask.width;
-      if (x >= 0.5 === (from === 1)) sum += v;
+      if (x >= 0.5 === (from === 1)) {
+        sum += v;
+      }
     });
     return sum;
   };
@@ -262,9 +270,9 @@ test('emoji are told from letters and signs', () => {
 });
 
 test('pixels have the colour asked for and the cover of the mask', () => {
-  const s = spec({ font: 'Abril', words: 'Hi' }),
-    { raster, x, y } = real.pixels(s, { r: 164, g: 85, b: 58 }),
-    cover = real.cover(s);
+  const s = spec({ font: 'Abril', words: 'Hi' });
+  const { raster, x, y } = real.pixels(s, { r: 164, g: 85, b: 58 });
+  const cover = real.cover(s);
   expect([raster.width, raster.height, x, y]).toEqual([
     cover.mask.width,
     cover.mask.height,

@@ -3,7 +3,10 @@ import { createRaster, type Mask, type Raster, type Rgb } from '../raster/raster
 import type { TextLayer } from '../site/model/objectLayers';
 import { breakLines } from './lines';
 
-/** What decides the shapes of a text: everything but its place in whole px, its strength and its effects. */
+/**
+ * What decides the shapes of a text: everything but its place in whole px, its strength and its
+ * effects.
+ */
 export interface TextSpec extends Pick<
   TextLayer,
   | 'words'
@@ -23,7 +26,9 @@ export interface TextSpec extends Pick<
   readonly offset: { readonly x: number; readonly y: number };
 }
 
-/** Coverage of a text; `x`, `y` is where the mask's corner lies from the px of the text's own point. */
+/**
+ * Coverage of a text; `x`, `y` is where the mask's corner lies from the px of the text's own point.
+ */
 export interface TextMask {
   readonly mask: Mask;
   readonly x: number;
@@ -58,12 +63,18 @@ export interface GlyphRaster {
 /** The usual distance of base lines, as a multiple of the size. */
 export const usualLineHeight = 1.2;
 
-/** Where the first base line stands below the top of a text, and how far the last line's depth goes below its base line, as shares of the size (common practice, no source). */
+/**
+ * Where the first base line stands below the top of a text, and how far the last line's depth goes
+ * below its base line, as shares of the size (common practice, no source).
+ */
 export const firstBase = 0.95;
-const ascent = firstBase,
-  depth = 0.25;
+const ascent = firstBase;
+const depth = 0.25;
 
-/** The part of a 2D canvas context that drawing text needs; the browser's and Skia's for Node both have it. */
+/**
+ * The part of a 2D canvas context that drawing text needs; the browser's and Skia's for Node both
+ * have it.
+ */
 export interface TextContext {
   font: string;
   textAlign: string;
@@ -87,7 +98,10 @@ export interface TextContext {
 export const hasEmoji = (words: string): boolean =>
   /\p{Emoji_Presentation}|\p{Extended_Pictographic}\uFE0F/u.test(words);
 
-/** Letters of scripts that are written from the right; the first letter with a direction decides (rules P2 and P3 of Unicode Standard Annex 9). */
+/**
+ * Letters of scripts that are written from the right; the first letter with a direction decides
+ * (rules P2 and P3 of Unicode Standard Annex 9).
+ */
 const fromRight =
   /^[^\p{L}]*[\p{Script=Hebrew}\p{Script=Arabic}\p{Script=Syriac}\p{Script=Thaana}\p{Script=Nko}]/u;
 
@@ -102,7 +116,10 @@ interface Layout {
   readonly box: TextBox;
 }
 
-/** Sets a context up for a text and lays its lines out, along the text's own axes and before it is stretched. */
+/**
+ * Sets a context up for a text and lays its lines out, along the text's own axes and before it is
+ * stretched.
+ */
 function layOut(context: TextContext, spec: TextSpec, cssFont: (spec: TextSpec) => string): Layout {
   const gap = spec.spacing * spec.sizePx;
   context.font = cssFont(spec);
@@ -114,11 +131,11 @@ function layOut(context: TextContext, spec: TextSpec, cssFont: (spec: TextSpec) 
     context.direction = fromRight.test(line) ? 'rtl' : 'ltr';
     return line === '' ? 0 : context.measureText(line).width - gap;
   };
-  const most = spec.wrap === null ? undefined : spec.wrap / spec.stretchX,
-    texts = breakLines(spec.words, widthOf, most),
-    widths = texts.map(widthOf);
-  const width = most ?? Math.max(0, ...widths),
-    share = spec.align === 'left' ? 0 : spec.align === 'right' ? 1 : 0.5;
+  const most = spec.wrap === null ? undefined : spec.wrap / spec.stretchX;
+  const texts = breakLines(spec.words, widthOf, most);
+  const widths = texts.map(widthOf);
+  const width = most ?? Math.max(0, ...widths);
+  const share = spec.align === 'left' ? 0 : spec.align === 'right' ? 1 : 0.5;
   // Upright base lines stand on whole px, so that all lines of a text look alike.
   const whole = (v: number) =>
     spec.turn === 0 ? Math.round(v * spec.stretchY) / spec.stretchY : v;
@@ -158,12 +175,14 @@ export function canvasGlyphs(
     spec: TextSpec,
     { lines }: Layout,
   ): { x: number; y: number; width: number; height: number } {
-    let left = Infinity,
-      right = -Infinity,
-      top = Infinity,
-      bottom = -Infinity;
+    let left = Infinity;
+    let right = -Infinity;
+    let top = Infinity;
+    let bottom = -Infinity;
     for (const { text, x, base } of lines) {
-      if (!text.trim()) continue;
+      if (!text.trim()) {
+        continue;
+      }
       probe.direction = fromRight.test(text) ? 'rtl' : 'ltr';
       const m = probe.measureText(text);
       for (const px of [x - m.actualBoundingBoxLeft, x + m.actualBoundingBoxRight]) {
@@ -180,9 +199,11 @@ export function canvasGlyphs(
         }
       }
     }
-    if (left > right) return nowhere;
-    const x = Math.floor(left + spec.offset.x) - 1,
-      y = Math.floor(top + spec.offset.y) - 1;
+    if (left > right) {
+      return nowhere;
+    }
+    const x = Math.floor(left + spec.offset.x) - 1;
+    const y = Math.floor(top + spec.offset.y) - 1;
     return {
       x,
       y,
@@ -196,12 +217,14 @@ export function canvasGlyphs(
     fill: string,
   ): { data: Uint8ClampedArray; x: number; y: number; width: number; height: number } {
     const ink = inkOf(spec, layOut(probe, spec, cssFont));
-    if (ink.width === 0) return { data: new Uint8ClampedArray(0), ...ink };
-    const context = contextOf(ink.width, ink.height),
-      { lines } = layOut(context, spec, cssFont),
-      t = (spec.turn * Math.PI) / 180,
-      c = Math.cos(t),
-      s = Math.sin(t);
+    if (ink.width === 0) {
+      return { data: new Uint8ClampedArray(0), ...ink };
+    }
+    const context = contextOf(ink.width, ink.height);
+    const { lines } = layOut(context, spec, cssFont);
+    const t = (spec.turn * Math.PI) / 180;
+    const c = Math.cos(t);
+    const s = Math.sin(t);
     context.fillStyle = fill;
     context.setTransform(
       c * spec.stretchX,
@@ -221,14 +244,18 @@ export function canvasGlyphs(
   return {
     has,
     cover(spec) {
-      const { data: pixels, x, y, width, height } = draw(spec, '#000'),
-        data = new Uint8Array(width * height);
-      for (let i = 0; i < data.length; i++) data[i] = pixels[i * 4 + 3];
+      const { data: pixels, x, y, width, height } = draw(spec, '#000');
+      const data = new Uint8Array(width * height);
+      for (let i = 0; i < data.length; i++) {
+        data[i] = pixels[i * 4 + 3];
+      }
       return { mask: { width, height, data }, x, y };
     },
     pixels(spec, { r, g, b }) {
       const { data, x, y, width, height } = draw(spec, `rgb(${r} ${g} ${b})`);
-      if (width === 0) return { raster: createRaster(1, 1), x, y };
+      if (width === 0) {
+        return { raster: createRaster(1, 1), x, y };
+      }
       return { raster: { width, height, data: new Uint8ClampedArray(data) }, x, y };
     },
     box: (spec) => layOut(probe, spec, cssFont).box,

@@ -1,4 +1,7 @@
-/** The part of the package `linebreak` that is used: break opportunities by Unicode Standard Annex 14. */
+/**
+ * The part of the package `linebreak` that is used: break opportunities by Unicode Standard Annex
+ * 14.
+ */
 declare module 'linebreak' {
   export default class LineBreaker {
     constructor(text: string);

@@ -9,16 +9,22 @@ export interface Pairing {
   readonly sitsWell: boolean;
 }
 
-/** Small letters as tall to a fourteenth look of one size; strokes should be alike, or plainly not (common practice, no source). */
-const alikeHeight = 0.07,
-  alikeStrokes = 1.3,
-  otherStrokes = 1.8;
+/**
+ * Small letters as tall to a fourteenth look of one size; strokes should be alike, or plainly not
+ * (common practice, no source).
+ */
+const alikeHeight = 0.07;
+const alikeStrokes = 1.3;
+const otherStrokes = 1.8;
 
-/** A font beside another: it sits well where small letters are about as tall, and strokes are alike or clearly different. */
+/**
+ * A font beside another: it sits well where small letters are about as tall, and strokes are alike
+ * or clearly different.
+ */
 export function pair(font: FontFacts, other: FontFacts): Pairing {
-  const xHeight = other.xHeight > 0 ? font.xHeight / other.xHeight : 1,
-    contrast = other.contrast > 0 ? font.contrast / other.contrast : 1,
-    apart = Math.max(contrast, 1 / contrast);
+  const xHeight = other.xHeight > 0 ? font.xHeight / other.xHeight : 1;
+  const contrast = other.contrast > 0 ? font.contrast / other.contrast : 1;
+  const apart = Math.max(contrast, 1 / contrast);
   return {
     xHeight,
     contrast,

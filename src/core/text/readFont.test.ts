@@ -8,8 +8,8 @@ const file = (path: string) => new Uint8Array(readFileSync(`node_modules/${path}
 const abril = '@fontsource/abril-fatface/files/abril-fatface-latin-400-normal';
 
 test('the same font says the same from WOFF and WOFF2', () => {
-  const woff = readFont('a.woff', file(`${abril}.woff`)),
-    woff2 = readFont('a.woff2', file(`${abril}.woff2`));
+  const woff = readFont('a.woff', file(`${abril}.woff`));
+  const woff2 = readFont('a.woff2', file(`${abril}.woff2`));
   expect(woff).toEqual(woff2);
   expect(woff).toMatchObject({ family: 'Abril Fatface', weights: [400, 400], xHeight: 0.476 });
 });
@@ -21,11 +21,12 @@ test('a variable font says its weights', () => {
 });
 
 test('the facts that ship are those of the files', () => {
-  for (const font of fonts)
+  for (const font of fonts) {
     expect(readFont(font.id, file(font.upright.latin.origin))).toMatchObject({
       xHeight: font.xHeight,
       contrast: font.contrast,
     });
+  }
 });
 
 const ring = (rx: number, ry: number) => (s: number) =>

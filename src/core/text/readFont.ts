@@ -19,12 +19,12 @@ interface Segment {
 
 /** The contours of a glyph as short straight pieces. */
 function flatten(commands: readonly { command: string; args: number[] }[]): Segment[] {
-  const out: Segment[] = [],
-    steps = 16;
-  let x = 0,
-    y = 0,
-    startX = 0,
-    startY = 0;
+  const out: Segment[] = [];
+  const steps = 16;
+  let x = 0;
+  let y = 0;
+  let startX = 0;
+  let startY = 0;
   const to = (nx: number, ny: number) => {
     out.push({ x0: x, y0: y, x1: nx, y1: ny });
     x = nx;
@@ -34,24 +34,27 @@ function flatten(commands: readonly { command: string; args: number[] }[]): Segm
     if (command === 'moveTo') {
       x = startX = a[0];
       y = startY = a[1];
-    } else if (command === 'lineTo') to(a[0], a[1]);
-    else if (command === 'closePath') to(startX, startY);
-    else {
-      const [sx, sy] = [x, y],
-        cubic = command === 'bezierCurveTo',
-        [c1x, c1y] = a,
-        [c2x, c2y] = cubic ? [a[2], a[3]] : a,
-        [ex, ey] = a.slice(-2);
+    } else if (command === 'lineTo') {
+      to(a[0], a[1]);
+    } else if (command === 'closePath') {
+      to(startX, startY);
+    } else {
+      const [sx, sy] = [x, y];
+      const cubic = command === 'bezierCurveTo';
+      const [c1x, c1y] = a;
+      const [c2x, c2y] = cubic ? [a[2], a[3]] : a;
+      const [ex, ey] = a.slice(-2);
       for (let i = 1; i <= steps; i++) {
-        const t = i / steps,
-          u = 1 - t;
-        if (cubic)
+        const t = i / steps;
+        const u = 1 - t;
+        if (cubic) {
           to(
             u * u * u * sx + 3 * u * u * t * c1x + 3 * u * t * t * c2x + t * t * t * ex,
             u * u * u * sy + 3 * u * u * t * c1y + 3 * u * t * t * c2y + t * t * t * ey,
           );
-        else
+        } else {
           to(u * u * sx + 2 * u * t * c1x + t * t * ex, u * u * sy + 2 * u * t * c1y + t * t * ey);
+        }
       }
     }
   }
@@ -68,42 +71,49 @@ function crossings(
 ): number[] {
   const found: number[] = [];
   for (const { x0, y0, x1, y1 } of segments) {
-    const ex = x1 - x0,
-      ey = y1 - y0,
-      det = ex * dy - ey * dx;
-    if (Math.abs(det) < 1e-9) continue;
-    const along = ((x0 - cx) * dy - (y0 - cy) * dx) / -det,
-      away = ((x0 - cx) * ey - (y0 - cy) * ex) / -det;
-    if (along >= 0 && along < 1 && away > 0) found.push(away);
+    const ex = x1 - x0;
+    const ey = y1 - y0;
+    const det = ex * dy - ey * dx;
+    if (Math.abs(det) < 1e-9) {
+      continue;
+    }
+    const along = ((x0 - cx) * dy - (y0 - cy) * dx) / -det;
+    const away = ((x0 - cx) * ey - (y0 - cy) * ex) / -det;
+    if (along >= 0 && along < 1 && away > 0) {
+      found.push(away);
+    }
   }
   return found.sort((a, b) => a - b);
 }
 
 /**
- * Thickest part of an o against its thinnest: how far the outer contour is from each place of the inner one.
+ * Thickest part of an o against its thinnest: how far the outer contour is from each place of the
+ * inner one.
  * @returns 1 where the letter has no hole to look from
  */
 export function strokeContrast(commands: readonly { command: string; args: number[] }[]): number {
-  const segments = flatten(commands),
-    xs = segments.flatMap((s) => [s.x0, s.x1]),
-    ys = segments.flatMap((s) => [s.y0, s.y1]);
-  const cx = (Math.min(...xs) + Math.max(...xs)) / 2,
-    cy = (Math.min(...ys) + Math.max(...ys)) / 2,
-    inner: [number, number][] = [],
-    outer: [number, number][] = [];
+  const segments = flatten(commands);
+  const xs = segments.flatMap((s) => [s.x0, s.x1]);
+  const ys = segments.flatMap((s) => [s.y0, s.y1]);
+  const cx = (Math.min(...xs) + Math.max(...xs)) / 2;
+  const cy = (Math.min(...ys) + Math.max(...ys)) / 2;
+  const inner: [number, number][] = [];
+  const outer: [number, number][] = [];
   for (let degrees = 0; degrees < 360; degrees += 2) {
-    const t = (degrees * Math.PI) / 180,
-      c = Math.cos(t),
-      s = Math.sin(t),
-      found = crossings(segments, cx, cy, c, s);
-    if (found.length < 2) continue;
+    const t = (degrees * Math.PI) / 180;
+    const c = Math.cos(t);
+    const s = Math.sin(t);
+    const found = crossings(segments, cx, cy, c, s);
+    if (found.length < 2) {
+      continue;
+    }
     inner.push([cx + c * found[0], cy + s * found[0]]);
     outer.push([cx + c * found.at(-1)!, cy + s * found.at(-1)!]);
   }
   const thickness = inner.map(([x, y]) =>
-      Math.min(...outer.map(([u, v]) => Math.hypot(u - x, v - y))),
-    ),
-    thinnest = Math.min(...thickness);
+    Math.min(...outer.map(([u, v]) => Math.hypot(u - x, v - y))),
+  );
+  const thinnest = Math.min(...thickness);
   return thickness.length > 0 && thinnest > 0 ? Math.max(...thickness) / thinnest : 1;
 }
 
@@ -121,17 +131,22 @@ interface Inner {
 }
 
 /**
- * The small o at the regular weight. The library makes no variation of a WOFF2 font, whose glyphs it has unpacked already:
+ * The small o at the regular weight. The library makes no variation of a WOFF2 font, whose glyphs
+ * it has unpacked already:
  * there its own table of variations is laid on the unpacked points.
  */
 function regularO(font: Opened): readonly { command: string; args: number[] }[] {
-  const axis = font.variationAxes?.wght,
-    glyph = font.glyphForCodePoint(0x6f);
-  if (!axis) return glyph.path.commands;
-  const regular = Math.min(axis.max, Math.max(axis.min, 400)),
-    inner = font as unknown as Inner,
-    points = inner._transformedGlyphs?.[glyph.id]?.points;
-  if (!points) return font.getVariation({ wght: regular }).glyphForCodePoint(0x6f).path.commands;
+  const axis = font.variationAxes?.wght;
+  const glyph = font.glyphForCodePoint(0x6f);
+  if (!axis) {
+    return glyph.path.commands;
+  }
+  const regular = Math.min(axis.max, Math.max(axis.min, 400));
+  const inner = font as unknown as Inner;
+  const points = inner._transformedGlyphs?.[glyph.id]?.points;
+  if (!points) {
+    return font.getVariation({ wght: regular }).glyphForCodePoint(0x6f).path.commands;
+  }
   inner.variationCoords = Object.entries(font.variationAxes).map(([tag, a]) =>
     tag === 'wght' ? regular : (a?.default ?? 0),
   );
@@ -151,8 +166,8 @@ function factsOf(font: Opened): FontFacts {
   };
 }
 
-const wanted = 'a TTF, OTF, WOFF or WOFF2 font',
-  collection = 'ttcf';
+const wanted = 'a TTF, OTF, WOFF or WOFF2 font';
+const collection = 'ttcf';
 
 /**
  * Reads a font file: its name, weights and proportions. Type by its bytes, never by its name.
@@ -160,15 +175,25 @@ const wanted = 'a TTF, OTF, WOFF or WOFF2 font',
  */
 export function readFont(name: string, bytes: Uint8Array): FontReport {
   const refuse = (found: string) => new FontError(`${name}: expected ${wanted}, found ${found}.`);
-  if (bytes.length === 0) throw refuse('an empty file');
-  if (bytes.length > limits.bytes) throw refuse(`${(bytes.length / 2 ** 20).toFixed(0)} MB`);
-  if (signatureOf(bytes) === collection) throw refuse('a collection of several fonts');
-  if (!isFont(bytes)) throw refuse('something else');
+  if (bytes.length === 0) {
+    throw refuse('an empty file');
+  }
+  if (bytes.length > limits.bytes) {
+    throw refuse(`${(bytes.length / 2 ** 20).toFixed(0)} MB`);
+  }
+  if (signatureOf(bytes) === collection) {
+    throw refuse('a collection of several fonts');
+  }
+  if (!isFont(bytes)) {
+    throw refuse('something else');
+  }
   try {
-    const font = create(bytes as Buffer) as Opened,
-      axis = font.variationAxes?.wght,
-      own = (font['OS/2'] as { usWeightClass?: number } | undefined)?.usWeightClass ?? 400;
-    if (font.numGlyphs < 1 || !font.unitsPerEm) throw new Error('no letters');
+    const font = create(bytes as Buffer) as Opened;
+    const axis = font.variationAxes?.wght;
+    const own = (font['OS/2'] as { usWeightClass?: number } | undefined)?.usWeightClass ?? 400;
+    if (font.numGlyphs < 1 || !font.unitsPerEm) {
+      throw new Error('no letters');
+    }
     return {
       family: font.familyName || name.replace(/\.[a-z0-9]+$/i, ''),
       ...factsOf(font),

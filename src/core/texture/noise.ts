@@ -1,4 +1,7 @@
-/* Noise on a lattice that repeats, so that what is made of it joins with itself. Pure functions of place and seed. */
+/*
+ * Noise on a lattice that repeats, so that what is made of it joins with itself. Pure functions of
+ * place and seed.
+ */
 
 /** A number in 0..1 for a lattice point; integer hash, multiply and fold. */
 export function hash(x: number, y: number, seed: number): number {
@@ -11,20 +14,22 @@ export function hash(x: number, y: number, seed: number): number {
 const wrap = (i: number, period: number): number => ((i % period) + period) % period;
 const ease = (t: number): number => t * t * t * (t * (t * 6 - 15) + 10);
 
-/** Value noise in 0..1 at a place in lattice units; the lattice repeats after `px` by `py` cells. */
+/**
+ * Value noise in 0..1 at a place in lattice units; the lattice repeats after `px` by `py` cells.
+ */
 export function valueNoise(x: number, y: number, px: number, py: number, seed: number): number {
-  const xi = Math.floor(x),
-    yi = Math.floor(y),
-    u = ease(x - xi),
-    v = ease(y - yi);
-  const x0 = wrap(xi, px),
-    x1 = wrap(xi + 1, px),
-    y0 = wrap(yi, py),
-    y1 = wrap(yi + 1, py);
-  const a = hash(x0, y0, seed),
-    b = hash(x1, y0, seed),
-    c = hash(x0, y1, seed),
-    d = hash(x1, y1, seed);
+  const xi = Math.floor(x);
+  const yi = Math.floor(y);
+  const u = ease(x - xi);
+  const v = ease(y - yi);
+  const x0 = wrap(xi, px);
+  const x1 = wrap(xi + 1, px);
+  const y0 = wrap(yi, py);
+  const y1 = wrap(yi + 1, py);
+  const a = hash(x0, y0, seed);
+  const b = hash(x1, y0, seed);
+  const c = hash(x0, y1, seed);
+  const d = hash(x1, y1, seed);
   return a + (b - a) * u + (c - a + (a - b - c + d) * u) * v;
 }
 
@@ -37,9 +42,9 @@ export function octaves(
   seed: number,
   count: number,
 ): number {
-  let sum = 0,
-    weight = 0.5,
-    total = 0;
+  let sum = 0;
+  let weight = 0.5;
+  let total = 0;
   for (let i = 0, k = 1; i < count; i++, k *= 2, weight /= 2) {
     sum += weight * valueNoise(x * k, y * k, px * k, py * k, seed + i * 101);
     total += weight;
@@ -47,7 +52,10 @@ export function octaves(
   return sum / total;
 }
 
-/** Distances to the nearest and second nearest of one point a cell, in cells, and a number of the nearest cell in 0..1. */
+/**
+ * Distances to the nearest and second nearest of one point a cell, in cells, and a number of the
+ * nearest cell in 0..1.
+ */
 export function cellNoise(
   x: number,
   y: number,
@@ -55,15 +63,15 @@ export function cellNoise(
   py: number,
   seed: number,
 ): { near: number; second: number; id: number } {
-  const xi = Math.floor(x),
-    yi = Math.floor(y);
-  let near = 9,
-    second = 9,
-    id = 0;
+  const xi = Math.floor(x);
+  const yi = Math.floor(y);
+  let near = 9;
+  let second = 9;
+  let id = 0;
   for (let j = -1; j <= 1; j++) {
     for (let i = -1; i <= 1; i++) {
-      const cx = wrap(xi + i, px),
-        cy = wrap(yi + j, py);
+      const cx = wrap(xi + i, px);
+      const cy = wrap(yi + j, py);
       const d = Math.hypot(
         xi + i + 0.15 + 0.7 * hash(cx, cy, seed) - x,
         yi + j + 0.15 + 0.7 * hash(cx, cy, seed + 7) - y,
@@ -72,7 +80,9 @@ export function cellNoise(
         second = near;
         near = d;
         id = hash(cx, cy, seed + 13);
-      } else if (d < second) second = d;
+      } else if (d < second) {
+        second = d;
+      }
     }
   }
   return { near, second, id };

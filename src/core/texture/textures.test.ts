@@ -5,14 +5,17 @@ function steps(
   { width, height, data }: { width: number; height: number; data: ArrayLike<number> },
   axis: 'x' | 'y',
 ): { join: number; inside: number } {
-  let join = 0,
-    inside = 0;
+  let join = 0;
+  let inside = 0;
   for (let y = 0; y < height; y++) {
     for (let x = 0; x < width; x++) {
-      const next = axis === 'x' ? y * width + ((x + 1) % width) : ((y + 1) % height) * width + x,
-        step = Math.abs(data[next] - data[y * width + x]);
-      if (axis === 'x' ? x === width - 1 : y === height - 1) join = Math.max(join, step);
-      else inside = Math.max(inside, step);
+      const next = axis === 'x' ? y * width + ((x + 1) % width) : ((y + 1) % height) * width + x;
+      const step = Math.abs(data[next] - data[y * width + x]);
+      if (axis === 'x' ? x === width - 1 : y === height - 1) {
+        join = Math.max(join, step);
+      } else {
+        inside = Math.max(inside, step);
+      }
     }
   }
   return { join, inside };
@@ -38,8 +41,9 @@ describe.each(textureNames)('%s', (texture) => {
     expect(draw(5)).toEqual(draw(5));
     expect(new Set(draw(5, 0))).toEqual(new Set([128]));
     expect(new Set(draw(5)).size).toBeGreaterThan(3);
-    if (!['stripes', 'dots', 'mesh'].includes(texture))
+    if (!['stripes', 'dots', 'mesh'].includes(texture)) {
       expect(Buffer.from(draw(5)).equals(Buffer.from(draw(6)))).toBe(false);
+    }
   });
 });
 

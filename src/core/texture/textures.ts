@@ -2,7 +2,10 @@ import type { Mask } from '../raster/raster';
 import type { TextureName } from '../site/model/colourLayers';
 import { cellNoise, hash, octaves, valueNoise } from './noise';
 
-/** Where a texture is asked: px, and the same in units of its elements, which repeat after `nx` by `ny`. */
+/**
+ * Where a texture is asked: px, and the same in units of its elements, which repeat after `nx` by
+ * `ny`.
+ */
 interface Place {
   readonly x: number;
   readonly y: number;
@@ -33,22 +36,22 @@ export const textures: Readonly<Record<TextureName, Texture>> = {
       ? hash(x, y, seed)
       : 0.5 + 0.9 * (valueNoise(u, v, nx, ny, seed) - 0.5) + 0.5 * (hash(x, y, seed + 1) - 0.5),
   speckle({ u, v, nx, ny, scale, seed }) {
-    const { near, id } = cellNoise(u, v, nx, ny, seed),
-      size = 0.08 + 0.3 * id ** 3;
+    const { near, id } = cellNoise(u, v, nx, ny, seed);
+    const size = 0.08 + 0.3 * id ** 3;
     return 1 - smooth(size - 0.6 / scale, size + 0.6 / scale, near);
   },
   weave({ u, v, nx, ny, scale, seed }) {
-    const over = ((Math.floor(u) + Math.floor(v)) & 1) === 0,
-      across = over ? v - Math.floor(v) : u - Math.floor(u),
-      along = over ? u - Math.floor(u) : v - Math.floor(v);
-    const thread = Math.sin(Math.PI * across) * (0.55 + 0.45 * Math.sin(Math.PI * along)),
-      fibre = valueNoise(
-        over ? u : u * 6,
-        over ? v * 6 : v,
-        over ? nx : nx * 6,
-        over ? ny * 6 : ny,
-        seed,
-      );
+    const over = ((Math.floor(u) + Math.floor(v)) & 1) === 0;
+    const across = over ? v - Math.floor(v) : u - Math.floor(u);
+    const along = over ? u - Math.floor(u) : v - Math.floor(v);
+    const thread = Math.sin(Math.PI * across) * (0.55 + 0.45 * Math.sin(Math.PI * along));
+    const fibre = valueNoise(
+      over ? u : u * 6,
+      over ? v * 6 : v,
+      over ? nx : nx * 6,
+      over ? ny * 6 : ny,
+      seed,
+    );
     return Math.min(1, thread * (0.75 + 0.4 * fibre)) * (scale < 3 ? 0.8 : 1);
   },
   paper: ({ x, y, u, v, nx, ny, seed }) =>
@@ -95,10 +98,10 @@ export function drawTexture(
   width: number,
   height: number,
 ): Mask {
-  const nx = elementsAlong(texture, width, scale),
-    ny = elementsAlong(texture, height, scale),
-    at = textures[texture],
-    data = new Uint8Array(width * height);
+  const nx = elementsAlong(texture, width, scale);
+  const ny = elementsAlong(texture, height, scale);
+  const at = textures[texture];
+  const data = new Uint8Array(width * height);
   const own = Math.min(width / nx, height / ny);
   for (let y = 0, i = 0; y < height; y++) {
     const v = ((y + 0.5) * ny) / height;

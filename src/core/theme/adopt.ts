@@ -29,16 +29,29 @@ export function guessKind(
   path: string,
   { width, height }: { width: number; height: number },
 ): SlotKind {
-  const subject = (found?.selector ?? '').split(/[\s>+~]+/).at(-1) ?? '',
-    words = `${found?.selector ?? ''} ${path.split('/').at(-1) ?? ''}`.toLowerCase();
-  if (/^(html|body)\b/i.test(subject)) return 'background';
-  if (/button|btn|menu|nav|icon|bullet|arrow/.test(words)) return 'piece';
-  if (/logo|brand|mark\b/.test(words)) return width > 500 ? 'header' : 'mark';
-  if (/divider|separator|wave|ridge/.test(words)) return 'divider';
-  if (/sidebar|aside|widget|column/.test(words)) return 'sidebar';
-  if (/hero|title|band|intro/.test(words)) return 'band';
-  if (/header|masthead|banner/.test(words))
+  const subject = (found?.selector ?? '').split(/[\s>+~]+/).at(-1) ?? '';
+  const words = `${found?.selector ?? ''} ${path.split('/').at(-1) ?? ''}`.toLowerCase();
+  if (/^(html|body)\b/i.test(subject)) {
+    return 'background';
+  }
+  if (/button|btn|menu|nav|icon|bullet|arrow/.test(words)) {
+    return 'piece';
+  }
+  if (/logo|brand|mark\b/.test(words)) {
+    return width > 500 ? 'header' : 'mark';
+  }
+  if (/divider|separator|wave|ridge/.test(words)) {
+    return 'divider';
+  }
+  if (/sidebar|aside|widget|column/.test(words)) {
+    return 'sidebar';
+  }
+  if (/hero|title|band|intro/.test(words)) {
+    return 'band';
+  }
+  if (/header|masthead|banner/.test(words)) {
     return width >= 400 && width > height * 1.5 ? 'header' : 'piece';
+  }
   return 'piece';
 }
 
@@ -55,7 +68,9 @@ export function namedColours(colours: readonly ColourFound[]): ThemeColour[] {
     const use = (Object.entries(uses) as [string, number][]).sort((a, b) => b[1] - a[1])[0][0];
     const wanted = (name ?? use).replace(/^color-|^colour-/, '').slice(0, 40);
     let free = wanted;
-    for (let n = 2; taken.has(free); n++) free = `${wanted} ${n}`;
+    for (let n = 2; taken.has(free); n++) {
+      free = `${wanted} ${n}`;
+    }
     taken.add(free);
     return { name: free, hex };
   });
@@ -81,14 +96,17 @@ const baseName = (path: string): string => path.split('/').at(-1) ?? path;
 const groundOf = (pictures: readonly ThemePicture[]): Hex | undefined =>
   pictures.find((p) => p.kind === 'background')?.found?.colour ?? undefined;
 
-/** One slot per picture: its exact size, its name and format, lying as the style sheet lays it, with the file in it and on the shelf. */
+/**
+ * One slot per picture: its exact size, its name and format, lying as the style sheet lays it, with
+ * the file in it and on the shelf.
+ */
 function slotFor(
   { path, item, found, kind }: ThemePicture,
   pageId: string,
   newId: () => string,
 ): Edit {
-  const id = newId(),
-    fileName = baseName(path).replace(/\.[a-z0-9]+$/i, '');
+  const id = newId();
+  const fileName = baseName(path).replace(/\.[a-z0-9]+$/i, '');
   const layer: Layer = newPhoto(newId(), item, item);
   return (site) => {
     addSlot(kind === 'piece' ? undefined : pageId, {
@@ -116,7 +134,10 @@ function slotFor(
   };
 }
 
-/** Takes over from a theme what was chosen of it, as one edit. Pieces come into the site without a place on a page; the rest goes where its kind goes. */
+/**
+ * Takes over from a theme what was chosen of it, as one edit. Pieces come into the site without a
+ * place on a page; the rest goes where its kind goes.
+ */
 export function adoptTheme({
   colours,
   contentWidth,
@@ -127,16 +148,26 @@ export function adoptTheme({
 }: Adoption): Edit {
   const slots = pictures.map((p) => slotFor(p, pageId, newId));
   return (site) => {
-    if (colours?.length) site.theme.colours = namedColours(colours);
-    const heading = shipped(families?.find((f) => f.headings)?.family),
-      body = shipped(families?.find((f) => f.body)?.family);
-    if (heading) site.theme.headingFont = heading;
-    if (body) site.theme.bodyFont = body;
+    if (colours?.length) {
+      site.theme.colours = namedColours(colours);
+    }
+    const heading = shipped(families?.find((f) => f.headings)?.family);
+    const body = shipped(families?.find((f) => f.body)?.family);
+    if (heading) {
+      site.theme.headingFont = heading;
+    }
+    if (body) {
+      site.theme.bodyFont = body;
+    }
     // The page first: what lies beside a new slot is read off it.
     editPage(pageId, (page) => {
-      if (contentWidth !== undefined) page.content.px = contentWidth;
+      if (contentWidth !== undefined) {
+        page.content.px = contentWidth;
+      }
       page.ground = groundOf(pictures) ?? page.ground;
     })(site);
-    for (const slot of slots) slot(site);
+    for (const slot of slots) {
+      slot(site);
+    }
   };
 }

@@ -1,10 +1,13 @@
 import type { Length } from '../site/model/slot';
 import { coloursIn, readBackground } from './backgrounds';
 
-const px = (value: number): Length => ({ value, unit: 'px' }),
-  pc = (value: number): Length => ({ value, unit: '%' });
+const px = (value: number): Length => ({ value, unit: 'px' });
+const pc = (value: number): Length => ({ value, unit: '%' });
 
-/* CSS Backgrounds and Borders Level 3, sections 2.2 to 2.9; the shorthand is held against Chromium in e2e/theme.spec.ts. */
+/*
+ * CSS Backgrounds and Borders Level 3, sections 2.2 to 2.9; the shorthand is held against Chromium
+ * in e2e/theme.spec.ts.
+ */
 
 test.each<[string, string, object]>([
   ['background-image', 'url(a.png)', { url: 'a.png' }],
@@ -33,9 +36,12 @@ test.each<[string, string, object]>([
   ['background-color', 'rgb(164 85 58 / 50%)', { colour: undefined }],
 ])('%s: %s', (property, value, wanted) => {
   const [found] = readBackground(property, value)!;
-  for (const [key, v] of Object.entries(wanted)) expect(found).toHaveProperty(key, v);
-  if (Object.keys(wanted).length === 0)
+  for (const [key, v] of Object.entries(wanted)) {
+    expect(found).toHaveProperty(key, v);
+  }
+  if (Object.keys(wanted).length === 0) {
     expect(Object.values(found).filter((v) => v !== undefined)).toEqual([]);
+  }
 });
 
 test('one layer for each part between commas, in front first', () => {

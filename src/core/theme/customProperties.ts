@@ -11,8 +11,12 @@ const longest = 20_000;
 function closing(text: string, open: number): number {
   let depth = 0;
   for (let i = open; i < text.length; i++) {
-    if (text[i] === '(') depth++;
-    if (text[i] === ')' && --depth === 0) return i;
+    if (text[i] === '(') {
+      depth++;
+    }
+    if (text[i] === ')' && --depth === 0) {
+      return i;
+    }
   }
   return -1;
 }
@@ -21,15 +25,22 @@ function closing(text: string, open: number): number {
 function firstComma(text: string): [string, string | undefined] {
   let depth = 0;
   for (let i = 0; i < text.length; i++) {
-    if (text[i] === '(') depth++;
-    if (text[i] === ')') depth--;
-    if (text[i] === ',' && depth === 0) return [text.slice(0, i), text.slice(i + 1)];
+    if (text[i] === '(') {
+      depth++;
+    }
+    if (text[i] === ')') {
+      depth--;
+    }
+    if (text[i] === ',' && depth === 0) {
+      return [text.slice(0, i), text.slice(i + 1)];
+    }
   }
   return [text, undefined];
 }
 
 /**
- * Puts values in for `var()` (CSS Custom Properties for Cascading Variables Level 1, section 3), fallbacks included.
+ * Puts values in for `var()` (CSS Custom Properties for Cascading Variables Level 1, section 3),
+ * fallbacks included.
  * @returns undefined where a name has no value and no fallback, or names itself
  */
 export function resolveVars(
@@ -37,14 +48,20 @@ export function resolveVars(
   properties: CustomProperties,
   depth = 0,
 ): string | undefined {
-  if (depth > deepest || value.length > longest) return undefined;
+  if (depth > deepest || value.length > longest) {
+    return undefined;
+  }
   const at = value.search(/\bvar\(/i);
-  if (at < 0) return value;
-  const open = value.indexOf('(', at),
-    end = closing(value, open);
-  if (end < 0) return undefined;
-  const [name, fallback] = firstComma(value.slice(open + 1, end)),
-    found = properties.get(name.trim());
+  if (at < 0) {
+    return value;
+  }
+  const open = value.indexOf('(', at);
+  const end = closing(value, open);
+  if (end < 0) {
+    return undefined;
+  }
+  const [name, fallback] = firstComma(value.slice(open + 1, end));
+  const found = properties.get(name.trim());
   const inner =
     (found === undefined ? undefined : resolveVars(found, properties, depth + 1)) ??
     (fallback === undefined ? undefined : resolveVars(fallback.trim(), properties, depth + 1));

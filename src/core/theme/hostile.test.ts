@@ -11,7 +11,10 @@ import { readTheme } from './readTheme';
 import { readStylesheet, StylesheetError } from './stylesheet';
 import { readThemeColours, TokensError } from './tokens';
 
-/* Whatever comes in, it is read or refused with a message; nothing else is thrown, and nothing runs away. */
+/*
+ * Whatever comes in, it is read or refused with a message; nothing else is thrown, and nothing runs
+ * away.
+ */
 
 const bytes = fc.uint8Array({ maxLength: 400 }) as fc.Arbitrary<Uint8Array<ArrayBuffer>>;
 const css = `:root{--a:#123456;--b:var(--a)}
@@ -19,7 +22,9 @@ body{background:var(--b) url("i/x.png") repeat-x 50% 10px / 20px auto fixed;colo
 @media (min-width:600px) and (max-width:900px){.side>a:hover{width:300px;border:1px solid rgb(1 2 3/.5)}}
 h1{font:700 20px/1.2 "Some Font",serif}`;
 
-/** The style sheet with some of its characters taken out, doubled, or put in the place of others. */
+/**
+ * The style sheet with some of its characters taken out, doubled, or put in the place of others.
+ */
 const broken = fc
   .array(
     fc.record({
@@ -59,8 +64,8 @@ function onlyThrows(act: () => unknown, ...kinds: (new (...args: never[]) => Err
 test('a style sheet damaged anywhere is read as far as it goes, with lines that it has', () => {
   fc.assert(
     fc.property(broken, (text) => {
-      const { problems } = readStylesheet('x.css', text),
-        lines = text.split('\n').length;
+      const { problems } = readStylesheet('x.css', text);
+      const lines = text.split('\n').length;
       expect(problems.every((p) => p.line >= 1 && p.line <= lines + 1)).toBe(true);
       const theme = readTheme([{ path: 'x.css', text }]);
       expect(theme.colours.every((c) => /^#[0-9a-f]{6}$/.test(c.hex) && c.count > 0)).toBe(true);
@@ -158,8 +163,8 @@ test('any lines as visitors: refused with their line, or shares that add up to t
       fc.array(line, { maxLength: 12 }).map((lines) => lines.join('\n')),
       (text) => {
         onlyThrows(() => {
-          const list = readVisitors('v.csv', text),
-            widths = list.map((v) => v.width);
+          const list = readVisitors('v.csv', text);
+          const widths = list.map((v) => v.width);
           expect([...widths].sort((a, b) => a - b)).toEqual(widths);
           expect(new Set(widths).size).toBe(widths.length);
           expect(shares(list).reduce((sum, v) => sum + v.share, 0)).toBeCloseTo(1, 9);
@@ -189,6 +194,7 @@ test('a site of an older version whose lists are no lists is brought up as far a
     expect(() => migrate(damaged)).not.toThrow();
     expect(() => readSite(damaged)).toThrow(SiteError);
   }
-  for (const other of [{ schemaVersion: 0 }, { schemaVersion: '2' }, {}, 7, 'site'])
+  for (const other of [{ schemaVersion: 0 }, { schemaVersion: '2' }, {}, 7, 'site']) {
     expect(() => migrate(other)).toThrow(MigrationError);
+  }
 });

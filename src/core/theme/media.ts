@@ -24,13 +24,16 @@ const features: readonly [RegExp, (value: number) => WidthRange][] = [
 ];
 
 /**
- * The screen widths of a media query list (Media Queries Level 4, min-/max- and range forms; an em is 16 px there).
- * @returns no range where the query is for no screen, such as `print`; an open one where it does not speak of widths
+ * The screen widths of a media query list (Media Queries Level 4, min-/max- and range forms; an em
+ * is 16 px there).
+ * @returns no range where the query is for no screen, such as `print`; an open one where it does
+ * not speak of widths
  */
 export function screenWidths(query: string): WidthRange[] {
   return query.split(',').flatMap((part) => {
-    if (/^\s*(only\s+)?(print|speech)\b/i.test(part) || /^\s*not\s+(all|screen)\b/i.test(part))
+    if (/^\s*(only\s+)?(print|speech)\b/i.test(part) || /^\s*not\s+(all|screen)\b/i.test(part)) {
       return [];
+    }
     return features.reduce<WidthRange>((range, [pattern, read]) => {
       const match = pattern.exec(part);
       return match ? { ...range, ...read(px(match[1], match[2])) } : range;
@@ -38,16 +41,22 @@ export function screenWidths(query: string): WidthRange[] {
   });
 }
 
-/** Both at once, where a rule stands inside two queries; undefined where no screen can be of both. */
+/**
+ * Both at once, where a rule stands inside two queries; undefined where no screen can be of both.
+ */
 export function bothRanges(a: WidthRange, b: WidthRange): WidthRange | undefined {
-  const min = Math.max(a.min ?? 0, b.min ?? 0),
-    max = Math.min(a.max ?? Infinity, b.max ?? Infinity);
+  const min = Math.max(a.min ?? 0, b.min ?? 0);
+  const max = Math.min(a.max ?? Infinity, b.max ?? Infinity);
   return min > max ? undefined : { ...(min > 0 && { min }), ...(max < Infinity && { max }) };
 }
 
 /** In words, such as `from 768 px`, `up to 640 px`, `any width`. */
 export function rangeWords({ min, max }: WidthRange): string {
-  if (min !== undefined && max !== undefined) return `${min} to ${max} px`;
-  if (min !== undefined) return `from ${min} px`;
+  if (min !== undefined && max !== undefined) {
+    return `${min} to ${max} px`;
+  }
+  if (min !== undefined) {
+    return `from ${min} px`;
+  }
   return max !== undefined ? `up to ${max} px` : 'any width';
 }

@@ -73,27 +73,38 @@ export interface SheetText {
 }
 
 const propertyUse = (property: string, rule: StyleRule): ColourUse => {
-  if (/^background/.test(property)) return 'background';
-  if (/^(border|outline|column-rule)/.test(property)) return 'border';
-  if (property === 'color')
+  if (/^background/.test(property)) {
+    return 'background';
+  }
+  if (/^(border|outline|column-rule)/.test(property)) {
+    return 'border';
+  }
+  if (property === 'color') {
     return rule.subject.type === 'a' || /:(link|visited)\b/.test(rule.subject.text)
       ? 'link'
       : 'text';
+  }
   return 'other';
 };
 
 const colourProperty =
   /^(background(-color|-image)?|color|border(-(top|right|bottom|left|block|inline)(-(start|end))?)?(-color)?|outline(-color)?|column-rule(-color)?|fill|stroke|caret-color|accent-color|text-decoration(-color)?|box-shadow|text-shadow)$/;
 
-/** Values for the page as a whole: what `:root` and its like declare, whatever the screen, the last one counting. */
+/**
+ * Values for the page as a whole: what `:root` and its like declare, whatever the screen, the last
+ * one counting.
+ */
 export function customProperties(rules: readonly StyleRule[]): Map<string, string> {
   const found = new Map<string, string>();
   for (const rule of rules) {
     const whole =
       /^(:root|html|body|\*|:host)$/.test(rule.selector) &&
       rule.widths.every((w) => w.min === undefined && w.max === undefined);
-    for (const { property, value } of rule.declarations)
-      if (property.startsWith('--') && (whole || !found.has(property))) found.set(property, value);
+    for (const { property, value } of rule.declarations) {
+      if (property.startsWith('--') && (whole || !found.has(property))) {
+        found.set(property, value);
+      }
+    }
   }
   return found;
 }
@@ -119,23 +130,33 @@ export const contentName = /(container|wrap|content|page|main|site|layout|inner|
 
 function widthOf(value: string): { value: number; unit: 'px' | '%' } | undefined {
   const match = /^(\d*\.?\d+)(px|r?em|%)$/i.exec(value.trim());
-  if (!match) return undefined;
-  const number = Number(match[1]),
-    unit = match[2].toLowerCase();
-  if (unit === '%') return number >= 20 && number < 100 ? { value: number, unit: '%' } : undefined;
+  if (!match) {
+    return undefined;
+  }
+  const number = Number(match[1]);
+  const unit = match[2].toLowerCase();
+  if (unit === '%') {
+    return number >= 20 && number < 100 ? { value: number, unit: '%' } : undefined;
+  }
   const px = unit === 'px' ? number : number * 16;
   return px >= 100 && px <= 4000 ? { value: px, unit: 'px' } : undefined;
 }
 
 /** A url as a path from the theme's root, or null where it leads out of the theme. */
 export function pathOf(url: string, sheet: string): string | null {
-  if (/^([a-z][a-z0-9+.-]*:|\/\/)/i.test(url)) return null;
-  const clean = url.split(/[?#]/)[0],
-    parts = clean.startsWith('/') ? [] : sheet.split('/').slice(0, -1);
+  if (/^([a-z][a-z0-9+.-]*:|\/\/)/i.test(url)) {
+    return null;
+  }
+  const clean = url.split(/[?#]/)[0];
+  const parts = clean.startsWith('/') ? [] : sheet.split('/').slice(0, -1);
   for (const part of clean.split('/')) {
     if (part === '..') {
-      if (parts.pop() === undefined) return null;
-    } else if (part && part !== '.') parts.push(decode(part));
+      if (parts.pop() === undefined) {
+        return null;
+      }
+    } else if (part && part !== '.') {
+      parts.push(decode(part));
+    }
   }
   return parts.join('/') || null;
 }
@@ -156,7 +177,10 @@ interface Laid {
   colour?: Hex;
 }
 
-/** Declarations of one selector add up; a rule inside a media query adds to what holds for all widths. */
+/**
+ * Declarations of one selector add up; a rule inside a media query adds to what holds for all
+ * widths.
+ */
 function collectBackgrounds(
   rules: readonly StyleRule[],
   resolve: (value: string) => string | undefined,
@@ -168,7 +192,9 @@ function collectBackgrounds(
       for (const { property, value, line } of rule.declarations) {
         const resolved = /^background/.test(property) ? resolve(value) : undefined;
         const set = resolved === undefined ? undefined : readBackground(property, resolved);
-        if (!set) continue;
+        if (!set) {
+          continue;
+        }
         const everywhere = laid.get(`${rule.selector} {}`);
         const entry = laid.get(key) ?? {
           rule,
@@ -190,7 +216,9 @@ function collectBackgrounds(
           }));
         }
         const colour = set.at(-1)?.colour;
-        if (property === 'background-color' || property === 'background') entry.colour = colour;
+        if (property === 'background-color' || property === 'background') {
+          entry.colour = colour;
+        }
       }
     }
   }
@@ -236,7 +264,9 @@ function collectColours(
   const counts = new Map<Hex, ColourCount>();
   for (const rule of rules) {
     for (const { property, value } of rule.declarations) {
-      if (!colourProperty.test(property)) continue;
+      if (!colourProperty.test(property)) {
+        continue;
+      }
       for (const hex of coloursIn(resolve(value) ?? '')) {
         const entry = counts.get(hex) ?? {
           count: 0,
@@ -251,7 +281,9 @@ function collectColours(
   const names = new Map<Hex, string>();
   for (const [name, value] of properties) {
     const [hex, ...more] = coloursIn(resolve(value) ?? '');
-    if (hex && more.length === 0 && !names.has(hex)) names.set(hex, name.slice(2));
+    if (hex && more.length === 0 && !names.has(hex)) {
+      names.set(hex, name.slice(2));
+    }
   }
   return [...counts]
     .map(([hex, entry]) => ({ hex, ...entry, name: names.get(hex) }))
@@ -265,15 +297,23 @@ function collectFonts(
   const fonts = new Map<string, { count: number; headings: boolean; body: boolean }>();
   for (const rule of rules) {
     for (const { property, value } of rule.declarations) {
-      if (property !== 'font-family' && property !== 'font') continue;
-      const resolved = resolve(value) ?? '',
-        family = familyOf(property === 'font' ? familiesOfFont(resolved) : resolved);
-      if (!family) continue;
-      const entry = fonts.get(family) ?? { count: 0, headings: false, body: false },
-        { type, text } = rule.subject;
+      if (property !== 'font-family' && property !== 'font') {
+        continue;
+      }
+      const resolved = resolve(value) ?? '';
+      const family = familyOf(property === 'font' ? familiesOfFont(resolved) : resolved);
+      if (!family) {
+        continue;
+      }
+      const entry = fonts.get(family) ?? { count: 0, headings: false, body: false };
+      const { type, text } = rule.subject;
       entry.count++;
-      if (/^h[1-6]$/.test(type ?? '') || /title|heading/i.test(text)) entry.headings = true;
-      if (type === 'body' || type === 'html' || /^(:root|\*)$/.test(text)) entry.body = true;
+      if (/^h[1-6]$/.test(type ?? '') || /title|heading/i.test(text)) {
+        entry.headings = true;
+      }
+      if (type === 'body' || type === 'html' || /^(:root|\*)$/.test(text)) {
+        entry.body = true;
+      }
       fonts.set(family, entry);
     }
   }
@@ -289,12 +329,16 @@ function collectWidths(
   const widths = new Map<string, WidthFound>();
   for (const rule of rules) {
     for (const { property, value, line } of rule.declarations) {
-      if (!/^(max-|min-)?width$|^flex-basis$/.test(property)) continue;
+      if (!/^(max-|min-)?width$|^flex-basis$/.test(property)) {
+        continue;
+      }
       const found = widthOf(resolve(value) ?? '');
-      if (!found) continue;
-      const key = `${found.value}${found.unit}`,
-        before = widths.get(key),
-        content = property !== 'min-width' && contentName.test(rule.subject.text);
+      if (!found) {
+        continue;
+      }
+      const key = `${found.value}${found.unit}`;
+      const before = widths.get(key);
+      const content = property !== 'min-width' && contentName.test(rule.subject.text);
       widths.set(
         key,
         before
@@ -317,11 +361,14 @@ function collectWidths(
   );
 }
 
-/** What the style sheets of a theme say of its colours, fonts, widths and background pictures. Later sheets count over earlier ones. */
+/**
+ * What the style sheets of a theme say of its colours, fonts, widths and background pictures. Later
+ * sheets count over earlier ones.
+ */
 export function readTheme(sheets: readonly SheetText[]): ThemeStyles {
   const read = sheets.map(({ path, text }) => readStylesheet(path, text));
-  const rules = read.flatMap((sheet) => sheet.rules),
-    properties = customProperties(rules);
+  const rules = read.flatMap((sheet) => sheet.rules);
+  const properties = customProperties(rules);
   const resolve = (value: string) => resolveVars(value, properties);
   return {
     colours: collectColours(rules, resolve, properties),
@@ -333,7 +380,10 @@ export function readTheme(sheets: readonly SheetText[]): ThemeStyles {
   };
 }
 
-/** The width a theme's content most likely has: the widest px that something named like content is given at any width of screen. */
+/**
+ * The width a theme's content most likely has: the widest px that something named like content is
+ * given at any width of screen.
+ */
 export function contentWidthOf({ widths }: Pick<ThemeStyles, 'widths'>): number | undefined {
   const likely = widths.filter(
     (w) =>

@@ -19,7 +19,10 @@ export interface Declaration {
 /** One selector of a rule, with what is declared for it at some screen widths. */
 export interface StyleRule {
   readonly selector: string;
-  /** What the last part of the selector names: the element's type, if it names one, and everything else it says. */
+  /**
+   * What the last part of the selector names: the element's type, if it names one, and everything
+   * else it says.
+   */
   readonly subject: { readonly type: string | undefined; readonly text: string };
   readonly widths: readonly WidthRange[];
   readonly declarations: readonly Declaration[];
@@ -52,41 +55,44 @@ export const stylesheetLimits = { bytes: 2e6 } as const;
 export function decodeStylesheet(name: string, bytes: Uint8Array): string {
   const refuse = (expected: string, found: string) =>
     new StylesheetError(`${name}: expected ${expected}, found ${found}.`);
-  if (bytes.length > stylesheetLimits.bytes)
+  if (bytes.length > stylesheetLimits.bytes) {
     throw refuse(
       `a style sheet of at most ${stylesheetLimits.bytes / 1e6} MB`,
       `${(bytes.length / 1e6).toFixed(1)} MB`,
     );
+  }
   const mark = (bytes[0] << 8) | bytes[1];
-  if (mark === 0xfffe || mark === 0xfeff)
+  if (mark === 0xfffe || mark === 0xfeff) {
     throw refuse('text in UTF-8', 'UTF-16. Save it as UTF-8 and drop it again');
+  }
   const zeros = bytes.subarray(0, 2000).reduce((n, b) => n + (b === 0 ? 1 : 0), 0);
-  if (zeros > 0)
+  if (zeros > 0) {
     throw refuse(
       'text in UTF-8',
       zeros * 4 > Math.min(2000, bytes.length)
         ? 'UTF-16 or another wide encoding. Save it as UTF-8 and drop it again'
         : 'something that is no text',
     );
+  }
   const text = strFromU8(bytes);
   // Older style sheets are often in a one-byte encoding; what matters in them is plain ASCII.
   return text.includes('\ufffd') ? strFromU8(bytes, true) : text.replace(/^\ufeff/, '');
 }
 
 /**
- * The bytes of a style sheet's text in the encoding it came in, with its byte order mark if it had one: a text that was not
- * changed gives the very bytes it was read from.
+ * The bytes of a style sheet's text in the encoding it came in, with its byte order mark if it had
+ * one: a text that was not changed gives the very bytes it was read from.
  * @param like the file the text was read from
  */
 export function encodeStylesheet(text: string, like: Uint8Array): Uint8Array<ArrayBuffer> {
-  const marked = like[0] === 0xef && like[1] === 0xbb && like[2] === 0xbf,
-    oneByte = strFromU8(like).includes('\ufffd');
+  const marked = like[0] === 0xef && like[1] === 0xbb && like[2] === 0xbf;
+  const oneByte = strFromU8(like).includes('\ufffd');
   return strToU8(marked && !oneByte ? `\ufeff${text}` : text, oneByte) as Uint8Array<ArrayBuffer>;
 }
 
 function subjectOf(selector: Selector): StyleRule['subject'] {
-  const parts = selector.children.toArray(),
-    last = parts.findLastIndex((node) => node.type === 'Combinator');
+  const parts = selector.children.toArray();
+  const last = parts.findLastIndex((node) => node.type === 'Combinator');
   const own = parts.slice(last + 1);
   return {
     type: own.find((node) => node.type === 'TypeSelector')?.name.toLowerCase(),
@@ -99,21 +105,25 @@ const shorten = (text: string): string => {
   return line.length > 60 ? `${line.slice(0, 59)}…` : line;
 };
 
-/** Parses a style sheet as far as it goes, as browsers do: what is broken is passed over to the next declaration or rule. */
+/**
+ * Parses a style sheet as far as it goes, as browsers do: what is broken is passed over to the next
+ * declaration or rule.
+ */
 export function readStylesheet(file: string, text: string): Stylesheet {
-  const problems: StyleProblem[] = [],
-    lines = text.split('\n');
+  const problems: StyleProblem[] = [];
+  const lines = text.split('\n');
   const problem = (line: number) => {
-    if (!problems.some((p) => p.line === line))
+    if (!problems.some((p) => p.line === line)) {
       problems.push({ file, line, text: shorten(lines[line - 1] ?? '') });
+    }
   };
   const tree = parse(text, {
     positions: true,
     parseCustomProperty: false,
     onParseError: (error) => problem((error as unknown as { line: number }).line),
   }) as StyleSheet;
-  const rules: StyleRule[] = [],
-    media: (readonly WidthRange[])[] = [];
+  const rules: StyleRule[] = [];
+  const media: (readonly WidthRange[])[] = [];
 
   const readRule = (rule: Rule) => {
     const line = rule.loc?.start.line ?? 1;
@@ -123,22 +133,26 @@ export function readStylesheet(file: string, text: string): Stylesheet {
     }
     const declarations: Declaration[] = [];
     for (const node of rule.block.children) {
-      if (node.type === 'Declaration')
+      if (node.type === 'Declaration') {
         declarations.push({
           property: node.property.toLowerCase(),
           value: generate(node.value as CssNode).trim(),
           line: node.loc?.start.line ?? line,
         });
-      else if (node.type === 'Raw' && node.value.trim()) problem(node.loc?.start.line ?? line);
+      } else if (node.type === 'Raw' && node.value.trim()) {
+        problem(node.loc?.start.line ?? line);
+      }
     }
     const widths = media.reduce<readonly WidthRange[]>(
       (outer, inner) =>
         outer.flatMap((a) => inner.map((b) => bothRanges(a, b)).filter((r) => r !== undefined)),
       [{}],
     );
-    if (widths.length === 0) return;
+    if (widths.length === 0) {
+      return;
+    }
     for (const selector of rule.prelude.children) {
-      if (selector.type === 'Selector')
+      if (selector.type === 'Selector') {
         rules.push({
           selector: generate(selector),
           subject: subjectOf(selector),
@@ -147,21 +161,28 @@ export function readStylesheet(file: string, text: string): Stylesheet {
           file,
           line,
         });
+      }
     }
   };
 
   walk(tree, {
     enter(node: CssNode) {
-      if (node.type === 'Atrule' && node.name.toLowerCase() === 'media')
+      if (node.type === 'Atrule' && node.name.toLowerCase() === 'media') {
         media.push(node.prelude ? screenWidths(generate(node.prelude)) : [{}]);
+      }
       // Key frames have selectors of their own kind, and font faces declare nothing of the page.
-      if (node.type === 'Atrule' && /(keyframes|font-face|page)$/i.test(node.name))
+      if (node.type === 'Atrule' && /(keyframes|font-face|page)$/i.test(node.name)) {
         return walk.skip;
-      if (node.type === 'Rule') readRule(node);
+      }
+      if (node.type === 'Rule') {
+        readRule(node);
+      }
       return undefined;
     },
     leave(node: CssNode) {
-      if (node.type === 'Atrule' && node.name.toLowerCase() === 'media') media.pop();
+      if (node.type === 'Atrule' && node.name.toLowerCase() === 'media') {
+        media.pop();
+      }
     },
   });
   return { rules, problems };

@@ -148,7 +148,10 @@ test('broken text is read as far as it goes, and the lines that were not underst
   expect(problems.every((p) => p.file === 'b.css' && p.line <= 5)).toBe(true);
 });
 
-/** General style sheets from the registry, each read as it is published; widths and colours are those its documentation names. */
+/**
+ * General style sheets from the registry, each read as it is published; widths and colours are
+ * those its documentation names.
+ */
 describe('published style sheets', () => {
   const read = (path: string) => theme(readFileSync(`node_modules/${path}`, 'utf8'), path);
 

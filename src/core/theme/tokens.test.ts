@@ -32,7 +32,10 @@ test('design tokens, and back, to the level', () => {
   expect(readThemeColours('t.json', bare)).toEqual(many);
 });
 
-/** The forms of the Design Tokens Community Group's modules: groups, inherited types, aliases, plain text of the drafts (from memory). */
+/**
+ * The forms of the Design Tokens Community Group's modules: groups, inherited types, aliases, plain
+ * text of the drafts (from memory).
+ */
 test('groups, aliases and inherited types', () => {
   const text = JSON.stringify({
     brand: { $type: 'color', base: { $value: '#112233' }, link: { $value: '{brand.base}' } },

@@ -19,7 +19,9 @@ function tokenNames(colours: readonly ThemeColour[]): string[] {
   return colours.map(({ name }) => {
     const wanted = tokenName(name);
     let free = wanted;
-    for (let n = 2; taken.has(free); n++) free = `${wanted}-${n}`;
+    for (let n = 2; taken.has(free); n++) {
+      free = `${wanted}-${n}`;
+    }
     taken.add(free);
     return free;
   });
@@ -32,8 +34,8 @@ export function toCustomProperties(colours: readonly ThemeColour[]): string {
 }
 
 /**
- * As design tokens: the JSON of the Design Tokens Community Group's Format and Color modules (2025.10; the form of `$value`
- * from memory).
+ * As design tokens: the JSON of the Design Tokens Community Group's Format and Color modules
+ * (2025.10; the form of `$value` from memory).
  */
 export function toDesignTokens(colours: readonly ThemeColour[]): string {
   const names = tokenNames(colours);
@@ -65,13 +67,20 @@ function colourOfToken(value: unknown): string | undefined {
     const colour = tryColour(value);
     return colour && hexOf(colour);
   }
-  if (!isGroup(value)) return undefined;
-  if (typeof value.hex === 'string' && tryColour(value.hex)) return hexOf(tryColour(value.hex)!);
-  const { components, colorSpace } = value;
-  if (!Array.isArray(components) || components.length !== 3 || typeof colorSpace !== 'string')
+  if (!isGroup(value)) {
     return undefined;
+  }
+  if (typeof value.hex === 'string' && tryColour(value.hex)) {
+    return hexOf(tryColour(value.hex)!);
+  }
+  const { components, colorSpace } = value;
+  if (!Array.isArray(components) || components.length !== 3 || typeof colorSpace !== 'string') {
+    return undefined;
+  }
   const parts = components.map((c) => (c === 'none' ? 0 : Number(c)));
-  if (parts.some(Number.isNaN)) return undefined;
+  if (parts.some(Number.isNaN)) {
+    return undefined;
+  }
   const [a, b, c] = parts;
   const text =
     colorSpace === 'srgb'
@@ -98,27 +107,36 @@ function fromDesignTokens(root: Group, name: string): ThemeColour[] {
       .reduce<unknown>((group, key) => (isGroup(group) ? group[key] : undefined), root);
   const follow = (value: unknown, depth = 0): unknown => {
     const alias = typeof value === 'string' ? /^\{([^{}]+)\}$/.exec(value) : null;
-    if (!alias) return value;
+    if (!alias) {
+      return value;
+    }
     const target = at(alias[1]);
     return depth < deepest && isGroup(target) ? follow(target.$value, depth + 1) : undefined;
   };
   const visit = (group: Group, path: readonly string[], type: unknown) => {
-    if (path.length > deepest)
+    if (path.length > deepest) {
       throw new TokensError(`${name}: expected groups at most ${deepest} deep, found more.`);
+    }
     for (const [key, value] of Object.entries(group)) {
-      if (key.startsWith('$') || !isGroup(value)) continue;
+      if (key.startsWith('$') || !isGroup(value)) {
+        continue;
+      }
       const ownType = value.$type ?? type;
       if ('$value' in value) {
         const hex =
           ownType === 'color' || ownType === undefined
             ? colourOfToken(follow(value.$value))
             : undefined;
-        if (hex) found.push({ name: [...path, key].join(' '), hex });
-        else if (ownType === 'color')
+        if (hex) {
+          found.push({ name: [...path, key].join(' '), hex });
+        } else if (ownType === 'color') {
           throw new TokensError(
             `${name}: expected a colour for ${[...path, key].join('.')}, found ${JSON.stringify(value.$value).slice(0, 60)}.`,
           );
-      } else visit(value, [...path, key], ownType);
+        }
+      } else {
+        visit(value, [...path, key], ownType);
+      }
     }
   };
   visit(root, [], root.$type);
@@ -127,10 +145,13 @@ function fromDesignTokens(root: Group, name: string): ThemeColour[] {
 
 /** Custom properties that hold a colour, resolved, in the order they are written. */
 function fromCustomProperties(name: string, css: string): ThemeColour[] {
-  const { rules } = readStylesheet(name, css),
-    values = new Map<string, string>();
-  for (const { property, value } of rules.flatMap((r) => r.declarations))
-    if (property.startsWith('--')) values.set(property, value);
+  const { rules } = readStylesheet(name, css);
+  const values = new Map<string, string>();
+  for (const { property, value } of rules.flatMap((r) => r.declarations)) {
+    if (property.startsWith('--')) {
+      values.set(property, value);
+    }
+  }
   return [...values].flatMap(([property, value]) => {
     const colour = tryOpaqueColour(resolveVars(value, values) ?? '');
     return colour ? [{ name: property.slice(2), hex: hexOf(colour) }] : [];
@@ -154,15 +175,20 @@ export function readThemeColours(name: string, text: string): ThemeColour[] {
         `${name}: expected design tokens in JSON, found text that breaks off (${error instanceof Error ? error.message : String(error)}).`,
       );
     }
-    if (!isGroup(json))
+    if (!isGroup(json)) {
       throw new TokensError(`${name}: expected an object of design tokens, found a list.`);
+    }
     found = fromDesignTokens(json, name);
-  } else found = fromCustomProperties(name, text);
-  if (found.length === 0)
+  } else {
+    found = fromCustomProperties(name, text);
+  }
+  if (found.length === 0) {
     throw new TokensError(
       `${name}: expected custom properties such as “--clay: #a4553a” or design tokens, found no colour.`,
     );
-  if (found.length > most)
+  }
+  if (found.length > most) {
     throw new TokensError(`${name}: expected at most ${most} colours, found ${found.length}.`);
+  }
   return found;
 }

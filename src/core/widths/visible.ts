@@ -7,7 +7,10 @@ import type { Site } from '../site/model/site';
 import type { Slot } from '../site/model/slot';
 import { isContent } from '../site/pages';
 
-/** Screen widths that are looked at beside those of the owner's visitors, px (common practice, no source). */
+/**
+ * Screen widths that are looked at beside those of the owner's visitors, px (common practice, no
+ * source).
+ */
 const usualWidths = [360, 768, 1280, 1920] as const;
 
 /** A phone's width, px: the narrowest that is common (common practice, no source). */
@@ -31,24 +34,33 @@ export const pageWithSlot = (
     const piece = layoutPage(site, page, screenWidth).pieces.find(
       (p): p is SlotPiece => p.type === 'slot' && p.slot.id === slotId,
     );
-    if (piece) return { page, piece };
+    if (piece) {
+      return { page, piece };
+    }
   }
   return undefined;
 };
 
-/** What of a slot's picture is shown at a screen width: content is scaled and shown whole, a background is cut by its element. */
+/**
+ * What of a slot's picture is shown at a screen width: content is scaled and shown whole, a
+ * background is cut by its element.
+ */
 export function visibleAt(site: Site, slot: Slot, screenWidth: number): Visible | undefined {
   const piece = pageWithSlot(site, slot.id, screenWidth)?.piece;
-  if (!piece) return undefined;
-  const whole = wholeRaster(slot),
-    copy = firstCopy(piece),
-    kx = copy.width / slot.width,
-    ky = copy.height / slot.height;
-  if (isContent(slot.kind)) return { width: screenWidth, part: whole, scale: piece.scale };
-  const x = Math.ceil((piece.rect.x - copy.x) / kx - 1e-6),
-    y = Math.ceil((piece.rect.y - copy.y) / ky - 1e-6);
-  const right = Math.floor((piece.rect.x + piece.rect.width - copy.x) / kx + 1e-6),
-    bottom = Math.floor((piece.rect.y + piece.rect.height - copy.y) / ky + 1e-6);
+  if (!piece) {
+    return undefined;
+  }
+  const whole = wholeRaster(slot);
+  const copy = firstCopy(piece);
+  const kx = copy.width / slot.width;
+  const ky = copy.height / slot.height;
+  if (isContent(slot.kind)) {
+    return { width: screenWidth, part: whole, scale: piece.scale };
+  }
+  const x = Math.ceil((piece.rect.x - copy.x) / kx - 1e-6);
+  const y = Math.ceil((piece.rect.y - copy.y) / ky - 1e-6);
+  const right = Math.floor((piece.rect.x + piece.rect.width - copy.x) / kx + 1e-6);
+  const bottom = Math.floor((piece.rect.y + piece.rect.height - copy.y) / ky + 1e-6);
   return {
     width: screenWidth,
     part: intersect(whole, {
@@ -61,7 +73,10 @@ export function visibleAt(site: Site, slot: Slot, screenWidth: number): Visible 
   };
 }
 
-/** Screen widths that count for a slot: the visitors' and the usual ones; those below which another arrangement is shown are left out. */
+/**
+ * Screen widths that count for a slot: the visitors' and the usual ones; those below which another
+ * arrangement is shown are left out.
+ */
 export function widthsOf(site: Site, slot: Slot): number[] {
   const all = new Set([...usualWidths, ...site.visitors.map((v) => v.width)]);
   return [...all].filter((w) => !slot.narrow || w >= slot.narrow.below).sort((a, b) => a - b);
@@ -76,8 +91,8 @@ export interface SafeArea {
 
 /** The part of a slot that words should stay in. */
 export function safeArea(site: Site, slot: Slot): SafeArea {
-  const at = widthsOf(site, slot).flatMap((width) => visibleAt(site, slot, width) ?? []),
-    margin = safeMargin(slot, site.limits.sideMargin).x;
+  const at = widthsOf(site, slot).flatMap((width) => visibleAt(site, slot, width) ?? []);
+  const margin = safeMargin(slot, site.limits.sideMargin).x;
   const common = at.reduce((part, v) => intersect(part, v.part), wholeRaster(slot));
   return {
     at,

@@ -1,6 +1,7 @@
 /**
- * Renders the pictures of the stand-in library: `npm run library`. The pictures go to public/library, what is known of
- * them to src/standins/library/catalogue.json; both are committed. A picture that is there already is not drawn again.
+ * Renders the pictures of the stand-in library: `npm run library`. The pictures go to
+ * public/library, what is known of them to src/standins/library/catalogue.json; both are committed.
+ * A picture that is there already is not drawn again.
  */
 import { existsSync, mkdirSync, writeFileSync } from 'node:fs';
 import sharp from 'sharp';
@@ -17,9 +18,9 @@ interface Entry {
   readonly painter: Painter;
 }
 
-const wide = [1400, 640] as const,
-  square = [1000, 1000] as const,
-  tall = [840, 1260] as const;
+const wide = [1400, 640] as const;
+const square = [1000, 1000] as const;
+const tall = [840, 1260] as const;
 const random = (seed: number, i: number): number => hash(seed, i, 77);
 const glazes = [
   '#efe9dc',
@@ -36,8 +37,8 @@ const glazes = [
 
 /** A pot of that seed: its outline and glaze. */
 function pot(seed: number, x: number, z: number) {
-  const height = 0.55 + 0.85 * random(seed, 1),
-    n = 5 + Math.floor(random(seed, 2) * 3);
+  const height = 0.55 + 0.85 * random(seed, 1);
+  const n = 5 + Math.floor(random(seed, 2) * 3);
   const radii = Array.from({ length: n }, (_, i) => {
     const h = i / (n - 1);
     return (
@@ -121,8 +122,8 @@ const land = (shift: number, look: number): Scene =>
   );
 
 const mix = (a: string, b: string, t: number): Vec => {
-  const [p, q] = [linear(a), linear(b)],
-    k = Math.min(1, Math.max(0, t));
+  const [p, q] = [linear(a), linear(b)];
+  const k = Math.min(1, Math.max(0, t));
   return [p[0] + (q[0] - p[0]) * k, p[1] + (q[1] - p[1]) * k, p[2] + (q[2] - p[2]) * k];
 };
 
@@ -174,8 +175,8 @@ const flats: Record<string, (u: number, v: number) => Vec> = {
       : mix('#d9d3c8', '#ece7de', fbm(u * 40, v * 40, 3, 3));
   },
   boards: (u, v) => {
-    const board = Math.floor(v * 7),
-      grain = fbm(u * 5 + board * 3, v * 90 + 2 * fbm(u * 3, v * 9, board), board, 5);
+    const board = Math.floor(v * 7);
+    const grain = fbm(u * 5 + board * 3, v * 90 + 2 * fbm(u * 3, v * 9, board), board, 5);
     return mix(
       '#5b3f2a',
       '#b28a5e',
@@ -325,14 +326,18 @@ const encode = (v: number): number =>
   );
 
 function paint({ painter, size: [width, height] }: Entry): Buffer {
-  if ('scene' in painter) return Buffer.from(photograph(painter.scene, width, height, () => {}));
+  if ('scene' in painter) {
+    return Buffer.from(photograph(painter.scene, width, height, () => {}));
+  }
   const data = Buffer.alloc(width * height * 3);
-  for (let y = 0; y < height; y++)
-    for (let x = 0; x < width; x++)
+  for (let y = 0; y < height; y++) {
+    for (let x = 0; x < width; x++) {
       data.set(
         painter.flat(x / width, (y / height) * (height / width)).map(encode),
         (y * width + x) * 3,
       );
+    }
+  }
   return data;
 }
 
@@ -359,9 +364,11 @@ async function main(): Promise<void> {
   writeFileSync('src/standins/library/catalogue.json', `${JSON.stringify(catalogue, null, 1)}\n`);
   mkdirSync('public/library', { recursive: true });
   for (const [i, entry] of entries.entries()) {
-    const file = `public/library/${catalogue[i].id}.jpg`,
-      [width, height] = entry.size;
-    if (existsSync(file)) continue;
+    const file = `public/library/${catalogue[i].id}.jpg`;
+    const [width, height] = entry.size;
+    if (existsSync(file)) {
+      continue;
+    }
     await sharp(paint(entry), { raw: { width, height, channels: 3 } })
       .jpeg({ quality: 78, mozjpeg: true })
       .toFile(file);

@@ -42,7 +42,10 @@ export interface Surface {
   glow?: Vec;
 }
 
-/** A scene of signed distances. `distance` must never overestimate by much; `surface` is asked once a hit. */
+/**
+ * A scene of signed distances. `distance` must never overestimate by much; `surface` is asked once
+ * a hit.
+ */
 export interface Scene {
   distance(x: number, y: number, z: number): number;
   surface(p: Vec, normal: Vec): Surface;
@@ -58,7 +61,9 @@ function march(scene: Scene, eye: Vec, ray: Vec, from: number): number {
   let t = from;
   for (let i = 0; i < 220 && t < scene.far; i++) {
     const d = scene.distance(eye[0] + ray[0] * t, eye[1] + ray[1] * t, eye[2] + ray[2] * t);
-    if (d < 0.0004 * t) return t;
+    if (d < 0.0004 * t) {
+      return t;
+    }
     t += d * 0.8;
   }
   return t < scene.far ? t : -1;
@@ -66,30 +71,35 @@ function march(scene: Scene, eye: Vec, ray: Vec, from: number): number {
 
 function normalAt(scene: Scene, p: Vec, e: number): Vec {
   const [x, y, z] = p;
-  const a = scene.distance(x + e, y - e, z - e),
-    b = scene.distance(x - e, y - e, z + e);
-  const c = scene.distance(x - e, y + e, z - e),
-    d = scene.distance(x + e, y + e, z + e);
+  const a = scene.distance(x + e, y - e, z - e);
+  const b = scene.distance(x - e, y - e, z + e);
+  const c = scene.distance(x - e, y + e, z - e);
+  const d = scene.distance(x + e, y + e, z + e);
   return unit([a - b - c + d, -a - b + c + d, -a + b - c + d]);
 }
 
-/** Penumbra from the closest miss along the way to the light (common practice in distance-field rendering). */
+/**
+ * Penumbra from the closest miss along the way to the light (common practice in distance-field
+ * rendering).
+ */
 function shadow(scene: Scene, p: Vec): number {
   const { direction: l, softness } = scene.key;
-  let light = 1,
-    t = 0.02;
+  let light = 1;
+  let t = 0.02;
   for (let i = 0; i < 56 && t < 9; i++) {
     const d = scene.distance(p[0] + l[0] * t, p[1] + l[1] * t, p[2] + l[2] * t);
     light = Math.min(light, 0.5 + (0.5 * d) / (softness * t));
-    if (light <= 0) return 0;
+    if (light <= 0) {
+      return 0;
+    }
     t += Math.min(0.35, Math.max(0.012, d));
   }
   return light * light * (3 - 2 * light);
 }
 
 function openness(scene: Scene, p: Vec, n: Vec): number {
-  let closed = 0,
-    weight = 1;
+  let closed = 0;
+  let weight = 1;
   for (let i = 1; i <= 5; i++) {
     const h = 0.05 * i;
     closed += (h - scene.distance(p[0] + n[0] * h, p[1] + n[1] * h, p[2] + n[2] * h)) * weight;
@@ -100,7 +110,9 @@ function openness(scene: Scene, p: Vec, n: Vec): number {
 
 function shade(scene: Scene, eye: Vec, ray: Vec, from: number): { colour: Vec; depth: number } {
   const t = march(scene, eye, ray, from);
-  if (t < 0) return { colour: scene.sky(ray), depth: scene.far };
+  if (t < 0) {
+    return { colour: scene.sky(ray), depth: scene.far };
+  }
   const p = add(eye, ray, t);
   const n = normalAt(scene, p, 0.0006 * (1 + t));
   const s = scene.surface(p, n);
@@ -119,7 +131,9 @@ function shade(scene: Scene, eye: Vec, ray: Vec, from: number): { colour: Vec; d
       s.gloss * fresnel * bounce[i] * open +
       (s.glow?.[i] ?? 0);
   }
-  if (scene.haze) colour = blend(colour, scene.haze.colour, 1 - Math.exp(-t * scene.haze.perUnit));
+  if (scene.haze) {
+    colour = blend(colour, scene.haze.colour, 1 - Math.exp(-t * scene.haze.perUnit));
+  }
   return { colour, depth: t };
 }
 
@@ -130,16 +144,19 @@ const develop = (v: number): number => {
   return 255 * (c <= 0.0031308 ? 12.92 * c : 1.055 * c ** (1 / 2.4) - 0.055);
 };
 
-/** Where marching may begin: a coarse grid of depths, each taken as the nearest of its neighbours with a margin. */
+/**
+ * Where marching may begin: a coarse grid of depths, each taken as the nearest of its neighbours
+ * with a margin.
+ */
 function startDepths(
   scene: Scene,
   width: number,
   height: number,
   rayAt: (x: number, y: number) => Vec,
 ): (x: number, y: number) => number {
-  const cell = 8,
-    columns = Math.ceil(width / cell) + 1,
-    rows = Math.ceil(height / cell) + 1;
+  const cell = 8;
+  const columns = Math.ceil(width / cell) + 1;
+  const rows = Math.ceil(height / cell) + 1;
   const coarse = new Float32Array(columns * rows);
   for (let j = 0; j < rows; j++) {
     for (let i = 0; i < columns; i++) {
@@ -148,12 +165,13 @@ function startDepths(
     }
   }
   return (x, y) => {
-    const ci = Math.round(x / cell),
-      cj = Math.round(y / cell);
+    const ci = Math.round(x / cell);
+    const cj = Math.round(y / cell);
     let nearest = scene.far;
     for (let j = Math.max(0, cj - 1); j <= Math.min(rows - 1, cj + 1); j++) {
-      for (let i = Math.max(0, ci - 1); i <= Math.min(columns - 1, ci + 1); i++)
+      for (let i = Math.max(0, ci - 1); i <= Math.min(columns - 1, ci + 1); i++) {
         nearest = Math.min(nearest, coarse[j * columns + i]);
+      }
     }
     return Math.max(0.02, nearest * 0.72);
   };
@@ -170,27 +188,29 @@ export function photograph(
   const right = unit(cross(forward, [0, 1, 0]));
   const up = cross(right, forward);
   const rayAt = (x: number, y: number) => {
-    const u = (x - width / 2) / (height / 2) / scene.camera.zoom,
-      v = (height / 2 - y) / (height / 2) / scene.camera.zoom;
+    const u = (x - width / 2) / (height / 2) / scene.camera.zoom;
+    const v = (height / 2 - y) / (height / 2) / scene.camera.zoom;
     return unit(add(add(forward, right, u), up, v));
   };
   const start = startDepths(scene, width, height, rayAt);
   const sample = (x: number, y: number) => shade(scene, scene.camera.eye, rayAt(x, y), start(x, y));
-  const light = new Float32Array(width * height * 3),
-    depth = new Float32Array(width * height);
+  const light = new Float32Array(width * height * 3);
+  const depth = new Float32Array(width * height);
   for (let y = 0; y < height; y++) {
     for (let x = 0; x < width; x++) {
       const s = sample(x + 0.5, y + 0.5);
       light.set(s.colour, (y * width + x) * 3);
       depth[y * width + x] = s.depth;
     }
-    if (y % 40 === 0) progress((0.8 * y) / height);
+    if (y % 40 === 0) {
+      progress((0.8 * y) / height);
+    }
   }
   const out = new Uint8Array(width * height * 3);
   for (let y = 0; y < height; y++) {
     for (let x = 0; x < width; x++) {
-      const i = y * width + x,
-        d = depth[i];
+      const i = y * width + x;
+      const d = depth[i];
       const edge = [
         x > 0 ? i - 1 : i,
         x < width - 1 ? i + 1 : i,
@@ -202,7 +222,9 @@ export function photograph(
         c = [0, 0, 0];
         for (let k = 0; k < 9; k++) {
           const s = sample(x + ((k % 3) + 0.5) / 3, y + (Math.floor(k / 3) + 0.5) / 3).colour;
-          for (let ch = 0; ch < 3; ch++) c[ch] += Math.min(1.6, s[ch]) / 9;
+          for (let ch = 0; ch < 3; ch++) {
+            c[ch] += Math.min(1.6, s[ch]) / 9;
+          }
         }
       }
       const vignette = 1 - 0.22 * (((x / width - 0.5) ** 2 + (y / height - 0.5) ** 2) * 2);
@@ -217,7 +239,9 @@ export function photograph(
         );
       }
     }
-    if (y % 40 === 0) progress(0.8 + (0.2 * y) / height);
+    if (y % 40 === 0) {
+      progress(0.8 + (0.2 * y) / height);
+    }
   }
   return out;
 }

@@ -9,9 +9,11 @@ import { scenes } from './scenes';
 async function main(): Promise<void> {
   const [only, scale = '1', folder = 'public/sample'] = process.argv.slice(2);
   for (const [name, { scene, width, height }] of Object.entries(scenes)) {
-    if (only && only !== 'all' && only !== name) continue;
-    const w = Math.round(width * Number(scale)),
-      h = Math.round(height * Number(scale));
+    if (only && only !== 'all' && only !== name) {
+      continue;
+    }
+    const w = Math.round(width * Number(scale));
+    const h = Math.round(height * Number(scale));
     const rgb = photograph(scene, w, h, (share) =>
       process.stdout.write(`\r${name} ${(share * 100).toFixed(0)} %  `),
     );

@@ -2,11 +2,11 @@ import { cells, fbm, noise3, smoothstep, clamp01 } from './noise';
 import { blend, linear, scaled, unit, type Scene, type Surface, type Vec } from './march';
 import { vesselDistance, vesselSurface, type Vessel } from './vessel';
 
-const clay = linear('#a4553a'),
-  slip = linear('#efe9dc'),
-  celadon = linear('#a9b79a'),
-  sand = linear('#e3d6bd'),
-  kiln = linear('#3b4a45');
+const clay = linear('#a4553a');
+const slip = linear('#efe9dc');
+const celadon = linear('#a9b79a');
+const sand = linear('#e3d6bd');
+const kiln = linear('#3b4a45');
 
 export const vessel = (
   x: number,
@@ -43,8 +43,8 @@ function plaster(x: number, y: number, wall: string): Surface {
 }
 
 function wood(x: number, z: number): Surface {
-  const board = Math.floor(z / 0.9),
-    along = x * 0.5 + board * 7.3;
+  const board = Math.floor(z / 0.9);
+  const along = x * 0.5 + board * 7.3;
   const rings = fbm(along * 0.9, z * 9 + 2.2 * fbm(along, z * 2, 8), board, 5);
   const fibre = fbm(along * 4, z * 90, 2, 3);
   const gap = smoothstep(0.012, 0.0, Math.abs(z / 0.9 - Math.round(z / 0.9)) * 0.9);
@@ -62,12 +62,17 @@ interface ShelfLook {
 export const shelfOf = (vessels: readonly Vessel[], { wall, camera, light }: ShelfLook): Scene => ({
   distance(x, y, z) {
     let d = Math.min(y, z + 1.5);
-    for (const v of vessels) d = Math.min(d, vesselDistance(v, x, y, z));
+    for (const v of vessels) {
+      d = Math.min(d, vesselDistance(v, x, y, z));
+    }
     return d;
   },
   surface(p) {
-    for (const v of vessels)
-      if (vesselDistance(v, p[0], p[1], p[2]) < 0.004) return vesselSurface(v, p);
+    for (const v of vessels) {
+      if (vesselDistance(v, p[0], p[1], p[2]) < 0.004) {
+        return vesselSurface(v, p);
+      }
+    }
     return p[1] < 0.004 ? wood(p[0], p[2]) : plaster(p[0], p[1], wall);
   },
   sky: (d) =>
@@ -94,12 +99,12 @@ const yardVessels: Vessel[] = [
 /** The open door of a kiln at full heat: bricks, an arch, pots standing in the glow. */
 const glow: Scene = {
   distance(x, y, z) {
-    const side = Math.abs(x) - 1.62,
-      top = Math.hypot(x, Math.max(0, y - 0.62)) - 1.62;
+    const side = Math.abs(x) - 1.62;
+    const top = Math.hypot(x, Math.max(0, y - 0.62)) - 1.62;
     const opening = y > 0.62 ? top : side;
-    const course = y / 0.21,
-      row = Math.floor(course),
-      bx = x / 0.52 + (row % 2) * 0.5;
+    const course = y / 0.21;
+    const row = Math.floor(course);
+    const bx = x / 0.52 + (row % 2) * 0.5;
     const joint = Math.min(
       Math.abs(course - Math.round(course)) * 0.21,
       Math.abs(bx - Math.round(bx)) * 0.52,
@@ -110,7 +115,9 @@ const glow: Scene = {
         : z - 0.02 * smoothstep(0.0, 0.03, joint) - 0.016 * fbm(x * 8, y * 8, 1, 3);
     const block = Math.max(wall, -opening, -(z + 0.45));
     let d = Math.min(block, y, z + 2.3);
-    for (const v of yardVessels) d = Math.min(d, vesselDistance(v, x, y, z));
+    for (const v of yardVessels) {
+      d = Math.min(d, vesselDistance(v, x, y, z));
+    }
     return d * 0.85;
   },
   surface(p, n) {
@@ -118,8 +125,8 @@ const glow: Scene = {
     const flame = 0.6 + 0.8 * fbm(p[0] * 1.6, p[1] * 1.1 - 2, p[2] * 1.2, 4);
     for (const v of yardVessels) {
       if (vesselDistance(v, p[0], p[1], p[2]) < 0.006) {
-        const s = vesselSurface(v, p),
-          hot = 0.06 + 0.16 * p[1] + 0.35 * (1 - Math.max(0, n[2])) ** 2;
+        const s = vesselSurface(v, p);
+        const hot = 0.06 + 0.16 * p[1] + 0.35 * (1 - Math.max(0, n[2])) ** 2;
         return {
           ...s,
           gloss: 0.3,
@@ -138,8 +145,8 @@ const glow: Scene = {
           0.7 * fbm(Math.floor(p[0] / 0.52) * 3.1, Math.floor(p[1] / 0.21) * 5.7, 2, 2) +
           0.4 * (fbm(p[0] * 14, p[1] * 14, 5) - 0.5);
     const reach = Math.max(0, Math.hypot(p[0], Math.max(0, p[1] - 0.62)) - 1.62);
-    const floor = p[1] < 0.01,
-      lane = Math.exp(-Math.max(0, Math.abs(p[0]) - 1.2) * 2.2 - Math.max(0, p[2]) * 0.9);
+    const floor = p[1] < 0.01;
+    const lane = Math.exp(-Math.max(0, Math.abs(p[0]) - 1.2) * 2.2 - Math.max(0, p[2]) * 0.9);
     const spill =
       p[2] < -0.03 ? 0.3 * heat + 0.07 : floor ? 0.16 * lane : 0.15 * Math.exp(-reach * 3.2);
     return {
@@ -184,12 +191,13 @@ export const hillsOf = ({
   colour,
 }: HillsLook): Scene => ({
   distance(x, y, z) {
-    if (y > 2.4) return (y - 1.9) * 0.6;
-    const h = hills(x + shift, z),
-      step = 0.16,
-      terrace =
-        Math.floor(h / step) * step +
-        step * smoothstep(0.55, 0.95, h / step - Math.floor(h / step));
+    if (y > 2.4) {
+      return (y - 1.9) * 0.6;
+    }
+    const h = hills(x + shift, z);
+    const step = 0.16;
+    const terrace =
+      Math.floor(h / step) * step + step * smoothstep(0.55, 0.95, h / step - Math.floor(h / step));
     return (y - (h + (terrace - h) * smoothstep(0.1, 0.5, h))) * 0.45;
   },
   surface(p, n) {
@@ -228,16 +236,22 @@ const landscape = hillsOf({
   colour: [2.5, 1.85, 1.2],
 });
 
-/** A hand's breadth of a glazed bowl: crackle, pooled glaze in two tones, iron specks, a bare clay foot. */
+/**
+ * A hand's breadth of a glazed bowl: crackle, pooled glaze in two tones, iron specks, a bare clay
+ * foot.
+ */
 export const glazeOf = (thin: string, thick: string, eye: Vec): Scene => ({
   distance(x, y, z) {
     const sheet = Math.hypot(x * 0.62, z + 3.2) - 3.2;
-    if (sheet > 0.3) return (sheet - 0.12) * 0.85;
+    if (sheet > 0.3) {
+      return (sheet - 0.12) * 0.85;
+    }
     const edge = -0.55 + 0.5 * (fbm(x * 1.3, 3, 1, 3) - 0.5) + 0.12 * (noise3(x * 5, 1) - 0.5);
     const thick = 0.075 * smoothstep(edge - 0.12, edge + 0.16, y);
     const run = 0.035 * fbm(x * 4.2, y * 0.9, 2, 3) * smoothstep(edge - 0.1, edge + 0.3, y);
-    const c = cells(x * 3.1 + 0.3 * fbm(x * 3, y * 3, 1), y * 3.1, 3),
-      crack = 0.0015 * smoothstep(0.035, 0.0, c.second - c.near) * smoothstep(edge, edge + 0.3, y);
+    const c = cells(x * 3.1 + 0.3 * fbm(x * 3, y * 3, 1), y * 3.1, 3);
+    const crack =
+      0.0015 * smoothstep(0.035, 0.0, c.second - c.near) * smoothstep(edge, edge + 0.3, y);
     const rough = 0.012 * fbm(x * 26, y * 26, 4, 3) * smoothstep(edge + 0.1, edge - 0.06, y);
     return (sheet - thick - run + crack - rough) * 0.7;
   },
@@ -250,8 +264,8 @@ export const glazeOf = (thin: string, thick: string, eye: Vec): Scene => ({
     let tone = blend(linear(thick), linear(thin), smoothstep(0.25, 0.75, pool));
     tone = blend(tone, linear('#39574f'), smoothstep(edge + 0.26, edge, y) * 0.6);
     tone = blend(tone, linear('#4a4238'), 0.28 * smoothstep(0.026, 0.0, c.second - c.near));
-    const speck = cells(x * 13, y * 13, 21),
-      size = 0.03 + 0.17 * speck.id ** 4;
+    const speck = cells(x * 13, y * 13, 21);
+    const size = 0.03 + 0.17 * speck.id ** 4;
     tone = blend(tone, linear('#54301e'), smoothstep(size, size * 0.6, speck.near) * 0.8);
     const body = scaled(
       blend(clay, linear('#c98a63'), fbm(x * 8, y * 20, 1)),

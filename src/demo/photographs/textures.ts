@@ -1,5 +1,6 @@
 /**
- * Renders the sample's flat pictures: the seamless background tile, the sidebar strip and the section divider.
+ * Renders the sample's flat pictures: the seamless background tile, the sidebar strip and the
+ * section divider.
  * `npm run textures` writes them to public/sample; they are committed.
  */
 import sharp from 'sharp';
@@ -19,10 +20,10 @@ const tinted = (hex: string, k: number): Rgba => [
 
 /** Kiln glaze with small specks; joins with itself both ways. */
 function tile(x: number, y: number): Rgba {
-  const u = x / 40,
-    v = y / 40,
-    c = cells(u, v, 3, 16),
-    size = 0.03 + 0.1 * c.id ** 3;
+  const u = x / 40;
+  const v = y / 40;
+  const c = cells(u, v, 3, 16);
+  const size = 0.03 + 0.1 * c.id ** 3;
   const tone =
     1 + 0.07 * (fbm(u / 2, v / 2, 1, 4, 8) - 0.5) + 0.03 * (noise3(x / 2, y / 2, 2, 320) - 0.5);
   return tinted('#3b4a45', tone + 0.22 * smoothstep(size, size * 0.5, c.near));
@@ -44,8 +45,8 @@ function divider(x: number, y: number): Rgba {
     52 - 16 * Math.sin(turn * 3 + 0.6) - 9 * Math.sin(turn * 7 + 2) - 4 * Math.sin(turn * 13);
   const far = 34 - 15 * Math.sin(turn * 2 + 2.4) - 8 * Math.sin(turn * 5 + 1);
   const cover = (edge: number) => Math.max(0, Math.min(1, y + 0.5 - edge));
-  const a = cover(near),
-    b = cover(far) * 0.45;
+  const a = cover(near);
+  const b = cover(far) * 0.45;
   return [...rgb('#a4553a'), Math.round(255 * (a + b * (1 - a)))] as Rgba;
 }
 
@@ -56,8 +57,11 @@ async function write(
   at: (x: number, y: number) => Rgba,
 ): Promise<void> {
   const data = Buffer.alloc(width * height * 4);
-  for (let y = 0; y < height; y++)
-    for (let x = 0; x < width; x++) data.set(at(x, y), (y * width + x) * 4);
+  for (let y = 0; y < height; y++) {
+    for (let x = 0; x < width; x++) {
+      data.set(at(x, y), (y * width + x) * 4);
+    }
+  }
   await sharp(data, { raw: { width, height, channels: 4 } })
     .png({ compressionLevel: 9 })
     .toFile(`public/sample/${name}.png`);

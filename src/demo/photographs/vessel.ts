@@ -17,14 +17,14 @@ export interface Vessel {
 
 /** Catmull-Rom through the radii at h in 0..1. */
 function radiusAt(radii: number[], h: number): number {
-  const n = radii.length - 1,
-    f = Math.min(1, Math.max(0, h)) * n,
-    i = Math.min(n - 1, Math.floor(f)),
-    t = f - i;
-  const b = radii[i],
-    c = radii[i + 1],
-    a = radii[i - 1] ?? 2 * b - c,
-    d = radii[i + 2] ?? 2 * c - b;
+  const n = radii.length - 1;
+  const f = Math.min(1, Math.max(0, h)) * n;
+  const i = Math.min(n - 1, Math.floor(f));
+  const t = f - i;
+  const b = radii[i];
+  const c = radii[i + 1];
+  const a = radii[i - 1] ?? 2 * b - c;
+  const d = radii[i + 2] ?? 2 * c - b;
   return (
     0.5 *
     (2 * b +
@@ -35,27 +35,29 @@ function radiusAt(radii: number[], h: number): number {
 }
 
 export function vesselDistance(v: Vessel, x: number, y: number, z: number): number {
-  const dx = x - v.x,
-    dz = z - v.z,
-    around = Math.sqrt(dx * dx + dz * dz);
+  const dx = x - v.x;
+  const dz = z - v.z;
+  const around = Math.sqrt(dx * dx + dz * dz);
   const widest = 0.75;
   const box = Math.max(around - widest, y - v.height, -y);
-  if (box > 0.3) return box;
-  const h = y / v.height,
-    r = radiusAt(v.radii, h),
-    slope = (radiusAt(v.radii, h + 0.02) - r) / (0.02 * v.height);
+  if (box > 0.3) {
+    return box;
+  }
+  const h = y / v.height;
+  const r = radiusAt(v.radii, h);
+  const slope = (radiusAt(v.radii, h + 0.02) - r) / (0.02 * v.height);
   const outer = (around - r) / Math.sqrt(1 + slope * slope);
   const body = Math.max(outer, y - v.height, -y);
   const hollow = Math.max(around - r + v.wall, v.wall * 1.6 - y);
-  const k = v.wall * 0.35,
-    carve = Math.max(body, -hollow),
-    e = Math.max(k - Math.abs(body + hollow), 0) / k;
+  const k = v.wall * 0.35;
+  const carve = Math.max(body, -hollow);
+  const e = Math.max(k - Math.abs(body + hollow), 0) / k;
   return carve + e * e * k * 0.25;
 }
 
 export function vesselSurface(v: Vessel, p: Vec): Surface {
-  const angle = Math.atan2(p[2] - v.z, p[0] - v.x),
-    h = p[1] / v.height;
+  const angle = Math.atan2(p[2] - v.z, p[0] - v.x);
+  const h = p[1] / v.height;
   const drip =
     v.glazeFrom +
     0.13 * (fbm(Math.cos(angle) * 2.4 + v.seed, Math.sin(angle) * 2.4, 2) - 0.5) +

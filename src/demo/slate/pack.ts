@@ -1,4 +1,7 @@
-/** Makes the archive of Slate, the sample theme: `npm run slate` writes it to public/sample; it is committed. */
+/**
+ * Makes the archive of Slate, the sample theme: `npm run slate` writes it to public/sample; it is
+ * committed.
+ */
 import { writeFileSync } from 'node:fs';
 import { strToU8, zipSync } from 'fflate';
 import { slatePieces } from './pieces';
@@ -12,8 +15,9 @@ async function main(): Promise<void> {
       'Slate, an invented theme. All pictures were drawn by a script and belong to nobody.\n',
     ),
   };
-  for (const [path, bytes] of Object.entries(await slatePieces()))
+  for (const [path, bytes] of Object.entries(await slatePieces())) {
     files[`slate/${path}`] = new Uint8Array(bytes);
+  }
   writeFileSync(
     'public/sample/slate-theme.zip',
     zipSync(

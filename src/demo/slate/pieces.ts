@@ -1,6 +1,9 @@
 import sharp, { type Sharp } from 'sharp';
 
-/* The pictures of Slate, an invented theme in greys with a little blue: header, gradient strips, menu ends, buttons, corners, icons. */
+/*
+ * The pictures of Slate, an invented theme in greys with a little blue: header, gradient strips,
+ * menu ends, buttons, corners, icons.
+ */
 
 type Rgba = readonly [number, number, number, number];
 type Drawn = (x: number, y: number) => Rgba;
@@ -20,8 +23,11 @@ const noise = (x: number, y: number): number => {
 
 function image(width: number, height: number, at: Drawn): Sharp {
   const data = Buffer.alloc(width * height * 4);
-  for (let y = 0; y < height; y++)
-    for (let x = 0; x < width; x++) data.set(at(x, y), (y * width + x) * 4);
+  for (let y = 0; y < height; y++) {
+    for (let x = 0; x < width; x++) {
+      data.set(at(x, y), (y * width + x) * 4);
+    }
+  }
   return sharp(data, { raw: { width, height, channels: 4 } });
 }
 
@@ -38,7 +44,9 @@ const hills: Drawn = (x, y) => {
       14 * Math.sin(x / (90 - n * 9) + n * 2.1) +
       7 * Math.sin(x / (31 + n * 4) + n) +
       3 * Math.sin(x / 11 + n * 3);
-    if (y > edge) k = 1.55 - n * 0.26 + (y - edge) * 0.0022;
+    if (y > edge) {
+      k = 1.55 - n * 0.26 + (y - edge) * 0.0022;
+    }
   }
   return slate(k + 0.03 * noise(x, y));
 };
@@ -47,17 +55,17 @@ const hills: Drawn = (x, y) => {
 const corner =
   (left: boolean, top: boolean): Drawn =>
   (x, y) => {
-    const cx = left ? 12 : 0,
-      cy = top ? 12 : 0,
-      d = Math.hypot(x + 0.5 - cx, y + 0.5 - cy) - 12;
+    const cx = left ? 12 : 0;
+    const cy = top ? 12 : 0;
+    const d = Math.hypot(x + 0.5 - cx, y + 0.5 - cy) - 12;
     return slate(d > -1.5 ? 1.35 : 1.1, 255 * inside(d));
   };
 
 const menuEnd =
   (left: boolean): Drawn =>
   (x, y) => {
-    const u = left ? x : 13 - x,
-      d = u < 8 ? Math.hypot(u - 7.5, Math.max(0, 8 - y - 0.5)) - 8 : -1;
+    const u = left ? x : 13 - x;
+    const d = u < 8 ? Math.hypot(u - 7.5, Math.max(0, 8 - y - 0.5)) - 8 : -1;
     return slate(1.3 - y / 80, 255 * (y > 7 || u >= 8 ? 1 : inside(d)));
   };
 
@@ -77,12 +85,12 @@ const ring =
 const stroke =
   (x0: number, y0: number, x1: number, y1: number, thick: number) =>
   (x: number, y: number): number => {
-    const dx = x1 - x0,
-      dy = y1 - y0,
-      t = Math.max(
-        0,
-        Math.min(1, ((x + 0.5 - x0) * dx + (y + 0.5 - y0) * dy) / (dx * dx + dy * dy)),
-      );
+    const dx = x1 - x0;
+    const dy = y1 - y0;
+    const t = Math.max(
+      0,
+      Math.min(1, ((x + 0.5 - x0) * dx + (y + 0.5 - y0) * dy) / (dx * dx + dy * dy)),
+    );
     return inside(Math.hypot(x + 0.5 - x0 - t * dx, y + 0.5 - y0 - t * dy) - thick / 2);
   };
 const icon =
@@ -97,8 +105,8 @@ const icon =
         ),
     );
 
-const lossless = { compressionLevel: 9 } as const,
-  palette = { palette: true, colours: 32, dither: 0 } as const;
+const lossless = { compressionLevel: 9 } as const;
+const palette = { palette: true, colours: 32, dither: 0 } as const;
 const png = (width: number, height: number, at: Drawn): Promise<Buffer> =>
   image(width, height, at).png(lossless).toBuffer();
 const indexed = (width: number, height: number, at: Drawn): Promise<Buffer> =>
@@ -122,19 +130,19 @@ const mark = icon(
 
 /** Three steps of a ring that goes round: what waits, moves. */
 async function waiting(): Promise<Buffer> {
-  const side = 24,
-    frames = [0, 1, 2].map((n) => {
-      const turn = (n * 2 * Math.PI) / 3;
-      return icon(
-        ring(12, 12, 8, 1.5),
-        stroke(12, 12, 12 + 8 * Math.cos(turn), 12 + 8 * Math.sin(turn), 3),
-      );
-    });
+  const side = 24;
+  const frames = [0, 1, 2].map((n) => {
+    const turn = (n * 2 * Math.PI) / 3;
+    return icon(
+      ring(12, 12, 8, 1.5),
+      stroke(12, 12, 12 + 8 * Math.cos(turn), 12 + 8 * Math.sin(turn), 3),
+    );
+  });
   const data = Buffer.alloc(side * side * 3 * frames.length);
   frames.forEach((at, n) => {
     for (let i = 0; i < side * side; i++) {
-      const [r, g, b, a] = at(i % side, Math.floor(i / side)),
-        under = (c: number) => Math.round(255 + (a / 255) * (c - 255));
+      const [r, g, b, a] = at(i % side, Math.floor(i / side));
+      const under = (c: number) => Math.round(255 + (a / 255) * (c - 255));
       data.set([under(r), under(g), under(b)], (n * side * side + i) * 3);
     }
   });

@@ -1,4 +1,7 @@
-/** The style sheet of Slate: custom properties, a strip whose end the page goes on with, pictures in every way a theme lays them. */
+/**
+ * The style sheet of Slate: custom properties, a strip whose end the page goes on with, pictures in
+ * every way a theme lays them.
+ */
 export const slateCss = `/* Slate, an invented theme */
 :root { --slate: #3f5161; --deep: #2c3946; --paper: #fbfaf7; --line: #c3ccd4; --link: #8a4b2b; }
 

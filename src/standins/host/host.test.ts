@@ -38,8 +38,9 @@ const packed = writeSiteFile({ site, assets: new Map() });
 /** A left half of slate and a right half of clay, the middle column marked. */
 const picture = async (width: number, height: number, alpha = 255): Promise<Uint8Array> => {
   const data = Buffer.alloc(width * height * 4);
-  for (let i = 0; i < width * height; i++)
+  for (let i = 0; i < width * height; i++) {
     data.set([...(i % width < width / 2 ? [27, 58, 75] : [164, 85, 58]), alpha], i * 4);
+  }
   return new Uint8Array(
     await sharp(data, { raw: { width, height, channels: 4 } })
       .png()
@@ -65,8 +66,8 @@ const codecs: Codecs = {
   },
 };
 
-let host: Host,
-  now = 0;
+let host: Host;
+let now = 0;
 beforeEach(() => {
   now = 1000;
   host = createHost({
@@ -112,10 +113,10 @@ test('what fits is served as it was uploaded, with its type', async () => {
 
 test('what is too large is cropped from its middle, and what is too small is stretched, and both are told', async () => {
   const large = await host.receive(
-      's',
-      await zip({ 'pictures/header.png': await picture(100, 40) }),
-    ),
-    cropped = await codecs.decode(host.file('s', 'pictures/header.png')!.bytes);
+    's',
+    await zip({ 'pictures/header.png': await picture(100, 40) }),
+  );
+  const cropped = await codecs.decode(host.file('s', 'pictures/header.png')!.bytes);
   expect([cropped.width, cropped.height]).toEqual([60, 20]);
   // 20 px are gone at each side: the halves still meet in the middle.
   expect([
@@ -124,10 +125,10 @@ test('what is too large is cropped from its middle, and what is too small is str
   ]).toEqual([27, 58, 75, 164, 85, 58]);
   expect(notes(large.uploads, 'pictures/header.png')).toEqual(['100×40 was cropped to 60×20.']);
   const small = await host.receive(
-      's',
-      await zip({ 'pictures/header.png': await picture(30, 20) }),
-    ),
-    stretched = await codecs.decode(host.file('s', 'pictures/header.png')!.bytes);
+    's',
+    await zip({ 'pictures/header.png': await picture(30, 20) }),
+  );
+  const stretched = await codecs.decode(host.file('s', 'pictures/header.png')!.bytes);
   expect([stretched.width, stretched.height]).toEqual([60, 20]);
   expect([...stretched.data.subarray(4 * 4, 4 * 4 + 3)]).toEqual([27, 58, 75]);
   expect(notes(small.uploads, 'pictures/header.png')).toEqual(['30×20 was stretched to 60×20.']);

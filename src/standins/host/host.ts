@@ -13,7 +13,10 @@ import { kilobytes } from '@/core/readings/say';
 import type { PressFormat } from '@/core/site/model/picture';
 import type { Site } from '@/core/site/model/site';
 
-/* A stand-in for a web host: takes a hand-over as hosts take uploads, treats pictures as hosts do, and serves the pages. */
+/*
+ * A stand-in for a web host: takes a hand-over as hosts take uploads, treats pictures as hosts do,
+ * and serves the pages.
+ */
 
 /** A host's limits; hosts differ (common practice, no source). */
 export const hostLimits = {
@@ -74,7 +77,9 @@ export interface HostParts {
 }
 
 export interface Host {
-  /** @throws HostError when it is over the host's limits or not a hand-over; nothing is changed then */
+  /**
+   * @throws HostError when it is over the host's limits or not a hand-over; nothing is changed then
+   */
   receive(siteId: string, zip: Uint8Array): Promise<HostState>;
   state(siteId: string): HostState | undefined;
   file(siteId: string, path: string): Stored | undefined;
@@ -88,23 +93,26 @@ const typeOf = (path: string): string => {
   return type.startsWith('text/') ? `${type}; charset=utf-8` : type;
 };
 
-/** What is too large is cropped to the opening from its middle, and what is too small is stretched, without a word to the owner. */
+/**
+ * What is too large is cropped to the opening from its middle, and what is too small is stretched,
+ * without a word to the owner.
+ */
 function fitted(
   raster: Raster,
   { width, height }: Pick<PlannedFile, 'width' | 'height'>,
 ): { raster: Raster; done: string } {
-  const w = Math.min(raster.width, width),
-    h = Math.min(raster.height, height),
-    cut = w < raster.width || h < raster.height;
+  const w = Math.min(raster.width, width);
+  const h = Math.min(raster.height, height);
+  const cut = w < raster.width || h < raster.height;
   const part = cut
-      ? crop(raster, {
-          x: (raster.width - w) >> 1,
-          y: (raster.height - h) >> 1,
-          width: w,
-          height: h,
-        })
-      : raster,
-    stretched = w < width || h < height;
+    ? crop(raster, {
+        x: (raster.width - w) >> 1,
+        y: (raster.height - h) >> 1,
+        width: w,
+        height: h,
+      })
+    : raster;
+  const stretched = w < width || h < height;
   const all = stretched
     ? resample(part, { x: 0, y: 0, scaleX: width / w, scaleY: height / h }, width, height)
     : part;
@@ -115,7 +123,11 @@ function fitted(
 }
 
 const isOpaque = ({ data }: Raster): boolean => {
-  for (let k = 3; k < data.length; k += 4) if (data[k] !== 255) return false;
+  for (let k = 3; k < data.length; k += 4) {
+    if (data[k] !== 255) {
+      return false;
+    }
+  }
   return true;
 };
 
@@ -126,10 +138,11 @@ function hiddenColour(
   raster: Raster,
   css: string,
 ): string | undefined {
-  const slot = site.slots.find((s) => s.id === slotId)!,
-    covers = slot.repeat === 'repeat' || slot.size === 'cover';
-  if (scale !== 1 || fallback || slot.kind !== 'background' || !covers || !isOpaque(raster))
+  const slot = site.slots.find((s) => s.id === slotId)!;
+  const covers = slot.repeat === 'repeat' || slot.size === 'cover';
+  if (scale !== 1 || fallback || slot.kind !== 'background' || !covers || !isOpaque(raster)) {
     return undefined;
+  }
   const colour = /body[^{]*\{[^}]*background-color:\s*([^;]+);/.exec(css)?.[1];
   return (
     colour && `The colour ${colour} under it is never seen: the picture is opaque and covers it.`
@@ -152,7 +165,9 @@ export function createHost({ codecs, digest, now }: HostParts): Host {
       wanted + [...sites].reduce((sum, [id, s]) => sum + (id === siteId ? 0 : s.bytes), 0);
     // The site that was rehearsed longest ago makes room.
     for (const [id, s] of [...sites].sort((a, b) => a[1].at - b[1].at)) {
-      if (total <= hostLimits.allBytes) break;
+      if (total <= hostLimits.allBytes) {
+        break;
+      }
       if (id !== siteId) {
         sites.delete(id);
         total -= s.bytes;
@@ -165,35 +180,42 @@ export function createHost({ codecs, digest, now }: HostParts): Host {
     try {
       entries = unzip('The hand-over', zip);
     } catch (error) {
-      if (error instanceof ArchiveError) throw new HostError(error.message, 422);
+      if (error instanceof ArchiveError) {
+        throw new HostError(error.message, 422);
+      }
       throw error;
     }
     const packed = entries.find((e) => e.path.endsWith('.soyez'));
-    if (!packed) throw new HostError('The hand-over: expected a site file in it, found none.', 422);
-    const { site } = readSiteFile(packed.path, packed.bytes),
-      uploaded = entries.filter((e) => e !== packed);
-    if (uploaded.length > hostLimits.files)
+    if (!packed) {
+      throw new HostError('The hand-over: expected a site file in it, found none.', 422);
+    }
+    const { site } = readSiteFile(packed.path, packed.bytes);
+    const uploaded = entries.filter((e) => e !== packed);
+    if (uploaded.length > hostLimits.files) {
       throw new HostError(
         `Expected at most ${hostLimits.files} files, found ${uploaded.length}.`,
         413,
       );
+    }
     const heavy = uploaded.find((e) => e.bytes.length > hostLimits.fileBytes);
-    if (heavy)
+    if (heavy) {
       throw new HostError(
         `${heavy.path}: this host takes at most ${kilobytes(hostLimits.fileBytes)} a file, found ${kilobytes(heavy.bytes.length)}.`,
         413,
       );
+    }
     const total = uploaded.reduce((sum, e) => sum + e.bytes.length, 0);
-    if (total > hostLimits.siteBytes)
+    if (total > hostLimits.siteBytes) {
       throw new HostError(
         `This host takes at most ${kilobytes(hostLimits.siteBytes)} a site, found ${kilobytes(total)}.`,
         413,
       );
-    const before = sites.get(siteId),
-      at = now(),
-      files = new Map<string, Stored>(),
-      uploads: Upload[] = [],
-      css = new TextDecoder().decode(entries.find((e) => e.path === styleSheetName)?.bytes);
+    }
+    const before = sites.get(siteId);
+    const at = now();
+    const files = new Map<string, Stored>();
+    const uploads: Upload[] = [];
+    const css = new TextDecoder().decode(entries.find((e) => e.path === styleSheetName)?.bytes);
     const openings = new Map(
       [true, false]
         .flatMap((opaque) => planFiles(site, () => opaque))
@@ -201,12 +223,12 @@ export function createHost({ codecs, digest, now }: HostParts): Host {
         .map((f) => [f.path, f] as const),
     );
     for (const { path, bytes } of uploaded) {
-      const opening = openings.get(path),
-        notes: string[] = [];
+      const opening = openings.get(path);
+      const notes: string[] = [];
       let kept = bytes;
       if (opening) {
-        const found = inspectPicture(path, bytes),
-          fits = found.width === opening.width && found.height === opening.height;
+        const found = inspectPicture(path, bytes);
+        const fits = found.width === opening.width && found.height === opening.height;
         const raster =
           fits && found.format === 'jpeg' ? undefined : await (await codecs()).decode(bytes);
         if (!fits && raster) {
@@ -222,10 +244,12 @@ export function createHost({ codecs, digest, now }: HostParts): Host {
           raster ?? { width: 1, height: 1, data: new Uint8ClampedArray([0, 0, 0, 255]) },
           css,
         );
-        if (hidden) notes.push(hidden);
+        if (hidden) {
+          notes.push(hidden);
+        }
       }
-      const tag = digest(kept),
-        old = before?.files.get(path);
+      const tag = digest(kept);
+      const old = before?.files.get(path);
       files.set(path, { bytes: kept, type: typeOf(path), tag });
       uploads.push({
         path,
@@ -235,8 +259,8 @@ export function createHost({ codecs, digest, now }: HostParts): Host {
         notes,
       });
     }
-    const names = pageFiles(site),
-      bytes = [...files.values()].reduce((sum, f) => sum + f.bytes.length, 0);
+    const names = pageFiles(site);
+    const bytes = [...files.values()].reduce((sum, f) => sum + f.bytes.length, 0);
     room(siteId, bytes);
     const hosted: Hosted = {
       at,

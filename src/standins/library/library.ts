@@ -58,12 +58,16 @@ const querySchema = object({
 
 const perPage = 24;
 
-/** How long the library takes to answer, ms: a little different for each question, as services are, and the same for the same. */
+/**
+ * How long the library takes to answer, ms: a little different for each question, as services are,
+ * and the same for the same.
+ */
 export const delayOf = (question: string): number =>
   180 + ([...question].reduce((sum, c) => (sum * 31 + c.charCodeAt(0)) >>> 0, 7) % 420);
 
 /**
- * Answers a search. To show what happens when a service is down, a search for the word “outage” finds it so.
+ * Answers a search. To show what happens when a service is down, a search for the word “outage”
+ * finds it so.
  * @throws LibraryError
  */
 export function searchLibrary(question: Readonly<Record<string, string>>): LibraryAnswer {
@@ -79,18 +83,21 @@ export function searchLibrary(question: Readonly<Record<string, string>>): Libra
       Object.fromEntries(Object.entries(question).filter(([, v]) => v !== '')),
     );
   } catch (error) {
-    if (error instanceof ValidationError) throw new LibraryError(error.message, 400);
+    if (error instanceof ValidationError) {
+      throw new LibraryError(error.message, 400);
+    }
     throw error;
   }
-  if (/^\s*outage\s*$/i.test(query.words ?? ''))
+  if (/^\s*outage\s*$/i.test(query.words ?? '')) {
     throw new LibraryError(
       'The library is not to be reached at the moment. Try again in a little while.',
       503,
     );
+  }
   const found = all.filter((picture) =>
-      matches(picture, { ...query, shape: query.shape as Shape | undefined } satisfies Query),
-    ),
-    page = query.page ?? 1;
+    matches(picture, { ...query, shape: query.shape as Shape | undefined } satisfies Query),
+  );
+  const page = query.page ?? 1;
   return {
     pictures: found.slice((page - 1) * perPage, page * perPage),
     total: found.length,

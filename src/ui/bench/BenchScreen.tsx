@@ -35,8 +35,8 @@ export function BenchScreen({ siteId, slotId }: { siteId: string; slotId: string
 }
 
 function WithSlot({ session, slotId }: { session: Session; slotId: string }) {
-  const site = useSite(session),
-    slot = slotOf(site, slotId);
+  const site = useSite(session);
+  const slot = slotOf(site, slotId);
   return slot ? (
     <OpenBench session={session} slot={slot} />
   ) : (
@@ -51,8 +51,8 @@ function firstWidth(site: Site, slot: Slot): number {
 }
 
 function OpenBench({ session, slot }: { session: Session; slot: Slot }) {
-  const router = useRouter(),
-    siteId = session.state.getState().site.id;
+  const router = useRouter();
+  const siteId = session.state.getState().site.id;
   const bench = useBenchModel(session, slot, () =>
     router.push(`/sites/${siteId}/shelf?for=${slot.id}`),
   );
@@ -62,8 +62,8 @@ function OpenBench({ session, slot }: { session: Session; slot: Slot }) {
     firstWidth(session.state.getState().site, slot),
   );
   const [marks, setMarks] = useState(true);
-  const [listOpen, setListOpen] = useState(false),
-    [stepsOpen, setStepsOpen] = useState(false);
+  const [listOpen, setListOpen] = useState(false);
+  const [stepsOpen, setStepsOpen] = useState(false);
   useOwnFonts(bench.site);
 
   useEffect(() => {
@@ -90,7 +90,9 @@ function OpenBench({ session, slot }: { session: Session; slot: Slot }) {
 
   useClipboard(bench);
   const drop = (event: DragEvent) => {
-    if (!filesOf(event.dataTransfer).length) return;
+    if (!filesOf(event.dataTransfer).length) {
+      return;
+    }
     event.preventDefault();
     void bench.lay(filesOf(event.dataTransfer));
   };

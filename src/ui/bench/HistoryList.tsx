@@ -40,20 +40,20 @@ export function HistoryList({
 }
 
 function Steps({ session }: { session: Session }) {
-  const steps = useStore(session.state, (s) => s.steps),
-    cursor = useStore(session.state, (s) => s.cursor),
-    list = useRef<HTMLUListElement>(null);
+  const steps = useStore(session.state, (s) => s.steps);
+  const cursor = useStore(session.state, (s) => s.cursor);
+  const list = useRef<HTMLUListElement>(null);
   useEffect(() => {
     list.current?.querySelector<HTMLElement>('[aria-current]')?.focus();
   }, []);
-  const first = (steps[0]?.seq ?? cursor + 1) - 1,
-    all = [
-      ...steps.toReversed(),
-      {
-        seq: first,
-        label: first === 0 ? 'As it was in the beginning' : 'Older steps are forgotten',
-      },
-    ];
+  const first = (steps[0]?.seq ?? cursor + 1) - 1;
+  const all = [
+    ...steps.toReversed(),
+    {
+      seq: first,
+      label: first === 0 ? 'As it was in the beginning' : 'Older steps are forgotten',
+    },
+  ];
   return (
     <>
       <p className="border-b border-hair px-3 py-2 caption">Steps, newest first</p>
@@ -61,9 +61,11 @@ function Steps({ session }: { session: Session }) {
         ref={list}
         className="max-h-80 overflow-auto py-1"
         onKeyDown={(e) => {
-          const by = e.key === 'ArrowDown' ? 1 : e.key === 'ArrowUp' ? -1 : 0,
-            buttons = [...(list.current?.querySelectorAll('button') ?? [])];
-          if (!by) return;
+          const by = e.key === 'ArrowDown' ? 1 : e.key === 'ArrowUp' ? -1 : 0;
+          const buttons = [...(list.current?.querySelectorAll('button') ?? [])];
+          if (!by) {
+            return;
+          }
           e.preventDefault();
           buttons[buttons.indexOf(document.activeElement as HTMLButtonElement) + by]?.focus();
         }}

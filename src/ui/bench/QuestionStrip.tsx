@@ -10,8 +10,8 @@ export function QuestionStrip() {
   return (
     <nav aria-label="Questions" className="flex shrink-0 border-b border-line bg-sheet">
       {questions.map(({ number, title, answer }) => {
-        const { verdict, words } = answer(bench),
-          current = bench.question === number;
+        const { verdict, words } = answer(bench);
+        const current = bench.question === number;
         return (
           <button
             key={number}

@@ -60,7 +60,9 @@ export const questions: readonly Question[] = [
     title: 'Which part',
     answer({ picture, slot, readings }) {
       const photo = backPhoto(picture);
-      if (!photo) return { verdict: undefined, words: 'no photo' };
+      if (!photo) {
+        return { verdict: undefined, words: 'no photo' };
+      }
       const share = shownShare(photo, photoSize(photo), slot);
       return {
         verdict: worstOf(readings, 2)?.verdict,
@@ -73,16 +75,18 @@ export const questions: readonly Question[] = [
     title: 'What colour',
     answer({ site, picture }) {
       const top = picture.layers.findLast((l) => !l.hidden && isOfColour(l));
-      if (top?.kind === 'fill')
+      if (top?.kind === 'fill') {
         return {
           verdict: undefined,
           words: `${colourName(site, top.colour)} at ${Math.round(top.opacity * 100)}%`,
         };
-      if (top)
+      }
+      if (top) {
         return {
           verdict: undefined,
           words: `${kindOf(top).name(top).toLowerCase()} at ${Math.round(top.opacity * 100)}%`,
         };
+      }
       return {
         verdict: undefined,
         words:
@@ -98,9 +102,11 @@ export const questions: readonly Question[] = [
     number: 4,
     title: 'What on top',
     answer({ picture }) {
-      const texts = picture.layers.filter((l) => l.kind === 'text' && !l.hidden).length,
-        layers = picture.layers.length;
-      if (!layers) return nothing;
+      const texts = picture.layers.filter((l) => l.kind === 'text' && !l.hidden).length;
+      const layers = picture.layers.length;
+      if (!layers) {
+        return nothing;
+      }
       return {
         verdict: undefined,
         words: `${layers} ${layers === 1 ? 'layer' : 'layers'}, ${texts} ${texts === 1 ? 'text' : 'texts'}`,
@@ -111,19 +117,25 @@ export const questions: readonly Question[] = [
     number: 5,
     title: 'Does it blend',
     answer({ readings, slot, picture }) {
-      if (isBlank(picture)) return nothing;
+      if (isBlank(picture)) {
+        return nothing;
+      }
       const worst = worstOf(readings, 5);
-      if (!worst)
+      if (!worst) {
         return {
           verdict: undefined,
           words: slot.repeat === 'no-repeat' ? 'no page beside it' : 'repeats',
         };
-      if (worst.verdict === 'unknown') return { verdict: undefined, words: 'pressing…' };
-      if (worst.verdict === 'holds')
+      }
+      if (worst.verdict === 'unknown') {
+        return { verdict: undefined, words: 'pressing…' };
+      }
+      if (worst.verdict === 'holds') {
         return {
           verdict: 'holds',
           words: readings.some((r) => r.id.startsWith('seam-')) ? 'every edge exact' : 'it does',
         };
+      }
       return {
         verdict: worst.verdict,
         words:
@@ -136,9 +148,12 @@ export const questions: readonly Question[] = [
     number: 6,
     title: 'How heavy',
     answer({ readings, picture, press, slot }) {
-      if (isBlank(picture)) return nothing;
-      if (!press.current || !press.file)
+      if (isBlank(picture)) {
+        return nothing;
+      }
+      if (!press.current || !press.file) {
         return { verdict: undefined, words: press.failure ? 'cannot be pressed' : 'pressing…' };
+      }
       return {
         verdict: worstOf(readings, 6)?.verdict,
         words: `${kilobytes(press.file.bytes).replace(' KB', '')} of ${kilobytes(slot.budgetBytes).replace('.0', '')}`,
@@ -149,7 +164,9 @@ export const questions: readonly Question[] = [
     number: 7,
     title: 'Hand over',
     answer({ picture, press, readings }) {
-      if (isBlank(picture) || !press.current) return { verdict: undefined, words: 'not yet' };
+      if (isBlank(picture) || !press.current) {
+        return { verdict: undefined, words: 'not yet' };
+      }
       const alt = worstOf(readings, 7);
       return alt?.verdict === 'look'
         ? { verdict: 'look', words: 'no alternative text' }

@@ -49,8 +49,8 @@ export function addEffect(
   layers: readonly ObjectLayer[],
   name: (typeof effectNames)[number],
 ): void {
-  const kind = effectOf({ kind: name }),
-    effect = kind.make({ dark: themeDark(bench.site), light: themeLight(bench.site) });
+  const kind = effectOf({ kind: name });
+  const effect = kind.make({ dark: themeDark(bench.site), light: themeLight(bench.site) });
   bench.commit(
     `Add a ${kind.title.toLowerCase()} to ${changeNames(layers)}`,
     editLayers(
@@ -61,11 +61,19 @@ export function addEffect(
   );
 }
 
-/** What arrows move: the selected layers that can be moved, else the photo while it is being framed. */
+/**
+ * What arrows move: the selected layers that can be moved, else the photo while it is being framed.
+ */
 function movable({ selection, picture, question }: Bench): readonly Layer[] {
-  const chosen = selection.filter((l) => kindOf(l).moved && !l.locked),
-    photo = backPhoto(picture);
-  return chosen.length > 0 ? chosen : question === 2 && photo && !photo.locked ? [photo] : [];
+  const chosen = selection.filter((l) => kindOf(l).moved && !l.locked);
+  const photo = backPhoto(picture);
+  if (chosen.length > 0) {
+    return chosen;
+  }
+  if (question === 2 && photo && !photo.locked) {
+    return [photo];
+  }
+  return [];
 }
 
 const arrows: Readonly<Record<string, readonly [number, number]>> = {
@@ -108,10 +116,10 @@ const alignWords: Readonly<Record<AlignSide, string>> = {
 
 /** What is done with layers that lie at a place. */
 function arranging(bench: Bench): Command[] {
-  const { selection, selected, picture, slot, site } = bench,
-    objects = selection.filter(isObject),
-    boxes = bench.drawn.getState().boxes,
-    box = selected && boxes[selected.id];
+  const { selection, selected, picture, slot, site } = bench;
+  const objects = selection.filter(isObject);
+  const boxes = bench.drawn.getState().boxes;
+  const box = selected && boxes[selected.id];
   const wanted = (list: readonly Layer[], least = 1) => list.length >= least;
   return [
     { id: 'add-text', label: 'Add a text', run: () => addOnTop(bench, textFor(site, slot)) },
@@ -183,11 +191,12 @@ function arranging(bench: Bench): Command[] {
       label: 'Fit to the width',
       enabled: selected !== undefined && box !== undefined && !selected.locked,
       run: () => {
-        if (selected && box)
+        if (selected && box) {
           bench.commit(
             `Fit ${changeNames([selected])} to the width`,
             fitToWidth(picture, slot, selected, bench.drawn.getState().boxes[selected.id]),
           );
+        }
       },
     },
   ];
@@ -198,7 +207,9 @@ export function benchCommands(bench: Bench, switches: BenchSwitches): Command[] 
   const step = (by: number) => {
     const at = picture.layers.findIndex((l) => l.id === selected?.id);
     const next = picture.layers[at < 0 ? (by > 0 ? 0 : picture.layers.length - 1) : at + by];
-    if (next) bench.select(next.id);
+    if (next) {
+      bench.select(next.id);
+    }
   };
   const withLayers = (
     id: string,
@@ -343,8 +354,11 @@ export function benchCommands(bench: Bench, switches: BenchSwitches): Command[] 
       keys: ['Escape'],
       unlisted: true,
       run: () => {
-        if (bench.tool) bench.take(undefined);
-        else bench.select(undefined);
+        if (bench.tool) {
+          bench.take(undefined);
+        } else {
+          bench.select(undefined);
+        }
       },
     },
   ];

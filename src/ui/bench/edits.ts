@@ -28,7 +28,10 @@ import type { Slot } from '@/core/site/model/slot';
 
 export const newId = (): string => crypto.randomUUID();
 
-/** Puts a photo in the slot: in place of the back photo where there is one, behind everything else where there is none. */
+/**
+ * Puts a photo in the slot: in place of the back photo where there is one, behind everything else
+ * where there is none.
+ */
 export function layPhoto(slot: Slot, picture: Picture, item: ShelfItem): Edit {
   const there = backPhoto(picture);
   if (there) {
@@ -54,8 +57,8 @@ export function addPhotoOnTop(
   picture: Picture,
   item: ShelfItem,
 ): { edit: Edit; id: string } {
-  const photo = newPhoto(newId(), item, slot),
-    size = photoSize(photo);
+  const photo = newPhoto(newId(), item, slot);
+  const size = photoSize(photo);
   const scale = Math.min(1, (slot.height * 0.8) / size.height, (slot.width * 0.8) / size.width);
   const placed = {
     ...photo,
@@ -66,7 +69,10 @@ export function addPhotoOnTop(
   return { edit: chain(shelve(item), addLayer(picture.id, placed)), id: placed.id };
 }
 
-/** Colours that stand off each other: the theme's first is nearly always its ground, the second what is written on it. */
+/**
+ * Colours that stand off each other: the theme's first is nearly always its ground, the second what
+ * is written on it.
+ */
 export const themeDark = (site: Site): Hex => site.theme.colours[0]?.hex ?? '#222222';
 export const themeLight = (site: Site): Hex => site.theme.colours[1]?.hex ?? '#ffffff';
 
@@ -92,7 +98,10 @@ export const arrangeable = (layer: Layer): layer is ObjectLayer => isObject(laye
 export const changeNames = (layers: readonly Layer[]): string =>
   layers.length === 1 ? kindOf(layers[0]).name(layers[0]).slice(0, 40) : `${layers.length} layers`;
 
-/** Nothing sampled and nothing brushed; the tolerance takes a plain surround with its grain (ours, by looking). */
+/**
+ * Nothing sampled and nothing brushed; the tolerance takes a plain surround with its grain (ours,
+ * by looking).
+ */
 const plainCutOut: CutOut = { samples: [], tolerance: 8, softness: 0, joined: true, strokes: [] };
 
 export const setCutOut = (
@@ -138,9 +147,9 @@ export function alignLayers(
   boxes: Boxes,
   side: AlignSide,
 ): Edit {
-  const list = placed(layers, boxes),
-    within =
-      list.length === 1 ? { left: 0, top: 0, right: slot.width, bottom: slot.height } : undefined;
+  const list = placed(layers, boxes);
+  const within =
+    list.length === 1 ? { left: 0, top: 0, right: slot.width, bottom: slot.height } : undefined;
   return moveEach(
     picture.id,
     list,
@@ -169,10 +178,13 @@ export function spaceLayers(
   );
 }
 
-/** As wide as the slot within its safe margins, in the middle of it; everything about the layer grows alike. */
+/**
+ * As wide as the slot within its safe margins, in the middle of it; everything about the layer
+ * grows alike.
+ */
 export function fitToWidth(picture: Picture, slot: Slot, layer: Layer, box: Box): Edit {
-  const { left, right } = boundsOf(box),
-    k = (slot.width - 2 * safeMargin(slot).x) / (right - left);
+  const { left, right } = boundsOf(box);
+  const k = (slot.width - 2 * safeMargin(slot).x) / (right - left);
   return editLayers(picture.id, [layer.id], (l) => {
     const resized = {
       ...l,
@@ -183,8 +195,8 @@ export function fitToWidth(picture: Picture, slot: Slot, layer: Layer, box: Box)
 }
 
 /**
- * Where a layer lies at this moment: photos and shapes by their own figures, which are newer than what was drawn last;
- * texts as they were drawn, since only the worker measures words.
+ * Where a layer lies at this moment: photos and shapes by their own figures, which are newer than
+ * what was drawn last; texts as they were drawn, since only the worker measures words.
  */
 const boxNow = (layer: Layer, slot: Slot, drawn: Box): Box =>
   (layer.kind === 'photo' || layer.kind === 'shape'
@@ -196,7 +208,9 @@ const notHere = (): never => {
 };
 const noGlyphs: GlyphRaster = { has: notHere, cover: notHere, pixels: notHere, box: notHere };
 
-/** Brings the left or the upper side of a layer's box, as it stands before it is turned, to a place. */
+/**
+ * Brings the left or the upper side of a layer's box, as it stands before it is turned, to a place.
+ */
 export const moveTo = (
   picture: Picture,
   slot: Slot,
@@ -223,9 +237,11 @@ export function reshape(
 ): Edit {
   return editLayers(picture.id, [layer.id], (l) => {
     const box = boxNow(l, slot, drawn);
-    if (to.turn !== undefined) return kindOf(l).turned?.(l, to.turn - box.turn, box);
-    const kx = to.width === undefined ? 1 : to.width / box.width,
-      ky = to.height === undefined ? 1 : to.height / box.height;
+    if (to.turn !== undefined) {
+      return kindOf(l).turned?.(l, to.turn - box.turn, box);
+    }
+    const kx = to.width === undefined ? 1 : to.width / box.width;
+    const ky = to.height === undefined ? 1 : to.height / box.height;
     const k = to.width === undefined ? ky : kx;
     return kindOf(l).resized?.(l, {
       kx: to.keep ? k : kx,

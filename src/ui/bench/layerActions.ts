@@ -24,7 +24,9 @@ export const layerActions = {
   },
   remove(bench: Bench, layers: readonly Layer[]) {
     const free = layers.filter((l) => !l.locked);
-    if (free.length === 0) return;
+    if (free.length === 0) {
+      return;
+    }
     bench.commit(`Remove ${changeNames(free)}`, removeLayers(bench.picture.id, ids(free)));
     bench.select(undefined);
   },

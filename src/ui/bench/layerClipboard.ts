@@ -21,16 +21,21 @@ export const layersType = 'application/x-soyez-layers';
 /** Where copied layers wait, so that they can be pasted from a menu too, and in another tab. */
 const place = 'soyez copied layers';
 
-/** Puts the selected layers by for pasting. @returns what was put by, undefined where nothing is selected */
+/**
+ * Puts the selected layers by for pasting. @returns what was put by, undefined where nothing is
+ * selected
+ */
 export function copyLayers({ selection, site }: Bench): string | undefined {
-  if (selection.length === 0) return undefined;
+  if (selection.length === 0) {
+    return undefined;
+  }
   const assets = new Set(selection.flatMap((l) => kindOf(l).assets?.(l) ?? []));
   const copied: Copied = {
-      layers: selection,
-      shelf: site.shelf.filter((i) => assets.has(i.assetId)),
-      fonts: site.fonts.filter((f) => assets.has(f.assetId)),
-    },
-    text = JSON.stringify(copied);
+    layers: selection,
+    shelf: site.shelf.filter((i) => assets.has(i.assetId)),
+    fonts: site.fonts.filter((f) => assets.has(f.assetId)),
+  };
+  const text = JSON.stringify(copied);
   localStorage.setItem(place, text);
   return text;
 }
@@ -41,28 +46,37 @@ export const hasCopied = (): boolean =>
 function read(): Copied | undefined {
   try {
     const value = JSON.parse(localStorage.getItem(place) ?? 'null') as Copied | null;
-    if (!value || !value.layers.every((l) => layerSchema(l.kind).isValidSync(l, { strict: true })))
+    if (
+      !value ||
+      !value.layers.every((l) => layerSchema(l.kind).isValidSync(l, { strict: true }))
+    ) {
       return undefined;
+    }
     return value;
   } catch {
     return undefined;
   }
 }
 
-/** Lays what was copied in front of everything; layers that would lie beside a smaller slot come into its middle. */
+/**
+ * Lays what was copied in front of everything; layers that would lie beside a smaller slot come
+ * into its middle.
+ */
 export function pasteLayers(bench: Bench): void {
   const copied = read();
   if (!copied) {
     say('bad', 'There are no copied layers. Select some and copy them first.');
     return;
   }
-  const { slot, picture } = bench,
-    there = new Set(picture.layers.map((l) => JSON.stringify({ ...l, id: '' })));
+  const { slot, picture } = bench;
+  const there = new Set(picture.layers.map((l) => JSON.stringify({ ...l, id: '' })));
   const fresh = copied.layers.map((layer) => {
     // A second copy on the same picture is put a little aside, so that it is seen.
-    const again = there.has(JSON.stringify({ ...layer, id: '' })) ? 12 : 0,
-      [copy] = copiesOf([layer], { x: again, y: again });
-    if (!isObject(copy)) return copy;
+    const again = there.has(JSON.stringify({ ...layer, id: '' })) ? 12 : 0;
+    const [copy] = copiesOf([layer], { x: again, y: again });
+    if (!isObject(copy)) {
+      return copy;
+    }
     const outside = copy.x > slot.width - 8 || copy.y > slot.height - 8;
     return outside
       ? ({ ...copy, x: Math.round(slot.width / 3), y: Math.round(slot.height / 4) } as Layer)
@@ -77,5 +91,7 @@ export function pasteLayers(bench: Bench): void {
     ),
   );
   bench.selectAll(fresh.map((l) => l.id));
-  if (fresh.some(isObject)) bench.ask(4);
+  if (fresh.some(isObject)) {
+    bench.ask(4);
+  }
 }

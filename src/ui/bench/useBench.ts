@@ -29,7 +29,10 @@ import { usePressed, type Press } from '../hooks/usePressed';
 import { useSite, type Session } from '../hooks/useSession';
 import { addPhotoOnTop, layPhoto } from './edits';
 
-/** What lies on the page in the slot: the picture, the picture without anything laid over it, the pressed file, or how the file differs from the picture. */
+/**
+ * What lies on the page in the slot: the picture, the picture without anything laid over it, the
+ * pressed file, or how the file differs from the picture.
+ */
 export type Showing = 'picture' | 'before' | 'file' | 'difference';
 
 /** Another file that is held up on the page in place of the picture's own. */
@@ -71,7 +74,10 @@ export interface Bench {
   selectAll(layerIds: readonly string[]): void;
   readonly tool: Tool | undefined;
   take(tool: Tool | undefined): void;
-  /** Where each layer that has a place lies, as last drawn; kept apart, since it changes with every frame. */
+  /**
+   * Where each layer that has a place lies, as last drawn; kept apart, since it changes with every
+   * frame.
+   */
   readonly drawn: StoreApi<Drawn>;
   readonly showing: Showing;
   /** Undefined for what the question itself shows. */
@@ -80,7 +86,10 @@ export interface Bench {
   hold(file: HeldFile | undefined): void;
   preview(edit: Edit): void;
   commit(label: string, edit: Edit): void;
-  /** Small steps that follow each other, such as key presses, become one step of history once they pause. */
+  /**
+   * Small steps that follow each other, such as key presses, become one step of history once they
+   * pause.
+   */
   burst(label: string, edit: Edit): void;
   /** Takes picture files in: as the photo of the slot, or on top while that is the question. */
   lay(files: readonly File[]): Promise<void>;
@@ -97,14 +106,25 @@ export const BenchProvider = Context.Provider;
 
 export function useBench(): Bench {
   const bench = use(Context);
-  if (!bench) throw new Error('useBench needs a BenchProvider above it.');
+  if (!bench) {
+    throw new Error('useBench needs a BenchProvider above it.');
+  }
   return bench;
 }
 
-/** Where a layer lies: a text as last drawn, since only glyphs tell its size; anything else as it is now. */
+/**
+ * Where a layer lies: a text as last drawn, since only glyphs tell its size; anything else as it is
+ * now.
+ */
 export function useLayerBox(bench: Bench, layer: ObjectLayer): Box | undefined {
   const drawn = useStore(bench.drawn, (d) => d.boxes[layer.id]);
-  return layer.kind === 'text' ? drawn : layer.kind === 'photo' ? photoBox(layer) : shapeBox(layer);
+  if (layer.kind === 'text') {
+    return drawn;
+  }
+  if (layer.kind === 'photo') {
+    return photoBox(layer);
+  }
+  return shapeBox(layer);
 }
 
 const pause = 400;
@@ -115,21 +135,29 @@ function useBurst(session: Session) {
   );
   const flush = useCallback(() => {
     const burst = open.current;
-    if (!burst) return;
+    if (!burst) {
+      return;
+    }
     clearTimeout(burst.timer);
     open.current = undefined;
     session.commit(burst.label, (site) => {
-      for (const edit of burst.edits) edit(site);
+      for (const edit of burst.edits) {
+        edit(site);
+      }
     });
   }, [session]);
   const push = useCallback(
     (label: string, edit: Edit) => {
-      if (open.current && open.current.label !== label) flush();
+      if (open.current && open.current.label !== label) {
+        flush();
+      }
       const edits = [...(open.current?.edits ?? []), edit];
       clearTimeout(open.current?.timer);
       open.current = { label, edits, timer: setTimeout(flush, pause) };
       session.preview((site) => {
-        for (const e of edits) e(site);
+        for (const e of edits) {
+          e(site);
+        }
       });
     },
     [session, flush],
@@ -147,8 +175,8 @@ function useBurst(session: Session) {
 }
 
 export function useBenchModel(session: Session, slot: Slot, openShelf: () => void): Bench {
-  const site = useSite(session),
-    picture = pictureOf(site, slot);
+  const site = useSite(session);
+  const picture = pictureOf(site, slot);
   const press = usePressed(
     site,
     slot,
@@ -159,8 +187,8 @@ export function useBenchModel(session: Session, slot: Slot, openShelf: () => voi
   const [selectedIds, setSelectedIds] = useState<readonly string[]>([]);
   const [tool, take] = useState<Tool>();
   const [drawn] = useState(() => createStore<Drawn>(() => ({ boxes: {} })));
-  const [asked, show] = useState<Showing>(),
-    [held, hold] = useState<HeldFile>();
+  const [asked, show] = useState<Showing>();
+  const [held, hold] = useState<HeldFile>();
   const burst = useBurst(session);
   const intake = useIntake();
   const file = press.current ? press.file : undefined;
@@ -186,8 +214,11 @@ export function useBenchModel(session: Session, slot: Slot, openShelf: () => voi
     select(id);
   };
   const layItem = (item: ShelfItem) => {
-    if (question === 4) putOnTop(item);
-    else commit(`Lay ${item.name}`, layPhoto(slot, now(), item));
+    if (question === 4) {
+      putOnTop(item);
+    } else {
+      commit(`Lay ${item.name}`, layPhoto(slot, now(), item));
+    }
   };
   const selected = picture.layers.find((l) => l.id === selectedIds.at(-1));
 
@@ -207,7 +238,8 @@ export function useBenchModel(session: Session, slot: Slot, openShelf: () => voi
     putOnTop,
     openShelf,
     take,
-    // Asking how heavy it is shows the file itself, unless something else is being held up against it.
+    // Asking how heavy it is shows the file itself, unless something else is being held up against
+    // it.
     showing: asked ?? (question === 6 && (press.current || held) ? 'file' : 'picture'),
     show,
     held: question === 6 ? held : undefined,

@@ -9,7 +9,10 @@ import type { Bench } from './useBench';
 const inField = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && target.closest('input, textarea, [contenteditable]') !== null;
 
-/** Ctrl+C, X and V on the bench: layers, and pictures from elsewhere. Fields keep theirs, and so does text that is marked on the page. */
+/**
+ * Ctrl+C, X and V on the bench: layers, and pictures from elsewhere. Fields keep theirs, and so
+ * does text that is marked on the page.
+ */
 export function useClipboard(bench: Bench): void {
   const now = useRef(bench);
   useEffect(() => {
@@ -17,19 +20,27 @@ export function useClipboard(bench: Bench): void {
   });
   useEffect(() => {
     const copy = (event: ClipboardEvent) => {
-      if (inField(event.target) || String(window.getSelection() ?? '') !== '') return;
+      if (inField(event.target) || String(window.getSelection() ?? '') !== '') {
+        return;
+      }
       const copied = copyLayers(now.current);
-      if (copied === undefined) return;
+      if (copied === undefined) {
+        return;
+      }
       event.preventDefault();
       event.clipboardData?.setData(layersType, copied);
       event.clipboardData?.setData(
         'text/plain',
         now.current.selection.flatMap((l) => (l.kind === 'text' ? [l.words] : [])).join('\n'),
       );
-      if (event.type === 'cut') layerActions.remove(now.current, now.current.selection);
+      if (event.type === 'cut') {
+        layerActions.remove(now.current, now.current.selection);
+      }
     };
     const paste = (event: ClipboardEvent) => {
-      if (inField(event.target)) return;
+      if (inField(event.target)) {
+        return;
+      }
       const files = filesOf(event.clipboardData);
       if (files.length) {
         event.preventDefault();

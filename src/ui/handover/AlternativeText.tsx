@@ -32,7 +32,9 @@ export function AlternativeText({
             'Alternative text',
             editPicture(picture.id, (p) => {
               p.alt = text;
-              if (text.trim()) p.decorative = false;
+              if (text.trim()) {
+                p.decorative = false;
+              }
             }),
           );
           return undefined;

@@ -37,7 +37,9 @@ interface Props {
   commit(label: string, edit: Edit): void;
 }
 
-/** Every slot with its files: name, what it is for, size, format and weight, each to be saved alone. */
+/**
+ * Every slot with its files: name, what it is for, size, format and weight, each to be saved alone.
+ */
 export function FileList({ plan, ...rest }: Props) {
   return (
     <ul aria-label="Files" className="flex flex-col">
@@ -56,9 +58,9 @@ function SlotRow({
   onSelect,
   commit,
 }: Omit<Props, 'plan'> & { own: SlotFiles }) {
-  const { slot, picture, note } = own,
-    thumb = useThumb(site, slot),
-    current = selected === slot.id;
+  const { slot, picture, note } = own;
+  const thumb = useThumb(site, slot);
+  const current = selected === slot.id;
   return (
     <li
       className={`border-b border-hair px-4 py-2 ${current ? 'bg-white' : ''}`}

@@ -25,7 +25,10 @@ import { FileList } from './FileList';
 import { Lines } from './Lines';
 import { RehearsalPanel } from './RehearsalPanel';
 
-/** Everything that a host is given: files, lines, credits, the archive, the editable file, and a rehearsal of it. */
+/**
+ * Everything that a host is given: files, lines, credits, the archive, the editable file, and a
+ * rehearsal of it.
+ */
 export function HandOverScreen({ siteId }: { siteId: string }) {
   return <WithSession siteId={siteId}>{(session) => <Opened session={session} />}</WithSession>;
 }
@@ -40,8 +43,9 @@ type Shown = 'css' | 'html' | 'credits';
 
 /** What goes along of a theme that is recoloured. */
 function themeWords(set: PieceSet, made: HandOver | undefined): string {
-  if (activeSteps(set.recipe).length === 0)
+  if (activeSteps(set.recipe).length === 0) {
     return `${set.name} is open, but no recipe lies on it yet: nothing of it goes along.`;
+  }
   const files = made?.files.filter((f) => f.theme);
   return files
     ? `${files.length} files of ${set.name} go along under their own names, ${files.filter((f) => f.theme === 'changed').length} of them changed.`
@@ -49,19 +53,19 @@ function themeWords(set: PieceSet, made: HandOver | undefined): string {
 }
 
 function Opened({ session }: { session: Session }) {
-  const site = useSite(session),
-    making = useHandOver(site),
-    { made, files, running, failure } = making;
-  const [selected, setSelected] = useState<string>(),
-    [shown, setShown] = useState<Shown>('css');
+  const site = useSite(session);
+  const making = useHandOver(site);
+  const { made, files, running, failure } = making;
+  const [selected, setSelected] = useState<string>();
+  const [shown, setShown] = useState<Shown>('css');
   // Before everything is drawn it is not known which pictures are see-through; most are not.
-  const plan = made?.plan ?? planFiles(site, () => true),
-    all = allSnippets(site, plan),
-    credits = creditsPage(creditsOf(site).map((c) => c.item));
-  const one = selected === undefined ? undefined : all.snippets.get(selected),
-    name = site.slots.find((s) => s.id === selected)?.name;
-  const total = [...files.values()].reduce((sum, f) => sum + (f.planned ? f.bytes.length : 0), 0),
-    commit = session.commit.bind(session);
+  const plan = made?.plan ?? planFiles(site, () => true);
+  const all = allSnippets(site, plan);
+  const credits = creditsPage(creditsOf(site).map((c) => c.item));
+  const one = selected === undefined ? undefined : all.snippets.get(selected);
+  const name = site.slots.find((s) => s.id === selected)?.name;
+  const total = [...files.values()].reduce((sum, f) => sum + (f.planned ? f.bytes.length : 0), 0);
+  const commit = session.commit.bind(session);
   const saveSite = async () => {
     try {
       download(siteFileName(site), writeSiteFile(await packedSite(site)), 'application/zip');

@@ -17,14 +17,19 @@ const clock = (at: number): string =>
     second: '2-digit',
   });
 
-/** The pages as the stand-in host serves them, what it did to the files, and what has changed since. */
+/**
+ * The pages as the stand-in host serves them, what it did to the files, and what has changed since.
+ */
 export function RehearsalPanel({ site, made }: { site: Site; made: HandOver | undefined }) {
   const { host, at, changed, busy, rehearse, empty } = useRehearsal(site);
   const go = async () => {
-    if (!made) return;
-    // The tab is opened while the click still counts as one; it is sent on once the host has everything.
-    const tab = window.open('about:blank', `rehearsal-${site.id}`),
-      refused = await rehearse(made);
+    if (!made) {
+      return;
+    }
+    // The tab is opened while the click still counts as one; it is sent on once the host has
+    // everything.
+    const tab = window.open('about:blank', `rehearsal-${site.id}`);
+    const refused = await rehearse(made);
     if (refused) {
       tab?.close();
       say('bad', refused);
@@ -33,8 +38,11 @@ export function RehearsalPanel({ site, made }: { site: Site; made: HandOver | un
     const first = made.files.find(
       (f) => f.path.endsWith('.html') && f.path !== 'markup.html' && f.path !== 'credits.html',
     )!;
-    if (tab) tab.location.href = rehearsalAddress(site.id, first.path);
-    else say('done', 'Uploaded. The browser did not open a tab; the pages are listed here.');
+    if (tab) {
+      tab.location.href = rehearsalAddress(site.id, first.path);
+    } else {
+      say('done', 'Uploaded. The browser did not open a tab; the pages are listed here.');
+    }
   };
   const notes = host?.uploads.filter((u) => u.notes.length > 0) ?? [];
   return (

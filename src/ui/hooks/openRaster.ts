@@ -22,18 +22,22 @@ export interface OpenedPicture {
   readonly notes: readonly string[];
 }
 
-/** Reads an OpenRaster file into layers for a slot. @throws Error with a message for people; nothing is changed then */
+/**
+ * Reads an OpenRaster file into layers for a slot. @throws Error with a message for people; nothing
+ * is changed then
+ */
 export async function readPictureFile(file: File, slot: Slot): Promise<OpenedPicture> {
   const { width, height, layers, notes } = readOpenRaster(
-      file.name,
-      new Uint8Array(await file.arrayBuffer()),
-    ),
-    size = fileSize(slot, overlapOf(slot)),
-    same = size.width === width && size.height === height;
-  for (const [i, layer] of layers.entries())
+    file.name,
+    new Uint8Array(await file.arrayBuffer()),
+  );
+  const size = fileSize(slot, overlapOf(slot));
+  const same = size.width === width && size.height === height;
+  for (const [i, layer] of layers.entries()) {
     inspectPicture(`${file.name}, ${layer.name || `layer ${i + 1}`}`, layer.png);
-  const out: PhotoLayer[] = [],
-    items: ShelfItem[] = [];
+  }
+  const out: PhotoLayer[] = [];
+  const items: ShelfItem[] = [];
   for (const [i, { png, ...layer }] of layers.entries()) {
     const item = await shelveBytes(`${layer.name || `Layer ${i + 1}`}.png`, png, file.name);
     items.push(item);

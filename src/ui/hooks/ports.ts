@@ -6,7 +6,10 @@ import { fontFolder } from '@/engine/vendor';
 import { recolouredTheme } from './recolouring';
 import { theDatabase, theEngine } from './services';
 
-/** Files that were written in this tab, newest last, so that handing over again writes only what has changed. */
+/**
+ * Files that were written in this tab, newest last, so that handing over again writes only what has
+ * changed.
+ */
 const written = new Map<string, Uint8Array<ArrayBuffer>>();
 const mostBytes = 120e6;
 
@@ -18,8 +21,9 @@ export const browserPorts: HandOverPorts = {
   theme: recolouredTheme,
   async shippedFont({ file }) {
     const response = await fetch(`${fontFolder}/${file}`);
-    if (!response.ok)
+    if (!response.ok) {
       throw new Error(`Expected the font file ${file}, found status ${response.status}.`);
+    }
     return new Uint8Array(await response.arrayBuffer());
   },
   async kept(key, make) {
@@ -28,7 +32,9 @@ export const browserPorts: HandOverPorts = {
     written.set(key, bytes);
     let total = [...written.values()].reduce((sum, b) => sum + b.length, 0);
     for (const [oldest, b] of written) {
-      if (total <= mostBytes) break;
+      if (total <= mostBytes) {
+        break;
+      }
       written.delete(oldest);
       total -= b.length;
     }

@@ -28,8 +28,8 @@ const isSurveyed = (slot: Slot, picture: Picture): boolean =>
   hasWords(picture) || isUnderContent(slot);
 
 function questionsOf(site: Site, slot: Slot): SurveyQuestions {
-  const backdrop = backdropOf(site, slot),
-    page = pagesWith(site, slot)[0];
+  const backdrop = backdropOf(site, slot);
+  const page = pagesWith(site, slot)[0];
   return {
     backdrop,
     colours: coloursOf(site),
@@ -39,9 +39,14 @@ function questionsOf(site: Site, slot: Slot): SurveyQuestions {
   };
 }
 
-/** Equal for states of a picture that press to the same file and read alike; empty where there is nothing to press. */
+/**
+ * Equal for states of a picture that press to the same file and read alike; empty where there is
+ * nothing to press.
+ */
 export function pressKey(site: Site, slot: Slot, picture: Picture): string {
-  if (isBlank(picture)) return '';
+  if (isBlank(picture)) {
+    return '';
+  }
   return [
     drawingKey(picture, slot),
     JSON.stringify(picture.press),
@@ -50,7 +55,10 @@ export function pressKey(site: Site, slot: Slot, picture: Picture): string {
   ].join(' ');
 }
 
-/** Files of the tab, newest last, so that plan and bench press each state once, and ways to mend are tried once. */
+/**
+ * Files of the tab, newest last, so that plan and bench press each state once, and ways to mend are
+ * tried once.
+ */
 const kept = new Map<string, File>();
 /** As many as have so many px decoded. */
 const mostPixels = 40e6;
@@ -64,16 +72,22 @@ async function press(
   picture: Picture,
   wanted: () => boolean,
 ): Promise<File | undefined> {
-  const key = pressKey(site, slot, picture),
-    before = kept.get(key);
-  if (before || !wanted()) return before;
+  const key = pressKey(site, slot, picture);
+  const before = kept.get(key);
+  if (before || !wanted()) {
+    return before;
+  }
   const raster = await theEngine().pixels(drawingOf(slot, asFiled(picture)));
-  if (!wanted()) return undefined;
-  const { bytes, decoded: all } = await theEngine().press(raster, picture.press, siteColours(site)),
-    overlap = overlapOf(slot),
-    hangs = hasOverlap(overlap),
-    decoded = hangs ? crop(all, slotInFile(slot, overlap)) : all;
-  if (!wanted()) return undefined;
+  if (!wanted()) {
+    return undefined;
+  }
+  const { bytes, decoded: all } = await theEngine().press(raster, picture.press, siteColours(site));
+  const overlap = overlapOf(slot);
+  const hangs = hasOverlap(overlap);
+  const decoded = hangs ? crop(all, slotInFile(slot, overlap)) : all;
+  if (!wanted()) {
+    return undefined;
+  }
   // Live words are measured too: they lie over the same picture.
   const { texts, calm } = isSurveyed(slot, picture)
     ? await theEngine().survey(
@@ -95,7 +109,9 @@ async function press(
   kept.set(key, file);
   let pixels = [...kept.values()].reduce((sum, f) => sum + f.width * f.height, 0);
   for (const [oldest, { width, height }] of kept) {
-    if (pixels <= mostPixels || oldest === key) break;
+    if (pixels <= mostPixels || oldest === key) {
+      break;
+    }
     kept.delete(oldest);
     pixels -= width * height;
   }

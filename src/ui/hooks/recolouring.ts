@@ -25,7 +25,9 @@ function keep(key: string, made: Recoloured): void {
   written.set(key, made);
   let total = [...written.values()].reduce((sum, w) => sum + w.bytes.length, 0);
   for (const [oldest, w] of written) {
-    if (total <= mostBytes) break;
+    if (total <= mostBytes) {
+      break;
+    }
     written.delete(oldest);
     total -= w.bytes.length;
   }
@@ -37,24 +39,27 @@ export interface WritingListener {
   onFailure(path: string, message: string): void;
 }
 
-/** The pieces of a set that are not left out, written with its recipe or as they were written before. */
+/**
+ * The pieces of a set that are not left out, written with its recipe or as they were written
+ * before.
+ */
 export async function writtenPieces(
   { pieces, recipe }: PieceSet,
   roles: ReadonlyMap<string, Role>,
   listener: WritingListener,
 ): Promise<Map<string, Recoloured>> {
-  const key = recipeKey(recipe),
-    out = new Map<string, Recoloured>();
-  const wanted = pieces.filter((p) => !p.leftOut),
-    jobs = wanted.flatMap(({ path, assetId, format }) => {
-      const ends = wantsEnds(roles.get(path)),
-        before = written.get(keyOf(assetId, ends, key));
-      if (before) {
-        out.set(path, before);
-        return [];
-      }
-      return [{ path, assetId, format, wantsEnds: ends }];
-    });
+  const key = recipeKey(recipe);
+  const out = new Map<string, Recoloured>();
+  const wanted = pieces.filter((p) => !p.leftOut);
+  const jobs = wanted.flatMap(({ path, assetId, format }) => {
+    const ends = wantsEnds(roles.get(path));
+    const before = written.get(keyOf(assetId, ends, key));
+    if (before) {
+      out.set(path, before);
+      return [];
+    }
+    return [{ path, assetId, format, wantsEnds: ends }];
+  });
   if (jobs.length > 0) {
     await theEngine().set.recolour(recipe, jobs, {
       wanted: listener.wanted,
@@ -104,8 +109,8 @@ export const endsOf = (files: ReadonlyMap<string, Recoloured>) =>
 
 /** All files of a set with its recipe laid on it, for a hand-over. */
 export async function recolouredTheme(set: PieceSet, listener: SetListener): Promise<SetHanded[]> {
-  const { sheets, roles } = await readSheets(set),
-    failures: string[] = [];
+  const { sheets, roles } = await readSheets(set);
+  const failures: string[] = [];
   await Promise.all(
     set.pieces.map((p) =>
       theEngine()
@@ -119,9 +124,12 @@ export async function recolouredTheme(set: PieceSet, listener: SetListener): Pro
     ...listener,
     onFailure: (_, message) => failures.push(message),
   });
-  if (!listener.wanted()) throw new SetStopped('Recolouring was stopped.');
-  if (failures.length > 0)
+  if (!listener.wanted()) {
+    throw new SetStopped('Recolouring was stopped.');
+  }
+  if (failures.length > 0) {
     throw new Error(`${failures[0]} Leave it out of the set to hand over the others.`);
+  }
   return setFiles(
     set,
     await originalsOf(set),

@@ -53,14 +53,16 @@ const mostBytes = 80e6;
 
 function update(key: string, change: (f: Found) => Found): void {
   found.setState(({ byState }) => {
-    const next = new Map(byState),
-      state = change(next.get(key) ?? nothing);
+    const next = new Map(byState);
+    const state = change(next.get(key) ?? nothing);
     next.delete(key);
     next.set(key, state);
     const size = (f: Found) => f.tried.reduce((sum, t) => sum + t.data.length, 0);
     let total = [...next.values()].reduce((sum, f) => sum + size(f), 0);
     for (const [oldest, f] of next) {
-      if (total <= mostBytes || oldest === key || f.running) break;
+      if (total <= mostBytes || oldest === key || f.running) {
+        break;
+      }
       next.delete(oldest);
       total -= size(f);
     }
@@ -89,14 +91,17 @@ const recalling = new Set<string>();
 
 /** Brings back what a search in an earlier tab found. */
 async function recall(key: string): Promise<void> {
-  if (recalling.has(key) || (found.getState().byState.get(key)?.tried.length ?? 0) > 0) return;
+  if (recalling.has(key) || (found.getState().byState.get(key)?.tried.length ?? 0) > 0) {
+    return;
+  }
   recalling.add(key);
   try {
     const row = await searchOf(theDatabase(), key);
-    if (row)
+    if (row) {
       update(key, (f) =>
         f.tried.length > 0 || f.running ? f : { ...f, tried: row.tried, finished: row.finished },
       );
+    }
   } catch {
     /* It can be searched again. */
   } finally {
@@ -137,10 +142,10 @@ export async function searchNow(
   slot: Slot,
   picture: Picture,
 ): Promise<Candidate | undefined> {
-  const key = stateKey(site, slot, picture),
-    aim = picture.aim,
-    name = aimKey(aim, slot),
-    token = {};
+  const key = stateKey(site, slot, picture);
+  const aim = picture.aim;
+  const name = aimKey(aim, slot);
+  const token = {};
   going.set(key, token);
   const wanted = () => going.get(key) === token;
   update(key, (f) => ({
@@ -151,7 +156,7 @@ export async function searchNow(
   try {
     await theEngine().search(await subjectOf(site, slot, picture), aim, slot.accepts, {
       onTried: ({ judgement, file }) => {
-        if (wanted() && file)
+        if (wanted() && file) {
           update(key, (f) => ({
             ...f,
             tried: [
@@ -161,13 +166,18 @@ export async function searchNow(
               { judgement, data: file },
             ],
           }));
+        }
       },
       onProgress: (done, format) => {
-        if (wanted()) update(key, (f) => ({ ...f, running: { aim: name, done, format } }));
+        if (wanted()) {
+          update(key, (f) => ({ ...f, running: { aim: name, done, format } }));
+        }
       },
       wanted,
     });
-    if (!wanted()) return undefined;
+    if (!wanted()) {
+      return undefined;
+    }
     update(key, (f) => ({ ...f, finished: [...new Set([...f.finished, name])] }));
     const { tried, finished } = found.getState().byState.get(key) ?? nothing;
     keepSearch(theDatabase(), key, { siteId: site.id, at: Date.now(), tried, finished }).catch(
@@ -177,8 +187,9 @@ export async function searchNow(
     );
     return bestCandidate({ tried }, aim, slot);
   } catch (error) {
-    if (!(error instanceof SearchStopped) && wanted())
+    if (!(error instanceof SearchStopped) && wanted()) {
       update(key, (f) => ({ ...f, failure: message(error) }));
+    }
     return undefined;
   } finally {
     if (wanted()) {
@@ -202,11 +213,11 @@ export function bestCandidate(
   slot: Pick<Slot, 'accepts'>,
   formats: readonly PressFormat[] = slot.accepts,
 ): Candidate | undefined {
-  const allowed = tried.filter((t) => formats.includes(t.judgement.settings.format)),
-    best = bestOf(
-      aim,
-      allowed.map((t) => t.judgement),
-    );
+  const allowed = tried.filter((t) => formats.includes(t.judgement.settings.format));
+  const best = bestOf(
+    aim,
+    allowed.map((t) => t.judgement),
+  );
   return allowed.find((t) => t.judgement === best);
 }
 
@@ -220,7 +231,9 @@ export async function findPatches(
   wanted: () => boolean,
 ): Promise<void> {
   const key = stateKey(site, slot, picture);
-  if (found.getState().byState.get(key)?.patches || asked.has(key)) return;
+  if (found.getState().byState.get(key)?.patches || asked.has(key)) {
+    return;
+  }
   asked.add(key);
   try {
     // What a lossy file of a format does to it; palettes show it too where there is no other.

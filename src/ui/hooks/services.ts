@@ -12,7 +12,10 @@ let engine: Engine | undefined;
 /** The browser's one database; opened by the first one who asks, and never on the server. */
 export const theDatabase = (): Database => (database ??= new Database());
 
-/** The one engine; its workers live as long as the tab, so decoded photos are kept from screen to screen. */
+/**
+ * The one engine; its workers live as long as the tab, so decoded photos are kept from screen to
+ * screen.
+ */
 export function theEngine(): Engine {
   engine ??= createEngine({
     spawnRender: () =>

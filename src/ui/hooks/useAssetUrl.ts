@@ -8,11 +8,13 @@ import { theDatabase } from './services';
 export function useAssetUrl(assetId: string): string | undefined {
   const [url, setUrl] = useState<string>();
   useEffect(() => {
-    let made: string | undefined,
-      gone = false;
+    let made: string | undefined;
+    let gone = false;
     assetBytes(theDatabase(), assetId).then(
       (bytes) => {
-        if (gone) return;
+        if (gone) {
+          return;
+        }
         const type = bytes[0] === 0x3c ? 'image/svg+xml' : '';
         made = URL.createObjectURL(new Blob([bytes], { type }));
         setUrl(made);
@@ -21,7 +23,9 @@ export function useAssetUrl(assetId: string): string | undefined {
     );
     return () => {
       gone = true;
-      if (made) URL.revokeObjectURL(made);
+      if (made) {
+        URL.revokeObjectURL(made);
+      }
     };
   }, [assetId]);
   return url;

@@ -14,13 +14,17 @@ export function useHeldFile(
 ): Raster | undefined {
   const [decoded, setDecoded] = useState<{ data: Uint8Array; raster: Raster }>();
   useEffect(() => {
-    if (!held) return;
+    if (!held) {
+      return;
+    }
     let current = true;
     theEngine()
       .decode(held.data)
       .then(
         (raster) => {
-          if (current) setDecoded({ data: held.data, raster });
+          if (current) {
+            setDecoded({ data: held.data, raster });
+          }
         },
         () => {
           /* It was decoded when it was tried. */
@@ -41,13 +45,16 @@ export function useDifference(
 ): Raster | undefined {
   const [found, setFound] = useState<{ file: Raster; raster: Raster }>();
   useEffect(() => {
-    if (!file) return;
+    if (!file) {
+      return;
+    }
     let current = true;
     void theEngine()
       .pixels(drawingOf(slot, picture))
       .then((drawn) => {
-        if (current && drawn.width === file.width && drawn.height === file.height)
+        if (current && drawn.width === file.width && drawn.height === file.height) {
           setFound({ file, raster: difference(drawn, file, 8) });
+        }
       });
     return () => {
       current = false;

@@ -33,9 +33,9 @@ const nothing: State = {
 
 /** Makes the hand-over of a site as it is, and anew whenever it has changed. */
 export function useHandOver(site: Site): Making {
-  const [state, setState] = useState<State>(nothing),
-    [round, setRound] = useState(0),
-    stopped = useRef(false);
+  const [state, setState] = useState<State>(nothing);
+  const [round, setRound] = useState(0);
+  const stopped = useRef(false);
   useOwnFonts(site);
   useEffect(() => {
     let current = true;
@@ -47,22 +47,28 @@ export function useHandOver(site: Site): Making {
         const made = await produceHandOver(site, browserPorts, {
           wanted,
           onProgress: (done, of, path) => {
-            if (wanted()) setState((s) => ({ ...s, running: { done, of, path } }));
+            if (wanted()) {
+              setState((s) => ({ ...s, running: { done, of, path } }));
+            }
           },
           onFile: (file) => {
-            if (wanted())
+            if (wanted()) {
               setState((s) => ({ ...s, files: new Map([...s.files, [file.path, file]]) }));
+            }
           },
         });
-        if (wanted())
+        if (wanted()) {
           setState({
             made,
             files: new Map(made.files.map((f) => [f.path, f])),
             running: undefined,
             failure: undefined,
           });
+        }
       } catch (error) {
-        if (!current) return;
+        if (!current) {
+          return;
+        }
         setState((s) => ({
           ...s,
           running: undefined,

@@ -25,8 +25,8 @@ export async function shelveBytes(
         `${fileName}: expected a whole ${format.toUpperCase()} picture, but ${error.message}.`,
       );
     });
-  const assetId = await putAsset(theDatabase(), bytes),
-    { width, height } = raster;
+  const assetId = await putAsset(theDatabase(), bytes);
+  const { width, height } = raster;
   await theEngine().adopt(assetId, raster);
   return shelfItem({
     assetId,
@@ -56,7 +56,9 @@ export function useIntake(): Intake {
   const take = useCallback(async (files: readonly File[], onItem: (item: ShelfItem) => void) => {
     const own = ++run.current;
     for (const [i, file] of files.entries()) {
-      if (run.current !== own) break;
+      if (run.current !== own) {
+        break;
+      }
       setBusy({
         words: files.length > 1 ? `${i + 1} of ${files.length}, ${file.name}` : file.name,
         share: i / files.length,
@@ -67,12 +69,16 @@ export function useIntake(): Intake {
           new Uint8Array(await file.arrayBuffer()),
           'own file',
         );
-        if (run.current === own) onItem(item);
+        if (run.current === own) {
+          onItem(item);
+        }
       } catch (error) {
         say('bad', error instanceof Error ? error.message : String(error));
       }
     }
-    if (run.current === own) setBusy(undefined);
+    if (run.current === own) {
+      setBusy(undefined);
+    }
   }, []);
   const cancel = useCallback(() => {
     run.current++;

@@ -21,18 +21,20 @@ export function useLibrary(
   query: Query & { readonly page: number },
   active: boolean,
 ): Found & { again(): void } {
-  const [found, setFound] = useState<{ key: string; value: Found }>(),
-    [turn, setTurn] = useState(0);
+  const [found, setFound] = useState<{ key: string; value: Found }>();
+  const [turn, setTurn] = useState(0);
   const params = new URLSearchParams({
-      words: query.words ?? '',
-      subject: query.subject ?? '',
-      shape: query.shape ?? '',
-      leastWidth: String(query.leastWidth ?? ''),
-      page: String(query.page),
-    }).toString(),
-    key = `${params} ${turn}`;
+    words: query.words ?? '',
+    subject: query.subject ?? '',
+    shape: query.shape ?? '',
+    leastWidth: String(query.leastWidth ?? ''),
+    page: String(query.page),
+  }).toString();
+  const key = `${params} ${turn}`;
   useEffect(() => {
-    if (!active) return;
+    if (!active) {
+      return;
+    }
     const stop = new AbortController();
     const timer = setTimeout(async () => {
       try {
@@ -48,7 +50,7 @@ export function useLibrary(
               },
         });
       } catch {
-        if (!stop.signal.aborted)
+        if (!stop.signal.aborted) {
           setFound({
             key,
             value: {
@@ -56,6 +58,7 @@ export function useLibrary(
               message: 'The library did not answer. Look whether you are connected, and try again.',
             },
           });
+        }
       }
     }, pause);
     return () => {
@@ -72,10 +75,11 @@ export function useLibrary(
 /** Takes a picture of the library onto the shelf, with all that is known of it. */
 export async function takeFromLibrary(picture: LibraryPicture): Promise<ShelfItem> {
   const response = await fetch(`/library/${picture.id}.jpg`);
-  if (!response.ok)
+  if (!response.ok) {
     throw new Error(
       `${picture.title}: expected the picture, the library answered with status ${response.status}.`,
     );
+  }
   const item = await shelveBytes(
     `${picture.title}.jpg`,
     new Uint8Array(await response.arrayBuffer()),

@@ -16,7 +16,9 @@ const registered = new Set<string>();
 export function useOwnFonts({ fonts }: Site): void {
   useEffect(() => {
     for (const { id, assetId } of fonts) {
-      if (registered.has(id)) continue;
+      if (registered.has(id)) {
+        continue;
+      }
       registered.add(id);
       // The bench says what is wrong with a font that cannot be read, when a text needs it.
       assetBytes(theDatabase(), assetId)
@@ -33,8 +35,8 @@ export function useOwnFonts({ fonts }: Site): void {
 export async function takeFont(file: File): Promise<OwnFont> {
   // The reader of font files is large, and few owners ever need it.
   const { readFont } = await import('@/core/text/readFont');
-  const bytes = new Uint8Array(await file.arrayBuffer()),
-    { family, weights, xHeight, contrast } = readFont(file.name, bytes);
+  const bytes = new Uint8Array(await file.arrayBuffer());
+  const { family, weights, xHeight, contrast } = readFont(file.name, bytes);
   await new FontFace('tried', bytes.slice()).load().catch(() => {
     throw new FontError(
       `${file.name}: expected a font that this browser can use, found one that it refuses.`,

@@ -49,29 +49,31 @@ const nothing = {
 
 /** Looks at all pieces of a set, four at a time. */
 export function useLooked(set: PieceSet): Looked {
-  const { pieces, sheets: filed } = set,
-    key = useMemo(
-      () =>
-        JSON.stringify([
-          pieces.map((p) => [p.path, p.assetId]),
-          filed.map((s) => [s.path, s.assetId]),
-        ]),
-      [pieces, filed],
-    );
+  const { pieces, sheets: filed } = set;
+  const key = useMemo(
+    () =>
+      JSON.stringify([
+        pieces.map((p) => [p.path, p.assetId]),
+        filed.map((s) => [s.path, s.assetId]),
+      ]),
+    [pieces, filed],
+  );
   const [state, setState] = useState<Omit<Looked, 'stop' | 'start'> & { key: string }>({
-      ...nothing,
-      key: '',
-    }),
-    [round, setRound] = useState(0),
-    stopped = useRef(false);
+    ...nothing,
+    key: '',
+  });
+  const [round, setRound] = useState(0);
+  const stopped = useRef(false);
   useEffect(() => {
     let current = true;
     stopped.current = false;
-    const samples = new Map<string, readonly Sample[]>(),
-      broken = new Map<string, string>(),
-      waiting = [...pieces];
+    const samples = new Map<string, readonly Sample[]>();
+    const broken = new Map<string, string>();
+    const waiting = [...pieces];
     const show = (part: Partial<Looked>) => {
-      if (current) setState((s) => ({ ...(s.key === key ? s : nothing), key, ...part }));
+      if (current) {
+        setState((s) => ({ ...(s.key === key ? s : nothing), key, ...part }));
+      }
     };
     void (async () => {
       try {
@@ -145,54 +147,59 @@ const rest = 700;
 
 /** Writes the pieces of a set whenever its recipe has come to rest. */
 export function useWritten(set: PieceSet, { roles, whole, sheets }: Looked): Written {
-  const { pieces, recipe } = set,
-    key = useMemo(
-      () =>
-        JSON.stringify([
-          pieces.filter((p) => !p.leftOut).map((p) => p.path),
-          recipe.steps,
-          recipe.spare,
-          pieces.length,
-          sheets?.length,
-        ]),
-      [pieces, recipe.steps, recipe.spare, sheets],
-    );
-  const [state, setState] = useState<Omit<Written, 'stop' | 'start'> & { key: string }>(),
-    [round, setRound] = useState(0),
-    stopped = useRef(false),
-    ready = sheets !== undefined && whole;
+  const { pieces, recipe } = set;
+  const key = useMemo(
+    () =>
+      JSON.stringify([
+        pieces.filter((p) => !p.leftOut).map((p) => p.path),
+        recipe.steps,
+        recipe.spare,
+        pieces.length,
+        sheets?.length,
+      ]),
+    [pieces, recipe.steps, recipe.spare, sheets],
+  );
+  const [state, setState] = useState<Omit<Written, 'stop' | 'start'> & { key: string }>();
+  const [round, setRound] = useState(0);
+  const stopped = useRef(false);
+  const ready = sheets !== undefined && whole;
   useEffect(() => {
-    if (ready) theEngine().warmSearch();
+    if (ready) {
+      theEngine().warmSearch();
+    }
   }, [ready]);
   useEffect(() => {
     let current = true;
     stopped.current = false;
-    if (!ready || activeSteps(recipe).length === 0) return;
-    const wanted = () => current && !stopped.current,
-      failures = new Map<string, string>(),
-      timer = setTimeout(async () => {
-        const of = pieces.filter((p) => !p.leftOut).length;
-        let shown = 0;
-        setState({
-          key,
-          files: new Map(),
-          failures: new Map(),
-          whole: false,
-          writing: { done: 0, of, path: '' },
-        });
-        const files = await writtenPieces(set, roles, {
-          wanted,
-          onFailure: (path, message) => failures.set(path, message),
-          onProgress(done, all, path) {
-            if (wanted() && Date.now() - shown > 120) {
-              shown = Date.now();
-              setState((s) => s && { ...s, writing: { done, of: all, path } });
-            }
-          },
-        });
-        if (current)
-          setState({ key, files, failures, whole: !stopped.current, writing: undefined });
-      }, rest);
+    if (!ready || activeSteps(recipe).length === 0) {
+      return;
+    }
+    const wanted = () => current && !stopped.current;
+    const failures = new Map<string, string>();
+    const timer = setTimeout(async () => {
+      const of = pieces.filter((p) => !p.leftOut).length;
+      let shown = 0;
+      setState({
+        key,
+        files: new Map(),
+        failures: new Map(),
+        whole: false,
+        writing: { done: 0, of, path: '' },
+      });
+      const files = await writtenPieces(set, roles, {
+        wanted,
+        onFailure: (path, message) => failures.set(path, message),
+        onProgress(done, all, path) {
+          if (wanted() && Date.now() - shown > 120) {
+            shown = Date.now();
+            setState((s) => s && { ...s, writing: { done, of: all, path } });
+          }
+        },
+      });
+      if (current) {
+        setState({ key, files, failures, whole: !stopped.current, writing: undefined });
+      }
+    }, rest);
     return () => {
       current = false;
       clearTimeout(timer);
@@ -222,14 +229,18 @@ export function useFollowed(
 ): Followed | undefined {
   const [followed, setFollowed] = useState<Followed>();
   useEffect(() => {
-    if (!sheets || looking) return;
+    if (!sheets || looking) {
+      return;
+    }
     let current = true;
     const timer = setTimeout(() => {
       theEngine()
         .set.follow(set, sheets, endsOf(files))
         .then(
           (f) => {
-            if (current) setFollowed(f);
+            if (current) {
+              setFollowed(f);
+            }
           },
           () => {
             /* The next change asks again. */
@@ -244,24 +255,29 @@ export function useFollowed(
   return sheets ? followed : undefined;
 }
 
-/** Small pictures of pieces, as they are or with a recipe; those of a moment ago while new ones are made. */
+/**
+ * Small pictures of pieces, as they are or with a recipe; those of a moment ago while new ones are
+ * made.
+ */
 export function usePreviews(
   recipe: Recipe | null,
   assetIds: readonly string[],
   looked: number,
 ): ReadonlyMap<string, Raster> {
-  const [previews, setPreviews] = useState<ReadonlyMap<string, Raster>>(new Map()),
-    busy = useRef(false),
-    next = useRef<() => void>(undefined);
-  const ids = assetIds.join(),
-    how = useMemo(() => (recipe ? JSON.stringify([recipe.steps, recipe.spare]) : ''), [recipe]);
+  const [previews, setPreviews] = useState<ReadonlyMap<string, Raster>>(new Map());
+  const busy = useRef(false);
+  const next = useRef<() => void>(undefined);
+  const ids = assetIds.join();
+  const how = useMemo(() => (recipe ? JSON.stringify([recipe.steps, recipe.spare]) : ''), [recipe]);
   useEffect(() => {
     let gone = false;
     const ask = async () => {
       busy.current = true;
       try {
         const made = await theEngine().set.previews(recipe, ids ? ids.split(',') : []);
-        if (!gone) setPreviews(new Map(made.map((p) => [p.assetId, p.raster])));
+        if (!gone) {
+          setPreviews(new Map(made.map((p) => [p.assetId, p.raster])));
+        }
       } catch {
         /* The next change asks again. */
       } finally {
@@ -274,7 +290,9 @@ export function usePreviews(
       next.current = undefined;
       void ask();
     };
-    if (!busy.current) next.current();
+    if (!busy.current) {
+      next.current();
+    }
     return () => {
       gone = true;
     };
@@ -289,20 +307,24 @@ export function useWhole(
   recipe: Recipe,
   assetId: string | undefined,
 ): { readonly before: Raster; readonly after: Raster; readonly assetId: string } | undefined {
-  const [state, setState] = useState<{ before: Raster; after: Raster; assetId: string }>(),
-    busy = useRef(false),
-    next = useRef<() => void>(undefined);
+  const [state, setState] = useState<{ before: Raster; after: Raster; assetId: string }>();
+  const busy = useRef(false);
+  const next = useRef<() => void>(undefined);
   const how = useMemo(() => JSON.stringify([recipe.steps, recipe.spare]), [recipe]);
   useEffect(() => {
-    if (!assetId) return;
+    if (!assetId) {
+      return;
+    }
     let gone = false;
     const ask = async () => {
       busy.current = true;
       try {
-        const before = await theEngine().set.whole(null, assetId),
-          after =
-            activeSteps(recipe).length > 0 ? await theEngine().set.whole(recipe, assetId) : before;
-        if (!gone) setState({ before, after, assetId });
+        const before = await theEngine().set.whole(null, assetId);
+        const after =
+          activeSteps(recipe).length > 0 ? await theEngine().set.whole(recipe, assetId) : before;
+        if (!gone) {
+          setState({ before, after, assetId });
+        }
       } catch {
         /* The list says what is wrong with it. */
       } finally {
@@ -314,7 +336,9 @@ export function useWhole(
       next.current = undefined;
       void ask();
     };
-    if (!busy.current) next.current();
+    if (!busy.current) {
+      next.current();
+    }
     return () => {
       gone = true;
     };
@@ -324,19 +348,22 @@ export function useWhole(
   return state?.assetId === assetId ? state : undefined;
 }
 
-/** Ways from the old colour to the new one; those of before, and said to be, while new ones are worked out. */
+/**
+ * Ways from the old colour to the new one; those of before, and said to be, while new ones are
+ * worked out.
+ */
 export function useOffers(
   { from, to, recipe, pieces }: PieceSet,
   shown: readonly string[],
   looked: number,
 ): { readonly list: readonly OfferLook[]; readonly current: boolean } | undefined {
-  const [offers, setOffers] = useState<{ how: string; list: readonly OfferLook[] }>(),
-    taken = pieces
-      .filter((p) => !p.leftOut)
-      .map((p) => p.assetId)
-      .join(),
-    how = JSON.stringify([from, to, recipe.spare]),
-    key = JSON.stringify([how, taken, shown, looked]);
+  const [offers, setOffers] = useState<{ how: string; list: readonly OfferLook[] }>();
+  const taken = pieces
+    .filter((p) => !p.leftOut)
+    .map((p) => p.assetId)
+    .join();
+  const how = JSON.stringify([from, to, recipe.spare]);
+  const key = JSON.stringify([how, taken, shown, looked]);
   useEffect(() => {
     let current = true;
     const timer = setTimeout(() => {
@@ -344,7 +371,9 @@ export function useOffers(
         .set.offers(from, to, recipe.spare, taken ? taken.split(',') : [], shown)
         .then(
           (list) => {
-            if (current) setOffers({ how, list });
+            if (current) {
+              setOffers({ how, list });
+            }
           },
           () => {
             /* The next change asks again. */

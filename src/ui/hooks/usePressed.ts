@@ -23,19 +23,24 @@ export function usePressed(site: Site, slot: Slot, picture: Picture, moving: boo
     key: '',
   });
   useEffect(() => {
-    if (!key || moving) return;
+    if (!key || moving) {
+      return;
+    }
     let wanted = true;
     const timer = setTimeout(async () => {
       try {
         const file = await pressedFile(site, slot, picture, () => wanted);
-        if (wanted && file) setDone({ key, file });
+        if (wanted && file) {
+          setDone({ key, file });
+        }
       } catch (error) {
-        if (wanted)
+        if (wanted) {
           setDone((d) => ({
             ...d,
             key,
             failure: error instanceof Error ? error.message : String(error),
           }));
+        }
       }
     }, 180);
     return () => {

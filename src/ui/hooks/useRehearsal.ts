@@ -63,16 +63,18 @@ export interface Rehearsal {
 }
 
 export function useRehearsal(site: Site): Rehearsal {
-  const [host, setHost] = useState<HostState>(),
-    [busy, setBusy] = useState(false);
-  const row = useLiveQuery(() => rehearsalOf(theDatabase(), site.id), [site.id]),
-    address = `/api/host/${site.id}`,
-    parts = partsOf(site);
+  const [host, setHost] = useState<HostState>();
+  const [busy, setBusy] = useState(false);
+  const row = useLiveQuery(() => rehearsalOf(theDatabase(), site.id), [site.id]);
+  const address = `/api/host/${site.id}`;
+  const parts = partsOf(site);
   useEffect(() => {
     let current = true;
     fetch(address).then(
       async (r) => {
-        if (current && r.ok) setHost(((await r.json()) as HostState | null) ?? undefined);
+        if (current && r.ok) {
+          setHost(((await r.json()) as HostState | null) ?? undefined);
+        }
       },
       () => {
         /* It is asked again when something is uploaded. */
@@ -87,13 +89,14 @@ export function useRehearsal(site: Site): Rehearsal {
       setBusy(true);
       try {
         const response = await fetch(address, {
-            method: 'POST',
-            body: zipFiles(made.files),
-            headers: { 'content-type': 'application/zip' },
-          }),
-          answer = (await response.json()) as HostState & { message?: string };
-        if (!response.ok)
+          method: 'POST',
+          body: zipFiles(made.files),
+          headers: { 'content-type': 'application/zip' },
+        });
+        const answer = (await response.json()) as HostState & { message?: string };
+        if (!response.ok) {
           return answer.message ?? `The host refused it with status ${response.status}.`;
+        }
         setHost(answer);
         await putRehearsal(theDatabase(), { siteId: site.id, at: answer.at, parts: partsOf(site) });
         return undefined;

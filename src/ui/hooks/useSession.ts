@@ -30,13 +30,17 @@ export function useSession(siteId: string): Opened {
   useEffect(() => {
     let current = true;
     const set = (value: Opened) => {
-      if (current) setOpened({ siteId, value });
+      if (current) {
+        setOpened({ siteId, value });
+      }
     };
     const existing = sessions.get(siteId) ?? openSession(theDatabase(), siteId, now);
     sessions.set(siteId, existing);
     existing.then(
       (session) => {
-        if (!session) sessions.delete(siteId);
+        if (!session) {
+          sessions.delete(siteId);
+        }
         set(session ? { state: 'open', session } : { state: 'absent' });
       },
       (error: unknown) => {
@@ -51,7 +55,10 @@ export function useSession(siteId: string): Opened {
   return opened?.siteId === siteId ? opened.value : { state: 'opening' };
 }
 
-/** While a gesture goes on, screens follow it this often, ms; the picture itself is drawn without waiting for them. */
+/**
+ * While a gesture goes on, screens follow it this often, ms; the picture itself is drawn without
+ * waiting for them.
+ */
 const followEvery = 90;
 
 /** The site as it is to be seen now: at once after an edit, every few frames during a gesture. */
@@ -68,12 +75,13 @@ export function useSite(session: Session): Site {
           stop();
           seen.current = state.site;
           changed();
-        } else
+        } else {
           timer ??= setTimeout(() => {
             timer = undefined;
             seen.current = session.state.getState().site;
             changed();
           }, followEvery);
+        }
       });
       return () => {
         stop();

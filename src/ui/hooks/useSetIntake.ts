@@ -27,15 +27,15 @@ function likelyColour({ sheets }: OpenedSet): Hex | undefined {
 }
 
 async function stored(opened: OpenedSet, site: Site): Promise<PieceSet> {
-  const all = [...opened.pieces, ...opened.sheets, ...opened.others],
-    ids = await putAssets(theDatabase(), all),
-    idOf = new Map(all.map((f, i) => [f.path, ids[i]]));
+  const all = [...opened.pieces, ...opened.sheets, ...opened.others];
+  const ids = await putAssets(theDatabase(), all);
+  const idOf = new Map(all.map((f, i) => [f.path, ids[i]]));
   const filed = (f: { path: string; bytes: Uint8Array }) => ({
-      path: f.path,
-      assetId: idOf.get(f.path)!,
-      bytes: f.bytes.length,
-    }),
-    from = likelyColour(opened) ?? site.theme.colours[0]?.hex ?? '#3b4a45';
+    path: f.path,
+    assetId: idOf.get(f.path)!,
+    bytes: f.bytes.length,
+  });
+  const from = likelyColour(opened) ?? site.theme.colours[0]?.hex ?? '#3b4a45';
   return {
     name: opened.name.slice(0, 80),
     pieces: opened.pieces.map((p) => ({
@@ -55,7 +55,9 @@ async function stored(opened: OpenedSet, site: Site): Promise<PieceSet> {
 }
 
 export interface SetIntake {
-  /** Reads a folder, a zip or pictures and stores them; what is refused is said and changes nothing. */
+  /**
+   * Reads a folder, a zip or pictures and stores them; what is refused is said and changes nothing.
+   */
   take(files: readonly FolderFile[], site: Site, onSet: (set: PieceSet) => void): Promise<void>;
   /** What is being done. */
   readonly busy: string | undefined;
@@ -63,24 +65,28 @@ export interface SetIntake {
 }
 
 export function useSetIntake(): SetIntake {
-  const [busy, setBusy] = useState<string>(),
-    stop = useRef<AbortController>(undefined);
+  const [busy, setBusy] = useState<string>();
+  const stop = useRef<AbortController>(undefined);
   const take = useCallback(
     async (files: readonly FolderFile[], site: Site, onSet: (set: PieceSet) => void) => {
-      if (files.length === 0) return;
+      if (files.length === 0) {
+        return;
+      }
       stop.current?.abort();
       const own = new AbortController();
       stop.current = own;
       try {
         const total = files.reduce((sum, f) => sum + f.file.size, 0);
-        if (total > archiveLimits.unpacked)
+        if (total > archiveLimits.unpacked) {
           throw new Error(
             `${files[0].path}: expected at most ${archiveLimits.unpacked / 2 ** 20} MB, found ${Math.round(total / 2 ** 20)} MB.`,
           );
-        if (files.length > archiveLimits.entries)
+        }
+        if (files.length > archiveLimits.entries) {
           throw new Error(
             `${files[0].path}: expected at most ${archiveLimits.entries} files, found ${files.length}.`,
           );
+        }
         setBusy(files.length === 1 ? files[0].path : `${files.length} files`);
         const read = await Promise.all(
           files.map(async ({ path, file }) => ({
@@ -88,15 +94,25 @@ export function useSetIntake(): SetIntake {
             bytes: new Uint8Array(await file.arrayBuffer()),
           })),
         );
-        if (own.signal.aborted) return;
+        if (own.signal.aborted) {
+          return;
+        }
         const opened = await theEngine().set.open(read, own.signal);
-        if (own.signal.aborted) return;
+        if (own.signal.aborted) {
+          return;
+        }
         const set = await stored(opened, site);
-        if (!own.signal.aborted) onSet(set);
+        if (!own.signal.aborted) {
+          onSet(set);
+        }
       } catch (error) {
-        if (!own.signal.aborted) say('bad', error instanceof Error ? error.message : String(error));
+        if (!own.signal.aborted) {
+          say('bad', error instanceof Error ? error.message : String(error));
+        }
       } finally {
-        if (stop.current === own) setBusy(undefined);
+        if (stop.current === own) {
+          setBusy(undefined);
+        }
       }
     },
     [],

@@ -16,7 +16,10 @@ export interface SiteReadings {
 /** Before the plan has come to rest nothing is pressed for it, ms. */
 const rest = 700;
 
-/** All readings of all slots: at once those that need no file, the others one picture after the other. */
+/**
+ * All readings of all slots: at once those that need no file, the others one picture after the
+ * other.
+ */
 export function useSiteReadings(site: Site): SiteReadings {
   const [files, setFiles] = useState<ReadonlyMap<string, File | 'failed'>>(new Map());
   const wanted = site.slots
@@ -27,11 +30,15 @@ export function useSiteReadings(site: Site): SiteReadings {
     let current = true;
     const timer = setTimeout(async () => {
       for (const { slot, picture, key } of wanted) {
-        if (!key || files.has(key)) continue;
+        if (!key || files.has(key)) {
+          continue;
+        }
         const file = await pressedFile(site, slot, picture, () => current).catch(
           () => 'failed' as const,
         );
-        if (!current || !file) return;
+        if (!current || !file) {
+          return;
+        }
         setFiles(
           (before) =>
             new Map(
@@ -57,7 +64,6 @@ export function useSiteReadings(site: Site): SiteReadings {
             takeReadings({ site, slot, picture, file: file === 'failed' ? undefined : file }),
           ] as const;
           // `wanted` is made of the site alone.
-          // eslint-disable-next-line react-hooks/exhaustive-deps
         }),
       ),
     [site, files],

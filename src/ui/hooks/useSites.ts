@@ -22,8 +22,9 @@ export const useSites = (): ListedSite[] | undefined =>
 
 async function shelveSampleFile(file: (typeof sampleFiles)[number]): Promise<[string, ShelfItem]> {
   const response = await fetch(file.url);
-  if (!response.ok)
+  if (!response.ok) {
     throw new Error(`${file.name}: expected the sample's file, found status ${response.status}.`);
+  }
   const bytes = new Uint8Array(await response.arrayBuffer());
   const { format, width, height } = inspectPicture(file.name, bytes);
   const assetId = await putAsset(theDatabase(), bytes);
@@ -61,7 +62,10 @@ export async function createSite(name: string): Promise<string> {
   return id;
 }
 
-/** Adds the site of a site file beside those there are; returns its id. @throws Error with a message for people; nothing is stored then */
+/**
+ * Adds the site of a site file beside those there are; returns its id. @throws Error with a message
+ * for people; nothing is stored then
+ */
 export async function openSiteFile(file: File): Promise<string> {
   return addSiteFile(
     theDatabase(),

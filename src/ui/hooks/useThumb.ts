@@ -23,12 +23,14 @@ let line: Promise<void> = Promise.resolve();
 
 /** Draws a slot's picture and keeps it, unless what is kept is of this very state. */
 export function refreshThumb(site: Site, slot: Slot): Promise<void> {
-  const picture = asFiled(pictureOf(site, slot)),
-    key = drawingKey(picture, slot);
+  const picture = asFiled(pictureOf(site, slot));
+  const key = drawingKey(picture, slot);
   line = line
     .then(async () => {
       const kept = await thumbOf(theDatabase(), site.id, slot.id);
-      if (kept?.drawing === key) return;
+      if (kept?.drawing === key) {
+        return;
+      }
       const raster = await theEngine().pixels(drawingOf(slot, picture));
       await putThumb(theDatabase(), site.id, slot.id, key, await toPng(raster));
     })
@@ -47,22 +49,29 @@ export async function thumbBitmap(
   return kept && createImageBitmap(kept.png);
 }
 
-/** Address of a drawing of the slot's picture, drawn anew when the picture has changed; undefined while there is none. */
+/**
+ * Address of a drawing of the slot's picture, drawn anew when the picture has changed; undefined
+ * while there is none.
+ */
 export function useThumb(site: Site, slot: Slot, fresh = true): string | undefined {
-  const picture = asFiled(pictureOf(site, slot)),
-    blank = isBlank(picture),
-    key = drawingKey(picture, slot);
+  const picture = asFiled(pictureOf(site, slot));
+  const blank = isBlank(picture);
+  const key = drawingKey(picture, slot);
   const row = useLiveQuery(() => thumbOf(theDatabase(), site.id, slot.id), [site.id, slot.id]);
   const png = row?.png;
   const url = useMemo(() => (png ? URL.createObjectURL(png) : undefined), [png]);
   useEffect(
     () => () => {
-      if (url) URL.revokeObjectURL(url);
+      if (url) {
+        URL.revokeObjectURL(url);
+      }
     },
     [url],
   );
   useEffect(() => {
-    if (!fresh || blank) return;
+    if (!fresh || blank) {
+      return;
+    }
     const timer = setTimeout(() => void refreshThumb(site, slot), 150);
     return () => clearTimeout(timer);
     // The key stands for everything that the drawing depends on.

@@ -19,7 +19,8 @@ export interface Tried {
 }
 
 /**
- * Presses what each way would make of the picture and takes the reading of it, one after the other, in the background.
+ * Presses what each way would make of the picture and takes the reading of it, one after the other,
+ * in the background.
  * @param readingId whose figure tells what came of it
  * @param wait nothing is begun while it is true
  * @returns by the way's id; ways that are still to be tried are not in it
@@ -37,17 +38,23 @@ export function useTried(
   });
   const key = `${readingId} ${pressKey(site, slot, pictureOf(site, slot))} ${JSON.stringify([slot.beside, site.pages, site.limits, ways.map((w) => w.tries.map((t) => t.label))])}`;
   useEffect(() => {
-    if (wait || ways.length === 0) return;
+    if (wait || ways.length === 0) {
+      return;
+    }
     let current = true;
     const one = async ({ id, tries }: Way): Promise<Tried | undefined> => {
       let last: Tried | undefined;
       for (const mend of tries) {
-        const edited = applyEdit(site, mend.edit),
-          there = slotOf(edited, slot.id);
-        if (!there) return last;
-        const picture = pictureOf(edited, there),
-          file = await pressedFile(edited, there, picture, () => current);
-        if (!file) return undefined;
+        const edited = applyEdit(site, mend.edit);
+        const there = slotOf(edited, slot.id);
+        if (!there) {
+          return last;
+        }
+        const picture = pictureOf(edited, there);
+        const file = await pressedFile(edited, there, picture, () => current);
+        if (!file) {
+          return undefined;
+        }
         const reading = takeReadings({ site: edited, slot: there, picture, file }).find(
           (r) => r.id === readingId,
         );
@@ -59,19 +66,24 @@ export function useTried(
           verdict: reading?.verdict ?? 'holds',
           figure: reading?.figure ?? '',
         };
-        if (last.verdict === 'holds') return last;
+        if (last.verdict === 'holds') {
+          return last;
+        }
       }
       return last;
     };
     const timer = setTimeout(async () => {
       for (const way of ways) {
         const tried = await one(way).catch(() => undefined);
-        if (!current) return;
-        if (tried)
+        if (!current) {
+          return;
+        }
+        if (tried) {
           setFound((before) => ({
             key,
             tried: new Map([...(before.key === key ? before.tried : []), [way.id, tried]]),
           }));
+        }
       }
     }, 300);
     return () => {

@@ -18,10 +18,16 @@ export function useWeights(site: Site): ReadonlyMap<string, number> {
     let current = true;
     void (async () => {
       for (const { slot, picture, key } of wanted) {
-        if (!key || !current) continue;
+        if (!key || !current) {
+          continue;
+        }
         const file = await pressedFile(site, slot, picture, () => current).catch(() => undefined);
-        if (!current) return;
-        if (file) setKnown((before) => new Map([...before, [slot.id, { key, bytes: file.bytes }]]));
+        if (!current) {
+          return;
+        }
+        if (file) {
+          setKnown((before) => new Map([...before, [slot.id, { key, bytes: file.bytes }]]));
+        }
       }
     })();
     return () => {
@@ -33,11 +39,13 @@ export function useWeights(site: Site): ReadonlyMap<string, number> {
   return new Map(
     wanted.flatMap(({ slot, picture, key }) => {
       const found = known.get(slot.id);
-      return isBlank(picture)
-        ? [[slot.id, 0] as const]
-        : found?.key === key
-          ? [[slot.id, found.bytes] as const]
-          : [];
+      if (isBlank(picture)) {
+        return [[slot.id, 0] as const];
+      }
+      if (found?.key === key) {
+        return [[slot.id, found.bytes] as const];
+      }
+      return [];
     }),
   );
 }

@@ -7,10 +7,10 @@ const roomForFigure = 34;
 
 /** Columns, gaps, paddings and borders as a chain of dimension lines, with the sum below. */
 export function ChainDrawing({ parts, width }: { parts: readonly ChainPart[]; width: number }) {
-  const total = chainLength(parts),
-    places = chainPlaces(parts),
-    inset = 6,
-    scale = total > 0 ? (width - inset * 2) / total : 0;
+  const total = chainLength(parts);
+  const places = chainPlaces(parts);
+  const inset = 6;
+  const scale = total > 0 ? (width - inset * 2) / total : 0;
   const x = (px: number) => inset + px * scale;
   return (
     <svg

@@ -24,8 +24,8 @@ interface Looked {
 }
 
 async function look(file: File): Promise<Looked> {
-  const bytes = new Uint8Array(await file.arrayBuffer()),
-    { format } = inspectPicture(file.name, bytes);
+  const bytes = new Uint8Array(await file.arrayBuffer());
+  const { format } = inspectPicture(file.name, bytes);
   const raster = await theEngine().decode(bytes);
   return {
     name: file.name,
@@ -40,11 +40,13 @@ async function look(file: File): Promise<Looked> {
 
 /** From the picture that is there now: dropped, chosen or pasted. */
 export function FromPicture({ onMeasured, onColour }: Way) {
-  const [looked, setLooked] = useState<Looked>(),
-    [busy, setBusy] = useState<string>();
+  const [looked, setLooked] = useState<Looked>();
+  const [busy, setBusy] = useState<string>();
   const take = async (files: readonly File[]) => {
     const file = files[0];
-    if (!file) return;
+    if (!file) {
+      return;
+    }
     setBusy(file.name);
     try {
       setLooked(await look(file));
@@ -57,7 +59,9 @@ export function FromPicture({ onMeasured, onColour }: Way) {
     // While this is open, a pasted picture is measured and not laid in the slot.
     const paste = (event: ClipboardEvent) => {
       const files = filesOf(event.clipboardData);
-      if (!files.length) return;
+      if (!files.length) {
+        return;
+      }
       event.preventDefault();
       event.stopImmediatePropagation();
       void take(files);
@@ -129,10 +133,10 @@ function BorderDrawing({ looked, onColour }: { looked: Looked; onColour?: Way['o
     >
       <div className="absolute inset-x-[38px] inset-y-[26px] border border-line bg-sheet" />
       {looked.borders.map(({ side, colour, share, spread }) => {
-        const hex = colour && hexOf(colour),
-          words = hex
-            ? `${hex}${share === 1 ? ', even' : `, ${Math.round(share * 100)}% of it, up to ${spread} levels off`}`
-            : 'see-through';
+        const hex = colour && hexOf(colour);
+        const words = hex
+          ? `${hex}${share === 1 ? ', even' : `, ${Math.round(share * 100)}% of it, up to ${spread} levels off`}`
+          : 'see-through';
         return (
           <Hint
             key={side}

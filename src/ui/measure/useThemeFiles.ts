@@ -15,35 +15,47 @@ export interface ThemeFiles {
   clear(): void;
 }
 
-/** Reads dropped style sheets and theme zips in the worker; what is refused is said and changes nothing. */
+/**
+ * Reads dropped style sheets and theme zips in the worker; what is refused is said and changes
+ * nothing.
+ */
 export function useThemeFiles(): ThemeFiles {
   const [opened, setOpened] = useState<OpenedTheme>();
   const [busy, setBusy] = useState<string>();
   const stop = useRef<AbortController>(undefined);
   const open = useCallback(async (files: readonly File[]) => {
-    if (files.length === 0) return undefined;
+    if (files.length === 0) {
+      return undefined;
+    }
     stop.current?.abort();
     const own = new AbortController();
     stop.current = own;
     setBusy(files.map((f) => f.name).join(', '));
     try {
       const large = files.find((f) => f.size > limits.bytes);
-      if (large)
+      if (large) {
         throw new Error(
           `${large.name}: expected at most ${limits.bytes / 2 ** 20} MB, found ${Math.round(large.size / 2 ** 20)} MB.`,
         );
+      }
       const read = await Promise.all(
         files.map(async (f) => ({ name: f.name, bytes: new Uint8Array(await f.arrayBuffer()) })),
       );
       const theme = await theEngine().openTheme(read, own.signal);
-      if (stop.current !== own) return undefined;
+      if (stop.current !== own) {
+        return undefined;
+      }
       setOpened(theme);
       return theme;
     } catch (error) {
-      if (!own.signal.aborted) say('bad', error instanceof Error ? error.message : String(error));
+      if (!own.signal.aborted) {
+        say('bad', error instanceof Error ? error.message : String(error));
+      }
       return undefined;
     } finally {
-      if (stop.current === own) setBusy(undefined);
+      if (stop.current === own) {
+        setBusy(undefined);
+      }
     }
   }, []);
   const cancel = useCallback(() => {

@@ -34,7 +34,9 @@ function Numbers({ size, onMeasured }: Way) {
   const [note, setNote] = useState<string>();
   const set = (side: 'width' | 'height') => (text: string) => {
     const read = readPixels(text);
-    if (!read.ok) return read.message;
+    if (!read.ok) {
+      return read.message;
+    }
     setNote(read.note);
     onMeasured({ [side]: read.px }, null);
   };
@@ -115,7 +117,9 @@ function Columns({ measured, onMeasured }: Way) {
               value={String(part.px)}
               onCommit={(text) => {
                 const read = text.trim() === '0' ? { ok: true as const, px: 0 } : readPixels(text);
-                if (!read.ok) return read.message;
+                if (!read.ok) {
+                  return read.message;
+                }
                 change(i, { px: read.px });
               }}
             />
@@ -173,7 +177,9 @@ function FromSection({ measured, size, onMeasured }: Way) {
           value={String(height)}
           onCommit={(text) => {
             const read = readPixels(text);
-            if (!read.ok) return read.message;
+            if (!read.ok) {
+              return read.message;
+            }
             setHeight(read.px);
           }}
         />

@@ -21,10 +21,10 @@ export function DimensionLine({
   y2: number;
   figure: string;
 }) {
-  const level = y1 === y2,
-    mx = (x1 + x2) / 2,
-    my = (y1 + y2) / 2,
-    half = 4;
+  const level = y1 === y2;
+  const mx = (x1 + x2) / 2;
+  const my = (y1 + y2) / 2;
+  const half = 4;
   const ticks = level
     ? `M${x1} ${y1 - half}V${y1 + half}M${x2} ${y2 - half}V${y2 + half}`
     : `M${x1 - half} ${y1}H${x1 + half}M${x2 - half} ${y2}H${x2 + half}`;
@@ -60,8 +60,8 @@ export function SlotDimensions({
   height: number;
   room: { left: number; right: number };
 }) {
-  const x1 = Math.max(rect.x, room.left),
-    x2 = Math.min(rect.x + rect.width, room.right);
+  const x1 = Math.max(rect.x, room.left);
+  const x2 = Math.min(rect.x + rect.width, room.right);
   const beside = rect.x - room.left >= 34 ? rect.x - 14 : x1 + 22;
   return (
     <>

@@ -21,10 +21,13 @@ const css = (r: Rect) => ({
   height: r.height,
 });
 
-/** All of an area but one rectangle, px of the page: what is drawn there is see-through in part, and would be seen twice. */
+/**
+ * All of an area but one rectangle, px of the page: what is drawn there is see-through in part, and
+ * would be seen twice.
+ */
 function besides(area: Rect, { x, y, width, height }: Rect): string {
-  const left = x - area.x,
-    top = y - area.y;
+  const left = x - area.x;
+  const top = y - area.y;
   return `path(evenodd, "M0 0H${area.width}V${area.height}H0ZM${left} ${top}h${width}v${height}h${-width}Z")`;
 }
 
@@ -59,7 +62,9 @@ const styleOf = (list: LiveWords['line']): CSSProperties =>
 /** Words that are text of the page, over the picture as they are handed over. */
 function LiveText({ site, piece }: { site: Site; piece: SlotPiece }) {
   const words = isContent(piece.slot.kind) ? liveTexts(pictureOf(site, piece.slot).layers) : [];
-  if (words.length === 0) return null;
+  if (words.length === 0) {
+    return null;
+  }
   return (
     <div style={{ ...css(piece.rect), containerType: 'inline-size' }}>
       {words.map((text) => {
@@ -138,7 +143,10 @@ interface Props {
   live?: (piece: SlotPiece) => ReactNode;
 }
 
-/** The page in its own px, from back to front; whoever shows it scales it. Slots keep their place in the order. */
+/**
+ * The page in its own px, from back to front; whoever shows it scales it. Slots keep their place in
+ * the order.
+ */
 export function PageDrawing({ site, layout, active, live }: Props) {
   const under = active?.kind === 'background';
   return (

@@ -14,8 +14,8 @@ import { endSampling, sampling } from '../shared/sampling';
 import { paintPage } from './paintPage';
 
 /** Px seen in the magnifier along each side, and the size of one on the screen. */
-const seen = 11,
-  enlarged = 11;
+const seen = 11;
+const enlarged = 11;
 
 interface Props {
   site: Site;
@@ -28,7 +28,10 @@ interface Props {
   live?: { readonly slotId: string; readonly canvas: () => HTMLCanvasElement | null };
 }
 
-/** While a colour is being taken: a magnifier follows the pointer over the page, and a click takes what is under it. */
+/**
+ * While a colour is being taken: a magnifier follows the pointer over the page, and a click takes
+ * what is under it.
+ */
 export function Sampler(props: Props) {
   const onPick = useStore(sampling, (s) => s.onPick);
   return onPick ? <Active {...props} onPick={onPick} /> : null;
@@ -44,20 +47,22 @@ function Active({
   onPick,
 }: Props & { onPick(hex: string): void }) {
   const size = useStore(sampling, (s) => s.size);
-  const [page, setPage] = useState<Raster>(),
-    [at, setAt] = useState({
-      x: Math.round(layout.width / 2),
-      y: Math.round(Math.min(layout.height, 300) / 2),
-    });
-  const area = useRef<HTMLDivElement>(null),
-    glass = useRef<HTMLCanvasElement>(null);
+  const [page, setPage] = useState<Raster>();
+  const [at, setAt] = useState({
+    x: Math.round(layout.width / 2),
+    y: Math.round(Math.min(layout.height, 300) / 2),
+  });
+  const area = useRef<HTMLDivElement>(null);
+  const glass = useRef<HTMLCanvasElement>(null);
 
   useEffect(() => {
     let current = true;
     const pictureOf = async (slotId: string) =>
       live?.slotId === slotId ? (live.canvas() ?? undefined) : thumbBitmap(site.id, slotId);
     void paintPage(site, layout, pictureOf).then((raster) => {
-      if (current) setPage(raster);
+      if (current) {
+        setPage(raster);
+      }
     });
     area.current?.focus({ preventScroll: true });
     return () => {
@@ -70,7 +75,9 @@ function Active({
   const colour = page && sampleAt(page, at.x, at.y, size);
   useEffect(() => {
     const context = glass.current?.getContext('2d');
-    if (!context || !page) return;
+    if (!context || !page) {
+      return;
+    }
     const reach = (seen - 1) / 2;
     for (let j = -reach; j <= reach; j++) {
       for (let i = -reach; i <= reach; i++) {
@@ -79,8 +86,8 @@ function Active({
         context.fillRect((i + reach) * enlarged, (j + reach) * enlarged, enlarged, enlarged);
       }
     }
-    const side = size * enlarged,
-      corner = (reach - (size - 1) / 2) * enlarged;
+    const side = size * enlarged;
+    const corner = (reach - (size - 1) / 2) * enlarged;
     context.strokeStyle = '#fcfcfb';
     context.lineWidth = 3;
     context.strokeRect(corner, corner, side, side);
@@ -91,9 +98,13 @@ function Active({
 
   const take = (x: number, y: number) => {
     // A page that is still being painted has no colours to give yet.
-    if (!page) return;
+    if (!page) {
+      return;
+    }
     const taken = sampleAt(page, x, y, size);
-    if (taken) onPick(hexOf(taken));
+    if (taken) {
+      onPick(hexOf(taken));
+    }
     endSampling();
   };
   const placeOf = (event: { clientX: number; clientY: number }) => {
@@ -105,31 +116,36 @@ function Active({
   };
   const move = (event: PointerEvent) => setAt(placeOf(event));
   const keys = (event: KeyboardEvent) => {
-    const by = event.shiftKey ? 10 : 1,
-      [dx, dy] = {
-        ArrowLeft: [-by, 0],
-        ArrowRight: [by, 0],
-        ArrowUp: [0, -by],
-        ArrowDown: [0, by],
-      }[event.key] ?? [0, 0];
+    const by = event.shiftKey ? 10 : 1;
+    const [dx, dy] = {
+      ArrowLeft: [-by, 0],
+      ArrowRight: [by, 0],
+      ArrowUp: [0, -by],
+      ArrowDown: [0, by],
+    }[event.key] ?? [0, 0];
     const number = sampleSizes.find((s) => String(s) === event.key);
-    if (number) sampling.setState({ size: number });
-    else if (event.key === 'Enter') take(at.x, at.y);
-    else if (event.key === 'Escape') endSampling();
-    else if (dx || dy)
+    if (number) {
+      sampling.setState({ size: number });
+    } else if (event.key === 'Enter') {
+      take(at.x, at.y);
+    } else if (event.key === 'Escape') {
+      endSampling();
+    } else if (dx || dy) {
       setAt({
         x: Math.min(layout.width - 1, Math.max(0, at.x + dx)),
         y: Math.min(layout.height - 1, Math.max(0, at.y + dy)),
       });
-    else return;
+    } else {
+      return;
+    }
     event.preventDefault();
     event.stopPropagation();
   };
-  const glassSize = seen * enlarged,
-    glassX = at.x * scale + 18,
-    glassY = at.y * scale + 18;
-  const flipX = glassX + glassSize + 8 > layout.width * scale,
-    flipY = glassY + glassSize + 40 > layout.height * scale && at.y * scale > glassSize + 60;
+  const glassSize = seen * enlarged;
+  const glassX = at.x * scale + 18;
+  const glassY = at.y * scale + 18;
+  const flipX = glassX + glassSize + 8 > layout.width * scale;
+  const flipY = glassY + glassSize + 40 > layout.height * scale && at.y * scale > glassSize + 60;
   return (
     <div
       ref={area}

@@ -8,11 +8,11 @@ type Source = CanvasImageSource & { readonly width: number; readonly height: num
 
 /** Lays a slot's copies where the plan's drawing has them. */
 function layCopies(context: CanvasRenderingContext2D, piece: SlotPiece, picture: Source): void {
-  const rect = fileArea(piece),
-    copy = fileCopy(piece),
-    repeat = drawnBackground(piece).backgroundRepeat;
-  const acrossToo = repeat === 'repeat' || repeat === 'repeat-x',
-    downToo = repeat === 'repeat' || repeat === 'repeat-y';
+  const rect = fileArea(piece);
+  const copy = fileCopy(piece);
+  const repeat = drawnBackground(piece).backgroundRepeat;
+  const acrossToo = repeat === 'repeat' || repeat === 'repeat-x';
+  const downToo = repeat === 'repeat' || repeat === 'repeat-y';
   const from = (at: number, step: number, edge: number, repeats: boolean) =>
     repeats ? at - Math.ceil((at - edge) / step) * step : at;
   context.save();
@@ -30,9 +30,13 @@ function layCopies(context: CanvasRenderingContext2D, piece: SlotPiece, picture:
       x += copy.width
     ) {
       context.drawImage(picture, x, y, copy.width, copy.height);
-      if (!acrossToo) break;
+      if (!acrossToo) {
+        break;
+      }
     }
-    if (!downToo) break;
+    if (!downToo) {
+      break;
+    }
   }
   context.restore();
 }
@@ -46,10 +50,10 @@ export async function paintPage(
   layout: PageLayout,
   pictureOf: (slotId: string) => Promise<Source | undefined>,
 ): Promise<Raster> {
-  const canvas = new OffscreenCanvas(layout.width, layout.height),
-    context = canvas.getContext('2d', {
-      willReadFrequently: true,
-    }) as unknown as CanvasRenderingContext2D;
+  const canvas = new OffscreenCanvas(layout.width, layout.height);
+  const context = canvas.getContext('2d', {
+    willReadFrequently: true,
+  }) as unknown as CanvasRenderingContext2D;
   const family = `"${faceName(site.theme.headingFont)}"`;
   for (const piece of layout.pieces) {
     const { x, y, width, height } = piece.rect;
@@ -60,7 +64,9 @@ export async function paintPage(
         break;
       case 'slot': {
         const picture = await pictureOf(piece.slot.id);
-        if (picture) layCopies(context, piece, picture);
+        if (picture) {
+          layCopies(context, piece, picture);
+        }
         break;
       }
       case 'heading':

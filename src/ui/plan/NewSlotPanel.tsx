@@ -76,18 +76,21 @@ export function NewSlotPanel({
   page: Page;
   onDone(slotId?: string): void;
 }) {
-  const [kind, setKind] = useState<SlotKind>('header'),
-    [way, setWay] = useState('numbers'),
-    [name, setName] = useState<string>();
-  const [size, setSize] = useState(() => firstSize(page, 'header')),
-    [measured, setMeasured] = useState<Measured | null>(null);
+  const [kind, setKind] = useState<SlotKind>('header');
+  const [way, setWay] = useState('numbers');
+  const [name, setName] = useState<string>();
+  const [size, setSize] = useState(() => firstSize(page, 'header'));
+  const [measured, setMeasured] = useState<Measured | null>(null);
   const Panel = ways.find((w) => w.id === way)!.Panel;
   const choose = (next: SlotKind) => {
     setKind(next);
     setSize(firstSize(page, next));
     setMeasured(null);
-    if (next === 'divider') setWay('section');
-    else if (next === 'sidebar') setWay('columns');
+    if (next === 'divider') {
+      setWay('section');
+    } else if (next === 'sidebar') {
+      setWay('columns');
+    }
   };
   const given: Way = {
     kind,

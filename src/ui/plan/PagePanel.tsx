@@ -19,7 +19,10 @@ interface Props {
   onPage(pageId: string): void;
 }
 
-/** How the page is laid out: content width, columns, header, title band, sections, length; and the pages there are. */
+/**
+ * How the page is laid out: content width, columns, header, title band, sections, length; and the
+ * pages there are.
+ */
 export function PagePanel({ session, site, page, onPage }: Props) {
   const set = (label: string, change: (page: Draft<Page>) => void) =>
     session.commit(label, editPage(page.id, change));
@@ -35,7 +38,9 @@ export function PagePanel({ session, site, page, onPage }: Props) {
   const remove = () => {
     const next = site.pages.find((p) => p.id !== page.id);
     session.commit(`Remove the page ${page.name}`, removePage(page.id));
-    if (next) onPage(next.id);
+    if (next) {
+      onPage(next.id);
+    }
   };
   return (
     <div className="flex flex-col gap-3 p-3">
@@ -64,7 +69,9 @@ export function PagePanel({ session, site, page, onPage }: Props) {
             className="grow"
             value={page.name}
             onCommit={(name) => {
-              if (!name.trim()) return 'Expected a name, found nothing.';
+              if (!name.trim()) {
+                return 'Expected a name, found nothing.';
+              }
               set(`Call the page ${name.trim()}`, (p) => {
                 p.name = name.trim().slice(0, 60);
               });
@@ -131,9 +138,12 @@ export function PagePanel({ session, site, page, onPage }: Props) {
             onCommit={(text) => {
               const value =
                 text.trim() === '' ? null : Number(text.replace('%', '').replace(',', '.'));
-              if (value === null && content.px === null) return 'Expected px, percent, or both.';
-              if (value !== null && !(value >= 1 && value <= 100))
+              if (value === null && content.px === null) {
+                return 'Expected px, percent, or both.';
+              }
+              if (value !== null && !(value >= 1 && value <= 100)) {
                 return `Expected 1 to 100 %, found “${text}”.`;
+              }
               set(value === null ? 'Content width in px' : `Content ${value}%`, (p) => {
                 p.content.percent = value;
               });
@@ -152,13 +162,16 @@ export function PagePanel({ session, site, page, onPage }: Props) {
             onChange={(v) =>
               set(`${v} columns`, (p) => {
                 const wanted = Number(v) - 1;
-                while (p.body.sidebars.length > wanted) p.body.sidebars.pop();
-                while (p.body.sidebars.length < wanted)
+                while (p.body.sidebars.length > wanted) {
+                  p.body.sidebars.pop();
+                }
+                while (p.body.sidebars.length < wanted) {
                   p.body.sidebars.push({
                     side: p.body.sidebars[0]?.side === 'right' ? 'left' : 'right',
                     width: 240,
                     slot: null,
                   });
+                }
               })
             }
           />
@@ -228,9 +241,11 @@ export function PagePanel({ session, site, page, onPage }: Props) {
             ]}
             onChange={(v) =>
               set('Title band', (p) => {
-                if (v === 'none') p.band = null;
-                else if (p.band) p.band.boxed = v === 'boxed';
-                else
+                if (v === 'none') {
+                  p.band = null;
+                } else if (p.band) {
+                  p.band.boxed = v === 'boxed';
+                } else {
                   p.band = {
                     height: 160,
                     colour: p.bar.colour,
@@ -239,6 +254,7 @@ export function PagePanel({ session, site, page, onPage }: Props) {
                     boxed: v === 'boxed',
                     slot: null,
                   };
+                }
               })
             }
           />
@@ -248,7 +264,9 @@ export function PagePanel({ session, site, page, onPage }: Props) {
               value={band.height}
               onCommit={(px) =>
                 set('Height of the title band', (p) => {
-                  if (p.band && px) p.band.height = px;
+                  if (p.band && px) {
+                    p.band.height = px;
+                  }
                 })
               }
             />
@@ -260,7 +278,9 @@ export function PagePanel({ session, site, page, onPage }: Props) {
             value={body.height}
             onCommit={(px) =>
               set('Height of the body', (p) => {
-                if (px) p.body.height = px;
+                if (px) {
+                  p.body.height = px;
+                }
               })
             }
           />
@@ -306,7 +326,9 @@ export function PagePanel({ session, site, page, onPage }: Props) {
               value={section.height}
               onCommit={(px) =>
                 set('Height of a section', (p) => {
-                  if (px) p.sections[i].height = px;
+                  if (px) {
+                    p.sections[i].height = px;
+                  }
                 })
               }
             />
@@ -389,7 +411,9 @@ function Pixels({
           return;
         }
         const read = readPixels(text);
-        if (!read.ok) return read.message;
+        if (!read.ok) {
+          return read.message;
+        }
         onCommit(read.px);
       }}
     />
@@ -418,7 +442,9 @@ function ColourSquare({
         list="theme-colours"
         className="h-[26px] w-[28px] rounded-l-sm border border-r-0 border-line bg-white p-0.5"
         ref={(input) => {
-          if (input) input.onchange = () => onCommit(input.value);
+          if (input) {
+            input.onchange = () => onCommit(input.value);
+          }
         }}
       />
       <CommitField
@@ -429,7 +455,9 @@ function ColourSquare({
           const colour = tryColour(
             site.theme.colours.find((c) => c.name === text.trim())?.hex ?? text,
           );
-          if (!colour) return `Expected a colour or the name of a theme colour, found “${text}”.`;
+          if (!colour) {
+            return `Expected a colour or the name of a theme colour, found “${text}”.`;
+          }
           onCommit(hexOf(colour));
         }}
       />

@@ -36,18 +36,18 @@ type View = 'site' | 'page' | 'visitors' | 'measure';
 const isTheme = (file: File): boolean => /\.(css|zip)$/i.test(file.name);
 
 function Plan({ session }: { session: Session }) {
-  const site = useSite(session),
-    router = useRouter(),
-    { undoLabel, redoLabel } = useHistory(session),
-    readings = useSiteReadings(site);
-  const [pageId, setPageId] = useState(site.pages[0].id),
-    [width, setWidth] = useState(1440),
-    [supposed, setSupposed] = useState<number>();
-  const [view, setView] = useState<View>('site'),
-    [selected, setSelected] = useState<string>(),
-    [listOpen, setListOpen] = useState(false);
-  const [themeOpen, setThemeOpen] = useState(false),
-    [themeFiles, setThemeFiles] = useState<readonly File[]>([]);
+  const site = useSite(session);
+  const router = useRouter();
+  const { undoLabel, redoLabel } = useHistory(session);
+  const readings = useSiteReadings(site);
+  const [pageId, setPageId] = useState(site.pages[0].id);
+  const [width, setWidth] = useState(1440);
+  const [supposed, setSupposed] = useState<number>();
+  const [view, setView] = useState<View>('site');
+  const [selected, setSelected] = useState<string>();
+  const [listOpen, setListOpen] = useState(false);
+  const [themeOpen, setThemeOpen] = useState(false);
+  const [themeFiles, setThemeFiles] = useState<readonly File[]>([]);
   const page = site.pages.find((p) => p.id === pageId) ?? site.pages[0];
   const slots = useMemo(() => slotsOn(site, page), [site, page]);
   const href = useCallback((slot: Slot) => `/sites/${site.id}/slots/${slot.id}`, [site.id]);
@@ -72,14 +72,18 @@ function Plan({ session }: { session: Session }) {
   };
   const dropped = (event: DragEvent) => {
     const files = filesOf(event.dataTransfer);
-    if (!files.length) return;
+    if (!files.length) {
+      return;
+    }
     event.preventDefault();
-    if (files.some(isTheme)) openTheme(files);
-    else
+    if (files.some(isTheme)) {
+      openTheme(files);
+    } else {
       say(
         'bad',
         `Drop ${files[0].name} on a numbered slot of the page, or a theme’s style sheets and zips anywhere.`,
       );
+    }
   };
 
   const screens = site.visitors.length ? site.visitors.map((v) => v.width) : usualScreens;
@@ -182,8 +186,9 @@ function Plan({ session }: { session: Session }) {
             value={String(width)}
             onCommit={(text) => {
               const px = Number(text.replace(/px$/, '').trim());
-              if (!Number.isInteger(px) || px < leastScreen || px > mostScreen)
+              if (!Number.isInteger(px) || px < leastScreen || px > mostScreen) {
                 return `Expected ${leastScreen} to ${mostScreen} px, found “${text}”.`;
+              }
               setWidth(px);
             }}
           />
@@ -281,7 +286,9 @@ function Plan({ session }: { session: Session }) {
                 site={site}
                 page={page}
                 onDone={(slotId) => {
-                  if (slotId) setSelected(slotId);
+                  if (slotId) {
+                    setSelected(slotId);
+                  }
                   setView('site');
                 }}
               />

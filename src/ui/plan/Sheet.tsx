@@ -47,22 +47,24 @@ export function Sheet({
   const [grasp, setGrasp] = useState<Grasp>();
   const layout = useMemo(() => layoutPage(site, page, width), [site, page, width]);
   const scale = board.width ? Math.min(1, (board.width - 60) / layout.width) : 0;
-  const left = Math.round((board.width - layout.width * scale) / 2),
-    margin = marginAt(page, width);
+  const left = Math.round((board.width - layout.width * scale) / 2);
+  const margin = marginAt(page, width);
   const content = {
     from: left + layout.content.x * scale,
     to: left + (layout.content.x + layout.content.width) * scale,
   };
   const pieces = layout.pieces.filter((p): p is SlotPiece => p.type === 'slot');
-  const shown = pieces.find((p) => p.slot.id === (grasp?.slotId ?? selected)),
-    height = layout.height * scale + top + 24;
+  const shown = pieces.find((p) => p.slot.id === (grasp?.slotId ?? selected));
+  const height = layout.height * scale + top + 24;
   return (
     <main
       ref={ref}
       className="relative min-h-0 min-w-0 grow overflow-auto bg-board"
       aria-label={`${page.name} at a screen of ${width} px`}
       onPointerDown={(e) => {
-        if (!(e.target as Element).closest('a,[data-grip]')) onSelect(undefined);
+        if (!(e.target as Element).closest('a,[data-grip]')) {
+          onSelect(undefined);
+        }
       }}
     >
       <h1 className="sr-only">Page plan of {site.name}</h1>
@@ -186,16 +188,16 @@ function Marks({
   grasp: Grasp | undefined;
   contentX: number;
 }) {
-  const { slot } = piece,
-    r = isContent(slot.kind) || slot.kind === 'band' ? piece.rect : firstCopy(piece);
+  const { slot } = piece;
+  const r = isContent(slot.kind) || slot.kind === 'band' ? piece.rect : firstCopy(piece);
   const rect = {
     x: left + r.x * scale,
     y: top + r.y * scale,
     width: r.width * scale,
     height: r.height * scale,
   };
-  const away = Math.round((r.x - contentX) / piece.scale),
-    from = left + contentX * scale;
+  const away = Math.round((r.x - contentX) / piece.scale);
+  const from = left + contentX * scale;
   return (
     <svg aria-hidden className="pointer-events-none absolute inset-0" width={width} height={height}>
       <SlotDimensions

@@ -47,15 +47,19 @@ function about(site: Site, slot: Slot): string {
   const place = isContent(slot.kind)
     ? 'scales with the page'
     : `${behaviour[slot.repeat]}${slot.attachment === 'fixed' ? ', fixed' : ''}`;
-  if (slot.measured?.from === 'columns') return `${chainWords(slot.measured.parts)}, ${place}`;
-  if (slot.replaces) return `in place of ${slot.replaces}`;
+  if (slot.measured?.from === 'columns') {
+    return `${chainWords(slot.measured.parts)}, ${place}`;
+  }
+  if (slot.replaces) {
+    return `in place of ${slot.replaces}`;
+  }
   return slot.id === site.defaultBackground ? `default of all pages, ${place}` : place;
 }
 
 /** The site at a glance: theme colours, slots, findings. */
 export function SitePanel(props: Props) {
-  const { site, slots, readings, onMeasure } = props,
-    aside = slotsAside(site);
+  const { site, slots, readings, onMeasure } = props;
+  const aside = slotsAside(site);
   return (
     <>
       <ThemeColours session={props.session} site={site} />
@@ -112,9 +116,9 @@ function SlotRow({
   onSelect,
   href,
 }: Props & { number?: number; slot: Slot; list: readonly Reading[] }) {
-  const open = selected === slot.id,
-    worst = worstFirst(list).filter((r) => r.verdict === 'fails' || r.verdict === 'look'),
-    blank = isBlank(pictureOf(site, slot));
+  const open = selected === slot.id;
+  const worst = worstFirst(list).filter((r) => r.verdict === 'fails' || r.verdict === 'look');
+  const blank = isBlank(pictureOf(site, slot));
   return (
     <li className={`border-t border-hair ${open ? 'bg-act-wash' : ''}`}>
       <div className="grid grid-cols-[16px_20px_1fr_auto_48px] items-center gap-2 py-1.5 pr-3 pl-1.5">
@@ -189,7 +193,9 @@ function SlotDetails({
 }) {
   const size = (side: 'width' | 'height') => (text: string) => {
     const read = readPixels(text);
-    if (!read.ok) return read.message;
+    if (!read.ok) {
+      return read.message;
+    }
     session.commit(
       `${slot.name} ${read.px} px ${side === 'width' ? 'wide' : 'high'}`,
       resizeSlot(slot.id, { [side]: read.px }),
@@ -197,7 +203,9 @@ function SlotDetails({
   };
   const offset = (axis: 'x' | 'y') => (text: string) => {
     const px = Number(text.replace(/px$/, ''));
-    if (!Number.isInteger(px)) return `Expected whole px, found “${text}”.`;
+    if (!Number.isInteger(px)) {
+      return `Expected whole px, found “${text}”.`;
+    }
     session.commit(
       `Move ${slot.name}`,
       editSlot(slot.id, (s) => {
@@ -206,7 +214,9 @@ function SlotDetails({
     );
   };
   const renamed = (name: string) => {
-    if (!name.trim()) return 'Expected a name, found nothing.';
+    if (!name.trim()) {
+      return 'Expected a name, found nothing.';
+    }
     session.commit(
       `Call it ${name.trim()}`,
       editSlot(slot.id, (s) => {

@@ -20,13 +20,26 @@ interface Grip {
   readonly y: 0 | 1;
 }
 
-const gripName = ({ x, y }: Grip): string => (x && y ? 'size' : x ? 'width' : 'height');
+const gripName = ({ x, y }: Grip): string => {
+  if (x && y) {
+    return 'size';
+  }
+  if (x) {
+    return 'width';
+  }
+  return 'height';
+};
 const cursors = { '10': 'ew-resize', '01': 'ns-resize', '11': 'nwse-resize' } as const;
 
-/** Which sides can be taken hold of: the whole picture's where it lies at its own size, never a width the page decides. */
+/**
+ * Which sides can be taken hold of: the whole picture's where it lies at its own size, never a
+ * width the page decides.
+ */
 function gripsOf({ slot }: SlotPiece): Grip[] {
   const own = typeof slot.size !== 'string' && slot.size.x === 'auto' && slot.size.y === 'auto';
-  if (slot.kind === 'band' || slot.kind === 'divider') return [{ x: 0, y: 1 }];
+  if (slot.kind === 'band' || slot.kind === 'divider') {
+    return [{ x: 0, y: 1 }];
+  }
   return isContent(slot.kind) || own
     ? [
         { x: 1, y: 0 },
@@ -36,7 +49,9 @@ function gripsOf({ slot }: SlotPiece): Grip[] {
     : [];
 }
 
-/** What is resized, px of the page: content and bands as they lie, backgrounds by their first copy. */
+/**
+ * What is resized, px of the page: content and bands as they lie, backgrounds by their first copy.
+ */
 const sizedRect = (piece: SlotPiece): Rect =>
   isContent(piece.slot.kind) || piece.slot.kind === 'band' ? piece.rect : firstCopy(piece);
 
@@ -45,7 +60,9 @@ function heldRect({ slot, rect }: SlotPiece, layout: PageLayout): Rect {
   return slot.kind === 'background' ? { ...rect, width: layout.content.x } : rect;
 }
 
-/** How near, in px of the screen, an edge or middle must come to the content's to be drawn to it. */
+/**
+ * How near, in px of the screen, an edge or middle must come to the content's to be drawn to it.
+ */
 const snapReach = 6;
 
 /** Px that bring the slot's left, middle or right onto the content's, if one of them is near. */
@@ -60,8 +77,11 @@ function snapped(
     [rect.x + rect.width / 2, content.x + content.width / 2],
     [rect.x + rect.width, content.x + content.width],
   ];
-  for (const [from, to] of pairs)
-    if (Math.abs(to - (from + dx)) <= reach) return { dx: to - from, guide: to };
+  for (const [from, to] of pairs) {
+    if (Math.abs(to - (from + dx)) <= reach) {
+      return { dx: to - from, guide: to };
+    }
+  }
   return { dx };
 }
 
@@ -88,7 +108,10 @@ interface Props {
   onFiles(slot: Slot, files: readonly File[]): void;
 }
 
-/** A slot on the drawing: its number opens the bench, dragging moves it, its grips resize it, and pictures can be dropped on it. */
+/**
+ * A slot on the drawing: its number opens the bench, dragging moves it, its grips resize it, and
+ * pictures can be dropped on it.
+ */
 export function SlotOverlay({
   session,
   page,
@@ -104,14 +127,14 @@ export function SlotOverlay({
   onGrasp,
   onFiles,
 }: Props) {
-  const { slot } = piece,
-    [over, setOver] = useState(false);
+  const { slot } = piece;
+  const [over, setOver] = useState(false);
   const drag = useRef<{ x: number; y: number; piece: SlotPiece; grip?: Grip; moved: boolean }>(
     undefined,
   );
-  const held = heldRect(piece, layout),
-    sized = sizedRect(piece),
-    grips = gripsOf(piece);
+  const held = heldRect(piece, layout);
+  const sized = sizedRect(piece);
+  const grips = gripsOf(piece);
   const place = (r: Rect) => ({
     left: left + r.x * scale,
     top: top + r.y * scale,
@@ -130,8 +153,8 @@ export function SlotOverlay({
   ): { edit: Edit; label: string } => {
     const whole = { x: Math.round(dx / from.scale), y: Math.round(dy / from.scale) };
     if (slot.kind === 'sidebar') {
-      const middle = layout.content.x + layout.content.width / 2,
-        at = pointerX ?? from.rect.x + from.rect.width / 2 + dx;
+      const middle = layout.content.x + layout.content.width / 2;
+      const at = pointerX ?? from.rect.x + from.rect.width / 2 + dx;
       const side = at < middle ? 'left' : 'right';
       return { edit: turnSidebar(page.id, slot.id, side), label: `${name} to the ${side}` };
     }
@@ -139,11 +162,11 @@ export function SlotOverlay({
       const tops = layout.pieces.flatMap((p) =>
         p.type === 'area' && p.role === 'section' ? [p.rect.y] : [],
       );
-      const at = pointerY ?? from.rect.y + from.rect.height + dy,
-        nearest = tops.reduce(
-          (best, y, i) => (Math.abs(y - at) < Math.abs(tops[best] - at) ? i : best),
-          0,
-        );
+      const at = pointerY ?? from.rect.y + from.rect.height + dy;
+      const nearest = tops.reduce(
+        (best, y, i) => (Math.abs(y - at) < Math.abs(tops[best] - at) ? i : best),
+        0,
+      );
       return {
         edit: hangDivider(page.id, slot.id, nearest),
         label: `${name} above section ${nearest + 1}`,
@@ -174,18 +197,24 @@ export function SlotOverlay({
   };
 
   const down = (grip?: Grip) => (event: PointerEvent<HTMLElement>) => {
-    if (event.button !== 0) return;
+    if (event.button !== 0) {
+      return;
+    }
     onSelect(slot.id);
-    if (grip) event.preventDefault();
+    if (grip) {
+      event.preventDefault();
+    }
     event.currentTarget.setPointerCapture(event.pointerId);
     drag.current = { x: event.clientX, y: event.clientY, piece, grip, moved: false };
   };
 
   const result = (event: PointerEvent): { edit: Edit; label: string; guide?: number } => {
-    const { x, y, piece: from, grip } = drag.current!,
-      dx = (event.clientX - x) / scale,
-      dy = (event.clientY - y) / scale;
-    if (grip) return resized(from, grip, dx, dy);
+    const { x, y, piece: from, grip } = drag.current!;
+    const dx = (event.clientX - x) / scale;
+    const dy = (event.clientY - y) / scale;
+    if (grip) {
+      return resized(from, grip, dx, dy);
+    }
     const snap =
       isContent(slot.kind) && !event.altKey
         ? snapped(from.rect, layout.content, dx, snapReach / scale)
@@ -207,8 +236,12 @@ export function SlotOverlay({
 
   const move = (event: PointerEvent<HTMLElement>) => {
     const held = drag.current;
-    if (!held) return;
-    if (!held.moved && Math.hypot(event.clientX - held.x, event.clientY - held.y) < 4) return;
+    if (!held) {
+      return;
+    }
+    if (!held.moved && Math.hypot(event.clientX - held.x, event.clientY - held.y) < 4) {
+      return;
+    }
     held.moved = true;
     const { edit, guide } = result(event);
     session.preview(edit);
@@ -217,7 +250,9 @@ export function SlotOverlay({
 
   const up = (event: PointerEvent<HTMLElement>) => {
     const held = drag.current;
-    if (!held) return;
+    if (!held) {
+      return;
+    }
     if (held.moved) {
       const { edit, label } = result(event);
       session.commit(label, edit);
@@ -230,7 +265,9 @@ export function SlotOverlay({
   };
 
   const abandon = () => {
-    if (!drag.current) return;
+    if (!drag.current) {
+      return;
+    }
     drag.current = undefined;
     session.dropPreview();
     onGrasp(undefined);
@@ -245,7 +282,9 @@ export function SlotOverlay({
     const [x, y] = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[
       event.key
     ] ?? [0, 0];
-    if (!x && !y) return;
+    if (!x && !y) {
+      return;
+    }
     event.preventDefault();
     event.stopPropagation();
     const by = event.shiftKey ? 10 : 1;
@@ -262,7 +301,9 @@ export function SlotOverlay({
     session.commit(label, edit);
   };
 
-  if (held.width < 2 && grips.length === 0) return null;
+  if (held.width < 2 && grips.length === 0) {
+    return null;
+  }
   const blank = isBlank(pictureOf(session.state.getState().site, slot));
   const look = over
     ? 'border-2 border-act bg-act/20'
@@ -289,7 +330,9 @@ export function SlotOverlay({
           onPointerUp={up}
           onPointerCancel={abandon}
           onClick={(e) => {
-            if (drag.current?.moved) e.preventDefault();
+            if (drag.current?.moved) {
+              e.preventDefault();
+            }
           }}
           onDragOver={(e) => {
             e.preventDefault();
@@ -315,8 +358,8 @@ export function SlotOverlay({
       )}
       {selected &&
         grips.map((grip) => {
-          const key = `${grip.x}${grip.y}` as keyof typeof cursors,
-            at = place(sized);
+          const key = `${grip.x}${grip.y}` as keyof typeof cursors;
+          const at = place(sized);
           return (
             <span
               key={key}

@@ -18,10 +18,12 @@ const item = 'cursor-pointer px-3 py-1 outline-none data-[highlighted]:bg-act-wa
 
 /** The theme's colours; in and out as custom properties of CSS or as design tokens. */
 export function ThemeColours({ session, site }: { session: Session; site: Site }) {
-  const file = useRef<HTMLInputElement>(null),
-    { colours } = site.theme;
+  const file = useRef<HTMLInputElement>(null);
+  const { colours } = site.theme;
   const read = async (chosen: File | undefined) => {
-    if (!chosen) return;
+    if (!chosen) {
+      return;
+    }
     try {
       const found = readThemeColours(
         chosen.name,
@@ -123,8 +125,8 @@ export function ThemeColours({ session, site }: { session: Session; site: Site }
       )}
       <ul className={colours.length > 6 ? 'grid grid-cols-6 gap-y-1.5' : 'flex'}>
         {colours.map((c, i) => {
-          const rgb = tryColour(c.hex),
-            words = `${c.name} ${c.hex}${rgb ? `, rgb ${rgb.r} ${rgb.g} ${rgb.b}${isGrey(rgb) ? ', grey' : ''}` : ''}`;
+          const rgb = tryColour(c.hex);
+          const words = `${c.name} ${c.hex}${rgb ? `, rgb ${rgb.r} ${rgb.g} ${rgb.b}${isGrey(rgb) ? ', grey' : ''}` : ''}`;
           return (
             <li key={`${c.name} ${i}`} className="min-w-0 grow basis-0">
               <Hint text={`${words}. Delete removes it`}>
@@ -140,14 +142,16 @@ export function ThemeColours({ session, site }: { session: Session; site: Site }
                       key={c.hex}
                       className="absolute inset-0 h-full w-full cursor-pointer opacity-0"
                       ref={(input) => {
-                        if (input)
+                        if (input) {
                           input.onchange = () => {
                             const picked = tryColour(input.value);
-                            if (picked)
+                            if (picked) {
                               session.commit(`Colour ${c.name}`, (s) => {
                                 s.theme.colours[i].hex = hexOf(picked);
                               });
+                            }
                           };
+                        }
                       }}
                       onKeyDown={(e) => {
                         if (e.key === 'Delete') {

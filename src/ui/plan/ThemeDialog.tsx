@@ -28,10 +28,12 @@ interface Props {
 
 /** Reads the theme's style sheets, shows what they say, and takes over what is ticked. */
 export function ThemeDialog({ session, page, open, files, onOpenChange }: Props) {
-  const theme = useThemeFiles(),
-    read = theme.open;
+  const theme = useThemeFiles();
+  const read = theme.open;
   useEffect(() => {
-    if (open && files.length) void read(files);
+    if (open && files.length) {
+      void read(files);
+    }
   }, [open, files, read]);
   const close = (next: boolean) => {
     if (!next) {
@@ -96,7 +98,10 @@ interface PictureRow {
   readonly found: BackgroundFound | undefined;
 }
 
-/** One row for each picture of the theme; of several rules that lay it, the one that holds for most screens. */
+/**
+ * One row for each picture of the theme; of several rules that lay it, the one that holds for most
+ * screens.
+ */
 function rowsOf({ theme, pictures }: OpenedTheme): PictureRow[] {
   return pictures.map((file) => {
     const rules = theme.backgrounds.filter((b) => b.path === file.path);
@@ -110,7 +115,9 @@ function rowsOf({ theme, pictures }: OpenedTheme): PictureRow[] {
 
 const toggled = <T,>(set: ReadonlySet<T>, value: T): Set<T> => {
   const next = new Set(set);
-  if (!next.delete(value)) next.add(value);
+  if (!next.delete(value)) {
+    next.add(value);
+  }
   return next;
 };
 
@@ -125,9 +132,9 @@ function Opened({
   page: Page;
   onDone(): void;
 }) {
-  const { theme } = opened,
-    rows = useMemo(() => rowsOf(opened), [opened]),
-    likely = contentWidthOf(theme);
+  const { theme } = opened;
+  const rows = useMemo(() => rowsOf(opened), [opened]);
+  const likely = contentWidthOf(theme);
   const [colours, setColours] = useState<ReadonlySet<string>>(
     () => new Set(theme.colours.slice(0, 8).map((c) => c.hex)),
   );
@@ -137,9 +144,9 @@ function Opened({
   const [taken, setTaken] = useState<ReadonlySet<string>>(
     () => new Set(rows.map((r) => r.file.path)),
   );
-  const [width, setWidth] = useState(likely !== undefined),
-    [fonts, setFonts] = useState(true),
-    [busy, setBusy] = useState<string>();
+  const [width, setWidth] = useState(likely !== undefined);
+  const [fonts, setFonts] = useState(true);
+  const [busy, setBusy] = useState<string>();
 
   const takeOver = async () => {
     try {
@@ -338,12 +345,15 @@ function Opened({
 
 const length = (l: Length | 'auto'): string =>
   l === 'auto' ? l : `${Number(l.value.toFixed(2))}${l.unit}`;
-const sizeWords = (size: BackgroundSize): string =>
-  typeof size === 'string'
-    ? size
-    : size.x === 'auto' && size.y === 'auto'
-      ? ''
-      : `/ ${length(size.x)} ${length(size.y)}`;
+const sizeWords = (size: BackgroundSize): string => {
+  if (typeof size === 'string') {
+    return size;
+  }
+  if (size.x === 'auto' && size.y === 'auto') {
+    return '';
+  }
+  return `/ ${length(size.x)} ${length(size.y)}`;
+};
 
 /** How a style sheet lays a picture, in its own words. */
 const lies = (b: BackgroundFound): string =>
@@ -441,7 +451,7 @@ function Preview({ file }: { file: PictureFile }) {
   );
   useEffect(() => () => URL.revokeObjectURL(url), [url]);
   // The address is of a file in memory; there is nothing for a server to make smaller.
-  // eslint-disable-next-line @next/next/no-img-element
+
   return (
     <span className="grid h-10 w-16 shrink-0 place-items-center overflow-hidden border border-hair see-through">
       <img

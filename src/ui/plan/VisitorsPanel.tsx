@@ -28,10 +28,10 @@ const percent = (share: number | undefined): string =>
 
 /** The owner's visitors by screen width, and what a narrower content would change for them. */
 export function VisitorsPanel({ session, site, page, onSuppose }: Props) {
-  const [busy, setBusy] = useState<string>(),
-    [added, setAdded] = useState('');
-  const { visitors } = site,
-    parts = shares(visitors);
+  const [busy, setBusy] = useState<string>();
+  const [added, setAdded] = useState('');
+  const { visitors } = site;
+  const parts = shares(visitors);
   const keep = (label: string, list: readonly VisitorWidth[]) =>
     session.commit(label, (s) => {
       s.visitors = [...list].sort((a, b) => a.width - b.width);
@@ -39,13 +39,16 @@ export function VisitorsPanel({ session, site, page, onSuppose }: Props) {
     });
   const read = async (files: readonly File[]) => {
     const file = files[0];
-    if (!file) return;
+    if (!file) {
+      return;
+    }
     setBusy(file.name);
     try {
-      if (file.size > 2e6)
+      if (file.size > 2e6) {
         throw new Error(
           `${file.name}: expected a list of at most 2 MB, found ${(file.size / 1e6).toFixed(1)} MB.`,
         );
+      }
       const list = readVisitors(
         file.name,
         decodeStylesheet(file.name, new Uint8Array(await file.arrayBuffer())),
@@ -82,8 +85,8 @@ export function VisitorsPanel({ session, site, page, onSuppose }: Props) {
           </thead>
           <tbody>
             {narrower.map((px) => {
-              const supposed = narrowedTo(page, px),
-                mean = meanMargin(supposed, visitors);
+              const supposed = narrowedTo(page, px);
+              const mean = meanMargin(supposed, visitors);
               return (
                 <tr
                   key={px}
@@ -152,8 +155,9 @@ export function VisitorsPanel({ session, site, page, onSuppose }: Props) {
                 value={String(v.share)}
                 onCommit={(text) => {
                   const share = Number(text.replace(',', '.').replace('%', ''));
-                  if (text.trim() === '' || !(share >= 0 && share <= 1e9))
+                  if (text.trim() === '' || !(share >= 0 && share <= 1e9)) {
                     return `Expected how many, found “${text}”.`;
+                  }
                   keep(
                     `Visitors at ${v.width} px`,
                     visitors.map((w, k) => (k === i ? { ...w, share } : w)),
@@ -191,11 +195,15 @@ export function VisitorsPanel({ session, site, page, onSuppose }: Props) {
             value={added}
             onCommit={(text) => {
               const wanted = readPixels(text);
-              if (!wanted.ok) return wanted.message;
-              if (wanted.px < 200)
+              if (!wanted.ok) {
+                return wanted.message;
+              }
+              if (wanted.px < 200) {
                 return `Expected a screen of 200 px or more, found ${wanted.px}.`;
-              if (visitors.some((v) => v.width === wanted.px))
+              }
+              if (visitors.some((v) => v.width === wanted.px)) {
                 return `${wanted.px} px is in the list already.`;
+              }
               keep(`Add ${wanted.px} px`, [
                 ...visitors,
                 { width: wanted.px, share: visitors.length ? 1 : 100 },

@@ -10,11 +10,11 @@ import type { Page } from '@/core/site/model/page';
 import type { Site } from '@/core/site/model/site';
 import { useMeasure } from '../shared/useMeasure';
 
-export const leastScreen = 320,
-  mostScreen = 3840;
+export const leastScreen = 320;
+export const mostScreen = 3840;
 
-const height = 108,
-  pad = { left: 16, right: 16, top: 24, bottom: 20 };
+const height = 108;
+const pad = { left: 16, right: 16, top: 24, bottom: 20 };
 
 const percent = (share: number): string =>
   `${share > 0 && share < 0.01 ? '<1' : Math.round(share * 100)}%`;
@@ -30,7 +30,10 @@ interface Props {
   children?: ReactNode;
 }
 
-/** The owner's visitors by screen width as bars, and the background to be seen at each side as a line; dragging along it sets the screen. */
+/**
+ * The owner's visitors by screen width as bars, and the background to be seen at each side as a
+ * line; dragging along it sets the screen.
+ */
 export function WidthChart({ site, page, width, supposed, onWidth, children }: Props) {
   const [measure, room] = useMeasure();
   const svg = useRef<SVGSVGElement>(null);
@@ -44,12 +47,12 @@ export function WidthChart({ site, page, width, supposed, onWidth, children }: P
       ).clamp(true),
     [room.width, widestVisitor, width],
   );
-  const [from, to] = x.domain(),
-    base = height - pad.bottom;
+  const [from, to] = x.domain();
+  const base = height - pad.bottom;
   const narrowed = supposed === undefined ? undefined : narrowedTo(page, supposed);
   const mostMargin = Math.max(1, marginAt(narrowed ?? page, to), marginAt(page, to));
-  const yMargin = scaleLinear([0, mostMargin], [base, pad.top]),
-    yShare = scaleLinear([0, max(parts, (v) => v.share) ?? 1], [base, pad.top + 10]);
+  const yMargin = scaleLinear([0, mostMargin], [base, pad.top]);
+  const yShare = scaleLinear([0, max(parts, (v) => v.share) ?? 1], [base, pad.top + 10]);
   const path = (of: Pick<Page, 'content'>) => {
     const steps = Array.from({ length: 161 }, (_, i) =>
       Math.round(from * (to / from) ** (i / 160)),
@@ -61,18 +64,18 @@ export function WidthChart({ site, page, width, supposed, onWidth, children }: P
       )(steps) ?? ''
     );
   };
-  const at = Math.min(to, Math.max(from, width)),
-    margin = marginAt(page, width);
+  const at = Math.min(to, Math.max(from, width));
+  const margin = marginAt(page, width);
   const gap =
-      parts.length > 1
-        ? Math.min(...parts.slice(1).map((v, i) => x(v.width) - x(parts[i].width)))
-        : 60,
-    bar = Math.max(2, Math.min(40, gap - 6));
+    parts.length > 1
+      ? Math.min(...parts.slice(1).map((v, i) => x(v.width) - x(parts[i].width)))
+      : 60;
+  const bar = Math.max(2, Math.min(40, gap - 6));
   const hidden = hiddenShare(page, site.visitors);
 
   const set = (event: PointerEvent) => {
-    const box = svg.current!.getBoundingClientRect(),
-      aimed = x.invert(event.clientX - box.left);
+    const box = svg.current!.getBoundingClientRect();
+    const aimed = x.invert(event.clientX - box.left);
     // A visitor's width near the pointer is what is meant; Alt goes between.
     const near = parts.find((v) => Math.abs(x(v.width) - (event.clientX - box.left)) <= 5);
     onWidth(
@@ -95,14 +98,16 @@ export function WidthChart({ site, page, width, supposed, onWidth, children }: P
               : by !== undefined
                 ? width + by * (event.shiftKey ? 10 : 1)
                 : undefined;
-    if (next === undefined) return;
+    if (next === undefined) {
+      return;
+    }
     event.preventDefault();
     event.stopPropagation();
     onWidth(Math.min(mostScreen, Math.max(leastScreen, next)));
   };
 
-  const label = `${width}: ${margin} px each side`,
-    labelLeft = x(at) > room.width - 190;
+  const label = `${width}: ${margin} px each side`;
+  const labelLeft = x(at) > room.width - 190;
   return (
     <section
       aria-label="Background showing on each side, by screen width"
@@ -134,7 +139,9 @@ export function WidthChart({ site, page, width, supposed, onWidth, children }: P
               set(e);
             }}
             onPointerMove={(e) => {
-              if (e.buttons === 1) set(e);
+              if (e.buttons === 1) {
+                set(e);
+              }
             }}
           >
             <path

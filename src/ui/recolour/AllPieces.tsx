@@ -22,10 +22,10 @@ export function AllPieces({
   selected: string | undefined;
   onSelect(path: string): void;
 }) {
-  const shown = set.pieces.slice(0, most),
-    ids = useMemo(() => set.pieces.slice(0, most).map((p) => p.assetId), [set.pieces]);
-  const before = usePreviews(null, ids, looked),
-    after = usePreviews(activeSteps(set.recipe).length > 0 ? set.recipe : null, ids, looked);
+  const shown = set.pieces.slice(0, most);
+  const ids = useMemo(() => set.pieces.slice(0, most).map((p) => p.assetId), [set.pieces]);
+  const before = usePreviews(null, ids, looked);
+  const after = usePreviews(activeSteps(set.recipe).length > 0 ? set.recipe : null, ids, looked);
   return (
     <div
       className="h-full overflow-y-auto bg-board p-2"

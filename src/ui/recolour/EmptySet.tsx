@@ -14,8 +14,8 @@ export function ChooseFiles({
   onFiles(files: readonly FolderFile[]): void;
   disabled?: boolean;
 }) {
-  const files = useRef<HTMLInputElement>(null),
-    folder = useRef<HTMLInputElement>(null);
+  const files = useRef<HTMLInputElement>(null);
+  const folder = useRef<HTMLInputElement>(null);
   return (
     <>
       <input
@@ -63,7 +63,9 @@ export function ChooseFiles({
 /** The sample theme, as if it had been dropped. */
 async function sampleTheme(): Promise<FolderFile[]> {
   const response = await fetch('/sample/slate-theme.zip');
-  if (!response.ok) throw new Error(`Expected the sample theme, found status ${response.status}.`);
+  if (!response.ok) {
+    throw new Error(`Expected the sample theme, found status ${response.status}.`);
+  }
   return [{ path: 'slate-theme.zip', file: new File([await response.blob()], 'slate-theme.zip') }];
 }
 

@@ -38,8 +38,8 @@ interface Props {
 
 /** From the theme's old colour to the wanted one: the ways there, each as it comes out. */
 export function FromTo({ set, theme, shown, looked, common, onColours, onTake }: Props) {
-  const offers = useOffers(set, shown, looked),
-    now = told(set.recipe);
+  const offers = useOffers(set, shown, looked);
+  const now = told(set.recipe);
   return (
     <Group title="From this colour to that">
       <div className="grid grid-cols-[30px_minmax(0,1fr)] items-center gap-y-1">
@@ -69,9 +69,9 @@ export function FromTo({ set, theme, shown, looked, common, onColours, onTake }:
         className="mt-0.5 grid grid-cols-2 gap-1"
       >
         {offers?.list.map((look) => {
-          const { offer, left, previews } = look,
-            title = titles[offer.way],
-            strength = offer.steps[0]?.opacity ?? 1;
+          const { offer, left, previews } = look;
+          const title = titles[offer.way];
+          const strength = offer.steps[0]?.opacity ?? 1;
           const words = `CIEDE2000 left over: ${offer.left.toFixed(2)} at the colour itself${left ? `, ${left.mean.toFixed(2)} on average and ${left.worst.toFixed(2)} at most at the ${left.pieces} pieces that have it` : ''}. Keeps ${Math.round(offer.kept * 100)}% of light and shade.`;
           return (
             <Hint key={offer.way} text={words}>

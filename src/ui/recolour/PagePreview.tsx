@@ -28,16 +28,16 @@ export function PagePreview({
   roles: ReadonlyMap<string, Role>;
   ground: Hex | undefined;
 }) {
-  const [ref, room] = useMeasure(),
-    laid = useMemo(
-      () => applyEdit(site, layOnPlan(set, roles, page.id, ground)),
-      [site, set, roles, page.id, ground],
-    );
+  const [ref, room] = useMeasure();
+  const laid = useMemo(
+    () => applyEdit(site, layOnPlan(set, roles, page.id, ground)),
+    [site, set, roles, page.id, ground],
+  );
   const layout = useMemo(
-      () => layoutPage(laid, laid.pages.find((p) => p.id === page.id) ?? page, screen),
-      [laid, page],
-    ),
-    scale = room.width ? (room.width - 16) / screen : 0;
+    () => layoutPage(laid, laid.pages.find((p) => p.id === page.id) ?? page, screen),
+    [laid, page],
+  );
+  const scale = room.width ? (room.width - 16) / screen : 0;
   return (
     <div
       ref={ref}

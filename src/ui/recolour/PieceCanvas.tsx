@@ -11,18 +11,22 @@ interface Props {
   label?: string;
 }
 
-/** How a piece fits into a box: a strip of a few px fills it, as it repeats; small ones are shown up to three times as large. */
+/**
+ * How a piece fits into a box: a strip of a few px fills it, as it repeats; small ones are shown up
+ * to three times as large.
+ */
 function fitted(
   { width, height }: Raster,
   room: { width: number; height: number },
 ): { width: number; height: number } {
-  if (Math.min(width, height) < 4)
+  if (Math.min(width, height) < 4) {
     return {
       width: width < 4 ? room.width : Math.min(room.width, width),
       height: height < 4 ? room.height : Math.min(room.height, height),
     };
-  const k = Math.min(3, room.width / width, room.height / height),
-    whole = k >= 1 ? Math.floor(k) : k;
+  }
+  const k = Math.min(3, room.width / width, room.height / height);
+  const whole = k >= 1 ? Math.floor(k) : k;
   return {
     width: Math.max(1, Math.round(width * whole)),
     height: Math.max(1, Math.round(height * whole)),

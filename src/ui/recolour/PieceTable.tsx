@@ -18,30 +18,33 @@ interface Props {
   onTake(paths: readonly string[], taken: boolean): void;
 }
 
-const rowHeight = 46,
-  headHeight = 27,
-  thumb = { width: 92, height: 36 };
+const rowHeight = 46;
+const headHeight = 27;
+const thumb = { width: 92, height: 36 };
 
 type Row = { readonly piece: SetPiece } | { readonly other: PieceSet['others'][number] };
 
-/** All pieces in rows: as they are and as they become, and what they are for. Pictures that stay say why. */
+/**
+ * All pieces in rows: as they are and as they become, and what they are for. Pictures that stay say
+ * why.
+ */
 export function PieceTable({ set, looked, written, selected, onSelect, onTake }: Props) {
-  const box = useRef<HTMLDivElement>(null),
-    rows: Row[] = [
-      ...set.pieces.map((piece) => ({ piece })),
-      ...set.others.filter((o) => o.why).map((other) => ({ other })),
-    ];
-  const view = useWindowed(box, rows.length, rowHeight, headHeight),
-    shown = rows.slice(view.first, view.end),
-    ids = shown.flatMap((r) => ('piece' in r ? [r.piece.assetId] : []));
-  const before = usePreviews(null, ids, looked.samples.size),
-    after = usePreviews(
-      activeSteps(set.recipe).length > 0 ? set.recipe : null,
-      ids,
-      looked.samples.size,
-    );
-  const taken = set.pieces.filter((p) => !p.leftOut).length,
-    at = set.pieces.findIndex((p) => p.path === selected);
+  const box = useRef<HTMLDivElement>(null);
+  const rows: Row[] = [
+    ...set.pieces.map((piece) => ({ piece })),
+    ...set.others.filter((o) => o.why).map((other) => ({ other })),
+  ];
+  const view = useWindowed(box, rows.length, rowHeight, headHeight);
+  const shown = rows.slice(view.first, view.end);
+  const ids = shown.flatMap((r) => ('piece' in r ? [r.piece.assetId] : []));
+  const before = usePreviews(null, ids, looked.samples.size);
+  const after = usePreviews(
+    activeSteps(set.recipe).length > 0 ? set.recipe : null,
+    ids,
+    looked.samples.size,
+  );
+  const taken = set.pieces.filter((p) => !p.leftOut).length;
+  const at = set.pieces.findIndex((p) => p.path === selected);
   const focus = useRef<number>(undefined);
   // The row that is to have the focus may only be there once the list has been scrolled.
   useEffect(() => {
@@ -63,7 +66,9 @@ export function PieceTable({ set, looked, written, selected, onSelect, onTake }:
       Home: -rows.length,
       End: rows.length,
     }[event.key];
-    if (by === undefined || (event.target as HTMLElement).tagName === 'INPUT') return;
+    if (by === undefined || (event.target as HTMLElement).tagName === 'INPUT') {
+      return;
+    }
     event.preventDefault();
     const to = Math.max(0, Math.min(set.pieces.length - 1, at + by));
     onSelect(set.pieces[to].path);
@@ -96,7 +101,9 @@ export function PieceTable({ set, looked, written, selected, onSelect, onTake }:
                 className="accent-act"
                 checked={taken === set.pieces.length}
                 ref={(e) => {
-                  if (e) e.indeterminate = taken > 0 && taken < set.pieces.length;
+                  if (e) {
+                    e.indeterminate = taken > 0 && taken < set.pieces.length;
+                  }
                 }}
                 onChange={() =>
                   onTake(
@@ -121,16 +128,17 @@ export function PieceTable({ set, looked, written, selected, onSelect, onTake }:
           )}
           {shown.map((row, i) => {
             const index = view.first + i;
-            if ('other' in row)
+            if ('other' in row) {
               return <OtherRow key={row.other.path} other={row.other} index={index} />;
-            const { piece } = row,
-              role = looked.roles.get(piece.path),
-              file = written.files.get(piece.path),
-              problem = looked.broken.get(piece.path) ?? written.failures.get(piece.path);
-            const name = piece.path.split('/').at(-1)!,
-              folder = piece.path.slice(0, -name.length),
-              side = role?.laid?.repeat === 'repeat-y' ? 'right' : 'bottom',
-              end = file?.ends?.after[side];
+            }
+            const { piece } = row;
+            const role = looked.roles.get(piece.path);
+            const file = written.files.get(piece.path);
+            const problem = looked.broken.get(piece.path) ?? written.failures.get(piece.path);
+            const name = piece.path.split('/').at(-1)!;
+            const folder = piece.path.slice(0, -name.length);
+            const side = role?.laid?.repeat === 'repeat-y' ? 'right' : 'bottom';
+            const end = file?.ends?.after[side];
             return (
               <tr
                 key={piece.path}

@@ -31,13 +31,15 @@ export function PieceView({
   role: Role | undefined;
   note: string;
 }) {
-  const whole = useWhole(recipe, piece?.assetId),
-    [ref, room] = useMeasure();
-  if (!piece) return <p className="m-4 text-soft">Choose a piece in the list.</p>;
-  const tall = piece.height > piece.width * 1.5,
-    half = tall
-      ? { width: room.width / 2 - 24, height: room.height - 44 }
-      : { width: room.width - 24, height: room.height / 2 - 40 };
+  const whole = useWhole(recipe, piece?.assetId);
+  const [ref, room] = useMeasure();
+  if (!piece) {
+    return <p className="m-4 text-soft">Choose a piece in the list.</p>;
+  }
+  const tall = piece.height > piece.width * 1.5;
+  const half = tall
+    ? { width: room.width / 2 - 24, height: room.height - 44 }
+    : { width: room.width - 24, height: room.height / 2 - 40 };
   return (
     <div className="flex h-full min-h-0 flex-col">
       <div
@@ -92,8 +94,15 @@ export function PieceView({
   );
 }
 
-const scaleWords = (scale: number): string =>
-  scale === 1 ? '1:1' : scale > 1 ? `${scale}:1` : `${Math.round(scale * 100)}%`;
+const scaleWords = (scale: number): string => {
+  if (scale === 1) {
+    return '1:1';
+  }
+  if (scale > 1) {
+    return `${scale}:1`;
+  }
+  return `${Math.round(scale * 100)}%`;
+};
 
 function Pixels({
   raster,
@@ -106,21 +115,21 @@ function Pixels({
   label: string;
   strip: boolean;
 }) {
-  const canvas = useRasterCanvas(raster),
-    taking = useStore(sampling, (s) => s.onPick),
-    size = useStore(sampling, (s) => s.size),
-    [seen, setSeen] = useState('');
+  const canvas = useRasterCanvas(raster);
+  const taking = useStore(sampling, (s) => s.onPick);
+  const size = useStore(sampling, (s) => s.size);
+  const [seen, setSeen] = useState('');
   // A strip of a few px is as wide as it needs to be to be seen: it repeats.
-  const width = strip && raster.width < 4 ? 120 : raster.width * scale,
-    height = strip && raster.height < 4 ? 60 : raster.height * scale;
+  const width = strip && raster.width < 4 ? 120 : raster.width * scale;
+  const height = strip && raster.height < 4 ? 60 : raster.height * scale;
   const colourAt = (event: MouseEvent) => {
-    const box = event.currentTarget.getBoundingClientRect(),
-      rgb = sampleAt(
-        raster,
-        ((event.clientX - box.left) / box.width) * raster.width,
-        ((event.clientY - box.top) / box.height) * raster.height,
-        size,
-      );
+    const box = event.currentTarget.getBoundingClientRect();
+    const rgb = sampleAt(
+      raster,
+      ((event.clientX - box.left) / box.width) * raster.width,
+      ((event.clientY - box.top) / box.height) * raster.height,
+      size,
+    );
     return rgb && hexOf(rgb);
   };
   return (

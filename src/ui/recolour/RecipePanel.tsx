@@ -31,12 +31,14 @@ export function RecipePanel({
   set: PieceSet;
   props: RecipeProps;
 }) {
-  const { recipe } = set,
-    kept = site.recipes.find((r) => r.id === recipe.id),
-    asKept = kept !== undefined && JSON.stringify(kept) === JSON.stringify(recipe);
+  const { recipe } = set;
+  const kept = site.recipes.find((r) => r.id === recipe.id);
+  const asKept = kept !== undefined && JSON.stringify(kept) === JSON.stringify(recipe);
   const lay = (next: Recipe) => {
     session.commit(`Lay the recipe ${next.name || 'without a name'}`, layRecipeOnSet(next));
-    if (next.steps[0]) props.onSelect(next.steps[0].id);
+    if (next.steps[0]) {
+      props.onSelect(next.steps[0].id);
+    }
   };
   const open = async (file: File) => {
     try {

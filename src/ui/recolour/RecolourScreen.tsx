@@ -42,8 +42,8 @@ export function RecolourScreen({ siteId }: { siteId: string }) {
 }
 
 function Opened({ session }: { session: Session }) {
-  const site = useSite(session),
-    intake = useSetIntake();
+  const site = useSite(session);
+  const intake = useSetIntake();
   const take = (files: readonly FolderFile[]) =>
     void intake.take(files, site, (set) => {
       session.commit(`Open ${set.name}`, openPieces(set));
@@ -108,25 +108,25 @@ function OpenSet({
   intake: SetIntake;
   onFiles(files: readonly FolderFile[]): void;
 }) {
-  const router = useRouter(),
-    looked = useLooked(set),
-    written = useWritten(set, looked),
-    followed = useFollowed(set, looked, written);
-  const [chosen, setChosen] = useState<string>(),
-    [step, setStep] = useState<string>(),
-    [view, setView] = useState<View>('piece'),
-    [pageId, setPageId] = useState(site.pages[0].id),
-    [all, setAll] = useState(false),
-    [listOpen, setListOpen] = useState(false),
-    [held, setHeld] = useState(false),
-    { undoLabel, redoLabel } = useHistory(session);
-  const selected = set.pieces.some((p) => p.path === chosen) ? chosen : set.pieces[0]?.path,
-    piece = set.pieces.find((p) => p.path === selected),
-    page = site.pages.find((p) => p.id === pageId) ?? site.pages[0];
-  const { recipe } = set,
-    currentStep = recipe.steps.some((s) => s.id === step) ? step : recipe.steps[0]?.id;
-  const commit = session.commit.bind(session),
-    commitRecipe = (label: string, next: Recipe) => commit(label, layRecipeOnSet(next));
+  const router = useRouter();
+  const looked = useLooked(set);
+  const written = useWritten(set, looked);
+  const followed = useFollowed(set, looked, written);
+  const [chosen, setChosen] = useState<string>();
+  const [step, setStep] = useState<string>();
+  const [view, setView] = useState<View>('piece');
+  const [pageId, setPageId] = useState(site.pages[0].id);
+  const [all, setAll] = useState(false);
+  const [listOpen, setListOpen] = useState(false);
+  const [held, setHeld] = useState(false);
+  const { undoLabel, redoLabel } = useHistory(session);
+  const selected = set.pieces.some((p) => p.path === chosen) ? chosen : set.pieces[0]?.path;
+  const piece = set.pieces.find((p) => p.path === selected);
+  const page = site.pages.find((p) => p.id === pageId) ?? site.pages[0];
+  const { recipe } = set;
+  const currentStep = recipe.steps.some((s) => s.id === step) ? step : recipe.steps[0]?.id;
+  const commit = session.commit.bind(session);
+  const commitRecipe = (label: string, next: Recipe) => commit(label, layRecipeOnSet(next));
   const recipeProps = {
     recipe,
     theme: site.theme.colours,
@@ -135,24 +135,21 @@ function OpenSet({
     preview: (next: Recipe) => session.preview(layRecipeOnSet(next)),
     commit: commitRecipe,
   };
-  const lines = followed?.lines ?? [],
-    continued = lines.find(
-      (l) => l.continues && l.follows && looked.roles.get(l.continues.path)?.kind === 'background',
-    ),
-    placed = useMemo(() => placedPieces(set, looked.roles), [set, looked.roles]);
-  const active = activeSteps(recipe).length > 0,
-    taken = set.pieces.filter((p) => !p.leftOut).length,
-    after = [...written.files.values()].reduce((sum, f) => sum + f.bytes.length, 0);
+  const lines = followed?.lines ?? [];
+  const continued = lines.find(
+    (l) => l.continues && l.follows && looked.roles.get(l.continues.path)?.kind === 'background',
+  );
+  const placed = useMemo(() => placedPieces(set, looked.roles), [set, looked.roles]);
+  const active = activeSteps(recipe).length > 0;
+  const taken = set.pieces.filter((p) => !p.leftOut).length;
+  const after = [...written.files.values()].reduce((sum, f) => sum + f.bytes.length, 0);
   /** Two pieces to show ways on: the chosen one and the largest. */
   const largest = useMemo(
-      () =>
-        set.pieces.reduce(
-          (a, b) => (b.width * b.height > a.width * a.height ? b : a),
-          set.pieces[0],
-        ),
-      [set.pieces],
-    ),
-    shown = [...new Set([piece?.assetId, largest?.assetId])].filter((id) => id !== undefined);
+    () =>
+      set.pieces.reduce((a, b) => (b.width * b.height > a.width * a.height ? b : a), set.pieces[0]),
+    [set.pieces],
+  );
+  const shown = [...new Set([piece?.assetId, largest?.assetId])].filter((id) => id !== undefined);
 
   const common = useMemo(
     () =>
@@ -185,7 +182,11 @@ function OpenSet({
     commit(
       list.length === 1 ? `Mend the text of ${list[0].selector}` : 'Mend the contrast of the text',
       editSet((s) => {
-        for (const l of list) if (l.mend) s.lines[l.key] = l.mend;
+        for (const l of list) {
+          if (l.mend) {
+            s.lines[l.key] = l.mend;
+          }
+        }
       }),
     );
   const takePieces = (paths: readonly string[], wanted: boolean) =>
@@ -199,11 +200,17 @@ function OpenSet({
           : 'Leave all out',
       editSet((s) => {
         const those = new Set(paths);
-        for (const p of s.pieces) if (those.has(p.path)) p.leftOut = !wanted;
+        for (const p of s.pieces) {
+          if (those.has(p.path)) {
+            p.leftOut = !wanted;
+          }
+        }
       }),
     );
   const archive = async () => {
-    if (!followed) return;
+    if (!followed) {
+      return;
+    }
     try {
       const files = setFiles(
         set,

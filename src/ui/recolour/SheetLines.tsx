@@ -10,8 +10,8 @@ import { useWindowed } from './useWindowed';
 
 type Shown = 'follow' | 'all' | 'contrast';
 
-const rowHeight = 44,
-  headHeight = 0;
+const rowHeight = 44;
+const headHeight = 0;
 
 const weakOf = ({ contrast }: SheetLine): boolean => contrast !== undefined && isWeak(contrast);
 
@@ -27,13 +27,13 @@ export function SheetLines({
   onDecide(line: SheetLine): void;
   onMend(lines: readonly SheetLine[]): void;
 }) {
-  const [shown, setShown] = useState<Shown>('follow'),
-    box = useRef<HTMLDivElement>(null),
-    all = followed?.lines ?? [];
-  const weak = all.filter(weakOf),
-    following = all.filter((l) => l.follows || l.proposed),
-    lines = shown === 'all' ? all : shown === 'contrast' ? weak : following,
-    view = useWindowed(box, lines.length, rowHeight, headHeight);
+  const [shown, setShown] = useState<Shown>('follow');
+  const box = useRef<HTMLDivElement>(null);
+  const all = followed?.lines ?? [];
+  const weak = all.filter(weakOf);
+  const following = all.filter((l) => l.follows || l.proposed);
+  const lines = shown === 'all' ? all : shown === 'contrast' ? weak : following;
+  const view = useWindowed(box, lines.length, rowHeight, headHeight);
   return (
     <div className="flex h-full min-h-0 flex-col">
       <div className="flex h-9 shrink-0 items-center gap-2 border-b border-hair px-3">
@@ -111,9 +111,9 @@ function Line({
   onDecide(): void;
   onMend(): void;
 }) {
-  const { selector, property, old, to, contrast, continues } = line,
-    weak = weakOf(line),
-    name = `${selector} ${property} ${old}, ${line.file.split('/').at(-1)} line ${line.line}`;
+  const { selector, property, old, to, contrast, continues } = line;
+  const weak = weakOf(line);
+  const name = `${selector} ${property} ${old}, ${line.file.split('/').at(-1)} line ${line.line}`;
   return (
     <li className="flex items-center gap-2 border-b border-hair px-3" style={{ height: rowHeight }}>
       <label className="flex h-full min-w-0 grow items-center gap-2">

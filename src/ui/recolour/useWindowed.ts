@@ -24,7 +24,9 @@ export function useWindowed(
   const [seen, setSeen] = useState({ top: 0, height: 600 });
   useEffect(() => {
     const element = box.current;
-    if (!element) return;
+    if (!element) {
+      return;
+    }
     const read = () => setSeen({ top: element.scrollTop, height: element.clientHeight });
     const observer = new ResizeObserver(read);
     observer.observe(element);
@@ -35,14 +37,15 @@ export function useWindowed(
     };
   }, [box]);
   const reveal = (index: number) => {
-    const element = box.current,
-      top = index * rowHeight,
-      bottom = top + rowHeight - (element ? element.clientHeight - headHeight : 0);
-    if (element && (top < element.scrollTop || bottom > element.scrollTop))
+    const element = box.current;
+    const top = index * rowHeight;
+    const bottom = top + rowHeight - (element ? element.clientHeight - headHeight : 0);
+    if (element && (top < element.scrollTop || bottom > element.scrollTop)) {
       element.scrollTo({ top: top < element.scrollTop ? top : bottom });
+    }
   };
-  const first = Math.max(0, Math.floor(seen.top / rowHeight) - spare),
-    end = Math.min(count, Math.ceil((seen.top + seen.height) / rowHeight) + spare);
+  const first = Math.max(0, Math.floor(seen.top / rowHeight) - spare);
+  const end = Math.min(count, Math.ceil((seen.top + seen.height) / rowHeight) + spare);
   return {
     first,
     end,

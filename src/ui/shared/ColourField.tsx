@@ -19,7 +19,10 @@ interface Props {
   compact?: boolean;
 }
 
-/** Colours of the photograph that is worked on, offered beside the theme's; null where there is no photograph to speak of. */
+/**
+ * Colours of the photograph that is worked on, offered beside the theme's; null where there is no
+ * photograph to speak of.
+ */
 export const PhotoColours = createContext<readonly Hex[] | null>(null);
 
 interface SwatchesProps {
@@ -48,10 +51,13 @@ function Swatches({ label, value, colours, onTake }: SwatchesProps) {
   );
 }
 
-/** A colour: the theme's first, the photo's own, any CSS colour typed, picked, or taken from the page. Equal channels are said to be grey. */
+/**
+ * A colour: the theme's first, the photo's own, any CSS colour typed, picked, or taken from the
+ * page. Equal channels are said to be grey.
+ */
 export function ColourField({ label, value, theme, onPreview, onCommit, compact = false }: Props) {
-  const rgb = tryColour(value),
-    photo = use(PhotoColours);
+  const rgb = tryColour(value);
+  const photo = use(PhotoColours);
   return (
     <div className="flex min-w-0 grow flex-wrap items-center gap-x-2 gap-y-1">
       {/* A line of their own from the beginning, so that nothing jumps when the photo's colours come. */}
@@ -79,10 +85,14 @@ export function ColourField({ label, value, theme, onPreview, onCommit, compact 
           className="h-[26px] w-[30px] rounded-sm border border-line bg-white p-0.5"
           onInput={(e) => onPreview(e.currentTarget.value)}
           onBlur={(e) => {
-            if (e.currentTarget.value !== value) onCommit(e.currentTarget.value);
+            if (e.currentTarget.value !== value) {
+              onCommit(e.currentTarget.value);
+            }
           }}
           ref={(input) => {
-            if (input) input.onchange = () => onCommit(input.value);
+            if (input) {
+              input.onchange = () => onCommit(input.value);
+            }
           }}
         />
       </Hint>
@@ -99,8 +109,9 @@ export function ColourField({ label, value, theme, onPreview, onCommit, compact 
         value={value}
         onCommit={(text) => {
           const colour = tryColour(text);
-          if (!colour)
+          if (!colour) {
             return `Expected a colour such as #3b4a45, rgb(59 74 69) or a CSS name, found “${text}”.`;
+          }
           onCommit(hexOf(colour));
         }}
       />

@@ -41,7 +41,9 @@ export function FilePick({
         onChange={(e) => {
           const file = e.target.files?.[0];
           e.target.value = '';
-          if (file) onFile(file);
+          if (file) {
+            onFile(file);
+          }
         }}
       />
     </>

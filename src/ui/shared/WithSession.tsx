@@ -4,7 +4,10 @@ import type { ReactNode } from 'react';
 import { useSession, type Session } from '../hooks/useSession';
 import { Standing } from './Standing';
 
-/** What a screen of a site shows once the site is open; until then, or where it cannot be opened, that is said. */
+/**
+ * What a screen of a site shows once the site is open; until then, or where it cannot be opened,
+ * that is said.
+ */
 export function WithSession({
   siteId,
   children,

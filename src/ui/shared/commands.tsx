@@ -4,7 +4,10 @@ import { Command as Palette } from 'cmdk';
 import { Dialog } from 'radix-ui';
 import { useEffect, useRef, useState } from 'react';
 
-/** Something that can be done; it is in the list of all commands, and has keys where the design names some. */
+/**
+ * Something that can be done; it is in the list of all commands, and has keys where the design
+ * names some.
+ */
 export interface Command {
   readonly id: string;
   readonly label: string;
@@ -35,7 +38,10 @@ const onControl = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
   target.closest('button, a, [role="dialog"], [role="listbox"], [role="menu"]') !== null;
 
-/** Listens for the keys of the commands. Fields keep their keys, apart from those with Mod that are not for text. */
+/**
+ * Listens for the keys of the commands. Fields keep their keys, apart from those with Mod that are
+ * not for text.
+ */
 export function useCommandKeys(commands: readonly Command[]): void {
   const current = useRef(commands);
   useEffect(() => {
@@ -44,15 +50,25 @@ export function useCommandKeys(commands: readonly Command[]): void {
   useEffect(() => {
     const held = new Map<string, Command>();
     const down = (event: KeyboardEvent) => {
-      if (event.defaultPrevented) return;
+      if (event.defaultPrevented) {
+        return;
+      }
       const name = keyName(event);
-      if (typing(event.target) && name !== 'Mod+k') return;
-      if (onControl(event.target) && ['Enter', ' ', 'Escape'].includes(event.key)) return;
+      if (typing(event.target) && name !== 'Mod+k') {
+        return;
+      }
+      if (onControl(event.target) && ['Enter', ' ', 'Escape'].includes(event.key)) {
+        return;
+      }
       const command = current.current.find((c) => c.enabled !== false && c.keys?.includes(name));
-      if (!command) return;
+      if (!command) {
+        return;
+      }
       event.preventDefault();
       if (command.release) {
-        if (event.repeat) return;
+        if (event.repeat) {
+          return;
+        }
         held.set(event.key, command);
       }
       command.run(event);
@@ -62,7 +78,9 @@ export function useCommandKeys(commands: readonly Command[]): void {
       held.delete(event.key);
     };
     const away = () => {
-      for (const c of held.values()) c.release?.();
+      for (const c of held.values()) {
+        c.release?.();
+      }
       held.clear();
     };
     window.addEventListener('keydown', down);
@@ -130,7 +148,9 @@ export function CommandList({
                       onOpenChange(false);
                       setSearch('');
                       c.run();
-                      if (c.release) setTimeout(() => c.release?.(), 1500);
+                      if (c.release) {
+                        setTimeout(() => c.release?.(), 1500);
+                      }
                     }}
                     className="flex cursor-pointer justify-between px-4 py-1.5 data-[disabled=true]:opacity-40 data-[selected=true]:bg-act-wash"
                   >

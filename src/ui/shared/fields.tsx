@@ -65,7 +65,10 @@ interface CommitFieldProps {
   words?: boolean;
 }
 
-/** A text field that is read on Enter or on leaving; what cannot be read is said below it and changes nothing. Escape puts the old value back. */
+/**
+ * A text field that is read on Enter or on leaving; what cannot be read is said below it and
+ * changes nothing. Escape puts the old value back.
+ */
 export function CommitField({
   label,
   value,
@@ -86,10 +89,14 @@ export function CommitField({
     }
     const refused = onCommit(draft);
     setProblem(refused);
-    if (!refused) setDraft(undefined);
+    if (!refused) {
+      setDraft(undefined);
+    }
   };
   const keys = (event: KeyboardEvent) => {
-    if (event.key === 'Enter') commit();
+    if (event.key === 'Enter') {
+      commit();
+    }
     if (event.key === 'Escape') {
       setDraft(undefined);
       setProblem(undefined);
@@ -197,9 +204,12 @@ export function NumberRow({
         value={(held ?? value).toFixed(digits)}
         onCommit={(text) => {
           const typed = Number(text.replace(',', '.').replace(/[^\d.-]+$/, ''));
-          if (text.trim() === '' || Number.isNaN(typed))
+          if (text.trim() === '' || Number.isNaN(typed)) {
             return `Expected a number, found “${text}”.`;
-          if (typed < min || typed > max) return `Expected ${min} to ${max}, found ${typed}.`;
+          }
+          if (typed < min || typed > max) {
+            return `Expected ${min} to ${max}, found ${typed}.`;
+          }
           onCommit(typed);
         }}
       />
@@ -298,7 +308,9 @@ export function Switch<V extends string>({
                 : e.key === 'ArrowLeft' || e.key === 'ArrowUp'
                   ? -1
                   : 0;
-            if (!by) return;
+            if (!by) {
+              return;
+            }
             e.preventDefault();
             const next = (i + by + choices.length) % choices.length;
             onChange(choices[next].value);

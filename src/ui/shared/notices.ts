@@ -16,7 +16,9 @@ export function say(tone: Notice['tone'], text: string): void {
   notices.setState(({ list }) => ({
     list: [...list.filter((n) => n.text !== text), notice].slice(-4),
   }));
-  if (tone === 'done') setTimeout(() => putAway(notice.id), 4000);
+  if (tone === 'done') {
+    setTimeout(() => putAway(notice.id), 4000);
+  }
 }
 
 export const putAway = (id: number): void =>

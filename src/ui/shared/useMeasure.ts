@@ -9,7 +9,9 @@ export function useMeasure(): [
 ] {
   const [size, setSize] = useState({ width: 0, height: 0 });
   const ref = useCallback((element: HTMLElement | null) => {
-    if (!element) return;
+    if (!element) {
+      return;
+    }
     const observer = new ResizeObserver(() =>
       setSize({ width: element.clientWidth, height: element.clientHeight }),
     );

@@ -6,7 +6,9 @@ export function useRasterCanvas(raster: Raster | undefined): RefObject<HTMLCanva
   const canvas = useRef<HTMLCanvasElement>(null);
   useEffect(() => {
     const element = canvas.current;
-    if (!element || !raster) return;
+    if (!element || !raster) {
+      return;
+    }
     element.width = raster.width;
     element.height = raster.height;
     element

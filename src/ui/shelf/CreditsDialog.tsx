@@ -17,8 +17,8 @@ export function CreditsDialog({
   open: boolean;
   onOpenChange(open: boolean): void;
 }) {
-  const credits = creditsOf(site),
-    { text, html } = creditsPage(credits.map((c) => c.item));
+  const credits = creditsOf(site);
+  const { text, html } = creditsPage(credits.map((c) => c.item));
   return (
     <Dialog.Root open={open} onOpenChange={onOpenChange}>
       <Dialog.Portal>

@@ -28,8 +28,9 @@ function LayIn({
   onLay(slot: Slot): void;
 }) {
   const slots = target ? [target, ...site.slots.filter((s) => s.id !== target.id)] : site.slots;
-  if (slots.length === 0)
+  if (slots.length === 0) {
     return <p className="text-soft">The site has no slot yet that it could be laid in.</p>;
+  }
   return (
     <div className="flex flex-wrap gap-1.5">
       {slots.map((slot, i) => (
@@ -47,8 +48,9 @@ function LayIn({
 }
 
 function Preview({ url }: { url: string | undefined }) {
-  // The picture itself, in memory or from the library; there is nothing for a server to make smaller.
-  // eslint-disable-next-line @next/next/no-img-element
+  // The picture itself, in memory or from the library; there is nothing for a server to make
+  // smaller.
+
   return (
     <div className="grid h-[200px] place-items-center border-b border-hair see-through">
       {url && <img src={url} alt="" className="max-h-[200px] max-w-full object-contain" />}
@@ -80,9 +82,9 @@ export function ShelfDetails({
   onLay(item: ShelfItem, slot: Slot): void;
   onGone(): void;
 }) {
-  const url = useAssetUrl(item.assetId),
-    used = slotsWith(site, item.assetId),
-    known = licenceOf(item.licence);
+  const url = useAssetUrl(item.assetId);
+  const used = slotsWith(site, item.assetId);
+  const known = licenceOf(item.licence);
   const field = (label: string, key: 'name' | 'maker' | 'source' | 'subject' | 'date') => (
     <Row tight label={label}>
       <CommitField
@@ -91,9 +93,12 @@ export function ShelfDetails({
         className="min-w-0 grow"
         value={item[key]}
         onCommit={(text) => {
-          if (key === 'name' && !text.trim()) return 'Expected a name, found nothing.';
-          if (key === 'date' && text.trim() && !/^\d{4}-\d{2}-\d{2}$/.test(text.trim()))
+          if (key === 'name' && !text.trim()) {
+            return 'Expected a name, found nothing.';
+          }
+          if (key === 'date' && text.trim() && !/^\d{4}-\d{2}-\d{2}$/.test(text.trim())) {
             return `Expected a day such as 2026-11-25, found “${text}”.`;
+          }
           session.commit(
             `${label} of ${item.name}`,
             editShelf(item.assetId, { [key]: text.trim().slice(0, 200) }),
@@ -207,14 +212,14 @@ export function LibraryDetails({
   busy: boolean;
   onTake(picture: LibraryPicture, slot?: Slot): void;
 }) {
-  const known = licenceOf(picture.licence),
-    rows = [
-      ['Maker', picture.maker],
-      ['Licence', licenceWords(picture.licence)],
-      ['Date', picture.date],
-      ['Subject', picture.subject],
-      ['Size', `${picture.width} × ${picture.height} px`],
-    ];
+  const known = licenceOf(picture.licence);
+  const rows = [
+    ['Maker', picture.maker],
+    ['Licence', licenceWords(picture.licence)],
+    ['Date', picture.date],
+    ['Subject', picture.subject],
+    ['Size', `${picture.width} × ${picture.height} px`],
+  ];
   return (
     <>
       <Preview url={`/library/${picture.id}.jpg`} />

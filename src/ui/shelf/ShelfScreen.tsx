@@ -38,17 +38,17 @@ type Where = 'shelf' | 'library';
 const any = 'any';
 
 function Shelf({ session, forSlot }: { session: Session; forSlot: string | undefined }) {
-  const site = useSite(session),
-    router = useRouter(),
-    target = forSlot ? slotOf(site, forSlot) : undefined;
-  const [where, setWhere] = useState<Where>('shelf'),
-    [words, setWords] = useState(''),
-    [subject, setSubject] = useState(any),
-    [shape, setShape] = useState<Shape | typeof any>(any);
-  const [leastWidth, setLeastWidth] = useState(target?.width ?? 0),
-    [page, setPage] = useState(1),
-    [chosen, setChosen] = useState<string>(),
-    [creditsOpen, setCreditsOpen] = useState(false);
+  const site = useSite(session);
+  const router = useRouter();
+  const target = forSlot ? slotOf(site, forSlot) : undefined;
+  const [where, setWhere] = useState<Where>('shelf');
+  const [words, setWords] = useState('');
+  const [subject, setSubject] = useState(any);
+  const [shape, setShape] = useState<Shape | typeof any>(any);
+  const [leastWidth, setLeastWidth] = useState(target?.width ?? 0);
+  const [page, setPage] = useState(1);
+  const [chosen, setChosen] = useState<string>();
+  const [creditsOpen, setCreditsOpen] = useState(false);
   const [fetching, setFetching] = useState<string>();
   const { take, busy, share, cancel } = useIntake();
   const query = {
@@ -58,20 +58,18 @@ function Shelf({ session, forSlot }: { session: Session; forSlot: string | undef
     leastWidth,
   };
   const library = useLibrary({ ...query, page }, where === 'library');
-  const own = site.shelf
-    .toReversed()
-    .filter((item) =>
-      matches(
-        {
-          title: item.name,
-          words: `${item.maker} ${item.source}`,
-          subject: item.subject,
-          width: item.width,
-          height: item.height,
-        },
-        query,
-      ),
-    );
+  const own = site.shelf.toReversed().filter((item) =>
+    matches(
+      {
+        title: item.name,
+        words: `${item.maker} ${item.source}`,
+        subject: item.subject,
+        width: item.width,
+        height: item.height,
+      },
+      query,
+    ),
+  );
   const subjects =
     where === 'shelf'
       ? [...new Set(site.shelf.map((i) => i.subject).filter(Boolean))].sort()
@@ -206,7 +204,9 @@ function Shelf({ session, forSlot }: { session: Session; forSlot: string | undef
                 return;
               }
               const read = readPixels(text);
-              if (!read.ok) return read.message;
+              if (!read.ok) {
+                return read.message;
+              }
               search(setLeastWidth)(read.px);
             }}
           />
@@ -390,7 +390,7 @@ function Card({
         className="block w-full rounded-sm border border-line bg-white text-left hover:border-soft aria-pressed:border-act aria-pressed:outline-1 aria-pressed:outline-act"
       >
         {/* Small pictures as they are; the owner's own lie in memory. */}
-        {/* eslint-disable-next-line @next/next/no-img-element */}
+        {}
         <span className="block h-[108px] overflow-hidden border-b border-hair bg-sheet">
           {url && <img src={url} alt="" loading="lazy" className="h-full w-full object-cover" />}
         </span>
@@ -424,8 +424,8 @@ function OwnCard({
   current: boolean;
   onChoose(): void;
 }) {
-  const url = useAssetUrl(item.assetId),
-    used = slotsWith(site, item.assetId).length;
+  const url = useAssetUrl(item.assetId);
+  const used = slotsWith(site, item.assetId).length;
   const words = `${used ? `in ${used} ${used === 1 ? 'slot' : 'slots'}` : 'not used'}, ${shapeOf(item)}`;
   return (
     <Card

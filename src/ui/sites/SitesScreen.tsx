@@ -19,10 +19,12 @@ import { verdictColour, VerdictMark } from '../shared/VerdictMark';
 
 const firstStart = 'soyez.sample-offered';
 
-/** The owner's sites as small drawings of their first page. The very first start opens the sample. */
+/**
+ * The owner's sites as small drawings of their first page. The very first start opens the sample.
+ */
 export function SitesScreen() {
-  const sites = useSites(),
-    router = useRouter();
+  const sites = useSites();
+  const router = useRouter();
   const [busy, setBusy] = useState(false);
 
   const startSample = async () => {
@@ -50,7 +52,9 @@ export function SitesScreen() {
 
   const first = sites?.length === 0;
   useEffect(() => {
-    if (!first || localStorage.getItem(firstStart)) return;
+    if (!first || localStorage.getItem(firstStart)) {
+      return;
+    }
     localStorage.setItem(firstStart, 'yes');
     // Putting the sample in place is the outside effect; the busy state only mirrors it.
     // eslint-disable-next-line react-hooks/set-state-in-effect
@@ -124,7 +128,9 @@ function NewSite({ onMade }: { onMade(id: string): void }) {
             className="mt-3 flex flex-col gap-1"
             onSubmit={(e) => {
               e.preventDefault();
-              if (name.trim()) void make();
+              if (name.trim()) {
+                void make();
+              }
             }}
           >
             <label htmlFor="site-name">Name</label>
@@ -152,8 +158,8 @@ function NewSite({ onMade }: { onMade(id: string): void }) {
 }
 
 function SiteCard({ site }: { site: Site }) {
-  const layout = layoutPage(site, site.pages[0], 1440),
-    scale = 320 / layout.width;
+  const layout = layoutPage(site, site.pages[0], 1440);
+  const scale = 320 / layout.width;
   return (
     <li className="w-[322px] rounded-sm border border-line bg-white hover:border-soft">
       <div className="relative h-[200px] overflow-hidden border-b border-hair bg-board">
@@ -196,13 +202,16 @@ function UnreadableSite({ problem }: { problem: string }) {
   );
 }
 
-/** How many readings of the site are not as they should be, as far as they can be taken without pressing its files. */
+/**
+ * How many readings of the site are not as they should be, as far as they can be taken without
+ * pressing its files.
+ */
 function Standing({ site }: { site: Site }) {
   const readings = site.slots.flatMap((slot) =>
     takeReadings({ site, slot, picture: pictureOf(site, slot) }),
   );
-  const fails = readings.filter((r) => r.verdict === 'fails').length,
-    look = readings.filter((r) => r.verdict === 'look').length;
+  const fails = readings.filter((r) => r.verdict === 'fails').length;
+  const look = readings.filter((r) => r.verdict === 'look').length;
   const verdict = fails ? 'fails' : look ? 'look' : 'holds';
   return (
     <div className={verdictColour(verdict)}>

@@ -10,8 +10,9 @@ export async function GET(request: NextRequest): Promise<Response> {
       headers: { 'cache-control': 'no-store' },
     });
   } catch (error) {
-    if (error instanceof LibraryError)
+    if (error instanceof LibraryError) {
       return Response.json({ message: error.message }, { status: error.status });
+    }
     throw error;
   }
 }

@@ -3,8 +3,8 @@ import type { LayerBase } from './layerBase';
 import type { Side } from './slot';
 
 /**
- * Where a wash lies: everywhere; in a box that fades out over `soft` px around it; or from one side, whole for `full` px
- * and from there fading out until `reach` px.
+ * Where a wash lies: everywhere; in a box that fades out over `soft` px around it; or from one
+ * side, whole for `full` px and from there fading out until `reach` px.
  */
 export type Extent =
   | { readonly type: 'all' }
@@ -30,7 +30,10 @@ export type Corner = 'topLeft' | 'topRight' | 'bottomRight' | 'bottomLeft';
 /** How a fade grows from the edge inwards. */
 export type FadeCurve = 'linear' | 'smooth' | 'late' | 'early';
 
-/** Everything below fades out towards the edges: into a colour, or into see-through where there is none. */
+/**
+ * Everything below fades out towards the edges: into a colour, or into see-through where there is
+ * none.
+ */
 export interface FadeLayer extends LayerBase {
   readonly kind: 'fade';
   /** Px from each side over which it fades; 0 for none. */

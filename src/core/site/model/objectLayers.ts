@@ -22,16 +22,24 @@ export interface TextLayer extends LayerBase {
   readonly stretchY: number;
   readonly colour: Hex;
   readonly align: TextAlign;
-  /** Lines are broken at this width, slot px, stretched as the letters are; null where only \n breaks them. */
+  /**
+   * Lines are broken at this width, slot px, stretched as the letters are; null where only \n
+   * breaks them.
+   */
   readonly wrap: number | null;
-  /** The point the lines are aligned to, and the top of the first line; slot px, whole ones unless it is turned. */
+  /**
+   * The point the lines are aligned to, and the top of the first line; slot px, whole ones unless
+   * it is turned.
+   */
   readonly x: number;
   readonly y: number;
   /** Degrees clockwise about that point. */
   readonly turn: number;
   readonly effects: readonly Effect[];
   readonly hangs: boolean;
-  /** The words are handed over as text of the page, over the picture, and are no part of the file. */
+  /**
+   * The words are handed over as text of the page, over the picture, and are no part of the file.
+   */
   readonly live: boolean;
 }
 
@@ -41,7 +49,9 @@ export type ShapeName = 'rectangle' | 'ellipse' | 'line' | 'band';
 export interface ShapeLayer extends LayerBase {
   readonly kind: 'shape';
   readonly shape: ShapeName;
-  /** Upper left corner before it is turned, slot px; of a band only its height and the middle count. */
+  /**
+   * Upper left corner before it is turned, slot px; of a band only its height and the middle count.
+   */
   readonly x: number;
   readonly y: number;
   readonly width: number;

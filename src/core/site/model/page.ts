@@ -32,7 +32,10 @@ export type PageBackground =
   | { readonly type: 'own'; readonly slot: string }
   | { readonly type: 'none' };
 
-/** A page from top to bottom: bar, header, title band, body with its sidebars, sections with their dividers. Slots are named by id. */
+/**
+ * A page from top to bottom: bar, header, title band, body with its sidebars, sections with their
+ * dividers. Slots are named by id.
+ */
 export interface Page {
   readonly id: string;
   readonly name: string;

@@ -21,7 +21,9 @@ export interface BrushStroke {
 /** How a photograph's plain surround is made see-through. */
 export interface CutOut {
   readonly samples: readonly SurroundSample[];
-  /** Largest difference from a sample that is still surround: a hundred times the distance in OKLab. */
+  /**
+   * Largest difference from a sample that is still surround: a hundred times the distance in OKLab.
+   */
   readonly tolerance: number;
   /** Px of the photograph over which the edge fades inwards. */
   readonly softness: number;

@@ -7,7 +7,10 @@ export interface GradientStop {
   readonly colour: Hex;
 }
 
-/** A gradient as CSS Images draws it: from edge to edge at an angle, or from the middle to the corners. */
+/**
+ * A gradient as CSS Images draws it: from edge to edge at an angle, or from the middle to the
+ * corners.
+ */
 export interface GradientGround {
   readonly type: 'gradient';
   readonly shape: 'linear' | 'radial';
@@ -30,9 +33,15 @@ export interface PressSettings {
   readonly quality: number;
   /** Of WebP and AVIF: every level as it is. PNG always is, and JPEG never. */
   readonly lossless: boolean;
-  /** Of PNG: a palette of so many colours at most, those along the borders and the theme's exactly; null for all colours. */
+  /**
+   * Of PNG: a palette of so many colours at most, those along the borders and the theme's exactly;
+   * null for all colours.
+   */
   readonly colours: number | null;
-  /** Of JPEG and AVIF: hue and chroma for every px, or for every second one both ways. WebP with loss always halves them. */
+  /**
+   * Of JPEG and AVIF: hue and chroma for every px, or for every second one both ways. WebP with
+   * loss always halves them.
+   */
   readonly chroma: 'full' | 'half';
   /** Of JPEG: which of the encoder's quantisation tables, 0..8. */
   readonly table: number;

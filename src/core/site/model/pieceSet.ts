@@ -30,6 +30,9 @@ export interface PieceSet {
   /** The theme's old colour and the wanted one. */
   readonly from: Hex;
   readonly to: Hex;
-  /** Colours of the style sheets the owner decided on, by path and place: whether they follow, or the colour they become. */
+  /**
+   * Colours of the style sheets the owner decided on, by path and place: whether they follow, or
+   * the colour they become.
+   */
   readonly lines: Readonly<Record<string, boolean | Hex>>;
 }

@@ -2,7 +2,10 @@ import type { FillLayer } from './blendLayers';
 import type { RecolourLayer, TextureLayer } from './colourLayers';
 import type { LayerBase } from './layerBase';
 
-/** What a recipe may consist of: washes that lie everywhere, recolourings of everything below, textures. */
+/**
+ * What a recipe may consist of: washes that lie everywhere, recolourings of everything below,
+ * textures.
+ */
 export type RecipeStep = FillLayer | RecolourLayer | TextureLayer;
 
 /** Recolouring steps kept apart from any picture, to lay on many. */

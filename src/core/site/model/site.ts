@@ -6,7 +6,10 @@ import type { ShelfItem } from './shelf';
 import type { Slot } from './slot';
 import type { OwnFont, Theme } from './theme';
 
-/** A screen width and how many of the owner's visitors have it; only the proportions of the shares count. */
+/**
+ * A screen width and how many of the owner's visitors have it; only the proportions of the shares
+ * count.
+ */
 export interface VisitorWidth {
   readonly width: number;
   readonly share: number;

@@ -1,7 +1,10 @@
 import type { Hex } from './hex';
 import type { PressFormat } from './picture';
 
-/** What a slot is on the page. Headers, marks and pieces are content; the others are backgrounds of something. */
+/**
+ * What a slot is on the page. Headers, marks and pieces are content; the others are backgrounds of
+ * something.
+ */
 export type SlotKind = 'header' | 'background' | 'sidebar' | 'divider' | 'mark' | 'band' | 'piece';
 
 export type Repeat = 'no-repeat' | 'repeat' | 'repeat-x' | 'repeat-y';
@@ -40,7 +43,10 @@ export type Measured =
   | { readonly from: 'picture'; readonly name: string }
   | { readonly from: 'stylesheet'; readonly file: string; readonly line: number };
 
-/** What lies next to a side of a slot: whatever the page's plan puts there, a colour, or another slot. */
+/**
+ * What lies next to a side of a slot: whatever the page's plan puts there, a colour, or another
+ * slot.
+ */
 export type Beside =
   | { readonly from: 'page' }
   | { readonly from: 'colour'; readonly colour: Hex }
@@ -71,7 +77,10 @@ export interface Slot {
   readonly measured: Measured | null;
   /** Path of the theme's file that the picture takes the place of. */
   readonly replaces: string | null;
-  /** What lies next to each side on the page; null where the picture itself goes on or nothing meets it. */
+  /**
+   * What lies next to each side on the page; null where the picture itself goes on or nothing meets
+   * it.
+   */
   readonly beside: Readonly<Record<Side, Beside | null>>;
   /** Px beyond the slot that layers may hang out over its edges, into the page's margin. */
   readonly overlap: Readonly<Record<Side, number>>;

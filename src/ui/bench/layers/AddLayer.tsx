@@ -16,8 +16,8 @@ export const menuItem = 'cursor-pointer px-3 py-1 outline-none data-[highlighted
 
 /** The menu of what can be added in front of everything. */
 export function AddLayer() {
-  const bench = useBench(),
-    { picture, slot, site } = bench;
+  const bench = useBench();
+  const { picture, slot, site } = bench;
   const files = useRef<HTMLInputElement>(null);
   const addWash = () => {
     const wash = newWash(newId(), themeDark(site));
@@ -30,7 +30,9 @@ export function AddLayer() {
       <FileButton
         ref={files}
         onFiles={(list) => {
-          if (picture.layers.length) bench.ask(4);
+          if (picture.layers.length) {
+            bench.ask(4);
+          }
           void bench.lay(list);
         }}
       />

@@ -38,20 +38,22 @@ import { GroundFace, LayerFace } from './faces';
 
 /** The layers as a row of cards from back to front, stepping up towards the front. */
 export function LayerCards() {
-  const bench = useBench(),
-    { picture, selected, selection, site } = bench;
+  const bench = useBench();
+  const { picture, selected, selection, site } = bench;
   const { ground, layers } = picture;
   const [renaming, setRenaming] = useState<string>();
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
-  const at = layers.findIndex((l) => l.id === selected?.id),
-    none = selection.length === 0,
-    one = selection.length === 1;
-  const hidden = !none && selection.every((l) => l.hidden),
-    locked = !none && selection.every((l) => l.locked);
+  const at = layers.findIndex((l) => l.id === selected?.id);
+  const none = selection.length === 0;
+  const one = selection.length === 1;
+  const hidden = !none && selection.every((l) => l.hidden);
+  const locked = !none && selection.every((l) => l.locked);
   const dropped = ({ active, over }: DragEndEvent) => {
-    const layer = layers.find((l) => l.id === active.id),
-      to = layers.findIndex((l) => l.id === over?.id);
-    if (layer && to >= 0 && layers[to] !== layer) layerActions.place(bench, layer, to);
+    const layer = layers.find((l) => l.id === active.id);
+    const to = layers.findIndex((l) => l.id === over?.id);
+    if (layer && to >= 0 && layers[to] !== layer) {
+      layerActions.place(bench, layer, to);
+    }
   };
   const choose = (event: MouseEvent, layer: Layer) => {
     if (event.shiftKey || event.ctrlKey || event.metaKey) {
@@ -183,9 +185,22 @@ export function LayerCards() {
   );
 }
 
-/** The question under which a layer's own controls are. @param framed it is the photo that the slot is framed with */
-const questionOf = (layer: Layer, framed: boolean): number =>
-  isOfColour(layer) ? 3 : isBlendLayer(layer) ? 5 : framed ? 2 : 4;
+/**
+ * The question under which a layer's own controls are. @param framed it is the photo that the slot
+ * is framed with
+ */
+const questionOf = (layer: Layer, framed: boolean): number => {
+  if (isOfColour(layer)) {
+    return 3;
+  }
+  if (isBlendLayer(layer)) {
+    return 5;
+  }
+  if (framed) {
+    return 2;
+  }
+  return 4;
+};
 
 function SortableCard({
   layer,
@@ -199,11 +214,13 @@ function SortableCard({
   children: ReactNode;
 }) {
   const { setNodeRef, listeners, transform, transition, isDragging } = useSortable({
-      id: layer.id,
-    }),
-    element = useRef<HTMLLIElement>(null);
+    id: layer.id,
+  });
+  const element = useRef<HTMLLIElement>(null);
   useEffect(() => {
-    if (current) element.current?.scrollIntoView({ inline: 'nearest', block: 'nearest' });
+    if (current) {
+      element.current?.scrollIntoView({ inline: 'nearest', block: 'nearest' });
+    }
   }, [current]);
   return (
     <li
@@ -269,18 +286,21 @@ function Card({
 }
 
 function Rename({ layer, onDone }: { layer: Layer; onDone(): void }) {
-  const bench = useBench(),
-    field = useRef<HTMLInputElement>(null),
-    over = useRef(false);
+  const bench = useBench();
+  const field = useRef<HTMLInputElement>(null);
+  const over = useRef(false);
   useEffect(() => {
     field.current?.select();
   }, []);
   const done = (keep: boolean) => {
-    if (over.current) return;
+    if (over.current) {
+      return;
+    }
     over.current = true;
     const name = field.current!.value;
-    if (keep && name.trim() !== layer.name && name.trim() !== kindOf(layer).name(layer))
+    if (keep && name.trim() !== layer.name && name.trim() !== kindOf(layer).name(layer)) {
       layerActions.rename(bench, layer, name);
+    }
     onDone();
   };
   return (
@@ -297,8 +317,12 @@ function Rename({ layer, onDone }: { layer: Layer; onDone(): void }) {
         onBlur={() => done(true)}
         onKeyDown={(e) => {
           e.stopPropagation();
-          if (e.key === 'Enter') done(true);
-          if (e.key === 'Escape') done(false);
+          if (e.key === 'Enter') {
+            done(true);
+          }
+          if (e.key === 'Escape') {
+            done(false);
+          }
         }}
       />
       <p className="mt-0.5 text-[11px] text-soft">Enter keeps it</p>

@@ -13,7 +13,9 @@ import { StepFace } from '../../shared/steps/StepFace';
 
 /** A ground as the browser can draw it on a card. */
 function groundCss(ground: Exclude<Ground, { type: 'none' }>): string {
-  if (ground.type === 'colour') return ground.colour;
+  if (ground.type === 'colour') {
+    return ground.colour;
+  }
   const stops = [...ground.stops]
     .sort((a, b) => a.at - b.at)
     .map((s) => `${s.colour} ${s.at * 100}%`)
@@ -141,10 +143,10 @@ function ProfileFace({ layer }: { layer: ProfileLayer }) {
 }
 
 function ShapeFace({ shape }: { shape: ShapeLayer }) {
-  const outline = shape.effects.find((e) => e.kind === 'outline'),
-    k = Math.min(44 / shape.width, 28 / shape.height),
-    width = Math.max(2, shape.width * k),
-    height = Math.max(2, shape.height * k);
+  const outline = shape.effects.find((e) => e.kind === 'outline');
+  const k = Math.min(44 / shape.width, 28 / shape.height);
+  const width = Math.max(2, shape.width * k);
+  const height = Math.max(2, shape.height * k);
   return (
     <div
       style={{
@@ -162,7 +164,7 @@ function ShapeFace({ shape }: { shape: ShapeLayer }) {
 export function PhotoFace({ assetId, whole = false }: { assetId: string; whole?: boolean }) {
   const url = useAssetUrl(assetId);
   // A plain image of the owner's own bytes; there is nothing for a server to make smaller.
-  // eslint-disable-next-line @next/next/no-img-element
+
   return url ? (
     <img
       src={url}

@@ -26,8 +26,15 @@ const sizeFor: Record<SizeChoice, BackgroundSize> = {
   contain: 'contain',
   lengths: { x: { value: 100, unit: '%' }, y: 'auto' },
 };
-const choiceOf = ({ size }: Slot): SizeChoice =>
-  typeof size === 'string' ? size : size.x === 'auto' && size.y === 'auto' ? 'auto' : 'lengths';
+const choiceOf = ({ size }: Slot): SizeChoice => {
+  if (typeof size === 'string') {
+    return size;
+  }
+  if (size.x === 'auto' && size.y === 'auto') {
+    return 'auto';
+  }
+  return 'lengths';
+};
 
 const shown = (length: Length | 'auto'): string =>
   length === 'auto' ? length : `${length.value}${length.unit}`;
@@ -50,15 +57,20 @@ export function Behaviour() {
     );
   const place = (axis: 'x' | 'y') => (text: string) => {
     const length = readLength(text);
-    if (!length) return `Expected px or a percentage, found “${text}”.`;
+    if (!length) {
+      return `Expected px or a percentage, found “${text}”.`;
+    }
     set(`Position ${axis} ${shown(length)}`, { position: { ...slot.position, [axis]: length } });
   };
   const lengths = typeof slot.size === 'string' ? undefined : slot.size;
   const resize = (axis: 'x' | 'y') => (text: string) => {
     const length = /^\s*auto\s*$/i.test(text) ? 'auto' : readLength(text);
-    if (!length || (length !== 'auto' && length.value <= 0))
+    if (!length || (length !== 'auto' && length.value <= 0)) {
       return `Expected px, a percentage or auto, found “${text}”.`;
-    if (lengths) set(`Size ${axis} ${shown(length)}`, { size: { ...lengths, [axis]: length } });
+    }
+    if (lengths) {
+      set(`Size ${axis} ${shown(length)}`, { size: { ...lengths, [axis]: length } });
+    }
   };
   return (
     <Group title="In the words of CSS" className="grow">

@@ -19,24 +19,30 @@ import { RecolourControls, TextureControls } from './colour/RecolourControls';
 import { RecipeControls, RecipeMenu } from './colour/RecipeControls';
 import { WashControls } from './colour/WashControls';
 
-/** Puts a layer over the photo and under the words, where it is wanted nearly always, or right over the selected layer. */
+/**
+ * Puts a layer over the photo and under the words, where it is wanted nearly always, or right over
+ * the selected layer.
+ */
 function add(bench: Bench, label: string, layer: Layer): void {
-  const { picture, selected, commit } = bench,
-    under =
-      (selected?.kind === 'text' ? undefined : selected) ??
-      picture.layers.filter((l) => l.kind !== 'text').at(-1);
+  const { picture, selected, commit } = bench;
+  const under =
+    (selected?.kind === 'text' ? undefined : selected) ??
+    picture.layers.filter((l) => l.kind !== 'text').at(-1);
   commit(label, under ? addLayer(picture.id, layer, under.id) : addLayerBehind(picture.id, layer));
   bench.select(layer.id);
 }
 
-/** What colour: the ground, and what recolours the picture above it. The layer that is selected has its controls here. */
+/**
+ * What colour: the ground, and what recolours the picture above it. The layer that is selected has
+ * its controls here.
+ */
 export function Colour() {
-  const bench = useBench(),
-    { picture, site, slot, selected } = bench,
-    theme = site.theme.colours;
-  const look = usePhotoLook(backPhoto(picture)?.assetId, slot),
-    dark = theme[0]?.hex ?? '#3b4a45',
-    light = theme[1]?.hex ?? '#efe9dc';
+  const bench = useBench();
+  const { picture, site, slot, selected } = bench;
+  const theme = site.theme.colours;
+  const look = usePhotoLook(backPhoto(picture)?.assetId, slot);
+  const dark = theme[0]?.hex ?? '#3b4a45';
+  const light = theme[1]?.hex ?? '#efe9dc';
   const first = selected && isOfColour(selected) ? selected : undefined;
   const makers: readonly [string, () => Layer][] = [
     ['Wash', () => newWash(newId(), dark)],

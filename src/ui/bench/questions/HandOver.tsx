@@ -21,21 +21,25 @@ import { FilePick } from '../../shared/FilePick';
 import { say } from '../../shared/notices';
 import { useBench } from '../useBench';
 
-/** Hand over: this slot's file and lines; everything of the site together is a screen of its own. */
+/**
+ * Hand over: this slot's file and lines; everything of the site together is a screen of its own.
+ */
 export function HandOver() {
-  const { site, slot, picture, press, commit } = useBench(),
-    router = useRouter(),
-    [busy, setBusy] = useState(false);
-  const file = press.current ? press.file : undefined,
-    content = isContent(slot.kind);
-  const plan = planFiles(site, () => true),
-    own = plan.find((p) => p.slot.id === slot.id),
-    lines = snippetsFor(site, plan, slot.id);
-  // What is saved here is what is pressed; where a theme's file is replaced by another format, the screen of all files has it.
-  const main = own?.files[0],
-    name = main?.path.replace(/^.*\//, '') ?? slot.fileName,
-    same = main !== undefined && JSON.stringify(main.settings) === JSON.stringify(picture.press),
-    credit = creditsPage(photosIn(site, picture)).html;
+  const { site, slot, picture, press, commit } = useBench();
+  const router = useRouter();
+  const [busy, setBusy] = useState(false);
+  const file = press.current ? press.file : undefined;
+  const content = isContent(slot.kind);
+  const plan = planFiles(site, () => true);
+  const own = plan.find((p) => p.slot.id === slot.id);
+  const lines = snippetsFor(site, plan, slot.id);
+  // What is saved here is what is pressed; where a theme's file is replaced by another format, the
+  // screen of all files has it.
+  const main = own?.files[0];
+  const name = main?.path.replace(/^.*\//, '') ?? slot.fileName;
+  const same =
+    main !== undefined && JSON.stringify(main.settings) === JSON.stringify(picture.press);
+  const credit = creditsPage(photosIn(site, picture)).html;
   const all = () => router.push(`/sites/${site.id}/hand-over`);
   const work = async (what: () => Promise<void>) => {
     setBusy(true);
@@ -79,7 +83,9 @@ export function HandOver() {
             className="min-w-0 grow"
             value={slot.fileName}
             onCommit={(text) => {
-              if (!text.trim()) return 'Expected a name, found nothing.';
+              if (!text.trim()) {
+                return 'Expected a name, found nothing.';
+              }
               commit(
                 `Name the file ${safeName(text)}`,
                 editSlot(slot.id, (s) => {

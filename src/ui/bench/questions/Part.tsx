@@ -29,9 +29,9 @@ import { useBench } from '../useBench';
 
 /** Which part: the photo, and what of it the slot shows. */
 export function Part() {
-  const bench = useBench(),
-    { picture, slot, site } = bench,
-    photo = backPhoto(picture);
+  const bench = useBench();
+  const { picture, slot, site } = bench;
+  const photo = backPhoto(picture);
   const files = useRef<HTMLInputElement>(null);
   return (
     <Group
@@ -87,8 +87,8 @@ const fits = [
 
 function Framing({ photo }: { photo: PhotoLayer }) {
   const { picture, slot, preview, commit } = useBench();
-  const size = photoSize(photo),
-    least = coverScale(size, slot, photo.turn);
+  const size = photoSize(photo);
+  const least = coverScale(size, slot, photo.turn);
   const change = (part: Partial<PhotoLayer>) => editLayer<PhotoLayer>(picture.id, photo.id, part);
   const filled = (framing: Placed, turn = photo.turn) =>
     framing.scale >= coverScale(size, slot, turn) * 0.9999
@@ -113,13 +113,17 @@ function Framing({ photo }: { photo: PhotoLayer }) {
   };
   const lay = (how: (typeof fits)[number]['id']) => {
     const plain = usedSize(photo);
-    if (how === 'fill') return change({ stretch: 1, ...fillFrame(plain, slot, photo.turn) });
-    if (how === 'fit') return change({ stretch: 1, ...fitFrame(plain, slot, photo.turn) });
+    if (how === 'fill') {
+      return change({ stretch: 1, ...fillFrame(plain, slot, photo.turn) });
+    }
+    if (how === 'fit') {
+      return change({ stretch: 1, ...fitFrame(plain, slot, photo.turn) });
+    }
     const scale = slot.width / plain.width;
     return change({ turn: 0, stretch: slot.height / plain.height / scale, scale, x: 0, y: 0 });
   };
-  const distortion = Math.round((Math.max(photo.stretch, 1 / photo.stretch) - 1) * 100),
-    amount = photo.sharpen === 'fitting' ? fittingSharpness(photo.scale) : photo.sharpen;
+  const distortion = Math.round((Math.max(photo.stretch, 1 / photo.stretch) - 1) * 100);
+  const amount = photo.sharpen === 'fitting' ? fittingSharpness(photo.scale) : photo.sharpen;
   return (
     <>
       <NumberRow
@@ -217,12 +221,12 @@ const previewWidth = 84;
 
 /** The best parts of this photo for this very shape, as small pictures. */
 function Suggestions({ photo }: { photo: PhotoLayer }) {
-  const { picture, slot, commit } = useBench(),
-    look = usePhotoLook(photo.assetId, slot),
-    url = useAssetUrl(photo.assetId);
-  const k = Math.min(previewWidth / slot.width, 36 / slot.height),
-    width = Math.max(8, slot.width * k),
-    height = Math.max(8, slot.height * k);
+  const { picture, slot, commit } = useBench();
+  const look = usePhotoLook(photo.assetId, slot);
+  const url = useAssetUrl(photo.assetId);
+  const k = Math.min(previewWidth / slot.width, 36 / slot.height);
+  const width = Math.max(8, slot.width * k);
+  const height = Math.max(8, slot.height * k);
   return (
     <div className="shrink-0">
       <h4 className="caption">Suggested parts</h4>
@@ -253,7 +257,7 @@ function Suggestions({ photo }: { photo: PhotoLayer }) {
               }
             >
               {/* A piece of the owner's own picture, placed as the slot would show it. */}
-              {/* eslint-disable-next-line @next/next/no-img-element */}
+              {}
               {url && (
                 <img
                   src={url}

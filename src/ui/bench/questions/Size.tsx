@@ -9,7 +9,9 @@ import { Switch } from '../../shared/fields';
 import { useBench } from '../useBench';
 import { Behaviour } from './Behaviour';
 
-/** How big: the exact size, measured one way or another, and how a background behaves on the page. */
+/**
+ * How big: the exact size, measured one way or another, and how a background behaves on the page.
+ */
 export function Size() {
   const { slot, site, commit } = useBench();
   const [way, setWay] = useState(wayOf(slot.measured));

@@ -26,7 +26,10 @@ type Events = Pick<
   | 'onPointerLeave'
 >;
 
-/** The picture's own area on the page, which takes the pointer. What is drawn over it may go beyond it. */
+/**
+ * The picture's own area on the page, which takes the pointer. What is drawn over it may go beyond
+ * it.
+ */
 export function AreaBox({
   area,
   cursor,
@@ -43,23 +46,24 @@ export function AreaBox({
   onWheel?: (event: WheelEvent) => void;
   children?: ReactNode;
 } & Events) {
-  const { slot, picture } = useBench(),
-    { rect, clip, element } = area,
-    escape = useRef(onEscape),
-    wheel = useRef(onWheel);
+  const { slot, picture } = useBench();
+  const { rect, clip, element } = area;
+  const escape = useRef(onEscape);
+  const wheel = useRef(onWheel);
   useEffect(() => {
     escape.current = onEscape;
     wheel.current = onWheel;
   });
   useEffect(() => {
     // Not by React, whose listeners may not keep the page from scrolling.
-    const there = element.current,
-      listen = (event: WheelEvent) => wheel.current?.(event);
+    const there = element.current;
+    const listen = (event: WheelEvent) => wheel.current?.(event);
     there?.addEventListener('wheel', listen, { passive: false });
     return () => there?.removeEventListener('wheel', listen);
   }, [element]);
   useEffect(() => {
-    // While a button is held the keyboard may be anywhere: Escape gives the gesture up wherever it is.
+    // While a button is held the keyboard may be anywhere: Escape gives the gesture up wherever it
+    // is.
     const key = (event: KeyboardEvent) => {
       if (event.key === 'Escape' && escape.current?.()) {
         event.preventDefault();

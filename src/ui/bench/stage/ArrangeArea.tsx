@@ -58,10 +58,10 @@ const slip = 3;
 
 /** Layers are selected, moved, resized and turned; several at once too. */
 export function ArrangeArea({ area, marks }: { area: Area; marks: boolean }) {
-  const bench = useBench(),
-    { slot, picture, drawn, selection, tool } = bench;
-  const drag = useRef<Drag>(undefined),
-    [seen, setSeen] = useState<Seen>(nothingSeen);
+  const bench = useBench();
+  const { slot, picture, drawn, selection, tool } = bench;
+  const drag = useRef<Drag>(undefined);
+  const [seen, setSeen] = useState<Seen>(nothingSeen);
   const boxes = useStore(drawn, (d) => d.boxes);
   const objects = selection.filter((l) => isObject(l) && !l.hidden);
   const boxOf = (layers: readonly Layer[]): Box | undefined => {
@@ -69,13 +69,18 @@ export function ArrangeArea({ area, marks }: { area: Area; marks: boolean }) {
       const box = drawn.getState().boxes[l.id];
       return box ? [box] : [];
     });
-    if (found.length <= 1) return found[0];
+    if (found.length <= 1) {
+      return found[0];
+    }
     const around = unionOf(found.map(boundsOf));
     return around && boxOfBounds(around);
   };
   const frame = boxOf(objects);
 
-  /** Layers under a point, front to back; the photo that fills the slot is the paper, and only a click takes it. */
+  /**
+   * Layers under a point, front to back; the photo that fills the slot is the paper, and only a
+   * click takes it.
+   */
   const layersAt = (at: Place): Layer[] =>
     picture.layers
       .toReversed()
@@ -120,33 +125,40 @@ export function ArrangeArea({ area, marks }: { area: Area; marks: boolean }) {
   };
 
   const down = (event: PointerEvent<HTMLDivElement>) => {
-    if (event.button !== 0) return;
-    if (tool) bench.take(undefined);
-    const at = area.toSlot(event),
-      under = layersAt(at),
-      paper = backPhoto(picture),
-      taken = under.filter((l) => l !== paper || selection.includes(l));
-    const many = event.shiftKey || event.ctrlKey || event.metaKey,
-      mine = taken.find((l) => selection.includes(l));
+    if (event.button !== 0) {
+      return;
+    }
+    if (tool) {
+      bench.take(undefined);
+    }
+    const at = area.toSlot(event);
+    const under = layersAt(at);
+    const paper = backPhoto(picture);
+    const taken = under.filter((l) => l !== paper || selection.includes(l));
+    const many = event.shiftKey || event.ctrlKey || event.metaKey;
+    const mine = taken.find((l) => selection.includes(l));
     if (many && taken[0]) {
       bench.toggle(taken[0].id);
       return;
     }
     if (mine) {
-      // A press without a movement goes through to what lies behind, and from the hindmost back to the front.
+      // A press without a movement goes through to what lies behind, and from the hindmost back to
+      // the front.
       const next = under[(under.indexOf(mine) + 1) % under.length];
       begin(event, 'move', selection, () => bench.select(next.id));
     } else if (taken[0]) {
       bench.select(taken[0].id);
       begin(event, 'move', [taken[0]]);
-    } else begin(event, 'marquee', [], () => bench.select(under[0]?.id));
+    } else {
+      begin(event, 'marquee', [], () => bench.select(under[0]?.id));
+    }
   };
 
   /** What the drag so far makes of its layers, and what is to be seen of it. */
   const reach = (event: PointerEvent): { edit?: Edit; seen: Seen } => {
-    const { grip, layers, box, from, others } = drag.current!,
-      at = area.toSlot(event),
-      ids = layers.map((l) => l.id);
+    const { grip, layers, box, from, others } = drag.current!;
+    const at = area.toSlot(event);
+    const ids = layers.map((l) => l.id);
     if (grip === 'marquee') {
       const marquee = {
         left: Math.min(from.x, at.x),
@@ -156,27 +168,32 @@ export function ArrangeArea({ area, marks }: { area: Area; marks: boolean }) {
       };
       return { seen: { ...nothingSeen, marquee } };
     }
-    if (!box) return { seen: nothingSeen };
+    if (!box) {
+      return { seen: nothingSeen };
+    }
     const near = event.altKey ? 0 : snapReach / Math.min(1, area.scale);
     const of = (layer: Layer) => layers.find((l) => l.id === layer.id) ?? layer;
     if (grip === 'move') {
-      let dx = at.x - from.x,
-        dy = at.y - from.y;
+      let dx = at.x - from.x;
+      let dy = at.y - from.y;
       // With Shift along one axis only.
       if (event.shiftKey) {
-        if (Math.abs(dx) > Math.abs(dy)) dy = 0;
-        else dx = 0;
+        if (Math.abs(dx) > Math.abs(dy)) {
+          dy = 0;
+        } else {
+          dx = 0;
+        }
       }
-      const bounds = boundsOf(box),
-        to = {
-          left: bounds.left + dx,
-          right: bounds.right + dx,
-          top: bounds.top + dy,
-          bottom: bounds.bottom + dy,
-        };
-      const found = snap(to, slot, others, near),
-        x = Math.round(dx + found.dx),
-        y = Math.round(dy + found.dy);
+      const bounds = boundsOf(box);
+      const to = {
+        left: bounds.left + dx,
+        right: bounds.right + dx,
+        top: bounds.top + dy,
+        bottom: bounds.bottom + dy,
+      };
+      const found = snap(to, slot, others, near);
+      const x = Math.round(dx + found.dx);
+      const y = Math.round(dy + found.dy);
       const there = {
         left: bounds.left + x,
         right: bounds.right + x,
@@ -195,18 +212,19 @@ export function ArrangeArea({ area, marks }: { area: Area; marks: boolean }) {
         seen: { ...nothingSeen, figure: `${(box.turn + by).toFixed(1)}°` },
       };
     }
-    // Shapes are free, texts and photos keep their proportions at the corners; Shift does the other.
+    // Shapes are free, texts and photos keep their proportions at the corners; Shift does the
+    // other.
     const keep = layers.length > 1 || layers.every((l) => l.kind !== 'shape') !== event.shiftKey;
     const { resize, guides } = resizeSnapped(
-        box,
-        grip,
-        at,
-        keep && isCorner(grip),
-        slot,
-        others,
-        near,
-      ),
-      larger = resizedBox(box, resize);
+      box,
+      grip,
+      at,
+      keep && isCorner(grip),
+      slot,
+      others,
+      near,
+    );
+    const larger = resizedBox(box, resize);
     return {
       edit: editLayers(picture.id, ids, (layer) =>
         tidied(layer, kindOf(layer).resized?.(of(layer), resize)),
@@ -221,19 +239,26 @@ export function ArrangeArea({ area, marks }: { area: Area; marks: boolean }) {
 
   const move = (event: PointerEvent) => {
     const held = drag.current;
-    if (!held) return;
-    const at = area.toSlot(event);
-    if (!held.moved && Math.hypot(at.x - held.from.x, at.y - held.from.y) * area.scale < slip)
+    if (!held) {
       return;
+    }
+    const at = area.toSlot(event);
+    if (!held.moved && Math.hypot(at.x - held.from.x, at.y - held.from.y) * area.scale < slip) {
+      return;
+    }
     held.moved = true;
     const { edit, seen: now } = reach(event);
     setSeen(now);
-    if (edit) bench.preview(edit);
+    if (edit) {
+      bench.preview(edit);
+    }
   };
 
   const up = (event: PointerEvent) => {
     const held = drag.current;
-    if (!held) return;
+    if (!held) {
+      return;
+    }
     const { edit, seen: now } = reach(event);
     drag.current = undefined;
     setSeen(nothingSeen);
@@ -252,15 +277,18 @@ export function ArrangeArea({ area, marks }: { area: Area; marks: boolean }) {
           })
           .map((l) => l.id),
       );
-    } else if (edit)
+    } else if (edit) {
       bench.commit(
         `${held.grip === 'move' ? 'Move' : held.grip === 'turn' ? 'Turn' : 'Resize'} ${changeNames(held.layers)}`,
         edit,
       );
+    }
   };
 
   const abandon = (): boolean => {
-    if (!drag.current) return false;
+    if (!drag.current) {
+      return false;
+    }
     drag.current = undefined;
     setSeen(nothingSeen);
     bench.session.dropPreview();
@@ -312,10 +340,12 @@ export function ArrangeArea({ area, marks }: { area: Area; marks: boolean }) {
 
 /** Shapes that stand upright lie on whole px, so that their edges are sharp. */
 function tidied(layer: Layer, change: Partial<Layer> | undefined): Partial<Layer> | undefined {
-  if (!change || layer.kind !== 'shape' || layer.turn !== 0) return change;
-  const { x = 0, y = 0, width = 1, height = 1 } = change as Partial<typeof layer>,
-    left = Math.round(x),
-    top = Math.round(y);
+  if (!change || layer.kind !== 'shape' || layer.turn !== 0) {
+    return change;
+  }
+  const { x = 0, y = 0, width = 1, height = 1 } = change as Partial<typeof layer>;
+  const left = Math.round(x);
+  const top = Math.round(y);
   return {
     ...change,
     x: left,

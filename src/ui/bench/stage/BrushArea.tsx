@@ -26,14 +26,14 @@ export function BrushArea({
   photo: PhotoLayer;
   tool: Extract<Tool, { kind: 'brush' }>;
 }) {
-  const bench = useBench(),
-    { slot, picture } = bench,
-    px = 1 / area.scale,
-    box = photoBox(photo);
-  const points = useRef<number[]>(undefined),
-    [pointer, setPointer] = useState<Place>();
-  const label = tool.mode === 'away' ? 'Brush away' : 'Brush back',
-    scale = Math.sqrt(photo.scale * photo.scale * photo.stretch);
+  const bench = useBench();
+  const { slot, picture } = bench;
+  const px = 1 / area.scale;
+  const box = photoBox(photo);
+  const points = useRef<number[]>(undefined);
+  const [pointer, setPointer] = useState<Place>();
+  const label = tool.mode === 'away' ? 'Brush away' : 'Brush back';
+  const scale = Math.sqrt(photo.scale * photo.scale * photo.stretch);
   const sizePx = tool.size / scale;
   const stroke = (list: readonly number[]): Edit =>
     setCutOut(picture.id, photo.id, (c) => ({
@@ -41,7 +41,9 @@ export function BrushArea({
       strokes: [...c.strokes, { mode: tool.mode, size: sizePx, points: [...list] }],
     }));
   const full = () => {
-    if ((photo.cutOut?.strokes.length ?? 0) < mostStrokes) return false;
+    if ((photo.cutOut?.strokes.length ?? 0) < mostStrokes) {
+      return false;
+    }
     say(
       'bad',
       `A cut-out keeps ${mostStrokes} strokes, and this one has them all. Take some back, or sample the surround instead.`,
@@ -49,14 +51,17 @@ export function BrushArea({
     return true;
   };
   const add = (at: Place) => {
-    const p = photoPoint(photo, at),
-      list = points.current!,
-      far = Math.hypot(p.x - (list.at(-2) ?? Infinity), p.y - (list.at(-1) ?? Infinity));
-    if (list.length === 0 || far >= sizePx * step)
+    const p = photoPoint(photo, at);
+    const list = points.current!;
+    const far = Math.hypot(p.x - (list.at(-2) ?? Infinity), p.y - (list.at(-1) ?? Infinity));
+    if (list.length === 0 || far >= sizePx * step) {
       list.push(Math.round(p.x * 10) / 10, Math.round(p.y * 10) / 10);
+    }
   };
   const down = (event: PointerEvent<HTMLDivElement>) => {
-    if (event.button !== 0 || full()) return;
+    if (event.button !== 0 || full()) {
+      return;
+    }
     event.currentTarget.setPointerCapture(event.pointerId);
     points.current = [];
     add(area.toSlot(event));
@@ -65,19 +70,25 @@ export function BrushArea({
   const move = (event: PointerEvent) => {
     setPointer(area.toSlot(event));
     setCursor(undefined);
-    if (!points.current) return;
+    if (!points.current) {
+      return;
+    }
     add(area.toSlot(event));
     bench.preview(stroke(points.current));
   };
   const up = () => {
-    if (!points.current) return;
+    if (!points.current) {
+      return;
+    }
     bench.commit(label, stroke(points.current));
     points.current = undefined;
   };
   const abandon = () => {
     const held = points.current !== undefined;
     points.current = undefined;
-    if (held) bench.session.dropPreview();
+    if (held) {
+      bench.session.dropPreview();
+    }
     return held;
   };
   const dab = (at: Place) => {

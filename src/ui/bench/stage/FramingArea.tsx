@@ -21,63 +21,79 @@ export function FramingArea({
   photo: PhotoLayer;
   marks: boolean;
 }) {
-  const bench = useBench(),
-    { slot, picture } = bench;
+  const bench = useBench();
+  const { slot, picture } = bench;
   const drag = useRef<{ photo: PhotoLayer; x: number; y: number; moved: boolean }>(undefined);
-  const size = photoSize(photo),
-    least = coverScale(size, slot, photo.turn);
+  const size = photoSize(photo);
+  const least = coverScale(size, slot, photo.turn);
 
   const draggedTo = (event: PointerEvent): Partial<PhotoLayer> => {
-    const { photo: before, x, y } = drag.current!,
-      at = area.toSlot(event),
-      moved = { ...before, x: before.x + at.x - x, y: before.y + at.y - y };
+    const { photo: before, x, y } = drag.current!;
+    const at = area.toSlot(event);
+    const moved = { ...before, x: before.x + at.x - x, y: before.y + at.y - y };
     // A photo that fills the slot goes on filling it; one that was made smaller is free.
     return before.scale >= coverScale(photoSize(before), slot, before.turn) * 0.9999
       ? keepFilled(moved, photoSize(before), slot, before.turn)
       : { x: Math.round(moved.x), y: Math.round(moved.y) };
   };
   const down = (event: PointerEvent<HTMLDivElement>) => {
-    if (event.button !== 0) return;
+    if (event.button !== 0) {
+      return;
+    }
     event.currentTarget.setPointerCapture(event.pointerId);
     event.currentTarget.focus({ preventScroll: true });
     bench.select(photo.id);
-    if (!photo.locked) drag.current = { photo, ...area.toSlot(event), moved: false };
+    if (!photo.locked) {
+      drag.current = { photo, ...area.toSlot(event), moved: false };
+    }
   };
   const move = (event: PointerEvent) => {
-    if (!drag.current) return;
+    if (!drag.current) {
+      return;
+    }
     drag.current.moved = true;
     bench.preview(editLayer(picture.id, drag.current.photo.id, draggedTo(event)));
   };
   const up = (event: PointerEvent) => {
-    if (!drag.current) return;
-    const change = draggedTo(event),
-      { moved } = drag.current;
+    if (!drag.current) {
+      return;
+    }
+    const change = draggedTo(event);
+    const { moved } = drag.current;
     drag.current = undefined;
-    if (moved) bench.commit('Move the photo', editLayer(picture.id, photo.id, change));
+    if (moved) {
+      bench.commit('Move the photo', editLayer(picture.id, photo.id, change));
+    }
   };
   const abandon = () => {
-    if (!drag.current) return;
+    if (!drag.current) {
+      return;
+    }
     drag.current = undefined;
     bench.session.dropPreview();
   };
 
   const zoom = (event: WheelEvent) => {
-    if (photo.locked) return;
+    if (photo.locked) {
+      return;
+    }
     event.preventDefault();
     const at = area.toSlot(event);
     bench.burst(
       'Zoom photo',
       editLayers(picture.id, [photo.id], (layer) => {
-        if (layer.kind !== 'photo') return undefined;
+        if (layer.kind !== 'photo') {
+          return undefined;
+        }
         // The wheel stops where the photo just fills the slot, unless it is smaller already.
         const stop =
           layer.scale >= least * 0.9999 ? least : Math.min(least, fitScale(size, slot, photo.turn));
         const next = Math.min(
-            least * largestZoom,
-            Math.max(stop, layer.scale * 1.0015 ** -event.deltaY),
-          ),
-          zoomed = zoomAt(layer, next, at.x, at.y),
-          { x, y, scale } = next >= least ? keepFilled(zoomed, size, slot, photo.turn) : zoomed;
+          least * largestZoom,
+          Math.max(stop, layer.scale * 1.0015 ** -event.deltaY),
+        );
+        const zoomed = zoomAt(layer, next, at.x, at.y);
+        const { x, y, scale } = next >= least ? keepFilled(zoomed, size, slot, photo.turn) : zoomed;
         return { x, y, scale };
       }),
     );

@@ -18,8 +18,10 @@ const awaited = ({ x, y, sizePx, lineHeight, turn }: TextLayer): Box => ({
 });
 
 /**
- * Words edited where they stand. The picture shows them; the field over them is see-through and has the caret.
- * It is there at once, before the text has been drawn: else the first letters typed would act as keys of commands.
+ * Words edited where they stand. The picture shows them; the field over them is see-through and has
+ * the caret.
+ * It is there at once, before the text has been drawn: else the first letters typed would act as
+ * keys of commands.
  */
 export function InPlaceText({
   area,
@@ -30,18 +32,18 @@ export function InPlaceText({
   text: TextLayer;
   box?: Box;
 }) {
-  const bench = useBench(),
-    field = useRef<HTMLTextAreaElement>(null),
-    [typed, setTyped] = useState(text.words);
-  const k = area.rect.width / bench.slot.width,
-    { stretchX, stretchY, sizePx } = text;
+  const bench = useBench();
+  const field = useRef<HTMLTextAreaElement>(null);
+  const [typed, setTyped] = useState(text.words);
+  const k = area.rect.width / bench.slot.width;
+  const { stretchX, stretchY, sizePx } = text;
   useLayoutEffect(() => {
     field.current?.focus({ preventScroll: true });
     field.current?.select();
   }, []);
   // The field has the letters' own shape and is stretched with them.
-  const width = (box.width / stretchX) * k + 4,
-    height = (box.height / stretchY) * k;
+  const width = (box.width / stretchX) * k + 4;
+  const height = (box.height / stretchY) * k;
   const align = text.align === 'centre' ? 'center' : text.align;
   return (
     <textarea

@@ -21,7 +21,9 @@ export const repaintMeasure = 'soyez repaint';
 
 function drawingToShow(slot: Slot, picture: Picture, showing: Showing): Drawing {
   const drawing = drawingOf(slot, picture);
-  if (showing !== 'before') return drawing;
+  if (showing !== 'before') {
+    return drawing;
+  }
   const photo = backPhoto(picture);
   return { ...drawing, layers: photo ? [{ ...photo, opacity: 1, blend: 'normal' }] : [] };
 }
@@ -34,13 +36,15 @@ function currentDrawing(site: Site, slotId: string, showing: Showing): Drawing |
 /** The part of the picture that is on the screen, with a little around it, px of the picture. */
 function partInSight(canvas: HTMLCanvasElement): Rect | undefined {
   const scroller = canvas.closest('main');
-  if (!scroller) return undefined;
-  const c = canvas.getBoundingClientRect(),
-    m = scroller.getBoundingClientRect(),
-    k = canvas.width / c.width,
-    around = 16;
-  const x = Math.floor((Math.max(c.left, m.left) - c.left) * k) - around,
-    y = Math.floor((Math.max(c.top, m.top) - c.top) * k) - around;
+  if (!scroller) {
+    return undefined;
+  }
+  const c = canvas.getBoundingClientRect();
+  const m = scroller.getBoundingClientRect();
+  const k = canvas.width / c.width;
+  const around = 16;
+  const x = Math.floor((Math.max(c.left, m.left) - c.left) * k) - around;
+  const y = Math.floor((Math.max(c.top, m.top) - c.top) * k) - around;
   return {
     x,
     y,
@@ -49,31 +53,37 @@ function partInSight(canvas: HTMLCanvasElement): Rect | undefined {
   };
 }
 
-/** The picture itself. Edits go from the session straight to the worker, so a drag does not wait for React. */
+/**
+ * The picture itself. Edits go from the session straight to the worker, so a drag does not wait for
+ * React.
+ */
 export function LivePicture({ rect, clip }: { rect: Rect; clip: Rect }) {
   const { session, site, slot, picture, showing, drawn, press, held } = useBench();
-  const canvas = useRef<HTMLCanvasElement>(null),
-    fileCanvas = useRef<HTMLCanvasElement>(null);
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const fileCanvas = useRef<HTMLCanvasElement>(null);
   const view = useRef<View>(undefined);
   const since = useRef<number>(undefined);
   const [ready, setReady] = useState(false);
-  const thumb = useThumb(site, slot, false),
-    slotId = slot.id,
-    size = fileSize(slot, overlapOf(slot));
+  const thumb = useThumb(site, slot, false);
+  const slotId = slot.id;
+  const size = fileSize(slot, overlapOf(slot));
 
   useEffect(() => {
     let boxesKey = '';
     const opened = theEngine().view({
       onFrame(frame, settled) {
         const element = canvas.current;
-        if (!element) return;
+        if (!element) {
+          return;
+        }
         if (element.width !== frame.width || element.height !== frame.height) {
           element.width = frame.width;
           element.height = frame.height;
         }
         const { x, y, width, height } = frame.changed;
-        if (width > 0 && height > 0)
+        if (width > 0 && height > 0) {
           element.getContext('2d')!.putImageData(new ImageData(frame.pixels, width, height), x, y);
+        }
         if (since.current !== undefined) {
           performance.measure(repaintMeasure, {
             start: since.current,
@@ -102,22 +112,29 @@ export function LivePicture({ rect, clip }: { rect: Rect; clip: Rect }) {
     const show = (s: Site) => {
       const drawing = currentDrawing(s, slotId, showing);
       since.current ??= performance.now();
-      if (canvas.current) canvas.current.dataset.settled = 'false';
-      if (drawing)
+      if (canvas.current) {
+        canvas.current.dataset.settled = 'false';
+      }
+      if (drawing) {
         view.current?.show(drawing, canvas.current ? partInSight(canvas.current) : undefined);
+      }
     };
     show(session.state.getState().site);
     return session.state.subscribe((state, before) => {
-      if (state.site !== before.site) show(state.site);
+      if (state.site !== before.site) {
+        show(state.site);
+      }
     });
   }, [session, slotId, showing]);
 
-  const file = useHeldFile(held) ?? press.file?.whole ?? press.file?.decoded,
-    lost = useDifference(showing === 'difference' ? file : undefined, slot, asFiled(picture));
+  const file = useHeldFile(held) ?? press.file?.whole ?? press.file?.decoded;
+  const lost = useDifference(showing === 'difference' ? file : undefined, slot, asFiled(picture));
   const decoded = showing === 'file' ? file : showing === 'difference' ? lost : undefined;
   useEffect(() => {
     const element = fileCanvas.current;
-    if (!element || !decoded) return;
+    if (!element || !decoded) {
+      return;
+    }
     element.width = decoded.width;
     element.height = decoded.height;
     element

@@ -6,24 +6,29 @@ import { backPhoto } from '@/core/readings/cover';
 import { useAssetUrl } from '../../hooks/useAssetUrl';
 import { useBench } from '../useBench';
 
-/** The part of the photo that the slot does not show, dimmed around it, so that it can be seen what is left out. */
+/**
+ * The part of the photo that the slot does not show, dimmed around it, so that it can be seen what
+ * is left out.
+ */
 export function OutsideFrame({ rect }: { rect: Rect }) {
-  const { picture } = useBench(),
-    photo = backPhoto(picture);
+  const { picture } = useBench();
+  const photo = backPhoto(picture);
   return photo && !photo.crop ? <Outside key={photo.assetId} rect={rect} /> : null;
 }
 
 function Outside({ rect }: { rect: Rect }) {
-  const { picture, slot } = useBench(),
-    photo = backPhoto(picture)!,
-    url = useAssetUrl(photo.assetId);
-  const k = rect.width / slot.width,
-    size = photoSize(photo),
-    width = size.width * photo.scale * k,
-    height = size.height * photo.scale * k;
-  if (!url) return null;
-  const far = 6000,
-    hole = `M${-far} ${-far}h${far * 2}v${far * 2}h${-far * 2}zM${rect.x} ${rect.y}v${rect.height}h${rect.width}v${-rect.height}z`;
+  const { picture, slot } = useBench();
+  const photo = backPhoto(picture)!;
+  const url = useAssetUrl(photo.assetId);
+  const k = rect.width / slot.width;
+  const size = photoSize(photo);
+  const width = size.width * photo.scale * k;
+  const height = size.height * photo.scale * k;
+  if (!url) {
+    return null;
+  }
+  const far = 6000;
+  const hole = `M${-far} ${-far}h${far * 2}v${far * 2}h${-far * 2}zM${rect.x} ${rect.y}v${rect.height}h${rect.width}v${-rect.height}z`;
   return (
     <div
       aria-hidden

@@ -12,7 +12,9 @@ import { SafeAreaLines } from './SafeAreaLines';
 import { SampleArea } from './SampleArea';
 import { WeakSpots } from './WeakSpots';
 
-/** Everything done to the picture on the picture, by what is being asked and which tool was taken. */
+/**
+ * Everything done to the picture on the picture, by what is being asked and which tool was taken.
+ */
 export function PictureArea({
   rect,
   clip,
@@ -24,10 +26,10 @@ export function PictureArea({
   screenScale: number;
   marks: boolean;
 }) {
-  const { slot, picture, question, tool, selected } = useBench(),
-    element = useRef<HTMLDivElement>(null);
-  const { x, y, width, height } = rect,
-    scale = (width / slot.width) * screenScale;
+  const { slot, picture, question, tool, selected } = useBench();
+  const element = useRef<HTMLDivElement>(null);
+  const { x, y, width, height } = rect;
+  const scale = (width / slot.width) * screenScale;
   const area = useMemo<Area>(
     () => ({
       rect: { x, y, width, height },
@@ -42,11 +44,15 @@ export function PictureArea({
     [x, y, width, height, clip, scale],
   );
   const photo = backPhoto(picture);
-  if (question === 2 && photo) return <FramingArea area={area} photo={photo} marks={marks} />;
-  if (tool?.kind === 'sample' && selected?.kind === 'photo')
+  if (question === 2 && photo) {
+    return <FramingArea area={area} photo={photo} marks={marks} />;
+  }
+  if (tool?.kind === 'sample' && selected?.kind === 'photo') {
     return <SampleArea area={area} photo={selected} />;
-  if (tool?.kind === 'brush' && selected?.kind === 'photo')
+  }
+  if (tool?.kind === 'brush' && selected?.kind === 'photo') {
     return <BrushArea area={area} photo={selected} tool={tool} />;
+  }
   return (
     <>
       <ArrangeArea area={area} marks={marks} />

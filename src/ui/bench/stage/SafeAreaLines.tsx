@@ -6,15 +6,16 @@ import type { Area } from './AreaBox';
 
 /** The part of the picture that is seen at every screen width, and the side margin inside of it. */
 export function SafeAreaLines({ area }: { area: Area }) {
-  const { site, slot, picture } = useBench(),
-    px = 1 / area.scale,
-    { part } = safeArea(site, slot);
+  const { site, slot, picture } = useBench();
+  const px = 1 / area.scale;
+  const { part } = safeArea(site, slot);
   if (
     !picture.layers.some((l) => l.kind === 'text' && !l.hidden) ||
     part.width <= 0 ||
     part.height <= 0
-  )
+  ) {
     return null;
+  }
   const frame = { x: part.x, y: part.y, width: part.width, height: part.height, strokeWidth: px };
   return (
     <svg

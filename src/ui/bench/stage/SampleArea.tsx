@@ -13,13 +13,13 @@ import { useCursor } from './useCursor';
 
 /** Colours of the plain surround are taken from the photo itself. */
 export function SampleArea({ area, photo }: { area: Area; photo: PhotoLayer }) {
-  const bench = useBench(),
-    { slot } = bench,
-    px = 1 / area.scale,
-    box = photoBox(photo);
+  const bench = useBench();
+  const { slot } = bench;
+  const px = 1 / area.scale;
+  const box = photoBox(photo);
   const take = async (at: Place) => {
-    const { x, y } = photoPoint(photo, at),
-      colour = await theEngine().sample(photo.assetId, x, y, 3);
+    const { x, y } = photoPoint(photo, at);
+    const colour = await theEngine().sample(photo.assetId, x, y, 3);
     if (!colour) {
       say('bad', 'There is no photo at this place. Point at the surround that is to go.');
       return;
@@ -49,7 +49,9 @@ export function SampleArea({ area, photo }: { area: Area; photo: PhotoLayer }) {
       cursor="crosshair"
       onPointerMove={() => setCursor(undefined)}
       onPointerDown={(e) => {
-        if (e.button === 0) void take(area.toSlot(e));
+        if (e.button === 0) {
+          void take(area.toSlot(e));
+        }
       }}
     >
       <svg

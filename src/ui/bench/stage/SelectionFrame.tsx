@@ -37,7 +37,10 @@ const guideNames: Readonly<Record<Guide['what'], string>> = {
   layer: '',
 };
 
-/** The frame of what is selected, with its handles, and what a drag shows: lines it is drawn to, and distances. Sizes are in px of the screen. */
+/**
+ * The frame of what is selected, with its handles, and what a drag shows: lines it is drawn to, and
+ * distances. Sizes are in px of the screen.
+ */
 export function SelectionFrame({
   area,
   frame,
@@ -51,8 +54,8 @@ export function SelectionFrame({
   sides,
   onGrip,
 }: Props) {
-  const { slot } = useBench(),
-    px = 1 / area.scale;
+  const { slot } = useBench();
+  const px = 1 / area.scale;
   const label = (x: number, y: number, words: string, key: string) => {
     const width = (words.length * 7 + 8) * px;
     return (
@@ -71,21 +74,24 @@ export function SelectionFrame({
       </g>
     );
   };
-  const knobAway = 22 * px,
-    top = frame && pointOf(frame, 0.5, 0),
-    knob =
-      frame &&
-      top &&
-      turnAbout({ x: frame.x, y: frame.y - frame.height / 2 - knobAway }, frame, frame.turn);
+  const knobAway = 22 * px;
+  const top = frame && pointOf(frame, 0.5, 0);
+  const knob =
+    frame &&
+    top &&
+    turnAbout({ x: frame.x, y: frame.y - frame.height / 2 - knobAway }, frame, frame.turn);
   const cursorOf = ({ u, v }: Handle): string => {
     const angle = ((Math.atan2(v - 0.5, u - 0.5) * 180) / Math.PI + (frame?.turn ?? 0) + 720) % 180;
-    return angle < 22.5 || angle >= 157.5
-      ? 'ew-resize'
-      : angle < 67.5
-        ? 'nwse-resize'
-        : angle < 112.5
-          ? 'ns-resize'
-          : 'nesw-resize';
+    if (angle < 22.5 || angle >= 157.5) {
+      return 'ew-resize';
+    }
+    if (angle < 67.5) {
+      return 'nwse-resize';
+    }
+    if (angle < 112.5) {
+      return 'ns-resize';
+    }
+    return 'nesw-resize';
   };
   const small = frame && Math.min(frame.width, frame.height) * area.scale < 24;
   return (
@@ -138,9 +144,9 @@ export function SelectionFrame({
         </g>
       ))}
       {gaps.map((g) => {
-        const level = g.side === 'left' || g.side === 'right',
-          middle = (g.from + g.to) / 2,
-          long = (g.to - g.from) * area.scale;
+        const level = g.side === 'left' || g.side === 'right';
+        const middle = (g.from + g.to) / 2;
+        const long = (g.to - g.from) * area.scale;
         return (
           <g key={g.side}>
             <path
@@ -195,8 +201,8 @@ export function SelectionFrame({
           {handles
             .filter((h) => isCorner(h) || (sides && !small))
             .map((h) => {
-              const { x, y } = pointOf(frame, h.u, h.v),
-                side = 8 * px;
+              const { x, y } = pointOf(frame, h.u, h.v);
+              const side = 8 * px;
               return (
                 <rect
                   key={`${h.u} ${h.v}`}

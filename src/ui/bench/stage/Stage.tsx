@@ -60,16 +60,19 @@ export function Stage({
   );
   const copy = piece && firstCopy(piece);
 
-  const width = Math.max(board.width, layout.width * scale),
-    left = Math.round((width - layout.width * scale) / 2);
-  const slotTop = copy?.y ?? 0,
-    slotHeight = copy?.height ?? 0,
-    slotMiddle = copy ? copy.x + copy.width / 2 : layout.width / 2;
+  const width = Math.max(board.width, layout.width * scale);
+  const left = Math.round((width - layout.width * scale) / 2);
+  const slotTop = copy?.y ?? 0;
+  const slotHeight = copy?.height ?? 0;
+  const slotMiddle = copy ? copy.x + copy.width / 2 : layout.width / 2;
 
-  // The slot comes to the middle of the board whenever the page is laid anew, not while the owner scrolls.
+  // The slot comes to the middle of the board whenever the page is laid anew, not while the owner
+  // scrolls.
   useEffect(() => {
     const element = scroller.current;
-    if (!element || board.width === 0) return;
+    if (!element || board.width === 0) {
+      return;
+    }
     element.scrollLeft = left + slotMiddle * scale - board.width / 2;
     element.scrollTop = margin + (slotTop + slotHeight / 2) * scale - board.height / 2;
   }, [width, left, board.width, board.height, slotTop, slotHeight, slotMiddle, scale]);

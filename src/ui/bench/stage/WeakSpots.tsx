@@ -3,11 +3,14 @@
 import { useBench } from '../useBench';
 import type { Area } from './AreaBox';
 
-/** Marks where words are hardest to read, with the contrast there, while it is asked whether all blends. */
+/**
+ * Marks where words are hardest to read, with the contrast there, while it is asked whether all
+ * blends.
+ */
 export function WeakSpots({ area }: { area: Area }) {
-  const { press, slot } = useBench(),
-    px = 1 / area.scale,
-    texts = press.current ? press.file?.texts : undefined;
+  const { press, slot } = useBench();
+  const px = 1 / area.scale;
+  const texts = press.current ? press.file?.texts : undefined;
   const weak = Object.entries(texts ?? {}).filter(
     ([, { contrast, wanted }]) => contrast.worst < wanted,
   );
@@ -22,10 +25,10 @@ export function WeakSpots({ area }: { area: Area }) {
       data-testid="weak-spots"
     >
       {weak.map(([id, { contrast }]) => {
-        const x = contrast.at.x + 0.5,
-          y = contrast.at.y + 0.5,
-          words = `${(Math.floor(contrast.worst * 10) / 10).toFixed(1)}:1`,
-          right = x < slot.width - 70 * px;
+        const x = contrast.at.x + 0.5;
+        const y = contrast.at.y + 0.5;
+        const words = `${(Math.floor(contrast.worst * 10) / 10).toFixed(1)}:1`;
+        const right = x < slot.width - 70 * px;
         return (
           <g key={id}>
             <circle cx={x} cy={y} r={9 * px} stroke="#fcfcfb" strokeWidth={4 * px} />

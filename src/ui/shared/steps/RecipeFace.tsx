@@ -7,8 +7,8 @@ import { crop, wholeRaster, type Raster } from '@/core/raster/raster';
 import type { Recipe } from '@/core/site/model/recipe';
 import { useRasterCanvas } from '../useRasterCanvas';
 
-const width = 48,
-  height = 18;
+const width = 48;
+const height = 18;
 let plain: Raster | undefined;
 
 /** What a recipe makes of all hues and greys, at a glance. */

@@ -103,14 +103,16 @@ export function StepCards({
 
 /** The controls of the selected step, with what can be done with it as a whole. */
 export function SelectedStep({ recipe, theme, selected, preview, commit, onSelect }: RecipeProps) {
-  const at = recipe.steps.findIndex((s) => s.id === selected),
-    step = recipe.steps[at];
-  if (!step) return null;
-  const steps = recipe.steps,
-    changed = (part: object): Recipe => ({
-      ...recipe,
-      steps: steps.map((s) => (s.id === step.id ? ({ ...s, ...part } as RecipeStep) : s)),
-    });
+  const at = recipe.steps.findIndex((s) => s.id === selected);
+  const step = recipe.steps[at];
+  if (!step) {
+    return null;
+  }
+  const steps = recipe.steps;
+  const changed = (part: object): Recipe => ({
+    ...recipe,
+    steps: steps.map((s) => (s.id === step.id ? ({ ...s, ...part } as RecipeStep) : s)),
+  });
   const moved = (by: number) => {
     const list = steps.filter((s) => s.id !== step.id);
     list.splice(at + by, 0, step);
@@ -157,7 +159,9 @@ export function SelectedStep({ recipe, theme, selected, preview, commit, onSelec
               steps: steps.filter((s) => s.id !== step.id),
             });
             const next = steps[at + 1] ?? steps[at - 1];
-            if (next) onSelect(next.id);
+            if (next) {
+              onSelect(next.id);
+            }
           }}
         >
           <Trash2 size={13} />

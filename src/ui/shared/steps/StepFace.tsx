@@ -57,17 +57,20 @@ export function TextureFace({ name }: { name: TextureName }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   useEffect(() => {
     const element = canvas.current;
-    if (!element) return;
-    const width = 54,
-      height = 24,
-      { data } = drawTexture(
-        { texture: name, scale: Math.min(12, usualScale[name] * 1.2), contrast: 1, seed: 1 },
-        width,
-        height,
-      ),
-      image = new ImageData(width, height);
-    for (let i = 0; i < data.length; i++)
+    if (!element) {
+      return;
+    }
+    const width = 54;
+    const height = 24;
+    const { data } = drawTexture(
+      { texture: name, scale: Math.min(12, usualScale[name] * 1.2), contrast: 1, seed: 1 },
+      width,
+      height,
+    );
+    const image = new ImageData(width, height);
+    for (let i = 0; i < data.length; i++) {
       image.data.set([35, 38, 43, Math.round(data[i] * 0.75)], i * 4);
+    }
     element.getContext('2d')!.putImageData(image, 0, 0);
   }, [name]);
   return <canvas ref={canvas} aria-hidden width={54} height={24} className="mx-auto block" />;

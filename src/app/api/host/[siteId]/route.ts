@@ -15,11 +15,12 @@ export async function POST(request: Request, { params }: Context): Promise<Respo
   const length = Number(request.headers.get('content-length') ?? 0);
   try {
     // Before anything is read: the site file beside the pictures may be as large again.
-    if (length > 2 * hostLimits.siteBytes)
+    if (length > 2 * hostLimits.siteBytes) {
       throw new HostError(
         `This host takes at most ${(2 * hostLimits.siteBytes) / 1e6} MB at once, found ${Math.round(length / 1e6)} MB.`,
         413,
       );
+    }
     return Response.json(
       await theHost().receive((await params).siteId, new Uint8Array(await request.arrayBuffer())),
       { headers: noStore },

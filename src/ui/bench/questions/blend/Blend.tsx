@@ -89,18 +89,21 @@ const facets: readonly Facet[] = [
 /** Layers whose controls are under this question. */
 export const isBlendLayer = (layer: Layer): boolean => facets.some((f) => f.owns?.(layer));
 
-/** Does it blend: edges, joins, ends, words, widths. A layer that belongs here and is selected brings its own controls to the front. */
+/**
+ * Does it blend: edges, joins, ends, words, widths. A layer that belongs here and is selected
+ * brings its own controls to the front.
+ */
 export function Blend() {
-  const { slot, picture, selected } = useBench(),
-    [asked, setAsked] = useState<{ facet: FacetName; layer: string | undefined }>();
-  const list = facets.filter((f) => f.applies(slot, picture)),
-    owner = selected && list.find((f) => f.owns?.(selected));
+  const { slot, picture, selected } = useBench();
+  const [asked, setAsked] = useState<{ facet: FacetName; layer: string | undefined }>();
+  const list = facets.filter((f) => f.applies(slot, picture));
+  const owner = selected && list.find((f) => f.owns?.(selected));
   // What was asked for counts until another layer is selected.
   const facet =
-      list.find((f) => f.value === asked?.facet && (!owner || asked.layer === selected?.id)) ??
-      owner ??
-      list[0],
-    Panel = facet.panel;
+    list.find((f) => f.value === asked?.facet && (!owner || asked.layer === selected?.id)) ??
+    owner ??
+    list[0];
+  const Panel = facet.panel;
   return (
     <div className="flex h-full min-h-0 flex-col gap-1.5">
       <div className="h-[26px] shrink-0">

@@ -12,17 +12,17 @@ import { Ways } from './Ways';
 
 /** How busy the background is under the page's words, and what calms it. */
 export function CalmFacet() {
-  const { site, slot, picture, selected, select, readings, commit, preview } = useBench(),
-    reading = readings.find((r) => r.id === 'calm'),
-    { calm } = site.limits;
+  const { site, slot, picture, selected, select, readings, commit, preview } = useBench();
+  const reading = readings.find((r) => r.id === 'calm');
+  const { calm } = site.limits;
   const blur =
-      selected?.kind === 'blur'
-        ? selected
-        : picture.layers.findLast((l): l is BlurLayer => l.kind === 'blur'),
-    value = reading && reading.verdict !== 'unknown' ? parseFloat(reading.figure) : undefined;
+    selected?.kind === 'blur'
+      ? selected
+      : picture.layers.findLast((l): l is BlurLayer => l.kind === 'blur');
+  const value = reading && reading.verdict !== 'unknown' ? parseFloat(reading.figure) : undefined;
   const set = (part: Partial<BlurLayer>) => editLayer<BlurLayer>(picture.id, blur!.id, part);
-  const full = Math.max(20, calm * 1.5),
-    share = (v: number) => `${Math.min(100, (v / full) * 100)}%`;
+  const full = Math.max(20, calm * 1.5);
+  const share = (v: number) => `${Math.min(100, (v / full) * 100)}%`;
   return (
     <div className="flex h-full gap-5">
       <div className="flex w-[230px] shrink-0 flex-col gap-1">
@@ -52,7 +52,9 @@ export function CalmFacet() {
             value={String(calm)}
             onCommit={(text) => {
               const v = Number(text.replace(',', '.').replace(/[^\d.-]+$/, ''));
-              if (!(v >= 0 && v <= 50)) return `Expected 0 to 50, found “${text}”.`;
+              if (!(v >= 0 && v <= 50)) {
+                return `Expected 0 to 50, found “${text}”.`;
+              }
               commit(`Calm below ${v}`, (s) => {
                 s.limits.calm = v;
               });

@@ -45,15 +45,15 @@ const screens = [
 
 /** Where the divider meets its section, as one screen shows it. */
 function OnScreen({ name, width }: { name: string; width: number }) {
-  const { site, slot } = useBench(),
-    page = pagesWith(site, slot)[0],
-    layout = useMemo(() => page && layoutPage(site, page, width), [site, page, width]);
+  const { site, slot } = useBench();
+  const page = pagesWith(site, slot)[0];
+  const layout = useMemo(() => page && layoutPage(site, page, width), [site, page, width]);
   const piece = layout?.pieces.find(
-      (p): p is SlotPiece => p.type === 'slot' && p.slot.id === slot.id,
-    ),
-    shown = 116,
-    k = shown / width,
-    tall = 43;
+    (p): p is SlotPiece => p.type === 'slot' && p.slot.id === slot.id,
+  );
+  const shown = 116;
+  const k = shown / width;
+  const tall = 43;
   return (
     <figure className="w-[116px]">
       <div
@@ -84,16 +84,19 @@ function OnScreen({ name, width }: { name: string; width: number }) {
 
 type Sizing = 'cut' | 'stretched';
 
-/** A section's upper edge by parameters, in exactly the section's colour; how it is sized by the screen, and how that looks. */
+/**
+ * A section's upper edge by parameters, in exactly the section's colour; how it is sized by the
+ * screen, and how that looks.
+ */
 export function DividerFacet() {
-  const { site, slot, picture, selected, select, commit } = useBench(),
-    profile =
-      selected?.kind === 'profile'
-        ? selected
-        : picture.layers.findLast((l): l is ProfileLayer => l.kind === 'profile');
+  const { site, slot, picture, selected, select, commit } = useBench();
+  const profile =
+    selected?.kind === 'profile'
+      ? selected
+      : picture.layers.findLast((l): l is ProfileLayer => l.kind === 'profile');
   const section =
-      besideColours(site, slot, 'bottom')?.colour ?? site.theme.colours[0]?.hex ?? '#444444',
-    { narrowSize } = slot;
+    besideColours(site, slot, 'bottom')?.colour ?? site.theme.colours[0]?.hex ?? '#444444';
+  const { narrowSize } = slot;
   const sizing: Sizing =
     typeof slot.size !== 'string' && slot.size.x !== 'auto' ? 'stretched' : 'cut';
   const size = (s: Sizing): BackgroundSize =>
@@ -126,11 +129,15 @@ export function DividerFacet() {
       value={String(narrowSize![key])}
       onCommit={(text) => {
         const v = Number(text.replace(',', '.').replace(/[^\d.-]+$/, ''));
-        if (!(v >= least && v <= most)) return `Expected ${least} to ${most}, found “${text}”.`;
+        if (!(v >= least && v <= most)) {
+          return `Expected ${least} to ${most}, found “${text}”.`;
+        }
         commit(
           `${label} ${v}`,
           editSlot(slot.id, (s) => {
-            if (s.narrowSize) s.narrowSize[key] = v;
+            if (s.narrowSize) {
+              s.narrowSize[key] = v;
+            }
           }),
         );
       }}
@@ -228,8 +235,9 @@ export function DividerFacet() {
 }
 
 function ProfileControls({ profile, section }: { profile: ProfileLayer; section: string }) {
-  const { picture, site, commit, preview } = useBench(),
-    change = (part: Partial<ProfileLayer>) => editLayer<ProfileLayer>(picture.id, profile.id, part);
+  const { picture, site, commit, preview } = useBench();
+  const change = (part: Partial<ProfileLayer>) =>
+    editLayer<ProfileLayer>(picture.id, profile.id, part);
   return (
     <>
       <div className="flex items-center gap-2">
@@ -283,8 +291,9 @@ function ProfileControls({ profile, section }: { profile: ProfileLayer; section:
             className="w-16"
             value={String(profile.seed)}
             onCommit={(text) => {
-              if (!/^\d{1,9}$/.test(text.trim()))
+              if (!/^\d{1,9}$/.test(text.trim())) {
                 return `Expected a whole number, found “${text}”.`;
+              }
               commit(`Seed ${text.trim()}`, change({ seed: Number(text) }));
             }}
           />

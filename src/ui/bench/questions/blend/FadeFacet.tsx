@@ -48,9 +48,11 @@ export function FadeFacet() {
     selected?.kind === 'fade'
       ? selected
       : picture.layers.findLast((l): l is FadeLayer => l.kind === 'fade');
-  if (fade) return <FadeControls fade={fade} />;
-  const meets = sides.filter((s) => slot.beside[s] !== null),
-    which = meets.length > 0 ? meets : sides;
+  if (fade) {
+    return <FadeControls fade={fade} />;
+  }
+  const meets = sides.filter((s) => slot.beside[s] !== null);
+  const which = meets.length > 0 ? meets : sides;
   const add = (into: string | null) => {
     const layer: FadeLayer = {
       ...newFade(newId(), into, Object.fromEntries(which.map((s) => [s, fadePx(slot, s)]))),
@@ -88,13 +90,13 @@ export function FadeFacet() {
 }
 
 function FadeControls({ fade }: { fade: FadeLayer }) {
-  const { picture, slot, site, commit, preview } = useBench(),
-    change = (part: Partial<FadeLayer>) => editLayer<FadeLayer>(picture.id, fade.id, part);
-  const side = (s: Side, px: number) => change({ sides: { ...fade.sides, [s]: Math.round(px) } }),
-    corner = (c: Corner, px: number) =>
-      change({ corners: { ...fade.corners, [c]: Math.round(px) } });
-  const longest = Math.max(slot.width, slot.height),
-    title = (s: string) => `${s[0].toUpperCase()}${s.slice(1)}`;
+  const { picture, slot, site, commit, preview } = useBench();
+  const change = (part: Partial<FadeLayer>) => editLayer<FadeLayer>(picture.id, fade.id, part);
+  const side = (s: Side, px: number) => change({ sides: { ...fade.sides, [s]: Math.round(px) } });
+  const corner = (c: Corner, px: number) =>
+    change({ corners: { ...fade.corners, [c]: Math.round(px) } });
+  const longest = Math.max(slot.width, slot.height);
+  const title = (s: string) => `${s[0].toUpperCase()}${s.slice(1)}`;
   return (
     <div className="flex h-full flex-col gap-1 overflow-y-auto [&>*]:shrink-0">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1">

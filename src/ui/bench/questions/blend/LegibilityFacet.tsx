@@ -13,17 +13,20 @@ import { useBench } from '../../useBench';
 
 const ratio = (v: number): string => `${(Math.floor(v * 10) / 10).toFixed(1)}:1`;
 
-/** How each text stands off what lies behind it; the least veil of each colour that makes it readable, and colours it would be readable in. */
+/**
+ * How each text stands off what lies behind it; the least veil of each colour that makes it
+ * readable, and colours it would be readable in.
+ */
 export function LegibilityFacet() {
-  const { site, slot, picture, press, selected, select, commit } = useBench(),
-    reports = press.file?.texts ?? {};
-  const texts = picture.layers.filter((l): l is TextLayer => l.kind === 'text' && !l.hidden),
-    [form, setForm] = useState<VeilForm>('all');
+  const { site, slot, picture, press, selected, select, commit } = useBench();
+  const reports = press.file?.texts ?? {};
+  const texts = picture.layers.filter((l): l is TextLayer => l.kind === 'text' && !l.hidden);
+  const [form, setForm] = useState<VeilForm>('all');
   const failing = texts.filter(
     (t) => reports[t.id] && reports[t.id].contrast.worst < reports[t.id].wanted,
   );
-  const text = (selected?.kind === 'text' ? selected : undefined) ?? failing[0] ?? texts[0],
-    report = text && reports[text.id];
+  const text = (selected?.kind === 'text' ? selected : undefined) ?? failing[0] ?? texts[0];
+  const report = text && reports[text.id];
   const veils = report?.veils.filter((v) => v.percent < 100) ?? [];
   return (
     <div className="flex h-full gap-4">

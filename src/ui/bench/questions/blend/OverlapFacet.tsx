@@ -9,10 +9,10 @@ import { useBench } from '../../useBench';
 
 /** How far beyond the slot's sides layers may hang, and which of them do. */
 export function OverlapFacet() {
-  const { slot, picture, commit } = useBench(),
-    overlap = overlapOf(slot),
-    size = fileSize(slot, overlap),
-    objects = picture.layers.filter(isObject);
+  const { slot, picture, commit } = useBench();
+  const overlap = overlapOf(slot);
+  const size = fileSize(slot, overlap);
+  const objects = picture.layers.filter(isObject);
   return (
     <div className="flex h-full flex-col gap-1.5 overflow-y-auto [&>*]:shrink-0">
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
@@ -26,8 +26,9 @@ export function OverlapFacet() {
               value={String(overlap[side])}
               onCommit={(text) => {
                 const v = Number(text.replace(/[^\d.-]+$/, ''));
-                if (text.trim() === '' || !Number.isInteger(v) || v < 0 || v > 400)
+                if (text.trim() === '' || !Number.isInteger(v) || v < 0 || v > 400) {
                   return `Expected whole px from 0 to 400, found “${text}”.`;
+                }
                 commit(
                   `Overlap of ${v} px at the ${side}`,
                   editSlot(slot.id, (s) => {

@@ -15,25 +15,30 @@ const around = { width: 88, height: 44 };
 
 /** Where four copies of a picture meet, or two, as the page shows it. */
 function Meeting({ file, className }: { file: Raster; className: string }) {
-  const canvas = useRef<HTMLCanvasElement>(null),
-    {
-      slot: { repeat },
-    } = useBench();
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const {
+    slot: { repeat },
+  } = useBench();
   useEffect(() => {
     const element = canvas.current;
-    if (!element) return;
-    const width = Math.min(around.width, file.width * 2),
-      height = Math.min(around.height, file.height * 2),
-      out = createRaster(width, height);
-    const left = repeatsAlong(repeat, 'x') ? -(width >> 1) : Math.max(0, (file.width - width) >> 1),
-      top = repeatsAlong(repeat, 'y') ? -(height >> 1) : Math.max(0, (file.height - height) >> 1);
-    for (let y = 0; y < height; y++)
+    if (!element) {
+      return;
+    }
+    const width = Math.min(around.width, file.width * 2);
+    const height = Math.min(around.height, file.height * 2);
+    const out = createRaster(width, height);
+    const left = repeatsAlong(repeat, 'x') ? -(width >> 1) : Math.max(0, (file.width - width) >> 1);
+    const top = repeatsAlong(repeat, 'y')
+      ? -(height >> 1)
+      : Math.max(0, (file.height - height) >> 1);
+    for (let y = 0; y < height; y++) {
       for (let x = 0; x < width; x++) {
-        const u = (((left + x) % file.width) + file.width) % file.width,
-          v = (((top + y) % file.height) + file.height) % file.height,
-          k = (v * file.width + u) * 4;
+        const u = (((left + x) % file.width) + file.width) % file.width;
+        const v = (((top + y) % file.height) + file.height) % file.height;
+        const k = (v * file.width + u) * 4;
         out.data.set(file.data.subarray(k, k + 4), (y * width + x) * 4);
       }
+    }
     element.width = width;
     element.height = height;
     element.getContext('2d')!.putImageData(new ImageData(out.data, width, height), 0, 0);
@@ -49,14 +54,14 @@ function Meeting({ file, className }: { file: Raster; className: string }) {
 
 /** How the picture joins with itself, and ways to make it. */
 export function RepeatFacet() {
-  const { slot, picture, selected, readings, press } = useBench(),
-    join =
-      selected?.kind === 'join'
-        ? selected
-        : picture.layers.findLast((l): l is JoinLayer => l.kind === 'join');
-  const joins = readings.filter((r) => r.id.startsWith('join-')),
-    worst = joins.find((r) => r.verdict === 'fails') ?? joins.find((r) => r.verdict === 'look'),
-    tiles = readings.find((r) => r.id === 'tile-count');
+  const { slot, picture, selected, readings, press } = useBench();
+  const join =
+    selected?.kind === 'join'
+      ? selected
+      : picture.layers.findLast((l): l is JoinLayer => l.kind === 'join');
+  const joins = readings.filter((r) => r.id.startsWith('join-'));
+  const worst = joins.find((r) => r.verdict === 'fails') ?? joins.find((r) => r.verdict === 'look');
+  const tiles = readings.find((r) => r.id === 'tile-count');
   const ways: Way[] = (worst?.ways ?? []).map((mend, i) => ({
     id: `${worst?.id} ${i}`,
     tries: [mend],
@@ -97,16 +102,16 @@ export function RepeatFacet() {
   );
 }
 
-const methods: readonly JoinMethod[] = ['heal', 'overlap', 'mirror'],
-  short: Readonly<Record<JoinMethod, string>> = {
-    heal: 'heal',
-    overlap: 'overlap',
-    mirror: 'mirror',
-  };
+const methods: readonly JoinMethod[] = ['heal', 'overlap', 'mirror'];
+const short: Readonly<Record<JoinMethod, string>> = {
+  heal: 'heal',
+  overlap: 'overlap',
+  mirror: 'mirror',
+};
 
 function JoinControls({ join }: { join: JoinLayer }) {
-  const { picture, slot, commit, preview } = useBench(),
-    change = (part: Partial<JoinLayer>) => editLayer<JoinLayer>(picture.id, join.id, part);
+  const { picture, slot, commit, preview } = useBench();
+  const change = (part: Partial<JoinLayer>) => editLayer<JoinLayer>(picture.id, join.id, part);
   return (
     <>
       <Row tight label="Join by">

@@ -15,31 +15,32 @@ import { useBench } from '../../useBench';
 import { Ways } from './Ways';
 
 /** Picture px shown of each edge, along it and on each side of it. */
-const along = 18,
-  deep = 5;
+const along = 18;
+const deep = 5;
 
 const amplifications = [1, 8, 32] as const;
 
 /**
- * Both sides of an edge at its worst place, enlarged: what lies on the page, and the file's px over it.
+ * Both sides of an edge at its worst place, enlarged: what lies on the page, and the file's px over
+ * it.
  * @param times how much larger differences from the page are shown than they are
  */
 function edgePatch(file: Raster, side: Side, beside: BesideColours, times: number): Raster {
-  const level = side === 'top' || side === 'bottom',
-    { at } = edgeDifference(file, side, beside.at),
-    length = level ? file.width : file.height;
-  const patch = level ? createRaster(along, deep * 2) : createRaster(deep * 2, along),
-    start = Math.max(0, Math.min(length - along, at - along / 2)) | 0;
-  for (let y = 0, k = 0; y < patch.height; y++)
+  const level = side === 'top' || side === 'bottom';
+  const { at } = edgeDifference(file, side, beside.at);
+  const length = level ? file.width : file.height;
+  const patch = level ? createRaster(along, deep * 2) : createRaster(deep * 2, along);
+  const start = Math.max(0, Math.min(length - along, at - along / 2)) | 0;
+  for (let y = 0, k = 0; y < patch.height; y++) {
     for (let x = 0; x < patch.width; x++, k += 4) {
-      const i = Math.min(length - 1, start + (level ? x : y)),
-        inwards = { top: y - deep, bottom: deep - 1 - y, left: x - deep, right: deep - 1 - x }[
-          side
-        ],
-        page = beside.at(i),
-        p = [page.r, page.g, page.b];
-      const u = level ? i : side === 'left' ? inwards : file.width - 1 - inwards,
-        v = level ? (side === 'top' ? inwards : file.height - 1 - inwards) : i;
+      const i = Math.min(length - 1, start + (level ? x : y));
+      const inwards = { top: y - deep, bottom: deep - 1 - y, left: x - deep, right: deep - 1 - x }[
+        side
+      ];
+      const page = beside.at(i);
+      const p = [page.r, page.g, page.b];
+      const u = level ? i : side === 'left' ? inwards : file.width - 1 - inwards;
+      const v = level ? (side === 'top' ? inwards : file.height - 1 - inwards) : i;
       const f =
         inwards >= 0 && u >= 0 && v >= 0 && u < file.width && v < file.height
           ? (v * file.width + u) * 4
@@ -51,6 +52,7 @@ function edgePatch(file: Raster, side: Side, beside: BesideColours, times: numbe
       }
       patch.data[k + 3] = 255;
     }
+  }
   return patch;
 }
 
@@ -70,7 +72,9 @@ function Patch({
   const canvas = useRef<HTMLCanvasElement>(null);
   useEffect(() => {
     const element = canvas.current;
-    if (!element || !file || !beside) return;
+    if (!element || !file || !beside) {
+      return;
+    }
     const patch = edgePatch(file, side, beside, times);
     element.width = patch.width;
     element.height = patch.height;
@@ -95,12 +99,15 @@ function Patch({
 
 type Source = 'page' | 'colour' | 'slot' | 'nothing';
 
-/** Each edge of the pressed file against what lies next to it on the page, and the ways to make it exact. */
+/**
+ * Each edge of the pressed file against what lies next to it on the page, and the ways to make it
+ * exact.
+ */
 export function SeamFacet() {
-  const bench = useBench(),
-    { slot, site, picture, press, readings, commit, preview } = bench;
-  const [side, setSide] = useState<Side>(sides.find((s) => slot.beside[s] !== null) ?? 'top'),
-    [times, setTimes] = useState<(typeof amplifications)[number]>(1);
+  const bench = useBench();
+  const { slot, site, picture, press, readings, commit, preview } = bench;
+  const [side, setSide] = useState<Side>(sides.find((s) => slot.beside[s] !== null) ?? 'top');
+  const [times, setTimes] = useState<(typeof amplifications)[number]>(1);
   const colours = useMemo(
     () =>
       Object.fromEntries(sides.map((s) => [s, besideColours(site, slot, s)])) as Record<
@@ -109,9 +116,9 @@ export function SeamFacet() {
       >,
     [site, slot],
   );
-  const beside = slot.beside[side],
-    reading = readings.find((r) => r.id === `seam-${side}`),
-    others = site.slots.filter((s) => s.id !== slot.id);
+  const beside = slot.beside[side];
+  const reading = readings.find((r) => r.id === `seam-${side}`);
+  const others = site.slots.filter((s) => s.id !== slot.id);
   const set = (next: Beside | null) =>
     editSlot(slot.id, (s) => {
       s.beside[side] = next;
@@ -131,7 +138,7 @@ export function SeamFacet() {
         return null;
     }
   };
-  // eslint-disable-next-line react-hooks/exhaustive-deps
+
   const ways = useMemo(
     () => seamWays({ site, slot, picture, file: press.file }, side),
     [site, slot, picture, press.file?.data, side],

@@ -16,17 +16,22 @@ import { say } from '../../../shared/notices';
 import { GroundControls } from '../colour/GroundControls';
 import { useBench } from '../../useBench';
 
-/** A gradient strip: its colours or those of a picture, whether bands show, and the colours that go on at its ends. */
+/**
+ * A gradient strip: its colours or those of a picture, whether bands show, and the colours that go
+ * on at its ends.
+ */
 export function StripFacet() {
-  const { slot, site, picture, press, readings, commit } = useBench(),
-    file = press.file?.decoded,
-    pages = pagesWith(site, slot);
-  const others = site.slots.filter((s) => !isBlank(pictureOf(site, s))),
-    [from, setFrom] = useState(others[0]?.id ?? ''),
-    [busy, setBusy] = useState(false);
+  const { slot, site, picture, press, readings, commit } = useBench();
+  const file = press.file?.decoded;
+  const pages = pagesWith(site, slot);
+  const others = site.slots.filter((s) => !isBlank(pictureOf(site, s)));
+  const [from, setFrom] = useState(others[0]?.id ?? '');
+  const [busy, setBusy] = useState(false);
   const read = async () => {
     const other = others.find((s) => s.id === from);
-    if (!other) return;
+    if (!other) {
+      return;
+    }
     setBusy(true);
     try {
       const gradient = gradientFrom(
@@ -36,7 +41,9 @@ export function StripFacet() {
         `Gradient read from ${other.name}`,
         editPicture(picture.id, (p) => {
           p.ground = gradient as typeof p.ground;
-          for (const l of p.layers) l.hidden = true;
+          for (const l of p.layers) {
+            l.hidden = true;
+          }
         }),
       );
     } catch (error) {

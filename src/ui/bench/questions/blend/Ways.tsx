@@ -11,7 +11,9 @@ import { useBench } from '../../useBench';
 
 /** The price of a file against the one there is. */
 export function price(file: Pick<File, 'bytes'>, before: Pick<File, 'bytes'> | undefined): string {
-  if (!before) return kilobytes(file.bytes);
+  if (!before) {
+    return kilobytes(file.bytes);
+  }
   const d = file.bytes - before.bytes;
   return `${d < 0 ? '−' : '+'}${kilobytes(Math.abs(d))}`;
 }
@@ -26,20 +28,25 @@ interface Props {
   preview?(tried: Tried): ReactNode;
 }
 
-/** Ways to put a reading right: each is pressed, measured, and says what it costs before it is taken. */
+/**
+ * Ways to put a reading right: each is pressed, measured, and says what it costs before it is
+ * taken.
+ */
 export function Ways({ title, readingId, ways, done, preview }: Props) {
-  const { site, slot, press, commit, readings } = useBench(),
-    wait = !press.current;
-  const now = readings.find((r) => r.id === readingId),
-    tried = useTried(site, slot, readingId, ways, wait);
-  if (!now || now.verdict === 'holds') return null;
+  const { site, slot, press, commit, readings } = useBench();
+  const wait = !press.current;
+  const now = readings.find((r) => r.id === readingId);
+  const tried = useTried(site, slot, readingId, ways, wait);
+  if (!now || now.verdict === 'holds') {
+    return null;
+  }
   return (
     <section aria-label={title} className="flex min-h-0 flex-col">
       <h3 className="flex h-[22px] items-center caption">{title}</h3>
       <ul className="min-h-0 overflow-y-auto">
         {ways.map((way) => {
-          const t = tried.get(way.id),
-            label = t?.mend.label ?? way.tries[0].label;
+          const t = tried.get(way.id);
+          const label = t?.mend.label ?? way.tries[0].label;
           return (
             <li
               key={way.id}

@@ -25,9 +25,9 @@ function VisibleFace({
   visible: Visible | undefined;
   safe: ReturnType<typeof safeArea>['part'];
 }) {
-  const k = Math.min(100 / slot.width, 46 / slot.height),
-    w = slot.width * k,
-    h = slot.height * k;
+  const k = Math.min(100 / slot.width, 46 / slot.height);
+  const w = slot.width * k;
+  const h = slot.height * k;
   return (
     <svg aria-hidden width={w + 2} height={h + 2} viewBox={`-1 -1 ${w + 2} ${h + 2}`} fill="none">
       {visible && (
@@ -54,16 +54,18 @@ function VisibleFace({
   );
 }
 
-/** What of the picture each screen shows, where words are safe, and how large they are on a phone. */
+/**
+ * What of the picture each screen shows, where words are safe, and how large they are on a phone.
+ */
 export function WidthsFacet() {
-  const { site, slot, picture, readings, commit } = useBench(),
-    safe = safeArea(site, slot),
-    router = useRouter(),
-    toBench = (id: string) => router.push(`/sites/${site.id}/slots/${id}`);
-  const texts = picture.layers.filter((l): l is TextLayer => l.kind === 'text' && !l.hidden),
-    page = pagesWith(site, slot)[0],
-    owner = site.slots.find((s) => s.narrow?.slot === slot.id),
-    narrow = site.slots.find((s) => s.id === slot.narrow?.slot);
+  const { site, slot, picture, readings, commit } = useBench();
+  const safe = safeArea(site, slot);
+  const router = useRouter();
+  const toBench = (id: string) => router.push(`/sites/${site.id}/slots/${id}`);
+  const texts = picture.layers.filter((l): l is TextLayer => l.kind === 'text' && !l.hidden);
+  const page = pagesWith(site, slot)[0];
+  const owner = site.slots.find((s) => s.narrow?.slot === slot.id);
+  const narrow = site.slots.find((s) => s.id === slot.narrow?.slot);
   const limit = (
     label: string,
     unit: string,
@@ -79,8 +81,9 @@ export function WidthsFacet() {
       value={String(value)}
       onCommit={(text) => {
         const v = Number(text.replace(',', '.').replace(/[^\d.-]+$/, ''));
-        if (text.trim() === '' || !(v >= least && v <= most))
+        if (text.trim() === '' || !(v >= least && v <= most)) {
           return `Expected ${least} to ${most}, found “${text}”.`;
+        }
         apply(v);
       }}
     />
@@ -90,8 +93,8 @@ export function WidthsFacet() {
       <div className="shrink-0">
         <ul className="grid grid-cols-2 gap-x-3 gap-y-1">
           {shownWidths.map((width) => {
-            const visible = visibleAt(site, slot, width),
-              seen = visible && visible.part.width > 0 && visible.part.height > 0;
+            const visible = visibleAt(site, slot, width);
+            const seen = visible && visible.part.width > 0 && visible.part.height > 0;
             return (
               <li key={width} className="w-[108px]">
                 <VisibleFace slot={slot} visible={visible} safe={safe.part} />
@@ -176,7 +179,9 @@ export function WidthsFacet() {
                   commit(
                     `Second arrangement below ${v} px`,
                     editSlot(slot.id, (s) => {
-                      if (s.narrow) s.narrow.below = Math.round(v);
+                      if (s.narrow) {
+                        s.narrow.below = Math.round(v);
+                      }
                     }),
                   ),
               )}

@@ -16,19 +16,22 @@ const isBackground = (kind: string): boolean =>
 
 /** The colour, gradient or nothing that lies under everything. */
 export function GroundControls() {
-  const { picture, site, slot, commit, preview } = useBench(),
-    { ground } = picture,
-    theme = site.theme.colours;
+  const { picture, site, slot, commit, preview } = useBench();
+  const { ground } = picture;
+  const theme = site.theme.colours;
   const set = (next: Ground) =>
     editPicture(picture.id, (p) => {
       p.ground = next as typeof p.ground;
     });
-  const first = theme[0]?.hex ?? '#3b4a45',
-    second = theme[1]?.hex ?? '#efe9dc';
+  const first = theme[0]?.hex ?? '#3b4a45';
+  const second = theme[1]?.hex ?? '#efe9dc';
   const of = (type: Ground['type']): Ground => {
-    if (type === 'none') return { type };
-    if (type === 'colour')
+    if (type === 'none') {
+      return { type };
+    }
+    if (type === 'colour') {
       return { type, colour: ground.type === 'gradient' ? ground.stops[0].colour : first };
+    }
     const from = ground.type === 'colour' ? ground.colour : first;
     return {
       type,
@@ -89,10 +92,10 @@ function GradientControls({
   onPreview(g: GradientGround): void;
   onCommit(label: string, g: GradientGround): void;
 }) {
-  const { site } = useBench(),
-    [chosen, setChosen] = useState(0),
-    at = Math.min(chosen, ground.stops.length - 1),
-    stop = ground.stops[at];
+  const { site } = useBench();
+  const [chosen, setChosen] = useState(0);
+  const at = Math.min(chosen, ground.stops.length - 1);
+  const stop = ground.stops[at];
   const withStop = (part: Partial<typeof stop>): GradientGround => ({
     ...ground,
     stops: ground.stops.map((s, i) => (i === at ? { ...s, ...part } : s)),
@@ -102,9 +105,9 @@ function GradientControls({
     .map((s) => `${s.colour} ${s.at * 100}%`)
     .join(', ')})`;
   const add = () => {
-    const stops = [...ground.stops].sort((a, b) => a.at - b.at),
-      gaps = stops.slice(1).map((s, i) => ({ from: stops[i].at, to: s.at })),
-      widest = gaps.reduce((a, b) => (b.to - b.from > a.to - a.from ? b : a));
+    const stops = [...ground.stops].sort((a, b) => a.at - b.at);
+    const gaps = stops.slice(1).map((s, i) => ({ from: stops[i].at, to: s.at }));
+    const widest = gaps.reduce((a, b) => (b.to - b.from > a.to - a.from ? b : a));
     const middle = (widest.from + widest.to) / 2;
     onCommit('Add a colour to the gradient', {
       ...ground,
@@ -196,8 +199,9 @@ function GradientControls({
           value={String(Math.round(stop.at * 100))}
           onCommit={(text) => {
             const percent = Number(text.replace('%', ''));
-            if (text.trim() === '' || !(percent >= 0 && percent <= 100))
+            if (text.trim() === '' || !(percent >= 0 && percent <= 100)) {
               return `Expected 0 to 100 %, found “${text}”.`;
+            }
             onCommit('Move a colour of the gradient', withStop({ at: percent / 100 }));
           }}
         />

@@ -17,12 +17,12 @@ import { useBench } from '../../useBench';
 
 /** Recipes of the site to lay on this picture, and the recipe of this picture to keep. */
 export function RecipeMenu({ onLay }: { onLay(recipe: Recipe): void }) {
-  const { site, picture, commit } = useBench(),
-    own = recolouringOf(picture),
-    ofSet =
-      site.set && site.set.recipe.steps.length > 0
-        ? [{ ...site.set.recipe, name: site.set.recipe.name || `Of ${site.set.name}` }]
-        : [];
+  const { site, picture, commit } = useBench();
+  const own = recolouringOf(picture);
+  const ofSet =
+    site.set && site.set.recipe.steps.length > 0
+      ? [{ ...site.set.recipe, name: site.set.recipe.name || `Of ${site.set.name}` }]
+      : [];
   const kept = [
     ...site.recipes,
     ...ofSet.filter(
@@ -90,9 +90,9 @@ export function RecipeMenu({ onLay }: { onLay(recipe: Recipe): void }) {
 
 /** A recipe that lies on the picture: its strength, its steps, its name. */
 export function RecipeControls({ layer }: { layer: RecipeLayer }) {
-  const { picture, site, commit, preview } = useBench(),
-    { recipe } = layer,
-    [selected, setSelected] = useState(recipe.steps[0]?.id);
+  const { picture, site, commit, preview } = useBench();
+  const { recipe } = layer;
+  const [selected, setSelected] = useState(recipe.steps[0]?.id);
   const change = (part: Partial<RecipeLayer>) => editLayer<RecipeLayer>(picture.id, layer.id, part);
   const props = {
     recipe,
@@ -133,11 +133,12 @@ export function RecipeControls({ layer }: { layer: RecipeLayer }) {
                 stepsAt(layer).map((s) => ({ ...s, id: newId() })),
               ),
             );
-            if (recipe.spare)
+            if (recipe.spare) {
               say(
                 'done',
                 'The steps are layers of their own now, and reach greys and near-whites too. Undo puts the recipe back.',
               );
+            }
           }}
         >
           Take apart

@@ -15,8 +15,8 @@ import { useBench } from '../../useBench';
 
 /** What changes a layer of the picture on the bench. */
 export function useStep<S extends RecipeStep>(step: S): StepProps<S> {
-  const { picture, site, commit, preview } = useBench(),
-    change = (part: Partial<S>) => editLayer<S>(picture.id, step.id, part);
+  const { picture, site, commit, preview } = useBench();
+  const change = (part: Partial<S>) => editLayer<S>(picture.id, step.id, part);
   return {
     step,
     theme: site.theme.colours,

@@ -18,8 +18,9 @@ import { useStep } from './RecolourControls';
 
 /** An extent to begin with. */
 function extentOf(type: Extent['type'], { width, height }: Size): Extent {
-  if (type === 'side')
+  if (type === 'side') {
     return { type, side: 'left', full: Math.round(width / 4), reach: Math.round(width * 0.6) };
+  }
   return type === 'box'
     ? {
         type,
@@ -33,22 +34,22 @@ function extentOf(type: Extent['type'], { width, height }: Size): Extent {
 }
 
 export function WashControls({ wash }: { wash: FillLayer }) {
-  const { slot } = useBench(),
-    fields = useStep(wash),
-    { preview, commit } = fields,
-    { extent } = wash;
+  const { slot } = useBench();
+  const fields = useStep(wash);
+  const { preview, commit } = fields;
+  const { extent } = wash;
   const reach = (px: number): Partial<FillLayer> =>
-      extent.type === 'side'
-        ? {
-            extent: {
-              ...extent,
-              reach: Math.round(px),
-              full: Math.min(extent.full, Math.round(px)),
-            },
-          }
-        : {},
-    soften = (px: number): Partial<FillLayer> =>
-      extent.type === 'box' ? { extent: { ...extent, soft: Math.round(px) } } : {};
+    extent.type === 'side'
+      ? {
+          extent: {
+            ...extent,
+            reach: Math.round(px),
+            full: Math.min(extent.full, Math.round(px)),
+          },
+        }
+      : {};
+  const soften = (px: number): Partial<FillLayer> =>
+    extent.type === 'box' ? { extent: { ...extent, soft: Math.round(px) } } : {};
   return (
     <WashFields {...fields}>
       <Row tight label="Where">
@@ -109,19 +110,19 @@ export function WashControls({ wash }: { wash: FillLayer }) {
 
 /** Finds the strength that brings the picture, or its border, closest to a theme colour. */
 function MatchRow({ wash, onTake }: { wash: FillLayer; onTake(strength: number): void }) {
-  const { picture, slot, site } = useBench(),
-    theme = site.theme.colours;
+  const { picture, slot, site } = useBench();
+  const theme = site.theme.colours;
   const [target, setTarget] = useState(
-      theme.find((c) => c.hex === wash.colour)?.hex ?? theme[0]?.hex ?? '#ffffff',
-    ),
-    [part, setPart] = useState<MatchedPart>('mean');
-  const [found, setFound] = useState<{ key: string; match: Match }>(),
-    [busy, setBusy] = useState(false);
+    theme.find((c) => c.hex === wash.colour)?.hex ?? theme[0]?.hex ?? '#ffffff',
+  );
+  const [part, setPart] = useState<MatchedPart>('mean');
+  const [found, setFound] = useState<{ key: string; match: Match }>();
+  const [busy, setBusy] = useState(false);
   const below = picture.layers.slice(
-      0,
-      picture.layers.findIndex((l) => l.id === wash.id),
-    ),
-    key = JSON.stringify([below, picture.ground, wash.colour, wash.blend, target, part]);
+    0,
+    picture.layers.findIndex((l) => l.id === wash.id),
+  );
+  const key = JSON.stringify([below, picture.ground, wash.colour, wash.blend, target, part]);
   const find = async () => {
     setBusy(true);
     try {
@@ -135,11 +136,12 @@ function MatchRow({ wash, onTake }: { wash: FillLayer; onTake(strength: number):
       if (match) {
         setFound({ key, match });
         onTake(match.strength);
-      } else
+      } else {
         say(
           'bad',
           'Nothing lies below this wash yet that could be matched. Lay a photo or a ground first.',
         );
+      }
     } catch (error) {
       say('bad', error instanceof Error ? error.message : String(error));
     }

@@ -8,10 +8,13 @@ import { editPicture, editSlot } from '@/core/site/edit';
 import { CommitField, Group, NumberRow, Row, Switch } from '../../../shared/fields';
 import { useBench } from '../../useBench';
 
-/** The format and quality of the file set by hand; its real bytes, and the formats that the host takes. */
+/**
+ * The format and quality of the file set by hand; its real bytes, and the formats that the host
+ * takes.
+ */
 export function ByHandFacet() {
-  const { picture, slot, press, commit, preview } = useBench(),
-    { format, quality, lossless, colours, chroma } = picture.press;
+  const { picture, slot, press, commit, preview } = useBench();
+  const { format, quality, lossless, colours, chroma } = picture.press;
   const change = (part: Partial<typeof picture.press>) =>
     editPicture(picture.id, (p) => {
       Object.assign(p.press, part);
@@ -123,7 +126,9 @@ export function ByHandFacet() {
             value={String(slot.budgetBytes / 1000)}
             onCommit={(text) => {
               const kb = Number(text.replace(',', '.'));
-              if (!(kb >= 1 && kb <= 20000)) return `Expected 1 to 20000 KB, found “${text}”.`;
+              if (!(kb >= 1 && kb <= 20000)) {
+                return `Expected 1 to 20000 KB, found “${text}”.`;
+              }
               commit(
                 `Budget ${kb} KB`,
                 editSlot(slot.id, (s) => {
@@ -135,8 +140,8 @@ export function ByHandFacet() {
         </Row>
         <Group title="The host takes">
           {pressFormats.map((f) => {
-            const taken = slot.accepts.includes(f),
-              last = taken && slot.accepts.length === 1;
+            const taken = slot.accepts.includes(f);
+            const last = taken && slot.accepts.length === 1;
             return (
               <label key={f} className="flex items-center gap-2">
                 <input

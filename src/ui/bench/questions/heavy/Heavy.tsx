@@ -14,10 +14,13 @@ const facets: readonly { value: FacetName; label: string; panel: ComponentType }
   { value: 'load', label: 'Loading', panel: LoadFacet },
 ];
 
-/** How heavy: the lightest file is searched for, or set by hand; what its bytes mean for those who load it. */
+/**
+ * How heavy: the lightest file is searched for, or set by hand; what its bytes mean for those who
+ * load it.
+ */
 export function Heavy() {
-  const [value, setValue] = useState<FacetName>('lightest'),
-    Panel = facets.find((f) => f.value === value)!.panel;
+  const [value, setValue] = useState<FacetName>('lightest');
+  const Panel = facets.find((f) => f.value === value)!.panel;
   return (
     <div className="flex h-full min-h-0 flex-col gap-1.5">
       <div className="h-[26px] shrink-0">

@@ -29,16 +29,16 @@ import { judgementWords, WeightChart } from './WeightChart';
 
 /** How careful to be, or how many KB; then the search, and everything it tried. */
 export function LightestFacet() {
-  const bench = useBench(),
-    { session, site, slot, picture, press, commit, held, hold } = bench;
-  const found = useFound(site, slot, picture),
-    { running, patches } = found,
-    aim = picture.aim,
-    blank = isBlank(picture);
-  const best = bestCandidate(found, aim, slot),
-    chosen = found.tried.find(
-      (t) => JSON.stringify(t.judgement.settings) === JSON.stringify(picture.press),
-    );
+  const bench = useBench();
+  const { session, site, slot, picture, press, commit, held, hold } = bench;
+  const found = useFound(site, slot, picture);
+  const { running, patches } = found;
+  const aim = picture.aim;
+  const blank = isBlank(picture);
+  const best = bestCandidate(found, aim, slot);
+  const chosen = found.tried.find(
+    (t) => JSON.stringify(t.judgement.settings) === JSON.stringify(picture.press),
+  );
   const heldNow = found.tried.find((t) => t.data === held?.data);
 
   useEffect(() => {
@@ -47,7 +47,9 @@ export function LightestFacet() {
   const drawn = press.current;
   useEffect(() => {
     // Not before the picture itself is pressed: what is seen comes first.
-    if (!drawn || patches || blank) return;
+    if (!drawn || patches || blank) {
+      return;
+    }
     let wanted = true;
     void findPatches(site, slot, picture, () => wanted);
     return () => {
@@ -75,10 +77,12 @@ export function LightestFacet() {
   };
   const search = async () => {
     const taken = await searchNow(site, slot, picture);
-    // It may have been drawn on meanwhile: then the file is of something else, and nothing is taken.
+    // It may have been drawn on meanwhile: then the file is of something else, and nothing is
+    // taken.
     const now = session.state.getState().site;
-    if (taken && now.pictures[picture.id] && pictureOf(now, slot).layers === picture.layers)
+    if (taken && now.pictures[picture.id] && pictureOf(now, slot).layers === picture.layers) {
       takeLatest.current(taken);
+    }
   };
   const takeLatest = useRef(take);
   useEffect(() => {
@@ -122,10 +126,14 @@ export function LightestFacet() {
             onCommit={(text) => {
               const kb = Number(text.replace(',', '.'));
               if (text.trim() === '') {
-                if (aim.by === 'bytes') setAim({ by: 'care', care: 'careful' });
+                if (aim.by === 'bytes') {
+                  setAim({ by: 'care', care: 'careful' });
+                }
                 return undefined;
               }
-              if (!(kb >= 0.2 && kb <= 20000)) return `Expected 0.2 to 20000 KB, found “${text}”.`;
+              if (!(kb >= 0.2 && kb <= 20000)) {
+                return `Expected 0.2 to 20000 KB, found “${text}”.`;
+              }
               setAim({ by: 'bytes', bytes: Math.round(kb * 1000) });
             }}
           />
@@ -190,18 +198,19 @@ function Summary({
   aim: Aim;
   budget: number;
 }) {
-  if (!shown)
+  if (!shown) {
     return best ? (
       <span className="truncate text-soft">Best so far: {judgementWords(best.judgement)}</span>
     ) : null;
-  const j = shown.judgement,
-    problem = !keepsSeam(j)
-      ? 'loses its seam'
-      : !meetsGoal(aim, j)
-        ? 'not as asked'
-        : j.bytes > budget
-          ? `over the budget of ${kilobytes(budget)}`
-          : undefined;
+  }
+  const j = shown.judgement;
+  const problem = !keepsSeam(j)
+    ? 'loses its seam'
+    : !meetsGoal(aim, j)
+      ? 'not as asked'
+      : j.bytes > budget
+        ? `over the budget of ${kilobytes(budget)}`
+        : undefined;
   return (
     <>
       <VerdictMark verdict={problem ? 'look' : 'holds'} />
@@ -228,7 +237,9 @@ function CareChoice({
 }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   useEffect(() => {
-    if (!canvas.current || !patch) return;
+    if (!canvas.current || !patch) {
+      return;
+    }
     canvas.current.width = patch.width;
     canvas.current.height = patch.height;
     canvas.current

@@ -11,12 +11,14 @@ import { useBench } from '../../useBench';
 const seconds = (ms: number): string =>
   ms < 995 ? `${Math.round(ms / 10) * 10} ms` : `${(ms / 1000).toFixed(1)} s`;
 
-/** How long the file takes to come, and what all pictures of each page weigh together on a phone. */
+/**
+ * How long the file takes to come, and what all pictures of each page weigh together on a phone.
+ */
 export function LoadFacet() {
-  const { site, press, commit } = useBench(),
-    bytes = press.current ? press.file?.bytes : undefined,
-    weights = useWeights(site),
-    budget = site.limits.phoneBytes;
+  const { site, press, commit } = useBench();
+  const bytes = press.current ? press.file?.bytes : undefined;
+  const weights = useWeights(site);
+  const budget = site.limits.phoneBytes;
   const slowest = bytes === undefined ? 1 : Math.max(...connections.map((c) => loadMs(bytes, c)));
   return (
     <div className="flex h-full gap-5">
@@ -61,7 +63,9 @@ export function LoadFacet() {
               value={String(budget / 1000)}
               onCommit={(text) => {
                 const kb = Number(text.replace(',', '.'));
-                if (!(kb >= 1 && kb <= 50000)) return `Expected 1 to 50000 KB, found “${text}”.`;
+                if (!(kb >= 1 && kb <= 50000)) {
+                  return `Expected 1 to 50000 KB, found “${text}”.`;
+                }
                 commit(`A page of ${kb} KB`, (s) => {
                   s.limits.phoneBytes = Math.round(kb * 1000);
                 });
@@ -69,10 +73,10 @@ export function LoadFacet() {
             />
           </Row>
           {site.pages.map((page) => {
-            const loaded = slotsLoaded(site, page, phoneWidth),
-              known = loaded.filter((id) => weights.has(id)),
-              total = known.reduce((sum, id) => sum + weights.get(id)!, 0),
-              complete = known.length === loaded.length;
+            const loaded = slotsLoaded(site, page, phoneWidth);
+            const known = loaded.filter((id) => weights.has(id));
+            const total = known.reduce((sum, id) => sum + weights.get(id)!, 0);
+            const complete = known.length === loaded.length;
             return (
               <div key={page.id} data-page-weight={page.name}>
                 <p className="flex items-center gap-1">

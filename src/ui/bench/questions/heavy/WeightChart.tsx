@@ -49,10 +49,13 @@ interface Props {
   onTake(candidate: Candidate): void;
 }
 
-/** Bytes against similarity for every file that was tried. Pointing at one, or going to it with the arrows, puts that very file on the page. */
+/**
+ * Bytes against similarity for every file that was tried. Pointing at one, or going to it with the
+ * arrows, puts that very file on the page.
+ */
 export function WeightChart({ tried, aim, budget, chosen, held, onHold, onTake }: Props) {
-  const [measure, room] = useMeasure(),
-    list = useRef<SVGGElement>(null);
+  const [measure, room] = useMeasure();
+  const list = useRef<SVGGElement>(null);
   const points = useMemo(
     () =>
       tried.toSorted(
@@ -61,27 +64,31 @@ export function WeightChart({ tried, aim, budget, chosen, held, onHold, onTake }
       ),
     [tried],
   );
-  const [, worst = 0.03] = extent(points, (p) => lossOf(p.judgement)),
-    [lightest = 1, heaviest = 1] = extent(points, (p) => p.judgement.bytes);
+  const [, worst = 0.03] = extent(points, (p) => lossOf(p.judgement));
+  const [lightest = 1, heaviest = 1] = extent(points, (p) => p.judgement.bytes);
   const x = scaleLog(
     [Math.max(0.03, worst * 1.2), finest],
     [pad.left, Math.max(pad.left + 1, room.width - pad.right)],
   );
   // Lossless files are many times as heavy as others: only a scale of proportions shows both.
   const y = scaleLog(
-      [lightest / 1.25, Math.max(heaviest, Math.min(budget, heaviest * 3)) * 1.25],
-      [Math.max(pad.top + 1, room.height - pad.bottom), pad.top],
-    ),
-    base = room.height - pad.bottom;
+    [lightest / 1.25, Math.max(heaviest, Math.min(budget, heaviest * 3)) * 1.25],
+    [Math.max(pad.top + 1, room.height - pad.bottom), pad.top],
+  );
+  const base = room.height - pad.bottom;
   const focus = (at: number) =>
     (
       list.current?.children[Math.min(points.length - 1, Math.max(0, at))] as SVGElement | undefined
     )?.focus();
   const keys = (event: KeyboardEvent, at: number) => {
     const by = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key];
-    if (event.key === 'Enter' || event.key === ' ') onTake(points[at]);
-    else if (by !== undefined) focus(at + by);
-    else return;
+    if (event.key === 'Enter' || event.key === ' ') {
+      onTake(points[at]);
+    } else if (by !== undefined) {
+      focus(at + by);
+    } else {
+      return;
+    }
     event.preventDefault();
     event.stopPropagation();
   };
@@ -140,8 +147,8 @@ export function WeightChart({ tried, aim, budget, chosen, held, onHold, onTake }
             more alike →
           </text>
           {cares.map((care) => {
-            const own = aim.by === 'care' && aim.care === care,
-              at = x(1 - careLimits[care].structure);
+            const own = aim.by === 'care' && aim.care === care;
+            const at = x(1 - careLimits[care].structure);
             return (
               <g key={care}>
                 <path
@@ -180,11 +187,11 @@ export function WeightChart({ tried, aim, budget, chosen, held, onHold, onTake }
           )}
           <g ref={list}>
             {points.map((p, i) => {
-              const { judgement: j } = p,
-                keeps = keepsSeam(j),
-                cx = x(lossOf(j)),
-                cy = y(j.bytes),
-                isChosen = p === chosen;
+              const { judgement: j } = p;
+              const keeps = keepsSeam(j);
+              const cx = x(lossOf(j));
+              const cy = y(j.bytes);
+              const isChosen = p === chosen;
               return (
                 <g
                   key={JSON.stringify(j.settings)}

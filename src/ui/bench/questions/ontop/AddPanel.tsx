@@ -28,9 +28,9 @@ const icons: Readonly<Record<ShapeName, typeof Circle>> = {
 
 /** What can be put on top, while nothing is selected. */
 export function AddPanel() {
-  const bench = useBench(),
-    { site, slot } = bench,
-    files = useRef<HTMLInputElement>(null);
+  const bench = useBench();
+  const { site, slot } = bench;
+  const files = useRef<HTMLInputElement>(null);
   return (
     <Group title="On top">
       <FileButton ref={files} onFiles={(list) => void bench.lay(list)} />

@@ -14,13 +14,15 @@ import { useBench } from '../../useBench';
 /** Room for the whole photo, px. */
 const room = { width: 250, height: 150 };
 
-/** Part of the photo that is used: dragged on a small picture of it, or typed in px of the photo. */
+/**
+ * Part of the photo that is used: dragged on a small picture of it, or typed in px of the photo.
+ */
 export function CropFacet({ layer: photo }: { layer: PhotoLayer }) {
-  const { picture, commit, preview } = useBench(),
-    url = useAssetUrl(photo.assetId);
-  const { sourceWidth, sourceHeight } = photo,
-    k = Math.min(room.width / sourceWidth, room.height / sourceHeight),
-    now = photo.crop ?? { x: 0, y: 0, width: sourceWidth, height: sourceHeight };
+  const { picture, commit, preview } = useBench();
+  const url = useAssetUrl(photo.assetId);
+  const { sourceWidth, sourceHeight } = photo;
+  const k = Math.min(room.width / sourceWidth, room.height / sourceHeight);
+  const now = photo.crop ?? { x: 0, y: 0, width: sourceWidth, height: sourceHeight };
   const drag = useRef<{
     grip: Handle | 'move';
     from: { x: number; y: number };
@@ -39,8 +41,8 @@ export function CropFacet({ layer: photo }: { layer: PhotoLayer }) {
     right: number;
     bottom: number;
   }): Crop => {
-    const x = Math.min(sourceWidth - 1, Math.max(0, Math.round(left))),
-      y = Math.min(sourceHeight - 1, Math.max(0, Math.round(top)));
+    const x = Math.min(sourceWidth - 1, Math.max(0, Math.round(left)));
+    const y = Math.min(sourceHeight - 1, Math.max(0, Math.round(top)));
     return {
       x,
       y,
@@ -65,12 +67,14 @@ export function CropFacet({ layer: photo }: { layer: PhotoLayer }) {
   };
   const move = (event: PointerEvent) => {
     const held = drag.current;
-    if (!held) return;
-    const to = at(event),
-      { crop } = held;
+    if (!held) {
+      return;
+    }
+    const to = at(event);
+    const { crop } = held;
     if (held.grip === 'move') {
-      const x = Math.min(sourceWidth - crop.width, Math.max(0, crop.x + to.x - held.from.x)),
-        y = Math.min(sourceHeight - crop.height, Math.max(0, crop.y + to.y - held.from.y));
+      const x = Math.min(sourceWidth - crop.width, Math.max(0, crop.x + to.x - held.from.x));
+      const y = Math.min(sourceHeight - crop.height, Math.max(0, crop.y + to.y - held.from.y));
       held.next = tidy({ left: x, top: y, right: x + crop.width, bottom: y + crop.height });
     } else {
       const box = boxOfBounds({
@@ -103,8 +107,9 @@ export function CropFacet({ layer: photo }: { layer: PhotoLayer }) {
   const up = () => {
     const held = drag.current;
     drag.current = undefined;
-    if (held && held.next !== held.crop)
+    if (held && held.next !== held.crop) {
       commit(`Crop to ${held.next.width} × ${held.next.height}`, edit(held.next));
+    }
   };
   const figure =
     (
@@ -115,13 +120,14 @@ export function CropFacet({ layer: photo }: { layer: PhotoLayer }) {
     ) =>
     (typed: string) => {
       const v = Number(typed);
-      if (typed.trim() === '' || !Number.isInteger(v) || v < least || v > most)
+      if (typed.trim() === '' || !Number.isInteger(v) || v < least || v > most) {
         return `Expected ${label} of ${least} to ${most}, found “${typed}”.`;
+      }
       const c = tidy(apply(v));
       commit(`Crop to ${c.width} × ${c.height}`, edit(c));
     };
-  const { x, y, width, height } = now,
-    used = usedSize(photo);
+  const { x, y, width, height } = now;
+  const used = usedSize(photo);
   return (
     <div className="flex gap-4">
       <div

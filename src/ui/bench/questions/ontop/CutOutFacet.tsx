@@ -13,9 +13,9 @@ const usualBrush = 14;
 
 /** The plain surround is made see-through, and the rest cleaned up by hand. */
 export function CutOutFacet({ layer: photo }: { layer: PhotoLayer }) {
-  const bench = useBench(),
-    { picture, slot, commit, preview, tool, take } = bench,
-    cutOut = photo.cutOut;
+  const bench = useBench();
+  const { picture, slot, commit, preview, tool, take } = bench;
+  const cutOut = photo.cutOut;
   const change = (part: object) => setCutOut(picture.id, photo.id, (c) => ({ ...c, ...part }));
   const toggle = (next: Tool) =>
     take(

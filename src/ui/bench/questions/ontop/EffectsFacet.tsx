@@ -41,12 +41,12 @@ export function AddEffects({ layer }: { layer: ObjectLayer }) {
 
 /** Effects of a layer: which it has, and the controls of one of them. */
 export function EffectsFacet({ layer }: { layer: ObjectLayer }) {
-  const { picture, commit, preview } = useBench(),
-    { effects } = layer;
+  const { picture, commit, preview } = useBench();
+  const { effects } = layer;
   // The newest is the one to be adjusted, until another is asked for.
-  const [asked, setAsked] = useState({ index: effects.length - 1, of: effects.length }),
-    at = asked.of === effects.length ? asked.index : effects.length - 1,
-    effect = effects[at];
+  const [asked, setAsked] = useState({ index: effects.length - 1, of: effects.length });
+  const at = asked.of === effects.length ? asked.index : effects.length - 1;
+  const effect = effects[at];
   const setAll = (list: (effects: readonly Effect[]) => readonly Effect[]) =>
     editLayers(picture.id, [layer.id], (l) =>
       isObject(l) ? { effects: list(l.effects) } : undefined,
@@ -57,12 +57,13 @@ export function EffectsFacet({ layer }: { layer: ObjectLayer }) {
     onPreview: (change: Partial<Effect>) => preview(part(change)),
     onCommit: (label: string, change: Partial<Effect>) => commit(label, part(change)),
   };
-  if (!effect)
+  if (!effect) {
     return (
       <p className="text-soft">
         No effects yet. Several can be laid on at once, and each changed or removed at any time.
       </p>
     );
+  }
   return (
     <>
       <ul
@@ -244,8 +245,8 @@ function OutlineControls({ effect, onPreview, onCommit }: Given<OutlineEffect>) 
 }
 
 function ReliefControls({ effect, onPreview, onCommit }: Given<ReliefEffect>) {
-  const { site } = useBench(),
-    theme = site.theme.colours;
+  const { site } = useBench();
+  const theme = site.theme.colours;
   return (
     <div className="col-span-2 flex flex-col gap-1">
       <div className="flex items-center gap-3">

@@ -10,12 +10,14 @@ import { NumberRow, Row } from '../../../shared/fields';
 import { fitToWidth } from '../../edits';
 import { useBench, useLayerBox } from '../../useBench';
 
-/** How the letters look: slant, gaps, lines, proportions; and how the font stands beside the site's. */
+/**
+ * How the letters look: slant, gaps, lines, proportions; and how the font stands beside the site's.
+ */
 export function LettersFacet({ layer: text }: { layer: TextLayer }) {
-  const bench = useBench(),
-    { picture, site, slot, commit, preview } = bench,
-    box = useLayerBox(bench, text),
-    font = fontOf(text.font, site.fonts);
+  const bench = useBench();
+  const { picture, site, slot, commit, preview } = bench;
+  const box = useLayerBox(bench, text);
+  const font = fontOf(text.font, site.fonts);
   const change = (part: Partial<TextLayer>) => editLayer<TextLayer>(picture.id, text.id, part);
   const wrapAt = Math.round(text.wrap ?? (box ? Math.max(box.width, 20) : slot.width / 2));
   return (
@@ -119,9 +121,9 @@ export function LettersFacet({ layer: text }: { layer: TextLayer }) {
 
 /** The text's font against the heading and body fonts, and the fonts that sit well beside both. */
 function Pairings({ text }: { text: TextLayer }) {
-  const { site, picture, commit } = useBench(),
-    own = fontOf(text.font, site.fonts),
-    { headingFont, bodyFont } = site.theme;
+  const { site, picture, commit } = useBench();
+  const own = fontOf(text.font, site.fonts);
+  const { headingFont, bodyFont } = site.theme;
   const others = [...new Set([headingFont, bodyFont])].map((id) => fontOf(id, site.fonts));
   const good = fonts.filter(
     (f) => f.id !== own.id && others.every((o) => o.id === f.id || pair(f, o).sitsWell),

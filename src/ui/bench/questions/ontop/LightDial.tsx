@@ -10,7 +10,10 @@ interface Light {
   height: number;
 }
 
-/** The light over the surface, seen from above: its direction round the middle, and the lower it stands the farther out. The sliders beside it do the same by keys. */
+/**
+ * The light over the surface, seen from above: its direction round the middle, and the lower it
+ * stands the farther out. The sliders beside it do the same by keys.
+ */
 export function LightDial({
   direction,
   height,
@@ -18,14 +21,14 @@ export function LightDial({
   onCommit,
 }: Light & { onPreview(light: Light): void; onCommit(light: Light): void }) {
   const held = useRef<Light>(undefined);
-  const away = ((90 - height) / 90) * radius,
-    t = (direction * Math.PI) / 180,
-    x = radius + 4 + Math.sin(t) * away,
-    y = radius + 4 - Math.cos(t) * away;
+  const away = ((90 - height) / 90) * radius;
+  const t = (direction * Math.PI) / 180;
+  const x = radius + 4 + Math.sin(t) * away;
+  const y = radius + 4 - Math.cos(t) * away;
   const lightAt = (event: PointerEvent<SVGSVGElement>): Light => {
-    const box = event.currentTarget.getBoundingClientRect(),
-      dx = event.clientX - box.left - radius - 4,
-      dy = event.clientY - box.top - radius - 4;
+    const box = event.currentTarget.getBoundingClientRect();
+    const dx = event.clientX - box.left - radius - 4;
+    const dy = event.clientY - box.top - radius - 4;
     return {
       direction: Math.round(((Math.atan2(dx, -dy) * 180) / Math.PI + 360) % 360),
       height: Math.round(Math.min(85, Math.max(5, 90 - (Math.hypot(dx, dy) / radius) * 90))),
@@ -44,12 +47,16 @@ export function LightDial({
         onPreview(held.current);
       }}
       onPointerMove={(e) => {
-        if (!held.current) return;
+        if (!held.current) {
+          return;
+        }
         held.current = lightAt(e);
         onPreview(held.current);
       }}
       onPointerUp={() => {
-        if (held.current) onCommit(held.current);
+        if (held.current) {
+          onCommit(held.current);
+        }
         held.current = undefined;
       }}
     >

@@ -22,8 +22,8 @@ interface Facet {
   readonly label: string;
 }
 
-const place: Facet = { value: 'place', label: 'Place' },
-  effects: Facet = { value: 'effects', label: 'Effects' };
+const place: Facet = { value: 'place', label: 'Place' };
+const effects: Facet = { value: 'effects', label: 'Effects' };
 
 const facetsOf: Readonly<Record<ObjectLayer['kind'], readonly Facet[]>> = {
   text: [
@@ -46,18 +46,25 @@ const panels = {
   effects: EffectsFacet,
 } as Readonly<Record<FacetName, ComponentType<{ layer: never }>>>;
 
-/** What on top: what is selected has its controls here, several at once too; with nothing selected, what can be added. */
+/**
+ * What on top: what is selected has its controls here, several at once too; with nothing selected,
+ * what can be added.
+ */
 export function OnTop() {
-  const { selection } = useBench(),
-    objects = selection.filter(isObject),
-    layer = objects.at(-1);
+  const { selection } = useBench();
+  const objects = selection.filter(isObject);
+  const layer = objects.at(-1);
   // The facet is kept from layer to layer, so that one thing can be done to several in a row.
   const [asked, setAsked] = useState<FacetName>('words');
-  if (objects.length > 1) return <SeveralPanel layers={objects} />;
-  if (!layer) return <AddPanel />;
-  const facets = facetsOf[layer.kind],
-    facet = facets.find((f) => f.value === asked)?.value ?? facets[0].value,
-    Panel = panels[facet];
+  if (objects.length > 1) {
+    return <SeveralPanel layers={objects} />;
+  }
+  if (!layer) {
+    return <AddPanel />;
+  }
+  const facets = facetsOf[layer.kind];
+  const facet = facets.find((f) => f.value === asked)?.value ?? facets[0].value;
+  const Panel = panels[facet];
   return (
     <div className="flex h-full flex-col gap-1.5">
       <div className="flex h-[26px] shrink-0 items-center justify-between gap-2">

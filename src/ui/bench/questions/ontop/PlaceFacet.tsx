@@ -36,22 +36,24 @@ const shown = (v: number): string => String(Math.round(v * 10) / 10);
 
 /** Where a layer lies, how large, turned by how much, how strong and how blended. */
 export function PlaceFacet({ layer }: { layer: ObjectLayer }) {
-  const bench = useBench(),
-    { picture, slot, commit } = bench,
-    box = useLayerBox(bench, layer),
-    name = changeNames([layer]);
+  const bench = useBench();
+  const { picture, slot, commit } = bench;
+  const box = useLayerBox(bench, layer);
+  const name = changeNames([layer]);
   const [keep, setKeep] = useState(layer.kind !== 'shape');
   const figure = (label: string, least: number, apply: (v: number) => void) => (typed: string) => {
     const v = Number(typed.replace(',', '.').replace(/[^\d.-]+$/, ''));
-    if (typed.trim() === '' || Number.isNaN(v) || v < least || v > 20000)
+    if (typed.trim() === '' || Number.isNaN(v) || v < least || v > 20000) {
       return `Expected ${label}${least > -20000 ? ` of ${least} or more` : ''}, found “${typed}”.`;
+    }
     apply(v);
   };
   // Figures are those of the box before it is turned, whatever point the layer itself counts from.
   const place = (side: 'left' | 'top') =>
     figure('pixels', -20000, (v) => {
-      if (box)
+      if (box) {
         commit(`Move ${name} to ${side} ${v}`, moveTo(picture, slot, layer, box, { [side]: v }));
+      }
     });
   return (
     <div className="flex flex-col gap-1.5">
@@ -96,11 +98,12 @@ export function PlaceFacet({ layer }: { layer: ObjectLayer }) {
             className="w-[74px]"
             value={box ? shown(box.width) : '–'}
             onCommit={figure('a width', 1, (width) => {
-              if (box)
+              if (box) {
                 commit(
                   `${name} ${width} px wide`,
                   reshape(picture, slot, layer, box, { width, keep }),
                 );
+              }
             })}
           />
           <CommitField
@@ -109,11 +112,12 @@ export function PlaceFacet({ layer }: { layer: ObjectLayer }) {
             className="w-[74px]"
             value={box ? shown(box.height) : '–'}
             onCommit={figure('a height', 1, (height) => {
-              if (box)
+              if (box) {
                 commit(
                   `${name} ${height} px high`,
                   reshape(picture, slot, layer, box, { height, keep }),
                 );
+              }
             })}
           />
           <IconButton
@@ -130,11 +134,12 @@ export function PlaceFacet({ layer }: { layer: ObjectLayer }) {
             className="ml-1 w-[70px]"
             value={shown(layer.turn)}
             onCommit={figure('degrees', -20000, (turn) => {
-              if (box)
+              if (box) {
                 commit(
                   `Turn ${name} to ${turn}°`,
                   reshape(picture, slot, layer, box, { turn, keep }),
                 );
+              }
             })}
           />
           <IconButton
@@ -142,8 +147,9 @@ export function PlaceFacet({ layer }: { layer: ObjectLayer }) {
             className="w-7"
             disabled={layer.turn === 0}
             onClick={() => {
-              if (box)
+              if (box) {
                 commit(`${name} upright`, reshape(picture, slot, layer, box, { turn: 0, keep }));
+              }
             }}
           >
             <RotateCcw size={14} />
@@ -209,9 +215,9 @@ export function PlaceFacet({ layer }: { layer: ObjectLayer }) {
 
 /** Opacity and blend mode of one layer or several. */
 export function Strength({ layers }: { layers: readonly Layer[] }) {
-  const { picture, commit, preview } = useBench(),
-    ids = layers.map((l) => l.id),
-    last = layers[layers.length - 1];
+  const { picture, commit, preview } = useBench();
+  const ids = layers.map((l) => l.id);
+  const last = layers[layers.length - 1];
   const change = (part: Partial<Layer>) => editLayers(picture.id, ids, () => part);
   return (
     <>

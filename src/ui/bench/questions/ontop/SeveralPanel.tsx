@@ -12,10 +12,10 @@ import { alignIcons, Strength } from './PlaceFacet';
 
 /** Several layers at once: lined up, spaced, made stronger or weaker together. */
 export function SeveralPanel({ layers }: { layers: readonly ObjectLayer[] }) {
-  const bench = useBench(),
-    { picture, slot, commit } = bench,
-    boxes = () => bench.drawn.getState().boxes,
-    free = layers.filter(arrangeable).length;
+  const bench = useBench();
+  const { picture, slot, commit } = bench;
+  const boxes = () => bench.drawn.getState().boxes;
+  const free = layers.filter(arrangeable).length;
   return (
     <Group title={`${layers.length} layers`}>
       <Row label="Align" tight>

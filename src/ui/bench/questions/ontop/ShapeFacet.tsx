@@ -13,11 +13,11 @@ const names = Object.keys(shapeTitles) as ShapeName[];
 
 /** Which shape, its corners, its fill and its outline. */
 export function ShapeFacet({ layer: shape }: { layer: ShapeLayer }) {
-  const { picture, site, slot, commit, preview } = useBench(),
-    theme = site.theme.colours;
+  const { picture, site, slot, commit, preview } = useBench();
+  const theme = site.theme.colours;
   const change = (part: Partial<ShapeLayer>) => editLayer<ShapeLayer>(picture.id, shape.id, part);
-  const at = shape.effects.findIndex((e) => e.kind === 'outline'),
-    outline = shape.effects[at];
+  const at = shape.effects.findIndex((e) => e.kind === 'outline');
+  const outline = shape.effects[at];
   const withOutline = (part: object) =>
     change({
       effects: shape.effects.map((e, i) => (i === at ? ({ ...e, ...part } as typeof e) : e)),

@@ -21,35 +21,39 @@ const aligns: readonly { value: TextAlign; name: string; Icon: typeof AlignLeft 
 
 /** What is written, in which font, how large and in which colour. */
 export function WordsFacet({ layer: text }: { layer: TextLayer }) {
-  const bench = useBench(),
-    { picture, site, commit, preview, burst } = bench,
-    fontFile = useRef<HTMLInputElement>(null);
+  const bench = useBench();
+  const { picture, site, commit, preview, burst } = bench;
+  const fontFile = useRef<HTMLInputElement>(null);
   const change = (part: Partial<TextLayer>) => editLayer<TextLayer>(picture.id, text.id, part);
-  const font = fontOf(text.font, site.fonts),
-    [lightest, boldest] = font.weights,
-    box = useLayerBox(bench, text);
+  const font = fontOf(text.font, site.fonts);
+  const [lightest, boldest] = font.weights;
+  const box = useLayerBox(bench, text);
   const place = (axis: 'x' | 'y') => (typed: string) => {
     const px = Number(typed.replace(',', '.'));
-    if (typed.trim() === '' || !Number.isFinite(px) || Math.abs(px) > 20000)
+    if (typed.trim() === '' || !Number.isFinite(px) || Math.abs(px) > 20000) {
       return `Expected pixels, found “${typed}”.`;
+    }
     commit(`Place the text at ${axis} ${px}`, change({ [axis]: px }));
   };
   const align = (next: TextAlign) => {
-    // The lines stay where they are; only the point they are aligned to moves. A turned text turns about it, so there it stays.
-    const around = box && text.turn === 0 ? boundsOf(box) : undefined,
-      x = around
-        ? Math.round(
-            next === 'left'
-              ? around.left
-              : next === 'right'
-                ? around.right
-                : (around.left + around.right) / 2,
-          )
-        : text.x;
+    // The lines stay where they are; only the point they are aligned to moves. A turned text turns
+    // about it, so there it stays.
+    const around = box && text.turn === 0 ? boundsOf(box) : undefined;
+    const x = around
+      ? Math.round(
+          next === 'left'
+            ? around.left
+            : next === 'right'
+              ? around.right
+              : (around.left + around.right) / 2,
+        )
+      : text.x;
     commit(`Align ${next}`, change({ align: next, x }));
   };
   const take = async (file: File | undefined) => {
-    if (!file) return;
+    if (!file) {
+      return;
+    }
     try {
       const own = await takeFont(file);
       commit(`Font ${own.family}`, chain(keepFont(own), change({ font: own.id })));
@@ -163,17 +167,24 @@ export function WordsFacet({ layer: text }: { layer: TextLayer }) {
   );
 }
 
-/** The words as they are typed; the site follows a moment later, and is followed again once typing has paused. */
+/**
+ * The words as they are typed; the site follows a moment later, and is followed again once typing
+ * has paused.
+ */
 function Words({ text, onChange }: { text: TextLayer; onChange(words: string): void }) {
   const field = useRef<HTMLTextAreaElement>(null);
   const [typed, setTyped] = useState<string>();
   useEffect(() => {
-    if (typed === undefined) return;
+    if (typed === undefined) {
+      return;
+    }
     const timer = setTimeout(() => setTyped(undefined), 700);
     return () => clearTimeout(timer);
   }, [typed]);
   useEffect(() => {
-    if (text.words === 'Your words') field.current?.select();
+    if (text.words === 'Your words') {
+      field.current?.select();
+    }
   }, [text.words]);
   return (
     <textarea
@@ -186,7 +197,9 @@ function Words({ text, onChange }: { text: TextLayer; onChange(words: string): v
         onChange(e.target.value);
       }}
       onKeyDown={(e) => {
-        if (e.key === 'Escape') e.currentTarget.blur();
+        if (e.key === 'Escape') {
+          e.currentTarget.blur();
+        }
       }}
       className={`${inputLook} h-[58px] min-w-40 grow resize-none py-1`}
     />
