@@ -5,11 +5,12 @@ import nextTypescript from 'eslint-config-next/typescript';
 const forbidden = {
   app: [],
   ui: ['app'],
-  engine: ['app', 'ui', 'store', 'standins', 'demo'],
-  store: ['app', 'ui', 'engine', 'standins', 'demo'],
-  standins: ['app', 'ui', 'engine', 'store', 'demo'],
-  demo: ['app', 'ui', 'engine', 'store', 'standins'],
-  core: ['app', 'ui', 'engine', 'store', 'standins', 'demo'],
+  work: ['app', 'ui', 'engine', 'store', 'standins', 'demo'],
+  engine: ['app', 'ui', 'work', 'store', 'standins', 'demo'],
+  store: ['app', 'ui', 'work', 'engine', 'standins', 'demo'],
+  standins: ['app', 'ui', 'work', 'engine', 'store', 'demo'],
+  demo: ['app', 'ui', 'work', 'engine', 'store', 'standins'],
+  core: ['app', 'ui', 'work', 'engine', 'store', 'standins', 'demo'],
 };
 
 const zones = Object.entries(forbidden).flatMap(([room, rooms]) =>
@@ -20,8 +21,8 @@ const zones = Object.entries(forbidden).flatMap(([room, rooms]) =>
   })),
 );
 
-/** Screens reach the engine and the store through hooks alone. */
-const hooksOnly = ['engine', 'store'].map((other) => ({
+/** Screens reach the engine, the store and the work on them through hooks alone. */
+const hooksOnly = ['engine', 'store', 'work'].map((other) => ({
   target: './src/ui/!(hooks)/**/*',
   from: `./src/${other}`,
   message: `Reach ${other} through src/ui/hooks.`,
@@ -36,6 +37,20 @@ const config = [
       'import/no-restricted-paths': ['error', { zones: [...zones, ...hooksOnly] }],
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
       'no-console': 'error',
+      // One line, one thought.
+      'one-var': ['error', 'never'],
+      curly: ['error', 'all'],
+      'max-statements-per-line': ['error', { max: 1 }],
+      'max-len': [
+        'error',
+        {
+          code: 120,
+          ignoreStrings: true,
+          ignoreTemplateLiterals: true,
+          ignoreRegExpLiterals: true,
+          ignoreUrls: true,
+        },
+      ],
     },
   },
   { files: ['scripts/**', 'bench/**'], rules: { 'no-console': 'off' } },

@@ -7,6 +7,10 @@ export class BenchPage {
   /** First start: the sample is put in place and its plan is shown. */
   async start(): Promise<void> {
     await this.page.goto('/');
+    await this.planned();
+  }
+
+  async planned(): Promise<void> {
     await expect(
       this.page.getByRole('heading', { name: 'Page plan of Veldrin Clayworks' }),
     ).toBeAttached();

@@ -1,33 +1,11 @@
-import { readFileSync } from 'node:fs';
-import { inspectPicture } from '@/core/measure/inspect';
 import { besideColours } from '@/core/seam/beside';
 import { sides } from '@/core/seam/edges';
 import { readSite, SiteError } from '@/core/site/schema';
-import { shelfItem } from '@/core/shelf/item';
 import type { Picture } from '@/core/site/model/picture';
-import type { ShelfItem } from '@/core/site/model/shelf';
-import { sampleFiles, sampleSite } from './sample';
+import { sampleSite } from './sample';
+import { sampleShelf } from './sampleShelf.fixture';
 
-const shelf: Record<string, ShelfItem> = Object.fromEntries(
-  sampleFiles.map((file) => {
-    const bytes = readFileSync(`public${file.url}`);
-    const { format, width, height } = inspectPicture(file.name, bytes);
-    return [
-      file.key,
-      shelfItem({
-        assetId: file.key,
-        name: file.name,
-        width,
-        height,
-        format,
-        bytes: bytes.length,
-        maker: file.maker,
-        licence: 'own',
-      }),
-    ];
-  }),
-);
-const site = sampleSite('s', shelf);
+const site = sampleSite('s', sampleShelf);
 
 test('the sample is a site the schema accepts, as plain data', () => {
   expect(readSite(JSON.parse(JSON.stringify(site)))).toEqual(site);
@@ -190,13 +168,13 @@ test('its slots are those of the studio', () => {
 
 test('at least four photographs, 2400 px wide or more', () => {
   expect(
-    Object.values(shelf).filter((i) => i.format === 'jpeg' && i.width >= 2400).length,
+    Object.values(sampleShelf).filter((i) => i.format === 'jpeg' && i.width >= 2400).length,
   ).toBeGreaterThanOrEqual(4);
 });
 
 test.each([
-  [{ ...site, schemaVersion: 7 }, 'Expected a site of version 6 or older, found version 7'],
-  [null, 'Expected a site of version 6 or older, found no version'],
+  [{ ...site, schemaVersion: 8 }, 'Expected a site of version 7 or older, found version 8'],
+  [null, 'Expected a site of version 7 or older, found no version'],
   [{ ...site, name: undefined }, 'name must be defined'],
   [{ ...site, slots: [{ ...site.slots[0], width: 'wide' }] }, 'slots[0].width'],
   [

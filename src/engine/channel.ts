@@ -24,20 +24,44 @@ export interface Channel<C extends Calls> {
   restart(reason: string): void;
 }
 
+/** What a channel does when its worker ends or falls silent. */
+export interface ChannelOptions {
+  /** Told once for each worker that crashed. */
+  onCrash?(): void;
+  /** Ms without any answer, while something is asked, after which a worker counts as crashed. */
+  readonly silence?: number;
+}
+
 /**
- * Questions to a worker as promises. The worker starts with the first question. When it crashes
- * every pending question is rejected with a WorkerCrash, a new worker is started by the next
- * question, and `onCrash` is told.
+ * Questions to a worker as promises. The worker starts with the first question. When it crashes, or
+ * says nothing for too long, every pending question is rejected with a WorkerCrash, a new worker is
+ * started by the next question, and `onCrash` is told.
  */
 export function createChannel<C extends Calls>(
   spawn: () => WorkerLike,
-  onCrash: () => void = () => {},
+  { onCrash = () => {}, silence = Infinity }: ChannelOptions = {},
 ): Channel<C> {
   let worker: WorkerLike | undefined;
   let nextId = 1;
+  let watch: ReturnType<typeof setTimeout> | undefined;
   const pending = new Map<number, { resolve(answer: unknown): void; reject(error: Error): void }>();
 
+  /** Waits anew for a sign of life, as long as anything is asked. */
+  function listenOn(): void {
+    clearTimeout(watch);
+    if (pending.size === 0 || silence === Infinity) {
+      return;
+    }
+    watch = setTimeout(() => {
+      drop(`The worker did not answer for ${Math.round(silence / 1000)} seconds.`);
+      onCrash();
+    }, silence);
+    // Outside of a browser it keeps no process from ending.
+    (watch as { unref?: () => void }).unref?.();
+  }
+
   function drop(reason: string): void {
+    clearTimeout(watch);
     worker?.terminate();
     worker = undefined;
     const waiting = [...pending.values()];
@@ -63,6 +87,7 @@ export function createChannel<C extends Calls>(
         return;
       }
       pending.delete(reply.id);
+      listenOn();
       if (reply.ok) {
         waiting.resolve(reply.answer);
       } else {
@@ -81,9 +106,13 @@ export function createChannel<C extends Calls>(
         pending.set(id, { resolve: resolve as (answer: unknown) => void, reject });
         try {
           worker ??= start();
+          if (pending.size === 1) {
+            listenOn();
+          }
           worker.postMessage({ id, call, ask } as Request<C>, transfer);
         } catch (error) {
           pending.delete(id);
+          listenOn();
           reject(error instanceof Error ? error : new Error(String(error)));
         }
       });

@@ -5,7 +5,7 @@ import { createRaster } from '@/core/raster/raster';
 import type { Drawing } from '@/core/compose/compose';
 import { createChannel, serve, WorkerCrash, type ServerScope, type WorkerLike } from './channel';
 import { createEngine } from './engine';
-import { keepNewest } from './keepNewest';
+import { boundedCache } from '@/core/boundedCache';
 import type { CodecCalls, Frame, RenderCalls, SetCalls, ThemeCalls } from './protocol';
 
 type Listener = (event: { data?: unknown; message?: string }) => void;
@@ -87,7 +87,7 @@ test('a crash rejects what is pending, says so once, and the next question has a
       workers.push(w);
       return w;
     },
-    () => crashes.push(1),
+    { onCrash: () => void crashes.push(1) },
   );
   const pending = channel.ask('hang', null);
   workers[0].crash('out of memory');
@@ -124,14 +124,28 @@ interface Setup {
   missing: string[];
   codecFails: number;
   room: number;
+  /** So many assets are taken over and gone again before they are asked for. */
+  lost: number;
+  /** Every worker that is to draw a frame dies of it. */
+  deadly: boolean;
+}
+
+async function until(holds: () => boolean): Promise<void> {
+  for (let i = 0; i < 1000 && !holds(); i++) {
+    await new Promise((resolve) => setTimeout(resolve, 1));
+  }
+  expect(holds()).toBe(true);
 }
 
 function engineWith(setup: Setup) {
   return createEngine({
     spawnRender() {
-      const worker = new LocalWorker((scope) =>
+      const worker: LocalWorker = new LocalWorker((scope) =>
         serve<RenderCalls>(scope, {
           frame({ drawing: d, whole, focus }) {
+            if (setup.deadly) {
+              worker.crash('out of memory');
+            }
             setup.drawn.push(d.layers[0].opacity);
             const missing = setup.missing.filter((id) => !setup.given.includes(id));
             const answer: Frame = {
@@ -147,6 +161,10 @@ function engineWith(setup: Setup) {
             return { answer };
           },
           asset({ assetId }) {
+            if (setup.lost > 0) {
+              setup.lost--;
+              return { answer: [] };
+            }
             setup.given.push(assetId);
             return { answer: setup.given.length > setup.room ? setup.given.splice(0, 1) : [] };
           },
@@ -208,6 +226,7 @@ function engineWith(setup: Setup) {
           },
         }),
       ),
+    spawnArchive: () => new LocalWorker(() => {}),
     spawnTheme: () =>
       new LocalWorker((scope) =>
         serve<ThemeCalls>(scope, {
@@ -273,6 +292,8 @@ const setUp = (missing: string[] = []): Setup => ({
   given: [],
   missing,
   codecFails: 0,
+  lost: 0,
+  deadly: false,
 });
 const rest = () => new Promise((resolve) => setTimeout(resolve, 40));
 const listen = () => {
@@ -513,14 +534,85 @@ test('a photo that had to make room is handed over again when it is wanted', asy
   expect(setup.given).toEqual(['pots']);
 });
 
-test('of what is kept, that goes which was not asked for longest, and some stay whatever they weigh', () => {
-  const kept = keepNewest<number>((v) => v, 10, 2);
-  expect(kept.set('a', 4)).toEqual([]);
-  expect(kept.set('b', 4)).toEqual([]);
-  expect(kept.get('a')).toBe(4);
-  expect(kept.set('c', 4)).toEqual(['b']);
-  expect(kept.set('d', 40)).toEqual(['a']);
-  expect([kept.get('b'), kept.get('c'), kept.get('d')]).toEqual([undefined, 4, 40]);
+test('a worker that says nothing for too long counts as crashed; one that answers now and then does not', async () => {
+  jest.useFakeTimers();
+  try {
+    const crashes: number[] = [];
+    const workers: LocalWorker[] = [];
+    const channel = createChannel<EchoCalls>(
+      () => {
+        workers.push(new LocalWorker(echo));
+        return workers.at(-1)!;
+      },
+      { onCrash: () => void crashes.push(1), silence: 1000 },
+    );
+    const pending = channel.ask('hang', null);
+    const outcome = expect(pending).rejects.toThrow('did not answer for 1 seconds');
+    for (let i = 0; i < 3; i++) {
+      const answer = channel.ask('echo', 'here');
+      await jest.advanceTimersByTimeAsync(900);
+      await expect(answer).resolves.toBe('here!');
+    }
+    expect(crashes).toEqual([]);
+    await jest.advanceTimersByTimeAsync(1000);
+    await outcome;
+    expect([crashes.length, workers[0].dead]).toEqual([1, true]);
+    const answer = channel.ask('echo', 'again');
+    await jest.advanceTimersByTimeAsync(10);
+    await expect(answer).resolves.toBe('again!');
+    await jest.advanceTimersByTimeAsync(5000);
+    expect([crashes.length, workers.length]).toEqual([1, 2]);
+  } finally {
+    jest.useRealTimers();
+  }
+});
+
+test('pixels are asked for until no photo is missing, and refused where they never all are there', async () => {
+  const setup = setUp();
+  const engine = engineWith(setup);
+  setup.missing = ['pots'];
+  // The photo had to make room for another one while it was on its way.
+  setup.lost = 1;
+  await expect(engine.pixels(drawing(0.2))).resolves.toMatchObject({ width: 2 });
+  expect(setup.lost).toBe(0);
+  setup.missing = ['bowl'];
+  setup.lost = 99;
+  await expect(engine.pixels(drawing(0.3))).rejects.toThrow('do not fit into memory together');
+});
+
+test('a drawing that every worker dies of is given up with a word, and drawn again once it changes', async () => {
+  const setup = setUp();
+  setup.deadly = true;
+  const engine = engineWith(setup);
+  const failures: string[] = [];
+  const frames: Frame[] = [];
+  const view = engine.view({
+    onFrame: (frame) => frames.push(frame),
+    onFailure: (words) => failures.push(words),
+  });
+  view.show(drawing(0.2));
+  await until(() => failures.length > 0);
+  expect([setup.renders.length, failures]).toEqual([3, ['out of memory']]);
+  setup.deadly = false;
+  view.show(drawing(0.3));
+  await until(() => frames.length > 0);
+  view.close();
+});
+
+test('of what is kept, that goes which was not asked for longest, and what is too heavy is not kept', () => {
+  const gone: string[] = [];
+  const kept = boundedCache<{ weight: number }>(
+    10,
+    ({ weight }) => weight,
+    (key) => gone.push(key),
+  );
+  kept.set('a', { weight: 4 });
+  kept.set('b', { weight: 4 });
+  expect(kept.get('a')).toEqual({ weight: 4 });
+  kept.set('c', { weight: 4 });
+  expect(gone).toEqual(['b']);
+  kept.set('d', { weight: 40 });
+  expect(['a', 'b', 'c', 'd'].map((key) => kept.has(key))).toEqual([true, false, true, false]);
 });
 
 test('a piece is decoded once, and after a crash the pieces that are asked for are handed over again', async () => {

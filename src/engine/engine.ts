@@ -12,8 +12,10 @@ import type { Trial, TrialSubject } from '@/core/lightest/trial';
 import type { Hex } from '@/core/site/model/hex';
 import type { Aim, PressFormat, PressSettings } from '@/core/site/model/picture';
 import { isFont } from '@/core/text/fontFile';
+import { createArchiveEngine, type ArchiveEngine } from './archiveEngine';
 import { createChannel, WorkerCrash, type WorkerLike } from './channel';
 import type { OpenedTheme, ThemeFile } from '@/core/theme/openTheme';
+import { silences } from './limits';
 import { createSetEngine, type SetEngine } from './setEngine';
 import type {
   CodecCalls,
@@ -31,8 +33,11 @@ export interface EngineParts {
   spawnCodec(): WorkerLike;
   spawnTheme(): WorkerLike;
   spawnSet(): WorkerLike;
+  spawnArchive(): WorkerLike;
   /** The bytes of an asset as the owner gave them. */
   assetBytes(assetId: string): Promise<Uint8Array<ArrayBuffer>>;
+  /** How long workers may be silent, where it is not as usual, ms. */
+  readonly silences?: Partial<typeof silences>;
 }
 
 /** One place on the screen that shows a picture. */
@@ -104,6 +109,7 @@ export interface Engine {
   /** Starts the codecs ahead of need. */
   warm(): void;
   readonly set: SetEngine;
+  readonly archive: ArchiveEngine;
 }
 
 /** Workers that search at the same time. */
@@ -115,6 +121,9 @@ const searchers = 2;
  */
 const idle = 60_000;
 
+/** A drawing that so many workers in a row died of is not drawn again until it changes. */
+const mostCrashes = 3;
+
 /** What lies outside the focus is drawn once nothing has been asked for this long, ms. */
 const pause = 120;
 
@@ -122,19 +131,22 @@ export function createEngine(parts: EngineParts): Engine {
   let nextView = 1;
   let provided = new Map<string, Promise<void>>();
   const repeats = new Set<() => void>();
-  const render = createChannel<RenderCalls>(parts.spawnRender, () => {
-    // A new worker knows no assets and no views: forget what the old one had and draw the last
-    // frames again.
-    provided = new Map();
-    for (const repeat of repeats) {
-      repeat();
-    }
+  const quiet = { ...silences, ...parts.silences };
+  const render = createChannel<RenderCalls>(parts.spawnRender, {
+    silence: quiet.render,
+    onCrash() {
+      // A new worker knows no assets and no views: forget what the old one had and draw the last
+      // frames again.
+      provided = new Map();
+      for (const repeat of repeats) {
+        repeat();
+      }
+    },
   });
-  const codec = createChannel<CodecCalls>(parts.spawnCodec);
-  const theme = createChannel<ThemeCalls>(parts.spawnTheme);
-  const trials = Array.from({ length: searchers }, () =>
-    createChannel<CodecCalls>(parts.spawnCodec),
-  );
+  const newCodec = () => createChannel<CodecCalls>(parts.spawnCodec, { silence: quiet.codec });
+  const codec = newCodec();
+  const theme = createChannel<ThemeCalls>(parts.spawnTheme, { silence: quiet.theme });
+  const trials = Array.from({ length: searchers }, newCodec);
   let searching: Promise<unknown> = Promise.resolve();
   let resting: ReturnType<typeof setTimeout> | undefined;
 
@@ -246,6 +258,8 @@ export function createEngine(parts: EngineParts): Engine {
     let whole = true;
     let closed = false;
     let rest: ReturnType<typeof setTimeout> | undefined;
+    /** Workers that died in a row over what is shown. */
+    let crashes = 0;
     const awaited = new Set<string>();
 
     function fetchMissing(missing: readonly string[]): void {
@@ -283,6 +297,7 @@ export function createEngine(parts: EngineParts): Engine {
           return;
         }
         whole = false;
+        crashes = 0;
         listener.onFrame(
           frame,
           frame.complete && frame.missing.length === 0 && waiting === undefined,
@@ -296,7 +311,7 @@ export function createEngine(parts: EngineParts): Engine {
           }, pause);
         }
       } catch (error) {
-        if (!closed && !(error instanceof WorkerCrash)) {
+        if (!closed && (!(error instanceof WorkerCrash) || crashes >= mostCrashes)) {
           listener.onFailure(error instanceof Error ? error.message : String(error));
         }
       } finally {
@@ -306,6 +321,7 @@ export function createEngine(parts: EngineParts): Engine {
     }
 
     function show(drawing: Drawing, focus?: Rect): void {
+      crashes = drawing === latest ? crashes : 0;
       latest = drawing;
       waiting = { drawing, focus };
       void next();
@@ -313,8 +329,9 @@ export function createEngine(parts: EngineParts): Engine {
 
     const repeat = () => {
       whole = true;
+      crashes++;
       awaited.clear();
-      if (latest) {
+      if (latest && crashes < mostCrashes) {
         show(latest);
       }
     };
@@ -333,12 +350,22 @@ export function createEngine(parts: EngineParts): Engine {
   return {
     view,
     async pixels(drawing) {
-      const first = await twice(() => render.ask('pixels', { drawing }));
-      if (first.missing.length === 0) {
-        return first.raster;
+      // A photo may have had to make room again, or the worker died, while another came.
+      for (let tries = 0; tries < 4; tries++) {
+        const { raster, missing } = await twice(() => render.ask('pixels', { drawing }));
+        if (missing.length === 0) {
+          return raster;
+        }
+        for (const assetId of missing) {
+          if (tries > 0) {
+            provided.delete(assetId);
+          }
+        }
+        await Promise.all(missing.map(provide));
       }
-      await Promise.all(first.missing.map(provide));
-      return (await twice(() => render.ask('pixels', { drawing }))).raster;
+      throw new Error(
+        'The photos of this picture do not fit into memory together. Use smaller ones.',
+      );
     },
     decode,
     async look(assetId, frame) {
@@ -405,8 +432,10 @@ export function createEngine(parts: EngineParts): Engine {
     warm() {
       codec.ask('ready', { forWriting: false }).catch(() => {});
     },
+    archive: createArchiveEngine(parts.spawnArchive),
     set: createSetEngine({
       spawn: parts.spawnSet,
+      silence: quiet.set,
       decode,
       assetBytes: parts.assetBytes,
       writers: trials,

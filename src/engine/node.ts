@@ -1,14 +1,18 @@
 import { readFile } from 'node:fs/promises';
 import { createCanvas, GlobalFonts } from '@napi-rs/canvas';
+import { boundedCache, pixelBytes } from '@/core/boundedCache';
 import { createComposer } from '@/core/compose/compose';
+import { resizedTo } from '@/core/frame/resized';
 import type { HandOverPorts } from '@/core/handover/produce';
+import { writeSiteFile } from '@/core/handover/siteFile';
+import { writeOpenRaster } from '@/core/openRaster/openRaster';
 import type { Raster } from '@/core/raster/raster';
 import { recolourSet } from '@/core/set/recolourSet';
 import type { Site } from '@/core/site/model/site';
 import { faceName, fonts, type FontFile } from '@/core/text/fonts';
 import { canvasGlyphs, type TextContext } from '@/core/text/glyphs';
 import { cssFont } from './fontFaces';
-import { keepNewest } from './keepNewest';
+import { mostNodePhotoBytes } from './limits';
 import { nodeCodecs } from './nodeCodecs';
 
 /**
@@ -47,7 +51,7 @@ export async function nodePorts(
     (width, height) => createCanvas(width, height).getContext('2d') as unknown as TextContext,
     (spec) => cssFont(spec).replace(/, sans-serif$/, `, "${secondName(spec.font)}", sans-serif`),
   );
-  const decoded = keepNewest<Raster>(({ width, height }) => width * height, 120e6, 16);
+  const decoded = boundedCache<Raster>(mostNodePhotoBytes, pixelBytes);
   const asset = async (id: string): Promise<Uint8Array<ArrayBuffer>> => {
     const bytes = assets.get(id);
     if (!bytes) {
@@ -58,16 +62,23 @@ export async function nodePorts(
   return {
     asset,
     encode: codecs.encode,
+    resize: async (raster, width, height) => resizedTo(raster, width, height),
+    packSite: async (packed) => writeSiteFile(packed),
+    packPicture: async (picture, merged, thumbnail) => writeOpenRaster(picture, merged, thumbnail),
     theme: async (set, listener) =>
       (await recolourSet(set, { ...codecs, asset }, listener, true)).files,
     shippedFont: async (file) => new Uint8Array(await readFile(source(file))),
     async draw(drawing) {
+      const photos = new Map<string, Raster>();
       for (const layer of drawing.layers) {
-        if (layer.kind === 'photo' && !decoded.get(layer.assetId)) {
-          decoded.set(layer.assetId, await codecs.decode(await asset(layer.assetId)));
+        if (layer.kind === 'photo') {
+          const id = layer.assetId;
+          const raster = decoded.get(id) ?? (await codecs.decode(await asset(id)));
+          decoded.set(id, raster);
+          photos.set(id, raster);
         }
       }
-      return createComposer({ glyphs, photo: (id) => decoded.get(id) }).compose(drawing).raster;
+      return createComposer({ glyphs, photo: (id) => photos.get(id) }).compose(drawing).raster;
     },
     close,
   };

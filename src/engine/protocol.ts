@@ -13,6 +13,9 @@ import type { PressSettings } from '@/core/site/model/picture';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import type { Recipe } from '@/core/site/model/recipe';
 import type { PackedFile } from '@/core/files/unzip';
+import type { PackedSite } from '@/core/handover/siteFile';
+import type { TypedFile } from '@/core/handover/zipFiles';
+import type { OraPicture, ReadOra } from '@/core/openRaster/openRaster';
 import type { Offer, Sample } from '@/core/recolour/offers';
 import type { Followed, FollowInput } from '@/core/set/follow';
 import type { OpenedSet } from '@/core/set/openSet';
@@ -113,6 +116,20 @@ export type CodecCalls = {
 /** What the theme worker can be asked. */
 export type ThemeCalls = {
   open: { ask: { files: readonly ThemeFile[] }; answer: OpenedTheme };
+};
+
+/** What the worker of archives can be asked. */
+export type ArchiveCalls = {
+  zip: { ask: { files: readonly TypedFile[] }; answer: Uint8Array<ArrayBuffer> };
+  packSite: { ask: { packed: PackedSite }; answer: Uint8Array<ArrayBuffer> };
+  unpackSite: { ask: { name: string; bytes: Uint8Array<ArrayBuffer> }; answer: PackedSite };
+  packPicture: {
+    ask: { picture: OraPicture; merged: Uint8Array; thumbnail: Uint8Array };
+    answer: Uint8Array<ArrayBuffer>;
+  };
+  unpackPicture: { ask: { name: string; bytes: Uint8Array<ArrayBuffer> }; answer: ReadOra };
+  resize: { ask: { raster: Raster; width: number; height: number }; answer: Raster };
+  difference: { ask: { drawn: Raster; file: Raster; gain: number }; answer: Raster };
 };
 
 /** A piece as small as a list shows it. */

@@ -1,3 +1,4 @@
+import { boundedCache, pixelBytes } from '@/core/boundedCache';
 import { calmReport } from '@/core/calm/calm';
 import { colourOf } from '@/core/colour/parse';
 import { sampleAt } from '@/core/colour/sample';
@@ -10,8 +11,8 @@ import { createRaster, crop, isEmpty, wholeRaster, type Raster } from '@/core/ra
 import { ownAssetId, ownFontId } from '@/core/text/fonts';
 import { canvasGlyphs, type TextContext } from '@/core/text/glyphs';
 import { serve, type ServerScope } from './channel';
-import { keepNewest } from './keepNewest';
 import { addOwnFace, cssFont, fontLoader } from './fontFaces';
+import { mostPhotoBytes } from './limits';
 import type { RenderCalls } from './protocol';
 
 const faces = (self as unknown as { fonts: FontFaceSet }).fonts;
@@ -35,7 +36,9 @@ const glyphs = canvasGlyphs(
   (font) => ownAssetId(font) === undefined || ownFonts.has(font),
 );
 
-const assets = keepNewest<Raster>(({ width, height }) => width * height, 80e6, 16);
+/** Decoded photos that had to make room since this was last asked. */
+let gone: string[] = [];
+const assets = boundedCache<Raster>(mostPhotoBytes, pixelBytes, (assetId) => gone.push(assetId));
 const resources = { glyphs, photo: (assetId: string) => assets.get(assetId) };
 interface OpenView {
   readonly composer: ReturnType<typeof createComposer>;
@@ -86,7 +89,10 @@ serve<RenderCalls>(self as unknown as ServerScope, {
     };
   },
   asset({ assetId, raster }) {
-    return { answer: assets.set(assetId, raster) };
+    assets.set(assetId, raster);
+    const answer = assets.has(assetId) ? gone : [...gone, assetId];
+    gone = [];
+    return { answer };
   },
   async font({ assetId, bytes }) {
     await addOwnFace(faces, ownFontId(assetId), bytes);

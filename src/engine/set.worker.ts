@@ -1,3 +1,4 @@
+import { boundedCache, pixelBytes } from '@/core/boundedCache';
 import { colourOf } from '@/core/colour/parse';
 import { resample } from '@/core/frame/resample';
 import { halved, halvingsFor } from '@/core/frame/halved';
@@ -10,8 +11,8 @@ import { followInput, samplesOf } from '@/core/set/recolourSet';
 import { rolesOf } from '@/core/set/roles';
 import type { Recipe } from '@/core/site/model/recipe';
 import { serve, type ServerScope } from './channel';
-import { keepNewest } from './keepNewest';
 import { lastRecipe } from './lastRecipe';
+import { mostPieceBytes } from './limits';
 import type { Preview, SetCalls } from './protocol';
 
 /** The largest a piece is kept at, px. */
@@ -24,8 +25,14 @@ interface Known {
   readonly samples: readonly Sample[];
 }
 
-/** Previews are small: as many are kept as the largest theme has files. */
-const pieces = keepNewest<Known>(({ raster }) => raster.width * raster.height, 50e6, 2000);
+/** Pieces that had to make room since this was last asked. */
+let gone: string[] = [];
+/** Previews are small: there is room for the largest theme's. */
+const pieces = boundedCache<Known>(
+  mostPieceBytes,
+  ({ raster }) => pixelBytes(raster),
+  (assetId) => gone.push(assetId),
+);
 const laidAs = lastRecipe();
 
 /** A piece as small as a list needs it; tiny ones stay as they are. */
@@ -70,7 +77,10 @@ serve<SetCalls>(self as unknown as ServerScope, {
   roles: ({ sheets, pieces: list }) => ({ answer: rolesOf(sheets, list) }),
   piece({ assetId, raster }) {
     const samples = samplesOf(raster);
-    return { answer: { samples, gone: pieces.set(assetId, { ...small(raster), samples }) } };
+    pieces.set(assetId, { ...small(raster), samples });
+    const answer = { samples, gone };
+    gone = [];
+    return { answer };
   },
   previews({ recipe, assetIds }) {
     const answer = previewsOf(laidOrNot(recipe), assetIds);

@@ -64,13 +64,21 @@ const mostSeen = 4e6;
 
 interface Parts {
   spawn(): WorkerLike;
+  readonly silence: number;
   decode(bytes: Uint8Array): Promise<Raster>;
   assetBytes(assetId: string): Promise<Uint8Array<ArrayBuffer>>;
   readonly writers: readonly Channel<CodecCalls>[];
   inTurn<T>(work: () => Promise<T>): Promise<T>;
 }
 
-export function createSetEngine({ spawn, decode, assetBytes, writers, inTurn }: Parts): SetEngine {
+export function createSetEngine({
+  spawn,
+  silence,
+  decode,
+  assetBytes,
+  writers,
+  inTurn,
+}: Parts): SetEngine {
   const seen = new Set<string>();
   let looks = new Map<string, Promise<readonly Sample[]>>();
   let last: { assetId: string; raster: Raster; scale: number } | undefined;
@@ -80,7 +88,7 @@ export function createSetEngine({ spawn, decode, assetBytes, writers, inTurn }: 
     looks = new Map();
     generation++;
   };
-  const channel = createChannel<SetCalls>(spawn, forget);
+  const channel = createChannel<SetCalls>(spawn, { onCrash: forget, silence });
 
   const decoded = async (assetId: string): Promise<Raster> => decode(await assetBytes(assetId));
 

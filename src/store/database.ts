@@ -6,8 +6,10 @@ import type { Site } from '@/core/site/model/site';
 export interface SiteRow {
   id: string;
   site: Site;
-  /** Counts every write, so that a second tab notices the first one's. */
-  revision: number;
+  /** Differs with every write, so that a second tab notices the first one's. */
+  stamp?: string;
+  /** Counted the writes before there were stamps. */
+  revision?: number;
   /** Number of the last step that is applied; 0 before the first. */
   cursor: number;
   changedAt: number;
@@ -22,9 +24,18 @@ export interface AssetRow {
 export interface StepRow {
   siteId: string;
   seq: number;
+  /** Absent in histories of earlier versions. */
+  id?: string;
   label: string;
   patches: Patch[];
   inverse: Patch[];
+}
+
+/** A site that was removed on purpose, so that other tabs can tell it from one that was lost. */
+export interface RemovedRow {
+  siteId: string;
+  /** Ms since 1970. */
+  at: number;
 }
 
 /** A slot's picture as it was last drawn, for lists and for the first moment of a bench. */
@@ -64,9 +75,11 @@ export class Database extends Dexie {
   declare thumbs: EntityTable<ThumbRow, 'key'>;
   declare rehearsals: EntityTable<RehearsalRow, 'siteId'>;
   declare searches: EntityTable<SearchRow, 'key'>;
+  declare removed: EntityTable<RemovedRow, 'siteId'>;
 
   constructor(name = 'soyez') {
-    super(name);
+    // What is said to be kept is on the disk, not in a buffer that ends with the browser.
+    super(name, { chromeTransactionDurability: 'strict' });
     this.version(1).stores({
       sites: 'id, changedAt',
       assets: 'id',
@@ -75,5 +88,6 @@ export class Database extends Dexie {
     });
     this.version(2).stores({ rehearsals: 'siteId' });
     this.version(3).stores({ searches: 'key, siteId, at, [at+bytes]' });
+    this.version(4).stores({ removed: 'siteId' });
   }
 }

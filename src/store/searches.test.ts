@@ -46,6 +46,6 @@ test('the oldest are forgotten beyond a bound, never the one that was just made;
   await keepSearch(db, 'large', found('s', 0, 97e6));
   expect(await searchOf(db, 'large')).toBeDefined();
   await addSite(db, newSite('s', 'home', 'Veldrin'), 1);
-  await removeSite(db, 's');
+  await removeSite(db, 's', 2);
   expect((await db.searches.toArray()).map((r) => r.siteId)).toEqual(['other']);
 }, 30_000);

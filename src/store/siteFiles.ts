@@ -1,4 +1,5 @@
-import { assetsOf, readSiteFile, type PackedSite } from '@/core/handover/siteFile';
+import { assetsOf } from '@/core/site/assets';
+import type { PackedSite } from '@/core/handover/siteFile';
 import { ArchiveError } from '@/core/files/unzip';
 import { addSite } from './sites';
 import { assetBytes, assetId, putAsset } from './assets';
@@ -16,7 +17,7 @@ export async function packSite(db: Database, site: Site): Promise<PackedSite> {
 }
 
 /**
- * Adds the site of a site file. Where there is a site of that id already, it comes beside it under
+ * Adds the site of a site file that was read. Where there is a site of that id already, it comes beside it under
  * a new one: nothing that is here is written over.
  * @param newId for that case
  * @returns the id it has here
@@ -25,11 +26,10 @@ export async function packSite(db: Database, site: Site): Promise<PackedSite> {
 export async function addSiteFile(
   db: Database,
   name: string,
-  bytes: Uint8Array,
+  { site, assets }: PackedSite,
   newId: string,
   now: number,
 ): Promise<string> {
-  const { site, assets } = readSiteFile(name, bytes);
   for (const [id, content] of assets) {
     if ((await assetId(content)) !== id) {
       throw new ArchiveError(

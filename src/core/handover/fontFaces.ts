@@ -7,6 +7,7 @@ import {
   extendedRange,
   type FontFile,
 } from '../text/fonts';
+import { addressOf, cssString } from './escape';
 import type { Site } from '../site/model/site';
 
 /** A font file that goes along with a hand-over. */
@@ -27,7 +28,25 @@ const face = (
   style: 'normal' | 'italic',
   range?: string,
 ): string =>
-  `@font-face {\n  font-family: "${family}";\n  src: url("${path}") format("${/\.(woff2?|ttf|otf)$/.exec(path)?.[1].replace('ttf', 'truetype').replace('otf', 'opentype') ?? 'woff2'}");\n  font-weight: ${weight};\n  font-style: ${style};\n  font-display: swap;${range ? `\n  unicode-range: ${range};` : ''}\n}\n`;
+  `@font-face {
+  font-family: ${cssString(family)};
+  src: url("${addressOf(path)}") format("${formatOf(path)}");
+  font-weight: ${weight};
+  font-style: ${style};
+  font-display: swap;${range ? `\n  unicode-range: ${range};` : ''}
+}
+`;
+
+/** What CSS Fonts calls the format of a font file, by its ending. */
+function formatOf(path: string): string {
+  const ending = path.slice(path.lastIndexOf('.') + 1);
+  const named: Readonly<Record<string, string>> = {
+    woff: 'woff',
+    ttf: 'truetype',
+    otf: 'opentype',
+  };
+  return named[ending] ?? 'woff2';
+}
 
 /**
  * Kind of a font file by its first bytes, as a file ending; both outlines of OpenType, and WOFF 1

@@ -1,3 +1,4 @@
+import { addressOf, cssString } from './escape';
 import { generate, parse, walk } from 'css-tree';
 import { newText } from '../layers/text';
 import { applyEdit } from '../site/edit';
@@ -201,4 +202,13 @@ describe('what a page needs beside the file', () => {
       ),
     ).toBe(true);
   });
+});
+
+test('names in a style sheet end neither their string nor the style element', () => {
+  // CSSOM 1, "serialize a string"; `<` is escaped beyond what it asks for.
+  expect(cssString('Lora')).toBe('"Lora"');
+  expect(cssString('a"b\\c')).toBe('"a\\"b\\\\c"');
+  expect(cssString('\0\u0001\n\u007f')).toBe('"\ufffd\\1 \\a \\7f "');
+  expect(cssString('x"}</style><script>1')).toBe('"x\\"}\\3c /style>\\3c script>1"');
+  expect(addressOf('images/a b"c%.png')).toBe('images/a%20b%22c%25.png');
 });

@@ -1,6 +1,7 @@
 import type { TextLayer } from '../site/model/objectLayers';
 import type { Slot } from '../site/model/slot';
 import { firstBase } from '../text/glyphs';
+import { cssString } from './escape';
 
 /* Words that leave the picture and lie over it as text of the page: same place, font and size. */
 
@@ -48,7 +49,7 @@ export function liveWords(slot: Slot, text: TextLayer, family: string, least: nu
         ? [['transform', moves.join(' ')] as const, ['transform-origin', '0 0'] as const]
         : []),
       ['color', text.colour],
-      ['font-family', `"${family}"`],
+      ['font-family', cssString(family)],
       ['font-weight', String(text.weight)],
       ...(text.italic ? [['font-style', 'italic'] as const] : []),
       ['font-size', `max(${tidy(least)}px, ${tidy((text.sizePx / slot.width) * 100)}cqi)`],

@@ -1,8 +1,8 @@
 import { strToU8 } from 'fflate';
 import type { Drawing } from '../compose/compose';
 import { drawingOf, scaledDrawing } from '../compose/drawing';
-import { resample } from '../frame/resample';
 import { mediaType, type Codecs } from '../press/codecs';
+import type { OraPicture } from '../openRaster/openRaster';
 import type { Raster } from '../raster/raster';
 import { siteColours } from '../site/colours';
 import { activeSteps } from '../recolour/recipe';
@@ -12,11 +12,12 @@ import type { PieceSet } from '../site/model/pieceSet';
 import type { Site } from '../site/model/site';
 import { asFiled, drawingKey, isBlank, pictureOf } from '../site/picture';
 import { creditsPage, creditsOf } from './credits';
-import { safeName } from './fileName';
 import { fontEnding, handedFonts } from './fontFaces';
 import { planFiles, type PlannedFile, type SlotFiles } from './filePlan';
 import { pageDocument, pageFiles } from './page';
-import { assetsOf, writeSiteFile } from './siteFile';
+import { assetsOf } from '../site/assets';
+import { creditsName, markupName, siteFileName, styleSheetName } from './names';
+import type { PackedSite } from './siteFile';
 import { snippetsFor } from './snippets';
 import type { TypedFile } from './zipFiles';
 import type { FontFile } from '../text/fonts';
@@ -28,6 +29,14 @@ export interface HandOverPorts extends Pick<Codecs, 'encode'> {
   asset(assetId: string): Promise<Uint8Array<ArrayBuffer>>;
   /** All files of a theme with its recipe laid on it; asked for a site that has one. */
   theme(set: PieceSet, listener: SetListener): Promise<readonly SetHanded[]>;
+  /** All of a raster in another size, px. */
+  resize(raster: Raster, width: number, height: number): Promise<Raster>;
+  packSite(packed: PackedSite): Promise<Uint8Array<ArrayBuffer>>;
+  packPicture(
+    picture: OraPicture,
+    merged: Uint8Array<ArrayBuffer>,
+    thumbnail: Uint8Array<ArrayBuffer>,
+  ): Promise<Uint8Array<ArrayBuffer>>;
   shippedFont(file: FontFile): Promise<Uint8Array<ArrayBuffer>>;
   /** A file as it was written before under that key, or as it is made now. */
   kept?(
@@ -66,10 +75,6 @@ export interface HandOverListener {
 
 /** It was given up. */
 export class HandOverStopped extends Error {}
-
-export const styleSheetName = 'style.css';
-export const markupName = 'markup.html';
-export const creditsName = 'credits.html';
 
 const isOpaque = ({ data }: Raster): boolean => {
   for (let k = 3; k < data.length; k += 4) {
@@ -202,12 +207,7 @@ export async function produceHandOver(
         return raster;
       }
       if (scale < 1) {
-        return resample(
-          raster,
-          { x: 0, y: 0, scaleX: width / raster.width, scaleY: height / raster.height },
-          width,
-          height,
-        );
+        return ports.resize(raster, width, height);
       }
       return (larger ??= await ports.draw(scaledDrawing(drawingOf(slot, filed), scale)));
     };
@@ -276,12 +276,8 @@ export async function produceHandOver(
   files.push({
     path: siteFileName(site),
     type: 'application/zip',
-    bytes: writeSiteFile({ site, assets }),
+    bytes: await ports.packSite({ site, assets }),
   });
   listener.onProgress(planned.length, planned.length, '');
   return { plan, files, ...lines, css, credits };
 }
-
-export const siteFileName = (site: Pick<Site, 'name'>): string => `${safeName(site.name)}.soyez`;
-export const archiveName = (site: Pick<Site, 'name'>): string =>
-  `${safeName(site.name)}-hand-over.zip`;

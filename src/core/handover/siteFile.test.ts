@@ -4,7 +4,8 @@ import { newPhoto } from '../layers/photo';
 import { addLayer, applyEdit } from '../site/edit';
 import { newSite } from '../site/newSite';
 import { addSlot } from '../site/slots';
-import { assetsOf, readSiteFile, writeSiteFile } from './siteFile';
+import { assetsOf } from '../site/assets';
+import { readSiteFile, writeSiteFile } from './siteFile';
 
 const id = 'a'.repeat(64);
 const png = new Uint8Array(PNG.sync.write(new PNG({ width: 4, height: 3 })));
@@ -58,7 +59,7 @@ test.each([
     withSite((v) => {
       v.schemaVersion = 99;
     }),
-    'v.soyez: Expected a site of version 6 or older, found version 99',
+    'v.soyez: Expected a site of version 7 or older, found version 99',
   ],
   [
     'no version',

@@ -2,7 +2,7 @@ import { strFromU8, strToU8, zipSync, type Zippable } from 'fflate';
 import { ArchiveError, unzip } from '../files/unzip';
 import { isFont } from '../text/fontFile';
 import { inspectPicture } from '../measure/inspect';
-import { filesOfSet } from '../set/edits';
+import { assetsOf } from '../site/assets';
 import type { Site } from '../site/model/site';
 import { readSite, SiteError } from '../site/schema';
 
@@ -23,18 +23,6 @@ export interface PackedSite {
  */
 export const stored = { level: 0, mtime: '1980-01-01T12:00:00' } as const;
 export const packed = { level: 9, mtime: '1980-01-01T12:00:00' } as const;
-
-/** Every asset a site names: its shelf, the photos of its layers, its fonts. */
-export const assetsOf = (site: Site): string[] => [
-  ...new Set([
-    ...site.shelf.map((i) => i.assetId),
-    ...site.fonts.map((f) => f.assetId),
-    ...Object.values(site.pictures).flatMap((p) =>
-      p.layers.flatMap((l) => (l.kind === 'photo' ? [l.assetId] : [])),
-    ),
-    ...(site.set ? filesOfSet(site.set).map((f) => f.assetId) : []),
-  ]),
-];
 
 /** Assets of a theme's folder that are handed over as they are and need not be pictures. */
 const freeAssets = ({ set }: Site): ReadonlySet<string> =>

@@ -9,7 +9,7 @@ import { besideColours, type PageArea } from '../seam/beside';
 import { mediaType } from '../press/codecs';
 import { isContent } from '../site/pages';
 import { liveTexts, liveWords, type LiveWords } from './liveText';
-import { escapeHtml } from './escape';
+import { addressOf, escapeHtml } from './escape';
 import { safeName } from './fileName';
 import type { PlannedFile, SlotFiles } from './filePlan';
 
@@ -172,11 +172,11 @@ function imageLines(files: readonly PlannedFile[], scales: readonly [number, num
   const set = [false, true].flatMap((fallback) =>
     scales.flatMap((scale, i) => {
       const f = fileAt(files, scale, fallback);
-      return f ? [`url("${f.path}") type("${typeOf(f)}") ${i + 1}x`] : [];
+      return f ? [`url("${addressOf(f.path)}") type("${typeOf(f)}") ${i + 1}x`] : [];
     }),
   );
   return [
-    `background-image: url("${plain.path}")`,
+    `background-image: url("${addressOf(plain.path)}")`,
     ...(set.length > 1 ? [`background-image: image-set(${set.join(', ')})`] : []),
   ];
 }
@@ -217,8 +217,8 @@ function candidates(
     return undefined;
   }
   return list.length === 1
-    ? `srcset="${list[0].path}"`
-    : `srcset="${list.map((f) => `${f.path} ${f.width}w`).join(', ')}" sizes="(max-width: ${shown}px) 100vw, ${shown}px"`;
+    ? `srcset="${addressOf(list[0].path)}"`
+    : `srcset="${list.map((f) => `${addressOf(f.path)} ${f.width}w`).join(', ')}" sizes="(max-width: ${shown}px) 100vw, ${shown}px"`;
 }
 
 /**
@@ -253,7 +253,7 @@ function imageMarkup(
       `<source type="${typeOf(files.find((f) => !f.fallback)!)}" ${candidates(files, false, whole.width)}>`,
     );
   }
-  const img = `<img class="${name}" src="${plain.path}"${alone ? '' : ` ${own}`} width="${whole.width}" height="${whole.height}" alt="${escapeHtml(picture.decorative ? '' : picture.alt.trim())}">`;
+  const img = `<img class="${name}" src="${addressOf(plain.path)}"${alone ? '' : ` ${own}`} width="${whole.width}" height="${whole.height}" alt="${escapeHtml(picture.decorative ? '' : picture.alt.trim())}">`;
   return sources.length > 0
     ? `<picture>\n${[...sources, img].map((line) => `  ${line}\n`).join('')}</picture>`
     : img;

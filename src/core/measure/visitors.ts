@@ -9,7 +9,7 @@ import { contentWidthAt, marginAt } from './layoutPage';
  */
 export class VisitorsError extends Error {}
 
-const limits = { bytes: 2e6, least: 200, most: 8000 } as const;
+const limits = { bytes: 2e6, least: 200, most: 8000, share: 1e12 } as const;
 
 /** A screen width, alone or with a height behind it: `1920`, `1920 px`, `1920x1080`. */
 const readWidth = (cell: string): number | undefined => {
@@ -83,6 +83,11 @@ export function readVisitors(name: string, text: string): VisitorWidth[] {
     if (width < limits.least || width > limits.most) {
       throw new VisitorsError(
         `${where}: expected a screen width of ${limits.least} to ${limits.most} px, found ${width}.`,
+      );
+    }
+    if (share > limits.share) {
+      throw new VisitorsError(
+        `${where}: expected at most a million million visitors, found ${cells[1].trim().slice(0, 12)}….`,
       );
     }
     list.push({ width, share });

@@ -1,4 +1,3 @@
-import { resample } from '../frame/resample';
 import type { Drawing } from '../compose/compose';
 import type { HandOverPorts } from '../handover/produce';
 import { baseDefaults } from '../layers/base';
@@ -6,7 +5,6 @@ import { pressAs } from '../press/settings';
 import { noOverlap } from '../frame/overlap';
 import type { PhotoLayer } from '../site/model/photoLayer';
 import type { OraLayer } from './openRaster';
-import { writeOpenRaster } from './openRaster';
 import { partsOf, rasterSize, seenPart } from './parts';
 
 const png = pressAs('png');
@@ -17,7 +15,7 @@ const thumbnail = 256;
 /** Draws a picture's parts and packs them as an OpenRaster file. */
 export async function produceOpenRaster(
   drawing: Drawing,
-  ports: Pick<HandOverPorts, 'draw' | 'encode'>,
+  ports: Pick<HandOverPorts, 'draw' | 'encode' | 'resize' | 'packPicture'>,
 ): Promise<Uint8Array<ArrayBuffer>> {
   const layers: OraLayer[] = [];
   const write = (raster: Parameters<typeof ports.encode>[0]) => ports.encode(raster, png, []);
@@ -30,10 +28,10 @@ export async function produceOpenRaster(
   const k = Math.min(1, thumbnail / Math.max(width, height));
   const w = Math.max(1, Math.round(width * k));
   const h = Math.max(1, Math.round(height * k));
-  return writeOpenRaster(
+  return ports.packPicture(
     { width, height, layers },
     await write(whole),
-    await write(resample(whole, { x: 0, y: 0, scaleX: w / width, scaleY: h / height }, w, h)),
+    await write(await ports.resize(whole, w, h)),
   );
 }
 

@@ -60,10 +60,10 @@ export const join = (axis: 'x' | 'y'): ReadingKind<JoinStep> => ({
     `The step across the join is ${levels(across)} levels on average, ${Math.round(largest)} at most; inside the picture nineteen of twenty steps are below ${levels(inside)}.`,
   mend: (_step, { picture, slot }) =>
     isJoined(picture, axis)
-      ? withoutLoss(picture)
+      ? withoutLoss(picture, slot)
       : lay(picture, 'heal', axis, axis === 'x' ? slot.width : slot.height),
   ways(_step, { picture, slot }) {
-    const lossless = withoutLoss(picture);
+    const lossless = withoutLoss(picture, slot);
     // What joins as it is drawn is parted by the compression alone.
     if (isJoined(picture, axis)) {
       return lossless ? [lossless] : [];

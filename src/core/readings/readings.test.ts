@@ -5,7 +5,9 @@ import { fillRect } from '../raster/composite';
 import { applyEdit } from '../site/edit';
 import type { Layer } from '../site/model/layer';
 import type { Picture } from '../site/model/picture';
+import type { PressFormat } from '../site/model/picture';
 import type { Site } from '../site/model/site';
+import { lighter } from './weight';
 import type { Slot } from '../site/model/slot';
 import { shelfItem } from '../shelf/item';
 import { plainPicture, pressAs } from '../press/settings';
@@ -180,6 +182,28 @@ test('weight: within budget holds, a little over is to be looked at, far over fa
     mended('weight', siteWith(picture([], { press: pressAs('webp') })), file(plain(grey), 40_000))
       .press.quality,
   ).toBe(65);
+});
+
+test('the way to a lighter file is one that the host takes, whole, and it ends where it is no use', () => {
+  const all: readonly PressFormat[] = ['avif', 'webp', 'jpeg', 'png'];
+  expect(lighter(pressAs('jpeg', 72), all)).toEqual(pressAs('webp', 72));
+  expect(lighter({ ...pressAs('png'), colours: 64 }, all)).toEqual(pressAs('webp', 80));
+  expect(lighter(pressAs('avif', 60), ['avif', 'jpeg'])).toEqual({
+    ...pressAs('avif', 60),
+    quality: 45,
+  });
+  expect(lighter(pressAs('jpeg', 80), ['jpeg', 'avif'])).toEqual(pressAs('avif', 80));
+  expect(lighter(pressAs('jpeg', 80), ['jpeg', 'png'])).toEqual({
+    ...pressAs('jpeg', 80),
+    quality: 65,
+  });
+  expect(lighter({ ...pressAs('webp', 50), lossless: true }, all)).toEqual(pressAs('webp', 50));
+  expect(lighter(pressAs('webp', 45), all)?.quality).toBe(40);
+  expect(lighter(pressAs('webp', 41), all)?.quality).toBe(40);
+  expect(lighter(pressAs('webp', 40), all)).toBeUndefined();
+  expect(lighter(pressAs('png'), ['png'])?.colours).toBe(256);
+  expect(lighter({ ...pressAs('png'), colours: 64 }, ['png'])?.colours).toBe(32);
+  expect(lighter({ ...pressAs('png'), colours: 32 }, ['png'])).toBeUndefined();
 });
 
 test('alternative text: missing is to be looked at, there it holds; a background needs none', () => {

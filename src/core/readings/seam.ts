@@ -78,5 +78,6 @@ export const seam = (side: Side): ReadingKind<SeamRead> => ({
   // Small steps come from the compression, and a lossless file has none; larger ones are in the
   // picture itself.
   mend: ({ levels }, context) =>
-    (levels > 4 ? undefined : withoutLoss(context.picture)) ?? fadeOut(context, [side]),
+    (levels > 4 ? undefined : withoutLoss(context.picture, context.slot)) ??
+    fadeOut(context, [side]),
 });

@@ -42,7 +42,7 @@ export const banding: ReadingKind<Banding> = {
     deltaE < 1
       ? `No step stands out from those around it by more than ΔE ${deltaE.toFixed(1)}.`
       : `At ${at} px a step stands out by ΔE ${deltaE.toFixed(1)}: a band is seen.`,
-  mend: (_banding, { picture }) => withoutLoss(picture),
+  mend: (_banding, { picture, slot }) => withoutLoss(picture, slot),
 };
 
 interface EndRead extends EndRow {
@@ -97,6 +97,6 @@ export const stripEnd: ReadingKind<EndRead> = {
         ),
       };
     }
-    return uneven > 0 ? withoutLoss(picture) : undefined;
+    return uneven > 0 ? withoutLoss(picture, slot) : undefined;
   },
 };

@@ -1,4 +1,6 @@
+import { isLossless, pressAs, pressWords } from '../press/settings';
 import { editPicture } from '../site/edit';
+import type { PressFormat, PressSettings } from '../site/model/picture';
 import { isBlank } from '../site/picture';
 import { kilobytes } from './say';
 import type { ReadingKind } from './reading';
@@ -24,24 +26,43 @@ export const weight: ReadingKind<number> = {
     bytes <= slot.budgetBytes
       ? `${kilobytes(bytes)}, within the ${kilobytes(slot.budgetBytes)} for this slot.`
       : `${kilobytes(bytes - slot.budgetBytes)} over the ${kilobytes(slot.budgetBytes)} for this slot. Lower the quality or take a lighter format.`,
-  mend(_bytes, { picture }) {
-    const { format, quality } = picture.press;
-    if (format !== 'webp') {
-      return {
-        label: 'Press as WebP',
+  mend(_bytes, { picture, slot }) {
+    const press = lighter(picture.press, slot.accepts);
+    return (
+      press && {
+        label: `Write it as ${pressWords(press)}`,
         edit: editPicture(picture.id, (p) => {
-          p.press.format = 'webp';
+          p.press = press;
         }),
-      };
-    }
-    if (quality <= 40) {
-      return undefined;
-    }
-    return {
-      label: `Quality ${Math.max(40, quality - 15)}`,
-      edit: editPicture(picture.id, (p) => {
-        p.press.quality = Math.max(40, quality - 15);
-      }),
-    };
+      }
+    );
   },
 };
+
+/** Below this quality a file is seldom worth looking at (ours, by looking). */
+const leastQuality = 40;
+const fewestColours = 32;
+
+/**
+ * The settings one step lighter, in a format that the host takes; undefined where there are none.
+ */
+export function lighter(
+  press: PressSettings,
+  accepts: readonly PressFormat[],
+): PressSettings | undefined {
+  const { format, quality, colours } = press;
+  const modern = (['webp', 'avif'] as const).find((f) => accepts.includes(f));
+  if ((format === 'jpeg' || format === 'png') && modern) {
+    return pressAs(modern, quality);
+  }
+  if (format === 'png') {
+    const fewer = colours === null ? 256 : Math.floor(colours / 2);
+    return fewer >= fewestColours ? { ...press, colours: fewer } : undefined;
+  }
+  if (isLossless(press)) {
+    return pressAs(format, quality);
+  }
+  return quality > leastQuality
+    ? { ...press, quality: Math.max(leastQuality, quality - 15) }
+    : undefined;
+}

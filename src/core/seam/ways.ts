@@ -19,19 +19,28 @@ const setPress = (picture: Picture, press: Partial<PressSettings>): Edit =>
   });
 
 /** The same pixels without loss; nothing where they are already. */
-export function withoutLoss(picture: Picture): Mend | undefined {
+export function withoutLoss(
+  picture: Picture,
+  { accepts }: Pick<Slot, 'accepts'>,
+): Mend | undefined {
   const { press } = picture;
+  const format = losslessFormats.find((f) => accepts.includes(f) && f !== press.format);
   if (isLossless(press)) {
     return undefined;
   }
-  return {
-    label: 'Press without loss',
-    edit: setPress(
-      picture,
-      press.format === 'webp' ? { lossless: true } : pressAs('png', press.quality),
-    ),
-  };
+  if (press.format === 'webp') {
+    return { label: 'Press without loss', edit: setPress(picture, { lossless: true }) };
+  }
+  return (
+    format && {
+      label: 'Press without loss',
+      edit: setPress(picture, { ...pressAs(format, press.quality), lossless: format !== 'png' }),
+    }
+  );
 }
+
+/** Formats that can be without loss, the one that every host takes first. */
+const losslessFormats: readonly PressFormat[] = ['png', 'webp', 'avif'];
 
 /**
  * Px over which an edge fades: far enough to be soft, and a quarter of the picture at most (ours,
@@ -58,16 +67,23 @@ export function fadeOut(
     ),
     curve: 'late' as const,
   };
+  const { press } = picture;
+  const kept = press.format === 'jpeg' ? (seeThrough(slot) ?? press.format) : press.format;
+  const changed = kept !== press.format;
   return {
-    label: `Fade into see-through, ${Math.max(...Object.values(fade.sides))} px${picture.press.format === 'jpeg' ? ', as WebP' : ''}`,
+    label: `Fade into see-through, ${Math.max(...Object.values(fade.sides))} px${changed ? `, as ${formatTitle[kept]}` : ''}`,
     edit: editPicture(picture.id, (p) => {
       p.layers.push(fade);
-      if (p.press.format === 'jpeg') {
-        p.press = pressAs('webp', p.press.quality);
+      if (changed) {
+        p.press = pressAs(kept, p.press.quality);
       }
     }),
   };
 }
+
+/** The lightest format that is see-through and that the host takes. */
+const seeThrough = ({ accepts }: Pick<Slot, 'accepts'>): PressFormat | undefined =>
+  (['webp', 'avif', 'png'] as const).find((f) => accepts.includes(f));
 
 /** Gives an area of a page a colour. */
 export function colourArea({ pageId, role, index }: PageArea, colour: string): Edit {
@@ -128,7 +144,7 @@ const way = (id: string, ...tries: (Mend | undefined)[]): Way => ({
  * The same picture in another file: in a palette, without loss, at a neighbouring quality, in
  * another format.
  */
-function fileWays(picture: Picture): Way[] {
+function fileWays(picture: Picture, slot: Pick<Slot, 'accepts'>): Way[] {
   const { format, quality } = picture.press;
   const as = (f: PressFormat, q: number): Mend => ({
     label: `${formatTitle[f]} at quality ${q}`,
@@ -140,15 +156,15 @@ function fileWays(picture: Picture): Way[] {
   return [
     way(
       'palette',
-      ...[64, 128, 256].map((colours): Mend => ({
+      ...(slot.accepts.includes('png') ? [64, 128, 256] : []).map((colours): Mend => ({
         label: `PNG with ${colours} colours, the page’s kept`,
         edit: setPress(picture, { ...pressAs('png', quality), colours }),
       })),
     ),
-    way('lossless', withoutLoss(picture)),
+    way('lossless', withoutLoss(picture, slot)),
     way('quality', ...(format === 'png' ? [] : near.map((q) => as(format, q)))),
     ...others
-      .filter((f) => f !== format)
+      .filter((f) => f !== format && slot.accepts.includes(f))
       .map((f) =>
         way(
           `format-${f}`,
@@ -176,7 +192,7 @@ export function seamWays(context: ReadingContext, side: Side): Way[] {
         ? { ...fadeOut(context, meets), label: 'Fade all sides that meet the page' }
         : undefined,
     ),
-    ...(drawnSo ? [] : fileWays(picture)),
+    ...(drawnSo ? [] : fileWays(picture, slot)),
     way('page', pageTakesColour(context, side)),
   ].filter((w) => w.tries.length > 0);
 }

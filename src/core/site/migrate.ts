@@ -1,3 +1,4 @@
+import { withoutLostSlots } from './lostSlots';
 import { schemaVersion } from './model/site';
 
 /** What is stored is of a version that cannot be brought up to this one. */
@@ -175,6 +176,7 @@ const steps: Readonly<Record<number, (site: Stored) => Stored>> = {
     slots: list(site.slots).map((slot) => ({ ...slot, accepts: ['avif', 'webp', 'jpeg', 'png'] })),
   }),
   5: (site) => ({ ...site, schemaVersion: 6, recipes: [], set: null }),
+  6: (site) => ({ ...withoutLostSlots(site), schemaVersion: 7 }),
 };
 
 /**

@@ -1,6 +1,7 @@
 import { castDraft, type Draft } from 'immer';
 import { noOverlap } from '../frame/overlap';
 import { isObject, kindOf, scaledLayer } from '../layers/registry';
+import { dropSlot } from './dropSlot';
 import type { Edit } from './edit';
 import type { Layer } from './model/layer';
 import type { Picture } from './model/picture';
@@ -92,14 +93,9 @@ export const removeNarrow =
   (slotId: string): Edit =>
   (site) => {
     const slot = site.slots.find((s) => s.id === slotId);
-    const other = slot?.narrow && site.slots.find((s) => s.id === slot.narrow!.slot);
-    if (!slot) {
-      return;
+    const second = slot?.narrow?.slot;
+    if (slot && second !== undefined) {
+      slot.narrow = null;
+      dropSlot(second)(site);
     }
-    slot.narrow = null;
-    if (!other) {
-      return;
-    }
-    delete site.pictures[other.pictureId];
-    site.slots = site.slots.filter((s) => s.id !== other.id);
   };

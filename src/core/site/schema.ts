@@ -15,9 +15,15 @@ import { recipeSchema } from '../layers/recipe';
 import { migrate, MigrationError } from './migrate';
 import type { Layer } from './model/layer';
 import { schemaVersion, type Site } from './model/site';
+import { brokenReference } from './references';
+import { unsoundNumber } from './soundNumbers';
 
 const pixels = () => number().integer().min(1).max(20000).required();
-const id = () => string().min(1).required();
+/** Letters, figures and a few signs: an id is part of addresses and of names in archives. */
+const id = () =>
+  string()
+    .matches(/^[a-z0-9][a-z0-9:_.-]{0,199}$/i, ({ path }) => `Expected ${path} as a plain id`)
+    .required();
 const slotRef = () => string().nullable().defined();
 const text = () => string().defined();
 
@@ -115,6 +121,16 @@ const measuredSchemas: Readonly<Record<string, Schema>> = {
   stylesheet: object({ from: string(), file: text(), line: number().integer().min(1).required() }),
 };
 
+/** Below a folder, and not out of it, with no sign that ends or hides a name. */
+const insidePath = () =>
+  string()
+    .matches(
+       
+      /^(?![/\\]|[a-z]:)(?!(.*[/\\])?\.\.([/\\]|$))[^\u0000-\u001f\u007f]{1,1000}$/i,
+      'Expected a path inside the theme’s folder',
+    )
+    .required();
+
 const slotSchema = object({
   id: id(),
   name: text(),
@@ -136,7 +152,7 @@ const slotSchema = object({
     (measured: { from?: string } | null | undefined) =>
       measuredSchemas[measured?.from ?? ''] ?? mixed().nullable().oneOf([null]).defined(),
   ),
-  replaces: string().nullable().defined(),
+  replaces: lazy((path: unknown) => (path === null ? mixed().nullable().defined() : insidePath())),
   beside: object({ top: side(), right: side(), bottom: side(), left: side() }).required(),
   overlap: object({ top: beyond(), right: beyond(), bottom: beyond(), left: beyond() }).required(),
   narrowSize: object({
@@ -217,16 +233,11 @@ const pageSchema = object({
   pieces: array().of(id()).required(),
 });
 
-/** Below a folder, and not out of it. */
-const insidePath = () =>
-  string()
-    .matches(
-      /^(?![/\\]|[a-z]:)(?!(.*[/\\])?\.\.([/\\]|$))/i,
-      'Expected a path inside the theme’s folder',
-    )
-    .required();
-
-const setFile = { path: insidePath(), assetId: id(), bytes: number().integer().min(0).required() };
+const setFile = {
+  path: insidePath(),
+  assetId: id(),
+  bytes: number().integer().min(0).required(),
+};
 
 const setSchema = object({
   name: text(),
@@ -339,16 +350,21 @@ const siteSchema = object({
 export class SiteError extends Error {}
 
 /**
- * Checks a site that comes from outside the program; one of an older version is brought up to this
- * one first.
+ * Checks a site that comes from outside the program, down to its numbers and references; one of an
+ * older version is brought up to this one first.
  * @throws SiteError saying which field was expected as what
  */
 export function readSite(value: unknown): Site {
   try {
-    return siteSchema.validateSync(migrate(value), {
+    const site = siteSchema.validateSync(migrate(value), {
       strict: true,
       abortEarly: true,
     }) as unknown as Site;
+    const problem = unsoundNumber(site) ?? brokenReference(site);
+    if (problem !== undefined) {
+      throw new SiteError(problem);
+    }
+    return site;
   } catch (error) {
     if (error instanceof ValidationError || error instanceof MigrationError) {
       throw new SiteError(error.message);

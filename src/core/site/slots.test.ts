@@ -2,6 +2,7 @@ import { linesOf } from '../handover/lines.fixture';
 import { firstCopy } from '../measure/background';
 import { layoutPage, type SlotPiece } from '../measure/layoutPage';
 import { applyEdit, type Edit } from './edit';
+import { removeSlot, takeOff } from './dropSlot';
 import type { Site } from './model/site';
 import type { SlotKind } from './model/slot';
 import { newSite } from './newSite';
@@ -16,16 +17,7 @@ import {
   slotsOn,
 } from './pages';
 import { readSite } from './schema';
-import {
-  addSlot,
-  hangDivider,
-  moveSlot,
-  placeSlot,
-  removeSlot,
-  resizeSlot,
-  takeOff,
-  turnSidebar,
-} from './slots';
+import { addSlot, hangDivider, moveSlot, placeSlot, resizeSlot, turnSidebar } from './slots';
 
 const empty = newSite('x', 'home', 'X');
 const after = (site: Site, ...edits: Edit[]): Site => edits.reduce(applyEdit, site);

@@ -5,7 +5,6 @@ import { editSlot, type Edit } from './edit';
 import type { Page } from './model/page';
 import type { Site } from './model/site';
 import type { Beside, Side, Slot, SlotKind } from './model/slot';
-import { removeNarrow } from './narrow';
 import { freeName, isContent, kindTitle } from './pages';
 
 /** Sides of a slot of that kind that the page meets with a colour. */
@@ -181,64 +180,6 @@ export const placeSlot =
     const slot = site.slots.find((s) => s.id === slotId);
     if (page && slot) {
       put[slot.kind](page, slot);
-    }
-  };
-
-/** Takes a slot off one page; it stays in the site. */
-export const takeOff =
-  (pageId: string, slotId: string): Edit =>
-  (site) => {
-    const page = site.pages.find((p) => p.id === pageId);
-    if (!page) {
-      return;
-    }
-    if (page.headerSlot === slotId) {
-      page.headerSlot = null;
-    }
-    if (page.background.type === 'own' && page.background.slot === slotId) {
-      page.background = { type: 'default' };
-    } else if (page.background.type === 'default' && site.defaultBackground === slotId) {
-      page.background = { type: 'none' };
-    }
-    if (page.bar.markSlot === slotId) {
-      page.bar.markSlot = null;
-    }
-    if (page.band?.slot === slotId) {
-      page.band.slot = null;
-    }
-    for (const sidebar of page.body.sidebars) {
-      if (sidebar.slot === slotId) {
-        sidebar.slot = null;
-      }
-    }
-    for (const section of page.sections) {
-      if (section.dividerSlot === slotId) {
-        section.dividerSlot = null;
-      }
-    }
-    page.pieces = page.pieces.filter((id) => id !== slotId);
-  };
-
-/** Removes a slot and its picture from every page and from the site. */
-export const removeSlot =
-  (slotId: string): Edit =>
-  (site) => {
-    removeNarrow(slotId)(site);
-    for (const other of site.slots) {
-      if (other.narrow?.slot === slotId) {
-        other.narrow = null;
-      }
-    }
-    for (const page of site.pages) {
-      takeOff(page.id, slotId)(site);
-    }
-    if (site.defaultBackground === slotId) {
-      site.defaultBackground = null;
-    }
-    const slot = site.slots.find((s) => s.id === slotId);
-    site.slots = site.slots.filter((s) => s.id !== slotId);
-    if (slot && !site.slots.some((s) => s.pictureId === slot.pictureId)) {
-      delete site.pictures[slot.pictureId];
     }
   };
 

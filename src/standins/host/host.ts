@@ -1,7 +1,7 @@
 import { ArchiveError, unzip } from '@/core/files/unzip';
 import { planFiles, type PlannedFile } from '@/core/handover/filePlan';
 import { fileType } from '@/core/handover/fileType';
-import { creditsName, markupName, styleSheetName } from '@/core/handover/produce';
+import { creditsName, markupName, styleSheetName } from '@/core/handover/names';
 import { readSiteFile } from '@/core/handover/siteFile';
 import { resample } from '@/core/frame/resample';
 import { pageFiles } from '@/core/handover/page';

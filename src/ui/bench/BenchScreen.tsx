@@ -10,6 +10,7 @@ import { theEngine } from '../hooks/services';
 import { filesOf } from '../hooks/useIntake';
 import { useOwnFonts } from '../hooks/useOwnFonts';
 import { useHistory, useSite, type Session } from '../hooks/useSession';
+import { Boundary } from '../shared/Boundary';
 import { Button, IconButton } from '../shared/Button';
 import { CommandList, useCommandKeys } from '../shared/commands';
 import { Choose, Switch } from '../shared/fields';
@@ -154,8 +155,12 @@ function OpenBench({ session, slot }: { session: Session; slot: Slot }) {
           </Button>
         </TopBar>
         <QuestionStrip />
-        <Stage zoom={zoom} screenWidth={screenWidth} marks={marks} />
-        <Tray />
+        <Boundary what="The page">
+          <Stage zoom={zoom} screenWidth={screenWidth} marks={marks} />
+        </Boundary>
+        <Boundary key={bench.question} what="The tray">
+          <Tray />
+        </Boundary>
       </div>
       <CommandList open={listOpen} onOpenChange={setListOpen} commands={commands} />
     </BenchProvider>

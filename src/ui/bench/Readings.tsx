@@ -8,10 +8,12 @@ import { Button, Hint } from '../shared/Button';
 import { verdictColour, VerdictMark } from '../shared/VerdictMark';
 import { useBench } from './useBench';
 
+const keptWords = { kept: 'every step', writing: 'writing…', not: 'not kept' } as const;
+
 /** Everything measured of this picture, and the title block of the drawing. */
 export function Readings() {
   const { readings, press, picture, commit, session } = useBench();
-  const { saved } = useHistory(session);
+  const { kept } = useHistory(session);
   const { file } = press;
   return (
     <section aria-label="Readings" className="flex h-full min-w-0 flex-col">
@@ -69,11 +71,7 @@ export function Readings() {
                   : '…'
           }
         />
-        <Block
-          term="Kept"
-          value={saved === 'saved' ? 'every step' : saved === 'saving' ? 'writing…' : 'not written'}
-          bad={saved === 'failed'}
-        />
+        <Block term="Kept" value={keptWords[kept.state]} bad={kept.state === 'not'} />
       </dl>
     </section>
   );

@@ -1,15 +1,6 @@
 'use client';
 
-import {
-  createContext,
-  use,
-  useCallback,
-  useEffect,
-  useMemo,
-  useRef,
-  useState,
-  type SetStateAction,
-} from 'react';
+import { createContext, use, useEffect, useMemo, useState, type SetStateAction } from 'react';
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import { useStore } from 'zustand';
 import type { Box } from '@/core/arrange/box';
@@ -127,53 +118,6 @@ export function useLayerBox(bench: Bench, layer: ObjectLayer): Box | undefined {
   return shapeBox(layer);
 }
 
-const pause = 400;
-
-function useBurst(session: Session) {
-  const open = useRef<{ label: string; edits: Edit[]; timer: ReturnType<typeof setTimeout> }>(
-    undefined,
-  );
-  const flush = useCallback(() => {
-    const burst = open.current;
-    if (!burst) {
-      return;
-    }
-    clearTimeout(burst.timer);
-    open.current = undefined;
-    session.commit(burst.label, (site) => {
-      for (const edit of burst.edits) {
-        edit(site);
-      }
-    });
-  }, [session]);
-  const push = useCallback(
-    (label: string, edit: Edit) => {
-      if (open.current && open.current.label !== label) {
-        flush();
-      }
-      const edits = [...(open.current?.edits ?? []), edit];
-      clearTimeout(open.current?.timer);
-      open.current = { label, edits, timer: setTimeout(flush, pause) };
-      session.preview((site) => {
-        for (const e of edits) {
-          e(site);
-        }
-      });
-    },
-    [session, flush],
-  );
-  useEffect(() => {
-    // A tab that is hidden or closed may not come back: what is in progress is kept at once.
-    const leave = () => flush();
-    window.addEventListener('pagehide', leave);
-    return () => {
-      window.removeEventListener('pagehide', leave);
-      flush();
-    };
-  }, [flush]);
-  return { push, flush };
-}
-
 export function useBenchModel(session: Session, slot: Slot, openShelf: () => void): Bench {
   const site = useSite(session);
   const picture = pictureOf(site, slot);
@@ -189,7 +133,7 @@ export function useBenchModel(session: Session, slot: Slot, openShelf: () => voi
   const [drawn] = useState(() => createStore<Drawn>(() => ({ boxes: {} })));
   const [asked, show] = useState<Showing>();
   const [held, hold] = useState<HeldFile>();
-  const burst = useBurst(session);
+  useEffect(() => () => session.flush(), [session]);
   const intake = useIntake();
   const file = press.current ? press.file : undefined;
   const readings = useMemo(
@@ -198,10 +142,7 @@ export function useBenchModel(session: Session, slot: Slot, openShelf: () => voi
   );
 
   const now = () => pictureOf(session.state.getState().site, slot);
-  const commit = (label: string, edit: Edit) => {
-    burst.flush();
-    session.commit(label, edit);
-  };
+  const commit = (label: string, edit: Edit) => session.commit(label, edit);
   // A tool is put down when something else is turned to.
   const selectAll = (change: SetStateAction<readonly string[]>) => {
     take(undefined);
@@ -245,7 +186,7 @@ export function useBenchModel(session: Session, slot: Slot, openShelf: () => voi
     held: question === 6 ? held : undefined,
     hold,
     ask(next) {
-      burst.flush();
+      session.flush();
       setQuestion(next);
       hold(undefined);
     },
@@ -261,11 +202,8 @@ export function useBenchModel(session: Session, slot: Slot, openShelf: () => voi
       !selected.locked
         ? tool
         : undefined,
-    preview: (edit) => {
-      burst.flush();
-      session.preview(edit);
-    },
-    burst: burst.push,
+    preview: (edit) => session.preview(edit),
+    burst: (label, edit) => session.burst(label, edit),
     lay: (files) => intake.take(files, layItem),
     reading: intake.busy,
   };

@@ -4,21 +4,18 @@ import { Archive, FileDown, X } from 'lucide-react';
 import Link from 'next/link';
 import { useState } from 'react';
 import { planFiles } from '@/core/handover/filePlan';
-import { allSnippets, archiveName, siteFileName, type HandOver } from '@/core/handover/produce';
-import { zipFiles } from '@/core/handover/zipFiles';
+import { archiveName } from '@/core/handover/names';
+import { allSnippets, type HandOver } from '@/core/handover/produce';
 import { activeSteps } from '@/core/recolour/recipe';
 import { creditsOf, creditsPage } from '@/core/handover/credits';
-import { writeSiteFile } from '@/core/handover/siteFile';
 import { kilobytes } from '@/core/readings/say';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import type { HandOverChoices } from '@/core/site/model/site';
-import { packedSite } from '../hooks/useSites';
 import { useHandOver } from '../hooks/useHandOver';
 import { useSite, type Session } from '../hooks/useSession';
 import { Button } from '../shared/Button';
-import { download } from '../shared/download';
 import { Group, Switch } from '../shared/fields';
-import { say } from '../shared/notices';
+import { saveArchive, saveSiteFile } from '../shared/saveFiles';
 import { TopBar } from '../shared/TopBar';
 import { WithSession } from '../shared/WithSession';
 import { FileList } from './FileList';
@@ -66,16 +63,6 @@ function Opened({ session }: { session: Session }) {
   const name = site.slots.find((s) => s.id === selected)?.name;
   const total = [...files.values()].reduce((sum, f) => sum + (f.planned ? f.bytes.length : 0), 0);
   const commit = session.commit.bind(session);
-  const saveSite = async () => {
-    try {
-      download(siteFileName(site), writeSiteFile(await packedSite(site)), 'application/zip');
-    } catch (error) {
-      say(
-        'bad',
-        `The site file could not be made: ${error instanceof Error ? error.message : String(error)}`,
-      );
-    }
-  };
   return (
     <div className="flex h-screen flex-col">
       <TopBar crumbs={[{ label: site.name, href: `/sites/${site.id}` }, { label: 'Hand over' }]}>
@@ -102,16 +89,14 @@ function Opened({ session }: { session: Session }) {
         ) : (
           !made && <Button onClick={making.start}>Make the files</Button>
         )}
-        <Button onClick={() => void saveSite()}>
+        <Button onClick={() => void saveSiteFile(site)}>
           <FileDown size={13} aria-hidden />
           Site file
         </Button>
         <Button
           look="main"
           disabled={!made}
-          onClick={() =>
-            made && download(archiveName(site), zipFiles(made.files), 'application/zip')
-          }
+          onClick={() => made && void saveArchive(archiveName(site), made.files)}
         >
           <Archive size={13} aria-hidden />
           {made ? `Archive, ${plan.length === 0 ? 'no picture' : kilobytes(total)}` : 'Archive'}

@@ -3,7 +3,6 @@
 import { drawingOf } from '@/core/compose/drawing';
 import { fileSize, overlapOf } from '@/core/frame/overlap';
 import { inspectPicture } from '@/core/measure/inspect';
-import { readOpenRaster } from '@/core/openRaster/openRaster';
 import { photoFrom, produceOpenRaster } from '@/core/openRaster/produce';
 import type { PhotoLayer } from '@/core/site/model/photoLayer';
 import type { Picture } from '@/core/site/model/picture';
@@ -11,6 +10,7 @@ import type { ShelfItem } from '@/core/site/model/shelf';
 import type { Slot } from '@/core/site/model/slot';
 import { shelveBytes } from './useIntake';
 import { browserPorts } from './ports';
+import { theEngine } from './services';
 
 export const writePictureFile = (slot: Slot, picture: Picture): Promise<Uint8Array<ArrayBuffer>> =>
   produceOpenRaster(drawingOf(slot, picture), browserPorts);
@@ -27,7 +27,7 @@ export interface OpenedPicture {
  * is changed then
  */
 export async function readPictureFile(file: File, slot: Slot): Promise<OpenedPicture> {
-  const { width, height, layers, notes } = readOpenRaster(
+  const { width, height, layers, notes } = await theEngine().archive.unpackPicture(
     file.name,
     new Uint8Array(await file.arrayBuffer()),
   );

@@ -18,6 +18,10 @@ export const browserPorts: HandOverPorts = {
   draw: (drawing) => theEngine().pixels(drawing),
   encode: (raster, settings, pinned) => theEngine().encode(raster, settings, pinned),
   asset: (id) => assetBytes(theDatabase(), id),
+  resize: (raster, width, height) => theEngine().archive.resize(raster, width, height),
+  packSite: (packed) => theEngine().archive.packSite(packed),
+  packPicture: (picture, merged, thumbnail) =>
+    theEngine().archive.packPicture(picture, merged, thumbnail),
   theme: recolouredTheme,
   async shippedFont({ file }) {
     const response = await fetch(`${fontFolder}/${file}`);

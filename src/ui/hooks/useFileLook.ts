@@ -2,7 +2,6 @@
 
 import { drawingOf } from '@/core/compose/drawing';
 import { useEffect, useState } from 'react';
-import { difference } from '@/core/lightest/difference';
 import type { Raster } from '@/core/raster/raster';
 import type { Picture } from '@/core/site/model/picture';
 import type { Slot } from '@/core/site/model/slot';
@@ -53,7 +52,9 @@ export function useDifference(
       .pixels(drawingOf(slot, picture))
       .then((drawn) => {
         if (current && drawn.width === file.width && drawn.height === file.height) {
-          setFound({ file, raster: difference(drawn, file, 8) });
+          return theEngine()
+            .archive.difference(drawn, file, 8)
+            .then((raster) => current && setFound({ file, raster }));
         }
       });
     return () => {

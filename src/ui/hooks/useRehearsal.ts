@@ -3,12 +3,11 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useCallback, useEffect, useState } from 'react';
 import type { HandOver } from '@/core/handover/produce';
-import { zipFiles } from '@/core/handover/zipFiles';
 import type { Site } from '@/core/site/model/site';
 import { asFiled, drawingKey, pictureOf } from '@/core/site/picture';
 import type { HostState } from '@/standins/host/host';
 import { forgetRehearsal, putRehearsal, rehearsalOf } from '@/store/rehearsals';
-import { theDatabase } from './services';
+import { theDatabase, theEngine } from './services';
 
 export type { HostState } from '@/standins/host/host';
 
@@ -90,7 +89,7 @@ export function useRehearsal(site: Site): Rehearsal {
       try {
         const response = await fetch(address, {
           method: 'POST',
-          body: zipFiles(made.files),
+          body: await theEngine().archive.zip(made.files),
           headers: { 'content-type': 'application/zip' },
         });
         const answer = (await response.json()) as HostState & { message?: string };

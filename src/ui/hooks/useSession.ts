@@ -2,28 +2,18 @@
 
 import { useCallback, useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { useStore } from 'zustand';
-import { openSession, type Session } from '@/store/session';
+import type { Kept } from '@/work/kept';
+import type { Session } from '@/work/session';
 import type { Site } from '@/core/site/model/site';
-import { theDatabase } from './services';
+import { theSites } from './services';
 
-export type { Session } from '@/store/session';
+export type { Session } from '@/work/session';
 
 export type Opened =
   | { readonly state: 'opening' }
   | { readonly state: 'absent' }
   | { readonly state: 'failed'; readonly message: string }
   | { readonly state: 'open'; readonly session: Session };
-
-/** Sessions are kept for the tab, so that undo and unsaved writes outlive a change of screen. */
-const sessions = new Map<string, Promise<Session | undefined>>();
-
-/** The clock; the store is handed it so that its tests can hand in another. */
-const now = () => Date.now();
-
-/** Drops a session, after its site was removed. */
-export const forgetSession = (siteId: string): void => {
-  sessions.delete(siteId);
-};
 
 export function useSession(siteId: string): Opened {
   const [opened, setOpened] = useState<{ siteId: string; value: Opened }>();
@@ -34,20 +24,13 @@ export function useSession(siteId: string): Opened {
         setOpened({ siteId, value });
       }
     };
-    const existing = sessions.get(siteId) ?? openSession(theDatabase(), siteId, now);
-    sessions.set(siteId, existing);
-    existing.then(
-      (session) => {
-        if (!session) {
-          sessions.delete(siteId);
-        }
-        set(session ? { state: 'open', session } : { state: 'absent' });
-      },
-      (error: unknown) => {
-        sessions.delete(siteId);
-        set({ state: 'failed', message: error instanceof Error ? error.message : String(error) });
-      },
-    );
+    theSites()
+      .open(siteId)
+      .then(
+        (session) => set(session ? { state: 'open', session } : { state: 'absent' }),
+        (error: unknown) =>
+          set({ state: 'failed', message: error instanceof Error ? error.message : String(error) }),
+      );
     return () => {
       current = false;
     };
@@ -100,8 +83,8 @@ export function useSite(session: Session): Site {
 
 export const useHistory = (
   session: Session,
-): { undoLabel?: string; redoLabel?: string; saved: 'saved' | 'saving' | 'failed' } => ({
+): { undoLabel?: string; redoLabel?: string; kept: Kept } => ({
   undoLabel: useStore(session.state, (s) => s.undoLabel),
   redoLabel: useStore(session.state, (s) => s.redoLabel),
-  saved: useStore(session.state, (s) => s.saved),
+  kept: useStore(session.state, (s) => s.kept),
 });

@@ -2,7 +2,6 @@
 
 import { useLiveQuery } from 'dexie-react-hooks';
 import { inspectPicture } from '@/core/measure/inspect';
-import type { PackedSite } from '@/core/handover/siteFile';
 import type { ShelfItem } from '@/core/site/model/shelf';
 import type { Site } from '@/core/site/model/site';
 import { newSite } from '@/core/site/newSite';
@@ -10,9 +9,8 @@ import { sampleFiles, sampleSite } from '@/demo/sample';
 import { shelfItem } from '@/core/shelf/item';
 import { putAsset } from '@/store/assets';
 import { addSiteFile, packSite } from '@/store/siteFiles';
-import { addSite, listSites, removeSite, type ListedSite } from '@/store/sites';
-import { theDatabase } from './services';
-import { forgetSession } from './useSession';
+import { addSite, listSites, removeSite, storedText, type ListedSite } from '@/store/sites';
+import { theDatabase, theEngine, theSites, theTabs } from './services';
 
 export type { ListedSite } from '@/store/sites';
 
@@ -55,10 +53,28 @@ export async function installSample(): Promise<string> {
   return id;
 }
 
+/**
+ * Asks the browser once to keep what is stored even when its disk fills; sites of the owner's own
+ * are worth it.
+ */
+async function askToKeep(): Promise<void> {
+  try {
+    if (!(await navigator.storage.persisted())) {
+      await navigator.storage.persist();
+    }
+  } catch {
+    /* A browser that cannot promise it keeps sites all the same. */
+  }
+}
+
+/** A stored site that cannot be read, as it is, to be kept as a file. */
+export const unreadText = (id: string): Promise<string> => storedText(theDatabase(), id);
+
 /** An empty site with one page; returns its id. */
 export async function createSite(name: string): Promise<string> {
   const id = crypto.randomUUID();
   await addSite(theDatabase(), newSite(id, crypto.randomUUID(), name), Date.now());
+  void askToKeep();
   return id;
 }
 
@@ -67,18 +83,19 @@ export async function createSite(name: string): Promise<string> {
  * for people; nothing is stored then
  */
 export async function openSiteFile(file: File): Promise<string> {
-  return addSiteFile(
-    theDatabase(),
-    file.name,
-    new Uint8Array(await file.arrayBuffer()),
-    crypto.randomUUID(),
-    Date.now(),
-  );
+  const bytes = new Uint8Array(await file.arrayBuffer());
+  const packed = await theEngine().archive.unpackSite(file.name, bytes);
+  const id = await addSiteFile(theDatabase(), file.name, packed, crypto.randomUUID(), Date.now());
+  void askToKeep();
+  return id;
 }
 
-export const packedSite = (site: Site): Promise<PackedSite> => packSite(theDatabase(), site);
+/** A site with all it needs, as the bytes of a site file. */
+export const packedSite = async (site: Site): Promise<Uint8Array<ArrayBuffer>> =>
+  theEngine().archive.packSite(await packSite(theDatabase(), site));
 
 export async function deleteSite(id: string): Promise<void> {
-  await removeSite(theDatabase(), id);
-  forgetSession(id);
+  theSites().forget(id);
+  await removeSite(theDatabase(), id, Date.now());
+  theTabs().announce(id);
 }

@@ -10,6 +10,7 @@ import { layPhoto } from '../bench/edits';
 import { filesOf, useIntake } from '../hooks/useIntake';
 import { useHistory, useSite, type Session } from '../hooks/useSession';
 import { useSiteReadings } from '../hooks/useSiteReadings';
+import { Boundary } from '../shared/Boundary';
 import { Button, IconButton } from '../shared/Button';
 import { CommandList, useCommandKeys, type Command } from '../shared/commands';
 import { Choose, CommitField, Switch } from '../shared/fields';
@@ -218,26 +219,36 @@ function Plan({ session }: { session: Session }) {
       </TopBar>
       <div className="flex min-h-0 grow">
         <div className="flex min-w-0 grow flex-col">
-          <WidthChart site={site} page={page} width={width} supposed={supposed} onWidth={setWidth}>
-            <Button
-              onClick={() => setView(view === 'visitors' ? 'site' : 'visitors')}
-              aria-pressed={view === 'visitors'}
+          <Boundary what="The chart of screen widths">
+            <WidthChart
+              site={site}
+              page={page}
+              width={width}
+              supposed={supposed}
+              onWidth={setWidth}
             >
-              Visitors
-            </Button>
-          </WidthChart>
-          <Sheet
-            session={session}
-            site={site}
-            page={page}
-            width={width}
-            slots={slots}
-            selected={selected}
-            busy={busy}
-            onSelect={setSelected}
-            href={href}
-            onFiles={lay}
-          />
+              <Button
+                onClick={() => setView(view === 'visitors' ? 'site' : 'visitors')}
+                aria-pressed={view === 'visitors'}
+              >
+                Visitors
+              </Button>
+            </WidthChart>
+          </Boundary>
+          <Boundary what="The page">
+            <Sheet
+              session={session}
+              site={site}
+              page={page}
+              width={width}
+              slots={slots}
+              selected={selected}
+              busy={busy}
+              onSelect={setSelected}
+              href={href}
+              onFiles={lay}
+            />
+          </Boundary>
         </div>
         <aside className="flex w-[400px] shrink-0 flex-col border-l border-line bg-white">
           <nav aria-label="Panel" className="flex shrink-0 border-b border-line">
@@ -260,39 +271,41 @@ function Plan({ session }: { session: Session }) {
             ))}
           </nav>
           <div className="min-h-0 grow overflow-auto">
-            {view === 'site' && (
-              <SitePanel
-                session={session}
-                site={site}
-                page={page}
-                slots={slots}
-                readings={readings}
-                selected={selected}
-                onSelect={setSelected}
-                onMeasure={() => setView('measure')}
-                onWidths={() => setView('visitors')}
-                href={href}
-              />
-            )}
-            {view === 'page' && (
-              <PagePanel session={session} site={site} page={page} onPage={setPageId} />
-            )}
-            {view === 'visitors' && (
-              <VisitorsPanel session={session} site={site} page={page} onSuppose={setSupposed} />
-            )}
-            {view === 'measure' && (
-              <NewSlotPanel
-                session={session}
-                site={site}
-                page={page}
-                onDone={(slotId) => {
-                  if (slotId) {
-                    setSelected(slotId);
-                  }
-                  setView('site');
-                }}
-              />
-            )}
+            <Boundary key={view} what="This panel">
+              {view === 'site' && (
+                <SitePanel
+                  session={session}
+                  site={site}
+                  page={page}
+                  slots={slots}
+                  readings={readings}
+                  selected={selected}
+                  onSelect={setSelected}
+                  onMeasure={() => setView('measure')}
+                  onWidths={() => setView('visitors')}
+                  href={href}
+                />
+              )}
+              {view === 'page' && (
+                <PagePanel session={session} site={site} page={page} onPage={setPageId} />
+              )}
+              {view === 'visitors' && (
+                <VisitorsPanel session={session} site={site} page={page} onSuppose={setSupposed} />
+              )}
+              {view === 'measure' && (
+                <NewSlotPanel
+                  session={session}
+                  site={site}
+                  page={page}
+                  onDone={(slotId) => {
+                    if (slotId) {
+                      setSelected(slotId);
+                    }
+                    setView('site');
+                  }}
+                />
+              )}
+            </Boundary>
           </div>
         </aside>
       </div>

@@ -10,12 +10,12 @@ import { kilobytes } from '@/core/readings/say';
 import { editSet, layOnPlan, layRecipeOnSet, openPieces, placedPieces } from '@/core/set/edits';
 import type { SheetLine } from '@/core/set/follow';
 import { setArchiveName, setFiles } from '@/core/set/produce';
-import { zipFiles } from '@/core/handover/zipFiles';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import type { Recipe } from '@/core/site/model/recipe';
 import type { Site } from '@/core/site/model/site';
 import { droppedFiles, type FolderFile } from '../hooks/folderFiles';
 import { useFollowed, useLooked, useWritten, type OfferLook } from '../hooks/usePieceSet';
+import { zipped } from '../hooks/zipped';
 import { originalsOf } from '../hooks/recolouring';
 import { useHistory, useSite, type Session } from '../hooks/useSession';
 import { useSetIntake, type SetIntake } from '../hooks/useSetIntake';
@@ -219,7 +219,7 @@ function OpenSet({
         followed,
         all,
       );
-      download(setArchiveName(set), zipFiles(files), 'application/zip');
+      download(setArchiveName(set), await zipped(files), 'application/zip');
       say(
         'done',
         `${files.filter((f) => f.changed).length - 1} files changed; the list of them is in the archive.`,

@@ -5,11 +5,13 @@ import type { ReactNode } from 'react';
 import { X } from 'lucide-react';
 import { useStore } from 'zustand';
 import { fontStyles } from '../hooks/services';
+import { useGuardedLeaving } from '../hooks/useKept';
 import { notices, putAway } from './notices';
 import { VerdictMark } from './VerdictMark';
 
 /** What every screen stands in: the fonts, hints on controls, and messages in one place. */
 export function Frame({ children }: { children: ReactNode }) {
+  useGuardedLeaving();
   return (
     <Tooltip.Provider delayDuration={500}>
       <style>{fontStyles()}</style>

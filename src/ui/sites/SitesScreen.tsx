@@ -6,11 +6,20 @@ import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import { layoutPage } from '@/core/measure/layoutPage';
 import type { Site } from '@/core/site/model/site';
-import { createSite, deleteSite, installSample, openSiteFile, useSites } from '../hooks/useSites';
+import {
+  createSite,
+  deleteSite,
+  installSample,
+  openSiteFile,
+  unreadText,
+  useSites,
+} from '../hooks/useSites';
 import { PageDrawing } from '../page/PageDrawing';
 import { takeReadings } from '@/core/readings/registry';
 import { pictureOf } from '@/core/site/picture';
+import { Boundary } from '../shared/Boundary';
 import { Button } from '../shared/Button';
+import { download } from '../shared/download';
 import { FilePick } from '../shared/FilePick';
 import { inputLook } from '../shared/fields';
 import { say } from '../shared/notices';
@@ -87,9 +96,11 @@ export function SitesScreen() {
         <ul className="flex flex-wrap gap-5">
           {sites?.map((listed) =>
             'site' in listed ? (
-              <SiteCard key={listed.id} site={listed.site} />
+              <Boundary key={listed.id} what={listed.site.name} as="li">
+                <SiteCard site={listed.site} />
+              </Boundary>
             ) : (
-              <UnreadableSite key={listed.id} problem={listed.problem} />
+              <UnreadableSite key={listed.id} id={listed.id} problem={listed.problem} />
             ),
           )}
         </ul>
@@ -183,14 +194,16 @@ function SiteCard({ site }: { site: Site }) {
             {site.pages.length === 1 ? 'page' : 'pages'}
           </div>
         </div>
-        <RemoveSite site={site} />
+        <RemoveSite id={site.id} name={site.name} />
       </div>
     </li>
   );
 }
 
 /** A site of a newer version, or a damaged one: it is kept, and said why it stays closed. */
-function UnreadableSite({ problem }: { problem: string }) {
+function UnreadableSite({ id, problem }: { id: string; problem: string }) {
+  const save = async () =>
+    download(`site-${id.slice(0, 8)}.json`, await unreadText(id), 'application/json');
   return (
     <li className="w-[322px] rounded-sm border border-bad bg-white px-3 py-2">
       <p>
@@ -198,6 +211,10 @@ function UnreadableSite({ problem }: { problem: string }) {
         <span className="font-semibold">A site that cannot be read</span>
       </p>
       <p className="break-words text-soft">{problem}. It is kept as it is.</p>
+      <div className="mt-2 flex gap-2">
+        <Button onClick={() => void save()}>Save it as it is</Button>
+        <RemoveSite id={id} name="the site that cannot be read" />
+      </div>
     </li>
   );
 }
@@ -221,16 +238,16 @@ function Standing({ site }: { site: Site }) {
   );
 }
 
-function RemoveSite({ site }: { site: Site }) {
+function RemoveSite({ id, name }: { id: string; name: string }) {
   return (
     <Dialog.Root>
       <Dialog.Trigger asChild>
-        <Button aria-label={`Remove ${site.name}`}>Remove</Button>
+        <Button aria-label={`Remove ${name}`}>Remove</Button>
       </Dialog.Trigger>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/25" />
         <Dialog.Content className="fixed top-1/3 left-1/2 z-40 w-[400px] -translate-x-1/2 rounded-sm border border-line bg-white p-5">
-          <Dialog.Title className="font-semibold">Remove {site.name}</Dialog.Title>
+          <Dialog.Title className="font-semibold">Remove {name}</Dialog.Title>
           <Dialog.Description className="mt-1 text-soft">
             The site, its pictures and all its steps go from this browser. This cannot be undone.
           </Dialog.Description>
@@ -239,7 +256,7 @@ function RemoveSite({ site }: { site: Site }) {
               <Button>Keep it</Button>
             </Dialog.Close>
             <Dialog.Close asChild>
-              <Button look="bad" onClick={() => void deleteSite(site.id)}>
+              <Button look="bad" onClick={() => void deleteSite(id)}>
                 Remove the site
               </Button>
             </Dialog.Close>

@@ -1,5 +1,5 @@
 import { applyPatches, enablePatches, produceWithPatches } from 'immer';
-import type { StepRow } from './database';
+import type { Step } from './timeline';
 import { migrateHistory } from './migrateHistory';
 
 enablePatches();
@@ -49,11 +49,11 @@ test('every state of an old history comes back in the new form, from either end'
     },
   ];
   const states = [start];
-  const steps: StepRow[] = [];
+  const steps: Step[] = [];
   for (const [i, edit] of edits.entries()) {
     const [next, patches, inverse] = produceWithPatches(states[i], edit);
     states.push(next);
-    steps.push({ siteId: 's', seq: i + 1, label: String(i), patches, inverse });
+    steps.push({ seq: i + 1, label: String(i), patches, inverse });
   }
   for (const cursor of [0, 2, 5]) {
     const migrated = migrateHistory(

@@ -1,5 +1,5 @@
 import { applyPatches, type Patch } from 'immer';
-import type { StepRow } from './database';
+import type { Step } from './timeline';
 
 type Plain = Readonly<Record<string, unknown>>;
 
@@ -41,18 +41,18 @@ function difference(from: Plain, to: Plain): Patch[] {
 export function migrateHistory(
   site: Plain,
   cursor: number,
-  steps: readonly StepRow[],
+  steps: readonly Step[],
   migrate: (site: unknown) => unknown,
-): StepRow[] {
+): Step[] {
   const past = steps.filter((s) => s.seq <= cursor).toReversed();
   const future = steps.filter((s) => s.seq > cursor);
   const now = migrate(site) as Plain;
-  const out: StepRow[] = [];
-  const walk = (list: readonly StepRow[], back: boolean) => {
+  const out: Step[] = [];
+  const walk = (list: readonly Step[], back: boolean) => {
     let stored = site;
     let seen = now;
     for (const step of list) {
-      stored = applyPatches(stored, back ? step.inverse : step.patches);
+      stored = applyPatches(stored, [...(back ? step.inverse : step.patches)]);
       const next = migrate(stored) as Plain;
       const [before, after] = back ? [next, seen] : [seen, next];
       out.push({ ...step, patches: difference(before, after), inverse: difference(after, before) });

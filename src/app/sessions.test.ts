@@ -3,10 +3,13 @@ import { applyEdit, editSlot } from '@/core/site/edit';
 import type { Site } from '@/core/site/model/site';
 import { newSite } from '@/core/site/newSite';
 import { addSlot } from '@/core/site/slots';
-import { assetBytes, putAsset } from './assets';
-import { Database } from './database';
-import { openSession, type Session } from './session';
-import { addSite, listSites, removeSite } from './sites';
+import { assetBytes, putAsset } from '@/store/assets';
+import { Database } from '@/store/database';
+import { addSite, listSites, removeSite } from '@/store/sites';
+import { siteStore } from '@/store/siteStore';
+import { tabsOf } from '@/store/tabs';
+import { OpenSites } from '@/work/openSites';
+import type { Session } from '@/work/session';
 
 const site = (id: string): Site =>
   applyEdit(
@@ -21,7 +24,20 @@ beforeEach(async () => {
   await addSite(db, site('s'), 1);
 });
 
-const open = async (): Promise<Session> => (await openSession(db, 's', () => 2))!;
+/** Each tab has sessions of its own. */
+const inTab = () =>
+  new OpenSites({
+    store: siteStore(db, tabsOf(db.name)),
+    now: () => 2,
+    newId: () => crypto.randomUUID(),
+    later(ms, call) {
+      const timer = setTimeout(call, ms);
+      return () => clearTimeout(timer);
+    },
+    tell: (words) => told.push(words),
+  });
+const told: string[] = [];
+const open = async (siteId = 's'): Promise<Session> => (await inTab().open(siteId))!;
 const width = (session: Session) => session.state.getState().site.slots[0].width;
 const stored = async (): Promise<Site> => {
   const [first] = await listSites(db);
@@ -40,7 +56,7 @@ test('a commit is on the disk when it has settled, and a new session comes back 
   session.commit('Set the width to 200 px', setWidth(200));
   expect(width(session)).toBe(200);
   await session.settled();
-  expect(session.state.getState().saved).toBe('saved');
+  expect(session.state.getState().kept).toEqual({ state: 'kept' });
   const again = await open();
   expect(width(again)).toBe(200);
   expect(again.state.getState().undoLabel).toBe('Set the width to 200 px');
@@ -122,14 +138,14 @@ test("an edit in a second tab is put on top of the first one's, not over it", as
 
 test('writing that fails is said', async () => {
   const session = await open();
-  await removeSite(db, 's');
+  await removeSite(db, 's', 2);
   session.commit('wide', setWidth(300));
   await session.settled();
-  expect(session.state.getState().saved).toBe('failed');
+  expect(session.state.getState().kept).toMatchObject({ state: 'not', why: 'removed' });
 });
 
 test('no such site, and a site that cannot be read, which is listed with its reason', async () => {
-  expect(await openSession(db, 'nowhere', () => 0)).toBeUndefined();
+  expect(await open('nowhere')).toBeUndefined();
   await db.sites.update('s', { site: { ...site('s'), slots: 'none' } as unknown as Site });
   await expect(open()).rejects.toThrow('slots');
   expect(await listSites(db)).toEqual([{ id: 's', problem: expect.stringContaining('slots') }]);
@@ -155,7 +171,7 @@ test("removing a site takes its history and drawings, and no other site's", asyn
     { key: 's/h', drawing: '', png: new Blob() },
     { key: 't/h', drawing: '', png: new Blob() },
   ]);
-  await removeSite(db, 's');
+  await removeSite(db, 's', 2);
   expect((await listSites(db)).map((s) => s.id)).toEqual(['t']);
   expect([await db.history.count(), (await db.thumbs.toArray()).map((t) => t.key)]).toEqual([
     0,

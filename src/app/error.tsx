@@ -1,0 +1,5 @@
+'use client';
+
+import { ScreenFault } from '@/ui/shared/ScreenFault';
+
+export default ScreenFault;

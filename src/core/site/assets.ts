@@ -1,0 +1,15 @@
+import { kindOf } from '../layers/registry';
+import { filesOfSet } from '../set/edits';
+import type { Site } from './model/site';
+
+/** Every asset a site names: its shelf, what its layers draw with, its fonts, its set. */
+export const assetsOf = (site: Site): string[] => [
+  ...new Set([
+    ...site.shelf.map((i) => i.assetId),
+    ...site.fonts.map((f) => f.assetId),
+    ...Object.values(site.pictures).flatMap((p) =>
+      p.layers.flatMap((l) => kindOf(l).assets?.(l) ?? []),
+    ),
+    ...(site.set ? filesOfSet(site.set).map((f) => f.assetId) : []),
+  ]),
+];

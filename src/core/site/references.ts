@@ -1,0 +1,67 @@
+import type { Page } from './model/page';
+import type { Site } from './model/site';
+import type { Slot } from './model/slot';
+
+/** A place in the site that names something else by its id, and what it names. */
+type Reference = readonly [where: string, id: string | null | undefined];
+
+const slotsOfPage = (page: Page): Reference[] => {
+  const at = `the page ${page.name}`;
+  return [
+    [`the header of ${at}`, page.headerSlot],
+    [`the background of ${at}`, page.background.type === 'own' ? page.background.slot : null],
+    [`the mark of ${at}`, page.bar.markSlot],
+    [`the title band of ${at}`, page.band?.slot],
+    ...page.body.sidebars.map((s): Reference => [`a sidebar of ${at}`, s.slot]),
+    ...page.sections.map((s): Reference => [`a section of ${at}`, s.dividerSlot]),
+    ...page.pieces.map((id): Reference => [`a piece of ${at}`, id]),
+  ];
+};
+
+const slotsOfSlot = (slot: Slot): Reference[] => [
+  ...Object.values(slot.beside).map((beside): Reference => [
+    `what lies beside ${slot.name}`,
+    beside?.from === 'slot' ? beside.slot : null,
+  ]),
+  [`the second arrangement of ${slot.name}`, slot.narrow?.slot],
+];
+
+function twice(ids: readonly string[]): string | undefined {
+  return ids.find((id, i) => ids.indexOf(id) !== i);
+}
+
+/**
+ * What a site names that is not in it, or has twice: slots of pages, pictures of slots, ids.
+ * @returns the first of it in words, as `Expected …, found …`; undefined where all is there once
+ */
+export function brokenReference(site: Site): string | undefined {
+  const { slots, pages, pictures } = site;
+  const lists: readonly (readonly [string, readonly string[]])[] = [
+    ['slot', slots.map((s) => s.id)],
+    ['page', pages.map((p) => p.id)],
+    ['picture of a slot', slots.map((s) => s.pictureId)],
+    ...Object.values(pictures).map((p) => ['layer', p.layers.map((l) => l.id)] as const),
+  ];
+  for (const [what, ids] of lists) {
+    const id = twice(ids);
+    if (id !== undefined) {
+      return `Expected each ${what} once, found ${id} twice`;
+    }
+  }
+  const misnamed = Object.entries(pictures).find(([key, p]) => key !== p.id);
+  if (misnamed) {
+    return `Expected the picture ${misnamed[0]} under its own id, found ${misnamed[1].id}`;
+  }
+  const homeless = slots.find((s) => !Object.hasOwn(pictures, s.pictureId));
+  if (homeless) {
+    return `Expected the picture ${homeless.pictureId} of ${homeless.name} in the site, found none`;
+  }
+  const there = new Set(slots.map((s) => s.id));
+  const named: Reference[] = [
+    ['the default background', site.defaultBackground],
+    ...pages.flatMap(slotsOfPage),
+    ...slots.flatMap(slotsOfSlot),
+  ];
+  const lost = named.find(([, id]) => id !== null && id !== undefined && !there.has(id));
+  return lost && `Expected the slot ${lost[1]} that is ${lost[0]} in the site, found none`;
+}

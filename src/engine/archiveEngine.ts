@@ -1,0 +1,39 @@
+import type { PackedSite } from '@/core/handover/siteFile';
+import type { TypedFile } from '@/core/handover/zipFiles';
+import type { OraPicture, ReadOra } from '@/core/openRaster/openRaster';
+import type { Raster } from '@/core/raster/raster';
+import { createChannel, type WorkerLike } from './channel';
+import { silences } from './limits';
+import type { ArchiveCalls } from './protocol';
+
+type Bytes = Uint8Array<ArrayBuffer>;
+
+/** Archives and whole pictures, worked on beside the screen. */
+export interface ArchiveEngine {
+  zip(files: readonly TypedFile[]): Promise<Bytes>;
+  packSite(packed: PackedSite): Promise<Bytes>;
+  /** @throws Error saying what was expected and what was found */
+  unpackSite(name: string, bytes: Bytes): Promise<PackedSite>;
+  packPicture(picture: OraPicture, merged: Bytes, thumbnail: Bytes): Promise<Bytes>;
+  /** @throws Error saying what was expected and what was found */
+  unpackPicture(name: string, bytes: Bytes): Promise<ReadOra>;
+  /** All of a raster in another size, px. */
+  resize(raster: Raster, width: number, height: number): Promise<Raster>;
+  /** What a file has lost of a picture, so many times as strong. */
+  difference(drawn: Raster, file: Raster, gain: number): Promise<Raster>;
+}
+
+export function createArchiveEngine(spawn: () => WorkerLike): ArchiveEngine {
+  const channel = createChannel<ArchiveCalls>(spawn, { silence: silences.archive });
+  return {
+    zip: (files) =>
+      channel.ask('zip', { files: files.map(({ path, type, bytes }) => ({ path, type, bytes })) }),
+    packSite: (packed) => channel.ask('packSite', { packed }),
+    unpackSite: (name, bytes) => channel.ask('unpackSite', { name, bytes }),
+    packPicture: (picture, merged, thumbnail) =>
+      channel.ask('packPicture', { picture, merged, thumbnail }),
+    unpackPicture: (name, bytes) => channel.ask('unpackPicture', { name, bytes }),
+    resize: (raster, width, height) => channel.ask('resize', { raster, width, height }),
+    difference: (drawn, file, gain) => channel.ask('difference', { drawn, file, gain }),
+  };
+}

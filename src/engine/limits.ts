@@ -1,0 +1,17 @@
+/** Decoded photos that the render worker keeps, bytes: two of the largest that are taken in. */
+export const mostPhotoBytes = 800e6;
+
+/** Small copies of a set's pieces, bytes. */
+export const mostPieceBytes = 200e6;
+
+/** Decoded photos that drawing outside of a browser keeps, bytes. */
+export const mostNodePhotoBytes = 480e6;
+
+/** How long a worker may be silent while something is asked of it, ms. */
+export const silences = {
+  render: 45_000,
+  codec: 180_000,
+  theme: 60_000,
+  set: 120_000,
+  archive: 120_000,
+} as const;

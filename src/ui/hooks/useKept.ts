@@ -1,0 +1,41 @@
+'use client';
+
+import { useEffect, useSyncExternalStore } from 'react';
+import type { Standing } from '@/work/openSites';
+import { theSites } from './services';
+
+const onServer: Standing = { kept: { state: 'kept' }, session: undefined };
+
+/** Whether everything done in this tab is on the disk, and of which site it is not. */
+export const useKept = (): Standing =>
+  useSyncExternalStore(
+    (changed) => theSites().standing.subscribe(changed),
+    () => theSites().standing.getState(),
+    () => onServer,
+  );
+
+/** Keeps what is still open when the tab is hidden, and asks before unwritten work is left. */
+export function useGuardedLeaving(): void {
+  useEffect(() => {
+    const flush = () => theSites().flush();
+    const hidden = () => {
+      if (document.visibilityState === 'hidden') {
+        flush();
+      }
+    };
+    const leaving = (event: BeforeUnloadEvent) => {
+      flush();
+      if (theSites().unwritten) {
+        event.preventDefault();
+      }
+    };
+    window.addEventListener('pagehide', flush);
+    window.addEventListener('beforeunload', leaving);
+    document.addEventListener('visibilitychange', hidden);
+    return () => {
+      window.removeEventListener('pagehide', flush);
+      window.removeEventListener('beforeunload', leaving);
+      document.removeEventListener('visibilitychange', hidden);
+    };
+  }, []);
+}

@@ -1,0 +1,6 @@
+import type { TypedFile } from '@/core/handover/zipFiles';
+import { theEngine } from './services';
+
+/** Files as one archive, packed beside the screen. */
+export const zipped = (files: readonly TypedFile[]): Promise<Uint8Array<ArrayBuffer>> =>
+  theEngine().archive.zip(files);

@@ -1,0 +1,28 @@
+import { siteFileName } from '@/core/handover/names';
+import type { TypedFile } from '@/core/handover/zipFiles';
+import type { Site } from '@/core/site/model/site';
+import { zipped } from '../hooks/zipped';
+import { packedSite } from '../hooks/useSites';
+import { download } from './download';
+import { say } from './notices';
+
+const message = (error: unknown): string =>
+  error instanceof Error ? error.message : String(error);
+
+/** Saves a site with all it needs as one file; what goes wrong is said. */
+export async function saveSiteFile(site: Site): Promise<void> {
+  try {
+    download(siteFileName(site), await packedSite(site), 'application/zip');
+  } catch (error) {
+    say('bad', `The site file could not be made: ${message(error)}`);
+  }
+}
+
+/** Saves files as one archive; what goes wrong is said. */
+export async function saveArchive(name: string, files: readonly TypedFile[]): Promise<void> {
+  try {
+    download(name, await zipped(files), 'application/zip');
+  } catch (error) {
+    say('bad', `The archive could not be made: ${message(error)}`);
+  }
+}
