@@ -2,13 +2,14 @@
  * Bytes of the files that the search finds against files of a fixed quality, at a likeness that an
  * independent library finds no lower.
  */
+import { pressFormats } from '../src/core/press/formats/registry';
 import sharp from 'sharp';
 import { ssim } from 'ssim.js';
 import type { CareLimit } from '../src/core/lightest/care';
 import { bestOf, searchLightest } from '../src/core/lightest/search';
 import { referenceOf, similarityTo } from '../src/core/lightest/similarity';
 import { createTrial, type Tried } from '../src/core/lightest/trial';
-import { pressFormats, pressWords } from '../src/core/press/settings';
+import { pressWords } from '../src/core/press/settings';
 import type { Codecs } from '../src/core/press/codecs';
 import type { Raster } from '../src/core/raster/raster';
 import { applyEdit } from '../src/core/site/edit';

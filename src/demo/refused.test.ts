@@ -49,12 +49,12 @@ test.each<[string, unknown, string]>([
   [
     'a header that is not there',
     { ...site, pages: [{ ...site.pages[0], headerSlot: 'gone' }] },
-    'that is the header of the page Home',
+    'that is a header of the page Home',
   ],
   [
     'a piece that is not there',
     { ...site, pages: [{ ...site.pages[0], pieces: ['gone'] }] },
-    'that is a piece of the page Home',
+    'that is a theme piece of the page Home',
   ],
   [
     'a neighbour that is not there',

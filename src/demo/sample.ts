@@ -1,9 +1,10 @@
+import { pressFormats } from '@/core/press/formats/registry';
 import { fillFrame } from '@/core/frame/placement';
 import { newWash } from '@/core/layers/fill';
 import { newPhoto } from '@/core/layers/photo';
 import { newText } from '@/core/layers/text';
 import { noOverlap } from '@/core/frame/overlap';
-import { plainPicture, pressAs, pressFormats } from '@/core/press/settings';
+import { plainPicture, pressAs } from '@/core/press/settings';
 import { usualHandOver, usualLimits } from '@/core/site/newSite';
 import type { Layer } from '@/core/site/model/layer';
 import type { Page } from '@/core/site/model/page';

@@ -1,6 +1,7 @@
+import { pressFormats } from '@/core/press/formats/registry';
 import type Vips from 'wasm-vips';
 import { createTrial, type Trial } from '@/core/lightest/trial';
-import { pressAs, pressFormats } from '@/core/press/settings';
+import { pressAs } from '@/core/press/settings';
 import { createRaster } from '@/core/raster/raster';
 import { recolourFile } from '@/core/set/recolourFile';
 import { lastRecipe } from './lastRecipe';

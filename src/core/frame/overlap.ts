@@ -1,6 +1,6 @@
 import type { Rect } from '../raster/raster';
 import type { Side, Slot } from '../site/model/slot';
-import { isContent } from '../site/pages';
+import { isContent } from '../slots/registry';
 import type { Size } from './placement';
 
 /**

@@ -10,7 +10,6 @@ export const escapeHtml = (text: string): string =>
  * escaped too, so that it cannot end a style element.
  */
 export const cssString = (text: string): string =>
-   
   `"${text.replaceAll('\0', '\ufffd').replace(/[\u0001-\u001f\u007f<"\\]/g, escapedInCss)}"`;
 
 const escapedInCss = (sign: string): string =>

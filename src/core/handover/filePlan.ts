@@ -1,11 +1,11 @@
 import { fileSize, hasOverlap, overlapOf } from '../frame/overlap';
 import type { Size } from '../frame/placement';
-import { formatEnding } from '../press/codecs';
+import { formatByEnding, formatOf } from '../press/formats/registry';
 import { pressAs } from '../press/settings';
 import type { Picture, PressFormat, PressSettings } from '../site/model/picture';
 import type { Site } from '../site/model/site';
 import type { Slot } from '../site/model/slot';
-import { isContent } from '../site/pages';
+import { isContent } from '../slots/registry';
 import { isBlank, pictureOf } from '../site/picture';
 
 /** One file that is handed over. */
@@ -34,18 +34,6 @@ export interface SlotFiles {
 /** Folder of the files that do not take the place of one of the theme's. */
 export const pictureFolder = 'pictures';
 
-const endings: Readonly<Record<string, PressFormat>> = {
-  jpg: 'jpeg',
-  jpeg: 'jpeg',
-  png: 'png',
-  webp: 'webp',
-  avif: 'avif',
-};
-
-/** Format of a file by its ending; undefined for one that is not written. */
-const formatOf = (path: string): PressFormat | undefined =>
-  endings[/\.([a-z0-9]+)$/i.exec(path)?.[1].toLowerCase() ?? ''];
-
 /**
  * A path of the theme's below the archive's root: style sheets name files relative to themselves.
  */
@@ -66,11 +54,11 @@ export function fallbackOf(
   { press, fallback }: Picture,
   opaque: boolean,
 ): PressSettings | undefined {
-  if (press.format === 'jpeg' || press.format === 'png') {
+  if (formatOf(press.format).plain) {
     return undefined;
   }
   if (!opaque) {
-    return fallback?.format === 'png' ? fallback : pressAs('png');
+    return fallback && formatOf(fallback.format).seeThrough ? fallback : pressAs('png');
   }
   return fallback ?? pressAs('jpeg', 84);
 }
@@ -108,7 +96,7 @@ export function planFiles(site: Site, isOpaque: (slotId: string) => boolean): Sl
     .filter(({ picture }) => !isBlank(picture));
   const replaced = new Map(
     drawn.flatMap(({ slot }) =>
-      slot.replaces !== null && formatOf(slot.replaces)
+      slot.replaces !== null && formatByEnding(slot.replaces)
         ? [[slot.id, insideArchive(slot.replaces)] as const]
         : [],
     ),
@@ -133,7 +121,7 @@ export function planFiles(site: Site, isOpaque: (slotId: string) => boolean): Sl
     });
     const own = replaced.get(slot.id);
     if (own !== undefined) {
-      return { slot, picture, files: [file(own, 1, settingsAs(formatOf(own)!, picture))] };
+      return { slot, picture, files: [file(own, 1, settingsAs(formatByEnding(own)!, picture))] };
     }
     const wanted = site.handOver.fallback ? fallbackOf(picture, isOpaque(slot.id)) : undefined;
     const older = wanted && slot.accepts.includes(wanted.format) ? wanted : undefined;
@@ -144,7 +132,7 @@ export function planFiles(site: Site, isOpaque: (slotId: string) => boolean): Sl
           file(
             free(
               `${slot.fileName}${scale === 1 ? '' : scale === 2 ? '-2x' : '-half'}`,
-              `.${formatEnding[settings.format]}`,
+              `.${formatOf(settings.format).endings[0]}`,
             ),
             scale,
             settings,

@@ -1,5 +1,5 @@
+import { formatOf } from '../press/formats/registry';
 import { fileSize, overlapOf } from '../frame/overlap';
-import { formatEnding } from '../press/codecs';
 import type { Picture } from '../site/model/picture';
 import type { Site } from '../site/model/site';
 import type { Slot } from '../site/model/slot';
@@ -17,7 +17,7 @@ export function linesOf(site: Site, slot: Slot, picture: Picture): Snippets {
     files: [
       {
         slotId: s.id,
-        path: `${s.fileName}.${formatEnding[p.press.format]}`,
+        path: `${s.fileName}.${formatOf(p.press.format).endings[0]}`,
         scale: 1,
         ...fileSize(s, overlapOf(s)),
         settings: p.press,

@@ -1,7 +1,8 @@
+import { formatOf } from '../press/formats/registry';
 import { strToU8 } from 'fflate';
 import type { Drawing } from '../compose/compose';
 import { drawingOf, scaledDrawing } from '../compose/drawing';
-import { mediaType, type Codecs } from '../press/codecs';
+import { type Codecs } from '../press/codecs';
 import type { OraPicture } from '../openRaster/openRaster';
 import type { Raster } from '../raster/raster';
 import { siteColours } from '../site/colours';
@@ -223,7 +224,7 @@ export async function produceHandOver(
       ]);
       const written = {
         path: file.path,
-        type: mediaType(file.settings.format),
+        type: formatOf(file.settings.format).mediaType,
         bytes: await (ports.kept ? ports.kept(key, make) : make()),
         planned: file,
       };

@@ -1,13 +1,13 @@
+import { formatOf } from '../press/formats/registry';
 import { fileSize, hasOverlap, overlapOf, type Overlap } from '../frame/overlap';
 import { narrowed } from '../measure/layoutPage';
 import type { TextLayer } from '../site/model/objectLayers';
 import type { Picture } from '../site/model/picture';
 import type { Site } from '../site/model/site';
-import type { Length, Slot } from '../site/model/slot';
+import type { Length, Slot, SlotKind } from '../site/model/slot';
 import { fontOf } from '../text/fonts';
 import { besideColours, type PageArea } from '../seam/beside';
-import { mediaType } from '../press/codecs';
-import { isContent } from '../site/pages';
+import { isContent } from '../slots/registry';
 import { liveTexts, liveWords, type LiveWords } from './liveText';
 import { addressOf, escapeHtml } from './escape';
 import { safeName } from './fileName';
@@ -149,7 +149,7 @@ function lentColour(site: Site, slot: Slot): string {
 }
 
 /** What a file is to a browser. */
-const typeOf = ({ settings }: PlannedFile): string => mediaType(settings.format);
+const typeOf = ({ settings }: PlannedFile): string => formatOf(settings.format).mediaType;
 
 /** One file of a slot at a scale, the modern one or the fallback. */
 const fileAt = (
@@ -319,63 +319,90 @@ export function snippetsFor(site: Site, plan: readonly SlotFiles[], slotId: stri
     };
   }
   const lines = backgroundLines(slot, files);
-  switch (slot.kind) {
-    case 'background': {
-      const selector = bodySelector(site, slot);
-      const classes = [...selector.matchAll(/body\.([a-z0-9-]+)/g)].map((m) => m[1]);
-      return {
-        css:
-          rule(selector, [colour && `background-color: ${colour}`, ...lines]) +
-          phoneBackground(slot, files, selector),
-        html: classes.length ? classes.map((c) => `<body class="${c}">\n`).join('') : '<body>\n',
-      };
-    }
-    case 'divider': {
-      const { narrowSize } = slot;
-      const at = narrowSize && narrowed(slot, narrowSize.below - 1);
-      return {
-        // It hangs above its section, which must let it, and overlaps it by one px: a line would
-        // show between them at a fractional zoom.
-        css:
-          rule(`.${name}`, [
-            'position: relative',
-            'overflow: visible',
-            slot.lends === 'bottom' &&
-              `background-color: ${besideColours(site, slot, 'bottom')?.colour ?? colour}`,
-          ]) +
-          rule(`.${name}::before`, [
-            'content: ""',
-            'position: absolute',
-            'left: 0',
-            'right: 0',
-            'bottom: 100%',
-            'margin-bottom: -1px',
-            `height: ${slot.height}px`,
-            'pointer-events: none',
-            ...lines,
-          ]) +
-          (at
-            ? `@media ${below(narrowSize.below)} {\n${indented(rule(`.${name}::before`, [`height: ${at.height}px`, `background-size: ${sizeWords(at)}`]))}}\n`
-            : ''),
-        html: `<section class="${name}">…</section>\n`,
-      };
-    }
-    case 'band':
-      return {
-        css:
-          rule(`.${name}`, [colour && `background-color: ${colour}`, ...lines]) +
-          lentColour(site, slot),
-        html: `<div class="${name}"><h1>…</h1></div>\n`,
-      };
-    default:
-      return {
-        css:
-          rule(`.${name}`, [
-            `width: ${columnWidth(site, slot)}px`,
-            colour && `background-color: ${colour}`,
-            ...lines,
-          ]) + lentColour(site, slot),
-        html: `<aside class="${name}">…</aside>\n`,
-      };
-  }
+  return laid[slot.kind]({ site, slot, files, name, colour, lines });
 }
+
+interface Laid {
+  readonly site: Site;
+  readonly slot: Slot;
+  readonly files: readonly PlannedFile[];
+  readonly name: string;
+  /** Under the picture. */
+  readonly colour: string | undefined;
+  readonly lines: readonly (string | false)[];
+}
+
+function onBody({ site, slot, files, colour, lines }: Laid): Snippets {
+  const selector = bodySelector(site, slot);
+  const classes = [...selector.matchAll(/body\.([a-z0-9-]+)/g)].map((m) => m[1]);
+  return {
+    css:
+      rule(selector, [colour && `background-color: ${colour}`, ...lines]) +
+      phoneBackground(slot, files, selector),
+    html: classes.length ? classes.map((c) => `<body class="${c}">\n`).join('') : '<body>\n',
+  };
+}
+
+/**
+ * It hangs above its section, which must let it, and overlaps it by one px: a line would show
+ * between them at a fractional zoom.
+ */
+function aboveSection({ site, slot, name, colour, lines }: Laid): Snippets {
+  const { narrowSize } = slot;
+  const at = narrowSize && narrowed(slot, narrowSize.below - 1);
+  return {
+    css:
+      rule(`.${name}`, [
+        'position: relative',
+        'overflow: visible',
+        slot.lends === 'bottom' &&
+          `background-color: ${besideColours(site, slot, 'bottom')?.colour ?? colour}`,
+      ]) +
+      rule(`.${name}::before`, [
+        'content: ""',
+        'position: absolute',
+        'left: 0',
+        'right: 0',
+        'bottom: 100%',
+        'margin-bottom: -1px',
+        `height: ${slot.height}px`,
+        'pointer-events: none',
+        ...lines,
+      ]) +
+      (at
+        ? `@media ${below(narrowSize.below)} {\n${indented(rule(`.${name}::before`, [`height: ${at.height}px`, `background-size: ${sizeWords(at)}`]))}}\n`
+        : ''),
+    html: `<section class="${name}">…</section>\n`,
+  };
+}
+
+const behindTitle = ({ site, slot, name, colour, lines }: Laid): Snippets => ({
+  css:
+    rule(`.${name}`, [colour && `background-color: ${colour}`, ...lines]) + lentColour(site, slot),
+  html: `<div class="${name}"><h1>…</h1></div>\n`,
+});
+
+const behindColumn = ({ site, slot, name, colour, lines }: Laid): Snippets => ({
+  css:
+    rule(`.${name}`, [
+      `width: ${columnWidth(site, slot)}px`,
+      colour && `background-color: ${colour}`,
+      ...lines,
+    ]) + lentColour(site, slot),
+  html: `<aside class="${name}">…</aside>\n`,
+});
+
+const asImage = (): never => {
+  throw new Error('Expected a slot that is a background of something.');
+};
+
+/** The lines of every kind that is a background; content is an `img` and has none of these. */
+const laid: Readonly<Record<SlotKind, (what: Laid) => Snippets>> = {
+  background: onBody,
+  divider: aboveSection,
+  band: behindTitle,
+  sidebar: behindColumn,
+  header: asImage,
+  mark: asImage,
+  piece: asImage,
+};

@@ -2,7 +2,7 @@ import type { Rect } from '../raster/raster';
 import type { BackgroundSize, Length, Position, Repeat } from '../site/model/slot';
 import type { Size } from '../frame/placement';
 import { overlapOf, withOverlap } from '../frame/overlap';
-import { isContent } from '../site/pages';
+import { isContent } from '../slots/registry';
 import type { SlotPiece } from './layoutPage';
 
 /**

@@ -23,17 +23,3 @@ export interface Codecs {
     pinned: readonly Hex[],
   ): Promise<Uint8Array<ArrayBuffer>>;
 }
-
-export const formatEnding: Readonly<Record<PressSettings['format'], string>> = {
-  jpeg: 'jpg',
-  png: 'png',
-  webp: 'webp',
-  avif: 'avif',
-};
-export const formatTitle: Readonly<Record<PressSettings['format'], string>> = {
-  jpeg: 'JPEG',
-  png: 'PNG',
-  webp: 'WebP',
-  avif: 'AVIF',
-};
-export const mediaType = (format: PressSettings['format']): string => `image/${format}`;

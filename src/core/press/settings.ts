@@ -1,8 +1,5 @@
 import type { Picture, PressFormat, PressSettings } from '../site/model/picture';
-import { formatTitle } from './codecs';
-
-/** Every format there is, the lightest for photographs first. */
-export const pressFormats: readonly PressFormat[] = ['avif', 'webp', 'jpeg', 'png'];
+import { formatOf } from './formats/registry';
 
 /** Settings with all of a format's colours, and with loss where it has any. */
 export const pressAs = (format: PressFormat, quality = 80): PressSettings => ({
@@ -10,7 +7,7 @@ export const pressAs = (format: PressFormat, quality = 80): PressSettings => ({
   quality,
   lossless: false,
   colours: null,
-  chroma: format === 'avif' || (format === 'jpeg' && quality >= 90) ? 'full' : 'half',
+  chroma: quality >= (formatOf(format).chroma?.fullFrom ?? Infinity) ? 'full' : 'half',
   table: 3,
 });
 
@@ -27,12 +24,14 @@ export const plainPicture = (
 
 /** Every level of the file is as it was drawn. */
 export const isLossless = ({ format, lossless, colours }: PressSettings): boolean =>
-  format === 'png' ? colours === null : format !== 'jpeg' && lossless;
+  formatOf(format).lossless === 'always'
+    ? colours === null
+    : formatOf(format).lossless === 'asked' && lossless;
 
 /** The settings in a few words: “WebP 80”, “PNG, 64 colours”. */
 export function pressWords(settings: PressSettings): string {
-  const title = formatTitle[settings.format];
-  if (settings.format === 'png') {
+  const { title, palette } = formatOf(settings.format);
+  if (palette) {
     return settings.colours === null ? title : `${title}, ${settings.colours} colours`;
   }
   return isLossless(settings) ? `${title}, no loss` : `${title} ${settings.quality}`;

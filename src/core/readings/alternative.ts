@@ -1,5 +1,5 @@
 import { editPicture } from '../site/edit';
-import { isContent } from '../site/pages';
+import { isContent } from '../slots/registry';
 import { isBlank } from '../site/picture';
 import type { ReadingKind } from './reading';
 

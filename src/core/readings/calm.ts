@@ -3,6 +3,7 @@ import { newWash } from '../layers/fill';
 import { newBlur } from '../layers/rework';
 import { newTexture } from '../layers/texture';
 import { addBehindWords } from '../site/edit';
+import { slotKind } from '../slots/registry';
 import { freeLayerId, isBlank } from '../site/picture';
 import type { Axes } from '../site/model/blendLayers';
 import type { Picture } from '../site/model/picture';
@@ -14,7 +15,7 @@ import { colourName } from './say';
 
 /** The page's words lie over it. */
 export const isUnderContent = (slot: Pick<Slot, 'kind'>): boolean =>
-  slot.kind === 'background' || slot.kind === 'band';
+  slotKind(slot.kind).underContent;
 
 export const wrapsOf = ({ repeat }: Pick<Slot, 'repeat'>): Axes | 'none' => {
   if (repeat === 'repeat') {

@@ -1,4 +1,4 @@
-import { formatTitle } from '../press/codecs';
+import { formatOf } from '../press/formats/registry';
 import { pressAs } from '../press/settings';
 import { editPicture } from '../site/edit';
 import type { PressFormat } from '../site/model/picture';
@@ -13,11 +13,11 @@ export const formatTaken: ReadingKind<PressFormat> = {
   applies: ({ slot, picture }) => !isBlank(picture) && !slot.accepts.includes(picture.press.format),
   measure: ({ picture }) => picture.press.format,
   judge: () => 'fails',
-  figure: (format) => formatTitle[format],
+  figure: (format) => formatOf(format).title,
   say: (format, { slot }) =>
-    `The host does not take ${formatTitle[format]}; it takes ${slot.accepts.map((f) => formatTitle[f]).join(', ')}.`,
+    `The host does not take ${formatOf(format).title}; it takes ${slot.accepts.map((f) => formatOf(f).title).join(', ')}.`,
   mend: (_format, { slot, picture }) => ({
-    label: `Press as ${formatTitle[slot.accepts[0]]}`,
+    label: `Press as ${formatOf(slot.accepts[0]).title}`,
     edit: editPicture(picture.id, (p) => {
       p.press = pressAs(slot.accepts[0], picture.press.quality);
     }),

@@ -1,3 +1,4 @@
+import { formatOf, pressFormats } from '../press/formats/registry';
 import { isLossless, pressAs, pressWords } from '../press/settings';
 import { editPicture } from '../site/edit';
 import type { PressFormat, PressSettings } from '../site/model/picture';
@@ -51,11 +52,13 @@ export function lighter(
   accepts: readonly PressFormat[],
 ): PressSettings | undefined {
   const { format, quality, colours } = press;
-  const modern = (['webp', 'avif'] as const).find((f) => accepts.includes(f));
-  if ((format === 'jpeg' || format === 'png') && modern) {
+  const modern = (['webp', ...pressFormats] as const).find(
+    (f) => accepts.includes(f) && !formatOf(f).plain,
+  );
+  if (formatOf(format).plain && modern) {
     return pressAs(modern, quality);
   }
-  if (format === 'png') {
+  if (formatOf(format).palette) {
     const fewer = colours === null ? 256 : Math.floor(colours / 2);
     return fewer >= fewestColours ? { ...press, colours: fewer } : undefined;
   }

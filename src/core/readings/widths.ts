@@ -2,7 +2,7 @@ import { kindOf } from '../layers/registry';
 import { intersect, type Rect } from '../raster/raster';
 import { chain, editLayer, type Edit } from '../site/edit';
 import { arrangeForNarrow } from '../site/narrow';
-import { isContent } from '../site/pages';
+import { isContent } from '../slots/registry';
 import type { TextLayer } from '../site/model/objectLayers';
 import type { Picture } from '../site/model/picture';
 import type { Site } from '../site/model/site';

@@ -1,6 +1,6 @@
+import { formatOf, pressFormats } from '../press/formats/registry';
 import { hexOf } from '../colour/parse';
 import { newFade } from '../layers/fade';
-import { formatTitle } from '../press/codecs';
 import { isLossless, pressAs } from '../press/settings';
 import type { Mend, ReadingContext, Way } from '../readings/reading';
 import { chain, editPicture, editSlot, type Edit } from '../site/edit';
@@ -24,7 +24,9 @@ export function withoutLoss(
   { accepts }: Pick<Slot, 'accepts'>,
 ): Mend | undefined {
   const { press } = picture;
-  const format = losslessFormats.find((f) => accepts.includes(f) && f !== press.format);
+  const format = (['png', 'webp', ...pressFormats] as const).find(
+    (f) => accepts.includes(f) && f !== press.format && formatOf(f).lossless !== 'never',
+  );
   if (isLossless(press)) {
     return undefined;
   }
@@ -34,13 +36,13 @@ export function withoutLoss(
   return (
     format && {
       label: 'Press without loss',
-      edit: setPress(picture, { ...pressAs(format, press.quality), lossless: format !== 'png' }),
+      edit: setPress(picture, {
+        ...pressAs(format, press.quality),
+        lossless: formatOf(format).lossless === 'asked',
+      }),
     }
   );
 }
-
-/** Formats that can be without loss, the one that every host takes first. */
-const losslessFormats: readonly PressFormat[] = ['png', 'webp', 'avif'];
 
 /**
  * Px over which an edge fades: far enough to be soft, and a quarter of the picture at most (ours,
@@ -68,10 +70,12 @@ export function fadeOut(
     curve: 'late' as const,
   };
   const { press } = picture;
-  const kept = press.format === 'jpeg' ? (seeThrough(slot) ?? press.format) : press.format;
+  const kept = formatOf(press.format).seeThrough
+    ? press.format
+    : (seeThrough(slot) ?? press.format);
   const changed = kept !== press.format;
   return {
-    label: `Fade into see-through, ${Math.max(...Object.values(fade.sides))} px${changed ? `, as ${formatTitle[kept]}` : ''}`,
+    label: `Fade into see-through, ${Math.max(...Object.values(fade.sides))} px${changed ? `, as ${formatOf(kept).title}` : ''}`,
     edit: editPicture(picture.id, (p) => {
       p.layers.push(fade);
       if (changed) {
@@ -81,9 +85,9 @@ export function fadeOut(
   };
 }
 
-/** The lightest format that is see-through and that the host takes. */
+/** A format that is see-through and that the host takes: the one most browsers know first. */
 const seeThrough = ({ accepts }: Pick<Slot, 'accepts'>): PressFormat | undefined =>
-  (['webp', 'avif', 'png'] as const).find((f) => accepts.includes(f));
+  (['webp', ...pressFormats] as const).find((f) => accepts.includes(f) && formatOf(f).seeThrough);
 
 /** Gives an area of a page a colour. */
 export function colourArea({ pageId, role, index }: PageArea, colour: string): Edit {
@@ -127,7 +131,10 @@ export function pageTakesColour(
   };
 }
 
-const others: readonly PressFormat[] = ['webp', 'avif', 'jpeg'];
+/** Formats with a quality to choose, the one most browsers know first. */
+const others: readonly PressFormat[] = [...new Set<PressFormat>(['webp', ...pressFormats])].filter(
+  (f) => formatOf(f).lossless !== 'always',
+);
 
 /**
  * Differences up to this come from the compression; larger ones are in the picture, and no other
@@ -147,7 +154,7 @@ const way = (id: string, ...tries: (Mend | undefined)[]): Way => ({
 function fileWays(picture: Picture, slot: Pick<Slot, 'accepts'>): Way[] {
   const { format, quality } = picture.press;
   const as = (f: PressFormat, q: number): Mend => ({
-    label: `${formatTitle[f]} at quality ${q}`,
+    label: `${formatOf(f).title} at quality ${q}`,
     edit: setPress(picture, pressAs(f, q)),
   });
   const near = [1, -1, 2, -2, 3, -3, 5, -5, 8]
@@ -162,7 +169,7 @@ function fileWays(picture: Picture, slot: Pick<Slot, 'accepts'>): Way[] {
       })),
     ),
     way('lossless', withoutLoss(picture, slot)),
-    way('quality', ...(format === 'png' ? [] : near.map((q) => as(format, q)))),
+    way('quality', ...(formatOf(format).palette ? [] : near.map((q) => as(format, q)))),
     ...others
       .filter((f) => f !== format && slot.accepts.includes(f))
       .map((f) =>

@@ -1,6 +1,7 @@
 import { guessKind } from '../theme/adopt';
 import { pathOf, readTheme, type BackgroundFound, type SheetText } from '../theme/readTheme';
 import type { SlotKind } from '../site/model/slot';
+import { slotKind } from '../slots/registry';
 import { scanSheet } from './scanSheet';
 
 /** What a picture of a theme is for. */
@@ -14,14 +15,6 @@ export interface Role {
   /** How it is laid as a background. */
   readonly laid?: BackgroundFound;
 }
-
-const kindTitles: Readonly<Record<Exclude<SlotKind, 'piece' | 'background'>, string>> = {
-  header: 'Header',
-  sidebar: 'Sidebar strip',
-  divider: 'Divider',
-  mark: 'Corner mark',
-  band: 'Title band',
-};
 
 const words: readonly (readonly [RegExp, string])[] = [
   [/button|btn/, 'Button'],
@@ -63,7 +56,7 @@ function titleOf(
     return 'Page background';
   }
   if (kind !== 'piece') {
-    return kindTitles[kind];
+    return kind === 'divider' ? 'Divider' : slotKind(kind).title;
   }
   return (
     words.find(([word]) => word.test(subject))?.[1] ??

@@ -1,4 +1,5 @@
 import type { Draft } from 'immer';
+import { slotKinds } from '../slots/registry';
 import type { Edit } from './edit';
 import type { Side, Slot } from './model/slot';
 
@@ -10,31 +11,12 @@ export const takeOff =
     if (!page) {
       return;
     }
-    if (page.headerSlot === slotId) {
-      page.headerSlot = null;
-    }
-    if (page.background.type === 'own' && page.background.slot === slotId) {
-      page.background = { type: 'default' };
-    } else if (page.background.type === 'default' && site.defaultBackground === slotId) {
+    if (page.background.type === 'default' && site.defaultBackground === slotId) {
       page.background = { type: 'none' };
     }
-    if (page.bar.markSlot === slotId) {
-      page.bar.markSlot = null;
+    for (const kind of slotKinds) {
+      kind.takeOff(page, slotId);
     }
-    if (page.band?.slot === slotId) {
-      page.band.slot = null;
-    }
-    for (const sidebar of page.body.sidebars) {
-      if (sidebar.slot === slotId) {
-        sidebar.slot = null;
-      }
-    }
-    for (const section of page.sections) {
-      if (section.dividerSlot === slotId) {
-        section.dividerSlot = null;
-      }
-    }
-    page.pieces = page.pieces.filter((id) => id !== slotId);
   };
 
 function forgetBeside(slot: Draft<Slot>, goneId: string): void {

@@ -1,8 +1,9 @@
 import type { Draft } from 'immer';
+import { drawnKinds } from '../slots/registry';
 import type { Edit } from './edit';
 import type { Page } from './model/page';
 import type { Site } from './model/site';
-import type { Slot, SlotKind } from './model/slot';
+import type { Slot } from './model/slot';
 
 /** The slot of a page's background: its own, or the site's default. */
 export function backgroundOf(site: Site, page: Page): string | null {
@@ -17,15 +18,9 @@ export function backgroundOf(site: Site, page: Page): string | null {
  * that are gone are left out.
  */
 export function slotsOn(site: Site, page: Page): Slot[] {
-  const ids = [
-    page.headerSlot,
-    backgroundOf(site, page),
-    page.band?.slot,
-    ...page.body.sidebars.map((s) => s.slot),
-    ...page.sections.map((s) => s.dividerSlot),
-    page.bar.markSlot,
-    ...page.pieces,
-  ];
+  const ids = drawnKinds.flatMap((kind) =>
+    kind.kind === 'background' ? [backgroundOf(site, page)] : kind.on(page),
+  );
   const placed = [...new Set(ids)]
     .map((id) => site.slots.find((s) => s.id === id))
     .filter((s) => s !== undefined);
@@ -55,23 +50,6 @@ export function slotsAside(site: Site): Slot[] {
   const placed = new Set(site.pages.flatMap((page) => slotsOn(site, page)));
   return site.slots.filter((slot) => !placed.has(slot));
 }
-
-/**
- * Headers, marks and pieces are content of the page and scale with it; the others are backgrounds
- * and follow CSS's rules for them.
- */
-export const isContent = (kind: SlotKind): boolean =>
-  kind === 'header' || kind === 'mark' || kind === 'piece';
-
-export const kindTitle: Readonly<Record<SlotKind, string>> = {
-  header: 'Header',
-  background: 'Page background',
-  sidebar: 'Sidebar strip',
-  divider: 'Section divider',
-  mark: 'Corner mark',
-  band: 'Title band',
-  piece: 'Theme piece',
-};
 
 export const editPage =
   (pageId: string, change: (page: Draft<Page>) => void): Edit =>

@@ -1,3 +1,4 @@
+import { slotKinds } from '../slots/registry';
 import type { Page } from './model/page';
 import type { Site } from './model/site';
 import type { Slot } from './model/slot';
@@ -5,18 +6,10 @@ import type { Slot } from './model/slot';
 /** A place in the site that names something else by its id, and what it names. */
 type Reference = readonly [where: string, id: string | null | undefined];
 
-const slotsOfPage = (page: Page): Reference[] => {
-  const at = `the page ${page.name}`;
-  return [
-    [`the header of ${at}`, page.headerSlot],
-    [`the background of ${at}`, page.background.type === 'own' ? page.background.slot : null],
-    [`the mark of ${at}`, page.bar.markSlot],
-    [`the title band of ${at}`, page.band?.slot],
-    ...page.body.sidebars.map((s): Reference => [`a sidebar of ${at}`, s.slot]),
-    ...page.sections.map((s): Reference => [`a section of ${at}`, s.dividerSlot]),
-    ...page.pieces.map((id): Reference => [`a piece of ${at}`, id]),
-  ];
-};
+const slotsOfPage = (page: Page): Reference[] =>
+  slotKinds.flatMap(({ title, on }) =>
+    on(page).map((id): Reference => [`a ${title.toLowerCase()} of the page ${page.name}`, id]),
+  );
 
 const slotsOfSlot = (slot: Slot): Reference[] => [
   ...Object.values(slot.beside).map((beside): Reference => [

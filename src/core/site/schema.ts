@@ -12,6 +12,8 @@ import {
 import { hexField as hex } from '../colour/hexField';
 import { layerSchema } from '../layers/registry';
 import { recipeSchema } from '../layers/recipe';
+import { pressFormats } from '../press/formats/registry';
+import { slotKinds } from '../slots/registry';
 import { migrate, MigrationError } from './migrate';
 import type { Layer } from './model/layer';
 import { schemaVersion, type Site } from './model/site';
@@ -43,7 +45,7 @@ const groundSchemas: Readonly<Record<string, Schema>> = {
   }),
 };
 
-const format = () => string().oneOf(['jpeg', 'png', 'webp', 'avif']).required();
+const format = () => string().oneOf(pressFormats).required();
 
 const press = () =>
   object({
@@ -125,7 +127,6 @@ const measuredSchemas: Readonly<Record<string, Schema>> = {
 const insidePath = () =>
   string()
     .matches(
-       
       /^(?![/\\]|[a-z]:)(?!(.*[/\\])?\.\.([/\\]|$))[^\u0000-\u001f\u007f]{1,1000}$/i,
       'Expected a path inside the theme’s folder',
     )
@@ -135,7 +136,7 @@ const slotSchema = object({
   id: id(),
   name: text(),
   kind: string()
-    .oneOf(['header', 'background', 'sidebar', 'divider', 'mark', 'band', 'piece'])
+    .oneOf(slotKinds.map((k) => k.kind))
     .required(),
   width: pixels(),
   height: pixels(),

@@ -1,29 +1,19 @@
+import { pressFormats } from '../press/formats/registry';
 import type { Draft } from 'immer';
 import { noOverlap } from '../frame/overlap';
-import { plainPicture, pressAs, pressFormats } from '../press/settings';
+import { plainPicture, pressAs } from '../press/settings';
 import { editSlot, type Edit } from './edit';
-import type { Page } from './model/page';
 import type { Site } from './model/site';
-import type { Beside, Side, Slot, SlotKind } from './model/slot';
-import { freeName, isContent, kindTitle } from './pages';
+import type { Beside, Side, Slot } from './model/slot';
+import type { SlotKindDefinition } from '../slots/kind';
+import { isContent, slotKind } from '../slots/registry';
+import { freeName } from './pages';
 
-/** Sides of a slot of that kind that the page meets with a colour. */
-function besideOf(kind: SlotKind): Record<Side, Beside | null> {
-  const none = { top: null, right: null, bottom: null, left: null };
-  const page: Beside = { from: 'page' };
-  switch (kind) {
-    case 'header':
-      return { ...none, top: page, left: page, right: page };
-    case 'mark':
-      return { top: page, right: page, bottom: page, left: page };
-    case 'sidebar':
-      return { ...none, left: page };
-    case 'divider':
-      return { ...none, bottom: page };
-    default:
-      return none;
-  }
-}
+/** What lies beside a new slot: the page, at the sides where its kind meets it. */
+const besideOf = ({ meets }: SlotKindDefinition): Record<Side, Beside | null> => {
+  const at = (side: Side): Beside | null => (meets.includes(side) ? { from: 'page' } : null);
+  return { top: at('top'), right: at('right'), bottom: at('bottom'), left: at('left') };
+};
 
 export interface NewSlot
   extends
@@ -45,30 +35,6 @@ export interface NewSlot
   readonly id: string;
 }
 
-const percent = (value: number) => ({ value, unit: '%' as const });
-
-/**
- * How a kind usually behaves on the page, and the bytes that are usual for it (common practice, no
- * source).
- */
-const usual: Readonly<Record<SlotKind, Pick<Slot, 'repeat' | 'position' | 'budgetBytes'>>> = {
-  header: { repeat: 'no-repeat', position: { x: percent(0), y: percent(0) }, budgetBytes: 60_000 },
-  background: {
-    repeat: 'no-repeat',
-    position: { x: percent(50), y: percent(0) },
-    budgetBytes: 300_000,
-  },
-  sidebar: { repeat: 'repeat-y', position: { x: percent(0), y: percent(0) }, budgetBytes: 20_000 },
-  divider: {
-    repeat: 'repeat-x',
-    position: { x: percent(50), y: percent(100) },
-    budgetBytes: 20_000,
-  },
-  mark: { repeat: 'no-repeat', position: { x: percent(0), y: percent(0) }, budgetBytes: 12_000 },
-  band: { repeat: 'no-repeat', position: { x: percent(50), y: percent(50) }, budgetBytes: 80_000 },
-  piece: { repeat: 'no-repeat', position: { x: percent(0), y: percent(0) }, budgetBytes: 10_000 },
-};
-
 const fileNameFrom = (name: string): string =>
   name
     .toLowerCase()
@@ -77,15 +43,16 @@ const fileNameFrom = (name: string): string =>
 
 /** The slot with an empty see-through picture, on no page yet. */
 export function slotFrom(site: Pick<Site, 'slots'>, part: NewSlot): Slot {
-  const name = freeName(site, part.name ?? kindTitle[part.kind]);
+  const kind = slotKind(part.kind);
+  const name = freeName(site, part.name ?? kind.title);
   return {
-    ...usual[part.kind],
+    ...kind.usual,
     size: { x: 'auto', y: 'auto' },
     attachment: 'scroll',
     offset: { x: 0, y: 0 },
     measured: null,
     replaces: null,
-    beside: besideOf(part.kind),
+    beside: besideOf(kind),
     overlap: noOverlap,
     narrowSize: null,
     narrow: null,
@@ -97,59 +64,6 @@ export function slotFrom(site: Pick<Site, 'slots'>, part: NewSlot): Slot {
     name,
   };
 }
-
-/**
- * Where a slot of each kind goes on a page; what was there before stays in the site, on no page.
- */
-const put: Readonly<Record<SlotKind, (page: Draft<Page>, slot: Slot) => void>> = {
-  header: (page, { id }) => {
-    page.headerSlot = id;
-  },
-  background: (page, { id }) => {
-    page.background = { type: 'own', slot: id };
-  },
-  sidebar(page, { id, width }) {
-    const free =
-      page.body.sidebars.find((s) => s.slot === null) ??
-      (page.body.sidebars.length === 2 ? page.body.sidebars[1] : undefined);
-    if (free) {
-      free.slot = id;
-      free.width = width;
-    } else {
-      page.body.sidebars.push({ side: 'right', width, slot: id });
-    }
-  },
-  divider(page, { id }) {
-    if (page.sections.length === 0) {
-      page.sections.push({
-        height: 240,
-        colour: page.bar.colour,
-        ink: page.bar.ink,
-        heading: 'A section',
-        dividerSlot: id,
-      });
-    } else {
-      (page.sections.find((s) => s.dividerSlot === null) ?? page.sections[0]).dividerSlot = id;
-    }
-  },
-  mark: (page, { id }) => {
-    page.bar.markSlot = id;
-  },
-  band(page, { id, height }) {
-    page.band ??= {
-      height,
-      colour: page.bar.colour,
-      ink: page.bar.ink,
-      heading: page.body.heading,
-      boxed: true,
-      slot: id,
-    };
-    page.band.slot = id;
-  },
-  piece: (page, { id }) => {
-    page.pieces.push(id);
-  },
-};
 
 /**
  * Adds a slot with an empty see-through picture and lays it on a page where slots of its kind go;
@@ -168,7 +82,7 @@ export const addSlot =
       ...plainPicture(pressAs('webp')),
     };
     if (page) {
-      put[slot.kind](page, slot);
+      slotKind(slot.kind).put(page, slot);
     }
   };
 
@@ -179,7 +93,7 @@ export const placeSlot =
     const page = site.pages.find((p) => p.id === pageId);
     const slot = site.slots.find((s) => s.id === slotId);
     if (page && slot) {
-      put[slot.kind](page, slot);
+      slotKind(slot.kind).put(page, slot);
     }
   };
 

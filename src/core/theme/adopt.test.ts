@@ -11,7 +11,15 @@ const css =
   'body { background: #3f5161 url(i/strip.png) repeat-x } #header { background: url(i/Top_1.jpg) no-repeat 50% 0 } .menu li { background: url(i/end.gif) }';
 const theme = readTheme([{ path: 't/style.css', text: css }]);
 const item = (name: string, width: number, height: number, format: string) =>
-  shelfItem({ assetId: `id-${name.replace(/\W/g, '-')}`, name, width, height, format, bytes: 1, source: 'theme' });
+  shelfItem({
+    assetId: `id-${name.replace(/\W/g, '-')}`,
+    name,
+    width,
+    height,
+    format,
+    bytes: 1,
+    source: 'theme',
+  });
 const pictures: ThemePicture[] = [
   ['t/i/strip.png', 1, 675, 'png'],
   ['t/i/Top_1.jpg', 940, 198, 'jpeg'],

@@ -1,11 +1,11 @@
-import { pressAs } from '../press/settings';
 import { castDraft } from 'immer';
 import { newPhoto } from '../layers/photo';
+import { formatNamed } from '../press/formats/registry';
+import { pressAs } from '../press/settings';
 import type { Edit } from '../site/edit';
 import { shelve } from '../site/edit';
 import type { Hex } from '../site/model/hex';
 import type { Layer } from '../site/model/layer';
-import type { PressFormat } from '../site/model/picture';
 import type { ShelfItem } from '../site/model/shelf';
 import type { SlotKind } from '../site/model/slot';
 import type { ThemeColour } from '../site/model/theme';
@@ -54,12 +54,6 @@ export function guessKind(
   }
   return 'piece';
 }
-
-const pressFormats: Readonly<Record<string, PressFormat>> = {
-  jpeg: 'jpeg',
-  png: 'png',
-  webp: 'webp',
-};
 
 /** Names of the colours, the theme's own where it has some, else by what they are for. */
 export function namedColours(colours: readonly ColourFound[]): ThemeColour[] {
@@ -129,7 +123,7 @@ function slotFor(
     })(site);
     const picture = site.pictures[`picture-${id}`];
     picture.layers = [castDraft(layer)];
-    picture.press = pressAs(pressFormats[item.format] ?? 'png', 85);
+    picture.press = pressAs(formatNamed(item.format) ?? 'png', 85);
     shelve(item)(site);
   };
 }

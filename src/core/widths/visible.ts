@@ -5,7 +5,7 @@ import { intersect, wholeRaster, type Rect } from '../raster/raster';
 import type { Page } from '../site/model/page';
 import type { Site } from '../site/model/site';
 import type { Slot } from '../site/model/slot';
-import { isContent } from '../site/pages';
+import { isContent } from '../slots/registry';
 
 /**
  * Screen widths that are looked at beside those of the owner's visitors, px (common practice, no

@@ -1,10 +1,10 @@
+import { formatOf } from '@/core/press/formats/registry';
 import type { Reading, Verdict } from '@/core/readings/reading';
 import { worstFirst } from '@/core/readings/registry';
 import { colourName, kilobytes } from '@/core/readings/say';
 import { shownShare, sharpness } from '@/core/frame/placement';
 import { photoSize } from '@/core/layers/photo';
 import { backPhoto } from '@/core/readings/cover';
-import { formatTitle } from '@/core/press/codecs';
 import { isBlank } from '@/core/site/picture';
 import { kindOf } from '@/core/layers/registry';
 import { isOfColour } from '@/core/layers/recipe';
@@ -170,7 +170,7 @@ export const questions: readonly Question[] = [
       const alt = worstOf(readings, 7);
       return alt?.verdict === 'look'
         ? { verdict: 'look', words: 'no alternative text' }
-        : { verdict: 'holds', words: `${formatTitle[picture.press.format]} ready` };
+        : { verdict: 'holds', words: `${formatOf(picture.press.format).title} ready` };
     },
   },
 ];

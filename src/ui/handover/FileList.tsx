@@ -8,7 +8,7 @@ import type { PlannedFile, SlotFiles } from '@/core/handover/filePlan';
 import { kilobytes } from '@/core/readings/say';
 import type { Edit } from '@/core/site/edit';
 import type { Site } from '@/core/site/model/site';
-import { isContent } from '@/core/site/pages';
+import { isContent } from '@/core/slots/registry';
 import { useThumb } from '../hooks/useThumb';
 import { Button } from '../shared/Button';
 import { download } from '../shared/download';

@@ -8,7 +8,7 @@ import { hasOverlap, overlapOf } from '@/core/frame/overlap';
 import type { Rect } from '@/core/raster/raster';
 import type { Site } from '@/core/site/model/site';
 import type { Slot } from '@/core/site/model/slot';
-import { isContent } from '@/core/site/pages';
+import { isContent } from '@/core/slots/registry';
 import { pictureOf } from '@/core/site/picture';
 import { faceName } from '@/core/text/fonts';
 import { useThumb } from '../hooks/useThumb';

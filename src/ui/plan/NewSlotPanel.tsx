@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { contentWidthAt, oneColumnBelow } from '@/core/measure/layoutPage';
 import { addThemeColour, keepSize } from '@/core/site/edit';
-import { kindTitle } from '@/core/site/pages';
+import { slotKind, slotKinds } from '@/core/slots/registry';
 import type { Page } from '@/core/site/model/page';
 import type { Site } from '@/core/site/model/site';
 import type { Measured, SlotKind } from '@/core/site/model/slot';
@@ -13,44 +13,13 @@ import { ways, type Way } from '../measure/ways';
 import { Button } from '../shared/Button';
 import { CommitField, Group, Row, Switch } from '../shared/fields';
 
-const kinds = Object.keys(kindTitle) as SlotKind[];
-
 /** What a kind measures on this page before anything was measured, px. */
-function firstSize(page: Page, kind: SlotKind): { width: number; height: number } {
-  const content = contentWidthAt(page, 3840);
-  switch (kind) {
-    case 'header':
-      return { width: content, height: Math.round(content / 5) };
-    case 'background':
-      return { width: 1900, height: 1200 };
-    case 'sidebar':
-      return { width: page.body.sidebars.find((s) => s.slot === null)?.width ?? 240, height: 240 };
-    case 'divider':
-      return { width: 2000, height: 100 };
-    case 'mark':
-      return { width: 300, height: Math.max(24, Math.min(80, page.bar.height - 8)) };
-    case 'band':
-      return {
-        width: page.band && !page.band.boxed ? 1920 : content,
-        height: page.band?.height ?? 160,
-      };
-    case 'piece':
-      return { width: 160, height: 48 };
-  }
-}
+const firstSizeOn = (page: Page, kind: SlotKind) =>
+  slotKind(kind).firstSize(page, contentWidthAt(page, 3840));
 
 /** A small picture of where on a page a kind of slot lies. */
 function KindFace({ kind }: { kind: SlotKind }) {
-  const at: Record<SlotKind, [number, number, number, number]> = {
-    header: [8, 8, 28, 7],
-    background: [0, 0, 44, 34],
-    sidebar: [27, 15, 9, 12],
-    divider: [0, 25, 44, 3],
-    mark: [10, 3, 8, 3],
-    band: [8, 15, 28, 5],
-    piece: [12, 20, 6, 4],
-  };
-  const [x, y, w, h] = at[kind];
+  const [x, y, w, h] = slotKind(kind).face;
   return (
     <svg aria-hidden width={44} height={34} className="shrink-0 border border-line bg-sheet">
       {kind === 'background' && (
@@ -79,12 +48,12 @@ export function NewSlotPanel({
   const [kind, setKind] = useState<SlotKind>('header');
   const [way, setWay] = useState('numbers');
   const [name, setName] = useState<string>();
-  const [size, setSize] = useState(() => firstSize(page, 'header'));
+  const [size, setSize] = useState(() => firstSizeOn(page, 'header'));
   const [measured, setMeasured] = useState<Measured | null>(null);
   const Panel = ways.find((w) => w.id === way)!.Panel;
   const choose = (next: SlotKind) => {
     setKind(next);
-    setSize(firstSize(page, next));
+    setSize(firstSizeOn(page, next));
     setMeasured(null);
     if (next === 'divider') {
       setWay('section');
@@ -107,23 +76,18 @@ export function NewSlotPanel({
   const add = () => {
     const id = crypto.randomUUID();
     session.commit(
-      `Add ${name ?? kindTitle[kind]}`,
+      `Add ${name ?? slotKind(kind).title}`,
       addSlot(page.id, { id, kind, ...size, measured, ...(name && { name }) }),
     );
     onDone(id);
   };
-  const taken =
-    {
-      header: page.headerSlot,
-      mark: page.bar.markSlot,
-      band: page.band?.slot ?? null,
-      background: page.background.type === 'own' ? page.background.slot : null,
-    }[kind as 'header'] ?? null;
+  const { single, on } = slotKind(kind);
+  const taken = (single ? on(page)[0] : null) ?? null;
   return (
     <div className="flex flex-col gap-3 p-3">
       <Group title="What is measured" aside={<Button onClick={() => onDone()}>Back</Button>}>
         <div role="radiogroup" aria-label="Kind of slot" className="grid grid-cols-2 gap-1.5">
-          {kinds.map((k) => (
+          {slotKinds.map(({ kind: k, title }) => (
             <button
               key={k}
               type="button"
@@ -133,7 +97,7 @@ export function NewSlotPanel({
               className="flex items-center gap-2 rounded-sm border border-line bg-white p-1.5 text-left hover:border-soft aria-checked:border-act aria-checked:bg-act-wash"
             >
               <KindFace kind={k} />
-              {kindTitle[k]}
+              {title}
             </button>
           ))}
         </div>
@@ -168,7 +132,7 @@ export function NewSlotPanel({
             label="Name of the slot"
             words
             className="grow"
-            value={name ?? kindTitle[kind]}
+            value={name ?? slotKind(kind).title}
             onCommit={(text) => {
               setName(text.trim() || undefined);
               return undefined;

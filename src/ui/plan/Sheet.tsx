@@ -6,7 +6,7 @@ import { layoutPage, marginAt, type SlotPiece } from '@/core/measure/layoutPage'
 import type { Page } from '@/core/site/model/page';
 import type { Site } from '@/core/site/model/site';
 import type { Slot } from '@/core/site/model/slot';
-import { isContent } from '@/core/site/pages';
+import { isContent, slotKind } from '@/core/slots/registry';
 import type { Session } from '../hooks/useSession';
 import { DimensionLine, SlotDimensions } from '../page/DimensionLines';
 import { PageDrawing } from '../page/PageDrawing';
@@ -189,7 +189,7 @@ function Marks({
   contentX: number;
 }) {
   const { slot } = piece;
-  const r = isContent(slot.kind) || slot.kind === 'band' ? piece.rect : firstCopy(piece);
+  const r = slotKind(slot.kind).fillsBox ? piece.rect : firstCopy(piece);
   const rect = {
     x: left + r.x * scale,
     y: top + r.y * scale,

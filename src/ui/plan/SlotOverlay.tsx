@@ -9,7 +9,7 @@ import type { Rect } from '@/core/raster/raster';
 import type { Edit } from '@/core/site/edit';
 import type { Page } from '@/core/site/model/page';
 import type { Slot } from '@/core/site/model/slot';
-import { isContent } from '@/core/site/pages';
+import { isContent, slotKind } from '@/core/slots/registry';
 import { isBlank, pictureOf } from '@/core/site/picture';
 import { hangDivider, moveSlot, resizeSlot, turnSidebar } from '@/core/site/slots';
 import type { Session } from '../hooks/useSession';
@@ -37,7 +37,7 @@ const cursors = { '10': 'ew-resize', '01': 'ns-resize', '11': 'nwse-resize' } as
  */
 function gripsOf({ slot }: SlotPiece): Grip[] {
   const own = typeof slot.size !== 'string' && slot.size.x === 'auto' && slot.size.y === 'auto';
-  if (slot.kind === 'band' || slot.kind === 'divider') {
+  if (slotKind(slot.kind).fixed === 'width') {
     return [{ x: 0, y: 1 }];
   }
   return isContent(slot.kind) || own
@@ -53,7 +53,7 @@ function gripsOf({ slot }: SlotPiece): Grip[] {
  * What is resized, px of the page: content and bands as they lie, backgrounds by their first copy.
  */
 const sizedRect = (piece: SlotPiece): Rect =>
-  isContent(piece.slot.kind) || piece.slot.kind === 'band' ? piece.rect : firstCopy(piece);
+  slotKind(piece.slot.kind).fillsBox ? piece.rect : firstCopy(piece);
 
 /** A background is taken hold of only beside the content, where it shows. */
 function heldRect({ slot, rect }: SlotPiece, layout: PageLayout): Rect {

@@ -8,7 +8,7 @@ import { rangeWords } from '@/core/theme/media';
 import type { OpenedTheme, PictureFile } from '@/core/theme/openTheme';
 import type { Page } from '@/core/site/model/page';
 import type { BackgroundSize, Length, SlotKind } from '@/core/site/model/slot';
-import { kindTitle } from '@/core/site/pages';
+import { slotKinds } from '@/core/slots/registry';
 import type { Session } from '../hooks/useSession';
 import { shelveBytes } from '../hooks/useIntake';
 import { FileDrop } from '../measure/FileDrop';
@@ -282,9 +282,9 @@ function Opened({
                     label={`Kind of ${file.path}`}
                     className="w-[158px] shrink-0"
                     value={kinds.get(file.path) ?? 'piece'}
-                    choices={(Object.keys(kindTitle) as SlotKind[]).map((value) => ({
+                    choices={slotKinds.map(({ kind: value, title }) => ({
                       value,
-                      label: kindTitle[value],
+                      label: title,
                     }))}
                     onChange={(kind) => setKinds(new Map(kinds).set(file.path, kind))}
                   />

@@ -1,5 +1,6 @@
 'use client';
 
+import { formatOf } from '@/core/press/formats/registry';
 import { Download, FileDown } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
@@ -7,9 +8,8 @@ import { creditsPage, photosIn } from '@/core/handover/credits';
 import { safeName } from '@/core/handover/fileName';
 import { planFiles } from '@/core/handover/filePlan';
 import { snippetsFor } from '@/core/handover/snippets';
-import { mediaType } from '@/core/press/codecs';
 import { chain, editSlot, setLayers, shelve } from '@/core/site/edit';
-import { isContent } from '@/core/site/pages';
+import { isContent } from '@/core/slots/registry';
 import { isBlank } from '@/core/site/picture';
 import { AlternativeText } from '../../handover/AlternativeText';
 import { Lines } from '../../handover/Lines';
@@ -104,7 +104,9 @@ export function HandOver() {
           <Button
             className="max-w-full overflow-hidden"
             disabled={!file || !same}
-            onClick={() => file && download(name, file.data, mediaType(picture.press.format))}
+            onClick={() =>
+              file && download(name, file.data, formatOf(picture.press.format).mediaType)
+            }
           >
             <Download size={14} aria-hidden className="shrink-0" />
             <span className="truncate">

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { addThemeColour, keepSize } from '@/core/site/edit';
-import { isContent } from '@/core/site/pages';
+import { isContent } from '@/core/slots/registry';
 import { resizeSlot } from '@/core/site/slots';
 import { wayOf, ways, type Way } from '../../measure/ways';
 import { Switch } from '../../shared/fields';

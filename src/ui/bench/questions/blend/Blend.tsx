@@ -5,7 +5,7 @@ import type { Layer } from '@/core/site/model/layer';
 import type { Picture } from '@/core/site/model/picture';
 import type { Slot } from '@/core/site/model/slot';
 import { isUnderContent } from '@/core/readings/calm';
-import { isContent } from '@/core/site/pages';
+import { isContent, slotKind } from '@/core/slots/registry';
 import { Switch } from '../../../shared/fields';
 import { useBench } from '../../useBench';
 import { CalmFacet } from './CalmFacet';
@@ -59,8 +59,7 @@ const facets: readonly Facet[] = [
     value: 'strip',
     label: 'Strip',
     panel: StripFacet,
-    applies: (slot) =>
-      slot.kind === 'background' || slot.kind === 'sidebar' || slot.kind === 'piece',
+    applies: (slot) => slotKind(slot.kind).strip,
   },
   {
     value: 'divider',

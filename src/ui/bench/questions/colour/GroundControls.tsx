@@ -4,15 +4,13 @@ import { Plus, X } from 'lucide-react';
 import { hexOf } from '@/core/colour/parse';
 import { gradientColour } from '@/core/raster/gradient';
 import { editPicture } from '@/core/site/edit';
+import { slotKind } from '@/core/slots/registry';
 import type { GradientGround, Ground } from '@/core/site/model/picture';
 import { Button, IconButton } from '../../../shared/Button';
 import { ColourField } from '../../../shared/ColourField';
 import { CommitField, NumberRow, Switch } from '../../../shared/fields';
 import { useBench } from '../../useBench';
 import { useState } from 'react';
-
-const isBackground = (kind: string): boolean =>
-  kind === 'background' || kind === 'sidebar' || kind === 'band';
 
 /** The colour, gradient or nothing that lies under everything. */
 export function GroundControls() {
@@ -36,7 +34,7 @@ export function GroundControls() {
     return {
       type,
       shape: 'linear',
-      angle: isBackground(slot.kind) ? 180 : 90,
+      angle: slotKind(slot.kind).coloured ? 180 : 90,
       space: 'oklch',
       stops: [
         { at: 0, colour: from },

@@ -1,9 +1,9 @@
 'use client';
 
+import { formatOf, pressFormats } from '@/core/press/formats/registry';
 import { kilobytes } from '@/core/readings/say';
 import { hasOverlap, overlapOf } from '@/core/frame/overlap';
-import { isLossless, pressAs, pressFormats } from '@/core/press/settings';
-import { formatTitle } from '@/core/press/codecs';
+import { isLossless, pressAs } from '@/core/press/settings';
 import { editPicture, editSlot } from '@/core/site/edit';
 import { CommitField, Group, NumberRow, Row, Switch } from '../../../shared/fields';
 import { useBench } from '../../useBench';
@@ -15,6 +15,7 @@ import { useBench } from '../../useBench';
 export function ByHandFacet() {
   const { picture, slot, press, commit, preview } = useBench();
   const { format, quality, lossless, colours, chroma } = picture.press;
+  const traits = formatOf(format);
   const change = (part: Partial<typeof picture.press>) =>
     editPicture(picture.id, (p) => {
       Object.assign(p.press, part);
@@ -26,13 +27,13 @@ export function ByHandFacet() {
           <Switch
             label="Format"
             value={format}
-            choices={pressFormats.map((value) => ({ value, label: formatTitle[value] }))}
+            choices={pressFormats.map((value) => ({ value, label: formatOf(value).title }))}
             onChange={(value) =>
-              commit(`Press as ${formatTitle[value]}`, change(pressAs(value, quality)))
+              commit(`Press as ${formatOf(value).title}`, change(pressAs(value, quality)))
             }
           />
         </Row>
-        {format === 'png' && (
+        {traits.palette && (
           <Row label="Colours">
             <Switch
               label="Colours"
@@ -50,7 +51,7 @@ export function ByHandFacet() {
             />
           </Row>
         )}
-        {(format === 'webp' || format === 'avif') && (
+        {traits.lossless === 'asked' && (
           <Row label="Loss">
             <Switch
               label="Loss"
@@ -68,7 +69,7 @@ export function ByHandFacet() {
             />
           </Row>
         )}
-        {(format === 'jpeg' || (format === 'avif' && !lossless)) && (
+        {traits.chroma && (!lossless || traits.chroma.whenLossless) && (
           <Row label="Colour detail">
             <Switch
               label="Colour detail"
@@ -86,7 +87,7 @@ export function ByHandFacet() {
             />
           </Row>
         )}
-        {format === 'png' || isLossless(picture.press) ? (
+        {traits.lossless === 'always' || isLossless(picture.press) ? (
           <p className="text-soft">
             {colours === null
               ? 'Every level is kept; there is no quality to choose.'
@@ -151,14 +152,14 @@ export function ByHandFacet() {
                   disabled={last}
                   onChange={() =>
                     commit(
-                      `${formatTitle[f]} ${taken ? 'not taken' : 'taken'} by the host`,
+                      `${formatOf(f).title} ${taken ? 'not taken' : 'taken'} by the host`,
                       editSlot(slot.id, (s) => {
                         s.accepts = taken ? s.accepts.filter((x) => x !== f) : [...s.accepts, f];
                       }),
                     )
                   }
                 />
-                {formatTitle[f]}
+                {formatOf(f).title}
               </label>
             );
           })}

@@ -1,10 +1,10 @@
 'use client';
 
+import { formatOf } from '@/core/press/formats/registry';
 import { Search, X } from 'lucide-react';
 import { useEffect, useRef } from 'react';
 import { careTitle, cares, careWords } from '@/core/lightest/care';
 import { keepsSeam, meetsGoal } from '@/core/lightest/search';
-import { formatTitle } from '@/core/press/codecs';
 import { pressWords } from '@/core/press/settings';
 import type { Raster } from '@/core/raster/raster';
 import { kilobytes } from '@/core/readings/say';
@@ -141,7 +141,7 @@ export function LightestFacet() {
         {running ? (
           <Button className="mt-auto" onClick={() => stopSearch(site, slot, picture)}>
             <X size={13} aria-hidden />
-            Stop at {Math.round(running.done * 100)}%, {formatTitle[running.format]}
+            Stop at {Math.round(running.done * 100)}%, {formatOf(running.format).title}
           </Button>
         ) : (
           <Button look="main" className="mt-auto" disabled={blank} onClick={() => void search()}>

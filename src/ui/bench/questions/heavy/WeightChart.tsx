@@ -1,5 +1,6 @@
 'use client';
 
+import { formatOf, pressFormats } from '@/core/press/formats/registry';
 import { extent } from 'd3-array';
 import { scaleLog } from 'd3-scale';
 import {
@@ -14,8 +15,7 @@ import { useMemo, useRef, type KeyboardEvent } from 'react';
 import { careLimits, careTitle, cares } from '@/core/lightest/care';
 import { keepsSeam } from '@/core/lightest/search';
 import type { Judgement } from '@/core/lightest/trial';
-import { formatTitle } from '@/core/press/codecs';
-import { pressFormats, pressWords } from '@/core/press/settings';
+import { pressWords } from '@/core/press/settings';
 import { kilobytes } from '@/core/readings/say';
 import type { Aim, PressFormat } from '@/core/site/model/picture';
 import { useMeasure } from '../../../shared/useMeasure';
@@ -237,7 +237,7 @@ export function WeightChart({ tried, aim, budget, chosen, held, onHold, onTake }
                 <g key={f} transform={`translate(${i * 58} 0)`}>
                   <path d={symbol(shapes[f], 30)() ?? undefined} fill="#5d6268" />
                   <text x={8} y={4} className="text-[11px]" fill="#5d6268">
-                    {formatTitle[f]}
+                    {formatOf(f).title}
                   </text>
                 </g>
               ))}

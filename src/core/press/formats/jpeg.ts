@@ -1,0 +1,14 @@
+import type { FormatDefinition } from './format';
+
+export const jpeg: FormatDefinition<'jpeg'> = {
+  format: 'jpeg',
+  title: 'JPEG',
+  endings: ['jpg', 'jpeg'],
+  mediaType: 'image/jpeg',
+  seeThrough: false,
+  lossless: 'never',
+  chroma: { fullFrom: 90, whenLossless: true },
+  palette: false,
+  tables: true,
+  plain: true,
+};

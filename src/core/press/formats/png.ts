@@ -1,0 +1,14 @@
+import type { FormatDefinition } from './format';
+
+export const png: FormatDefinition<'png'> = {
+  format: 'png',
+  title: 'PNG',
+  endings: ['png'],
+  mediaType: 'image/png',
+  seeThrough: true,
+  lossless: 'always',
+  chroma: undefined,
+  palette: true,
+  tables: false,
+  plain: true,
+};
