@@ -7,7 +7,7 @@ import type { Corner, FadeCurve, FadeLayer } from '../site/model/blendLayers';
 import type { Hex } from '../site/model/hex';
 import type { Side } from '../site/model/slot';
 import { baseDefaults, baseFields } from './base';
-import type { LayerKind } from './kind';
+import type { DefinitionOf } from './kind';
 
 const noSides: Readonly<Record<Side, number>> = { top: 0, right: 0, bottom: 0, left: 0 };
 const noCorners: Readonly<Record<Corner, number>> = {
@@ -111,8 +111,9 @@ const times = <K extends string>(
 
 const px = () => number().min(0).max(4000).required();
 
-export const fade: LayerKind<FadeLayer> = {
+export const fade: DefinitionOf<FadeLayer> = {
   kind: 'fade',
+  role: 'change',
   title: 'Edge fade',
   schema: object({
     ...baseFields,

@@ -6,7 +6,7 @@ import type { Mask } from '../raster/raster';
 import type { Extent, FillLayer } from '../site/model/blendLayers';
 import type { Hex } from '../site/model/hex';
 import { baseDefaults, baseFields } from './base';
-import type { LayerKind } from './kind';
+import type { DefinitionOf } from './kind';
 
 /** A wash; about half strength is where owners begin (common practice, no source). */
 export const newWash = (id: string, colour: Hex, strength = 0.5): FillLayer => ({
@@ -77,8 +77,9 @@ function extentMask(extent: Extent, size: Size): Mask {
   return { ...size, data };
 }
 
-export const fill: LayerKind<FillLayer> = {
+export const fill: DefinitionOf<FillLayer> = {
   kind: 'fill',
+  role: 'paint',
   title: 'Wash',
   schema: object({
     ...baseFields,

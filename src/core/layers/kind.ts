@@ -4,7 +4,7 @@ import type { Size } from '../frame/placement';
 import type { Reach } from '../effects/kind';
 import type { Paint } from '../raster/composite';
 import type { Raster } from '../raster/raster';
-import type { Layer } from '../site/model/layer';
+import type { Layer, ObjectLayer } from '../site/model/layer';
 import type { CutOut } from '../site/model/photoLayer';
 import type { GlyphRaster } from '../text/glyphs';
 
@@ -19,8 +19,16 @@ export interface DrawContext extends Size {
   cutOut(key: string, photo: Raster, cutOut: CutOut, halvings: number): Raster;
 }
 
+/**
+ * What a layer does to the picture: a thing lies at a place; a paint lies everywhere; a recolouring
+ * changes the colours below it or of the layer beneath alone; a change makes anew all that is below.
+ */
+export type LayerRole = 'thing' | 'paint' | 'recolour' | 'change';
+
 /** What lies somewhere in particular, to be moved, resized and turned on the picture. */
 interface Arranged<L extends Layer> {
+  /** Where it lies by its own figures, without anything being measured; undefined where it must. */
+  readonly ownBox: ((layer: L) => Box) | undefined;
   /** @param context for measuring; undefined while a font is missing */
   box(layer: L, context: Pick<DrawContext, 'glyphs' | 'width' | 'height'>): Box | undefined;
   moved(layer: L, dx: number, dy: number): Partial<L>;
@@ -32,6 +40,7 @@ interface Arranged<L extends Layer> {
 /** One kind of layer: everything the rest of the program needs to know of it. */
 export interface LayerKind<L extends Layer = Layer> extends Partial<Arranged<L>> {
   readonly kind: L['kind'];
+  readonly role: LayerRole;
   /** What the kind is called on a card. */
   readonly title: string;
   readonly schema: ObjectSchema<object>;
@@ -58,3 +67,9 @@ export interface LayerKind<L extends Layer = Layer> extends Partial<Arranged<L>>
   /** Name of a layer the owner has not named. */
   name(layer: L): string;
 }
+
+/** What has to be said of a kind: of things, where they lie and how they are arranged too. */
+export type DefinitionOf<L extends Layer> = LayerKind<L> &
+  (L extends ObjectLayer
+    ? Arranged<L> & { readonly role: 'thing' }
+    : { readonly role: Exclude<LayerRole, 'thing'> });

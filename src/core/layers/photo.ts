@@ -20,7 +20,7 @@ import { createRaster, crop, intersect, isEmpty, type Raster, type Rect } from '
 import type { Crop, PhotoLayer } from '../site/model/photoLayer';
 import type { ShelfItem } from '../site/model/shelf';
 import { baseDefaults, baseFields } from './base';
-import type { DrawContext, LayerKind } from './kind';
+import type { DrawContext, DefinitionOf } from './kind';
 
 /** Size of the part of the photo that is used, px of the photo. */
 export const usedSize = ({
@@ -244,8 +244,9 @@ function sourceOf(layer: PhotoLayer, context: DrawContext): Raster | undefined {
   });
 }
 
-export const photo: LayerKind<PhotoLayer> = {
+export const photo: DefinitionOf<PhotoLayer> = {
   kind: 'photo',
+  role: 'thing',
   title: 'Photo',
   schema: object({
     ...baseFields,
@@ -350,6 +351,7 @@ export const photo: LayerKind<PhotoLayer> = {
   assets: ({ assetId }) => [assetId],
   figure: (layer) => (layer.cutOut ? 'cut-out' : `${Math.round(layer.opacity * 100)}%`),
   name: (layer) => layer.name || 'Photo',
+  ownBox: photoBox,
   box: photoBox,
   moved: (layer, dx, dy) => ({ x: layer.x + dx, y: layer.y + dy }),
   resized(layer, resize) {

@@ -6,7 +6,7 @@ import { fillPolygon } from '../raster/polygon';
 import type { ProfileLayer, ProfileName } from '../site/model/blendLayers';
 import type { Hex } from '../site/model/hex';
 import { baseDefaults, baseFields } from './base';
-import type { LayerKind } from './kind';
+import type { DefinitionOf } from './kind';
 
 export const newProfile = (
   id: string,
@@ -24,8 +24,9 @@ export const newProfile = (
   depths: 1,
 });
 
-export const profile: LayerKind<ProfileLayer> = {
+export const profile: DefinitionOf<ProfileLayer> = {
   kind: 'profile',
+  role: 'paint',
   title: 'Profile',
   schema: object({
     ...baseFields,

@@ -5,7 +5,7 @@ import type { Picture } from '../site/model/picture';
 import type { Recipe, RecipeLayer, RecipeStep } from '../site/model/recipe';
 import { baseDefaults, baseFields } from './base';
 import { fill } from './fill';
-import type { LayerKind } from './kind';
+import type { DefinitionOf } from './kind';
 import { hue, isRecolour, tone, twotone } from './recolour';
 import { texture } from './texture';
 
@@ -89,8 +89,9 @@ export function recolouringOf({
   };
 }
 
-export const recipe: LayerKind<RecipeLayer> = {
+export const recipe: DefinitionOf<RecipeLayer> = {
   kind: 'recipe',
+  role: 'change',
   title: 'Recipe',
   schema: object({
     ...baseFields,

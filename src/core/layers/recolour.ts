@@ -7,7 +7,7 @@ import { twoToneMap } from '../recolour/twoTone';
 import type { HueLayer, RecolourLayer, ToneLayer, TwoToneLayer } from '../site/model/colourLayers';
 import type { Hex } from '../site/model/hex';
 import { baseDefaults, baseFields } from './base';
-import type { LayerKind } from './kind';
+import type { DefinitionOf } from './kind';
 
 const reachField = () => string().oneOf(['below', 'beneath']).required();
 const origin = { x: 0, y: 0 } as const;
@@ -38,8 +38,9 @@ export const newHue = (id: string, colour: Hex): HueLayer => ({
   colour,
 });
 
-export const tone: LayerKind<ToneLayer> = {
+export const tone: DefinitionOf<ToneLayer> = {
   kind: 'tone',
+  role: 'recolour',
   title: 'Tone',
   schema: object({
     ...baseFields,
@@ -62,8 +63,9 @@ export const tone: LayerKind<ToneLayer> = {
   name: (layer) => layer.name || 'Tone',
 };
 
-export const twotone: LayerKind<TwoToneLayer> = {
+export const twotone: DefinitionOf<TwoToneLayer> = {
   kind: 'twotone',
+  role: 'recolour',
   title: 'Two-tone',
   schema: object({
     ...baseFields,
@@ -82,8 +84,9 @@ export const twotone: LayerKind<TwoToneLayer> = {
   name: (layer) => layer.name || 'Two-tone',
 };
 
-export const hue: LayerKind<HueLayer> = {
+export const hue: DefinitionOf<HueLayer> = {
   kind: 'hue',
+  role: 'recolour',
   title: 'Hue',
   schema: object({
     ...baseFields,

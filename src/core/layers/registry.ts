@@ -4,7 +4,7 @@ import type { Effect } from '../site/model/effects';
 import type { Layer, LayerKindName, ObjectLayer } from '../site/model/layer';
 import { fade } from './fade';
 import { fill } from './fill';
-import type { LayerKind } from './kind';
+import type { DefinitionOf, LayerKind } from './kind';
 import { photo } from './photo';
 import { profile } from './profile';
 import { recipe } from './recipe';
@@ -28,7 +28,7 @@ const kinds = {
   blur,
   profile,
   recipe,
-} as const satisfies { [K in LayerKindName]: LayerKind<Extract<Layer, { kind: K }>> };
+} as const satisfies { [K in LayerKindName]: DefinitionOf<Extract<Layer, { kind: K }>> };
 
 /**
  * The definition of a layer's kind; safe because a layer's `kind` picks the definition written for
@@ -62,4 +62,4 @@ export const layerSchema = (kind: string | undefined): ObjectSchema<object> =>
     : object({ kind: string().oneOf(Object.keys(kinds)).required() });
 
 /** What lies at a place: a photo, a text or a shape. */
-export const isObject = (layer: Layer): layer is ObjectLayer => kindOf(layer).box !== undefined;
+export const isObject = (layer: Layer): layer is ObjectLayer => kindOf(layer).role === 'thing';

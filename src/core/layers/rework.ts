@@ -3,7 +3,7 @@ import { softened } from '../raster/soften';
 import { joined } from '../seam/makeJoin';
 import type { Axes, BlurLayer, JoinLayer, JoinMethod } from '../site/model/blendLayers';
 import { baseDefaults, baseFields } from './base';
-import type { LayerKind } from './kind';
+import type { DefinitionOf } from './kind';
 
 /* Layers that make the picture anew from all that lies below them. */
 
@@ -18,8 +18,9 @@ export const newJoin = (id: string, method: JoinMethod, along: Axes, band: numbe
   band,
 });
 
-export const join: LayerKind<JoinLayer> = {
+export const join: DefinitionOf<JoinLayer> = {
   kind: 'join',
+  role: 'change',
   title: 'Join',
   schema: object({
     ...baseFields,
@@ -43,8 +44,9 @@ export const newBlur = (id: string, radius: number, wraps: BlurLayer['wraps']): 
   wraps,
 });
 
-export const blur: LayerKind<BlurLayer> = {
+export const blur: DefinitionOf<BlurLayer> = {
   kind: 'blur',
+  role: 'change',
   title: 'Blur',
   schema: object({
     ...baseFields,

@@ -9,7 +9,7 @@ import type { Mask } from '../raster/raster';
 import type { Hex } from '../site/model/hex';
 import type { ShapeLayer, ShapeName } from '../site/model/objectLayers';
 import { baseDefaults, baseFields } from './base';
-import type { LayerKind } from './kind';
+import type { DefinitionOf } from './kind';
 
 export const shapeTitles: Readonly<Record<ShapeName, string>> = {
   rectangle: 'Rectangle',
@@ -111,8 +111,9 @@ function cover(
   return { width, height, data: Uint8ClampedArray.from(data, (c) => c * 255) };
 }
 
-export const shape: LayerKind<ShapeLayer> = {
+export const shape: DefinitionOf<ShapeLayer> = {
   kind: 'shape',
+  role: 'thing',
   title: 'Shape',
   schema: object({
     ...baseFields,
@@ -170,6 +171,7 @@ export const shape: LayerKind<ShapeLayer> = {
     (layer.shape === 'rectangle' && layer.radius > 0
       ? 'Rounded rectangle'
       : shapeTitles[layer.shape]),
+  ownBox: shapeBox,
   box: shapeBox,
   moved: (layer, dx, dy) => ({ x: layer.x + dx, y: layer.y + dy }),
   resized(layer, resize) {

@@ -8,7 +8,7 @@ import type { TextLayer } from '../site/model/objectLayers';
 import { ownAssetId } from '../text/fonts';
 import { hasEmoji, usualLineHeight, type GlyphRaster, type TextSpec } from '../text/glyphs';
 import { baseDefaults, baseFields } from './base';
-import type { LayerKind } from './kind';
+import type { DefinitionOf } from './kind';
 
 export const newText = (
   id: string,
@@ -73,8 +73,9 @@ function textBox(layer: TextLayer, glyphs: GlyphRaster): Box {
  */
 const tidy = (v: number): number => Math.round(v * 100) / 100;
 
-export const text: LayerKind<TextLayer> = {
+export const text: DefinitionOf<TextLayer> = {
   kind: 'text',
+  role: 'thing',
   title: 'Text',
   schema: object({
     ...baseFields,
@@ -115,6 +116,8 @@ export const text: LayerKind<TextLayer> = {
   },
   figure: (layer) => `${Math.round(layer.sizePx * 10) / 10} px`,
   name: (layer) => layer.name || layer.words.split('\n')[0].trim() || 'Empty text',
+  // Only glyphs tell its size.
+  ownBox: undefined,
   box: (layer, { glyphs }) => (glyphs.has(layer.font) ? textBox(layer, glyphs) : undefined),
   moved: (layer, dx, dy) => ({ x: tidy(layer.x + dx), y: tidy(layer.y + dy) }),
   resized(layer, resize) {

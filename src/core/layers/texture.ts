@@ -5,7 +5,7 @@ import type { TextureLayer, TextureName } from '../site/model/colourLayers';
 import type { Hex } from '../site/model/hex';
 import { drawTexture, textureNames } from '../texture/textures';
 import { baseDefaults, baseFields } from './base';
-import type { LayerKind } from './kind';
+import type { DefinitionOf } from './kind';
 
 /** Sizes textures look natural at, px (ours, by looking). */
 export const usualScale: Readonly<Record<TextureName, number>> = {
@@ -30,8 +30,9 @@ export const newTexture = (id: string, texture: TextureName, colour: Hex): Textu
   opacity: 0.2,
 });
 
-export const texture: LayerKind<TextureLayer> = {
+export const texture: DefinitionOf<TextureLayer> = {
   kind: 'texture',
+  role: 'paint',
   title: 'Texture',
   schema: object({
     ...baseFields,

@@ -22,10 +22,7 @@ export interface Part {
 /** Changes what lies below it, so that it has no px of its own. */
 const isChange = (layer: Layer): boolean =>
   (isRecolour(layer) && layer.reach === 'below') ||
-  layer.kind === 'fade' ||
-  layer.kind === 'join' ||
-  layer.kind === 'blur' ||
-  layer.kind === 'recipe' ||
+  kindOf(layer).role === 'change' ||
   oraModes[layer.blend] === undefined;
 
 /**

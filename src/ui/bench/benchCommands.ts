@@ -8,17 +8,9 @@ import type { Layer, ObjectLayer } from '@/core/site/model/layer';
 import type { ShapeName } from '@/core/site/model/objectLayers';
 import { backPhoto } from '@/core/readings/cover';
 import type { Command } from '../shared/commands';
-import {
-  alignLayers,
-  changeNames,
-  fitToWidth,
-  newId,
-  shapeFor,
-  spaceLayers,
-  textFor,
-  themeDark,
-  themeLight,
-} from './edits';
+import { alignLayers, changeNames, fitToWidth, spaceLayers } from '@/core/arrange/layerEdits';
+import { newId } from '../shared/newId';
+import { shapeFor, textFor, themeDark, themeLight } from '@/core/layers/fitting';
 import { layerActions } from './layerActions';
 import { copyLayers, hasCopied, pasteLayers } from './layerClipboard';
 import { questions } from './answers';
@@ -122,11 +114,15 @@ function arranging(bench: Bench): Command[] {
   const box = selected && boxes[selected.id];
   const wanted = (list: readonly Layer[], least = 1) => list.length >= least;
   return [
-    { id: 'add-text', label: 'Add a text', run: () => addOnTop(bench, textFor(site, slot)) },
+    {
+      id: 'add-text',
+      label: 'Add a text',
+      run: () => addOnTop(bench, textFor(site, slot, newId())),
+    },
     ...(Object.keys(shapeTitles) as ShapeName[]).map((shape): Command => ({
       id: `add-${shape}`,
       label: `Add a shape: ${shapeTitles[shape].toLowerCase()}`,
-      run: () => addOnTop(bench, shapeFor(site, slot, shape)),
+      run: () => addOnTop(bench, shapeFor(site, slot, shape, newId())),
     })),
     ...site.shelf.slice(-12).map((item): Command => ({
       id: `top-${item.assetId}`,

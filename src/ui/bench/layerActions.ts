@@ -1,7 +1,8 @@
+import { newId } from '../shared/newId';
 import { kindOf } from '@/core/layers/registry';
 import { addLayers, editLayers, moveLayer, placeLayer, removeLayers } from '@/core/site/edit';
 import type { Layer } from '@/core/site/model/layer';
-import { changeNames, copiesOf } from './edits';
+import { changeNames, copiesOf } from '@/core/arrange/layerEdits';
 import type { Bench } from './useBench';
 
 const ids = (layers: readonly Layer[]): string[] => layers.map((l) => l.id);
@@ -31,7 +32,7 @@ export const layerActions = {
     bench.select(undefined);
   },
   duplicate(bench: Bench, layers: readonly Layer[]) {
-    const copies = copiesOf(layers, { x: 12, y: 12 });
+    const copies = copiesOf(layers, { x: 12, y: 12 }, newId);
     bench.commit(`Duplicate ${changeNames(layers)}`, addLayers(bench.picture.id, copies));
     bench.selectAll(ids(copies));
   },

@@ -1,3 +1,4 @@
+import { newId } from '../shared/newId';
 import { isObject, kindOf, layerSchema } from '@/core/layers/registry';
 import { addLayers, chain, keepFont, shelve } from '@/core/site/edit';
 import type { Layer } from '@/core/site/model/layer';
@@ -5,7 +6,7 @@ import type { ShelfItem } from '@/core/site/model/shelf';
 import type { OwnFont } from '@/core/site/model/theme';
 import { ownFontId } from '@/core/text/fonts';
 import { say } from '../shared/notices';
-import { changeNames, copiesOf } from './edits';
+import { changeNames, copiesOf } from '@/core/arrange/layerEdits';
 import type { Bench } from './useBench';
 
 /** Layers on their way to another slot, with the shelf's and the fonts' entries that they need. */
@@ -73,7 +74,7 @@ export function pasteLayers(bench: Bench): void {
   const fresh = copied.layers.map((layer) => {
     // A second copy on the same picture is put a little aside, so that it is seen.
     const again = there.has(JSON.stringify({ ...layer, id: '' })) ? 12 : 0;
-    const [copy] = copiesOf([layer], { x: again, y: again });
+    const [copy] = copiesOf([layer], { x: again, y: again }, newId);
     if (!isObject(copy)) {
       return copy;
     }

@@ -1,11 +1,11 @@
 'use client';
 
+import { newId } from '../shared/newId';
 import { createContext, use, useEffect, useMemo, useState, type SetStateAction } from 'react';
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import { useStore } from 'zustand';
 import type { Box } from '@/core/arrange/box';
-import { photoBox } from '@/core/layers/photo';
-import { shapeBox } from '@/core/layers/shape';
+import { kindOf } from '@/core/layers/registry';
 import type { Reading } from '@/core/readings/reading';
 import { takeReadings } from '@/core/readings/registry';
 import type { Edit } from '@/core/site/edit';
@@ -18,7 +18,7 @@ import { pictureOf } from '@/core/site/picture';
 import { useIntake } from '../hooks/useIntake';
 import { usePressed, type Press } from '../hooks/usePressed';
 import { useSite, type Session } from '../hooks/useSession';
-import { addPhotoOnTop, layPhoto } from './edits';
+import { addPhotoOnTop, layPhoto } from '@/core/layers/layPhoto';
 
 /**
  * What lies on the page in the slot: the picture, the picture without anything laid over it, the
@@ -109,13 +109,7 @@ export function useBench(): Bench {
  */
 export function useLayerBox(bench: Bench, layer: ObjectLayer): Box | undefined {
   const drawn = useStore(bench.drawn, (d) => d.boxes[layer.id]);
-  if (layer.kind === 'text') {
-    return drawn;
-  }
-  if (layer.kind === 'photo') {
-    return photoBox(layer);
-  }
-  return shapeBox(layer);
+  return kindOf(layer).ownBox?.(layer) ?? drawn;
 }
 
 export function useBenchModel(session: Session, slot: Slot, openShelf: () => void): Bench {
@@ -150,15 +144,15 @@ export function useBenchModel(session: Session, slot: Slot, openShelf: () => voi
   };
   const select = (layerId: string | undefined) => selectAll(layerId === undefined ? [] : [layerId]);
   const putOnTop = (item: ShelfItem) => {
-    const { edit, id } = addPhotoOnTop(slot, now(), item);
-    commit(`Add ${item.name}`, edit);
+    const id = newId();
+    commit(`Add ${item.name}`, addPhotoOnTop(slot, now(), item, id));
     select(id);
   };
   const layItem = (item: ShelfItem) => {
     if (question === 4) {
       putOnTop(item);
     } else {
-      commit(`Lay ${item.name}`, layPhoto(slot, now(), item));
+      commit(`Lay ${item.name}`, layPhoto(slot, now(), item, newId()));
     }
   };
   const selected = picture.layers.find((l) => l.id === selectedIds.at(-1));

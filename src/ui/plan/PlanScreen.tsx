@@ -1,12 +1,13 @@
 'use client';
 
+import { newId } from '../shared/newId';
 import { Redo2, Undo2 } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useCallback, useMemo, useState, type DragEvent } from 'react';
 import { slotsOn } from '@/core/site/pages';
 import type { Slot } from '@/core/site/model/slot';
 import { pictureOf } from '@/core/site/picture';
-import { layPhoto } from '../bench/edits';
+import { layPhoto } from '@/core/layers/layPhoto';
 import { filesOf, useIntake } from '../hooks/useIntake';
 import { useHistory, useSite, type Session } from '../hooks/useSession';
 import { useSiteReadings } from '../hooks/useSiteReadings';
@@ -66,7 +67,7 @@ function Plan({ session }: { session: Session }) {
     void take(files.slice(0, 1), (item) => {
       session.commit(
         `Lay ${item.name}`,
-        layPhoto(slot, pictureOf(session.state.getState().site, slot), item),
+        layPhoto(slot, pictureOf(session.state.getState().site, slot), item, newId()),
       );
       router.push(href(slot));
     });

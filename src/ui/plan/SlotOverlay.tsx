@@ -9,6 +9,7 @@ import type { Rect } from '@/core/raster/raster';
 import type { Edit } from '@/core/site/edit';
 import type { Page } from '@/core/site/model/page';
 import type { Slot } from '@/core/site/model/slot';
+import { snappedToContent } from '@/core/arrange/snapToContent';
 import { isContent, slotKind } from '@/core/slots/registry';
 import { isBlank, pictureOf } from '@/core/site/picture';
 import { hangDivider, moveSlot, resizeSlot, turnSidebar } from '@/core/site/slots';
@@ -64,26 +65,6 @@ function heldRect({ slot, rect }: SlotPiece, layout: PageLayout): Rect {
  * How near, in px of the screen, an edge or middle must come to the content's to be drawn to it.
  */
 const snapReach = 6;
-
-/** Px that bring the slot's left, middle or right onto the content's, if one of them is near. */
-function snapped(
-  rect: Rect,
-  content: PageLayout['content'],
-  dx: number,
-  reach: number,
-): { dx: number; guide?: number } {
-  const pairs = [
-    [rect.x, content.x],
-    [rect.x + rect.width / 2, content.x + content.width / 2],
-    [rect.x + rect.width, content.x + content.width],
-  ];
-  for (const [from, to] of pairs) {
-    if (Math.abs(to - (from + dx)) <= reach) {
-      return { dx: to - from, guide: to };
-    }
-  }
-  return { dx };
-}
 
 export interface Grasp {
   readonly slotId: string;
@@ -217,7 +198,7 @@ export function SlotOverlay({
     }
     const snap =
       isContent(slot.kind) && !event.altKey
-        ? snapped(from.rect, layout.content, dx, snapReach / scale)
+        ? snappedToContent(from.rect, layout.content, dx, snapReach / scale)
         : { dx };
     const box = (event.currentTarget as HTMLElement)
       .closest('[data-board]')!

@@ -1,5 +1,6 @@
 'use client';
 
+import { newId } from '../shared/newId';
 import { useRouter } from 'next/navigation';
 import { useState, type DragEvent } from 'react';
 import { slotsWith } from '@/core/handover/credits';
@@ -11,7 +12,7 @@ import type { ShelfItem } from '@/core/site/model/shelf';
 import type { Site } from '@/core/site/model/site';
 import type { Slot } from '@/core/site/model/slot';
 import { pictureOf, slotOf } from '@/core/site/picture';
-import { layPhoto } from '../bench/edits';
+import { layPhoto } from '@/core/layers/layPhoto';
 import { useAssetUrl } from '../hooks/useAssetUrl';
 import { filesOf, useIntake } from '../hooks/useIntake';
 import { takeFromLibrary, useLibrary, type LibraryPicture } from '../hooks/useLibrary';
@@ -98,7 +99,7 @@ function Shelf({ session, forSlot }: { session: Session; forSlot: string | undef
   const lay = (item: ShelfItem, slot: Slot) => {
     session.commit(
       `Lay ${item.name}`,
-      layPhoto(slot, pictureOf(session.state.getState().site, slot), item),
+      layPhoto(slot, pictureOf(session.state.getState().site, slot), item, newId()),
     );
     router.push(`/sites/${site.id}/slots/${slot.id}`);
   };

@@ -8,7 +8,8 @@ import { addLayer } from '@/core/site/edit';
 import type { ShapeName } from '@/core/site/model/objectLayers';
 import { Button } from '../../shared/Button';
 import { addOnTop } from '../benchCommands';
-import { newId, shapeFor, textFor, themeDark } from '../edits';
+import { newId } from '../../shared/newId';
+import { shapeFor, textFor, themeDark } from '@/core/layers/fitting';
 import { FileButton } from '../FileButton';
 import { useBench } from '../useBench';
 
@@ -53,7 +54,7 @@ export function AddLayer() {
               Wash
             </DropdownMenu.Item>
             <DropdownMenu.Item
-              onSelect={() => addOnTop(bench, textFor(site, slot))}
+              onSelect={() => addOnTop(bench, textFor(site, slot, newId()))}
               className={menuItem}
             >
               Text
@@ -61,7 +62,7 @@ export function AddLayer() {
             {(Object.keys(shapeTitles) as ShapeName[]).map((shape) => (
               <DropdownMenu.Item
                 key={shape}
-                onSelect={() => addOnTop(bench, shapeFor(site, slot, shape))}
+                onSelect={() => addOnTop(bench, shapeFor(site, slot, shape, newId()))}
                 className={menuItem}
               >
                 {shapeTitles[shape]}

@@ -12,7 +12,7 @@ import { usePhotoLook } from '../../hooks/usePhotoLook';
 import { Button } from '../../shared/Button';
 import { PhotoColours } from '../../shared/ColourField';
 import { Group } from '../../shared/fields';
-import { newId } from '../edits';
+import { newId } from '../../shared/newId';
 import { useBench, type Bench } from '../useBench';
 import { GroundControls } from './colour/GroundControls';
 import { RecolourControls, TextureControls } from './colour/RecolourControls';

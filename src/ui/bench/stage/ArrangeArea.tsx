@@ -24,7 +24,7 @@ import { isObject, kindOf } from '@/core/layers/registry';
 import { backPhoto } from '@/core/readings/cover';
 import { editLayers, type Edit } from '@/core/site/edit';
 import type { Layer } from '@/core/site/model/layer';
-import { arrangeable, changeNames } from '../edits';
+import { arrangeable, changeNames, tidied } from '@/core/arrange/layerEdits';
 import { useBench } from '../useBench';
 import { AreaBox, type Area } from './AreaBox';
 import { InPlaceText } from './InPlaceText';
@@ -336,21 +336,4 @@ export function ArrangeArea({ area, marks }: { area: Area; marks: boolean }) {
       {text && <InPlaceText key={text.id} area={area} text={text} box={boxes[text.id]} />}
     </AreaBox>
   );
-}
-
-/** Shapes that stand upright lie on whole px, so that their edges are sharp. */
-function tidied(layer: Layer, change: Partial<Layer> | undefined): Partial<Layer> | undefined {
-  if (!change || layer.kind !== 'shape' || layer.turn !== 0) {
-    return change;
-  }
-  const { x = 0, y = 0, width = 1, height = 1 } = change as Partial<typeof layer>;
-  const left = Math.round(x);
-  const top = Math.round(y);
-  return {
-    ...change,
-    x: left,
-    y: top,
-    width: Math.max(1, Math.round(x + width) - left),
-    height: Math.max(1, Math.round(y + height) - top),
-  } as Partial<Layer>;
 }

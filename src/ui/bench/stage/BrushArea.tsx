@@ -7,7 +7,7 @@ import { photoBox, photoPoint } from '@/core/layers/photo';
 import type { Edit } from '@/core/site/edit';
 import type { PhotoLayer } from '@/core/site/model/photoLayer';
 import { say } from '../../shared/notices';
-import { setCutOut } from '../edits';
+import { setCutOut } from '@/core/cutout/editCutOut';
 import { useBench, type Tool } from '../useBench';
 import { AreaBox, type Area } from './AreaBox';
 import { Cross } from './SampleArea';

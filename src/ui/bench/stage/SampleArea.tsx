@@ -6,7 +6,7 @@ import { photoBox, photoPoint, slotPoint } from '@/core/layers/photo';
 import type { PhotoLayer } from '@/core/site/model/photoLayer';
 import { theEngine } from '../../hooks/services';
 import { say } from '../../shared/notices';
-import { setCutOut } from '../edits';
+import { setCutOut } from '@/core/cutout/editCutOut';
 import { useBench } from '../useBench';
 import { AreaBox, type Area } from './AreaBox';
 import { useCursor } from './useCursor';

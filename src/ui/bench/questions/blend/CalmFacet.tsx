@@ -6,7 +6,7 @@ import { addBehindWords, editLayer } from '@/core/site/edit';
 import type { BlurLayer } from '@/core/site/model/blendLayers';
 import { Button } from '../../../shared/Button';
 import { CommitField, NumberRow, Row } from '../../../shared/fields';
-import { newId } from '../../edits';
+import { newId } from '../../../shared/newId';
 import { useBench } from '../../useBench';
 import { Ways } from './Ways';
 

@@ -15,7 +15,7 @@ import { Button, IconButton } from '../../../shared/Button';
 import { ColourField } from '../../../shared/ColourField';
 import { CommitField, NumberRow, Row, Switch } from '../../../shared/fields';
 import { download } from '../../../shared/download';
-import { newId } from '../../edits';
+import { newId } from '../../../shared/newId';
 import { useBench } from '../../useBench';
 
 function ProfileFace({ name, colour }: { name: ProfileName; colour: string }) {

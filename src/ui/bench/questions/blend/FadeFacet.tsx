@@ -10,7 +10,7 @@ import { besideColours } from '@/core/seam/beside';
 import { Button } from '../../../shared/Button';
 import { ColourField } from '../../../shared/ColourField';
 import { NumberRow, Row, Switch } from '../../../shared/fields';
-import { newId } from '../../edits';
+import { newId } from '../../../shared/newId';
 import { useBench } from '../../useBench';
 
 const corners: readonly (readonly [Corner, string])[] = [

@@ -12,7 +12,7 @@ import { say } from '../../../shared/notices';
 import { RecipeFace } from '../../../shared/steps/RecipeFace';
 import { AddStep, SelectedStep, SpareTick, StepCards } from '../../../shared/steps/RecipeSteps';
 import { menuItem } from '../../layers/AddLayer';
-import { newId } from '../../edits';
+import { newId } from '../../../shared/newId';
 import { useBench } from '../../useBench';
 
 /** Recipes of the site to lay on this picture, and the recipe of this picture to keep. */

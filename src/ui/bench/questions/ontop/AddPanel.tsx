@@ -1,5 +1,6 @@
 'use client';
 
+import { newId } from '../../../shared/newId';
 import {
   Circle,
   ImagePlus,
@@ -14,7 +15,7 @@ import type { ShapeName } from '@/core/site/model/objectLayers';
 import { Button } from '../../../shared/Button';
 import { Group } from '../../../shared/fields';
 import { addOnTop } from '../../benchCommands';
-import { shapeFor, textFor } from '../../edits';
+import { shapeFor, textFor } from '@/core/layers/fitting';
 import { FileButton } from '../../FileButton';
 import { PhotoFace } from '../../layers/faces';
 import { useBench } from '../../useBench';
@@ -35,7 +36,7 @@ export function AddPanel() {
     <Group title="On top">
       <FileButton ref={files} onFiles={(list) => void bench.lay(list)} />
       <div className="flex flex-wrap gap-1 [&_button]:px-2">
-        <Button onClick={() => addOnTop(bench, textFor(site, slot))}>
+        <Button onClick={() => addOnTop(bench, textFor(site, slot, newId()))}>
           <Type size={14} aria-hidden />
           Text
         </Button>
@@ -46,7 +47,10 @@ export function AddPanel() {
         {(Object.keys(shapeTitles) as ShapeName[]).map((shape) => {
           const Icon = icons[shape];
           return (
-            <Button key={shape} onClick={() => addOnTop(bench, shapeFor(site, slot, shape))}>
+            <Button
+              key={shape}
+              onClick={() => addOnTop(bench, shapeFor(site, slot, shape, newId()))}
+            >
               <Icon size={14} aria-hidden />
               {shapeTitles[shape]}
             </Button>

@@ -5,7 +5,7 @@ import { editLayer } from '@/core/site/edit';
 import type { PhotoLayer } from '@/core/site/model/photoLayer';
 import { Button, Hint } from '../../../shared/Button';
 import { NumberRow, Row, Switch } from '../../../shared/fields';
-import { setCutOut } from '../../edits';
+import { setCutOut } from '@/core/cutout/editCutOut';
 import { useBench, type Tool } from '../../useBench';
 
 /** Size of the brush to begin with, px of the slot. */

@@ -7,7 +7,7 @@ import { fontOf, fonts } from '@/core/text/fonts';
 import { pair } from '@/core/text/pairing';
 import { Button, Hint } from '../../../shared/Button';
 import { NumberRow, Row } from '../../../shared/fields';
-import { fitToWidth } from '../../edits';
+import { fitToWidth } from '@/core/arrange/layerEdits';
 import { useBench, useLayerBox } from '../../useBench';
 
 /**

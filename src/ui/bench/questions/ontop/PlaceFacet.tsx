@@ -20,7 +20,7 @@ import type { Layer, ObjectLayer } from '@/core/site/model/layer';
 import type { PhotoLayer } from '@/core/site/model/photoLayer';
 import { IconButton } from '../../../shared/Button';
 import { Choose, CommitField, NumberRow, Row } from '../../../shared/fields';
-import { alignLayers, changeNames, fitToWidth, moveTo, reshape } from '../../edits';
+import { alignLayers, changeNames, fitToWidth, moveTo, reshape } from '@/core/arrange/layerEdits';
 import { useBench, useLayerBox } from '../../useBench';
 
 export const alignIcons: readonly { side: AlignSide; Icon: typeof AlignStartVertical }[] = [
@@ -52,7 +52,7 @@ export function PlaceFacet({ layer }: { layer: ObjectLayer }) {
   const place = (side: 'left' | 'top') =>
     figure('pixels', -20000, (v) => {
       if (box) {
-        commit(`Move ${name} to ${side} ${v}`, moveTo(picture, slot, layer, box, { [side]: v }));
+        commit(`Move ${name} to ${side} ${v}`, moveTo(picture, layer, box, { [side]: v }));
       }
     });
   return (
@@ -99,10 +99,7 @@ export function PlaceFacet({ layer }: { layer: ObjectLayer }) {
             value={box ? shown(box.width) : '–'}
             onCommit={figure('a width', 1, (width) => {
               if (box) {
-                commit(
-                  `${name} ${width} px wide`,
-                  reshape(picture, slot, layer, box, { width, keep }),
-                );
+                commit(`${name} ${width} px wide`, reshape(picture, layer, box, { width, keep }));
               }
             })}
           />
@@ -113,10 +110,7 @@ export function PlaceFacet({ layer }: { layer: ObjectLayer }) {
             value={box ? shown(box.height) : '–'}
             onCommit={figure('a height', 1, (height) => {
               if (box) {
-                commit(
-                  `${name} ${height} px high`,
-                  reshape(picture, slot, layer, box, { height, keep }),
-                );
+                commit(`${name} ${height} px high`, reshape(picture, layer, box, { height, keep }));
               }
             })}
           />
@@ -135,10 +129,7 @@ export function PlaceFacet({ layer }: { layer: ObjectLayer }) {
             value={shown(layer.turn)}
             onCommit={figure('degrees', -20000, (turn) => {
               if (box) {
-                commit(
-                  `Turn ${name} to ${turn}°`,
-                  reshape(picture, slot, layer, box, { turn, keep }),
-                );
+                commit(`Turn ${name} to ${turn}°`, reshape(picture, layer, box, { turn, keep }));
               }
             })}
           />
@@ -148,7 +139,7 @@ export function PlaceFacet({ layer }: { layer: ObjectLayer }) {
             disabled={layer.turn === 0}
             onClick={() => {
               if (box) {
-                commit(`${name} upright`, reshape(picture, slot, layer, box, { turn: 0, keep }));
+                commit(`${name} upright`, reshape(picture, layer, box, { turn: 0, keep }));
               }
             }}
           >

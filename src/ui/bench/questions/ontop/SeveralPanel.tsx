@@ -6,7 +6,7 @@ import type { ObjectLayer } from '@/core/site/model/layer';
 import { Button, IconButton } from '../../../shared/Button';
 import { Group, Row } from '../../../shared/fields';
 import { addEffect } from '../../benchCommands';
-import { alignLayers, arrangeable, spaceLayers } from '../../edits';
+import { alignLayers, arrangeable, spaceLayers } from '@/core/arrange/layerEdits';
 import { useBench } from '../../useBench';
 import { alignIcons, Strength } from './PlaceFacet';
 

@@ -6,7 +6,7 @@ import type { ShapeLayer, ShapeName } from '@/core/site/model/objectLayers';
 import { Button } from '../../../shared/Button';
 import { ColourField } from '../../../shared/ColourField';
 import { NumberRow, Row, Switch } from '../../../shared/fields';
-import { themeLight } from '../../edits';
+import { themeLight } from '@/core/layers/fitting';
 import { useBench } from '../../useBench';
 
 const names = Object.keys(shapeTitles) as ShapeName[];

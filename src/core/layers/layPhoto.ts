@@ -1,0 +1,46 @@
+import { fillFrame } from '../frame/placement';
+import { backPhoto } from '../readings/cover';
+import { addLayer, addLayerBehind, chain, editLayer, shelve, type Edit } from '../site/edit';
+import type { PhotoLayer } from '../site/model/photoLayer';
+import type { Picture } from '../site/model/picture';
+import type { ShelfItem } from '../site/model/shelf';
+import type { Slot } from '../site/model/slot';
+import { newPhoto, photoSize } from './photo';
+
+/**
+ * Puts a photo in the slot: in place of the back photo where there is one, behind everything else
+ * where there is none.
+ * @param id of the layer, where it is a new one
+ */
+export function layPhoto(slot: Slot, picture: Picture, item: ShelfItem, id: string): Edit {
+  const there = backPhoto(picture);
+  if (there) {
+    return chain(
+      shelve(item),
+      editLayer<PhotoLayer>(picture.id, there.id, {
+        assetId: item.assetId,
+        name: item.name,
+        sourceWidth: item.width,
+        sourceHeight: item.height,
+        crop: null,
+        cutOut: null,
+        ...fillFrame(item, slot),
+      }),
+    );
+  }
+  return chain(shelve(item), addLayerBehind(picture.id, newPhoto(id, item, slot)));
+}
+
+/** Puts a photo on top of everything, whole, at no more than four fifths of the slot. */
+export function addPhotoOnTop(slot: Slot, picture: Picture, item: ShelfItem, id: string): Edit {
+  const photo = newPhoto(id, item, slot);
+  const size = photoSize(photo);
+  const scale = Math.min(1, (slot.height * 0.8) / size.height, (slot.width * 0.8) / size.width);
+  const placed = {
+    ...photo,
+    scale,
+    x: Math.round((slot.width - size.width * scale) / 2),
+    y: Math.round((slot.height - size.height * scale) / 2),
+  };
+  return chain(shelve(item), addLayer(picture.id, placed));
+}

@@ -1,0 +1,2 @@
+/** An id that nothing else has. */
+export const newId = (): string => crypto.randomUUID();
