@@ -226,7 +226,7 @@ function engineWith(setup: Setup) {
           },
         }),
       ),
-    spawnArchive: () => new LocalWorker(() => {}),
+    spawnBulk: () => new LocalWorker(() => {}),
     spawnTheme: () =>
       new LocalWorker((scope) =>
         serve<ThemeCalls>(scope, {
@@ -255,8 +255,11 @@ function engineWith(setup: Setup) {
           open: ({ files }) =>
             files[0].path === 'slow.zip'
               ? new Promise(() => {})
-              : { answer: { name: 'slate', pieces: [], sheets: [], others: [] } },
-          roles: () => ({ answer: new Map() }),
+              : {
+                  answer: { name: 'slate', pieces: [], sheets: [], others: [], colour: undefined },
+                },
+          sheets: () => ({ answer: { sheets: [], roles: new Map() } }),
+          handed: () => ({ answer: [] }),
           piece({ assetId }) {
             known.add(assetId);
             setup.looked.push(assetId);

@@ -11,29 +11,23 @@ import {
 import type { Trial, TrialSubject } from '@/core/lightest/trial';
 import type { Hex } from '@/core/site/model/hex';
 import type { Aim, PressFormat, PressSettings } from '@/core/site/model/picture';
+import type { PhotoLook } from '@/core/frame/photoLook';
+import type { Pressed } from '@/core/press/codecs';
+import type { Survey, SurveyQuestions } from '@/core/readings/survey';
 import { isFont } from '@/core/text/fontFile';
-import { createArchiveEngine, type ArchiveEngine } from './archiveEngine';
+import { createBulkEngine, type BulkEngine } from './bulkEngine';
 import { createChannel, WorkerCrash, type WorkerLike } from './channel';
 import type { OpenedTheme, ThemeFile } from '@/core/theme/openTheme';
 import { silences } from './limits';
 import { createSetEngine, type SetEngine } from './setEngine';
-import type {
-  CodecCalls,
-  Frame,
-  PhotoLook,
-  Pressed,
-  RenderCalls,
-  Survey,
-  SurveyQuestions,
-  ThemeCalls,
-} from './protocol';
+import type { CodecCalls, Frame, RenderCalls, ThemeCalls } from './protocol';
 
 export interface EngineParts {
   spawnRender(): WorkerLike;
   spawnCodec(): WorkerLike;
   spawnTheme(): WorkerLike;
   spawnSet(): WorkerLike;
-  spawnArchive(): WorkerLike;
+  spawnBulk(): WorkerLike;
   /** The bytes of an asset as the owner gave them. */
   assetBytes(assetId: string): Promise<Uint8Array<ArrayBuffer>>;
   /** How long workers may be silent, where it is not as usual, ms. */
@@ -109,7 +103,7 @@ export interface Engine {
   /** Starts the codecs ahead of need. */
   warm(): void;
   readonly set: SetEngine;
-  readonly archive: ArchiveEngine;
+  readonly bulk: BulkEngine;
 }
 
 /** Workers that search at the same time. */
@@ -432,7 +426,7 @@ export function createEngine(parts: EngineParts): Engine {
     warm() {
       codec.ask('ready', { forWriting: false }).catch(() => {});
     },
-    archive: createArchiveEngine(parts.spawnArchive),
+    bulk: createBulkEngine(parts.spawnBulk),
     set: createSetEngine({
       spawn: parts.spawnSet,
       silence: quiet.set,

@@ -13,5 +13,5 @@ export const silences = {
   codec: 180_000,
   theme: 60_000,
   set: 120_000,
-  archive: 120_000,
+  bulk: 120_000,
 } as const;

@@ -1,13 +1,11 @@
 import type { Box } from '@/core/arrange/box';
 import type { Drawing } from '@/core/compose/compose';
-import type { CalmReport } from '@/core/calm/calm';
-import type { MainColour } from '@/core/colour/palette';
 import type { Size } from '@/core/frame/placement';
-import type { Suggestion } from '@/core/frame/suggest';
+import type { PhotoLook } from '@/core/frame/photoLook';
 import type { SampleSize } from '@/core/colour/sample';
 import type { Raster, Rect, Rgb } from '@/core/raster/raster';
-import type { TextReport } from '@/core/legibility/report';
-import type { Axes } from '@/core/site/model/blendLayers';
+import type { Pressed } from '@/core/press/codecs';
+import type { Survey, SurveyQuestions } from '@/core/readings/survey';
 import type { Hex } from '@/core/site/model/hex';
 import type { PressSettings } from '@/core/site/model/picture';
 import type { PieceSet } from '@/core/site/model/pieceSet';
@@ -18,9 +16,12 @@ import type { TypedFile } from '@/core/handover/zipFiles';
 import type { OraPicture, ReadOra } from '@/core/openRaster/openRaster';
 import type { Offer, Sample } from '@/core/recolour/offers';
 import type { Followed, FollowInput } from '@/core/set/follow';
+import type { Match, MatchedPart } from '@/core/recolour/match';
+import type { BlendMode } from '@/core/raster/blend';
 import type { OpenedSet } from '@/core/set/openSet';
 import type { Recoloured } from '@/core/set/recolourFile';
-import type { Role } from '@/core/set/roles';
+import type { SetHanded } from '@/core/set/produce';
+import type { SetSheets } from '@/core/set/sheets';
 import type { Tried, Trial, TrialPart, TrialSubject } from '@/core/lightest/trial';
 import type { OpenedTheme, ThemeFile } from '@/core/theme/openTheme';
 
@@ -37,33 +38,6 @@ export interface Frame {
   readonly missing: readonly string[];
   /** Time the worker spent on it. */
   readonly ms: number;
-}
-
-export interface SurveyQuestions {
-  /** What shows through where the picture does not cover the page. */
-  readonly backdrop: Hex;
-  /** Colours for veils and for words. */
-  readonly colours: readonly Hex[];
-  /**
-   * Wanted where words of the page lie over the picture: the largest local contrast, the veil's
-   * colour, and how it is repeated.
-   */
-  readonly calm: {
-    readonly limit: number;
-    readonly veil: Hex;
-    readonly wraps: Axes | 'none';
-  } | null;
-}
-
-export interface Survey {
-  /** How each text stands off what lies behind it. */
-  readonly texts: Readonly<Record<string, TextReport>>;
-  readonly calm: CalmReport | undefined;
-}
-
-export interface PhotoLook {
-  readonly frames: readonly Suggestion[];
-  readonly colours: readonly MainColour[];
 }
 
 /** What the render worker can be asked. A view is one place on the screen that shows a picture. */
@@ -84,11 +58,6 @@ export type RenderCalls = {
   survey: { ask: { drawing: Drawing; questions: SurveyQuestions }; answer: Survey };
   close: { ask: { view: string }; answer: null };
 };
-
-export interface Pressed {
-  readonly bytes: Uint8Array<ArrayBuffer>;
-  readonly decoded: Raster;
-}
 
 /** What the codec worker can be asked. */
 export type CodecCalls = {
@@ -118,8 +87,8 @@ export type ThemeCalls = {
   open: { ask: { files: readonly ThemeFile[] }; answer: OpenedTheme };
 };
 
-/** What the worker of archives can be asked. */
-export type ArchiveCalls = {
+/** What the worker of bulk work can be asked. */
+export type BulkCalls = {
   zip: { ask: { files: readonly TypedFile[] }; answer: Uint8Array<ArrayBuffer> };
   packSite: { ask: { packed: PackedSite }; answer: Uint8Array<ArrayBuffer> };
   unpackSite: { ask: { name: string; bytes: Uint8Array<ArrayBuffer> }; answer: PackedSite };
@@ -130,6 +99,11 @@ export type ArchiveCalls = {
   unpackPicture: { ask: { name: string; bytes: Uint8Array<ArrayBuffer> }; answer: ReadOra };
   resize: { ask: { raster: Raster; width: number; height: number }; answer: Raster };
   difference: { ask: { drawn: Raster; file: Raster; gain: number }; answer: Raster };
+  /** The strength of a wash that brings what lies below it closest to a colour. */
+  match: {
+    ask: { raster: Raster; wash: { colour: Rgb; mode: BlendMode }; wanted: Rgb; part: MatchedPart };
+    answer: Match | null;
+  };
 };
 
 /** A piece as small as a list shows it. */
@@ -154,12 +128,24 @@ export interface OfferLook {
  */
 export type SetCalls = {
   open: { ask: { files: readonly PackedFile[] }; answer: OpenedSet };
-  roles: {
+  /** Reads style sheets, and what they say each piece is for. */
+  sheets: {
     ask: {
-      sheets: FollowInput['sheets'];
+      files: readonly PackedFile[];
       pieces: readonly { path: string; width: number; height: number }[];
     };
-    answer: ReadonlyMap<string, Role>;
+    answer: SetSheets;
+  };
+  /** What is handed over of a set, from its files as they came and those that were written. */
+  handed: {
+    ask: {
+      set: PieceSet;
+      originals: ReadonlyMap<string, Uint8Array<ArrayBuffer>>;
+      written: ReadonlyMap<string, Recoloured>;
+      followed: Followed;
+      all: boolean;
+    };
+    answer: readonly SetHanded[];
   };
   /** Takes a decoded piece over; answers its main colours, and which pieces had to make room. */
   piece: {

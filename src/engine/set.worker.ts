@@ -6,7 +6,9 @@ import type { Raster } from '@/core/raster/raster';
 import { leftOver, offersFor, type Sample } from '@/core/recolour/offers';
 import { layRecipe } from '@/core/recolour/recipe';
 import { follow } from '@/core/set/follow';
+import { readSheet } from '@/core/set/inside';
 import { openSet } from '@/core/set/openSet';
+import { setFiles } from '@/core/set/produce';
 import { followInput, samplesOf } from '@/core/set/recolourSet';
 import { rolesOf } from '@/core/set/roles';
 import type { Recipe } from '@/core/site/model/recipe';
@@ -74,7 +76,14 @@ const laidOrNot = (recipe: Recipe | null) => (recipe ? laidAs(recipe) : undefine
 
 serve<SetCalls>(self as unknown as ServerScope, {
   open: ({ files }) => ({ answer: openSet(files) }),
-  roles: ({ sheets, pieces: list }) => ({ answer: rolesOf(sheets, list) }),
+  sheets({ files, pieces: list }) {
+    const sheets = files.map((f) => readSheet(f.path, f.bytes));
+    return { answer: { sheets, roles: rolesOf(sheets, list) } };
+  },
+  handed({ set, originals, written, followed, all }) {
+    const files = new Map([...written].map(([path, f]) => [path, { path, ...f }] as const));
+    return { answer: setFiles(set, originals, files, followed, all) };
+  },
   piece({ assetId, raster }) {
     const samples = samplesOf(raster);
     pieces.set(assetId, { ...small(raster), samples });

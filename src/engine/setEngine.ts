@@ -4,7 +4,8 @@ import type { Raster } from '@/core/raster/raster';
 import type { Followed, FollowInput } from '@/core/set/follow';
 import type { OpenedSet } from '@/core/set/openSet';
 import type { Recoloured } from '@/core/set/recolourFile';
-import type { Role } from '@/core/set/roles';
+import type { SetHanded } from '@/core/set/produce';
+import type { SetSheets } from '@/core/set/sheets';
 import type { Hex } from '@/core/site/model/hex';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import type { Recipe } from '@/core/site/model/recipe';
@@ -30,10 +31,13 @@ export interface RecolourListener {
 export interface SetEngine {
   /** Opens what was dropped; a signal that is given up ends the work at once. */
   open(files: readonly PackedFile[], signal?: AbortSignal): Promise<OpenedSet>;
-  roles(
-    sheets: FollowInput['sheets'],
+  /** Reads style sheets, and what they say each piece is for. */
+  sheets(
+    files: readonly PackedFile[],
     pieces: readonly { path: string; width: number; height: number }[],
-  ): Promise<ReadonlyMap<string, Role>>;
+  ): Promise<SetSheets>;
+  /** What is handed over of a set; with `all`, files that did not change too. */
+  handed(what: SetCalls['handed']['ask']): Promise<readonly SetHanded[]>;
   /** Decodes a piece once, and gives its main colours. */
   look(assetId: string): Promise<readonly Sample[]>;
   /** Pieces as a list shows them; those that were not looked at yet are left out. */
@@ -152,7 +156,8 @@ export function createSetEngine({
         }
       }
     },
-    roles: (sheets, pieces) => channel.ask('roles', { sheets, pieces }),
+    sheets: (files, pieces) => channel.ask('sheets', { files, pieces }),
+    handed: (what) => channel.ask('handed', what),
     look,
     previews: (recipe, assetIds) =>
       afresh(assetIds, () => channel.ask('previews', { recipe, assetIds })),

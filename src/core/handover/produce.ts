@@ -8,7 +8,7 @@ import type { Raster } from '../raster/raster';
 import { siteColours } from '../site/colours';
 import { activeSteps } from '../recolour/recipe';
 import type { SetHanded } from '../set/produce';
-import { SetStopped, type SetListener } from '../set/recolourSet';
+import { SetStopped, type SetListener } from '../set/listener';
 import type { PieceSet } from '../site/model/pieceSet';
 import type { Site } from '../site/model/site';
 import { asFiled, drawingKey, isBlank, pictureOf } from '../site/picture';

@@ -23,3 +23,9 @@ export interface Codecs {
     pinned: readonly Hex[],
   ): Promise<Uint8Array<ArrayBuffer>>;
 }
+
+/** A file with its pixels as they decode again. */
+export interface Pressed {
+  readonly bytes: Uint8Array<ArrayBuffer>;
+  readonly decoded: Raster;
+}

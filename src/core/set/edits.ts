@@ -3,13 +3,13 @@ import { castDraft } from 'immer';
 import { newRecipeLayer } from '../layers/recipe';
 import { addBehindWords, editPicture, type Edit } from '../site/edit';
 import type { Hex } from '../site/model/hex';
-import type { PieceSet, SetFile, SetPiece } from '../site/model/pieceSet';
+import type { PieceSet, SetPiece } from '../site/model/pieceSet';
 import type { Recipe } from '../site/model/recipe';
 import type { Site } from '../site/model/site';
 import { editPage } from '../site/pages';
 import { shelfItem } from '../shelf/item';
 import { adoptTheme, type ThemePicture } from '../theme/adopt';
-import { isInside } from './inside';
+import { isInside } from './paths';
 import type { Role } from './roles';
 
 /** Keeps a recipe among the site's: in place of one of that id, or as a new one. */
@@ -52,13 +52,6 @@ export const layRecipeOnSet = (recipe: Recipe): Edit =>
   editSet((set) => {
     set.recipe = castDraft(recipe);
   });
-
-/** Every asset a set needs. */
-export const filesOfSet = ({ pieces, sheets, others }: PieceSet): readonly SetFile[] => [
-  ...pieces,
-  ...sheets,
-  ...others,
-];
 
 /**
  * Pieces that have a place of their own on a page and are files of their own; of several for one

@@ -1,5 +1,6 @@
 import { strFromU8, strToU8 } from 'fflate';
-import { filesInside, isInside, readSheet, withInside } from './inside';
+import { filesInside, readSheet, withInside } from './inside';
+import { isInside } from './paths';
 
 const u8 = (text: string) => new Uint8Array(strToU8(text));
 const svg =

@@ -76,9 +76,6 @@ function picturesInside(file: string, text: string): InsidePicture[] {
   return found;
 }
 
-export const isInside = (path: string, sheets: readonly { readonly path: string }[]): boolean =>
-  sheets.some((s) => path.startsWith(`${s.path}/`));
-
 const leaf = (path: string): string => path.split('/').slice(-2).map(encodeURIComponent).join('/');
 
 /**

@@ -1,6 +1,12 @@
+import { colourOf } from '../colour/parse';
+import { hueOf } from '../recolour/spare';
+import type { Hex } from '../site/model/hex';
+import { readTheme } from '../theme/readTheme';
+import { decodeStylesheet } from '../theme/stylesheet';
 import { ArchiveError, unzip, type PackedFile } from '../files/unzip';
 import { inspectPicture } from '../measure/inspect';
-import { filesInside, isInside } from './inside';
+import { filesInside } from './inside';
+import { isInside } from './paths';
 import { moves } from './moving';
 
 /** A picture of a theme. */
@@ -17,12 +23,23 @@ export interface OpenedSet {
   readonly sheets: readonly PackedFile[];
   /** Everything else; of pictures among them, why they stay as they are. */
   readonly others: readonly (PackedFile & { readonly why: string })[];
+  /** The theme's colour: of those with a hue, the one that most grounds have. */
+  readonly colour: Hex | undefined;
 }
 
 const isZip = (bytes: Uint8Array): boolean =>
   bytes[0] === 0x50 && bytes[1] === 0x4b && bytes[2] === 3;
 const isPicture = (path: string): boolean =>
   /\.(jpe?g|png|gif|webp|avif|svg|bmp|ico|tiff?)$/i.test(path);
+
+function likelyColour(sheets: readonly PackedFile[]): Hex | undefined {
+  const { colours } = readTheme(
+    sheets.map((s) => ({ path: s.path, text: decodeStylesheet(s.path, s.bytes) })),
+  );
+  return colours
+    .filter((c) => hueOf(colourOf(c.hex)) !== undefined)
+    .sort((a, b) => b.uses.background - a.uses.background || b.count - a.count)[0]?.hex;
+}
 
 /** The folder all files are in, or the first file's own name. */
 function nameOf(packed: readonly PackedFile[], dropped: string): string {
@@ -107,5 +124,6 @@ export function openSet(files: readonly PackedFile[]): OpenedSet {
         )}: expected pictures of a theme, or a zip of its folder, found ${unique.length === 0 ? 'nothing' : `${unique.length} ${unique.length === 1 ? 'file' : 'files'} and no picture that can be recoloured`}.${why ? ` ${why}` : ''}`,
     );
   }
-  return { name: nameOf(unique, files[0].path), pieces, sheets, others };
+  const colour = likelyColour(sheets);
+  return { name: nameOf(unique, files[0].path), pieces, sheets, others, colour };
 }

@@ -6,7 +6,8 @@ import { kilobytes } from '../readings/say';
 import type { PieceSet } from '../site/model/pieceSet';
 import { encodeStylesheet } from '../theme/stylesheet';
 import type { Followed } from './follow';
-import { isInside, withInside } from './inside';
+import { withInside } from './inside';
+import { isInside } from './paths';
 import type { Recoloured } from './recolourFile';
 
 /** A piece that was written, with what the file was before. */

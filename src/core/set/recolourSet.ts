@@ -10,7 +10,8 @@ import { follow, type Followed, type FollowInput } from './follow';
 import { readSheet } from './inside';
 import { setFiles, type SetHanded, type WrittenPiece } from './produce';
 import { recolourFile, type Recoloured } from './recolourFile';
-import { rolesOf, type Role } from './roles';
+import { SetStopped, wantsEnds, type SetListener } from './listener';
+import { rolesOf } from './roles';
 
 /**
  * The main colours of a piece, with its share of px that are seen: together below 1 where it is
@@ -26,13 +27,6 @@ export function samplesOf(raster: Raster): Sample[] {
   const share = seen / (raster.width * raster.height);
   return mainColours(raster, 5).map((c) => ({ colour: c.colour, share: c.share * share }));
 }
-
-/**
- * The sides of a piece are read off where it is laid again and again, so that a colour may go on
- * where it ends.
- */
-export const wantsEnds = (role: Role | undefined): boolean =>
-  role?.laid?.repeat === 'repeat-x' || role?.laid?.repeat === 'repeat-y';
 
 /** What the style sheets of a set follow by, from what is known of its pieces. */
 export function followInput(
@@ -53,15 +47,6 @@ export function followInput(
     decided: set.lines,
   };
 }
-
-export interface SetListener {
-  onProgress(done: number, of: number, path: string): void;
-  /** Asked before each piece. */
-  wanted(): boolean;
-}
-
-/** It was given up. */
-export class SetStopped extends Error {}
 
 export interface SetPorts extends Codecs {
   asset(assetId: string): Promise<Uint8Array<ArrayBuffer>>;

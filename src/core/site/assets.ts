@@ -1,5 +1,5 @@
 import { kindOf } from '../layers/registry';
-import { filesOfSet } from '../set/edits';
+import { filesOfSet } from '../set/paths';
 import type { Site } from './model/site';
 
 /** Every asset a site names: its shelf, what its layers draw with, its fonts, its set. */

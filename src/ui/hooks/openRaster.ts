@@ -9,11 +9,10 @@ import type { Picture } from '@/core/site/model/picture';
 import type { ShelfItem } from '@/core/site/model/shelf';
 import type { Slot } from '@/core/site/model/slot';
 import { shelveBytes } from './useIntake';
-import { browserPorts } from './ports';
-import { theEngine } from './services';
+import { theEngine, theTab } from './services';
 
 export const writePictureFile = (slot: Slot, picture: Picture): Promise<Uint8Array<ArrayBuffer>> =>
-  produceOpenRaster(drawingOf(slot, picture), browserPorts);
+  produceOpenRaster(drawingOf(slot, picture), theTab().handOver);
 
 export interface OpenedPicture {
   readonly layers: readonly PhotoLayer[];
@@ -27,7 +26,7 @@ export interface OpenedPicture {
  * is changed then
  */
 export async function readPictureFile(file: File, slot: Slot): Promise<OpenedPicture> {
-  const { width, height, layers, notes } = await theEngine().archive.unpackPicture(
+  const { width, height, layers, notes } = await theEngine().bulk.unpackPicture(
     file.name,
     new Uint8Array(await file.arrayBuffer()),
   );

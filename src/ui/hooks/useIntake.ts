@@ -1,43 +1,9 @@
 'use client';
 
-import { useCallback, useRef, useState } from 'react';
-import { IntakeError, inspectPicture } from '@/core/measure/inspect';
+import { useState } from 'react';
+import { useStore } from 'zustand';
 import type { ShelfItem } from '@/core/site/model/shelf';
-import { shelfItem } from '@/core/shelf/item';
-import { putAsset } from '@/store/assets';
-import { say } from '../shared/notices';
-import { theDatabase, theEngine } from './services';
-
-/**
- * Takes a picture in: checked by its bytes, decoded as a whole, stored once.
- * @throws IntakeError with a message for people; nothing is stored then
- */
-export async function shelveBytes(
-  fileName: string,
-  bytes: Uint8Array<ArrayBuffer>,
-  source: string,
-): Promise<ShelfItem> {
-  const { format } = inspectPicture(fileName, bytes);
-  const raster = await theEngine()
-    .decode(bytes)
-    .catch((error: Error) => {
-      throw new IntakeError(
-        `${fileName}: expected a whole ${format.toUpperCase()} picture, but ${error.message}.`,
-      );
-    });
-  const assetId = await putAsset(theDatabase(), bytes);
-  const { width, height } = raster;
-  await theEngine().adopt(assetId, raster);
-  return shelfItem({
-    assetId,
-    name: fileName.replace(/^.*\//, '').replace(/\.[a-z]+$/i, ''),
-    width,
-    height,
-    format,
-    bytes: bytes.length,
-    source,
-  });
-}
+import { theTab } from './services';
 
 export interface Intake {
   /** Takes picture files in one after the other; what is refused is said and changes nothing. */
@@ -51,41 +17,22 @@ export interface Intake {
 }
 
 export function useIntake(): Intake {
-  const [busy, setBusy] = useState<{ words: string; share: number }>();
-  const run = useRef(0);
-  const take = useCallback(async (files: readonly File[], onItem: (item: ShelfItem) => void) => {
-    const own = ++run.current;
-    for (const [i, file] of files.entries()) {
-      if (run.current !== own) {
-        break;
-      }
-      setBusy({
-        words: files.length > 1 ? `${i + 1} of ${files.length}, ${file.name}` : file.name,
-        share: i / files.length,
-      });
-      try {
-        const item = await shelveBytes(
-          file.name,
-          new Uint8Array(await file.arrayBuffer()),
-          'own file',
-        );
-        if (run.current === own) {
-          onItem(item);
-        }
-      } catch (error) {
-        say('bad', error instanceof Error ? error.message : String(error));
-      }
-    }
-    if (run.current === own) {
-      setBusy(undefined);
-    }
-  }, []);
-  const cancel = useCallback(() => {
-    run.current++;
-    setBusy(undefined);
-  }, []);
-  return { take, busy: busy?.words, share: busy?.share ?? 0, cancel };
+  const [intake] = useState(() => theTab().newIntake());
+  const reading = useStore(intake.state, (s) => s.reading);
+  return {
+    take: (files, onItem) => intake.take(files, onItem),
+    busy: reading?.words,
+    share: reading?.share ?? 0,
+    cancel: () => intake.cancel(),
+  };
 }
+
+/** Takes one picture in. @throws IntakeError with a message for people; nothing is stored then */
+export const shelveBytes = (
+  name: string,
+  bytes: Uint8Array<ArrayBuffer>,
+  source: string,
+): Promise<ShelfItem> => theTab().newIntake().shelve(name, bytes, source);
 
 /** Picture files in a paste or drop, of whatever kind they claim to be. */
 export const filesOf = (data: DataTransfer | null): File[] => Array.from(data?.files ?? []);

@@ -2,22 +2,22 @@
 
 import { useEffect, useSyncExternalStore } from 'react';
 import type { Standing } from '@/work/openSites';
-import { theSites } from './services';
+import { theTab } from './services';
 
 const onServer: Standing = { kept: { state: 'kept' }, session: undefined };
 
 /** Whether everything done in this tab is on the disk, and of which site it is not. */
 export const useKept = (): Standing =>
   useSyncExternalStore(
-    (changed) => theSites().standing.subscribe(changed),
-    () => theSites().standing.getState(),
+    (changed) => theTab().sites.standing.subscribe(changed),
+    () => theTab().sites.standing.getState(),
     () => onServer,
   );
 
 /** Keeps what is still open when the tab is hidden, and asks before unwritten work is left. */
 export function useGuardedLeaving(): void {
   useEffect(() => {
-    const flush = () => theSites().flush();
+    const flush = () => theTab().sites.flush();
     const hidden = () => {
       if (document.visibilityState === 'hidden') {
         flush();
@@ -25,7 +25,7 @@ export function useGuardedLeaving(): void {
     };
     const leaving = (event: BeforeUnloadEvent) => {
       flush();
-      if (theSites().unwritten) {
+      if (theTab().sites.unwritten) {
         event.preventDefault();
       }
     };

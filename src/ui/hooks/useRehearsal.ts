@@ -89,7 +89,7 @@ export function useRehearsal(site: Site): Rehearsal {
       try {
         const response = await fetch(address, {
           method: 'POST',
-          body: await theEngine().archive.zip(made.files),
+          body: await theEngine().bulk.zip(made.files),
           headers: { 'content-type': 'application/zip' },
         });
         const answer = (await response.json()) as HostState & { message?: string };

@@ -5,7 +5,7 @@ import { useStore } from 'zustand';
 import type { Kept } from '@/work/kept';
 import type { Session } from '@/work/session';
 import type { Site } from '@/core/site/model/site';
-import { theSites } from './services';
+import { theTab } from './services';
 
 export type { Session } from '@/work/session';
 
@@ -24,8 +24,8 @@ export function useSession(siteId: string): Opened {
         setOpened({ siteId, value });
       }
     };
-    theSites()
-      .open(siteId)
+    theTab()
+      .sites.open(siteId)
       .then(
         (session) => set(session ? { state: 'open', session } : { state: 'absent' }),
         (error: unknown) =>

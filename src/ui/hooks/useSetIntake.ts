@@ -1,30 +1,15 @@
 'use client';
 
 import { useCallback, useRef, useState } from 'react';
-import { colourOf } from '@/core/colour/parse';
 import { archiveLimits } from '@/core/files/unzip';
-import { hueOf } from '@/core/recolour/spare';
 import { emptyRecipe } from '@/core/set/edits';
 import type { OpenedSet } from '@/core/set/openSet';
-import type { Hex } from '@/core/site/model/hex';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import type { Site } from '@/core/site/model/site';
-import { readTheme } from '@/core/theme/readTheme';
-import { decodeStylesheet } from '@/core/theme/stylesheet';
 import { putAssets } from '@/store/setFiles';
 import { say } from '../shared/notices';
 import type { FolderFile } from './folderFiles';
 import { theDatabase, theEngine } from './services';
-
-/** The theme's colour: of those with a hue, the one that most grounds have. */
-function likelyColour({ sheets }: OpenedSet): Hex | undefined {
-  const { colours } = readTheme(
-    sheets.map((s) => ({ path: s.path, text: decodeStylesheet(s.path, s.bytes) })),
-  );
-  return colours
-    .filter((c) => hueOf(colourOf(c.hex)) !== undefined)
-    .sort((a, b) => b.uses.background - a.uses.background || b.count - a.count)[0]?.hex;
-}
 
 async function stored(opened: OpenedSet, site: Site): Promise<PieceSet> {
   const all = [...opened.pieces, ...opened.sheets, ...opened.others];
@@ -35,7 +20,7 @@ async function stored(opened: OpenedSet, site: Site): Promise<PieceSet> {
     assetId: idOf.get(f.path)!,
     bytes: f.bytes.length,
   });
-  const from = likelyColour(opened) ?? site.theme.colours[0]?.hex ?? '#3b4a45';
+  const from = opened.colour ?? site.theme.colours[0]?.hex ?? '#3b4a45';
   return {
     name: opened.name.slice(0, 80),
     pieces: opened.pieces.map((p) => ({

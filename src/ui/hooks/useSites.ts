@@ -10,7 +10,7 @@ import { shelfItem } from '@/core/shelf/item';
 import { putAsset } from '@/store/assets';
 import { addSiteFile, packSite } from '@/store/siteFiles';
 import { addSite, listSites, removeSite, storedText, type ListedSite } from '@/store/sites';
-import { theDatabase, theEngine, theSites, theTabs } from './services';
+import { theDatabase, theEngine, theTab } from './services';
 
 export type { ListedSite } from '@/store/sites';
 
@@ -84,7 +84,7 @@ export async function createSite(name: string): Promise<string> {
  */
 export async function openSiteFile(file: File): Promise<string> {
   const bytes = new Uint8Array(await file.arrayBuffer());
-  const packed = await theEngine().archive.unpackSite(file.name, bytes);
+  const packed = await theEngine().bulk.unpackSite(file.name, bytes);
   const id = await addSiteFile(theDatabase(), file.name, packed, crypto.randomUUID(), Date.now());
   void askToKeep();
   return id;
@@ -92,10 +92,10 @@ export async function openSiteFile(file: File): Promise<string> {
 
 /** A site with all it needs, as the bytes of a site file. */
 export const packedSite = async (site: Site): Promise<Uint8Array<ArrayBuffer>> =>
-  theEngine().archive.packSite(await packSite(theDatabase(), site));
+  theEngine().bulk.packSite(await packSite(theDatabase(), site));
 
 export async function deleteSite(id: string): Promise<void> {
-  theSites().forget(id);
+  theTab().sites.forget(id);
   await removeSite(theDatabase(), id, Date.now());
-  theTabs().announce(id);
+  theTab().tabs.announce(id);
 }

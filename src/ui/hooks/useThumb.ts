@@ -2,43 +2,12 @@
 
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useMemo } from 'react';
-import { drawingOf } from '@/core/compose/drawing';
-import type { Raster } from '@/core/raster/raster';
 import type { Site } from '@/core/site/model/site';
 import type { Slot } from '@/core/site/model/slot';
 import { asFiled, drawingKey, isBlank, pictureOf } from '@/core/site/picture';
-import { putThumb, thumbOf } from '@/store/thumbs';
-import { theDatabase, theEngine } from './services';
-
-async function toPng(raster: Raster): Promise<Blob> {
-  const canvas = new OffscreenCanvas(raster.width, raster.height);
-  canvas
-    .getContext('2d')!
-    .putImageData(new ImageData(raster.data, raster.width, raster.height), 0, 0);
-  return canvas.convertToBlob({ type: 'image/png' });
-}
-
-/** One drawing at a time, so that a page of slots does not hold up the bench. */
-let line: Promise<void> = Promise.resolve();
-
-/** Draws a slot's picture and keeps it, unless what is kept is of this very state. */
-export function refreshThumb(site: Site, slot: Slot): Promise<void> {
-  const picture = asFiled(pictureOf(site, slot));
-  const key = drawingKey(picture, slot);
-  line = line
-    .then(async () => {
-      const kept = await thumbOf(theDatabase(), site.id, slot.id);
-      if (kept?.drawing === key) {
-        return;
-      }
-      const raster = await theEngine().pixels(drawingOf(slot, picture));
-      await putThumb(theDatabase(), site.id, slot.id, key, await toPng(raster));
-    })
-    .catch(() => {
-      /* A drawing in a list may stay away; the bench says what is wrong with the picture. */
-    });
-  return line;
-}
+import { thumbOf } from '@/store/thumbs';
+import { theDatabase, theTab } from './services';
+import { useKeyed } from './useKeyed';
 
 /** The last drawing of a slot's picture as pixels, if there is one. */
 export async function thumbBitmap(
@@ -56,7 +25,6 @@ export async function thumbBitmap(
 export function useThumb(site: Site, slot: Slot, fresh = true): string | undefined {
   const picture = asFiled(pictureOf(site, slot));
   const blank = isBlank(picture);
-  const key = drawingKey(picture, slot);
   const row = useLiveQuery(() => thumbOf(theDatabase(), site.id, slot.id), [site.id, slot.id]);
   const png = row?.png;
   const url = useMemo(() => (png ? URL.createObjectURL(png) : undefined), [png]);
@@ -68,14 +36,11 @@ export function useThumb(site: Site, slot: Slot, fresh = true): string | undefin
     },
     [url],
   );
-  useEffect(() => {
-    if (!fresh || blank) {
-      return;
-    }
-    const timer = setTimeout(() => void refreshThumb(site, slot), 150);
-    return () => clearTimeout(timer);
-    // The key stands for everything that the drawing depends on.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [key, fresh, blank]);
+  useKeyed(
+    fresh && !blank ? drawingKey(picture, slot) : undefined,
+    undefined,
+    () => theTab().drawings.refresh(site, slot),
+    { rest: 150 },
+  );
   return blank ? undefined : url;
 }

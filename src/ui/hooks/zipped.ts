@@ -3,4 +3,4 @@ import { theEngine } from './services';
 
 /** Files as one archive, packed beside the screen. */
 export const zipped = (files: readonly TypedFile[]): Promise<Uint8Array<ArrayBuffer>> =>
-  theEngine().archive.zip(files);
+  theEngine().bulk.zip(files);

@@ -7,6 +7,7 @@ import { sampleAt, sampleSizes } from '@/core/colour/sample';
 import type { PageLayout } from '@/core/measure/layoutPage';
 import type { Raster } from '@/core/raster/raster';
 import type { Site } from '@/core/site/model/site';
+import { useKeyed } from '../hooks/useKeyed';
 import { thumbBitmap } from '../hooks/useThumb';
 import { Button } from '../shared/Button';
 import { Switch } from '../shared/fields';
@@ -47,7 +48,6 @@ function Active({
   onPick,
 }: Props & { onPick(hex: string): void }) {
   const size = useStore(sampling, (s) => s.size);
-  const [page, setPage] = useState<Raster>();
   const [at, setAt] = useState({
     x: Math.round(layout.width / 2),
     y: Math.round(Math.min(layout.height, 300) / 2),
@@ -55,21 +55,15 @@ function Active({
   const area = useRef<HTMLDivElement>(null);
   const glass = useRef<HTMLCanvasElement>(null);
 
-  useEffect(() => {
-    let current = true;
+  // Painted once, as the page is when the colour is asked for.
+  const { value: page } = useKeyed<Raster | undefined>(layout, undefined, async ({ put }) => {
     const pictureOf = async (slotId: string) =>
       live?.slotId === slotId ? (live.canvas() ?? undefined) : thumbBitmap(site.id, slotId);
-    void paintPage(site, layout, pictureOf).then((raster) => {
-      if (current) {
-        setPage(raster);
-      }
-    });
+    const painted = await paintPage(site, layout, pictureOf);
+    put(() => painted);
+  });
+  useEffect(() => {
     area.current?.focus({ preventScroll: true });
-    return () => {
-      current = false;
-    };
-    // Painted once, as the page is when the colour is asked for.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [layout]);
 
   const colour = page && sampleAt(page, at.x, at.y, size);

@@ -9,14 +9,14 @@ import { activeSteps } from '@/core/recolour/recipe';
 import { kilobytes } from '@/core/readings/say';
 import { editSet, layOnPlan, layRecipeOnSet, openPieces, placedPieces } from '@/core/set/edits';
 import type { SheetLine } from '@/core/set/follow';
-import { setArchiveName, setFiles } from '@/core/set/produce';
+import { setArchiveName } from '@/core/set/produce';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import type { Recipe } from '@/core/site/model/recipe';
 import type { Site } from '@/core/site/model/site';
 import { droppedFiles, type FolderFile } from '../hooks/folderFiles';
 import { useFollowed, useLooked, useWritten, type OfferLook } from '../hooks/usePieceSet';
 import { zipped } from '../hooks/zipped';
-import { originalsOf } from '../hooks/recolouring';
+import { handedOf } from '../hooks/handedOf';
 import { useHistory, useSite, type Session } from '../hooks/useSession';
 import { useSetIntake, type SetIntake } from '../hooks/useSetIntake';
 import { Button, IconButton } from '../shared/Button';
@@ -212,13 +212,7 @@ function OpenSet({
       return;
     }
     try {
-      const files = setFiles(
-        set,
-        await originalsOf(set),
-        new Map([...written.files].map(([path, f]) => [path, { path, ...f }])),
-        followed,
-        all,
-      );
+      const files = await handedOf(set, written.files, followed, all);
       download(setArchiveName(set), await zipped(files), 'application/zip');
       say(
         'done',

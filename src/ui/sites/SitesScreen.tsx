@@ -3,7 +3,7 @@
 import { Dialog } from 'radix-ui';
 import { useRouter } from 'next/navigation';
 import Link from 'next/link';
-import { useEffect, useState } from 'react';
+import { useEffect, useEffectEvent, useState } from 'react';
 import { layoutPage } from '@/core/measure/layoutPage';
 import type { Site } from '@/core/site/model/site';
 import {
@@ -60,15 +60,16 @@ export function SitesScreen() {
   };
 
   const first = sites?.length === 0;
-  useEffect(() => {
-    if (!first || localStorage.getItem(firstStart)) {
-      return;
+  const firstSeen = useEffectEvent(() => {
+    if (!localStorage.getItem(firstStart)) {
+      localStorage.setItem(firstStart, 'yes');
+      void Promise.resolve().then(startSample);
     }
-    localStorage.setItem(firstStart, 'yes');
-    // Putting the sample in place is the outside effect; the busy state only mirrors it.
-    // eslint-disable-next-line react-hooks/set-state-in-effect
-    void startSample();
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+  });
+  useEffect(() => {
+    if (first) {
+      firstSeen();
+    }
   }, [first]);
 
   return (

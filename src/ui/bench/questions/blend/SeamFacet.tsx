@@ -102,7 +102,7 @@ export function SeamFacet() {
 
   const ways = useMemo(
     () => seamWays({ site, slot, picture, file: press.file }, side),
-    [site, slot, picture, press.file?.data, side],
+    [site, slot, picture, press.file, side],
   );
   return (
     <div className="flex h-full gap-4">

@@ -2,7 +2,7 @@
 
 import type { ReactNode } from 'react';
 import { kilobytes } from '@/core/readings/say';
-import type { File } from '../../../hooks/pressing';
+import type { WrittenFile } from '../../../hooks/usePressed';
 import type { Way } from '@/core/readings/reading';
 import { useTried, type Tried } from '../../../hooks/useTried';
 import { Button } from '../../../shared/Button';
@@ -10,7 +10,10 @@ import { VerdictMark } from '../../../shared/VerdictMark';
 import { useBench } from '../../useBench';
 
 /** The price of a file against the one there is. */
-export function price(file: Pick<File, 'bytes'>, before: Pick<File, 'bytes'> | undefined): string {
+export function price(
+  file: Pick<WrittenFile, 'bytes'>,
+  before: Pick<WrittenFile, 'bytes'> | undefined,
+): string {
   if (!before) {
     return kilobytes(file.bytes);
   }

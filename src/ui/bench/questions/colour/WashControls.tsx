@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { colourOf } from '@/core/colour/parse';
-import { matchWash, type Match, type MatchedPart } from '@/core/recolour/match';
+import type { Match, MatchedPart } from '@/core/recolour/match';
 import type { Size } from '@/core/frame/placement';
 import type { Extent, FillLayer } from '@/core/site/model/blendLayers';
 import type { Side } from '@/core/site/model/slot';
@@ -127,7 +127,7 @@ function MatchRow({ wash, onTake }: { wash: FillLayer; onTake(strength: number):
     setBusy(true);
     try {
       const raster = await theEngine().pixels({ ...drawingOf(slot, picture), layers: below });
-      const match = matchWash(
+      const match = await theEngine().bulk.match(
         raster,
         { colour: colourOf(wash.colour), mode: wash.blend },
         colourOf(target),

@@ -14,13 +14,13 @@ import { isBlank, pictureOf } from '@/core/site/picture';
 import {
   aimKey,
   bestCandidate,
-  findPatches,
   searchNow,
   stopSearch,
   useFound,
+  usePatches,
+  useWarmSearch,
   type Candidate,
-} from '../../../hooks/searching';
-import { theEngine } from '../../../hooks/services';
+} from '../../../hooks/useSearch';
 import { Button } from '../../../shared/Button';
 import { CommitField } from '../../../shared/fields';
 import { VerdictMark } from '../../../shared/VerdictMark';
@@ -31,7 +31,8 @@ import { judgementWords, WeightChart } from './WeightChart';
 export function LightestFacet() {
   const bench = useBench();
   const { session, site, slot, picture, press, commit, held, hold } = bench;
-  const found = useFound(site, slot, picture);
+  const subject = { site, slot, picture };
+  const found = useFound(subject);
   const { running, patches } = found;
   const aim = picture.aim;
   const blank = isBlank(picture);
@@ -41,23 +42,9 @@ export function LightestFacet() {
   );
   const heldNow = found.tried.find((t) => t.data === held?.data);
 
-  useEffect(() => {
-    theEngine().warmSearch();
-  }, []);
-  const drawn = press.current;
-  useEffect(() => {
-    // Not before the picture itself is pressed: what is seen comes first.
-    if (!drawn || patches || blank) {
-      return;
-    }
-    let wanted = true;
-    void findPatches(site, slot, picture, () => wanted);
-    return () => {
-      wanted = false;
-    };
-    // Once for each state that was pressed.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [drawn, patches === undefined, blank]);
+  useWarmSearch();
+  // Not before the picture itself is pressed: what is seen comes first.
+  usePatches(subject, !press.current || blank || patches !== undefined);
 
   const take = ({ judgement }: Candidate) => {
     const fallback =
@@ -76,7 +63,7 @@ export function LightestFacet() {
     );
   };
   const search = async () => {
-    const taken = await searchNow(site, slot, picture);
+    const taken = await searchNow(subject);
     // It may have been drawn on meanwhile: then the file is of something else, and nothing is
     // taken.
     const now = session.state.getState().site;
@@ -139,7 +126,7 @@ export function LightestFacet() {
           />
         </label>
         {running ? (
-          <Button className="mt-auto" onClick={() => stopSearch(site, slot, picture)}>
+          <Button className="mt-auto" onClick={() => stopSearch(subject)}>
             <X size={13} aria-hidden />
             Stop at {Math.round(running.done * 100)}%, {formatOf(running.format).title}
           </Button>

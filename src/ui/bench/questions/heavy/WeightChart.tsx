@@ -19,7 +19,7 @@ import { pressWords } from '@/core/press/settings';
 import { kilobytes } from '@/core/readings/say';
 import type { Aim, PressFormat } from '@/core/site/model/picture';
 import { useMeasure } from '../../../shared/useMeasure';
-import type { Candidate } from '../../../hooks/searching';
+import type { Candidate } from '../../../hooks/useSearch';
 
 /** Formats are told apart by their shape, too. */
 const shapes: Readonly<Record<PressFormat, SymbolType>> = {

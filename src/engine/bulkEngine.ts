@@ -1,15 +1,17 @@
 import type { PackedSite } from '@/core/handover/siteFile';
 import type { TypedFile } from '@/core/handover/zipFiles';
 import type { OraPicture, ReadOra } from '@/core/openRaster/openRaster';
-import type { Raster } from '@/core/raster/raster';
+import type { BlendMode } from '@/core/raster/blend';
+import type { Raster, Rgb } from '@/core/raster/raster';
+import type { Match, MatchedPart } from '@/core/recolour/match';
 import { createChannel, type WorkerLike } from './channel';
 import { silences } from './limits';
-import type { ArchiveCalls } from './protocol';
+import type { BulkCalls } from './protocol';
 
 type Bytes = Uint8Array<ArrayBuffer>;
 
 /** Archives and whole pictures, worked on beside the screen. */
-export interface ArchiveEngine {
+export interface BulkEngine {
   zip(files: readonly TypedFile[]): Promise<Bytes>;
   packSite(packed: PackedSite): Promise<Bytes>;
   /** @throws Error saying what was expected and what was found */
@@ -19,12 +21,22 @@ export interface ArchiveEngine {
   unpackPicture(name: string, bytes: Bytes): Promise<ReadOra>;
   /** All of a raster in another size, px. */
   resize(raster: Raster, width: number, height: number): Promise<Raster>;
+  /**
+   * The strength of a wash that brings what lies below it closest to a colour; undefined where
+   * nothing is to be seen.
+   */
+  match(
+    raster: Raster,
+    wash: { readonly colour: Rgb; readonly mode: BlendMode },
+    wanted: Rgb,
+    part: MatchedPart,
+  ): Promise<Match | undefined>;
   /** What a file has lost of a picture, so many times as strong. */
   difference(drawn: Raster, file: Raster, gain: number): Promise<Raster>;
 }
 
-export function createArchiveEngine(spawn: () => WorkerLike): ArchiveEngine {
-  const channel = createChannel<ArchiveCalls>(spawn, { silence: silences.archive });
+export function createBulkEngine(spawn: () => WorkerLike): BulkEngine {
+  const channel = createChannel<BulkCalls>(spawn, { silence: silences.bulk });
   return {
     zip: (files) =>
       channel.ask('zip', { files: files.map(({ path, type, bytes }) => ({ path, type, bytes })) }),
@@ -34,6 +46,8 @@ export function createArchiveEngine(spawn: () => WorkerLike): ArchiveEngine {
       channel.ask('packPicture', { picture, merged, thumbnail }),
     unpackPicture: (name, bytes) => channel.ask('unpackPicture', { name, bytes }),
     resize: (raster, width, height) => channel.ask('resize', { raster, width, height }),
+    match: async (raster, wash, wanted, part) =>
+      (await channel.ask('match', { raster, wash, wanted, part })) ?? undefined,
     difference: (drawn, file, gain) => channel.ask('difference', { drawn, file, gain }),
   };
 }

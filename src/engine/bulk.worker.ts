@@ -3,10 +3,11 @@ import { readSiteFile, writeSiteFile } from '@/core/handover/siteFile';
 import { zipFiles } from '@/core/handover/zipFiles';
 import { readOpenRaster, writeOpenRaster } from '@/core/openRaster/openRaster';
 import { difference } from '@/core/lightest/difference';
+import { matchWash } from '@/core/recolour/match';
 import { serve, type ServerScope } from './channel';
-import type { ArchiveCalls } from './protocol';
+import type { BulkCalls } from './protocol';
 
-serve<ArchiveCalls>(self as unknown as ServerScope, {
+serve<BulkCalls>(self as unknown as ServerScope, {
   zip({ files }) {
     const answer = zipFiles(files);
     return { answer, transfer: [answer.buffer] };
@@ -25,6 +26,9 @@ serve<ArchiveCalls>(self as unknown as ServerScope, {
     const answer = resizedTo(raster, width, height);
     return { answer, transfer: [answer.data.buffer] };
   },
+  match: ({ raster, wash, wanted, part }) => ({
+    answer: matchWash(raster, wash, wanted, part) ?? null,
+  }),
   difference({ drawn, file, gain }) {
     const answer = difference(drawn, file, gain);
     return { answer, transfer: [answer.data.buffer] };

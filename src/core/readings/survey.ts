@@ -1,0 +1,76 @@
+import type { CalmReport } from '../calm/calm';
+import type { TextReport } from '../legibility/report';
+import { backdropOf } from '../seam/beside';
+import { siteColours } from '../site/colours';
+import type { Axes } from '../site/model/blendLayers';
+import type { Hex } from '../site/model/hex';
+import type { Picture } from '../site/model/picture';
+import type { Site } from '../site/model/site';
+import type { Slot } from '../site/model/slot';
+import { pagesWith } from '../site/pages';
+import { drawingKey, isBlank } from '../site/picture';
+import { isUnderContent, wrapsOf } from './calm';
+
+/** What is measured of a drawing and not of its file: how words stand off it, how calm it is. */
+export interface SurveyQuestions {
+  /** What shows through where the picture does not cover the page. */
+  readonly backdrop: Hex;
+  /** Colours for veils and for words. */
+  readonly colours: readonly Hex[];
+  /**
+   * Wanted where words of the page lie over the picture: the largest local contrast, the veil's
+   * colour, and how it is repeated.
+   */
+  readonly calm: {
+    readonly limit: number;
+    readonly veil: Hex;
+    readonly wraps: Axes | 'none';
+  } | null;
+}
+
+export interface Survey {
+  /** How each text stands off what lies behind it. */
+  readonly texts: Readonly<Record<string, TextReport>>;
+  readonly calm: CalmReport | undefined;
+}
+
+const hasWords = (picture: Picture): boolean =>
+  picture.layers.some((l) => l.kind === 'text' && !l.hidden);
+
+/** Colours that a veil or the words themselves may take: the theme's, and black and white. */
+const coloursOf = ({ theme }: Site): Hex[] => [
+  ...new Set([...theme.colours.map((c) => c.hex), '#000000', '#ffffff']),
+];
+
+/** What is to be asked of a picture; undefined where there are no words to be read on it. */
+export function surveyQuestions(
+  site: Site,
+  slot: Slot,
+  picture: Picture,
+): SurveyQuestions | undefined {
+  const under = isUnderContent(slot);
+  if (!under && !hasWords(picture)) {
+    return undefined;
+  }
+  const backdrop = backdropOf(site, slot);
+  const veil = pagesWith(site, slot)[0]?.ground ?? backdrop;
+  const calm = under ? { limit: site.limits.calm, veil, wraps: wrapsOf(slot) } : null;
+  return { backdrop, colours: coloursOf(site), calm };
+}
+
+/**
+ * Equal for states of a picture that press to the same file and read alike; empty where there is
+ * nothing to press.
+ */
+export function fileKey(site: Site, slot: Slot, picture: Picture): string {
+  if (isBlank(picture)) {
+    return '';
+  }
+  const questions = surveyQuestions(site, slot, picture);
+  return [
+    drawingKey(picture, slot),
+    JSON.stringify(picture.press),
+    ...(picture.press.colours === null ? [] : siteColours(site)),
+    ...(questions ? [JSON.stringify(questions)] : []),
+  ].join(' ');
+}

@@ -1,0 +1,17 @@
+import type { Role } from './roles';
+
+export interface SetListener {
+  onProgress(done: number, of: number, path: string): void;
+  /** Asked before each piece. */
+  wanted(): boolean;
+}
+
+/** It was given up. */
+export class SetStopped extends Error {}
+
+/**
+ * The sides of a piece are read off where it is laid again and again, so that a colour may go on
+ * where it ends.
+ */
+export const wantsEnds = (role: Role | undefined): boolean =>
+  role?.laid?.repeat === 'repeat-x' || role?.laid?.repeat === 'repeat-y';

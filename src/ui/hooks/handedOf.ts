@@ -1,0 +1,13 @@
+import type { Followed } from '@/core/set/follow';
+import type { SetHanded } from '@/core/set/produce';
+import type { Recoloured } from '@/core/set/recolourFile';
+import type { PieceSet } from '@/core/site/model/pieceSet';
+import { theTab } from './services';
+
+/** What is handed over of a set; with `all`, files that did not change too. */
+export const handedOf = (
+  set: PieceSet,
+  files: ReadonlyMap<string, Recoloured>,
+  followed: Followed,
+  all: boolean,
+): Promise<readonly SetHanded[]> => theTab().setFiles.handed(set, files, followed, all);

@@ -1,0 +1,36 @@
+'use client';
+
+import { useEffect } from 'react';
+import { useStore } from 'zustand';
+import { nothingFound, subjectKey, type Found, type Subject } from '@/work/searches';
+import { theTab } from './services';
+import { useKeyed } from './useKeyed';
+
+export { aimKey, bestCandidate, type Candidate, type Found } from '@/work/searches';
+
+/** Everything that was found out about a picture as it is now. */
+export function useFound(subject: Subject): Found {
+  const { searches } = theTab();
+  const key = subjectKey(subject);
+  useEffect(() => {
+    void searches.recall(key);
+  }, [searches, key]);
+  return useStore(searches.state, (s) => s.byState.get(key) ?? nothingFound);
+}
+
+/** Works out what the levels of care mean for a picture; undefined while it is to wait. */
+export function usePatches(subject: Subject, wait: boolean): void {
+  useKeyed(wait ? undefined : subjectKey(subject), undefined, ({ wanted }) =>
+    theTab().searches.findPatches(subject, wanted),
+  );
+}
+
+/** Starts the workers that search ahead of need. */
+export function useWarmSearch(): void {
+  useEffect(() => {
+    theTab().engine.warmSearch();
+  }, []);
+}
+
+export const searchNow = (subject: Subject) => theTab().searches.search(subject);
+export const stopSearch = (subject: Subject) => theTab().searches.stop(subject);

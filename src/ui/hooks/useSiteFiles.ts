@@ -1,0 +1,42 @@
+'use client';
+
+import { fileKey } from '@/core/readings/survey';
+import type { Site } from '@/core/site/model/site';
+import { pictureOf } from '@/core/site/picture';
+import type { WrittenFile } from '@/work/pictureFiles';
+import { theTab } from './services';
+import { useKeyed } from './useKeyed';
+
+export type SiteFiles = ReadonlyMap<string, WrittenFile | 'failed'>;
+
+const none: SiteFiles = new Map();
+
+/** What tells each slot's file, by the slot's id; empty for blank slots. */
+export const keysOf = (site: Site): ReadonlyMap<string, string> =>
+  new Map(site.slots.map((slot) => [slot.id, fileKey(site, slot, pictureOf(site, slot))]));
+
+/**
+ * The files of all slots as they become known, by what tells them; those of states that are over
+ * are forgotten.
+ * @param rest ms without a change before anything is pressed
+ */
+export function useSiteFiles(site: Site, rest: number): SiteFiles {
+  const keys = [...keysOf(site).values()];
+  const { value: files } = useKeyed<SiteFiles>(
+    keys.join('\n'),
+    none,
+    ({ wanted, value, put }) =>
+      theTab().files.ofSite(
+        site,
+        (key) => value().has(key),
+        wanted,
+        (key, file) =>
+          put((before) => {
+            const all = [...before, [key, file] as const];
+            return new Map(all.filter(([k]) => keys.includes(k)));
+          }),
+      ),
+    { rest, carries: true },
+  );
+  return files;
+}

@@ -1,0 +1,69 @@
+import { boundedCache } from '@/core/boundedCache';
+import {
+  HandOverStopped,
+  produceHandOver,
+  type HandedFile,
+  type HandOver,
+  type HandOverPorts,
+} from '@/core/handover/produce';
+import type { Site } from '@/core/site/model/site';
+import type { Turn } from './keyed';
+
+type Bytes = { readonly bytes: Uint8Array<ArrayBuffer> };
+
+/** Files that are kept so that handing over again writes only what has changed, bytes. */
+const mostBytes = 120e6;
+
+/** The ports of a hand-over, keeping what they wrote. */
+export function keepingFiles(ports: Omit<HandOverPorts, 'kept'>): HandOverPorts {
+  const written = boundedCache<Bytes>(mostBytes, ({ bytes }) => bytes.length);
+  return {
+    ...ports,
+    async kept(key, make) {
+      const found = written.get(key) ?? { bytes: await make() };
+      written.set(key, found);
+      return found.bytes;
+    },
+  };
+}
+
+/** How far a hand-over has come. */
+export interface Making {
+  /** Files that are written so far, by their paths. */
+  readonly files: ReadonlyMap<string, HandedFile>;
+  readonly made: HandOver | undefined;
+  /** Share that is done and the file that is being written; undefined while nothing is made. */
+  readonly running:
+    { readonly done: number; readonly of: number; readonly path: string } | undefined;
+  readonly failure: string | undefined;
+}
+
+export const nothingMade: Making = {
+  files: new Map(),
+  made: undefined,
+  running: undefined,
+  failure: undefined,
+};
+
+/** Makes the hand-over of a site and tells how far it is. */
+export async function makeHandOver(
+  site: Site,
+  ports: HandOverPorts,
+  { wanted, put }: Turn<Making>,
+): Promise<void> {
+  put(() => ({ ...nothingMade, running: { done: 0, of: 0, path: '' } }));
+  try {
+    const made = await produceHandOver(site, ports, {
+      wanted,
+      onProgress: (done, of, path) => put((m) => ({ ...m, running: { done, of, path } })),
+      onFile: (file) => put((m) => ({ ...m, files: new Map([...m.files, [file.path, file]]) })),
+    });
+    const files = new Map(made.files.map((f) => [f.path, f]));
+    put(() => ({ ...nothingMade, made, files }));
+  } catch (error) {
+    if (!(error instanceof HandOverStopped)) {
+      const failure = error instanceof Error ? error.message : String(error);
+      put((m) => ({ ...m, running: undefined, failure }));
+    }
+  }
+}

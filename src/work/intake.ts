@@ -1,0 +1,93 @@
+import { createStore, type StoreApi } from 'zustand/vanilla';
+import { IntakeError, inspectPicture } from '@/core/measure/inspect';
+import type { Raster } from '@/core/raster/raster';
+import { shelfItem } from '@/core/shelf/item';
+import type { ShelfItem } from '@/core/site/model/shelf';
+
+type Bytes = Uint8Array<ArrayBuffer>;
+
+/** A file that an owner gives: a `File` in the browser. */
+export interface GivenFile {
+  readonly name: string;
+  arrayBuffer(): Promise<ArrayBuffer>;
+}
+
+export interface IntakePorts {
+  decode(bytes: Bytes): Promise<Raster>;
+  /** Stores bytes once. @returns their id */
+  store(bytes: Bytes): Promise<string>;
+  /** Hands decoded pixels to whoever draws with them. */
+  adopt(assetId: string, raster: Raster): Promise<void>;
+  /** Says to the owner why a file was refused. */
+  refused(words: string): void;
+}
+
+/** What is being read. */
+export interface Reading {
+  /** Its name, with its place among several. */
+  readonly words: string;
+  /** Share of the files that are done, 0..1. */
+  readonly share: number;
+}
+
+/** Takes pictures in: checked by their bytes, decoded as a whole, stored once. */
+export class Intake {
+  readonly state: StoreApi<{ readonly reading: Reading | undefined }> = createStore(() => ({
+    reading: undefined,
+  }));
+  private run = 0;
+
+  constructor(private readonly ports: IntakePorts) {}
+
+  /** @throws IntakeError with a message for people; nothing is stored then */
+  async shelve(fileName: string, bytes: Bytes, source: string): Promise<ShelfItem> {
+    const { format } = inspectPicture(fileName, bytes);
+    const raster = await this.ports.decode(bytes).catch((error: Error) => {
+      throw new IntakeError(
+        `${fileName}: expected a whole ${format.toUpperCase()} picture, but ${error.message}.`,
+      );
+    });
+    const assetId = await this.ports.store(bytes);
+    const { width, height } = raster;
+    await this.ports.adopt(assetId, raster);
+    return shelfItem({
+      assetId,
+      name: fileName.replace(/^.*\//, '').replace(/\.[a-z]+$/i, ''),
+      width,
+      height,
+      format,
+      bytes: bytes.length,
+      source,
+    });
+  }
+
+  /** Takes files in one after the other; what is refused is said and changes nothing. */
+  async take(files: readonly GivenFile[], onItem: (item: ShelfItem) => void): Promise<void> {
+    const own = ++this.run;
+    for (const [i, file] of files.entries()) {
+      if (this.run !== own) {
+        return;
+      }
+      const words = files.length > 1 ? `${i + 1} of ${files.length}, ${file.name}` : file.name;
+      this.state.setState({ reading: { words, share: i / files.length } });
+      try {
+        const bytes = new Uint8Array(await file.arrayBuffer());
+        const item = await this.shelve(file.name, bytes, 'own file');
+        if (this.run === own) {
+          onItem(item);
+        }
+      } catch (error) {
+        this.ports.refused(error instanceof Error ? error.message : String(error));
+      }
+    }
+    if (this.run === own) {
+      this.state.setState({ reading: undefined });
+    }
+  }
+
+  /** Leaves out what has not been read yet. */
+  cancel(): void {
+    this.run++;
+    this.state.setState({ reading: undefined });
+  }
+}

@@ -1,0 +1,118 @@
+import { Keyed, type Turn } from './keyed';
+
+/** Time that passes when it is told to. */
+function timers() {
+  let list: { at: number; call: () => void }[] = [];
+  let time = 0;
+  return {
+    later(ms: number, call: () => void) {
+      const timer = { at: time + ms, call };
+      list.push(timer);
+      return () => {
+        list = list.filter((t) => t !== timer);
+      };
+    },
+    async pass(ms: number) {
+      time += ms;
+      const due = list.filter((t) => t.at <= time);
+      list = list.filter((t) => t.at > time);
+      due.forEach((t) => t.call());
+      await new Promise((resolve) => setImmediate(resolve));
+    },
+  };
+}
+
+const adding = (word: string) => async (turn: Turn<string>) => turn.put((v) => v + word);
+
+test('work begins once its key has rested, and only that of the newest key', async () => {
+  const time = timers();
+  const keyed = new Keyed('', time.later, { rest: 100 });
+  keyed.start('a', adding('a'));
+  await time.pass(60);
+  keyed.start('b', adding('b'));
+  await time.pass(60);
+  expect(keyed.state.getState()).toEqual({ key: undefined, value: '', running: false });
+  await time.pass(40);
+  expect(keyed.state.getState()).toEqual({ key: 'b', value: 'b', running: false });
+});
+
+test('a new key begins with nothing, the same one with what there is; carried values go on', async () => {
+  const time = timers();
+  const keyed = new Keyed('', time.later);
+  const carried = new Keyed('', time.later, { carries: true });
+  for (const [key, word] of [
+    ['a', 'x'],
+    ['a', 'y'],
+    ['b', 'z'],
+  ]) {
+    keyed.start(key, adding(word));
+    carried.start(key, adding(word));
+    await time.pass(0);
+  }
+  expect([keyed.state.getState().value, carried.state.getState().value]).toEqual(['z', 'xyz']);
+});
+
+test('what is not wanted any more may tell nothing; stopped, what was found stays', async () => {
+  const time = timers();
+  const keyed = new Keyed('', time.later);
+  let go = () => {};
+  keyed.start('a', async (turn) => {
+    turn.put(() => 'first');
+    await new Promise<void>((resolve) => {
+      go = resolve;
+    });
+    expect(turn.wanted()).toBe(false);
+    turn.put(() => 'late');
+  });
+  await time.pass(0);
+  expect(keyed.state.getState()).toEqual({ key: 'a', value: 'first', running: true });
+  keyed.stop();
+  go();
+  await time.pass(0);
+  expect(keyed.state.getState()).toEqual({ key: 'a', value: 'first', running: false });
+});
+
+test('giving up an older start leaves the newer one alone', async () => {
+  const time = timers();
+  const keyed = new Keyed('', time.later);
+  const giveUp = keyed.start('a', adding('a'));
+  keyed.start('b', adding('b'));
+  giveUp();
+  await time.pass(0);
+  expect(keyed.state.getState().value).toBe('b');
+});
+
+test('one at a time: what comes meanwhile waits, and of several only the newest is done', async () => {
+  const time = timers();
+  const keyed = new Keyed('', time.later, { oneAtATime: true });
+  const begun: string[] = [];
+  const ends = new Map<string, () => void>();
+  const work = (key: string) => async (turn: Turn<string>) => {
+    begun.push(key);
+    await new Promise<void>((resolve) => ends.set(key, resolve));
+    turn.put(() => key);
+  };
+  keyed.start('a', work('a'));
+  await time.pass(0);
+  keyed.start('b', work('b'));
+  keyed.start('c', work('c'));
+  await time.pass(0);
+  expect(begun).toEqual(['a']);
+  ends.get('a')!();
+  await time.pass(0);
+  expect(begun).toEqual(['a', 'c']);
+  ends.get('c')!();
+  await time.pass(0);
+  expect(keyed.state.getState()).toEqual({ key: 'c', value: 'c', running: false });
+});
+
+test('work that fails leaves what there is, and the next goes on', async () => {
+  const time = timers();
+  const keyed = new Keyed('as it was', time.later, { oneAtATime: true });
+  keyed.start('a', () => Promise.reject(new Error('no clay')));
+  await time.pass(0);
+  expect(keyed.state.getState()).toMatchObject({ value: 'as it was', running: false });
+  keyed.start('b', adding(' and more'));
+  await time.pass(0);
+  expect(keyed.state.getState().value).toBe('as it was and more');
+});

@@ -1,0 +1,102 @@
+import { createStore, type StoreApi } from 'zustand/vanilla';
+
+/** What a piece of work may ask and tell while it goes on. */
+export interface Turn<T> {
+  /** False once something else is wanted: nothing more needs to be done. */
+  wanted(): boolean;
+  /** What was found so far. */
+  value(): T;
+  /** Shows more of what was found; what comes of work that is not wanted any more is dropped. */
+  put(change: (value: T) => T): void;
+}
+
+export interface KeyedState<T> {
+  /** What the value was found for; undefined before anything was. */
+  readonly key: unknown;
+  readonly value: T;
+  readonly running: boolean;
+}
+
+export interface KeyedOptions {
+  /** Ms that pass before the work begins; it does not where another key comes first. */
+  readonly rest?: number;
+  /** New work begins with what older work found, whatever its key was. */
+  readonly carries?: boolean;
+  /** Work begins once what runs has ended; of those that came meanwhile only the newest does. */
+  readonly oneAtATime?: boolean;
+}
+
+/** Work on the newest of many states, each told by a key. */
+export class Keyed<T> {
+  readonly state: StoreApi<KeyedState<T>>;
+  private turn = 0;
+  private cancel: (() => void) | undefined;
+  private busy: Promise<void> = Promise.resolve();
+
+  /** @param later calls once after so many ms, and gives back how to call it off */
+  constructor(
+    private readonly nothing: T,
+    private readonly later: (ms: number, call: () => void) => () => void,
+    private readonly options: KeyedOptions = {},
+  ) {
+    this.state = createStore<KeyedState<T>>(() => ({
+      key: undefined,
+      value: nothing,
+      running: false,
+    }));
+  }
+
+  /** Works on the state of that key from now on, in place of any other. @returns how to give up */
+  start(key: unknown, work: (turn: Turn<T>) => Promise<void>): () => void {
+    const own = ++this.turn;
+    this.cancel?.();
+    const begin = () => {
+      this.cancel = undefined;
+      void this.begin(own, key, work);
+    };
+    this.cancel = this.later(this.options.rest ?? 0, begin);
+    return () => {
+      if (this.turn === own) {
+        this.stop();
+      }
+    };
+  }
+
+  /** Gives up what goes on; what was found stays. */
+  stop(): void {
+    this.turn++;
+    this.cancel?.();
+    this.cancel = undefined;
+    if (this.state.getState().running) {
+      this.state.setState({ running: false });
+    }
+  }
+
+  private async begin(own: number, key: unknown, work: (turn: Turn<T>) => Promise<void>) {
+    if (this.options.oneAtATime) {
+      await this.busy;
+    }
+    const wanted = () => this.turn === own;
+    if (!wanted()) {
+      return;
+    }
+    this.state.setState({ running: true });
+    const value = () => {
+      const state = this.state.getState();
+      return this.options.carries || state.key === key ? state.value : this.nothing;
+    };
+    const put = (change: (value: T) => T) => {
+      if (wanted()) {
+        this.state.setState({ key, value: change(value()) });
+      }
+    };
+    const done = work({ wanted, value, put }).catch(() => {
+      // Work that can fail says so in its value; what is left was asked of something that is gone.
+    });
+    this.busy = done;
+    await done;
+    if (wanted()) {
+      this.state.setState({ running: false });
+    }
+  }
+}

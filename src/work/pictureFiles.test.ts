@@ -1,0 +1,106 @@
+import { newText } from '@/core/layers/text';
+import { addLayer, applyEdit, editPicture } from '@/core/site/edit';
+import type { Site } from '@/core/site/model/site';
+import { pictureOf } from '@/core/site/picture';
+import { PictureFiles } from './pictureFiles';
+import { countingEngine, siteWithHeader } from './pictures.fixture';
+import { Tries } from './tries';
+
+const always = () => true;
+const header = (site: Site) => [site, site.slots[0], pictureOf(site, site.slots[0])] as const;
+const quality = (q: number) =>
+  editPicture('picture-h', (p) => {
+    p.press.quality = q;
+  });
+
+test('each state is pressed once, whoever asks and however often', async () => {
+  const engine = countingEngine();
+  const files = new PictureFiles(engine);
+  const [a, b] = await Promise.all([
+    files.file(...header(siteWithHeader), always),
+    files.file(...header(siteWithHeader), always),
+  ]);
+  expect(a).toBe(b);
+  expect(a).toMatchObject({ bytes: 80, format: 'webp', width: 20, height: 10 });
+  expect(engine.asked).toEqual(['pixels', 'press webp 80']);
+  await files.file(...header(applyEdit(siteWithHeader, quality(50))), always);
+  expect(engine.asked).toEqual(['pixels', 'press webp 80', 'pixels', 'press webp 50']);
+});
+
+test('one picture at a time; what has been overtaken is not begun, and ends at its next step', async () => {
+  const engine = countingEngine();
+  const files = new PictureFiles(engine);
+  let open = () => {};
+  engine.gate = new Promise((resolve) => {
+    open = resolve;
+  });
+  let wanted = true;
+  const first = files.file(...header(siteWithHeader), () => wanted);
+  const second = files.file(...header(applyEdit(siteWithHeader, quality(50))), () => wanted);
+  await new Promise((resolve) => setImmediate(resolve));
+  expect(engine.asked).toEqual(['pixels']);
+  wanted = false;
+  open();
+  expect([await first, await second]).toEqual([undefined, undefined]);
+  expect(engine.asked).toEqual(['pixels']);
+});
+
+test('words are surveyed with the file, and a picture that fails does not hold up the next', async () => {
+  const engine = countingEngine();
+  const files = new PictureFiles(engine);
+  const words = newText('t', 'Pots', 'lora', 12, '#ffffff', 4, 2);
+  const spoken = applyEdit(siteWithHeader, addLayer('picture-h', words));
+  await files.file(...header(spoken), always);
+  expect(engine.asked).toEqual(['pixels', 'press webp 80', 'survey']);
+  engine.gate = Promise.reject(new Error('the photo is gone'));
+  const failed = files.file(...header(applyEdit(spoken, quality(20))), always);
+  await expect(failed).rejects.toThrow('the photo is gone');
+  engine.gate = Promise.resolve();
+  expect(await files.file(...header(applyEdit(spoken, quality(30))), always)).toBeDefined();
+});
+
+test('of a site: blank slots and known files are passed over, and a failure is told as one', async () => {
+  const engine = countingEngine();
+  const files = new PictureFiles(engine);
+  const found: [string, unknown][] = [];
+  const tell = (key: string, file: unknown) => void found.push([key, file]);
+  await files.ofSite(siteWithHeader, () => false, always, tell);
+  expect(found).toHaveLength(1);
+  await files.ofSite(siteWithHeader, (key) => key === found[0][0], always, tell);
+  expect(found).toHaveLength(1);
+  engine.gate = Promise.reject(new Error('no'));
+  await files.ofSite(applyEdit(siteWithHeader, quality(10)), () => false, always, tell);
+  expect(found[1][1]).toBe('failed');
+});
+
+test('a way ends with the first setting that holds, else with its last; ways that break are passed over', async () => {
+  const engine = countingEngine();
+  const tries = new Tries(new PictureFiles(engine));
+  const found: [string, string, string][] = [];
+  const mend = (q: number) => ({ label: `Quality ${q}`, edit: quality(q) });
+  const ways = [
+    { id: 'holds', tries: [mend(61), mend(62)] },
+    {
+      id: 'breaks',
+      tries: [
+        {
+          label: 'Break',
+          edit: () => {
+            throw new Error('gone');
+          },
+        },
+      ],
+    },
+    { id: 'over', tries: [mend(99), mend(98)] },
+  ];
+  const site = applyEdit(siteWithHeader, (s) => {
+    s.slots[0].budgetBytes = 61;
+  });
+  await tries.all(site, site.slots[0], 'weight', ways, always, (t) =>
+    found.push([t.id, t.mend.label, t.verdict]),
+  );
+  expect(found).toEqual([
+    ['holds', 'Quality 61', 'holds'],
+    ['over', 'Quality 98', 'fails'],
+  ]);
+});

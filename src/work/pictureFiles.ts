@@ -1,0 +1,130 @@
+import { boundedCache, pixelBytes } from '@/core/boundedCache';
+import type { Drawing } from '@/core/compose/compose';
+import { drawingOf } from '@/core/compose/drawing';
+import { hasOverlap, overlapOf, slotInFile } from '@/core/frame/overlap';
+import type { Pressed } from '@/core/press/codecs';
+import { crop, type Raster } from '@/core/raster/raster';
+import type { PressedFile } from '@/core/readings/reading';
+import {
+  fileKey,
+  surveyQuestions,
+  type Survey,
+  type SurveyQuestions,
+} from '@/core/readings/survey';
+import { siteColours } from '@/core/site/colours';
+import type { Hex } from '@/core/site/model/hex';
+import type { Picture, PressSettings } from '@/core/site/model/picture';
+import type { Site } from '@/core/site/model/site';
+import type { Slot } from '@/core/site/model/slot';
+import { asFiled, pictureOf } from '@/core/site/picture';
+
+/** A picture's file as it was written. */
+export type WrittenFile = PressedFile & { readonly data: Uint8Array<ArrayBuffer> };
+
+/** What writing files needs of the engine. */
+export interface FileEngine {
+  pixels(drawing: Drawing): Promise<Raster>;
+  press(raster: Raster, settings: PressSettings, pinned: readonly Hex[]): Promise<Pressed>;
+  survey(drawing: Drawing, questions: SurveyQuestions): Promise<Survey>;
+}
+
+/** Decoded files that are kept, bytes of pixels. */
+const mostBytes = 160e6;
+
+const none: Survey = { texts: {}, calm: undefined };
+
+/**
+ * The files of pictures as they are now: each state is pressed once for plan, bench and the ways
+ * to mend it, one picture at a time.
+ */
+export class PictureFiles {
+  private readonly kept = boundedCache<WrittenFile>(mostBytes, pixelBytes);
+  private line: Promise<unknown> = Promise.resolve();
+
+  constructor(private readonly engine: FileEngine) {}
+
+  /**
+   * The file of a picture, pressed now or as it was pressed before.
+   * @param wanted asked before each step; once it says no, nothing more is done
+   * @returns undefined when it was not wanted any more
+   */
+  file(
+    site: Site,
+    slot: Slot,
+    picture: Picture,
+    wanted: () => boolean,
+  ): Promise<WrittenFile | undefined> {
+    const done = this.line.then(() => this.write(site, slot, picture, wanted));
+    this.line = done.catch(() => {});
+    return done;
+  }
+
+  /**
+   * The files of all slots of a site, one after the other.
+   * @param skip keys of files that are not asked for again
+   */
+  async ofSite(
+    site: Site,
+    skip: (key: string) => boolean,
+    wanted: () => boolean,
+    found: (key: string, file: WrittenFile | 'failed') => void,
+  ): Promise<void> {
+    for (const slot of site.slots) {
+      const picture = pictureOf(site, slot);
+      const key = fileKey(site, slot, picture);
+      if (!key || skip(key)) {
+        continue;
+      }
+      const file = await this.file(site, slot, picture, wanted).catch(() => 'failed' as const);
+      if (!wanted() || !file) {
+        return;
+      }
+      found(key, file);
+    }
+  }
+
+  private async write(
+    site: Site,
+    slot: Slot,
+    picture: Picture,
+    wanted: () => boolean,
+  ): Promise<WrittenFile | undefined> {
+    const key = fileKey(site, slot, picture);
+    const before = this.kept.get(key);
+    if (before || !wanted()) {
+      return before;
+    }
+    const raster = await this.engine.pixels(drawingOf(slot, asFiled(picture)));
+    if (!wanted()) {
+      return undefined;
+    }
+    const { bytes, decoded: all } = await this.engine.press(
+      raster,
+      picture.press,
+      siteColours(site),
+    );
+    if (!wanted()) {
+      return undefined;
+    }
+    const overlap = overlapOf(slot);
+    const hangs = hasOverlap(overlap);
+    const questions = surveyQuestions(site, slot, picture);
+    // Live words are measured too: they lie over the same picture.
+    const { texts, calm } = questions
+      ? await this.engine.survey({ ...drawingOf(slot, picture), overlap: undefined }, questions)
+      : none;
+    const file = {
+      bytes: bytes.length,
+      data: bytes,
+      decoded: hangs ? crop(all, slotInFile(slot, overlap)) : all,
+      ...(hangs && { whole: all }),
+      format: picture.press.format,
+      width: all.width,
+      height: all.height,
+      texts,
+      calm,
+    };
+    this.kept.set(key, file);
+    return file;
+  }
+}

@@ -1,0 +1,106 @@
+import { SearchStopped } from '@/core/lightest/search';
+import type { Judgement } from '@/core/lightest/trial';
+import { pressAs } from '@/core/press/settings';
+import { applyEdit, editPicture } from '@/core/site/edit';
+import { pictureOf } from '@/core/site/picture';
+import { plain, siteWithHeader } from './pictures.fixture';
+import { Searches, subjectKey, type KeptSearch, type SearchPorts, type Subject } from './searches';
+
+const subject = (site = siteWithHeader): Subject => ({
+  site,
+  slot: site.slots[0],
+  picture: pictureOf(site, site.slots[0]),
+});
+const judged = (quality: number, bytes = quality * 10): Judgement => ({
+  settings: pressAs('webp', quality),
+  bytes,
+  lost: [],
+  structure: 0.999,
+  colour: 0.1,
+});
+
+function searchesOf(search: SearchPorts['search'], kept = new Map<string, KeptSearch>()) {
+  const searches = new Searches({
+    pixels: async ({ width, height }) => plain(width, height),
+    search,
+    patches: async () => [1, 2, 3, 4].map(() => plain(2, 2)),
+    recall: async (key) => kept.get(key),
+    keep: async (key, found) => void kept.set(key, found),
+    now: () => 5,
+  });
+  return { searches, kept, key: subjectKey(subject()) };
+}
+
+test('what is tried appears as it comes, the same settings once, and is kept for later tabs', async () => {
+  const { searches, kept, key } = searchesOf(async (_subject, _aim, _formats, listener) => {
+    for (const [quality, bytes] of [
+      [50, 500],
+      [60, 600],
+      [50, 499],
+    ]) {
+      listener.onTried({ judgement: judged(quality, bytes), file: new Uint8Array(bytes) });
+    }
+    listener.onProgress(0.5, 'webp');
+    expect(searches.of(key).running).toMatchObject({ done: 0.5, format: 'webp' });
+  });
+  const best = await searches.search(subject());
+  expect(best?.judgement.bytes).toBe(499);
+  expect(searches.of(key).tried.map((t) => t.judgement.bytes)).toEqual([600, 499]);
+  expect(searches.of(key)).toMatchObject({ running: undefined, failure: undefined });
+  expect(kept.get(key)).toMatchObject({ siteId: 's', at: 5, finished: [expect.any(String)] });
+  const later = searchesOf(async () => {}, kept);
+  await later.searches.recall(key);
+  expect(later.searches.of(key).tried).toHaveLength(2);
+});
+
+test('stopped, nothing more is taken of it; a failure is said, and neither is kept', async () => {
+  let after = () => {};
+  const { searches, kept, key } = searchesOf(async (_subject, _aim, _formats, listener) => {
+    listener.onTried({ judgement: judged(50), file: new Uint8Array(9) });
+    searches.stop(subject());
+    after = () => listener.onTried({ judgement: judged(70), file: new Uint8Array(9) });
+    throw new SearchStopped('stopped');
+  });
+  expect(await searches.search(subject())).toBeUndefined();
+  after();
+  expect(searches.of(key).tried).toHaveLength(1);
+  const failing = searchesOf(() => Promise.reject(new Error('out of memory')));
+  await failing.searches.search(subject());
+  expect(failing.searches.of(key).failure).toBe('out of memory');
+  expect([kept.size, failing.kept.size]).toEqual([0, 0]);
+});
+
+test('states that are over are forgotten by weight, never the one that was just searched', async () => {
+  let n = 0;
+  const { searches } = searchesOf(async (_subject, _aim, _formats, listener) => {
+    listener.onTried({ judgement: judged(10 + n++), file: new Uint8Array(45e6) });
+  });
+  const changed = (strength: number) =>
+    subject(
+      applyEdit(
+        siteWithHeader,
+        editPicture('picture-h', (p) => {
+          p.ground = { type: 'colour', colour: `#00000${strength}` };
+        }),
+      ),
+    );
+  for (const strength of [1, 2, 3]) {
+    await searches.search(changed(strength));
+  }
+  const tried = [1, 2, 3].map((s) => searches.of(subjectKey(changed(s))).tried.length);
+  expect(tried).toEqual([0, 0, 1]);
+});
+
+test('the levels of care are worked out once for each state', async () => {
+  const { searches, key } = searchesOf(async () => {});
+  await Promise.all([
+    searches.findPatches(subject(), () => true),
+    searches.findPatches(subject(), () => true),
+  ]);
+  expect(Object.keys(searches.of(key).patches ?? {})).toEqual([
+    'drawn',
+    'close',
+    'careful',
+    'light',
+  ]);
+});

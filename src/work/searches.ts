@@ -1,0 +1,274 @@
+import { createStore, type StoreApi } from 'zustand/vanilla';
+import type { Drawing } from '@/core/compose/compose';
+import { drawingOf } from '@/core/compose/drawing';
+import { cares } from '@/core/lightest/care';
+import { bestOf, SearchStopped, type SearchListener } from '@/core/lightest/search';
+import type { Judgement, TrialSubject } from '@/core/lightest/trial';
+import type { Raster } from '@/core/raster/raster';
+import { backdropOf } from '@/core/seam/beside';
+import { siteColours } from '@/core/site/colours';
+import type { Aim, Care, Picture, PressFormat } from '@/core/site/model/picture';
+import type { Site } from '@/core/site/model/site';
+import type { Slot } from '@/core/site/model/slot';
+import { asFiled, drawingKey } from '@/core/site/picture';
+
+/** A file that was tried, in full size. */
+export interface Candidate {
+  readonly judgement: Judgement;
+  readonly data: Uint8Array<ArrayBuffer>;
+}
+
+/** Everything that was found out about one state of a picture. */
+export interface Found {
+  readonly tried: readonly Candidate[];
+  /** Aims whose search came to its end, with the formats that were allowed. */
+  readonly finished: readonly string[];
+  readonly running:
+    { readonly aim: string; readonly done: number; readonly format: PressFormat } | undefined;
+  readonly failure: string | undefined;
+  /** A part as it was drawn, and under each level of care. */
+  readonly patches: ({ readonly drawn: Raster } & Readonly<Record<Care, Raster>>) | undefined;
+}
+
+/** What a finished search leaves for later tabs. */
+export interface KeptSearch {
+  readonly siteId: string;
+  readonly at: number;
+  readonly tried: readonly Candidate[];
+  readonly finished: readonly string[];
+}
+
+export interface SearchPorts {
+  pixels(drawing: Drawing): Promise<Raster>;
+  search(
+    subject: TrialSubject,
+    aim: Aim,
+    formats: readonly PressFormat[],
+    listener: SearchListener,
+  ): Promise<void>;
+  patches(
+    subject: TrialSubject,
+    aims: readonly Aim[],
+    format: PressFormat,
+    wanted: () => boolean,
+  ): Promise<readonly Raster[]>;
+  recall(key: string): Promise<Pick<KeptSearch, 'tried' | 'finished'> | undefined>;
+  keep(key: string, found: KeptSearch): Promise<void>;
+  now(): number;
+}
+
+export const nothingFound: Found = {
+  tried: [],
+  finished: [],
+  running: undefined,
+  failure: undefined,
+  patches: undefined,
+};
+
+/** Files of older states are forgotten beyond so many bytes. */
+const mostBytes = 80e6;
+
+const sizeOf = (f: Found): number => f.tried.reduce((sum, t) => sum + t.data.length, 0);
+
+export const aimKey = (aim: Aim, slot: Pick<Slot, 'accepts'>): string =>
+  JSON.stringify([aim, slot.accepts]);
+
+/** The best of what was tried in formats that the host takes. */
+export function bestCandidate(
+  { tried }: Pick<Found, 'tried'>,
+  aim: Aim,
+  slot: Pick<Slot, 'accepts'>,
+  formats: readonly PressFormat[] = slot.accepts,
+): Candidate | undefined {
+  const allowed = tried.filter((t) => formats.includes(t.judgement.settings.format));
+  const best = bestOf(
+    aim,
+    allowed.map((t) => t.judgement),
+  );
+  return allowed.find((t) => t.judgement === best);
+}
+
+/** One state of a picture in its slot. */
+export interface Subject {
+  readonly site: Site;
+  readonly slot: Slot;
+  readonly picture: Picture;
+}
+
+/** Equal for states in which the same files would be tried and judged alike. */
+export const subjectKey = ({ site, slot, picture }: Subject): string =>
+  JSON.stringify([
+    site.id,
+    slot.id,
+    drawingKey(asFiled(picture), slot),
+    slot.beside,
+    slot.repeat,
+    slot.attachment,
+    slot.size,
+    site.pages,
+    siteColours(site),
+  ]);
+
+/**
+ * Searches for the lightest file: what was tried of each state is kept, so that another aim begins
+ * with what is known, and what a finished search found outlives the tab.
+ */
+export class Searches {
+  /** What was found, by the key of the state; newest last. */
+  readonly state: StoreApi<{ readonly byState: ReadonlyMap<string, Found> }> = createStore(() => ({
+    byState: new Map(),
+  }));
+  /** One token for each search that is going on; taken away, it ends at its next step. */
+  private readonly going = new Map<string, object>();
+  private readonly recalling = new Set<string>();
+  private readonly asked = new Set<string>();
+
+  constructor(private readonly ports: SearchPorts) {}
+
+  of(key: string): Found {
+    return this.state.getState().byState.get(key) ?? nothingFound;
+  }
+
+  /** Brings back what a search in an earlier tab found. */
+  async recall(key: string): Promise<void> {
+    if (this.recalling.has(key) || this.of(key).tried.length > 0) {
+      return;
+    }
+    this.recalling.add(key);
+    try {
+      const row = await this.ports.recall(key);
+      if (row) {
+        this.update(key, (f) =>
+          f.tried.length > 0 || f.running ? f : { ...f, tried: row.tried, finished: row.finished },
+        );
+      }
+    } catch {
+      /* It can be searched again. */
+    } finally {
+      this.recalling.delete(key);
+    }
+  }
+
+  /**
+   * Searches the state as it is now; what is found appears as it comes.
+   * @returns the best of it, or undefined when it was stopped or nothing could be written
+   */
+  async search(subject: Subject): Promise<Candidate | undefined> {
+    const { site, slot, picture } = subject;
+    const key = subjectKey(subject);
+    const aim = aimKey(picture.aim, slot);
+    const token = {};
+    this.going.set(key, token);
+    const wanted = () => this.going.get(key) === token;
+    const running = { aim, done: 0, format: slot.accepts[0] };
+    this.update(key, (f) => ({ ...f, failure: undefined, running }));
+    try {
+      await this.ports.search(await this.trialOf(subject), picture.aim, slot.accepts, {
+        onTried: ({ judgement, file }) => {
+          if (wanted() && file) {
+            this.add(key, { judgement, data: file });
+          }
+        },
+        onProgress: (done, format) => {
+          if (wanted()) {
+            this.update(key, (f) => ({ ...f, running: { aim, done, format } }));
+          }
+        },
+        wanted,
+      });
+      if (!wanted()) {
+        return undefined;
+      }
+      this.update(key, (f) => ({ ...f, finished: [...new Set([...f.finished, aim])] }));
+      const { tried, finished } = this.of(key);
+      const kept = { siteId: site.id, at: this.ports.now(), tried, finished };
+      this.ports.keep(key, kept).catch(() => {
+        /* It can be searched again. */
+      });
+      return bestCandidate({ tried }, picture.aim, slot);
+    } catch (error) {
+      if (!(error instanceof SearchStopped) && wanted()) {
+        const failure = error instanceof Error ? error.message : String(error);
+        this.update(key, (f) => ({ ...f, failure }));
+      }
+      return undefined;
+    } finally {
+      if (wanted()) {
+        this.going.delete(key);
+        this.update(key, (f) => ({ ...f, running: undefined }));
+      }
+    }
+  }
+
+  /** Gives up a search; the files it has written stay. */
+  stop(subject: Subject): void {
+    const key = subjectKey(subject);
+    this.going.delete(key);
+    this.update(key, (f) => ({ ...f, running: undefined }));
+  }
+
+  /** Works out what the levels of care mean for a picture, once for each state. */
+  async findPatches(subject: Subject, wanted: () => boolean): Promise<void> {
+    const key = subjectKey(subject);
+    if (this.of(key).patches || this.asked.has(key)) {
+      return;
+    }
+    this.asked.add(key);
+    try {
+      // What a lossy file of a format does to it; palettes show it too where there is no other.
+      const lossy = ['jpeg', 'webp', 'avif'] as const;
+      const format = lossy.find((f) => subject.slot.accepts.includes(f)) ?? 'png';
+      const [drawn, close, careful, light] = await this.ports.patches(
+        await this.trialOf(subject),
+        cares.map((care) => ({ by: 'care', care })),
+        format,
+        wanted,
+      );
+      this.update(key, (f) => ({ ...f, patches: { drawn, close, careful, light } }));
+    } catch {
+      /* The levels are said in words, too. */
+    } finally {
+      this.asked.delete(key);
+    }
+  }
+
+  private async trialOf({ site, slot, picture }: Subject): Promise<TrialSubject> {
+    return {
+      raster: await this.ports.pixels(drawingOf(slot, asFiled(picture))),
+      site,
+      slotId: slot.id,
+      under: backdropOf(site, slot),
+      pinned: siteColours(site),
+    };
+  }
+
+  /** A file in place of an earlier one of the same settings. */
+  private add(key: string, candidate: Candidate): void {
+    const settings = JSON.stringify(candidate.judgement.settings);
+    this.update(key, (f) => ({
+      ...f,
+      tried: [
+        ...f.tried.filter((t) => JSON.stringify(t.judgement.settings) !== settings),
+        candidate,
+      ],
+    }));
+  }
+
+  private update(key: string, change: (f: Found) => Found): void {
+    const next = new Map(this.state.getState().byState);
+    const changed = change(next.get(key) ?? nothingFound);
+    next.delete(key);
+    next.set(key, changed);
+    let total = [...next.values()].reduce((sum, f) => sum + sizeOf(f), 0);
+    for (const [oldest, f] of next) {
+      if (total <= mostBytes || oldest === key) {
+        break;
+      }
+      if (!f.running) {
+        next.delete(oldest);
+        total -= sizeOf(f);
+      }
+    }
+    this.state.setState({ byState: next });
+  }
+}
