@@ -57,6 +57,8 @@ function OpenBench({ session, slot }: { session: Session; slot: Slot }) {
   const bench = useBenchModel(session, slot, () =>
     router.push(`/sites/${siteId}/shelf?for=${slot.id}`),
   );
+  const { editing, selecting, asking, shown, laying, boxes } = bench;
+  const { site } = editing;
   const { undoLabel, redoLabel } = useHistory(session);
   const [zoom, setZoom] = useState<Zoom>('1:1');
   const [screenWidth, setScreenWidth] = useState<number>(() =>
@@ -65,37 +67,40 @@ function OpenBench({ session, slot }: { session: Session; slot: Slot }) {
   const [marks, setMarks] = useState(true);
   const [listOpen, setListOpen] = useState(false);
   const [stepsOpen, setStepsOpen] = useState(false);
-  useOwnFonts(bench.site);
+  useOwnFonts(site);
 
   useEffect(() => {
     theEngine().warm();
   }, []);
 
-  const commands = benchCommands(bench, {
-    undoLabel,
-    redoLabel,
-    setZoom,
-    setMarks,
-    openList: () => setListOpen(true),
-    openHistory: () => setStepsOpen(true),
-    leave: () => router.push(`/sites/${bench.site.id}`),
-    nextWidth: () =>
-      setScreenWidth(
-        (w) =>
-          screenWidths[
-            (screenWidths.indexOf(w as (typeof screenWidths)[number]) + 1) % screenWidths.length
-          ],
-      ),
-  });
+  const commands = benchCommands(
+    { ...editing, ...selecting, ...asking, ...shown, ...laying, ...boxes },
+    {
+      undoLabel,
+      redoLabel,
+      setZoom,
+      setMarks,
+      openList: () => setListOpen(true),
+      openHistory: () => setStepsOpen(true),
+      leave: () => router.push(`/sites/${site.id}`),
+      nextWidth: () =>
+        setScreenWidth(
+          (w) =>
+            screenWidths[
+              (screenWidths.indexOf(w as (typeof screenWidths)[number]) + 1) % screenWidths.length
+            ],
+        ),
+    },
+  );
   useCommandKeys(commands);
 
-  useClipboard(bench);
+  useClipboard({ ...editing, ...selecting, ...asking, ...boxes, ...laying });
   const drop = (event: DragEvent) => {
     if (!filesOf(event.dataTransfer).length) {
       return;
     }
     event.preventDefault();
-    void bench.lay(filesOf(event.dataTransfer));
+    void laying.lay(filesOf(event.dataTransfer));
   };
 
   return (
@@ -107,7 +112,7 @@ function OpenBench({ session, slot }: { session: Session; slot: Slot }) {
       >
         <TopBar
           crumbs={[
-            { label: bench.site.name, href: `/sites/${bench.site.id}` },
+            { label: site.name, href: `/sites/${site.id}` },
             { label: slot.name, figure: `${slot.width} × ${slot.height}` },
           ]}
         >
@@ -145,12 +150,12 @@ function OpenBench({ session, slot }: { session: Session; slot: Slot }) {
           </IconButton>
           <HistoryList session={session} open={stepsOpen} onOpenChange={setStepsOpen} />
           <Button
-            aria-pressed={bench.showing === 'before'}
-            onClick={() => bench.show(bench.showing === 'before' ? undefined : 'before')}
+            aria-pressed={shown.showing === 'before'}
+            onClick={() => shown.show(shown.showing === 'before' ? undefined : 'before')}
           >
             Before / after
           </Button>
-          <Button look="main" onClick={() => bench.ask(7)}>
+          <Button look="main" onClick={() => asking.ask(7)}>
             Hand over
           </Button>
         </TopBar>
@@ -158,7 +163,7 @@ function OpenBench({ session, slot }: { session: Session; slot: Slot }) {
         <Boundary what="The page">
           <Stage zoom={zoom} screenWidth={screenWidth} marks={marks} />
         </Boundary>
-        <Boundary key={bench.question} what="The tray">
+        <Boundary key={asking.question} what="The tray">
           <Tray />
         </Boundary>
       </div>

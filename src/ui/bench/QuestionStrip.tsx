@@ -2,23 +2,25 @@
 
 import { verdictColour, VerdictMark } from '../shared/VerdictMark';
 import { questions } from './answers';
-import { useBench } from './useBench';
+import { useAsking, useEditing, useFiled } from './useBench';
 
 /** The seven questions in the order of the work, each with its live answer. None blocks another. */
 export function QuestionStrip() {
-  const bench = useBench();
+  const editing = useEditing();
+  const filed = useFiled();
+  const { question, ask } = useAsking();
   return (
     <nav aria-label="Questions" className="flex shrink-0 border-b border-line bg-sheet">
       {questions.map(({ number, title, answer }) => {
-        const { verdict, words } = answer(bench);
-        const current = bench.question === number;
+        const { verdict, words } = answer({ ...editing, ...filed });
+        const current = question === number;
         return (
           <button
             key={number}
             type="button"
             aria-current={current ? 'step' : undefined}
             aria-keyshortcuts={String(number)}
-            onClick={() => bench.ask(number)}
+            onClick={() => ask(number)}
             className={`min-w-0 grow basis-0 border-t-[3px] border-r border-r-line px-3 py-1.5 text-left last:border-r-0 focus-visible:-outline-offset-2 ${current ? 'border-t-act bg-white' : 'border-t-transparent hover:bg-white'}`}
           >
             <span className="flex justify-between gap-1">

@@ -6,13 +6,14 @@ import { kilobytes } from '@/core/readings/say';
 import { useHistory } from '../hooks/useSession';
 import { Button, Hint } from '../shared/Button';
 import { verdictColour, VerdictMark } from '../shared/VerdictMark';
-import { useBench } from './useBench';
+import { useEditing, useFiled } from './useBench';
 
 const keptWords = { kept: 'every step', writing: 'writing…', not: 'not kept' } as const;
 
 /** Everything measured of this picture, and the title block of the drawing. */
 export function Readings() {
-  const { readings, press, picture, commit, session } = useBench();
+  const { readings, press } = useFiled();
+  const { picture, commit, session } = useEditing();
   const { kept } = useHistory(session);
   const { file } = press;
   return (

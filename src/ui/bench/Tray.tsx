@@ -9,13 +9,13 @@ import { Size } from './questions/Size';
 import { OnTop } from './questions/ontop/OnTop';
 import { LayerCards } from './layers/LayerCards';
 import { Readings } from './Readings';
-import { useBench } from './useBench';
+import { useAsking } from './useBench';
 
 const panels = [Size, Part, Colour, OnTop, Blend, Heavy, HandOver];
 
 /** What acts on the picture, under it: its layers, the controls of the question, its readings. */
 export function Tray() {
-  const { question } = useBench();
+  const { question } = useAsking();
   const Panel = panels[question - 1];
   return (
     <div

@@ -8,7 +8,7 @@ import { backPhoto } from '@/core/readings/cover';
 import { isBlank } from '@/core/site/picture';
 import { kindOf } from '@/core/layers/registry';
 import { isOfColour } from '@/core/layers/recipe';
-import type { Bench } from './useBench';
+import type { Editing, Filed } from './useBench';
 
 /** The answer to a question, and how it stands. */
 export interface Answer {
@@ -16,7 +16,7 @@ export interface Answer {
   readonly words: string;
 }
 
-type Facts = Pick<Bench, 'site' | 'slot' | 'picture' | 'press' | 'readings'>;
+type Facts = Editing & Filed;
 
 interface Question {
   readonly number: number;

@@ -15,7 +15,10 @@ import { layerActions } from './layerActions';
 import { copyLayers, hasCopied, pasteLayers } from './layerClipboard';
 import { questions } from './answers';
 import { zooms, type Zoom } from './stage/Stage';
-import type { Bench } from './useBench';
+import type { Acting, Laying, Shown } from './useBench';
+
+/** What all commands together need. */
+type Commanded = Acting & Shown & Laying;
 
 export interface BenchSwitches {
   readonly undoLabel: string | undefined;
@@ -29,7 +32,7 @@ export interface BenchSwitches {
 }
 
 /** Adds a layer in front of everything and turns to it. */
-export function addOnTop(bench: Bench, layer: Layer): void {
+export function addOnTop(bench: Acting, layer: Layer): void {
   bench.commit(`Add ${kindOf(layer).name(layer)}`, addLayer(bench.picture.id, layer));
   bench.select(layer.id);
   bench.ask(4);
@@ -37,7 +40,7 @@ export function addOnTop(bench: Bench, layer: Layer): void {
 
 /** Adds an effect to layers, in the theme's colours. */
 export function addEffect(
-  bench: Bench,
+  bench: Acting,
   layers: readonly ObjectLayer[],
   name: (typeof effectNames)[number],
 ): void {
@@ -56,7 +59,7 @@ export function addEffect(
 /**
  * What arrows move: the selected layers that can be moved, else the photo while it is being framed.
  */
-function movable({ selection, picture, question }: Bench): readonly Layer[] {
+function movable({ selection, picture, question }: Acting): readonly Layer[] {
   const chosen = selection.filter((l) => kindOf(l).moved && !l.locked);
   const photo = backPhoto(picture);
   if (chosen.length > 0) {
@@ -75,7 +78,7 @@ const arrows: Readonly<Record<string, readonly [number, number]>> = {
   ArrowDown: [0, 1],
 };
 
-function nudges(bench: Bench): Command[] {
+function nudges(bench: Commanded): Command[] {
   const layers = movable(bench);
   return Object.entries(arrows).flatMap(([key, [dx, dy]]) =>
     [1, 10].map((px): Command => ({
@@ -107,7 +110,7 @@ const alignWords: Readonly<Record<AlignSide, string>> = {
 };
 
 /** What is done with layers that lie at a place. */
-function arranging(bench: Bench): Command[] {
+function arranging(bench: Commanded): Command[] {
   const { selection, selected, picture, slot, site } = bench;
   const objects = selection.filter(isObject);
   const boxes = bench.drawn.getState().boxes;
@@ -198,7 +201,7 @@ function arranging(bench: Bench): Command[] {
   ];
 }
 
-export function benchCommands(bench: Bench, switches: BenchSwitches): Command[] {
+export function benchCommands(bench: Commanded, switches: BenchSwitches): Command[] {
   const { selected, selection, picture } = bench;
   const step = (by: number) => {
     const at = picture.layers.findIndex((l) => l.id === selected?.id);

@@ -7,7 +7,7 @@ import type { OwnFont } from '@/core/site/model/theme';
 import { ownFontId } from '@/core/text/fonts';
 import { say } from '../shared/notices';
 import { changeNames, copiesOf } from '@/core/arrange/layerEdits';
-import type { Bench } from './useBench';
+import type { Acting } from './useBench';
 
 /** Layers on their way to another slot, with the shelf's and the fonts' entries that they need. */
 interface Copied {
@@ -26,7 +26,7 @@ const place = 'soyez copied layers';
  * Puts the selected layers by for pasting. @returns what was put by, undefined where nothing is
  * selected
  */
-export function copyLayers({ selection, site }: Bench): string | undefined {
+export function copyLayers({ selection, site }: Acting): string | undefined {
   if (selection.length === 0) {
     return undefined;
   }
@@ -63,7 +63,7 @@ function read(): Copied | undefined {
  * Lays what was copied in front of everything; layers that would lie beside a smaller slot come
  * into its middle.
  */
-export function pasteLayers(bench: Bench): void {
+export function pasteLayers(bench: Acting): void {
   const copied = read();
   if (!copied) {
     say('bad', 'There are no copied layers. Select some and copy them first.');

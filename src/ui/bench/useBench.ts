@@ -46,15 +46,23 @@ export type Tool =
       readonly size: number;
     };
 
-export interface Bench {
+/** The picture that is worked on, where it lies, and how it is changed. */
+export interface Editing {
   readonly session: Session;
   readonly site: Site;
   readonly slot: Slot;
   readonly picture: Picture;
-  readonly press: Press;
-  readonly readings: readonly Reading[];
-  readonly question: number;
-  ask(question: number): void;
+  preview(edit: Edit): void;
+  commit(label: string, edit: Edit): void;
+  /**
+   * Small steps that follow each other, such as key presses, become one step of history once they
+   * pause.
+   */
+  burst(label: string, edit: Edit): void;
+}
+
+/** Which layers are selected, and what the pointer does to one. */
+export interface Selecting {
   /** The layer whose controls are shown: the one selected last. */
   readonly selected: Layer | undefined;
   /** All layers selected, back to front. */
@@ -65,23 +73,31 @@ export interface Bench {
   selectAll(layerIds: readonly string[]): void;
   readonly tool: Tool | undefined;
   take(tool: Tool | undefined): void;
-  /**
-   * Where each layer that has a place lies, as last drawn; kept apart, since it changes with every
-   * frame.
-   */
-  readonly drawn: StoreApi<Drawn>;
+}
+
+/** Which of the seven questions is asked. */
+export interface Asking {
+  readonly question: number;
+  ask(question: number): void;
+}
+
+/** The picture's file, and what was measured of it. */
+export interface Filed {
+  readonly press: Press;
+  readonly readings: readonly Reading[];
+}
+
+/** What is seen on the page in the slot. */
+export interface Shown {
   readonly showing: Showing;
   /** Undefined for what the question itself shows. */
   show(showing: Showing | undefined): void;
   readonly held: HeldFile | undefined;
   hold(file: HeldFile | undefined): void;
-  preview(edit: Edit): void;
-  commit(label: string, edit: Edit): void;
-  /**
-   * Small steps that follow each other, such as key presses, become one step of history once they
-   * pause.
-   */
-  burst(label: string, edit: Edit): void;
+}
+
+/** Pictures on their way into the slot. */
+export interface Laying {
   /** Takes picture files in: as the photo of the slot, or on top while that is the question. */
   lay(files: readonly File[]): Promise<void>;
   layItem(item: ShelfItem): void;
@@ -89,30 +105,69 @@ export interface Bench {
   putOnTop(item: ShelfItem): void;
   /** Goes to the shelf, to come back with a picture for this slot. */
   openShelf(): void;
+  /** What is being read. */
   readonly reading: string | undefined;
 }
 
-const Context = createContext<Bench | undefined>(undefined);
+export interface DrawnBoxes {
+  /**
+   * Where each layer that has a place lies, as last drawn; kept apart, since it changes with every
+   * frame.
+   */
+  readonly drawn: StoreApi<Drawn>;
+}
+
+/** What commands and buttons that act on layers need. */
+export type Acting = Editing & Selecting & Asking & DrawnBoxes;
+
+/** A whole bench, for those who make one. */
+export interface BenchParts {
+  readonly editing: Editing;
+  readonly selecting: Selecting;
+  readonly asking: Asking;
+  readonly filed: Filed;
+  readonly shown: Shown;
+  readonly laying: Laying;
+  readonly boxes: DrawnBoxes;
+}
+
+const Context = createContext<BenchParts | undefined>(undefined);
 export const BenchProvider = Context.Provider;
 
-export function useBench(): Bench {
+function usePart<K extends keyof BenchParts>(part: K): BenchParts[K] {
   const bench = use(Context);
   if (!bench) {
-    throw new Error('useBench needs a BenchProvider above it.');
+    throw new Error(`Expected a BenchProvider above what asks for its ${part}.`);
   }
-  return bench;
+  return bench[part];
 }
+
+export const useEditing = (): Editing => usePart('editing');
+export const useSelecting = (): Selecting => usePart('selecting');
+export const useAsking = (): Asking => usePart('asking');
+export const useFiled = (): Filed => usePart('filed');
+export const useShowing = (): Shown => usePart('shown');
+export const useLaying = (): Laying => usePart('laying');
+export const useDrawn = (): DrawnBoxes => usePart('boxes');
+
+export const useActing = (): Acting => ({
+  ...useEditing(),
+  ...useSelecting(),
+  ...useAsking(),
+  ...useDrawn(),
+});
 
 /**
  * Where a layer lies: a text as last drawn, since only glyphs tell its size; anything else as it is
  * now.
  */
-export function useLayerBox(bench: Bench, layer: ObjectLayer): Box | undefined {
-  const drawn = useStore(bench.drawn, (d) => d.boxes[layer.id]);
-  return kindOf(layer).ownBox?.(layer) ?? drawn;
+export function useLayerBox(layer: ObjectLayer): Box | undefined {
+  const { drawn } = useDrawn();
+  const box = useStore(drawn, (d) => d.boxes[layer.id]);
+  return kindOf(layer).ownBox?.(layer) ?? box;
 }
 
-export function useBenchModel(session: Session, slot: Slot, openShelf: () => void): Bench {
+export function useBenchModel(session: Session, slot: Slot, openShelf: () => void): BenchParts {
   const site = useSite(session);
   const picture = pictureOf(site, slot);
   const press = usePressed(
@@ -157,48 +212,56 @@ export function useBenchModel(session: Session, slot: Slot, openShelf: () => voi
   };
   const selected = picture.layers.find((l) => l.id === selectedIds.at(-1));
 
+  const usable =
+    tool &&
+    question === 4 &&
+    selectedIds.length === 1 &&
+    tool.layerId === selected?.id &&
+    !selected.locked;
   return {
-    session,
-    site,
-    slot,
-    picture,
-    press,
-    readings,
-    question,
-    drawn,
-    select,
-    selectAll,
-    commit,
-    layItem,
-    putOnTop,
-    openShelf,
-    take,
-    // Asking how heavy it is shows the file itself, unless something else is being held up against
-    // it.
-    showing: asked ?? (question === 6 && (press.current || held) ? 'file' : 'picture'),
-    show,
-    held: question === 6 ? held : undefined,
-    hold,
-    ask(next) {
-      session.flush();
-      setQuestion(next);
-      hold(undefined);
+    editing: {
+      session,
+      site,
+      slot,
+      picture,
+      commit,
+      preview: (edit) => session.preview(edit),
+      burst: (label, edit) => session.burst(label, edit),
     },
-    selected,
-    selection: picture.layers.filter((l) => selectedIds.includes(l.id)),
-    toggle: (id) =>
-      selectAll((ids) => (ids.includes(id) ? ids.filter((i) => i !== id) : [...ids, id])),
-    tool:
-      tool &&
-      question === 4 &&
-      selectedIds.length === 1 &&
-      tool.layerId === selected?.id &&
-      !selected.locked
-        ? tool
-        : undefined,
-    preview: (edit) => session.preview(edit),
-    burst: (label, edit) => session.burst(label, edit),
-    lay: (files) => intake.take(files, layItem),
-    reading: intake.busy,
+    selecting: {
+      selected,
+      selection: picture.layers.filter((l) => selectedIds.includes(l.id)),
+      select,
+      selectAll,
+      toggle: (id) =>
+        selectAll((ids) => (ids.includes(id) ? ids.filter((i) => i !== id) : [...ids, id])),
+      tool: usable ? tool : undefined,
+      take,
+    },
+    asking: {
+      question,
+      ask(next) {
+        session.flush();
+        setQuestion(next);
+        hold(undefined);
+      },
+    },
+    filed: { press, readings },
+    shown: {
+      // Asking how heavy it is shows the file itself, unless something else is being held up
+      // against it.
+      showing: asked ?? (question === 6 && (press.current || held) ? 'file' : 'picture'),
+      show,
+      held: question === 6 ? held : undefined,
+      hold,
+    },
+    laying: {
+      lay: (files) => intake.take(files, layItem),
+      layItem,
+      putOnTop,
+      openShelf,
+      reading: intake.busy,
+    },
+    boxes: { drawn },
   };
 }

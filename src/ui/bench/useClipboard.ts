@@ -4,7 +4,7 @@ import { useEffect, useRef } from 'react';
 import { filesOf } from '../hooks/useIntake';
 import { layerActions } from './layerActions';
 import { copyLayers, layersType, pasteLayers } from './layerClipboard';
-import type { Bench } from './useBench';
+import type { Acting, Laying } from './useBench';
 
 const inField = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && target.closest('input, textarea, [contenteditable]') !== null;
@@ -13,7 +13,7 @@ const inField = (target: EventTarget | null): boolean =>
  * Ctrl+C, X and V on the bench: layers, and pictures from elsewhere. Fields keep theirs, and so
  * does text that is marked on the page.
  */
-export function useClipboard(bench: Bench): void {
+export function useClipboard(bench: Acting & Laying): void {
   const now = useRef(bench);
   useEffect(() => {
     now.current = bench;

@@ -11,14 +11,15 @@ import { addOnTop } from '../benchCommands';
 import { newId } from '../../shared/newId';
 import { shapeFor, textFor, themeDark } from '@/core/layers/fitting';
 import { FileButton } from '../FileButton';
-import { useBench } from '../useBench';
+import { useActing, useLaying } from '../useBench';
 
 export const menuItem = 'cursor-pointer px-3 py-1 outline-none data-[highlighted]:bg-act-wash';
 
 /** The menu of what can be added in front of everything. */
 export function AddLayer() {
-  const bench = useBench();
+  const bench = useActing();
   const { picture, slot, site } = bench;
+  const { lay } = useLaying();
   const files = useRef<HTMLInputElement>(null);
   const addWash = () => {
     const wash = newWash(newId(), themeDark(site));
@@ -34,7 +35,7 @@ export function AddLayer() {
           if (picture.layers.length) {
             bench.ask(4);
           }
-          void bench.lay(list);
+          void lay(list);
         }}
       />
       <DropdownMenu.Root>

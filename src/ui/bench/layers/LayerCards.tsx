@@ -32,13 +32,13 @@ import { IconButton } from '../../shared/Button';
 import { inputLook } from '../../shared/fields';
 import { isBlendLayer } from '../questions/blend/Blend';
 import { layerActions } from '../layerActions';
-import { useBench } from '../useBench';
+import { useActing } from '../useBench';
 import { AddLayer } from './AddLayer';
 import { GroundFace, LayerFace } from './faces';
 
 /** The layers as a row of cards from back to front, stepping up towards the front. */
 export function LayerCards() {
-  const bench = useBench();
+  const bench = useActing();
   const { picture, selected, selection, site } = bench;
   const { ground, layers } = picture;
   const [renaming, setRenaming] = useState<string>();
@@ -286,7 +286,7 @@ function Card({
 }
 
 function Rename({ layer, onDone }: { layer: Layer; onDone(): void }) {
-  const bench = useBench();
+  const bench = useActing();
   const field = useRef<HTMLInputElement>(null);
   const over = useRef(false);
   useEffect(() => {

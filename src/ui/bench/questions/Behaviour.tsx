@@ -3,7 +3,7 @@
 import { editSlot } from '@/core/site/edit';
 import type { Attachment, BackgroundSize, Length, Repeat, Slot } from '@/core/site/model/slot';
 import { Choose, CommitField, Group, Row, Switch } from '../../shared/fields';
-import { useBench } from '../useBench';
+import { useEditing } from '../useBench';
 
 const repeats: readonly { value: Repeat; label: string }[] = [
   { value: 'no-repeat', label: 'not repeated' },
@@ -47,7 +47,7 @@ function readLength(text: string): Length | undefined {
 
 /** How a background behaves on the page, in the words of CSS. */
 export function Behaviour() {
-  const { slot, commit } = useBench();
+  const { slot, commit } = useEditing();
   const set = (label: string, part: Partial<Slot>) =>
     commit(
       label,

@@ -13,7 +13,7 @@ import { Button } from '../../shared/Button';
 import { PhotoColours } from '../../shared/ColourField';
 import { Group } from '../../shared/fields';
 import { newId } from '../../shared/newId';
-import { useBench, type Bench } from '../useBench';
+import { type Acting, useActing } from '../useBench';
 import { GroundControls } from './colour/GroundControls';
 import { RecolourControls, TextureControls } from './colour/RecolourControls';
 import { RecipeControls, RecipeMenu } from './colour/RecipeControls';
@@ -23,7 +23,7 @@ import { WashControls } from './colour/WashControls';
  * Puts a layer over the photo and under the words, where it is wanted nearly always, or right over
  * the selected layer.
  */
-function add(bench: Bench, label: string, layer: Layer): void {
+function add(bench: Acting, label: string, layer: Layer): void {
   const { picture, selected, commit } = bench;
   const under =
     (selected?.kind === 'text' ? undefined : selected) ??
@@ -37,7 +37,7 @@ function add(bench: Bench, label: string, layer: Layer): void {
  * its controls here.
  */
 export function Colour() {
-  const bench = useBench();
+  const bench = useActing();
   const { picture, site, slot, selected } = bench;
   const theme = site.theme.colours;
   const look = usePhotoLook(backPhoto(picture)?.assetId, slot);

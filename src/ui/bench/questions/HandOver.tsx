@@ -19,13 +19,14 @@ import { CommitField, Row } from '../../shared/fields';
 import { download } from '../../shared/download';
 import { FilePick } from '../../shared/FilePick';
 import { say } from '../../shared/notices';
-import { useBench } from '../useBench';
+import { useEditing, useFiled } from '../useBench';
 
 /**
  * Hand over: this slot's file and lines; everything of the site together is a screen of its own.
  */
 export function HandOver() {
-  const { site, slot, picture, press, commit } = useBench();
+  const { site, slot, picture, commit } = useEditing();
+  const { press } = useFiled();
   const router = useRouter();
   const [busy, setBusy] = useState(false);
   const file = press.current ? press.file : undefined;

@@ -25,12 +25,12 @@ import { Group, NumberRow } from '../../shared/fields';
 import { FileButton } from '../FileButton';
 import { largestZoom } from '../stage/FramingArea';
 import { PhotoFace } from '../layers/faces';
-import { useBench } from '../useBench';
+import { useEditing, useLaying } from '../useBench';
 
 /** Which part: the photo, and what of it the slot shows. */
 export function Part() {
-  const bench = useBench();
-  const { picture, slot, site } = bench;
+  const { picture, slot, site } = useEditing();
+  const { lay, layItem, openShelf } = useLaying();
   const photo = backPhoto(picture);
   const files = useRef<HTMLInputElement>(null);
   return (
@@ -38,12 +38,12 @@ export function Part() {
       title="Photo"
       aside={
         <span className="flex gap-1.5">
-          <Button onClick={bench.openShelf}>Shelf and library</Button>
+          <Button onClick={openShelf}>Shelf and library</Button>
           <Button onClick={() => files.current?.click()}>Choose a file</Button>
         </span>
       }
     >
-      <FileButton ref={files} onFiles={(list) => void bench.lay(list)} />
+      <FileButton ref={files} onFiles={(list) => void lay(list)} />
       {photo ? (
         <Framing photo={photo} />
       ) : (
@@ -63,7 +63,7 @@ export function Part() {
                   aria-pressed={photo?.assetId === item.assetId}
                   aria-label={`Lay ${item.name}, ${item.width} by ${item.height} px`}
                   title={`${item.name}, ${item.width} × ${item.height}`}
-                  onClick={() => bench.layItem(item)}
+                  onClick={() => layItem(item)}
                   className="block h-9 w-[58px] overflow-hidden rounded-sm border border-line hover:border-soft aria-pressed:outline-2 aria-pressed:outline-act"
                 >
                   <PhotoFace assetId={item.assetId} />
@@ -86,7 +86,7 @@ const fits = [
 ] as const;
 
 function Framing({ photo }: { photo: PhotoLayer }) {
-  const { picture, slot, preview, commit } = useBench();
+  const { picture, slot, preview, commit } = useEditing();
   const size = photoSize(photo);
   const least = coverScale(size, slot, photo.turn);
   const change = (part: Partial<PhotoLayer>) => editLayer<PhotoLayer>(picture.id, photo.id, part);
@@ -221,7 +221,7 @@ const previewWidth = 84;
 
 /** The best parts of this photo for this very shape, as small pictures. */
 function Suggestions({ photo }: { photo: PhotoLayer }) {
-  const { picture, slot, commit } = useBench();
+  const { picture, slot, commit } = useEditing();
   const look = usePhotoLook(photo.assetId, slot);
   const url = useAssetUrl(photo.assetId);
   const k = Math.min(previewWidth / slot.width, 36 / slot.height);

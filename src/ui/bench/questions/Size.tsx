@@ -6,14 +6,14 @@ import { isContent } from '@/core/slots/registry';
 import { resizeSlot } from '@/core/site/slots';
 import { wayOf, ways, type Way } from '../../measure/ways';
 import { Switch } from '../../shared/fields';
-import { useBench } from '../useBench';
+import { useEditing } from '../useBench';
 import { Behaviour } from './Behaviour';
 
 /**
  * How big: the exact size, measured one way or another, and how a background behaves on the page.
  */
 export function Size() {
-  const { slot, site, commit } = useBench();
+  const { slot, site, commit } = useEditing();
   const [way, setWay] = useState(wayOf(slot.measured));
   const Panel = ways.find((w) => w.id === way)?.Panel;
   const given: Way = {

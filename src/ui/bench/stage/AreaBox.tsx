@@ -4,7 +4,7 @@ import { useEffect, useRef, type ComponentProps, type ReactNode, type RefObject 
 import type { Place } from '@/core/arrange/box';
 import type { Rect } from '@/core/raster/raster';
 import { isBlank } from '@/core/site/picture';
-import { useBench } from '../useBench';
+import { useEditing } from '../useBench';
 
 /** Where the picture lies on the page, and how to get from the pointer to it. */
 export interface Area {
@@ -46,7 +46,7 @@ export function AreaBox({
   onWheel?: (event: WheelEvent) => void;
   children?: ReactNode;
 } & Events) {
-  const { slot, picture } = useBench();
+  const { slot, picture } = useEditing();
   const { rect, clip, element } = area;
   const escape = useRef(onEscape);
   const wheel = useRef(onWheel);

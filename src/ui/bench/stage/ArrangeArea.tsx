@@ -25,7 +25,7 @@ import { backPhoto } from '@/core/readings/cover';
 import { editLayers, type Edit } from '@/core/site/edit';
 import type { Layer } from '@/core/site/model/layer';
 import { arrangeable, changeNames, tidied } from '@/core/arrange/layerEdits';
-import { useBench } from '../useBench';
+import { useAsking, useDrawn, useEditing, useSelecting } from '../useBench';
 import { AreaBox, type Area } from './AreaBox';
 import { InPlaceText } from './InPlaceText';
 import { SelectionFrame } from './SelectionFrame';
@@ -58,8 +58,10 @@ const slip = 3;
 
 /** Layers are selected, moved, resized and turned; several at once too. */
 export function ArrangeArea({ area, marks }: { area: Area; marks: boolean }) {
-  const bench = useBench();
-  const { slot, picture, drawn, selection, tool } = bench;
+  const { slot, picture, commit, preview, session } = useEditing();
+  const { drawn } = useDrawn();
+  const { selection, tool, select, selectAll, selected, take, toggle } = useSelecting();
+  const { ask } = useAsking();
   const drag = useRef<Drag>(undefined);
   const [seen, setSeen] = useState<Seen>(nothingSeen);
   const boxes = useStore(drawn, (d) => d.boxes);
@@ -129,7 +131,7 @@ export function ArrangeArea({ area, marks }: { area: Area; marks: boolean }) {
       return;
     }
     if (tool) {
-      bench.take(undefined);
+      take(undefined);
     }
     const at = area.toSlot(event);
     const under = layersAt(at);
@@ -138,19 +140,19 @@ export function ArrangeArea({ area, marks }: { area: Area; marks: boolean }) {
     const many = event.shiftKey || event.ctrlKey || event.metaKey;
     const mine = taken.find((l) => selection.includes(l));
     if (many && taken[0]) {
-      bench.toggle(taken[0].id);
+      toggle(taken[0].id);
       return;
     }
     if (mine) {
       // A press without a movement goes through to what lies behind, and from the hindmost back to
       // the front.
       const next = under[(under.indexOf(mine) + 1) % under.length];
-      begin(event, 'move', selection, () => bench.select(next.id));
+      begin(event, 'move', selection, () => select(next.id));
     } else if (taken[0]) {
-      bench.select(taken[0].id);
+      select(taken[0].id);
       begin(event, 'move', [taken[0]]);
     } else {
-      begin(event, 'marquee', [], () => bench.select(under[0]?.id));
+      begin(event, 'marquee', [], () => select(under[0]?.id));
     }
   };
 
@@ -250,7 +252,7 @@ export function ArrangeArea({ area, marks }: { area: Area; marks: boolean }) {
     const { edit, seen: now } = reach(event);
     setSeen(now);
     if (edit) {
-      bench.preview(edit);
+      preview(edit);
     }
   };
 
@@ -268,7 +270,7 @@ export function ArrangeArea({ area, marks }: { area: Area; marks: boolean }) {
     }
     if (now.marquee) {
       const m = now.marquee;
-      bench.selectAll(
+      selectAll(
         picture.layers
           .filter((l) => isObject(l) && !l.hidden && !l.locked && boxes[l.id])
           .filter((l) => {
@@ -278,7 +280,7 @@ export function ArrangeArea({ area, marks }: { area: Area; marks: boolean }) {
           .map((l) => l.id),
       );
     } else if (edit) {
-      bench.commit(
+      commit(
         `${held.grip === 'move' ? 'Move' : held.grip === 'turn' ? 'Turn' : 'Resize'} ${changeNames(held.layers)}`,
         edit,
       );
@@ -291,12 +293,11 @@ export function ArrangeArea({ area, marks }: { area: Area; marks: boolean }) {
     }
     drag.current = undefined;
     setSeen(nothingSeen);
-    bench.session.dropPreview();
+    session.dropPreview();
     return true;
   };
 
-  const text =
-    tool?.kind === 'words' && bench.selected?.kind === 'text' ? bench.selected : undefined;
+  const text = tool?.kind === 'words' && selected?.kind === 'text' ? selected : undefined;
   return (
     <AreaBox
       area={area}
@@ -310,9 +311,9 @@ export function ArrangeArea({ area, marks }: { area: Area; marks: boolean }) {
       onDoubleClick={(e) => {
         const layer = layersAt(area.toSlot(e)).find((l) => l.kind === 'text');
         if (layer) {
-          bench.select(layer.id);
-          bench.ask(4);
-          bench.take({ kind: 'words', layerId: layer.id });
+          select(layer.id);
+          ask(4);
+          take({ kind: 'words', layerId: layer.id });
         }
       }}
     >

@@ -8,7 +8,7 @@ import type { Edit } from '@/core/site/edit';
 import type { PhotoLayer } from '@/core/site/model/photoLayer';
 import { say } from '../../shared/notices';
 import { setCutOut } from '@/core/cutout/editCutOut';
-import { useBench, type Tool } from '../useBench';
+import { type Tool, useEditing, useSelecting } from '../useBench';
 import { AreaBox, type Area } from './AreaBox';
 import { Cross } from './SampleArea';
 import { useCursor } from './useCursor';
@@ -26,8 +26,8 @@ export function BrushArea({
   photo: PhotoLayer;
   tool: Extract<Tool, { kind: 'brush' }>;
 }) {
-  const bench = useBench();
-  const { slot, picture } = bench;
+  const { slot, picture, commit, preview, session } = useEditing();
+  const { take } = useSelecting();
   const px = 1 / area.scale;
   const box = photoBox(photo);
   const points = useRef<number[]>(undefined);
@@ -65,7 +65,7 @@ export function BrushArea({
     event.currentTarget.setPointerCapture(event.pointerId);
     points.current = [];
     add(area.toSlot(event));
-    bench.preview(stroke(points.current));
+    preview(stroke(points.current));
   };
   const move = (event: PointerEvent) => {
     setPointer(area.toSlot(event));
@@ -74,20 +74,20 @@ export function BrushArea({
       return;
     }
     add(area.toSlot(event));
-    bench.preview(stroke(points.current));
+    preview(stroke(points.current));
   };
   const up = () => {
     if (!points.current) {
       return;
     }
-    bench.commit(label, stroke(points.current));
+    commit(label, stroke(points.current));
     points.current = undefined;
   };
   const abandon = () => {
     const held = points.current !== undefined;
     points.current = undefined;
     if (held) {
-      bench.session.dropPreview();
+      session.dropPreview();
     }
     return held;
   };
@@ -95,7 +95,7 @@ export function BrushArea({
     if (!full()) {
       points.current = [];
       add(at);
-      bench.commit(label, stroke(points.current));
+      commit(label, stroke(points.current));
       points.current = undefined;
     }
   };
@@ -103,7 +103,7 @@ export function BrushArea({
     area,
     { x: Math.round(box.x), y: Math.round(box.y) },
     dab,
-    () => bench.take(undefined),
+    () => take(undefined),
   );
   const shown = cursor ?? pointer;
   return (

@@ -5,7 +5,7 @@ import { coverScale, fitScale, keepFilled, zoomAt } from '@/core/frame/placement
 import { photoSize } from '@/core/layers/photo';
 import { editLayer, editLayers } from '@/core/site/edit';
 import type { PhotoLayer } from '@/core/site/model/photoLayer';
-import { useBench } from '../useBench';
+import { useEditing, useSelecting } from '../useBench';
 import { AreaBox, type Area } from './AreaBox';
 
 /** Largest zoom of a photo, as a multiple of the one that just fills the slot. */
@@ -21,8 +21,8 @@ export function FramingArea({
   photo: PhotoLayer;
   marks: boolean;
 }) {
-  const bench = useBench();
-  const { slot, picture } = bench;
+  const { slot, picture, burst, commit, preview, session } = useEditing();
+  const { select } = useSelecting();
   const drag = useRef<{ photo: PhotoLayer; x: number; y: number; moved: boolean }>(undefined);
   const size = photoSize(photo);
   const least = coverScale(size, slot, photo.turn);
@@ -42,7 +42,7 @@ export function FramingArea({
     }
     event.currentTarget.setPointerCapture(event.pointerId);
     event.currentTarget.focus({ preventScroll: true });
-    bench.select(photo.id);
+    select(photo.id);
     if (!photo.locked) {
       drag.current = { photo, ...area.toSlot(event), moved: false };
     }
@@ -52,7 +52,7 @@ export function FramingArea({
       return;
     }
     drag.current.moved = true;
-    bench.preview(editLayer(picture.id, drag.current.photo.id, draggedTo(event)));
+    preview(editLayer(picture.id, drag.current.photo.id, draggedTo(event)));
   };
   const up = (event: PointerEvent) => {
     if (!drag.current) {
@@ -62,7 +62,7 @@ export function FramingArea({
     const { moved } = drag.current;
     drag.current = undefined;
     if (moved) {
-      bench.commit('Move the photo', editLayer(picture.id, photo.id, change));
+      commit('Move the photo', editLayer(picture.id, photo.id, change));
     }
   };
   const abandon = () => {
@@ -70,7 +70,7 @@ export function FramingArea({
       return;
     }
     drag.current = undefined;
-    bench.session.dropPreview();
+    session.dropPreview();
   };
 
   const zoom = (event: WheelEvent) => {
@@ -79,7 +79,7 @@ export function FramingArea({
     }
     event.preventDefault();
     const at = area.toSlot(event);
-    bench.burst(
+    burst(
       'Zoom photo',
       editLayers(picture.id, [photo.id], (layer) => {
         if (layer.kind !== 'photo') {

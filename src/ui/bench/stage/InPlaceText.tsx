@@ -5,7 +5,7 @@ import type { Box } from '@/core/arrange/box';
 import { editLayer } from '@/core/site/edit';
 import type { TextLayer } from '@/core/site/model/objectLayers';
 import { faceName, fontOf } from '@/core/text/fonts';
-import { useBench } from '../useBench';
+import { useEditing, useSelecting } from '../useBench';
 import type { Area } from './AreaBox';
 
 /** About where the words will lie, until their glyphs have been drawn and measured. */
@@ -32,10 +32,11 @@ export function InPlaceText({
   text: TextLayer;
   box?: Box;
 }) {
-  const bench = useBench();
+  const { burst, picture, slot } = useEditing();
+  const { take } = useSelecting();
   const field = useRef<HTMLTextAreaElement>(null);
   const [typed, setTyped] = useState(text.words);
-  const k = area.rect.width / bench.slot.width;
+  const k = area.rect.width / slot.width;
   const { stretchX, stretchY, sizePx } = text;
   useLayoutEffect(() => {
     field.current?.focus({ preventScroll: true });
@@ -54,18 +55,18 @@ export function InPlaceText({
       wrap={text.wrap === null ? 'off' : 'soft'}
       onChange={(e) => {
         setTyped(e.target.value);
-        bench.burst(
+        burst(
           'Change the words',
-          editLayer<TextLayer>(bench.picture.id, text.id, { words: e.target.value }),
+          editLayer<TextLayer>(picture.id, text.id, { words: e.target.value }),
         );
       }}
-      onBlur={() => bench.take(undefined)}
+      onBlur={() => take(undefined)}
       onPointerDown={(e) => e.stopPropagation()}
       onKeyDown={(e) => {
         if (e.key === 'Escape' || (e.key === 'Enter' && (e.ctrlKey || e.metaKey))) {
           e.preventDefault();
           e.stopPropagation();
-          bench.take(undefined);
+          take(undefined);
           area.element.current?.focus({ preventScroll: true });
         }
       }}

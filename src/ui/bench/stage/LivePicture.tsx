@@ -14,7 +14,7 @@ import { useDifference, useHeldFile } from '../../hooks/useFileLook';
 import { theEngine, type View } from '../../hooks/services';
 import { useThumb } from '../../hooks/useThumb';
 import { say } from '../../shared/notices';
-import { useBench, type Showing } from '../useBench';
+import { type Showing, useDrawn, useEditing, useFiled, useShowing } from '../useBench';
 
 /** Name under which each repaint is measured, from the edit to the pixels on the canvas. */
 export const repaintMeasure = 'soyez repaint';
@@ -58,7 +58,10 @@ function partInSight(canvas: HTMLCanvasElement): Rect | undefined {
  * React.
  */
 export function LivePicture({ rect, clip }: { rect: Rect; clip: Rect }) {
-  const { session, site, slot, picture, showing, drawn, press, held } = useBench();
+  const { session, site, slot, picture } = useEditing();
+  const { showing, held } = useShowing();
+  const { drawn } = useDrawn();
+  const { press } = useFiled();
   const canvas = useRef<HTMLCanvasElement>(null);
   const fileCanvas = useRef<HTMLCanvasElement>(null);
   const view = useRef<View>(undefined);

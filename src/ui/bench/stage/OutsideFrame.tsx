@@ -4,20 +4,20 @@ import { photoSize } from '@/core/layers/photo';
 import type { Rect } from '@/core/raster/raster';
 import { backPhoto } from '@/core/readings/cover';
 import { useAssetUrl } from '../../hooks/useAssetUrl';
-import { useBench } from '../useBench';
+import { useEditing } from '../useBench';
 
 /**
  * The part of the photo that the slot does not show, dimmed around it, so that it can be seen what
  * is left out.
  */
 export function OutsideFrame({ rect }: { rect: Rect }) {
-  const { picture } = useBench();
+  const { picture } = useEditing();
   const photo = backPhoto(picture);
   return photo && !photo.crop ? <Outside key={photo.assetId} rect={rect} /> : null;
 }
 
 function Outside({ rect }: { rect: Rect }) {
-  const { picture, slot } = useBench();
+  const { picture, slot } = useEditing();
   const photo = backPhoto(picture)!;
   const url = useAssetUrl(photo.assetId);
   const k = rect.width / slot.width;

@@ -3,7 +3,7 @@
 import { useMemo, useRef } from 'react';
 import type { Rect } from '@/core/raster/raster';
 import { backPhoto } from '@/core/readings/cover';
-import { useBench } from '../useBench';
+import { useAsking, useEditing, useSelecting } from '../useBench';
 import { ArrangeArea } from './ArrangeArea';
 import type { Area } from './AreaBox';
 import { BrushArea } from './BrushArea';
@@ -26,7 +26,9 @@ export function PictureArea({
   screenScale: number;
   marks: boolean;
 }) {
-  const { slot, picture, question, tool, selected } = useBench();
+  const { slot, picture } = useEditing();
+  const { question } = useAsking();
+  const { tool, selected } = useSelecting();
   const element = useRef<HTMLDivElement>(null);
   const { x, y, width, height } = rect;
   const scale = (width / slot.width) * screenScale;

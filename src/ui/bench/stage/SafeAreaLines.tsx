@@ -1,12 +1,12 @@
 'use client';
 
 import { safeArea } from '@/core/widths/visible';
-import { useBench } from '../useBench';
+import { useEditing } from '../useBench';
 import type { Area } from './AreaBox';
 
 /** The part of the picture that is seen at every screen width, and the side margin inside of it. */
 export function SafeAreaLines({ area }: { area: Area }) {
-  const { site, slot, picture } = useBench();
+  const { site, slot, picture } = useEditing();
   const px = 1 / area.scale;
   const { part } = safeArea(site, slot);
   if (

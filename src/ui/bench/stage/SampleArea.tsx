@@ -7,14 +7,14 @@ import type { PhotoLayer } from '@/core/site/model/photoLayer';
 import { theEngine } from '../../hooks/services';
 import { say } from '../../shared/notices';
 import { setCutOut } from '@/core/cutout/editCutOut';
-import { useBench } from '../useBench';
+import { useEditing, useSelecting } from '../useBench';
 import { AreaBox, type Area } from './AreaBox';
 import { useCursor } from './useCursor';
 
 /** Colours of the plain surround are taken from the photo itself. */
 export function SampleArea({ area, photo }: { area: Area; photo: PhotoLayer }) {
-  const bench = useBench();
-  const { slot } = bench;
+  const { slot, commit, picture } = useEditing();
+  const { take: benchTake } = useSelecting();
   const px = 1 / area.scale;
   const box = photoBox(photo);
   const take = async (at: Place) => {
@@ -29,9 +29,9 @@ export function SampleArea({ area, photo }: { area: Area; photo: PhotoLayer }) {
       y: Math.round(y * 10) / 10,
       colour: hexOf(colour),
     };
-    bench.commit(
+    commit(
       `Take off ${sample.colour}`,
-      setCutOut(bench.picture.id, photo.id, (c) => ({
+      setCutOut(picture.id, photo.id, (c) => ({
         ...c,
         samples: [...c.samples, sample].slice(-32),
       })),
@@ -41,7 +41,7 @@ export function SampleArea({ area, photo }: { area: Area; photo: PhotoLayer }) {
     area,
     { x: Math.round(box.x), y: Math.round(box.y) },
     (at) => void take(at),
-    () => bench.take(undefined),
+    () => benchTake(undefined),
   );
   return (
     <AreaBox

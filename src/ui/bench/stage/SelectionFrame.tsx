@@ -4,7 +4,7 @@ import type { PointerEvent } from 'react';
 import { cornersOf, pointOf, turnAbout, type Bounds, type Box } from '@/core/arrange/box';
 import { handles, isCorner, type Handle } from '@/core/arrange/gesture';
 import type { Gap, Guide } from '@/core/arrange/snap';
-import { useBench } from '../useBench';
+import { useEditing } from '../useBench';
 import type { Area } from './AreaBox';
 
 interface Props {
@@ -54,7 +54,7 @@ export function SelectionFrame({
   sides,
   onGrip,
 }: Props) {
-  const { slot } = useBench();
+  const { slot } = useEditing();
   const px = 1 / area.scale;
   const label = (x: number, y: number, words: string, key: string) => {
     const width = (words.length * 7 + 8) * px;

@@ -14,7 +14,7 @@ import { useMeasure } from '../../shared/useMeasure';
 import { LivePicture } from './LivePicture';
 import { OutsideFrame } from './OutsideFrame';
 import { PictureArea } from './PictureArea';
-import { useBench, type Showing } from '../useBench';
+import { type Showing, useAsking, useEditing, useLaying, useShowing } from '../useBench';
 
 /** Screen px for each px of the page, or the whole page. */
 export const zooms = ['fit', '1:1', '2:1', '4:1'] as const;
@@ -42,7 +42,10 @@ export function Stage({
   screenWidth: number;
   marks: boolean;
 }) {
-  const { site, slot, reading, showing, question } = useBench();
+  const { site, slot } = useEditing();
+  const { reading } = useLaying();
+  const { showing } = useShowing();
+  const { question } = useAsking();
   const [measure, board] = useMeasure();
   const scroller = useRef<HTMLElement>(null);
   const page = pageOf(site, slot);

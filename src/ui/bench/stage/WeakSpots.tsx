@@ -1,6 +1,6 @@
 'use client';
 
-import { useBench } from '../useBench';
+import { useEditing, useFiled } from '../useBench';
 import type { Area } from './AreaBox';
 
 /**
@@ -8,7 +8,8 @@ import type { Area } from './AreaBox';
  * blends.
  */
 export function WeakSpots({ area }: { area: Area }) {
-  const { press, slot } = useBench();
+  const { press } = useFiled();
+  const { slot } = useEditing();
   const px = 1 / area.scale;
   const texts = press.current ? press.file?.texts : undefined;
   const weak = Object.entries(texts ?? {}).filter(

@@ -7,7 +7,7 @@ import type { Slot } from '@/core/site/model/slot';
 import { isUnderContent } from '@/core/readings/calm';
 import { isContent, slotKind } from '@/core/slots/registry';
 import { Switch } from '../../../shared/fields';
-import { useBench } from '../../useBench';
+import { useEditing, useSelecting } from '../../useBench';
 import { CalmFacet } from './CalmFacet';
 import { DividerFacet } from './DividerFacet';
 import { FadeFacet } from './FadeFacet';
@@ -93,7 +93,8 @@ export const isBlendLayer = (layer: Layer): boolean => facets.some((f) => f.owns
  * brings its own controls to the front.
  */
 export function Blend() {
-  const { slot, picture, selected } = useBench();
+  const { slot, picture } = useEditing();
+  const { selected } = useSelecting();
   const [asked, setAsked] = useState<{ facet: FacetName; layer: string | undefined }>();
   const list = facets.filter((f) => f.applies(slot, picture));
   const owner = selected && list.find((f) => f.owns?.(selected));

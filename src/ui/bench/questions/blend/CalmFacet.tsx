@@ -7,12 +7,14 @@ import type { BlurLayer } from '@/core/site/model/blendLayers';
 import { Button } from '../../../shared/Button';
 import { CommitField, NumberRow, Row } from '../../../shared/fields';
 import { newId } from '../../../shared/newId';
-import { useBench } from '../../useBench';
+import { useEditing, useFiled, useSelecting } from '../../useBench';
 import { Ways } from './Ways';
 
 /** How busy the background is under the page's words, and what calms it. */
 export function CalmFacet() {
-  const { site, slot, picture, selected, select, readings, commit, preview } = useBench();
+  const { site, slot, picture, commit, preview } = useEditing();
+  const { selected, select } = useSelecting();
+  const { readings } = useFiled();
   const reading = readings.find((r) => r.id === 'calm');
   const { calm } = site.limits;
   const blur =

@@ -16,7 +16,7 @@ import { ColourField } from '../../../shared/ColourField';
 import { CommitField, NumberRow, Row, Switch } from '../../../shared/fields';
 import { download } from '../../../shared/download';
 import { newId } from '../../../shared/newId';
-import { useBench } from '../../useBench';
+import { useEditing, useSelecting } from '../../useBench';
 
 function ProfileFace({ name, colour }: { name: ProfileName; colour: string }) {
   const size = { width: 52, height: 20 };
@@ -45,7 +45,7 @@ const screens = [
 
 /** Where the divider meets its section, as one screen shows it. */
 function OnScreen({ name, width }: { name: string; width: number }) {
-  const { site, slot } = useBench();
+  const { site, slot } = useEditing();
   const page = pagesWith(site, slot)[0];
   const layout = useMemo(() => page && layoutPage(site, page, width), [site, page, width]);
   const piece = layout?.pieces.find(
@@ -89,7 +89,8 @@ type Sizing = 'cut' | 'stretched';
  * screen, and how that looks.
  */
 export function DividerFacet() {
-  const { site, slot, picture, selected, select, commit } = useBench();
+  const { site, slot, picture, commit } = useEditing();
+  const { selected, select } = useSelecting();
   const profile =
     selected?.kind === 'profile'
       ? selected
@@ -235,7 +236,7 @@ export function DividerFacet() {
 }
 
 function ProfileControls({ profile, section }: { profile: ProfileLayer; section: string }) {
-  const { picture, site, commit, preview } = useBench();
+  const { picture, site, commit, preview } = useEditing();
   const change = (part: Partial<ProfileLayer>) =>
     editLayer<ProfileLayer>(picture.id, profile.id, part);
   return (

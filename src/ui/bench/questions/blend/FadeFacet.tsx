@@ -11,7 +11,7 @@ import { Button } from '../../../shared/Button';
 import { ColourField } from '../../../shared/ColourField';
 import { NumberRow, Row, Switch } from '../../../shared/fields';
 import { newId } from '../../../shared/newId';
-import { useBench } from '../../useBench';
+import { useEditing, useSelecting } from '../../useBench';
 
 const corners: readonly (readonly [Corner, string])[] = [
   ['topLeft', 'Top left'],
@@ -43,7 +43,8 @@ function CurveFace({ curve }: { curve: FadeCurve }) {
 
 /** Edges that fade: how far in from each side and corner, along which curve, and into what. */
 export function FadeFacet() {
-  const { picture, slot, site, selected, select, commit } = useBench();
+  const { picture, slot, site, commit } = useEditing();
+  const { selected, select } = useSelecting();
   const fade =
     selected?.kind === 'fade'
       ? selected
@@ -90,7 +91,7 @@ export function FadeFacet() {
 }
 
 function FadeControls({ fade }: { fade: FadeLayer }) {
-  const { picture, slot, site, commit, preview } = useBench();
+  const { picture, slot, site, commit, preview } = useEditing();
   const change = (part: Partial<FadeLayer>) => editLayer<FadeLayer>(picture.id, fade.id, part);
   const side = (s: Side, px: number) => change({ sides: { ...fade.sides, [s]: Math.round(px) } });
   const corner = (c: Corner, px: number) =>

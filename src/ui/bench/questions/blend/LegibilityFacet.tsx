@@ -9,7 +9,7 @@ import type { TextLayer } from '@/core/site/model/objectLayers';
 import { Button, Hint } from '../../../shared/Button';
 import { Switch } from '../../../shared/fields';
 import { VerdictMark } from '../../../shared/VerdictMark';
-import { useBench } from '../../useBench';
+import { useEditing, useFiled, useSelecting } from '../../useBench';
 
 const ratio = (v: number): string => `${(Math.floor(v * 10) / 10).toFixed(1)}:1`;
 
@@ -18,7 +18,9 @@ const ratio = (v: number): string => `${(Math.floor(v * 10) / 10).toFixed(1)}:1`
  * readable, and colours it would be readable in.
  */
 export function LegibilityFacet() {
-  const { site, slot, picture, press, selected, select, commit } = useBench();
+  const { site, slot, picture, commit } = useEditing();
+  const { press } = useFiled();
+  const { selected, select } = useSelecting();
   const reports = press.file?.texts ?? {};
   const texts = picture.layers.filter((l): l is TextLayer => l.kind === 'text' && !l.hidden);
   const [form, setForm] = useState<VeilForm>('all');

@@ -5,11 +5,11 @@ import { isObject, kindOf } from '@/core/layers/registry';
 import { sides } from '@/core/seam/edges';
 import { editLayers, editSlot } from '@/core/site/edit';
 import { CommitField } from '../../../shared/fields';
-import { useBench } from '../../useBench';
+import { useEditing } from '../../useBench';
 
 /** How far beyond the slot's sides layers may hang, and which of them do. */
 export function OverlapFacet() {
-  const { slot, picture, commit } = useBench();
+  const { slot, picture, commit } = useEditing();
   const overlap = overlapOf(slot);
   const size = fileSize(slot, overlap);
   const objects = picture.layers.filter(isObject);

@@ -7,7 +7,7 @@ import { editLayer } from '@/core/site/edit';
 import type { Axes, JoinLayer, JoinMethod } from '@/core/site/model/blendLayers';
 import type { Way } from '@/core/readings/reading';
 import { NumberRow, Row, Switch } from '../../../shared/fields';
-import { useBench } from '../../useBench';
+import { useEditing, useFiled, useSelecting } from '../../useBench';
 import { Ways } from './Ways';
 
 /** Px of the picture shown around where its copies meet. */
@@ -18,7 +18,7 @@ function Meeting({ file, className }: { file: Raster; className: string }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const {
     slot: { repeat },
-  } = useBench();
+  } = useEditing();
   useEffect(() => {
     const element = canvas.current;
     if (!element) {
@@ -54,7 +54,9 @@ function Meeting({ file, className }: { file: Raster; className: string }) {
 
 /** How the picture joins with itself, and ways to make it. */
 export function RepeatFacet() {
-  const { slot, picture, selected, readings, press } = useBench();
+  const { slot, picture } = useEditing();
+  const { selected } = useSelecting();
+  const { readings, press } = useFiled();
   const join =
     selected?.kind === 'join'
       ? selected
@@ -110,7 +112,7 @@ const short: Readonly<Record<JoinMethod, string>> = {
 };
 
 function JoinControls({ join }: { join: JoinLayer }) {
-  const { picture, slot, commit, preview } = useBench();
+  const { picture, slot, commit, preview } = useEditing();
   const change = (part: Partial<JoinLayer>) => editLayer<JoinLayer>(picture.id, join.id, part);
   return (
     <>

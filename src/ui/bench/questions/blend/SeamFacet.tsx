@@ -12,7 +12,7 @@ import type { Beside, Side } from '@/core/site/model/slot';
 import { Button } from '../../../shared/Button';
 import { ColourField } from '../../../shared/ColourField';
 import { Choose, Switch } from '../../../shared/fields';
-import { useBench } from '../../useBench';
+import { useEditing, useFiled } from '../../useBench';
 import { Ways } from './Ways';
 
 const amplifications = [1, 8, 32] as const;
@@ -65,8 +65,8 @@ type Source = 'page' | 'colour' | 'slot' | 'nothing';
  * exact.
  */
 export function SeamFacet() {
-  const bench = useBench();
-  const { slot, site, picture, press, readings, commit, preview } = bench;
+  const { slot, site, picture, commit, preview } = useEditing();
+  const { press, readings } = useFiled();
   const [side, setSide] = useState<Side>(sides.find((s) => slot.beside[s] !== null) ?? 'top');
   const [times, setTimes] = useState<(typeof amplifications)[number]>(1);
   const colours = useMemo(

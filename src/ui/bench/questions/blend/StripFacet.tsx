@@ -14,14 +14,15 @@ import { copyText } from '../../../shared/copyText';
 import { Choose, Row } from '../../../shared/fields';
 import { say } from '../../../shared/notices';
 import { GroundControls } from '../colour/GroundControls';
-import { useBench } from '../../useBench';
+import { useEditing, useFiled } from '../../useBench';
 
 /**
  * A gradient strip: its colours or those of a picture, whether bands show, and the colours that go
  * on at its ends.
  */
 export function StripFacet() {
-  const { slot, site, picture, press, readings, commit } = useBench();
+  const { slot, site, picture, commit } = useEditing();
+  const { press, readings } = useFiled();
   const file = press.file?.decoded;
   const pages = pagesWith(site, slot);
   const others = site.slots.filter((s) => !isBlank(pictureOf(site, s)));

@@ -7,7 +7,7 @@ import type { Way } from '@/core/readings/reading';
 import { useTried, type Tried } from '../../../hooks/useTried';
 import { Button } from '../../../shared/Button';
 import { VerdictMark } from '../../../shared/VerdictMark';
-import { useBench } from '../../useBench';
+import { useEditing, useFiled } from '../../useBench';
 
 /** The price of a file against the one there is. */
 export function price(
@@ -36,7 +36,8 @@ interface Props {
  * taken.
  */
 export function Ways({ title, readingId, ways, done, preview }: Props) {
-  const { site, slot, press, commit, readings } = useBench();
+  const { site, slot, commit } = useEditing();
+  const { press, readings } = useFiled();
   const wait = !press.current;
   const now = readings.find((r) => r.id === readingId);
   const tried = useTried(site, slot, readingId, ways, wait);

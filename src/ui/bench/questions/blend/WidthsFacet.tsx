@@ -12,7 +12,7 @@ import type { Slot } from '@/core/site/model/slot';
 import { safeArea, visibleAt, type Visible } from '@/core/widths/visible';
 import { Button } from '../../../shared/Button';
 import { CommitField, Row } from '../../../shared/fields';
-import { useBench } from '../../useBench';
+import { useEditing, useFiled } from '../../useBench';
 
 const shownWidths = [360, 768, 1280, 1920] as const;
 
@@ -59,7 +59,8 @@ function VisibleFace({
  * What of the picture each screen shows, where words are safe, and how large they are on a phone.
  */
 export function WidthsFacet() {
-  const { site, slot, picture, readings, commit } = useBench();
+  const { site, slot, picture, commit } = useEditing();
+  const { readings } = useFiled();
   const safe = safeArea(site, slot);
   const router = useRouter();
   const toBench = (id: string) => router.push(`/sites/${site.id}/slots/${id}`);

@@ -9,12 +9,12 @@ import type { GradientGround, Ground } from '@/core/site/model/picture';
 import { Button, IconButton } from '../../../shared/Button';
 import { ColourField } from '../../../shared/ColourField';
 import { CommitField, NumberRow, Switch } from '../../../shared/fields';
-import { useBench } from '../../useBench';
+import { useEditing } from '../../useBench';
 import { useState } from 'react';
 
 /** The colour, gradient or nothing that lies under everything. */
 export function GroundControls() {
-  const { picture, site, slot, commit, preview } = useBench();
+  const { picture, site, slot, commit, preview } = useEditing();
   const { ground } = picture;
   const theme = site.theme.colours;
   const set = (next: Ground) =>
@@ -90,7 +90,7 @@ function GradientControls({
   onPreview(g: GradientGround): void;
   onCommit(label: string, g: GradientGround): void;
 }) {
-  const { site } = useBench();
+  const { site } = useEditing();
   const [chosen, setChosen] = useState(0);
   const at = Math.min(chosen, ground.stops.length - 1);
   const stop = ground.stops[at];

@@ -13,11 +13,11 @@ import { RecipeFace } from '../../../shared/steps/RecipeFace';
 import { AddStep, SelectedStep, SpareTick, StepCards } from '../../../shared/steps/RecipeSteps';
 import { menuItem } from '../../layers/AddLayer';
 import { newId } from '../../../shared/newId';
-import { useBench } from '../../useBench';
+import { useEditing } from '../../useBench';
 
 /** Recipes of the site to lay on this picture, and the recipe of this picture to keep. */
 export function RecipeMenu({ onLay }: { onLay(recipe: Recipe): void }) {
-  const { site, picture, commit } = useBench();
+  const { site, picture, commit } = useEditing();
   const own = recolouringOf(picture);
   const ofSet =
     site.set && site.set.recipe.steps.length > 0
@@ -90,7 +90,7 @@ export function RecipeMenu({ onLay }: { onLay(recipe: Recipe): void }) {
 
 /** A recipe that lies on the picture: its strength, its steps, its name. */
 export function RecipeControls({ layer }: { layer: RecipeLayer }) {
-  const { picture, site, commit, preview } = useBench();
+  const { picture, site, commit, preview } = useEditing();
   const { recipe } = layer;
   const [selected, setSelected] = useState(recipe.steps[0]?.id);
   const change = (part: Partial<RecipeLayer>) => editLayer<RecipeLayer>(picture.id, layer.id, part);

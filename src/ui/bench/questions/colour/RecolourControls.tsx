@@ -11,11 +11,11 @@ import {
   TwoToneFields,
   type StepProps,
 } from '../../../shared/steps/StepControls';
-import { useBench } from '../../useBench';
+import { useEditing } from '../../useBench';
 
 /** What changes a layer of the picture on the bench. */
 export function useStep<S extends RecipeStep>(step: S): StepProps<S> {
-  const { picture, site, commit, preview } = useBench();
+  const { picture, site, commit, preview } = useEditing();
   const change = (part: Partial<S>) => editLayer<S>(picture.id, step.id, part);
   return {
     step,

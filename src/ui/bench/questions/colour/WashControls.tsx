@@ -13,7 +13,7 @@ import { Choose, NumberRow, Row, Switch } from '../../../shared/fields';
 import { say } from '../../../shared/notices';
 import { colourName } from '@/core/readings/say';
 import { ModeChoice, WashFields, type StepProps } from '../../../shared/steps/StepControls';
-import { useBench } from '../../useBench';
+import { useEditing } from '../../useBench';
 import { useStep } from './RecolourControls';
 
 /** An extent to begin with. */
@@ -34,7 +34,7 @@ function extentOf(type: Extent['type'], { width, height }: Size): Extent {
 }
 
 export function WashControls({ wash }: { wash: FillLayer }) {
-  const { slot } = useBench();
+  const { slot } = useEditing();
   const fields = useStep(wash);
   const { preview, commit } = fields;
   const { extent } = wash;
@@ -110,7 +110,7 @@ export function WashControls({ wash }: { wash: FillLayer }) {
 
 /** Finds the strength that brings the picture, or its border, closest to a theme colour. */
 function MatchRow({ wash, onTake }: { wash: FillLayer; onTake(strength: number): void }) {
-  const { picture, slot, site } = useBench();
+  const { picture, slot, site } = useEditing();
   const theme = site.theme.colours;
   const [target, setTarget] = useState(
     theme.find((c) => c.hex === wash.colour)?.hex ?? theme[0]?.hex ?? '#ffffff',

@@ -6,14 +6,15 @@ import { hasOverlap, overlapOf } from '@/core/frame/overlap';
 import { isLossless, pressAs } from '@/core/press/settings';
 import { editPicture, editSlot } from '@/core/site/edit';
 import { CommitField, Group, NumberRow, Row, Switch } from '../../../shared/fields';
-import { useBench } from '../../useBench';
+import { useEditing, useFiled } from '../../useBench';
 
 /**
  * The format and quality of the file set by hand; its real bytes, and the formats that the host
  * takes.
  */
 export function ByHandFacet() {
-  const { picture, slot, press, commit, preview } = useBench();
+  const { picture, slot, commit, preview } = useEditing();
+  const { press } = useFiled();
   const { format, quality, lossless, colours, chroma } = picture.press;
   const traits = formatOf(format);
   const change = (part: Partial<typeof picture.press>) =>

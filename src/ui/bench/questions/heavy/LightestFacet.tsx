@@ -24,13 +24,14 @@ import {
 import { Button } from '../../../shared/Button';
 import { CommitField } from '../../../shared/fields';
 import { VerdictMark } from '../../../shared/VerdictMark';
-import { useBench } from '../../useBench';
+import { useEditing, useFiled, useShowing } from '../../useBench';
 import { judgementWords, WeightChart } from './WeightChart';
 
 /** How careful to be, or how many KB; then the search, and everything it tried. */
 export function LightestFacet() {
-  const bench = useBench();
-  const { session, site, slot, picture, press, commit, held, hold } = bench;
+  const { session, site, slot, picture, commit } = useEditing();
+  const { press } = useFiled();
+  const { held, hold } = useShowing();
   const subject = { site, slot, picture };
   const found = useFound(subject);
   const { running, patches } = found;

@@ -6,7 +6,7 @@ import { slotOf } from '@/core/site/picture';
 import { useWeights } from '../../../hooks/useWeights';
 import { CommitField, Group, Row } from '../../../shared/fields';
 import { VerdictMark } from '../../../shared/VerdictMark';
-import { useBench } from '../../useBench';
+import { useEditing, useFiled } from '../../useBench';
 
 const seconds = (ms: number): string =>
   ms < 995 ? `${Math.round(ms / 10) * 10} ms` : `${(ms / 1000).toFixed(1)} s`;
@@ -15,7 +15,8 @@ const seconds = (ms: number): string =>
  * How long the file takes to come, and what all pictures of each page weigh together on a phone.
  */
 export function LoadFacet() {
-  const { site, press, commit } = useBench();
+  const { site, commit } = useEditing();
+  const { press } = useFiled();
   const bytes = press.current ? press.file?.bytes : undefined;
   const weights = useWeights(site);
   const budget = site.limits.phoneBytes;

@@ -18,7 +18,7 @@ import { addOnTop } from '../../benchCommands';
 import { shapeFor, textFor } from '@/core/layers/fitting';
 import { FileButton } from '../../FileButton';
 import { PhotoFace } from '../../layers/faces';
-import { useBench } from '../../useBench';
+import { useActing, useLaying } from '../../useBench';
 
 const icons: Readonly<Record<ShapeName, typeof Circle>> = {
   rectangle: RectangleHorizontal,
@@ -29,12 +29,13 @@ const icons: Readonly<Record<ShapeName, typeof Circle>> = {
 
 /** What can be put on top, while nothing is selected. */
 export function AddPanel() {
-  const bench = useBench();
+  const bench = useActing();
   const { site, slot } = bench;
+  const { lay, putOnTop } = useLaying();
   const files = useRef<HTMLInputElement>(null);
   return (
     <Group title="On top">
-      <FileButton ref={files} onFiles={(list) => void bench.lay(list)} />
+      <FileButton ref={files} onFiles={(list) => void lay(list)} />
       <div className="flex flex-wrap gap-1 [&_button]:px-2">
         <Button onClick={() => addOnTop(bench, textFor(site, slot, newId()))}>
           <Type size={14} aria-hidden />
@@ -66,7 +67,7 @@ export function AddPanel() {
               type="button"
               aria-label={`Put ${item.name} on top, ${item.width} by ${item.height} px`}
               title={`${item.name}, ${item.width} × ${item.height}`}
-              onClick={() => bench.putOnTop(item)}
+              onClick={() => putOnTop(item)}
               className="block h-11 w-[70px] overflow-hidden rounded-sm border border-line hover:border-act"
             >
               <PhotoFace assetId={item.assetId} />

@@ -9,7 +9,7 @@ import type { Crop, PhotoLayer } from '@/core/site/model/photoLayer';
 import { useAssetUrl } from '../../../hooks/useAssetUrl';
 import { Button } from '../../../shared/Button';
 import { CommitField, Row } from '../../../shared/fields';
-import { useBench } from '../../useBench';
+import { useEditing } from '../../useBench';
 
 /** Room for the whole photo, px. */
 const room = { width: 250, height: 150 };
@@ -18,7 +18,7 @@ const room = { width: 250, height: 150 };
  * Part of the photo that is used: dragged on a small picture of it, or typed in px of the photo.
  */
 export function CropFacet({ layer: photo }: { layer: PhotoLayer }) {
-  const { picture, commit, preview } = useBench();
+  const { picture, commit, preview } = useEditing();
   const url = useAssetUrl(photo.assetId);
   const { sourceWidth, sourceHeight } = photo;
   const k = Math.min(room.width / sourceWidth, room.height / sourceHeight);

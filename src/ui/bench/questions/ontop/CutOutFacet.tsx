@@ -6,15 +6,15 @@ import type { PhotoLayer } from '@/core/site/model/photoLayer';
 import { Button, Hint } from '../../../shared/Button';
 import { NumberRow, Row, Switch } from '../../../shared/fields';
 import { setCutOut } from '@/core/cutout/editCutOut';
-import { useBench, type Tool } from '../../useBench';
+import { type Tool, useEditing, useSelecting } from '../../useBench';
 
 /** Size of the brush to begin with, px of the slot. */
 const usualBrush = 14;
 
 /** The plain surround is made see-through, and the rest cleaned up by hand. */
 export function CutOutFacet({ layer: photo }: { layer: PhotoLayer }) {
-  const bench = useBench();
-  const { picture, slot, commit, preview, tool, take } = bench;
+  const { picture, slot, commit, preview } = useEditing();
+  const { tool, take } = useSelecting();
   const cutOut = photo.cutOut;
   const change = (part: object) => setCutOut(picture.id, photo.id, (c) => ({ ...c, ...part }));
   const toggle = (next: Tool) =>

@@ -18,12 +18,12 @@ import { Button, IconButton } from '../../../shared/Button';
 import { ColourField } from '../../../shared/ColourField';
 import { NumberRow, Row, Switch } from '../../../shared/fields';
 import { addEffect } from '../../benchCommands';
-import { useBench } from '../../useBench';
+import { useActing, useEditing } from '../../useBench';
 import { LightDial } from './LightDial';
 
 /** One more effect of each kind, whatever the layer has already. */
 export function AddEffects({ layer }: { layer: ObjectLayer }) {
-  const bench = useBench();
+  const bench = useActing();
   return (
     <span className="inline-flex" role="group" aria-label="Add an effect">
       {effectNames.map((name) => (
@@ -41,7 +41,7 @@ export function AddEffects({ layer }: { layer: ObjectLayer }) {
 
 /** Effects of a layer: which it has, and the controls of one of them. */
 export function EffectsFacet({ layer }: { layer: ObjectLayer }) {
-  const { picture, commit, preview } = useBench();
+  const { picture, commit, preview } = useEditing();
   const { effects } = layer;
   // The newest is the one to be adjusted, until another is asked for.
   const [asked, setAsked] = useState({ index: effects.length - 1, of: effects.length });
@@ -129,7 +129,7 @@ function Colouring<E extends ShadowEffect | GlowEffect | OutlineEffect>({
   onPreview,
   onCommit,
 }: Given<E> & { title: string }) {
-  const { site } = useBench();
+  const { site } = useEditing();
   return (
     <>
       <div className="col-span-2">
@@ -245,7 +245,7 @@ function OutlineControls({ effect, onPreview, onCommit }: Given<OutlineEffect>) 
 }
 
 function ReliefControls({ effect, onPreview, onCommit }: Given<ReliefEffect>) {
-  const { site } = useBench();
+  const { site } = useEditing();
   const theme = site.theme.colours;
   return (
     <div className="col-span-2 flex flex-col gap-1">

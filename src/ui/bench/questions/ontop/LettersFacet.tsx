@@ -8,15 +8,15 @@ import { pair } from '@/core/text/pairing';
 import { Button, Hint } from '../../../shared/Button';
 import { NumberRow, Row } from '../../../shared/fields';
 import { fitToWidth } from '@/core/arrange/layerEdits';
-import { useBench, useLayerBox } from '../../useBench';
+import { useLayerBox, useActing, useEditing } from '../../useBench';
 
 /**
  * How the letters look: slant, gaps, lines, proportions; and how the font stands beside the site's.
  */
 export function LettersFacet({ layer: text }: { layer: TextLayer }) {
-  const bench = useBench();
+  const bench = useActing();
   const { picture, site, slot, commit, preview } = bench;
-  const box = useLayerBox(bench, text);
+  const box = useLayerBox(text);
   const font = fontOf(text.font, site.fonts);
   const change = (part: Partial<TextLayer>) => editLayer<TextLayer>(picture.id, text.id, part);
   const wrapAt = Math.round(text.wrap ?? (box ? Math.max(box.width, 20) : slot.width / 2));
@@ -121,7 +121,7 @@ export function LettersFacet({ layer: text }: { layer: TextLayer }) {
 
 /** The text's font against the heading and body fonts, and the fonts that sit well beside both. */
 function Pairings({ text }: { text: TextLayer }) {
-  const { site, picture, commit } = useBench();
+  const { site, picture, commit } = useEditing();
   const own = fontOf(text.font, site.fonts);
   const { headingFont, bodyFont } = site.theme;
   const others = [...new Set([headingFont, bodyFont])].map((id) => fontOf(id, site.fonts));

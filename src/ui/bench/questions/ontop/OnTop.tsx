@@ -4,7 +4,7 @@ import { useState, type ComponentType } from 'react';
 import { isObject } from '@/core/layers/registry';
 import type { ObjectLayer } from '@/core/site/model/layer';
 import { Switch } from '../../../shared/fields';
-import { useBench } from '../../useBench';
+import { useSelecting } from '../../useBench';
 import { AddPanel } from './AddPanel';
 import { CropFacet } from './CropFacet';
 import { CutOutFacet } from './CutOutFacet';
@@ -51,7 +51,7 @@ const panels = {
  * what can be added.
  */
 export function OnTop() {
-  const { selection } = useBench();
+  const { selection } = useSelecting();
   const objects = selection.filter(isObject);
   const layer = objects.at(-1);
   // The facet is kept from layer to layer, so that one thing can be done to several in a row.

@@ -21,7 +21,7 @@ import type { PhotoLayer } from '@/core/site/model/photoLayer';
 import { IconButton } from '../../../shared/Button';
 import { Choose, CommitField, NumberRow, Row } from '../../../shared/fields';
 import { alignLayers, changeNames, fitToWidth, moveTo, reshape } from '@/core/arrange/layerEdits';
-import { useBench, useLayerBox } from '../../useBench';
+import { useLayerBox, useActing, useEditing } from '../../useBench';
 
 export const alignIcons: readonly { side: AlignSide; Icon: typeof AlignStartVertical }[] = [
   { side: 'left', Icon: AlignStartVertical },
@@ -36,9 +36,9 @@ const shown = (v: number): string => String(Math.round(v * 10) / 10);
 
 /** Where a layer lies, how large, turned by how much, how strong and how blended. */
 export function PlaceFacet({ layer }: { layer: ObjectLayer }) {
-  const bench = useBench();
+  const bench = useActing();
   const { picture, slot, commit } = bench;
-  const box = useLayerBox(bench, layer);
+  const box = useLayerBox(layer);
   const name = changeNames([layer]);
   const [keep, setKeep] = useState(layer.kind !== 'shape');
   const figure = (label: string, least: number, apply: (v: number) => void) => (typed: string) => {
@@ -206,7 +206,7 @@ export function PlaceFacet({ layer }: { layer: ObjectLayer }) {
 
 /** Opacity and blend mode of one layer or several. */
 export function Strength({ layers }: { layers: readonly Layer[] }) {
-  const { picture, commit, preview } = useBench();
+  const { picture, commit, preview } = useEditing();
   const ids = layers.map((l) => l.id);
   const last = layers[layers.length - 1];
   const change = (part: Partial<Layer>) => editLayers(picture.id, ids, () => part);

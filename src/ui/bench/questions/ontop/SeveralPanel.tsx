@@ -7,12 +7,12 @@ import { Button, IconButton } from '../../../shared/Button';
 import { Group, Row } from '../../../shared/fields';
 import { addEffect } from '../../benchCommands';
 import { alignLayers, arrangeable, spaceLayers } from '@/core/arrange/layerEdits';
-import { useBench } from '../../useBench';
+import { useActing } from '../../useBench';
 import { alignIcons, Strength } from './PlaceFacet';
 
 /** Several layers at once: lined up, spaced, made stronger or weaker together. */
 export function SeveralPanel({ layers }: { layers: readonly ObjectLayer[] }) {
-  const bench = useBench();
+  const bench = useActing();
   const { picture, slot, commit } = bench;
   const boxes = () => bench.drawn.getState().boxes;
   const free = layers.filter(arrangeable).length;

@@ -7,13 +7,13 @@ import { Button } from '../../../shared/Button';
 import { ColourField } from '../../../shared/ColourField';
 import { NumberRow, Row, Switch } from '../../../shared/fields';
 import { themeLight } from '@/core/layers/fitting';
-import { useBench } from '../../useBench';
+import { useEditing } from '../../useBench';
 
 const names = Object.keys(shapeTitles) as ShapeName[];
 
 /** Which shape, its corners, its fill and its outline. */
 export function ShapeFacet({ layer: shape }: { layer: ShapeLayer }) {
-  const { picture, site, slot, commit, preview } = useBench();
+  const { picture, site, slot, commit, preview } = useEditing();
   const theme = site.theme.colours;
   const change = (part: Partial<ShapeLayer>) => editLayer<ShapeLayer>(picture.id, shape.id, part);
   const at = shape.effects.findIndex((e) => e.kind === 'outline');

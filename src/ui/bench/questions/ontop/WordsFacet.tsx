@@ -11,7 +11,7 @@ import { IconButton } from '../../../shared/Button';
 import { ColourField } from '../../../shared/ColourField';
 import { Choose, CommitField, inputLook, NumberRow, Switch } from '../../../shared/fields';
 import { say } from '../../../shared/notices';
-import { useBench, useLayerBox } from '../../useBench';
+import { useLayerBox, useActing } from '../../useBench';
 
 const aligns: readonly { value: TextAlign; name: string; Icon: typeof AlignLeft }[] = [
   { value: 'left', name: 'Left', Icon: AlignLeft },
@@ -21,13 +21,13 @@ const aligns: readonly { value: TextAlign; name: string; Icon: typeof AlignLeft 
 
 /** What is written, in which font, how large and in which colour. */
 export function WordsFacet({ layer: text }: { layer: TextLayer }) {
-  const bench = useBench();
+  const bench = useActing();
   const { picture, site, commit, preview, burst } = bench;
   const fontFile = useRef<HTMLInputElement>(null);
   const change = (part: Partial<TextLayer>) => editLayer<TextLayer>(picture.id, text.id, part);
   const font = fontOf(text.font, site.fonts);
   const [lightest, boldest] = font.weights;
-  const box = useLayerBox(bench, text);
+  const box = useLayerBox(text);
   const place = (axis: 'x' | 'y') => (typed: string) => {
     const px = Number(typed.replace(',', '.'));
     if (typed.trim() === '' || !Number.isFinite(px) || Math.abs(px) > 20000) {
