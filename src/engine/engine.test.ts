@@ -1,4 +1,4 @@
-import type { SearchListener } from '@/core/lightest/search';
+import type { SearchListener } from '@/core/lightest/best';
 import { pressAs } from '@/core/press/settings';
 import type { Site } from '@/core/site/model/site';
 import { createRaster } from '@/core/raster/raster';

@@ -2,12 +2,7 @@ import type { Drawing } from '@/core/compose/compose';
 import type { Size } from '@/core/frame/placement';
 import type { SampleSize } from '@/core/colour/sample';
 import type { Raster, Rect, Rgb } from '@/core/raster/raster';
-import {
-  searchLightest,
-  SearchStopped,
-  settingsFor,
-  type SearchListener,
-} from '@/core/lightest/search';
+import { SearchStopped, type SearchListener } from '@/core/lightest/best';
 import type { Trial, TrialSubject } from '@/core/lightest/trial';
 import type { Hex } from '@/core/site/model/hex';
 import type { Aim, PressFormat, PressSettings } from '@/core/site/model/picture';
@@ -401,6 +396,7 @@ export function createEngine(parts: EngineParts): Engine {
         if (!listener.wanted()) {
           throw new SearchStopped('The search was stopped.');
         }
+        const { searchLightest } = await import('@/core/lightest/search');
         await searchLightest(
           aim,
           formats,
@@ -413,6 +409,8 @@ export function createEngine(parts: EngineParts): Engine {
         if (!wanted()) {
           throw new SearchStopped('The search was stopped.');
         }
+        // Few sites are searched in every visit, and the search is large.
+        const { settingsFor } = await import('@/core/lightest/search');
         const trial = await openTrial(trials[0], subject);
         const out = [await trial.patch(null)];
         for (const aim of aims) {

@@ -1,4 +1,3 @@
-import { boundedCache } from '@/core/boundedCache';
 import {
   HandOverStopped,
   produceHandOver,
@@ -8,24 +7,6 @@ import {
 } from '@/core/handover/produce';
 import type { Site } from '@/core/site/model/site';
 import type { Turn } from './keyed';
-
-type Bytes = { readonly bytes: Uint8Array<ArrayBuffer> };
-
-/** Files that are kept so that handing over again writes only what has changed, bytes. */
-const mostBytes = 120e6;
-
-/** The ports of a hand-over, keeping what they wrote. */
-export function keepingFiles(ports: Omit<HandOverPorts, 'kept'>): HandOverPorts {
-  const written = boundedCache<Bytes>(mostBytes, ({ bytes }) => bytes.length);
-  return {
-    ...ports,
-    async kept(key, make) {
-      const found = written.get(key) ?? { bytes: await make() };
-      written.set(key, found);
-      return found.bytes;
-    },
-  };
-}
 
 /** How far a hand-over has come. */
 export interface Making {

@@ -1,4 +1,4 @@
-import { SearchStopped } from '@/core/lightest/search';
+import { SearchStopped } from '@/core/lightest/best';
 import type { Judgement } from '@/core/lightest/trial';
 import { pressAs } from '@/core/press/settings';
 import { applyEdit, editPicture } from '@/core/site/edit';

@@ -2,7 +2,7 @@ import { createStore, type StoreApi } from 'zustand/vanilla';
 import type { Drawing } from '@/core/compose/compose';
 import { drawingOf } from '@/core/compose/drawing';
 import { cares } from '@/core/lightest/care';
-import { bestOf, SearchStopped, type SearchListener } from '@/core/lightest/search';
+import { bestOf, SearchStopped, type SearchListener } from '@/core/lightest/best';
 import type { Judgement, TrialSubject } from '@/core/lightest/trial';
 import type { Raster } from '@/core/raster/raster';
 import { backdropOf } from '@/core/seam/beside';

@@ -1,7 +1,8 @@
 import type { PressFormat, PressSettings } from '../site/model/picture';
 import { careLimits, careMargin } from './care';
 import { mostWhole, searched } from './families';
-import { bestOf, keepsSeam, searchLightest, SearchStopped, type SearchListener } from './search';
+import { searchLightest } from './search';
+import { bestOf, keepsSeam, SearchStopped, type SearchListener } from './best';
 import type { Judgement, Trial, TrialPart, Tried } from './trial';
 
 /**

@@ -3,6 +3,7 @@ import { strFromU8, strToU8, zipSync, type Zippable } from 'fflate';
 import { ArchiveError, unzip } from '../files/unzip';
 import { inspectPicture } from '../measure/inspect';
 import type { BlendMode } from '../raster/blend';
+import { oraModes } from './modes';
 
 /*
  * OpenRaster, the layered picture of freedesktop.org (baseline specification 0.0.6): a zip whose
@@ -31,25 +32,6 @@ export interface OraPicture {
 
 const type = 'image/openraster';
 const time = { mtime: '1980-01-01T12:00:00' } as const;
-
-/** The modes that OpenRaster has; the names are SVG's. Exclusion is none of them. */
-export const oraModes: Partial<Readonly<Record<BlendMode, string>>> = {
-  normal: 'svg:src-over',
-  multiply: 'svg:multiply',
-  screen: 'svg:screen',
-  overlay: 'svg:overlay',
-  darken: 'svg:darken',
-  lighten: 'svg:lighten',
-  'color-dodge': 'svg:color-dodge',
-  'color-burn': 'svg:color-burn',
-  'hard-light': 'svg:hard-light',
-  'soft-light': 'svg:soft-light',
-  difference: 'svg:difference',
-  hue: 'svg:hue',
-  saturation: 'svg:saturation',
-  color: 'svg:color',
-  luminosity: 'svg:luminosity',
-};
 
 const modeOf = (op: string): BlendMode | undefined =>
   (Object.keys(oraModes) as BlendMode[]).find((mode) => oraModes[mode] === op);

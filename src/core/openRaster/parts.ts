@@ -4,7 +4,7 @@ import { kindOf } from '../layers/registry';
 import { isRecolour } from '../layers/recolour';
 import { crop, type Raster, type Rect } from '../raster/raster';
 import type { Layer } from '../site/model/layer';
-import { oraModes } from './openRaster';
+import { oraModes } from './modes';
 import type { BlendMode } from '../raster/blend';
 
 /**

@@ -2,7 +2,7 @@ import { colourOf, hexOf } from '../colour/parse';
 import { contrastRatio } from '../legibility/contrast';
 import { newWash } from '../layers/fill';
 import { layRecipe } from '../recolour/recipe';
-import { decodeStylesheet, encodeStylesheet } from '../theme/stylesheet';
+import { decodeStylesheet, encodeStylesheet } from '../theme/sheetText';
 import { colourSpans, patched, writtenLike } from './colourSpans';
 import { readableOn, textPairs } from './contrast';
 import { hueOf } from '../recolour/spare';

@@ -3,7 +3,7 @@ import { string, tokenize, tokenTypes, url } from 'css-tree';
 import { strFromU8, strToU8 } from 'fflate';
 import type { PackedFile } from '../files/unzip';
 import type { SheetText } from '../theme/readTheme';
-import { decodeStylesheet } from '../theme/stylesheet';
+import { decodeStylesheet } from '../theme/sheetText';
 
 /** A picture that stands inside a style sheet as a data: URL (RFC 2397). */
 interface InsidePicture extends PackedFile {

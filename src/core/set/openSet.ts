@@ -2,7 +2,7 @@ import { colourOf } from '../colour/parse';
 import { hueOf } from '../recolour/spare';
 import type { Hex } from '../site/model/hex';
 import { readTheme } from '../theme/readTheme';
-import { decodeStylesheet } from '../theme/stylesheet';
+import { decodeStylesheet } from '../theme/sheetText';
 import { ArchiveError, unzip, type PackedFile } from '../files/unzip';
 import { inspectPicture } from '../measure/inspect';
 import { filesInside } from './inside';

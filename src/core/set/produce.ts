@@ -4,7 +4,7 @@ import { fileType } from '../handover/fileType';
 import type { TypedFile } from '../handover/zipFiles';
 import { kilobytes } from '../readings/say';
 import type { PieceSet } from '../site/model/pieceSet';
-import { encodeStylesheet } from '../theme/stylesheet';
+import { encodeStylesheet } from '../theme/sheetText';
 import type { Followed } from './follow';
 import { withInside } from './inside';
 import { isInside } from './paths';

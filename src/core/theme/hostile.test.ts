@@ -8,7 +8,8 @@ import { readSite, SiteError } from '../site/schema';
 import { readBackground } from './backgrounds';
 import { openTheme } from './openTheme';
 import { readTheme } from './readTheme';
-import { readStylesheet, StylesheetError } from './stylesheet';
+import { readStylesheet } from './stylesheet';
+import { StylesheetError } from './sheetText';
 import { readThemeColours, TokensError } from './tokens';
 
 /*

@@ -1,7 +1,7 @@
 import { inspectPicture } from '../measure/inspect';
 import { unzip, type PackedFile } from '../files/unzip';
 import { readTheme, type ThemeStyles } from './readTheme';
-import { decodeStylesheet, StylesheetError } from './stylesheet';
+import { decodeStylesheet, StylesheetError } from './sheetText';
 
 export interface ThemeFile {
   readonly name: string;

@@ -4,7 +4,8 @@ import { resolveVars } from './customProperties';
 import { bothRanges, rangeWords, screenWidths } from './media';
 import { openTheme } from './openTheme';
 import { contentWidthOf, pathOf, readTheme } from './readTheme';
-import { decodeStylesheet, readStylesheet, StylesheetError } from './stylesheet';
+import { readStylesheet } from './stylesheet';
+import { decodeStylesheet, StylesheetError } from './sheetText';
 
 const theme = (text: string, path = 'style.css') => readTheme([{ path, text }]);
 const only = (text: string) => {

@@ -1,17 +1,22 @@
 'use client';
 
-import { Blend } from './questions/blend/Blend';
-import { Colour } from './questions/Colour';
-import { HandOver } from './questions/HandOver';
-import { Heavy } from './questions/heavy/Heavy';
+import { lazy, Suspense } from 'react';
 import { Part } from './questions/Part';
 import { Size } from './questions/Size';
-import { OnTop } from './questions/ontop/OnTop';
 import { LayerCards } from './layers/LayerCards';
 import { Readings } from './Readings';
 import { useAsking } from './useBench';
 
-const panels = [Size, Part, Colour, OnTop, Blend, Heavy, HandOver];
+/** In the order of the questions; those after the first two are loaded when they are asked. */
+const panels = [
+  Size,
+  Part,
+  lazy(async () => ({ default: (await import('./questions/Colour')).Colour })),
+  lazy(async () => ({ default: (await import('./questions/ontop/OnTop')).OnTop })),
+  lazy(async () => ({ default: (await import('./questions/blend/Blend')).Blend })),
+  lazy(async () => ({ default: (await import('./questions/heavy/Heavy')).Heavy })),
+  lazy(async () => ({ default: (await import('./questions/HandOver')).HandOver })),
+];
 
 /** What acts on the picture, under it: its layers, the controls of the question, its readings. */
 export function Tray() {
@@ -24,7 +29,9 @@ export function Tray() {
     >
       <LayerCards />
       <div className="overflow-auto border-x border-hair px-3.5 py-2">
-        <Panel />
+        <Suspense fallback={null}>
+          <Panel />
+        </Suspense>
       </div>
       <Readings />
     </div>

@@ -2,7 +2,7 @@
 
 import { OwnFonts } from '@/work/ownFonts';
 import { Drawings } from '@/work/drawings';
-import { keepingFiles } from '@/work/handOverFiles';
+import { keepingFiles } from '@/work/keepingFiles';
 import { Intake } from '@/work/intake';
 import { OpenSites } from '@/work/openSites';
 import { PictureFiles } from '@/work/pictureFiles';

@@ -5,7 +5,6 @@ import { inspectPicture } from '@/core/measure/inspect';
 import type { ShelfItem } from '@/core/site/model/shelf';
 import type { Site } from '@/core/site/model/site';
 import { newSite } from '@/core/site/newSite';
-import { sampleFiles, sampleSite } from '@/demo/sample';
 import { shelfItem } from '@/core/shelf/item';
 import { putAsset } from '@/store/assets';
 import { addSiteFile, packSite } from '@/store/siteFiles';
@@ -18,7 +17,9 @@ export type { ListedSite } from '@/store/sites';
 export const useSites = (): ListedSite[] | undefined =>
   useLiveQuery(() => listSites(theDatabase()), []);
 
-async function shelveSampleFile(file: (typeof sampleFiles)[number]): Promise<[string, ShelfItem]> {
+type SampleFile = (typeof import('@/demo/sample').sampleFiles)[number];
+
+async function shelveSampleFile(file: SampleFile): Promise<[string, ShelfItem]> {
   const response = await fetch(file.url);
   if (!response.ok) {
     throw new Error(`${file.name}: expected the sample's file, found status ${response.status}.`);
@@ -47,6 +48,7 @@ async function shelveSampleFile(file: (typeof sampleFiles)[number]): Promise<[st
 
 /** Puts the sample site beside whatever is there and returns its id. */
 export async function installSample(): Promise<string> {
+  const { sampleFiles, sampleSite } = await import('@/demo/sample');
   const shelf = Object.fromEntries(await Promise.all(sampleFiles.map(shelveSampleFile)));
   const id = crypto.randomUUID();
   await addSite(theDatabase(), sampleSite(id, shelf), Date.now());

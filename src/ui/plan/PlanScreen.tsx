@@ -3,7 +3,7 @@
 import { newId } from '../shared/newId';
 import { Redo2, Undo2 } from 'lucide-react';
 import { useRouter } from 'next/navigation';
-import { useCallback, useMemo, useState, type DragEvent } from 'react';
+import { lazy, Suspense, useCallback, useMemo, useState, type DragEvent } from 'react';
 import { slotsOn } from '@/core/site/pages';
 import type { Slot } from '@/core/site/model/slot';
 import { pictureOf } from '@/core/site/picture';
@@ -18,12 +18,8 @@ import { Choose, CommitField, Switch } from '../shared/fields';
 import { say } from '../shared/notices';
 import { TopBar } from '../shared/TopBar';
 import { WithSession } from '../shared/WithSession';
-import { NewSlotPanel } from './NewSlotPanel';
-import { PagePanel } from './PagePanel';
 import { Sheet } from './Sheet';
 import { SitePanel } from './SitePanel';
-import { ThemeDialog } from './ThemeDialog';
-import { VisitorsPanel } from './VisitorsPanel';
 import { leastScreen, mostScreen, WidthChart } from './WidthChart';
 
 /** Screens that the keys step through where nothing is known of the visitors. */
@@ -32,6 +28,14 @@ const usualScreens = [360, 768, 1280, 1440, 1920, 2560];
 export function PlanScreen({ siteId }: { siteId: string }) {
   return <WithSession siteId={siteId}>{(session) => <Plan session={session} />}</WithSession>;
 }
+
+/** Loaded when they are asked for. */
+const NewSlotPanel = lazy(async () => ({ default: (await import('./NewSlotPanel')).NewSlotPanel }));
+const PagePanel = lazy(async () => ({ default: (await import('./PagePanel')).PagePanel }));
+const ThemeDialog = lazy(async () => ({ default: (await import('./ThemeDialog')).ThemeDialog }));
+const VisitorsPanel = lazy(async () => ({
+  default: (await import('./VisitorsPanel')).VisitorsPanel,
+}));
 
 type View = 'site' | 'page' | 'visitors' | 'measure';
 
@@ -49,6 +53,7 @@ function Plan({ session }: { session: Session }) {
   const [selected, setSelected] = useState<string>();
   const [listOpen, setListOpen] = useState(false);
   const [themeOpen, setThemeOpen] = useState(false);
+  const [themeSeen, setThemeSeen] = useState(false);
   const [themeFiles, setThemeFiles] = useState<readonly File[]>([]);
   const page = site.pages.find((p) => p.id === pageId) ?? site.pages[0];
   const slots = useMemo(() => slotsOn(site, page), [site, page]);
@@ -57,6 +62,7 @@ function Plan({ session }: { session: Session }) {
 
   const openTheme = (files: readonly File[] = []) => {
     setThemeFiles(files);
+    setThemeSeen(true);
     setThemeOpen(true);
   };
   const lay = (slot: Slot, files: readonly File[]) => {
@@ -273,50 +279,61 @@ function Plan({ session }: { session: Session }) {
           </nav>
           <div className="min-h-0 grow overflow-auto">
             <Boundary key={view} what="This panel">
-              {view === 'site' && (
-                <SitePanel
-                  session={session}
-                  site={site}
-                  page={page}
-                  slots={slots}
-                  readings={readings}
-                  selected={selected}
-                  onSelect={setSelected}
-                  onMeasure={() => setView('measure')}
-                  onWidths={() => setView('visitors')}
-                  href={href}
-                />
-              )}
-              {view === 'page' && (
-                <PagePanel session={session} site={site} page={page} onPage={setPageId} />
-              )}
-              {view === 'visitors' && (
-                <VisitorsPanel session={session} site={site} page={page} onSuppose={setSupposed} />
-              )}
-              {view === 'measure' && (
-                <NewSlotPanel
-                  session={session}
-                  site={site}
-                  page={page}
-                  onDone={(slotId) => {
-                    if (slotId) {
-                      setSelected(slotId);
-                    }
-                    setView('site');
-                  }}
-                />
-              )}
+              <Suspense fallback={null}>
+                {view === 'site' && (
+                  <SitePanel
+                    session={session}
+                    site={site}
+                    page={page}
+                    slots={slots}
+                    readings={readings}
+                    selected={selected}
+                    onSelect={setSelected}
+                    onMeasure={() => setView('measure')}
+                    onWidths={() => setView('visitors')}
+                    href={href}
+                  />
+                )}
+                {view === 'page' && (
+                  <PagePanel session={session} site={site} page={page} onPage={setPageId} />
+                )}
+                {view === 'visitors' && (
+                  <VisitorsPanel
+                    session={session}
+                    site={site}
+                    page={page}
+                    onSuppose={setSupposed}
+                  />
+                )}
+                {view === 'measure' && (
+                  <NewSlotPanel
+                    session={session}
+                    site={site}
+                    page={page}
+                    onDone={(slotId) => {
+                      if (slotId) {
+                        setSelected(slotId);
+                      }
+                      setView('site');
+                    }}
+                  />
+                )}
+              </Suspense>
             </Boundary>
           </div>
         </aside>
       </div>
-      <ThemeDialog
-        session={session}
-        page={page}
-        open={themeOpen}
-        files={themeFiles}
-        onOpenChange={setThemeOpen}
-      />
+      {themeSeen && (
+        <Suspense fallback={null}>
+          <ThemeDialog
+            session={session}
+            page={page}
+            open={themeOpen}
+            files={themeFiles}
+            onOpenChange={setThemeOpen}
+          />
+        </Suspense>
+      )}
       <CommandList open={listOpen} onOpenChange={setListOpen} commands={commands} />
     </div>
   );

@@ -2,8 +2,7 @@
 
 import { DropdownMenu } from 'radix-ui';
 import { useRef } from 'react';
-import { toCustomProperties, toDesignTokens, readThemeColours } from '@/core/theme/tokens';
-import { decodeStylesheet } from '@/core/theme/stylesheet';
+import { decodeStylesheet } from '@/core/theme/sheetText';
 import { hexOf, isGrey, tryColour } from '@/core/colour/parse';
 import type { Site } from '@/core/site/model/site';
 import type { Session } from '../hooks/useSession';
@@ -16,6 +15,17 @@ import { addThemeColour } from '@/core/site/edit';
 
 const item = 'cursor-pointer px-3 py-1 outline-none data-[highlighted]:bg-act-wash';
 
+/** Reading and writing colours as files is loaded when it is wanted. */
+const tokens = () => import('@/core/theme/tokens');
+
+async function save(
+  name: string,
+  type: string,
+  write: (by: Awaited<ReturnType<typeof tokens>>) => string,
+): Promise<void> {
+  download(name, write(await tokens()), type);
+}
+
 /** The theme's colours; in and out as custom properties of CSS or as design tokens. */
 export function ThemeColours({ session, site }: { session: Session; site: Site }) {
   const file = useRef<HTMLInputElement>(null);
@@ -25,6 +35,7 @@ export function ThemeColours({ session, site }: { session: Session; site: Site }
       return;
     }
     try {
+      const { readThemeColours } = await tokens();
       const found = readThemeColours(
         chosen.name,
         decodeStylesheet(chosen.name, new Uint8Array(await chosen.arrayBuffer())),
@@ -88,7 +99,7 @@ export function ThemeColours({ session, site }: { session: Session; site: Site }
               <DropdownMenu.Item
                 className={item}
                 onSelect={() =>
-                  download('theme-colours.css', toCustomProperties(colours), 'text/css')
+                  void save('theme-colours.css', 'text/css', (t) => t.toCustomProperties(colours))
                 }
               >
                 Download custom properties (.css)
@@ -96,7 +107,9 @@ export function ThemeColours({ session, site }: { session: Session; site: Site }
               <DropdownMenu.Item
                 className={item}
                 onSelect={() =>
-                  download('theme-colours.tokens.json', toDesignTokens(colours), 'application/json')
+                  void save('theme-colours.tokens.json', 'application/json', (t) =>
+                    t.toDesignTokens(colours),
+                  )
                 }
               >
                 Download design tokens (.json)

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { contentWidthAt } from '@/core/measure/layoutPage';
 import { hiddenShare, meanMargin, narrowedTo, readVisitors, shares } from '@/core/measure/visitors';
 import { readPixels } from '@/core/measure/pixels';
-import { decodeStylesheet } from '@/core/theme/stylesheet';
+import { decodeStylesheet } from '@/core/theme/sheetText';
 import { editPage } from '@/core/site/pages';
 import type { Page } from '@/core/site/model/page';
 import type { Site, VisitorWidth } from '@/core/site/model/site';

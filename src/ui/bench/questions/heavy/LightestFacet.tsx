@@ -4,7 +4,7 @@ import { formatOf } from '@/core/press/formats/registry';
 import { Search, X } from 'lucide-react';
 import { useEffect, useRef } from 'react';
 import { careTitle, cares, careWords } from '@/core/lightest/care';
-import { keepsSeam, meetsGoal } from '@/core/lightest/search';
+import { keepsSeam, meetsGoal } from '@/core/lightest/best';
 import { pressWords } from '@/core/press/settings';
 import type { Raster } from '@/core/raster/raster';
 import { kilobytes } from '@/core/readings/say';

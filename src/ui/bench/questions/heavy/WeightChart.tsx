@@ -13,7 +13,7 @@ import {
 } from 'd3-shape';
 import { useMemo, useRef, type KeyboardEvent } from 'react';
 import { careLimits, careTitle, cares } from '@/core/lightest/care';
-import { keepsSeam } from '@/core/lightest/search';
+import { keepsSeam } from '@/core/lightest/best';
 import type { Judgement } from '@/core/lightest/trial';
 import { pressWords } from '@/core/press/settings';
 import { kilobytes } from '@/core/readings/say';

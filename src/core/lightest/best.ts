@@ -1,0 +1,42 @@
+import type { PressFormat } from '../site/model/picture';
+import { careLimits, careMargin, goalMargin, type Goal } from './care';
+import type { Judgement, Tried } from './trial';
+
+export interface SearchListener {
+  /** A file of the whole picture was written. */
+  onTried(tried: Tried): void;
+  /** Share of the search that is done, 0..1, and the format that is worked on. */
+  onProgress(done: number, format: PressFormat): void;
+  /** Asked before each step; once it says no, nothing more is done. */
+  wanted(): boolean;
+}
+
+/** It was given up; what had been tried is with the listener. */
+export class SearchStopped extends Error {}
+
+/** Nothing that holds of the drawing is lost in the file. */
+export const keepsSeam = ({ lost }: Judgement): boolean => lost.length === 0;
+
+/** What is aimed at holds. */
+export const meetsGoal = (goal: Goal, judgement: Judgement): boolean =>
+  goalMargin(goal, judgement, judgement.bytes) >= 0;
+
+/** How alike a file is, for comparing: larger is more alike. */
+export const likeness = (judgement: Judgement): number => careMargin(judgement, careLimits.close);
+
+/**
+ * The best of what was tried. Files that meet the goal come before others, and files that keep the
+ * seam before others of the same kind; of those the lightest is the best, where bytes are the goal
+ * the most alike, and where nothing meets the goal what comes nearest to it. Undefined where
+ * nothing was tried.
+ */
+export function bestOf(goal: Goal, tried: readonly Judgement[]): Judgement | undefined {
+  const rank = (j: Judgement) => (meetsGoal(goal, j) ? 0 : 2) + (keepsSeam(j) ? 0 : 1);
+  const within = (a: Judgement, b: Judgement): number => {
+    if (!meetsGoal(goal, a)) {
+      return goalMargin(goal, b, b.bytes) - goalMargin(goal, a, a.bytes);
+    }
+    return goal.by === 'bytes' ? likeness(b) - likeness(a) : 0;
+  };
+  return tried.toSorted((a, b) => rank(a) - rank(b) || within(a, b) || a.bytes - b.bytes)[0];
+}
