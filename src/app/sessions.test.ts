@@ -204,3 +204,20 @@ test('goes to any step at once, before the first too, and names them all', async
     again.state.getState().steps.length,
   ]).toEqual([110, 1, 3]);
 });
+
+test('on the disk too the oldest steps are forgotten, and a new step drops what was undone', async () => {
+  const session = await open();
+  for (let px = 101; px <= 605; px++) {
+    session.commit(`to ${px}`, setWidth(px));
+    if (px === 400) {
+      await session.settled();
+    }
+  }
+  await session.settled();
+  const labels = async () => (await db.history.toArray()).map((s) => s.label);
+  expect([await db.history.count(), (await labels())[0]]).toEqual([500, 'to 106']);
+  session.goTo(400);
+  session.commit('other', setWidth(9));
+  await session.settled();
+  expect([await db.history.count(), (await labels()).at(-1)]).toEqual([396, 'other']);
+});

@@ -323,3 +323,16 @@ test('a font that is not there yet is named, and the text comes with it', () => 
   expect(after.missing).toEqual([]);
   expect(after.changed.width).toBeGreaterThan(10);
 });
+
+test('layers that change places are drawn in their new order, by a composer that drew the old one too', () => {
+  const red = newWash('red', '#ff0000', 0.5);
+  const blue = newWash('blue', '#0000ff', 0.5);
+  const composer = createComposer(resources);
+  const before = [...composer.compose(drawing([red, blue])).raster.data.subarray(0, 4)];
+  const after = [...composer.compose(drawing([blue, red])).raster.data.subarray(0, 4)];
+  const fresh = createComposer(resources).compose(drawing([blue, red]));
+  expect(after).toEqual([...fresh.raster.data.subarray(0, 4)]);
+  // #333333 under half of blue, then half of red: 51 → 26, 153 → 140, 77 by halves, rounded up.
+  expect(after).not.toEqual(before);
+  expect([after[0] > after[2], before[2] > before[0]]).toEqual([true, true]);
+});

@@ -71,3 +71,22 @@ test('what is no whole archive is refused', () => {
     /^cut\.zip: expected a whole zip archive/,
   );
 });
+
+test('files that are each small enough are refused where they are too much together', () => {
+  const files = Object.fromEntries(
+    Array.from({ length: 6 }, (_, i) => [`part-${i}.bin`, new Uint8Array(1000).fill(i)]),
+  );
+  const bytes = zip(files);
+  const view = new DataView(bytes.buffer, bytes.byteOffset);
+  // The archive's own list says 50 MB for each, packed to 1 MB (PKWARE APPNOTE 6.3, central
+  // directory header: packed size at 20, size at 24).
+  for (let at = 0; at + 4 <= bytes.length; at++) {
+    if (view.getUint32(at, true) === 0x02014b50) {
+      view.setUint32(at + 20, 1 << 20, true);
+      view.setUint32(at + 24, 50 << 20, true);
+    }
+  }
+  expect(() => unzip('parts.zip', bytes)).toThrow(
+    'parts.zip: expected at most 256 MB unpacked, found more.',
+  );
+});

@@ -1,16 +1,19 @@
 import { addressOf, cssString } from './escape';
 import { generate, parse, walk } from 'css-tree';
+import type { Draft } from 'immer';
 import { newText } from '../layers/text';
-import { applyEdit } from '../site/edit';
+import { applyEdit, setLayers } from '../site/edit';
 import type { Picture } from '../site/model/picture';
 import type { Site } from '../site/model/site';
 import type { Slot } from '../site/model/slot';
 import { arrangeForNarrow, removeNarrow } from '../site/narrow';
 import { newSite } from '../site/newSite';
 import { plainPicture, pressAs } from '../press/settings';
-import { slotFrom } from '../site/slots';
+import { addSlot, slotFrom } from '../site/slots';
 import { safeName } from './fileName';
+import { planFiles } from './filePlan';
 import { linesOf } from './lines.fixture';
+import { snippetsFor } from './snippets';
 
 const site = newSite('x', 'home', 'Veldrin Clayworks');
 const slot: Slot = {
@@ -202,6 +205,36 @@ describe('what a page needs beside the file', () => {
       ),
     ).toBe(true);
   });
+});
+
+test('a title band’s page colour is written where the page has taken it', () => {
+  const base = newSite('s', 'page', 'V');
+  const site = [
+    addSlot('page', { id: 'b', kind: 'band', width: 400, height: 100 }),
+    setLayers('picture-b', { type: 'colour', colour: '#3c4b46' }, []),
+    (s: Draft<Site>) => {
+      s.pages[0].band!.colour = '#3c4b46';
+      s.slots[0].lends = 'bottom';
+      s.slots[0].beside.bottom = { from: 'page' };
+    },
+  ].reduce(applyEdit, base);
+  const { css } = snippetsFor(
+    site,
+    planFiles(site, () => true),
+    'b',
+  );
+  const without = applyEdit(site, (s) => {
+    s.slots[0].lends = null;
+  });
+  const plain = snippetsFor(
+    without,
+    planFiles(without, () => true),
+    'b',
+  ).css;
+  expect(css.startsWith(plain)).toBe(true);
+  expect(css.slice(plain.length)).toMatch(
+    /^\.?[a-z-]+ \{\n {2}background-color: #[0-9a-f]{6};\n\}\n$/,
+  );
 });
 
 test('names in a style sheet end neither their string nor the style element', () => {

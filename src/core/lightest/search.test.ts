@@ -260,3 +260,24 @@ test('of files that miss the aim the nearest is the best, and nothing of nothing
   ).toBe(20);
   expect(bestOf({ by: 'care', care: 'light' }, [])).toBeUndefined();
 });
+
+test('colour counts as structure does: a file that is alike in lightness alone does not hold', async () => {
+  const made = trial();
+  const { tryOut } = made.trial;
+  // Colour is lost below quality 90, whatever lightness says.
+  const fading: Trial = {
+    ...made.trial,
+    tryOut: async (settings, part) => {
+      const tried = await tryOut(settings, part);
+      const colour = Math.max(0.01, (90 - settings.quality) / 10 + careLimits.careful.colour);
+      return { ...tried, judgement: { ...tried.judgement, colour } };
+    },
+  };
+  const found = await run({ ...made, trial: fading }, ['webp']);
+  const best = bestOf({ by: 'care', care: 'careful' }, found)!;
+  expect(best.colour).toBeLessThanOrEqual(careLimits.careful.colour);
+  expect(best.settings.lossless || best.settings.quality >= 90).toBe(true);
+  expect(
+    careMargin({ structure: 1, colour: 2 * careLimits.careful.colour }, careLimits.careful),
+  ).toBeLessThan(0);
+});

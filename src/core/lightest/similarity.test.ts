@@ -106,3 +106,27 @@ test('pictures of other sizes are refused by name', () => {
     similarityTo(referenceOf(clouds(20, 20), '#ffffff'), clouds(20, 21), '#ffffff'),
   ).toThrow('Expected a picture of 20×20 px, found 20×21');
 });
+
+test('the colour that is judged by is what ninety-nine of a hundred px stay below', () => {
+  const flat = mapped(createRaster(200, 100), () => 128);
+  for (let k = 3; k < flat.data.length; k += 4) {
+    flat.data[k] = 255;
+  }
+  /** A block of so many px in a quite different colour; chroma is looked at by blocks of px. */
+  const spotted = (width: number, height: number): Raster => {
+    const raster = { ...flat, data: flat.data.slice() };
+    for (let y = 0; y < height; y++) {
+      for (let x = 0; x < width; x++) {
+        raster.data.set([170, 110, 60], (y * 200 + x) * 4);
+      }
+    }
+    return raster;
+  };
+  const reference = referenceOf(flat, '#ffffff');
+  const colour = (width: number, height: number) =>
+    similarityTo(reference, spotted(width, height), '#ffffff').colour;
+  expect(colour(0, 0)).toBeLessThan(0.01);
+  // 0.5 percent of the px, and 4.
+  expect(colour(8, 8)).toBeLessThan(0.01);
+  expect(colour(40, 20)).toBeGreaterThan(5);
+});

@@ -40,3 +40,36 @@ test('what is no AVIF file is refused', () => {
   );
   expect(() => avifWithAlpha(new Uint8Array(0), new Uint8Array(0))).toThrow('a box meta');
 });
+
+test('what a reader must know of each picture is marked as essential, as it was in its own file', async () => {
+  const flat = (channels: 1 | 3) =>
+    sharp(Buffer.alloc(64 * 40 * channels, 90), { raw: { width: 64, height: 40, channels } });
+  const file = avifWithAlpha(
+    await flat(3).avif({ quality: 60 }).toBuffer(),
+    await flat(1).toColourspace('b-w').avif({ lossless: true }).toBuffer(),
+  );
+  const text = Buffer.from(file).toString('latin1');
+  /** The properties in their order, and of each item their numbers with the essential bit. */
+  const start = text.indexOf('ipco');
+  const end = start - 4 + Buffer.from(file).readUInt32BE(start - 4);
+  const names: string[] = [];
+  for (let at = start + 4; at < end; at += Buffer.from(file).readUInt32BE(at)) {
+    names.push(text.slice(at + 4, at + 8));
+  }
+  let at = text.indexOf('ipma') + 12;
+  const essential: string[] = [];
+  for (let item = 0; item < 2; item++) {
+    const count = file[at + 2];
+    for (let i = 0; i < count; i++) {
+      const word = file[at + 3 + i];
+      if (word & 0x80) {
+        essential.push(`${item} ${names[(word & 0x7f) - 1]}`);
+      }
+    }
+    at += 3 + count;
+  }
+  // ISO/IEC 23008-12: what configures the decoder, and what an auxiliary picture is for. Which are
+  // essential is from memory of MIAF (ISO/IEC 23000-22).
+  expect(essential).toEqual(expect.arrayContaining(['0 av1C', '1 av1C', '1 auxC']));
+  expect(essential).not.toContain('0 ispe');
+});

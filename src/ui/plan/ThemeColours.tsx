@@ -92,7 +92,11 @@ export function ThemeColours({ session, site }: { session: Session; site: Site }
               <DropdownMenu.Separator className="my-1 border-t border-hair" />
               <DropdownMenu.Item
                 className={item}
-                onSelect={() => void copyText('Custom properties', toCustomProperties(colours))}
+                onSelect={() =>
+                  void tokens().then((t) =>
+                    copyText('Custom properties', t.toCustomProperties(colours)),
+                  )
+                }
               >
                 Copy as CSS custom properties
               </DropdownMenu.Item>

@@ -1,0 +1,95 @@
+import { migrate, MigrationError } from './migrate';
+import { schemaVersion } from './model/site';
+import { newSite } from './newSite';
+import { readSite } from './schema';
+
+type Stored = Record<string, unknown>;
+
+const site = newSite('s', 'page', 'Veldrin') as unknown as Stored;
+const without = (value: object, ...fields: string[]): Stored =>
+  Object.fromEntries(Object.entries(value).filter(([key]) => !fields.includes(key)));
+const step = (from: Stored): Stored => migrate(from) as Stored;
+
+/** A picture as it was stored in version 4, with a file of that format and quality. */
+const pressed = (format: string, quality: number) => ({
+  id: 'p',
+  ground: { type: 'none' },
+  layers: [],
+  press: { format, quality, lossless: false, colours: null },
+  alt: '',
+});
+
+test('a site of this version stays what it is', () => {
+  expect(migrate(site)).toBe(site);
+});
+
+test('from 6: what is named and not there goes, and what is no list is left for the schema', () => {
+  const old = { ...site, schemaVersion: 6, defaultBackground: 'gone' };
+  expect(readSite(old)).toMatchObject({ schemaVersion, defaultBackground: null });
+  expect(step({ ...old, slots: 'none', pages: 7 })).toMatchObject({ slots: 'none', pages: 7 });
+});
+
+test('from 5: no recipe and no set', () => {
+  const old = { ...without(site, 'recipes', 'set'), schemaVersion: 5 };
+  expect(step(old)).toMatchObject({ schemaVersion, recipes: [], set: null });
+});
+
+test.each([
+  ['avif', 60, 'full'],
+  ['jpeg', 90, 'full'],
+  ['jpeg', 89, 'half'],
+  ['webp', 95, 'half'],
+])(
+  'from 4: a %s of quality %i has %s colour, an aim and no older file beside it',
+  (format, quality, chroma) => {
+    const old = {
+      ...without(site, 'recipes', 'set', 'handOver'),
+      schemaVersion: 4,
+      limits: { sideMargin: 50, phoneText: 12, calm: 6 },
+      pictures: { p: pressed(format, quality) },
+      slots: [{ id: 'h', beside: {}, narrow: null }],
+    };
+    expect(step(old)).toMatchObject({
+      limits: { sideMargin: 50, phoneBytes: 1_000_000 },
+      handOver: { twice: true, narrow: true, fallback: true },
+      pictures: {
+        p: {
+          press: { format, quality, chroma, table: 3 },
+          aim: { by: 'care', care: 'careful' },
+          fallback: null,
+          decorative: false,
+        },
+      },
+      slots: [{ id: 'h', accepts: ['avif', 'webp', 'jpeg', 'png'] }],
+    });
+  },
+);
+
+test('from 2: nothing is locked, texts stand upright in one height of line, photos are whole', () => {
+  const layers = [
+    { id: 'a', kind: 'photo' },
+    { id: 'b', kind: 'text', words: 'Pots' },
+  ];
+  const old = {
+    ...without(site, 'recipes', 'set', 'handOver', 'limits', 'fonts'),
+    schemaVersion: 2,
+    pictures: { p: { ...pressed('jpeg', 80), layers } },
+    slots: [],
+  };
+  const { pictures, fonts, limits } = step(old) as {
+    pictures: { p: { layers: Stored[] } };
+  } & Stored;
+  expect(fonts).toEqual([]);
+  expect(limits).toMatchObject({ sideMargin: 50, phoneText: 12, calm: 6 });
+  expect(pictures.p.layers).toMatchObject([
+    { locked: false, crop: null, cutOut: null, effects: [], hangs: false },
+    { locked: false, italic: false, spacing: 0, lineHeight: 1.2, hangs: false, live: false },
+  ]);
+});
+
+test.each([[null], [{}], [{ schemaVersion: 0 }], [{ schemaVersion: schemaVersion + 1 }], ['site']])(
+  'of another kind than ours, or newer, it is refused: %j',
+  (value) => {
+    expect(() => migrate(value)).toThrow(MigrationError);
+  },
+);
