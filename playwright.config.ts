@@ -6,6 +6,8 @@ export default defineConfig({
   testDir: 'e2e',
   // Two cores; most of a test is waiting for one worker or the screen.
   workers: 2,
+  // Files differ in length: their tests are shared out one by one.
+  fullyParallel: true,
   timeout: 240_000,
   // Two cores that share their machine are at times several times slower than usual.
   expect: { timeout: 60_000 },

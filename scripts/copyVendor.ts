@@ -3,7 +3,7 @@
  * public/vendor.
  */
 import { copyFileSync, mkdirSync, readFileSync } from 'node:fs';
-import { fonts } from '../src/core/text/fonts';
+import { fonts, licenceOf } from '../src/core/text/fonts';
 import { fontFolder, vipsFolder } from '../src/engine/vendor';
 
 const packageVersion = (
@@ -15,14 +15,27 @@ if (!vipsFolder.endsWith(packageVersion)) {
   );
 }
 
+const vips = 'node_modules/wasm-vips';
 mkdirSync(`public${vipsFolder}`, { recursive: true });
 for (const file of ['vips-es6.js', 'vips.wasm', 'vips-heif.wasm', 'vips-resvg.wasm']) {
-  copyFileSync(`node_modules/wasm-vips/lib/${file}`, `public${vipsFolder}/${file}`);
+  copyFileSync(`${vips}/lib/${file}`, `public${vipsFolder}/${file}`);
+}
+// The libraries that were compiled together, and their licences.
+for (const file of ['LICENSE', 'THIRD-PARTY-NOTICES.md']) {
+  copyFileSync(`${vips}/${file}`, `public${vipsFolder}/${file}`);
 }
 
-mkdirSync(`public${fontFolder}`, { recursive: true });
-for (const { file, origin } of fonts.flatMap((font) =>
+/** Fonts of the interface, which come with its style sheets. */
+const interfaceFonts = [
+  { file: '', origin: '@fontsource-variable/archivo/files' },
+  { file: '', origin: '@fontsource-variable/spline-sans-mono/files' },
+];
+
+const fontFiles = fonts.flatMap((font) =>
   [font.upright, font.slanted].flatMap((files) => (files ? [files.latin, files.extended] : [])),
-)) {
+);
+const licences = [...fontFiles, ...interfaceFonts].map(licenceOf);
+mkdirSync(`public${fontFolder}`, { recursive: true });
+for (const { file, origin } of [...fontFiles, ...licences]) {
   copyFileSync(`node_modules/${origin}`, `public${fontFolder}/${file}`);
 }

@@ -1,5 +1,5 @@
 /** Brings a fresh clone to where it can be built and tested: needs Node and npm, nothing else. */
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 
@@ -17,6 +17,40 @@ export function run(command, ...args) {
       env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' },
     }).status === 0
   );
+}
+
+const quiet = () => ({ ...process.env, NEXT_TELEMETRY_DISABLED: '1' });
+
+/** Runs a command and gives its output once it is over, so that several do not mix theirs. */
+function collected(command, ...args) {
+  return new Promise((resolve) => {
+    const child = spawn(command, args, { cwd: root, env: quiet() });
+    let output = '';
+    const add = (text) => {
+      output += text;
+    };
+    child.stdout.on('data', add);
+    child.stderr.on('data', add);
+    child.on('close', (status) => resolve({ ok: status === 0, output }));
+  });
+}
+
+/**
+ * Lanes of commands, each a name and its words: one after the other within a lane, the lanes side
+ * by side. Tells by their names which went well.
+ */
+export async function together(lanes) {
+  const results = new Map();
+  const along = async (lane) => {
+    for (const [name, ...words] of lane) {
+      const start = Date.now();
+      const { ok, output } = await collected(...words);
+      results.set(name, ok);
+      console.log(`--- ${name}, ${Math.round((Date.now() - start) / 1000)} s\n${output}`);
+    }
+  };
+  await Promise.all(lanes.map(along));
+  return results;
 }
 
 /** The same for steps that nothing can go on without. */
@@ -37,9 +71,7 @@ export function installPackages() {
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) {
     return;
   }
-  // Not `npm ci`: it refuses a lock file in which binaries for other systems are missing, and
-  // registries do not all carry them.
-  must('npm', 'install', '--no-save', '--no-audit', '--no-fund');
+  must('npm', 'ci', '--no-audit', '--no-fund');
   writeFileSync(stamp, lock);
 }
 

@@ -1,13 +1,15 @@
 /**
- * `npm test`: installs what is missing, then type check, lint, Jest, build, Playwright. Closes with
- * `N passed, N failed`.
+ * `npm test`: installs what is missing; then format, types, lint, Jest and the build side by side;
+ * then the browser. Closes with `N passed, N failed`.
  */
 import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { build, installChromium, installPackages, root, run } from './setup.mjs';
+import { installChromium, installPackages, must, root, run, together } from './setup.mjs';
 
 installPackages();
 installChromium();
+must('npm', 'run', '--silent', 'vendor');
+must('npx', 'next', 'typegen');
 
 const report = (name) => `${tmpdir()}/soyez-${process.pid}-${name}.json`;
 const jestReport = report('jest');
@@ -25,26 +27,28 @@ function step(name, ok) {
   }
 }
 
-step(
-  'type check',
-  run('npm', 'run', '--silent', 'vendor') &&
-    run('npx', 'next', 'typegen') &&
-    run('npm', 'run', '--silent', 'typecheck'),
-);
-step('lint', run('npm', 'run', '--silent', 'lint'));
+/** Each lane one command after the other, the lanes side by side: two cores are kept busy. */
+const results = await together([
+  [['build', 'npx', 'next', 'build']],
+  [
+    ['types', 'npm', 'run', '--silent', 'typecheck'],
+    ['lint', 'npm', 'run', '--silent', 'lint'],
+    ['format', 'npm', 'run', '--silent', 'format'],
+  ],
+  [['jest', 'npx', 'jest', '--json', `--outputFile=${jestReport}`]],
+]);
+for (const name of ['format', 'types', 'lint', 'build']) {
+  step(name, results.get(name));
+}
 
-const jestOk = run('npx', 'jest', '--json', `--outputFile=${jestReport}`);
 const jest = existsSync(jestReport) ? JSON.parse(readFileSync(jestReport, 'utf8')) : undefined;
 passed += jest?.numPassedTests ?? 0;
 failed += jest ? jest.numFailedTests + jest.numRuntimeErrorTestSuites : 1;
-if (!jestOk && failed === 0) {
+if (!results.get('jest') && jest && jest.numFailedTests + jest.numRuntimeErrorTestSuites === 0) {
   failed++;
 }
 
-const built = build();
-step('build', built);
-
-if (built) {
+if (results.get('build')) {
   process.env.BROWSER_REPORT = browserReport;
   const ok = run('npx', 'playwright', 'test', ...process.argv.slice(2));
   const stats = existsSync(browserReport)

@@ -431,3 +431,18 @@ test.each(variants)(
   },
   60_000,
 );
+
+test('each font goes along with the licence it is under, once', async () => {
+  const fontFiles = made.files.filter((f) => f.path.startsWith('fonts/'));
+  const licences = fontFiles.filter((f) => f.path.endsWith('-licence.txt'));
+  const packages = new Set(
+    fontFiles
+      .filter((f) => f.path.endsWith('.woff2'))
+      .map((f) => /fonts\/([a-z]+)/.exec(f.path)![1]),
+  );
+  expect(packages.size).toBeGreaterThan(0);
+  expect(licences).toHaveLength(packages.size);
+  for (const { bytes } of licences) {
+    expect(new TextDecoder().decode(bytes)).toContain('SIL OPEN FONT LICENSE');
+  }
+});

@@ -3,4 +3,4 @@
  * for good: raise it with the package's.
  */
 export const vipsFolder = '/vendor/vips-0.0.19';
-export const fontFolder = '/vendor/fonts-3';
+export const fontFolder = '/vendor/fonts-4';

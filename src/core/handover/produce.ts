@@ -21,7 +21,7 @@ import { creditsName, markupName, siteFileName, styleSheetName } from './names';
 import type { PackedSite } from './siteFile';
 import { snippetsFor } from './snippets';
 import type { TypedFile } from './zipFiles';
-import type { FontFile } from '../text/fonts';
+import { licenceOf, type FontFile } from '../text/fonts';
 
 /** What a hand-over is made with; the browser and Node bring their own. */
 export interface HandOverPorts extends Pick<Codecs, 'encode'> {
@@ -247,6 +247,19 @@ export async function produceHandOver(
         'shipped' in source
           ? await ports.shippedFont(source.shipped)
           : fontBytes.get(source.assetId)!,
+    });
+  }
+  const licences = new Map(
+    fonts.flatMap(({ source }) => {
+      const licence = 'shipped' in source ? licenceOf(source.shipped) : undefined;
+      return licence ? [[licence.file, licence] as const] : [];
+    }),
+  );
+  for (const licence of licences.values()) {
+    files.push({
+      path: `fonts/${licence.file}`,
+      type: 'text/plain',
+      bytes: await ports.shippedFont(licence),
     });
   }
   const lines = allSnippets(site, plan);

@@ -7,6 +7,12 @@ export interface FontFile {
   readonly origin: string;
 }
 
+/** The licence that a font file is under, as a file that goes along with it. */
+export function licenceOf({ origin }: FontFile): FontFile {
+  const [scope, name] = origin.split('/');
+  return { file: `${name}-licence.txt`, origin: `${scope}/${name}/LICENSE` };
+}
+
 /** Something words can be set in. */
 export interface Font extends FontFacts {
   readonly id: string;
