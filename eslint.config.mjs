@@ -40,6 +40,7 @@ const config = [
       // One line, one thought.
       'one-var': ['error', 'never'],
       curly: ['error', 'all'],
+      'no-nested-ternary': 'error',
       'max-statements-per-line': ['error', { max: 1 }],
       'max-len': [
         'error',

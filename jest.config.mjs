@@ -5,6 +5,8 @@ const config = {
   // down thirtyfold.
   sandboxInjectedGlobals: ['Math'],
   maxWorkers: 2,
+  // Two cores that share their machine, with the build beside them, are at times much slower.
+  testTimeout: 240_000,
   roots: ['<rootDir>/src'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
   transform: {

@@ -132,12 +132,9 @@ async function atLikeness(
     }
     // The two losses grow about alike; what is known on either side is not left.
     const next = (loss * (1 - wanted) * 0.995) / (1 - likeness);
-    loss =
-      next > low * 1.002 && next < high * 0.998
-        ? next
-        : high < Infinity && low > 0
-          ? Math.sqrt(low * high)
-          : next;
+    const isNew = next > low * 1.002 && next < high * 0.998;
+    const isBracketed = high < Infinity && low > 0;
+    loss = !isNew && isBracketed ? Math.sqrt(low * high) : next;
   }
   return { wanted, found };
 }

@@ -64,20 +64,16 @@ const site = { name: 'Judge', pages: [], defaultBackground: null } as unknown as
 /** Four unlike quarters with a frame, so that any shift, turn or stretch shows. */
 async function tile(): Promise<string> {
   const data = Buffer.alloc(36 * 24 * 3);
+  const quarters = [
+    [200, 60, 40],
+    [240, 220, 180],
+    [40, 120, 90],
+    [60, 80, 160],
+  ];
   for (let y = 0; y < 24; y++) {
     for (let x = 0; x < 36; x++) {
-      data.set(
-        x === 0 || y === 0
-          ? [20, 20, 20]
-          : x < 18
-            ? y < 12
-              ? [200, 60, 40]
-              : [40, 120, 90]
-            : y < 12
-              ? [240, 220, 180]
-              : [60, 80, 160],
-        (y * 36 + x) * 3,
-      );
+      const quarter = (y < 12 ? 0 : 2) + (x < 18 ? 0 : 1);
+      data.set(x === 0 || y === 0 ? [20, 20, 20] : quarters[quarter], (y * 36 + x) * 3);
     }
   }
   return `data:image/png;base64,${(

@@ -55,12 +55,9 @@ test('background declarations mean to Soyez what they mean to Chromium', async (
       { 'repeat no-repeat': 'repeat-x', 'no-repeat repeat': 'repeat-y' }[theirs.repeat] ??
       theirs.repeat;
     expect([value, ours.repeat]).toEqual([value, repeat]);
-    const size =
-      typeof ours.size === 'string'
-        ? ours.size
-        : ours.size!.y === 'auto'
-          ? css(ours.size!.x)
-          : `${css(ours.size!.x)} ${css(ours.size!.y)}`;
+    const both = ({ x, y }: Exclude<NonNullable<typeof ours.size>, string>) =>
+      y === 'auto' ? css(x) : `${css(x)} ${css(y)}`;
+    const size = typeof ours.size === 'string' ? ours.size : both(ours.size!);
     expect([value, size, ours.attachment]).toEqual([
       value,
       theirs.size.replace(/ auto$/, ''),

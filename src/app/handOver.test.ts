@@ -95,7 +95,7 @@ let made: HandOver;
 beforeAll(async () => {
   ports = await nodePorts(site, assets);
   made = await produceHandOver(site, ports, { wanted: () => true, onProgress: () => {} });
-}, 240_000);
+});
 afterAll(() => ports.close());
 
 const draw = (slotId: string, of = site): Promise<Raster> => {
@@ -131,7 +131,7 @@ test('every file is read by an independent decoder and has exactly the size that
     seen.add(planned!.settings.format);
   }
   expect(seen).toEqual(new Set(['avif', 'png', 'webp', 'jpeg']));
-}, 60_000);
+});
 
 test('names are kept where a theme’s file is replaced, and no two files share one', () => {
   const paths = made.files.map((f) => f.path);
@@ -345,7 +345,7 @@ test('the archive unpacks to the same bytes, and the site file in it is the site
   } finally {
     again.close();
   }
-}, 60_000);
+});
 
 test('given up, it stops at the next file', async () => {
   let files = 0;
@@ -363,7 +363,7 @@ test('given up, it stops at the next file', async () => {
     ),
   ).rejects.toThrow(HandOverStopped);
   expect(files).toBe(2);
-}, 60_000);
+});
 
 const text = (id: string): Layer =>
   site.pictures[picture(header)].layers.find((l) => l.kind === 'text' && l.id !== id)!;
@@ -429,7 +429,6 @@ test.each(variants)(
     }
     expect(worst).toBe(0);
   },
-  60_000,
 );
 
 test('each font goes along with the licence it is under, once', async () => {

@@ -44,7 +44,7 @@ beforeAll(async () => {
     printErr: () => {},
   });
   codecs = vipsCodecs(vips);
-}, 30_000);
+});
 afterAll(() => vips.shutdown());
 
 const glyphs = canvasGlyphs(

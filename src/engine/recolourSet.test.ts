@@ -19,7 +19,7 @@ const assets = new Map<string, Uint8Array<ArrayBuffer>>();
 beforeAll(async () => {
   const { codecs, close } = await nodeCodecs();
   ports = { ...codecs, close, asset: async (id) => assets.get(id)! };
-}, 60_000);
+});
 afterAll(() => ports.close());
 
 const wash: RecipeStep = newWash('w', '#a9b79a', 0.48);
@@ -141,7 +141,7 @@ test('a set of 300 pieces keeps every name, size, format, palette and alpha', as
       }
     }
   }
-}, 120_000);
+});
 
 test('AVIF keeps its alpha, and a texture keeps palettes and GIFs what they are', async () => {
   const files = {

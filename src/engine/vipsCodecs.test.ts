@@ -19,7 +19,7 @@ beforeAll(async () => {
     printErr: () => {},
   });
   codecs = vipsCodecs(vips);
-}, 30_000);
+});
 afterAll(() => vips.shutdown());
 
 /** Left half red-brown, right half slate, so that turning and mirroring show. */

@@ -48,4 +48,4 @@ test('the oldest are forgotten beyond a bound, never the one that was just made;
   await addSite(db, newSite('s', 'home', 'Veldrin'), 1);
   await removeSite(db, 's', 2);
   expect((await db.searches.toArray()).map((r) => r.siteId)).toEqual(['other']);
-}, 30_000);
+});

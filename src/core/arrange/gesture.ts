@@ -51,12 +51,12 @@ export function resizeTo(box: Box, handle: Handle, to: Place, keep: boolean | 'x
   if (!keep || !isCorner(handle)) {
     return { kx, ky, pivot, turn: box.turn };
   }
-  const k =
-    keep === 'x'
-      ? kx
-      : keep === 'y'
-        ? ky
-        : Math.max(least(Math.min(box.width, box.height)), (dx * w + dy * h) / (w * w + h * h));
+  const along = Math.max(
+    least(Math.min(box.width, box.height)),
+    (dx * w + dy * h) / (w * w + h * h),
+  );
+  const byAxis = keep === 'x' ? kx : ky;
+  const k = keep === true ? along : byAxis;
   return { kx: k, ky: k, pivot, turn: box.turn };
 }
 

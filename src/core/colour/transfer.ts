@@ -19,4 +19,4 @@ const levels = Uint8Array.from({ length: steps + 1 }, (_, i) =>
  * table step is 0.05 levels.
  */
 export const levelOfLinear = (v: number): number =>
-  levels[v <= 0 ? 0 : v >= 1 ? steps : (v * steps + 0.5) | 0];
+  levels[(Math.max(0, Math.min(1, v)) * steps + 0.5) | 0];

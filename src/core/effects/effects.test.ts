@@ -107,7 +107,7 @@ describe('outline', () => {
     '%d px %s of a circle has the area of the exact ring, within a hundredth',
     (width, side) => {
       const r = 26.3;
-      const out = side === 'outside' ? width : side === 'centre' ? width / 2 : 0;
+      const out = { outside: width, centre: width / 2, inside: 0 }[side as 'centre'];
       const inside = width - out;
       const wanted = Math.PI * ((r + out) ** 2 - (r - inside) ** 2);
       const found = areaOf(dressed(disc(r), [outline({ width, side })]), red);

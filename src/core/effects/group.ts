@@ -44,7 +44,7 @@ export function coverWithin({ width, height, data }: Cover, grown: number): Cove
   const out = createCover(width, height);
   for (let i = 0; i < data.length; i++) {
     const v = 0.5 - data[i] + grown;
-    out.data[i] = v <= 0 ? 0 : v >= 1 ? 1 : v;
+    out.data[i] = Math.max(0, Math.min(1, v));
   }
   return out;
 }

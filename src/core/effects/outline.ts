@@ -6,9 +6,10 @@ import { reachAll, type EffectKind } from './kind';
 
 /** How far an outline goes to each side of the contour, px. */
 function widths({ side, width }: OutlineEffect): { inside: number; outside: number } {
+  const inside = { inside: width, centre: width / 2, outside: 0 }[side];
   return {
-    inside: side === 'outside' ? 0 : side === 'inside' ? width : width / 2,
-    outside: side === 'inside' ? 0 : side === 'outside' ? width : width / 2,
+    inside,
+    outside: width - inside,
   };
 }
 

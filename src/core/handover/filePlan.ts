@@ -43,6 +43,9 @@ const insideArchive = (path: string): string =>
     .filter((part) => part !== '' && part !== '.' && part !== '..')
     .join('/');
 
+/** What the name of a file of another size ends with. */
+const scaleSuffix: Readonly<Record<number, string>> = { 0.5: '-half', 1: '', 2: '-2x' };
+
 /** Narrower files than this are not worth a second one, px. */
 const leastNarrow = 600;
 
@@ -131,7 +134,7 @@ export function planFiles(site: Site, isOpaque: (slotId: string) => boolean): Sl
         list.push(
           file(
             free(
-              `${slot.fileName}${scale === 1 ? '' : scale === 2 ? '-2x' : '-half'}`,
+              `${slot.fileName}${scaleSuffix[scale]}`,
               `.${formatOf(settings.format).endings[0]}`,
             ),
             scale,

@@ -21,12 +21,13 @@ export const shapeTitles: Readonly<Record<ShapeName, string>> = {
 /** A shape in the middle of the slot, at a size that suits it. */
 export function newShape(id: string, shape: ShapeName, fill: Hex, slot: Size): ShapeLayer {
   const side = Math.max(8, Math.round(Math.min(slot.height * 0.5, slot.width * 0.3)));
-  const size: Size =
-    shape === 'line'
-      ? { width: Math.max(8, Math.round(slot.width * 0.3)), height: 2 }
-      : shape === 'band'
-        ? { width: slot.width, height: Math.max(4, Math.round(slot.height * 0.25)) }
-        : { width: shape === 'ellipse' ? side : Math.round(side * 1.6), height: side };
+  const sizes: Readonly<Record<ShapeName, Size>> = {
+    line: { width: Math.max(8, Math.round(slot.width * 0.3)), height: 2 },
+    band: { width: slot.width, height: Math.max(4, Math.round(slot.height * 0.25)) },
+    ellipse: { width: side, height: side },
+    rectangle: { width: Math.round(side * 1.6), height: side },
+  };
+  const size = sizes[shape];
   return {
     ...baseDefaults(id),
     kind: 'shape',

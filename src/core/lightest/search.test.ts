@@ -45,14 +45,12 @@ function trial({
             weights[settings.format] *
             (part === 'sample' ? 0.2 : 1),
         );
-        const lost =
-          part === 'borders'
-            ? bordersKeep(settings)
-              ? []
-              : ['seam-left']
-            : part === 'whole'
-              ? loses(settings)
-              : [];
+        const lostIn: Readonly<Record<TrialPart, () => string[]>> = {
+          borders: () => (bordersKeep(settings) ? [] : ['seam-left']),
+          whole: () => loses(settings),
+          sample: () => [],
+        };
+        const lost = lostIn[part]();
         return {
           judgement: { settings, bytes, structure: 1 - loss, colour: 0.1, lost },
           ...(part === 'whole' && { file: new Uint8Array(2) }),

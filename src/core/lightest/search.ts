@@ -187,11 +187,9 @@ async function searchSamples(
   const { families, forColour } = searched[format];
   const rough: Rough[] = [];
   const look = async (family: Family) => {
-    const guess = rough[0]
-      ? rough[0].at
-      : job.goal.by === 'bytes'
-        ? family.least + family.most - family.guess
-        : family.guess;
+    const first =
+      job.goal.by === 'bytes' ? family.least + family.most - family.guess : family.guess;
+    const guess = rough[0]?.at ?? first;
     rough.push(await searchSample(family, guess, job, worthwhile));
     job.step(Math.min(0.3, 0.1 * rough.length));
   };
@@ -204,13 +202,10 @@ async function searchSamples(
   // Those that come near are compared as if each just held.
   const comes = (r: Rough) => r.margin > -sampleNear;
   const bytes = (r: Rough) => r.best.bytes * Math.exp(-bytesByMargin * r.margin);
+  const among = (a: Rough, b: Rough): number =>
+    job.goal.by === 'bytes' ? likeness(b.best) - likeness(a.best) : bytes(a) - bytes(b);
   const better = (a: Rough, b: Rough): number =>
-    Number(comes(b)) - Number(comes(a)) ||
-    (!comes(a)
-      ? b.margin - a.margin
-      : job.goal.by === 'bytes'
-        ? likeness(b.best) - likeness(a.best)
-        : bytes(a) - bytes(b));
+    Number(comes(b)) - Number(comes(a)) || (comes(a) ? among(a, b) : b.margin - a.margin);
   return rough.toSorted(better)[0];
 }
 

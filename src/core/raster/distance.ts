@@ -283,7 +283,9 @@ export function signedDistance({ width, height, data }: Cover, most = Infinity):
     }
   }
   for (let i = 0; i < d.length; i++) {
-    d[i] = edges[i] ? off[i] : data[i] >= 0.5 ? -Math.sqrt(squared[i]) : Math.sqrt(squared[i]);
+    const far = Math.sqrt(squared[i]);
+    const signed = data[i] >= 0.5 ? -far : far;
+    d[i] = edges[i] ? off[i] : signed;
   }
   return out;
 }

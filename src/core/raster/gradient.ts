@@ -87,7 +87,7 @@ export function drawGradient(gradient: GradientGround, width: number, height: nu
   for (let y = 0, at = 0; y < height; y++) {
     for (let x = 0; x < width; x++, at += 4) {
       const t = place(x, y);
-      const i = (t <= 0 ? 0 : t >= 1 ? steps : Math.round(t * steps)) * 3;
+      const i = Math.round(Math.max(0, Math.min(1, t)) * steps) * 3;
       const d = (isEnd(x, y) ? 0 : bayer[((y & 7) << 3) | (x & 7)]) + 0.5;
       data[at] = (levels[i] + d) | 0;
       data[at + 1] = (levels[i + 1] + d) | 0;

@@ -53,7 +53,8 @@ export function softened(source: Raster, sigma: number, wraps: Axes | 'none'): R
         x < width;
         x++, i++, k += 4
       ) {
-        out.data[k] = c === 3 ? values[i] : alpha[i] > 0 ? (values[i] * 255) / alpha[i] : 0;
+        const own = alpha[i] > 0 ? (values[i] * 255) / alpha[i] : 0;
+        out.data[k] = c === 3 ? values[i] : own;
       }
     }
   }

@@ -120,9 +120,9 @@ export function toneMap(tone: Tone): PixelMap {
         const nr = m[0] * r + m[1] * g + m[2] * b;
         const ng = m[3] * r + m[4] * g + m[5] * b;
         const nb = m[6] * r + m[7] * g + m[8] * b;
-        r = nr < 0 ? 0 : nr > 255 ? 255 : nr;
-        g = ng < 0 ? 0 : ng > 255 ? 255 : ng;
-        b = nb < 0 ? 0 : nb > 255 ? 255 : nb;
+        r = Math.max(0, Math.min(255, nr));
+        g = Math.max(0, Math.min(255, ng));
+        b = Math.max(0, Math.min(255, nb));
       }
       out[k] = (r * slope + lift) | 0;
       out[k + 1] = (g * slope + lift) | 0;

@@ -29,11 +29,8 @@ export function colourSpans(value: string, offset = 0): ColourSpan[] {
   const take = (node: CssNode): boolean => {
     const { start, end } = node.loc!;
     const text = value.slice(start.offset, end.offset);
-    const rgb = noColour.test(text)
-      ? undefined
-      : node.type === 'Identifier'
-        ? tryOpaqueColour(text)
-        : tryColour(text);
+    const read = node.type === 'Identifier' ? tryOpaqueColour : tryColour;
+    const rgb = noColour.test(text) ? undefined : read(text);
     if (rgb) {
       found.push({ start: offset + start.offset, end: offset + end.offset, text, rgb });
     }

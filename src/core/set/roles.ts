@@ -58,10 +58,9 @@ function titleOf(
   if (kind !== 'piece') {
     return kind === 'divider' ? 'Divider' : slotKind(kind).title;
   }
-  return (
-    words.find(([word]) => word.test(subject))?.[1] ??
-    (strip ? 'Strip' : laid ? 'Background' : 'Picture')
-  );
+  const byWord = words.find(([word]) => word.test(subject))?.[1];
+  const byLaying = laid ? 'Background' : 'Picture';
+  return byWord ?? (strip ? 'Strip' : byLaying);
 }
 
 /**

@@ -40,6 +40,8 @@ function urlsOf(value: string): string[] {
   }
 }
 
+const generated = (node: CssNode | null | undefined): string => (node ? generate(node) : '');
+
 /**
  * All declarations of a style sheet in their order, those in media queries and key frames too;
  * fonts are left out, and what is broken is passed over.
@@ -66,10 +68,8 @@ export function scanSheet(text: string): Declared[] {
       const prelude = this.rule?.prelude;
       const inFrames = this.atrule && /keyframes$/i.test(this.atrule.name);
       const selector = inFrames
-        ? `@${this.atrule!.name} ${this.atrule!.prelude ? generate(this.atrule!.prelude) : ''}`.trim()
-        : prelude
-          ? generate(prelude)
-          : '';
+        ? `@${this.atrule!.name} ${generated(this.atrule!.prelude)}`.trim()
+        : generated(prelude);
       found.push({
         selector,
         property,

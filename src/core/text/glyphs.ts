@@ -135,7 +135,7 @@ function layOut(context: TextContext, spec: TextSpec, cssFont: (spec: TextSpec) 
   const texts = breakLines(spec.words, widthOf, most);
   const widths = texts.map(widthOf);
   const width = most ?? Math.max(0, ...widths);
-  const share = spec.align === 'left' ? 0 : spec.align === 'right' ? 1 : 0.5;
+  const share = { left: 0, centre: 0.5, right: 1 }[spec.align];
   // Upright base lines stand on whole px, so that all lines of a text look alike.
   const whole = (v: number) =>
     spec.turn === 0 ? Math.round(v * spec.stretchY) / spec.stretchY : v;

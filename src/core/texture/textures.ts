@@ -109,7 +109,7 @@ export function drawTexture(
       const cover =
         0.5 +
         contrast * (at({ x, y, u: ((x + 0.5) * nx) / width, v, nx, ny, scale: own, seed }) - 0.5);
-      data[i] = cover <= 0 ? 0 : cover >= 1 ? 255 : cover * 255 + 0.5;
+      data[i] = Math.max(0, Math.min(255, cover * 255 + 0.5));
     }
   }
   return { width, height, data };

@@ -61,6 +61,17 @@ type Group = Readonly<Record<string, unknown>>;
 const isGroup = (value: unknown): value is Group =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
+/** A colour of a token as CSS Color Level 4 writes it; empty in a space that is not known. */
+function cssOf(space: string, a: number, b: number, c: number): string {
+  if (space === 'hsl') {
+    return `hsl(${a} ${b}% ${c}%)`;
+  }
+  if (/^(ok)?l(ab|ch)$/.test(space)) {
+    return `${space}(${a} ${b} ${c})`;
+  }
+  return /^(srgb|display-p3|srgb-linear)$/.test(space) ? `color(${space} ${a} ${b} ${c})` : '';
+}
+
 /** A colour value: text as in the drafts, or colour space with components. */
 function colourOfToken(value: unknown): string | undefined {
   if (typeof value === 'string') {
@@ -82,17 +93,7 @@ function colourOfToken(value: unknown): string | undefined {
     return undefined;
   }
   const [a, b, c] = parts;
-  const text =
-    colorSpace === 'srgb'
-      ? `color(srgb ${a} ${b} ${c})`
-      : colorSpace === 'hsl'
-        ? `hsl(${a} ${b}% ${c}%)`
-        : /^(oklch|oklab|lab|lch|display-p3|srgb-linear)$/.test(colorSpace)
-          ? /^(ok)?l(ab|ch)$/.test(colorSpace)
-            ? `${colorSpace}(${a} ${b} ${c})`
-            : `color(${colorSpace} ${a} ${b} ${c})`
-          : '';
-  const colour = tryColour(text);
+  const colour = tryColour(cssOf(colorSpace, a, b, c));
   return colour && hexOf(colour);
 }
 

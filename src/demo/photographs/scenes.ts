@@ -147,8 +147,8 @@ const glow: Scene = {
     const reach = Math.max(0, Math.hypot(p[0], Math.max(0, p[1] - 0.62)) - 1.62);
     const floor = p[1] < 0.01;
     const lane = Math.exp(-Math.max(0, Math.abs(p[0]) - 1.2) * 2.2 - Math.max(0, p[2]) * 0.9);
-    const spill =
-      p[2] < -0.03 ? 0.3 * heat + 0.07 : floor ? 0.16 * lane : 0.15 * Math.exp(-reach * 3.2);
+    const inFront = floor ? 0.16 * lane : 0.15 * Math.exp(-reach * 3.2);
+    const spill = p[2] < -0.03 ? 0.3 * heat + 0.07 : inFront;
     return {
       albedo: scaled(linear(p[1] < 0.01 ? '#6e5b4d' : '#8d4f38'), brick),
       gloss: 0.03,

@@ -180,7 +180,7 @@ export async function slatePieces(): Promise<Record<string, Buffer>> {
     'images/button.png': await png(120, 36, button(1.2)),
     'images/button-over.png': await png(120, 36, button(1.5)),
     'images/button-small.gif': await gif(64, 22, (x, y) =>
-      slate(1.2 - y / 60, x === 0 || x === 63 ? (y === 0 || y === 21 ? 0 : 255) : 255),
+      slate(1.2 - y / 60, (x === 0 || x === 63) && (y === 0 || y === 21) ? 0 : 255),
     ),
     'images/corner-top-left.png': await png(12, 12, corner(true, true)),
     'images/corner-top-right.png': await png(12, 12, corner(false, true)),

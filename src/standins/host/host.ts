@@ -158,6 +158,13 @@ const themePages = (paths: Iterable<string>, own: ReadonlySet<string>): HostedPa
     )
     .map((path) => ({ name: path, path }));
 
+const changeOf = (before: string | undefined, now: string): Upload['change'] => {
+  if (before === undefined) {
+    return 'new';
+  }
+  return before === now ? 'as it was' : 'replaced';
+};
+
 export function createHost({ codecs, digest, now }: HostParts): Host {
   const sites = new Map<string, Hosted>();
   const room = (siteId: string, wanted: number) => {
@@ -255,7 +262,7 @@ export function createHost({ codecs, digest, now }: HostParts): Host {
         path,
         bytes: bytes.length,
         at: old?.tag === tag ? before!.uploads.find((u) => u.path === path)!.at : at,
-        change: !old ? 'new' : old.tag === tag ? 'as it was' : 'replaced',
+        change: changeOf(old?.tag, tag),
         notes,
       });
     }

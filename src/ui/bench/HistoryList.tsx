@@ -61,7 +61,7 @@ function Steps({ session }: { session: Session }) {
         ref={list}
         className="max-h-80 overflow-auto py-1"
         onKeyDown={(e) => {
-          const by = e.key === 'ArrowDown' ? 1 : e.key === 'ArrowUp' ? -1 : 0;
+          const by = { ArrowDown: 1, ArrowUp: -1 }[e.key] ?? 0;
           const buttons = [...(list.current?.querySelectorAll('button') ?? [])];
           if (!by) {
             return;

@@ -3,6 +3,7 @@
 import { pressWords } from '@/core/press/settings';
 import { worstFirst } from '@/core/readings/registry';
 import { kilobytes } from '@/core/readings/say';
+import type { Press } from '../hooks/usePressed';
 import { useHistory } from '../hooks/useSession';
 import { Button, Hint } from '../shared/Button';
 import { verdictColour, VerdictMark } from '../shared/VerdictMark';
@@ -10,12 +11,19 @@ import { useEditing, useFiled } from './useBench';
 
 const keptWords = { kept: 'every step', writing: 'writing…', not: 'not kept' } as const;
 
+function weightWords({ failure, current, file }: Press, blank: boolean): string {
+  if (failure) {
+    return 'no file';
+  }
+  const waiting = blank ? '–' : '…';
+  return current && file ? kilobytes(file.bytes) : waiting;
+}
+
 /** Everything measured of this picture, and the title block of the drawing. */
 export function Readings() {
   const { readings, press } = useFiled();
   const { picture, commit, session } = useEditing();
   const { kept } = useHistory(session);
-  const { file } = press;
   return (
     <section aria-label="Readings" className="flex h-full min-w-0 flex-col">
       <h2 className="px-3 pt-3 pb-1 caption">Readings</h2>
@@ -60,18 +68,7 @@ export function Readings() {
       </ul>
       <dl className="grid shrink-0 grid-cols-3 border-t border-ink">
         <Block term="File" value={pressWords(picture.press)} />
-        <Block
-          term="Weight"
-          value={
-            press.failure
-              ? 'no file'
-              : press.current && file
-                ? kilobytes(file.bytes)
-                : readings.length === 0
-                  ? '–'
-                  : '…'
-          }
-        />
+        <Block term="Weight" value={weightWords(press, readings.length === 0)} />
         <Block term="Kept" value={keptWords[kept.state]} bad={kept.state === 'not'} />
       </dl>
     </section>

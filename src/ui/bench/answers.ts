@@ -8,6 +8,8 @@ import { backPhoto } from '@/core/readings/cover';
 import { isBlank } from '@/core/site/picture';
 import { kindOf } from '@/core/layers/registry';
 import { isOfColour } from '@/core/layers/recipe';
+import type { Ground } from '@/core/site/model/picture';
+import type { Site } from '@/core/site/model/site';
 import type { Editing, Filed } from './useBench';
 
 /** The answer to a question, and how it stands. */
@@ -17,6 +19,13 @@ export interface Answer {
 }
 
 type Facts = Editing & Filed;
+
+function groundWords(site: Site, ground: Ground): string {
+  if (ground.type === 'colour') {
+    return `on ${colourName(site, ground.colour)}`;
+  }
+  return ground.type === 'gradient' ? 'on a gradient' : 'see-through';
+}
 
 interface Question {
   readonly number: number;
@@ -89,12 +98,7 @@ export const questions: readonly Question[] = [
       }
       return {
         verdict: undefined,
-        words:
-          picture.ground.type === 'colour'
-            ? `on ${colourName(site, picture.ground.colour)}`
-            : picture.ground.type === 'gradient'
-              ? 'on a gradient'
-              : 'see-through',
+        words: groundWords(site, picture.ground),
       };
     },
   },

@@ -205,7 +205,8 @@ export function benchCommands(bench: Commanded, switches: BenchSwitches): Comman
   const { selected, selection, picture } = bench;
   const step = (by: number) => {
     const at = picture.layers.findIndex((l) => l.id === selected?.id);
-    const next = picture.layers[at < 0 ? (by > 0 ? 0 : picture.layers.length - 1) : at + by];
+    const first = by > 0 ? 0 : picture.layers.length - 1;
+    const next = picture.layers[at < 0 ? first : at + by];
     if (next) {
       bench.select(next.id);
     }

@@ -14,16 +14,17 @@ import { Button } from '../shared/Button';
 import { download } from '../shared/download';
 import { AlternativeText } from './AlternativeText';
 
+const scaleSign: Readonly<Record<number, string>> = { 2: '2×', 0.5: '½' };
+const scaleWords: Readonly<Record<number, string>> = {
+  2: 'for dense screens',
+  0.5: 'for narrow screens',
+};
+
 /** What a file is there for, in short and in words. */
 const what = ({ scale, fallback }: PlannedFile): { short: string; words: string } => ({
-  short: [fallback ? 'older' : '', scale === 2 ? '2×' : scale < 1 ? '½' : '']
-    .filter(Boolean)
-    .join(' '),
+  short: [fallback ? 'older' : '', scaleSign[scale] ?? ''].filter(Boolean).join(' '),
   words:
-    [
-      fallback ? 'for browsers that do not know the newer format' : '',
-      scale === 2 ? 'for dense screens' : scale < 1 ? 'for narrow screens' : '',
-    ]
+    [fallback ? 'for browsers that do not know the newer format' : '', scaleWords[scale] ?? '']
       .filter(Boolean)
       .join(', ') || 'for every screen',
 });

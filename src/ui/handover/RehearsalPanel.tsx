@@ -58,7 +58,8 @@ export function RehearsalPanel({ site, made }: { site: Site; made: HandOver | un
     >
       <Button look="main" disabled={!made || busy} onClick={() => void go()}>
         <ExternalLink size={13} aria-hidden />
-        {busy ? 'Uploading…' : host ? 'Rehearse again' : 'Rehearse'}
+        {busy && 'Uploading…'}
+        {!busy && (host ? 'Rehearse again' : 'Rehearse')}
       </Button>
       <p className="text-soft">
         The pages at a real address, served by a stand-in for your host. Nothing leaves this

@@ -5,6 +5,13 @@ import { DimensionLine } from '../page/DimensionLines';
 /** A part narrower than this on the screen has no room for its figure on the line. */
 const roomForFigure = 34;
 
+const partLook: Readonly<Record<ChainPart['what'], string>> = {
+  column: 'fill-act-wash stroke-act',
+  border: 'fill-ink',
+  gap: 'fill-sheet stroke-line',
+  padding: 'fill-sheet stroke-line',
+};
+
 /** Columns, gaps, paddings and borders as a chain of dimension lines, with the sum below. */
 export function ChainDrawing({ parts, width }: { parts: readonly ChainPart[]; width: number }) {
   const total = chainLength(parts);
@@ -27,13 +34,7 @@ export function ChainDrawing({ parts, width }: { parts: readonly ChainPart[]; wi
             y={4}
             width={Math.max(1, (to - from) * scale)}
             height={22}
-            className={
-              part.what === 'column'
-                ? 'fill-act-wash stroke-act'
-                : part.what === 'border'
-                  ? 'fill-ink'
-                  : 'fill-sheet stroke-line'
-            }
+            className={partLook[part.what]}
           />
           {(to - from) * scale >= roomForFigure ? (
             <DimensionLine x1={x(from)} x2={x(to)} y1={38} y2={38} figure={`${part.px}`} />

@@ -19,6 +19,13 @@ interface Props {
   onPage(pageId: string): void;
 }
 
+function bandWidth(band: Page['band']): 'none' | 'boxed' | 'wide' {
+  if (!band) {
+    return 'none';
+  }
+  return band.boxed ? 'boxed' : 'wide';
+}
+
 /**
  * How the page is laid out: content width, columns, header, title band, sections, length; and the
  * pages there are.
@@ -233,7 +240,7 @@ export function PagePanel({ session, site, page, onPage }: Props) {
         <Row tight label="Title band">
           <Switch
             label="Title band"
-            value={band ? (band.boxed ? 'boxed' : 'wide') : 'none'}
+            value={bandWidth(band)}
             choices={[
               { value: 'none', label: 'none' },
               { value: 'boxed', label: 'boxed' },

@@ -146,14 +146,14 @@ function SlotRow({
           {slot.width} × {slot.height}
         </span>
         <span className="text-right figure">
-          {blank ? (
-            <span className="text-soft">empty</span>
-          ) : worst.length ? (
+          {blank && <span className="text-soft">empty</span>}
+          {!blank && worst.length > 0 && (
             <span className="inline-flex gap-1">
               <VerdictMark verdict={worst[0].verdict} />
               {worst.length}
             </span>
-          ) : (
+          )}
+          {!blank && worst.length === 0 && (
             <VerdictMark
               verdict={list.some((r) => r.verdict === 'unknown') ? 'unknown' : 'holds'}
             />

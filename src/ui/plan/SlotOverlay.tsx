@@ -286,13 +286,11 @@ export function SlotOverlay({
     return null;
   }
   const blank = isBlank(pictureOf(session.state.getState().site, slot));
-  const look = over
-    ? 'border-2 border-act bg-act/20'
-    : selected
-      ? 'border-act'
-      : blank
-        ? 'border-dashed border-white/70 hover:border-act'
-        : 'border-transparent hover:border-act';
+  const atRest = blank
+    ? 'border-dashed border-white/70 hover:border-act'
+    : 'border-transparent hover:border-act';
+  const idle = selected ? 'border-act' : atRest;
+  const look = over ? 'border-2 border-act bg-act/20' : idle;
   return (
     <>
       {held.width >= 2 && (

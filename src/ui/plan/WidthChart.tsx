@@ -85,19 +85,18 @@ export function WidthChart({ site, page, width, supposed, onWidth, children }: P
     );
   };
   const keys = (event: KeyboardEvent) => {
-    const by = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key];
-    const next =
-      event.key === 'PageUp'
-        ? parts.find((v) => v.width > width)?.width
-        : event.key === 'PageDown'
-          ? parts.findLast((v) => v.width < width)?.width
-          : event.key === 'Home'
-            ? leastScreen
-            : event.key === 'End'
-              ? mostScreen
-              : by !== undefined
-                ? width + by * (event.shiftKey ? 10 : 1)
-                : undefined;
+    const step = event.shiftKey ? 10 : 1;
+    const to: Readonly<Record<string, number | undefined>> = {
+      ArrowRight: width + step,
+      ArrowUp: width + step,
+      ArrowLeft: width - step,
+      ArrowDown: width - step,
+      PageUp: parts.find((v) => v.width > width)?.width,
+      PageDown: parts.findLast((v) => v.width < width)?.width,
+      Home: leastScreen,
+      End: mostScreen,
+    };
+    const next = to[event.key];
     if (next === undefined) {
       return;
     }

@@ -36,6 +36,9 @@ import { PieceView } from './PieceView';
 import { RecipePanel } from './RecipePanel';
 import { SheetLines } from './SheetLines';
 
+const takeWords = (wanted: boolean, what: string): string =>
+  wanted ? `Recolour ${what}` : `Leave ${what} out`;
+
 /** Many theme pieces at once: one recipe for all of them, and the style sheet that follows. */
 export function RecolourScreen({ siteId }: { siteId: string }) {
   return <WithSession siteId={siteId}>{(session) => <Opened session={session} />}</WithSession>;
@@ -191,13 +194,7 @@ function OpenSet({
     );
   const takePieces = (paths: readonly string[], wanted: boolean) =>
     commit(
-      wanted
-        ? paths.length === 1
-          ? `Recolour ${paths[0]}`
-          : 'Recolour all'
-        : paths.length === 1
-          ? `Leave ${paths[0]} out`
-          : 'Leave all out',
+      takeWords(wanted, paths.length === 1 ? paths[0] : 'all'),
       editSet((s) => {
         const those = new Set(paths);
         for (const p of s.pieces) {
@@ -329,12 +326,15 @@ function OpenSet({
               Stop
             </Button>
           </span>
-        ) : !looked.whole && looked.samples.size > 0 ? (
-          <Button onClick={looked.start}>Read on</Button>
         ) : (
-          active &&
-          looked.whole &&
-          !written.whole && <Button onClick={written.start}>Write the files</Button>
+          <>
+            {!looked.whole && looked.samples.size > 0 && (
+              <Button onClick={looked.start}>Read on</Button>
+            )}
+            {active && looked.whole && !written.whole && (
+              <Button onClick={written.start}>Write the files</Button>
+            )}
+          </>
         )}
         <History session={session} />
         <Button

@@ -15,6 +15,15 @@ const headHeight = 0;
 
 const weakOf = ({ contrast }: SheetLine): boolean => contrast !== undefined && isWeak(contrast);
 
+function emptyWords(none: boolean, shown: Shown): string {
+  if (none) {
+    return 'There is no style sheet among the files, or none with a colour.';
+  }
+  return shown === 'contrast'
+    ? `No text loses contrast below ${leastContrast}.`
+    : 'No colour of the style sheets belongs to the pieces. “All” has the others.';
+}
+
 /** The colours of the style sheets, old and new, with a tick for each that follows. */
 export function SheetLines({
   followed,
@@ -32,7 +41,7 @@ export function SheetLines({
   const all = followed?.lines ?? [];
   const weak = all.filter(weakOf);
   const following = all.filter((l) => l.follows || l.proposed);
-  const lines = shown === 'all' ? all : shown === 'contrast' ? weak : following;
+  const lines = { all, contrast: weak, follow: following }[shown];
   const view = useWindowed(box, lines.length, rowHeight, headHeight);
   return (
     <div className="flex h-full min-h-0 flex-col">
@@ -66,13 +75,7 @@ export function SheetLines({
       </div>
       <div ref={box} className="min-h-0 grow overflow-y-auto">
         {followed && lines.length === 0 && (
-          <p className="m-4 text-soft">
-            {all.length === 0
-              ? 'There is no style sheet among the files, or none with a colour.'
-              : shown === 'contrast'
-                ? `No text loses contrast below ${leastContrast}.`
-                : 'No colour of the style sheets belongs to the pieces. “All” has the others.'}
-          </p>
+          <p className="m-4 text-soft">{emptyWords(all.length === 0, shown)}</p>
         )}
         {!followed && (
           <p role="status" className="m-4 text-soft">

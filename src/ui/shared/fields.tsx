@@ -1,5 +1,6 @@
 'use client';
 
+import { arrowStep } from './arrowStep';
 import clsx from 'clsx';
 import { ChevronDown } from 'lucide-react';
 import { Select, Slider } from 'radix-ui';
@@ -302,12 +303,7 @@ export function Switch<V extends string>({
           tabIndex={c.value === value ? 0 : -1}
           onClick={() => onChange(c.value)}
           onKeyDown={(e) => {
-            const by =
-              e.key === 'ArrowRight' || e.key === 'ArrowDown'
-                ? 1
-                : e.key === 'ArrowLeft' || e.key === 'ArrowUp'
-                  ? -1
-                  : 0;
+            const by = arrowStep(e.key);
             if (!by) {
               return;
             }

@@ -71,12 +71,9 @@ function Shelf({ session, forSlot }: { session: Session; forSlot: string | undef
       query,
     ),
   );
-  const subjects =
-    where === 'shelf'
-      ? [...new Set(site.shelf.map((i) => i.subject).filter(Boolean))].sort()
-      : library.state === 'found'
-        ? library.answer.subjects
-        : [];
+  const ownSubjects = [...new Set(site.shelf.map((i) => i.subject).filter(Boolean))].sort();
+  const theirs = library.state === 'found' ? library.answer.subjects : [];
+  const subjects = where === 'shelf' ? ownSubjects : theirs;
   const search =
     <T,>(set: (value: T) => void) =>
     (value: T) => {

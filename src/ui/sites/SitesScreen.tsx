@@ -15,6 +15,7 @@ import {
   useSites,
 } from '../hooks/useSites';
 import { PageDrawing } from '../page/PageDrawing';
+import type { Verdict } from '@/core/readings/reading';
 import { takeReadings } from '@/core/readings/registry';
 import { pictureOf } from '@/core/site/picture';
 import { Boundary } from '../shared/Boundary';
@@ -220,6 +221,13 @@ function UnreadableSite({ id, problem }: { id: string; problem: string }) {
   );
 }
 
+function standing(fails: number, look: number): [Verdict, string] {
+  if (fails > 0) {
+    return ['fails', `${fails} fail`];
+  }
+  return look > 0 ? ['look', `${look} to look at`] : ['holds', 'nothing to look at'];
+}
+
 /**
  * How many readings of the site are not as they should be, as far as they can be taken without
  * pressing its files.
@@ -230,11 +238,11 @@ function Standing({ site }: { site: Site }) {
   );
   const fails = readings.filter((r) => r.verdict === 'fails').length;
   const look = readings.filter((r) => r.verdict === 'look').length;
-  const verdict = fails ? 'fails' : look ? 'look' : 'holds';
+  const [verdict, words] = standing(fails, look);
   return (
     <div className={verdictColour(verdict)}>
       <VerdictMark verdict={verdict} />
-      {fails ? `${fails} fail` : look ? `${look} to look at` : 'nothing to look at'}
+      {words}
     </div>
   );
 }

@@ -21,6 +21,13 @@ import { FilePick } from '../../shared/FilePick';
 import { say } from '../../shared/notices';
 import { useEditing, useFiled } from '../useBench';
 
+function waitingWords(failure: string | undefined, blank: boolean): string {
+  if (failure) {
+    return 'There is no file';
+  }
+  return blank ? 'Nothing to hand over yet' : 'Pressing…';
+}
+
 /**
  * Hand over: this slot's file and lines; everything of the site together is a screen of its own.
  */
@@ -111,13 +118,7 @@ export function HandOver() {
           >
             <Download size={14} aria-hidden className="shrink-0" />
             <span className="truncate">
-              {file
-                ? `Download ${name}`
-                : press.failure
-                  ? 'There is no file'
-                  : isBlank(picture)
-                    ? 'Nothing to hand over yet'
-                    : 'Pressing…'}
+              {file ? `Download ${name}` : waitingWords(press.failure, isBlank(picture))}
             </span>
           </Button>
           <Button look="main" onClick={all}>

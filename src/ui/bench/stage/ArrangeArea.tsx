@@ -56,6 +56,9 @@ interface Drag {
 /** Px of the screen the pointer may slip before a press becomes a drag. */
 const slip = 3;
 
+const gripWord = (grip: unknown): string =>
+  ({ move: 'Move', turn: 'Turn' })[String(grip)] ?? 'Resize';
+
 /** Layers are selected, moved, resized and turned; several at once too. */
 export function ArrangeArea({ area, marks }: { area: Area; marks: boolean }) {
   const { slot, picture, commit, preview, session } = useEditing();
@@ -280,10 +283,7 @@ export function ArrangeArea({ area, marks }: { area: Area; marks: boolean }) {
           .map((l) => l.id),
       );
     } else if (edit) {
-      commit(
-        `${held.grip === 'move' ? 'Move' : held.grip === 'turn' ? 'Turn' : 'Resize'} ${changeNames(held.layers)}`,
-        edit,
-      );
+      commit(`${gripWord(held.grip)} ${changeNames(held.layers)}`, edit);
     }
   };
 

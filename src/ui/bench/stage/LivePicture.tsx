@@ -132,7 +132,7 @@ export function LivePicture({ rect, clip }: { rect: Rect; clip: Rect }) {
 
   const file = useHeldFile(held) ?? press.file?.whole ?? press.file?.decoded;
   const lost = useDifference(showing === 'difference' ? file : undefined, slot, asFiled(picture));
-  const decoded = showing === 'file' ? file : showing === 'difference' ? lost : undefined;
+  const decoded = { file, difference: lost, picture: undefined, before: undefined }[showing];
   useEffect(() => {
     const element = fileCanvas.current;
     if (!element || !decoded) {

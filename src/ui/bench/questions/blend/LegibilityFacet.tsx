@@ -1,5 +1,7 @@
 'use client';
 
+import type { TextReport } from '@/core/legibility/report';
+import type { Verdict } from '@/core/readings/reading';
 import { useState } from 'react';
 import { kindOf } from '@/core/layers/registry';
 import { layVeil, veilExtent, type VeilForm } from '@/core/readings/legibility';
@@ -12,6 +14,13 @@ import { VerdictMark } from '../../../shared/VerdictMark';
 import { useEditing, useFiled, useSelecting } from '../../useBench';
 
 const ratio = (v: number): string => `${(Math.floor(v * 10) / 10).toFixed(1)}:1`;
+
+function verdictOf({ contrast, wanted }: TextReport): Verdict {
+  if (contrast.worst >= wanted) {
+    return 'holds';
+  }
+  return contrast.fifth >= wanted ? 'look' : 'fails';
+}
 
 /**
  * How each text stands off what lies behind it; the least veil of each colour that makes it
@@ -53,17 +62,7 @@ export function LegibilityFacet() {
                     onClick={() => select(t.id)}
                     className="flex h-[26px] w-full items-center gap-1.5 text-left aria-pressed:font-semibold"
                   >
-                    {r && (
-                      <VerdictMark
-                        verdict={
-                          r.contrast.worst >= r.wanted
-                            ? 'holds'
-                            : r.contrast.fifth >= r.wanted
-                              ? 'look'
-                              : 'fails'
-                        }
-                      />
-                    )}
+                    {r && <VerdictMark verdict={verdictOf(r)} />}
                     <span className="truncate">{kindOf(t).name(t)}</span>
                   </button>
                 </td>

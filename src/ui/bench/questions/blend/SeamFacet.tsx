@@ -17,6 +17,16 @@ import { Ways } from './Ways';
 
 const amplifications = [1, 8, 32] as const;
 
+/** Why an edge has no reading. */
+function unmetWords(goesOn: boolean, coloured: boolean): string {
+  if (goesOn) {
+    return 'The page goes on here without a colour to meet.';
+  }
+  return coloured
+    ? 'Nothing lies in this slot yet.'
+    : 'A picture lies here, which has no one colour to meet.';
+}
+
 function Patch({
   file,
   side,
@@ -184,12 +194,7 @@ export function SeamFacet() {
           />
         )}
         <p className="text-soft">
-          {reading?.words ??
-            (beside === null
-              ? 'The page goes on here without a colour to meet.'
-              : colours[side]
-                ? 'Nothing lies in this slot yet.'
-                : 'A picture lies here, which has no one colour to meet.')}
+          {reading?.words ?? unmetWords(beside === null, colours[side] !== undefined)}
         </p>
         <Ways done="exact" title="Ways to make it exact" readingId={`seam-${side}`} ways={ways} />
         {slot.lends && (

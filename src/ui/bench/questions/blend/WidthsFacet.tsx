@@ -103,11 +103,11 @@ export function WidthsFacet() {
                 <span className="flex justify-between">
                   <span className="figure">{width}</span>
                   <span className="figure text-soft">
-                    {!seen
-                      ? 'not shown'
-                      : isContent(slot.kind)
-                        ? `${Math.round(visible.scale * 100)}%`
-                        : `${visible.part.width}×${visible.part.height}`}
+                    {!seen && 'not shown'}
+                    {seen && isContent(slot.kind) && `${Math.round(visible.scale * 100)}%`}
+                    {seen &&
+                      !isContent(slot.kind) &&
+                      `${visible.part.width}×${visible.part.height}`}
                   </span>
                 </span>
               </li>

@@ -177,11 +177,10 @@ function MatchRow({ wash, onTake }: { wash: FillLayer; onTake(strength: number):
           `CIEDE2000 to ${colourName(site, target)}: ${match.before.toFixed(1)} without the wash, ${match.after.toFixed(1)} with it`
         }
       >
-        {busy
-          ? 'matching…'
-          : match
-            ? `${match.strength}%: ΔE ${match.before.toFixed(1)} → ${match.after.toFixed(1)}`
-            : ''}
+        {busy && 'matching…'}
+        {!busy &&
+          match &&
+          `${match.strength}%: ΔE ${match.before.toFixed(1)} → ${match.after.toFixed(1)}`}
       </span>
     </Row>
   );

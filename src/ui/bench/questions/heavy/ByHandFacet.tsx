@@ -106,13 +106,11 @@ export function ByHandFacet() {
           />
         )}
         <p role="status" className="figure" data-testid="weight">
-          {press.failure ? (
-            <span className="text-bad">{press.failure}</span>
-          ) : press.current && press.file ? (
-            `${kilobytes(press.file.bytes)}, ${((press.file.bytes * 8) / (press.file.width * press.file.height)).toFixed(2)} bits a px`
-          ) : (
-            'Pressing…'
-          )}
+          {press.failure && <span className="text-bad">{press.failure}</span>}
+          {!press.failure &&
+            (press.current && press.file
+              ? `${kilobytes(press.file.bytes)}, ${((press.file.bytes * 8) / (press.file.width * press.file.height)).toFixed(2)} bits a px`
+              : 'Pressing…')}
         </p>
         {format === 'jpeg' && (picture.ground.type === 'none' || hasOverlap(overlapOf(slot))) && (
           <p className="text-warn">JPEG cannot be see-through: it will lie on white.</p>

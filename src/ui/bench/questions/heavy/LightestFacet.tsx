@@ -1,5 +1,7 @@
 'use client';
 
+import type { Judgement } from '@/core/lightest/trial';
+import { arrowStep } from '../../../shared/arrowStep';
 import { formatOf } from '@/core/press/formats/registry';
 import { Search, X } from 'lucide-react';
 import { useEffect, useRef } from 'react';
@@ -26,6 +28,26 @@ import { CommitField } from '../../../shared/fields';
 import { VerdictMark } from '../../../shared/VerdictMark';
 import { useEditing, useFiled, useShowing } from '../../useBench';
 import { judgementWords, WeightChart } from './WeightChart';
+
+function emptyWords(blank: boolean, running: boolean): string {
+  if (blank) {
+    return 'Nothing lies in this slot yet.';
+  }
+  return running
+    ? 'Trying files…'
+    : 'Files of every format the host takes are written and compared with what you see. The lightest that is as alike as you ask is taken.';
+}
+
+/** What speaks against a file, if anything does. */
+function problemOf(judgement: Judgement, aim: Aim, budget: number): string | undefined {
+  if (!keepsSeam(judgement)) {
+    return 'loses its seam';
+  }
+  if (!meetsGoal(aim, judgement)) {
+    return 'not as asked';
+  }
+  return judgement.bytes > budget ? `over the budget of ${kilobytes(budget)}` : undefined;
+}
 
 /** How careful to be, or how many KB; then the search, and everything it tried. */
 export function LightestFacet() {
@@ -141,11 +163,7 @@ export function LightestFacet() {
       <div className="flex min-w-0 grow flex-col">
         {found.tried.length === 0 ? (
           <p className="m-auto max-w-[300px] text-center text-soft">
-            {blank
-              ? 'Nothing lies in this slot yet.'
-              : running
-                ? 'Trying files…'
-                : 'Files of every format the host takes are written and compared with what you see. The lightest that is as alike as you ask is taken.'}
+            {emptyWords(blank, running !== undefined)}
           </p>
         ) : (
           <WeightChart
@@ -192,13 +210,7 @@ function Summary({
     ) : null;
   }
   const j = shown.judgement;
-  const problem = !keepsSeam(j)
-    ? 'loses its seam'
-    : !meetsGoal(aim, j)
-      ? 'not as asked'
-      : j.bytes > budget
-        ? `over the budget of ${kilobytes(budget)}`
-        : undefined;
+  const problem = problemOf(j, aim, budget);
   return (
     <>
       <VerdictMark verdict={problem ? 'look' : 'holds'} />
@@ -243,12 +255,7 @@ function CareChoice({
       tabIndex={chosen ? 0 : -1}
       onClick={onChoose}
       onKeyDown={(e) => {
-        const by =
-          e.key === 'ArrowDown' || e.key === 'ArrowRight'
-            ? 1
-            : e.key === 'ArrowUp' || e.key === 'ArrowLeft'
-              ? -1
-              : 0;
+        const by = arrowStep(e.key);
         if (by) {
           e.preventDefault();
           onStep(by);

@@ -1,5 +1,6 @@
 'use client';
 
+import type { Verdict } from '@/core/readings/reading';
 import { connections, loadFormula, loadMs, phoneWidth, slotsLoaded } from '@/core/load/load';
 import { kilobytes } from '@/core/readings/say';
 import { slotOf } from '@/core/site/picture';
@@ -10,6 +11,13 @@ import { useEditing, useFiled } from '../../useBench';
 
 const seconds = (ms: number): string =>
   ms < 995 ? `${Math.round(ms / 10) * 10} ms` : `${(ms / 1000).toFixed(1)} s`;
+
+function loadVerdict(known: boolean, within: boolean): Verdict {
+  if (!known) {
+    return 'unknown';
+  }
+  return within ? 'holds' : 'fails';
+}
 
 /**
  * How long the file takes to come, and what all pictures of each page weigh together on a phone.
@@ -81,9 +89,7 @@ export function LoadFacet() {
             return (
               <div key={page.id} data-page-weight={page.name}>
                 <p className="flex items-center gap-1">
-                  <VerdictMark
-                    verdict={!complete ? 'unknown' : total <= budget ? 'holds' : 'fails'}
-                  />
+                  <VerdictMark verdict={loadVerdict(complete, total <= budget)} />
                   <span className="min-w-0 grow truncate">{page.name}</span>
                   <span className="figure">{kilobytes(total)}</span>
                 </p>

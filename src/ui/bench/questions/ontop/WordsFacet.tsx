@@ -41,11 +41,11 @@ export function WordsFacet({ layer: text }: { layer: TextLayer }) {
     const around = box && text.turn === 0 ? boundsOf(box) : undefined;
     const x = around
       ? Math.round(
-          next === 'left'
-            ? around.left
-            : next === 'right'
-              ? around.right
-              : (around.left + around.right) / 2,
+          {
+            left: around.left,
+            centre: (around.left + around.right) / 2,
+            right: around.right,
+          }[next],
         )
       : text.x;
     commit(`Align ${next}`, change({ align: next, x }));
