@@ -163,7 +163,7 @@ function OpenBench({ session, slot }: { session: Session; slot: Slot }) {
         <Boundary what="The page">
           <Stage zoom={zoom} screenWidth={screenWidth} marks={marks} />
         </Boundary>
-        <Boundary key={asking.question} what="The tray">
+        <Boundary resetOn={asking.question} what="The tray">
           <Tray />
         </Boundary>
       </div>

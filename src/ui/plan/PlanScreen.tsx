@@ -278,7 +278,7 @@ function Plan({ session }: { session: Session }) {
             ))}
           </nav>
           <div className="min-h-0 grow overflow-auto">
-            <Boundary key={view} what="This panel">
+            <Boundary resetOn={view} what="This panel">
               <Suspense fallback={null}>
                 {view === 'site' && (
                   <SitePanel

@@ -9,15 +9,19 @@ import { VerdictMark } from './VerdictMark';
 export function Boundary({
   what,
   as: Tag = 'div',
+  resetOn,
   children,
 }: {
   /** The part in words, as in “The chart”. */
   what: string;
   as?: 'div' | 'li';
+  /** Whenever it changes, the part is shown again. */
+  resetOn?: unknown;
   children: ReactNode;
 }) {
   return (
     <ErrorBoundary
+      resetKeys={[resetOn]}
       fallbackRender={({ error, resetErrorBoundary }) => (
         <Tag role="alert" className="m-3 rounded-sm border border-bad bg-white px-3 py-2">
           <p>
