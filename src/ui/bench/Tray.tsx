@@ -2,14 +2,13 @@
 
 import { lazy, Suspense } from 'react';
 import { Part } from './questions/Part';
-import { Size } from './questions/Size';
 import { LayerCards } from './layers/LayerCards';
 import { Readings } from './Readings';
 import { useAsking } from './useBench';
 
-/** In the order of the questions; those after the first two are loaded when they are asked. */
+/** In the order of the questions; all but the one a bench opens with are loaded when asked. */
 const panels = [
-  Size,
+  lazy(async () => ({ default: (await import('./questions/Size')).Size })),
   Part,
   lazy(async () => ({ default: (await import('./questions/Colour')).Colour })),
   lazy(async () => ({ default: (await import('./questions/ontop/OnTop')).OnTop })),

@@ -1,5 +1,6 @@
 'use client';
 
+import type { ReactElement } from 'react';
 import clsx from 'clsx';
 import { areaBelow, profilesOf } from '@/core/divider/profile';
 import { activeSteps } from '@/core/recolour/recipe';
@@ -33,7 +34,7 @@ export const GroundFace = ({ ground }: { ground: Ground }) => (
 );
 
 /** A layer as it is told at a glance. */
-export function LayerFace({ layer, backdrop }: { layer: Layer; backdrop: string }) {
+export function LayerFace({ layer, backdrop }: { layer: Layer; backdrop: string }): ReactElement {
   switch (layer.kind) {
     case 'photo':
       return (
