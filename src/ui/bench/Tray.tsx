@@ -1,17 +1,21 @@
 'use client';
 
 import { lazy, Suspense } from 'react';
+import { OnTop } from './questions/ontop/OnTop';
 import { Part } from './questions/Part';
 import { LayerCards } from './layers/LayerCards';
 import { Readings } from './Readings';
 import { useAsking } from './useBench';
 
-/** In the order of the questions; all but the one a bench opens with are loaded when asked. */
+/**
+ * In the order of the questions. All are loaded when asked but the one a bench opens with, and the
+ * one that words are typed in at once.
+ */
 const panels = [
   lazy(async () => ({ default: (await import('./questions/Size')).Size })),
   Part,
   lazy(async () => ({ default: (await import('./questions/Colour')).Colour })),
-  lazy(async () => ({ default: (await import('./questions/ontop/OnTop')).OnTop })),
+  OnTop,
   lazy(async () => ({ default: (await import('./questions/blend/Blend')).Blend })),
   lazy(async () => ({ default: (await import('./questions/heavy/Heavy')).Heavy })),
   lazy(async () => ({ default: (await import('./questions/HandOver')).HandOver })),

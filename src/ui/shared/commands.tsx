@@ -1,6 +1,6 @@
 'use client';
 
-import { lazy, Suspense, useEffect, useRef, useState } from 'react';
+import { useEffect, useRef } from 'react';
 
 /**
  * Something that can be done; it is in the list of all commands, and has keys where the design
@@ -90,25 +90,4 @@ export function useCommandKeys(commands: readonly Command[]): void {
       window.removeEventListener('blur', away);
     };
   }, []);
-}
-
-const CommandDialog = lazy(async () => ({
-  default: (await import('./CommandDialog')).CommandDialog,
-}));
-
-/** All commands, searched by typing; loaded when it is asked for first. */
-export function CommandList(props: {
-  open: boolean;
-  onOpenChange(open: boolean): void;
-  commands: readonly Command[];
-}) {
-  const [seen, setSeen] = useState(false);
-  if (props.open && !seen) {
-    setSeen(true);
-  }
-  return seen || props.open ? (
-    <Suspense fallback={null}>
-      <CommandDialog {...props} />
-    </Suspense>
-  ) : null;
 }

@@ -12,7 +12,7 @@ const shown = (keys: string) =>
     .replace(/\b([a-z])$/, (c) => c.toUpperCase());
 
 /** All commands, searched by typing. Also serves as the list of keys. */
-export function CommandDialog({
+export function CommandList({
   open,
   onOpenChange,
   commands,
