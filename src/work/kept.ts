@@ -18,11 +18,13 @@ const reasons: Readonly<Record<StoreFailure | 'removed' | 'unreadable', string>>
   full: 'this browser gives Soyez no more room. Remove a site you do not need, or free space on the disk.',
   closed: 'the browser closed its store. Reload when you have saved the site file.',
   other: 'the browser could not write. The disk may be full or asleep.',
-  removed: 'this site was removed in another tab. Put it back, or save its file.',
+  removed: 'this site was removed in another tab. Put it back, save its file, or let it go.',
   unreadable: 'another tab keeps this site in a form that this one cannot read. Reload to see it.',
 };
 
-/** @param count steps that are not on the disk */
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** @param count steps that are not on the disk; where there are none, the reason alone is said */
 export const notKept = (
   why: StoreFailure | 'removed' | 'unreadable',
   count: number,
@@ -30,5 +32,5 @@ export const notKept = (
 ): Kept => ({
   state: 'not',
   why,
-  words: `${steps(Math.max(1, count))} not kept: ${reasons[why]}${detail ? ` (${detail})` : ''}`,
+  words: `${count > 0 ? `${steps(count)} not kept: ${reasons[why]}` : capital(reasons[why])}${detail ? ` (${detail})` : ''}`,
 });

@@ -222,6 +222,16 @@ test('a site removed in another tab is not written again unless it is put back',
   expect(store.steps('s').map((s) => s.label)).toEqual(['one', 'two']);
 });
 
+test('where a removed site has nothing unwritten, no step is said to be lost', async () => {
+  const a = open();
+  store.remove('s');
+  await a.refresh();
+  expect(kept(a)).toMatchObject({
+    why: 'removed',
+    words: 'This site was removed in another tab. Put it back, save its file, or let it go.',
+  });
+});
+
 test('a site that was cleared away underneath is written again with all its steps', async () => {
   const a = open();
   a.commit('one', widen(200));

@@ -14,6 +14,9 @@ export const useKept = (): Standing =>
     () => onServer,
   );
 
+/** Closes a site that another tab removed; what was not kept of it goes. */
+export const letGo = (siteId: string): void => theTab().sites.forget(siteId);
+
 /** Keeps what is still open when the tab is hidden, and asks before unwritten work is left. */
 export function useGuardedLeaving(): void {
   useEffect(() => {

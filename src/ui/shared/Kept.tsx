@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { useKept } from '../hooks/useKept';
+import { letGo, useKept } from '../hooks/useKept';
 import { Button } from './Button';
 import { saveSiteFile } from './saveFiles';
 import { VerdictMark } from './VerdictMark';
@@ -47,9 +47,14 @@ export function NotKept() {
         {kept.words}
       </p>
       {kept.why === 'removed' ? (
-        <Button disabled={busy} onClick={doing(() => session.putBack())}>
-          Put it back
-        </Button>
+        <>
+          <Button disabled={busy} onClick={doing(() => session.putBack())}>
+            Put it back
+          </Button>
+          <Button disabled={busy} onClick={() => letGo(session.siteId)}>
+            Let it go
+          </Button>
+        </>
       ) : (
         <Button disabled={busy} onClick={doing(() => session.retry())}>
           Try again
