@@ -1,6 +1,5 @@
 'use client';
 
-import { Redo2, Undo2 } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState, type DragEvent } from 'react';
 import type { Site } from '@/core/site/model/site';
@@ -11,12 +10,13 @@ import { filesOf } from '../hooks/useIntake';
 import { useOwnFonts } from '../hooks/useOwnFonts';
 import { useHistory, useSite, type Session } from '../hooks/useSession';
 import { Boundary } from '../shared/Boundary';
-import { Button, IconButton } from '../shared/Button';
+import { Button } from '../shared/Button';
 import { CommandList } from '../shared/CommandList';
 import { useCommandKeys } from '../shared/commands';
 import { Choose, Switch } from '../shared/fields';
 import { Standing } from '../shared/Standing';
 import { TopBar } from '../shared/TopBar';
+import { UndoRedo } from '../shared/UndoRedo';
 import { WithSession } from '../shared/WithSession';
 import { benchCommands } from './benchCommands';
 import { HistoryList } from './HistoryList';
@@ -133,22 +133,7 @@ function OpenBench({ session, slot }: { session: Session; slot: Slot }) {
             className="w-[126px]"
             choices={screenWidths.map((w) => ({ value: String(w), label: `Screen ${w}` }))}
           />
-          <IconButton
-            label={undoLabel ? `Undo: ${undoLabel}` : 'Nothing to undo'}
-            keys="Ctrl+Z"
-            disabled={!undoLabel}
-            onClick={() => session.undo()}
-          >
-            <Undo2 size={15} />
-          </IconButton>
-          <IconButton
-            label={redoLabel ? `Redo: ${redoLabel}` : 'Nothing to redo'}
-            keys="Ctrl+Shift+Z"
-            disabled={!redoLabel}
-            onClick={() => session.redo()}
-          >
-            <Redo2 size={15} />
-          </IconButton>
+          <UndoRedo session={session} />
           <HistoryList session={session} open={stepsOpen} onOpenChange={setStepsOpen} />
           <Button
             aria-pressed={shown.showing === 'before'}

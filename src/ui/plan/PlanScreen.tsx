@@ -1,7 +1,6 @@
 'use client';
 
 import { newId } from '../shared/newId';
-import { Redo2, Undo2 } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { lazy, Suspense, useCallback, useMemo, useState, type DragEvent } from 'react';
 import { slotsOn } from '@/core/site/pages';
@@ -12,12 +11,13 @@ import { filesOf, useIntake } from '../hooks/useIntake';
 import { useHistory, useSite, type Session } from '../hooks/useSession';
 import { useSiteReadings } from '../hooks/useSiteReadings';
 import { Boundary } from '../shared/Boundary';
-import { Button, IconButton } from '../shared/Button';
+import { Button } from '../shared/Button';
 import { CommandList } from '../shared/CommandList';
 import { useCommandKeys, type Command } from '../shared/commands';
 import { Choose, CommitField, Switch } from '../shared/fields';
 import { say } from '../shared/notices';
 import { TopBar } from '../shared/TopBar';
+import { UndoRedo } from '../shared/UndoRedo';
 import { WithSession } from '../shared/WithSession';
 import { Sheet } from './Sheet';
 import { SitePanel } from './SitePanel';
@@ -202,22 +202,7 @@ function Plan({ session }: { session: Session }) {
             }}
           />
         </span>
-        <IconButton
-          label={undoLabel ? `Undo: ${undoLabel}` : 'Nothing to undo'}
-          keys="Ctrl+Z"
-          disabled={!undoLabel}
-          onClick={() => session.undo()}
-        >
-          <Undo2 size={15} />
-        </IconButton>
-        <IconButton
-          label={redoLabel ? `Redo: ${redoLabel}` : 'Nothing to redo'}
-          keys="Ctrl+Shift+Z"
-          disabled={!redoLabel}
-          onClick={() => session.redo()}
-        >
-          <Redo2 size={15} />
-        </IconButton>
+        <UndoRedo session={session} />
         <Button onClick={() => router.push(`/sites/${site.id}/shelf`)}>Shelf</Button>
         <Button onClick={() => openTheme()}>Import theme styles</Button>
         <Button onClick={() => router.push(`/sites/${site.id}/recolour`)}>Recolour a set</Button>

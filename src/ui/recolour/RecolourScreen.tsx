@@ -1,6 +1,6 @@
 'use client';
 
-import { Archive, Redo2, Undo2, X } from 'lucide-react';
+import { Archive, X } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { hexOf } from '@/core/colour/parse';
@@ -19,7 +19,8 @@ import { zipped } from '../hooks/zipped';
 import { handedOf } from '../hooks/handedOf';
 import { useHistory, useSite, type Session } from '../hooks/useSession';
 import { useSetIntake, type SetIntake } from '../hooks/useSetIntake';
-import { Button, IconButton } from '../shared/Button';
+import { Button } from '../shared/Button';
+import { UndoRedo } from '../shared/UndoRedo';
 import { CommandList } from '../shared/CommandList';
 import { useCommandKeys, type Command } from '../shared/commands';
 import { download } from '../shared/download';
@@ -63,7 +64,7 @@ function Opened({ session }: { session: Session }) {
         <TopBar
           crumbs={[{ label: site.name, href: `/sites/${site.id}` }, { label: 'Recolour a set' }]}
         >
-          <History session={session} />
+          <UndoRedo session={session} />
         </TopBar>
         <h1 className="sr-only">Recolour a set for {site.name}</h1>
         <EmptySet intake={intake} onFiles={take} />
@@ -71,30 +72,6 @@ function Opened({ session }: { session: Session }) {
     );
   }
   return <OpenSet session={session} site={site} set={site.set} intake={intake} onFiles={take} />;
-}
-
-function History({ session }: { session: Session }) {
-  const { undoLabel, redoLabel } = useHistory(session);
-  return (
-    <>
-      <IconButton
-        label={undoLabel ? `Undo: ${undoLabel}` : 'Nothing to undo'}
-        keys="Ctrl+Z"
-        disabled={!undoLabel}
-        onClick={() => session.undo()}
-      >
-        <Undo2 size={15} />
-      </IconButton>
-      <IconButton
-        label={redoLabel ? `Redo: ${redoLabel}` : 'Nothing to redo'}
-        keys="Ctrl+Shift+Z"
-        disabled={!redoLabel}
-        onClick={() => session.redo()}
-      >
-        <Redo2 size={15} />
-      </IconButton>
-    </>
-  );
 }
 
 type View = 'piece' | 'all' | 'page' | 'sheet';
@@ -337,7 +314,7 @@ function OpenSet({
             )}
           </>
         )}
-        <History session={session} />
+        <UndoRedo session={session} />
         <Button
           disabled={!active || placed.length === 0 || looked.looking !== undefined}
           onClick={ontoPlan}
