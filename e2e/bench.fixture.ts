@@ -156,7 +156,7 @@ export class BenchPage {
           requestAnimationFrame(() => setTimeout(resolve, 60));
         }),
     );
-    await expect(this.page.getByRole('definition').filter({ hasText: 'every step' })).toBeVisible();
+    await expect(this.page.locator('[data-kept=kept]')).toBeVisible();
   }
 
   /** Turns to the settings of the file that are made by hand. */

@@ -4,7 +4,8 @@
  */
 import sharp from 'sharp';
 import { drawGradient } from '../src/core/raster/gradient';
-import { plainTone, toneMap, type Tone } from '../src/core/recolour/tone';
+import { plainTone, type Tone } from '../src/core/recolour/plainTone';
+import { toneMap } from '../src/core/recolour/tone';
 import type { GradientGround } from '../src/core/site/model/picture';
 import { expect, test } from './bench.fixture';
 

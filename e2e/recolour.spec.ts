@@ -189,8 +189,10 @@ test('a recipe is edited live on every piece, kept, given a name, taken out and 
     .poll(async () => new Set((await colour('menu-middle.png')).split(',').slice(0, 3)).size)
     .toBe(1);
   await page.getByRole('button', { name: 'Remove the tone' }).click();
+  await expect.poll(() => colour('menu-middle.png')).toBe('172,186,158,255');
 
   // All of it is there after the page is loaded anew.
+  await bench.kept();
   await page.reload();
   await expect(page.getByRole('textbox', { name: 'Name of the recipe' })).toHaveValue('Celadon');
   await expect.poll(() => colour('menu-middle.png')).toBe('172,186,158,255');

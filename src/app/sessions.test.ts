@@ -5,7 +5,11 @@ import { newSite } from '@/core/site/newSite';
 import { addSlot } from '@/core/site/slots';
 import { assetBytes, putAsset } from '@/store/assets';
 import { Database } from '@/store/database';
-import { addSite, listSites, removeSite } from '@/store/sites';
+import { siteCard } from '@/core/readings/siteCard';
+import { readSite } from '@/core/site/schema';
+import { Standing } from '@/work/standing';
+import { addSite } from '@/store/addSite';
+import { storedSites, removeSite } from '@/store/sites';
 import { siteStore } from '@/store/siteStore';
 import { tabsOf } from '@/store/tabs';
 import { OpenSites } from '@/work/openSites';
@@ -26,25 +30,25 @@ beforeEach(async () => {
 
 /** Each tab has sessions of its own. */
 const inTab = () =>
-  new OpenSites({
-    store: siteStore(db, tabsOf(db.name)),
-    now: () => 2,
-    newId: () => crypto.randomUUID(),
-    later(ms, call) {
-      const timer = setTimeout(call, ms);
-      return () => clearTimeout(timer);
+  new OpenSites(
+    {
+      store: siteStore(db, tabsOf(db.name)),
+      now: () => 2,
+      newId: () => crypto.randomUUID(),
+      later(ms, call) {
+        const timer = setTimeout(call, ms);
+        return () => clearTimeout(timer);
+      },
+      tell: (words) => told.push(words),
     },
-    tell: (words) => told.push(words),
-  });
+    new Standing(),
+  );
 const told: string[] = [];
 const open = async (siteId = 's'): Promise<Session> => (await inTab().open(siteId))!;
 const width = (session: Session) => session.state.getState().site.slots[0].width;
 const stored = async (): Promise<Site> => {
-  const [first] = await listSites(db);
-  if (!('site' in first)) {
-    throw new Error(first.problem);
-  }
-  return first.site;
+  const [first] = await storedSites(db);
+  return readSite(first.site);
 };
 const setWidth = (px: number) =>
   editSlot('h', (s) => {
@@ -148,7 +152,8 @@ test('no such site, and a site that cannot be read, which is listed with its rea
   expect(await open('nowhere')).toBeUndefined();
   await db.sites.update('s', { site: { ...site('s'), slots: 'none' } as unknown as Site });
   await expect(open()).rejects.toThrow('slots');
-  expect(await listSites(db)).toEqual([{ id: 's', problem: expect.stringContaining('slots') }]);
+  const [stored] = await storedSites(db);
+  expect(siteCard(stored.site)).toEqual({ problem: expect.stringContaining('slots') });
 });
 
 test('assets are stored once under their SHA-256', async () => {
@@ -172,7 +177,7 @@ test("removing a site takes its history and drawings, and no other site's", asyn
     { key: 't/h', drawing: '', png: new Blob() },
   ]);
   await removeSite(db, 's', 2);
-  expect((await listSites(db)).map((s) => s.id)).toEqual(['t']);
+  expect((await storedSites(db)).map((s) => s.id)).toEqual(['t']);
   expect([await db.history.count(), (await db.thumbs.toArray()).map((t) => t.key)]).toEqual([
     0,
     ['t/h'],

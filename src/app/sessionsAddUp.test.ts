@@ -7,10 +7,11 @@ import { newSite } from '@/core/site/newSite';
 import { StoreError, type SiteStore } from '@/core/site/siteStore';
 import type { Step } from '@/core/site/timeline';
 import { Database } from '@/store/database';
-import { addSite } from '@/store/sites';
+import { addSite } from '@/store/addSite';
 import { siteStore } from '@/store/siteStore';
 import type { Tabs } from '@/store/tabs';
 import { MemoryStore } from '@/work/memoryStore.fixture';
+import { Standing } from '@/work/standing';
 import { OpenSites } from '@/work/openSites';
 import type { Session } from '@/work/session';
 
@@ -143,16 +144,19 @@ class Tab {
   ) {}
 
   async open(): Promise<void> {
-    const sites = new OpenSites({
-      store: failing(this.place.tab(), this.next),
-      now: () => 1,
-      newId: this.newId,
-      // Nothing waits for time: bursts are flushed, and writing is tried again, when asked.
-      later: () => () => {},
-      tell: (words) => {
-        throw new Error(words);
+    const sites = new OpenSites(
+      {
+        store: failing(this.place.tab(), this.next),
+        now: () => 1,
+        newId: this.newId,
+        // Nothing waits for time: bursts are flushed, and writing is tried again, when asked.
+        later: () => () => {},
+        tell: (words) => {
+          throw new Error(words);
+        },
       },
-    });
+      new Standing(),
+    );
     this.session = (await sites.open('s'))!;
   }
 

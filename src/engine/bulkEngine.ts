@@ -1,3 +1,7 @@
+import type { PressedFile } from '@/core/readings/reading';
+import type { ToldReading } from '@/core/readings/told';
+import type { Site } from '@/core/site/model/site';
+import type { SiteCard } from '@/core/readings/siteCard';
 import type { PackedSite } from '@/core/handover/siteFile';
 import type { TypedFile } from '@/core/handover/zipFiles';
 import type { OraPicture, ReadOra } from '@/core/openRaster/openRaster';
@@ -12,6 +16,16 @@ type Bytes = Uint8Array<ArrayBuffer>;
 
 /** Archives and whole pictures, worked on beside the screen. */
 export interface BulkEngine {
+  /** A stored site, checked, with its readings. */
+  card(stored: unknown): Promise<SiteCard>;
+  /**
+   * All readings of all slots, by slot.
+   * @param files those that are known, by slot, each with what tells it
+   */
+  readings(
+    site: Site,
+    files: ReadonlyMap<string, { readonly key: string; readonly file: PressedFile }>,
+  ): Promise<ReadonlyMap<string, readonly ToldReading[]>>;
   zip(files: readonly TypedFile[]): Promise<Bytes>;
   packSite(packed: PackedSite): Promise<Bytes>;
   /** @throws Error saying what was expected and what was found */
@@ -35,9 +49,49 @@ export interface BulkEngine {
   difference(drawn: Raster, file: Raster, gain: number): Promise<Raster>;
 }
 
+/** What readings ask of a file, and nothing else of it. */
+const plain = ({
+  bytes,
+  format,
+  width,
+  height,
+  decoded,
+  whole,
+  texts,
+  calm,
+}: PressedFile): PressedFile => ({ bytes, format, width, height, decoded, whole, texts, calm });
+
 export function createBulkEngine(spawn: () => WorkerLike): BulkEngine {
-  const channel = createChannel<BulkCalls>(spawn, { silence: silences.bulk });
+  /** Files that the worker was brought; it may have forgotten some. */
+  const brought = new Set<string>();
+  const channel = createChannel<BulkCalls>(spawn, {
+    silence: silences.bulk,
+    onCrash: () => brought.clear(),
+  });
+
+  const readings: BulkEngine['readings'] = async (site, known) => {
+    const keys = new Map([...known].map(([slotId, { key }]) => [slotId, key]));
+    const files = new Map(
+      [...known.values()]
+        .filter(({ key }) => !brought.has(key))
+        .map(({ key, file }) => [key, plain(file)]),
+    );
+    const { bySlot, missing } = await channel.ask('readings', { site, keys, files });
+    for (const key of files.keys()) {
+      brought.add(key);
+    }
+    if (missing.length === 0) {
+      return bySlot;
+    }
+    for (const key of missing) {
+      brought.delete(key);
+    }
+    return readings(site, known);
+  };
+
   return {
+    readings,
+    card: (stored) => channel.ask('card', { stored }),
     zip: (files) =>
       channel.ask('zip', { files: files.map(({ path, type, bytes }) => ({ path, type, bytes })) }),
     packSite: (packed) => channel.ask('packSite', { packed }),

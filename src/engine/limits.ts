@@ -7,6 +7,9 @@ export const mostPieceBytes = 200e6;
 /** Decoded photos that drawing outside of a browser keeps, bytes. */
 export const mostNodePhotoBytes = 480e6;
 
+/** Files that the worker of readings keeps decoded, bytes. */
+export const mostReadBytes = 96e6;
+
 /** How long a worker may be silent while something is asked of it, ms. */
 export const silences = {
   render: 45_000,

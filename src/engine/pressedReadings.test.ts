@@ -31,7 +31,7 @@ import { asFiled } from '@/core/site/picture';
 import { addSlot, type NewSlot } from '@/core/site/slots';
 import { canvasGlyphs, type TextContext } from '@/core/text/glyphs';
 import { newPhoto } from '@/core/layers/photo';
-import { isUnderContent, wrapsOf } from '@/core/readings/calm';
+import { isUnderContent, wrapsOf } from '@/core/readings/repeats';
 import type { Reading, ReadingContext } from '@/core/readings/reading';
 import { takeReadings } from '@/core/readings/registry';
 

@@ -11,6 +11,10 @@ import type { PressSettings } from '@/core/site/model/picture';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import type { Recipe } from '@/core/site/model/recipe';
 import type { PackedFile } from '@/core/files/unzip';
+import type { PressedFile } from '@/core/readings/reading';
+import type { SiteCard } from '@/core/readings/siteCard';
+import type { ToldReading } from '@/core/readings/told';
+import type { Site } from '@/core/site/model/site';
 import type { PackedSite } from '@/core/handover/siteFile';
 import type { TypedFile } from '@/core/handover/zipFiles';
 import type { OraPicture, ReadOra } from '@/core/openRaster/openRaster';
@@ -89,6 +93,23 @@ export type ThemeCalls = {
 
 /** What the worker of bulk work can be asked. */
 export type BulkCalls = {
+  /** A stored site, checked, with its readings. */
+  card: { ask: { stored: unknown }; answer: SiteCard };
+  /**
+   * All readings of a site. `keys` tell the files of slots that are known; of those the worker has
+   * not, `files` brings some, and what it lacks still is named in the answer.
+   */
+  readings: {
+    ask: {
+      site: Site;
+      keys: ReadonlyMap<string, string>;
+      files: ReadonlyMap<string, PressedFile>;
+    };
+    answer: {
+      bySlot: ReadonlyMap<string, readonly ToldReading[]>;
+      missing: readonly string[];
+    };
+  };
   zip: { ask: { files: readonly TypedFile[] }; answer: Uint8Array<ArrayBuffer> };
   packSite: { ask: { packed: PackedSite }; answer: Uint8Array<ArrayBuffer> };
   unpackSite: { ask: { name: string; bytes: Uint8Array<ArrayBuffer> }; answer: PackedSite };

@@ -4,7 +4,8 @@ import { pressAs } from '@/core/press/settings';
 import { newSite } from '@/core/site/newSite';
 import { Database } from './database';
 import { keepSearch, searchOf } from './searches';
-import { addSite, removeSite } from './sites';
+import { addSite } from './addSite';
+import { removeSite } from './sites';
 
 let db: Database;
 let count = 0;

@@ -11,7 +11,8 @@ import { putAsset } from './assets';
 import { Database } from './database';
 import { addSiteFile, packSite } from './siteFiles';
 import { putAssets } from './setFiles';
-import { addSite, listSites } from './sites';
+import { addSite } from './addSite';
+import { storedSites } from './sites';
 
 let db: Database;
 let count = 0;
@@ -41,7 +42,7 @@ test('into another browser the site comes as it was, with its pictures', async (
   const other = new Database(`site files ${count++}`);
   const bytes = await file();
   expect(await addSiteFile(other, 'v.soyez', readSiteFile('v.soyez', bytes), 'fresh', 2)).toBe('s');
-  expect(await listSites(other)).toEqual([{ id: 's', site }]);
+  expect(await storedSites(other)).toEqual([{ id: 's', stamp: 'added 2', site }]);
   expect((await other.assets.toArray()).map((a) => a.id)).toEqual(
     (await db.assets.toArray()).map((a) => a.id),
   );
@@ -51,7 +52,7 @@ test('where it is there already it comes beside it, and nothing is written over'
   expect(await addSiteFile(db, 'v.soyez', readSiteFile('v.soyez', await file()), 'fresh', 2)).toBe(
     'fresh',
   );
-  expect((await listSites(db)).map((s) => s.id)).toEqual(['fresh', 's']);
+  expect((await storedSites(db)).map((s) => s.id)).toEqual(['fresh', 's']);
   expect(await db.assets.count()).toBe(1);
 });
 

@@ -1,7 +1,7 @@
 import { assetsOf } from '@/core/site/assets';
 import type { PackedSite } from '@/core/handover/siteFile';
 import { ArchiveError } from '@/core/files/unzip';
-import { addSite } from './sites';
+import { addSite } from './addSite';
 import { assetBytes, assetId, putAsset } from './assets';
 import type { Database } from './database';
 import type { Site } from '@/core/site/model/site';

@@ -1,35 +1,15 @@
-import { readSite } from '@/core/site/schema';
-import type { Site } from '@/core/site/model/site';
 import type { Database } from './database';
 
-/** Adds a site with an empty history. @throws DexieError when its id is taken */
-export async function addSite(db: Database, site: Site, now: number): Promise<void> {
-  const row = {
-    id: site.id,
-    site: readSite(site),
-    stamp: `added ${now}`,
-    cursor: 0,
-    changedAt: now,
-  };
-  await db.transaction('rw', db.sites, db.removed, async () => {
-    await db.sites.add(row);
-    await db.removed.delete(site.id);
-  });
-}
-
-/** A site as it is stored, or why it cannot be read; what cannot be read is kept all the same. */
-export type ListedSite =
-  { readonly id: string; readonly site: Site } | { readonly id: string; readonly problem: string };
-
-/** Newest first. */
-export async function listSites(db: Database): Promise<ListedSite[]> {
-  return (await db.sites.orderBy('changedAt').reverse().toArray()).map((row) => {
-    try {
-      return { id: row.id, site: readSite(row.site) };
-    } catch (error) {
-      return { id: row.id, problem: error instanceof Error ? error.message : String(error) };
-    }
-  });
+/** All rows of sites as they lie there, unread, newest first. */
+export async function storedSites(
+  db: Database,
+): Promise<{ readonly id: string; readonly stamp: string; readonly site: unknown }[]> {
+  const rows = await db.sites.orderBy('changedAt').reverse().toArray();
+  return rows.map(({ id, stamp, revision, site }) => ({
+    id,
+    stamp: stamp ?? `${revision}`,
+    site,
+  }));
 }
 
 /** A site as it is stored, whatever it is, as text that can be read and kept. */

@@ -1,3 +1,4 @@
+import { inspectPicture } from '@/core/measure/inspect';
 import { PNG } from 'pngjs';
 import { createRaster } from '@/core/raster/raster';
 import { Drawings } from './drawings';
@@ -15,6 +16,7 @@ const file = (name: string, bytes: Uint8Array<ArrayBuffer>) => ({
 function intakeOf() {
   const log: string[] = [];
   const intake = new Intake({
+    inspect: async (name, bytes) => inspectPicture(name, bytes),
     async decode(bytes) {
       if (bytes.length < 60) {
         throw new Error('it breaks off');

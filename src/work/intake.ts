@@ -1,5 +1,5 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
-import { IntakeError, inspectPicture } from '@/core/measure/inspect';
+import { IntakeError } from '@/core/measure/intakeError';
 import type { Raster } from '@/core/raster/raster';
 import { shelfItem } from '@/core/shelf/item';
 import type { ShelfItem } from '@/core/site/model/shelf';
@@ -13,6 +13,8 @@ export interface GivenFile {
 }
 
 export interface IntakePorts {
+  /** What a file is by its bytes. @throws IntakeError */
+  inspect(name: string, bytes: Bytes): Promise<{ readonly format: string }>;
   decode(bytes: Bytes): Promise<Raster>;
   /** Stores bytes once. @returns their id */
   store(bytes: Bytes): Promise<string>;
@@ -41,7 +43,7 @@ export class Intake {
 
   /** @throws IntakeError with a message for people; nothing is stored then */
   async shelve(fileName: string, bytes: Bytes, source: string): Promise<ShelfItem> {
-    const { format } = inspectPicture(fileName, bytes);
+    const { format } = await this.ports.inspect(fileName, bytes);
     const raster = await this.ports.decode(bytes).catch((error: Error) => {
       throw new IntakeError(
         `${fileName}: expected a whole ${format.toUpperCase()} picture, but ${error.message}.`,

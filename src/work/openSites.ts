@@ -1,15 +1,7 @@
-import { createStore, type StoreApi } from 'zustand/vanilla';
 import type { Kept } from './kept';
 import { isCurrent, timelineOf } from './readStored';
 import { Session, type SessionPorts } from './session';
-
-/** Whether all that was done in this tab is on the disk; where not, of which site not. */
-export interface Standing {
-  readonly kept: Kept;
-  readonly session: Session | undefined;
-}
-
-const allKept: Standing = { kept: { state: 'kept' }, session: undefined };
+import { allKept, type Standing } from './standing';
 
 /**
  * The sites that are open in this tab. A session lives as long as the tab, so that its undo and
@@ -19,10 +11,14 @@ export class OpenSites {
   private readonly opening = new Map<string, Promise<Session | undefined>>();
   private readonly sessions = new Map<string, Session>();
   private readonly leaves = new Map<string, () => void>();
-  /** The worst of all sites that are open. */
-  readonly standing: StoreApi<Standing> = createStore(() => allKept);
 
-  constructor(private readonly ports: SessionPorts) {}
+  /** @param standing is told how the worst of all sites that are open stands */
+  constructor(
+    private readonly ports: SessionPorts,
+    private readonly standing: Standing,
+  ) {
+    standing.hold(this);
+  }
 
   /**
    * The session of a site, opened by the first who asks.
@@ -93,9 +89,9 @@ export class OpenSites {
       this.list.find((session) => session.state.getState().kept.state === state);
     const session = inState('not') ?? inState('writing');
     const kept = session?.state.getState().kept ?? allKept.kept;
-    const before = this.standing.getState();
+    const before = this.standing.state.getState();
     if (before.kept !== kept || before.session !== session) {
-      this.standing.setState({ kept, session });
+      this.standing.state.setState({ kept, session });
     }
   }
 

@@ -1,5 +1,6 @@
 import { deltaE, largestStep } from './difference';
-import { colourOf, hexOf, isGrey, tryColour } from './parse';
+import { hexOf, isGrey } from './hex';
+import { colourOf, tryColour } from './parse';
 
 test.each([
   ['#3b4a45', 59, 74, 69],

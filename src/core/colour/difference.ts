@@ -1,5 +1,7 @@
-import { differenceCiede2000 } from 'culori';
+import { differenceCiede2000 } from 'culori/fn';
 import type { Rgb } from '../raster/raster';
+import './modes';
+import './rgb';
 
 /** CIEDE2000 over whatever the library takes for a colour; CIELAB D65 included. */
 export const ciede2000 = differenceCiede2000();

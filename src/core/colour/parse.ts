@@ -1,5 +1,7 @@
-import { formatHex, parse, rgb as toRgb, type Color } from 'culori';
+import { parse, type Color } from 'culori/fn';
 import type { Rgb } from '../raster/raster';
+import './modes';
+import { toRgb } from './rgb';
 
 /** The library throws on some texts that break off in the middle; those are no colours either. */
 function parsed(text: string): Color | undefined {
@@ -41,10 +43,3 @@ export function colourOf(text: string): Rgb {
   }
   return colour;
 }
-
-/** #rrggbb, lower case. */
-export const hexOf = ({ r, g, b }: Rgb): string =>
-  formatHex({ mode: 'rgb', r: r / 255, g: g / 255, b: b / 255 });
-
-/** Equal channels mean grey. */
-export const isGrey = ({ r, g, b }: Rgb): boolean => r === g && g === b;

@@ -1,8 +1,10 @@
 import { colourOf } from '../colour/parse';
 import type { Box } from '../arrange/box';
 import { createCutOuts } from '../cutout/cutOut';
-import { dress, reachOf, type Framed } from '../effects/dress';
+import { dress, type Framed } from '../effects/dress';
+import { reachOf } from '../effects/reach';
 import type { DrawContext } from '../layers/kind';
+import { drawOf } from '../layers/draw/registry';
 import { isObject, kindOf } from '../layers/registry';
 import { isRecolour } from '../layers/recolour';
 import { adjust, type PixelMap } from '../raster/adjust';
@@ -173,7 +175,7 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
     const same = before?.key === key && before.own ? before : undefined;
     const own =
       same?.own ??
-      kind.draw(layer, {
+      drawOf(layer)(layer, {
         ...resources,
         ...size,
         cutOut,

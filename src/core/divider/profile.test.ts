@@ -4,7 +4,8 @@ import { createComposer } from '../compose/compose';
 import { newProfile } from '../layers/profile';
 import { joinStep } from '../seam/join';
 import type { ProfileLayer } from '../site/model/blendLayers';
-import { profileNames, profilesOf, profileSvg } from './profile';
+import { profilesOf, profileSvg } from './profile';
+import { profileNames } from './profileNames';
 
 const clay = '#a4553a';
 const slot = { width: 480, height: 90 };

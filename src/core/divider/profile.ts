@@ -8,15 +8,6 @@ import { hash, octaves, valueNoise } from '../texture/noise';
  * sideways.
  */
 
-export const profileNames: readonly ProfileName[] = [
-  'ridge',
-  'wave',
-  'scallop',
-  'step',
-  'torn',
-  'slope',
-];
-
 /**
  * Height of a profile, 0..1, at a place in elements; `count` elements lie side by side and then
  * repeat.

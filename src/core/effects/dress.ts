@@ -3,6 +3,8 @@ import { createCover } from '../raster/cover';
 import type { Effect, GlowEffect } from '../site/model/effects';
 import { bodyOf, toRaster, type Body, type Group } from './group';
 import type { Reach } from './kind';
+import { layOf } from './lay/registry';
+import { reachOf } from './reach';
 import { effectOf } from './registry';
 
 /** A layer's own paint, which its effects go by. */
@@ -23,19 +25,6 @@ export interface Framed {
  * grows.
  */
 const roomStep = 16;
-
-/** Px that all effects together reach beyond their shape. */
-export function reachOf(effects: readonly Effect[]): Reach {
-  const sides = effects.map((e) => effectOf(e).reach(e));
-  // Shadows and glows go round the outlines too.
-  const outlined = Math.max(
-    0,
-    ...effects.map((e, i) => (e.kind === 'outline' ? sides[i].left : 0)),
-  );
-  const most = (side: keyof Reach) =>
-    sides.length ? Math.max(0, ...sides.map((s) => s[side])) + outlined : 0;
-  return { left: most('left'), top: most('top'), right: most('right'), bottom: most('bottom') };
-}
 
 const holds = (room: Reach, wanted: Reach): boolean =>
   room.left >= wanted.left &&
@@ -123,7 +112,7 @@ export function dress(
   const framed = before && holds(before.room, wanted) ? before : frame(shape, wanted);
   const group = groupOf(shape, framed);
   for (const effect of effects.toSorted((a, b) => orderOf(a) - orderOf(b))) {
-    effectOf(effect).lay(group, framed.body, effect);
+    layOf(effect)(group, framed.body, effect);
   }
   return {
     paint: {

@@ -9,7 +9,8 @@ import type {
   ReliefEffect,
   ShadowEffect,
 } from '../site/model/effects';
-import { dress, reachOf } from './dress';
+import { dress } from './dress';
+import { reachOf } from './reach';
 import { effectNames, effectOf, effectsField } from './registry';
 
 const size = 100;

@@ -1,51 +1,7 @@
 import { number, object, string } from 'yup';
-import { colourOf } from '../colour/parse';
 import { hexField } from '../colour/hexField';
-import { createCover } from '../raster/cover';
-import { signedDistance } from '../raster/distance';
 import type { GlowEffect } from '../site/model/effects';
-import { coverOf, layUnder, type Body, type Group } from './group';
 import { reachAll, type EffectKind } from './kind';
-
-/**
- * What is left of a glow at a share of its size: all at the contour, nothing at the end, level at
- * both.
- */
-const left = (share: number): number => {
-  if (share <= 0) {
-    return 1;
-  }
-  if (share >= 1) {
-    return 0;
-  }
-  return 1 - share * share * (3 - 2 * share);
-};
-
-/** Over the layer's own colours, which keep their alpha. */
-function layInside({ data }: Group, body: Body, { colour, opacity, size }: GlowEffect): void {
-  const d = body.distance(size + 1).data;
-  const { r, g, b } = colourOf(colour);
-  for (let i = 0, k = 0; i < d.length; i++, k += 4) {
-    const a = data[k + 3];
-    if (a === 0) {
-      continue;
-    }
-    const s = left(-d[i] / size) * opacity;
-    data[k] += s * ((r / 255) * a - data[k]);
-    data[k + 1] += s * ((g / 255) * a - data[k + 1]);
-    data[k + 2] += s * ((b / 255) * a - data[k + 2]);
-  }
-}
-
-function layOutside(group: Group, effect: GlowEffect): void {
-  const seen = coverOf(group);
-  const d = signedDistance(seen, effect.size + 1).data;
-  const glow = createCover(group.width, group.height);
-  for (let i = 0; i < d.length; i++) {
-    glow.data[i] = left(d[i] / effect.size);
-  }
-  layUnder(group, colourOf(effect.colour), glow, effect.opacity);
-}
 
 /** Falls off with the distance from the contour by a smooth step (ours). */
 export const glow: EffectKind<GlowEffect> = {
@@ -61,8 +17,6 @@ export const glow: EffectKind<GlowEffect> = {
   }),
   make: ({ light }) => ({ kind: 'glow', side: 'outside', size: 10, colour: light, opacity: 0.7 }),
   reach: ({ side, size }) => reachAll(side === 'outside' ? Math.ceil(size) + 1 : 0),
-  lay: (group, body, effect) =>
-    effect.side === 'inside' ? layInside(group, body, effect) : layOutside(group, effect),
   scaled: (effect, k) => ({ ...effect, size: Math.max(1, effect.size * k) }),
   figure: ({ side, size }) => `${side}, ${size} px`,
 };

@@ -31,9 +31,14 @@ export interface EffectKind<E extends Effect = Effect> {
   readonly order: number;
   make(colours: EffectColours): E;
   reach(effect: E): Reach;
-  lay(group: Group, body: Body, effect: E): void;
   /** The effect for a shape so many times as large. */
   scaled(effect: E, k: number): E;
   /** What it is set to, in a few words. */
   figure(effect: E): string;
 }
+
+/**
+ * Lays an effect on a layer's pixels. Apart from the definition, so that screens, which never draw,
+ * need not load it.
+ */
+export type Lay<E extends Effect = Effect> = (group: Group, body: Body, effect: E) => void;

@@ -1,30 +1,7 @@
 import { number, object, string } from 'yup';
-import { colourOf } from '../colour/parse';
 import { hexField } from '../colour/hexField';
-import { blur } from '../raster/blur';
-import { createCover, type Cover } from '../raster/cover';
 import type { ReliefEffect } from '../site/model/effects';
-import type { Body } from './group';
 import { reachAll, type EffectKind } from './kind';
-
-const radians = (degrees: number): number => (degrees * Math.PI) / 180;
-
-/**
- * Height of the surface, px: rising evenly from the contour as far as the depth says, and level
- * from there on. It begins a little outside, so that the slope is the same up to the contour's own
- * pixels.
- */
-function surface(body: Body, { depth, softness }: ReliefEffect): Cover {
-  const foot = -(2 + 2 * softness);
-  const d = body.distance(Math.max(Math.abs(depth), -foot) + 1);
-  const out = createCover(d.width, d.height);
-  const top = Math.abs(depth);
-  const sign = Math.sign(depth);
-  for (let i = 0; i < d.data.length; i++) {
-    out.data[i] = sign * (Math.max(foot, Math.min(top, -d.data[i])) - foot);
-  }
-  return softness > 0 ? blur(out, softness / 2) : out;
-}
 
 /**
  * A raised or sunken look. The surface rises at 45 degrees from the contour; each place is as
@@ -57,41 +34,6 @@ export const relief: EffectKind<ReliefEffect> = {
     opacity: 0.6,
   }),
   reach: ({ softness }) => reachAll(Math.ceil(softness) + 3),
-  lay({ data, width, height: rows }, body, effect) {
-    if (effect.depth === 0) {
-      return;
-    }
-    const z = surface(body, effect).data;
-    const level = Math.sin(radians(effect.height));
-    const flat = Math.cos(radians(effect.height));
-    // Towards the light, with y downwards.
-    const lx = Math.sin(radians(effect.direction)) * flat;
-    const ly = -Math.cos(radians(effect.direction)) * flat;
-    const bright = colourOf(effect.highlight);
-    const dark = colourOf(effect.shade);
-    for (let y = 0, i = 0; y < rows; y++) {
-      for (let x = 0; x < width; x++, i++) {
-        const a = data[i * 4 + 3];
-        if (a === 0) {
-          continue;
-        }
-        const sx = (z[x + 1 < width ? i + 1 : i] - z[x > 0 ? i - 1 : i]) / 2;
-        const sy = (z[y + 1 < rows ? i + width : i] - z[y > 0 ? i - width : i]) / 2;
-        if (sx === 0 && sy === 0) {
-          continue;
-        }
-        const light = Math.max(0, (-sx * lx - sy * ly + level) / Math.sqrt(sx * sx + sy * sy + 1));
-        const brighter = light > level;
-        const s =
-          effect.opacity * (brighter ? (light - level) / (1 - level) : (level - light) / level);
-        const to = brighter ? bright : dark;
-        const k = i * 4;
-        data[k] += s * ((to.r / 255) * a - data[k]);
-        data[k + 1] += s * ((to.g / 255) * a - data[k + 1]);
-        data[k + 2] += s * ((to.b / 255) * a - data[k + 2]);
-      }
-    }
-  },
   scaled: (effect, k) => ({ ...effect, depth: effect.depth * k, softness: effect.softness * k }),
   figure: ({ depth, direction }) =>
     `${depth < 0 ? 'sunken' : 'raised'} ${Math.abs(depth)} px, ${direction}°`,

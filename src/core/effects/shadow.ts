@@ -1,18 +1,14 @@
 import { number, object, string } from 'yup';
-import { colourOf } from '../colour/parse';
 import { hexField } from '../colour/hexField';
-import { blur, blurReach } from '../raster/blur';
-import { shiftCover } from '../raster/cover';
-import { signedDistance } from '../raster/distance';
+import { blurReach } from '../raster/blurReach';
 import type { ShadowEffect } from '../site/model/effects';
-import { coverOf, coverWithin, layUnder } from './group';
 import type { EffectKind } from './kind';
 
 /**
  * CSS Backgrounds and Borders Level 3, section 7.1.1: the standard deviation is half the blur
  * radius.
  */
-const sigmaOf = (effect: ShadowEffect): number => effect.blur / 2;
+export const sigmaOf = (effect: ShadowEffect): number => effect.blur / 2;
 
 export const shadow: EffectKind<ShadowEffect> = {
   kind: 'shadow',
@@ -44,20 +40,6 @@ export const shadow: EffectKind<ShadowEffect> = {
       top: Math.max(0, soft - effect.y),
       bottom: Math.max(0, soft + effect.y),
     };
-  },
-  lay(group, _body, effect) {
-    // What is seen casts it: the shape with its outlines, and not the shape alone.
-    const seen = coverOf(group);
-    const grown =
-      effect.spread === 0
-        ? seen
-        : coverWithin(signedDistance(seen, Math.abs(effect.spread) + 1), effect.spread);
-    layUnder(
-      group,
-      colourOf(effect.colour),
-      shiftCover(blur(grown, sigmaOf(effect)), effect.x, effect.y),
-      effect.opacity,
-    );
   },
   scaled: (effect, k) => ({
     ...effect,

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { newPhoto, photo as photoKind } from '../layers/photo';
+import { drawPhoto } from '../layers/draw/photo';
+import { newPhoto } from '../layers/photo';
 import { createRaster, type Raster } from '../raster/raster';
 import type { PhotoLayer } from '../site/model/photoLayer';
 import { barePx, coverScale, fillFrame, fitFrame, fitScale, keepFilled } from './placement';
@@ -132,7 +133,7 @@ describe('a photo layer', () => {
   const source = marked(200, 120);
   const slot = { width: 80, height: 40 };
   const draw = (part: Partial<PhotoLayer>): Raster => {
-    const paint = photoKind.draw(
+    const paint = drawPhoto(
       {
         ...newPhoto('p', { assetId: 'a', name: '', width: 200, height: 120 }, slot),
         sharpen: 0,

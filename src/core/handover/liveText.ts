@@ -1,6 +1,6 @@
 import type { TextLayer } from '../site/model/objectLayers';
 import type { Slot } from '../site/model/slot';
-import { firstBase } from '../text/glyphs';
+import { firstBase } from '../text/lineHeight';
 import { cssString } from './escape';
 
 /* Words that leave the picture and lie over it as text of the page: same place, font and size. */

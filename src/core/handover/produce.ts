@@ -1,12 +1,13 @@
 import { formatOf } from '../press/formats/registry';
 import { strToU8 } from 'fflate';
 import type { Drawing } from '../compose/compose';
-import { drawingOf, scaledDrawing } from '../compose/drawing';
+import { drawingOf } from '../compose/drawing';
+import { scaledDrawing } from '../compose/scaledDrawing';
 import { type Codecs } from '../press/codecs';
 import type { OraPicture } from '../openRaster/openRaster';
 import type { Raster } from '../raster/raster';
 import { siteColours } from '../site/colours';
-import { activeSteps } from '../recolour/recipe';
+import { activeSteps } from '../recolour/activeSteps';
 import type { SetHanded } from '../set/produce';
 import { SetStopped, type SetListener } from '../set/listener';
 import type { PieceSet } from '../site/model/pieceSet';

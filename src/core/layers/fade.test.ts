@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { createComposer } from '../compose/compose';
 import type { Ground } from '../site/model/picture';
 import type { Side } from '../site/model/slot';
-import { fadeCurves, fadeMask, newFade } from './fade';
+import { fadeMask } from './draw/fade';
+import { fadeCurves, newFade } from './fade';
 
 const nothing = { glyphs: { has: () => false } as never, photo: () => undefined };
 const clay: Ground = { type: 'colour', colour: '#a4553a' };

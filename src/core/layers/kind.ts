@@ -20,6 +20,12 @@ export interface DrawContext extends Size {
 }
 
 /**
+ * How a kind is drawn: its pixels as if the layer's point were at 0, 0; undefined while an asset is
+ * missing. Apart from the definition, so that screens, which never draw, need not load it.
+ */
+export type Draw<L extends Layer = Layer> = (layer: L, context: DrawContext) => Paint | undefined;
+
+/**
  * What a layer does to the picture: a thing lies at a place; a paint lies everywhere; a recolouring
  * changes the colours below it or of the layer beneath alone; a change makes anew all that is below.
  */
@@ -49,8 +55,6 @@ export interface LayerKind<L extends Layer = Layer> extends Partial<Arranged<L>>
    * left out where they do not matter.
    */
   key(layer: L, slot: Size): string;
-  /** Pixels as if the layer's point were at 0, 0; undefined while an asset is missing. */
-  draw(layer: L, context: DrawContext): Paint | undefined;
   /** Where the drawing's 0, 0 lies on the slot, in whole px. */
   place(layer: L, slot: Size): Place;
   /**

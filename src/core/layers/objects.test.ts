@@ -6,6 +6,7 @@ import type { Layer } from '../site/model/layer';
 import type { ShapeLayer } from '../site/model/objectLayers';
 import type { PhotoLayer } from '../site/model/photoLayer';
 import { canvasGlyphs, type TextContext } from '../text/glyphs';
+import { drawShape } from './draw/shape';
 import type { DrawContext } from './kind';
 import { newPhoto, photoBox, photoPoint, recropped, slotPoint } from './photo';
 import { isObject, kindOf, layerSchema } from './registry';
@@ -129,7 +130,7 @@ test('cropping leaves what is still used where it lies', () => {
 });
 
 function maskOf(layer: ShapeLayer): { mask: Mask; x: number; y: number } {
-  const paint = shapeKind.draw(layer, context);
+  const paint = drawShape(layer, context);
   const at = shapeKind.place(layer, slot);
   if (paint?.type !== 'mask') {
     throw new Error('expected a mask');

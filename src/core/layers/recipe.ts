@@ -1,5 +1,5 @@
 import { array, boolean, lazy, mixed, object, string, type Schema } from 'yup';
-import { activeSteps, layRecipe } from '../recolour/recipe';
+import { activeSteps } from '../recolour/activeSteps';
 import type { Layer } from '../site/model/layer';
 import type { Picture } from '../site/model/picture';
 import type { Recipe, RecipeLayer, RecipeStep } from '../site/model/recipe';
@@ -103,16 +103,6 @@ export const recipe: DefinitionOf<RecipeLayer> = {
       spare,
       activeSteps({ steps }).map((s) => ({ ...s, id: '', name: '', locked: false })),
     ]),
-  draw(layer) {
-    const laid = layRecipe(layer.recipe);
-    return {
-      type: 'rework',
-      rework(source) {
-        laid.on(source);
-        return source;
-      },
-    };
-  },
   place: () => ({ x: 0, y: 0 }),
   scaled: ({ recipe: own }, k) => ({
     recipe: {

@@ -1,9 +1,6 @@
 import { number, object, string } from 'yup';
 import { hexField } from '../colour/hexField';
-import { colourOf } from '../colour/parse';
-import { hueMap } from '../recolour/hue';
-import { plainTone, toneMap } from '../recolour/tone';
-import { twoToneMap } from '../recolour/twoTone';
+import { plainTone } from '../recolour/plainTone';
 import type { HueLayer, RecolourLayer, ToneLayer, TwoToneLayer } from '../site/model/colourLayers';
 import type { Hex } from '../site/model/hex';
 import { baseDefaults, baseFields } from './base';
@@ -55,7 +52,6 @@ export const tone: DefinitionOf<ToneLayer> = {
   }),
   key: ({ brightness, contrast, saturation, warmth, greyscale, invert }) =>
     JSON.stringify([brightness, contrast, saturation, warmth, greyscale, invert]),
-  draw: (layer) => ({ type: 'adjust', map: toneMap(layer) }),
   place: () => origin,
   figure: (layer) =>
     (layer.opacity < 1 ? percent(layer.opacity) : `☀ ${percent(layer.brightness)}`) +
@@ -75,10 +71,6 @@ export const twotone: DefinitionOf<TwoToneLayer> = {
     light: hexField(),
   }),
   key: ({ dark, light }) => `${dark} ${light}`,
-  draw: (layer) => ({
-    type: 'adjust',
-    map: twoToneMap(colourOf(layer.dark), colourOf(layer.light)),
-  }),
   place: () => origin,
   figure: (layer) => percent(layer.opacity) + reachWords(layer),
   name: (layer) => layer.name || 'Two-tone',
@@ -95,7 +87,6 @@ export const hue: DefinitionOf<HueLayer> = {
     colour: hexField(),
   }),
   key: ({ colour }) => colour,
-  draw: (layer) => ({ type: 'adjust', map: hueMap(colourOf(layer.colour)) }),
   place: () => origin,
   figure: (layer) => percent(layer.opacity) + reachWords(layer),
   name: (layer) => layer.name || 'Hue',

@@ -1,6 +1,4 @@
 import { number, object, string } from 'yup';
-import { softened } from '../raster/soften';
-import { joined } from '../seam/makeJoin';
 import type { Axes, BlurLayer, JoinLayer, JoinMethod } from '../site/model/blendLayers';
 import { baseDefaults, baseFields } from './base';
 import type { DefinitionOf } from './kind';
@@ -30,7 +28,6 @@ export const join: DefinitionOf<JoinLayer> = {
     band: number().min(1).max(2000).required(),
   }),
   key: ({ method, axes: along, band }) => `${method} ${along} ${band}`,
-  draw: (layer) => ({ type: 'rework', rework: (source) => joined(source, layer) }),
   place: () => ({ x: 0, y: 0 }),
   scaled: ({ band }, k) => ({ band: Math.max(1, band * k) }),
   figure: ({ method, band }) => (method === 'mirror' ? 'mirrored' : `${Math.round(band)} px`),
@@ -57,10 +54,6 @@ export const blur: DefinitionOf<BlurLayer> = {
       .required(),
   }),
   key: ({ radius, wraps }) => `${radius} ${wraps}`,
-  draw: ({ radius, wraps }) => ({
-    type: 'rework',
-    rework: (source) => softened(source, radius, wraps),
-  }),
   place: () => ({ x: 0, y: 0 }),
   scaled: ({ radius }, k) => ({ radius: radius * k }),
   figure: ({ radius }) => `${Math.round(radius * 10) / 10} px`,

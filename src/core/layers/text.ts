@@ -1,12 +1,12 @@
 import { boolean, number, object, string } from 'yup';
 import { normalTurn, resizePoint, turnAbout, type Box } from '../arrange/box';
-import { colourOf } from '../colour/parse';
 import { hexField } from '../colour/hexField';
 import { effectsField } from '../effects/registry';
 import type { Hex } from '../site/model/hex';
 import type { TextLayer } from '../site/model/objectLayers';
 import { ownAssetId } from '../text/fonts';
-import { hasEmoji, usualLineHeight, type GlyphRaster, type TextSpec } from '../text/glyphs';
+import type { GlyphRaster, TextSpec } from '../text/glyphs';
+import { usualLineHeight } from '../text/lineHeight';
 import { baseDefaults, baseFields } from './base';
 import type { DefinitionOf } from './kind';
 
@@ -41,7 +41,8 @@ export const newText = (
   live: false,
 });
 
-const specOf = (layer: TextLayer): TextSpec => ({
+/** What its glyphs are drawn by. */
+export const specOf = (layer: TextLayer): TextSpec => ({
   words: layer.words,
   font: layer.font,
   sizePx: layer.sizePx,
@@ -100,15 +101,6 @@ export const text: DefinitionOf<TextLayer> = {
     live: boolean().required(),
   }),
   key: (layer) => JSON.stringify([specOf(layer), layer.colour]),
-  draw(layer, { glyphs }) {
-    if (!glyphs.has(layer.font)) {
-      return undefined;
-    }
-    const colour = colourOf(layer.colour);
-    return hasEmoji(layer.words)
-      ? { type: 'raster', ...glyphs.pixels(specOf(layer), colour) }
-      : { type: 'mask', ...glyphs.cover(specOf(layer)), colour };
-  },
   place: ({ x, y }) => ({ x: Math.floor(x), y: Math.floor(y) }),
   assets: ({ font }) => {
     const own = ownAssetId(font);

@@ -1,9 +1,7 @@
 import { number, object, string } from 'yup';
 import { hexField } from '../colour/hexField';
-import { colourOf } from '../colour/parse';
 import type { TextureLayer, TextureName } from '../site/model/colourLayers';
 import type { Hex } from '../site/model/hex';
-import { drawTexture, textureNames } from '../texture/textures';
 import { baseDefaults, baseFields } from './base';
 import type { DefinitionOf } from './kind';
 
@@ -37,7 +35,7 @@ export const texture: DefinitionOf<TextureLayer> = {
   schema: object({
     ...baseFields,
     kind: string().oneOf(['texture']).required(),
-    texture: string().oneOf(textureNames).required(),
+    texture: string().oneOf(Object.keys(usualScale)).required(),
     colour: hexField(),
     scale: number().min(1).max(400).required(),
     contrast: number().min(0).max(1).required(),
@@ -45,13 +43,6 @@ export const texture: DefinitionOf<TextureLayer> = {
   }),
   key: (layer) =>
     JSON.stringify([layer.texture, layer.colour, layer.scale, layer.contrast, layer.seed]),
-  draw: (layer, { width, height }) => ({
-    type: 'mask',
-    mask: drawTexture(layer, width, height),
-    colour: colourOf(layer.colour),
-    x: 0,
-    y: 0,
-  }),
   place: () => ({ x: 0, y: 0 }),
   scaled: (layer, k) => ({ scale: Math.max(1, layer.scale * k) }),
   figure: (layer) => `${Math.round(layer.opacity * 100)}%`,

@@ -1,6 +1,7 @@
 import { colourOf } from '../colour/parse';
 import { createComposer, type Drawing } from '../compose/compose';
 import type { DrawContext } from '../layers/kind';
+import { drawOf } from '../layers/draw/registry';
 import { kindOf } from '../layers/registry';
 import { composite, fillRect } from '../raster/composite';
 import { createRaster, type Mask, type Raster, type Rect } from '../raster/raster';
@@ -43,7 +44,7 @@ function coverOf(
   context: DrawContext,
 ): { mask: Mask; x: number; y: number } | undefined {
   const kind = kindOf(layer);
-  const paint = kind.draw(layer, context);
+  const paint = drawOf(layer)(layer, context);
   const at = kind.place(layer, context);
   if (paint?.type === 'mask') {
     return { mask: paint.mask, x: paint.x + at.x, y: paint.y + at.y };

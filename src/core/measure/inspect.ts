@@ -1,4 +1,5 @@
 import { imageSize } from 'image-size';
+import { IntakeError } from './intakeError';
 
 export type PictureFormat = 'jpeg' | 'png' | 'webp' | 'avif' | 'gif' | 'svg';
 
@@ -9,9 +10,6 @@ export interface Inspected {
   readonly width: number;
   readonly height: number;
 }
-
-/** A file was refused; the message says which, what was expected and what was found. */
-export class IntakeError extends Error {}
 
 export const limits = { bytes: 64 * 2 ** 20, pixels: 100e6 } as const;
 

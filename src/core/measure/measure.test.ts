@@ -1,4 +1,5 @@
-import { inspectPicture, IntakeError } from './inspect';
+import { inspectPicture } from './inspect';
+import { IntakeError } from './intakeError';
 import { readPixels } from './pixels';
 
 const bytesOf = (text: string) => new TextEncoder().encode(text);

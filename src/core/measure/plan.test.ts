@@ -1,20 +1,14 @@
 import { fillRect } from '../raster/composite';
 import { createRaster } from '../raster/raster';
 import type { ChainPart } from '../site/model/slot';
-import { hexOf } from '../colour/parse';
+import { hexOf } from '../colour/hex';
 import { mainColours } from '../colour/palette';
 import { borderColours } from './borders';
 import { chainLength, chainPlaces, chainWords } from './chain';
 import { contentWidthAt, marginAt } from './layoutPage';
 import { dividerHeights } from './section';
-import {
-  hiddenShare,
-  meanMargin,
-  narrowedTo,
-  readVisitors,
-  shareWhere,
-  VisitorsError,
-} from './visitors';
+import { readVisitors, VisitorsError } from './readVisitors';
+import { hiddenShare, meanMargin, narrowedTo, shareWhere } from './visitors';
 
 describe('columns', () => {
   const parts: ChainPart[] = [

@@ -1,4 +1,5 @@
-import { blur, blurReach, normalShareBelow } from './blur';
+import { blur, normalShareBelow } from './blur';
+import { blurReach } from './blurReach';
 import { createCover, shiftCover } from './cover';
 
 /** The integral of the normal density up to x, by Simpson's rule. */

@@ -149,10 +149,3 @@ export function blur({ width, height, data }: Cover, sigma: number): Cover {
   blurLines(out.data, width, 1, height, width, sigma);
   return out;
 }
-
-/**
- * How far a blur of that standard deviation reaches, px; what lies farther out is below half a
- * level.
- */
-export const blurReach = (sigma: number): number =>
-  sigma <= 0.01 ? 0 : Math.ceil(3.5 * sigma) + 2;

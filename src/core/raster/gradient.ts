@@ -1,6 +1,9 @@
-import { interpolate, rgb } from 'culori';
+import { interpolate, modeOklch, useMode as withMode } from 'culori/fn';
+import { toRgb } from '../colour/rgb';
 import type { GradientGround } from '../site/model/picture';
 import { createRaster, type Raster } from './raster';
+
+withMode(modeOklch);
 
 /** Colours told apart along a gradient. */
 const steps = 4096;
@@ -44,8 +47,8 @@ function ramp({ stops, space }: GradientGround): Float32Array {
   return out;
 }
 
-const toRgbLevels = (colour: Parameters<typeof rgb>[0]): [number, number, number] => {
-  const c = rgb(colour)!;
+const toRgbLevels = (colour: Parameters<typeof toRgb>[0]): [number, number, number] => {
+  const c = toRgb(colour)!;
   return [c.r, c.g, c.b].map((v) => 255 * Math.min(1, Math.max(0, v))) as [number, number, number];
 };
 

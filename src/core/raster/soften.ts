@@ -1,5 +1,6 @@
 import type { Axes } from '../site/model/blendLayers';
-import { blur, blurReach } from './blur';
+import { blur } from './blur';
+import { blurReach } from './blurReach';
 import { createCover } from './cover';
 import { createRaster, type Raster } from './raster';
 

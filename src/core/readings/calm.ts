@@ -3,32 +3,13 @@ import { newWash } from '../layers/fill';
 import { newBlur } from '../layers/rework';
 import { newTexture } from '../layers/texture';
 import { addBehindWords } from '../site/edit';
-import { slotKind } from '../slots/registry';
 import { freeLayerId, isBlank } from '../site/picture';
-import type { Axes } from '../site/model/blendLayers';
 import type { Picture } from '../site/model/picture';
 import type { Site } from '../site/model/site';
 import type { Slot } from '../site/model/slot';
 import type { Mend, ReadingKind } from './reading';
-import { repeatsAlong } from './join';
+import { isUnderContent, wrapsOf } from './repeats';
 import { colourName } from './say';
-
-/** The page's words lie over it. */
-export const isUnderContent = (slot: Pick<Slot, 'kind'>): boolean =>
-  slotKind(slot.kind).underContent;
-
-export const wrapsOf = ({ repeat }: Pick<Slot, 'repeat'>): Axes | 'none' => {
-  if (repeat === 'repeat') {
-    return 'both';
-  }
-  if (repeatsAlong(repeat, 'x')) {
-    return 'x';
-  }
-  if (repeatsAlong(repeat, 'y')) {
-    return 'y';
-  }
-  return 'none';
-};
 
 function ways({ veil, mesh, blur }: CalmReport, picture: Picture, slot: Slot, site: Site): Mend[] {
   const out: Mend[] = [];

@@ -6,11 +6,8 @@ import { addLayer, chain } from '../site/edit';
 import { freeLayerId, isBlank } from '../site/picture';
 import type { JoinMethod } from '../site/model/blendLayers';
 import type { Picture } from '../site/model/picture';
-import type { Repeat } from '../site/model/slot';
 import type { Mend, ReadingKind } from './reading';
-
-export const repeatsAlong = (repeat: Repeat, axis: 'x' | 'y'): boolean =>
-  repeat === 'repeat' || repeat === `repeat-${axis}`;
+import { repeatsAlong } from './repeats';
 
 /** Each way to make it join, with what it does. */
 export const joinWords: Readonly<Record<JoinMethod, string>> = {

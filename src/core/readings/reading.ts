@@ -110,3 +110,9 @@ export function take<V>(kind: ReadingKind<V>, context: ReadingContext): Reading 
     ways: verdict === 'holds' ? [] : (kind.ways?.(value, context) ?? []),
   };
 }
+
+const order: readonly Verdict[] = ['fails', 'look', 'unknown', 'holds'];
+
+/** Worst first; equal ones keep their order. */
+export const worstFirst = <R extends Pick<Reading, 'verdict'>>(readings: readonly R[]): R[] =>
+  [...readings].sort((a, b) => order.indexOf(a.verdict) - order.indexOf(b.verdict));

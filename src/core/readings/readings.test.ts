@@ -14,7 +14,8 @@ import { plainPicture, pressAs } from '../press/settings';
 import { newSite } from '../site/newSite';
 import { slotFrom } from '../site/slots';
 import type { PressedFile, Reading } from './reading';
-import { takeReadings, worstFirst } from './registry';
+import { takeReadings } from './registry';
+import { worstFirst } from './reading';
 
 const page = {
   ...newSite('x', 'page', 'X').pages[0],

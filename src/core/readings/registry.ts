@@ -8,7 +8,7 @@ import { cover } from './cover';
 import { credit } from './credit';
 import { headerWidth } from './headerWidth';
 import { join } from './join';
-import { take, type Reading, type ReadingContext, type ReadingKind, type Verdict } from './reading';
+import { take, type Reading, type ReadingContext, type ReadingKind } from './reading';
 import { formatTaken } from './formatTaken';
 import { legibility } from './legibility';
 import { seam } from './seam';
@@ -49,9 +49,3 @@ const kinds = [
 /** All readings that apply to a picture in its slot, in the order of the questions. */
 export const takeReadings = (context: ReadingContext): Reading[] =>
   kinds.map((kind) => take(kind, context)).filter((reading) => reading !== undefined);
-
-const order: readonly Verdict[] = ['fails', 'look', 'unknown', 'holds'];
-
-/** Worst first; equal ones keep their order. */
-export const worstFirst = (readings: readonly Reading[]): Reading[] =>
-  [...readings].sort((a, b) => order.indexOf(a.verdict) - order.indexOf(b.verdict));

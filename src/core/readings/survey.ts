@@ -9,7 +9,7 @@ import type { Site } from '../site/model/site';
 import type { Slot } from '../site/model/slot';
 import { pagesWith } from '../site/pages';
 import { drawingKey, isBlank } from '../site/picture';
-import { isUnderContent, wrapsOf } from './calm';
+import { isUnderContent, wrapsOf } from './repeats';
 
 /** What is measured of a drawing and not of its file: how words stand off it, how calm it is. */
 export interface SurveyQuestions {

@@ -1,7 +1,7 @@
 import { editSlot } from '../site/edit';
 import { isBlank } from '../site/picture';
 import type { Slot } from '../site/model/slot';
-import { repeatsAlong } from './join';
+import { repeatsAlong } from './repeats';
 import type { ReadingKind } from './reading';
 
 /** A usual large screen, px. */

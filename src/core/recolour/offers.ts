@@ -1,6 +1,6 @@
 import { deltaE } from '../colour/difference';
 import { lightnessOf } from '../colour/lightness';
-import { hexOf } from '../colour/parse';
+import { hexOf } from '../colour/hex';
 import { linearOfLevel, toEncoded } from '../colour/transfer';
 import { newWash } from '../layers/fill';
 import { newHue, newTone, newTwoTone } from '../layers/recolour';

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { createComposer } from '../compose/compose';
 import { newWash } from '../layers/fill';
+import { drawOf } from '../layers/draw/registry';
 import { kindOf } from '../layers/registry';
 import { newRecipeLayer, recipeSchema, recolouringOf } from '../layers/recipe';
 import { newHue, newTone, newTwoTone } from '../layers/recolour';
@@ -195,7 +196,7 @@ test('as a layer it draws the same pixels, keeps see-through px, and its texture
   const own = noisy(12, 9, (i) => (i % 3 ? 255 : 90));
   const wanted = { ...own, data: own.data.slice() };
   layRecipe(layer.recipe).on(wanted);
-  const paint = kind.draw(layer, { width: 12, height: 9 } as never);
+  const paint = drawOf(layer)(layer, { width: 12, height: 9 } as never);
   expect(paint?.type === 'rework' && paint.rework(own).data).toEqual(wanted.data);
   expect(
     (kind.scaled!(layer, 2) as typeof layer).recipe.steps.map((s) =>

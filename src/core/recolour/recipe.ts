@@ -1,18 +1,24 @@
-import { fill } from '../layers/fill';
-import type { DrawContext, LayerKind } from '../layers/kind';
-import { hue, tone, twotone } from '../layers/recolour';
-import { texture } from '../layers/texture';
+import { drawFill } from '../layers/draw/fill';
+import { drawHue, drawTone, drawTwoTone } from '../layers/draw/recolour';
+import { drawTextureLayer } from '../layers/draw/texture';
+import type { Draw, DrawContext } from '../layers/kind';
 import { composite, type Paint } from '../raster/composite';
 import { createRaster, type Raster, type Rgb } from '../raster/raster';
 import type { Recipe, RecipeStep } from '../site/model/recipe';
+import { activeSteps } from './activeSteps';
 import { sparedShare } from './spare';
 
-const kinds = { fill, tone, twotone, hue, texture } as const;
+const draws = {
+  fill: drawFill,
+  tone: drawTone,
+  twotone: drawTwoTone,
+  hue: drawHue,
+  texture: drawTextureLayer,
+} as const;
 
 /** What the steps of a recipe draw; they need nothing but a size. */
 function paintOf(step: RecipeStep, size: Pick<DrawContext, 'width' | 'height'>): Paint | undefined {
-  const kind = kinds[step.kind] as unknown as LayerKind<RecipeStep>;
-  return kind.draw(step, size as DrawContext);
+  return (draws[step.kind] as unknown as Draw<RecipeStep>)(step, size as DrawContext);
 }
 
 /** Lays a recipe on rasters. */
@@ -30,10 +36,6 @@ export interface LaidRecipe {
   /** Nothing changes. */
   readonly idle: boolean;
 }
-
-/** Steps that are seen. */
-export const activeSteps = ({ steps }: Pick<Recipe, 'steps'>): RecipeStep[] =>
-  steps.filter((s) => !s.hidden && s.opacity > 0);
 
 /**
  * A recipe made ready once, to be laid on many rasters: on opaque ones each step comes out as the

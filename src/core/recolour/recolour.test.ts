@@ -13,7 +13,8 @@ import type { GlyphRaster } from '../text/glyphs';
 import { oklabOf } from '../colour/oklab';
 import { hueMap, turnHue } from './hue';
 import { matchWash } from './match';
-import { curveOf, greyscaleMatrix, plainTone, saturateMatrix, toneMap, warmthMatrix } from './tone';
+import { curveOf, greyscaleMatrix, saturateMatrix, toneMap, warmthMatrix } from './tone';
+import { plainTone } from './plainTone';
 import { twoToneMap } from './twoTone';
 
 const never = () => {

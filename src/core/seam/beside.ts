@@ -1,4 +1,4 @@
-import { colourOf } from '../colour/parse';
+import { rgbOf } from '../colour/hex';
 import { firstCopy } from '../measure/background';
 import { layoutPage, type AreaPiece, type PageLayout, type SlotPiece } from '../measure/layoutPage';
 import { drawGradient } from '../raster/gradient';
@@ -93,7 +93,7 @@ function plainColours(
     return undefined;
   }
   if (ground.type === 'colour') {
-    return { at: () => colourOf(ground.colour), colour: ground.colour };
+    return { at: () => rgbOf(ground.colour), colour: ground.colour };
   }
   const raster = gradientRaster(ground, piece.slot);
   const copy = firstCopy(piece);
@@ -185,7 +185,7 @@ function onPage(site: Site, slot: Slot, side: Side): BesideColours | undefined {
     }
     if (p.type === 'area') {
       return {
-        at: () => colourOf(p.colour),
+        at: () => rgbOf(p.colour),
         colour: p.colour,
         words: `${areaWords[p.role]} of ${page.name}`,
         area: { pageId: page.id, role: p.role, index: p.index },
@@ -194,7 +194,7 @@ function onPage(site: Site, slot: Slot, side: Side): BesideColours | undefined {
     if (p.slot.id === slot.id) {
       continue;
     }
-    const plain = plainColours(site, p, piece, side, colourOf(page.ground));
+    const plain = plainColours(site, p, piece, side, rgbOf(page.ground));
     if (plain) {
       return { ...plain, words: `the picture of ${p.slot.name}`, area: undefined };
     }
@@ -216,7 +216,7 @@ export function besideColours(site: Site, slot: Slot, side: Side): BesideColours
   }
   if (beside.from === 'colour') {
     const { colour } = beside;
-    const rgb = colourOf(colour);
+    const rgb = rgbOf(colour);
     return { at: () => rgb, colour, words: colour, area: undefined };
   }
   const other = site.slots.find((s) => s.id === beside.slot);
@@ -237,7 +237,7 @@ export function besideColours(site: Site, slot: Slot, side: Side): BesideColours
     there ?? alone(other),
     there ? place.piece : alone(slot),
     side,
-    colourOf(place?.page.ground ?? '#ffffff'),
+    rgbOf(place?.page.ground ?? '#ffffff'),
   );
   return plain && { ...plain, words: `the picture of ${other.name}`, area: undefined };
 }

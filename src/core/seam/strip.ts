@@ -2,7 +2,7 @@ import { deltaE } from '../colour/difference';
 import type { Raster, Rgb } from '../raster/raster';
 import type { GradientGround, GradientStop } from '../site/model/picture';
 import type { Side } from '../site/model/slot';
-import { hexOf } from '../colour/parse';
+import { hexOf } from '../colour/hex';
 import { borderPixels } from './edges';
 
 const at = ({ data, width }: Raster, x: number, y: number): Rgb => {

@@ -1,5 +1,5 @@
 import { formatOf, pressFormats } from '../press/formats/registry';
-import { hexOf } from '../colour/parse';
+import { hexOf } from '../colour/hex';
 import { newFade } from '../layers/fade';
 import { isLossless, pressAs } from '../press/settings';
 import type { Mend, ReadingContext, Way } from '../readings/reading';

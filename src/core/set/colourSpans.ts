@@ -1,5 +1,6 @@
 import { parse, type CssNode, type Value } from 'css-tree';
-import { hexOf, tryColour, tryOpaqueColour } from '../colour/parse';
+import { hexOf } from '../colour/hex';
+import { tryColour, tryOpaqueColour } from '../colour/parse';
 import type { Rgb } from '../raster/raster';
 
 /** A colour as it stands in a text. */

@@ -1,4 +1,5 @@
-import { colourOf, hexOf } from '../colour/parse';
+import { hexOf } from '../colour/hex';
+import { colourOf } from '../colour/parse';
 import { contrastRatio } from '../legibility/contrast';
 import { newWash } from '../layers/fill';
 import { layRecipe } from '../recolour/recipe';

@@ -1,5 +1,6 @@
 import { deltaE, largestStep } from '../colour/difference';
-import { colourOf, hexOf, tryColour } from '../colour/parse';
+import { hexOf } from '../colour/hex';
+import { colourOf, tryColour } from '../colour/parse';
 import { contrastRatio } from '../legibility/contrast';
 import type { Rgb } from '../raster/raster';
 import type { LaidRecipe } from '../recolour/recipe';

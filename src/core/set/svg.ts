@@ -1,4 +1,4 @@
-import { hexOf } from '../colour/parse';
+import { hexOf } from '../colour/hex';
 import type { Rgb } from '../raster/raster';
 import { colourSpans, patched, writtenLike } from './colourSpans';
 

@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { createCanvas, GlobalFonts } from '@napi-rs/canvas';
 import { create, type Font as Opened } from 'fontkit';
-import { canvasGlyphs, hasEmoji, usualLineHeight, type TextContext, type TextSpec } from './glyphs';
+import { canvasGlyphs, hasEmoji, type TextContext, type TextSpec } from './glyphs';
+import { usualLineHeight } from './lineHeight';
 import { breakLines } from './lines';
 import { faceName, fontOf, fonts, fontsOf, needsExtended, ownFontId } from './fonts';
 

@@ -1,6 +1,7 @@
 import { turnAbout } from '../arrange/box';
 import { createRaster, type Mask, type Raster, type Rgb } from '../raster/raster';
 import type { TextLayer } from '../site/model/objectLayers';
+import { firstBase } from './lineHeight';
 import { breakLines } from './lines';
 
 /**
@@ -60,15 +61,8 @@ export interface GlyphRaster {
   box(spec: TextSpec): TextBox;
 }
 
-/** The usual distance of base lines, as a multiple of the size. */
-export const usualLineHeight = 1.2;
-
-/**
- * Where the first base line stands below the top of a text, and how far the last line's depth goes
- * below its base line, as shares of the size (common practice, no source).
- */
-export const firstBase = 0.95;
 const ascent = firstBase;
+/** How far the last line's depth goes below its base line, as a share of the size (common practice, no source). */
 const depth = 0.25;
 
 /**

@@ -1,5 +1,6 @@
 import { generate, parse, type CssNode, type Value } from 'css-tree';
-import { hexOf, tryOpaqueColour } from '../colour/parse';
+import { hexOf } from '../colour/hex';
+import { tryOpaqueColour } from '../colour/parse';
 import type { Hex } from '../site/model/hex';
 import type { Attachment, BackgroundSize, Length, Position, Repeat } from '../site/model/slot';
 

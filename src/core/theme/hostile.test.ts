@@ -1,8 +1,10 @@
 import fc from 'fast-check';
 import { strToU8, zipSync } from 'fflate';
 import { ArchiveError, unzip } from '../files/unzip';
-import { IntakeError, inspectPicture } from '../measure/inspect';
-import { readVisitors, shares, VisitorsError } from '../measure/visitors';
+import { inspectPicture } from '../measure/inspect';
+import { IntakeError } from '../measure/intakeError';
+import { readVisitors, VisitorsError } from '../measure/readVisitors';
+import { shares } from '../measure/visitors';
 import { migrate, MigrationError } from '../site/migrate';
 import { readSite, SiteError } from '../site/schema';
 import { readBackground } from './backgrounds';

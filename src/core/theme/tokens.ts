@@ -1,4 +1,5 @@
-import { hexOf, tryColour, tryOpaqueColour } from '../colour/parse';
+import { hexOf } from '../colour/hex';
+import { tryColour, tryOpaqueColour } from '../colour/parse';
 import type { ThemeColour } from '../site/model/theme';
 import { resolveVars } from './customProperties';
 import { readStylesheet } from './stylesheet';

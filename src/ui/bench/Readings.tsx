@@ -1,7 +1,7 @@
 'use client';
 
 import { pressWords } from '@/core/press/settings';
-import { worstFirst } from '@/core/readings/registry';
+import { worstFirst } from '@/core/readings/reading';
 import { kilobytes } from '@/core/readings/say';
 import type { Press } from '../hooks/usePressed';
 import { useHistory } from '../hooks/useSession';

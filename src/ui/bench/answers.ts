@@ -1,6 +1,6 @@
 import { formatOf } from '@/core/press/formats/registry';
 import type { Reading, Verdict } from '@/core/readings/reading';
-import { worstFirst } from '@/core/readings/registry';
+import { worstFirst } from '@/core/readings/reading';
 import { colourName, kilobytes } from '@/core/readings/say';
 import { shownShare, sharpness } from '@/core/frame/placement';
 import { photoSize } from '@/core/layers/photo';

@@ -3,7 +3,7 @@
 import { editPicture, type Edit } from '@/core/site/edit';
 import type { Picture } from '@/core/site/model/picture';
 import type { Slot } from '@/core/site/model/slot';
-import { CommitField } from '../shared/fields';
+import { CommitField } from '../shared/CommitField';
 
 /** What is read out in the picture's place, or the decision that nothing is. */
 export function AlternativeText({

@@ -4,7 +4,7 @@ import { Copy, Download } from 'lucide-react';
 import { Button } from '../shared/Button';
 import { copyText } from '../shared/copyText';
 import { download } from '../shared/download';
-import { Group } from '../shared/fields';
+import { Group } from '../shared/Group';
 
 /** Lines to copy or to save. */
 export function Lines({

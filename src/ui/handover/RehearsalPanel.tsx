@@ -6,7 +6,7 @@ import { kilobytes } from '@/core/readings/say';
 import type { Site } from '@/core/site/model/site';
 import { rehearsalAddress, useRehearsal } from '../hooks/useRehearsal';
 import { Button } from '../shared/Button';
-import { Group } from '../shared/fields';
+import { Group } from '../shared/Group';
 import { say } from '../shared/notices';
 import { VerdictMark } from '../shared/VerdictMark';
 

@@ -2,7 +2,7 @@ import type { Followed } from '@/core/set/follow';
 import type { SetHanded } from '@/core/set/produce';
 import type { Recoloured } from '@/core/set/recolourFile';
 import type { PieceSet } from '@/core/site/model/pieceSet';
-import { theTab } from './services';
+import { theSetFiles } from './tab/setFiles';
 
 /** What is handed over of a set; with `all`, files that did not change too. */
 export const handedOf = (
@@ -10,4 +10,4 @@ export const handedOf = (
   files: ReadonlyMap<string, Recoloured>,
   followed: Followed,
   all: boolean,
-): Promise<readonly SetHanded[]> => theTab().setFiles.handed(set, files, followed, all);
+): Promise<readonly SetHanded[]> => theSetFiles().handed(set, files, followed, all);

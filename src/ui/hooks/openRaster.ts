@@ -9,10 +9,11 @@ import type { Picture } from '@/core/site/model/picture';
 import type { ShelfItem } from '@/core/site/model/shelf';
 import type { Slot } from '@/core/site/model/slot';
 import { shelveBytes } from './useIntake';
-import { theEngine, theTab } from './services';
+import { theEngine } from './tab/engine';
+import { theHandOver } from './tab/handOver';
 
 export const writePictureFile = (slot: Slot, picture: Picture): Promise<Uint8Array<ArrayBuffer>> =>
-  produceOpenRaster(drawingOf(slot, picture), theTab().handOver);
+  produceOpenRaster(drawingOf(slot, picture), theHandOver());
 
 export interface OpenedPicture {
   readonly layers: readonly PhotoLayer[];

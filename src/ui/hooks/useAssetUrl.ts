@@ -2,7 +2,7 @@
 
 import { useEffect, useState } from 'react';
 import { assetBytes } from '@/store/assets';
-import { theDatabase } from './services';
+import { theDatabase } from './tab/database';
 
 /** An address for an asset's own bytes, for small previews; undefined until it is read. */
 export function useAssetUrl(assetId: string): string | undefined {

@@ -4,7 +4,7 @@ import { drawingOf } from '@/core/compose/drawing';
 import type { Raster } from '@/core/raster/raster';
 import type { Picture } from '@/core/site/model/picture';
 import type { Slot } from '@/core/site/model/slot';
-import { theEngine } from './services';
+import { theEngine } from './tab/engine';
 import { useKeyed } from './useKeyed';
 
 /** The pixels of a file that is held up; undefined while there is none or it is being decoded. */

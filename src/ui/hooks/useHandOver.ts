@@ -2,7 +2,7 @@
 
 import type { Site } from '@/core/site/model/site';
 import { makeHandOver, nothingMade, type Making as Made } from '@/work/handOverFiles';
-import { theTab } from './services';
+import { theHandOver } from './tab/handOver';
 import { useKeyed } from './useKeyed';
 import { useOwnFonts } from './useOwnFonts';
 
@@ -17,7 +17,7 @@ export function useHandOver(site: Site): Making {
   const { value, running, stop, start } = useKeyed(
     site,
     nothingMade,
-    (turn) => makeHandOver(site, theTab().handOver, turn),
+    (turn) => makeHandOver(site, theHandOver(), turn),
     { rest: 250 },
   );
   return { ...value, running: running ? value.running : undefined, stop, start };

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { useStore } from 'zustand';
 import type { ShelfItem } from '@/core/site/model/shelf';
-import { theTab } from './services';
+import { newIntake } from './tab/intake';
 
 export interface Intake {
   /** Takes picture files in one after the other; what is refused is said and changes nothing. */
@@ -17,7 +17,7 @@ export interface Intake {
 }
 
 export function useIntake(): Intake {
-  const [intake] = useState(() => theTab().newIntake());
+  const [intake] = useState(() => newIntake());
   const reading = useStore(intake.state, (s) => s.reading);
   return {
     take: (files, onItem) => intake.take(files, onItem),
@@ -32,7 +32,7 @@ export const shelveBytes = (
   name: string,
   bytes: Uint8Array<ArrayBuffer>,
   source: string,
-): Promise<ShelfItem> => theTab().newIntake().shelve(name, bytes, source);
+): Promise<ShelfItem> => newIntake().shelve(name, bytes, source);
 
 /** Picture files in a paste or drop, of whatever kind they claim to be. */
 export const filesOf = (data: DataTransfer | null): File[] => Array.from(data?.files ?? []);

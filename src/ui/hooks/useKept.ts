@@ -1,26 +1,24 @@
 'use client';
 
 import { useEffect, useSyncExternalStore } from 'react';
-import type { Standing } from '@/work/openSites';
-import { theTab } from './services';
-
-const onServer: Standing = { kept: { state: 'kept' }, session: undefined };
+import { allKept, type Stood } from '@/work/standing';
+import { theStanding } from './tab/standing';
 
 /** Whether everything done in this tab is on the disk, and of which site it is not. */
-export const useKept = (): Standing =>
+export const useKept = (): Stood =>
   useSyncExternalStore(
-    (changed) => theTab().sites.standing.subscribe(changed),
-    () => theTab().sites.standing.getState(),
-    () => onServer,
+    (changed) => theStanding().state.subscribe(changed),
+    () => theStanding().state.getState(),
+    () => allKept,
   );
 
 /** Closes a site that another tab removed; what was not kept of it goes. */
-export const letGo = (siteId: string): void => theTab().sites.forget(siteId);
+export const letGo = (siteId: string): void => theStanding().forget(siteId);
 
 /** Keeps what is still open when the tab is hidden, and asks before unwritten work is left. */
 export function useGuardedLeaving(): void {
   useEffect(() => {
-    const flush = () => theTab().sites.flush();
+    const flush = () => theStanding().flush();
     const hidden = () => {
       if (document.visibilityState === 'hidden') {
         flush();
@@ -28,7 +26,7 @@ export function useGuardedLeaving(): void {
     };
     const leaving = (event: BeforeUnloadEvent) => {
       flush();
-      if (theTab().sites.unwritten) {
+      if (theStanding().unwritten) {
         event.preventDefault();
       }
     };

@@ -3,7 +3,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { useStore } from 'zustand';
 import { Keyed, type KeyedOptions, type Turn } from '@/work/keyed';
-import { later } from './services';
+import { later } from './tab/later';
 
 export interface KeyedValue<T> {
   /** The newest that was found, which may be of an earlier key. */

@@ -2,7 +2,7 @@
 
 import type { PhotoLook } from '@/core/frame/photoLook';
 import type { Size } from '@/core/frame/placement';
-import { theEngine } from './services';
+import { theEngine } from './tab/engine';
 import { useKeyed } from './useKeyed';
 
 /**

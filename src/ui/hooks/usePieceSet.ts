@@ -2,7 +2,7 @@
 
 import { useEffect, useMemo } from 'react';
 import type { Raster } from '@/core/raster/raster';
-import { activeSteps } from '@/core/recolour/recipe';
+import { activeSteps } from '@/core/recolour/activeSteps';
 import type { Followed } from '@/core/set/follow';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import type { Recipe } from '@/core/site/model/recipe';
@@ -15,7 +15,8 @@ import {
   type Looks,
   type Writing,
 } from '@/work/setProgress';
-import { theEngine, theTab } from './services';
+import { theEngine } from './tab/engine';
+import { theSetFiles } from './tab/setFiles';
 import { useKeyed } from './useKeyed';
 
 export type { OfferLook } from '@/engine/protocol';
@@ -44,7 +45,7 @@ export function useLooked(set: PieceSet): Looked {
     [pieces, sheets],
   );
   const { value, current, running, stop, start } = useKeyed(key, nothingLooked, (turn) =>
-    lookAtSet(theTab().setFiles, set, turn, now),
+    lookAtSet(theSetFiles(), set, turn, now),
   );
   const looks = current ? value : nothingLooked;
   return { ...looks, looking: running ? looks.looking : undefined, stop, start };
@@ -76,7 +77,7 @@ export function useWritten(set: PieceSet, { roles, whole, sheets }: Looked): Wri
   const { value, current, running, stop, start } = useKeyed(
     ready && activeSteps(recipe).length > 0 ? key : undefined,
     nothingWritten,
-    (turn) => writeSet(theTab().setFiles, set, roles, turn, now),
+    (turn) => writeSet(theSetFiles(), set, roles, turn, now),
     { rest },
   );
   const written = current ? value : nothingWritten;
@@ -97,7 +98,7 @@ export function useFollowed(
     key,
     undefined,
     async ({ put }) => {
-      const followed = await theTab().setFiles.follow(set, key!.sheets, files);
+      const followed = await theSetFiles().follow(set, key!.sheets, files);
       put(() => followed);
     },
     { rest: 120, carries: true },

@@ -5,7 +5,7 @@ import type { Picture } from '@/core/site/model/picture';
 import type { Site } from '@/core/site/model/site';
 import type { Slot } from '@/core/site/model/slot';
 import type { WrittenFile } from '@/work/pictureFiles';
-import { theTab } from './services';
+import { theFiles } from './tab/files';
 import { useKeyed } from './useKeyed';
 
 export type { WrittenFile } from '@/work/pictureFiles';
@@ -33,7 +33,7 @@ export function usePressed(site: Site, slot: Slot, picture: Picture, moving: boo
     { key: '' },
     async ({ wanted, put }) => {
       try {
-        const file = await theTab().files.file(site, slot, picture, wanted);
+        const file = await theFiles().file(site, slot, picture, wanted);
         if (file) {
           put(() => ({ key, file }));
         }

@@ -7,7 +7,8 @@ import type { Site } from '@/core/site/model/site';
 import { asFiled, drawingKey, pictureOf } from '@/core/site/picture';
 import type { HostState } from '@/standins/host/host';
 import { forgetRehearsal, putRehearsal, rehearsalOf } from '@/store/rehearsals';
-import { theDatabase, theEngine } from './services';
+import { theDatabase } from './tab/database';
+import { theEngine } from './tab/engine';
 
 export type { HostState } from '@/standins/host/host';
 

@@ -3,14 +3,15 @@
 import { useEffect } from 'react';
 import { useStore } from 'zustand';
 import { nothingFound, subjectKey, type Found, type Subject } from '@/work/searches';
-import { theTab } from './services';
+import { theEngine } from './tab/engine';
+import { theSearches } from './tab/searches';
 import { useKeyed } from './useKeyed';
 
 export { aimKey, bestCandidate, type Candidate, type Found } from '@/work/searches';
 
 /** Everything that was found out about a picture as it is now. */
 export function useFound(subject: Subject): Found {
-  const { searches } = theTab();
+  const searches = theSearches();
   const key = subjectKey(subject);
   useEffect(() => {
     void searches.recall(key);
@@ -21,16 +22,16 @@ export function useFound(subject: Subject): Found {
 /** Works out what the levels of care mean for a picture; undefined while it is to wait. */
 export function usePatches(subject: Subject, wait: boolean): void {
   useKeyed(wait ? undefined : subjectKey(subject), undefined, ({ wanted }) =>
-    theTab().searches.findPatches(subject, wanted),
+    theSearches().findPatches(subject, wanted),
   );
 }
 
 /** Starts the workers that search ahead of need. */
 export function useWarmSearch(): void {
   useEffect(() => {
-    theTab().engine.warmSearch();
+    theEngine().warmSearch();
   }, []);
 }
 
-export const searchNow = (subject: Subject) => theTab().searches.search(subject);
-export const stopSearch = (subject: Subject) => theTab().searches.stop(subject);
+export const searchNow = (subject: Subject) => theSearches().search(subject);
+export const stopSearch = (subject: Subject) => theSearches().stop(subject);

@@ -5,7 +5,7 @@ import { useStore } from 'zustand';
 import type { Kept } from '@/work/kept';
 import type { Session } from '@/work/session';
 import type { Site } from '@/core/site/model/site';
-import { theTab } from './services';
+import { theSites } from './tab/sites';
 
 export type { Session } from '@/work/session';
 
@@ -24,8 +24,8 @@ export function useSession(siteId: string): Opened {
         setOpened({ siteId, value });
       }
     };
-    theTab()
-      .sites.open(siteId)
+    theSites()
+      .open(siteId)
       .then(
         (session) => set(session ? { state: 'open', session } : { state: 'absent' }),
         (error: unknown) =>

@@ -9,7 +9,8 @@ import type { Site } from '@/core/site/model/site';
 import { putAssets } from '@/store/setFiles';
 import { say } from '../shared/notices';
 import type { FolderFile } from './folderFiles';
-import { theDatabase, theEngine } from './services';
+import { theDatabase } from './tab/database';
+import { theEngine } from './tab/engine';
 
 async function stored(opened: OpenedSet, site: Site): Promise<PieceSet> {
   const all = [...opened.pieces, ...opened.sheets, ...opened.others];

@@ -4,7 +4,7 @@ import { fileKey } from '@/core/readings/survey';
 import type { Site } from '@/core/site/model/site';
 import { pictureOf } from '@/core/site/picture';
 import type { WrittenFile } from '@/work/pictureFiles';
-import { theTab } from './services';
+import { theFiles } from './tab/files';
 import { useKeyed } from './useKeyed';
 
 export type SiteFiles = ReadonlyMap<string, WrittenFile | 'failed'>;
@@ -26,7 +26,7 @@ export function useSiteFiles(site: Site, rest: number): SiteFiles {
     keys.join('\n'),
     none,
     ({ wanted, value, put }) =>
-      theTab().files.ofSite(
+      theFiles().ofSite(
         site,
         (key) => value().has(key),
         wanted,

@@ -6,7 +6,8 @@ import type { Site } from '@/core/site/model/site';
 import type { Slot } from '@/core/site/model/slot';
 import { asFiled, drawingKey, isBlank, pictureOf } from '@/core/site/picture';
 import { thumbOf } from '@/store/thumbs';
-import { theDatabase, theTab } from './services';
+import { theDatabase } from './tab/database';
+import { theDrawings } from './tab/drawings';
 import { useKeyed } from './useKeyed';
 
 /** The last drawing of a slot's picture as pixels, if there is one. */
@@ -39,7 +40,7 @@ export function useThumb(site: Site, slot: Slot, fresh = true): string | undefin
   useKeyed(
     fresh && !blank ? drawingKey(picture, slot) : undefined,
     undefined,
-    () => theTab().drawings.refresh(site, slot),
+    () => theDrawings().refresh(site, slot),
     { rest: 150 },
   );
   return blank ? undefined : url;

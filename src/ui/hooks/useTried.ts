@@ -6,7 +6,7 @@ import type { Site } from '@/core/site/model/site';
 import type { Slot } from '@/core/site/model/slot';
 import { pictureOf } from '@/core/site/picture';
 import type { Tried } from '@/work/tries';
-import { theTab } from './services';
+import { theTries } from './tab/tries';
 import { useKeyed } from './useKeyed';
 
 export type { Tried } from '@/work/tries';
@@ -34,7 +34,7 @@ export function useTried(
     wait || ways.length === 0 ? undefined : key,
     { key: '', tried: none },
     ({ wanted, put }) =>
-      theTab().tries.all(site, slot, readingId, ways, wanted, (tried) =>
+      theTries().all(site, slot, readingId, ways, wanted, (tried) =>
         put((before) => ({ key, tried: new Map([...before.tried, [tried.id, tried]]) })),
       ),
     { rest: 300 },

@@ -1,5 +1,5 @@
 import type { TypedFile } from '@/core/handover/zipFiles';
-import { theEngine } from './services';
+import { theEngine } from './tab/engine';
 
 /** Files as one archive, packed beside the screen. */
 export const zipped = (files: readonly TypedFile[]): Promise<Uint8Array<ArrayBuffer>> =>

@@ -1,13 +1,13 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import { hexOf } from '@/core/colour/parse';
+import { hexOf } from '@/core/colour/hex';
 import { mainColours, type MainColour } from '@/core/colour/palette';
 import { borderColours, type BorderColour } from '@/core/measure/borders';
 import { inspectPicture } from '@/core/measure/inspect';
 import { kilobytes } from '@/core/readings/say';
 import { filesOf } from '../hooks/useIntake';
-import { theEngine } from '../hooks/services';
+import { theEngine } from '../hooks/tab/engine';
 import { Button, Hint } from '../shared/Button';
 import { say } from '../shared/notices';
 import { FileDrop } from './FileDrop';

@@ -3,7 +3,7 @@
 import { useCallback, useRef, useState } from 'react';
 import { limits } from '@/core/measure/inspect';
 import type { OpenedTheme } from '@/core/theme/openTheme';
-import { theEngine } from '../hooks/services';
+import { theEngine } from '../hooks/tab/engine';
 import { say } from '../shared/notices';
 
 export interface ThemeFiles {

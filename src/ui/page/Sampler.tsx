@@ -1,209 +1,23 @@
 'use client';
 
-import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { lazy, Suspense } from 'react';
 import { useStore } from 'zustand';
-import { hexOf, isGrey } from '@/core/colour/parse';
-import { sampleAt, sampleSizes } from '@/core/colour/sample';
-import type { PageLayout } from '@/core/measure/layoutPage';
-import type { Raster } from '@/core/raster/raster';
-import type { Site } from '@/core/site/model/site';
-import { useKeyed } from '../hooks/useKeyed';
-import { thumbBitmap } from '../hooks/useThumb';
-import { Button } from '../shared/Button';
-import { Switch } from '../shared/fields';
-import { endSampling, sampling } from '../shared/sampling';
-import { paintPage } from './paintPage';
+import { sampling } from '../shared/sampling';
+import type { SamplerProps } from './SamplerGlass';
 
-/** Px seen in the magnifier along each side, and the size of one on the screen. */
-const seen = 11;
-const enlarged = 11;
-
-interface Props {
-  site: Site;
-  layout: PageLayout;
-  /** Screen px per page px, and where the page's corner lies in the element this stands in. */
-  scale: number;
-  left: number;
-  top: number;
-  /** Pixels of a slot that is drawn live. */
-  live?: { readonly slotId: string; readonly canvas: () => HTMLCanvasElement | null };
-}
+const SamplerGlass = lazy(async () => ({
+  default: (await import('./SamplerGlass')).SamplerGlass,
+}));
 
 /**
  * While a colour is being taken: a magnifier follows the pointer over the page, and a click takes
  * what is under it.
  */
-export function Sampler(props: Props) {
+export function Sampler(props: SamplerProps) {
   const onPick = useStore(sampling, (s) => s.onPick);
-  return onPick ? <Active {...props} onPick={onPick} /> : null;
-}
-
-function Active({
-  site,
-  layout,
-  scale,
-  left,
-  top,
-  live,
-  onPick,
-}: Props & { onPick(hex: string): void }) {
-  const size = useStore(sampling, (s) => s.size);
-  const [at, setAt] = useState({
-    x: Math.round(layout.width / 2),
-    y: Math.round(Math.min(layout.height, 300) / 2),
-  });
-  const area = useRef<HTMLDivElement>(null);
-  const glass = useRef<HTMLCanvasElement>(null);
-
-  // Painted once, as the page is when the colour is asked for.
-  const { value: page } = useKeyed<Raster | undefined>(layout, undefined, async ({ put }) => {
-    const pictureOf = async (slotId: string) =>
-      live?.slotId === slotId ? (live.canvas() ?? undefined) : thumbBitmap(site.id, slotId);
-    const painted = await paintPage(site, layout, pictureOf);
-    put(() => painted);
-  });
-  useEffect(() => {
-    area.current?.focus({ preventScroll: true });
-  }, [layout]);
-
-  const colour = page && sampleAt(page, at.x, at.y, size);
-  useEffect(() => {
-    const context = glass.current?.getContext('2d');
-    if (!context || !page) {
-      return;
-    }
-    const reach = (seen - 1) / 2;
-    for (let j = -reach; j <= reach; j++) {
-      for (let i = -reach; i <= reach; i++) {
-        const c = sampleAt(page, at.x + i, at.y + j, 1);
-        context.fillStyle = c ? hexOf(c) : '#dcdcda';
-        context.fillRect((i + reach) * enlarged, (j + reach) * enlarged, enlarged, enlarged);
-      }
-    }
-    const side = size * enlarged;
-    const corner = (reach - (size - 1) / 2) * enlarged;
-    context.strokeStyle = '#fcfcfb';
-    context.lineWidth = 3;
-    context.strokeRect(corner, corner, side, side);
-    context.strokeStyle = '#0d6b62';
-    context.lineWidth = 1;
-    context.strokeRect(corner, corner, side, side);
-  }, [page, at, size]);
-
-  const take = (x: number, y: number) => {
-    // A page that is still being painted has no colours to give yet.
-    if (!page) {
-      return;
-    }
-    const taken = sampleAt(page, x, y, size);
-    if (taken) {
-      onPick(hexOf(taken));
-    }
-    endSampling();
-  };
-  const placeOf = (event: { clientX: number; clientY: number }) => {
-    const box = area.current!.getBoundingClientRect();
-    return {
-      x: Math.floor((event.clientX - box.left) / scale),
-      y: Math.floor((event.clientY - box.top) / scale),
-    };
-  };
-  const move = (event: PointerEvent) => setAt(placeOf(event));
-  const keys = (event: KeyboardEvent) => {
-    const by = event.shiftKey ? 10 : 1;
-    const [dx, dy] = {
-      ArrowLeft: [-by, 0],
-      ArrowRight: [by, 0],
-      ArrowUp: [0, -by],
-      ArrowDown: [0, by],
-    }[event.key] ?? [0, 0];
-    const number = sampleSizes.find((s) => String(s) === event.key);
-    if (number) {
-      sampling.setState({ size: number });
-    } else if (event.key === 'Enter') {
-      take(at.x, at.y);
-    } else if (event.key === 'Escape') {
-      endSampling();
-    } else if (dx || dy) {
-      setAt({
-        x: Math.min(layout.width - 1, Math.max(0, at.x + dx)),
-        y: Math.min(layout.height - 1, Math.max(0, at.y + dy)),
-      });
-    } else {
-      return;
-    }
-    event.preventDefault();
-    event.stopPropagation();
-  };
-  const glassSize = seen * enlarged;
-  const glassX = at.x * scale + 18;
-  const glassY = at.y * scale + 18;
-  const flipX = glassX + glassSize + 8 > layout.width * scale;
-  const flipY = glassY + glassSize + 40 > layout.height * scale && at.y * scale > glassSize + 60;
-  return (
-    <div
-      ref={area}
-      tabIndex={0}
-      role="application"
-      aria-label={`Take a colour from the page: ${colour ? hexOf(colour) : 'nothing'} at ${at.x}, ${at.y}. Arrows move, Enter takes, 1, 3 and 5 set the size, Escape ends.`}
-      data-testid="sampler"
-      data-painted={page !== undefined}
-      className="absolute z-20 cursor-crosshair outline-none"
-      style={{ left, top, width: layout.width * scale, height: layout.height * scale }}
-      onPointerMove={move}
-      onPointerDown={(e) => {
-        e.preventDefault();
-        e.stopPropagation();
-      }}
-      onClick={(e) => {
-        const { x, y } = placeOf(e);
-        take(x, y);
-      }}
-      onKeyDown={keys}
-    >
-      <div
-        className="pointer-events-none absolute border border-ink bg-white"
-        style={{
-          left: flipX ? at.x * scale - 18 - glassSize : glassX,
-          top: flipY ? at.y * scale - 18 - glassSize - 44 : glassY,
-        }}
-      >
-        <canvas ref={glass} width={glassSize} height={glassSize} className="block" />
-        <p className="px-1.5 py-0.5 figure">
-          {colour ? (
-            <>
-              <span
-                className="mr-1.5 inline-block h-3 w-3 border border-black/20 align-[-1px]"
-                style={{ background: hexOf(colour) }}
-              />
-              {hexOf(colour)}
-              <br />
-              {colour.r} {colour.g} {colour.b}
-              {isGrey(colour) ? ', grey' : ''}
-            </>
-          ) : (
-            'nothing here'
-          )}
-        </p>
-      </div>
-      <div
-        className="fixed bottom-[248px] left-1/2 flex -translate-x-1/2 cursor-default items-center gap-3 rounded-sm border border-line bg-white px-3 py-1.5"
-        onPointerMove={(e) => e.stopPropagation()}
-        onClick={(e) => e.stopPropagation()}
-      >
-        <span>Mean of</span>
-        <Switch
-          label="Size of the sample"
-          value={String(size)}
-          choices={sampleSizes.map((s) => ({
-            value: String(s),
-            label: <span className="figure">{s} px</span>,
-          }))}
-          onChange={(s) => sampling.setState({ size: Number(s) as (typeof sampleSizes)[number] })}
-        />
-        <span className="text-soft">click takes the colour</span>
-        <Button onClick={endSampling}>Leave</Button>
-      </div>
-    </div>
-  );
+  return onPick ? (
+    <Suspense>
+      <SamplerGlass {...props} onPick={onPick} />
+    </Suspense>
+  ) : null;
 }

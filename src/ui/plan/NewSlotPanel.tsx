@@ -11,7 +11,10 @@ import { addSlot } from '@/core/site/slots';
 import type { Session } from '../hooks/useSession';
 import { ways, type Way } from '../measure/ways';
 import { Button } from '../shared/Button';
-import { CommitField, Group, Row, Switch } from '../shared/fields';
+import { CommitField } from '../shared/CommitField';
+import { Group } from '../shared/Group';
+import { Row } from '../shared/Row';
+import { Switch } from '../shared/Switch';
 
 /** What a kind measures on this page before anything was measured, px. */
 const firstSizeOn = (page: Page, kind: SlotKind) =>

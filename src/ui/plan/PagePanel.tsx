@@ -2,7 +2,8 @@
 
 import { Plus, X } from 'lucide-react';
 import type { Draft } from 'immer';
-import { tryColour, hexOf } from '@/core/colour/parse';
+import { hexOf } from '@/core/colour/hex';
+import { tryColour } from '@/core/colour/parse';
 import { readPixels } from '@/core/measure/pixels';
 import { screenHeightAt } from '@/core/measure/layoutPage';
 import { addPage, backgroundOf, editPage, removePage } from '@/core/site/pages';
@@ -10,7 +11,11 @@ import type { Page } from '@/core/site/model/page';
 import type { Site } from '@/core/site/model/site';
 import type { Session } from '../hooks/useSession';
 import { Button, IconButton } from '../shared/Button';
-import { Choose, CommitField, Group, Row, Switch } from '../shared/fields';
+import { Choose } from '../shared/Choose';
+import { CommitField } from '../shared/CommitField';
+import { Group } from '../shared/Group';
+import { Row } from '../shared/Row';
+import { Switch } from '../shared/Switch';
 
 interface Props {
   session: Session;

@@ -2,10 +2,9 @@
 
 import { ChevronDown, ChevronRight } from 'lucide-react';
 import Link from 'next/link';
-import { useRef } from 'react';
 import { chainWords } from '@/core/measure/chain';
-import { worstFirst } from '@/core/readings/registry';
-import type { Reading } from '@/core/readings/reading';
+import { worstFirst } from '@/core/readings/reading';
+import type { ToldReading } from '@/core/readings/told';
 import { editSlot } from '@/core/site/edit';
 import type { Page } from '@/core/site/model/page';
 import type { Site } from '@/core/site/model/site';
@@ -19,7 +18,7 @@ import { readPixels } from '@/core/measure/pixels';
 import type { SiteReadings } from '../hooks/useSiteReadings';
 import type { Session } from '../hooks/useSession';
 import { Button } from '../shared/Button';
-import { CommitField } from '../shared/fields';
+import { CommitField } from '../shared/CommitField';
 import { VerdictMark } from '../shared/VerdictMark';
 import { ThemeColours } from './ThemeColours';
 
@@ -117,7 +116,7 @@ function SlotRow({
   selected,
   onSelect,
   href,
-}: Props & { number?: number; slot: Slot; list: readonly Reading[] }) {
+}: Props & { number?: number; slot: Slot; list: readonly ToldReading[] }) {
   const open = selected === slot.id;
   const worst = worstFirst(list).filter((r) => r.verdict === 'fails' || r.verdict === 'look');
   const blank = isBlank(pictureOf(site, slot));
@@ -324,7 +323,12 @@ const lower = (words: string): string => words.charAt(0).toLowerCase() + words.s
 
 /** All readings of all slots of the site that are not as they should be, worst first. */
 function Findings({ session, site, readings, href, onWidths }: Props) {
-  const list = useRef<HTMLElement>(null);
+  const mend = async (slot: Slot, { id }: ToldReading) => {
+    const found = await readings.mendOf(slot, id);
+    if (found) {
+      session.commit(found.label, found.edit);
+    }
+  };
   const found = site.slots.flatMap((slot) =>
     (readings.bySlot.get(slot.id) ?? [])
       .filter((r) => r.verdict === 'fails' || r.verdict === 'look')
@@ -334,14 +338,14 @@ function Findings({ session, site, readings, href, onWidths }: Props) {
     found.find((f) => f.reading === reading)!,
   );
   return (
-    <section ref={list} aria-label="Findings" className="border-t border-line px-3 pt-2 pb-3">
+    <section aria-label="Findings" className="border-t border-line px-3 pt-2 pb-3">
       <div className="mb-1.5 flex justify-between gap-2">
         <h2 className="caption">Findings of the site</h2>
         <span className="figure text-soft" role="status">
           {readings.pending > 0 ? `pressing, ${readings.pending} to go` : found.length}
         </span>
       </div>
-      {found.length === 0 && readings.pending === 0 && (
+      {found.length === 0 && readings.pending === 0 && readings.current && (
         <p className="text-soft">Nothing to look at.</p>
       )}
       <ul>
@@ -368,10 +372,10 @@ function Findings({ session, site, readings, href, onWidths }: Props) {
                 <button
                   type="button"
                   className="text-warn underline"
-                  aria-label={`Mend: ${lower(reading.mend.label)}, for ${reading.title} of ${slot.name}`}
-                  onClick={() => session.commit(reading.mend!.label, reading.mend!.edit)}
+                  aria-label={`Mend: ${lower(reading.mend)}, for ${reading.title} of ${slot.name}`}
+                  onClick={() => void mend(slot, reading)}
                 >
-                  Mend: {lower(reading.mend.label)}
+                  Mend: {lower(reading.mend)}
                 </button>
               )}
             </p>

@@ -2,8 +2,7 @@
 
 import { DropdownMenu } from 'radix-ui';
 import { useRef } from 'react';
-import { decodeStylesheet } from '@/core/theme/sheetText';
-import { hexOf, isGrey, tryColour } from '@/core/colour/parse';
+import { isGrey, rgbOf } from '@/core/colour/hex';
 import type { Site } from '@/core/site/model/site';
 import type { Session } from '../hooks/useSession';
 import { Button, Hint } from '../shared/Button';
@@ -17,6 +16,7 @@ const item = 'cursor-pointer px-3 py-1 outline-none data-[highlighted]:bg-act-wa
 
 /** Reading and writing colours as files is loaded when it is wanted. */
 const tokens = () => import('@/core/theme/tokens');
+const sheets = () => import('@/core/theme/sheetText');
 
 async function save(
   name: string,
@@ -35,7 +35,7 @@ export function ThemeColours({ session, site }: { session: Session; site: Site }
       return;
     }
     try {
-      const { readThemeColours } = await tokens();
+      const [{ readThemeColours }, { decodeStylesheet }] = await Promise.all([tokens(), sheets()]);
       const found = readThemeColours(
         chosen.name,
         decodeStylesheet(chosen.name, new Uint8Array(await chosen.arrayBuffer())),
@@ -142,8 +142,8 @@ export function ThemeColours({ session, site }: { session: Session; site: Site }
       )}
       <ul className={colours.length > 6 ? 'grid grid-cols-6 gap-y-1.5' : 'flex'}>
         {colours.map((c, i) => {
-          const rgb = tryColour(c.hex);
-          const words = `${c.name} ${c.hex}${rgb ? `, rgb ${rgb.r} ${rgb.g} ${rgb.b}${isGrey(rgb) ? ', grey' : ''}` : ''}`;
+          const rgb = rgbOf(c.hex);
+          const words = `${c.name} ${c.hex}, rgb ${rgb.r} ${rgb.g} ${rgb.b}${isGrey(rgb) ? ', grey' : ''}`;
           return (
             <li key={`${c.name} ${i}`} className="min-w-0 grow basis-0">
               <Hint text={`${words}. Delete removes it`}>
@@ -161,12 +161,10 @@ export function ThemeColours({ session, site }: { session: Session; site: Site }
                       ref={(input) => {
                         if (input) {
                           input.onchange = () => {
-                            const picked = tryColour(input.value);
-                            if (picked) {
-                              session.commit(`Colour ${c.name}`, (s) => {
-                                s.theme.colours[i].hex = hexOf(picked);
-                              });
-                            }
+                            // A field of colours gives #rrggbb, lower case (HTML, section 2.4.6).
+                            session.commit(`Colour ${c.name}`, (s) => {
+                              s.theme.colours[i].hex = input.value;
+                            });
                           };
                         }
                       }}

@@ -14,7 +14,7 @@ import { shelveBytes } from '../hooks/useIntake';
 import { FileDrop } from '../measure/FileDrop';
 import { useThemeFiles } from '../measure/useThemeFiles';
 import { Button } from '../shared/Button';
-import { Choose } from '../shared/fields';
+import { Choose } from '../shared/Choose';
 import { say } from '../shared/notices';
 
 interface Props {

@@ -3,7 +3,8 @@
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import { contentWidthAt } from '@/core/measure/layoutPage';
-import { hiddenShare, meanMargin, narrowedTo, readVisitors, shares } from '@/core/measure/visitors';
+import { readVisitors } from '@/core/measure/readVisitors';
+import { hiddenShare, meanMargin, narrowedTo, shares } from '@/core/measure/visitors';
 import { readPixels } from '@/core/measure/pixels';
 import { decodeStylesheet } from '@/core/theme/sheetText';
 import { editPage } from '@/core/site/pages';
@@ -12,7 +13,8 @@ import type { Site, VisitorWidth } from '@/core/site/model/site';
 import type { Session } from '../hooks/useSession';
 import { FileDrop } from '../measure/FileDrop';
 import { Button, IconButton } from '../shared/Button';
-import { CommitField, Group } from '../shared/fields';
+import { CommitField } from '../shared/CommitField';
+import { Group } from '../shared/Group';
 import { say } from '../shared/notices';
 import { leastScreen, mostScreen } from './WidthChart';
 

@@ -2,7 +2,7 @@
 
 import clsx from 'clsx';
 import { useMemo } from 'react';
-import { activeSteps } from '@/core/recolour/recipe';
+import { activeSteps } from '@/core/recolour/activeSteps';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import { usePreviews } from '../hooks/usePieceSet';
 import { PieceCanvas } from './PieceCanvas';

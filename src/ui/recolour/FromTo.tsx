@@ -1,6 +1,6 @@
 'use client';
 
-import { activeSteps } from '@/core/recolour/recipe';
+import { activeSteps } from '@/core/recolour/activeSteps';
 import type { Offer } from '@/core/recolour/offers';
 import type { Hex } from '@/core/site/model/hex';
 import type { PieceSet } from '@/core/site/model/pieceSet';
@@ -9,7 +9,7 @@ import type { ThemeColour } from '@/core/site/model/theme';
 import { useOffers, type OfferLook } from '../hooks/usePieceSet';
 import { ColourField } from '../shared/ColourField';
 import { Hint } from '../shared/Button';
-import { Group } from '../shared/fields';
+import { Group } from '../shared/Group';
 import { PieceCanvas } from './PieceCanvas';
 
 const titles: Readonly<Record<Offer['way'], string>> = {

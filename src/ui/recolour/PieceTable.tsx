@@ -2,7 +2,7 @@
 
 import clsx from 'clsx';
 import { useEffect, useRef, type KeyboardEvent } from 'react';
-import { activeSteps } from '@/core/recolour/recipe';
+import { activeSteps } from '@/core/recolour/activeSteps';
 import { kilobytes } from '@/core/readings/say';
 import type { PieceSet, SetPiece } from '@/core/site/model/pieceSet';
 import { usePreviews, type Looked, type Written } from '../hooks/usePieceSet';

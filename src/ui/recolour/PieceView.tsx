@@ -3,7 +3,7 @@
 import { useState, type MouseEvent } from 'react';
 import { useStore } from 'zustand';
 import { sampleAt } from '@/core/colour/sample';
-import { hexOf } from '@/core/colour/parse';
+import { hexOf } from '@/core/colour/hex';
 import type { Raster } from '@/core/raster/raster';
 import type { Role } from '@/core/set/roles';
 import type { SetPiece } from '@/core/site/model/pieceSet';

@@ -10,7 +10,7 @@ import type { Site } from '@/core/site/model/site';
 import type { Session } from '../hooks/useSession';
 import { Button } from '../shared/Button';
 import { download } from '../shared/download';
-import { CommitField } from '../shared/fields';
+import { CommitField } from '../shared/CommitField';
 import { FilePick } from '../shared/FilePick';
 import { say } from '../shared/notices';
 import { RecipeFace } from '../shared/steps/RecipeFace';

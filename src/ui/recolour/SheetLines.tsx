@@ -4,7 +4,7 @@ import { useRef, useState } from 'react';
 import { isWeak, leastContrast, type Followed, type SheetLine } from '@/core/set/follow';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import { Button } from '../shared/Button';
-import { Switch } from '../shared/fields';
+import { Switch } from '../shared/Switch';
 import { VerdictMark } from '../shared/VerdictMark';
 import { useWindowed } from './useWindowed';
 

@@ -2,11 +2,12 @@
 
 import { Pipette } from 'lucide-react';
 import { createContext, use } from 'react';
-import { hexOf, isGrey, tryColour } from '@/core/colour/parse';
+import { hexOf, isGrey } from '@/core/colour/hex';
+import { tryColour } from '@/core/colour/parse';
 import type { Hex } from '@/core/site/model/hex';
 import type { ThemeColour } from '@/core/site/model/theme';
 import { Hint, IconButton } from './Button';
-import { CommitField } from './fields';
+import { CommitField } from './CommitField';
 import { startSampling } from './sampling';
 
 interface Props {

@@ -4,7 +4,7 @@ import { Tooltip } from 'radix-ui';
 import type { ReactNode } from 'react';
 import { X } from 'lucide-react';
 import { useStore } from 'zustand';
-import { fontStyles } from '../hooks/services';
+import { fontStyles } from '../hooks/tab/fontStyles';
 import { useGuardedLeaving } from '../hooks/useKept';
 import { notices, putAway } from './notices';
 import { VerdictMark } from './VerdictMark';

@@ -1,8 +1,6 @@
 import { siteFileName } from '@/core/handover/names';
 import type { TypedFile } from '@/core/handover/zipFiles';
 import type { Site } from '@/core/site/model/site';
-import { zipped } from '../hooks/zipped';
-import { packedSite } from '../hooks/useSites';
 import { download } from './download';
 import { say } from './notices';
 
@@ -12,6 +10,8 @@ const message = (error: unknown): string =>
 /** Saves a site with all it needs as one file; what goes wrong is said. */
 export async function saveSiteFile(site: Site): Promise<void> {
   try {
+    // Every screen can save the site, and few ever do.
+    const { packedSite } = await import('../hooks/packedSite');
     download(siteFileName(site), await packedSite(site), 'application/zip');
   } catch (error) {
     say('bad', `The site file could not be made: ${message(error)}`);
@@ -21,6 +21,7 @@ export async function saveSiteFile(site: Site): Promise<void> {
 /** Saves files as one archive; what goes wrong is said. */
 export async function saveArchive(name: string, files: readonly TypedFile[]): Promise<void> {
   try {
+    const { zipped } = await import('../hooks/zipped');
     download(name, await zipped(files), 'application/zip');
   } catch (error) {
     say('bad', `The archive could not be made: ${message(error)}`);

@@ -13,7 +13,9 @@ import { useAssetUrl } from '../hooks/useAssetUrl';
 import type { LibraryPicture } from '../hooks/useLibrary';
 import type { Session } from '../hooks/useSession';
 import { Button } from '../shared/Button';
-import { Choose, CommitField, Row } from '../shared/fields';
+import { Choose } from '../shared/Choose';
+import { CommitField } from '../shared/CommitField';
+import { Row } from '../shared/Row';
 
 /** Slots a picture can be laid in: the one that was come from first. */
 function LayIn({

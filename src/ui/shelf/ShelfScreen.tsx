@@ -19,7 +19,10 @@ import { takeFromLibrary, useLibrary, type LibraryPicture } from '../hooks/useLi
 import { useSite, type Session } from '../hooks/useSession';
 import { FileDrop } from '../measure/FileDrop';
 import { Button } from '../shared/Button';
-import { Choose, CommitField, inputLook, Switch } from '../shared/fields';
+import { Choose } from '../shared/Choose';
+import { CommitField } from '../shared/CommitField';
+import { inputLook } from '../shared/inputLook';
+import { Switch } from '../shared/Switch';
 import { say } from '../shared/notices';
 import { TopBar } from '../shared/TopBar';
 import { WithSession } from '../shared/WithSession';

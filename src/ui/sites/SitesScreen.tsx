@@ -6,28 +6,21 @@ import Link from 'next/link';
 import { useEffect, useEffectEvent, useState } from 'react';
 import { layoutPage } from '@/core/measure/layoutPage';
 import type { Site } from '@/core/site/model/site';
-import {
-  createSite,
-  deleteSite,
-  installSample,
-  openSiteFile,
-  unreadText,
-  useSites,
-} from '../hooks/useSites';
+import { deleteSite, unreadText, useSites } from '../hooks/useSites';
 import { PageDrawing } from '../page/PageDrawing';
 import type { Verdict } from '@/core/readings/reading';
-import { takeReadings } from '@/core/readings/registry';
-import { pictureOf } from '@/core/site/picture';
 import { Boundary } from '../shared/Boundary';
 import { Button } from '../shared/Button';
 import { download } from '../shared/download';
 import { FilePick } from '../shared/FilePick';
-import { inputLook } from '../shared/fields';
+import { inputLook } from '../shared/inputLook';
 import { say } from '../shared/notices';
 import { TopBar } from '../shared/TopBar';
 import { verdictColour, VerdictMark } from '../shared/VerdictMark';
 
 const firstStart = 'soyez.sample-offered';
+/** What makes sites is loaded when the first is wanted. */
+const newSites = () => import('../hooks/newSites');
 
 /**
  * The owner's sites as small drawings of their first page. The very first start opens the sample.
@@ -40,6 +33,7 @@ export function SitesScreen() {
   const startSample = async () => {
     setBusy(true);
     try {
+      const { installSample } = await newSites();
       router.push(`/sites/${await installSample()}`);
     } catch (error) {
       say(
@@ -53,6 +47,7 @@ export function SitesScreen() {
   const openFile = async (file: File) => {
     setBusy(true);
     try {
+      const { openSiteFile } = await newSites();
       router.push(`/sites/${await openSiteFile(file)}`);
     } catch (error) {
       say('bad', error instanceof Error ? error.message : String(error));
@@ -99,7 +94,7 @@ export function SitesScreen() {
           {sites?.map((listed) =>
             'site' in listed ? (
               <Boundary key={listed.id} what={listed.site.name} as="li">
-                <SiteCard site={listed.site} />
+                <SiteCard {...listed} />
               </Boundary>
             ) : (
               <UnreadableSite key={listed.id} id={listed.id} problem={listed.problem} />
@@ -116,6 +111,7 @@ function NewSite({ onMade }: { onMade(id: string): void }) {
   const [name, setName] = useState('');
   const make = async () => {
     try {
+      const { createSite } = await newSites();
       onMade(await createSite(name.trim()));
     } catch (error) {
       say(
@@ -170,7 +166,7 @@ function NewSite({ onMade }: { onMade(id: string): void }) {
   );
 }
 
-function SiteCard({ site }: { site: Site }) {
+function SiteCard({ site, fails, look }: { site: Site; fails: number; look: number }) {
   const layout = layoutPage(site, site.pages[0], 1440);
   const scale = 320 / layout.width;
   return (
@@ -190,7 +186,7 @@ function SiteCard({ site }: { site: Site }) {
           <div className="truncate font-semibold" title={site.name}>
             {site.name}
           </div>
-          <Standing site={site} />
+          <Verdicts fails={fails} look={look} />
           <div className="text-soft">
             {site.slots.length} slots on {site.pages.length}{' '}
             {site.pages.length === 1 ? 'page' : 'pages'}
@@ -228,16 +224,8 @@ function standing(fails: number, look: number): [Verdict, string] {
   return look > 0 ? ['look', `${look} to look at`] : ['holds', 'nothing to look at'];
 }
 
-/**
- * How many readings of the site are not as they should be, as far as they can be taken without
- * pressing its files.
- */
-function Standing({ site }: { site: Site }) {
-  const readings = site.slots.flatMap((slot) =>
-    takeReadings({ site, slot, picture: pictureOf(site, slot) }),
-  );
-  const fails = readings.filter((r) => r.verdict === 'fails').length;
-  const look = readings.filter((r) => r.verdict === 'look').length;
+/** How many readings of the site are not as they should be. */
+function Verdicts({ fails, look }: { fails: number; look: number }) {
   const [verdict, words] = standing(fails, look);
   return (
     <div className={verdictColour(verdict)}>

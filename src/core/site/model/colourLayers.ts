@@ -1,4 +1,4 @@
-import type { Tone } from '../../recolour/tone';
+import type { Tone } from '../../recolour/plainTone';
 import type { Hex } from './hex';
 import type { LayerBase } from './layerBase';
 

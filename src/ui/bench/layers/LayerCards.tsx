@@ -29,7 +29,7 @@ import { kindOf } from '@/core/layers/registry';
 import { backPhoto } from '@/core/readings/cover';
 import type { Layer } from '@/core/site/model/layer';
 import { IconButton } from '../../shared/Button';
-import { inputLook } from '../../shared/fields';
+import { inputLook } from '../../shared/inputLook';
 import { isBlendLayer } from '../questions/blend/Blend';
 import { layerActions } from '../layerActions';
 import { useActing } from '../useBench';

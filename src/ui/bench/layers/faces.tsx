@@ -3,7 +3,7 @@
 import type { ReactElement } from 'react';
 import clsx from 'clsx';
 import { areaBelow, profilesOf } from '@/core/divider/profile';
-import { activeSteps } from '@/core/recolour/recipe';
+import { activeSteps } from '@/core/recolour/activeSteps';
 import type { ProfileLayer } from '@/core/site/model/blendLayers';
 import type { Layer } from '@/core/site/model/layer';
 import type { ShapeLayer } from '@/core/site/model/objectLayers';

@@ -2,7 +2,11 @@
 
 import { editSlot } from '@/core/site/edit';
 import type { Attachment, BackgroundSize, Length, Repeat, Slot } from '@/core/site/model/slot';
-import { Choose, CommitField, Group, Row, Switch } from '../../shared/fields';
+import { Choose } from '../../shared/Choose';
+import { CommitField } from '../../shared/CommitField';
+import { Group } from '../../shared/Group';
+import { Row } from '../../shared/Row';
+import { Switch } from '../../shared/Switch';
 import { useEditing } from '../useBench';
 
 const repeats: readonly { value: Repeat; label: string }[] = [

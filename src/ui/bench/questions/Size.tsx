@@ -5,7 +5,7 @@ import { addThemeColour, keepSize } from '@/core/site/edit';
 import { isContent } from '@/core/slots/registry';
 import { resizeSlot } from '@/core/site/slots';
 import { wayOf, ways, type Way } from '../../measure/ways';
-import { Switch } from '../../shared/fields';
+import { Switch } from '../../shared/Switch';
 import { useEditing } from '../useBench';
 import { Behaviour } from './Behaviour';
 

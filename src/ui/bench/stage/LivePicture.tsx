@@ -11,7 +11,7 @@ import type { Site } from '@/core/site/model/site';
 import type { Slot } from '@/core/site/model/slot';
 import { asFiled, pictureOf, slotOf } from '@/core/site/picture';
 import { useDifference, useHeldFile } from '../../hooks/useFileLook';
-import { theEngine, type View } from '../../hooks/services';
+import { type View, theEngine } from '../../hooks/tab/engine';
 import { useThumb } from '../../hooks/useThumb';
 import { say } from '../../shared/notices';
 import { type Showing, useDrawn, useEditing, useFiled, useShowing } from '../useBench';

@@ -1,10 +1,10 @@
 'use client';
 
-import { hexOf } from '@/core/colour/parse';
+import { hexOf } from '@/core/colour/hex';
 import type { Place } from '@/core/arrange/box';
 import { photoBox, photoPoint, slotPoint } from '@/core/layers/photo';
 import type { PhotoLayer } from '@/core/site/model/photoLayer';
-import { theEngine } from '../../hooks/services';
+import { theEngine } from '../../hooks/tab/engine';
 import { say } from '../../shared/notices';
 import { setCutOut } from '@/core/cutout/editCutOut';
 import { useEditing, useSelecting } from '../useBench';

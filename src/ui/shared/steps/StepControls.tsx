@@ -4,7 +4,7 @@ import { Dices } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { usualScale } from '@/core/layers/texture';
 import { blendModes, type BlendMode } from '@/core/raster/blend';
-import { plainTone } from '@/core/recolour/tone';
+import { plainTone } from '@/core/recolour/plainTone';
 import type { FillLayer } from '@/core/site/model/blendLayers';
 import type {
   HueLayer,
@@ -18,7 +18,9 @@ import type { ThemeColour } from '@/core/site/model/theme';
 import { textureNames } from '@/core/texture/textures';
 import { Button, IconButton } from '../Button';
 import { ColourField } from '../ColourField';
-import { Choose, NumberRow, Row } from '../fields';
+import { Choose } from '../Choose';
+import { NumberRow } from '../NumberRow';
+import { Row } from '../Row';
 import { TextureFace } from './StepFace';
 
 /** A step of recolouring, wherever it is kept: in a picture or in a recipe. */

@@ -1,11 +1,13 @@
 'use client';
 
 import { newBlur } from '@/core/layers/rework';
-import { wrapsOf } from '@/core/readings/calm';
+import { wrapsOf } from '@/core/readings/repeats';
 import { addBehindWords, editLayer } from '@/core/site/edit';
 import type { BlurLayer } from '@/core/site/model/blendLayers';
 import { Button } from '../../../shared/Button';
-import { CommitField, NumberRow, Row } from '../../../shared/fields';
+import { CommitField } from '../../../shared/CommitField';
+import { NumberRow } from '../../../shared/NumberRow';
+import { Row } from '../../../shared/Row';
 import { newId } from '../../../shared/newId';
 import { useEditing, useFiled, useSelecting } from '../../useBench';
 import { Ways } from './Ways';

@@ -2,7 +2,8 @@
 
 import { Download, Shuffle } from 'lucide-react';
 import { useMemo } from 'react';
-import { areaBelow, profileNames, profilesOf, profileSvg } from '@/core/divider/profile';
+import { areaBelow, profilesOf, profileSvg } from '@/core/divider/profile';
+import { profileNames } from '@/core/divider/profileNames';
 import { newProfile } from '@/core/layers/profile';
 import { layoutPage, type SlotPiece } from '@/core/measure/layoutPage';
 import { besideColours } from '@/core/seam/beside';
@@ -13,7 +14,10 @@ import type { BackgroundSize } from '@/core/site/model/slot';
 import { PageDrawing } from '../../../page/PageDrawing';
 import { Button, IconButton } from '../../../shared/Button';
 import { ColourField } from '../../../shared/ColourField';
-import { CommitField, NumberRow, Row, Switch } from '../../../shared/fields';
+import { CommitField } from '../../../shared/CommitField';
+import { NumberRow } from '../../../shared/NumberRow';
+import { Row } from '../../../shared/Row';
+import { Switch } from '../../../shared/Switch';
 import { download } from '../../../shared/download';
 import { newId } from '../../../shared/newId';
 import { useEditing, useSelecting } from '../../useBench';

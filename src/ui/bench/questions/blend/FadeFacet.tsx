@@ -9,7 +9,9 @@ import { fadePx } from '@/core/seam/ways';
 import { besideColours } from '@/core/seam/beside';
 import { Button } from '../../../shared/Button';
 import { ColourField } from '../../../shared/ColourField';
-import { NumberRow, Row, Switch } from '../../../shared/fields';
+import { NumberRow } from '../../../shared/NumberRow';
+import { Row } from '../../../shared/Row';
+import { Switch } from '../../../shared/Switch';
 import { newId } from '../../../shared/newId';
 import { useEditing, useSelecting } from '../../useBench';
 

@@ -9,7 +9,7 @@ import { colourName } from '@/core/readings/say';
 import { editLayer } from '@/core/site/edit';
 import type { TextLayer } from '@/core/site/model/objectLayers';
 import { Button, Hint } from '../../../shared/Button';
-import { Switch } from '../../../shared/fields';
+import { Switch } from '../../../shared/Switch';
 import { VerdictMark } from '../../../shared/VerdictMark';
 import { useEditing, useFiled, useSelecting } from '../../useBench';
 

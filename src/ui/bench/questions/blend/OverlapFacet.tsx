@@ -4,7 +4,7 @@ import { fileSize, hasOverlap, overlapOf } from '@/core/frame/overlap';
 import { isObject, kindOf } from '@/core/layers/registry';
 import { sides } from '@/core/seam/edges';
 import { editLayers, editSlot } from '@/core/site/edit';
-import { CommitField } from '../../../shared/fields';
+import { CommitField } from '../../../shared/CommitField';
 import { useEditing } from '../../useBench';
 
 /** How far beyond the slot's sides layers may hang, and which of them do. */

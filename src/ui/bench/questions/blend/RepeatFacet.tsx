@@ -2,11 +2,14 @@
 
 import { useEffect, useRef } from 'react';
 import { createRaster, type Raster } from '@/core/raster/raster';
-import { joinWords, repeatsAlong } from '@/core/readings/join';
+import { repeatsAlong } from '@/core/readings/repeats';
+import { joinWords } from '@/core/readings/join';
 import { editLayer } from '@/core/site/edit';
 import type { Axes, JoinLayer, JoinMethod } from '@/core/site/model/blendLayers';
 import type { Way } from '@/core/readings/reading';
-import { NumberRow, Row, Switch } from '../../../shared/fields';
+import { NumberRow } from '../../../shared/NumberRow';
+import { Row } from '../../../shared/Row';
+import { Switch } from '../../../shared/Switch';
 import { useEditing, useFiled, useSelecting } from '../../useBench';
 import { Ways } from './Ways';
 

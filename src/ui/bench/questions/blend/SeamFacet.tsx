@@ -11,7 +11,8 @@ import { editSlot } from '@/core/site/edit';
 import type { Beside, Side } from '@/core/site/model/slot';
 import { Button } from '../../../shared/Button';
 import { ColourField } from '../../../shared/ColourField';
-import { Choose, Switch } from '../../../shared/fields';
+import { Choose } from '../../../shared/Choose';
+import { Switch } from '../../../shared/Switch';
 import { useEditing, useFiled } from '../../useBench';
 import { Ways } from './Ways';
 

@@ -11,7 +11,8 @@ import type { TextLayer } from '@/core/site/model/objectLayers';
 import type { Slot } from '@/core/site/model/slot';
 import { safeArea, visibleAt, type Visible } from '@/core/widths/visible';
 import { Button } from '../../../shared/Button';
-import { CommitField, Row } from '../../../shared/fields';
+import { CommitField } from '../../../shared/CommitField';
+import { Row } from '../../../shared/Row';
 import { useEditing, useFiled } from '../../useBench';
 
 const shownWidths = [360, 768, 1280, 1920] as const;

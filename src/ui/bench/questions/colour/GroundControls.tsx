@@ -1,14 +1,16 @@
 'use client';
 
 import { Plus, X } from 'lucide-react';
-import { hexOf } from '@/core/colour/parse';
+import { hexOf } from '@/core/colour/hex';
 import { gradientColour } from '@/core/raster/gradient';
 import { editPicture } from '@/core/site/edit';
 import { slotKind } from '@/core/slots/registry';
 import type { GradientGround, Ground } from '@/core/site/model/picture';
 import { Button, IconButton } from '../../../shared/Button';
 import { ColourField } from '../../../shared/ColourField';
-import { CommitField, NumberRow, Switch } from '../../../shared/fields';
+import { CommitField } from '../../../shared/CommitField';
+import { NumberRow } from '../../../shared/NumberRow';
+import { Switch } from '../../../shared/Switch';
 import { useEditing } from '../../useBench';
 import { useState } from 'react';
 

@@ -3,7 +3,7 @@
 import { editLayer } from '@/core/site/edit';
 import type { Reach, RecolourLayer, TextureLayer } from '@/core/site/model/colourLayers';
 import type { RecipeStep } from '@/core/site/model/recipe';
-import { Switch } from '../../../shared/fields';
+import { Switch } from '../../../shared/Switch';
 import {
   HueFields,
   TextureFields,

@@ -5,7 +5,11 @@ import { kilobytes } from '@/core/readings/say';
 import { hasOverlap, overlapOf } from '@/core/frame/overlap';
 import { isLossless, pressAs } from '@/core/press/settings';
 import { editPicture, editSlot } from '@/core/site/edit';
-import { CommitField, Group, NumberRow, Row, Switch } from '../../../shared/fields';
+import { CommitField } from '../../../shared/CommitField';
+import { Group } from '../../../shared/Group';
+import { NumberRow } from '../../../shared/NumberRow';
+import { Row } from '../../../shared/Row';
+import { Switch } from '../../../shared/Switch';
 import { useEditing, useFiled } from '../../useBench';
 
 /**

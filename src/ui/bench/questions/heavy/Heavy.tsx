@@ -1,7 +1,7 @@
 'use client';
 
 import { useState, type ComponentType } from 'react';
-import { Switch } from '../../../shared/fields';
+import { Switch } from '../../../shared/Switch';
 import { ByHandFacet } from './ByHandFacet';
 import { LightestFacet } from './LightestFacet';
 import { LoadFacet } from './LoadFacet';

@@ -24,7 +24,7 @@ import {
   type Candidate,
 } from '../../../hooks/useSearch';
 import { Button } from '../../../shared/Button';
-import { CommitField } from '../../../shared/fields';
+import { CommitField } from '../../../shared/CommitField';
 import { VerdictMark } from '../../../shared/VerdictMark';
 import { useEditing, useFiled, useShowing } from '../../useBench';
 import { judgementWords, WeightChart } from './WeightChart';

@@ -5,7 +5,9 @@ import { connections, loadFormula, loadMs, phoneWidth, slotsLoaded } from '@/cor
 import { kilobytes } from '@/core/readings/say';
 import { slotOf } from '@/core/site/picture';
 import { useWeights } from '../../../hooks/useWeights';
-import { CommitField, Group, Row } from '../../../shared/fields';
+import { CommitField } from '../../../shared/CommitField';
+import { Group } from '../../../shared/Group';
+import { Row } from '../../../shared/Row';
 import { VerdictMark } from '../../../shared/VerdictMark';
 import { useEditing, useFiled } from '../../useBench';
 

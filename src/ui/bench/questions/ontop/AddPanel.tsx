@@ -13,7 +13,7 @@ import { useRef } from 'react';
 import { shapeTitles } from '@/core/layers/shape';
 import type { ShapeName } from '@/core/site/model/objectLayers';
 import { Button } from '../../../shared/Button';
-import { Group } from '../../../shared/fields';
+import { Group } from '../../../shared/Group';
 import { addOnTop } from '../../benchCommands';
 import { shapeFor, textFor } from '@/core/layers/fitting';
 import { FileButton } from '../../FileButton';

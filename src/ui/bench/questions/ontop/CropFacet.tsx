@@ -8,7 +8,8 @@ import { editLayers } from '@/core/site/edit';
 import type { Crop, PhotoLayer } from '@/core/site/model/photoLayer';
 import { useAssetUrl } from '../../../hooks/useAssetUrl';
 import { Button } from '../../../shared/Button';
-import { CommitField, Row } from '../../../shared/fields';
+import { CommitField } from '../../../shared/CommitField';
+import { Row } from '../../../shared/Row';
 import { useEditing } from '../../useBench';
 
 /** Room for the whole photo, px. */

@@ -4,7 +4,9 @@ import { Brush, Eraser, Pipette, X } from 'lucide-react';
 import { editLayer } from '@/core/site/edit';
 import type { PhotoLayer } from '@/core/site/model/photoLayer';
 import { Button, Hint } from '../../../shared/Button';
-import { NumberRow, Row, Switch } from '../../../shared/fields';
+import { NumberRow } from '../../../shared/NumberRow';
+import { Row } from '../../../shared/Row';
+import { Switch } from '../../../shared/Switch';
 import { setCutOut } from '@/core/cutout/editCutOut';
 import { type Tool, useEditing, useSelecting } from '../../useBench';
 

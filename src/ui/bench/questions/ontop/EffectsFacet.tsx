@@ -16,7 +16,9 @@ import type {
 import type { ObjectLayer } from '@/core/site/model/layer';
 import { Button, IconButton } from '../../../shared/Button';
 import { ColourField } from '../../../shared/ColourField';
-import { NumberRow, Row, Switch } from '../../../shared/fields';
+import { NumberRow } from '../../../shared/NumberRow';
+import { Row } from '../../../shared/Row';
+import { Switch } from '../../../shared/Switch';
 import { addEffect } from '../../benchCommands';
 import { useActing, useEditing } from '../../useBench';
 import { LightDial } from './LightDial';

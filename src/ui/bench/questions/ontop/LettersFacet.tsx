@@ -6,7 +6,8 @@ import type { TextLayer } from '@/core/site/model/objectLayers';
 import { fontOf, fonts } from '@/core/text/fonts';
 import { pair } from '@/core/text/pairing';
 import { Button, Hint } from '../../../shared/Button';
-import { NumberRow, Row } from '../../../shared/fields';
+import { NumberRow } from '../../../shared/NumberRow';
+import { Row } from '../../../shared/Row';
 import { fitToWidth } from '@/core/arrange/layerEdits';
 import { useLayerBox, useActing, useEditing } from '../../useBench';
 

@@ -3,7 +3,7 @@
 import { useState, type ComponentType } from 'react';
 import { isObject } from '@/core/layers/registry';
 import type { ObjectLayer } from '@/core/site/model/layer';
-import { Switch } from '../../../shared/fields';
+import { Switch } from '../../../shared/Switch';
 import { useSelecting } from '../../useBench';
 import { AddPanel } from './AddPanel';
 import { CropFacet } from './CropFacet';

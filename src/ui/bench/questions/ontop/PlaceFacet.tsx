@@ -19,7 +19,10 @@ import { editLayer, editLayers } from '@/core/site/edit';
 import type { Layer, ObjectLayer } from '@/core/site/model/layer';
 import type { PhotoLayer } from '@/core/site/model/photoLayer';
 import { IconButton } from '../../../shared/Button';
-import { Choose, CommitField, NumberRow, Row } from '../../../shared/fields';
+import { Choose } from '../../../shared/Choose';
+import { CommitField } from '../../../shared/CommitField';
+import { NumberRow } from '../../../shared/NumberRow';
+import { Row } from '../../../shared/Row';
 import { alignLayers, changeNames, fitToWidth, moveTo, reshape } from '@/core/arrange/layerEdits';
 import { useLayerBox, useActing, useEditing } from '../../useBench';
 

@@ -4,7 +4,8 @@ import { AlignHorizontalDistributeCenter, AlignVerticalDistributeCenter } from '
 import { effectNames, effectOf } from '@/core/effects/registry';
 import type { ObjectLayer } from '@/core/site/model/layer';
 import { Button, IconButton } from '../../../shared/Button';
-import { Group, Row } from '../../../shared/fields';
+import { Group } from '../../../shared/Group';
+import { Row } from '../../../shared/Row';
 import { addEffect } from '../../benchCommands';
 import { alignLayers, arrangeable, spaceLayers } from '@/core/arrange/layerEdits';
 import { useActing } from '../../useBench';

@@ -5,7 +5,9 @@ import { editLayer } from '@/core/site/edit';
 import type { ShapeLayer, ShapeName } from '@/core/site/model/objectLayers';
 import { Button } from '../../../shared/Button';
 import { ColourField } from '../../../shared/ColourField';
-import { NumberRow, Row, Switch } from '../../../shared/fields';
+import { NumberRow } from '../../../shared/NumberRow';
+import { Row } from '../../../shared/Row';
+import { Switch } from '../../../shared/Switch';
 import { themeLight } from '@/core/layers/fitting';
 import { useEditing } from '../../useBench';
 

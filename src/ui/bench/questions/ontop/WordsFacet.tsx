@@ -9,7 +9,11 @@ import { faceName, fontOf, fontsOf } from '@/core/text/fonts';
 import { takeFont } from '../../../hooks/useOwnFonts';
 import { IconButton } from '../../../shared/Button';
 import { ColourField } from '../../../shared/ColourField';
-import { Choose, CommitField, inputLook, NumberRow, Switch } from '../../../shared/fields';
+import { Choose } from '../../../shared/Choose';
+import { CommitField } from '../../../shared/CommitField';
+import { inputLook } from '../../../shared/inputLook';
+import { NumberRow } from '../../../shared/NumberRow';
+import { Switch } from '../../../shared/Switch';
 import { say } from '../../../shared/notices';
 import { useLayerBox, useActing } from '../../useBench';
 

@@ -1,0 +1,23 @@
+import { colourOf } from '../../colour/parse';
+import { blur } from '../../raster/blur';
+import { shiftCover } from '../../raster/cover';
+import { signedDistance } from '../../raster/distance';
+import type { ShadowEffect } from '../../site/model/effects';
+import { coverOf, coverWithin, layUnder } from '../group';
+import type { Lay } from '../kind';
+import { sigmaOf } from '../shadow';
+
+export const layShadow: Lay<ShadowEffect> = (group, _body, effect) => {
+  // What is seen casts it: the shape with its outlines, and not the shape alone.
+  const seen = coverOf(group);
+  const grown =
+    effect.spread === 0
+      ? seen
+      : coverWithin(signedDistance(seen, Math.abs(effect.spread) + 1), effect.spread);
+  layUnder(
+    group,
+    colourOf(effect.colour),
+    shiftCover(blur(grown, sigmaOf(effect)), effect.x, effect.y),
+    effect.opacity,
+  );
+};

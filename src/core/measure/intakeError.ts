@@ -1,0 +1,2 @@
+/** A file was refused; the message says which, what was expected and what was found. */
+export class IntakeError extends Error {}

@@ -1,0 +1,6 @@
+/**
+ * How far a blur of that standard deviation reaches, px; what lies farther out is below half a
+ * level.
+ */
+export const blurReach = (sigma: number): number =>
+  sigma <= 0.01 ? 0 : Math.ceil(3.5 * sigma) + 2;

@@ -1,0 +1,34 @@
+import type { Site } from '../site/model/site';
+import { pictureOf } from '../site/picture';
+import type { PressedFile, Reading } from './reading';
+import { takeReadings } from './registry';
+
+/** A reading as it crosses to another thread: of its mend, which is a function, only the label. */
+export interface ToldReading extends Omit<Reading, 'mend' | 'ways'> {
+  readonly mend: string | undefined;
+}
+
+const told = ({ id, question, title, verdict, figure, words, mend }: Reading): ToldReading => ({
+  id,
+  question,
+  title,
+  verdict,
+  figure,
+  words,
+  mend: mend?.label,
+});
+
+/**
+ * All readings of all slots.
+ * @param fileOf the file of a slot's picture as it is, where it is known
+ */
+export const readingsOfSite = (
+  site: Site,
+  fileOf: (slotId: string) => PressedFile | undefined,
+): ReadonlyMap<string, readonly ToldReading[]> =>
+  new Map(
+    site.slots.map((slot) => [
+      slot.id,
+      takeReadings({ site, slot, picture: pictureOf(site, slot), file: fileOf(slot.id) }).map(told),
+    ]),
+  );

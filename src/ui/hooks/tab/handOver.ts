@@ -1,0 +1,31 @@
+'use client';
+
+import { fontFolder } from '@/engine/vendor';
+import { keepingFiles } from '@/work/keepingFiles';
+import { storedAsset } from './assets';
+import { theEngine } from './engine';
+import { once } from './once';
+import { theSetFiles } from './setFiles';
+
+async function shippedFont({ file }: { readonly file: string }): Promise<Uint8Array<ArrayBuffer>> {
+  const response = await fetch(`${fontFolder}/${file}`);
+  if (!response.ok) {
+    throw new Error(`Expected the font file ${file}, found status ${response.status}.`);
+  }
+  return new Uint8Array(await response.arrayBuffer());
+}
+
+/** What handing over asks for; files that were written once are kept. */
+export const theHandOver = once(() => {
+  const engine = theEngine();
+  return keepingFiles({
+    draw: engine.pixels,
+    encode: engine.encode,
+    asset: storedAsset,
+    resize: engine.bulk.resize,
+    packSite: engine.bulk.packSite,
+    packPicture: engine.bulk.packPicture,
+    theme: (set, listener) => theSetFiles().theme(set, listener),
+    shippedFont,
+  });
+});

@@ -1,0 +1,20 @@
+'use client';
+
+import { keepSearch, searchOf } from '@/store/searches';
+import { Searches } from '@/work/searches';
+import { theDatabase } from './database';
+import { theEngine } from './engine';
+import { once } from './once';
+
+/** Searches for the lightest file. */
+export const theSearches = once(() => {
+  const { pixels, search, patches } = theEngine();
+  return new Searches({
+    pixels,
+    search,
+    patches,
+    recall: (key) => searchOf(theDatabase(), key),
+    keep: (key, found) => keepSearch(theDatabase(), key, found),
+    now: () => Date.now(),
+  });
+});
