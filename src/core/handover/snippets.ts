@@ -1,10 +1,9 @@
-import { formatOf } from '../press/formats/registry';
-import { fileSize, hasOverlap, overlapOf, type Overlap } from '../frame/overlap';
+import { hasOverlap, overlapOf, type Overlap } from '../frame/overlap';
 import { narrowed } from '../measure/layoutPage';
 import type { TextLayer } from '../site/model/objectLayers';
 import type { Picture } from '../site/model/picture';
 import type { Site } from '../site/model/site';
-import type { Length, Slot, SlotKind } from '../site/model/slot';
+import type { Slot, SlotKind } from '../site/model/slot';
 import { fontOf } from '../text/fonts';
 import { besideColours, type PageArea } from '../seam/beside';
 import { isContent } from '../slots/registry';
@@ -12,6 +11,8 @@ import { liveTexts, liveWords, type LiveWords } from './liveText';
 import { addressOf, escapeHtml } from './escape';
 import { safeName } from './fileName';
 import type { PlannedFile, SlotFiles } from './filePlan';
+import { length, rule, sizeWords, below, indented } from './cssRules';
+import { typeOf, fileAt, plainFile, imageMarkup } from './imageMarkup';
 
 export interface Snippets {
   readonly css: string;
@@ -30,16 +31,6 @@ function underColour(site: Site, slot: Slot, picture: Picture): string | undefin
     : (besideColours(site, slot, 'left')?.colour ?? besideColours(site, slot, 'top')?.colour);
 }
 
-const length = (value: Length | 'auto'): string =>
-  value === 'auto' ? value : `${value.value}${value.unit}`;
-
-function rule(selector: string, lines: readonly (string | false | undefined)[]): string {
-  return `${selector} {\n${lines
-    .filter(Boolean)
-    .map((line) => `  ${line};`)
-    .join('\n')}\n}\n`;
-}
-
 /**
  * `body` where the background is the site's default, else the body of each page that has it as its
  * own.
@@ -56,14 +47,6 @@ function bodySelector(site: Site, slot: Slot): string {
 const columnWidth = (site: Site, slot: Slot): number =>
   site.pages.flatMap((page) => page.body.sidebars).find((sidebar) => sidebar.slot === slot.id)
     ?.width ?? slot.width;
-
-const sizeWords = ({ size }: Pick<Slot, 'size'>): string =>
-  typeof size === 'string' ? size : `${length(size.x)} ${length(size.y)}`;
-
-/** Narrower than a width; browsers count fractions of a px. */
-const below = (width: number): string => `(max-width: ${width - 0.02}px)`;
-
-const indented = (css: string): string => css.replace(/^(?=.)/gm, '  ');
 
 /** The second arrangement of a slot's layers, and where it holds. */
 function narrowOf(site: Site, slot: Slot): { slot: Slot; below: number } | undefined {
@@ -148,20 +131,6 @@ function lentColour(site: Site, slot: Slot): string {
     : '';
 }
 
-/** What a file is to a browser. */
-const typeOf = ({ settings }: PlannedFile): string => formatOf(settings.format).mediaType;
-
-/** One file of a slot at a scale, the modern one or the fallback. */
-const fileAt = (
-  files: readonly PlannedFile[],
-  scale: number,
-  fallback: boolean,
-): PlannedFile | undefined => files.find((f) => f.scale === scale && f.fallback === fallback);
-
-/** The file every browser knows. */
-const plainFile = (files: readonly PlannedFile[]): PlannedFile =>
-  fileAt(files, 1, true) ?? files[0];
-
 /**
  * A background's picture: the plain file for browsers that know nothing else, then by density and
  * format, as CSS Images Level 4 has it.
@@ -204,59 +173,6 @@ function phoneBackground(slot: Slot, files: readonly PlannedFile[], selector: st
     slot.size.y === 'auto' &&
     `background-size: ${slot.width}px ${slot.height}px`;
   return `@media ${below(phoneBelow)} {\n${indented(rule(selector, [...imageLines(files, [0.5, 1]), fixed]))}}\n`;
-}
-
-/** The files of one format as candidates by their width, with how wide they are shown. */
-function candidates(
-  files: readonly PlannedFile[],
-  fallback: boolean,
-  shown: number,
-): string | undefined {
-  const list = files.filter((f) => f.fallback === fallback).sort((a, b) => a.width - b.width);
-  if (list.length === 0) {
-    return undefined;
-  }
-  return list.length === 1
-    ? `srcset="${addressOf(list[0].path)}"`
-    : `srcset="${list.map((f) => `${addressOf(f.path)} ${f.width}w`).join(', ')}" sizes="(max-width: ${shown}px) 100vw, ${shown}px"`;
-}
-
-/**
- * An `img`, in a `picture` with its sources where there are several formats or a second
- * arrangement.
- */
-function imageMarkup(
-  name: string,
-  slot: Slot,
-  { files, picture }: SlotFiles,
-  narrow: { files: SlotFiles; below: number; slot: Slot } | undefined,
-): string {
-  const whole = fileSize(slot, overlapOf(slot));
-  const plain = plainFile(files);
-  const sources: string[] = [];
-  const older = files.some((f) => f.fallback);
-  const own = candidates(files, older, whole.width)!;
-  const alone = files.filter((f) => f.fallback === older).length === 1;
-  if (narrow) {
-    for (const fallback of [false, true]) {
-      const first = narrow.files.files.find((f) => f.fallback === fallback);
-      const list = first && candidates(narrow.files.files, fallback, narrow.slot.width);
-      if (first) {
-        sources.push(
-          `<source media="${below(narrow.below)}"${fallback || !narrow.files.files.some((f) => f.fallback) ? '' : ` type="${typeOf(first)}"`} ${list} width="${narrow.slot.width}" height="${narrow.slot.height}">`,
-        );
-      }
-    }
-  }
-  if (older) {
-    sources.push(
-      `<source type="${typeOf(files.find((f) => !f.fallback)!)}" ${candidates(files, false, whole.width)}>`,
-    );
-  }
-  const img = `<img class="${name}" src="${addressOf(plain.path)}"${alone ? '' : ` ${own}`} width="${whole.width}" height="${whole.height}" alt="${escapeHtml(picture.decorative ? '' : picture.alt.trim())}">`;
-  return sources.length > 0
-    ? `<picture>\n${[...sources, img].map((line) => `  ${line}\n`).join('')}</picture>`
-    : img;
 }
 
 /** The class name that a slot's lines of the style sheet are for. */

@@ -1,7 +1,8 @@
 import { ssim } from 'ssim.js';
 import { createRaster, type Raster } from '../raster/raster';
 import { octaves } from '../texture/noise';
-import { compareScale, referenceOf, scaleOf, similarityTo, type Plane } from './similarity';
+import { compareScale, referenceOf, scaleOf, similarityTo } from './similarity';
+import type { Plane } from './plane';
 
 /** Clouds with grain. */
 function clouds(width: number, height: number, seed = 0): Raster {

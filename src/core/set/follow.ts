@@ -1,7 +1,6 @@
 import { deltaE, largestStep } from '../colour/difference';
 import { hexOf } from '../colour/hex';
 import { colourOf, tryColour } from '../colour/parse';
-import { contrastRatio } from '../legibility/contrast';
 import type { Rgb } from '../raster/raster';
 import type { LaidRecipe } from '../recolour/recipe';
 import type { Sample } from '../recolour/offers';
@@ -17,54 +16,10 @@ import {
 import { resolveVars } from '../theme/customProperties';
 import { readStylesheet } from '../theme/stylesheet';
 import { writtenLike, patched } from './colourSpans';
-import { readableOn, textPairs, type TextPair } from './contrast';
 import type { Ends } from './recolourFile';
 import { scanSheet, type Declared } from './scanSheet';
-
-/** A colour of a style sheet that may follow the pieces. */
-export interface SheetLine {
-  /** Path and place: stays the same for as long as the file does. */
-  readonly key: string;
-  readonly file: string;
-  readonly line: number;
-  readonly selector: string;
-  readonly property: string;
-  /** As it is written, and as it would be. */
-  readonly old: string;
-  readonly to: string;
-  readonly oldHex: string;
-  readonly toHex: string;
-  /** It belongs to what is recoloured. */
-  readonly proposed: boolean;
-  readonly follows: boolean;
-  /**
-   * The recipe alone would make text of it that cannot be read: it becomes as dark, or as light, as
-   * it has to.
-   */
-  readonly keptReadable: boolean;
-  /**
-   * The strip it continues, and how even that ends, levels; undefined while its file is not
-   * written.
-   */
-  readonly continues?: {
-    readonly path: string;
-    readonly side: Side;
-    readonly uneven: number | undefined;
-  };
-  /** Contrast of text that this colour is of, or of the worst text on it. */
-  readonly contrast?: {
-    readonly before: number;
-    readonly after: number;
-    readonly selector: string;
-  };
-  /** Of a text that loses its contrast: the nearest colour that has it. */
-  readonly mend?: Hex;
-}
-
-interface Placed extends SheetLine {
-  readonly start: number;
-  readonly end: number;
-}
+import { textsThatFade, withContrast } from './textsThatFade';
+import type { SheetLine, Placed } from './sheetLine';
 
 export interface Followed {
   readonly lines: readonly SheetLine[];
@@ -82,9 +37,6 @@ export interface FollowInput {
   readonly decided: Readonly<Record<string, boolean | Hex>>;
   readonly ends: ReadonlyMap<string, { readonly before: Ends; readonly after: Ends }>;
 }
-
-/** Contrast below which text is warned of: success criterion 1.4.3 of WCAG 2.2, level AA. */
-export const leastContrast = 4.5;
 
 /**
  * CIEDE2000 up to which a colour is that of a piece, and up to which a page colour continues a
@@ -325,110 +277,3 @@ export function follow({ sheets, samples, laid, from, decided, ends }: FollowInp
   );
   return { lines: withContrast(all, sheets, after, samples, laid), sheets: after };
 }
-
-const meanOf = (samples: readonly Sample[]): Rgb | undefined => {
-  let n = 0;
-  let r = 0;
-  let g = 0;
-  let b = 0;
-  for (const { colour, share } of samples) {
-    n += share;
-    r += share * colour.r;
-    g += share * colour.g;
-    b += share * colour.b;
-  }
-  return n > 0.5 ? { r: Math.round(r / n), g: Math.round(g / n), b: Math.round(b / n) } : undefined;
-};
-
-/**
- * What the mean of a piece is, and what becomes of it; undefined for one that is mostly
- * see-through.
- */
-const pieceColours = (samples: FollowInput['samples'], laid: LaidRecipe) => {
-  const mean = (path: string) => meanOf(samples.get(path) ?? []);
-  return {
-    mean,
-    became: (path: string) => {
-      const m = mean(path);
-      return m && laid.colour(m);
-    },
-  };
-};
-
-/**
- * Text that the recipe would fade into its ground: a recipe that lightens a theme is not to lighten
- * its dark text away. It takes the new hue, with the contrast it had on the recoloured ground as
- * far as there is room.
- * @returns what it becomes, by file, line and colour
- */
-function textsThatFade(
-  sheets: readonly SheetText[],
-  laid: LaidRecipe,
-  samples: FollowInput['samples'],
-): Map<string, Rgb> {
-  const { mean } = pieceColours(samples, laid);
-  return new Map(
-    textPairs(sheets, mean).flatMap(({ text, ground, ratio, at }) => {
-      const under = laid.colour(ground);
-      const became = laid.colour(text);
-      const then = contrastRatio(became, under);
-      return then < leastContrast && then < ratio - 0.005
-        ? [
-            [
-              `${at.file}:${at.line} ${hexOf(text)}`,
-              readableOn(under, became, Math.max(leastContrast, ratio)),
-            ] as const,
-          ]
-        : [];
-    }),
-  );
-}
-
-/**
- * Each line with the contrast of the text it is of, or of the worst text on the ground it is of.
- */
-function withContrast(
-  lines: readonly Placed[],
-  sheets: readonly SheetText[],
-  after: ReadonlyMap<string, string>,
-  samples: FollowInput['samples'],
-  laid: LaidRecipe,
-): SheetLine[] {
-  const { mean, became } = pieceColours(samples, laid);
-  const before = textPairs(sheets, mean);
-  const then = textPairs(
-    sheets.map(({ path }) => ({ path, text: after.get(path)! })),
-    became,
-  );
-  const pairs = before.map((pair, i) => ({ pair, now: then[i] ?? pair }));
-  const at = (where: TextPair['groundAt'], line: Placed) =>
-    where?.file === line.file && where.line === line.line;
-  return lines.map(({ start: _start, end: _end, ...line }, i) => {
-    const isText = line.property === 'color';
-    const own = pairs.filter(({ pair }) =>
-      isText
-        ? at(pair.at, lines[i]) && hexOf(pair.text) === line.oldHex
-        : /^background/.test(line.property) && at(pair.groundAt, lines[i]),
-    );
-    const worst = own.sort((a, b) => a.now.ratio - b.now.ratio)[0];
-    if (!worst) {
-      return line;
-    }
-    const contrast = {
-      before: worst.pair.ratio,
-      after: worst.now.ratio,
-      selector: worst.pair.selector,
-    };
-    return isText && isWeak(contrast)
-      ? {
-          ...line,
-          contrast,
-          mend: hexOf(readableOn(worst.now.ground, worst.now.text, leastContrast)),
-        }
-      : { ...line, contrast };
-  });
-}
-
-/** Text has less contrast than it had, and less than is wanted. */
-export const isWeak = (contrast: NonNullable<SheetLine['contrast']>): boolean =>
-  contrast.after < leastContrast && contrast.after < contrast.before - 0.005;

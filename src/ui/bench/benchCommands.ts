@@ -1,24 +1,13 @@
-import { effectNames, effectOf } from '@/core/effects/registry';
-import { isObject, kindOf } from '@/core/layers/registry';
-import { newTone } from '@/core/layers/recolour';
-import { shapeTitles } from '@/core/layers/shape';
-import { addLayer, editLayers } from '@/core/site/edit';
-import type { AlignSide } from '@/core/arrange/align';
-import type { Layer, ObjectLayer } from '@/core/site/model/layer';
-import type { ShapeName } from '@/core/site/model/objectLayers';
+import { isObject } from '@/core/layers/registry';
+import type { Layer } from '@/core/site/model/layer';
 import { backPhoto } from '@/core/readings/cover';
 import type { Command } from '../shared/commands';
-import { alignLayers, changeNames, fitToWidth, spaceLayers } from '@/core/arrange/layerEdits';
-import { newId } from '../shared/newId';
-import { shapeFor, textFor, themeDark, themeLight } from '@/core/layers/fitting';
 import { layerActions } from './layerActions';
 import { copyLayers, hasCopied, pasteLayers } from './layerClipboard';
 import { questions } from './answers';
 import { zooms, type Zoom } from './stage/Stage';
-import type { Acting, Laying, Shown } from './useBench';
-
-/** What all commands together need. */
-type Commanded = Acting & Shown & Laying;
+import { nudges, arranging } from './arrangeCommands';
+import type { Commanded } from './addOnTop';
 
 export interface BenchSwitches {
   readonly undoLabel: string | undefined;
@@ -29,176 +18,6 @@ export interface BenchSwitches {
   openList(): void;
   openHistory(): void;
   leave(): void;
-}
-
-/** Adds a layer in front of everything and turns to it. */
-export function addOnTop(bench: Acting, layer: Layer): void {
-  bench.commit(`Add ${kindOf(layer).name(layer)}`, addLayer(bench.picture.id, layer));
-  bench.select(layer.id);
-  bench.ask(4);
-}
-
-/** Adds an effect to layers, in the theme's colours. */
-export function addEffect(
-  bench: Acting,
-  layers: readonly ObjectLayer[],
-  name: (typeof effectNames)[number],
-): void {
-  const kind = effectOf({ kind: name });
-  const effect = kind.make({ dark: themeDark(bench.site), light: themeLight(bench.site) });
-  bench.commit(
-    `Add a ${kind.title.toLowerCase()} to ${changeNames(layers)}`,
-    editLayers(
-      bench.picture.id,
-      layers.map((l) => l.id),
-      (layer) => (isObject(layer) ? { effects: [...layer.effects, effect] } : undefined),
-    ),
-  );
-}
-
-/**
- * What arrows move: the selected layers that can be moved, else the photo while it is being framed.
- */
-function movable({ selection, picture, question }: Acting): readonly Layer[] {
-  const chosen = selection.filter((l) => kindOf(l).moved && !l.locked);
-  const photo = backPhoto(picture);
-  if (chosen.length > 0) {
-    return chosen;
-  }
-  if (question === 2 && photo && !photo.locked) {
-    return [photo];
-  }
-  return [];
-}
-
-const arrows: Readonly<Record<string, readonly [number, number]>> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, -1],
-  ArrowDown: [0, 1],
-};
-
-function nudges(bench: Commanded): Command[] {
-  const layers = movable(bench);
-  return Object.entries(arrows).flatMap(([key, [dx, dy]]) =>
-    [1, 10].map((px): Command => ({
-      id: `nudge-${key}-${px}`,
-      label: `Move ${px} px ${key.slice(5).toLowerCase()}`,
-      keys: [px === 10 ? `Shift+${key}` : key],
-      unlisted: px === 10,
-      enabled: layers.length > 0,
-      run: () =>
-        bench.burst(
-          `Move ${changeNames(layers)}`,
-          editLayers(
-            bench.picture.id,
-            layers.map((l) => l.id),
-            (layer) => kindOf(layer).moved?.(layer, dx * px, dy * px),
-          ),
-        ),
-    })),
-  );
-}
-
-const alignWords: Readonly<Record<AlignSide, string>> = {
-  left: 'left sides',
-  centre: 'middles, sideways',
-  right: 'right sides',
-  top: 'tops',
-  middle: 'middles, up and down',
-  bottom: 'bottoms',
-};
-
-/** What is done with layers that lie at a place. */
-function arranging(bench: Commanded): Command[] {
-  const { selection, selected, picture, slot, site } = bench;
-  const objects = selection.filter(isObject);
-  const boxes = bench.drawn.getState().boxes;
-  const box = selected && boxes[selected.id];
-  const wanted = (list: readonly Layer[], least = 1) => list.length >= least;
-  return [
-    {
-      id: 'add-text',
-      label: 'Add a text',
-      run: () => addOnTop(bench, textFor(site, slot, newId())),
-    },
-    ...(Object.keys(shapeTitles) as ShapeName[]).map((shape): Command => ({
-      id: `add-${shape}`,
-      label: `Add a shape: ${shapeTitles[shape].toLowerCase()}`,
-      run: () => addOnTop(bench, shapeFor(site, slot, shape, newId())),
-    })),
-    ...site.shelf.slice(-12).map((item): Command => ({
-      id: `top-${item.assetId}`,
-      label: `Put on top: ${item.name}`,
-      run: () => {
-        bench.ask(4);
-        bench.putOnTop(item);
-      },
-    })),
-    ...effectNames.map((name): Command => ({
-      id: `effect-${name}`,
-      label: `Add an effect: ${effectOf({ kind: name }).title.toLowerCase()}`,
-      enabled: wanted(objects),
-      run: () => addEffect(bench, objects, name),
-    })),
-    {
-      id: 'tone-one',
-      label: 'Tone on this layer only',
-      enabled: selected !== undefined,
-      run: () => {
-        const tone = { ...newTone(newId()), reach: 'beneath' as const };
-        bench.commit(
-          `Add a tone to ${changeNames([selected!])}`,
-          addLayer(picture.id, tone, selected!.id),
-        );
-        bench.select(tone.id);
-        bench.ask(3);
-      },
-    },
-    ...(Object.keys(alignWords) as AlignSide[]).map((side): Command => ({
-      id: `align-${side}`,
-      label: objects.length > 1 ? `Align ${alignWords[side]}` : `Align with the slot: ${side}`,
-      enabled: wanted(objects),
-      run: () =>
-        bench.commit(
-          `Align ${side}`,
-          alignLayers(picture, slot, objects, bench.drawn.getState().boxes, side),
-        ),
-    })),
-    {
-      id: 'space-x',
-      label: 'Space evenly sideways',
-      enabled: wanted(objects, 3),
-      run: () =>
-        bench.commit(
-          'Space evenly',
-          spaceLayers(picture, objects, bench.drawn.getState().boxes, 'x'),
-        ),
-    },
-    {
-      id: 'space-y',
-      label: 'Space evenly up and down',
-      enabled: wanted(objects, 3),
-      run: () =>
-        bench.commit(
-          'Space evenly',
-          spaceLayers(picture, objects, bench.drawn.getState().boxes, 'y'),
-        ),
-    },
-    {
-      id: 'fit-width',
-      label: 'Fit to the width',
-      enabled: selected !== undefined && box !== undefined && !selected.locked,
-      run: () => {
-        if (selected && box) {
-          bench.commit(
-            `Fit ${changeNames([selected])} to the width`,
-            fitToWidth(picture, slot, selected, bench.drawn.getState().boxes[selected.id]),
-          );
-        }
-      },
-    },
-  ];
 }
 
 export function benchCommands(bench: Commanded, switches: BenchSwitches): Command[] {

@@ -11,7 +11,7 @@ import { theEngine } from '../hooks/tab/engine';
 import { Button, Hint } from '../shared/Button';
 import { say } from '../shared/notices';
 import { FileDrop } from './FileDrop';
-import type { Way } from './ways';
+import type { Way } from './way';
 
 interface Looked {
   readonly name: string;

@@ -15,40 +15,7 @@ import { isBlank, pictureOf } from '@/core/site/picture';
 import { hangDivider, moveSlot, resizeSlot, turnSidebar } from '@/core/site/slots';
 import type { Session } from '../hooks/useSession';
 import { filesOf } from '../hooks/useIntake';
-
-interface Grip {
-  readonly x: 0 | 1;
-  readonly y: 0 | 1;
-}
-
-const gripName = ({ x, y }: Grip): string => {
-  if (x && y) {
-    return 'size';
-  }
-  if (x) {
-    return 'width';
-  }
-  return 'height';
-};
-const cursors = { '10': 'ew-resize', '01': 'ns-resize', '11': 'nwse-resize' } as const;
-
-/**
- * Which sides can be taken hold of: the whole picture's where it lies at its own size, never a
- * width the page decides.
- */
-function gripsOf({ slot }: SlotPiece): Grip[] {
-  const own = typeof slot.size !== 'string' && slot.size.x === 'auto' && slot.size.y === 'auto';
-  if (slotKind(slot.kind).fixed === 'width') {
-    return [{ x: 0, y: 1 }];
-  }
-  return isContent(slot.kind) || own
-    ? [
-        { x: 1, y: 0 },
-        { x: 0, y: 1 },
-        { x: 1, y: 1 },
-      ]
-    : [];
-}
+import { type Grip, gripName, cursors, gripsOf } from './grips';
 
 /**
  * What is resized, px of the page: content and bands as they lie, backgrounds by their first copy.

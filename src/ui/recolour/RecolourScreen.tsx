@@ -8,7 +8,7 @@ import { commonColours } from '@/core/recolour/offers';
 import { activeSteps } from '@/core/recolour/activeSteps';
 import { kilobytes } from '@/core/readings/say';
 import { editSet, layOnPlan, layRecipeOnSet, openPieces, placedPieces } from '@/core/set/edits';
-import type { SheetLine } from '@/core/set/follow';
+import type { SheetLine } from '@/core/set/sheetLine';
 import { setArchiveName } from '@/core/set/produce';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import type { Recipe } from '@/core/site/model/recipe';

@@ -1,7 +1,8 @@
 'use client';
 
 import { useRef, useState } from 'react';
-import { isWeak, leastContrast, type Followed, type SheetLine } from '@/core/set/follow';
+import type { Followed } from '@/core/set/follow';
+import { isWeak, leastContrast, type SheetLine } from '@/core/set/sheetLine';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import { Button } from '../shared/Button';
 import { Switch } from '../shared/Switch';

@@ -3,17 +3,14 @@
 import { newId } from '../shared/newId';
 import { useRouter } from 'next/navigation';
 import { useState, type DragEvent } from 'react';
-import { slotsWith } from '@/core/handover/credits';
-import { matches, shapeOf, shapes, type Shape } from '@/core/shelf/search';
+import { matches, shapes, type Shape } from '@/core/shelf/search';
 import { licenceWords } from '@/core/shelf/licences';
 import { readPixels } from '@/core/measure/pixels';
 import { shelve } from '@/core/site/edit';
 import type { ShelfItem } from '@/core/site/model/shelf';
-import type { Site } from '@/core/site/model/site';
 import type { Slot } from '@/core/site/model/slot';
 import { pictureOf, slotOf } from '@/core/site/picture';
 import { layPhoto } from '@/core/layers/layPhoto';
-import { useAssetUrl } from '../hooks/useAssetUrl';
 import { filesOf, useIntake } from '../hooks/useIntake';
 import { takeFromLibrary, useLibrary, type LibraryPicture } from '../hooks/useLibrary';
 import { useSite, type Session } from '../hooks/useSession';
@@ -28,6 +25,7 @@ import { TopBar } from '../shared/TopBar';
 import { WithSession } from '../shared/WithSession';
 import { CreditsDialog } from './CreditsDialog';
 import { LibraryDetails, ShelfDetails } from './Details';
+import { Card, OwnCard } from './ShelfCards';
 
 export function ShelfScreen({ siteId, forSlot }: { siteId: string; forSlot: string | undefined }) {
   return (
@@ -362,81 +360,5 @@ function Shelf({ session, forSlot }: { session: Session; forSlot: string | undef
       </div>
       <CreditsDialog site={site} open={creditsOpen} onOpenChange={setCreditsOpen} />
     </div>
-  );
-}
-
-function Card({
-  name,
-  figure,
-  words,
-  current,
-  url,
-  warn,
-  onChoose,
-}: {
-  name: string;
-  figure: string;
-  words: string;
-  current: boolean;
-  url: string | undefined;
-  warn?: string;
-  onChoose(): void;
-}) {
-  return (
-    <li>
-      <button
-        type="button"
-        aria-pressed={current}
-        onClick={onChoose}
-        className="block w-full rounded-sm border border-line bg-white text-left hover:border-soft aria-pressed:border-act aria-pressed:outline-1 aria-pressed:outline-act"
-      >
-        {/* Small pictures as they are; the owner's own lie in memory. */}
-        {}
-        <span className="block h-[108px] overflow-hidden border-b border-hair bg-sheet">
-          {url && <img src={url} alt="" loading="lazy" className="h-full w-full object-cover" />}
-        </span>
-        <span className="block px-2 py-1">
-          <span className="flex items-baseline gap-2">
-            <span className="min-w-0 grow truncate font-semibold" title={name}>
-              {name}
-            </span>
-            <span className="shrink-0 figure text-[11px] text-soft">{figure}</span>
-          </span>
-          <span
-            className={`block truncate ${warn ? 'text-warn' : 'text-soft'}`}
-            title={warn ?? words}
-          >
-            {warn ?? words}
-          </span>
-        </span>
-      </button>
-    </li>
-  );
-}
-
-function OwnCard({
-  site,
-  item,
-  current,
-  onChoose,
-}: {
-  site: Site;
-  item: ShelfItem;
-  current: boolean;
-  onChoose(): void;
-}) {
-  const url = useAssetUrl(item.assetId);
-  const used = slotsWith(site, item.assetId).length;
-  const words = `${used ? `in ${used} ${used === 1 ? 'slot' : 'slots'}` : 'not used'}, ${shapeOf(item)}`;
-  return (
-    <Card
-      name={item.name}
-      figure={`${item.width} × ${item.height}`}
-      words={words}
-      warn={item.rightsChecked ? undefined : `! rights not checked, ${used ? 'used' : 'not used'}`}
-      current={current}
-      url={url}
-      onChoose={onChoose}
-    />
   );
 }

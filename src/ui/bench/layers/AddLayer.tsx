@@ -7,7 +7,7 @@ import { shapeTitles } from '@/core/layers/shape';
 import { addLayer } from '@/core/site/edit';
 import type { ShapeName } from '@/core/site/model/objectLayers';
 import { Button } from '../../shared/Button';
-import { addOnTop } from '../benchCommands';
+import { addOnTop } from '../addOnTop';
 import { newId } from '../../shared/newId';
 import { shapeFor, textFor, themeDark } from '@/core/layers/fitting';
 import { FileButton } from '../FileButton';

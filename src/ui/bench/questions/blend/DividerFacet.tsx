@@ -1,8 +1,8 @@
 'use client';
 
-import { Download, Shuffle } from 'lucide-react';
+import { Download } from 'lucide-react';
 import { useMemo } from 'react';
-import { areaBelow, profilesOf, profileSvg } from '@/core/divider/profile';
+import { profileSvg } from '@/core/divider/profile';
 import { profileNames } from '@/core/divider/profileNames';
 import { newProfile } from '@/core/layers/profile';
 import { layoutPage, type SlotPiece } from '@/core/measure/layoutPage';
@@ -12,34 +12,13 @@ import { pagesWith } from '@/core/site/pages';
 import type { ProfileLayer, ProfileName } from '@/core/site/model/blendLayers';
 import type { BackgroundSize } from '@/core/site/model/slot';
 import { PageDrawing } from '../../../page/PageDrawing';
-import { Button, IconButton } from '../../../shared/Button';
-import { ColourField } from '../../../shared/ColourField';
+import { Button } from '../../../shared/Button';
 import { CommitField } from '../../../shared/CommitField';
-import { NumberRow } from '../../../shared/NumberRow';
-import { Row } from '../../../shared/Row';
 import { Switch } from '../../../shared/Switch';
 import { download } from '../../../shared/download';
 import { newId } from '../../../shared/newId';
 import { useEditing, useSelecting } from '../../useBench';
-
-function ProfileFace({ name, colour }: { name: ProfileName; colour: string }) {
-  const size = { width: 52, height: 20 };
-  return (
-    <svg aria-hidden {...size}>
-      {profilesOf({ ...newProfile('face', name, colour, 480), rise: 0.9 }, size).map(
-        ({ line }, i) => (
-          <polygon
-            key={i}
-            fill={colour}
-            points={areaBelow(line, size)
-              .map(({ x, y }) => `${x},${y}`)
-              .join(' ')}
-          />
-        ),
-      )}
-    </svg>
-  );
-}
+import { ProfileFace, ProfileControls } from './ProfileControls';
 
 const screens = [
   ['phone', 360],
@@ -236,81 +215,5 @@ export function DividerFacet() {
         ))}
       </div>
     </div>
-  );
-}
-
-function ProfileControls({ profile, section }: { profile: ProfileLayer; section: string }) {
-  const { picture, site, commit, preview } = useEditing();
-  const change = (part: Partial<ProfileLayer>) =>
-    editLayer<ProfileLayer>(picture.id, profile.id, part);
-  return (
-    <>
-      <div className="flex items-center gap-2">
-        <ColourField
-          compact
-          label="Colour of the profile"
-          value={profile.colour}
-          theme={site.theme.colours}
-          onPreview={(colour) => preview(change({ colour }))}
-          onCommit={(colour) => commit('Colour of the profile', change({ colour }))}
-        />
-        {profile.colour !== section && (
-          <Button
-            className="h-[22px]"
-            onClick={() => commit('The section’s colour', change({ colour: section }))}
-          >
-            The section’s
-          </Button>
-        )}
-      </div>
-      <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-x-3 [&_label]:w-[46px]">
-        <NumberRow
-          label="Across"
-          value={profile.count}
-          min={1}
-          max={80}
-          unit=""
-          onPreview={(v) => preview(change({ count: Math.round(v) }))}
-          onCommit={(v) => commit(`${Math.round(v)} across`, change({ count: Math.round(v) }))}
-        />
-        <NumberRow
-          label="Rise"
-          value={profile.rise * 100}
-          min={5}
-          max={100}
-          unit="%"
-          onPreview={(v) => preview(change({ rise: v / 100 }))}
-          onCommit={(v) => commit(`Rise ${Math.round(v)}%`, change({ rise: v / 100 }))}
-        />
-        <Row tight label="Depths">
-          <Switch
-            label="Depths"
-            value={String(profile.depths)}
-            choices={['1', '2', '3'].map((value) => ({ value, label: value }))}
-            onChange={(v) => commit(`${v} deep`, change({ depths: Number(v) }))}
-          />
-        </Row>
-        <Row tight label="Seed">
-          <CommitField
-            label="Seed"
-            className="w-16"
-            value={String(profile.seed)}
-            onCommit={(text) => {
-              if (!/^\d{1,9}$/.test(text.trim())) {
-                return `Expected a whole number, found “${text}”.`;
-              }
-              commit(`Seed ${text.trim()}`, change({ seed: Number(text) }));
-            }}
-          />
-          <IconButton
-            label="Another one"
-            className="w-7"
-            onClick={() => commit('Another one', change({ seed: profile.seed + 1 }))}
-          >
-            <Shuffle size={13} />
-          </IconButton>
-        </Row>
-      </div>
-    </>
   );
 }

@@ -4,13 +4,10 @@ import { editLayer } from '@/core/site/edit';
 import type { Reach, RecolourLayer, TextureLayer } from '@/core/site/model/colourLayers';
 import type { RecipeStep } from '@/core/site/model/recipe';
 import { Switch } from '../../../shared/Switch';
-import {
-  HueFields,
-  TextureFields,
-  ToneFields,
-  TwoToneFields,
-  type StepProps,
-} from '../../../shared/steps/StepControls';
+import { HueFields, TwoToneFields } from '../../../shared/steps/StepControls';
+import type { StepProps } from '../../../shared/steps/StepFields';
+import { TextureFields } from '../../../shared/steps/TextureFields';
+import { ToneFields } from '../../../shared/steps/ToneFields';
 import { useEditing } from '../../useBench';
 
 /** What changes a layer of the picture on the bench. */

@@ -15,7 +15,8 @@ import { Row } from '../../../shared/Row';
 import { Switch } from '../../../shared/Switch';
 import { say } from '../../../shared/notices';
 import { colourName } from '@/core/readings/say';
-import { ModeChoice, WashFields, type StepProps } from '../../../shared/steps/StepControls';
+import { WashFields } from '../../../shared/steps/StepControls';
+import { ModeChoice, type StepProps } from '../../../shared/steps/StepFields';
 import { useEditing } from '../../useBench';
 import { useStep } from './RecolourControls';
 

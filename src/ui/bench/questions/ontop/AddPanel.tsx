@@ -14,7 +14,7 @@ import { shapeTitles } from '@/core/layers/shape';
 import type { ShapeName } from '@/core/site/model/objectLayers';
 import { Button } from '../../../shared/Button';
 import { Group } from '../../../shared/Group';
-import { addOnTop } from '../../benchCommands';
+import { addOnTop } from '../../addOnTop';
 import { shapeFor, textFor } from '@/core/layers/fitting';
 import { FileButton } from '../../FileButton';
 import { PhotoFace } from '../../layers/faces';

@@ -6,7 +6,7 @@ import type { ObjectLayer } from '@/core/site/model/layer';
 import { Button, IconButton } from '../../../shared/Button';
 import { Group } from '../../../shared/Group';
 import { Row } from '../../../shared/Row';
-import { addEffect } from '../../benchCommands';
+import { addEffect } from '../../addOnTop';
 import { alignLayers, arrangeable, spaceLayers } from '@/core/arrange/layerEdits';
 import { useActing } from '../../useBench';
 import { alignIcons, Strength } from './PlaceFacet';

@@ -1,0 +1,75 @@
+'use client';
+
+import Link from 'next/link';
+import { worstFirst } from '@/core/readings/reading';
+import type { ToldReading } from '@/core/readings/told';
+import type { Slot } from '@/core/site/model/slot';
+import { VerdictMark } from '../shared/VerdictMark';
+import type { SitePanelProps } from './SitePanel';
+
+const lower = (words: string): string => words.charAt(0).toLowerCase() + words.slice(1);
+
+/** All readings of all slots of the site that are not as they should be, worst first. */
+export function Findings({ session, site, readings, href, onWidths }: SitePanelProps) {
+  const mend = async (slot: Slot, { id }: ToldReading) => {
+    const found = await readings.mendOf(slot, id);
+    if (found) {
+      session.commit(found.label, found.edit);
+    }
+  };
+  const found = site.slots.flatMap((slot) =>
+    (readings.bySlot.get(slot.id) ?? [])
+      .filter((r) => r.verdict === 'fails' || r.verdict === 'look')
+      .map((reading) => ({ slot, reading })),
+  );
+  const ordered = worstFirst(found.map((f) => f.reading)).map((reading) =>
+    found.find((f) => f.reading === reading)!,
+  );
+  return (
+    <section aria-label="Findings" className="border-t border-line px-3 pt-2 pb-3">
+      <div className="mb-1.5 flex justify-between gap-2">
+        <h2 className="caption">Findings of the site</h2>
+        <span className="figure text-soft" role="status">
+          {readings.pending > 0 ? `pressing, ${readings.pending} to go` : found.length}
+        </span>
+      </div>
+      {found.length === 0 && readings.pending === 0 && readings.current && (
+        <p className="text-soft">Nothing to look at.</p>
+      )}
+      <ul>
+        {ordered.map(({ slot, reading }) => (
+          <li
+            key={`${slot.id} ${reading.id}`}
+            data-finding={`${slot.id} ${reading.id}`}
+            className="flex gap-1 border-t border-hair py-1.5 first:border-0"
+          >
+            <VerdictMark verdict={reading.verdict} />
+            <p className="min-w-0 break-words">
+              <Link href={href(slot)} className="font-semibold hover:underline">
+                {slot.name}
+              </Link>
+              : {reading.words}{' '}
+              {reading.id === 'background-shows' && (
+                <>
+                  <button type="button" className="underline" onClick={onWidths}>
+                    See widths
+                  </button>{' '}
+                </>
+              )}
+              {reading.mend && (
+                <button
+                  type="button"
+                  className="text-warn underline"
+                  aria-label={`Mend: ${lower(reading.mend)}, for ${reading.title} of ${slot.name}`}
+                  onClick={() => void mend(slot, reading)}
+                >
+                  Mend: {lower(reading.mend)}
+                </button>
+              )}
+            </p>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

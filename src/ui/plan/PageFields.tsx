@@ -1,0 +1,91 @@
+'use client';
+
+import { hexOf } from '@/core/colour/hex';
+import { tryColour } from '@/core/colour/parse';
+import { readPixels } from '@/core/measure/pixels';
+import type { Site } from '@/core/site/model/site';
+import { CommitField } from '../shared/CommitField';
+
+/** Whole px, or nothing where that is allowed. */
+export function Pixels({
+  label,
+  value,
+  least = 1,
+  empty = false,
+  onCommit,
+}: {
+  label: string;
+  value: number | null;
+  least?: number;
+  empty?: boolean;
+  onCommit(px: number | null): void;
+}) {
+  return (
+    <CommitField
+      label={label}
+      className="w-[76px] shrink-0"
+      suffix="px"
+      value={value === null ? '' : String(value)}
+      onCommit={(text) => {
+        if (text.trim() === '' && empty) {
+          onCommit(null);
+          return;
+        }
+        if (least === 0 && /^\s*0\s*(px)?\s*$/.test(text)) {
+          onCommit(0);
+          return;
+        }
+        const read = readPixels(text);
+        if (!read.ok) {
+          return read.message;
+        }
+        onCommit(read.px);
+      }}
+    />
+  );
+}
+
+/** A colour in little room: a swatch that opens the picker, and any CSS colour typed. */
+export function ColourSquare({
+  label,
+  value,
+  site,
+  onCommit,
+}: {
+  label: string;
+  value: string;
+  site: Site;
+  onCommit(hex: string): void;
+}) {
+  return (
+    <span className="inline-flex shrink-0 items-center">
+      <input
+        type="color"
+        aria-label={`${label}: pick`}
+        key={value}
+        defaultValue={value}
+        list="theme-colours"
+        className="h-[26px] w-[28px] rounded-l-sm border border-r-0 border-line bg-white p-0.5"
+        ref={(input) => {
+          if (input) {
+            input.onchange = () => onCommit(input.value);
+          }
+        }}
+      />
+      <CommitField
+        label={label}
+        className="w-[74px]"
+        value={value}
+        onCommit={(text) => {
+          const colour = tryColour(
+            site.theme.colours.find((c) => c.name === text.trim())?.hex ?? text,
+          );
+          if (!colour) {
+            return `Expected a colour or the name of a theme colour, found “${text}”.`;
+          }
+          onCommit(hexOf(colour));
+        }}
+      />
+    </span>
+  );
+}
