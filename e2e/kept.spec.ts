@@ -9,8 +9,9 @@ test('undo and redo take one gesture at a time, over everything, with the same p
   const states = [await bench.pixels()];
   const area = page.getByTestId('picture-area');
   const box = (await area.boundingBox())!;
+  // A step is over once it is kept.
   const settle = async () => {
-    await page.waitForTimeout(600);
+    await bench.kept();
     states.push(await bench.pixels());
   };
 
@@ -20,9 +21,8 @@ test('undo and redo take one gesture at a time, over everything, with the same p
   await page.mouse.move(box.x + 300, box.y + 60, { steps: 12 });
   await page.mouse.up();
   await settle();
-  for (let i = 0; i < 4; i++) {
-    await page.keyboard.press('ArrowRight');
-  }
+  // Sent together, so that they are one burst however slow the machine is.
+  await Promise.all(Array.from({ length: 4 }, () => page.keyboard.press('ArrowRight')));
   await settle();
   await bench.layer('Wash').click();
   await page.getByRole('slider', { name: 'Strength' }).press('ArrowLeft');
