@@ -1,54 +1,19 @@
 'use client';
 
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useState } from 'react';
 import type { HandOver } from '@/core/handover/produce';
+import { changedParts, rehearsedParts } from '@/core/handover/rehearsedParts';
 import type { Site } from '@/core/site/model/site';
-import { asFiled, drawingKey, pictureOf } from '@/core/site/picture';
+import { emptyHost, hostState, uploadTo } from '@/standins/host/client';
 import type { HostState } from '@/standins/host/host';
 import { forgetRehearsal, putRehearsal, rehearsalOf } from '@/store/rehearsals';
 import { theDatabase } from './tab/database';
 import { theEngine } from './tab/engine';
+import { useKeyed } from './useKeyed';
 
 export type { HostState } from '@/standins/host/host';
-
-/** Every part of a site that a visitor may see, with what it depends on. */
-function partsOf(site: Site): Record<string, string> {
-  const { pages, theme, slots, handOver, defaultBackground, set } = site;
-  return Object.fromEntries([
-    ...slots.map((slot) => {
-      const p = pictureOf(site, slot);
-      return [
-        slot.name,
-        JSON.stringify([
-          drawingKey(asFiled(p), slot),
-          p.layers.filter((l) => l.kind === 'text' && l.live),
-          p.press,
-          p.fallback,
-          p.alt,
-          p.decorative,
-          slot,
-        ]),
-      ];
-    }),
-    ...pages.map((page) => [
-      `the page ${page.name}`,
-      JSON.stringify([page, theme.headingFont, defaultBackground]),
-    ]),
-    ['what is handed over', JSON.stringify(handOver)],
-    ...(set
-      ? [
-          [
-            `the recoloured theme ${set.name}`,
-            JSON.stringify([set.recipe.steps, set.recipe.spare, set.lines, set.pieces, set.sheets]),
-          ],
-        ]
-      : []),
-  ]);
-}
-
-export const rehearsalAddress = (siteId: string, path: string): string =>
-  `/rehearsal/${siteId}/${path}`;
+export { rehearsalAddress } from '@/standins/host/client';
 
 export interface Rehearsal {
   /** What the host has; undefined while it has nothing or did not answer. */
@@ -63,60 +28,37 @@ export interface Rehearsal {
 }
 
 export function useRehearsal(site: Site): Rehearsal {
-  const [host, setHost] = useState<HostState>();
   const [busy, setBusy] = useState(false);
   const row = useLiveQuery(() => rehearsalOf(theDatabase(), site.id), [site.id]);
-  const address = `/api/host/${site.id}`;
-  const parts = partsOf(site);
-  useEffect(() => {
-    let current = true;
-    fetch(address).then(
-      async (r) => {
-        if (current && r.ok) {
-          setHost(((await r.json()) as HostState | null) ?? undefined);
-        }
-      },
-      () => {
-        /* It is asked again when something is uploaded. */
-      },
-    );
-    return () => {
-      current = false;
-    };
-  }, [address]);
+  const { value: host, start: look } = useKeyed<HostState | undefined>(
+    site.id,
+    undefined,
+    async ({ put }) => {
+      const found = await hostState(site.id);
+      put(() => found);
+    },
+  );
   const rehearse = useCallback(
     async (made: HandOver): Promise<string | undefined> => {
       setBusy(true);
       try {
-        const response = await fetch(address, {
-          method: 'POST',
-          body: await theEngine().bulk.zip(made.files),
-          headers: { 'content-type': 'application/zip' },
-        });
-        const answer = (await response.json()) as HostState & { message?: string };
-        if (!response.ok) {
-          return answer.message ?? `The host refused it with status ${response.status}.`;
-        }
-        setHost(answer);
-        await putRehearsal(theDatabase(), { siteId: site.id, at: answer.at, parts: partsOf(site) });
+        const { at } = await uploadTo(site.id, await theEngine().bulk.zip(made.files));
+        await putRehearsal(theDatabase(), { siteId: site.id, at, parts: rehearsedParts(site) });
+        look();
         return undefined;
       } catch (error) {
-        return `The host did not answer: ${error instanceof Error ? error.message : String(error)}.`;
+        return error instanceof Error ? error.message : String(error);
       } finally {
         setBusy(false);
       }
     },
-    [address, site],
+    [site, look],
   );
   const empty = useCallback(async () => {
-    await fetch(address, { method: 'DELETE' });
-    setHost(undefined);
+    await emptyHost(site.id);
     await forgetRehearsal(theDatabase(), site.id);
-  }, [address, site.id]);
-  const changed = row
-    ? [...new Set([...Object.keys(parts), ...Object.keys(row.parts)])].filter(
-        (name) => parts[name] !== row.parts[name],
-      )
-    : [];
+    look();
+  }, [site.id, look]);
+  const changed = row ? changedParts(rehearsedParts(site), row.parts) : [];
   return { host, at: row?.at, changed, busy, rehearse, empty };
 }

@@ -2,7 +2,7 @@
 
 import { rangeWords } from '@/core/theme/media';
 import { FileDrop } from './FileDrop';
-import { useThemeFiles } from './useThemeFiles';
+import { useThemeFiles } from '../hooks/useThemeFiles';
 import type { Way } from './way';
 
 /** From the theme's own style sheet: widths it names, and the pictures it lays. */

@@ -12,7 +12,7 @@ import { slotKinds } from '@/core/slots/registry';
 import type { Session } from '../hooks/useSession';
 import { shelveBytes } from '../hooks/useIntake';
 import { FileDrop } from '../measure/FileDrop';
-import { useThemeFiles } from '../measure/useThemeFiles';
+import { useThemeFiles } from '../hooks/useThemeFiles';
 import { Button } from '../shared/Button';
 import { Choose } from '../shared/Choose';
 import { say } from '../shared/notices';
