@@ -1,0 +1,343 @@
+import { html, parse, serialize, type DefaultTreeAdapterMap } from 'parse5';
+import { parseSrcset, stringifySrcset } from 'srcset';
+import type { FrozenPage, LeftKind, LeftOut } from './frozen';
+import { FrozenFiles, nowhere } from './frozenFiles';
+import type { Source } from './source';
+
+type Node = DefaultTreeAdapterMap['node'];
+type Element = DefaultTreeAdapterMap['element'];
+type Document = DefaultTreeAdapterMap['document'];
+type ParentNode = DefaultTreeAdapterMap['parentNode'];
+
+/** A page as text, and where its addresses are relative to. */
+export interface PageText {
+  readonly text: string;
+  /** Path or address of the document. */
+  readonly base: string;
+  /** Encoding that it was served in, for style sheets that say nothing of theirs. */
+  readonly charset?: string;
+}
+
+const isElement = (node: Node): node is Element => 'tagName' in node;
+
+const attribute = (element: Element, name: string): string | undefined =>
+  element.attrs.find((a) => a.name === name && !a.prefix)?.value;
+
+const words = (text: string | undefined): string[] =>
+  (text ?? '').toLowerCase().split(/\s+/).filter(Boolean);
+
+/** Elements that go, with what they are to people. */
+const gone: Readonly<Record<string, LeftKind>> = {
+  script: 'script',
+  noscript: 'script',
+};
+
+/** Elements that stay as empty boxes, since they are laid out. */
+const emptied: Readonly<Record<string, LeftKind>> = {
+  iframe: 'frame',
+  frame: 'frame',
+  fencedframe: 'frame',
+  portal: 'frame',
+  object: 'plug-in',
+  embed: 'plug-in',
+  applet: 'plug-in',
+};
+
+/** Attributes by which those would load something. */
+const loading = new Set(['src', 'srcdoc', 'data', 'code', 'codebase', 'archive', 'classid']);
+
+/** Attributes that name one file, whatever element they are on. */
+const fileAttributes = new Set(['src', 'poster', 'background', 'dynsrc', 'lowsrc']);
+
+/** Attributes where pages keep the address of a picture that a script puts in place later. */
+const lateFile = ['data-src', 'data-original', 'data-lazy-src', 'data-lazy', 'data-hi-res-src'];
+const lateSet = ['data-srcset', 'data-lazy-srcset', 'data-original-set'];
+const lateBackground = ['data-bg', 'data-background', 'data-background-image', 'data-bg-src'];
+
+/** Elements of SVG whose `href` is a file and not a link. */
+const drawnHref = new Set([
+  'image',
+  'use',
+  'feimage',
+  'mpath',
+  'textpath',
+  'lineargradient',
+  'radialgradient',
+  'pattern',
+  'filter',
+]);
+
+/** Links whose file is shown or laid on the page. */
+const shownLink = new Set(['stylesheet', 'icon', 'shortcut', 'apple-touch-icon', 'mask-icon']);
+
+const runs = (address: string): boolean =>
+  // Browsers pass over spaces, tabs and line ends inside the name.
+  /^(?:javascript|vbscript|livescript):/i.test(address.replace(/[\u0000-\u0020]+/g, ''));
+
+class Freezing {
+  readonly files: FrozenFiles;
+  readonly left: LeftOut[];
+
+  constructor(
+    source: Source,
+    private readonly base: string,
+    private readonly charset: string | undefined,
+  ) {
+    this.files = new FrozenFiles(source);
+    this.left = this.files.left;
+  }
+
+  children(parent: ParentNode): void {
+    for (const node of [...parent.childNodes]) {
+      if (!isElement(node)) {
+        continue;
+      }
+      if (this.drops(node)) {
+        parent.childNodes.splice(parent.childNodes.indexOf(node), 1);
+      } else {
+        this.element(node);
+        this.children(node);
+        if (node.tagName === 'template' && 'content' in node) {
+          this.children((node as DefaultTreeAdapterMap['template']).content);
+        }
+      }
+    }
+  }
+
+  private leave(what: LeftKind, name: string): void {
+    this.left.push({ what, name: name.trim().slice(0, 200) });
+  }
+
+  /** Whether an element goes as a whole. */
+  private drops(element: Element): boolean {
+    const tag = element.tagName.toLowerCase();
+    if (gone[tag]) {
+      if (tag === 'script') {
+        this.leave('script', attribute(element, 'src') ?? 'a script in the page');
+      }
+      return true;
+    }
+    if (tag === 'base') {
+      return true;
+    }
+    if (tag === 'meta') {
+      const said = attribute(element, 'http-equiv')?.toLowerCase();
+      if (said === 'refresh') {
+        this.leave('refresh', attribute(element, 'content') ?? '');
+      }
+      return said !== undefined || attribute(element, 'charset') !== undefined;
+    }
+    // A link may be changed to a script while it is shown.
+    if (
+      (tag === 'set' || tag.startsWith('animate')) &&
+      /^(?:xlink:)?href$/i.test(attribute(element, 'attributeName') ?? '')
+    ) {
+      this.leave('script', 'a link that changes');
+      return true;
+    }
+    if (tag === 'link') {
+      const rel = words(attribute(element, 'rel'));
+      if (!rel.some((word) => shownLink.has(word))) {
+        if (rel.some((word) => /^(?:pre|dns-|module)/.test(word))) {
+          this.leave('hint', attribute(element, 'href') ?? '');
+        }
+        return true;
+      }
+    }
+    return false;
+  }
+
+  private element(element: Element): void {
+    const tag = element.tagName.toLowerCase();
+    if (emptied[tag]) {
+      const what = element.attrs.find((a) => loading.has(a.name));
+      this.leave(emptied[tag], what && what.name !== 'srcdoc' ? what.value : tag);
+      element.attrs = element.attrs.filter((a) => !loading.has(a.name));
+    }
+    this.settle(element);
+    element.attrs = element.attrs.flatMap((a) => {
+      const name = a.name.toLowerCase();
+      if (name.startsWith('on')) {
+        this.leave('handler', `${tag} ${name}`);
+        return [];
+      }
+      const value = this.attribute(element, tag, name, a.value);
+      return value === undefined ? [] : [{ ...a, value }];
+    });
+    if (tag === 'style') {
+      for (const node of element.childNodes) {
+        if ('value' in node) {
+          node.value = this.files.css(node.value, this.base, this.charset);
+        }
+      }
+    }
+  }
+
+  /** What scripts would have put in place while the page was looked at is put in place. */
+  private settle(element: Element): void {
+    const late = (names: readonly string[]) =>
+      names.map((name) => attribute(element, name)).find((value) => value?.trim());
+    const set = (name: string, value: string) => {
+      element.attrs = [...element.attrs.filter((a) => a.name !== name), { name, value }];
+    };
+    const tag = element.tagName.toLowerCase();
+    if (tag === 'img' || tag === 'source') {
+      const src = attribute(element, 'src')?.trim() ?? '';
+      const waiting = src === '' || /^data:image\/(?:gif|svg\+xml|png)/i.test(src);
+      const [file, sizes] = [late(lateFile), late(lateSet)];
+      if (file && waiting && tag === 'img') {
+        set('src', file);
+      }
+      if (sizes && !attribute(element, 'srcset')?.trim() && (waiting || tag === 'source')) {
+        set('srcset', sizes);
+      }
+    }
+    const background = late(lateBackground);
+    if (background && !/background/i.test(attribute(element, 'style') ?? '')) {
+      const address = /^\s*url\(/i.test(background)
+        ? background
+        : `url(${JSON.stringify(background)})`;
+      set('style', `${attribute(element, 'style') ?? ''};background-image:${address}`);
+    }
+  }
+
+  /** @returns undefined where the attribute goes */
+  private attribute(
+    element: Element,
+    tag: string,
+    name: string,
+    value: string,
+  ): string | undefined {
+    switch (name) {
+      case 'style':
+        return this.files.css(value, this.base, this.charset);
+      case 'srcset':
+      case 'imagesrcset':
+        return this.srcset(value);
+      case 'href':
+      case 'xlink:href':
+        return this.href(element, tag, value);
+      case 'action':
+      case 'formaction':
+      case 'ping':
+      case 'manifest':
+      case 'nonce':
+      case 'integrity':
+      case 'crossorigin':
+      case 'autofocus':
+      case 'autoplay':
+        return undefined;
+      case 'loading':
+        return value.toLowerCase() === 'lazy' ? undefined : value;
+      default:
+        if (fileAttributes.has(name) && value.trim() !== '') {
+          return tag === 'video' || tag === 'audio' || tag === 'track'
+            ? this.media(name, value)
+            : this.files.file(value, this.base);
+        }
+        return runs(value) && !name.startsWith('data-') && !name.startsWith('aria-')
+          ? undefined
+          : value;
+    }
+  }
+
+  /** Films and sounds are not kept; a film's first picture is. */
+  private media(name: string, value: string): string | undefined {
+    if (name === 'poster') {
+      return this.files.file(value, this.base);
+    }
+    this.leave('plug-in', value);
+    return undefined;
+  }
+
+  private href(element: Element, tag: string, value: string): string | undefined {
+    if (tag === 'link') {
+      const sheet = words(attribute(element, 'rel')).includes('stylesheet');
+      return sheet
+        ? this.files.sheet(value, this.base, attribute(element, 'charset') ?? this.charset)
+        : this.files.file(value, this.base);
+    }
+    if (runs(value)) {
+      this.leave('script', 'a link');
+      return nowhere;
+    }
+    if (drawnHref.has(tag) && !value.trim().startsWith('#')) {
+      return this.files.file(value, this.base);
+    }
+    // Links stay, since style sheets ask for them; whoever shows the page lets none be followed.
+    return value;
+  }
+
+  private srcset(value: string): string | undefined {
+    const kept = parseSrcset(value).flatMap((candidate) => {
+      const url = this.files.file(candidate.url, this.base);
+      return url === nowhere ? [] : [{ ...candidate, url }];
+    });
+    return kept.length > 0 ? stringifySrcset(kept) : undefined;
+  }
+}
+
+/** Doctypes that put a browser into the mode that the page was shown in (HTML, section 13.2.6.4.1). */
+const doctypes: Readonly<Record<string, string>> = {
+  [html.DOCUMENT_MODE.NO_QUIRKS]: '<!DOCTYPE html>',
+  [html.DOCUMENT_MODE.LIMITED_QUIRKS]:
+    '<!DOCTYPE html PUBLIC "-//W3C//DTD XHTML 1.0 Transitional//EN" "http://www.w3.org/TR/xhtml1/DTD/xhtml1-transitional.dtd">',
+  [html.DOCUMENT_MODE.QUIRKS]: '',
+};
+
+/** All elements, outermost first. */
+function* elementsOf(parent: ParentNode): Generator<Element> {
+  const open: Node[] = [...parent.childNodes].reverse();
+  for (let node = open.pop(); node; node = open.pop()) {
+    if (isElement(node)) {
+      yield node;
+      open.push(...[...node.childNodes].reverse());
+    }
+  }
+}
+
+const textOf = (element: Element): string =>
+  element.childNodes.map((node) => ('value' in node ? node.value : '')).join('');
+
+const first = (document: Document, tag: string): Element | undefined => {
+  for (const element of elementsOf(document)) {
+    if (element.tagName === tag) {
+      return element;
+    }
+  }
+  return undefined;
+};
+
+/**
+ * Makes of a saved page one document that asks for nothing and runs nothing, and gathers the files
+ * it uses. What is laid out stays as it is; scripts, handlers, frames' and plug-ins' contents,
+ * refreshes and everything from elsewhere go and are told.
+ */
+export function freezePage({ text, base, charset }: PageText, source: Source): FrozenPage {
+  const document = parse(text);
+  const ownBase = [...elementsOf(document)].find(
+    (e) => e.tagName === 'base' && attribute(e, 'href') !== undefined,
+  );
+  const from = ownBase ? basedOn(attribute(ownBase, 'href')!, base) : base;
+  const title = first(document, 'title');
+  const freezing = new Freezing(source, from, charset);
+  freezing.children(document);
+  document.childNodes = document.childNodes.filter((node) => node.nodeName !== '#documentType');
+  return {
+    title: title ? textOf(title).replace(/\s+/g, ' ').trim() : '',
+    html: doctypes[document.mode] + serialize(document),
+    files: freezing.files.list,
+    left: freezing.left,
+    missing: [...freezing.files.missing],
+  };
+}
+
+/** Where `base` leads; the document itself where it leads elsewhere than its own files. */
+function basedOn(href: string, base: string): string {
+  try {
+    // A document with an address of its own.
+    return new URL(href, base).href;
+  } catch {
+    return /^[a-z][a-z0-9+.-]*:|^[/\\]{2}/i.test(href) ? base : base.replace(/[^/]*$/, '') + href;
+  }
+}

@@ -1,0 +1,171 @@
+import { strFromU8, strToU8 } from 'fflate';
+import { decodeCss } from './encoding';
+import { exchangeAddresses } from './cssAddresses';
+import type { FrozenFile, LeftOut } from './frozen';
+import type { Source, UsedFile } from './source';
+
+/** In place of an address that leads nowhere any more: it is asked for by nobody. */
+export const nowhere = 'data:,';
+/** The same for a style sheet. */
+export const noStyles = 'data:text/css,';
+
+/** How deep style sheets may import each other. */
+const deepestImport = 64;
+
+const types: Readonly<Record<string, string>> = {
+  css: 'text/css',
+  svg: 'image/svg+xml',
+  png: 'image/png',
+  gif: 'image/gif',
+  jpg: 'image/jpeg',
+  jpeg: 'image/jpeg',
+  webp: 'image/webp',
+  avif: 'image/avif',
+  bmp: 'image/bmp',
+  ico: 'image/x-icon',
+  woff: 'font/woff',
+  woff2: 'font/woff2',
+  ttf: 'font/ttf',
+  otf: 'font/otf',
+};
+
+/** By the bytes where they tell, since saved files often carry a wrong ending or none. */
+function typeOf({ bytes, name, type }: UsedFile): string {
+  const head = strFromU8(bytes.subarray(0, 256), true);
+  if (head.startsWith('\x89PNG')) {
+    return 'image/png';
+  }
+  if (head.startsWith('\xff\xd8\xff')) {
+    return 'image/jpeg';
+  }
+  if (head.startsWith('GIF8')) {
+    return 'image/gif';
+  }
+  if (head.startsWith('RIFF') && head.slice(8, 12) === 'WEBP') {
+    return 'image/webp';
+  }
+  if (/^....ftypavi[fs]/s.test(head)) {
+    return 'image/avif';
+  }
+  if (
+    /^\s*(?:<\?xml[^>]*>\s*)?(?:<!--[\s\S]*?-->\s*|<!DOCTYPE svg[^>]*>\s*)*<svg[\s>]/i.test(head)
+  ) {
+    return 'image/svg+xml';
+  }
+  const ending = /\.([a-z0-9]+)(?:[?#].*)?$/i.exec(name)?.[1].toLowerCase() ?? '';
+  return types[ending] ?? type ?? 'application/octet-stream';
+}
+
+/** Equal files have equal sums; different ones hardly ever. */
+function sumOf(bytes: Uint8Array): string {
+  let sum = 0x811c9dc5;
+  for (let i = 0; i < bytes.length; i++) {
+    sum = Math.imul(sum ^ bytes[i], 0x01000193);
+  }
+  return `${bytes.length} ${sum >>> 0}`;
+}
+
+const equal = (a: Uint8Array, b: Uint8Array): boolean =>
+  a.length === b.length && a.every((v, i) => v === b[i]);
+
+/** The files of one page, gathered as they are met, each once. */
+export class FrozenFiles {
+  readonly list: FrozenFile[] = [];
+  readonly left: LeftOut[] = [];
+  readonly missing = new Set<string>();
+  private readonly byUse = new Map<string, string>();
+  private readonly bySum = new Map<string, FrozenFile[]>();
+
+  constructor(private readonly source: Source) {}
+
+  /**
+   * What is to stand in place of an address of a picture, a font or another file.
+   * @param base of what the address stands in
+   */
+  file(address: string, base: string): string {
+    const found = this.reach(address, base);
+    if (found === undefined) {
+      return nowhere;
+    }
+    if (typeof found === 'string') {
+      return found;
+    }
+    const fragment = /#.*$/s.exec(address)?.[0] ?? '';
+    const type = typeOf(found);
+    return this.once(`file ${found.key}`, () => this.add(found.name, type, found.bytes)) + fragment;
+  }
+
+  /**
+   * The same of a style sheet, whose own addresses are exchanged too.
+   * @param environment encoding of what imports it, for sheets that say nothing of theirs
+   */
+  sheet(address: string, base: string, environment?: string, depth = 0): string {
+    const found = depth < deepestImport ? this.reach(address, base) : undefined;
+    if (found === undefined) {
+      return noStyles;
+    }
+    if (typeof found === 'string') {
+      return /^data:text\/css/i.test(found) ? found : noStyles;
+    }
+    // A sheet that imports itself, by however many others, imports nothing there.
+    return this.once(`sheet ${found.key}`, () => {
+      this.byUse.set(`sheet ${found.key}`, noStyles);
+      const text = decodeCss(found.bytes, found.charset ?? environment);
+      const css = this.css(text, found.base, environment, depth + 1);
+      return this.add(found.name, 'text/css', strToU8(css));
+    });
+  }
+
+  /** Declarations or a style sheet with their addresses exchanged. */
+  css(text: string, base: string, environment?: string, depth = 0): string {
+    return exchangeAddresses(text, (address, use) => {
+      // A place in the document itself, such as a filter.
+      if (use === 'file' && address.trim().startsWith('#')) {
+        return undefined;
+      }
+      return use === 'import'
+        ? this.sheet(address, base, environment, depth)
+        : this.file(address, base);
+    });
+  }
+
+  /** @returns a text that stays as it is, or undefined where nothing comes in its place */
+  private reach(address: string, base: string): UsedFile | string | undefined {
+    if (/^\s*data:/i.test(address)) {
+      return address.trim();
+    }
+    const found = this.source.reach(address, base);
+    if (found === 'elsewhere') {
+      this.left.push({ what: 'elsewhere', name: address.trim() });
+      return undefined;
+    }
+    if (found === 'missing') {
+      this.missing.add(address.trim());
+      return undefined;
+    }
+    return found === 'inside' ? undefined : found;
+  }
+
+  private once(use: string, make: () => string): string {
+    const before = this.byUse.get(use);
+    if (before !== undefined) {
+      return before;
+    }
+    const key = make();
+    this.byUse.set(use, key);
+    return key;
+  }
+
+  private add(name: string, type: string, bytes: Uint8Array<ArrayBuffer>): string {
+    const sum = `${type} ${sumOf(bytes)}`;
+    const like = this.bySum.get(sum) ?? [];
+    const same = like.find((f) => equal(f.bytes, bytes));
+    if (same) {
+      return same.key;
+    }
+    const file = { key: `frozen:${this.list.length}`, name, type, bytes };
+    this.list.push(file);
+    this.bySum.set(sum, [...like, file]);
+    return file.key;
+  }
+}

@@ -1,0 +1,164 @@
+import type { MimePage, MimePart } from './mime';
+
+type Bytes = Uint8Array<ArrayBuffer>;
+
+/** A file that a page uses. */
+export interface UsedFile {
+  /** What tells it from others of its source. */
+  readonly key: string;
+  /** Name for people. */
+  readonly name: string;
+  readonly bytes: Bytes;
+  /** As it was served, where that is known. */
+  readonly type: string | undefined;
+  readonly charset: string | undefined;
+  /** What addresses inside it are relative to. */
+  readonly base: string;
+}
+
+/** What an address leads to; `inside` is a place in the document itself. */
+export type Reached = UsedFile | 'inside' | 'elsewhere' | 'missing';
+
+/** Where the files of a page are. */
+export interface Source {
+  /** @param base of the document or style sheet that the address stands in */
+  reach(address: string, base: string): Reached;
+}
+
+const unescaped = (text: string): string => {
+  try {
+    return decodeURIComponent(text);
+  } catch {
+    return text;
+  }
+};
+
+/** A path without `.`, `..` and doubled strokes; undefined where it leads out of the root. */
+export function plainPath(path: string): string | undefined {
+  const out: string[] = [];
+  for (const part of path.replaceAll('\\', '/').split('/')) {
+    if (part === '..') {
+      if (out.length === 0) {
+        return undefined;
+      }
+      out.pop();
+    } else if (part !== '' && part !== '.') {
+      out.push(part);
+    }
+  }
+  return out.join('/');
+}
+
+/** Names that differ in case, or in how their letters are put together, name one file. */
+const folded = (path: string): string => path.normalize('NFC').toLowerCase();
+
+export const folderOf = (path: string): string => path.slice(0, path.lastIndexOf('/') + 1);
+
+/**
+ * Files that were saved or dropped together, by their paths. An address from the site's root, and
+ * one of a disk, is looked for by its last names, since where the root was is not known.
+ */
+export function folderSource(files: readonly { path: string; bytes: Bytes }[]): Source {
+  const byPath = new Map(files.map((file) => [folded(file.path), file]));
+  const bySuffix = (path: string) => {
+    const names = path.split('/');
+    for (let i = 0; i < names.length; i++) {
+      const tail = folded(names.slice(i).join('/'));
+      const found = files.filter(
+        (f) => folded(f.path) === tail || folded(f.path).endsWith(`/${tail}`),
+      );
+      if (found.length === 1) {
+        return found[0];
+      }
+    }
+    return undefined;
+  };
+  const find = (path: string, anywhere: boolean) => {
+    const plain = plainPath(path);
+    return (
+      (plain === undefined ? undefined : byPath.get(folded(plain))) ??
+      (anywhere ? bySuffix(plain ?? path.replace(/^(?:\.\.\/)+/, '')) : undefined)
+    );
+  };
+  return {
+    reach(address, base) {
+      const text = address.trim();
+      if (text === '' || text.startsWith('#')) {
+        return 'inside';
+      }
+      const onDisk = /^(?:file:\/*(?:[a-z]:[/\\])?|[a-z]:[/\\])/i.exec(text);
+      if (!onDisk && (/^[a-z][a-z0-9+.-]*:/i.test(text) || /^[/\\]{2}/.test(text))) {
+        return 'elsewhere';
+      }
+      const anywhere = onDisk !== null || /^[/\\]/.test(text);
+      const path = onDisk ? text.slice(onDisk[0].length) : text;
+      // A name may itself have a ? or # in it, as saved pages' files have.
+      const candidates = [path, path.replace(/#.*$/s, ''), path.replace(/[?#].*$/s, '')];
+      for (const candidate of candidates.flatMap((c) => [unescaped(c), c])) {
+        const found = find(anywhere ? candidate : folderOf(base) + candidate, anywhere);
+        if (found) {
+          return {
+            key: found.path,
+            name: found.path.slice(found.path.lastIndexOf('/') + 1),
+            bytes: found.bytes,
+            type: undefined,
+            charset: undefined,
+            base: found.path,
+          };
+        }
+      }
+      return 'missing';
+    },
+  };
+}
+
+const withoutFragment = (address: string): string => address.replace(/#.*$/s, '');
+
+/** An address made absolute; undefined where it cannot be. */
+function absolute(address: string, base: string): string | undefined {
+  try {
+    return new URL(address, base || undefined).href;
+  } catch {
+    return undefined;
+  }
+}
+
+/** The parts of a page that was saved as one file, by where the browser had them from. */
+export function mimeSource({ parts }: MimePage): Source {
+  const byLocation = new Map<string, MimePart>();
+  const byContentId = new Map<string, MimePart>();
+  for (const part of parts) {
+    if (part.location) {
+      byLocation.set(withoutFragment(absolute(part.location, '') ?? part.location), part);
+    }
+    if (part.contentId) {
+      byContentId.set(part.contentId, part);
+    }
+  }
+  return {
+    reach(address, base) {
+      const text = address.trim();
+      if (text === '' || text.startsWith('#')) {
+        return 'inside';
+      }
+      const whole = absolute(text, base) ?? text;
+      const part = /^cid:/i.test(text)
+        ? byContentId.get(unescaped(text.slice(4)))
+        : byLocation.get(withoutFragment(whole));
+      if (!part) {
+        return 'elsewhere';
+      }
+      const name = unescaped(
+        /[^/?#]*(?=[?#]|$)/.exec(withoutFragment(whole).split('/').at(-1)!)![0],
+      );
+      return {
+        key: part.location || `cid:${part.contentId}`,
+        name,
+        bytes: part.bytes,
+        type: part.type,
+        charset: part.charset,
+        base: part.location || base,
+      };
+    },
+  };
+}
