@@ -1,42 +1,7 @@
-/** Every screen against the rules of WCAG 2.2 A and AA that axe-core can check by machine. */
-import AxeBuilder from '@axe-core/playwright';
-import type { Page } from '@playwright/test';
+/** Every screen against the rules of accessibility; the hand-over's is looked at in archive.spec.ts. */
+import { check, tray } from './accessible.fixture';
 import { expect, test } from './bench.fixture';
 import { slateTheme, zipOf } from './theme.fixture';
-
-/** What changes with a facet of a question; the rest of the screen was checked before. */
-const tray = '[data-tray]';
-
-async function check(page: Page, what: string, part?: string): Promise<void> {
-  // A screen is as high as the window: nothing that gets the focus may scroll it away.
-  if (!page.url().includes('/rehearsal/')) {
-    expect
-      .soft([what, await page.evaluate(() => document.documentElement.scrollHeight - innerHeight)])
-      .toEqual([what, 0]);
-  }
-  // The page that is drawn is the owner's, in the theme's own colours; it is hidden from assistive
-  // tools on the plan.
-  const axe = new AxeBuilder({ page })
-    .options({ resultTypes: ['violations'] })
-    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
-    // In the page itself: no screen has frames of other origins, and a second page for every look
-    // costs more than the look.
-    .setLegacyMode()
-    .exclude('[data-testid="page"]');
-  const { violations } = await (part ? axe.include(part) : axe).analyze();
-  expect
-    .soft([
-      what,
-      violations.map(
-        (v) =>
-          `${v.id}: ${v.nodes
-            .slice(0, 3)
-            .map((n) => n.html.slice(0, 140))
-            .join(' | ')}`,
-      ),
-    ])
-    .toEqual([what, []]);
-}
 
 test('the sites and the page plan with all its panels', async ({ bench, page }) => {
   await bench.start();
@@ -122,13 +87,8 @@ test('the panels of what lies on top, and the steps', async ({ bench, page }) =>
   await check(page, 'several layers');
 });
 
-test('the panels of the file’s weight, the hand-over of the site, and the pages as a host serves them', async ({
-  bench,
-  browser,
-  page,
-}) => {
+test('the panels of the file’s weight', async ({ bench, page }) => {
   await bench.start();
-  const plan = page.url();
   await bench.open('Header');
   await page.keyboard.press('6');
   await page.getByRole('button', { name: 'Find the lightest file' }).click();
@@ -138,26 +98,6 @@ test('the panels of the file’s weight, the hand-over of the site, and the page
     await page.getByRole('radio', { name }).click();
     await check(page, name, tray);
   }
-  await page.goto(`${plan}/hand-over`);
-  await expect(page.getByRole('button', { name: /^Archive, / })).toBeEnabled();
-  const [tab] = await Promise.all([
-    page.waitForEvent('popup'),
-    page.getByRole('button', { name: 'Rehearse', exact: true }).click(),
-  ]);
-  await tab.waitForURL(/home\.html$/);
-  await check(page, 'hand over');
-  // What is handed over, too. The host lets no script run: the checker comes in past its policy.
-  const visitor = await browser.newContext({
-    bypassCSP: true,
-    viewport: { width: 1280, height: 800 },
-  });
-  const served = await visitor.newPage();
-  for (const name of ['home', 'kiln-diary']) {
-    await served.goto(tab.url().replace('home.html', `${name}.html`));
-    await expect(served.getByRole('heading').first()).toBeVisible();
-    await check(served, `${name} as it is served`);
-  }
-  await visitor.close();
 });
 
 test('the panels of what blends', async ({ bench, page }) => {

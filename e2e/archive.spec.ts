@@ -7,7 +7,7 @@ import { createHash } from 'node:crypto';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Page } from '@playwright/test';
+import type { Browser, Page } from '@playwright/test';
 import { unzipSync } from 'fflate';
 import sharp from 'sharp';
 import { shelfItem } from '../src/core/shelf/item';
@@ -16,6 +16,7 @@ import { inspectPicture } from '../src/core/measure/inspect';
 import { pressAs } from '../src/core/press/settings';
 import { sampleFiles, sampleSite } from '../src/demo/sample';
 import { expect, test } from './bench.fixture';
+import { check } from './accessible.fixture';
 import { rawPixels as raw, serve } from './served.fixture';
 
 /**
@@ -120,6 +121,21 @@ async function unlike(a: Buffer, b: Buffer): Promise<number> {
   return count;
 }
 
+/** The pages as they are served: the host lets no script run, so the checker comes past its policy. */
+async function checkServed(browser: Browser, home: string): Promise<void> {
+  const visitor = await browser.newContext({
+    bypassCSP: true,
+    viewport: { width: 1280, height: 800 },
+  });
+  const served = await visitor.newPage();
+  for (const name of ['home', 'kiln-diary']) {
+    await served.goto(home.replace('home.html', `${name}.html`));
+    await expect(served.getByRole('heading').first()).toBeVisible();
+    await check(served, `${name} as it is served`);
+  }
+  await visitor.close();
+}
+
 test('the archive unpacked, and its rehearsal, are the pages of the plan, px for px; a colour that is changed shows when rehearsed again', async ({
   bench,
   page,
@@ -185,6 +201,8 @@ test('the archive unpacked, and its rehearsal, are the pages of the plan, px for
     await judge.setViewportSize({ width, height: drawn.get('Home')!.height });
     await judge.evaluate(() => document.fonts.ready);
     expect(await unlike(await judge.screenshot(), drawn.get('Home')!.shot)).toBe(0);
+    await check(page, 'hand over');
+    await checkServed(browser, tab.url());
 
     // The header is washed with clay; everything else stays.
     await page.goto(plan);
