@@ -18,7 +18,7 @@ const config = {
       },
     ],
   },
-  transformIgnorePatterns: ['/node_modules/(?!(culori|image-size|immer|d3-[a-z-]+|internmap)/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(culori|image-size|immer|d3-[a-z-]+|internmap|parse5|entities|srcset)/)'],
 };
 
 export default config;

@@ -26,6 +26,9 @@ const megabytes = (bytes: number): string => `${Math.round(bytes / 2 ** 20)} MB`
 const leadsOut = (path: string): boolean =>
   /^([/\\]|[a-z]:)/i.test(path) || path.split(/[/\\]/).includes('..');
 
+/** It begins as zip archives do. */
+export const isPacked = (bytes: Uint8Array): boolean => bytes[0] === 0x50 && bytes[1] === 0x4b;
+
 /** What systems put into archives of their own accord. */
 const litter = (path: string): boolean =>
   path.endsWith('/') || /(^|\/)(__MACOSX\/|\.DS_Store$|Thumbs\.db$)/.test(path);

@@ -2,6 +2,7 @@ import { html, parse, serialize, type DefaultTreeAdapterMap } from 'parse5';
 import { parseSrcset, stringifySrcset } from 'srcset';
 import type { FrozenPage, LeftKind, LeftOut } from './frozen';
 import { FrozenFiles, nowhere } from './frozenFiles';
+import { PageError } from './pageError';
 import type { Source } from './source';
 
 type Node = DefaultTreeAdapterMap['node'];
@@ -11,6 +12,8 @@ type ParentNode = DefaultTreeAdapterMap['parentNode'];
 
 /** A page as text, and where its addresses are relative to. */
 export interface PageText {
+  /** Of the file, for people. */
+  readonly name: string;
   readonly text: string;
   /** Path or address of the document. */
   readonly base: string;
@@ -88,18 +91,11 @@ class Freezing {
   }
 
   children(parent: ParentNode): void {
-    for (const node of [...parent.childNodes]) {
-      if (!isElement(node)) {
-        continue;
-      }
-      if (this.drops(node)) {
-        parent.childNodes.splice(parent.childNodes.indexOf(node), 1);
-      } else {
+    parent.childNodes = parent.childNodes.filter((node) => !isElement(node) || !this.drops(node));
+    for (const node of parent.childNodes) {
+      if (isElement(node)) {
         this.element(node);
-        this.children(node);
-        if (node.tagName === 'template' && 'content' in node) {
-          this.children((node as DefaultTreeAdapterMap['template']).content);
-        }
+        this.children('content' in node ? node.content : node);
       }
     }
   }
@@ -285,13 +281,26 @@ const doctypes: Readonly<Record<string, string>> = {
   [html.DOCUMENT_MODE.QUIRKS]: '',
 };
 
+interface Placed {
+  readonly element: Element;
+  /** How many elements it lies in. */
+  readonly depth: number;
+}
+
 /** All elements, outermost first. */
-function* elementsOf(parent: ParentNode): Generator<Element> {
-  const open: Node[] = [...parent.childNodes].reverse();
-  for (let node = open.pop(); node; node = open.pop()) {
+function* elementsOf(parent: ParentNode): Generator<Placed> {
+  const open: { node: Node; depth: number }[] = [];
+  const put = (nodes: readonly Node[], depth: number) => {
+    for (let i = nodes.length - 1; i >= 0; i--) {
+      open.push({ node: nodes[i], depth });
+    }
+  };
+  put(parent.childNodes, 0);
+  for (let next = open.pop(); next; next = open.pop()) {
+    const { node, depth } = next;
     if (isElement(node)) {
-      yield node;
-      open.push(...[...node.childNodes].reverse());
+      yield { element: node, depth };
+      put('content' in node ? node.content.childNodes : node.childNodes, depth + 1);
     }
   }
 }
@@ -299,32 +308,81 @@ function* elementsOf(parent: ParentNode): Generator<Element> {
 const textOf = (element: Element): string =>
   element.childNodes.map((node) => ('value' in node ? node.value : '')).join('');
 
-const first = (document: Document, tag: string): Element | undefined => {
-  for (const element of elementsOf(document)) {
-    if (element.tagName === tag) {
-      return element;
+/** A browser's parser puts what lies deeper beside each other (Chromium's own bound). */
+const deepest = 512;
+
+/** What is looked for in a page before anything is made of it. */
+interface Overview {
+  readonly title: string;
+  readonly base: string | undefined;
+}
+
+/** @throws PageError where the document is none that can be shown */
+function overview(name: string, document: Document): Overview {
+  let title: string | undefined;
+  let base: string | undefined;
+  let frames = 0;
+  let passwords = 0;
+  let shown = 0;
+  for (const { element, depth } of elementsOf(document)) {
+    if (depth > deepest) {
+      throw new PageError(
+        `${name}: expected at most ${deepest} elements inside each other, found more.`,
+      );
+    }
+    const tag = element.tagName;
+    if (tag === 'title') {
+      title ??= textOf(element).replace(/\s+/g, ' ').trim();
+    } else if (tag === 'base') {
+      base ??= attribute(element, 'href');
+    } else if (/^(?:i?frame|embed|object)$/.test(tag)) {
+      frames++;
+    } else if (tag === 'input' && attribute(element, 'type')?.toLowerCase() === 'password') {
+      passwords++;
+    } else if (/^(?:img|picture|svg|video|canvas|main|article|h[1-6]|p|li|td)$/.test(tag)) {
+      shown++;
     }
   }
-  return undefined;
-};
+  const words = bodyText(document).length;
+  if (frames > 0 && shown === 0 && words < 80) {
+    throw new PageError(
+      `${name}: expected a page, found only a frame around another. Open the page inside the frame by itself and save that.`,
+    );
+  }
+  if (passwords > 0 && words < 400) {
+    throw new PageError(
+      `${name}: expected a page, found one that asks for a password. Save the page as you see it once you are let in.`,
+    );
+  }
+  return { title: title ?? '', base };
+}
+
+/** Words of the page that can be read, as one line. */
+function bodyText(document: Document): string {
+  const texts: string[] = [];
+  for (const { element } of elementsOf(document)) {
+    if (!/^(?:script|style|noscript|title|template)$/.test(element.tagName)) {
+      texts.push(textOf(element));
+    }
+  }
+  return texts.join(' ').replace(/\s+/g, ' ').trim();
+}
 
 /**
  * Makes of a saved page one document that asks for nothing and runs nothing, and gathers the files
  * it uses. What is laid out stays as it is; scripts, handlers, frames' and plug-ins' contents,
  * refreshes and everything from elsewhere go and are told.
+ * @throws PageError where it is no page that can be shown
  */
-export function freezePage({ text, base, charset }: PageText, source: Source): FrozenPage {
+export function freezePage({ name, text, base, charset }: PageText, source: Source): FrozenPage {
   const document = parse(text);
-  const ownBase = [...elementsOf(document)].find(
-    (e) => e.tagName === 'base' && attribute(e, 'href') !== undefined,
-  );
-  const from = ownBase ? basedOn(attribute(ownBase, 'href')!, base) : base;
-  const title = first(document, 'title');
+  const { title, base: ownBase } = overview(name, document);
+  const from = ownBase === undefined ? base : basedOn(ownBase, base);
   const freezing = new Freezing(source, from, charset);
   freezing.children(document);
   document.childNodes = document.childNodes.filter((node) => node.nodeName !== '#documentType');
   return {
-    title: title ? textOf(title).replace(/\s+/g, ' ').trim() : '',
+    title,
     html: doctypes[document.mode] + serialize(document),
     files: freezing.files.list,
     left: freezing.left,

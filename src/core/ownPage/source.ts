@@ -148,9 +148,8 @@ export function mimeSource({ parts }: MimePage): Source {
       if (!part) {
         return 'elsewhere';
       }
-      const name = unescaped(
-        /[^/?#]*(?=[?#]|$)/.exec(withoutFragment(whole).split('/').at(-1)!)![0],
-      );
+      const from = withoutFragment(part.location || whole);
+      const name = part.contentId || unescaped(/([^/?]*)(?:\?.*)?$/s.exec(from)![1]);
       return {
         key: part.location || `cid:${part.contentId}`,
         name,

@@ -1,5 +1,5 @@
 import { inspectPicture } from '../measure/inspect';
-import { unzip, type PackedFile } from '../files/unzip';
+import { isPacked, unzip, type PackedFile } from '../files/unzip';
 import { readTheme, type ThemeStyles } from './readTheme';
 import { decodeStylesheet, StylesheetError } from './sheetText';
 
@@ -20,7 +20,6 @@ export interface OpenedTheme {
   readonly pictures: readonly PictureFile[];
 }
 
-const isZip = (bytes: Uint8Array): boolean => bytes[0] === 0x50 && bytes[1] === 0x4b;
 const isSheet = (path: string): boolean => /\.css$/i.test(path);
 const isPicture = (path: string): boolean => /\.(jpe?g|png|gif|webp|avif|svg)$/i.test(path);
 
@@ -30,7 +29,7 @@ const isPicture = (path: string): boolean => /\.(jpe?g|png|gif|webp|avif|svg)$/i
  */
 export function openTheme(files: readonly ThemeFile[]): OpenedTheme {
   const packed = files.flatMap(({ name, bytes }): PackedFile[] =>
-    isZip(bytes) ? unzip(name, bytes) : [{ path: name, bytes }],
+    isPacked(bytes) ? unzip(name, bytes) : [{ path: name, bytes }],
   );
   const sheets = packed.filter(({ path }) => isSheet(path));
   if (sheets.length === 0) {

@@ -1,0 +1,127 @@
+import { strFromU8 } from 'fflate';
+import { isPacked, unzip, type PackedFile } from '../files/unzip';
+import { decodeHtml } from './encoding';
+import { freezePage } from './freeze';
+import type { FrozenPage } from './frozen';
+import { isMimePage, openMimePage } from './mime';
+import { PageError } from './pageError';
+import { folderSource, mimeSource } from './source';
+
+/** A page among what was dropped. */
+export interface OpenedPage {
+  /** Path of its file. */
+  readonly path: string;
+  readonly page: FrozenPage;
+}
+
+export const pageLimits = {
+  /** Bytes of one document. */
+  document: 20 * 2 ** 20,
+  /** Bytes of one style sheet. */
+  sheet: 4 * 2 ** 20,
+  /** Bytes of all that is dropped. */
+  all: 256 * 2 ** 20,
+  pages: 40,
+} as const;
+
+const nameOf = (path: string): string => path.slice(path.lastIndexOf('/') + 1);
+const isHtml = (path: string): boolean => /\.(?:x?html?|xht)$/i.test(path);
+const megabytes = (bytes: number): string => `${(bytes / 2 ** 20).toFixed(1)} MB`;
+
+/**
+ * Pages that frames of another page showed are saved in its folder, which is called after it: “Home
+ * page.html” has “Home page_files”, with another word in other languages.
+ */
+function isPartOf(path: string, pages: readonly string[]): boolean {
+  return pages.some((page) => {
+    const stem = page.replace(/\.[^./]*$/, '');
+    return (
+      page !== path && path.startsWith(stem) && /^[^a-z0-9./][^/]*\//i.test(path.slice(stem.length))
+    );
+  });
+}
+
+/** What a file is that is no page, in the owner's words. */
+function seems(bytes: Uint8Array): string {
+  const head = strFromU8(bytes.subarray(0, 512), true);
+  if (head.startsWith('%PDF')) {
+    return 'a PDF document';
+  }
+  if (/^\x89PNG|^\xff\xd8\xff|^GIF8|^RIFF....WEBP/s.test(head)) {
+    return 'a picture';
+  }
+  return /\u0000/.test(head) ? 'something that is no text' : 'text without any tag';
+}
+
+function checkDocument(name: string, bytes: Uint8Array): void {
+  if (bytes.length > pageLimits.document) {
+    throw new PageError(
+      `${name}: expected a document of at most ${megabytes(pageLimits.document)}, found ${megabytes(bytes.length)}.`,
+    );
+  }
+  const head = strFromU8(bytes.subarray(0, 65536), true);
+  const wide = head.charCodeAt(0) > 0xfd && head.charCodeAt(1) > 0xfd;
+  if (!wide && !/<[a-z!]/i.test(head)) {
+    throw new PageError(`${name}: expected a page, found ${seems(bytes)}.`);
+  }
+}
+
+function checkSheets(files: readonly PackedFile[]): void {
+  const large = files.find(
+    ({ path, bytes }) => /\.css$/i.test(path) && bytes.length > pageLimits.sheet,
+  );
+  if (large) {
+    throw new PageError(
+      `${nameOf(large.path)}: expected a style sheet of at most ${megabytes(pageLimits.sheet)}, found ${megabytes(large.bytes.length)}.`,
+    );
+  }
+}
+
+function openMime(path: string, bytes: Uint8Array<ArrayBuffer>): FrozenPage {
+  const saved = openMimePage(nameOf(path), bytes);
+  const { document } = saved;
+  checkDocument(nameOf(path), document.bytes);
+  checkSheets(
+    saved.parts
+      .filter(({ type }) => type === 'text/css')
+      .map((part) => ({ path: `${part.location}.css`, bytes: part.bytes })),
+  );
+  const text = decodeHtml(document.bytes, document.charset);
+  const { location: base, charset } = document;
+  return freezePage({ name: nameOf(path), text, base, charset }, mimeSource(saved));
+}
+
+/**
+ * The pages among what was dropped together: documents with their folders, pages saved as one file,
+ * and zips of either.
+ * @throws PageError, ArchiveError with a message for people
+ */
+export function openPages(dropped: readonly PackedFile[]): OpenedPage[] {
+  const files = dropped.flatMap(({ path, bytes }) =>
+    isPacked(bytes) ? unzip(nameOf(path), bytes) : [{ path, bytes }],
+  );
+  const mimes = files.filter(({ path, bytes }) => /\.mht(?:ml)?$/i.test(path) || isMimePage(bytes));
+  const documents = files.filter((file) => isHtml(file.path) && !mimes.includes(file));
+  const paths = documents.map(({ path }) => path);
+  const pages = documents.filter(({ path }) => !isPartOf(path, paths));
+  if (mimes.length + pages.length === 0) {
+    throw new PageError(
+      `${nameOf(files[0]?.path ?? 'The drop')}: expected a saved page (.html with its folder, or .mhtml), found none.`,
+    );
+  }
+  if (mimes.length + pages.length > pageLimits.pages) {
+    throw new PageError(
+      `${nameOf(pages[0]?.path ?? mimes[0].path)}: expected at most ${pageLimits.pages} pages, found ${mimes.length + pages.length}.`,
+    );
+  }
+  checkSheets(files);
+  const source = folderSource(files);
+  return [
+    ...mimes.map(({ path, bytes }) => ({ path, page: openMime(path, bytes) })),
+    ...pages.map(({ path, bytes }) => {
+      checkDocument(nameOf(path), bytes);
+      const text = decodeHtml(bytes);
+      return { path, page: freezePage({ name: nameOf(path), text, base: path }, source) };
+    }),
+  ];
+}
