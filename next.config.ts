@@ -3,10 +3,13 @@ import type { NextConfig } from 'next';
 const documentPolicy = [
   "default-src 'self'",
   "script-src 'self' 'unsafe-inline'",
-  "style-src 'self' 'unsafe-inline'",
+  "style-src 'self' 'unsafe-inline' blob:",
   "img-src 'self' blob: data:",
+  "font-src 'self' blob: data:",
   "connect-src 'self' blob:",
   "worker-src 'self' blob:",
+  // Pages of the owner's: frames, style sheets and fonts, under a stricter policy of their own.
+  "frame-src 'self' blob:",
   "object-src 'none'",
   "base-uri 'self'",
   "form-action 'self'",

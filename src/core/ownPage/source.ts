@@ -123,8 +123,12 @@ function absolute(address: string, base: string): string | undefined {
   }
 }
 
+/** Scheme, host and port of an absolute address; empty for others. */
+const originOf = (address: string): string => /^https?:\/\/[^/?#]*/i.exec(address)?.[0] ?? '';
+
 /** The parts of a page that was saved as one file, by where the browser had them from. */
-export function mimeSource({ parts }: MimePage): Source {
+export function mimeSource({ document, parts }: MimePage): Source {
+  const home = originOf(document.location);
   const byLocation = new Map<string, MimePart>();
   const byContentId = new Map<string, MimePart>();
   for (const part of parts) {
@@ -142,11 +146,12 @@ export function mimeSource({ parts }: MimePage): Source {
         return 'inside';
       }
       const whole = absolute(text, base) ?? text;
-      const part = /^cid:/i.test(text)
-        ? byContentId.get(unescaped(text.slice(4)))
-        : byLocation.get(withoutFragment(whole));
+      const part =
+        byLocation.get(withoutFragment(whole)) ??
+        (/^cid:/i.test(text) ? byContentId.get(unescaped(text.slice(4))) : undefined);
       if (!part) {
-        return 'elsewhere';
+        // A file of the same site that the browser did not save along.
+        return originOf(whole) !== '' && originOf(whole) === home ? 'missing' : 'elsewhere';
       }
       const from = withoutFragment(part.location || whole);
       const name = part.contentId || unescaped(/([^/?]*)(?:\?.*)?$/s.exec(from)![1]);
@@ -156,7 +161,8 @@ export function mimeSource({ parts }: MimePage): Source {
         bytes: part.bytes,
         type: part.type,
         charset: part.charset,
-        base: part.location || base,
+        // What stood in the document itself has no place of its own.
+        base: /^(?:cid:|$)/i.test(part.location) ? base : part.location,
       };
     },
   };

@@ -1,0 +1,348 @@
+/**
+ * Saved pages against the pages they were saved from, both in Chromium: what is seen, what is
+ * painted and where, and that nothing runs or is asked for.
+ */
+import { buildSync } from 'esbuild';
+import type { Browser, Page } from '@playwright/test';
+import sharp from 'sharp';
+import type { FrozenPage } from '../src/core/ownPage/frozen';
+import { openPages } from '../src/core/ownPage/openPages';
+import type { PageSurvey } from '../src/core/ownPage/survey';
+import { expect, test } from './bench.fixture';
+import { marks, ownPages, type OwnPage } from './ownPages.fixture';
+import { serve } from './served.fixture';
+
+type Bytes = Uint8Array<ArrayBuffer>;
+
+const script = buildSync({
+  stdin: {
+    contents:
+      "import { openPageFrame } from './src/engine/pageFrame'; globalThis.openPageFrame = openPageFrame;",
+    resolveDir: '.',
+    loader: 'ts',
+  },
+  bundle: true,
+  write: false,
+  format: 'iife',
+  alias: { '@': './src' },
+}).outputFiles[0].text;
+
+const bytesOf = (data: Uint8Array): Bytes => new Uint8Array(data) as Bytes;
+
+/** A page as a browser's folder has it, with everything that belongs to it. */
+const asFolder = ({ html, files }: OwnPage): FrozenPage =>
+  openPages([
+    { path: 'saved/index.html', bytes: bytesOf(Buffer.from(html)) },
+    ...Object.entries(files).map(([path, data]) => ({
+      path: `saved/${path}`,
+      bytes: bytesOf(data),
+    })),
+  ])[0].page;
+
+/** The page as Chromium saves it in one file. */
+async function asMime(page: Page): Promise<FrozenPage> {
+  const session = await page.context().newCDPSession(page);
+  const { data } = (await session.send('Page.captureSnapshot', { format: 'mhtml' })) as {
+    data: string;
+  };
+  return openPages([{ path: 'saved.mhtml', bytes: bytesOf(Buffer.from(data)) }])[0].page;
+}
+
+/** Shows a frozen page over everything of a page of the application, under its policies. */
+async function showIn(app: Page, frozen: FrozenPage): Promise<void> {
+  await app.evaluate(
+    async ({ page, files }) => {
+      const place = document.createElement('div');
+      place.style.cssText = 'position:fixed;inset:0;z-index:9999;background:#fff;overflow:hidden';
+      document.body.append(place);
+      const bytes = (base64: string) => Uint8Array.from(atob(base64), (c) => c.charCodeAt(0));
+      type Open = (place: Element, page: object) => Promise<unknown>;
+      const { openPageFrame } = globalThis as never as { openPageFrame: Open };
+      const frame = await openPageFrame(place, {
+        ...page,
+        files: files.map((f) => ({ ...f, bytes: bytes(f.bytes) })),
+      });
+      Object.assign(globalThis, { frame, place });
+    },
+    {
+      page: { ...frozen, files: [] },
+      files: frozen.files.map((f) => ({ ...f, bytes: Buffer.from(f.bytes).toString('base64') })),
+    },
+  );
+}
+
+interface Frame {
+  show(width: number, height?: number): Promise<void>;
+  scheme(scheme: string): void;
+  close(): void;
+  survey(widths: number[]): Promise<PageSurvey>;
+}
+const shown = (app: Page, width: number, scheme: 'light' | 'dark') =>
+  app.evaluate(
+    async ([px, of]) => {
+      const { frame } = globalThis as never as { frame: Frame };
+      frame.scheme(of);
+      await frame.show(px, 800);
+    },
+    [width, scheme] as const,
+  );
+
+/** Maps do not cross from the browser: they come as lists. */
+async function surveyIn(app: Page, widths: number[]): Promise<PageSurvey> {
+  const { pictures, at } = await app.evaluate(async (list) => {
+    const found = await (globalThis as never as { frame: Frame }).frame.survey(list);
+    return { ...found, at: found.at.map((a) => ({ ...a, placed: [...a.placed] })) };
+  }, widths);
+  return { pictures, at: at.map((a) => ({ ...a, placed: new Map(a.placed) })) };
+}
+
+async function levels(shot: Buffer): Promise<Buffer> {
+  return sharp(shot).removeAlpha().raw().toBuffer();
+}
+
+/** Share of px that differ by more than two levels. */
+async function unlike(a: Buffer, b: Buffer): Promise<number> {
+  const [left, right] = await Promise.all([levels(a), levels(b)]);
+  expect(left.length).toBe(right.length);
+  let count = 0;
+  for (let i = 0; i < left.length; i += 3) {
+    const far = [0, 1, 2].some((c) => Math.abs(left[i + c] - right[i + c]) > 2);
+    count += far ? 1 : 0;
+  }
+  return count / (left.length / 3);
+}
+
+/** What Chromium says of the page that was saved: every picture that is painted, as lines. */
+const paintedOn = (page: Page): Promise<string[]> =>
+  page.evaluate(() => {
+    const out: string[] = [];
+    const name = (value: string) =>
+      value.startsWith('data:') || value.includes('url("data:')
+        ? 'data'
+        : decodeURIComponent(
+            /([^/"]*)"?\)?$/.exec(/url\("([^"]*)"\)/.exec(value)?.[1] ?? value)?.[1] ?? value,
+          );
+    const round = (v: number) => Math.round(v * 10) / 10;
+    const split = (list: string) => {
+      let depth = 0;
+      const parts = [''];
+      for (const sign of list) {
+        depth += { '(': 1, ')': -1 }[sign] ?? 0;
+        if (sign === ',' && depth === 0) {
+          parts.push('');
+        } else {
+          parts[parts.length - 1] += sign;
+        }
+      }
+      return parts.map((p) => p.trim());
+    };
+    for (const element of document.querySelectorAll('*')) {
+      for (const pseudo of ['', '::before', '::after']) {
+        const style = getComputedStyle(element, pseudo || undefined);
+        const box = element.getBoundingClientRect();
+        if (style.display === 'none' || (pseudo && style.content === 'none')) {
+          continue;
+        }
+        if (box.width === 0 || box.height === 0) {
+          continue;
+        }
+        const where = pseudo
+          ? pseudo
+          : [box.left + scrollX, box.top + scrollY, box.width, box.height].map(round).join(' ');
+        if (style.backgroundImage !== 'none') {
+          const images = split(style.backgroundImage);
+          images.forEach((image, i) => {
+            const of = (list: string) => split(list)[i % split(list).length];
+            out.push(
+              [
+                'background',
+                image.startsWith('url') || image.startsWith('image-set') ? name(image) : image,
+                where,
+                of(style.backgroundRepeat),
+                of(style.backgroundPosition),
+                of(style.backgroundSize),
+                of(style.backgroundAttachment),
+                of(style.backgroundOrigin),
+                of(style.backgroundClip),
+              ].join(' | '),
+            );
+          });
+        }
+        if (style.borderImageSource !== 'none') {
+          out.push(`border | ${name(style.borderImageSource)} | ${where}`);
+        }
+        if (pseudo && style.content.startsWith('url')) {
+          out.push(`content | ${name(style.content)} | ${where}`);
+        }
+        if (!pseudo && style.display === 'list-item' && style.listStyleImage !== 'none') {
+          out.push(`list mark | ${name(style.listStyleImage)} | ${where}`);
+        }
+      }
+      const inner = () => {
+        const s = getComputedStyle(element);
+        const box = element.getBoundingClientRect();
+        const px = (side: string) =>
+          parseFloat(s.getPropertyValue(`border-${side}-width`)) +
+          parseFloat(s.getPropertyValue(`padding-${side}`));
+        return [
+          box.left + scrollX + px('left'),
+          box.top + scrollY + px('top'),
+          box.width - px('left') - px('right'),
+          box.height - px('top') - px('bottom'),
+        ]
+          .map(round)
+          .join(' ');
+      };
+      if (element instanceof HTMLImageElement) {
+        out.push(`image | ${name(element.currentSrc)} | ${inner()}`);
+      } else if (element instanceof HTMLVideoElement) {
+        out.push(`poster | ${name(element.poster)} | ${inner()}`);
+      } else if (element instanceof HTMLInputElement && element.type === 'image') {
+        out.push(`image | ${name(element.src)} | ${inner()}`);
+      } else if (element.localName === 'svg') {
+        const { left, top, width, height } = element.getBoundingClientRect();
+        out.push(
+          `drawing | svg | ${[left + scrollX, top + scrollY, width, height].map(round).join(' ')}`,
+        );
+      }
+    }
+    return out.sort();
+  });
+
+/** The same lines out of the survey of the frozen page. */
+function surveyed(frozen: FrozenPage, survey: PageSurvey, width: number): string[] {
+  const names = new Map(frozen.files.map((f) => [f.key, f.name]));
+  const at = survey.at.find((a) => a.width === width)!;
+  const round = (v: number) => Math.round(v * 10) / 10;
+  return survey.pictures
+    .flatMap((p) => {
+      const placed = at.placed.get(p.id);
+      if (!placed) {
+        return [];
+      }
+      const { x, y, width: w, height: h } = placed.rect;
+      const where =
+        p.pseudo && p.pseudo !== '::marker' ? p.pseudo : [x, y, w, h].map(round).join(' ');
+      const { laid } = placed;
+      const source = placed.source.startsWith('data:')
+        ? 'data'
+        : (names.get(placed.source) ?? placed.source);
+      return [
+        [
+          p.as,
+          source,
+          where,
+          ...(laid
+            ? [laid.repeat, laid.position, laid.size, laid.attachment, laid.origin, laid.clip]
+            : []),
+        ].join(' | '),
+      ];
+    })
+    .sort();
+}
+
+/** Where px of a colour lie in a picture of the page. */
+async function placeOf(shot: Buffer, hex: string): Promise<string> {
+  const { data, info } = await sharp(shot)
+    .removeAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  const wanted = [1, 3, 5].map((i) => parseInt(hex.slice(i, i + 2), 16));
+  let [left, top, right, bottom] = [Infinity, Infinity, -1, -1];
+  for (let i = 0; i < data.length; i += 3) {
+    if (wanted.every((v, c) => data[i + c] === v)) {
+      const x = (i / 3) % info.width;
+      const y = Math.floor(i / 3 / info.width);
+      [left, top] = [Math.min(left, x), Math.min(top, y)];
+      [right, bottom] = [Math.max(right, x), Math.max(bottom, y)];
+    }
+  }
+  return `${left} ${top} ${right - left + 1} ${bottom - top + 1}`;
+}
+
+async function application(browser: Browser): Promise<Page> {
+  const app = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await app.goto('http://localhost:3219/sites/none-such');
+  await app.addScriptTag({ content: script });
+  return app;
+}
+
+test('what is seen and what is painted of ten builds of pages is that of the pages they were saved from', async ({
+  browser,
+}) => {
+  const app = await application(browser);
+  const original = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  for (const own of await ownPages()) {
+    const { server, address } = await serve({
+      ...own.files,
+      'index.html': Buffer.from(own.html),
+    });
+    try {
+      await original.setViewportSize({ width: 1280, height: 800 });
+      await original.goto(`${address}/index.html`, { waitUntil: 'networkidle' });
+      await original.evaluate(() => document.fonts.ready);
+      const forms = [
+        ['folder', asFolder(own)],
+        ['one file', await asMime(original)],
+      ] as const;
+      for (const [form, frozen] of forms) {
+        const what = `${own.name}, ${form}`;
+        const missing = form === 'one file' ? (own.notInOneFile ?? []) : [];
+        expect([what, frozen.missing, frozen.left]).toEqual([what, missing, []]);
+        if (missing.length > 0 && !own.dark) {
+          continue;
+        }
+        await showIn(app, frozen);
+        const survey = await surveyIn(app, [1280, 400]);
+        for (const width of [1280, 400]) {
+          for (const scheme of ['light', 'dark'] as const) {
+            if (scheme === 'dark' && (!own.dark || missing.length > 0)) {
+              continue;
+            }
+            await original.emulateMedia({ colorScheme: scheme });
+            await original.setViewportSize({ width, height: 800 });
+            await shown(app, width, scheme);
+            const clip = { x: 0, y: 0, width, height: 800 };
+            const [theirs, ours] = [
+              await original.screenshot({ clip }),
+              await app.screenshot({ clip }),
+            ];
+            expect
+              .soft([what, width, scheme, (await unlike(theirs, ours)) <= 0.001])
+              .toEqual([what, width, scheme, true]);
+            if (scheme === 'light') {
+              expect
+                .soft([what, width, surveyed(frozen, survey, width)])
+                .toEqual([what, width, await paintedOn(original)]);
+              for (const [pseudo, hex] of [
+                ['::after', marks.absolute],
+                ['::before', marks.inFlow],
+              ] as const) {
+                const part = survey.pictures.find((p) => p.pseudo === pseudo);
+                const rect =
+                  part && survey.at.find((a) => a.width === width)!.placed.get(part.id)?.rect;
+                if (rect) {
+                  const { x, y, width: w, height: h } = rect;
+                  expect
+                    .soft([what, width, [x, y, w, h].map(Math.round).join(' ')])
+                    .toEqual([what, width, await placeOf(theirs, hex)]);
+                }
+              }
+            }
+          }
+        }
+        await original.emulateMedia({ colorScheme: 'light' });
+        await original.setViewportSize({ width: 1280, height: 800 });
+        await app.evaluate(() => {
+          const { frame, place } = globalThis as never as { frame: Frame; place: Element };
+          frame.close();
+          place.remove();
+        });
+      }
+    } finally {
+      server.close();
+    }
+  }
+  await app.close();
+  await original.close();
+});

@@ -1,0 +1,98 @@
+/** A rectangle on the page, px from its upper left corner; fractions as the browser laid it. */
+export interface PageRect {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** How a picture comes to lie where it does. */
+export type PaintedAs =
+  'background' | 'image' | 'drawing' | 'poster' | 'border' | 'list mark' | 'content';
+
+/** How a background layer is laid, as the browser computed it. */
+export interface LaidBackground {
+  readonly repeat: string;
+  readonly position: string;
+  readonly size: string;
+  readonly attachment: string;
+  readonly origin: string;
+  readonly clip: string;
+}
+
+/** A picture that a page paints, or one layer of several. */
+export interface PaintedPicture {
+  /** What tells it from others: the element, its part before or after its content, the layer. */
+  readonly id: string;
+  readonly as: PaintedAs;
+  /** The shortest selector that only this element has. */
+  readonly selector: string;
+  readonly pseudo: '' | '::before' | '::after' | '::marker';
+  /** Of several backgrounds, 0 for the one on top. */
+  readonly layer: number;
+}
+
+/** A picture as it lies at one width of the screen; style sheets may change all of it. */
+export interface PlacedPicture {
+  readonly rect: PageRect;
+  /** What names the picture: a key of the frozen page, or how it is written where it is no file. */
+  readonly source: string;
+  /** Of the picture itself, px; undefined where it has no size of its own. */
+  readonly natural: { readonly width: number; readonly height: number } | undefined;
+  readonly laid: LaidBackground | undefined;
+}
+
+/** Where the pictures lie at one width of the screen. */
+export interface PageAtWidth {
+  readonly width: number;
+  /** Of the whole page. */
+  readonly height: number;
+  /** By the picture's id; absent where it is not shown at this width. */
+  readonly placed: ReadonlyMap<string, PlacedPicture>;
+}
+
+/** What a browser that laid the page out says of it. */
+export interface PageSurvey {
+  /** Every picture that is painted at any of the widths, in the order of the document. */
+  readonly pictures: readonly PaintedPicture[];
+  readonly at: readonly PageAtWidth[];
+}
+
+/**
+ * The parts of a list of CSS values at its commas, not at those inside brackets or quotes.
+ */
+export function commaParts(list: string): string[] {
+  const parts: string[] = [];
+  let depth = 0;
+  let quote = '';
+  let begin = 0;
+  for (let i = 0; i < list.length; i++) {
+    const sign = list[i];
+    if (quote) {
+      if (sign === '\\') {
+        i++;
+      } else if (sign === quote) {
+        quote = '';
+      }
+    } else if (sign === '"' || sign === "'") {
+      quote = sign;
+    } else if (sign === '(') {
+      depth++;
+    } else if (sign === ')') {
+      depth--;
+    } else if (sign === ',' && depth === 0) {
+      parts.push(list.slice(begin, i).trim());
+      begin = i + 1;
+    }
+  }
+  return [...parts, list.slice(begin).trim()].filter((part) => part !== '');
+}
+
+/**
+ * The value of a list for a layer: lists shorter than the layers are begun again (CSS Backgrounds
+ * Level 3, section 2.1).
+ */
+export const forLayer = (list: string, layer: number): string => {
+  const parts = commaParts(list);
+  return parts[layer % parts.length] ?? '';
+};

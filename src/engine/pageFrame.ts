@@ -1,0 +1,125 @@
+import { frozenKey, type FrozenPage } from '@/core/ownPage/frozen';
+import type { PageSurvey } from '@/core/ownPage/survey';
+import { PageScheme } from './pageScheme';
+import { surveyPage } from './pageSurvey';
+
+/**
+ * What the document in the frame may load: nothing but what it brings. Scripts cannot run, though
+ * the frame may have them run, since a canvas in a frame without shows its fallback.
+ */
+const policy = [
+  "default-src 'none'",
+  "script-src 'none'",
+  'img-src blob: data:',
+  "style-src 'unsafe-inline' blob: data:",
+  'font-src blob: data:',
+  "form-action 'none'",
+].join('; ');
+
+/** A page of the owner's, laid out by the browser. */
+export interface PageFrame {
+  readonly element: HTMLIFrameElement;
+  /**
+   * Lays the page out at a width of the screen, and as high as it then is or as is said. Done when
+   * its pictures are those of that width.
+   */
+  show(width: number, height?: number): Promise<void>;
+  /** Which of its colour schemes it takes. */
+  scheme(scheme: 'light' | 'dark'): void;
+  /** What it paints, and where at each of the widths; it is shown as before afterwards. */
+  survey(widths: readonly number[]): Promise<PageSurvey>;
+  close(): void;
+}
+
+/** Time for pictures and fonts to be there, ms; one that cannot be read keeps nobody waiting. */
+const patience = 4000;
+
+const within = (ms: number, work: Promise<unknown>): Promise<unknown> =>
+  Promise.race([work, new Promise((resolve) => setTimeout(resolve, ms))]);
+
+/** Addresses for all files of a page, by their keys. Style sheets come after what they name. */
+function addressesOf({ files }: Pick<FrozenPage, 'files'>): Map<string, string> {
+  const addresses = new Map<string, string>();
+  const decoder = new TextDecoder();
+  for (const { key, type, bytes } of files) {
+    const content = type === 'text/css' ? named(decoder.decode(bytes), addresses) : bytes;
+    const blob = new Blob([content], {
+      type: type === 'text/css' ? 'text/css;charset=utf-8' : type,
+    });
+    addresses.set(key, URL.createObjectURL(blob));
+  }
+  return addresses;
+}
+
+const named = (text: string, addresses: ReadonlyMap<string, string>): string =>
+  text.replace(frozenKey, (key) => addresses.get(key) ?? key);
+
+/**
+ * Shows a frozen page in a frame.
+ * @param place that the frame is put into
+ */
+export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promise<PageFrame> {
+  const addresses = addressesOf(page);
+  const guard = `<meta http-equiv="Content-Security-Policy" content="${policy}">`;
+  const html = named(page.html, addresses).replace(/<head(?:\s[^>]*)?>/i, (head) => head + guard);
+  // Not by `srcdoc`: such documents are never in quirks mode, and old pages are.
+  const address = URL.createObjectURL(new Blob([html], { type: 'text/html;charset=utf-8' }));
+  const element = place.ownerDocument.createElement('iframe');
+  element.setAttribute('sandbox', 'allow-same-origin allow-scripts');
+  element.setAttribute('title', page.title || 'The page');
+  element.style.cssText = 'display:block;border:0;width:1280px;height:800px';
+  const loaded = new Promise((resolve) => element.addEventListener('load', resolve));
+  element.src = address;
+  place.append(element);
+  await loaded;
+  const document = element.contentDocument!;
+  // Nothing leads away: links and forms are only looked at.
+  for (const event of ['click', 'auxclick', 'submit'] as const) {
+    document.addEventListener(event, (e) => e.preventDefault(), true);
+  }
+  await within(
+    patience,
+    Promise.all([
+      document.fonts.ready,
+      ...[...document.images].map((image) => image.decode().catch(() => {})),
+    ]),
+  );
+  const scheme = new PageScheme(document);
+  scheme.put('light');
+  const keys = new Map([...addresses].map(([key, to]) => [to, key]));
+  const view = element.contentWindow!;
+  const responsive = [...document.images].filter((i) => i.srcset || i.closest('picture'));
+  const show = async (width: number, height?: number) => {
+    element.style.width = `${width}px`;
+    element.style.height = `${height ?? 800}px`;
+    if (responsive.length > 0) {
+      // The new width is known with one frame drawn, and other pictures are looked for with the next.
+      for (let frames = 0; frames < 2; frames++) {
+        await new Promise((resolve) => view.requestAnimationFrame(resolve));
+      }
+      await within(patience, Promise.all(responsive.map((i) => i.decode().catch(() => {}))));
+    }
+    if (height === undefined) {
+      element.style.height = `${document.documentElement.scrollHeight}px`;
+    }
+  };
+  return {
+    element,
+    show,
+    scheme: (wanted) => scheme.put(wanted),
+    async survey(widths) {
+      const { width, height } = element.style;
+      try {
+        return await surveyPage(document, keys, widths, (px) => show(px, 800));
+      } finally {
+        await show(parseFloat(width), parseFloat(height));
+      }
+    },
+    close() {
+      element.remove();
+      for (const to of [...addresses.values(), address]) {
+        URL.revokeObjectURL(to);
+      }
+    },
+  };
+}

@@ -1,0 +1,323 @@
+import {
+  commaParts,
+  forLayer,
+  type LaidBackground,
+  type PageAtWidth,
+  type PageRect,
+  type PageSurvey,
+  type PaintedAs,
+  type PaintedPicture,
+  type PlacedPicture,
+} from '@/core/ownPage/survey';
+
+type Pseudo = PaintedPicture['pseudo'];
+type Placed = Map<string, PlacedPicture>;
+
+/** Colour spaces of backgrounds that are no picture. */
+const isPicture = (value: string): boolean => value !== 'none' && value !== '';
+
+const addressIn = (value: string): string | undefined =>
+  /(?:^|[\s,(])url\("?((?:[^"\\)]|\\.)*)"?\)/.exec(value)?.[1];
+
+/** Attribute of an element whose part before or after its content gives way to a double. */
+const bare = 'data-soyez-bare';
+const bareStyles = ['before', 'after']
+  .map((part) => `[${bare}="::${part}"]::${part}{content:none!important}`)
+  .join('');
+
+function onceOnly<T>(make: () => T): () => T {
+  let made: { readonly it: T } | undefined;
+  return () => (made ??= { it: make() }).it;
+}
+
+/** Looks at a document that is laid out; whatever it learns is plain data. */
+class Surveying {
+  readonly pictures = new Map<string, PaintedPicture>();
+  private readonly numbers = new Map<Element, number>();
+  private readonly selectors = new Map<Element, string>();
+  private readonly elements: readonly Element[];
+  private readonly view: Window & typeof globalThis;
+
+  constructor(
+    private readonly document: Document,
+    private readonly keys: ReadonlyMap<string, string>,
+  ) {
+    this.view = document.defaultView! as Window & typeof globalThis;
+    this.elements = [...document.querySelectorAll('*')];
+    this.elements.forEach((element, i) => this.numbers.set(element, i));
+  }
+
+  /** Everything that is painted as things are, by its id. */
+  at(width: number): PageAtWidth {
+    const placed: Placed = new Map();
+    for (const element of this.elements) {
+      this.element(element, placed);
+    }
+    const root = this.document.documentElement;
+    return { width, height: Math.max(root.scrollHeight, root.offsetHeight), placed };
+  }
+
+  private element(element: Element, placed: Placed): void {
+    const style = this.view.getComputedStyle(element);
+    const rect = this.rectOf(element);
+    if (style.display === 'none') {
+      return;
+    }
+    if (style.visibility === 'visible' && rect) {
+      this.content(element, rect, placed);
+      this.painted(element, '', style, () => rect, placed);
+    }
+    for (const pseudo of ['::before', '::after'] as const) {
+      const part = this.view.getComputedStyle(element, pseudo);
+      if (part.content !== 'none' && part.display !== 'none' && part.visibility === 'visible') {
+        const where = onceOnly(() => this.pseudoRect(element, pseudo, part));
+        this.painted(element, pseudo, part, where, placed);
+      }
+    }
+    if (style.display === 'list-item' && isPicture(style.listStyleImage) && rect) {
+      const source = style.listStyleImage;
+      this.put(element, '::marker', 0, 'list mark', source, undefined, rect, placed);
+    }
+  }
+
+  /** An element that is itself a picture. */
+  private content(element: Element, rect: PageRect, placed: Placed): void {
+    const { HTMLImageElement, HTMLVideoElement, HTMLInputElement, SVGSVGElement } = this.view;
+    if (element instanceof HTMLImageElement) {
+      const { naturalWidth, naturalHeight } = element;
+      const source = element.currentSrc || element.src;
+      if (source) {
+        const natural =
+          naturalWidth > 0 ? { width: naturalWidth, height: naturalHeight } : undefined;
+        this.put(element, '', 0, 'image', source, undefined, this.inner(element), placed, natural);
+      }
+    } else if (element instanceof HTMLVideoElement && element.poster) {
+      this.put(element, '', 0, 'poster', element.poster, undefined, this.inner(element), placed);
+    } else if (element instanceof HTMLInputElement && element.type === 'image' && element.src) {
+      this.put(element, '', 0, 'image', element.src, undefined, this.inner(element), placed);
+    } else if (element instanceof SVGSVGElement && !element.ownerSVGElement) {
+      this.put(element, '', 0, 'drawing', 'svg', undefined, rect, placed);
+    }
+  }
+
+  /** What a box paints behind and around its content. */
+  private painted(
+    element: Element,
+    pseudo: Pseudo,
+    style: CSSStyleDeclaration,
+    where: () => PageRect | undefined,
+    placed: Placed,
+  ): void {
+    commaParts(style.backgroundImage).forEach((image, layer) => {
+      if (isPicture(image)) {
+        const laid: LaidBackground = {
+          repeat: forLayer(style.backgroundRepeat, layer),
+          position: forLayer(style.backgroundPosition, layer),
+          size: forLayer(style.backgroundSize, layer),
+          attachment: forLayer(style.backgroundAttachment, layer),
+          origin: forLayer(style.backgroundOrigin, layer),
+          clip: forLayer(style.backgroundClip, layer),
+        };
+        this.put(element, pseudo, layer, 'background', image, laid, where(), placed);
+      }
+    });
+    if (isPicture(style.borderImageSource)) {
+      this.put(element, pseudo, 0, 'border', style.borderImageSource, undefined, where(), placed);
+    }
+    if (pseudo && addressIn(style.content) !== undefined) {
+      this.put(element, pseudo, 0, 'content', style.content, undefined, where(), placed);
+    }
+  }
+
+  private put(
+    element: Element,
+    pseudo: Pseudo,
+    layer: number,
+    as: PaintedAs,
+    value: string,
+    laid: LaidBackground | undefined,
+    rect: PageRect | undefined,
+    placed: Placed,
+    natural?: PlacedPicture['natural'],
+  ): void {
+    if (!rect || rect.width <= 0 || rect.height <= 0) {
+      return;
+    }
+    const id = `${this.numbers.get(element)!}${pseudo} ${as} ${layer}`;
+    placed.set(id, { rect, source: this.sourceOf(value), natural, laid });
+    if (!this.pictures.has(id)) {
+      this.pictures.set(id, { id, as, selector: this.selectorOf(element), pseudo, layer });
+    }
+  }
+
+  private sourceOf(value: string): string {
+    const address = addressIn(value) ?? value;
+    return this.keys.get(address.replace(/#.*$/s, '')) ?? address;
+  }
+
+  /** The border box; of what is laid in lines, around all of its pieces. */
+  private rectOf(element: Element): PageRect | undefined {
+    const { left, top, width, height } = element.getBoundingClientRect();
+    return width > 0 || height > 0
+      ? { x: left + this.view.scrollX, y: top + this.view.scrollY, width, height }
+      : undefined;
+  }
+
+  /** Inside border and padding, where an element's own picture lies. */
+  private inner(element: Element): PageRect | undefined {
+    const outer = this.rectOf(element);
+    const style = this.view.getComputedStyle(element);
+    const px = (side: 'Left' | 'Top' | 'Right' | 'Bottom') =>
+      parseFloat(style[`border${side}Width`]) + parseFloat(style[`padding${side}`]);
+    return (
+      outer && {
+        x: outer.x + px('Left'),
+        y: outer.y + px('Top'),
+        width: outer.width - px('Left') - px('Right'),
+        height: outer.height - px('Top') - px('Bottom'),
+      }
+    );
+  }
+
+  /**
+   * Where a part before or after the content lies. No interface tells it: one that lies absolutely
+   * is placed by its used lengths; in place of another an element with the very same values is put
+   * for a moment.
+   */
+  private pseudoRect(
+    element: Element,
+    pseudo: '::before' | '::after',
+    part: CSSStyleDeclaration,
+  ): PageRect | undefined {
+    if (part.position === 'absolute' || part.position === 'fixed') {
+      return this.absoluteRect(element, part);
+    }
+    const double = this.document.createElement('soyez-part');
+    for (const name of part) {
+      double.style.setProperty(name, part.getPropertyValue(name), 'important');
+    }
+    // A picture as content is one of an element's too; words are not.
+    if (addressIn(part.content) === undefined) {
+      double.style.setProperty('content', 'normal', 'important');
+    }
+    const words = /^"((?:[^"\\]|\\.)*)"$/.exec(part.content)?.[1] ?? '';
+    double.textContent = words.replace(/\\(.)/g, '$1');
+    element.setAttribute(bare, pseudo);
+    element[pseudo === '::before' ? 'prepend' : 'append'](double);
+    const rect = this.rectOf(double);
+    double.remove();
+    element.removeAttribute(bare);
+    return rect;
+  }
+
+  private absoluteRect(element: Element, part: CSSStyleDeclaration): PageRect {
+    const along = (
+      size: 'width' | 'height',
+      sides: readonly ('Left' | 'Top' | 'Right' | 'Bottom')[],
+    ) =>
+      parseFloat(part[size]) +
+      (part.boxSizing === 'border-box'
+        ? 0
+        : sides.reduce(
+            (sum, side) =>
+              sum + parseFloat(part[`border${side}Width`]) + parseFloat(part[`padding${side}`]),
+            0,
+          ));
+    const holder = part.position === 'fixed' ? undefined : this.holderOf(element);
+    const around = holder ? this.paddingBox(holder) : { x: 0, y: 0 };
+    return {
+      x: around.x + parseFloat(part.left) + parseFloat(part.marginLeft),
+      y: around.y + parseFloat(part.top) + parseFloat(part.marginTop),
+      width: along('width', ['Left', 'Right']),
+      height: along('height', ['Top', 'Bottom']),
+    };
+  }
+
+  /** The element that what lies absolutely in another is placed by. */
+  private holderOf(element: Element): Element | undefined {
+    for (let at: Element | null = element; at; at = at.parentElement) {
+      const { position, transform, filter, contain } = this.view.getComputedStyle(at);
+      const holds = /paint|layout|strict|content/.test(contain);
+      if (position !== 'static' || transform !== 'none' || filter !== 'none' || holds) {
+        return at;
+      }
+    }
+    return undefined;
+  }
+
+  private paddingBox(element: Element): { x: number; y: number } {
+    const outer = this.rectOf(element) ?? { x: 0, y: 0 };
+    const style = this.view.getComputedStyle(element);
+    return {
+      x: outer.x + parseFloat(style.borderLeftWidth),
+      y: outer.y + parseFloat(style.borderTopWidth),
+    };
+  }
+
+  /** The shortest selector that only this element has. */
+  private selectorOf(element: Element): string {
+    const before = this.selectors.get(element);
+    if (before !== undefined) {
+      return before;
+    }
+    const selector = this.shortest(element);
+    this.selectors.set(element, selector);
+    return selector;
+  }
+
+  private shortest(element: Element): string {
+    const { CSS } = this.view;
+    const tag = CSS.escape(element.localName);
+    const only = (selector: string) => {
+      const found = this.document.querySelectorAll(selector);
+      return found.length === 1 && found[0] === element;
+    };
+    const classes = [...element.classList].map((name) => `.${CSS.escape(name)}`);
+    const own = [
+      tag,
+      ...(element.id ? [`#${CSS.escape(element.id)}`] : []),
+      ...classes,
+      ...classes.map((name) => tag + name),
+      ...(classes.length > 1 ? [classes.join('')] : []),
+    ];
+    const found = own.find(only);
+    if (found) {
+      return found;
+    }
+    const parent = element.parentElement;
+    if (!parent) {
+      return tag;
+    }
+    const within = this.selectorOf(parent);
+    const below = own.map((part) => `${within} > ${part}`).find(only);
+    return below ?? `${within} > ${tag}:nth-child(${[...parent.children].indexOf(element) + 1})`;
+  }
+}
+
+/**
+ * What a page paints, and where it lies at several widths of the screen.
+ * @param keys of the frozen page's files, by the addresses they have in the document
+ * @param lay lays the document out at a width; done when its pictures are those of that width
+ */
+export async function surveyPage(
+  document: Document,
+  keys: ReadonlyMap<string, string>,
+  widths: readonly number[],
+  lay: (width: number) => Promise<void>,
+): Promise<PageSurvey> {
+  const surveying = new Surveying(document, keys);
+  const styles = document.createElement('style');
+  styles.textContent = bareStyles;
+  document.head.append(styles);
+  const at: PageAtWidth[] = [];
+  for (const width of widths) {
+    await lay(width);
+    at.push(surveying.at(width));
+  }
+  styles.remove();
+  const order = (id: string): number => parseInt(id, 10);
+  return {
+    pictures: [...surveying.pictures.values()].sort((a, b) => order(a.id) - order(b.id)),
+    at,
+  };
+}
