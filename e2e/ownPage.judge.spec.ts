@@ -260,9 +260,11 @@ async function placeOf(shot: Buffer, hex: string): Promise<string> {
   return `${left} ${top} ${right - left + 1} ${bottom - top + 1}`;
 }
 
+const home = 'http://localhost:3219/';
+
 async function application(browser: Browser): Promise<Page> {
   const app = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-  await app.goto('http://localhost:3219/sites/none-such');
+  await app.goto(`${home}sites/none-such`);
   await app.addScriptTag({ content: script });
   return app;
 }
@@ -345,4 +347,75 @@ test('what is seen and what is painted of ten builds of pages is that of the pag
   }
   await app.close();
   await original.close();
+});
+
+/** A page that tries all it can to run something, to ask for something, or to lead away. */
+const hostile = (
+  elsewhere: string,
+) => `<!doctype html><html manifest="${elsewhere}/m.appcache"><head>
+  <base href="${elsewhere}/"><meta http-equiv="refresh" content="0;url=${elsewhere}/refresh">
+  <link rel="preload" href="${elsewhere}/pre.js" as="script"><link rel="prefetch" href="${elsewhere}/fetch"><link rel="dns-prefetch" href="${elsewhere}"><link rel="preconnect" href="${elsewhere}"><link rel="modulepreload" href="${elsewhere}/m.js">
+  <link rel="stylesheet" href="${elsewhere}/s.css"><link rel="icon" href="${elsewhere}/i.ico"><link rel="manifest" href="${elsewhere}/w.json">
+  <style>@import url("${elsewhere}/i.css"); @font-face{font-family:X;src:url(${elsewhere}/f.woff2)} body{font-family:X;background:url(${elsewhere}/b.png)} .i{background:image-set("${elsewhere}/set.png" 1x)}</style>
+  <script>parent.ran = 'script'; localStorage.setItem('ran', 'script'); navigator.serviceWorker.register('${elsewhere}/sw.js');</script>
+  <script src="${elsewhere}/x.js"></script><script type="module">parent.ran = 'module';</script></head>
+  <body onload="parent.ran='onload'" onpageshow="parent.ran='show'" class="i"><h1>A page with words enough to be one</h1>
+  <p>These are some of its words, so that it is no mere frame around another page, and there are more of them here.</p>
+  <img src="${elsewhere}/p.png" onerror="parent.ran='onerror'"><img src="data:image/png,x" onerror="parent.ran='onerror of data'"><img srcset="${elsewhere}/2x.png 2x"><picture><source srcset="${elsewhere}/s.webp"><img></picture>
+  <iframe src="${elsewhere}/frame.html"></iframe><iframe srcdoc="<script>parent.parent.ran='srcdoc'</script>"></iframe>
+  <object data="${elsewhere}/o.swf"></object><embed src="${elsewhere}/e.swf"><video src="${elsewhere}/v.mp4" poster="${elsewhere}/v.png" autoplay></video><audio src="${elsewhere}/a.mp3" autoplay></audio><track src="${elsewhere}/t.vtt">
+  <svg><script>parent.ran='svg'</script><image href="${elsewhere}/svg.png"/><use href="${elsewhere}/u.svg#a"/><set attributeName="href" to="javascript:parent.ran='set'"/><animate onbegin="parent.ran='begin'" attributeName="x" dur="1s"/></svg>
+  <a id="leads" href="javascript:parent.ran='link'">link</a><a id="away" href="${elsewhere}/away" ping="${elsewhere}/ping">away</a><a id="top" target="_top" href="${elsewhere}/top">top</a>
+  <form id="post" action="${elsewhere}/post" method="post"><input name="a"><button id="send">send</button><button id="odd" formaction="javascript:parent.ran='formaction'">odd</button></form>
+  <details open ontoggle="parent.ran='toggle'"><summary>s</summary></details><input autofocus onfocus="parent.ran='focus'"><marquee onstart="parent.ran='marquee'">m</marquee>
+  <div><template shadowrootmode="open"><img src="${elsewhere}/shadow.png" onerror="parent.ran='shadow'"></template></div></body></html>`;
+
+test('a page that tries everything runs nothing, asks for nothing, leads nowhere and touches nothing', async ({
+  browser,
+}) => {
+  const asked: string[] = [];
+  const { server, address } = await serve({});
+  server.on('request', (request) => asked.push(request.url ?? ''));
+  const app = await application(browser);
+  const said: string[] = [];
+  app.on('request', (request) => {
+    // The application itself looks ahead at its own screens.
+    const ours = request.frame() === app.mainFrame() && request.url().startsWith(home);
+    if (!ours && !/^(?:blob|data):/.test(request.url())) {
+      said.push(request.url());
+    }
+  });
+  const state = () =>
+    app.evaluate(async () => [
+      location.href,
+      JSON.stringify({ ...localStorage }),
+      (await indexedDB.databases()).map((d) => `${d.name} ${d.version}`).join(),
+      String((await navigator.serviceWorker.getRegistrations()).length),
+      document.cookie,
+      String((globalThis as never as { ran?: string }).ran),
+    ]);
+  const before = await state();
+  const html = hostile(address);
+  const frozen = openPages([{ path: 'page.html', bytes: bytesOf(Buffer.from(html)) }])[0].page;
+  await showIn(app, frozen);
+  const frame = app.frames().find((f) => f.url().startsWith('blob:'))!;
+  for (const id of ['leads', 'away', 'top', 'send', 'odd']) {
+    await frame.locator(`#${id}`).click({ force: true });
+    await frame.locator(`#${id}`).click({ force: true, button: 'middle' });
+  }
+  // Handlers, timers and prefetches would have had their time.
+  await app.evaluate(() => new Promise((resolve) => setTimeout(resolve, 1500)));
+  expect(said).toEqual([]);
+  expect(asked).toEqual([]);
+  expect(await state()).toEqual(before);
+  expect(frame.url()).toMatch(/^blob:/);
+
+  // The frame's own policy holds by itself too, were a script to come through.
+  await app.evaluate(() => (globalThis as never as { frame: Frame }).frame.close());
+  await showIn(app, { ...frozen, html: html.replace(/<meta http-equiv="refresh"[^>]*>/, '') });
+  await app.evaluate(() => new Promise((resolve) => setTimeout(resolve, 1500)));
+  expect((await state()).at(-1)).toBe('undefined');
+  expect(asked).toEqual([]);
+  await app.close();
+  server.close();
 });
