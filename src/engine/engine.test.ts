@@ -230,6 +230,7 @@ function engineWith(setup: Setup) {
     spawnTheme: () =>
       new LocalWorker((scope) =>
         serve<ThemeCalls>(scope, {
+          pages: () => ({ answer: [] }),
           open: ({ files }) =>
             files[0].name === 'slow.zip'
               ? new Promise(() => {})
@@ -449,7 +450,7 @@ test('reading a theme can be given up: it ends at once, and the next one is read
   const reading = engine.openTheme([{ name: 'slow.zip', bytes }], stop.signal);
   await rest();
   stop.abort();
-  await expect(reading).rejects.toThrow('Reading the theme was stopped.');
+  await expect(reading).rejects.toThrow('Reading was stopped.');
   await expect(engine.openTheme([{ name: 'style.css', bytes }])).resolves.toMatchObject({
     theme: { files: ['style.css'] },
   });

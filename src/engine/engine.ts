@@ -12,6 +12,8 @@ import type { Survey, SurveyQuestions } from '@/core/readings/survey';
 import { isFont } from '@/core/text/fontFile';
 import { createBulkEngine, type BulkEngine } from './bulkEngine';
 import { createChannel, WorkerCrash, type WorkerLike } from './channel';
+import type { PackedFile } from '@/core/files/unzip';
+import type { OpenedPage } from '@/core/ownPage/openPages';
 import type { OpenedTheme, ThemeFile } from '@/core/theme/openTheme';
 import { silences } from './limits';
 import { createSetEngine, type SetEngine } from './setEngine';
@@ -77,6 +79,8 @@ export interface Engine {
    * Reads style sheets and zips of theme folders; a signal that is given up ends the work at once.
    */
   openTheme(files: readonly ThemeFile[], signal?: AbortSignal): Promise<OpenedTheme>;
+  /** Opens saved pages; a signal that is given up ends the work at once. */
+  openPages(files: readonly PackedFile[], signal?: AbortSignal): Promise<readonly OpenedPage[]>;
   /** Starts the workers that search ahead of need. */
   warmSearch(): void;
   /**
@@ -205,6 +209,17 @@ export function createEngine(parts: EngineParts): Engine {
         return question();
       }
       throw error;
+    }
+  }
+
+  /** Reading that ends with its worker once it is given up. */
+  async function stoppable<T>(signal: AbortSignal | undefined, read: () => Promise<T>): Promise<T> {
+    const give = () => theme.restart('Reading was stopped.');
+    signal?.addEventListener('abort', give, { once: true });
+    try {
+      return await read();
+    } finally {
+      signal?.removeEventListener('abort', give);
     }
   }
 
@@ -375,15 +390,8 @@ export function createEngine(parts: EngineParts): Engine {
     adopt: (assetId, raster) => remember(assetId, give(assetId, raster)),
     press: (raster, settings, pinned) =>
       twice(() => codec.ask('press', { raster, settings, pinned })),
-    async openTheme(files, signal) {
-      const give = () => theme.restart('Reading the theme was stopped.');
-      signal?.addEventListener('abort', give, { once: true });
-      try {
-        return await theme.ask('open', { files });
-      } finally {
-        signal?.removeEventListener('abort', give);
-      }
-    },
+    openTheme: (files, signal) => stoppable(signal, () => theme.ask('open', { files })),
+    openPages: (files, signal) => stoppable(signal, () => theme.ask('pages', { files })),
     warmSearch() {
       void inTurn(async () => {
         await Promise.all(trials.map((t) => t.ask('ready', { forWriting: true })));

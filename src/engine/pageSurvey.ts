@@ -146,7 +146,15 @@ class Surveying {
     const id = `${this.numbers.get(element)!}${pseudo} ${as} ${layer}`;
     placed.set(id, { rect, source: this.sourceOf(value), natural, laid });
     if (!this.pictures.has(id)) {
-      this.pictures.set(id, { id, as, selector: this.selectorOf(element), pseudo, layer });
+      this.pictures.set(id, {
+        id,
+        as,
+        selector: this.selectorOf(element),
+        pseudo,
+        layer,
+        root: element === this.document.documentElement || element === this.document.body,
+        words: !pseudo && (element.textContent ?? '').trim() !== '',
+      });
     }
   }
 

@@ -10,7 +10,6 @@ import type { Hex } from '@/core/site/model/hex';
 import type { PressSettings } from '@/core/site/model/picture';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import type { Recipe } from '@/core/site/model/recipe';
-import type { PackedFile } from '@/core/files/unzip';
 import type { PressedFile } from '@/core/readings/reading';
 import type { SiteCard } from '@/core/readings/siteCard';
 import type { ToldReading } from '@/core/readings/told';
@@ -27,6 +26,8 @@ import type { Recoloured } from '@/core/set/recolourFile';
 import type { SetHanded } from '@/core/set/produce';
 import type { SetSheets } from '@/core/set/sheets';
 import type { Tried, Trial, TrialPart, TrialSubject } from '@/core/lightest/trial';
+import type { PackedFile } from '@/core/files/unzip';
+import type { OpenedPage } from '@/core/ownPage/openPages';
 import type { OpenedTheme, ThemeFile } from '@/core/theme/openTheme';
 
 /** A piece of a picture to put on the screen. */
@@ -89,6 +90,7 @@ export type CodecCalls = {
 /** What the theme worker can be asked. */
 export type ThemeCalls = {
   open: { ask: { files: readonly ThemeFile[] }; answer: OpenedTheme };
+  pages: { ask: { files: readonly PackedFile[] }; answer: readonly OpenedPage[] };
 };
 
 /** What the worker of bulk work can be asked. */

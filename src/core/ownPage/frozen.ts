@@ -8,6 +8,8 @@ export interface FrozenFile {
   readonly name: string;
   readonly type: string;
   readonly bytes: Bytes;
+  /** Of a picture, px; undefined where it has none of its own. */
+  readonly size: { readonly width: number; readonly height: number } | undefined;
 }
 
 /** Kinds of things that are not kept of a page. */

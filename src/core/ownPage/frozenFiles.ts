@@ -1,4 +1,5 @@
 import { strFromU8, strToU8 } from 'fflate';
+import { inspectPicture } from '../measure/inspect';
 import { decodeCss } from './encoding';
 import { exchangeAddresses } from './cssAddresses';
 import type { FrozenFile, LeftOut } from './frozen';
@@ -54,6 +55,16 @@ function typeOf({ bytes, name, type }: UsedFile): string {
   }
   const ending = /\.([a-z0-9]+)(?:[?#].*)?$/i.exec(name)?.[1].toLowerCase() ?? '';
   return types[ending] ?? type ?? 'application/octet-stream';
+}
+
+function sizeOf(name: string, bytes: Uint8Array): FrozenFile['size'] {
+  try {
+    const { width, height } = inspectPicture(name, bytes);
+    return { width, height };
+  } catch {
+    // A picture that cannot be read has no size; the page shows it as it can.
+    return undefined;
+  }
 }
 
 /** Equal files have equal sums; different ones hardly ever. */
@@ -163,7 +174,8 @@ export class FrozenFiles {
     if (same) {
       return same.key;
     }
-    const file = { key: `frozen:${this.list.length}`, name, type, bytes };
+    const size = type.startsWith('image/') ? sizeOf(name, bytes) : undefined;
+    const file = { key: `frozen:${this.list.length}`, name, type, bytes, size };
     this.list.push(file);
     this.bySum.set(sum, [...like, file]);
     return file.key;

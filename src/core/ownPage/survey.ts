@@ -30,6 +30,10 @@ export interface PaintedPicture {
   readonly pseudo: '' | '::before' | '::after' | '::marker';
   /** Of several backgrounds, 0 for the one on top. */
   readonly layer: number;
+  /** It lies on the whole page, as the background of `html` or `body`. */
+  readonly root: boolean;
+  /** Words of the page lie in its box. */
+  readonly words: boolean;
 }
 
 /** A picture as it lies at one width of the screen; style sheets may change all of it. */

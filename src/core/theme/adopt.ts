@@ -7,7 +7,7 @@ import { shelve } from '../site/edit';
 import type { Hex } from '../site/model/hex';
 import type { Layer } from '../site/model/layer';
 import type { ShelfItem } from '../site/model/shelf';
-import type { SlotKind } from '../site/model/slot';
+import type { Slot, SlotKind } from '../site/model/slot';
 import type { ThemeColour } from '../site/model/theme';
 import { editPage } from '../site/pages';
 import { addSlot } from '../site/slots';
@@ -20,6 +20,8 @@ export interface ThemePicture {
   readonly item: ShelfItem;
   /** How the style sheet lays it; undefined for a file no rule speaks of. */
   readonly found?: BackgroundFound;
+  /** How a page that was looked at lays it, where no rule was read. */
+  readonly laid?: Pick<Slot, 'repeat' | 'position' | 'size' | 'attachment'>;
   readonly kind: SlotKind;
 }
 
@@ -95,7 +97,7 @@ const groundOf = (pictures: readonly ThemePicture[]): Hex | undefined =>
  * the file in it and on the shelf.
  */
 function slotFor(
-  { path, item, found, kind }: ThemePicture,
+  { path, item, found, laid, kind }: ThemePicture,
   pageId: string,
   newId: () => string,
 ): Edit {
@@ -114,6 +116,7 @@ function slotFor(
       measured: found
         ? { from: 'stylesheet', file: found.file, line: found.line }
         : { from: 'picture', name: baseName(path) },
+      ...laid,
       ...(found && {
         repeat: found.repeat,
         position: found.position,

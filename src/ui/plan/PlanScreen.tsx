@@ -7,6 +7,7 @@ import { slotsOn } from '@/core/site/pages';
 import type { Slot } from '@/core/site/model/slot';
 import { pictureOf } from '@/core/site/picture';
 import { layPhoto } from '@/core/layers/layPhoto';
+import { droppedFiles, type FolderFile } from '../hooks/folderFiles';
 import { filesOf, useIntake } from '../hooks/useIntake';
 import { useHistory, useSite, type Session } from '../hooks/useSession';
 import { useSiteReadings } from '../hooks/useSiteReadings';
@@ -36,6 +37,9 @@ export function PlanScreen({ siteId }: { siteId: string }) {
 const NewSlotPanel = lazy(async () => ({ default: (await import('./NewSlotPanel')).NewSlotPanel }));
 const PagePanel = lazy(async () => ({ default: (await import('./PagePanel')).PagePanel }));
 const ThemeDialog = lazy(async () => ({ default: (await import('./ThemeDialog')).ThemeDialog }));
+const OwnPageDialog = lazy(async () => ({
+  default: (await import('./OwnPageDialog')).OwnPageDialog,
+}));
 const VisitorsPanel = lazy(async () => ({
   default: (await import('./VisitorsPanel')).VisitorsPanel,
 }));
@@ -43,6 +47,7 @@ const VisitorsPanel = lazy(async () => ({
 type View = 'site' | 'page' | 'visitors' | 'measure';
 
 const isTheme = (file: File): boolean => /\.(css|zip)$/i.test(file.name);
+const isPage = ({ path }: FolderFile): boolean => /\.(x?html?|xht|mht(ml)?)$/i.test(path);
 
 function Plan({ session }: { session: Session }) {
   const site = useSite(session);
@@ -58,6 +63,8 @@ function Plan({ session }: { session: Session }) {
   const [themeOpen, setThemeOpen] = useState(false);
   const [themeSeen, setThemeSeen] = useState(false);
   const [themeFiles, setThemeFiles] = useState<readonly File[]>([]);
+  const [ownOpen, setOwnOpen] = useState(false);
+  const [ownFiles, setOwnFiles] = useState<readonly FolderFile[]>();
   const page = site.pages.find((p) => p.id === pageId) ?? site.pages[0];
   const slots = useMemo(() => slotsOn(site, page), [site, page]);
   const href = useCallback((slot: Slot) => `/sites/${site.id}/slots/${slot.id}`, [site.id]);
@@ -68,7 +75,19 @@ function Plan({ session }: { session: Session }) {
     setThemeSeen(true);
     setThemeOpen(true);
   };
+  /** A saved page among what was dropped is shown, with the files that were dropped with it. */
+  const openPage = (files: readonly FolderFile[]): boolean => {
+    if (!files.some(isPage)) {
+      return false;
+    }
+    setOwnFiles(files);
+    setOwnOpen(true);
+    return true;
+  };
   const lay = (slot: Slot, files: readonly File[]) => {
+    if (openPage(files.map((file) => ({ path: file.name, file })))) {
+      return;
+    }
     if (files.some(isTheme)) {
       openTheme(files);
       return;
@@ -81,18 +100,22 @@ function Plan({ session }: { session: Session }) {
       router.push(href(slot));
     });
   };
-  const dropped = (event: DragEvent) => {
+  const dropped = async (event: DragEvent) => {
     const files = filesOf(event.dataTransfer);
     if (!files.length) {
       return;
     }
     event.preventDefault();
+    // A page's folder comes with it.
+    if (openPage(await droppedFiles(event.dataTransfer))) {
+      return;
+    }
     if (files.some(isTheme)) {
       openTheme(files);
     } else {
       say(
         'bad',
-        `Drop ${files[0].name} on a numbered slot of the page, or a theme’s style sheets and zips anywhere.`,
+        `Drop ${files[0].name} on a numbered slot of the page, or a saved page, a theme’s style sheets and zips anywhere.`,
       );
     }
   };
@@ -160,7 +183,11 @@ function Plan({ session }: { session: Session }) {
   useCommandKeys(commands);
 
   return (
-    <div className="flex h-screen flex-col" onDragOver={(e) => e.preventDefault()} onDrop={dropped}>
+    <div
+      className="flex h-screen flex-col"
+      onDragOver={(e) => e.preventDefault()}
+      onDrop={(e) => void dropped(e)}
+    >
       <TopBar crumbs={[{ label: 'Sites', href: '/' }, { label: site.name }]}>
         {site.pages.length <= 3 ? (
           <Switch
@@ -319,6 +346,17 @@ function Plan({ session }: { session: Session }) {
             open={themeOpen}
             files={themeFiles}
             onOpenChange={setThemeOpen}
+          />
+        </Suspense>
+      )}
+      {ownFiles && (
+        <Suspense fallback={null}>
+          <OwnPageDialog
+            session={session}
+            page={page}
+            open={ownOpen}
+            files={ownFiles}
+            onOpenChange={setOwnOpen}
           />
         </Suspense>
       )}

@@ -1,0 +1,65 @@
+import { check } from './accessible.fixture';
+import { expect, test } from './bench.fixture';
+import { ownPages } from './ownPages.fixture';
+
+test('a saved page is dropped on the plan, shown as it is, and what is ticked of it becomes slots under their files’ names', async ({
+  bench,
+  page,
+}) => {
+  await bench.start();
+  const own = (await ownPages()).find((p) => p.name === 'floats, XHTML')!;
+  await bench.drop(page.getByRole('main'), [
+    { name: 'home.html', type: 'text/html', bytes: Buffer.from(own.html.replaceAll('theme/', '')) },
+    {
+      name: 'style.css',
+      type: 'text/css',
+      bytes: Buffer.from(
+        Buffer.from(own.files['theme/style.css']).toString().replaceAll('images/', ''),
+      ),
+    },
+    ...['tile', 'hero', 'side strip'].map((name) => ({
+      name: `${name}.png`,
+      type: 'image/png',
+      bytes: Buffer.from(own.files[`theme/images/${name}.png`]),
+    })),
+  ]);
+  const dialog = page.getByRole('dialog', { name: 'My own page' });
+  await expect(dialog.getByText('home.html')).toBeVisible();
+  const found = dialog.locator('[data-found]');
+  await expect(found).toHaveCount(3);
+  await expect(dialog.locator('[data-found="hero.png"]')).toContainText('Header');
+  await expect(dialog.locator('[data-found="hero.png"]')).toContainText('940 × 198');
+  await expect(dialog.locator('[data-found="tile.png"]')).toContainText('Page background');
+  await expect(dialog.locator('[data-found="side strip.png"]')).toContainText('Sidebar strip');
+  await expect(dialog.locator('[data-place]')).toHaveCount(3);
+  await check(page, 'my own page', '[role=dialog]');
+  await dialog.getByRole('checkbox', { name: 'Take side strip.png' }).uncheck();
+  await dialog.getByRole('heading', { name: 'My own page' }).hover();
+  await dialog.getByRole('radio', { name: '768' }).click();
+  await expect(dialog.locator('[data-place]')).toHaveCount(2);
+  await dialog.getByRole('button', { name: 'Take them over' }).click();
+  await expect(dialog).toBeHidden();
+  await expect(page.getByText('2 slots taken over. Undo takes it back.')).toBeVisible();
+  // Under their files' names and of their very sizes, with the files in them; one step takes it back.
+  for (const [name, size] of [
+    ['Header', '940 × 198'],
+    ['Page background', '64 × 64'],
+  ]) {
+    await expect(
+      page.getByRole('listitem').filter({ hasText: name }).filter({ hasText: size }),
+    ).toHaveCount(1);
+  }
+  await page.screenshot({ path: '/tmp/own-after.png' });
+  await page.getByRole('button', { name: /^Undo: Take 2 places/ }).click();
+  await expect(page.getByText('940 × 198')).toHaveCount(0);
+});
+
+test('what is no page is refused in words, and nothing changes', async ({ bench, page }) => {
+  await bench.start();
+  await bench.drop(page.getByRole('main'), [
+    { name: 'page.html', type: 'text/html', bytes: Buffer.from('%PDF-1.7') },
+  ]);
+  await expect(page.getByText('page.html: expected a page, found a PDF document.')).toBeVisible();
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'Nothing to undo' })).toBeDisabled();
+});

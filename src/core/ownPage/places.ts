@@ -1,0 +1,181 @@
+import type { BackgroundSize, Length, Position, Repeat, Slot, SlotKind } from '../site/model/slot';
+import type { FrozenFile } from './frozen';
+import type { LaidBackground, PageRect, PageSurvey, PaintedPicture } from './survey';
+
+/** A picture of a page that can be made anew, with what decides its size and its kind. */
+export interface Place {
+  /** Of the picture in the survey. */
+  readonly id: string;
+  readonly kind: SlotKind;
+  /** The file that lies there now. */
+  readonly file: FrozenFile;
+  /** Of the file, px. */
+  readonly width: number;
+  readonly height: number;
+  /** The element that has it, and the part of it. */
+  readonly selector: string;
+  /** What the browser makes of it: an element's own picture or a background, and how that lies. */
+  readonly laid: Pick<Slot, 'repeat' | 'position' | 'size' | 'attachment'> | undefined;
+  /** It lies on all of the page, however large the box of its element is. */
+  readonly root: boolean;
+  /** Widths of the screen at which it is shown. */
+  readonly shownAt: readonly number[];
+  /** An icon, a bullet or another little thing. */
+  readonly small: boolean;
+}
+
+/** Of a screen, px: what a visitor sees of a page first. */
+const firstScreen = 900;
+
+const lengthOf = (text: string): Length => {
+  // A sum of both keeps its share, which decides where it lies when the screen is another.
+  const percent = /(-?[\d.]+)%/.exec(text);
+  const px = /(-?[\d.]+)px/.exec(text);
+  return percent || !px
+    ? { value: Number(percent?.[1] ?? 0), unit: '%' }
+    : { value: Number(px[1]), unit: 'px' };
+};
+
+/** Two computed values at the blank between them, not at one inside brackets. */
+function pairOf(text: string): [string, string] {
+  let depth = 0;
+  for (let i = 0; i < text.length; i++) {
+    depth += text[i] === '(' ? 1 : 0;
+    depth -= text[i] === ')' ? 1 : 0;
+    if (text[i] === ' ' && depth === 0) {
+      return [text.slice(0, i), text.slice(i + 1)];
+    }
+  }
+  return [text, text];
+}
+
+const repeats: Readonly<Record<string, Repeat>> = {
+  'repeat no-repeat': 'repeat-x',
+  'no-repeat repeat': 'repeat-y',
+  'repeat-x': 'repeat-x',
+  'repeat-y': 'repeat-y',
+  'no-repeat': 'no-repeat',
+  'no-repeat no-repeat': 'no-repeat',
+};
+
+function sizeOf(text: string): BackgroundSize {
+  if (text === 'cover' || text === 'contain') {
+    return text;
+  }
+  const [x, y] = text.includes(' ') ? pairOf(text) : [text, 'auto'];
+  const side = (value: string) => (value === 'auto' ? 'auto' : lengthOf(value));
+  return { x: side(x), y: side(y) };
+}
+
+/** Computed values as a slot has them. */
+export function laidAs({ repeat, position, size, attachment }: LaidBackground): Place['laid'] {
+  const [x, y] = pairOf(position);
+  const at: Position = { x: lengthOf(x), y: lengthOf(y) };
+  return {
+    repeat: repeats[repeat] ?? 'repeat',
+    position: at,
+    size: sizeOf(size),
+    attachment: attachment === 'fixed' ? 'fixed' : 'scroll',
+  };
+}
+
+/**
+ * What a picture is on the page, by where it lies and how it behaves and not by its names.
+ * @param rect of the box it lies in
+ * @param page width and height of the page
+ */
+function kindOf(
+  picture: PaintedPicture,
+  { width, height }: Pick<Place, 'width' | 'height'>,
+  laid: Place['laid'],
+  rect: PageRect,
+  page: { readonly width: number; readonly height: number },
+): SlotKind {
+  const wide = rect.width / page.width;
+  if (picture.as === 'background' && !picture.pseudo) {
+    const all = wide > 0.95 && rect.height > Math.min(page.height * 0.7, firstScreen);
+    if (picture.root || all) {
+      return 'background';
+    }
+    if (laid?.repeat === 'repeat-y' && wide < 0.5 && rect.height > rect.width * 0.5) {
+      return 'sidebar';
+    }
+  }
+  const flat = rect.width / Math.max(1, rect.height);
+  const above = rect.y < firstScreen * 0.5;
+  if (above && wide >= 0.45 && flat >= 2 && rect.height >= 60) {
+    return picture.words ? 'band' : 'header';
+  }
+  if (!above && wide > 0.95 && flat >= 6 && rect.height <= 240) {
+    return 'divider';
+  }
+  const inBar = rect.y < 140 && rect.height <= 140 && rect.width <= 420;
+  if (inBar && width >= 60 && height >= 24 && laid?.repeat !== 'repeat') {
+    return 'mark';
+  }
+  return 'piece';
+}
+
+const isSmall = ({ width, height }: PageRect, file: { width: number; height: number }): boolean =>
+  Math.max(width, height) <= 64 || Math.max(file.width, file.height) <= 48;
+
+/**
+ * The pictures of a page that can be made anew: those of its own files, each file once, where it is
+ * largest. What has no size of its own, such as a drawing, is left out.
+ * @param width of the screen at which the page is looked at; one of the survey's
+ */
+export function placesOf(survey: PageSurvey, files: readonly FrozenFile[], width: number): Place[] {
+  const byKey = new Map(files.map((file) => [file.key, file]));
+  const here = survey.at.find((at) => at.width === width) ?? survey.at[0];
+  const found = survey.pictures.flatMap((picture) => {
+    const placed =
+      here.placed.get(picture.id) ??
+      survey.at.map((at) => at.placed.get(picture.id)).find((p) => p !== undefined);
+    const file = placed && byKey.get(placed.source);
+    if (!placed || !file?.size) {
+      return [];
+    }
+    const { rect } = placed;
+    const laid = placed.laid && laidAs(placed.laid);
+    const place: Place = {
+      id: picture.id,
+      kind: kindOf(picture, file.size, laid, rect, here),
+      file,
+      ...file.size,
+      selector: picture.selector + picture.pseudo,
+      laid,
+      root: picture.root && picture.as === 'background',
+      shownAt: survey.at.filter((at) => at.placed.has(picture.id)).map((at) => at.width),
+      small: isSmall(rect, file.size),
+    };
+    return [{ place, area: rect.width * rect.height, top: rect.y }];
+  });
+  const largest = new Map<string, (typeof found)[number]>();
+  for (const one of found) {
+    const before = largest.get(one.place.file.key);
+    if (!before || one.area > before.area) {
+      largest.set(one.place.file.key, one);
+    }
+  }
+  return [...largest.values()]
+    .sort((a, b) => Number(a.place.small) - Number(b.place.small) || b.area - a.area)
+    .map(({ place }) => place);
+}
+
+const behaviour: Readonly<Record<Repeat, string>> = {
+  'no-repeat': 'not repeated',
+  repeat: 'repeats both ways',
+  'repeat-x': 'repeats sideways',
+  'repeat-y': 'repeats down',
+};
+
+/** How a place behaves, in a few words. */
+export function placeWords({ laid }: Pick<Place, 'laid'>): string {
+  if (!laid) {
+    return 'a picture of the page';
+  }
+  if (laid.size === 'cover' || laid.size === 'contain') {
+    return laid.size === 'cover' ? 'covers its box' : 'fits into its box';
+  }
+  return behaviour[laid.repeat] + (laid.attachment === 'fixed' ? ', stays with the screen' : '');
+}

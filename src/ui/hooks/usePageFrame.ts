@@ -1,0 +1,58 @@
+'use client';
+
+import { useEffect, useState, type RefObject } from 'react';
+import type { FrozenPage } from '@/core/ownPage/frozen';
+import type { PageSurvey } from '@/core/ownPage/survey';
+import { openPageFrame, type PageFrame } from '@/engine/pageFrame';
+import { say } from '../shared/notices';
+
+/** Widths of the screen that a page is looked at, px. */
+export const surveyWidths = [
+  320, 360, 390, 412, 480, 540, 600, 680, 768, 820, 900, 960, 1024, 1100, 1200, 1280, 1366, 1440,
+  1536, 1680, 1920, 2240, 2560, 3840,
+] as const;
+
+export interface ShownPage {
+  readonly frame: PageFrame;
+  readonly survey: PageSurvey;
+}
+
+/**
+ * Shows a page in a place and asks it what it paints; undefined until both are done.
+ * @param place that is there for as long as the page is
+ */
+export function usePageFrame(
+  place: RefObject<HTMLElement | null>,
+  page: FrozenPage,
+): ShownPage | undefined {
+  const [shown, setShown] = useState<{ page: FrozenPage; value: ShownPage }>();
+  useEffect(() => {
+    let current = true;
+    let opened: PageFrame | undefined;
+    const open = async () => {
+      const frame = await openPageFrame(place.current!, page);
+      opened = frame;
+      if (!current) {
+        frame.close();
+        return;
+      }
+      const survey = await frame.survey(surveyWidths);
+      if (current) {
+        setShown({ page, value: { frame, survey } });
+      }
+    };
+    open().catch((error: unknown) => {
+      if (current) {
+        say(
+          'bad',
+          `The page could not be shown: ${error instanceof Error ? error.message : String(error)}`,
+        );
+      }
+    });
+    return () => {
+      current = false;
+      opened?.close();
+    };
+  }, [place, page]);
+  return shown?.page === page ? shown.value : undefined;
+}

@@ -1,0 +1,227 @@
+'use client';
+
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { leftWords, type FrozenPage } from '@/core/ownPage/frozen';
+import { placesOf, type Place } from '@/core/ownPage/places';
+import type { Page } from '@/core/site/model/page';
+import { adoptTheme, type ThemePicture } from '@/core/theme/adopt';
+import { shelveBytes } from '../hooks/useIntake';
+import type { Session } from '../hooks/useSession';
+import { usePageFrame } from '../hooks/usePageFrame';
+import { Button } from '../shared/Button';
+import { newId } from '../shared/newId';
+import { say } from '../shared/notices';
+import { Switch } from '../shared/Switch';
+import { useMeasure } from '../shared/useMeasure';
+import { PlaceList } from './PlaceList';
+
+interface Props {
+  path: string;
+  own: FrozenPage;
+  session: Session;
+  page: Page;
+  onDone(): void;
+}
+
+const screens = [360, 768, 1280, 1440, 1920] as const;
+
+/** One saved page at a width of the screen, its places outlined, and the list of them. */
+export function OwnPageView({ path, own, session, page, onDone }: Props) {
+  const place = useRef<HTMLDivElement>(null);
+  const [stage, room] = useMeasure();
+  const shown = usePageFrame(place, own);
+  const [width, setWidth] = useState(1280);
+  const [scheme, setScheme] = useState<'light' | 'dark'>('light');
+  const [height, setHeight] = useState(800);
+  const [pointed, setPointed] = useState<string>();
+  const [taken, setTaken] = useState<ReadonlySet<string>>();
+  const [busy, setBusy] = useState<string>();
+  const places = useMemo(
+    () => (shown ? placesOf(shown.survey, own.files, width) : []),
+    [shown, own.files, width],
+  );
+  const chosen = taken ?? new Set(places.filter((p) => !p.small).map((p) => p.id));
+  useEffect(() => {
+    if (!shown) {
+      return;
+    }
+    let current = true;
+    shown.frame.scheme(scheme);
+    void shown.frame.show(width).then(() => {
+      if (current) {
+        setHeight(parseFloat(shown.frame.element.style.height));
+      }
+    });
+    return () => {
+      current = false;
+    };
+  }, [shown, width, scheme]);
+
+  const scale = Math.min(1, Math.max(0.1, (room.width - 32) / width));
+  const at = shown?.survey.at.find((a) => a.width === width);
+  const wanted = places.filter((p) => chosen.has(p.id));
+  const takeOver = async () => {
+    try {
+      const pictures: ThemePicture[] = [];
+      for (const [i, { file, kind, laid }] of wanted.entries()) {
+        setBusy(`${i + 1} of ${wanted.length}: ${file.name}`);
+        const item = await shelveBytes(file.name, file.bytes, 'own page');
+        pictures.push({ path: file.name, kind, item, laid });
+      }
+      session.commit(
+        `Take ${pictures.length} ${pictures.length === 1 ? 'place' : 'places'} of ${own.title || path}`,
+        adoptTheme({ pictures, pageId: page.id, newId }),
+      );
+      say(
+        'done',
+        `${pictures.length} ${pictures.length === 1 ? 'slot' : 'slots'} taken over. Undo takes it back.`,
+      );
+      onDone();
+    } catch (error) {
+      say('bad', error instanceof Error ? error.message : String(error));
+      setBusy(undefined);
+    }
+  };
+
+  return (
+    <div className="grid min-h-0 grow grid-cols-[1fr_400px]">
+      <div className="flex min-h-0 min-w-0 flex-col bg-board">
+        <div className="flex h-[42px] shrink-0 items-center gap-3 border-b border-line bg-sheet px-4">
+          <span className="text-soft">Screen</span>
+          <Switch
+            label="Screen"
+            value={String(width)}
+            choices={screens.map((px) => ({ value: String(px), label: String(px) }))}
+            onChange={(px) => setWidth(Number(px))}
+          />
+          <Switch
+            label="Colour scheme"
+            value={scheme}
+            choices={[
+              { value: 'light', label: 'light' },
+              { value: 'dark', label: 'dark' },
+            ]}
+            onChange={(wanted) => setScheme(wanted as typeof scheme)}
+          />
+          <Quiet path={path} own={own} />
+        </div>
+        <div
+          ref={stage}
+          className="min-h-0 grow overflow-auto p-4"
+          tabIndex={0}
+          role="region"
+          aria-label="The page as it is"
+        >
+          <div className="relative" style={{ width: width * scale, height: height * scale }}>
+            <div
+              ref={place}
+              inert
+              className="pointer-events-none absolute top-0 left-0 origin-top-left bg-white"
+              style={{ transform: `scale(${scale})` }}
+            />
+            {places.map((p, i) => {
+              const box = at?.placed.get(p.id)?.rect;
+              const rect = box && p.root ? { x: 0, y: 0, width, height } : box;
+              return rect && (chosen.has(p.id) || pointed === p.id) ? (
+                <Outline
+                  key={p.id}
+                  number={i + 1}
+                  place={p}
+                  rect={rect}
+                  scale={scale}
+                  pointed={pointed === p.id}
+                  taken={chosen.has(p.id)}
+                />
+              ) : null;
+            })}
+          </div>
+        </div>
+      </div>
+      <div className="flex min-h-0 flex-col border-l border-line">
+        <PlaceList
+          places={shown ? places : undefined}
+          chosen={chosen}
+          pointed={pointed}
+          onPoint={setPointed}
+          onChoose={(id) => {
+            const next = new Set(chosen);
+            if (!next.delete(id)) {
+              next.add(id);
+            }
+            setTaken(next);
+          }}
+        />
+        <div className="flex shrink-0 items-center gap-3 border-t border-line px-4 py-3">
+          <p className="min-w-0 grow text-soft" role="status">
+            {busy ??
+              `${wanted.length} ${wanted.length === 1 ? 'place becomes a slot under its file’s name' : 'places become slots under their files’ names'}.`}
+          </p>
+          <Button
+            look="main"
+            disabled={wanted.length === 0 || busy !== undefined}
+            onClick={() => void takeOver()}
+          >
+            Take them over
+          </Button>
+        </div>
+      </div>
+    </div>
+  );
+}
+
+/** What was left out of the page and what did not come with it. */
+function Quiet({ path, own: { left, missing } }: Pick<Props, 'path' | 'own'>) {
+  const name = path.slice(path.lastIndexOf('/') + 1);
+  const words = [
+    name,
+    ...(left.length > 0 ? [`${leftWords(left)} left out`] : []),
+    ...(missing.length > 0
+      ? [`${missing.length} ${missing.length === 1 ? 'file' : 'files'} missing`]
+      : []),
+  ].join(' · ');
+  const all = [...missing.map((m) => `Missing: ${m}`), ...left.map((l) => `Left out: ${l.name}`)];
+  return (
+    <span className="min-w-0 truncate text-soft" title={[words, ...all.slice(0, 20)].join('\n')}>
+      {words}
+    </span>
+  );
+}
+
+function Outline({
+  number,
+  place,
+  rect,
+  scale,
+  pointed,
+  taken,
+}: {
+  number: number;
+  place: Place;
+  rect: { x: number; y: number; width: number; height: number };
+  scale: number;
+  pointed: boolean;
+  taken: boolean;
+}) {
+  return (
+    <div
+      aria-hidden
+      data-place={place.file.name}
+      className={`pointer-events-none absolute outline-act ${taken ? 'outline-2' : 'outline-1 outline-dashed'} ${pointed ? 'bg-act/15' : ''}`}
+      style={{
+        left: rect.x * scale,
+        top: rect.y * scale,
+        width: rect.width * scale,
+        height: rect.height * scale,
+      }}
+    >
+      <span className="absolute top-0 left-0 flex items-center gap-1 bg-white/95 px-1 figure text-[11px] font-semibold whitespace-nowrap text-act">
+        {number}
+        {(pointed || rect.width * scale > 130) && (
+          <span>
+            {place.width} × {place.height}
+          </span>
+        )}
+      </span>
+    </div>
+  );
+}

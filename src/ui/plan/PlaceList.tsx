@@ -1,0 +1,90 @@
+'use client';
+
+import { useMemo, useEffect } from 'react';
+import { placeWords, type Place } from '@/core/ownPage/places';
+import { slotKind } from '@/core/slots/registry';
+
+interface Props {
+  /** Undefined while the page is still looked at. */
+  places: readonly Place[] | undefined;
+  chosen: ReadonlySet<string>;
+  pointed: string | undefined;
+  onPoint(id: string | undefined): void;
+  onChoose(id: string): void;
+}
+
+/** The places found on a page, largest first, each with a cut-out of what lies there now. */
+export function PlaceList({ places, chosen, pointed, onPoint, onChoose }: Props) {
+  const small = places?.filter((p) => p.small).length ?? 0;
+  return (
+    <>
+      <div className="flex shrink-0 items-center justify-between px-4 py-2.5">
+        <h3 className="caption">Places for pictures, found on this page</h3>
+        <span className="figure text-soft" role="status">
+          {places ? `${places.length - small} + ${small} small` : '…'}
+        </span>
+      </div>
+      <ul className="min-h-0 grow overflow-auto">
+        {places?.length === 0 && (
+          <li className="border-t border-hair px-4 py-3 text-soft">
+            No picture of its own files is painted on this page.
+          </li>
+        )}
+        {places?.map((place, i) => (
+          <li
+            key={place.id}
+            data-found={place.file.name}
+            onPointerEnter={() => onPoint(place.id)}
+            onPointerLeave={() => onPoint(undefined)}
+            className={`border-t border-hair ${pointed === place.id ? 'bg-act-wash' : ''}`}
+          >
+            <label className="grid cursor-pointer grid-cols-[16px_18px_74px_1fr_auto] items-center gap-2 px-4 py-1.5">
+              <input
+                type="checkbox"
+                aria-label={`Take ${place.file.name}`}
+                checked={chosen.has(place.id)}
+                onChange={() => onChoose(place.id)}
+                onFocus={() => onPoint(place.id)}
+                onBlur={() => onPoint(undefined)}
+                className="accent-act"
+              />
+              <span className="text-right figure text-soft">{i + 1}</span>
+              <Look place={place} />
+              <span className="min-w-0">
+                <span className="block truncate font-semibold">{slotKind(place.kind).title}</span>
+                <span
+                  className="block truncate text-[11px] text-soft"
+                  title={`${place.selector} · ${place.file.name}, ${placeWords(place)}`}
+                >
+                  {place.file.name} · {placeWords(place)}
+                </span>
+                <span className="block truncate figure text-[11px] text-soft">
+                  {place.selector}
+                </span>
+              </span>
+              <span className="figure whitespace-nowrap">
+                {place.width} × {place.height}
+              </span>
+            </label>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
+/** What lies there now. */
+function Look({ place: { file } }: { place: Place }) {
+  const url = useMemo(
+    () => URL.createObjectURL(new Blob([file.bytes], { type: file.type })),
+    [file],
+  );
+  useEffect(() => () => URL.revokeObjectURL(url), [url]);
+  return (
+    <span
+      aria-hidden
+      className="h-[34px] w-[74px] border border-hair bg-sheet bg-contain bg-center bg-no-repeat"
+      style={{ backgroundImage: `url("${url}")` }}
+    />
+  );
+}
