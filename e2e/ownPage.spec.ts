@@ -1,6 +1,9 @@
+import { zipSync } from 'fflate';
 import { check } from './accessible.fixture';
 import { expect, test } from './bench.fixture';
 import { ownPages } from './ownPages.fixture';
+
+const bytesOf = (data: Uint8Array) => new Uint8Array(data);
 
 test('a saved page is dropped on the plan, shown as it is, and what is ticked of it becomes slots under their files’ names', async ({
   bench,
@@ -52,6 +55,41 @@ test('a saved page is dropped on the plan, shown as it is, and what is ticked of
   await page.screenshot({ path: '/tmp/own-after.png' });
   await page.getByRole('button', { name: /^Undo: Take 2 places/ }).click();
   await expect(page.getByText('940 × 198')).toHaveCount(0);
+});
+
+test('a zip of a site with several pages is chosen in the door, and each page is looked at', async ({
+  bench,
+  page,
+}) => {
+  await bench.start();
+  await page.getByRole('button', { name: 'My own page' }).click();
+  const dialog = page.getByRole('dialog', { name: 'My own page' });
+  await expect(dialog.getByRole('heading', { name: 'Your page, as it is' })).toBeVisible();
+  await check(page, 'the door', '[role=dialog]');
+  const [flex, rtl] = (await ownPages()).filter((p) => /^(flex|right)/.test(p.name));
+  const entries = [
+    ['site/index.html', Buffer.from(flex.html)],
+    ['site/blog/index.html', Buffer.from(rtl.html)],
+    ...Object.entries(flex.files).map(([path, data]) => [`site/${path}`, data]),
+    ...Object.entries(rtl.files).map(([path, data]) => [`site/blog/${path}`, data]),
+  ] as const;
+  const zip = zipSync(Object.fromEntries(entries.map(([path, data]) => [path, bytesOf(data as Uint8Array)])));
+  await page.setInputFiles('[role=dialog] input[data-picks="Pieces"]', {
+    name: 'site.zip',
+    mimeType: 'application/zip',
+    buffer: Buffer.from(zip),
+  });
+  const found = dialog.locator('[data-found]');
+  await expect(dialog.locator('[data-found="hero.png"]')).toContainText('940 × 198');
+  // The part after the bar's content is among what was found, though little.
+  await expect(dialog.locator('[data-found="mark.png"]')).toContainText('::after');
+  await expect(dialog.getByRole('checkbox', { name: 'Take mark.png' })).not.toBeChecked();
+  await expect(found).toHaveCount(3);
+  await dialog.getByRole('radio', { name: 'index.html' }).nth(1).click();
+  await expect(dialog.locator('[data-found="flow.png"]')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(dialog).toBeHidden();
+  await expect(page.getByRole('button', { name: 'Nothing to undo' })).toBeDisabled();
 });
 
 test('what is no page is refused in words, and nothing changes', async ({ bench, page }) => {

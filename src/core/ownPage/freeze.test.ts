@@ -154,7 +154,7 @@ describe('a page and its folder', () => {
     );
     expect(frozen.title).toBe('A page');
     expect(frozen.files.map((f) => f.name).sort()).toEqual(
-      ['a b.png', 'deep.css', 'more.css', 's.svg', 'style.css'].sort(),
+      ['a b.png', 'deep.css', 'more.css', 'nothing.css', 's.svg', 'style.css'].sort(),
     );
     const [picture, deep, style] = ['a b.png', 'deep.css', 'style.css'].map((n) =>
       keyOf(frozen, n),
@@ -175,7 +175,7 @@ describe('a page and its folder', () => {
     }
     expect(text(frozen, style)).toContain(`@import url("${deep}") print;`);
     // Where it imports itself nothing comes in its place.
-    expect(text(frozen, deep)).toContain('@import "data:text/css,"');
+    expect(text(frozen, deep)).toContain(`@import "${keyOf(frozen, 'nothing.css')}"`);
     expect(text(frozen, deep)).toContain(`url("${picture}")`);
     expect(frozen.left).toEqual([{ what: 'plug-in', name: 'Home_files/film.mp4' }]);
     expect(frozen.missing).toEqual([]);
@@ -190,6 +190,17 @@ describe('a page and its folder', () => {
     );
     expect(frozen.files.map((f) => f.name)).toEqual(['x.png', 'y.png']);
     expect(frozen.missing).toEqual(['/nowhere/z.png']);
+  });
+
+  test('a style sheet written as an address is one all the same', () => {
+    const inside = Buffer.from('b{background:url(a.png)}').toString('base64');
+    const frozen = page(
+      `<link rel=stylesheet href="data:text/css;base64,${inside}"><link rel=stylesheet href="data:text/css,i%7Bcolor:red%7D">`,
+      file('a.png', png),
+    );
+    expect(frozen.files.map((f) => f.name)).toEqual(['a.png', 'inside.css', 'inside.css']);
+    expect(text(frozen, frozen.files[1].key)).toBe('b{background:url("frozen:0")}');
+    expect(text(frozen, frozen.files[2].key)).toBe('i{color:red}');
   });
 
   test('what nothing asks for is not kept, and a base is gone by', () => {
@@ -257,7 +268,8 @@ describe('what must not be kept', () => {
     // Links alone keep where they lead, since style sheets ask for it.
     expect(frozen.html.replace(/<a href="[^"]*"/g, '<a')).not.toContain('evil.example');
     expect(frozen.html).toContain('<a href="/fine">c</a>');
-    expect(frozen.files).toEqual([]);
+    // Only what stands in for the style sheets is there, and it is empty.
+    expect(frozen.files.map((f) => [f.name, f.bytes.length])).toEqual([['nothing.css', 0]]);
   });
 
   test('what was left out is told in words', () => {

@@ -1,3 +1,4 @@
+import { toByteArray } from 'base64-js';
 import { strFromU8, strToU8 } from 'fflate';
 import { inspectPicture } from '../measure/inspect';
 import { decodeCss } from './encoding';
@@ -7,8 +8,6 @@ import type { Source, UsedFile } from './source';
 
 /** In place of an address that leads nowhere any more: it is asked for by nobody. */
 export const nowhere = 'data:,';
-/** The same for a style sheet. */
-export const noStyles = 'data:text/css,';
 
 /** How deep style sheets may import each other. */
 const deepestImport = 64;
@@ -57,6 +56,19 @@ function typeOf({ bytes, name, type }: UsedFile): string {
   return types[ending] ?? type ?? 'application/octet-stream';
 }
 
+/** The text of a style sheet that is written as a `data:` address (RFC 2397). */
+function sheetInside(address: string): string | undefined {
+  const found = /^data:text\/css((?:;[^,;]*)*),(.*)$/is.exec(address.replace(/#.*$/s, ''));
+  try {
+    const data = found && decodeURIComponent(found[2]);
+    return data && /;\s*base64\s*$/i.test(found[1])
+      ? decodeCss(new Uint8Array(toByteArray(data.replace(/\s+/g, ''))))
+      : (data ?? undefined);
+  } catch {
+    return undefined;
+  }
+}
+
 function sizeOf(name: string, bytes: Uint8Array): FrozenFile['size'] {
   try {
     const { width, height } = inspectPicture(name, bytes);
@@ -84,6 +96,8 @@ export class FrozenFiles {
   readonly list: FrozenFile[] = [];
   readonly left: LeftOut[] = [];
   readonly missing = new Set<string>();
+  /** Style sheets that are being read, each imported by the one before. */
+  private readonly open = new Set<string>();
   private readonly byUse = new Map<string, string>();
   private readonly bySum = new Map<string, FrozenFile[]>();
 
@@ -113,16 +127,29 @@ export class FrozenFiles {
   sheet(address: string, base: string, environment?: string, depth = 0): string {
     const found = depth < deepestImport ? this.reach(address, base) : undefined;
     if (found === undefined) {
-      return noStyles;
+      return this.noStyles();
     }
     if (typeof found === 'string') {
-      return /^data:text\/css/i.test(found) ? found : noStyles;
+      const inside = sheetInside(found);
+      return inside === undefined
+        ? this.noStyles()
+        : this.once(`inside ${found}`, () =>
+            this.add(
+              'inside.css',
+              'text/css',
+              strToU8(this.css(inside, base, environment, depth + 1)),
+            ),
+          );
     }
     // A sheet that imports itself, by however many others, imports nothing there.
+    if (this.open.has(found.key)) {
+      return this.noStyles();
+    }
     return this.once(`sheet ${found.key}`, () => {
-      this.byUse.set(`sheet ${found.key}`, noStyles);
+      this.open.add(found.key);
       const text = decodeCss(found.bytes, found.charset ?? environment);
       const css = this.css(text, found.base, environment, depth + 1);
+      this.open.delete(found.key);
       return this.add(found.name, 'text/css', strToU8(css));
     });
   }
@@ -138,6 +165,11 @@ export class FrozenFiles {
         ? this.sheet(address, base, environment, depth)
         : this.file(address, base);
     });
+  }
+
+  /** In place of a style sheet that is not there. */
+  private noStyles(): string {
+    return this.once('no styles', () => this.add('nothing.css', 'text/css', new Uint8Array(0)));
   }
 
   /** @returns a text that stays as it is, or undefined where nothing comes in its place */

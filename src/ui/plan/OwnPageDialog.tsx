@@ -8,13 +8,14 @@ import { useOwnPages } from '../hooks/useOwnPages';
 import type { Session } from '../hooks/useSession';
 import { Button } from '../shared/Button';
 import { Switch } from '../shared/Switch';
+import { OwnPageDoor } from './OwnPageDoor';
 import { OwnPageView } from './OwnPageView';
 
 interface Props {
   session: Session;
   page: Page;
   open: boolean;
-  /** Files that were dropped to open this. */
+  /** Files that were dropped to open this; none where it was asked for. */
   files: readonly FolderFile[];
   onOpenChange(open: boolean): void;
 }
@@ -39,9 +40,13 @@ export function OwnPageDialog({ session, page, open, files, onOpenChange }: Prop
     onOpenChange(next);
   };
   const { opened, busy } = pages;
+  const asked = files.length === 0;
   const seen = opened?.find((p) => p.path === path) ?? opened?.[0];
   return (
-    <Dialog.Root open={open && (busy !== undefined || opened !== undefined)} onOpenChange={close}>
+    <Dialog.Root
+      open={open && (asked || busy !== undefined || opened !== undefined)}
+      onOpenChange={close}
+    >
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/25" />
         <Dialog.Content
@@ -75,6 +80,7 @@ export function OwnPageDialog({ session, page, open, files, onOpenChange }: Prop
               <Button className="ml-auto">Close</Button>
             </Dialog.Close>
           </div>
+          {!seen && <OwnPageDoor onFiles={(list) => void read(list)} />}
           {seen && (
             <OwnPageView
               key={seen.path}

@@ -23,6 +23,8 @@ interface Props {
   onDone(): void;
 }
 
+/** What a picture is, and the order of the list, are told at this width whatever is looked at, px. */
+const usualWidth = 1280;
 const screens = [360, 768, 1280, 1440, 1920] as const;
 
 /** One saved page at a width of the screen, its places outlined, and the list of them. */
@@ -30,15 +32,15 @@ export function OwnPageView({ path, own, session, page, onDone }: Props) {
   const place = useRef<HTMLDivElement>(null);
   const [stage, room] = useMeasure();
   const shown = usePageFrame(place, own);
-  const [width, setWidth] = useState(1280);
+  const [width, setWidth] = useState<number>(usualWidth);
   const [scheme, setScheme] = useState<'light' | 'dark'>('light');
   const [height, setHeight] = useState(800);
   const [pointed, setPointed] = useState<string>();
   const [taken, setTaken] = useState<ReadonlySet<string>>();
   const [busy, setBusy] = useState<string>();
   const places = useMemo(
-    () => (shown ? placesOf(shown.survey, own.files, width) : []),
-    [shown, own.files, width],
+    () => (shown ? placesOf(shown.survey, own.files, usualWidth) : []),
+    [shown, own.files],
   );
   const chosen = taken ?? new Set(places.filter((p) => !p.small).map((p) => p.id));
   useEffect(() => {

@@ -7,7 +7,7 @@ import { slotsOn } from '@/core/site/pages';
 import type { Slot } from '@/core/site/model/slot';
 import { pictureOf } from '@/core/site/picture';
 import { layPhoto } from '@/core/layers/layPhoto';
-import { droppedFiles, type FolderFile } from '../hooks/folderFiles';
+import { droppedFiles, haveAPage, type FolderFile } from '../hooks/folderFiles';
 import { filesOf, useIntake } from '../hooks/useIntake';
 import { useHistory, useSite, type Session } from '../hooks/useSession';
 import { useSiteReadings } from '../hooks/useSiteReadings';
@@ -47,7 +47,6 @@ const VisitorsPanel = lazy(async () => ({
 type View = 'site' | 'page' | 'visitors' | 'measure';
 
 const isTheme = (file: File): boolean => /\.(css|zip)$/i.test(file.name);
-const isPage = ({ path }: FolderFile): boolean => /\.(x?html?|xht|mht(ml)?)$/i.test(path);
 
 function Plan({ session }: { session: Session }) {
   const site = useSite(session);
@@ -75,17 +74,14 @@ function Plan({ session }: { session: Session }) {
     setThemeSeen(true);
     setThemeOpen(true);
   };
-  /** A saved page among what was dropped is shown, with the files that were dropped with it. */
-  const openPage = (files: readonly FolderFile[]): boolean => {
-    if (!files.some(isPage)) {
-      return false;
-    }
+  const openPage = (files: readonly FolderFile[]) => {
     setOwnFiles(files);
     setOwnOpen(true);
-    return true;
   };
-  const lay = (slot: Slot, files: readonly File[]) => {
-    if (openPage(files.map((file) => ({ path: file.name, file })))) {
+  const lay = async (slot: Slot, files: readonly File[]) => {
+    const placed = files.map((file) => ({ path: file.name, file }));
+    if (await haveAPage(placed)) {
+      openPage(placed);
       return;
     }
     if (files.some(isTheme)) {
@@ -107,7 +103,9 @@ function Plan({ session }: { session: Session }) {
     }
     event.preventDefault();
     // A page's folder comes with it.
-    if (openPage(await droppedFiles(event.dataTransfer))) {
+    const all = await droppedFiles(event.dataTransfer);
+    if (await haveAPage(all)) {
+      openPage(all);
       return;
     }
     if (files.some(isTheme)) {
@@ -233,6 +231,7 @@ function Plan({ session }: { session: Session }) {
         </span>
         <UndoRedo session={session} />
         <Button onClick={() => router.push(`/sites/${site.id}/shelf`)}>Shelf</Button>
+        <Button onClick={() => openPage([])}>My own page</Button>
         <Button onClick={() => openTheme()}>Import theme styles</Button>
         <Button onClick={() => router.push(`/sites/${site.id}/recolour`)}>Recolour a set</Button>
         <Button look="main" onClick={() => router.push(`/sites/${site.id}/hand-over`)}>

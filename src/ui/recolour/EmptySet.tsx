@@ -1,64 +1,11 @@
 'use client';
 
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import type { SetIntake } from '../hooks/useSetIntake';
-import { chosenFiles, droppedFiles, type FolderFile } from '../hooks/folderFiles';
+import { droppedFiles, type FolderFile } from '../hooks/folderFiles';
 import { Button } from '../shared/Button';
 import { say } from '../shared/notices';
-
-/** Buttons that choose files or a folder. */
-export function ChooseFiles({
-  onFiles,
-  disabled,
-}: {
-  onFiles(files: readonly FolderFile[]): void;
-  disabled?: boolean;
-}) {
-  const files = useRef<HTMLInputElement>(null);
-  const folder = useRef<HTMLInputElement>(null);
-  return (
-    <>
-      <input
-        ref={files}
-        type="file"
-        multiple
-        accept=".zip,.css,image/*"
-        data-picks="Pieces"
-        aria-hidden
-        tabIndex={-1}
-        className="hidden"
-        onChange={(e) => {
-          const list = chosenFiles(e.target.files);
-          e.target.value = '';
-          onFiles(list);
-        }}
-      />
-      <input
-        ref={(input) => {
-          folder.current = input;
-          input?.setAttribute('webkitdirectory', '');
-        }}
-        type="file"
-        multiple
-        data-picks="Folder"
-        aria-hidden
-        tabIndex={-1}
-        className="hidden"
-        onChange={(e) => {
-          const list = chosenFiles(e.target.files);
-          e.target.value = '';
-          onFiles(list);
-        }}
-      />
-      <Button disabled={disabled} onClick={() => files.current?.click()}>
-        Choose files
-      </Button>
-      <Button disabled={disabled} onClick={() => folder.current?.click()}>
-        Choose a folder
-      </Button>
-    </>
-  );
-}
+import { ChooseFiles } from '../shared/ChooseFiles';
 
 /** The sample theme, as if it had been dropped. */
 async function sampleTheme(): Promise<FolderFile[]> {

@@ -1,0 +1,62 @@
+'use client';
+
+import { useState } from 'react';
+import { droppedFiles, type FolderFile } from '../hooks/folderFiles';
+import { ChooseFiles } from '../shared/ChooseFiles';
+import { say } from '../shared/notices';
+
+/** How a page is saved, by browser; the folder or the one file is what is dropped here. */
+const saving = [
+  ['Chrome, Edge', 'Save page as…, then “Webpage, complete” or “Webpage, single file”'],
+  ['Firefox', 'Save page as…, then “Web page, complete”'],
+  ['Safari', 'open the page in one of the others: its archive cannot be read elsewhere'],
+] as const;
+
+/** Where a saved page is dropped or chosen. */
+export function OwnPageDoor({ onFiles }: { onFiles(files: readonly FolderFile[]): void }) {
+  const [over, setOver] = useState(false);
+  return (
+    <div className="grid min-h-0 grow place-items-center bg-board p-6">
+      <div
+        role="group"
+        aria-label="Drop a saved page"
+        onDragOver={(e) => {
+          e.preventDefault();
+          e.stopPropagation();
+          setOver(true);
+        }}
+        onDragLeave={() => setOver(false)}
+        onDrop={(e) => {
+          e.preventDefault();
+          e.stopPropagation();
+          setOver(false);
+          void droppedFiles(e.dataTransfer).then(onFiles, (error: unknown) =>
+            say('bad', error instanceof Error ? error.message : String(error)),
+          );
+        }}
+        className={`flex w-[640px] max-w-full flex-col gap-4 rounded-sm border border-dashed px-8 py-8 ${over ? 'border-act bg-act-wash' : 'border-soft bg-white'}`}
+      >
+        <h3 className="text-[17px] font-semibold">Your page, as it is</h3>
+        <p>
+          Save a page of your site from the browser and drop it here, with its folder or as one
+          file. It is shown as the browser lays it out, and the places for pictures on it are found
+          and measured.
+        </p>
+        <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1">
+          {saving.map(([browser, how]) => (
+            <div key={browser} className="contents">
+              <dt className="font-semibold">{browser}</dt>
+              <dd className="text-soft">{how}</dd>
+            </div>
+          ))}
+        </dl>
+        <div className="flex flex-wrap gap-2">
+          <ChooseFiles accept=".html,.htm,.xhtml,.mhtml,.mht,.zip,.css,image/*" onFiles={onFiles} />
+        </div>
+        <p className="text-soft">
+          Nothing leaves this browser: no script of the page runs, and it asks for nothing.
+        </p>
+      </div>
+    </div>
+  );
+}
