@@ -1,3 +1,4 @@
+import { SheetStates } from './sheetStates';
 import {
   commaParts,
   forLayer,
@@ -37,6 +38,8 @@ class Surveying {
   private readonly selectors = new Map<Element, string>();
   private readonly elements: readonly Element[];
   private readonly view: Window & typeof globalThis;
+  private readonly withPictures = new Map<string, ReadonlySet<Element>>();
+  private found = new Set<Element>();
 
   constructor(
     private readonly document: Document,
@@ -47,11 +50,20 @@ class Surveying {
     this.elements.forEach((element, i) => this.numbers.set(element, i));
   }
 
-  /** Everything that is painted as things are, by its id. */
-  at(width: number): PageAtWidth {
+  /**
+   * Everything that is painted as things are, by its id.
+   * @param state of the style sheets: in one that was met before, only elements that had pictures
+   * then are looked at
+   */
+  at(width: number, state: string): PageAtWidth {
     const placed: Placed = new Map();
-    for (const element of this.elements) {
+    const known = this.withPictures.get(state);
+    this.found = new Set();
+    for (const element of known ?? this.elements) {
       this.element(element, placed);
+    }
+    if (!known) {
+      this.withPictures.set(state, this.found);
     }
     const root = this.document.documentElement;
     return { width, height: Math.max(root.scrollHeight, root.offsetHeight), placed };
@@ -140,6 +152,7 @@ class Surveying {
     placed: Placed,
     natural?: PlacedPicture['natural'],
   ): void {
+    this.found.add(element);
     if (!rect || rect.width <= 0 || rect.height <= 0) {
       return;
     }
@@ -317,10 +330,11 @@ export async function surveyPage(
   const styles = document.createElement('style');
   styles.textContent = bareStyles;
   document.head.append(styles);
+  const states = new SheetStates(document);
   const at: PageAtWidth[] = [];
   for (const width of widths) {
     await lay(width);
-    at.push(surveying.at(width));
+    at.push(surveying.at(width, states.now(width)));
   }
   styles.remove();
   const order = (id: string): number => parseInt(id, 10);
