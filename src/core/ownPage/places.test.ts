@@ -106,6 +106,11 @@ describe('what a picture is follows from where it lies and how', () => {
       { picture: { as: 'image' }, rect: [20, 10, 200, 54], file: file(1, 300, 72) },
       'mark',
     ],
+    [
+      'a shadow in a large box',
+      { rect: [170, 0, 940, 100], laid: { repeat: 'no-repeat' }, file: file(1, 940, 14) },
+      'piece',
+    ],
     ['anything else', { rect: [300, 700, 120, 36], file: file(1, 120, 36) }, 'piece'],
   ])('%s', (_, lying, kind) => {
     expect(kinds(lying)).toEqual([kind]);

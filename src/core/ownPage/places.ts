@@ -91,9 +91,15 @@ function kindOf(
   rect: PageRect,
   page: { readonly width: number; readonly height: number },
 ): SlotKind {
-  const wide = rect.width / page.width;
+  const own =
+    laid?.repeat === 'no-repeat' && typeof laid.size === 'object' && laid.size.x === 'auto';
+  // Laid once at its own size, it is no larger than itself, however large its box is.
+  const seen = own
+    ? { width: Math.min(rect.width, width), height: Math.min(rect.height, height) }
+    : rect;
+  const wide = seen.width / page.width;
   if (picture.as === 'background' && !picture.pseudo) {
-    const all = wide > 0.95 && rect.height > Math.min(page.height * 0.7, firstScreen);
+    const all = wide > 0.95 && seen.height > Math.min(page.height * 0.7, firstScreen);
     if (picture.root || all) {
       return 'background';
     }
@@ -101,15 +107,15 @@ function kindOf(
       return 'sidebar';
     }
   }
-  const flat = rect.width / Math.max(1, rect.height);
+  const flat = seen.width / Math.max(1, seen.height);
   const above = rect.y < firstScreen * 0.5;
-  if (above && wide >= 0.45 && flat >= 2 && rect.height >= 60) {
+  if (above && wide >= 0.45 && flat >= 2 && seen.height >= 60) {
     return picture.words ? 'band' : 'header';
   }
-  if (!above && wide > 0.95 && flat >= 6 && rect.height <= 240) {
+  if (!above && wide > 0.95 && flat >= 6 && seen.height <= 240) {
     return 'divider';
   }
-  const inBar = rect.y < 140 && rect.height <= 140 && rect.width <= 420;
+  const inBar = rect.y < 140 && seen.height <= 140 && seen.width <= 420;
   if (inBar && width >= 60 && height >= 24 && laid?.repeat !== 'repeat') {
     return 'mark';
   }
