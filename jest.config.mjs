@@ -18,7 +18,9 @@ const config = {
       },
     ],
   },
-  transformIgnorePatterns: ['/node_modules/(?!(culori|image-size|immer|d3-[a-z-]+|internmap|parse5|entities|srcset)/)'],
+  transformIgnorePatterns: [
+    '/node_modules/(?!(culori|image-size|immer|d3-[a-z-]+|internmap|parse5|entities|srcset)/)',
+  ],
 };
 
 export default config;

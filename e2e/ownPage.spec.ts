@@ -73,7 +73,9 @@ test('a zip of a site with several pages is chosen in the door, and each page is
     ...Object.entries(flex.files).map(([path, data]) => [`site/${path}`, data]),
     ...Object.entries(rtl.files).map(([path, data]) => [`site/blog/${path}`, data]),
   ] as const;
-  const zip = zipSync(Object.fromEntries(entries.map(([path, data]) => [path, bytesOf(data as Uint8Array)])));
+  const zip = zipSync(
+    Object.fromEntries(entries.map(([path, data]) => [path, bytesOf(data as Uint8Array)])),
+  );
   await page.setInputFiles('[role=dialog] input[data-picks="Pieces"]', {
     name: 'site.zip',
     mimeType: 'application/zip',
