@@ -119,7 +119,8 @@ export function OwnPageView({ path, own, session, page, onDone }: Props) {
               ref={place}
               inert
               className="pointer-events-none absolute top-0 left-0 origin-top-left bg-white"
-              style={{ transform: `scale(${scale})` }}
+              // While it is asked at every width there is nothing to see.
+              style={{ transform: `scale(${scale})`, visibility: shown ? 'visible' : 'hidden' }}
             />
             {places.map((p, i) => {
               const box = at?.placed.get(p.id)?.rect;

@@ -184,7 +184,11 @@ function Plan({ session }: { session: Session }) {
     <div
       className="flex h-screen flex-col"
       onDragOver={(e) => e.preventDefault()}
-      onDrop={(e) => void dropped(e)}
+      onDrop={(e) =>
+        void dropped(e).catch((error: unknown) =>
+          say('bad', error instanceof Error ? error.message : String(error)),
+        )
+      }
     >
       <TopBar crumbs={[{ label: 'Sites', href: '/' }, { label: site.name }]}>
         {site.pages.length <= 3 ? (
