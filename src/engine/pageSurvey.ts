@@ -1,4 +1,3 @@
-import { SheetStates } from './sheetStates';
 import {
   commaParts,
   forLayer,
@@ -10,12 +9,14 @@ import {
   type PaintedPicture,
   type PlacedPicture,
 } from '@/core/ownPage/survey';
+import { lazily } from '@/core/lazily';
+import { SheetStates } from './sheetStates';
 
 type Pseudo = PaintedPicture['pseudo'];
 type Placed = Map<string, PlacedPicture>;
 
-/** Colour spaces of backgrounds that are no picture. */
-const isPicture = (value: string): boolean => value !== 'none' && value !== '';
+/** A computed value that names a picture or a gradient. */
+const paints = (value: string): boolean => value !== 'none' && value !== '';
 
 const addressIn = (value: string): string | undefined =>
   /(?:^|[\s,(])url\("?((?:[^"\\)]|\\.)*)"?\)/.exec(value)?.[1];
@@ -25,11 +26,6 @@ const bare = 'data-soyez-bare';
 const bareStyles = ['before', 'after']
   .map((part) => `[${bare}="::${part}"]::${part}{content:none!important}`)
   .join('');
-
-function onceOnly<T>(make: () => T): () => T {
-  let made: { readonly it: T } | undefined;
-  return () => (made ??= { it: make() }).it;
-}
 
 /** Looks at a document that is laid out; whatever it learns is plain data. */
 class Surveying {
@@ -82,11 +78,11 @@ class Surveying {
     for (const pseudo of ['::before', '::after'] as const) {
       const part = this.view.getComputedStyle(element, pseudo);
       if (part.content !== 'none' && part.display !== 'none' && part.visibility === 'visible') {
-        const where = onceOnly(() => this.pseudoRect(element, pseudo, part));
+        const where = lazily(() => this.pseudoRect(element, pseudo, part));
         this.painted(element, pseudo, part, where, placed);
       }
     }
-    if (style.display === 'list-item' && isPicture(style.listStyleImage) && rect) {
+    if (style.display === 'list-item' && paints(style.listStyleImage) && rect) {
       const source = style.listStyleImage;
       this.put(element, '::marker', 0, 'list mark', source, undefined, rect, placed);
     }
@@ -121,7 +117,7 @@ class Surveying {
     placed: Placed,
   ): void {
     commaParts(style.backgroundImage).forEach((image, layer) => {
-      if (isPicture(image)) {
+      if (paints(image)) {
         const laid: LaidBackground = {
           repeat: forLayer(style.backgroundRepeat, layer),
           position: forLayer(style.backgroundPosition, layer),
@@ -133,7 +129,7 @@ class Surveying {
         this.put(element, pseudo, layer, 'background', image, laid, where(), placed);
       }
     });
-    if (isPicture(style.borderImageSource)) {
+    if (paints(style.borderImageSource)) {
       this.put(element, pseudo, 0, 'border', style.borderImageSource, undefined, where(), placed);
     }
     if (pseudo && addressIn(style.content) !== undefined) {

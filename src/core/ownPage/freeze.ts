@@ -7,7 +7,7 @@ import type { Source } from './source';
 
 type Node = DefaultTreeAdapterMap['node'];
 type Element = DefaultTreeAdapterMap['element'];
-type Document = DefaultTreeAdapterMap['document'];
+type Tree = DefaultTreeAdapterMap['document'];
 type ParentNode = DefaultTreeAdapterMap['parentNode'];
 
 /** A page as text, and where its addresses are relative to. */
@@ -15,7 +15,7 @@ export interface PageText {
   /** Of the file, for people. */
   readonly name: string;
   readonly text: string;
-  /** Path or address of the document. */
+  /** Path or address of the page itself. */
   readonly base: string;
   /** Encoding that it was served in, for style sheets that say nothing of theirs. */
   readonly charset?: string;
@@ -318,13 +318,13 @@ interface Overview {
 }
 
 /** @throws PageError where the document is none that can be shown */
-function overview(name: string, document: Document): Overview {
+function overview(name: string, tree: Tree): Overview {
   let title: string | undefined;
   let base: string | undefined;
   let frames = 0;
   let passwords = 0;
   let shown = 0;
-  for (const { element, depth } of elementsOf(document)) {
+  for (const { element, depth } of elementsOf(tree)) {
     if (depth > deepest) {
       throw new PageError(
         `${name}: expected at most ${deepest} elements inside each other, found more.`,
@@ -343,7 +343,7 @@ function overview(name: string, document: Document): Overview {
       shown++;
     }
   }
-  const words = bodyText(document).length;
+  const words = bodyText(tree).length;
   if (frames > 0 && shown === 0 && words < 80) {
     throw new PageError(
       `${name}: expected a page, found only a frame around another. Open the page inside the frame by itself and save that.`,
@@ -358,9 +358,9 @@ function overview(name: string, document: Document): Overview {
 }
 
 /** Words of the page that can be read, as one line. */
-function bodyText(document: Document): string {
+function bodyText(tree: Tree): string {
   const texts: string[] = [];
-  for (const { element } of elementsOf(document)) {
+  for (const { element } of elementsOf(tree)) {
     if (!/^(?:script|style|noscript|title|template)$/.test(element.tagName)) {
       texts.push(textOf(element));
     }
@@ -375,15 +375,15 @@ function bodyText(document: Document): string {
  * @throws PageError where it is no page that can be shown
  */
 export function freezePage({ name, text, base, charset }: PageText, source: Source): FrozenPage {
-  const document = parse(text);
-  const { title, base: ownBase } = overview(name, document);
+  const tree = parse(text);
+  const { title, base: ownBase } = overview(name, tree);
   const from = ownBase === undefined ? base : basedOn(ownBase, base);
   const freezing = new Freezing(source, from, charset);
-  freezing.children(document);
-  document.childNodes = document.childNodes.filter((node) => node.nodeName !== '#documentType');
+  freezing.children(tree);
+  tree.childNodes = tree.childNodes.filter((node) => node.nodeName !== '#documentType');
   return {
     title,
-    html: doctypes[document.mode] + serialize(document),
+    html: doctypes[tree.mode] + serialize(tree),
     files: freezing.files.list,
     left: freezing.left,
     missing: [...freezing.files.missing],

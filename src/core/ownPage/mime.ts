@@ -18,7 +18,7 @@ export interface MimePart {
 
 /** A page saved as one file: its document, and the files it uses. */
 export interface MimePage {
-  readonly document: MimePart;
+  readonly main: MimePart;
   readonly parts: readonly MimePart[];
 }
 
@@ -132,13 +132,11 @@ export const isMimePage = (bytes: Uint8Array): boolean =>
  */
 export function openMimePage(name: string, bytes: Uint8Array): MimePage {
   const parts = partsOf(name, strFromU8(bytes, true), 0);
-  const document = parts.find(
-    ({ type }) => type === 'text/html' || type === 'application/xhtml+xml',
-  );
-  if (!document) {
+  const main = parts.find(({ type }) => type === 'text/html' || type === 'application/xhtml+xml');
+  if (!main) {
     throw new PageError(
       `${name}: expected a page, found ${parts.length} ${parts.length === 1 ? 'part' : 'parts'} and no document among them.`,
     );
   }
-  return { document, parts };
+  return { main, parts };
 }

@@ -15,7 +15,7 @@ export interface OpenedPage {
 }
 
 export const pageLimits = {
-  /** Bytes of one document. */
+  /** Bytes of one page without its files. */
   document: 20 * 2 ** 20,
   /** Bytes of one style sheet. */
   sheet: 4 * 2 ** 20,
@@ -79,15 +79,15 @@ function checkSheets(files: readonly PackedFile[]): void {
 
 function openMime(path: string, bytes: Uint8Array<ArrayBuffer>): FrozenPage {
   const saved = openMimePage(nameOf(path), bytes);
-  const { document } = saved;
-  checkDocument(nameOf(path), document.bytes);
+  const { main } = saved;
+  checkDocument(nameOf(path), main.bytes);
   checkSheets(
     saved.parts
       .filter(({ type }) => type === 'text/css')
       .map((part) => ({ path: `${part.location}.css`, bytes: part.bytes })),
   );
-  const text = decodeHtml(document.bytes, document.charset);
-  const { location: base, charset } = document;
+  const text = decodeHtml(main.bytes, main.charset);
+  const { location: base, charset } = main;
   return freezePage({ name: nameOf(path), text, base, charset }, mimeSource(saved));
 }
 

@@ -127,8 +127,8 @@ function absolute(address: string, base: string): string | undefined {
 const originOf = (address: string): string => /^https?:\/\/[^/?#]*/i.exec(address)?.[0] ?? '';
 
 /** The parts of a page that was saved as one file, by where the browser had them from. */
-export function mimeSource({ document, parts }: MimePage): Source {
-  const home = originOf(document.location);
+export function mimeSource({ main, parts }: MimePage): Source {
+  const home = originOf(main.location);
   const byLocation = new Map<string, MimePart>();
   const byContentId = new Map<string, MimePart>();
   for (const part of parts) {

@@ -57,7 +57,7 @@ export interface PageAtWidth {
 
 /** What a browser that laid the page out says of it. */
 export interface PageSurvey {
-  /** Every picture that is painted at any of the widths, in the order of the document. */
+  /** Every picture that is painted at any of the widths, in the page's own order. */
   readonly pictures: readonly PaintedPicture[];
   readonly at: readonly PageAtWidth[];
 }

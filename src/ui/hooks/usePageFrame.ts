@@ -7,7 +7,7 @@ import { openPageFrame, type PageFrame } from '@/engine/pageFrame';
 import { say } from '../shared/notices';
 
 /** Widths of the screen that a page is looked at, px. */
-export const surveyWidths = [
+const surveyWidths = [
   320, 360, 390, 412, 480, 540, 600, 680, 768, 820, 900, 960, 1024, 1100, 1200, 1280, 1366, 1440,
   1536, 1680, 1920, 2240, 2560, 3840,
 ] as const;

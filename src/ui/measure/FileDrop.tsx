@@ -1,8 +1,9 @@
 'use client';
 
-import { useRef, useState, type ReactNode } from 'react';
+import { useRef, type ReactNode } from 'react';
 import { filesOf } from '../hooks/useIntake';
 import { Button } from '../shared/Button';
+import { DropArea } from '../shared/DropArea';
 
 /** A place to drop files on; a button opens the browser's own chooser. */
 export function FileDrop({
@@ -25,24 +26,12 @@ export function FileDrop({
   children: ReactNode;
 }) {
   const input = useRef<HTMLInputElement>(null);
-  const [over, setOver] = useState(false);
   return (
-    <div
-      role="group"
-      aria-label={label}
-      onDragOver={(e) => {
-        e.preventDefault();
-        e.stopPropagation();
-        setOver(true);
-      }}
-      onDragLeave={() => setOver(false)}
-      onDrop={(e) => {
-        e.preventDefault();
-        e.stopPropagation();
-        setOver(false);
-        onFiles(filesOf(e.dataTransfer));
-      }}
-      className={`flex flex-wrap items-center gap-3 rounded-sm border border-dashed px-3 py-2.5 ${over ? 'border-act bg-act-wash' : 'border-line bg-sheet'}`}
+    <DropArea
+      label={label}
+      look="flex flex-wrap items-center gap-3 px-3 py-2.5"
+      rest="border-line bg-sheet"
+      onDrop={(data) => onFiles(filesOf(data))}
     >
       <input
         ref={input}
@@ -71,6 +60,6 @@ export function FileDrop({
           <Button onClick={() => input.current?.click()}>{button}</Button>
         </>
       )}
-    </div>
+    </DropArea>
   );
 }

@@ -1,10 +1,11 @@
 'use client';
 
 import { Dialog } from 'radix-ui';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import type { Page } from '@/core/site/model/page';
 import type { FolderFile } from '../hooks/folderFiles';
 import { useOwnPages } from '../hooks/useOwnPages';
+import { useReadWhenOpened } from '../hooks/useReadWhenOpened';
 import type { Session } from '../hooks/useSession';
 import { Button } from '../shared/Button';
 import { Switch } from '../shared/Switch';
@@ -27,18 +28,7 @@ export function OwnPageDialog({ session, page, open, files, onOpenChange }: Prop
   const pages = useOwnPages();
   const [path, setPath] = useState<string>();
   const read = pages.open;
-  useEffect(() => {
-    if (open && files.length) {
-      void read(files);
-    }
-  }, [open, files, read]);
-  const close = (next: boolean) => {
-    if (!next) {
-      pages.cancel();
-      pages.clear();
-    }
-    onOpenChange(next);
-  };
+  const close = useReadWhenOpened(pages, open, files, onOpenChange);
   const { opened, busy } = pages;
   const asked = files.length === 0;
   const seen = opened?.find((p) => p.path === path) ?? opened?.[0];

@@ -1,9 +1,8 @@
 'use client';
 
-import { useState } from 'react';
-import { droppedFiles, type FolderFile } from '../hooks/folderFiles';
+import type { FolderFile } from '../hooks/folderFiles';
 import { ChooseFiles } from '../shared/ChooseFiles';
-import { say } from '../shared/notices';
+import { DoorCard } from '../shared/DoorCard';
 
 /** How a page is saved, by browser; the folder or the one file is what is dropped here. */
 const saving = [
@@ -14,28 +13,9 @@ const saving = [
 
 /** Where a saved page is dropped or chosen. */
 export function OwnPageDoor({ onFiles }: { onFiles(files: readonly FolderFile[]): void }) {
-  const [over, setOver] = useState(false);
   return (
     <div className="grid min-h-0 grow place-items-center bg-board p-6">
-      <div
-        role="group"
-        aria-label="Drop a saved page"
-        onDragOver={(e) => {
-          e.preventDefault();
-          e.stopPropagation();
-          setOver(true);
-        }}
-        onDragLeave={() => setOver(false)}
-        onDrop={(e) => {
-          e.preventDefault();
-          e.stopPropagation();
-          setOver(false);
-          void droppedFiles(e.dataTransfer).then(onFiles, (error: unknown) =>
-            say('bad', error instanceof Error ? error.message : String(error)),
-          );
-        }}
-        className={`flex w-[640px] max-w-full flex-col gap-4 rounded-sm border border-dashed px-8 py-8 ${over ? 'border-act bg-act-wash' : 'border-soft bg-white'}`}
-      >
+      <DoorCard label="Drop a saved page" onFiles={onFiles}>
         <h3 className="text-[17px] font-semibold">Your page, as it is</h3>
         <p>
           Save a page of your site from the browser and drop it here, with its folder or as one
@@ -56,7 +36,7 @@ export function OwnPageDoor({ onFiles }: { onFiles(files: readonly FolderFile[])
         <p className="text-soft">
           Nothing leaves this browser: no script of the page runs, and it asks for nothing.
         </p>
-      </div>
+      </DoorCard>
     </div>
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import { Dialog } from 'radix-ui';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { adoptTheme, guessKind, type ThemePicture } from '@/core/theme/adopt';
 import { contentWidthOf, type BackgroundFound } from '@/core/theme/readTheme';
 import { rangeWords } from '@/core/theme/media';
@@ -13,6 +13,7 @@ import type { Session } from '../hooks/useSession';
 import { shelveBytes } from '../hooks/useIntake';
 import { FileDrop } from '../measure/FileDrop';
 import { useThemeFiles } from '../hooks/useThemeFiles';
+import { useReadWhenOpened } from '../hooks/useReadWhenOpened';
 import { Button } from '../shared/Button';
 import { Choose } from '../shared/Choose';
 import { say } from '../shared/notices';
@@ -32,18 +33,7 @@ interface Props {
 export function ThemeDialog({ session, page, open, files, onOpenChange }: Props) {
   const theme = useThemeFiles();
   const read = theme.open;
-  useEffect(() => {
-    if (open && files.length) {
-      void read(files);
-    }
-  }, [open, files, read]);
-  const close = (next: boolean) => {
-    if (!next) {
-      theme.cancel();
-      theme.clear();
-    }
-    onOpenChange(next);
-  };
+  const close = useReadWhenOpened(theme, open, files, onOpenChange);
   return (
     <Dialog.Root open={open} onOpenChange={close}>
       <Dialog.Portal>

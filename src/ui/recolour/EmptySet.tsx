@@ -1,11 +1,11 @@
 'use client';
 
-import { useState } from 'react';
 import type { SetIntake } from '../hooks/useSetIntake';
-import { droppedFiles, type FolderFile } from '../hooks/folderFiles';
+import type { FolderFile } from '../hooks/folderFiles';
 import { Button } from '../shared/Button';
 import { say } from '../shared/notices';
 import { ChooseFiles } from '../shared/ChooseFiles';
+import { DoorCard } from '../shared/DoorCard';
 
 /** The sample theme, as if it had been dropped. */
 async function sampleTheme(): Promise<FolderFile[]> {
@@ -24,27 +24,9 @@ export function EmptySet({
   intake: SetIntake;
   onFiles(files: readonly FolderFile[]): void;
 }) {
-  const [over, setOver] = useState(false);
   return (
     <main className="grid min-h-0 grow place-items-center bg-board p-6">
-      <div
-        role="group"
-        aria-label="Drop a theme"
-        onDragOver={(e) => {
-          e.preventDefault();
-          setOver(true);
-        }}
-        onDragLeave={() => setOver(false)}
-        onDrop={(e) => {
-          e.preventDefault();
-          e.stopPropagation();
-          setOver(false);
-          void droppedFiles(e.dataTransfer).then(onFiles, (error: unknown) =>
-            say('bad', error instanceof Error ? error.message : String(error)),
-          );
-        }}
-        className={`flex w-[640px] max-w-full flex-col gap-4 rounded-sm border border-dashed px-8 py-8 ${over ? 'border-act bg-act-wash' : 'border-soft bg-white'}`}
-      >
+      <DoorCard label="Drop a theme" onFiles={onFiles}>
         <h2 className="text-[17px] font-semibold">A theme you like, in a colour you do not</h2>
         <p>
           Drop the theme’s folder, a zip of it, or its pictures. Every picture then goes through one
@@ -74,7 +56,7 @@ export function EmptySet({
           Nothing leaves this browser, and nothing of your site changes until you lay the pieces on
           the plan.
         </p>
-      </div>
+      </DoorCard>
     </main>
   );
 }

@@ -2,9 +2,9 @@
 
 import { Database } from '@/store/database';
 import { tabsOf } from '@/store/tabs';
-import { once } from './once';
+import { lazily } from '@/core/lazily';
 
-export const theDatabase = once(() => new Database());
+export const theDatabase = lazily(() => new Database());
 
 /** What tabs tell each other of their sites. */
-export const theTabs = once(() => tabsOf(theDatabase().name));
+export const theTabs = lazily(() => tabsOf(theDatabase().name));

@@ -4,7 +4,7 @@ import { putThumb, thumbOf } from '@/store/thumbs';
 import { Drawings } from '@/work/drawings';
 import { theDatabase } from './database';
 import { theEngine } from './engine';
-import { once } from './once';
+import { lazily } from '@/core/lazily';
 
 async function toPng(raster: {
   width: number;
@@ -18,7 +18,7 @@ async function toPng(raster: {
 }
 
 /** Pictures of slots as they were last drawn. */
-export const theDrawings = once(
+export const theDrawings = lazily(
   () =>
     new Drawings<Blob>({
       pixels: theEngine().pixels,

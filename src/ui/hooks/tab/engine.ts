@@ -3,14 +3,14 @@
 import type { WorkerLike } from '@/engine/channel';
 import { createEngine, type Engine } from '@/engine/engine';
 import { storedAsset } from './assets';
-import { once } from './once';
+import { lazily } from '@/core/lazily';
 
 export type { View } from '@/engine/engine';
 
 const asWorker = (worker: Worker): WorkerLike => worker as unknown as WorkerLike;
 
 /** The workers. Bundlers find a worker by these very words. */
-export const theEngine = once((): Engine =>
+export const theEngine = lazily((): Engine =>
   createEngine({
     spawnRender: () =>
       asWorker(

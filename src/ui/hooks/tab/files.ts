@@ -2,7 +2,7 @@
 
 import { PictureFiles } from '@/work/pictureFiles';
 import { theEngine } from './engine';
-import { once } from './once';
+import { lazily } from '@/core/lazily';
 
 /** The pictures as files. */
-export const theFiles = once(() => new PictureFiles(theEngine()));
+export const theFiles = lazily(() => new PictureFiles(theEngine()));

@@ -3,10 +3,10 @@
 import { addOwnFace } from '@/engine/fontFaces';
 import { OwnFonts } from '@/work/ownFonts';
 import { storeAsset, storedAsset } from './assets';
-import { once } from './once';
+import { lazily } from '@/core/lazily';
 
 /** Fonts of the owner's. */
-export const theFonts = once(
+export const theFonts = lazily(
   () =>
     new OwnFonts({
       asset: storedAsset,

@@ -4,7 +4,7 @@ import { fontFolder } from '@/engine/vendor';
 import { keepingFiles } from '@/work/keepingFiles';
 import { storedAsset } from './assets';
 import { theEngine } from './engine';
-import { once } from './once';
+import { lazily } from '@/core/lazily';
 import { theSetFiles } from './setFiles';
 
 async function shippedFont({ file }: { readonly file: string }): Promise<Uint8Array<ArrayBuffer>> {
@@ -16,7 +16,7 @@ async function shippedFont({ file }: { readonly file: string }): Promise<Uint8Ar
 }
 
 /** What handing over asks for; files that were written once are kept. */
-export const theHandOver = once(() => {
+export const theHandOver = lazily(() => {
   const engine = theEngine();
   return keepingFiles({
     draw: engine.pixels,

@@ -4,10 +4,10 @@ import { keepSearch, searchOf } from '@/store/searches';
 import { Searches } from '@/work/searches';
 import { theDatabase } from './database';
 import { theEngine } from './engine';
-import { once } from './once';
+import { lazily } from '@/core/lazily';
 
 /** Searches for the lightest file. */
-export const theSearches = once(() => {
+export const theSearches = lazily(() => {
   const { pixels, search, patches } = theEngine();
   return new Searches({
     pixels,

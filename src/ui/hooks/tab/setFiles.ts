@@ -3,10 +3,10 @@
 import { SetFiles } from '@/work/setFiles';
 import { storedAsset } from './assets';
 import { theEngine } from './engine';
-import { once } from './once';
+import { lazily } from '@/core/lazily';
 
 /** The files of sets, recoloured. */
-export const theSetFiles = once(() => {
+export const theSetFiles = lazily(() => {
   const { sheets, look, follow, recolour, handed } = theEngine().set;
   return new SetFiles({ asset: storedAsset, sheets, look, follow, recolour, handed });
 });

@@ -2,7 +2,7 @@
 
 import { SiteCards } from '@/work/siteCards';
 import { theEngine } from './engine';
-import { once } from './once';
+import { lazily } from '@/core/lazily';
 
 /** The cards of all sites. */
-export const theSiteCards = once(() => new SiteCards(theEngine().bulk.card));
+export const theSiteCards = lazily(() => new SiteCards(theEngine().bulk.card));

@@ -5,11 +5,11 @@ import { siteStore } from '@/store/siteStore';
 import { say } from '../../shared/notices';
 import { theDatabase, theTabs } from './database';
 import { later } from './later';
-import { once } from './once';
+import { lazily } from '@/core/lazily';
 import { theStanding } from './standing';
 
 /** The sites that are open in this tab. */
-export const theSites = once(
+export const theSites = lazily(
   () =>
     new OpenSites(
       {

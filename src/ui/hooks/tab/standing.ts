@@ -1,7 +1,7 @@
 'use client';
 
 import { Standing } from '@/work/standing';
-import { once } from './once';
+import { lazily } from '@/core/lazily';
 
 /** Whether all that was done in this tab is on the disk. */
-export const theStanding = once(() => new Standing());
+export const theStanding = lazily(() => new Standing());

@@ -2,7 +2,7 @@
 
 import { Tries } from '@/work/tries';
 import { theFiles } from './files';
-import { once } from './once';
+import { lazily } from '@/core/lazily';
 
 /** What mends would come to. */
-export const theTries = once(() => new Tries(theFiles()));
+export const theTries = lazily(() => new Tries(theFiles()));

@@ -1,0 +1,32 @@
+'use client';
+
+import type { ReactNode } from 'react';
+import { droppedFiles, type FolderFile } from '../hooks/folderFiles';
+import { DropArea } from './DropArea';
+import { say } from './notices';
+
+/** In the middle of an empty screen: where a folder or files are dropped, and what comes of it. */
+export function DoorCard({
+  label,
+  onFiles,
+  children,
+}: {
+  label: string;
+  onFiles(files: readonly FolderFile[]): void;
+  children: ReactNode;
+}) {
+  return (
+    <DropArea
+      label={label}
+      look="flex w-[640px] max-w-full flex-col gap-4 px-8 py-8"
+      rest="border-soft bg-white"
+      onDrop={(data) =>
+        void droppedFiles(data).then(onFiles, (error: unknown) =>
+          say('bad', error instanceof Error ? error.message : String(error)),
+        )
+      }
+    >
+      {children}
+    </DropArea>
+  );
+}
