@@ -15,7 +15,7 @@ import { writeSiteFile } from '../src/core/handover/siteFile';
 import { inspectPicture } from '../src/core/measure/inspect';
 import { pressAs } from '../src/core/press/settings';
 import { sampleFiles, sampleSite } from '../src/demo/sample';
-import { expect, test } from './bench.fixture';
+import { expect, inNewTab, test } from './bench.fixture';
 import { check } from './accessible.fixture';
 import { rawPixels as raw, serve } from './served.fixture';
 
@@ -136,138 +136,137 @@ async function checkServed(browser: Browser, home: string): Promise<void> {
   await visitor.close();
 }
 
-test('the archive unpacked, and its rehearsal, are the pages of the plan, px for px; a colour that is changed shows when rehearsed again', async ({
-  bench,
-  page,
-  browser,
-}) => {
-  test.setTimeout(300_000);
-  await bench.start();
-  await page.goto('/');
-  await page.setInputFiles('input[data-picks="Open a site file"]', {
-    name: 'sample.soyez',
-    mimeType: 'application/zip',
-    buffer: sampleWithoutLoss(),
-  });
-  await page.waitForURL(/\/sites\/without-loss$/);
-  const plan = page.url();
-  const width = 1280;
-  const pages = [
-    ['Home', 'home.html'],
-    ['Kiln diary', 'kiln-diary.html'],
-  ] as const;
-  const drawn = new Map<string, { shot: Buffer; height: number }>();
-  for (const [name] of pages) {
-    drawn.set(name, await planShot(page, plan, width, name));
-  }
-  await page.setViewportSize({ width: 1280, height: 800 });
-  await handOver(page, plan);
-  const archive = await saved(page, /^Archive, /);
-  const files = unzipSync(archive.bytes);
-  expect(archive.name).toBe('veldrin-without-loss-hand-over.zip');
-  expect(Object.keys(files)).toEqual(
-    expect.arrayContaining([
-      'style.css',
-      'markup.html',
-      'home.html',
-      'kiln-diary.html',
-      'pictures/header.png',
-      'pictures/header-2x.png',
-      'pictures/header-half.png',
-      'veldrin-without-loss.soyez',
-    ]),
-  );
-
-  const { server, address } = await serve(files);
-  const judge = await browser.newPage();
-  try {
-    for (const [name, file] of pages) {
-      const { shot, height } = drawn.get(name)!;
-      await judge.setViewportSize({ width, height });
-      await judge.goto(`${address}/${file}`);
-      await judge.evaluate(() => document.fonts.ready);
-      expect([name, await unlike(await judge.screenshot(), shot)]).toEqual([name, 0]);
+inNewTab(
+  'the archive unpacked, and its rehearsal, are the pages of the plan, px for px; a colour that is changed shows when rehearsed again',
+  async ({ bench, page, browser }) => {
+    test.setTimeout(300_000);
+    await bench.start();
+    await page.goto('/');
+    await page.setInputFiles('input[data-picks="Open a site file"]', {
+      name: 'sample.soyez',
+      mimeType: 'application/zip',
+      buffer: sampleWithoutLoss(),
+    });
+    await page.waitForURL(/\/sites\/without-loss$/);
+    const plan = page.url();
+    const width = 1280;
+    const pages = [
+      ['Home', 'home.html'],
+      ['Kiln diary', 'kiln-diary.html'],
+    ] as const;
+    const drawn = new Map<string, { shot: Buffer; height: number }>();
+    for (const [name] of pages) {
+      drawn.set(name, await planShot(page, plan, width, name));
     }
+    await page.setViewportSize({ width: 1280, height: 800 });
+    await handOver(page, plan);
+    const archive = await saved(page, /^Archive, /);
+    const files = unzipSync(archive.bytes);
+    expect(archive.name).toBe('veldrin-without-loss-hand-over.zip');
+    expect(Object.keys(files)).toEqual(
+      expect.arrayContaining([
+        'style.css',
+        'markup.html',
+        'home.html',
+        'kiln-diary.html',
+        'pictures/header.png',
+        'pictures/header-2x.png',
+        'pictures/header-half.png',
+        'veldrin-without-loss.soyez',
+      ]),
+    );
 
-    const [tab] = await Promise.all([
-      page.waitForEvent('popup'),
-      page.getByRole('button', { name: 'Rehearse', exact: true }).click(),
-    ]);
-    await tab.waitForURL(/\/rehearsal\/[^/]+\/home\.html$/);
-    await expect(page.getByTestId('changed')).toContainText('As you rehearsed it');
-    const rehearsed = await judge.goto(tab.url());
-    expect(rehearsed!.headers()['content-security-policy']).toContain("script-src 'none'");
-    expect(rehearsed!.headers()['cache-control']).toBe('no-cache');
-    await judge.setViewportSize({ width, height: drawn.get('Home')!.height });
-    await judge.evaluate(() => document.fonts.ready);
-    expect(await unlike(await judge.screenshot(), drawn.get('Home')!.shot)).toBe(0);
-    await check(page, 'hand over');
-    await checkServed(browser, tab.url());
-
-    // The header is washed with clay; everything else stays.
-    await page.goto(plan);
-    await bench.open('Header');
-    await bench.layer('Wash').click();
-    await page
-      .getByRole('button', { name: /: clay$/ })
-      .first()
-      .click();
-    await bench.kept();
-    await page.goto(`${plan}/hand-over`);
-    await expect(page.getByTestId('changed')).toContainText('Changed since your last rehearsal');
-    await expect(page.getByTestId('changed')).toContainText(': Header.');
-    const again = page.getByRole('button', { name: 'Rehearse again' });
-    await expect(again).toBeEnabled({ timeout: 120_000 });
-    // The tab that was open asks the host again, and is not shown what it has kept.
-    await Promise.all([
-      page.waitForResponse(
-        (r) => r.url().includes('/api/host/') && r.request().method() === 'POST',
-      ),
-      again.click(),
-    ]);
-    await expect(page.getByTestId('changed')).toContainText('As you rehearsed it');
-    await judge.reload();
-    const part = { x: 110, y: 90, width: 60, height: 60 };
-    const reddish = async (shot: Buffer) => {
-      const { data } = await raw(
-        await sharp(shot)
-          .extract({ left: part.x, top: part.y, width: part.width, height: part.height })
-          .png()
-          .toBuffer(),
-      );
-      let n = 0;
-      for (let i = 0; i < data.length; i += 3) {
-        if (data[i] > data[i + 2] + 50) {
-          n++;
-        }
+    const { server, address } = await serve(files);
+    const judge = await browser.newPage();
+    try {
+      for (const [name, file] of pages) {
+        const { shot, height } = drawn.get(name)!;
+        await judge.setViewportSize({ width, height });
+        await judge.goto(`${address}/${file}`);
+        await judge.evaluate(() => document.fonts.ready);
+        expect([name, await unlike(await judge.screenshot(), shot)]).toEqual([name, 0]);
       }
-      return n / (part.width * part.height);
-    };
-    expect(await reddish(drawn.get('Home')!.shot)).toBe(0);
-    expect(await reddish(await judge.screenshot())).toBeGreaterThan(0.9);
-    await page.locator('summary').click();
-    await expect(
-      page
-        .getByRole('list', { name: 'Uploads' })
-        .getByRole('listitem')
-        .filter({ hasText: 'pictures/header.png' }),
-    ).toContainText('replaced');
-    await expect(
-      page
-        .getByRole('list', { name: 'Uploads' })
-        .getByRole('listitem')
-        .filter({ hasText: 'pictures/background-tile.png' }),
-    ).toContainText('as it was');
 
-    // Emptied, the address has nothing any more.
-    await page.getByRole('button', { name: 'Empty the host' }).click();
-    await expect(page.getByRole('button', { name: 'Rehearse', exact: true })).toBeVisible();
-    expect((await judge.request.get(tab.url())).status()).toBe(404);
-  } finally {
-    server.close();
-    await judge.close();
-  }
-});
+      const [tab] = await Promise.all([
+        page.waitForEvent('popup'),
+        page.getByRole('button', { name: 'Rehearse', exact: true }).click(),
+      ]);
+      await tab.waitForURL(/\/rehearsal\/[^/]+\/home\.html$/);
+      await expect(page.getByTestId('changed')).toContainText('As you rehearsed it');
+      const rehearsed = await judge.goto(tab.url());
+      expect(rehearsed!.headers()['content-security-policy']).toContain("script-src 'none'");
+      expect(rehearsed!.headers()['cache-control']).toBe('no-cache');
+      await judge.setViewportSize({ width, height: drawn.get('Home')!.height });
+      await judge.evaluate(() => document.fonts.ready);
+      expect(await unlike(await judge.screenshot(), drawn.get('Home')!.shot)).toBe(0);
+      await check(page, 'hand over');
+      await checkServed(browser, tab.url());
+
+      // The header is washed with clay; everything else stays.
+      await page.goto(plan);
+      await bench.open('Header');
+      await bench.layer('Wash').click();
+      await page
+        .getByRole('button', { name: /: clay$/ })
+        .first()
+        .click();
+      await bench.kept();
+      await page.goto(`${plan}/hand-over`);
+      await expect(page.getByTestId('changed')).toContainText('Changed since your last rehearsal');
+      await expect(page.getByTestId('changed')).toContainText(': Header.');
+      const again = page.getByRole('button', { name: 'Rehearse again' });
+      await expect(again).toBeEnabled({ timeout: 120_000 });
+      // The tab that was open asks the host again, and is not shown what it has kept.
+      await Promise.all([
+        page.waitForResponse(
+          (r) => r.url().includes('/api/host/') && r.request().method() === 'POST',
+        ),
+        again.click(),
+      ]);
+      await expect(page.getByTestId('changed')).toContainText('As you rehearsed it');
+      await judge.reload();
+      const part = { x: 110, y: 90, width: 60, height: 60 };
+      const reddish = async (shot: Buffer) => {
+        const { data } = await raw(
+          await sharp(shot)
+            .extract({ left: part.x, top: part.y, width: part.width, height: part.height })
+            .png()
+            .toBuffer(),
+        );
+        let n = 0;
+        for (let i = 0; i < data.length; i += 3) {
+          if (data[i] > data[i + 2] + 50) {
+            n++;
+          }
+        }
+        return n / (part.width * part.height);
+      };
+      expect(await reddish(drawn.get('Home')!.shot)).toBe(0);
+      expect(await reddish(await judge.screenshot())).toBeGreaterThan(0.9);
+      await page.locator('summary').click();
+      await expect(
+        page
+          .getByRole('list', { name: 'Uploads' })
+          .getByRole('listitem')
+          .filter({ hasText: 'pictures/header.png' }),
+      ).toContainText('replaced');
+      await expect(
+        page
+          .getByRole('list', { name: 'Uploads' })
+          .getByRole('listitem')
+          .filter({ hasText: 'pictures/background-tile.png' }),
+      ).toContainText('as it was');
+
+      // Emptied, the address has nothing any more.
+      await page.getByRole('button', { name: 'Empty the host' }).click();
+      await expect(page.getByRole('button', { name: 'Rehearse', exact: true })).toBeVisible();
+      expect((await judge.request.get(tab.url())).status()).toBe(404);
+    } finally {
+      server.close();
+      await judge.close();
+    }
+  },
+);
 
 test('the site file opens beside the site with the same pixels, and renders without a browser to the same files', async ({
   bench,

@@ -11,7 +11,7 @@ import { plainPicture, pressAs } from '../src/core/press/settings';
 import type { Picture } from '../src/core/site/model/picture';
 import type { Site } from '../src/core/site/model/site';
 import type { BackgroundSize, Length, Repeat, Slot } from '../src/core/site/model/slot';
-import { expect, test, withOneFile } from './bench.fixture';
+import { expect, inNewTab, test, withOneFile } from './bench.fixture';
 
 const px = (value: number): Length => ({ value, unit: 'px' });
 const pc = (value: number): Length => ({ value, unit: '%' });
@@ -151,7 +151,7 @@ for (const width of [96, 121, 200]) {
   }
 }
 
-test('fixed backgrounds are placed in the screen, at three widths', async ({ page }) => {
+inNewTab('fixed backgrounds are placed in the screen, at three widths', async ({ page }) => {
   const image = await tile();
   for (const width of [360, 768, 1280]) {
     const height = screenHeightAt(width);
@@ -180,122 +180,121 @@ test('fixed backgrounds are placed in the screen, at three widths', async ({ pag
   }
 });
 
-test('the page plan’s own drawing is what Chromium makes of the CSS that is handed over', async ({
-  bench,
-  page,
-  browser,
-}) => {
-  await page.setViewportSize({ width: 2000, height: 900 });
-  await bench.start();
-  const cases: {
-    repeat: string;
-    place?: string;
-    x?: string;
-    y?: string;
-    size?: string;
-    fixed?: boolean;
-    mayDiffer?: number;
-  }[] = [
-    { repeat: 'both ways', place: 'top centre' },
-    { repeat: 'sideways', place: 'middle left' },
-    { repeat: 'downwards', place: 'middle right' },
-    { repeat: 'not repeated', x: '25px', y: '40px' },
-    { repeat: 'both ways', x: '33%', y: '-17px', fixed: true },
-    { repeat: 'not repeated', place: 'middle centre', size: 'cover', mayDiffer: 24 },
-  ];
-  const reference = await browser.newPage();
-  const toPlan = async () => {
-    await page.getByRole('link', { name: 'Veldrin Clayworks', exact: true }).click();
-    await bench.planned();
-  };
-  for (const { repeat, place, x, y, size, fixed, mayDiffer = 0 } of cases) {
-    await bench.open('Page background');
-    await bench.byHand();
-    await page.getByRole('radio', { name: 'PNG' }).click();
-    await page.keyboard.press('1');
-    await page.getByRole('radio', { name: 'On the page' }).click();
-    const choose = async (label: string, option: string) => {
-      await page.getByRole('combobox', { name: label }).click();
-      await page.getByRole('option', { name: option, exact: true }).click();
+inNewTab(
+  'the page plan’s own drawing is what Chromium makes of the CSS that is handed over',
+  async ({ bench, page, browser }) => {
+    await page.setViewportSize({ width: 2000, height: 900 });
+    await bench.start();
+    const cases: {
+      repeat: string;
+      place?: string;
+      x?: string;
+      y?: string;
+      size?: string;
+      fixed?: boolean;
+      mayDiffer?: number;
+    }[] = [
+      { repeat: 'both ways', place: 'top centre' },
+      { repeat: 'sideways', place: 'middle left' },
+      { repeat: 'downwards', place: 'middle right' },
+      { repeat: 'not repeated', x: '25px', y: '40px' },
+      { repeat: 'both ways', x: '33%', y: '-17px', fixed: true },
+      { repeat: 'not repeated', place: 'middle centre', size: 'cover', mayDiffer: 24 },
+    ];
+    const reference = await browser.newPage();
+    const toPlan = async () => {
+      await page.getByRole('link', { name: 'Veldrin Clayworks', exact: true }).click();
+      await bench.planned();
     };
-    await choose('Repeat', repeat);
-    if (place) {
-      await page.getByRole('button', { name: place, exact: true }).click();
-    }
-    if (x) {
-      await bench.type('Position x', x);
-    }
-    if (y) {
-      await bench.type('Position y', y);
-    }
-    await choose('Size on the page', size ?? 'its own size');
-    await page.getByRole('radio', { name: fixed ? 'fixed' : 'scroll' }).click();
-    const file = await bench.download();
-    const { css } = withOneFile(
-      { css: await page.locator('[data-snippet=CSS]').innerText(), html: '' },
-      file.name,
-    );
-    await bench.kept();
-    await toPlan();
-    const bare = await page.addStyleTag({
-      content:
-        '[data-slot], [data-grip], [data-board] > svg, [data-board] > [aria-hidden] { visibility: hidden }',
-    });
-    for (const width of [1200, 1520]) {
-      await bench.type('Screen', String(width));
-      await expect(page.getByRole('main')).toHaveAttribute(
-        'aria-label',
-        `Home at a screen of ${width} px`,
-      );
-      const drawing = page.getByTestId('page').locator('> div');
-      const box = (await drawing.boundingBox())!;
-      const margin = (width - 1080) / 2;
-      // The drawing of this very picture must have been put in place before it is looked at.
-      await expect(drawing.locator('[style*="blob:"]').first()).toBeAttached();
-      await page.waitForTimeout(300);
-      expect(box.width).toBe(width);
-      const height = Math.min(620, Math.floor(800 - box.y));
-      const bothSides = async (of: Page, x: number, y: number) =>
-        Buffer.concat(
-          await Promise.all(
-            [x, x + width - margin].map(async (left) =>
-              pixels(await of.screenshot({ clip: { x: left, y, width: margin, height } })),
-            ),
-          ),
-        );
-      const ours = await bothSides(page, box.x, box.y);
-      await reference.setViewportSize({ width, height: screenHeightAt(width) });
-      const name = css.match(/url\("([^"]+)"\)/)![1];
-      await reference.route('**/judge/**', (route) =>
-        route.request().url().endsWith(name)
-          ? route.fulfill({ path: file.path })
-          : route.fulfill({
-              contentType: 'text/html',
-              body: `<!doctype html><style>body{margin:0}${css}</style><div style="height:${box.height}px">`,
-            }),
-      );
-      await reference.goto('http://localhost:3219/judge/');
-      const theirs = await bothSides(reference, 0, 0);
-      await reference.unroute('**/judge/**');
-      let different = 0;
-      let worst = 0;
-      for (let i = 0; i < ours.length; i++) {
-        if (ours[i] !== theirs[i]) {
-          different++;
-          worst = Math.max(worst, Math.abs(ours[i] - theirs[i]));
-        }
+    for (const { repeat, place, x, y, size, fixed, mayDiffer = 0 } of cases) {
+      await bench.open('Page background');
+      await bench.byHand();
+      await page.getByRole('radio', { name: 'PNG' }).click();
+      await page.keyboard.press('1');
+      await page.getByRole('radio', { name: 'On the page' }).click();
+      const choose = async (label: string, option: string) => {
+        await page.getByRole('combobox', { name: label }).click();
+        await page.getByRole('option', { name: option, exact: true }).click();
+      };
+      await choose('Repeat', repeat);
+      if (place) {
+        await page.getByRole('button', { name: place, exact: true }).click();
       }
-      expect([`${repeat} at ${width}`, css, new Set(theirs).size > 5]).toEqual([
-        `${repeat} at ${width}`,
-        css,
-        true,
-      ]);
-      expect([
-        `${repeat} at ${width}`,
-        worst <= mayDiffer,
-        different / ours.length <= (mayDiffer ? 0.02 : 0),
-      ]).toEqual([`${repeat} at ${width}`, true, true]);
+      if (x) {
+        await bench.type('Position x', x);
+      }
+      if (y) {
+        await bench.type('Position y', y);
+      }
+      await choose('Size on the page', size ?? 'its own size');
+      await page.getByRole('radio', { name: fixed ? 'fixed' : 'scroll' }).click();
+      const file = await bench.download();
+      const { css } = withOneFile(
+        { css: await page.locator('[data-snippet=CSS]').innerText(), html: '' },
+        file.name,
+      );
+      await bench.kept();
+      await toPlan();
+      const bare = await page.addStyleTag({
+        content:
+          '[data-slot], [data-grip], [data-board] > svg, [data-board] > [aria-hidden] { visibility: hidden }',
+      });
+      for (const width of [1200, 1520]) {
+        await bench.type('Screen', String(width));
+        await expect(page.getByRole('main')).toHaveAttribute(
+          'aria-label',
+          `Home at a screen of ${width} px`,
+        );
+        const drawing = page.getByTestId('page').locator('> div');
+        const box = (await drawing.boundingBox())!;
+        const margin = (width - 1080) / 2;
+        // The drawing of this very picture must have been put in place before it is looked at.
+        await expect(drawing.locator('[style*="blob:"]').first()).toBeAttached();
+        await page.waitForTimeout(300);
+        expect(box.width).toBe(width);
+        const height = Math.min(620, Math.floor(800 - box.y));
+        const bothSides = async (of: Page, x: number, y: number) =>
+          Buffer.concat(
+            await Promise.all(
+              [x, x + width - margin].map(async (left) =>
+                pixels(await of.screenshot({ clip: { x: left, y, width: margin, height } })),
+              ),
+            ),
+          );
+        const ours = await bothSides(page, box.x, box.y);
+        await reference.setViewportSize({ width, height: screenHeightAt(width) });
+        const name = css.match(/url\("([^"]+)"\)/)![1];
+        await reference.route('**/judge/**', (route) =>
+          route.request().url().endsWith(name)
+            ? route.fulfill({ path: file.path })
+            : route.fulfill({
+                contentType: 'text/html',
+                body: `<!doctype html><style>body{margin:0}${css}</style><div style="height:${box.height}px">`,
+              }),
+        );
+        await reference.goto('http://localhost:3219/judge/');
+        const theirs = await bothSides(reference, 0, 0);
+        await reference.unroute('**/judge/**');
+        let different = 0;
+        let worst = 0;
+        for (let i = 0; i < ours.length; i++) {
+          if (ours[i] !== theirs[i]) {
+            different++;
+            worst = Math.max(worst, Math.abs(ours[i] - theirs[i]));
+          }
+        }
+        expect([`${repeat} at ${width}`, css, new Set(theirs).size > 5]).toEqual([
+          `${repeat} at ${width}`,
+          css,
+          true,
+        ]);
+        expect([
+          `${repeat} at ${width}`,
+          worst <= mayDiffer,
+          different / ours.length <= (mayDiffer ? 0.02 : 0),
+        ]).toEqual([`${repeat} at ${width}`, true, true]);
+      }
+      await bare.evaluate((style) => (style as HTMLStyleElement).remove());
     }
-    await bare.evaluate((style) => (style as HTMLStyleElement).remove());
-  }
-});
+  },
+);

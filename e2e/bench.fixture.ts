@@ -4,10 +4,34 @@ import { expect, test as base, type Locator, type Page } from '@playwright/test'
 export class BenchPage {
   constructor(readonly page: Page) {}
 
-  /** First start: the sample is put in place and its plan is shown. */
+  /** The sample is put in place and its plan is shown: at a first start, or instead of all sites. */
   async start(): Promise<void> {
-    await this.page.goto('/');
+    if (this.page.url() === 'about:blank') {
+      await this.page.goto('/');
+    } else {
+      await this.startAgain();
+    }
     await this.planned();
+  }
+
+  private async startAgain(): Promise<void> {
+    const home = this.page.getByRole('link', { name: 'Soyez', exact: true });
+    if (!(await home.isVisible())) {
+      await this.page.goto('/');
+    }
+    // What a test before left open.
+    await this.page.keyboard.press('Escape');
+    await this.page.keyboard.press('Escape');
+    await home.click();
+    await this.page.getByRole('heading', { name: 'Your sites' }).waitFor({ state: 'attached' });
+    const removals = this.page.getByRole('button', { name: /^Remove / });
+    await removals.first().waitFor();
+    for (let left = await removals.count(); left > 0; left--) {
+      await removals.first().click();
+      await this.page.getByRole('button', { name: 'Remove the site' }).click();
+      await expect(removals).toHaveCount(left - 1);
+    }
+    await this.page.getByRole('button', { name: 'Start from the sample' }).click();
   }
 
   async planned(): Promise<void> {
@@ -193,8 +217,8 @@ export function withOneFile<L extends { readonly css: string; readonly html: str
   return { ...lines, css, html };
 }
 
-/** Every test fails on an error in the browser's console. */
-export const test = base.extend<{ bench: BenchPage }>({
+/** A tab of a test's own. Every test fails on an error in the browser's console. */
+export const inNewTab = base.extend<{ bench: BenchPage }, { tab: Page }>({
   bench: async ({ page }, use) => {
     const problems: string[] = [];
     page.on('console', (message) => {
@@ -205,6 +229,28 @@ export const test = base.extend<{ bench: BenchPage }>({
     page.on('pageerror', (error) => problems.push(error.message));
     await use(new BenchPage(page));
     expect(problems).toEqual([]);
+  },
+  tab: [
+    async ({ browser }, use) => {
+      const { baseURL, viewport } = base.info().project.use;
+      const tab = await browser.newPage({ baseURL, viewport });
+      await use(tab);
+      await tab.close();
+    },
+    { scope: 'worker' },
+  ],
+});
+
+/**
+ * Tests one after another in one tab, as an owner works on one thing after another: the workers
+ * that run stay, the site begins anew. For all that neither look at a first start nor leave
+ * anything in the browser.
+ */
+export const test = inNewTab.extend({
+  page: async ({ tab }, use) => {
+    await tab.setViewportSize(base.info().project.use.viewport!);
+    await use(tab);
+    tab.removeAllListeners();
   },
 });
 

@@ -5,7 +5,7 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import sharp from 'sharp';
-import { expect, test, withOneFile, type BenchPage } from './bench.fixture';
+import { expect, inNewTab, test, withOneFile, type BenchPage } from './bench.fixture';
 
 const kiln = '#3b4a45';
 const clay = '#a4553a';
@@ -238,83 +238,83 @@ test('a divider made by parameters stands on its section without a line, at 360,
   }
 });
 
-test('words handed over as live text stand where they stood in the picture', async ({
-  bench,
-  page,
-}) => {
-  await bench.start();
-  const plan = page.url();
-  await bench.open('Header');
-  const with_ = await bench.raster();
-  await bench.layer('Veldrin').click();
-  await page.keyboard.press('h');
-  await expect(bench.answer(4)).toContainText('1 text');
-  const without = await bench.raster();
-  await page.keyboard.press('h');
-  await page.keyboard.press('5');
-  await page.getByRole('radio', { name: 'Widths', exact: true }).click();
-  await page.getByRole('checkbox', { name: '“Veldrin Clayworks” as live text' }).check();
-  await expect(page.locator('[data-reading="phone-text"]')).toBeVisible();
-  await bench.kept();
-  /** The rectangle in which the letters are. */
-  const box = (differs: (x: number, y: number) => boolean) => {
-    let l = 1e9;
-    let t = 1e9;
-    let r = -1;
-    let b = -1;
-    for (let y = 0; y < 220; y++) {
-      for (let x = 0; x < 1080; x++) {
-        if (differs(x, y)) {
-          l = Math.min(l, x);
-          t = Math.min(t, y);
-          r = Math.max(r, x);
-          b = Math.max(b, y);
+inNewTab(
+  'words handed over as live text stand where they stood in the picture',
+  async ({ bench, page }) => {
+    await bench.start();
+    const plan = page.url();
+    await bench.open('Header');
+    const with_ = await bench.raster();
+    await bench.layer('Veldrin').click();
+    await page.keyboard.press('h');
+    await expect(bench.answer(4)).toContainText('1 text');
+    const without = await bench.raster();
+    await page.keyboard.press('h');
+    await page.keyboard.press('5');
+    await page.getByRole('radio', { name: 'Widths', exact: true }).click();
+    await page.getByRole('checkbox', { name: '“Veldrin Clayworks” as live text' }).check();
+    await expect(page.locator('[data-reading="phone-text"]')).toBeVisible();
+    await bench.kept();
+    /** The rectangle in which the letters are. */
+    const box = (differs: (x: number, y: number) => boolean) => {
+      let l = 1e9;
+      let t = 1e9;
+      let r = -1;
+      let b = -1;
+      for (let y = 0; y < 220; y++) {
+        for (let x = 0; x < 1080; x++) {
+          if (differs(x, y)) {
+            l = Math.min(l, x);
+            t = Math.min(t, y);
+            r = Math.max(r, x);
+            b = Math.max(b, y);
+          }
         }
       }
-    }
-    return [l, t, r, b];
-  };
-  const drawn = box(
-    (x, y) => Math.abs(with_.data[(y * 1080 + x) * 4] - without.data[(y * 1080 + x) * 4]) > 60,
-  );
-  await page.goto(plan);
-  await page.addStyleTag({
-    content:
-      '[data-slot], [data-grip], [data-board] > svg, [data-board] > [aria-hidden] { visibility: hidden }',
-  });
-  await page.setViewportSize({ width: 2000, height: 900 });
-  await bench.type('Screen', '1280');
-  const words = page.getByTestId('page').getByText('Veldrin Clayworks');
-  await expect(words).toBeVisible();
-  await page.evaluate(() => document.fonts.ready);
-  const board = (await page.getByTestId('page').locator('> div').first().boundingBox())!;
-  const scale = board.width / 1280;
-  expect(scale).toBe(1);
-  const clip = { x: board.x + 100, y: board.y + 84, width: 1080, height: 220 };
-  const raw = async () =>
-    sharp(await page.screenshot({ clip }))
-      .removeAlpha()
-      .raw()
-      .toBuffer();
-  // The plan draws the file anew, without the words; until it has, they are seen twice.
-  await expect
-    .poll(async () => {
-      const shown = await raw();
-      await words.evaluate((e) => {
-        e.style.visibility = 'hidden';
-      });
-      const hidden = await raw();
-      await words.evaluate((e) => {
-        e.style.visibility = '';
-      });
-      const live = box(
-        (x, y) => Math.abs(shown[(y * 1080 + x) * 3] - hidden[(y * 1080 + x) * 3]) > 60,
-      );
-      return Math.max(...live.map((v, i) => Math.abs(v - drawn[i])));
-    })
-    .toBeLessThanOrEqual(1);
-  expect(drawn[2] - drawn[0]).toBeGreaterThan(300);
-});
+      return [l, t, r, b];
+    };
+    const drawn = box(
+      (x, y) => Math.abs(with_.data[(y * 1080 + x) * 4] - without.data[(y * 1080 + x) * 4]) > 60,
+    );
+    await page.goto(plan);
+    await page.addStyleTag({
+      content:
+        '[data-slot], [data-grip], [data-board] > svg, [data-board] > [aria-hidden] { visibility: hidden }',
+    });
+    await page.setViewportSize({ width: 2000, height: 900 });
+    await bench.type('Screen', '1280');
+    const words = page.getByTestId('page').getByText('Veldrin Clayworks');
+    await expect(words).toBeVisible();
+    await page.evaluate(() => document.fonts.ready);
+    const board = (await page.getByTestId('page').locator('> div').first().boundingBox())!;
+    const scale = board.width / 1280;
+    expect(scale).toBe(1);
+    const clip = { x: board.x + 100, y: board.y + 84, width: 1080, height: 220 };
+    const raw = async () =>
+      sharp(await page.screenshot({ clip }))
+        .removeAlpha()
+        .raw()
+        .toBuffer();
+    // The plan draws the file anew, without the words; until it has, they are seen twice.
+    await expect
+      .poll(async () => {
+        const shown = await raw();
+        await words.evaluate((e) => {
+          e.style.visibility = 'hidden';
+        });
+        const hidden = await raw();
+        await words.evaluate((e) => {
+          e.style.visibility = '';
+        });
+        const live = box(
+          (x, y) => Math.abs(shown[(y * 1080 + x) * 3] - hidden[(y * 1080 + x) * 3]) > 60,
+        );
+        return Math.max(...live.map((v, i) => Math.abs(v - drawn[i])));
+      })
+      .toBeLessThanOrEqual(1);
+    expect(drawn[2] - drawn[0]).toBeGreaterThan(300);
+  },
+);
 
 test('what hangs out over the edge lies over the page beside it, at its place at every width, and is no seam', async ({
   bench,

@@ -7,7 +7,7 @@ import { drawGradient } from '../src/core/raster/gradient';
 import { plainTone, type Tone } from '../src/core/recolour/plainTone';
 import { toneMap } from '../src/core/recolour/tone';
 import type { GradientGround } from '../src/core/site/model/picture';
-import { expect, test } from './bench.fixture';
+import { expect, inNewTab, test } from './bench.fixture';
 
 const pixels = async (png: Buffer) => sharp(png).removeAlpha().raw().toBuffer();
 
@@ -20,107 +20,109 @@ function cube(): Uint8ClampedArray {
   return data;
 }
 
-test('tones are those of CSS Filter Effects as Chromium draws them, within two levels', async ({
-  page,
-}) => {
-  const source = cube();
-  const png = (
-    await sharp(Buffer.from(source.buffer), { raw: { width: 64, height: 64, channels: 4 } })
-      .png()
-      .toBuffer()
-  ).toString('base64');
-  const cases: [string, Partial<Tone>][] = [
-    ['brightness(0.6)', { brightness: 0.6 }],
-    ['brightness(1.7)', { brightness: 1.7 }],
-    ['contrast(0.4)', { contrast: 0.4 }],
-    ['contrast(1.8)', { contrast: 1.8 }],
-    ['saturate(0.3)', { saturation: 0.3 }],
-    ['saturate(1.9)', { saturation: 1.9 }],
-    ['grayscale(1)', { greyscale: 1 }],
-    ['grayscale(0.5)', { greyscale: 0.5 }],
-    ['invert(1)', { invert: 1 }],
-    ['invert(0.3)', { invert: 0.3 }],
-    [
-      'brightness(1.2) contrast(1.3) saturate(0.7)',
-      { brightness: 1.2, contrast: 1.3, saturation: 0.7 },
-    ],
-  ];
-  await page.setViewportSize({ width: 64, height: 64 });
-  for (const [filter, tone] of cases) {
-    await page.setContent(
-      `<!doctype html><style>body{margin:0}img{display:block;filter:${filter}}</style><img src="data:image/png;base64,${png}">`,
-    );
-    await page.waitForFunction(() => document.images[0].complete);
-    const theirs = await pixels(await page.screenshot());
-    const ours = new Uint8ClampedArray(4096 * 4);
-    toneMap({ ...plainTone, ...tone })(source, 0, ours, 4096);
-    let worst = 0;
-    for (let i = 0; i < 4096; i++) {
-      for (let c = 0; c < 3; c++) {
-        worst = Math.max(worst, Math.abs(ours[i * 4 + c] - theirs[i * 3 + c]));
-      }
-    }
-    expect([filter, worst <= 2]).toEqual([filter, true]);
-  }
-});
-
-test('gradients are those of CSS Images as Chromium draws them, within two levels', async ({
-  page,
-}) => {
-  const width = 200;
-  const height = 120;
-  const ends = [
-    { at: 0, colour: '#3b4a45' },
-    { at: 0.4, colour: '#a4553a' },
-    { at: 1, colour: '#efe9dc' },
-  ];
-  const gradients: GradientGround[] = [0, 45, 90, 180, 250].map((angle) => ({
-    type: 'gradient',
-    shape: 'linear',
-    angle,
-    space: 'srgb',
-    stops: ends,
-  }));
-  // Chromium takes a colour of very little chroma, such as #efe9dc, for one without a hue; these
-  // have one each.
-  const vivid = [
-    { at: 0, colour: '#2f6f8f' },
-    { at: 0.4, colour: '#a4553a' },
-    { at: 1, colour: '#e8b46a' },
-  ];
-  gradients.push(
-    { ...gradients[0], shape: 'radial' },
-    { ...gradients[2], space: 'oklch', stops: vivid },
-    { ...gradients[0], shape: 'radial', space: 'oklch', stops: vivid },
-    {
-      ...gradients[3],
-      stops: [
-        { at: 0.3, colour: '#112233' },
-        { at: 0.7, colour: '#ddeeff' },
+inNewTab(
+  'tones are those of CSS Filter Effects as Chromium draws them, within two levels',
+  async ({ page }) => {
+    const source = cube();
+    const png = (
+      await sharp(Buffer.from(source.buffer), { raw: { width: 64, height: 64, channels: 4 } })
+        .png()
+        .toBuffer()
+    ).toString('base64');
+    const cases: [string, Partial<Tone>][] = [
+      ['brightness(0.6)', { brightness: 0.6 }],
+      ['brightness(1.7)', { brightness: 1.7 }],
+      ['contrast(0.4)', { contrast: 0.4 }],
+      ['contrast(1.8)', { contrast: 1.8 }],
+      ['saturate(0.3)', { saturation: 0.3 }],
+      ['saturate(1.9)', { saturation: 1.9 }],
+      ['grayscale(1)', { greyscale: 1 }],
+      ['grayscale(0.5)', { greyscale: 0.5 }],
+      ['invert(1)', { invert: 1 }],
+      ['invert(0.3)', { invert: 0.3 }],
+      [
+        'brightness(1.2) contrast(1.3) saturate(0.7)',
+        { brightness: 1.2, contrast: 1.3, saturation: 0.7 },
       ],
-    },
-  );
-  await page.setViewportSize({ width, height });
-  for (const gradient of gradients) {
-    const stops = gradient.stops.map((s) => `${s.colour} ${s.at * 100}%`).join(', ');
-    const css =
-      gradient.shape === 'radial'
-        ? `radial-gradient(in ${gradient.space}, ${stops})`
-        : `linear-gradient(${gradient.angle}deg in ${gradient.space}, ${stops})`;
-    await page.setContent(
-      `<!doctype html><style>html{height:100%;background:${css.replace('(in srgb, ', '(').replace(' in srgb', '')}}</style>`,
-    );
-    const theirs = await pixels(await page.screenshot());
-    const ours = drawGradient(gradient, width, height);
-    let worst = 0;
-    for (let i = 0; i < width * height; i++) {
-      for (let c = 0; c < 3; c++) {
-        worst = Math.max(worst, Math.abs(ours.data[i * 4 + c] - theirs[i * 3 + c]));
+    ];
+    await page.setViewportSize({ width: 64, height: 64 });
+    for (const [filter, tone] of cases) {
+      await page.setContent(
+        `<!doctype html><style>body{margin:0}img{display:block;filter:${filter}}</style><img src="data:image/png;base64,${png}">`,
+      );
+      await page.waitForFunction(() => document.images[0].complete);
+      const theirs = await pixels(await page.screenshot());
+      const ours = new Uint8ClampedArray(4096 * 4);
+      toneMap({ ...plainTone, ...tone })(source, 0, ours, 4096);
+      let worst = 0;
+      for (let i = 0; i < 4096; i++) {
+        for (let c = 0; c < 3; c++) {
+          worst = Math.max(worst, Math.abs(ours[i * 4 + c] - theirs[i * 3 + c]));
+        }
       }
+      expect([filter, worst <= 2]).toEqual([filter, true]);
     }
-    expect([css, worst <= 2]).toEqual([css, true]);
-  }
-});
+  },
+);
+
+inNewTab(
+  'gradients are those of CSS Images as Chromium draws them, within two levels',
+  async ({ page }) => {
+    const width = 200;
+    const height = 120;
+    const ends = [
+      { at: 0, colour: '#3b4a45' },
+      { at: 0.4, colour: '#a4553a' },
+      { at: 1, colour: '#efe9dc' },
+    ];
+    const gradients: GradientGround[] = [0, 45, 90, 180, 250].map((angle) => ({
+      type: 'gradient',
+      shape: 'linear',
+      angle,
+      space: 'srgb',
+      stops: ends,
+    }));
+    // Chromium takes a colour of very little chroma, such as #efe9dc, for one without a hue; these
+    // have one each.
+    const vivid = [
+      { at: 0, colour: '#2f6f8f' },
+      { at: 0.4, colour: '#a4553a' },
+      { at: 1, colour: '#e8b46a' },
+    ];
+    gradients.push(
+      { ...gradients[0], shape: 'radial' },
+      { ...gradients[2], space: 'oklch', stops: vivid },
+      { ...gradients[0], shape: 'radial', space: 'oklch', stops: vivid },
+      {
+        ...gradients[3],
+        stops: [
+          { at: 0.3, colour: '#112233' },
+          { at: 0.7, colour: '#ddeeff' },
+        ],
+      },
+    );
+    await page.setViewportSize({ width, height });
+    for (const gradient of gradients) {
+      const stops = gradient.stops.map((s) => `${s.colour} ${s.at * 100}%`).join(', ');
+      const css =
+        gradient.shape === 'radial'
+          ? `radial-gradient(in ${gradient.space}, ${stops})`
+          : `linear-gradient(${gradient.angle}deg in ${gradient.space}, ${stops})`;
+      await page.setContent(
+        `<!doctype html><style>html{height:100%;background:${css.replace('(in srgb, ', '(').replace(' in srgb', '')}}</style>`,
+      );
+      const theirs = await pixels(await page.screenshot());
+      const ours = drawGradient(gradient, width, height);
+      let worst = 0;
+      for (let i = 0; i < width * height; i++) {
+        for (let c = 0; c < 3; c++) {
+          worst = Math.max(worst, Math.abs(ours.data[i * 4 + c] - theirs[i * 3 + c]));
+        }
+      }
+      expect([css, worst <= 2]).toEqual([css, true]);
+    }
+  },
+);
 
 test('a colour is taken from the page by mouse and by key, as a mean of 1, 3 or 5 px', async ({
   bench,

@@ -10,7 +10,7 @@ import type { Site } from '../src/core/site/model/site';
 import type { SlotKind } from '../src/core/site/model/slot';
 import { newSite } from '../src/core/site/newSite';
 import { addSlot } from '../src/core/site/slots';
-import { expect, test } from './bench.fixture';
+import { expect, inNewTab as test } from './bench.fixture';
 
 const screen = 1280;
 

@@ -2,7 +2,7 @@
  * How heavy: the search for the lightest file, its chart, and what its files look like on the page.
  */
 import type { Page } from '@playwright/test';
-import { expect, test } from './bench.fixture';
+import { expect, inNewTab as test } from './bench.fixture';
 
 const points = (page: Page) => page.locator('[data-point]');
 const shown = (page: Page) => page.getByRole('img', { name: 'The pressed file in Header' });

@@ -1,4 +1,4 @@
-import { expect, test } from './bench.fixture';
+import { expect, inNewTab as test } from './bench.fixture';
 
 test('undo and redo take one gesture at a time, over everything, with the same pixels', async ({
   bench,

@@ -1,44 +1,44 @@
 import { readFileSync } from 'node:fs';
-import { expect, test } from './bench.fixture';
+import { expect, inNewTab, test } from './bench.fixture';
 
 const fontFile = readFileSync(
   'node_modules/@fontsource/abril-fatface/files/abril-fatface-latin-400-normal.woff',
 );
 
-test('a font of one’s own: refused when it is none, used, kept, and drawn again after a reload', async ({
-  bench,
-  page,
-}) => {
-  await bench.start();
-  await bench.open('Header');
-  await bench.layer('Veldrin Clayworks').click();
-  const before = await bench.pixels();
-  const choose = page.locator('input[type=file][aria-label="Font file"]');
-  await choose.setInputFiles({
-    name: 'letters.ttf',
-    mimeType: 'font/ttf',
-    buffer: Buffer.from('these are no letters'),
-  });
-  await expect(
-    page.getByText('letters.ttf: expected a TTF, OTF, WOFF or WOFF2 font, found something else.'),
-  ).toBeVisible();
-  await page.getByRole('button', { name: 'Put this message away' }).click();
-  expect(await bench.pixels()).toBe(before);
-  await choose.setInputFiles({ name: 'abril.woff', mimeType: 'font/woff', buffer: fontFile });
-  await expect(page.getByRole('combobox', { name: 'Font' })).toContainText('Abril Fatface');
-  await expect.poll(() => bench.pixels()).not.toBe(before);
-  const own = await bench.pixels();
-  // The same letters as the font of that name that ships.
-  await page.getByRole('combobox', { name: 'Font' }).click();
-  await page.getByRole('option', { name: 'Abril Fatface' }).last().click();
-  await expect(page.getByRole('button', { name: 'Undo: Font Abril Fatface' })).toBeEnabled();
-  expect(await bench.pixels()).toBe(own);
-  await page.keyboard.press('Control+z');
-  await bench.kept();
-  await page.reload();
-  await bench.drawn();
-  expect(await bench.pixels()).toBe(own);
-});
+inNewTab(
+  'a font of one’s own: refused when it is none, used, kept, and drawn again after a reload',
+  async ({ bench, page }) => {
+    await bench.start();
+    await bench.open('Header');
+    await bench.layer('Veldrin Clayworks').click();
+    const before = await bench.pixels();
+    const choose = page.locator('input[type=file][aria-label="Font file"]');
+    await choose.setInputFiles({
+      name: 'letters.ttf',
+      mimeType: 'font/ttf',
+      buffer: Buffer.from('these are no letters'),
+    });
+    await expect(
+      page.getByText('letters.ttf: expected a TTF, OTF, WOFF or WOFF2 font, found something else.'),
+    ).toBeVisible();
+    await page.getByRole('button', { name: 'Put this message away' }).click();
+    expect(await bench.pixels()).toBe(before);
+    await choose.setInputFiles({ name: 'abril.woff', mimeType: 'font/woff', buffer: fontFile });
+    await expect(page.getByRole('combobox', { name: 'Font' })).toContainText('Abril Fatface');
+    await expect.poll(() => bench.pixels()).not.toBe(before);
+    const own = await bench.pixels();
+    // The same letters as the font of that name that ships.
+    await page.getByRole('combobox', { name: 'Font' }).click();
+    await page.getByRole('option', { name: 'Abril Fatface' }).last().click();
+    await expect(page.getByRole('button', { name: 'Undo: Font Abril Fatface' })).toBeEnabled();
+    expect(await bench.pixels()).toBe(own);
+    await page.keyboard.press('Control+z');
+    await bench.kept();
+    await page.reload();
+    await bench.drawn();
+    expect(await bench.pixels()).toBe(own);
+  },
+);
 
 test('italic, spacing, lines, proportions and wrapping change the picture, and fit to width fills the safe width', async ({
   bench,

@@ -4,7 +4,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
-import { BenchPage, expect, test } from './bench.fixture';
+import { BenchPage, expect, inNewTab as test } from './bench.fixture';
 
 interface Stored {
   readonly sites: number;

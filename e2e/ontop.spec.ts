@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, test, type BenchPage } from './bench.fixture';
+import { expect, inNewTab, test, type BenchPage } from './bench.fixture';
 
 const kiln = [59, 74, 69, 255];
 const width = 300;
@@ -341,27 +341,27 @@ test('the same mark by keyboard alone', async ({ bench, page }) => {
   );
 });
 
-test('letters typed at once after a text is added go into it, however late it is drawn', async ({
-  bench,
-  page,
-}) => {
-  // The workers hear of everything 1.5 s late.
-  await page.addInitScript(() => {
-    const post = Worker.prototype.postMessage;
-    Worker.prototype.postMessage = function (this: Worker, ...all: unknown[]) {
-      setTimeout(() => post.apply(this, all as Parameters<typeof post>), 1500);
-    };
-  });
-  await bench.start();
-  await bench.open('Corner mark');
-  await bench.command('Add a text');
-  await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
-  await page.keyboard.press('Enter');
-  await page.keyboard.type('lpwh');
-  await expect(page.getByRole('textbox', { name: 'Words on the picture' })).toHaveValue('lpwh');
-  await page.keyboard.press('Escape');
-  await expect(bench.layer('lpwh')).toBeVisible();
-  await expect(
-    page.getByRole('button', { name: 'Undo: Change the words', exact: true }),
-  ).toBeEnabled();
-});
+inNewTab(
+  'letters typed at once after a text is added go into it, however late it is drawn',
+  async ({ bench, page }) => {
+    // The workers hear of everything 1.5 s late.
+    await page.addInitScript(() => {
+      const post = Worker.prototype.postMessage;
+      Worker.prototype.postMessage = function (this: Worker, ...all: unknown[]) {
+        setTimeout(() => post.apply(this, all as Parameters<typeof post>), 1500);
+      };
+    });
+    await bench.start();
+    await bench.open('Corner mark');
+    await bench.command('Add a text');
+    await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+    await page.keyboard.press('Enter');
+    await page.keyboard.type('lpwh');
+    await expect(page.getByRole('textbox', { name: 'Words on the picture' })).toHaveValue('lpwh');
+    await page.keyboard.press('Escape');
+    await expect(bench.layer('lpwh')).toBeVisible();
+    await expect(
+      page.getByRole('button', { name: 'Undo: Change the words', exact: true }),
+    ).toBeEnabled();
+  },
+);

@@ -40,9 +40,9 @@ test('a saved page is dropped on the plan, shown as it is, and what is ticked of
   await dialog.getByRole('heading', { name: 'My own page' }).hover();
   await dialog.getByRole('radio', { name: '768' }).click();
   await expect(dialog.locator('[data-place]')).toHaveCount(2);
-  await dialog.getByRole('button', { name: 'Take them over' }).click();
+  await dialog.getByRole('button', { name: 'Take it over' }).click();
   await expect(dialog).toBeHidden();
-  await expect(page.getByText('2 slots taken over. Undo takes it back.')).toBeVisible();
+  await expect(page.getByText('Your page stands on the plan with 2 slots.')).toBeVisible();
   // Under their files' names and of their very sizes, with the files in them; one step takes it back.
   for (const [name, size] of [
     ['Header', '940 × 198'],
@@ -52,8 +52,7 @@ test('a saved page is dropped on the plan, shown as it is, and what is ticked of
       page.getByRole('listitem').filter({ hasText: name }).filter({ hasText: size }),
     ).toHaveCount(1);
   }
-  await page.screenshot({ path: '/tmp/own-after.png' });
-  await page.getByRole('button', { name: /^Undo: Take 2 places/ }).click();
+  await page.getByRole('button', { name: /^Undo: Take Floats with 2 places/ }).click();
   await expect(page.getByText('940 × 198')).toHaveCount(0);
 });
 

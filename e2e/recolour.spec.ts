@@ -5,7 +5,7 @@ import type { Page } from '@playwright/test';
 import { unzipSync, strFromU8 } from 'fflate';
 import sharp from 'sharp';
 import { oklabOf } from '../src/core/colour/oklab';
-import { expect, test, type BenchPage } from './bench.fixture';
+import { expect, inNewTab, test, type BenchPage } from './bench.fixture';
 import { rawPixels, serve } from './served.fixture';
 import { textBytes, zipOf } from './theme.fixture';
 
@@ -129,89 +129,89 @@ test('a theme of 30 pieces goes from slate to celadon: names, sizes and everythi
   expect(at(60, 674)).toEqual([169, 183, 154]);
 });
 
-test('a recipe is edited live on every piece, kept, given a name, taken out and in, and undone', async ({
-  bench,
-  page,
-}) => {
-  await dropSet(bench, page, [
-    { name: 'slate-theme.zip', type: 'application/zip', bytes: slate() },
-  ]);
-  await celadon(page, /^Wash \d+%/);
-  const after = (name: string) => row(page, name).locator('canvas').nth(1);
-  const colour = (name: string) =>
-    after(name).evaluate((c: HTMLCanvasElement) =>
-      [...c.getContext('2d')!.getImageData(c.width >> 1, c.height >> 1, 1, 1).data].join(),
-    );
-  await expect.poll(() => colour('menu-middle.png')).toBe('172,186,158,255');
-  await bench.type('Strength, figure', '100');
-  await expect.poll(() => colour('menu-middle.png')).toBe('243,254,194,255');
-  await page.getByRole('button', { name: 'Undo: Wash at 100%' }).click();
-  await expect.poll(() => colour('menu-middle.png')).toBe('172,186,158,255');
-  await bench.type('Name of the recipe', 'Celadon');
-  await page.getByRole('button', { name: 'Keep', exact: true }).click();
-  await expect(page.getByRole('button', { name: 'Kept' })).toBeDisabled();
-  const [download] = await Promise.all([
-    page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Export' }).click(),
-  ]);
-  expect(download.suggestedFilename()).toBe('celadon.recipe.json');
-  const text = readFileSync(await download.path());
-  // Another way is another recipe, and the kept one stays what it is.
-  await page
-    .getByRole('group', { name: 'Ways there' })
-    .getByRole('button', { name: /^Two-tone/ })
-    .click();
-  await expect(page.getByRole('textbox', { name: 'Name of the recipe' })).toHaveValue('');
-  await page.getByRole('button', { name: 'Recipes 1' }).click();
-  await page.getByRole('menuitem', { name: 'Lay Celadon' }).click();
-  await expect(page.getByRole('button', { name: 'Kept' })).toBeDisabled();
-  await expect.poll(() => colour('menu-middle.png')).toBe('172,186,158,255');
-  await page.getByRole('button', { name: 'Recipes 1' }).click();
-  await page.getByRole('menuitem', { name: 'Begin an empty one' }).click();
-  await expect(page.getByText('No step yet')).toBeVisible();
-  await page.setInputFiles('input[data-picks="Import a recipe"]', {
-    name: 'broken.json',
-    mimeType: 'application/json',
-    buffer: Buffer.from('{"recipeVersion":7}'),
-  });
-  await expect(
-    page.getByText('broken.json: expected a recipe of version 1, found version 7.'),
-  ).toBeVisible();
-  await page.setInputFiles('input[data-picks="Import a recipe"]', {
-    name: 'celadon.recipe.json',
-    mimeType: 'application/json',
-    buffer: text,
-  });
-  await expect.poll(() => colour('menu-middle.png')).toBe('172,186,158,255');
-  await page.getByRole('button', { name: '+ Tone' }).click();
-  await bench.type('Greyscale, figure', '100');
-  await expect
-    .poll(async () => new Set((await colour('menu-middle.png')).split(',').slice(0, 3)).size)
-    .toBe(1);
-  await page.getByRole('button', { name: 'Remove the tone' }).click();
-  await expect.poll(() => colour('menu-middle.png')).toBe('172,186,158,255');
+inNewTab(
+  'a recipe is edited live on every piece, kept, given a name, taken out and in, and undone',
+  async ({ bench, page }) => {
+    await dropSet(bench, page, [
+      { name: 'slate-theme.zip', type: 'application/zip', bytes: slate() },
+    ]);
+    await celadon(page, /^Wash \d+%/);
+    const after = (name: string) => row(page, name).locator('canvas').nth(1);
+    const colour = (name: string) =>
+      after(name).evaluate((c: HTMLCanvasElement) =>
+        [...c.getContext('2d')!.getImageData(c.width >> 1, c.height >> 1, 1, 1).data].join(),
+      );
+    await expect.poll(() => colour('menu-middle.png')).toBe('172,186,158,255');
+    await bench.type('Strength, figure', '100');
+    await expect.poll(() => colour('menu-middle.png')).toBe('243,254,194,255');
+    await page.getByRole('button', { name: 'Undo: Wash at 100%' }).click();
+    await expect.poll(() => colour('menu-middle.png')).toBe('172,186,158,255');
+    await bench.type('Name of the recipe', 'Celadon');
+    await page.getByRole('button', { name: 'Keep', exact: true }).click();
+    await expect(page.getByRole('button', { name: 'Kept' })).toBeDisabled();
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: 'Export' }).click(),
+    ]);
+    expect(download.suggestedFilename()).toBe('celadon.recipe.json');
+    const text = readFileSync(await download.path());
+    // Another way is another recipe, and the kept one stays what it is.
+    await page
+      .getByRole('group', { name: 'Ways there' })
+      .getByRole('button', { name: /^Two-tone/ })
+      .click();
+    await expect(page.getByRole('textbox', { name: 'Name of the recipe' })).toHaveValue('');
+    await page.getByRole('button', { name: 'Recipes 1' }).click();
+    await page.getByRole('menuitem', { name: 'Lay Celadon' }).click();
+    await expect(page.getByRole('button', { name: 'Kept' })).toBeDisabled();
+    await expect.poll(() => colour('menu-middle.png')).toBe('172,186,158,255');
+    await page.getByRole('button', { name: 'Recipes 1' }).click();
+    await page.getByRole('menuitem', { name: 'Begin an empty one' }).click();
+    await expect(page.getByText('No step yet')).toBeVisible();
+    await page.setInputFiles('input[data-picks="Import a recipe"]', {
+      name: 'broken.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from('{"recipeVersion":7}'),
+    });
+    await expect(
+      page.getByText('broken.json: expected a recipe of version 1, found version 7.'),
+    ).toBeVisible();
+    await page.setInputFiles('input[data-picks="Import a recipe"]', {
+      name: 'celadon.recipe.json',
+      mimeType: 'application/json',
+      buffer: text,
+    });
+    await expect.poll(() => colour('menu-middle.png')).toBe('172,186,158,255');
+    await page.getByRole('button', { name: '+ Tone' }).click();
+    await bench.type('Greyscale, figure', '100');
+    await expect
+      .poll(async () => new Set((await colour('menu-middle.png')).split(',').slice(0, 3)).size)
+      .toBe(1);
+    await page.getByRole('button', { name: 'Remove the tone' }).click();
+    await expect.poll(() => colour('menu-middle.png')).toBe('172,186,158,255');
 
-  // All of it is there after the page is loaded anew.
-  await bench.kept();
-  await page.reload();
-  await expect(page.getByRole('textbox', { name: 'Name of the recipe' })).toHaveValue('Celadon');
-  await expect.poll(() => colour('menu-middle.png')).toBe('172,186,158,255');
+    // All of it is there after the page is loaded anew.
+    await bench.kept();
+    await page.reload();
+    await expect(page.getByRole('textbox', { name: 'Name of the recipe' })).toHaveValue('Celadon');
+    await expect.poll(() => colour('menu-middle.png')).toBe('172,186,158,255');
 
-  // On a single picture: laid as one layer, and the picture's own recipe kept in turn.
-  await page.goto(page.url().replace('/recolour', ''));
-  await bench.open('Page background');
-  await bench.ask('What colour');
-  await page.getByRole('button', { name: 'Recipe…' }).click();
-  await page.getByRole('menuitem', { name: 'Lay Celadon' }).click();
-  await expect(bench.layer('Celadon')).toBeVisible();
-  const { data } = await bench.raster();
-  expect(Math.abs(data[1] - 0.41 * 74 - 0.59 * 254)).toBeLessThan(12);
-  await page.getByRole('button', { name: 'Take apart' }).click();
-  await expect(bench.layer('Wash')).toBeVisible();
-  await page.getByRole('button', { name: 'Recipe…' }).click();
-  await page.getByRole('menuitem', { name: 'Keep this picture’s recipe' }).click();
-  await expect(page.getByText('Recipe 2 is kept with its 1 step.')).toBeVisible();
-});
+    // On a single picture: laid as one layer, and the picture's own recipe kept in turn.
+    await page.goto(page.url().replace('/recolour', ''));
+    await bench.open('Page background');
+    await bench.ask('What colour');
+    await page.getByRole('button', { name: 'Recipe…' }).click();
+    await page.getByRole('menuitem', { name: 'Lay Celadon' }).click();
+    await expect(bench.layer('Celadon')).toBeVisible();
+    const { data } = await bench.raster();
+    expect(Math.abs(data[1] - 0.41 * 74 - 0.59 * 254)).toBeLessThan(12);
+    await page.getByRole('button', { name: 'Take apart' }).click();
+    await expect(bench.layer('Wash')).toBeVisible();
+    await page.getByRole('button', { name: 'Recipe…' }).click();
+    await page.getByRole('menuitem', { name: 'Keep this picture’s recipe' }).click();
+    await expect(page.getByText('Recipe 2 is kept with its 1 step.')).toBeVisible();
+  },
+);
 
 test('a piece left out stays; lines of the style sheet are ticked one by one, and text that fades is mended', async ({
   bench,
@@ -328,40 +328,40 @@ test('hundreds of pieces: what goes on is shown and can be stopped, and the list
   expect(Object.keys(made)).toHaveLength(333);
 });
 
-test('a folder dragged in from a file manager comes with all that is in it, and its archive has the same folders', async ({
-  bench,
-  page,
-}, info) => {
-  const files = unzipSync(slate());
-  const folder = info.outputPath('slate');
-  for (const [path, bytes] of Object.entries(files)) {
-    if (!path.endsWith('/')) {
-      const at = info.outputPath(path);
-      mkdirSync(dirname(at), { recursive: true });
-      writeFileSync(at, bytes);
+inNewTab(
+  'a folder dragged in from a file manager comes with all that is in it, and its archive has the same folders',
+  async ({ bench, page }, info) => {
+    const files = unzipSync(slate());
+    const folder = info.outputPath('slate');
+    for (const [path, bytes] of Object.entries(files)) {
+      if (!path.endsWith('/')) {
+        const at = info.outputPath(path);
+        mkdirSync(dirname(at), { recursive: true });
+        writeFileSync(at, bytes);
+      }
     }
-  }
-  await bench.start();
-  await page.getByRole('button', { name: 'Recolour a set' }).click();
-  const box = (await page.getByRole('group', { name: 'Drop a theme' }).boundingBox())!;
-  const at = { x: box.x + box.width / 2, y: box.y + box.height / 2 };
-  const browser = await page.context().newCDPSession(page);
-  // What the browser itself does with files that a file manager drags over it.
-  for (const type of ['dragEnter', 'dragOver', 'drop'] as const) {
-    await browser.send('Input.dispatchDragEvent', {
-      type,
-      ...at,
-      data: { items: [], files: [folder], dragOperationsMask: 1 },
-    });
-  }
-  await expect(page.getByText('30 pieces, 1 style sheet')).toBeVisible();
-  await expect(page.getByRole('heading', { name: 'slate', exact: true })).toBeVisible();
-  await celadon(page, /^Wash \d+%/);
-  await page.getByRole('radio', { name: 'all files' }).click();
-  const made = await saved(page);
-  const names = Object.keys(files).filter((path) => !path.endsWith('/'));
-  expect(Object.keys(made.files).sort()).toEqual([...names, 'recoloured.txt'].sort());
-});
+    await bench.start();
+    await page.getByRole('button', { name: 'Recolour a set' }).click();
+    const box = (await page.getByRole('group', { name: 'Drop a theme' }).boundingBox())!;
+    const at = { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+    const browser = await page.context().newCDPSession(page);
+    // What the browser itself does with files that a file manager drags over it.
+    for (const type of ['dragEnter', 'dragOver', 'drop'] as const) {
+      await browser.send('Input.dispatchDragEvent', {
+        type,
+        ...at,
+        data: { items: [], files: [folder], dragOperationsMask: 1 },
+      });
+    }
+    await expect(page.getByText('30 pieces, 1 style sheet')).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'slate', exact: true })).toBeVisible();
+    await celadon(page, /^Wash \d+%/);
+    await page.getByRole('radio', { name: 'all files' }).click();
+    const made = await saved(page);
+    const names = Object.keys(files).filter((path) => !path.endsWith('/'));
+    expect(Object.keys(made.files).sort()).toEqual([...names, 'recoloured.txt'].sort());
+  },
+);
 
 test('what cannot be recoloured says why, and changes nothing', async ({ bench, page }) => {
   await bench.start();

@@ -1,5 +1,5 @@
 import sharp from 'sharp';
-import { expect, test } from './bench.fixture';
+import { expect, inNewTab, test } from './bench.fixture';
 
 test('from a search of the library to a framed, recoloured, credited header', async ({
   bench,
@@ -96,30 +96,30 @@ test('from a search of the library to a framed, recoloured, credited header', as
   await expect(page.getByRole('dialog', { name: /Credits of/ })).toContainText('In Header.');
 });
 
-test('the library can find nothing, can be out of reach, and is asked again', async ({
-  bench,
-  page,
-}) => {
-  await bench.start();
-  await page.getByRole('button', { name: 'Shelf', exact: true }).click();
-  await page.getByRole('radio', { name: 'Picture library' }).click();
-  await expect(page.getByText(/^\d+ pictures$/)).toBeVisible();
-  await page.getByRole('searchbox', { name: 'Words' }).fill('submarine');
-  await expect(page.getByText('The library has no picture like this.')).toBeVisible();
-  let down = true;
-  await page.route('**/api/library?*', (route) =>
-    down
-      ? route.fulfill({ status: 200, contentType: 'text/html', body: 'not what was asked for' })
-      : route.continue(),
-  );
-  await page.getByRole('searchbox', { name: 'Words' }).fill('kiln');
-  await expect(
-    page.getByRole('alert').filter({ hasText: 'The library did not answer.' }),
-  ).toBeVisible();
-  down = false;
-  await page.getByRole('button', { name: 'Try again' }).click();
-  await expect(page.getByText(/^\d+ pictures?$/)).toBeVisible();
-});
+inNewTab(
+  'the library can find nothing, can be out of reach, and is asked again',
+  async ({ bench, page }) => {
+    await bench.start();
+    await page.getByRole('button', { name: 'Shelf', exact: true }).click();
+    await page.getByRole('radio', { name: 'Picture library' }).click();
+    await expect(page.getByText(/^\d+ pictures$/)).toBeVisible();
+    await page.getByRole('searchbox', { name: 'Words' }).fill('submarine');
+    await expect(page.getByText('The library has no picture like this.')).toBeVisible();
+    let down = true;
+    await page.route('**/api/library?*', (route) =>
+      down
+        ? route.fulfill({ status: 200, contentType: 'text/html', body: 'not what was asked for' })
+        : route.continue(),
+    );
+    await page.getByRole('searchbox', { name: 'Words' }).fill('kiln');
+    await expect(
+      page.getByRole('alert').filter({ hasText: 'The library did not answer.' }),
+    ).toBeVisible();
+    down = false;
+    await page.getByRole('button', { name: 'Try again' }).click();
+    await expect(page.getByText(/^\d+ pictures?$/)).toBeVisible();
+  },
+);
 
 test('many pictures are dropped on the shelf at once; broken ones are named and the others stay', async ({
   bench,

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import jpeg from 'jpeg-js';
 import sharp from 'sharp';
-import { expect, test, withOneFile } from './bench.fixture';
+import { expect, inNewTab as test, withOneFile } from './bench.fixture';
 
 /**
  * A photograph held on its side: stored 900×1600 with EXIF orientation 6, meant to be seen

@@ -1,13 +1,13 @@
 import { readBackground } from '../src/core/theme/backgrounds';
 import { screenWidths } from '../src/core/theme/media';
 import type { Length } from '../src/core/site/model/slot';
-import { expect, test } from './bench.fixture';
+import { expect, inNewTab, test } from './bench.fixture';
 import { slateTheme, textBytes, zipOf } from './theme.fixture';
 
 const css = (l: Length | 'auto') => (l === 'auto' ? l : `${l.value}${l.unit}`);
 
 /** Chromium as the judge: what it makes of a declaration is what Soyez reads from it. */
-test('background declarations mean to Soyez what they mean to Chromium', async ({ page }) => {
+inNewTab('background declarations mean to Soyez what they mean to Chromium', async ({ page }) => {
   const values = [
     'url(a.png)',
     'red url(a.png)',
@@ -71,7 +71,7 @@ test('background declarations mean to Soyez what they mean to Chromium', async (
   }
 });
 
-test('media queries hold at the widths where they hold in Chromium', async ({ page }) => {
+inNewTab('media queries hold at the widths where they hold in Chromium', async ({ page }) => {
   const queries = [
     '(min-width: 600px)',
     '(max-width: 50em)',
@@ -137,7 +137,7 @@ test('a zip of a theme becomes slots in one drop, and one undo takes it back', a
   expect(file.name).toBe('strip.png');
 });
 
-test.describe('what is refused', () => {
+test('what is no theme is refused in words, and changes nothing', async ({ bench, page }) => {
   const utf16 = Buffer.from('\ufeffbody { color: red }', 'utf16le');
   const cases: [string, string, () => Promise<Buffer> | Buffer, string][] = [
     [
@@ -177,9 +177,9 @@ test.describe('what is refused', () => {
       'photo.zip: expected a style sheet (.css) or a zip of a theme folder',
     ],
   ];
+  await bench.start();
   for (const [what, name, bytes, message] of cases) {
-    test(what, async ({ bench, page }) => {
-      await bench.start();
+    await test.step(what, async () => {
       const slots = page.getByRole('region', { name: 'Slots on this page' });
       const before = await slots.innerText();
       await bench.drop(page.getByRole('main'), [{ name, type: '', bytes: await bytes() }]);

@@ -196,7 +196,7 @@ const slots: Slot[] = [
 const page = (id: string, name: string, heading: string, background: Page['background']): Page => ({
   id,
   name,
-  content: { px: 1080, percent: null },
+  content: { px: 1080, percent: null, measured: null },
   ground: kiln,
   background,
   bar: {
@@ -225,6 +225,7 @@ const page = (id: string, name: string, heading: string, background: Page['backg
     },
   ],
   pieces: [],
+  own: null,
 });
 
 /**

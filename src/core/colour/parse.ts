@@ -25,6 +25,18 @@ export function tryColour(text: string): Rgb | undefined {
   return c && { r: level(c.r), g: level(c.g), b: level(c.b) };
 }
 
+/** A colour with how much it covers, 0 for nothing to 1. */
+export interface Translucent {
+  readonly colour: Rgb;
+  readonly alpha: number;
+}
+
+/** The same with its alpha. @returns undefined when the text is no colour */
+export function tryTranslucent(text: string): Translucent | undefined {
+  const colour = tryColour(text);
+  return colour && { colour, alpha: parsed(text)?.alpha ?? 1 };
+}
+
 /** A colour as a style sheet must write it, if it is opaque. */
 export function tryOpaqueColour(text: string): Rgb | undefined {
   // The library takes hex digits without their sign, which in a style sheet are a word or a number.

@@ -24,9 +24,14 @@ export interface PackedSite {
 export const stored = { level: 0, mtime: '1980-01-01T12:00:00' } as const;
 export const packed = { level: 9, mtime: '1980-01-01T12:00:00' } as const;
 
-/** Assets of a theme's folder that are handed over as they are and need not be pictures. */
-const freeAssets = ({ set }: Site): ReadonlySet<string> =>
-  new Set(set ? [...set.sheets, ...set.others].map((f) => f.assetId) : []);
+/** Assets of a theme's folder and of own pages, which are kept as they are and need not be pictures. */
+const freeAssets = ({ set, pages }: Site): ReadonlySet<string> =>
+  new Set([
+    ...(set ? [...set.sheets, ...set.others].map((f) => f.assetId) : []),
+    ...pages.flatMap(({ own }) =>
+      own ? [own.document, own.survey, ...own.files.map((f) => f.assetId)] : [],
+    ),
+  ]);
 
 function endingOf(id: string, bytes: Uint8Array, free: boolean): string {
   if (isFont(bytes)) {

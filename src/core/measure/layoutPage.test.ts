@@ -48,7 +48,7 @@ const pages: fc.Arbitrary<Page> = fc
   })
   .map(({ px, percent, bar, body, boxed, band, bandHeight, sidebars, sections }): Page => ({
     ...full.pages[0],
-    content: { px: px ?? (percent === null ? 960 : null), percent },
+    content: { px: px ?? (percent === null ? 960 : null), percent, measured: null },
     background: { type: 'own', slot: 'background' },
     bar: { ...full.pages[0].bar, ...bar },
     body: {

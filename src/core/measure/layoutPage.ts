@@ -1,6 +1,6 @@
 import type { Rect } from '../raster/raster';
 import type { Hex } from '../site/model/hex';
-import type { Page } from '../site/model/page';
+import type { MeasuredContent, Page } from '../site/model/page';
 import type { Site } from '../site/model/site';
 import type { Slot } from '../site/model/slot';
 import { backgroundOf } from '../site/pages';
@@ -73,13 +73,26 @@ const hairline = 1;
  */
 export const oneColumnBelow = 700;
 
+/** Between two screens that were measured, in proportion; beyond them as at the last one. */
+function measuredAt(measured: readonly MeasuredContent[], screenWidth: number): number {
+  const after = measured.findIndex((m) => m.screen >= screenWidth);
+  const to = measured[after] ?? measured[measured.length - 1];
+  const from = measured[after - 1];
+  if (after < 0 || !from || to.screen === screenWidth) {
+    return Math.round(to.width);
+  }
+  const share = (screenWidth - from.screen) / (to.screen - from.screen);
+  return Math.round(from.width + share * (to.width - from.width));
+}
+
 /**
- * Width of the content column, px: the least of its px, its percentage of the screen, and the
- * screen.
+ * Width of the content column, px: the least of what was measured, its px, its percentage of the
+ * screen, and the screen.
  */
 export const contentWidthAt = ({ content }: Pick<Page, 'content'>, screenWidth: number): number =>
   Math.min(
     screenWidth,
+    content.measured === null ? Infinity : measuredAt(content.measured, screenWidth),
     content.px ?? Infinity,
     content.percent === null ? Infinity : Math.floor((screenWidth * content.percent) / 100),
   );

@@ -37,7 +37,9 @@ test('a divider is offered at a sixth of its section first: 633 px give 106 (com
 });
 
 describe('content and margins', () => {
-  const page = (px: number | null, percent: number | null) => ({ content: { px, percent } });
+  const page = (px: number | null, percent: number | null) => ({
+    content: { px, percent, measured: null },
+  });
   test.each([
     [1080, null, 1440, 1080],
     [1080, null, 800, 800],
@@ -52,7 +54,7 @@ describe('content and margins', () => {
 });
 
 describe('visitors', () => {
-  const page = { content: { px: 1080, percent: null } };
+  const page = { content: { px: 1080, percent: null, measured: null } };
   const visitors = [
     { width: 360, share: 30 },
     { width: 1080, share: 20 },

@@ -61,8 +61,22 @@ function pageWith(...lying: readonly Lying[]): { survey: PageSurvey; files: Froz
     survey: {
       pictures: placed.map((p) => p.picture),
       at: [
-        { width: 1280, height: 1600, placed: new Map(placed.map((p) => [p.picture.id, p.value])) },
+        {
+          width: 1280,
+          height: 1600,
+          placed: new Map(placed.map((p) => [p.picture.id, p.value])),
+          parts: new Map(),
+        },
       ],
+      parts: [],
+      look: {
+        width: 1280,
+        height: 1600,
+        page: '#ffffff',
+        boxes: [],
+        texts: [],
+        borders: [],
+      },
     },
     files: lying.map((l) => l.file),
   };

@@ -1,3 +1,5 @@
+import type { PageLook } from './look';
+
 /** A rectangle on the page, px from its upper left corner; fractions as the browser laid it. */
 export interface PageRect {
   readonly x: number;
@@ -46,20 +48,36 @@ export interface PlacedPicture {
   readonly laid: LaidBackground | undefined;
 }
 
-/** Where the pictures lie at one width of the screen. */
+/** What a box of the page is for its layout. */
+export type PartRole = 'content' | 'bar' | 'section' | 'column';
+
+/** A box that the page is laid out by. */
+export interface PagePart {
+  readonly id: string;
+  readonly as: PartRole;
+  /** The shortest selector that only this element has. */
+  readonly selector: string;
+}
+
+/** Where everything lies at one width of the screen. */
 export interface PageAtWidth {
   readonly width: number;
   /** Of the whole page. */
   readonly height: number;
   /** By the picture's id; absent where it is not shown at this width. */
   readonly placed: ReadonlyMap<string, PlacedPicture>;
+  /** By the part's id; absent where it is not shown at this width. */
+  readonly parts: ReadonlyMap<string, PageRect>;
 }
 
 /** What a browser that laid the page out says of it. */
 export interface PageSurvey {
   /** Every picture that is painted at any of the widths, in the page's own order. */
   readonly pictures: readonly PaintedPicture[];
+  /** The first is the content column. */
+  readonly parts: readonly PagePart[];
   readonly at: readonly PageAtWidth[];
+  readonly look: PageLook;
 }
 
 /**

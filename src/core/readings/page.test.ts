@@ -85,7 +85,7 @@ describe('header against the content', () => {
           940,
           200,
           editPage('home', (p) => {
-            p.content = { px: null, percent: 90 };
+            p.content = { px: null, percent: 90, measured: null };
           }),
         ),
         'header-width',

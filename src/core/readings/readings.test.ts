@@ -19,7 +19,7 @@ import { worstFirst } from './reading';
 
 const page = {
   ...newSite('x', 'page', 'X').pages[0],
-  content: { px: 200, percent: null },
+  content: { px: 200, percent: null, measured: null },
   headerSlot: 's',
 };
 const slot: Slot = {

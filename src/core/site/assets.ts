@@ -10,6 +10,9 @@ export const assetsOf = (site: Site): string[] => [
     ...Object.values(site.pictures).flatMap((p) =>
       p.layers.flatMap((l) => kindOf(l).assets?.(l) ?? []),
     ),
+    ...site.pages.flatMap((p) =>
+      p.own ? [p.own.document, p.own.survey, ...p.own.files.map((f) => f.assetId)] : [],
+    ),
     ...(site.set ? filesOfSet(site.set).map((f) => f.assetId) : []),
   ]),
 ];

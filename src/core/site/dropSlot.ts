@@ -17,6 +17,9 @@ export const takeOff =
     for (const kind of slotKinds) {
       kind.takeOff(page, slotId);
     }
+    if (page.own) {
+      page.own.places = page.own.places.filter((place) => place.slot !== slotId);
+    }
   };
 
 function forgetBeside(slot: Draft<Slot>, goneId: string): void {

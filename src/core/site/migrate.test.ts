@@ -29,6 +29,19 @@ test('from 6: what is named and not there goes, and what is no list is left for 
   expect(step({ ...old, slots: 'none', pages: 7 })).toMatchObject({ slots: 'none', pages: 7 });
 });
 
+test('from 7: pages are drawn, and nothing of them was measured', () => {
+  const page = (site.pages as Stored[])[0];
+  const old = {
+    ...site,
+    schemaVersion: 7,
+    pages: [{ ...without(page, 'own'), content: { px: 960, percent: null } }],
+  };
+  expect(readSite(old).pages[0]).toMatchObject({
+    own: null,
+    content: { px: 960, percent: null, measured: null },
+  });
+});
+
 test('from 5: no recipe and no set', () => {
   const old = { ...without(site, 'recipes', 'set'), schemaVersion: 5 };
   expect(step(old)).toMatchObject({ schemaVersion, recipes: [], set: null });

@@ -118,6 +118,13 @@ const withLayers = (pictures: unknown, change: (layer: Stored) => Stored): unkno
   withPictures(pictures, (picture) => ({ ...picture, layers: list(picture.layers).map(change) }));
 
 /** From each version to the next one. */
+/** The page that could only be drawn. */
+const pageFrom7 = (page: Stored): Stored => ({
+  ...page,
+  content: { ...(page.content as Stored | undefined), measured: null },
+  own: null,
+});
+
 const steps: Readonly<Record<number, (site: Stored) => Stored>> = {
   1: (site) => ({
     ...site,
@@ -177,6 +184,11 @@ const steps: Readonly<Record<number, (site: Stored) => Stored>> = {
   }),
   5: (site) => ({ ...site, schemaVersion: 6, recipes: [], set: null }),
   6: (site) => ({ ...withoutLostSlots(site), schemaVersion: 7 }),
+  7: (site) => ({
+    ...site,
+    schemaVersion: 8,
+    pages: Array.isArray(site.pages) ? list(site.pages).map(pageFrom7) : site.pages,
+  }),
 };
 
 /**

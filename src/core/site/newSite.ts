@@ -19,10 +19,10 @@ const ink = '#222222';
 const grey = '#e6e6e4';
 
 /** A page with everything where it usually is, in greys, and no slot. */
-const emptyPage = (id: string): Page => ({
+export const emptyPage = (id: string, name = 'Home'): Page => ({
   id,
-  name: 'Home',
-  content: { px: 960, percent: null },
+  name,
+  content: { px: 960, percent: null, measured: null },
   ground: grey,
   background: { type: 'default' },
   bar: { height: 64, colour: white, ink, links: ['Home', 'About', 'News'], markSlot: null },
@@ -31,6 +31,7 @@ const emptyPage = (id: string): Page => ({
   body: { height: 520, colour: white, ink, heading: 'A heading', sidebars: [] },
   sections: [],
   pieces: [],
+  own: null,
 });
 
 /** A site to begin with: one page in greys, no slots, no pictures. */

@@ -21,7 +21,8 @@ export function slotsOn(site: Site, page: Page): Slot[] {
   const ids = drawnKinds.flatMap((kind) =>
     kind.kind === 'background' ? [backgroundOf(site, page)] : kind.on(page),
   );
-  const placed = [...new Set(ids)]
+  const own = (page.own?.places ?? []).map((place) => place.slot);
+  const placed = [...new Set([...ids, ...own])]
     .map((id) => site.slots.find((s) => s.id === id))
     .filter((s) => s !== undefined);
   // Second arrangements come after all others, so that no number changes with them.
@@ -71,7 +72,7 @@ export const addPage =
     if (!like) {
       return;
     }
-    site.pages.push({ ...plainCopy(like), id, name, background: { type: 'default' } });
+    site.pages.push({ ...plainCopy(like), id, name, background: { type: 'default' }, own: null });
   };
 
 /** A draft is not to be had twice in one tree; plain data is copied through JSON. */

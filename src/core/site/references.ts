@@ -6,10 +6,15 @@ import type { Slot } from './model/slot';
 /** A place in the site that names something else by its id, and what it names. */
 type Reference = readonly [where: string, id: string | null | undefined];
 
-const slotsOfPage = (page: Page): Reference[] =>
-  slotKinds.flatMap(({ title, on }) =>
+const slotsOfPage = (page: Page): Reference[] => [
+  ...(page.own?.places ?? []).map((place): Reference => [
+    `a place on the page ${page.name}`,
+    place.slot,
+  ]),
+  ...slotKinds.flatMap(({ title, on }) =>
     on(page).map((id): Reference => [`a ${title.toLowerCase()} of the page ${page.name}`, id]),
-  );
+  ),
+];
 
 const slotsOfSlot = (slot: Slot): Reference[] => [
   ...Object.values(slot.beside).map((beside): Reference => [

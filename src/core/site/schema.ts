@@ -16,6 +16,7 @@ import { schemaVersion, type Site } from './model/site';
 import { brokenReference } from './references';
 import { unsoundNumber } from './soundNumbers';
 import { pixels, id, slotRef, text } from './schemaFields';
+import { ownPageSchema } from './ownPageSchema';
 import { pictureSchema } from './pictureSchema';
 import { slotSchema } from './slotSchema';
 import { setSchema } from './setSchema';
@@ -39,6 +40,11 @@ const pageSchema = object({
   content: object({
     px: number().integer().min(1).nullable().defined(),
     percent: number().min(1).max(100).nullable().defined(),
+    measured: array()
+      .of(object({ screen: pixels(), width: number().min(0).max(20000).required() }))
+      .min(2)
+      .nullable()
+      .defined(),
   })
     .test(
       'content-width',
@@ -78,6 +84,7 @@ const pageSchema = object({
     .of(object({ ...stretch, heading: text(), dividerSlot: slotRef() }))
     .required(),
   pieces: array().of(id()).required(),
+  own: ownPageSchema.nullable().defined().default(undefined),
 });
 
 const siteSchema = object({

@@ -38,7 +38,7 @@ let id = 0;
 const site = applyEdit(
   newSite('x', 'home', 'X'),
   adoptTheme({
-    colours: theme.colours,
+    colours: namedColours(theme.colours),
     contentWidth: 940,
     fonts: theme.fonts,
     pictures,

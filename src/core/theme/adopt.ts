@@ -12,11 +12,13 @@ import type { ThemeColour } from '../site/model/theme';
 import { editPage } from '../site/pages';
 import { addSlot } from '../site/slots';
 import { fonts } from '../text/fonts';
-import type { BackgroundFound, ColourFound, ThemeStyles } from './readTheme';
+import type { BackgroundFound, ColourFound, FontFound } from './readTheme';
 
 /** A background picture of a theme whose file is at hand. */
 export interface ThemePicture {
   readonly path: string;
+  /** Of the slot it becomes; made where none is given. */
+  readonly id?: string;
   readonly item: ShelfItem;
   /** How the style sheet lays it; undefined for a file no rule speaks of. */
   readonly found?: BackgroundFound;
@@ -73,10 +75,10 @@ export function namedColours(colours: readonly ColourFound[]): ThemeColour[] {
 }
 
 export interface Adoption {
-  readonly colours?: readonly ColourFound[];
+  readonly colours?: readonly ThemeColour[];
   readonly contentWidth?: number;
   /** The font families of the theme, where a font of that name ships. */
-  readonly fonts?: ThemeStyles['fonts'];
+  readonly fonts?: readonly Pick<FontFound, 'family' | 'headings' | 'body'>[];
   readonly pictures: readonly ThemePicture[];
   readonly pageId: string;
   /** Makes ids for slots and layers. */
@@ -97,11 +99,11 @@ const groundOf = (pictures: readonly ThemePicture[]): Hex | undefined =>
  * the file in it and on the shelf.
  */
 function slotFor(
-  { path, item, found, laid, kind }: ThemePicture,
+  { path, id: given, item, found, laid, kind }: ThemePicture,
   pageId: string,
   newId: () => string,
 ): Edit {
-  const id = newId();
+  const id = given ?? newId();
   const fileName = baseName(path).replace(/\.[a-z0-9]+$/i, '');
   const layer: Layer = newPhoto(newId(), item, item);
   return (site) => {
@@ -146,7 +148,7 @@ export function adoptTheme({
   const slots = pictures.map((p) => slotFor(p, pageId, newId));
   return (site) => {
     if (colours?.length) {
-      site.theme.colours = namedColours(colours);
+      site.theme.colours = castDraft(colours);
     }
     const heading = shipped(families?.find((f) => f.headings)?.family);
     const body = shipped(families?.find((f) => f.body)?.family);

@@ -3,7 +3,7 @@
 import { useEffect, useState, type RefObject } from 'react';
 import type { FrozenPage } from '@/core/ownPage/frozen';
 import type { PageSurvey } from '@/core/ownPage/survey';
-import { openPageFrame, type PageFrame } from '@/engine/pageFrame';
+import { openPageFrame, type PageFrame } from '@/engine/page/frame';
 import { say } from '../shared/notices';
 
 /** Widths of the screen that a page is looked at, px. */
@@ -20,13 +20,18 @@ export interface ShownPage {
 /**
  * Shows a page in a place and asks it what it paints; undefined until both are done.
  * @param place that is there for as long as the page is
+ * @param known what it said before, so that it need not be asked
  */
 export function usePageFrame(
   place: RefObject<HTMLElement | null>,
-  page: FrozenPage,
+  page: FrozenPage | undefined,
+  known?: PageSurvey,
 ): ShownPage | undefined {
   const [shown, setShown] = useState<{ page: FrozenPage; value: ShownPage }>();
   useEffect(() => {
+    if (!page) {
+      return;
+    }
     let current = true;
     let opened: PageFrame | undefined;
     const open = async () => {
@@ -36,7 +41,7 @@ export function usePageFrame(
         frame.close();
         return;
       }
-      const survey = await frame.survey(surveyWidths);
+      const survey = known ?? (await frame.survey(surveyWidths));
       if (current) {
         setShown({ page, value: { frame, survey } });
       }
@@ -53,6 +58,6 @@ export function usePageFrame(
       current = false;
       opened?.close();
     };
-  }, [place, page]);
-  return shown?.page === page ? shown.value : undefined;
+  }, [place, page, known]);
+  return shown && shown.page === page ? shown.value : undefined;
 }

@@ -19,12 +19,14 @@ interface Props {
   /** Files that were dropped to open this; none where it was asked for. */
   files: readonly FolderFile[];
   onOpenChange(open: boolean): void;
+  /** A page was taken over and stands there. */
+  onPage(pageId: string): void;
 }
 
 const nameOf = (path: string): string => path.slice(path.lastIndexOf('/') + 1);
 
 /** The owner's saved page as it is, with the places for pictures that were found on it. */
-export function OwnPageDialog({ session, page, open, files, onOpenChange }: Props) {
+export function OwnPageDialog({ session, page, open, files, onOpenChange, onPage }: Props) {
   const pages = useOwnPages();
   const [path, setPath] = useState<string>();
   const read = pages.open;
@@ -78,7 +80,10 @@ export function OwnPageDialog({ session, page, open, files, onOpenChange }: Prop
               own={seen.page}
               session={session}
               page={page}
-              onDone={() => close(false)}
+              onDone={(pageId) => {
+                onPage(pageId);
+                close(false);
+              }}
             />
           )}
         </Dialog.Content>

@@ -4,7 +4,10 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { leftWords, type FrozenPage } from '@/core/ownPage/frozen';
 import { placesOf, type Place } from '@/core/ownPage/places';
 import type { Page } from '@/core/site/model/page';
-import { adoptTheme, type ThemePicture } from '@/core/theme/adopt';
+import type { ShelfItem } from '@/core/site/model/shelf';
+import { pageFor, takeOverPage } from '@/core/ownPage/takeOver';
+import { coloursOf, fontsOf, mattering } from '@/core/ownPage/look';
+import { storePage } from '../hooks/useKeptPage';
 import { shelveBytes } from '../hooks/useIntake';
 import type { Session } from '../hooks/useSession';
 import { usePageFrame } from '../hooks/usePageFrame';
@@ -13,6 +16,7 @@ import { newId } from '../shared/newId';
 import { say } from '../shared/notices';
 import { Switch } from '../shared/Switch';
 import { useMeasure } from '../shared/useMeasure';
+import { PageThemeList } from './PageThemeList';
 import { PlaceList } from './PlaceList';
 
 interface Props {
@@ -20,7 +24,8 @@ interface Props {
   own: FrozenPage;
   session: Session;
   page: Page;
-  onDone(): void;
+  /** @param pageId that the page stands on then */
+  onDone(pageId: string): void;
 }
 
 /** What a picture is, and the order of the list, are told at this width whatever is looked at, px. */
@@ -38,6 +43,15 @@ export function OwnPageView({ path, own, session, page, onDone }: Props) {
   const [pointed, setPointed] = useState<string>();
   const [taken, setTaken] = useState<ReadonlySet<string>>();
   const [busy, setBusy] = useState<string>();
+  const [seen, setSeen] = useState<'places' | 'theme'>('places');
+  const [colours, setColours] = useState<ReadonlySet<string>>();
+  const [fonts, setFonts] = useState<ReadonlySet<string>>();
+  const theme = useMemo(() => {
+    const all = shown ? coloursOf(shown.survey.look) : [];
+    return { all, mattering: mattering(all), fonts: shown ? fontsOf(shown.survey.look) : [] };
+  }, [shown]);
+  const wantedColours = colours ?? new Set<string>(theme.mattering.map((c) => c.hex));
+  const wantedFonts = fonts ?? new Set(theme.fonts.map((f) => f.family));
   const places = useMemo(
     () => (shown ? placesOf(shown.survey, own.files, usualWidth) : []),
     [shown, own.files],
@@ -64,21 +78,40 @@ export function OwnPageView({ path, own, session, page, onDone }: Props) {
   const wanted = places.filter((p) => chosen.has(p.id));
   const takeOver = async () => {
     try {
-      const pictures: ThemePicture[] = [];
-      for (const [i, { file, kind, laid }] of wanted.entries()) {
+      const { survey } = shown!;
+      const taken: { place: Place; item: ShelfItem }[] = [];
+      for (const [i, placed] of wanted.entries()) {
+        const { file } = placed;
         setBusy(`${i + 1} of ${wanted.length}: ${file.name}`);
-        const item = await shelveBytes(file.name, file.bytes, 'own page');
-        pictures.push({ path: file.name, kind, item, laid });
+        taken.push({ place: placed, item: await shelveBytes(file.name, file.bytes, 'own page') });
       }
+      setBusy('Keeping the page');
+      const kept = await storePage('page', path, { page: own, survey });
+      const freshId = newId();
+      const { site } = session.state.getState();
+      const pageId = pageFor(site, kept, page)?.id ?? freshId;
       session.commit(
-        `Take ${pictures.length} ${pictures.length === 1 ? 'place' : 'places'} of ${own.title || path}`,
-        adoptTheme({ pictures, pageId: page.id, newId }),
+        `Take ${own.title || path} with ${taken.length} ${taken.length === 1 ? 'place' : 'places'}`,
+        takeOverPage(
+          {
+            own: kept,
+            survey,
+            places: taken,
+            colours: theme.all.filter((c) => wantedColours.has(c.hex)),
+            fonts: theme.fonts.filter((f) => wantedFonts.has(f.family)),
+            pageId: page.id,
+            name: own.title.slice(0, 60) || nameOf(path),
+            freshId,
+            newId,
+          },
+          theme.all,
+        ),
       );
       say(
         'done',
-        `${pictures.length} ${pictures.length === 1 ? 'slot' : 'slots'} taken over. Undo takes it back.`,
+        `Your page stands on the plan with ${taken.length} ${taken.length === 1 ? 'slot' : 'slots'}. Undo takes it back.`,
       );
-      onDone();
+      onDone(pageId);
     } catch (error) {
       say('bad', error instanceof Error ? error.message : String(error));
       setBusy(undefined);
@@ -141,30 +174,47 @@ export function OwnPageView({ path, own, session, page, onDone }: Props) {
         </div>
       </div>
       <div className="flex min-h-0 flex-col border-l border-line">
-        <PlaceList
-          places={shown ? places : undefined}
-          chosen={chosen}
-          pointed={pointed}
-          onPoint={setPointed}
-          onChoose={(id) => {
-            const next = new Set(chosen);
-            if (!next.delete(id)) {
-              next.add(id);
-            }
-            setTaken(next);
-          }}
-        />
+        <div className="flex h-[42px] shrink-0 items-center border-b border-line bg-sheet px-4">
+          <Switch
+            label="What is taken over"
+            value={seen}
+            choices={[
+              { value: 'places', label: 'Places' },
+              { value: 'theme', label: 'Colours and fonts' },
+            ]}
+            onChange={(value) => setSeen(value as typeof seen)}
+          />
+        </div>
+        {seen === 'places' ? (
+          <PlaceList
+            places={shown ? places : undefined}
+            chosen={chosen}
+            pointed={pointed}
+            onPoint={setPointed}
+            onChoose={(id) => setTaken(toggled(chosen, id))}
+          />
+        ) : (
+          <PageThemeList
+            colours={shown ? theme.all : undefined}
+            mattering={theme.mattering}
+            fonts={theme.fonts}
+            chosen={wantedColours}
+            chosenFonts={wantedFonts}
+            onChoose={(hex) => setColours(toggled(wantedColours, hex))}
+            onChooseFont={(family) => setFonts(toggled(wantedFonts, family))}
+          />
+        )}
         <div className="flex shrink-0 items-center gap-3 border-t border-line px-4 py-3">
           <p className="min-w-0 grow text-soft" role="status">
             {busy ??
-              `${wanted.length} ${wanted.length === 1 ? 'place becomes a slot under its file’s name' : 'places become slots under their files’ names'}.`}
+              `${wanted.length} ${wanted.length === 1 ? 'place becomes a slot under its file’s name' : 'places become slots under their files’ names'}, ${wantedColours.size} colours become the theme’s.`}
           </p>
           <Button
             look="main"
-            disabled={wanted.length === 0 || busy !== undefined}
+            disabled={!shown || busy !== undefined}
             onClick={() => void takeOver()}
           >
-            Take them over
+            Take it over
           </Button>
         </div>
       </div>
@@ -172,9 +222,20 @@ export function OwnPageView({ path, own, session, page, onDone }: Props) {
   );
 }
 
+const nameOf = (path: string): string => path.slice(path.lastIndexOf('/') + 1);
+
+/** The set with one more, or one less. */
+function toggled(set: ReadonlySet<string>, value: string): Set<string> {
+  const next = new Set(set);
+  if (!next.delete(value)) {
+    next.add(value);
+  }
+  return next;
+}
+
 /** What was left out of the page and what did not come with it. */
 function Quiet({ path, own: { left, missing } }: Pick<Props, 'path' | 'own'>) {
-  const name = path.slice(path.lastIndexOf('/') + 1);
+  const name = nameOf(path);
   const words = [
     name,
     ...(left.length > 0 ? [`${leftWords(left)} left out`] : []),

@@ -4,6 +4,8 @@ import { newId } from '../shared/newId';
 import { useRouter } from 'next/navigation';
 import { lazy, Suspense, useCallback, useMemo, useState, type DragEvent } from 'react';
 import { slotsOn } from '@/core/site/pages';
+import type { OwnPage } from '@/core/site/model/ownPage';
+import type { Page } from '@/core/site/model/page';
 import type { Slot } from '@/core/site/model/slot';
 import { pictureOf } from '@/core/site/picture';
 import { layPhoto } from '@/core/layers/layPhoto';
@@ -37,6 +39,8 @@ export function PlanScreen({ siteId }: { siteId: string }) {
 const NewSlotPanel = lazy(async () => ({ default: (await import('./NewSlotPanel')).NewSlotPanel }));
 const PagePanel = lazy(async () => ({ default: (await import('./PagePanel')).PagePanel }));
 const ThemeDialog = lazy(async () => ({ default: (await import('./ThemeDialog')).ThemeDialog }));
+const OwnSheet = lazy(async () => ({ default: (await import('./OwnSheet')).OwnSheet }));
+const OwnPagePanel = lazy(async () => ({ default: (await import('./OwnPagePanel')).OwnPagePanel }));
 const OwnPageDialog = lazy(async () => ({
   default: (await import('./OwnPageDialog')).OwnPageDialog,
 }));
@@ -45,6 +49,9 @@ const VisitorsPanel = lazy(async () => ({
 }));
 
 type View = 'site' | 'page' | 'visitors' | 'measure';
+
+/** The owner's own page stands in the drawing's place. */
+const hasOwn = (page: Page): page is Page & { own: OwnPage } => page.own !== null;
 
 const isTheme = (file: File): boolean => /\.(css|zip)$/i.test(file.name);
 
@@ -191,7 +198,7 @@ function Plan({ session }: { session: Session }) {
       }
     >
       <TopBar crumbs={[{ label: 'Sites', href: '/' }, { label: site.name }]}>
-        {site.pages.length <= 3 ? (
+        {site.pages.length <= 3 && site.pages.map((p) => p.name).join('').length <= 36 ? (
           <Switch
             label="Page"
             value={page.id}
@@ -261,18 +268,35 @@ function Plan({ session }: { session: Session }) {
             </WidthChart>
           </Boundary>
           <Boundary what="The page">
-            <Sheet
-              session={session}
-              site={site}
-              page={page}
-              width={width}
-              slots={slots}
-              selected={selected}
-              busy={busy}
-              onSelect={setSelected}
-              href={href}
-              onFiles={lay}
-            />
+            {hasOwn(page) ? (
+              <Suspense fallback={<main className="grow bg-board" />}>
+                <OwnSheet
+                  key={page.id}
+                  site={site}
+                  page={page}
+                  width={width}
+                  slots={slots}
+                  selected={selected}
+                  busy={busy}
+                  onSelect={setSelected}
+                  href={href}
+                  onFiles={lay}
+                />
+              </Suspense>
+            ) : (
+              <Sheet
+                session={session}
+                site={site}
+                page={page}
+                width={width}
+                slots={slots}
+                selected={selected}
+                busy={busy}
+                onSelect={setSelected}
+                href={href}
+                onFiles={lay}
+              />
+            )}
           </Boundary>
         </div>
         <aside className="flex w-[400px] shrink-0 flex-col border-l border-line bg-white">
@@ -312,7 +336,16 @@ function Plan({ session }: { session: Session }) {
                     href={href}
                   />
                 )}
-                {view === 'page' && (
+                {view === 'page' && hasOwn(page) && (
+                  <OwnPagePanel
+                    session={session}
+                    site={site}
+                    page={page}
+                    onPage={setPageId}
+                    onAgain={() => openPage([])}
+                  />
+                )}
+                {view === 'page' && !hasOwn(page) && (
                   <PagePanel session={session} site={site} page={page} onPage={setPageId} />
                 )}
                 {view === 'visitors' && (
@@ -360,6 +393,7 @@ function Plan({ session }: { session: Session }) {
             open={ownOpen}
             files={ownFiles}
             onOpenChange={setOwnOpen}
+            onPage={setPageId}
           />
         </Suspense>
       )}

@@ -2,7 +2,7 @@
 
 import { Dialog } from 'radix-ui';
 import { useMemo, useState } from 'react';
-import { adoptTheme, guessKind, type ThemePicture } from '@/core/theme/adopt';
+import { adoptTheme, guessKind, namedColours, type ThemePicture } from '@/core/theme/adopt';
 import { contentWidthOf, type BackgroundFound } from '@/core/theme/readTheme';
 import { rangeWords } from '@/core/theme/media';
 import type { OpenedTheme, PictureFile } from '@/core/theme/openTheme';
@@ -156,7 +156,7 @@ function Opened({
       session.commit(
         'Import the theme’s styles',
         adoptTheme({
-          colours: theme.colours.filter((c) => colours.has(c.hex)),
+          colours: namedColours(theme.colours.filter((c) => colours.has(c.hex))),
           contentWidth: width ? likely : undefined,
           fonts: fonts ? theme.fonts : undefined,
           pictures,

@@ -1,4 +1,5 @@
 import type { Hex } from './hex';
+import type { OwnPage } from './ownPage';
 
 /** A column beside the text. */
 export interface Sidebar {
@@ -32,6 +33,20 @@ export type PageBackground =
   | { readonly type: 'own'; readonly slot: string }
   | { readonly type: 'none' };
 
+/** Width of the content at a screen width, as a browser laid it, px. */
+export interface MeasuredContent {
+  readonly screen: number;
+  readonly width: number;
+}
+
+/** Width of the content column: the least of those that are given. Px or percent always is. */
+export interface ContentWidth {
+  readonly px: number | null;
+  readonly percent: number | null;
+  /** Of the owner's own page, by screen, narrowest first. */
+  readonly measured: readonly MeasuredContent[] | null;
+}
+
 /**
  * A page from top to bottom: bar, header, title band, body with its sidebars, sections with their
  * dividers. Slots are named by id.
@@ -39,8 +54,7 @@ export type PageBackground =
 export interface Page {
   readonly id: string;
   readonly name: string;
-  /** Width of the content column; the lesser of the two where both are given. At least one is. */
-  readonly content: { readonly px: number | null; readonly percent: number | null };
+  readonly content: ContentWidth;
   readonly ground: Hex;
   readonly background: PageBackground;
   readonly bar: {
@@ -62,4 +76,6 @@ export interface Page {
   readonly sections: readonly Section[];
   /** Slots that lie freely on the page: buttons, menu ends and other pieces of the theme. */
   readonly pieces: readonly string[];
+  /** The owner's own page, which then stands in the drawing's place. */
+  readonly own: OwnPage | null;
 }

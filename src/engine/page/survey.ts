@@ -10,7 +10,11 @@ import {
   type PlacedPicture,
 } from '@/core/ownPage/survey';
 import { lazily } from '@/core/lazily';
-import { SheetStates } from './sheetStates';
+import { lookAt } from './look';
+import { partRect, partsOn } from './parts';
+import { rectOf, viewOf } from './rect';
+import { ShortestSelectors } from './selectors';
+import { SheetStates } from './states';
 
 type Pseudo = PaintedPicture['pseudo'];
 type Placed = Map<string, PlacedPicture>;
@@ -31,7 +35,6 @@ const bareStyles = ['before', 'after']
 class Surveying {
   readonly pictures = new Map<string, PaintedPicture>();
   private readonly numbers = new Map<Element, number>();
-  private readonly selectors = new Map<Element, string>();
   private readonly elements: readonly Element[];
   private readonly view: Window & typeof globalThis;
   private readonly withPictures = new Map<string, ReadonlySet<Element>>();
@@ -40,8 +43,9 @@ class Surveying {
   constructor(
     private readonly document: Document,
     private readonly keys: ReadonlyMap<string, string>,
+    private readonly selectors: ShortestSelectors,
   ) {
-    this.view = document.defaultView! as Window & typeof globalThis;
+    this.view = viewOf(document);
     this.elements = [...document.querySelectorAll('*')];
     this.elements.forEach((element, i) => this.numbers.set(element, i));
   }
@@ -51,7 +55,7 @@ class Surveying {
    * @param state of the style sheets: in one that was met before, only elements that had pictures
    * then are looked at
    */
-  at(width: number, state: string): PageAtWidth {
+  at(width: number, state: string): Omit<PageAtWidth, 'parts'> {
     const placed: Placed = new Map();
     const known = this.withPictures.get(state);
     this.found = new Set();
@@ -158,7 +162,7 @@ class Surveying {
       this.pictures.set(id, {
         id,
         as,
-        selector: this.selectorOf(element),
+        selector: this.selectors.of(element),
         pseudo,
         layer,
         root: element === this.document.documentElement || element === this.document.body,
@@ -172,12 +176,8 @@ class Surveying {
     return this.keys.get(address.replace(/#.*$/s, '')) ?? address;
   }
 
-  /** The border box; of what is laid in lines, around all of its pieces. */
   private rectOf(element: Element): PageRect | undefined {
-    const { left, top, width, height } = element.getBoundingClientRect();
-    return width > 0 || height > 0
-      ? { x: left + this.view.scrollX, y: top + this.view.scrollY, width, height }
-      : undefined;
+    return rectOf(element, this.view);
   }
 
   /** Inside border and padding, where an element's own picture lies. */
@@ -270,49 +270,15 @@ class Surveying {
       y: outer.y + parseFloat(style.borderTopWidth),
     };
   }
-
-  /** The shortest selector that only this element has. */
-  private selectorOf(element: Element): string {
-    const before = this.selectors.get(element);
-    if (before !== undefined) {
-      return before;
-    }
-    const selector = this.shortest(element);
-    this.selectors.set(element, selector);
-    return selector;
-  }
-
-  private shortest(element: Element): string {
-    const { CSS } = this.view;
-    const tag = CSS.escape(element.localName);
-    const only = (selector: string) => {
-      const found = this.document.querySelectorAll(selector);
-      return found.length === 1 && found[0] === element;
-    };
-    const classes = [...element.classList].map((name) => `.${CSS.escape(name)}`);
-    const own = [
-      tag,
-      ...(element.id ? [`#${CSS.escape(element.id)}`] : []),
-      ...classes,
-      ...classes.map((name) => tag + name),
-      ...(classes.length > 1 ? [classes.join('')] : []),
-    ];
-    const found = own.find(only);
-    if (found) {
-      return found;
-    }
-    const parent = element.parentElement;
-    if (!parent) {
-      return tag;
-    }
-    const within = this.selectorOf(parent);
-    const below = own.map((part) => `${within} > ${part}`).find(only);
-    return below ?? `${within} > ${tag}:nth-child(${[...parent.children].indexOf(element) + 1})`;
-  }
 }
 
+/** Parts are told at this width, what the page looks like at that; px. */
+const partsAt = 1920;
+const lookedAt = 1280;
+
 /**
- * What a page paints, and where it lies at several widths of the screen.
+ * What a page paints, what it is laid out by, and where all of it lies at several widths of the
+ * screen.
  * @param keys of the frozen page's files, by the addresses they have in the document
  * @param lay lays the document out at a width; done when its pictures are those of that width
  */
@@ -322,7 +288,14 @@ export async function surveyPage(
   widths: readonly number[],
   lay: (width: number) => Promise<void>,
 ): Promise<PageSurvey> {
-  const surveying = new Surveying(document, keys);
+  const selectors = new ShortestSelectors(document);
+  await lay(partsAt);
+  const parts = partsOn(document);
+  const idOf = (i: number): string => `part ${i}`;
+  await lay(lookedAt);
+  const bars = parts.filter((part) => part.as === 'bar').map((part) => part.element);
+  const look = lookAt(document, bars);
+  const surveying = new Surveying(document, keys, selectors);
   const styles = document.createElement('style');
   styles.textContent = bareStyles;
   document.head.append(styles);
@@ -330,12 +303,22 @@ export async function surveyPage(
   const at: PageAtWidth[] = [];
   for (const width of widths) {
     await lay(width);
-    at.push(surveying.at(width, states.now(width)));
+    const laid = parts.flatMap((part, i) => {
+      const rect = partRect(part);
+      return rect ? [[idOf(i), rect] as const] : [];
+    });
+    at.push({ ...surveying.at(width, states.now(width)), parts: new Map(laid) });
   }
   styles.remove();
   const order = (id: string): number => parseInt(id, 10);
   return {
     pictures: [...surveying.pictures.values()].sort((a, b) => order(a.id) - order(b.id)),
+    parts: parts.map(({ as, element }, i) => ({
+      id: idOf(i),
+      as,
+      selector: selectors.of(element),
+    })),
     at,
+    look,
   };
 }

@@ -1,7 +1,7 @@
 import { frozenKey, type FrozenPage } from '@/core/ownPage/frozen';
 import type { PageSurvey } from '@/core/ownPage/survey';
-import { PageScheme } from './pageScheme';
-import { surveyPage } from './pageSurvey';
+import { PageScheme } from './scheme';
+import { surveyPage } from './survey';
 
 /**
  * What the document in the frame may load: nothing but what it brings. Scripts cannot run, though
@@ -67,6 +67,8 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
   const element = place.ownerDocument.createElement('iframe');
   element.setAttribute('sandbox', 'allow-same-origin allow-scripts');
   element.setAttribute('title', page.title || 'The page');
+  // Bars for scrolling would take width from the page.
+  element.setAttribute('scrolling', 'no');
   element.style.cssText = 'display:block;border:0;width:1280px;height:800px';
   const loaded = new Promise((resolve) => element.addEventListener('load', resolve));
   element.src = address;

@@ -1,0 +1,153 @@
+import { produce } from 'immer';
+import { shelfItem } from '../shelf/item';
+import { contentWidthAt } from '../measure/layoutPage';
+import { assetsOf } from '../site/assets';
+import { removeSlot } from '../site/dropSlot';
+import type { OwnPage } from '../site/model/ownPage';
+import type { Site } from '../site/model/site';
+import { newSite } from '../site/newSite';
+import { slotsOn } from '../site/pages';
+import { readSite } from '../site/schema';
+import { coloursOf, fontsOf } from './look';
+import { placesOf } from './places';
+import { bannerFile, surveyed } from './survey.fixture';
+import { readSurvey, surveyText } from './surveyText';
+import { contentOf, pictureAt, takeOverPage } from './takeOver';
+
+const asset = (n: number): string => String(n).padStart(64, '0');
+
+const own: OwnPage = {
+  from: 'page',
+  file: 'saved/home.html',
+  title: 'Open kiln weekend',
+  document: asset(1),
+  files: [
+    {
+      key: 'frozen:0',
+      name: 'banner.jpg',
+      type: 'image/jpeg',
+      assetId: asset(2),
+      size: { width: 1400, height: 280 },
+    },
+  ],
+  left: [{ what: 'script', name: 'menu.js' }],
+  missing: [],
+  survey: asset(3),
+  places: [],
+};
+
+const item = shelfItem({
+  assetId: asset(2),
+  name: 'banner.jpg',
+  width: 1400,
+  height: 280,
+  format: 'jpeg',
+  bytes: 3,
+  maker: '',
+  source: 'own page',
+  licence: 'own',
+  rightsChecked: true,
+  subject: '',
+  date: '2026-11-28',
+});
+
+let ids = 0;
+const colours = coloursOf(surveyed.look);
+const taking = (file = own.file, pageId = 'page') =>
+  takeOverPage(
+    {
+      own: { ...own, file },
+      survey: surveyed,
+      places: placesOf(surveyed, [bannerFile], 1280).map((place) => ({ place, item })),
+      colours,
+      fonts: fontsOf(surveyed.look),
+      pageId,
+      name: 'Open kiln weekend',
+      freshId: `fresh-${++ids}`,
+      newId: () => `id-${++ids}`,
+    },
+    colours,
+  );
+
+const empty = newSite('site', 'page', 'Clayworks');
+const after = (site: Site, edit: ReturnType<typeof taking>): Site => readSite(produce(site, edit));
+
+test('an empty page takes a saved page, its place as a slot, its colours and its widths', () => {
+  const site = after(empty, taking());
+  expect(site.pages).toHaveLength(1);
+  const page = site.pages[0];
+  const [slot] = slotsOn(site, page);
+  expect(slot).toMatchObject({
+    kind: 'header',
+    width: 1400,
+    height: 280,
+    replaces: 'banner.jpg',
+    fileName: 'banner',
+    size: 'cover',
+  });
+  expect(page.own!.places).toEqual([
+    { slot: slot.id, as: 'background', selector: '.banner', pseudo: '', layer: 0 },
+  ]);
+  expect(pictureAt(surveyed, page.own!.places[0])!.id).toBe('7 background 0');
+  expect(page).toMatchObject({
+    ground: '#3b4a45',
+    body: { colour: '#efe9dc', ink: '#2b2a26' },
+    bar: { height: 64 },
+  });
+  expect(site.theme.colours).toContainEqual({ name: 'page', hex: '#3b4a45' });
+  expect(site.theme.bodyFont).toBe('archivo');
+  // Measured where it was measured, in proportion between, never wider than the screen.
+  expect([320, 360, 820, 1280, 3840].map((w) => contentWidthAt(page, w))).toEqual([
+    320, 360, 690, 1020, 1020,
+  ]);
+  expect(assetsOf(site).sort()).toEqual([asset(1), asset(2), asset(3)]);
+});
+
+test('a page that has slots is left alone; a page brought again is the same page', () => {
+  const once = after(empty, taking());
+  const other = after(once, taking('saved/news.html'));
+  expect(other.pages.map((p) => [p.name, p.own?.file])).toEqual([
+    ['Home', 'saved/home.html'],
+    ['Open kiln weekend', 'saved/news.html'],
+  ]);
+  const again = after(other, taking('saved/home.html', other.pages[1].id));
+  expect(again.pages).toHaveLength(2);
+  expect(again.pages[0].own!.places).toHaveLength(2);
+});
+
+test('a slot that goes leaves no place behind', () => {
+  const site = after(empty, taking());
+  const gone = readSite(produce(site, removeSlot(site.pages[0].own!.places[0].slot)));
+  expect(gone.pages[0].own!.places).toEqual([]);
+});
+
+test('a place that names no slot, an asset that is none and widths that are none are refused', () => {
+  const site = after(empty, taking());
+  const page = site.pages[0];
+  const withOwn = (part: Partial<OwnPage>) => ({
+    ...site,
+    pages: [{ ...page, own: { ...page.own!, ...part } }],
+  });
+  expect(() => readSite(withOwn({ places: [{ ...page.own!.places[0], slot: 'nobody' }] }))).toThrow(
+    /the slot nobody that is a place on the page Home/,
+  );
+  expect(() => readSite(withOwn({ document: '../../etc' }))).toThrow(/SHA-256/);
+  expect(() =>
+    readSite({ ...site, pages: [{ ...page, content: { ...page.content, measured: [] } }] }),
+  ).toThrow(/measured/);
+});
+
+test('a content that grows with the screen keeps its share', () => {
+  const at = surveyed.at.map((a) => ({
+    ...a,
+    parts: new Map([['part 0', { x: 0, y: 0, width: a.width * 0.8, height: 900 }]]),
+  }));
+  expect(contentOf({ at, parts: surveyed.parts })).toMatchObject({ px: null, percent: 80 });
+});
+
+test('a survey is the same after it was kept; what is none is refused in words', () => {
+  expect(readSurvey(surveyText(surveyed))).toEqual(surveyed);
+  for (const text of ['', '{}', '[]', surveyText(surveyed).replace('"width":360', '"width":"x"')]) {
+    expect(() => readSurvey(text)).toThrow(/^Expected what was measured of a page, found/);
+  }
+});

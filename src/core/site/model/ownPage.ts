@@ -1,0 +1,44 @@
+/** A file of a saved page, under the name that its document and style sheets have for it. */
+export interface OwnPageFile {
+  readonly key: string;
+  /** As it was called where it came from. */
+  readonly name: string;
+  readonly type: string;
+  readonly assetId: string;
+  /** Of a picture, px. */
+  readonly size: { readonly width: number; readonly height: number } | null;
+}
+
+/** Something that was left out of a saved page. */
+export interface OwnPageLeft {
+  readonly what: string;
+  readonly name: string;
+}
+
+/** A slot and the place on the page that it is: an element or a part of it, and which picture of it. */
+export interface OwnPlace {
+  readonly slot: string;
+  readonly as: string;
+  readonly selector: string;
+  readonly pseudo: string;
+  readonly layer: number;
+}
+
+/** How the page came. */
+export type OwnPageOrigin = 'page' | 'style sheets' | 'picture';
+
+/** The owner's own page, everything that it is made of by its asset. */
+export interface OwnPage {
+  readonly from: OwnPageOrigin;
+  /** Path of the file that it came as. */
+  readonly file: string;
+  readonly title: string;
+  /** Asset: the document that asks for nothing, in UTF-8. */
+  readonly document: string;
+  readonly files: readonly OwnPageFile[];
+  readonly left: readonly OwnPageLeft[];
+  readonly missing: readonly string[];
+  /** Asset: what a browser said of it, as JSON. */
+  readonly survey: string;
+  readonly places: readonly OwnPlace[];
+}

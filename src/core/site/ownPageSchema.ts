@@ -1,0 +1,47 @@
+import { array, number, object, string } from 'yup';
+import { id, pixels, text } from './schemaFields';
+
+const assetId = () =>
+  string()
+    .matches(/^[0-9a-f]{64}$/, ({ path }) => `Expected ${path} as the SHA-256 of a file`)
+    .required();
+
+const kept = { file: 1000, name: 4000 } as const;
+
+/** A saved page of the owner's, as the site keeps it. */
+export const ownPageSchema = object({
+  from: string().oneOf(['page', 'style sheets', 'picture']).required(),
+  file: text().max(kept.name),
+  title: text().max(kept.name),
+  document: assetId(),
+  files: array()
+    .of(
+      object({
+        key: string()
+          .matches(/^frozen:\d{1,6}$/)
+          .required(),
+        name: text().max(kept.name),
+        type: text().max(200),
+        assetId: assetId(),
+        size: object({ width: pixels(), height: pixels() }).nullable().defined().default(undefined),
+      }),
+    )
+    .max(kept.file * 4)
+    .required(),
+  left: array()
+    .of(object({ what: text(), name: text().max(kept.name) }))
+    .required(),
+  missing: array().of(string().defined().max(kept.name)).required(),
+  survey: assetId(),
+  places: array()
+    .of(
+      object({
+        slot: id(),
+        as: text(),
+        selector: text().max(kept.name),
+        pseudo: text(),
+        layer: number().integer().min(0).required(),
+      }),
+    )
+    .required(),
+});
