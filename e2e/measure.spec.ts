@@ -122,8 +122,8 @@ test('the plan from the list of all commands', async ({ bench, page }) => {
   );
   await run('page layout');
   await expect(page.getByRole('region', { name: 'Content width' })).toBeVisible();
-  await run('import');
-  await expect(page.getByRole('dialog', { name: 'Import the theme’s styles' })).toBeVisible();
+  await run('own page');
+  await expect(page.getByRole('dialog', { name: 'My own page' })).toBeVisible();
   await page.keyboard.press('Escape');
   await run('bench of corner');
   await expect(page.getByRole('heading', { name: 'Bench of Corner mark' })).toBeAttached();

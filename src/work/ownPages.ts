@@ -33,9 +33,9 @@ export async function keepPage(
 ): Promise<OwnPage> {
   const text = (value: string) => ports.store(new TextEncoder().encode(value));
   const files = [];
-  for (const { key, name, type, bytes, size } of page.files) {
+  for (const { key, name, path, type, bytes, size } of page.files) {
     const assetId = await ports.store(bytes);
-    files.push({ key, name: short(name), type, assetId, size: size ?? null });
+    files.push({ key, name: short(name), path: short(path), type, assetId, size: size ?? null });
   }
   return {
     from,
@@ -59,9 +59,10 @@ export async function openKeptPage(
   const [html, survey, ...files] = await Promise.all([
     text(own.document),
     text(own.survey),
-    ...own.files.map(async ({ key, name, type, assetId, size }) => ({
+    ...own.files.map(async ({ key, name, path, type, assetId, size }) => ({
       key,
       name,
+      path,
       type,
       bytes: await ports.read(assetId),
       size: size ?? undefined,

@@ -83,19 +83,3 @@ export function unzip(name: string, bytes: Uint8Array): PackedFile[] {
     bytes: data as Uint8Array<ArrayBuffer>,
   }));
 }
-
-/** Names of all that an archive says it has, without unpacking any; none where it cannot be read. */
-export function packedNames(bytes: Uint8Array): string[] {
-  const names: string[] = [];
-  try {
-    unzipSync(bytes, {
-      filter({ name }) {
-        names.push(name);
-        return false;
-      },
-    });
-  } catch {
-    // Whoever opens it says what is wrong with it.
-  }
-  return names;
-}

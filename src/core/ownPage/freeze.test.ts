@@ -361,7 +361,7 @@ describe('what is refused', () => {
       [file('page.htm', 'just words')],
       'page.htm: expected a page, found text without any tag.',
     ],
-    ['no page at all', [file('x/style.css', 'a{}')], 'style.css: expected a saved page'],
+    ['no page at all', [file('x/notes.txt', 'a b')], 'notes.txt: expected a saved page'],
     [
       '50 MB',
       [file('page.html', `<p>${'x'.repeat(50 * 2 ** 20)}`)],

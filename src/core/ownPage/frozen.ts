@@ -6,6 +6,8 @@ export interface FrozenFile {
   readonly key: string;
   /** As it was called where it came from. */
   readonly name: string;
+  /** Where it lies below what was dropped; its name where that is not known. */
+  readonly path: string;
   readonly type: string;
   readonly bytes: Bytes;
   /** Of a picture, px; undefined where it has none of its own. */

@@ -30,7 +30,7 @@ const types: Readonly<Record<string, string>> = {
 };
 
 /** By the bytes where they tell, since saved files often carry a wrong ending or none. */
-function typeOf({ bytes, name, type }: UsedFile): string {
+function typeOf({ bytes, name, type }: Pick<UsedFile, 'bytes' | 'name' | 'type'>): string {
   const head = strFromU8(bytes.subarray(0, 256), true);
   if (head.startsWith('\x89PNG')) {
     return 'image/png';
@@ -69,7 +69,12 @@ function sheetInside(address: string): string | undefined {
   }
 }
 
-function sizeOf(name: string, bytes: Uint8Array): FrozenFile['size'] {
+/** Media type of a picture, by its bytes. */
+export const pictureType = (name: string, bytes: FrozenFile['bytes']): string =>
+  typeOf({ name, bytes, type: undefined });
+
+/** Px of a picture; undefined for what is none that can be read. */
+export function pictureSize(name: string, bytes: Uint8Array): FrozenFile['size'] {
   try {
     const { width, height } = inspectPicture(name, bytes);
     return { width, height };
@@ -117,7 +122,7 @@ export class FrozenFiles {
     }
     const fragment = /#.*$/s.exec(address)?.[0] ?? '';
     const type = typeOf(found);
-    return this.once(`file ${found.key}`, () => this.add(found.name, type, found.bytes)) + fragment;
+    return this.once(`file ${found.key}`, () => this.add(found, type, found.bytes)) + fragment;
   }
 
   /**
@@ -135,7 +140,7 @@ export class FrozenFiles {
         ? this.noStyles()
         : this.once(`inside ${found}`, () =>
             this.add(
-              'inside.css',
+              { name: 'inside.css', path: 'inside.css' },
               'text/css',
               strToU8(this.css(inside, base, environment, depth + 1)),
             ),
@@ -150,7 +155,7 @@ export class FrozenFiles {
       const text = decodeCss(found.bytes, found.charset ?? environment);
       const css = this.css(text, found.base, environment, depth + 1);
       this.open.delete(found.key);
-      return this.add(found.name, 'text/css', strToU8(css));
+      return this.add(found, 'text/css', strToU8(css));
     });
   }
 
@@ -169,7 +174,9 @@ export class FrozenFiles {
 
   /** In place of a style sheet that is not there. */
   private noStyles(): string {
-    return this.once('no styles', () => this.add('nothing.css', 'text/css', new Uint8Array(0)));
+    return this.once('no styles', () =>
+      this.add({ name: 'nothing.css', path: 'nothing.css' }, 'text/css', new Uint8Array(0)),
+    );
   }
 
   /** @returns a text that stays as it is, or undefined where nothing comes in its place */
@@ -199,15 +206,19 @@ export class FrozenFiles {
     return key;
   }
 
-  private add(name: string, type: string, bytes: Uint8Array<ArrayBuffer>): string {
+  private add(
+    { name, path }: Pick<FrozenFile, 'name' | 'path'>,
+    type: string,
+    bytes: Uint8Array<ArrayBuffer>,
+  ): string {
     const sum = `${type} ${sumOf(bytes)}`;
     const like = this.bySum.get(sum) ?? [];
     const same = like.find((f) => equal(f.bytes, bytes));
     if (same) {
       return same.key;
     }
-    const size = type.startsWith('image/') ? sizeOf(name, bytes) : undefined;
-    const file = { key: `frozen:${this.list.length}`, name, type, bytes, size };
+    const size = type.startsWith('image/') ? pictureSize(name, bytes) : undefined;
+    const file = { key: `frozen:${this.list.length}`, name, path, type, bytes, size };
     this.list.push(file);
     this.bySum.set(sum, [...like, file]);
     return file.key;

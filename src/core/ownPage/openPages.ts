@@ -1,17 +1,23 @@
 import { strFromU8 } from 'fflate';
 import { isPacked, unzip, type PackedFile } from '../files/unzip';
-import { decodeHtml } from './encoding';
+import type { OwnPageOrigin } from '../site/model/ownPage';
+import { builtPage } from './builtPage';
+import { decodeCss, decodeHtml } from './encoding';
 import { freezePage } from './freeze';
-import type { FrozenPage } from './frozen';
+import type { FrozenFile, FrozenPage } from './frozen';
+import { pictureSize, pictureType } from './frozenFiles';
 import { isMimePage, openMimePage } from './mime';
 import { PageError } from './pageError';
 import { folderSource, mimeSource } from './source';
 
 /** A page among what was dropped. */
 export interface OpenedPage {
+  readonly from: OwnPageOrigin;
   /** Path of its file. */
   readonly path: string;
   readonly page: FrozenPage;
+  /** Pictures that came along and that the page does not name. */
+  readonly others: readonly FrozenFile[];
 }
 
 export const pageLimits = {
@@ -22,6 +28,8 @@ export const pageLimits = {
   /** Bytes of all that is dropped. */
   all: 256 * 2 ** 20,
   pages: 40,
+  /** Files that pictures beside a page are looked for among. */
+  others: 400,
 } as const;
 
 const nameOf = (path: string): string => path.slice(path.lastIndexOf('/') + 1);
@@ -104,19 +112,17 @@ export function openPages(dropped: readonly PackedFile[]): OpenedPage[] {
   const documents = files.filter((file) => isHtml(file.path) && !mimes.includes(file));
   const paths = documents.map(({ path }) => path);
   const pages = documents.filter(({ path }) => !isPartOf(path, paths));
+  checkSheets(files);
   if (mimes.length + pages.length === 0) {
-    throw new PageError(
-      `${nameOf(files[0]?.path ?? 'The drop')}: expected a saved page (.html with its folder, or .mhtml), found none.`,
-    );
+    return [built(files)];
   }
   if (mimes.length + pages.length > pageLimits.pages) {
     throw new PageError(
       `${nameOf(pages[0]?.path ?? mimes[0].path)}: expected at most ${pageLimits.pages} pages, found ${mimes.length + pages.length}.`,
     );
   }
-  checkSheets(files);
   const source = folderSource(files);
-  return [
+  const opened = [
     ...mimes.map(({ path, bytes }) => ({ path, page: openMime(path, bytes) })),
     ...pages.map(({ path, bytes }) => {
       checkDocument(nameOf(path), bytes);
@@ -124,4 +130,41 @@ export function openPages(dropped: readonly PackedFile[]): OpenedPage[] {
       return { path, page: freezePage({ name: nameOf(path), text, base: path }, source) };
     }),
   ];
+  return opened.map(({ path, page }) => ({ from: 'page', path, page, others: [] }));
+}
+
+/** Style sheets without any page: one is built of what they select. */
+function built(files: readonly PackedFile[]): OpenedPage {
+  const sheets = files.filter(({ path }) => /\.css$/i.test(path));
+  const first = sheets[0];
+  if (!first) {
+    throw new PageError(
+      `${nameOf(files[0]?.path ?? 'The drop')}: expected a saved page (.html with its folder, or .mhtml), or the style sheets of a theme, found neither.`,
+    );
+  }
+  const texts = sheets.map(({ path, bytes }) => ({ path, text: decodeCss(bytes) }));
+  // What another one imports comes with that one, in its place.
+  const imported = (path: string): boolean =>
+    texts.some(
+      (other) =>
+        other.path !== path && other.text.includes('@import') && other.text.includes(nameOf(path)),
+    );
+  const own = texts.filter(({ path }) => !imported(path));
+  const linked = own.length > 0 ? own : texts;
+  const title = nameOf(first.path);
+  const html = builtPage(
+    title,
+    texts.map(({ path, text }) => ({ address: encodeURI(path), text })),
+    linked.map(({ path }) => encodeURI(path)),
+  );
+  const page = freezePage({ name: title, text: html, base: '' }, folderSource(files));
+  const named = new Set(page.files.map((file) => file.name));
+  const others = files.flatMap(({ path, bytes }, i) => {
+    const name = nameOf(path);
+    const size = named.has(name) || i > pageLimits.others ? undefined : pictureSize(name, bytes);
+    return size
+      ? [{ key: `other:${i}`, name, path, type: pictureType(name, bytes), bytes, size }]
+      : [];
+  });
+  return { from: 'style sheets', path: first.path, page, others };
 }

@@ -21,6 +21,7 @@ const plain: LaidBackground = {
 const file = (n: number, width: number, height: number): FrozenFile => ({
   key: `frozen:${n}`,
   name: `${n}.png`,
+  path: `${n}.png`,
   type: 'image/png',
   bytes: new Uint8Array(1),
   size: { width, height },
@@ -180,11 +181,11 @@ test.each([
 ])('computed values %j as a slot has them', (part, repeat, position, words) => {
   const laid = laidAs({ ...plain, ...part })!;
   const { x, y } = laid.position;
-  expect([laid.repeat, `${x.value}${x.unit} ${y.value}${y.unit}`, placeWords({ laid })]).toEqual([
-    repeat,
-    position,
-    words,
-  ]);
+  expect([
+    laid.repeat,
+    `${x.value}${x.unit} ${y.value}${y.unit}`,
+    placeWords({ laid, shownAt: [1280] }),
+  ]).toEqual([repeat, position, words]);
 });
 
 test('a computed size of two values is kept, as lengths or automatic', () => {

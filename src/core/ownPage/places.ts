@@ -168,6 +168,32 @@ export function placesOf(survey: PageSurvey, files: readonly FrozenFile[], width
     .map(({ place }) => place);
 }
 
+/** The survey of a page whose words are ours and tell nothing of its places. */
+export const withoutWords = (survey: PageSurvey): PageSurvey => ({
+  ...survey,
+  pictures: survey.pictures.map((picture) => ({ ...picture, words: false })),
+});
+
+/** Pictures that came along and lie nowhere on the page: pieces of its theme. */
+export const placesAside = (others: readonly FrozenFile[]): Place[] =>
+  others.flatMap((file) =>
+    file.size
+      ? [
+          {
+            id: file.key,
+            kind: 'piece',
+            file,
+            ...file.size,
+            selector: '',
+            laid: undefined,
+            root: false,
+            shownAt: [],
+            small: isSmall({ x: 0, y: 0, ...file.size }, file.size),
+          } as const,
+        ]
+      : [],
+  );
+
 const behaviour: Readonly<Record<Repeat, string>> = {
   'no-repeat': 'not repeated',
   repeat: 'repeats both ways',
@@ -176,7 +202,10 @@ const behaviour: Readonly<Record<Repeat, string>> = {
 };
 
 /** How a place behaves, in a few words. */
-export function placeWords({ laid }: Pick<Place, 'laid'>): string {
+export function placeWords({ laid, shownAt }: Pick<Place, 'laid' | 'shownAt'>): string {
+  if (shownAt.length === 0) {
+    return 'lies nowhere on this page';
+  }
   if (!laid) {
     return 'a picture of the page';
   }

@@ -8,6 +8,8 @@ export interface UsedFile {
   readonly key: string;
   /** Name for people. */
   readonly name: string;
+  /** Where it lies below what was dropped; its name where that is not known. */
+  readonly path: string;
   readonly bytes: Bytes;
   /** As it was served, where that is known. */
   readonly type: string | undefined;
@@ -100,6 +102,7 @@ export function folderSource(files: readonly { path: string; bytes: Bytes }[]): 
           return {
             key: found.path,
             name: found.path.slice(found.path.lastIndexOf('/') + 1),
+            path: found.path,
             bytes: found.bytes,
             type: undefined,
             charset: undefined,
@@ -158,6 +161,7 @@ export function mimeSource({ main, parts }: MimePage): Source {
       return {
         key: part.location || `cid:${part.contentId}`,
         name,
+        path: name,
         bytes: part.bytes,
         type: part.type,
         charset: part.charset,

@@ -77,6 +77,7 @@ export const surveyed: PageSurvey = {
 export const bannerFile: FrozenFile = {
   key: 'frozen:0',
   name: 'banner.jpg',
+  path: 'saved/banner.jpg',
   type: 'image/jpeg',
   bytes: new Uint8Array([1, 2, 3]),
   size: { width: 1400, height: 280 },

@@ -25,6 +25,7 @@ const own: OwnPage = {
     {
       key: 'frozen:0',
       name: 'banner.jpg',
+      path: 'saved/banner.jpg',
       type: 'image/jpeg',
       assetId: asset(2),
       size: { width: 1400, height: 280 },
@@ -81,7 +82,7 @@ test('an empty page takes a saved page, its place as a slot, its colours and its
     kind: 'header',
     width: 1400,
     height: 280,
-    replaces: 'banner.jpg',
+    replaces: 'saved/banner.jpg',
     fileName: 'banner',
     size: 'cover',
   });

@@ -129,7 +129,7 @@ export function takeOverPage(taking: TakingOver, all: readonly PageColour[]): Ed
   const { own, survey, places, colours, fonts, newId, name, freshId } = taking;
   const pictures = places.map(({ place, item }): ThemePicture & { id: string } => ({
     id: newId(),
-    path: place.file.name,
+    path: place.file.path,
     kind: place.kind,
     item,
     laid: place.laid,

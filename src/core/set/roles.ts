@@ -1,4 +1,4 @@
-import { guessKind } from '../theme/adopt';
+import { kindByName } from './kindByName';
 import { pathOf, readTheme, type BackgroundFound, type SheetText } from '../theme/readTheme';
 import type { SlotKind } from '../site/model/slot';
 import { slotKind } from '../slots/registry';
@@ -93,7 +93,7 @@ export function rolesOf(
       const laid =
         rules.find((b) => b.widths.min === undefined && b.widths.max === undefined) ?? rules[0];
       const selector = laid?.selector ?? use?.selector;
-      const kind = use && !laid ? 'piece' : guessKind(laid, piece.path, piece);
+      const kind = use && !laid ? 'piece' : kindByName(laid, piece.path, piece);
       const name = piece.path.split('/').at(-1)!.toLowerCase();
       const where = laid
         ? { selector: laid.selector, file: laid.file, line: laid.line }

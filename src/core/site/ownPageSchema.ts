@@ -21,6 +21,7 @@ export const ownPageSchema = object({
           .matches(/^frozen:\d{1,6}$/)
           .required(),
         name: text().max(kept.name),
+        path: text().max(kept.name),
         type: text().max(200),
         assetId: assetId(),
         size: object({ width: pixels(), height: pixels() }).nullable().defined().default(undefined),

@@ -48,21 +48,3 @@ export function droppedFiles(data: DataTransfer): Promise<FolderFile[]> {
 /** What was chosen in the browser's own chooser, a folder or files. */
 export const chosenFiles = (list: FileList | null): FolderFile[] =>
   Array.from(list ?? [], (file) => ({ path: file.webkitRelativePath || file.name, file }));
-
-const isPage = (path: string): boolean => /\.(?:x?html?|xht|mht(?:ml)?)$/i.test(path);
-
-/** There is a saved page among files, or in a zip among them. */
-export async function haveAPage(files: readonly FolderFile[]): Promise<boolean> {
-  if (files.some(({ path }) => isPage(path))) {
-    return true;
-  }
-  for (const { path, file } of files) {
-    if (/\.zip$/i.test(path)) {
-      const { packedNames } = await import('@/core/files/unzip');
-      if (packedNames(new Uint8Array(await file.arrayBuffer())).some(isPage)) {
-        return true;
-      }
-    }
-  }
-  return false;
-}

@@ -76,8 +76,7 @@ export function OwnPageDialog({ session, page, open, files, onOpenChange, onPage
           {seen && (
             <OwnPageView
               key={seen.path}
-              path={seen.path}
-              own={seen.page}
+              opened={seen}
               session={session}
               page={page}
               onDone={(pageId) => {

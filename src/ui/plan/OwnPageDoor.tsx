@@ -20,7 +20,8 @@ export function OwnPageDoor({ onFiles }: { onFiles(files: readonly FolderFile[])
         <p>
           Save a page of your site from the browser and drop it here, with its folder or as one
           file. It is shown as the browser lays it out, and the places for pictures on it are found
-          and measured.
+          and measured. A theme’s folder or style sheets will do too: a page is then built of what
+          they select.
         </p>
         <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1">
           {saving.map(([browser, how]) => (

@@ -1,8 +1,10 @@
 'use client';
 
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { leftWords, type FrozenPage } from '@/core/ownPage/frozen';
-import { placesOf, type Place } from '@/core/ownPage/places';
+import { leftWords } from '@/core/ownPage/frozen';
+import type { OpenedPage } from '@/core/ownPage/openPages';
+import { placesAside, placesOf, withoutWords, type Place } from '@/core/ownPage/places';
+import type { SlotKind } from '@/core/site/model/slot';
 import type { Page } from '@/core/site/model/page';
 import type { ShelfItem } from '@/core/site/model/shelf';
 import { pageFor, takeOverPage } from '@/core/ownPage/takeOver';
@@ -20,8 +22,7 @@ import { PageThemeList } from './PageThemeList';
 import { PlaceList } from './PlaceList';
 
 interface Props {
-  path: string;
-  own: FrozenPage;
+  opened: OpenedPage;
   session: Session;
   page: Page;
   /** @param pageId that the page stands on then */
@@ -33,7 +34,8 @@ const usualWidth = 1280;
 const screens = [360, 768, 1280, 1440, 1920] as const;
 
 /** One saved page at a width of the screen, its places outlined, and the list of them. */
-export function OwnPageView({ path, own, session, page, onDone }: Props) {
+export function OwnPageView({ opened, session, page, onDone }: Props) {
+  const { path, page: own, from, others } = opened;
   const place = useRef<HTMLDivElement>(null);
   const [stage, room] = useMeasure();
   const shown = usePageFrame(place, own);
@@ -52,10 +54,15 @@ export function OwnPageView({ path, own, session, page, onDone }: Props) {
   }, [shown]);
   const wantedColours = colours ?? new Set<string>(theme.mattering.map((c) => c.hex));
   const wantedFonts = fonts ?? new Set(theme.fonts.map((f) => f.family));
-  const places = useMemo(
-    () => (shown ? placesOf(shown.survey, own.files, usualWidth) : []),
-    [shown, own.files],
-  );
+  const places = useMemo(() => {
+    if (!shown) {
+      return [];
+    }
+    const survey = from === 'style sheets' ? withoutWords(shown.survey) : shown.survey;
+    return [...placesOf(survey, own.files, usualWidth), ...placesAside(others)];
+  }, [shown, own.files, others, from]);
+  const [kinds, setKinds] = useState<ReadonlyMap<string, SlotKind>>(new Map());
+  const asChosen = places.map((p) => ({ ...p, kind: kinds.get(p.id) ?? p.kind }));
   const chosen = taken ?? new Set(places.filter((p) => !p.small).map((p) => p.id));
   useEffect(() => {
     if (!shown) {
@@ -75,7 +82,7 @@ export function OwnPageView({ path, own, session, page, onDone }: Props) {
 
   const scale = Math.min(1, Math.max(0.1, (room.width - 32) / width));
   const at = shown?.survey.at.find((a) => a.width === width);
-  const wanted = places.filter((p) => chosen.has(p.id));
+  const wanted = asChosen.filter((p) => chosen.has(p.id));
   const takeOver = async () => {
     try {
       const { survey } = shown!;
@@ -86,7 +93,7 @@ export function OwnPageView({ path, own, session, page, onDone }: Props) {
         taken.push({ place: placed, item: await shelveBytes(file.name, file.bytes, 'own page') });
       }
       setBusy('Keeping the page');
-      const kept = await storePage('page', path, { page: own, survey });
+      const kept = await storePage(from, path, { page: own, survey });
       const freshId = newId();
       const { site } = session.state.getState();
       const pageId = pageFor(site, kept, page)?.id ?? freshId;
@@ -138,7 +145,7 @@ export function OwnPageView({ path, own, session, page, onDone }: Props) {
             ]}
             onChange={(wanted) => setScheme(wanted as typeof scheme)}
           />
-          <Quiet path={path} own={own} />
+          <Quiet opened={opened} />
         </div>
         <div
           ref={stage}
@@ -187,11 +194,12 @@ export function OwnPageView({ path, own, session, page, onDone }: Props) {
         </div>
         {seen === 'places' ? (
           <PlaceList
-            places={shown ? places : undefined}
+            places={shown ? asChosen : undefined}
             chosen={chosen}
             pointed={pointed}
             onPoint={setPointed}
             onChoose={(id) => setTaken(toggled(chosen, id))}
+            onKind={(id, kind) => setKinds(new Map([...kinds, [id, kind]]))}
           />
         ) : (
           <PageThemeList
@@ -234,10 +242,12 @@ function toggled(set: ReadonlySet<string>, value: string): Set<string> {
 }
 
 /** What was left out of the page and what did not come with it. */
-function Quiet({ path, own: { left, missing } }: Pick<Props, 'path' | 'own'>) {
+function Quiet({ opened: { path, from, page } }: Pick<Props, 'opened'>) {
+  const { left, missing } = page;
   const name = nameOf(path);
   const words = [
     name,
+    ...(from === 'style sheets' ? ['built from what the style sheets select'] : []),
     ...(left.length > 0 ? [`${leftWords(left)} left out`] : []),
     ...(missing.length > 0
       ? [`${missing.length} ${missing.length === 1 ? 'file' : 'files'} missing`]

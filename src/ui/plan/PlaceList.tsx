@@ -2,7 +2,9 @@
 
 import { useMemo, useEffect } from 'react';
 import { placeWords, type Place } from '@/core/ownPage/places';
-import { slotKind } from '@/core/slots/registry';
+import type { SlotKind } from '@/core/site/model/slot';
+import { slotKinds } from '@/core/slots/registry';
+import { Choose } from '../shared/Choose';
 
 interface Props {
   /** Undefined while the page is still looked at. */
@@ -11,10 +13,11 @@ interface Props {
   pointed: string | undefined;
   onPoint(id: string | undefined): void;
   onChoose(id: string): void;
+  onKind(id: string, kind: SlotKind): void;
 }
 
 /** The places found on a page, largest first, each with a cut-out of what lies there now. */
-export function PlaceList({ places, chosen, pointed, onPoint, onChoose }: Props) {
+export function PlaceList({ places, chosen, pointed, onPoint, onChoose, onKind }: Props) {
   const small = places?.filter((p) => p.small).length ?? 0;
   return (
     <>
@@ -38,7 +41,7 @@ export function PlaceList({ places, chosen, pointed, onPoint, onChoose }: Props)
             onPointerLeave={() => onPoint(undefined)}
             className={`border-t border-hair ${pointed === place.id ? 'bg-act-wash' : ''}`}
           >
-            <label className="grid cursor-pointer grid-cols-[16px_18px_74px_1fr_auto] items-center gap-2 px-4 py-1.5">
+            <div className="grid grid-cols-[16px_18px_74px_1fr_auto] items-center gap-2 px-4 py-1.5">
               <input
                 type="checkbox"
                 aria-label={`Take ${place.file.name}`}
@@ -51,7 +54,13 @@ export function PlaceList({ places, chosen, pointed, onPoint, onChoose }: Props)
               <span className="text-right figure text-soft">{i + 1}</span>
               <Look place={place} />
               <span className="min-w-0">
-                <span className="block truncate font-semibold">{slotKind(place.kind).title}</span>
+                <Choose
+                  label={`What ${place.file.name} is`}
+                  className="mb-0.5 w-40 font-semibold"
+                  value={place.kind}
+                  choices={slotKinds.map(({ kind, title }) => ({ value: kind, label: title }))}
+                  onChange={(kind) => onKind(place.id, kind as SlotKind)}
+                />
                 <span
                   className="block truncate text-[11px] text-soft"
                   title={`${place.selector} · ${place.file.name}, ${placeWords(place)}`}
@@ -65,7 +74,7 @@ export function PlaceList({ places, chosen, pointed, onPoint, onChoose }: Props)
               <span className="figure whitespace-nowrap">
                 {place.width} × {place.height}
               </span>
-            </label>
+            </div>
           </li>
         ))}
       </ul>

@@ -9,7 +9,7 @@ import type { Page } from '@/core/site/model/page';
 import type { Slot } from '@/core/site/model/slot';
 import { pictureOf } from '@/core/site/picture';
 import { layPhoto } from '@/core/layers/layPhoto';
-import { droppedFiles, haveAPage, type FolderFile } from '../hooks/folderFiles';
+import { droppedFiles, type FolderFile } from '../hooks/folderFiles';
 import { filesOf, useIntake } from '../hooks/useIntake';
 import { useHistory, useSite, type Session } from '../hooks/useSession';
 import { useSiteReadings } from '../hooks/useSiteReadings';
@@ -38,7 +38,6 @@ export function PlanScreen({ siteId }: { siteId: string }) {
 /** Loaded when they are asked for. */
 const NewSlotPanel = lazy(async () => ({ default: (await import('./NewSlotPanel')).NewSlotPanel }));
 const PagePanel = lazy(async () => ({ default: (await import('./PagePanel')).PagePanel }));
-const ThemeDialog = lazy(async () => ({ default: (await import('./ThemeDialog')).ThemeDialog }));
 const OwnSheet = lazy(async () => ({ default: (await import('./OwnSheet')).OwnSheet }));
 const OwnPagePanel = lazy(async () => ({ default: (await import('./OwnPagePanel')).OwnPagePanel }));
 const OwnPageDialog = lazy(async () => ({
@@ -53,7 +52,9 @@ type View = 'site' | 'page' | 'visitors' | 'measure';
 /** The owner's own page stands in the drawing's place. */
 const hasOwn = (page: Page): page is Page & { own: OwnPage } => page.own !== null;
 
-const isTheme = (file: File): boolean => /\.(css|zip)$/i.test(file.name);
+/** A saved page, a theme's style sheets, or a folder or zip of either. */
+const isPage = ({ path }: FolderFile): boolean =>
+  /\.(?:x?html?|xht|mht(?:ml)?|css|zip)$/i.test(path);
 
 function Plan({ session }: { session: Session }) {
   const site = useSite(session);
@@ -66,9 +67,6 @@ function Plan({ session }: { session: Session }) {
   const [view, setView] = useState<View>('site');
   const [selected, setSelected] = useState<string>();
   const [listOpen, setListOpen] = useState(false);
-  const [themeOpen, setThemeOpen] = useState(false);
-  const [themeSeen, setThemeSeen] = useState(false);
-  const [themeFiles, setThemeFiles] = useState<readonly File[]>([]);
   const [ownOpen, setOwnOpen] = useState(false);
   const [ownFiles, setOwnFiles] = useState<readonly FolderFile[]>();
   const page = site.pages.find((p) => p.id === pageId) ?? site.pages[0];
@@ -76,23 +74,14 @@ function Plan({ session }: { session: Session }) {
   const href = useCallback((slot: Slot) => `/sites/${site.id}/slots/${slot.id}`, [site.id]);
   const { take, busy } = useIntake();
 
-  const openTheme = (files: readonly File[] = []) => {
-    setThemeFiles(files);
-    setThemeSeen(true);
-    setThemeOpen(true);
-  };
   const openPage = (files: readonly FolderFile[]) => {
     setOwnFiles(files);
     setOwnOpen(true);
   };
   const lay = async (slot: Slot, files: readonly File[]) => {
     const placed = files.map((file) => ({ path: file.name, file }));
-    if (await haveAPage(placed)) {
+    if (placed.some(isPage)) {
       openPage(placed);
-      return;
-    }
-    if (files.some(isTheme)) {
-      openTheme(files);
       return;
     }
     void take(files.slice(0, 1), (item) => {
@@ -111,12 +100,8 @@ function Plan({ session }: { session: Session }) {
     event.preventDefault();
     // A page's folder comes with it.
     const all = await droppedFiles(event.dataTransfer);
-    if (await haveAPage(all)) {
+    if (all.some(isPage)) {
       openPage(all);
-      return;
-    }
-    if (files.some(isTheme)) {
-      openTheme(files);
     } else {
       say(
         'bad',
@@ -152,7 +137,7 @@ function Plan({ session }: { session: Session }) {
       enabled: site.pages.length > 1,
     },
     { id: 'measure', label: 'Measure a slot', run: () => setView('measure') },
-    { id: 'theme', label: 'Import the theme’s styles', run: () => openTheme() },
+    { id: 'own-page', label: 'My own page, or my theme’s style sheets', run: () => openPage([]) },
     {
       id: 'recolour',
       label: 'Recolour a set of theme pieces',
@@ -198,7 +183,7 @@ function Plan({ session }: { session: Session }) {
       }
     >
       <TopBar crumbs={[{ label: 'Sites', href: '/' }, { label: site.name }]}>
-        {site.pages.length <= 3 && site.pages.map((p) => p.name).join('').length <= 36 ? (
+        {site.pages.length <= 3 ? (
           <Switch
             label="Page"
             value={page.id}
@@ -243,7 +228,6 @@ function Plan({ session }: { session: Session }) {
         <UndoRedo session={session} />
         <Button onClick={() => router.push(`/sites/${site.id}/shelf`)}>Shelf</Button>
         <Button onClick={() => openPage([])}>My own page</Button>
-        <Button onClick={() => openTheme()}>Import theme styles</Button>
         <Button onClick={() => router.push(`/sites/${site.id}/recolour`)}>Recolour a set</Button>
         <Button look="main" onClick={() => router.push(`/sites/${site.id}/hand-over`)}>
           Hand over
@@ -374,17 +358,6 @@ function Plan({ session }: { session: Session }) {
           </div>
         </aside>
       </div>
-      {themeSeen && (
-        <Suspense fallback={null}>
-          <ThemeDialog
-            session={session}
-            page={page}
-            open={themeOpen}
-            files={themeFiles}
-            onOpenChange={setThemeOpen}
-          />
-        </Suspense>
-      )}
       {ownFiles && (
         <Suspense fallback={null}>
           <OwnPageDialog

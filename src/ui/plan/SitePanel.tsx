@@ -68,7 +68,7 @@ export function SitePanel(props: SitePanelProps) {
         </div>
         {slots.length === 0 && (
           <p className="border-t border-hair px-3 py-2 text-soft">
-            No slot on this page yet. Measure one, or import the theme’s styles.
+            No slot on this page yet. Measure one, or bring your own page.
           </p>
         )}
         <ul>

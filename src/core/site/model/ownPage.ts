@@ -3,6 +3,8 @@ export interface OwnPageFile {
   readonly key: string;
   /** As it was called where it came from. */
   readonly name: string;
+  /** Where it lay below what was dropped. */
+  readonly path: string;
   readonly type: string;
   readonly assetId: string;
   /** Of a picture, px. */
