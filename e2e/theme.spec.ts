@@ -177,7 +177,7 @@ test('what is no theme is refused in words, and changes nothing', async ({ bench
       'no style sheet at all',
       'photo.zip',
       () => zipOf({ 'a.txt': textBytes('x'), 'b.txt': textBytes('y') }),
-      'a.txt: expected a saved page (.html with its folder, or .mhtml), or the style sheets of a theme, found neither.',
+      'a.txt: expected a saved page (.html with its folder, or .mhtml), the style sheets of a theme or one picture of the page, found none of them.',
     ],
   ];
   await bench.start();

@@ -1,4 +1,12 @@
-import { coloursOf, fontsOf, mattering, type PageLook, type PageText } from './look';
+import { createRaster } from '../raster/raster';
+import {
+  coloursOf,
+  coloursOfPicture,
+  fontsOf,
+  mattering,
+  type PageLook,
+  type PageText,
+} from './look';
 
 const text = (part: Partial<PageText>): PageText => ({
   rect: { x: 100, y: 100, width: 400, height: 20 },
@@ -81,6 +89,18 @@ test('what matters has a role or covers much; what is hardly another colour is n
     { hex: '#00ff00' as const, roles: [], share: 0.001 },
   ];
   expect(mattering(colours).map((c) => c.hex)).toEqual(['#ffffff', '#336699']);
+});
+
+test('a picture of a page has its colours to the level, rare ones left out', () => {
+  const raster = createRaster(100, 100);
+  for (let i = 0; i < 10_000; i++) {
+    raster.data.set(i < 7000 ? [239, 233, 220, 255] : [59, 74, 69, 255], i * 4);
+  }
+  raster.data.set([255, 0, 0, 255], 0);
+  expect(coloursOfPicture(raster).map((c) => [c.hex, Math.round(c.share * 100)])).toEqual([
+    ['#efe9dc', 70],
+    ['#3b4a45', 30],
+  ]);
 });
 
 test('fonts by what they are used for, most letters first', () => {

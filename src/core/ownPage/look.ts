@@ -1,7 +1,7 @@
 import { deltaE } from '../colour/difference';
 import { hexOf, rgbOf } from '../colour/hex';
 import { tryTranslucent, type Translucent } from '../colour/parse';
-import type { Rgb } from '../raster/raster';
+import type { Raster, Rgb } from '../raster/raster';
 import type { Hex } from '../site/model/hex';
 import type { PageRect } from './survey';
 
@@ -227,6 +227,30 @@ export function fontsOf({ texts }: Pick<PageLook, 'texts'>): PageFont[] {
   return [...families]
     .map(([family, { uses: used, letters }]) => ({ family, uses: [...used], letters }))
     .sort((a, b) => b.letters - a.letters);
+}
+
+/** Colours of a picture of a page that cover less are of letters' edges and photographs. */
+const leastOfPicture = 0.003;
+
+/**
+ * The colours of a picture of a page, each exactly as it is there, by the area they cover; what they
+ * are for cannot be seen in it.
+ */
+export function coloursOfPicture({ data }: Pick<Raster, 'data'>): PageColour[] {
+  const counts = new Map<number, number>();
+  for (let i = 0; i < data.length; i += 4) {
+    const key = (data[i] << 16) | (data[i + 1] << 8) | data[i + 2];
+    counts.set(key, (counts.get(key) ?? 0) + 1);
+  }
+  const pixels = data.length / 4;
+  return [...counts]
+    .filter(([, count]) => count / pixels >= leastOfPicture)
+    .sort((a, b) => b[1] - a[1])
+    .map(([key, count]) => ({
+      hex: hexOf({ r: key >> 16, g: (key >> 8) & 255, b: key & 255 }),
+      roles: [],
+      share: count / pixels,
+    }));
 }
 
 /** Two colours that nobody tells apart beside each other, CIEDE2000 (common practice, no source). */

@@ -133,13 +133,25 @@ export function openPages(dropped: readonly PackedFile[]): OpenedPage[] {
   return opened.map(({ path, page }) => ({ from: 'page', path, page, others: [] }));
 }
 
+/** A picture of a page at its own size, which is all that is known of it. */
+function pictured({ path, bytes }: PackedFile): OpenedPage {
+  const name = nameOf(path);
+  const text = `<!doctype html><title>${name.replace(/[<&]/g, '')}</title><style>body{margin:0}img{display:block}</style><img src="${encodeURI(path)}" alt="">`;
+  const page = freezePage({ name, text, base: '' }, folderSource([{ path, bytes }]));
+  return { from: 'picture', path, page, others: [] };
+}
+
 /** Style sheets without any page: one is built of what they select. */
 function built(files: readonly PackedFile[]): OpenedPage {
   const sheets = files.filter(({ path }) => /\.css$/i.test(path));
   const first = sheets[0];
+  const seen = files.find(({ path, bytes }) => pictureSize(nameOf(path), bytes) !== undefined);
+  if (!first && seen && files.length === 1) {
+    return pictured(seen);
+  }
   if (!first) {
     throw new PageError(
-      `${nameOf(files[0]?.path ?? 'The drop')}: expected a saved page (.html with its folder, or .mhtml), or the style sheets of a theme, found neither.`,
+      `${nameOf(files[0]?.path ?? 'The drop')}: expected a saved page (.html with its folder, or .mhtml), the style sheets of a theme or one picture of the page, found none of them.`,
     );
   }
   const texts = sheets.map(({ path, bytes }) => ({ path, text: decodeCss(bytes) }));

@@ -85,7 +85,7 @@ export function laidAs({ repeat, position, size, attachment }: LaidBackground): 
  * @param page width and height of the page
  */
 function kindOf(
-  picture: PaintedPicture,
+  picture: Pick<PaintedPicture, 'as' | 'pseudo' | 'root' | 'words'>,
   { width, height }: Pick<Place, 'width' | 'height'>,
   laid: Place['laid'],
   rect: PageRect,
@@ -121,6 +121,13 @@ function kindOf(
   }
   return 'piece';
 }
+
+/** What a box that was pointed at is, by where it lies. */
+export const kindAt = (
+  rect: PageRect,
+  page: { readonly width: number; readonly height: number },
+): SlotKind =>
+  kindOf({ as: 'background', pseudo: '', root: false, words: false }, rect, undefined, rect, page);
 
 const isSmall = ({ width, height }: PageRect, file: { width: number; height: number }): boolean =>
   Math.max(width, height) <= 64 || Math.max(file.width, file.height) <= 48;

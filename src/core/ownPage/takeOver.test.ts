@@ -12,7 +12,7 @@ import { coloursOf, fontsOf } from './look';
 import { placesOf } from './places';
 import { bannerFile, surveyed } from './survey.fixture';
 import { readSurvey, surveyText } from './surveyText';
-import { contentOf, pictureAt, takeOverPage } from './takeOver';
+import { contentOf, pictureAt, takeOverPage, takePointed } from './takeOver';
 
 const asset = (n: number): string => String(n).padStart(64, '0');
 
@@ -87,7 +87,7 @@ test('an empty page takes a saved page, its place as a slot, its colours and its
     size: 'cover',
   });
   expect(page.own!.places).toEqual([
-    { slot: slot.id, as: 'background', selector: '.banner', pseudo: '', layer: 0 },
+    { slot: slot.id, as: 'background', selector: '.banner', pseudo: '', layer: 0, rect: null },
   ]);
   expect(pictureAt(surveyed, page.own!.places[0])!.id).toBe('7 background 0');
   expect(page).toMatchObject({
@@ -113,7 +113,38 @@ test('a page that has slots is left alone; a page brought again is the same page
   ]);
   const again = after(other, taking('saved/home.html', other.pages[1].id));
   expect(again.pages).toHaveLength(2);
-  expect(again.pages[0].own!.places).toHaveLength(2);
+  // It keeps the slot that it has.
+  expect(again.pages[0].own!.places).toEqual(other.pages[0].own!.places);
+  expect(again.slots).toHaveLength(2);
+});
+
+test('colours that a site has stay, with their names; placeholders of a new one go', () => {
+  const first = after(empty, taking());
+  expect(first.theme.colours.map((c) => c.hex)).not.toContain('#e6e6e4');
+  const named: Site = {
+    ...first,
+    theme: { ...first.theme, colours: [{ name: 'kiln', hex: '#3b4a45' }] },
+  };
+  const second = after(named, taking('saved/news.html'));
+  expect(second.theme.colours[0]).toEqual({ name: 'kiln', hex: '#3b4a45' });
+  expect(second.theme.colours.map((c) => c.hex)).toEqual(['#3b4a45', '#efe9dc', '#2b2a26']);
+});
+
+test('a box that was pointed at becomes a slot of its size; in a picture of a page it keeps its rectangle', () => {
+  const site = after(empty, taking());
+  const box = { x: 40.5, y: 30, width: 319.6, height: 90.2 };
+  const point = (selector: string) =>
+    readSite(
+      produce(
+        site,
+        takePointed({ pageId: 'page', id: 'made', selector, rect: box, kind: 'piece' }),
+      ),
+    );
+  const made = point('.card');
+  expect(made.slots.at(-1)).toMatchObject({ id: 'made', kind: 'piece', width: 320, height: 90 });
+  expect(made.pages[0].own!.places.at(-1)).toMatchObject({ selector: '.card', rect: null });
+  expect(slotsOn(made, made.pages[0]).map((s) => s.id)).toContain('made');
+  expect(point('').pages[0].own!.places.at(-1)).toMatchObject({ selector: '', rect: box });
 });
 
 test('a slot that goes leaves no place behind', () => {

@@ -5,13 +5,15 @@ import type { OwnPage, OwnPlace } from '../site/model/ownPage';
 import type { ContentWidth, Page } from '../site/model/page';
 import type { ShelfItem } from '../site/model/shelf';
 import type { Site } from '../site/model/site';
+import type { SlotKind } from '../site/model/slot';
 import type { ThemeColour } from '../site/model/theme';
 import { emptyPage } from '../site/newSite';
 import { editPage, slotsOn } from '../site/pages';
+import { addSlot } from '../site/slots';
 import { adoptTheme, type ThemePicture } from '../theme/adopt';
 import type { PageColour, PageFont } from './look';
 import type { Place } from './places';
-import type { PageSurvey, PaintedPicture } from './survey';
+import type { PageRect, PageSurvey, PaintedPicture } from './survey';
 
 const uniqueName = (taken: readonly string[], wanted: string): string => {
   for (let n = 1; ; n++) {
@@ -30,6 +32,24 @@ export function themeColours(colours: readonly PageColour[]): ThemeColour[] {
     names.push(name);
     return { name, hex };
   });
+}
+
+/**
+ * The theme's colours with those that come to them; a site that has nothing yet has only
+ * placeholders, which go.
+ */
+function joined({ slots, theme }: Site, taken: readonly ThemeColour[]): ThemeColour[] {
+  const kept = slots.length === 0 ? [] : theme.colours;
+  const names = kept.map((colour) => colour.name);
+  const fresh = taken.filter(({ hex }) => !kept.some((colour) => colour.hex === hex));
+  return [
+    ...kept.map(({ name, hex }) => ({ name, hex })),
+    ...fresh.map(({ name, hex }) => {
+      const free = uniqueName(names, name);
+      names.push(free);
+      return { name: free, hex };
+    }),
+  ];
 }
 
 /** The width of the content at every screen that was looked at. */
@@ -60,24 +80,50 @@ export function pageFor(site: Site, own: Pick<OwnPage, 'file'>, at: Page): Page 
   return again ?? (empty ? at : undefined);
 }
 
+type Named = Pick<OwnPlace, 'as' | 'selector' | 'pseudo' | 'layer'>;
+
+const same = (a: Named, b: Named): boolean =>
+  a.as === b.as && a.selector === b.selector && a.pseudo === b.pseudo && a.layer === b.layer;
+
 /** A place as the site names it: by what the page itself calls it. */
 const named = (
   { as, selector, pseudo, layer }: Pick<PaintedPicture, 'as' | 'selector' | 'pseudo' | 'layer'>,
   slot: string,
-): OwnPlace => ({ slot, as, selector, pseudo, layer });
+): OwnPlace => ({ slot, as, selector, pseudo, layer, rect: null });
 
 /** The picture of a survey that a place of the site is; undefined where the page changed. */
 export const pictureAt = (
   { pictures }: Pick<PageSurvey, 'pictures'>,
   place: OwnPlace,
-): PaintedPicture | undefined =>
-  pictures.find(
-    (p) =>
-      p.as === place.as &&
-      p.selector === place.selector &&
-      p.pseudo === place.pseudo &&
-      p.layer === place.layer,
-  );
+): PaintedPicture | undefined => pictures.find((p) => same(p, place));
+
+/** What a box that was pointed at becomes. */
+export interface PointedSlot {
+  readonly pageId: string;
+  readonly id: string;
+  /** As the page calls it; empty in a picture of the page. */
+  readonly selector: string;
+  readonly rect: PageRect;
+  readonly kind: SlotKind;
+}
+
+/** Makes a slot of a box that was pointed at, of its exact size. */
+export const takePointed =
+  ({ pageId, id, selector, rect, kind }: PointedSlot): Edit =>
+  (site) => {
+    const [width, height] = [rect.width, rect.height].map((px) => Math.max(1, Math.round(px)));
+    addSlot(undefined, { id, kind, width, height })(site);
+    editPage(pageId, (page) => {
+      page.own?.places.push({
+        slot: id,
+        as: 'background',
+        selector,
+        pseudo: '',
+        layer: 0,
+        rect: selector === '' ? rect : null,
+      });
+    })(site);
+  };
 
 export interface TakingOver {
   readonly own: OwnPage;
@@ -127,13 +173,15 @@ function drawnLike(page: Page, survey: PageSurvey, colours: readonly PageColour[
  */
 export function takeOverPage(taking: TakingOver, all: readonly PageColour[]): Edit {
   const { own, survey, places, colours, fonts, newId, name, freshId } = taking;
-  const pictures = places.map(({ place, item }): ThemePicture & { id: string } => ({
-    id: newId(),
-    path: place.file.path,
-    kind: place.kind,
-    item,
-    laid: place.laid,
-  }));
+  const offered = places.map(({ place, item }) => {
+    const id = newId();
+    const picture = survey.pictures.find((p) => p.id === place.id);
+    const { kind, laid, file } = place;
+    return {
+      picture: { id, path: file.path, kind, item, laid } satisfies ThemePicture,
+      named: picture && named(picture, id),
+    };
+  });
   return (site) => {
     const at = site.pages.find((page) => page.id === taking.pageId) ?? site.pages[0];
     const found = pageFor(site as Site, own, at as Page);
@@ -142,26 +190,27 @@ export function takeOverPage(taking: TakingOver, all: readonly PageColour[]): Ed
       const names = site.pages.map((page) => page.name);
       site.pages.push(castDraft(emptyPage(freshId, uniqueName(names, name))));
     }
+    // A page that is brought again keeps the slots it has.
+    const before = (found as Page | undefined)?.own?.places ?? [];
+    const fresh = offered.filter(
+      (one) => !before.some((place) => one.named && same(place, one.named)),
+    );
     editPage(pageId, (page) => {
       Object.assign(page, drawnLike(page as Page, survey, all));
       if (!found) {
         page.background = { type: 'none' };
       }
-      const before = page.own?.places ?? [];
-      const placed = places.flatMap(({ place }, i) => {
-        const picture = survey.pictures.find((p) => p.id === place.id);
-        return picture ? [named(picture, pictures[i].id)] : [];
-      });
+      const placed = fresh.flatMap((one) => one.named ?? []);
       page.own = castDraft({ ...own, places: [...before, ...placed] });
     })(site);
     adoptTheme({
-      colours: colours.length > 0 ? themeColours(colours) : undefined,
+      colours: colours.length > 0 ? joined(site as Site, themeColours(colours)) : undefined,
       fonts: fonts.map(({ family, uses }) => ({
         family,
         headings: uses.includes('headings'),
         body: uses.includes('text'),
       })),
-      pictures,
+      pictures: fresh.map((one) => one.picture),
       pageId,
       newId,
     })(site);

@@ -42,6 +42,15 @@ export const ownPageSchema = object({
         selector: text().max(kept.name),
         pseudo: text(),
         layer: number().integer().min(0).required(),
+        rect: object({
+          x: number().required(),
+          y: number().required(),
+          width: number().min(0).required(),
+          height: number().min(0).required(),
+        })
+          .nullable()
+          .defined()
+          .default(undefined),
       }),
     )
     .required(),

@@ -1,6 +1,10 @@
 import { frozenKey, type FrozenPage } from '@/core/ownPage/frozen';
-import type { PageSurvey } from '@/core/ownPage/survey';
+import type { PointedBox } from '@/core/ownPage/pointing';
+import type { PageRect, PageSurvey } from '@/core/ownPage/survey';
+import { boxesOn } from './boxes';
+import { rectOf } from './rect';
 import { PageScheme } from './scheme';
+import { ShortestSelectors } from './selectors';
 import { surveyPage } from './survey';
 
 /**
@@ -28,6 +32,12 @@ export interface PageFrame {
   scheme(scheme: 'light' | 'dark'): void;
   /** What it paints, and where at each of the widths; it is shown as before afterwards. */
   survey(widths: readonly number[]): Promise<PageSurvey>;
+  /** Everything that can be pointed at as it is laid out now, from back to front. */
+  boxes(): PointedBox[];
+  /** The shortest selector of a box that was pointed at. */
+  selectorOf(id: number): string;
+  /** Where the element of a selector lies now; undefined where there is none, or it is not shown. */
+  rectOf(selector: string): PageRect | undefined;
   close(): void;
 }
 
@@ -90,6 +100,7 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
   scheme.put('light');
   const keys = new Map([...addresses].map(([key, to]) => [to, key]));
   const view = element.contentWindow!;
+  const selectors = new ShortestSelectors(document);
   const responsive = [...document.images].filter((i) => i.srcset || i.closest('picture'));
   const show = async (width: number, height?: number) => {
     element.style.width = `${width}px`;
@@ -116,6 +127,15 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
       } finally {
         await show(parseFloat(width), parseFloat(height));
       }
+    },
+    boxes: () => boxesOn(document),
+    selectorOf(id) {
+      const found = document.querySelectorAll('*')[id];
+      return found ? selectors.of(found) : '';
+    },
+    rectOf(selector) {
+      const found = selector === '' ? null : document.querySelector(selector);
+      return found ? rectOf(found, view) : undefined;
     },
     close() {
       element.remove();

@@ -21,11 +21,13 @@ export interface ShownPage {
  * Shows a page in a place and asks it what it paints; undefined until both are done.
  * @param place that is there for as long as the page is
  * @param known what it said before, so that it need not be asked
+ * @param still the only width that it is known at, px
  */
 export function usePageFrame(
   place: RefObject<HTMLElement | null>,
   page: FrozenPage | undefined,
   known?: PageSurvey,
+  still?: number,
 ): ShownPage | undefined {
   const [shown, setShown] = useState<{ page: FrozenPage; value: ShownPage }>();
   useEffect(() => {
@@ -41,7 +43,7 @@ export function usePageFrame(
         frame.close();
         return;
       }
-      const survey = known ?? (await frame.survey(surveyWidths));
+      const survey = known ?? (await frame.survey(still === undefined ? surveyWidths : [still]));
       if (current) {
         setShown({ page, value: { frame, survey } });
       }
@@ -58,6 +60,6 @@ export function usePageFrame(
       current = false;
       opened?.close();
     };
-  }, [place, page, known]);
+  }, [place, page, known, still]);
   return shown && shown.page === page ? shown.value : undefined;
 }

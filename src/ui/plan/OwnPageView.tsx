@@ -8,11 +8,12 @@ import type { SlotKind } from '@/core/site/model/slot';
 import type { Page } from '@/core/site/model/page';
 import type { ShelfItem } from '@/core/site/model/shelf';
 import { pageFor, takeOverPage } from '@/core/ownPage/takeOver';
-import { coloursOf, fontsOf, mattering } from '@/core/ownPage/look';
+import { coloursOf, coloursOfPicture, fontsOf, mattering } from '@/core/ownPage/look';
 import { storePage } from '../hooks/useKeptPage';
 import { shelveBytes } from '../hooks/useIntake';
 import type { Session } from '../hooks/useSession';
 import { usePageFrame } from '../hooks/usePageFrame';
+import { usePagePicture } from '../hooks/usePagePicture';
 import { Button } from '../shared/Button';
 import { newId } from '../shared/newId';
 import { say } from '../shared/notices';
@@ -38,8 +39,12 @@ export function OwnPageView({ opened, session, page, onDone }: Props) {
   const { path, page: own, from, others } = opened;
   const place = useRef<HTMLDivElement>(null);
   const [stage, room] = useMeasure();
-  const shown = usePageFrame(place, own);
-  const [width, setWidth] = useState<number>(usualWidth);
+  // A picture of the page is known at its own width alone.
+  const still = from === 'picture' ? own.files[0]?.size?.width : undefined;
+  const shown = usePageFrame(place, own, undefined, still);
+  const raster = usePagePicture(from === 'picture' ? own : undefined);
+  const [screen, setWidth] = useState<number>(usualWidth);
+  const width = still ?? screen;
   const [scheme, setScheme] = useState<'light' | 'dark'>('light');
   const [height, setHeight] = useState(800);
   const [pointed, setPointed] = useState<string>();
@@ -49,13 +54,18 @@ export function OwnPageView({ opened, session, page, onDone }: Props) {
   const [colours, setColours] = useState<ReadonlySet<string>>();
   const [fonts, setFonts] = useState<ReadonlySet<string>>();
   const theme = useMemo(() => {
-    const all = shown ? coloursOf(shown.survey.look) : [];
-    return { all, mattering: mattering(all), fonts: shown ? fontsOf(shown.survey.look) : [] };
-  }, [shown]);
+    const laid = shown && from !== 'picture' ? coloursOf(shown.survey.look) : [];
+    const all = raster ? coloursOfPicture(raster) : laid;
+    return {
+      all,
+      mattering: mattering(all).slice(0, 12),
+      fonts: shown ? fontsOf(shown.survey.look) : [],
+    };
+  }, [shown, from, raster]);
   const wantedColours = colours ?? new Set<string>(theme.mattering.map((c) => c.hex));
   const wantedFonts = fonts ?? new Set(theme.fonts.map((f) => f.family));
   const places = useMemo(() => {
-    if (!shown) {
+    if (!shown || from === 'picture') {
       return [];
     }
     const survey = from === 'style sheets' ? withoutWords(shown.survey) : shown.survey;
@@ -114,10 +124,7 @@ export function OwnPageView({ opened, session, page, onDone }: Props) {
           theme.all,
         ),
       );
-      say(
-        'done',
-        `Your page stands on the plan with ${taken.length} ${taken.length === 1 ? 'slot' : 'slots'}. Undo takes it back.`,
-      );
+      say('done', `Your page stands on the plan${slotsWords(taken.length)}. Undo takes it back.`);
       onDone(pageId);
     } catch (error) {
       say('bad', error instanceof Error ? error.message : String(error));
@@ -129,22 +136,26 @@ export function OwnPageView({ opened, session, page, onDone }: Props) {
     <div className="grid min-h-0 grow grid-cols-[1fr_400px]">
       <div className="flex min-h-0 min-w-0 flex-col bg-board">
         <div className="flex h-[42px] shrink-0 items-center gap-3 border-b border-line bg-sheet px-4">
-          <span className="text-soft">Screen</span>
-          <Switch
-            label="Screen"
-            value={String(width)}
-            choices={screens.map((px) => ({ value: String(px), label: String(px) }))}
-            onChange={(px) => setWidth(Number(px))}
-          />
-          <Switch
-            label="Colour scheme"
-            value={scheme}
-            choices={[
-              { value: 'light', label: 'light' },
-              { value: 'dark', label: 'dark' },
-            ]}
-            onChange={(wanted) => setScheme(wanted as typeof scheme)}
-          />
+          {still === undefined && (
+            <>
+              <span className="text-soft">Screen</span>
+              <Switch
+                label="Screen"
+                value={String(width)}
+                choices={screens.map((px) => ({ value: String(px), label: String(px) }))}
+                onChange={(px) => setWidth(Number(px))}
+              />
+              <Switch
+                label="Colour scheme"
+                value={scheme}
+                choices={[
+                  { value: 'light', label: 'light' },
+                  { value: 'dark', label: 'dark' },
+                ]}
+                onChange={(wanted) => setScheme(wanted as typeof scheme)}
+              />
+            </>
+          )}
           <Quiet opened={opened} />
         </div>
         <div
@@ -195,6 +206,11 @@ export function OwnPageView({ opened, session, page, onDone }: Props) {
         {seen === 'places' ? (
           <PlaceList
             places={shown ? asChosen : undefined}
+            none={
+              from === 'picture'
+                ? 'In a picture no place is known by itself. Take it over, and point at its places on the plan.'
+                : 'No picture of its own files is painted on this page.'
+            }
             chosen={chosen}
             pointed={pointed}
             onPoint={setPointed}
@@ -215,7 +231,7 @@ export function OwnPageView({ opened, session, page, onDone }: Props) {
         <div className="flex shrink-0 items-center gap-3 border-t border-line px-4 py-3">
           <p className="min-w-0 grow text-soft" role="status">
             {busy ??
-              `${wanted.length} ${wanted.length === 1 ? 'place becomes a slot under its file’s name' : 'places become slots under their files’ names'}, ${wantedColours.size} colours become the theme’s.`}
+              `${wanted.length} ${wanted.length === 1 ? 'place becomes a slot under its file’s name' : 'places become slots under their files’ names'}, ${wantedColours.size} colours go to the theme.`}
           </p>
           <Button
             look="main"
@@ -232,6 +248,9 @@ export function OwnPageView({ opened, session, page, onDone }: Props) {
 
 const nameOf = (path: string): string => path.slice(path.lastIndexOf('/') + 1);
 
+const slotsWords = (count: number): string =>
+  count === 0 ? '' : ` with ${count} ${count === 1 ? 'slot' : 'slots'}`;
+
 /** The set with one more, or one less. */
 function toggled(set: ReadonlySet<string>, value: string): Set<string> {
   const next = new Set(set);
@@ -247,6 +266,7 @@ function Quiet({ opened: { path, from, page } }: Pick<Props, 'opened'>) {
   const name = nameOf(path);
   const words = [
     name,
+    ...(from === 'picture' ? ['a picture of your page, true for its own width alone'] : []),
     ...(from === 'style sheets' ? ['built from what the style sheets select'] : []),
     ...(left.length > 0 ? [`${leftWords(left)} left out`] : []),
     ...(missing.length > 0

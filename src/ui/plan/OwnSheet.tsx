@@ -3,12 +3,20 @@
 import Link from 'next/link';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { screenHeightAt } from '@/core/measure/layoutPage';
-import { pictureAt } from '@/core/ownPage/takeOver';
+import { pictureAt, takePointed } from '@/core/ownPage/takeOver';
 import type { PageAtWidth, PageRect } from '@/core/ownPage/survey';
 import type { OwnPage } from '@/core/site/model/ownPage';
 import type { Page } from '@/core/site/model/page';
 import type { Site } from '@/core/site/model/site';
 import type { Slot } from '@/core/site/model/slot';
+import { elementPointing, type PointedBox } from '@/core/ownPage/pointing';
+import { picturePointing } from '@/core/ownPage/picturePointing';
+import { kindAt } from '@/core/ownPage/places';
+import { usePagePicture } from '../hooks/usePagePicture';
+import type { Session } from '../hooks/useSession';
+import { newId } from '../shared/newId';
+import { Switch } from '../shared/Switch';
+import { PointingLayer, type Tool } from './PointingLayer';
 import { useKeptPage } from '../hooks/useKeptPage';
 import { filesOf } from '../hooks/useIntake';
 import { usePageFrame } from '../hooks/usePageFrame';
@@ -16,6 +24,7 @@ import { DimensionLine, SlotDimensions } from '../page/DimensionLines';
 import { useMeasure } from '../shared/useMeasure';
 
 interface Props {
+  session: Session;
   site: Site;
   page: Page & { own: OwnPage };
   width: number;
@@ -32,9 +41,10 @@ const top = 44;
 
 /** The owner's own page as the browser lays it out at a screen width, with its numbered slots. */
 export function OwnSheet({
+  session,
   site,
   page,
-  width,
+  width: screen,
   slots,
   selected,
   busy,
@@ -47,6 +57,12 @@ export function OwnSheet({
   const place = useRef<HTMLDivElement>(null);
   const { read, problem } = useKeptPage(own);
   const shown = usePageFrame(place, read?.page, read?.survey);
+  const [tool, setTool] = useState<Tool>('slots');
+  const [scheme, setScheme] = useState<'light' | 'dark'>('light');
+  // A picture of the page is known at its own width alone.
+  const still = own.from === 'picture' ? own.files[0]?.size?.width : undefined;
+  const width = still ?? screen;
+  const picture = usePagePicture(own.from === 'picture' ? read?.page : undefined);
   const [laid, setLaid] = useState<PageAtWidth>();
   useEffect(() => {
     if (!shown) {
@@ -54,6 +70,7 @@ export function OwnSheet({
     }
     let current = true;
     const lay = async () => {
+      shown.frame.scheme(scheme);
       await shown.frame.show(width);
       const known = shown.survey.at.find((at) => at.width === width);
       const at = known ?? (await shown.frame.survey([width])).at[0];
@@ -65,7 +82,14 @@ export function OwnSheet({
     return () => {
       current = false;
     };
-  }, [shown, width]);
+  }, [shown, width, scheme]);
+  const pointing = useMemo(() => {
+    if (own.from === 'picture') {
+      return picture && picturePointing(picture);
+    }
+    // Boxes are those of the layout that is seen.
+    return shown && laid && tool !== 'slots' ? elementPointing(shown.frame.boxes()) : undefined;
+  }, [own.from, picture, shown, laid, tool]);
 
   const scale = room.width ? Math.min(1, (room.width - 60) / width) : 0;
   const left = Math.round((room.width - width * scale) / 2);
@@ -74,10 +98,12 @@ export function OwnSheet({
     () =>
       own.places.flatMap((p) => {
         const slot = slots.find((s) => s.id === p.slot);
-        const picture = shown && pictureAt(shown.survey, p);
-        const rect = picture && laid?.placed.get(picture.id)?.rect;
-        return slot && rect
-          ? [{ slot, rect: picture.root ? { x: 0, y: 0, width, height: laid.height } : rect }]
+        const found = shown && pictureAt(shown.survey, p);
+        const rect = found
+          ? laid?.placed.get(found.id)?.rect
+          : (p.rect ?? (laid && shown?.frame.rectOf(p.selector)));
+        return slot && rect && laid
+          ? [{ slot, rect: found?.root ? { x: 0, y: 0, width, height: laid.height } : rect }]
           : [];
       }),
     [own.places, slots, shown, laid, width],
@@ -85,6 +111,22 @@ export function OwnSheet({
   const column = laid && shown ? laid.parts.get(shown.survey.parts[0].id) : undefined;
   const fold = screenHeightAt(width);
   const chosen = places.find(({ slot }) => slot.id === selected);
+  const makeSlot = (box: PointedBox) => {
+    const id = newId();
+    const kind = kindAt(box.rect, { width, height: laid!.height });
+    session.commit(
+      `Make a slot of ${box.name || 'a place'}`,
+      takePointed({
+        pageId: page.id,
+        id,
+        selector: own.from === 'picture' ? '' : shown!.frame.selectorOf(box.id),
+        rect: box.rect,
+        kind,
+      }),
+    );
+    setTool('slots');
+    onSelect(id);
+  };
   const onBoard = (r: PageRect) => ({
     x: left + r.x * scale,
     y: top + r.y * scale,
@@ -97,7 +139,7 @@ export function OwnSheet({
       className="relative min-h-0 min-w-0 grow overflow-auto bg-board"
       aria-label={`${page.name} at a screen of ${width} px`}
       onPointerDown={(e) => {
-        if (!(e.target as Element).closest('a')) {
+        if (!(e.target as Element).closest('a,button')) {
           onSelect(undefined);
         }
       }}
@@ -106,6 +148,34 @@ export function OwnSheet({
       <p id="slot-keys" className="sr-only">
         Enter opens the bench.
       </p>
+      <div className="sticky top-0 left-0 z-20 flex h-[38px] items-center gap-3 border-b border-line bg-sheet px-4">
+        <Switch
+          label="What the pointer does"
+          value={tool}
+          choices={[
+            { value: 'slots', label: 'Slots' },
+            { value: 'point', label: 'Point at a place' },
+            { value: 'distance', label: 'Measure a distance' },
+          ]}
+          onChange={(value) => setTool(value as Tool)}
+        />
+        {still === undefined ? (
+          <Switch
+            label="Colour scheme"
+            value={scheme}
+            choices={[
+              { value: 'light', label: 'light' },
+              { value: 'dark', label: 'dark' },
+            ]}
+            onChange={(value) => setScheme(value as typeof scheme)}
+          />
+        ) : (
+          <span className="text-soft">
+            A picture of your page, true for a screen of <span className="figure">{still} px</span>{' '}
+            alone.
+          </span>
+        )}
+      </div>
       <div className="relative" data-board style={{ height: height + top + 24 }}>
         {column && <ContentLine column={column} width={width} scale={scale} left={left} />}
         <div
@@ -131,19 +201,33 @@ export function OwnSheet({
             </span>
           </div>
         )}
-        {places.map(({ slot, rect }) => (
-          <PlacedSlot
-            key={slot.id}
-            slot={slot}
-            number={slots.findIndex((s) => s.id === slot.id) + 1}
-            href={href(slot)}
-            rect={onBoard(rect)}
-            selected={slot.id === selected}
-            onSelect={onSelect}
-            onFiles={onFiles}
-          />
-        ))}
-        {chosen && (
+        {tool === 'slots' &&
+          places.map(({ slot, rect }) => (
+            <PlacedSlot
+              key={slot.id}
+              slot={slot}
+              number={slots.findIndex((s) => s.id === slot.id) + 1}
+              href={href(slot)}
+              rect={onBoard(rect)}
+              selected={slot.id === selected}
+              onSelect={onSelect}
+              onFiles={onFiles}
+            />
+          ))}
+        {tool !== 'slots' && laid && (
+          <div className="absolute" style={{ left, top, width: width * scale, height }}>
+            <PointingLayer
+              key={tool}
+              tool={tool}
+              pointing={pointing}
+              width={width}
+              height={laid.height}
+              scale={scale}
+              onSlot={makeSlot}
+            />
+          </div>
+        )}
+        {chosen && tool === 'slots' && (
           <svg
             aria-hidden
             className="pointer-events-none absolute inset-0"

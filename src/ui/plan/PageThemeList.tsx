@@ -49,7 +49,9 @@ export function PageThemeList({
 }: Props) {
   const [all, setAll] = useState(false);
   const listed = all ? (colours ?? []) : mattering;
-  const rest = (colours?.length ?? 0) - mattering.length;
+  const more = (colours?.length ?? 0) - mattering.length;
+  // What colours of a picture are for cannot be told.
+  const rest = colours?.some((c) => c.roles.length > 0) ? 'elsewhere' : '';
   return (
     <div className="min-h-0 grow overflow-auto">
       <h3 className="px-4 pt-2.5 pb-1.5 caption">Colours, by what they are for</h3>
@@ -70,7 +72,7 @@ export function PageThemeList({
                 style={{ background: hex }}
               />
               <span className="min-w-0 truncate">
-                {roles.length > 0 ? roles.map((role) => roleWords[role]).join(', ') : 'elsewhere'}
+                {roles.length > 0 ? roles.map((role) => roleWords[role]).join(', ') : rest}
               </span>
               <span className="figure">{hex}</span>
               <span className="text-right figure text-soft">{percent(share)}</span>
@@ -78,14 +80,14 @@ export function PageThemeList({
           </li>
         ))}
       </ul>
-      {rest > 0 && (
+      {more > 0 && (
         <div className="border-t border-hair px-4 py-2">
           <Button onClick={() => setAll(!all)}>
-            {all ? 'Only those that matter' : `Show ${rest} more`}
+            {all ? 'Only those that matter' : `Show ${more} more`}
           </Button>
         </div>
       )}
-      <h3 className="border-t border-hair px-4 pt-3 pb-1.5 caption">Fonts</h3>
+      {fonts.length > 0 && <h3 className="border-t border-hair px-4 pt-3 pb-1.5 caption">Fonts</h3>}
       <ul>
         {fonts.map(({ family, uses }) => (
           <li key={family} className="border-t border-hair">

@@ -9,6 +9,8 @@ import { Choose } from '../shared/Choose';
 interface Props {
   /** Undefined while the page is still looked at. */
   places: readonly Place[] | undefined;
+  /** What is said where there is none. */
+  none: string;
   chosen: ReadonlySet<string>;
   pointed: string | undefined;
   onPoint(id: string | undefined): void;
@@ -17,7 +19,7 @@ interface Props {
 }
 
 /** The places found on a page, largest first, each with a cut-out of what lies there now. */
-export function PlaceList({ places, chosen, pointed, onPoint, onChoose, onKind }: Props) {
+export function PlaceList({ places, none, chosen, pointed, onPoint, onChoose, onKind }: Props) {
   const small = places?.filter((p) => p.small).length ?? 0;
   return (
     <>
@@ -29,9 +31,7 @@ export function PlaceList({ places, chosen, pointed, onPoint, onChoose, onKind }
       </div>
       <ul className="min-h-0 grow overflow-auto">
         {places?.length === 0 && (
-          <li className="border-t border-hair px-4 py-3 text-soft">
-            No picture of its own files is painted on this page.
-          </li>
+          <li className="border-t border-hair px-4 py-3 text-soft">{none}</li>
         )}
         {places?.map((place, i) => (
           <li

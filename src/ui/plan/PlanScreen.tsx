@@ -9,7 +9,8 @@ import type { Page } from '@/core/site/model/page';
 import type { Slot } from '@/core/site/model/slot';
 import { pictureOf } from '@/core/site/picture';
 import { layPhoto } from '@/core/layers/layPhoto';
-import { droppedFiles, type FolderFile } from '../hooks/folderFiles';
+import { droppedFiles, isPageFile, type FolderFile } from '../hooks/folderFiles';
+import { takeArrived } from '../hooks/tab/arrivals';
 import { filesOf, useIntake } from '../hooks/useIntake';
 import { useHistory, useSite, type Session } from '../hooks/useSession';
 import { useSiteReadings } from '../hooks/useSiteReadings';
@@ -52,10 +53,6 @@ type View = 'site' | 'page' | 'visitors' | 'measure';
 /** The owner's own page stands in the drawing's place. */
 const hasOwn = (page: Page): page is Page & { own: OwnPage } => page.own !== null;
 
-/** A saved page, a theme's style sheets, or a folder or zip of either. */
-const isPage = ({ path }: FolderFile): boolean =>
-  /\.(?:x?html?|xht|mht(?:ml)?|css|zip)$/i.test(path);
-
 function Plan({ session }: { session: Session }) {
   const site = useSite(session);
   const router = useRouter();
@@ -67,8 +64,9 @@ function Plan({ session }: { session: Session }) {
   const [view, setView] = useState<View>('site');
   const [selected, setSelected] = useState<string>();
   const [listOpen, setListOpen] = useState(false);
-  const [ownOpen, setOwnOpen] = useState(false);
-  const [ownFiles, setOwnFiles] = useState<readonly FolderFile[]>();
+  const [brought] = useState(() => takeArrived(site.id));
+  const [ownOpen, setOwnOpen] = useState(brought.length > 0);
+  const [ownFiles, setOwnFiles] = useState(brought.length > 0 ? brought : undefined);
   const page = site.pages.find((p) => p.id === pageId) ?? site.pages[0];
   const slots = useMemo(() => slotsOn(site, page), [site, page]);
   const href = useCallback((slot: Slot) => `/sites/${site.id}/slots/${slot.id}`, [site.id]);
@@ -80,7 +78,7 @@ function Plan({ session }: { session: Session }) {
   };
   const lay = async (slot: Slot, files: readonly File[]) => {
     const placed = files.map((file) => ({ path: file.name, file }));
-    if (placed.some(isPage)) {
+    if (placed.some(isPageFile)) {
       openPage(placed);
       return;
     }
@@ -100,7 +98,7 @@ function Plan({ session }: { session: Session }) {
     event.preventDefault();
     // A page's folder comes with it.
     const all = await droppedFiles(event.dataTransfer);
-    if (all.some(isPage)) {
+    if (all.some(isPageFile)) {
       openPage(all);
     } else {
       say(
@@ -256,6 +254,7 @@ function Plan({ session }: { session: Session }) {
               <Suspense fallback={<main className="grow bg-board" />}>
                 <OwnSheet
                   key={page.id}
+                  session={session}
                   site={site}
                   page={page}
                   width={width}

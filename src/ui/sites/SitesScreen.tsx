@@ -6,6 +6,8 @@ import { useSites } from '../hooks/useSites';
 import { Boundary } from '../shared/Boundary';
 import { Button } from '../shared/Button';
 import { FilePick } from '../shared/FilePick';
+import { droppedFiles, isPageFile } from '../hooks/folderFiles';
+import { bring } from '../hooks/tab/arrivals';
 import { say } from '../shared/notices';
 import { TopBar } from '../shared/TopBar';
 import { NewSite } from './NewSite';
@@ -47,6 +49,27 @@ export function SitesScreen() {
     }
   };
 
+  /** A site file is opened; a page or a theme becomes a site of its own. */
+  const dropped = async (data: DataTransfer) => {
+    const files = await droppedFiles(data);
+    const site = files.find(({ path }) => /\.soyez$/i.test(path));
+    if (site) {
+      await openFile(site.file);
+    } else if (files.some(isPageFile)) {
+      setBusy(true);
+      const { createSite } = await newSites();
+      const [{ path }] = files;
+      const id = await createSite(path.split('/')[0].replace(/\.[^.]*$/, '') || 'My site');
+      bring(id, files);
+      router.push(`/sites/${id}`);
+    } else if (files.length > 0) {
+      say(
+        'bad',
+        `Drop a saved page, a theme’s folder or a site file here; ${files[0].path} is none of them.`,
+      );
+    }
+  };
+
   const first = sites?.length === 0;
   const firstSeen = useEffectEvent(() => {
     if (!localStorage.getItem(firstStart)) {
@@ -61,7 +84,16 @@ export function SitesScreen() {
   }, [first]);
 
   return (
-    <div className="flex h-screen flex-col">
+    <div
+      className="flex h-screen flex-col"
+      onDragOver={(e) => e.preventDefault()}
+      onDrop={(e) => {
+        e.preventDefault();
+        void dropped(e.dataTransfer).catch((error: unknown) =>
+          say('bad', error instanceof Error ? error.message : String(error)),
+        );
+      }}
+    >
       <TopBar crumbs={[{ label: 'Sites' }]}>
         <FilePick
           label="Open a site file"
@@ -78,8 +110,8 @@ export function SitesScreen() {
         <h1 className="sr-only">Your sites</h1>
         {first && !busy && (
           <p className="max-w-md rounded-sm border border-line bg-white px-4 py-3">
-            No site here yet. Start from the sample, a made-up pottery studio with its page and
-            pictures, and change it into yours.
+            No site here yet. Drop a page of yours here, saved from the browser, or start from the
+            sample, a made-up pottery studio with its page and pictures, and change it into yours.
           </p>
         )}
         <ul className="flex flex-wrap gap-5">

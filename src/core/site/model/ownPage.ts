@@ -24,6 +24,13 @@ export interface OwnPlace {
   readonly selector: string;
   readonly pseudo: string;
   readonly layer: number;
+  /** Where it lies in a picture of the page, which knows no elements; px. */
+  readonly rect: {
+    readonly x: number;
+    readonly y: number;
+    readonly width: number;
+    readonly height: number;
+  } | null;
 }
 
 /** How the page came. */

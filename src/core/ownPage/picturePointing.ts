@@ -1,0 +1,139 @@
+import type { Raster } from '../raster/raster';
+import type { Pointing } from './pointing';
+
+/** Levels between neighbours from which on they are two colours to the eye of an edge. */
+const step = 6;
+/** An edge goes on straight for so many px at least, or it is part of a photograph or a letter. */
+const straight = 24;
+
+const differ = (data: Uint8ClampedArray, a: number, b: number): boolean =>
+  Math.abs(data[a] - data[b]) > step ||
+  Math.abs(data[a + 1] - data[b + 1]) > step ||
+  Math.abs(data[a + 2] - data[b + 2]) > step;
+
+/** Straight edges of a picture, by the px that begins after them. */
+interface Edges {
+  /** 1 where an upright edge lies left of a px. */
+  readonly upright: Uint8Array;
+  /** 1 where a level edge lies above a px. */
+  readonly level: Uint8Array;
+}
+
+/** Keeps the runs of ones that are long enough, along one axis. */
+function keepRuns(map: Uint8Array, length: number, count: number, stride: number, across: number) {
+  for (let line = 0; line < count; line++) {
+    let begin = -1;
+    for (let i = 0; i <= length; i++) {
+      const on = i < length && map[line * across + i * stride] === 1;
+      if (on && begin < 0) {
+        begin = i;
+      } else if (!on && begin >= 0) {
+        if (i - begin < straight) {
+          for (let k = begin; k < i; k++) {
+            map[line * across + k * stride] = 0;
+          }
+        }
+        begin = -1;
+      }
+    }
+  }
+}
+
+/** All edges of a picture that go on straight. */
+export function straightEdges({ width, height, data }: Raster): Edges {
+  const upright = new Uint8Array(width * height);
+  const level = new Uint8Array(width * height);
+  for (let y = 0; y < height; y++) {
+    for (let x = 0; x < width; x++) {
+      const at = y * width + x;
+      if (x > 0 && differ(data, at * 4, at * 4 - 4)) {
+        upright[at] = 1;
+      }
+      if (y > 0 && differ(data, at * 4, (at - width) * 4)) {
+        level[at] = 1;
+      }
+    }
+  }
+  keepRuns(upright, height, width, width, 1);
+  keepRuns(level, width, height, 1, width);
+  return { upright, level };
+}
+
+/**
+ * What can be pointed at in a picture of a page: the rectangle around a point that straight edges
+ * enclose.
+ */
+export function picturePointing(raster: Raster): Pointing {
+  const { width, height } = raster;
+  const { upright, level } = straightEdges(raster);
+  const inside = (x: number, y: number): boolean => x >= 0 && y >= 0 && x < width && y < height;
+  /** The nearest edge from a point on, or the picture's own. */
+  const left = (x: number, y: number): number => {
+    let at = x;
+    while (at > 0 && upright[y * width + at] === 0) {
+      at--;
+    }
+    return at;
+  };
+  const right = (x: number, y: number): number => {
+    let at = x + 1;
+    while (at < width && upright[y * width + at] === 0) {
+      at++;
+    }
+    return at;
+  };
+  const above = (x: number, y: number): number => {
+    let at = y;
+    while (at > 0 && level[at * width + x] === 0) {
+      at--;
+    }
+    return at;
+  };
+  const below = (x: number, y: number): number => {
+    let at = y + 1;
+    while (at < height && level[at * width + x] === 0) {
+      at++;
+    }
+    return at;
+  };
+  return {
+    boxAt(px, py) {
+      const x = Math.floor(px);
+      const y = Math.floor(py);
+      if (!inside(x, y)) {
+        return undefined;
+      }
+      const from = { x: left(x, y), y: above(x, y) };
+      const rect = {
+        ...from,
+        width: right(x, y) - from.x,
+        height: below(x, y) - from.y,
+      };
+      return { id: from.y * width + from.x, rect, name: '' };
+    },
+    edgeX(px, py, reach) {
+      const x = Math.round(px);
+      const y = Math.min(height - 1, Math.max(0, Math.floor(py)));
+      for (let away = 0; away <= reach; away++) {
+        for (const at of [x - away, x + away]) {
+          if (at === 0 || at === width || (at > 0 && at < width && upright[y * width + at])) {
+            return at;
+          }
+        }
+      }
+      return px;
+    },
+    edgeY(px, py, reach) {
+      const x = Math.min(width - 1, Math.max(0, Math.floor(px)));
+      const y = Math.round(py);
+      for (let away = 0; away <= reach; away++) {
+        for (const at of [y - away, y + away]) {
+          if (at === 0 || at === height || (at > 0 && at < height && level[at * width + x])) {
+            return at;
+          }
+        }
+      }
+      return py;
+    },
+  };
+}
