@@ -21,7 +21,7 @@ test('the sites and the page plan with all its panels', async ({ bench, page }) 
   await bench.drop(page.getByRole('main'), [
     { name: 'slate.zip', type: 'application/zip', bytes: zipOf(await slateTheme()) },
   ]);
-  await expect(page.getByRole('button', { name: 'Take over' })).toBeEnabled();
+  await expect(page.getByRole('button', { name: 'Take it over' })).toBeEnabled();
   await check(page, 'theme');
   await page.goto('/');
   await expect(page.getByRole('link', { name: 'Open Veldrin Clayworks' })).toBeVisible();

@@ -135,6 +135,52 @@ test('pointing at the page measures it: a box becomes a slot, two ends are a dis
   await expect(distance).toHaveText(/^\d+ px$/);
 });
 
+test('a picture that is laid in a slot is seen in the page, in place of the file, and undone it is not', async ({
+  bench,
+  page,
+}) => {
+  await bench.start();
+  await bench.drop(page.getByRole('main'), [mhtml()]);
+  await take(page);
+  await seen(page);
+  const plan = page.url();
+  const banner = page.getByRole('link', { name: /^Title band, 1400 by 420 px/ });
+  const middle = async () => {
+    const box = (await banner.boundingBox())!;
+    const clip = { x: box.x + box.width * 0.6, y: box.y + 8, width: 4, height: 4 };
+    const { data } = await sharp(await page.screenshot({ clip }))
+      .removeAlpha()
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    return [...data.subarray(0, 3)];
+  };
+  const plain = [20, 160, 60];
+  await bench.drop(banner, [
+    {
+      name: 'green.png',
+      type: 'image/png',
+      bytes: await sharp({
+        create: { width: 1400, height: 420, channels: 3, background: 'rgb(20,160,60)' },
+      })
+        .png()
+        .toBuffer(),
+    },
+  ]);
+  await bench.drawn();
+  await bench.kept();
+  await page.goto(plan);
+  await page.getByRole('radio', { name: /^Open kiln/ }).click();
+  await seen(page);
+  await page.mouse.move(5, 790);
+  await expect
+    .poll(async () => Math.max(...(await middle()).map((v, c) => Math.abs(v - plain[c]))))
+    .toBeLessThan(3);
+  await page.getByRole('button', { name: /^Undo: Lay green/ }).click();
+  await expect
+    .poll(async () => Math.max(...(await middle()).map((v, c) => Math.abs(v - plain[c]))))
+    .toBeGreaterThan(40);
+});
+
 test('style sheets or a picture stand for a page that is not there; what was missing comes later', async ({
   bench,
   page,

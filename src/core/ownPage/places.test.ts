@@ -1,5 +1,6 @@
 import type { FrozenFile } from './frozen';
-import { laidAs, placesOf, placeWords } from './places';
+import { surveyed } from './survey.fixture';
+import { laidAs, placesOf, placeWords, roomsOf } from './places';
 import {
   commaParts,
   forLayer,
@@ -186,6 +187,34 @@ test.each([
     `${x.value}${x.unit} ${y.value}${y.unit}`,
     placeWords({ laid, shownAt: [1280] }),
   ]).toEqual([repeat, position, words]);
+});
+
+test('a bar or a section has room where no picture of its own lies, whatever lies under the page', () => {
+  const survey = {
+    ...surveyed,
+    parts: [
+      ...surveyed.parts,
+      { id: 'part 2', as: 'section' as const, selector: '.band' },
+      { id: 'part 3', as: 'section' as const, selector: '.banner' },
+    ],
+    at: surveyed.at.map((a) => ({
+      ...a,
+      parts: new Map([
+        ...a.parts,
+        ['part 2', { x: 0, y: 1200, width: a.width, height: 160 }],
+        ['part 3', { x: 0, y: 64, width: 1020, height: 204 }],
+      ]),
+    })),
+  };
+  expect(roomsOf(survey, 1280).map((r) => [r.selector, r.kind, r.rect.height])).toEqual([
+    ['header', 'header', 64],
+    ['.band', 'divider', 160],
+  ]);
+  const tiled = {
+    ...survey,
+    pictures: survey.pictures.map((p) => ({ ...p, root: true })),
+  };
+  expect(roomsOf(tiled, 1280).map((r) => r.selector)).toEqual(['header', '.band', '.banner']);
 });
 
 test('a computed size of two values is kept, as lengths or automatic', () => {

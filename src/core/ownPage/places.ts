@@ -175,6 +175,37 @@ export function placesOf(survey: PageSurvey, files: readonly FrozenFile[], width
     .map(({ place }) => place);
 }
 
+/** A part of a page where a picture could lie and none does. */
+export interface Room {
+  readonly id: string;
+  readonly kind: SlotKind;
+  readonly selector: string;
+  /** At the width that was asked for. */
+  readonly rect: PageRect;
+}
+
+const sharedArea = (a: PageRect, b: PageRect): number =>
+  Math.max(0, Math.min(a.x + a.width, b.x + b.width) - Math.max(a.x, b.x)) *
+  Math.max(0, Math.min(a.y + a.height, b.y + b.height) - Math.max(a.y, b.y));
+
+/**
+ * Bars, sections and columns of a page that no picture lies in.
+ * @param width of the screen at which the page is looked at; one of the survey's
+ */
+export function roomsOf({ at, parts, pictures }: PageSurvey, width: number): Room[] {
+  const here = at.find((a) => a.width === width) ?? at[0];
+  // What lies under the whole page leaves room on it.
+  const lying = pictures.flatMap((p) => (p.root ? [] : (here.placed.get(p.id)?.rect ?? [])));
+  return parts.flatMap(({ id, as, selector }) => {
+    const rect = here.parts.get(id);
+    if (as === 'content' || !rect || rect.width < 1 || rect.height < 1) {
+      return [];
+    }
+    const covered = lying.some((other) => sharedArea(other, rect) > 0.4 * rect.width * rect.height);
+    return covered ? [] : [{ id, kind: kindAt(rect, here), selector, rect }];
+  });
+}
+
 /** The survey of a page whose words are ours and tell nothing of its places. */
 export const withoutWords = (survey: PageSurvey): PageSurvey => ({
   ...survey,

@@ -9,7 +9,7 @@ import { newSite } from '../site/newSite';
 import { slotsOn } from '../site/pages';
 import { readSite } from '../site/schema';
 import { coloursOf, fontsOf } from './look';
-import { placesOf } from './places';
+import { placesOf, roomsOf, type Room } from './places';
 import { bannerFile, surveyed } from './survey.fixture';
 import { readSurvey, surveyText } from './surveyText';
 import { contentOf, pictureAt, takeOverPage, takePointed } from './takeOver';
@@ -54,12 +54,13 @@ const item = shelfItem({
 
 let ids = 0;
 const colours = coloursOf(surveyed.look);
-const taking = (file = own.file, pageId = 'page') =>
+const taking = (file = own.file, pageId = 'page', rooms: readonly Room[] = []) =>
   takeOverPage(
     {
       own: { ...own, file },
       survey: surveyed,
       places: placesOf(surveyed, [bannerFile], 1280).map((place) => ({ place, item })),
+      rooms,
       colours,
       fonts: fontsOf(surveyed.look),
       pageId,
@@ -116,6 +117,15 @@ test('a page that has slots is left alone; a page brought again is the same page
   // It keeps the slot that it has.
   expect(again.pages[0].own!.places).toEqual(other.pages[0].own!.places);
   expect(again.slots).toHaveLength(2);
+});
+
+test('a part without a picture becomes an empty slot of its size', () => {
+  const site = after(empty, taking(undefined, undefined, roomsOf(surveyed, 1280)));
+  expect(site.slots.map((s) => [s.kind, s.width, s.height])).toEqual([
+    ['header', 1400, 280],
+    ['header', 1280, 64],
+  ]);
+  expect(site.pages[0].own!.places.at(-1)).toMatchObject({ selector: 'header', rect: null });
 });
 
 test('colours that a site has stay, with their names; placeholders of a new one go', () => {

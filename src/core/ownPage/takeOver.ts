@@ -12,7 +12,7 @@ import { editPage, slotsOn } from '../site/pages';
 import { addSlot } from '../site/slots';
 import { adoptTheme, type ThemePicture } from '../theme/adopt';
 import type { PageColour, PageFont } from './look';
-import type { Place } from './places';
+import type { Place, Room } from './places';
 import type { PageRect, PageSurvey, PaintedPicture } from './survey';
 
 const uniqueName = (taken: readonly string[], wanted: string): string => {
@@ -130,6 +130,8 @@ export interface TakingOver {
   readonly survey: PageSurvey;
   /** Places that become slots, each with the file that lies there. */
   readonly places: readonly { readonly place: Place; readonly item: ShelfItem }[];
+  /** Parts without a picture that become slots. */
+  readonly rooms: readonly Room[];
   /** Those that the theme is to have; none leaves the theme as it is. */
   readonly colours: readonly PageColour[];
   readonly fonts: readonly PageFont[];
@@ -172,7 +174,7 @@ function drawnLike(page: Page, survey: PageSurvey, colours: readonly PageColour[
  * @param all every colour of the page, for its drawing
  */
 export function takeOverPage(taking: TakingOver, all: readonly PageColour[]): Edit {
-  const { own, survey, places, colours, fonts, newId, name, freshId } = taking;
+  const { own, survey, places, rooms, colours, fonts, newId, name, freshId } = taking;
   const offered = places.map(({ place, item }) => {
     const id = newId();
     const picture = survey.pictures.find((p) => p.id === place.id);
@@ -182,6 +184,7 @@ export function takeOverPage(taking: TakingOver, all: readonly PageColour[]): Ed
       named: picture && named(picture, id),
     };
   });
+  const made = rooms.map(({ selector, rect, kind }) => ({ id: newId(), selector, rect, kind }));
   return (site) => {
     const at = site.pages.find((page) => page.id === taking.pageId) ?? site.pages[0];
     const found = pageFor(site as Site, own, at as Page);
@@ -203,7 +206,7 @@ export function takeOverPage(taking: TakingOver, all: readonly PageColour[]): Ed
       const placed = fresh.flatMap((one) => one.named ?? []);
       page.own = castDraft({ ...own, places: [...before, ...placed] });
     })(site);
-    adoptTheme({
+    const adopt = adoptTheme({
       colours: colours.length > 0 ? joined(site as Site, themeColours(colours)) : undefined,
       fonts: fonts.map(({ family, uses }) => ({
         family,
@@ -213,6 +216,10 @@ export function takeOverPage(taking: TakingOver, all: readonly PageColour[]): Ed
       pictures: fresh.map((one) => one.picture),
       pageId,
       newId,
-    })(site);
+    });
+    adopt(site);
+    for (const room of made) {
+      takePointed({ ...room, pageId })(site);
+    }
   };
 }

@@ -6,6 +6,7 @@ import { rectOf } from './rect';
 import { PageScheme } from './scheme';
 import { ShortestSelectors } from './selectors';
 import { surveyPage } from './survey';
+import { FileSwaps } from './swaps';
 
 /**
  * What the document in the frame may load: nothing but what it brings. Scripts cannot run, though
@@ -32,6 +33,13 @@ export interface PageFrame {
   scheme(scheme: 'light' | 'dark'): void;
   /** What it paints, and where at each of the widths; it is shown as before afterwards. */
   survey(widths: readonly number[]): Promise<PageSurvey>;
+  /**
+   * Shows another picture wherever the page names a file.
+   * @param address of it; undefined for the file itself
+   */
+  swap(key: string, address: string | undefined): void;
+  /** Shows a picture in an element that has none, as large as it is; undefined takes it away. */
+  fill(selector: string, address: string | undefined): void;
   /** Everything that can be pointed at as it is laid out now, from back to front. */
   boxes(): PointedBox[];
   /** The shortest selector of a box that was pointed at. */
@@ -101,6 +109,7 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
   const keys = new Map([...addresses].map(([key, to]) => [to, key]));
   const view = element.contentWindow!;
   const selectors = new ShortestSelectors(document);
+  const swaps = new FileSwaps(document);
   const responsive = [...document.images].filter((i) => i.srcset || i.closest('picture'));
   const show = async (width: number, height?: number) => {
     element.style.width = `${width}px`;
@@ -126,6 +135,20 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
         return await surveyPage(document, keys, widths, (px) => show(px, 800));
       } finally {
         await show(parseFloat(width), parseFloat(height));
+      }
+    },
+    swap(key, address) {
+      const own = addresses.get(key);
+      if (own !== undefined && element.isConnected) {
+        swaps.put(own, address ?? own);
+      }
+    },
+    fill(selector, address) {
+      const found = document.querySelector<HTMLElement>(selector);
+      if (address === undefined) {
+        found?.style.removeProperty('background-image');
+      } else {
+        found?.style.setProperty('background', `url("${address}") 0 0 / 100% 100% no-repeat`);
       }
     },
     boxes: () => boxesOn(document),

@@ -1,6 +1,9 @@
 'use client';
 
 import type { FolderFile } from '../hooks/folderFiles';
+import { sampleFile } from '../hooks/sampleFile';
+import { Button } from '../shared/Button';
+import { say } from '../shared/notices';
 import { ChooseFiles } from '../shared/ChooseFiles';
 import { DoorCard } from '../shared/DoorCard';
 
@@ -33,6 +36,16 @@ export function OwnPageDoor({ onFiles }: { onFiles(files: readonly FolderFile[])
         </dl>
         <div className="flex flex-wrap gap-2">
           <ChooseFiles accept=".html,.htm,.xhtml,.mhtml,.mht,.zip,.css,image/*" onFiles={onFiles} />
+          <Button
+            className="ml-auto"
+            onClick={() =>
+              void sampleFile('kiln-weekend.mhtml').then(onFiles, (error: unknown) =>
+                say('bad', error instanceof Error ? error.message : String(error)),
+              )
+            }
+          >
+            Try the sample page
+          </Button>
         </div>
         <p className="text-soft">
           Nothing leaves this browser: no script of the page runs, and it asks for nothing.

@@ -3,7 +3,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { leftWords } from '@/core/ownPage/frozen';
 import type { OpenedPage } from '@/core/ownPage/openPages';
-import { placesAside, placesOf, withoutWords, type Place } from '@/core/ownPage/places';
+import { placesAside, placesOf, roomsOf, withoutWords, type Place } from '@/core/ownPage/places';
 import type { SlotKind } from '@/core/site/model/slot';
 import type { Page } from '@/core/site/model/page';
 import type { ShelfItem } from '@/core/site/model/shelf';
@@ -71,6 +71,10 @@ export function OwnPageView({ opened, session, page, onDone }: Props) {
     const survey = from === 'style sheets' ? withoutWords(shown.survey) : shown.survey;
     return [...placesOf(survey, own.files, usualWidth), ...placesAside(others)];
   }, [shown, own.files, others, from]);
+  const rooms = useMemo(
+    () => (shown && from !== 'picture' ? roomsOf(shown.survey, usualWidth) : []),
+    [shown, from],
+  );
   const [kinds, setKinds] = useState<ReadonlyMap<string, SlotKind>>(new Map());
   const asChosen = places.map((p) => ({ ...p, kind: kinds.get(p.id) ?? p.kind }));
   const chosen = taken ?? new Set(places.filter((p) => !p.small).map((p) => p.id));
@@ -114,6 +118,7 @@ export function OwnPageView({ opened, session, page, onDone }: Props) {
             own: kept,
             survey,
             places: taken,
+            rooms: rooms.filter((room) => chosen.has(room.id)),
             colours: theme.all.filter((c) => wantedColours.has(c.hex)),
             fonts: theme.fonts.filter((f) => wantedFonts.has(f.family)),
             pageId: page.id,
@@ -188,6 +193,22 @@ export function OwnPageView({ opened, session, page, onDone }: Props) {
                 />
               ) : null;
             })}
+            {rooms.map(({ id }) => {
+              const rect = at?.parts.get(id);
+              return rect && (chosen.has(id) || pointed === id) ? (
+                <div
+                  key={id}
+                  aria-hidden
+                  className={`pointer-events-none absolute outline-act ${chosen.has(id) ? 'outline-2' : 'outline-1 outline-dashed'} ${pointed === id ? 'bg-act/15' : ''}`}
+                  style={{
+                    left: rect.x * scale,
+                    top: rect.y * scale,
+                    width: rect.width * scale,
+                    height: rect.height * scale,
+                  }}
+                />
+              ) : null;
+            })}
           </div>
         </div>
       </div>
@@ -215,6 +236,7 @@ export function OwnPageView({ opened, session, page, onDone }: Props) {
             pointed={pointed}
             onPoint={setPointed}
             onChoose={(id) => setTaken(toggled(chosen, id))}
+            rooms={rooms}
             onKind={(id, kind) => setKinds(new Map([...kinds, [id, kind]]))}
           />
         ) : (

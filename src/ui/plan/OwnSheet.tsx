@@ -17,9 +17,11 @@ import type { Session } from '../hooks/useSession';
 import { newId } from '../shared/newId';
 import { Switch } from '../shared/Switch';
 import { PointingLayer, type Tool } from './PointingLayer';
+import { isBlank, pictureOf } from '@/core/site/picture';
 import { useKeptPage } from '../hooks/useKeptPage';
 import { filesOf } from '../hooks/useIntake';
-import { usePageFrame } from '../hooks/usePageFrame';
+import { usePageFrame, type ShownPage } from '../hooks/usePageFrame';
+import { useThumb } from '../hooks/useThumb';
 import { DimensionLine, SlotDimensions } from '../page/DimensionLines';
 import { useMeasure } from '../shared/useMeasure';
 
@@ -201,6 +203,20 @@ export function OwnSheet({
             </span>
           </div>
         )}
+        {shown &&
+          own.places.map((p) => {
+            const slot = slots.find((s) => s.id === p.slot);
+            return slot && !isBlank(pictureOf(site, slot)) ? (
+              <PictureInPage
+                key={slot.id}
+                site={site}
+                slot={slot}
+                own={own}
+                selector={p.selector}
+                frame={shown.frame}
+              />
+            ) : null;
+          })}
         {tool === 'slots' &&
           places.map(({ slot, rect }) => (
             <PlacedSlot
@@ -255,6 +271,39 @@ export function OwnSheet({
       )}
     </main>
   );
+}
+
+/** The slot's picture as it was last drawn, lying in the page in place of the file it replaces. */
+function PictureInPage({
+  site,
+  slot,
+  own,
+  selector,
+  frame,
+}: {
+  site: Site;
+  slot: Slot;
+  own: OwnPage;
+  selector: string;
+  frame: ShownPage['frame'];
+}) {
+  const url = useThumb(site, slot);
+  const key = own.files.find((file) => file.path === slot.replaces)?.key;
+  useEffect(() => {
+    if (!url) {
+      return;
+    }
+    const show = (address: string | undefined) => {
+      if (key !== undefined) {
+        frame.swap(key, address);
+      } else if (selector !== '') {
+        frame.fill(selector, address);
+      }
+    };
+    show(url);
+    return () => show(undefined);
+  }, [url, key, selector, frame]);
+  return null;
 }
 
 /** How wide the content is, and what shows beside it. */

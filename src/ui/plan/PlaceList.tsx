@@ -1,9 +1,9 @@
 'use client';
 
 import { useMemo, useEffect } from 'react';
-import { placeWords, type Place } from '@/core/ownPage/places';
+import { placeWords, type Place, type Room } from '@/core/ownPage/places';
 import type { SlotKind } from '@/core/site/model/slot';
-import { slotKinds } from '@/core/slots/registry';
+import { slotKind, slotKinds } from '@/core/slots/registry';
 import { Choose } from '../shared/Choose';
 
 interface Props {
@@ -11,6 +11,8 @@ interface Props {
   places: readonly Place[] | undefined;
   /** What is said where there is none. */
   none: string;
+  /** Parts of the page without a picture. */
+  rooms: readonly Room[];
   chosen: ReadonlySet<string>;
   pointed: string | undefined;
   onPoint(id: string | undefined): void;
@@ -19,7 +21,16 @@ interface Props {
 }
 
 /** The places found on a page, largest first, each with a cut-out of what lies there now. */
-export function PlaceList({ places, none, chosen, pointed, onPoint, onChoose, onKind }: Props) {
+export function PlaceList({
+  places,
+  none,
+  rooms,
+  chosen,
+  pointed,
+  onPoint,
+  onChoose,
+  onKind,
+}: Props) {
   const small = places?.filter((p) => p.small).length ?? 0;
   return (
     <>
@@ -75,6 +86,38 @@ export function PlaceList({ places, none, chosen, pointed, onPoint, onChoose, on
                 {place.width} × {place.height}
               </span>
             </div>
+          </li>
+        ))}
+        {rooms.length > 0 && (
+          <li className="border-t border-line bg-sheet px-4 py-1.5">
+            <h3 className="caption">Room for a picture, where none lies</h3>
+          </li>
+        )}
+        {rooms.map(({ id, kind, selector, rect }) => (
+          <li
+            key={id}
+            data-room={selector}
+            onPointerEnter={() => onPoint(id)}
+            onPointerLeave={() => onPoint(undefined)}
+            className={`border-t border-hair ${pointed === id ? 'bg-act-wash' : ''}`}
+          >
+            <label className="grid cursor-pointer grid-cols-[16px_1fr_auto] items-center gap-2 px-4 py-1.5">
+              <input
+                type="checkbox"
+                aria-label={`Make a slot of ${selector}`}
+                checked={chosen.has(id)}
+                onChange={() => onChoose(id)}
+                onFocus={() => onPoint(id)}
+                onBlur={() => onPoint(undefined)}
+                className="accent-act"
+              />
+              <span className="min-w-0 truncate">
+                {slotKind(kind).title} <span className="figure text-soft">{selector}</span>
+              </span>
+              <span className="figure whitespace-nowrap">
+                {Math.round(rect.width)} × {Math.round(rect.height)}
+              </span>
+            </label>
           </li>
         ))}
       </ul>

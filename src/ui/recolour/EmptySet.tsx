@@ -2,19 +2,11 @@
 
 import type { SetIntake } from '../hooks/useSetIntake';
 import type { FolderFile } from '../hooks/folderFiles';
+import { sampleFile } from '../hooks/sampleFile';
 import { Button } from '../shared/Button';
 import { say } from '../shared/notices';
 import { ChooseFiles } from '../shared/ChooseFiles';
 import { DoorCard } from '../shared/DoorCard';
-
-/** The sample theme, as if it had been dropped. */
-async function sampleTheme(): Promise<FolderFile[]> {
-  const response = await fetch('/sample/slate-theme.zip');
-  if (!response.ok) {
-    throw new Error(`Expected the sample theme, found status ${response.status}.`);
-  }
-  return [{ path: 'slate-theme.zip', file: new File([await response.blob()], 'slate-theme.zip') }];
-}
 
 /** No set yet: where one is dropped. */
 export function EmptySet({
@@ -43,7 +35,7 @@ export function EmptySet({
             <Button
               className="ml-auto"
               onClick={() =>
-                void sampleTheme().then(onFiles, (error: unknown) =>
+                void sampleFile('slate-theme.zip').then(onFiles, (error: unknown) =>
                   say('bad', error instanceof Error ? error.message : String(error)),
                 )
               }

@@ -1,0 +1,69 @@
+import { viewOf } from './rect';
+
+const addressAttributes = ['src', 'srcset', 'poster', 'href', 'xlink:href', 'background'] as const;
+
+/**
+ * Puts other files in place of those that a document shows, wherever it names them: in attributes,
+ * in style sheets, in styles of elements. Nothing is laid out anew but what depends on their sizes.
+ */
+export class FileSwaps {
+  /** By the address that the document came with, what stands there now. */
+  private readonly now = new Map<string, string>();
+
+  constructor(private readonly document: Document) {}
+
+  /** @param to the file's own address puts it back */
+  put(from: string, to: string): void {
+    const before = this.now.get(from) ?? from;
+    if (before === to) {
+      return;
+    }
+    this.now.set(from, to);
+    for (const element of this.document.querySelectorAll<HTMLElement>('*')) {
+      for (const name of addressAttributes) {
+        const value = element.getAttribute(name);
+        if (value?.includes(before)) {
+          element.setAttribute(name, value.replaceAll(before, to));
+        }
+      }
+      if (element.getAttribute('style')?.includes(before)) {
+        this.exchange(element.style, before, to);
+      }
+    }
+    for (const sheet of this.document.styleSheets) {
+      this.rules(sheet, before, to);
+    }
+  }
+
+  private rules(owner: { readonly cssRules: CSSRuleList }, before: string, to: string): void {
+    const view = viewOf(this.document);
+    let list: CSSRuleList;
+    try {
+      list = owner.cssRules;
+    } catch {
+      // A sheet that could not be read shows nothing.
+      return;
+    }
+    for (const rule of list) {
+      if (rule instanceof view.CSSImportRule) {
+        if (rule.styleSheet) {
+          this.rules(rule.styleSheet, before, to);
+        }
+      } else if ('style' in rule) {
+        this.exchange(rule.style as CSSStyleDeclaration, before, to);
+      }
+      if ('cssRules' in rule && rule.cssRules) {
+        this.rules(rule as CSSGroupingRule, before, to);
+      }
+    }
+  }
+
+  private exchange(style: CSSStyleDeclaration, before: string, to: string): void {
+    for (const name of [...style]) {
+      const value = style.getPropertyValue(name);
+      if (value.includes(before)) {
+        style.setProperty(name, value.replaceAll(before, to), style.getPropertyPriority(name));
+      }
+    }
+  }
+}
