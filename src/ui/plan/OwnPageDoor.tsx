@@ -24,7 +24,7 @@ export function OwnPageDoor({ onFiles }: { onFiles(files: readonly FolderFile[])
           Save a page of your site from the browser and drop it here, with its folder or as one
           file. It is shown as the browser lays it out, and the places for pictures on it are found
           and measured. A theme’s folder or style sheets will do too: a page is then built of what
-          they select.
+          they select. In a picture of the page its places can be pointed at.
         </p>
         <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1">
           {saving.map(([browser, how]) => (

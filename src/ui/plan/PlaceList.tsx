@@ -67,7 +67,7 @@ export function PlaceList({
               <span className="min-w-0">
                 <Choose
                   label={`What ${place.file.name} is`}
-                  className="mb-0.5 w-40 font-semibold"
+                  className="mb-0.5 w-36 font-semibold"
                   value={place.kind}
                   choices={slotKinds.map(({ kind, title }) => ({ value: kind, label: title }))}
                   onChange={(kind) => onKind(place.id, kind as SlotKind)}
