@@ -86,6 +86,7 @@ test('an empty page takes a saved page, its place as a slot, its colours and its
     replaces: 'saved/banner.jpg',
     fileName: 'banner',
     size: 'cover',
+    beside: { top: null, right: null, bottom: null, left: null },
   });
   expect(page.own!.places).toEqual([
     { slot: slot.id, as: 'background', selector: '.banner', pseudo: '', layer: 0, rect: null },

@@ -1,5 +1,5 @@
 import { castDraft } from 'immer';
-import type { Edit } from '../site/edit';
+import { editSlot, type Edit } from '../site/edit';
 import type { Hex } from '../site/model/hex';
 import type { OwnPage, OwnPlace } from '../site/model/ownPage';
 import type { ContentWidth, Page } from '../site/model/page';
@@ -97,6 +97,15 @@ export const pictureAt = (
   place: OwnPlace,
 ): PaintedPicture | undefined => pictures.find((p) => same(p, place));
 
+/**
+ * What lies beside a slot on the owner's page is not what its drawing has there: nothing is said of
+ * it but what the owner says.
+ */
+const besideUnknown = (slotId: string): Edit =>
+  editSlot(slotId, (slot) => {
+    slot.beside = { top: null, right: null, bottom: null, left: null };
+  });
+
 /** What a box that was pointed at becomes. */
 export interface PointedSlot {
   readonly pageId: string;
@@ -113,6 +122,7 @@ export const takePointed =
   (site) => {
     const [width, height] = [rect.width, rect.height].map((px) => Math.max(1, Math.round(px)));
     addSlot(undefined, { id, kind, width, height })(site);
+    besideUnknown(id)(site);
     editPage(pageId, (page) => {
       page.own?.places.push({
         slot: id,
@@ -218,6 +228,9 @@ export function takeOverPage(taking: TakingOver, all: readonly PageColour[]): Ed
       newId,
     });
     adopt(site);
+    for (const { picture } of fresh) {
+      besideUnknown(picture.id)(site);
+    }
     for (const room of made) {
       takePointed({ ...room, pageId })(site);
     }
