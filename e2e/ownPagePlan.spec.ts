@@ -36,13 +36,13 @@ test('the own page of the sample stands on the plan: from the sites, at any widt
   await page.getByRole('link', { name: 'Soyez', exact: true }).click();
   await page.getByRole('heading', { name: 'Your sites' }).waitFor({ state: 'attached' });
   await bench.drop(page.getByRole('main'), [mhtml()]);
-  await expect(page.getByRole('heading', { name: 'Page plan of kiln-weekend' })).toBeAttached();
   const dialog = page.getByRole('dialog', { name: 'My own page' });
   await expect(dialog.locator('[data-found="banner.jpg"]')).toContainText('Title band');
   await expect(dialog.locator('[data-found="ridge.png"]')).toContainText('Section divider');
   await dialog.getByRole('radio', { name: 'Colours and fonts' }).click();
   await check(page, 'own page, colours and fonts', '[role=dialog]');
   await take(page);
+  await expect(page.getByRole('heading', { name: 'Page plan of kiln-weekend' })).toBeAttached();
   await seen(page);
 
   // As the style sheet has it: at most 1020 px, and no wider than the screen.
