@@ -506,10 +506,19 @@ test('a page that tries everything runs nothing, asks for nothing, leads nowhere
 
   // The frame's own policy holds by itself too, were a script to come through.
   await app.evaluate(() => (globalThis as never as { frame: Frame }).frame.close());
-  await showIn(app, { ...frozen, html: html.replace(/<meta http-equiv="refresh"[^>]*>/, '') });
-  await app.evaluate(() => new Promise((resolve) => setTimeout(resolve, 1500)));
-  expect((await state()).at(-1)).toBe('undefined');
-  expect(asked).toEqual([]);
+  const raw = html.replace(/<meta http-equiv="refresh"[^>]*>/, '');
+  for (const [what, own] of [
+    ['with a head', raw],
+    ['without a head', raw.replace(/<head>/, '')],
+    ['with a head in a comment', `<!-- <head> -->${raw}`],
+    ['with a head in its doctype', raw.replace('<!doctype html>', '<!doctype html "<head>">')],
+    ['that begins with a script', `<script>parent.ran = 'first'</script>${raw}`],
+  ] as const) {
+    await showIn(app, { ...frozen, html: own });
+    await app.evaluate(() => new Promise((resolve) => setTimeout(resolve, 1000)));
+    expect([what, (await state()).at(-1), asked]).toEqual([what, 'undefined', []]);
+    await app.evaluate(() => (globalThis as never as { frame: Frame }).frame.close());
+  }
   await app.close();
   server.close();
 });

@@ -10,7 +10,7 @@ export interface OwnPage {
   readonly html: string;
   /** Everything else, by its path beside the page. */
   readonly files: Readonly<Record<string, Uint8Array>>;
-  /** The element that its content stands in, and whether all of that element or inside its padding. */
+  /** What its content stands in, and whether its whole box counts or what lies inside its padding. */
   readonly column: readonly [selector: string, box: 'border' | 'content'];
   /** It has a dark scheme too. */
   readonly dark?: true;

@@ -2,7 +2,7 @@ import { frozenKey, type FrozenPage } from '@/core/ownPage/frozen';
 import type { PointedBox } from '@/core/ownPage/pointing';
 import type { PageRect, PageSurvey } from '@/core/ownPage/survey';
 import { boxesOn } from './boxes';
-import { rectOf } from './rect';
+import { rectOf, viewOf } from './rect';
 import { PageScheme } from './scheme';
 import { ShortestSelectors } from './selectors';
 import { surveyPage } from './survey';
@@ -73,13 +73,22 @@ const named = (text: string, addresses: ReadonlyMap<string, string>): string =>
   text.replace(frozenKey, (key) => addresses.get(key) ?? key);
 
 /**
+ * The document with its policy before everything else that is in it: a page out of a site file may
+ * be anybody's, and have no head, or one inside a comment.
+ */
+function guarded(html: string): string {
+  const doctype = /^\s*<!doctype[^>]*>/i.exec(html)?.[0] ?? '';
+  const guard = `<meta http-equiv="Content-Security-Policy" content="${policy}">`;
+  return doctype + guard + html.slice(doctype.length);
+}
+
+/**
  * Shows a frozen page in a frame.
  * @param place that the frame is put into
  */
 export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promise<PageFrame> {
   const addresses = addressesOf(page);
-  const guard = `<meta http-equiv="Content-Security-Policy" content="${policy}">`;
-  const html = named(page.html, addresses).replace(/<head(?:\s[^>]*)?>/i, (head) => head + guard);
+  const html = guarded(named(page.html, addresses));
   // Not by `srcdoc`: such documents are never in quirks mode, and old pages are.
   const address = URL.createObjectURL(new Blob([html], { type: 'text/html;charset=utf-8' }));
   const element = place.ownerDocument.createElement('iframe');
@@ -107,9 +116,19 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
   const scheme = new PageScheme(document);
   scheme.put('light');
   const keys = new Map([...addresses].map(([key, to]) => [to, key]));
-  const view = element.contentWindow!;
+  const view = viewOf(document);
   const selectors = new ShortestSelectors(document);
   const swaps = new FileSwaps(document);
+  /** By selector, the styles of an element before it was filled. */
+  const filled = new Map<string, string>();
+  const find = (selector: string): Element | null => {
+    try {
+      return selector === '' ? null : document.querySelector(selector);
+    } catch {
+      // Out of a site file it may be no selector at all.
+      return null;
+    }
+  };
   const responsive = [...document.images].filter((i) => i.srcset || i.closest('picture'));
   const show = async (width: number, height?: number) => {
     element.style.width = `${width}px`;
@@ -144,11 +163,15 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
       }
     },
     fill(selector, address) {
-      const found = document.querySelector<HTMLElement>(selector);
-      if (address === undefined) {
-        found?.style.removeProperty('background-image');
-      } else {
-        found?.style.setProperty('background', `url("${address}") 0 0 / 100% 100% no-repeat`);
+      const found = find(selector);
+      if (!(found instanceof view.HTMLElement)) {
+        return;
+      }
+      const before = filled.get(selector) ?? found.style.cssText;
+      filled.set(selector, before);
+      found.style.cssText = before;
+      if (address !== undefined) {
+        found.style.background = `url("${address}") 0 0 / 100% 100% no-repeat`;
       }
     },
     boxes: () => boxesOn(document),
@@ -157,7 +180,7 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
       return found ? selectors.of(found) : '';
     },
     rectOf(selector) {
-      const found = selector === '' ? null : document.querySelector(selector);
+      const found = find(selector);
       return found ? rectOf(found, view) : undefined;
     },
     close() {

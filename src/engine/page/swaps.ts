@@ -58,12 +58,11 @@ export class FileSwaps {
     }
   }
 
+  /** As text, since a value with a variable in it has no parts of its own yet. */
   private exchange(style: CSSStyleDeclaration, before: string, to: string): void {
-    for (const name of [...style]) {
-      const value = style.getPropertyValue(name);
-      if (value.includes(before)) {
-        style.setProperty(name, value.replaceAll(before, to), style.getPropertyPriority(name));
-      }
+    const { cssText } = style;
+    if (cssText.includes(before)) {
+      style.cssText = cssText.replaceAll(before, to);
     }
   }
 }

@@ -17,7 +17,7 @@ export interface OwnPageLeft {
   readonly name: string;
 }
 
-/** A slot and the place on the page that it is: an element or a part of it, and which picture of it. */
+/** A slot and the place on the page that it is: whose picture, of which part, and which of several. */
 export interface OwnPlace {
   readonly slot: string;
   readonly as: string;
