@@ -101,4 +101,14 @@ test('what is no page is refused in words, and nothing changes', async ({ bench,
   await expect(page.getByText('page.html: expected a page, found a PDF document.')).toBeVisible();
   await expect(page.getByRole('dialog')).toHaveCount(0);
   await expect(page.getByRole('button', { name: 'Nothing to undo' })).toBeDisabled();
+  // On the sites no site is made for it either.
+  await page.getByRole('link', { name: 'Soyez', exact: true }).click();
+  const cards = page.getByRole('link', { name: /^Open / });
+  await expect(cards).toHaveCount(1);
+  await bench.drop(page.getByRole('main'), [
+    { name: 'other.html', type: 'text/html', bytes: Buffer.from('%PDF-1.7') },
+  ]);
+  await expect(page.getByText('other.html: expected a page, found a PDF document.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Start from the sample' })).toBeEnabled();
+  await expect(cards).toHaveCount(1);
 });

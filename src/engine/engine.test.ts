@@ -1,3 +1,8 @@
+import { coloursOfPicture } from '@/core/ownPage/look';
+import { straightEdges } from '@/core/ownPage/picturePointing';
+import { readSurvey } from '@/core/ownPage/readSurvey';
+import { surveyed } from '@/core/ownPage/survey.fixture';
+import { surveyText } from '@/core/ownPage/surveyText';
 import type { SearchListener } from '@/core/lightest/best';
 import { pressAs } from '@/core/press/settings';
 import type { Site } from '@/core/site/model/site';
@@ -231,6 +236,10 @@ function engineWith(setup: Setup) {
       new LocalWorker((scope) =>
         serve<ThemeCalls>(scope, {
           pages: () => ({ answer: [] }),
+          survey: ({ text }) => ({ answer: readSurvey(text) }),
+          picture: ({ raster }) => ({
+            answer: { colours: coloursOfPicture(raster), edges: straightEdges(raster) },
+          }),
           open: ({ files }) =>
             files[0].name === 'slow.zip'
               ? new Promise(() => {})
@@ -454,6 +463,12 @@ test('reading a theme can be given up: it ends at once, and the next one is read
   await expect(engine.openTheme([{ name: 'style.css', bytes }])).resolves.toMatchObject({
     theme: { files: ['style.css'] },
   });
+});
+
+test('a kept survey is read, and what is none is refused in words', async () => {
+  const engine = engineWith(setUp());
+  await expect(engine.readSurvey(surveyText(surveyed))).resolves.toEqual(surveyed);
+  await expect(engine.readSurvey('{}')).rejects.toThrow(/^Expected what was measured of a page/);
 });
 
 test('codecs that fail once are started anew and asked again', async () => {

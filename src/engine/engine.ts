@@ -13,11 +13,14 @@ import { isFont } from '@/core/text/fontFile';
 import { createBulkEngine, type BulkEngine } from './bulkEngine';
 import { createChannel, WorkerCrash, type WorkerLike } from './channel';
 import type { PackedFile } from '@/core/files/unzip';
+import type { PageSurvey } from '@/core/ownPage/survey';
 import type { OpenedPage } from '@/core/ownPage/openPages';
 import type { OpenedTheme, ThemeFile } from '@/core/theme/openTheme';
 import { silences } from './limits';
 import { createSetEngine, type SetEngine } from './setEngine';
-import type { CodecCalls, Frame, RenderCalls, ThemeCalls } from './protocol';
+import type { CodecCalls, Frame, PagePicture, RenderCalls, ThemeCalls } from './protocol';
+
+export type { PagePicture } from './protocol';
 
 export interface EngineParts {
   spawnRender(): WorkerLike;
@@ -81,6 +84,10 @@ export interface Engine {
   openTheme(files: readonly ThemeFile[], signal?: AbortSignal): Promise<OpenedTheme>;
   /** Opens saved pages; a signal that is given up ends the work at once. */
   openPages(files: readonly PackedFile[], signal?: AbortSignal): Promise<readonly OpenedPage[]>;
+  /** A survey of a page out of what was kept. @throws Error with a message for people */
+  readSurvey(text: string): Promise<PageSurvey>;
+  /** What is seen in a picture of a page. */
+  readPagePicture(bytes: Uint8Array): Promise<PagePicture>;
   /** Starts the workers that search ahead of need. */
   warmSearch(): void;
   /**
@@ -392,6 +399,9 @@ export function createEngine(parts: EngineParts): Engine {
       twice(() => codec.ask('press', { raster, settings, pinned })),
     openTheme: (files, signal) => stoppable(signal, () => theme.ask('open', { files })),
     openPages: (files, signal) => stoppable(signal, () => theme.ask('pages', { files })),
+    readSurvey: (text) => theme.ask('survey', { text }),
+    readPagePicture: async (bytes) =>
+      theme.ask('picture', { raster: await codec.ask('decode', { bytes }) }),
     warmSearch() {
       void inTurn(async () => {
         await Promise.all(trials.map((t) => t.ask('ready', { forWriting: true })));

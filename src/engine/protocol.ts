@@ -27,6 +27,9 @@ import type { SetHanded } from '@/core/set/produce';
 import type { SetSheets } from '@/core/set/sheets';
 import type { Tried, Trial, TrialPart, TrialSubject } from '@/core/lightest/trial';
 import type { PackedFile } from '@/core/files/unzip';
+import type { PageColour } from '@/core/ownPage/look';
+import type { StraightEdges } from '@/core/ownPage/picturePointing';
+import type { PageSurvey } from '@/core/ownPage/survey';
 import type { OpenedPage } from '@/core/ownPage/openPages';
 import type { OpenedTheme, ThemeFile } from '@/core/theme/openTheme';
 
@@ -88,9 +91,19 @@ export type CodecCalls = {
 };
 
 /** What the theme worker can be asked. */
+/** What is seen in a picture of a page. */
+export interface PagePicture {
+  readonly colours: readonly PageColour[];
+  readonly edges: StraightEdges;
+}
+
 export type ThemeCalls = {
   open: { ask: { files: readonly ThemeFile[] }; answer: OpenedTheme };
   pages: { ask: { files: readonly PackedFile[] }; answer: readonly OpenedPage[] };
+  /** A survey as it was kept. */
+  survey: { ask: { text: string }; answer: PageSurvey };
+  /** What can be seen in a picture of a page. */
+  picture: { ask: { raster: Raster }; answer: PagePicture };
 };
 
 /** What the worker of bulk work can be asked. */

@@ -1,5 +1,6 @@
 import type { FrozenPage } from '@/core/ownPage/frozen';
 import { bannerFile, surveyed } from '@/core/ownPage/survey.fixture';
+import { readSurvey } from '@/core/ownPage/readSurvey';
 import { keepPage, openKeptPage } from './ownPages';
 
 type Bytes = Uint8Array<ArrayBuffer>;
@@ -21,6 +22,7 @@ function memory() {
       files.set(id, bytes);
       return id;
     },
+    survey: async (text: string) => readSurvey(text),
     read: async (id: string) => {
       const bytes = files.get(id);
       if (!bytes) {

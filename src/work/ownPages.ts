@@ -1,6 +1,6 @@
 import type { FrozenPage, LeftKind } from '@/core/ownPage/frozen';
 import type { PageSurvey } from '@/core/ownPage/survey';
-import { readSurvey, surveyText } from '@/core/ownPage/surveyText';
+import { surveyText } from '@/core/ownPage/surveyText';
 import type { OwnPage, OwnPageOrigin } from '@/core/site/model/ownPage';
 
 type Bytes = Uint8Array<ArrayBuffer>;
@@ -10,6 +10,8 @@ export interface PagePorts {
   store(bytes: Bytes): Promise<string>;
   /** @throws Error where there is no such file */
   read(assetId: string): Promise<Bytes>;
+  /** A survey out of its text. @throws Error where it is none */
+  survey(text: string): Promise<PageSurvey>;
 }
 
 /** A page that was opened, with what a browser said of it. */
@@ -53,12 +55,12 @@ export async function keepPage(
 /** The page out of what the site keeps. @throws Error where something of it is not there */
 export async function openKeptPage(
   own: OwnPage,
-  ports: Pick<PagePorts, 'read'>,
+  ports: Pick<PagePorts, 'read' | 'survey'>,
 ): Promise<ReadPage> {
   const text = async (assetId: string) => new TextDecoder().decode(await ports.read(assetId));
   const [html, survey, ...files] = await Promise.all([
     text(own.document),
-    text(own.survey),
+    text(own.survey).then(ports.survey),
     ...own.files.map(async ({ key, name, path, type, assetId, size }) => ({
       key,
       name,
@@ -76,6 +78,6 @@ export async function openKeptPage(
       left: own.left.map(({ what, name }) => ({ what: what as LeftKind, name })),
       missing: own.missing,
     },
-    survey: readSurvey(survey),
+    survey,
   };
 }

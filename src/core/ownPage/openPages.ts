@@ -6,6 +6,7 @@ import { decodeCss, decodeHtml } from './encoding';
 import { freezePage } from './freeze';
 import type { FrozenFile, FrozenPage } from './frozen';
 import { pictureSize, pictureType } from './frozenFiles';
+import { pageLimits } from './limits';
 import { isMimePage, openMimePage } from './mime';
 import { PageError } from './pageError';
 import { folderSource, mimeSource } from './source';
@@ -19,18 +20,6 @@ export interface OpenedPage {
   /** Pictures that came along and that the page does not name. */
   readonly others: readonly FrozenFile[];
 }
-
-export const pageLimits = {
-  /** Bytes of one page without its files. */
-  document: 20 * 2 ** 20,
-  /** Bytes of one style sheet. */
-  sheet: 4 * 2 ** 20,
-  /** Bytes of all that is dropped. */
-  all: 256 * 2 ** 20,
-  pages: 40,
-  /** Files that pictures beside a page are looked for among. */
-  others: 400,
-} as const;
 
 const nameOf = (path: string): string => path.slice(path.lastIndexOf('/') + 1);
 const isHtml = (path: string): boolean => /\.(?:x?html?|xht)$/i.test(path);

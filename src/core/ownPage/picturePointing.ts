@@ -12,7 +12,9 @@ const differ = (data: Uint8ClampedArray, a: number, b: number): boolean =>
   Math.abs(data[a + 2] - data[b + 2]) > step;
 
 /** Straight edges of a picture, by the px that begins after them. */
-interface Edges {
+export interface StraightEdges {
+  readonly width: number;
+  readonly height: number;
   /** 1 where an upright edge lies left of a px. */
   readonly upright: Uint8Array;
   /** 1 where a level edge lies above a px. */
@@ -40,7 +42,7 @@ function keepRuns(map: Uint8Array, length: number, count: number, stride: number
 }
 
 /** All edges of a picture that go on straight. */
-export function straightEdges({ width, height, data }: Raster): Edges {
+export function straightEdges({ width, height, data }: Raster): StraightEdges {
   const upright = new Uint8Array(width * height);
   const level = new Uint8Array(width * height);
   for (let y = 0; y < height; y++) {
@@ -56,16 +58,14 @@ export function straightEdges({ width, height, data }: Raster): Edges {
   }
   keepRuns(upright, height, width, width, 1);
   keepRuns(level, width, height, 1, width);
-  return { upright, level };
+  return { width, height, upright, level };
 }
 
 /**
  * What can be pointed at in a picture of a page: the rectangle around a point that straight edges
  * enclose.
  */
-export function picturePointing(raster: Raster): Pointing {
-  const { width, height } = raster;
-  const { upright, level } = straightEdges(raster);
+export function picturePointing({ width, height, upright, level }: StraightEdges): Pointing {
   const inside = (x: number, y: number): boolean => x >= 0 && y >= 0 && x < width && y < height;
   /** The nearest edge from a point on, or the picture's own. */
   const left = (x: number, y: number): number => {

@@ -194,8 +194,8 @@ test('a bar or a section has room where no picture of its own lies, whatever lie
     ...surveyed,
     parts: [
       ...surveyed.parts,
-      { id: 'part 2', as: 'section' as const, selector: '.band' },
-      { id: 'part 3', as: 'section' as const, selector: '.banner' },
+      { id: 'part 2', as: 'section' as const, selector: '.band', box: 'border' as const },
+      { id: 'part 3', as: 'section' as const, selector: '.banner', box: 'border' as const },
     ],
     at: surveyed.at.map((a) => ({
       ...a,

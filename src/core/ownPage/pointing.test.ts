@@ -1,5 +1,5 @@
 import { createRaster } from '../raster/raster';
-import { picturePointing } from './picturePointing';
+import { picturePointing, straightEdges } from './picturePointing';
 import { distanceBetween, elementPointing, type PointedBox } from './pointing';
 
 const box = (id: number, x: number, y: number, width: number, height: number): PointedBox => ({
@@ -62,7 +62,7 @@ describe('a picture of a page', () => {
     }
   }
   fill(250, 50, 4, 12, [255, 255, 255]);
-  const pointing = picturePointing(raster);
+  const pointing = picturePointing(straightEdges(raster));
 
   test('the rectangle that edges enclose around a point, to the px', () => {
     expect(pointing.boxAt(300, 110)?.rect).toEqual({ x: 40, y: 30, width: 320, height: 90 });

@@ -15,8 +15,8 @@ export const surveyed: PageSurvey = {
     },
   ],
   parts: [
-    { id: 'part 0', as: 'content', selector: '.page' },
-    { id: 'part 1', as: 'bar', selector: 'header' },
+    { id: 'part 0', as: 'content', selector: '.page', box: 'border' },
+    { id: 'part 1', as: 'bar', selector: 'header', box: 'border' },
   ],
   at: [360, 1280, 1920, 2560].map((width) => ({
     width,

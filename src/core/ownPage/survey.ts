@@ -57,6 +57,8 @@ export interface PagePart {
   readonly as: PartRole;
   /** The shortest selector that only this element has. */
   readonly selector: string;
+  /** Its border box is meant, or what lies inside its padding. */
+  readonly box: 'border' | 'content';
 }
 
 /** Where everything lies at one width of the screen. */

@@ -11,7 +11,8 @@ import { readSite } from '../site/schema';
 import { coloursOf, fontsOf } from './look';
 import { placesOf, roomsOf, type Room } from './places';
 import { bannerFile, surveyed } from './survey.fixture';
-import { readSurvey, surveyText } from './surveyText';
+import { readSurvey } from './readSurvey';
+import { surveyText } from './surveyText';
 import { contentOf, pictureAt, takeOverPage, takePointed } from './takeOver';
 
 const asset = (n: number): string => String(n).padStart(64, '0');

@@ -1,11 +1,11 @@
 import { frozenKey, type FrozenPage } from '@/core/ownPage/frozen';
 import type { PointedBox } from '@/core/ownPage/pointing';
-import type { PageRect, PageSurvey } from '@/core/ownPage/survey';
+import type { PageAtWidth, PageRect, PageSurvey } from '@/core/ownPage/survey';
 import { boxesOn } from './boxes';
 import { rectOf, viewOf } from './rect';
 import { PageScheme } from './scheme';
 import { ShortestSelectors } from './selectors';
-import { surveyPage } from './survey';
+import { measurePage, surveyPage } from './survey';
 import { FileSwaps } from './swaps';
 
 /**
@@ -33,6 +33,11 @@ export interface PageFrame {
   scheme(scheme: 'light' | 'dark'): void;
   /** What it paints, and where at each of the widths; it is shown as before afterwards. */
   survey(widths: readonly number[]): Promise<PageSurvey>;
+  /**
+   * Where parts and pictures of a survey lie as the page is shown now.
+   * @param wanted selectors of the elements that have the pictures
+   */
+  measure(survey: Pick<PageSurvey, 'parts'>, wanted: readonly string[]): PageAtWidth;
   /**
    * Shows another picture wherever the page names a file.
    * @param address of it; undefined for the file itself
@@ -156,6 +161,7 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
         await show(parseFloat(width), parseFloat(height));
       }
     },
+    measure: (survey, wanted) => measurePage(document, keys, selectors, survey, wanted, find),
     swap(key, address) {
       const own = addresses.get(key);
       if (own !== undefined && element.isConnected) {

@@ -11,7 +11,7 @@ import {
 } from '@/core/ownPage/survey';
 import { lazily } from '@/core/lazily';
 import { lookAt } from './look';
-import { partRect, partsOn } from './parts';
+import { partRect, partsOn, type LaidPart } from './parts';
 import { rectOf, viewOf } from './rect';
 import { ShortestSelectors } from './selectors';
 import { SheetStates } from './states';
@@ -39,6 +39,8 @@ class Surveying {
   private readonly view: Window & typeof globalThis;
   private readonly withPictures = new Map<string, ReadonlySet<Element>>();
   private found = new Set<Element>();
+  /** For doubles of parts before and after; put in place with the first. */
+  private bareStyles: HTMLStyleElement | undefined;
 
   constructor(
     private readonly document: Document,
@@ -56,14 +58,26 @@ class Surveying {
    * then are looked at
    */
   at(width: number, state: string): Omit<PageAtWidth, 'parts'> {
-    const placed: Placed = new Map();
     const known = this.withPictures.get(state);
     this.found = new Set();
-    for (const element of known ?? this.elements) {
-      this.element(element, placed);
-    }
+    const laid = this.among(known ?? this.elements, width);
     if (!known) {
       this.withPictures.set(state, this.found);
+    }
+    return laid;
+  }
+
+  /** Leaves the document as it was. */
+  done(): void {
+    this.bareStyles?.remove();
+    this.bareStyles = undefined;
+  }
+
+  /** What these elements paint as things are. */
+  among(elements: Iterable<Element>, width: number): Omit<PageAtWidth, 'parts'> {
+    const placed: Placed = new Map();
+    for (const element of elements) {
+      this.element(element, placed);
     }
     const root = this.document.documentElement;
     return { width, height: Math.max(root.scrollHeight, root.offsetHeight), placed };
@@ -219,6 +233,11 @@ class Surveying {
     }
     const words = /^"((?:[^"\\]|\\.)*)"$/.exec(part.content)?.[1] ?? '';
     double.textContent = words.replace(/\\(.)/g, '$1');
+    if (!this.bareStyles) {
+      this.bareStyles = this.document.createElement('style');
+      this.bareStyles.textContent = bareStyles;
+      this.document.head.append(this.bareStyles);
+    }
     element.setAttribute(bare, pseudo);
     element[pseudo === '::before' ? 'prepend' : 'append'](double);
     const rect = this.rectOf(double);
@@ -272,6 +291,52 @@ class Surveying {
   }
 }
 
+const rectsOf = (
+  parts: readonly (readonly [id: string, part: LaidPart])[],
+): ReadonlyMap<string, PageRect> =>
+  new Map(
+    parts.flatMap(([id, part]) => {
+      const rect = partRect(part);
+      return rect ? [[id, rect] as const] : [];
+    }),
+  );
+
+/** Lets the browser do what else it has to do. */
+const breath = (): Promise<void> =>
+  new Promise((resolve) => {
+    const { port1, port2 } = new MessageChannel();
+    port1.onmessage = () => {
+      port1.close();
+      resolve();
+    };
+    port2.postMessage(undefined);
+  });
+
+/**
+ * Where what was surveyed lies as the document is laid out now; nothing is laid out for it.
+ * @param wanted elements whose pictures are measured, by their selectors
+ * @param find what a selector names
+ */
+export function measurePage(
+  document: Document,
+  keys: ReadonlyMap<string, string>,
+  selectors: ShortestSelectors,
+  { parts }: Pick<PageSurvey, 'parts'>,
+  wanted: readonly string[],
+  find: (selector: string) => Element | null,
+): PageAtWidth {
+  const surveying = new Surveying(document, keys, selectors);
+  const known = new Set(wanted.flatMap((selector) => find(selector) ?? []));
+  const laid = parts.flatMap(({ id, as, selector, box }) => {
+    const element = find(selector);
+    return element ? [[id, { as, element, box }] as const] : [];
+  });
+  const width = document.documentElement.clientWidth;
+  const placed = surveying.among(known, width);
+  surveying.done();
+  return { ...placed, parts: rectsOf(laid) };
+}
+
 /** Parts are told at this width, what the page looks like at that; px. */
 const partsAt = 1920;
 const lookedAt = 1280;
@@ -291,32 +356,28 @@ export async function surveyPage(
   const selectors = new ShortestSelectors(document);
   await lay(partsAt);
   const parts = partsOn(document);
-  const idOf = (i: number): string => `part ${i}`;
   await lay(lookedAt);
   const bars = parts.filter((part) => part.as === 'bar').map((part) => part.element);
   const look = lookAt(document, bars);
   const surveying = new Surveying(document, keys, selectors);
-  const styles = document.createElement('style');
-  styles.textContent = bareStyles;
-  document.head.append(styles);
   const states = new SheetStates(document);
   const at: PageAtWidth[] = [];
   for (const width of widths) {
     await lay(width);
-    const laid = parts.flatMap((part, i) => {
-      const rect = partRect(part);
-      return rect ? [[idOf(i), rect] as const] : [];
-    });
-    at.push({ ...surveying.at(width, states.now(width)), parts: new Map(laid) });
+    const laid = rectsOf(parts.map((part, i) => [`part ${i}`, part]));
+    at.push({ ...surveying.at(width, states.now(width)), parts: laid });
+    // Whatever the owner does meanwhile comes first.
+    await breath();
   }
-  styles.remove();
+  surveying.done();
   const order = (id: string): number => parseInt(id, 10);
   return {
     pictures: [...surveying.pictures.values()].sort((a, b) => order(a.id) - order(b.id)),
-    parts: parts.map(({ as, element }, i) => ({
-      id: idOf(i),
+    parts: parts.map(({ as, element, box }, i) => ({
+      id: `part ${i}`,
       as,
       selector: selectors.of(element),
+      box,
     })),
     at,
     look,

@@ -3,6 +3,7 @@
 import { useEffect, useState } from 'react';
 import type { OwnPage, OwnPageOrigin } from '@/core/site/model/ownPage';
 import { keepPage, openKeptPage, type ReadPage } from '@/work/ownPages';
+import { theEngine } from './tab/engine';
 import { storeAsset, storedAsset } from './tab/assets';
 
 export interface KeptPage {
@@ -24,7 +25,7 @@ export function useKeptPage(own: OwnPage): KeptPage {
         setKept({ key, value });
       }
     };
-    openKeptPage(own, { read: storedAsset }).then(
+    openKeptPage(own, { read: storedAsset, survey: theEngine().readSurvey }).then(
       (read) => put({ read, problem: undefined }),
       (error: unknown) =>
         put({ read: undefined, problem: error instanceof Error ? error.message : String(error) }),

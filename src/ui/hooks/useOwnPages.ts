@@ -2,14 +2,9 @@
 
 import { useCallback, useState } from 'react';
 import { useStore } from 'zustand';
-import { archiveLimits } from '@/core/files/unzip';
-import { pageLimits, type OpenedPage } from '@/core/ownPage/openPages';
-import { FileReading } from '@/work/fileReading';
-import { say } from '../shared/notices';
+import type { OpenedPage } from '@/core/ownPage/openPages';
 import type { FolderFile } from './folderFiles';
-import { theEngine } from './tab/engine';
-
-const limits = { together: pageLimits.all, count: archiveLimits.entries };
+import { newPageReading, readPages } from './readPages';
 
 export interface OwnPages {
   readonly opened: readonly OpenedPage[] | undefined;
@@ -20,16 +15,14 @@ export interface OwnPages {
   clear(): void;
 }
 
-/** Reads saved pages in the worker; what is refused is said and changes nothing. */
-export function useOwnPages(): OwnPages {
-  const [reading] = useState(() => new FileReading((words) => say('bad', words)));
+/** @param brought pages that another screen read */
+export function useOwnPages(brought?: readonly OpenedPage[]): OwnPages {
+  const [reading] = useState(newPageReading);
   const busy = useStore(reading.state, (s) => s.busy);
-  const [opened, setOpened] = useState<readonly OpenedPage[]>();
+  const [opened, setOpened] = useState(brought);
   const open = useCallback(
     async (files: readonly FolderFile[]) => {
-      const pages = await reading.read(files, limits, (read, signal) =>
-        theEngine().openPages(read, signal),
-      );
+      const pages = await readPages(files, reading);
       if (pages) {
         setOpened(pages);
       }

@@ -2,6 +2,7 @@
 
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
+import type { OpenedPage } from '@/core/ownPage/openPages';
 import type { Page } from '@/core/site/model/page';
 import type { FolderFile } from '../hooks/folderFiles';
 import { useOwnPages } from '../hooks/useOwnPages';
@@ -18,6 +19,8 @@ interface Props {
   open: boolean;
   /** Files that were dropped to open this; none where it was asked for. */
   files: readonly FolderFile[];
+  /** Pages that another screen read. */
+  brought: readonly OpenedPage[] | undefined;
   onOpenChange(open: boolean): void;
   /** A page was taken over and stands there. */
   onPage(pageId: string): void;
@@ -26,8 +29,16 @@ interface Props {
 const nameOf = (path: string): string => path.slice(path.lastIndexOf('/') + 1);
 
 /** The owner's saved page as it is, with the places for pictures that were found on it. */
-export function OwnPageDialog({ session, page, open, files, onOpenChange, onPage }: Props) {
-  const pages = useOwnPages();
+export function OwnPageDialog({
+  session,
+  page,
+  open,
+  files,
+  brought,
+  onOpenChange,
+  onPage,
+}: Props) {
+  const pages = useOwnPages(brought);
   const [path, setPath] = useState<string>();
   const read = pages.open;
   const close = useReadWhenOpened(pages, open, files, onOpenChange);

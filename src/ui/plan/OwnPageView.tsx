@@ -8,7 +8,7 @@ import type { SlotKind } from '@/core/site/model/slot';
 import type { Page } from '@/core/site/model/page';
 import type { ShelfItem } from '@/core/site/model/shelf';
 import { pageFor, takeOverPage } from '@/core/ownPage/takeOver';
-import { coloursOf, coloursOfPicture, fontsOf, mattering } from '@/core/ownPage/look';
+import { coloursOf, fontsOf, mattering } from '@/core/ownPage/look';
 import { storePage } from '../hooks/useKeptPage';
 import { shelveBytes } from '../hooks/useIntake';
 import type { Session } from '../hooks/useSession';
@@ -42,7 +42,7 @@ export function OwnPageView({ opened, session, page, onDone }: Props) {
   // A picture of the page is known at its own width alone.
   const still = from === 'picture' ? own.files[0]?.size?.width : undefined;
   const shown = usePageFrame(place, own, undefined, still);
-  const raster = usePagePicture(from === 'picture' ? own : undefined);
+  const picture = usePagePicture(from === 'picture' ? own : undefined);
   const [screen, setWidth] = useState<number>(usualWidth);
   const width = still ?? screen;
   const [scheme, setScheme] = useState<'light' | 'dark'>('light');
@@ -55,13 +55,13 @@ export function OwnPageView({ opened, session, page, onDone }: Props) {
   const [fonts, setFonts] = useState<ReadonlySet<string>>();
   const theme = useMemo(() => {
     const laid = shown && from !== 'picture' ? coloursOf(shown.survey.look) : [];
-    const all = raster ? coloursOfPicture(raster) : laid;
+    const all = picture?.colours ?? laid;
     return {
       all,
       mattering: mattering(all).slice(0, 12),
       fonts: shown ? fontsOf(shown.survey.look) : [],
     };
-  }, [shown, from, raster]);
+  }, [shown, from, picture]);
   const wantedColours = colours ?? new Set<string>(theme.mattering.map((c) => c.hex));
   const wantedFonts = fonts ?? new Set(theme.fonts.map((f) => f.family));
   const places = useMemo(() => {

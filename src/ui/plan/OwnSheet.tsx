@@ -66,6 +66,8 @@ export function OwnSheet({
   const width = still ?? screen;
   const picture = usePagePicture(own.from === 'picture' ? read?.page : undefined);
   const [laid, setLaid] = useState<PageAtWidth>();
+  // As text, so that it is the same while the places are.
+  const selectors = own.places.map((p) => p.selector).join('\n');
   useEffect(() => {
     if (!shown) {
       return;
@@ -74,20 +76,18 @@ export function OwnSheet({
     const lay = async () => {
       shown.frame.scheme(scheme);
       await shown.frame.show(width);
-      const known = shown.survey.at.find((at) => at.width === width);
-      const at = known ?? (await shown.frame.survey([width])).at[0];
       if (current) {
-        setLaid(at);
+        setLaid(shown.frame.measure(shown.survey, selectors.split('\n')));
       }
     };
     void lay();
     return () => {
       current = false;
     };
-  }, [shown, width, scheme]);
+  }, [shown, width, scheme, selectors]);
   const pointing = useMemo(() => {
     if (own.from === 'picture') {
-      return picture && picturePointing(picture);
+      return picture && picturePointing(picture.edges);
     }
     // Boxes are those of the layout that is seen.
     return shown && laid && tool !== 'slots' ? elementPointing(shown.frame.boxes()) : undefined;

@@ -65,8 +65,8 @@ function Plan({ session }: { session: Session }) {
   const [selected, setSelected] = useState<string>();
   const [listOpen, setListOpen] = useState(false);
   const [brought] = useState(() => takeArrived(site.id));
-  const [ownOpen, setOwnOpen] = useState(brought.length > 0);
-  const [ownFiles, setOwnFiles] = useState(brought.length > 0 ? brought : undefined);
+  const [ownOpen, setOwnOpen] = useState(brought !== undefined);
+  const [ownFiles, setOwnFiles] = useState<readonly FolderFile[] | undefined>(brought && []);
   const page = site.pages.find((p) => p.id === pageId) ?? site.pages[0];
   const slots = useMemo(() => slotsOn(site, page), [site, page]);
   const href = useCallback((slot: Slot) => `/sites/${site.id}/slots/${slot.id}`, [site.id]);
@@ -364,6 +364,7 @@ function Plan({ session }: { session: Session }) {
             page={page}
             open={ownOpen}
             files={ownFiles}
+            brought={brought}
             onOpenChange={setOwnOpen}
             onPage={setPageId}
           />

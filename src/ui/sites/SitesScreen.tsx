@@ -6,7 +6,7 @@ import { useSites } from '../hooks/useSites';
 import { Boundary } from '../shared/Boundary';
 import { Button } from '../shared/Button';
 import { FilePick } from '../shared/FilePick';
-import { droppedFiles, isPageFile } from '../hooks/folderFiles';
+import { droppedFiles, isPageFile, type FolderFile } from '../hooks/folderFiles';
 import { bring } from '../hooks/tab/arrivals';
 import { say } from '../shared/notices';
 import { TopBar } from '../shared/TopBar';
@@ -49,6 +49,26 @@ export function SitesScreen() {
     }
   };
 
+  /** A site is made once its page could be read. */
+  const becomeSite = async (files: readonly FolderFile[]) => {
+    setBusy(true);
+    try {
+      const { readPages } = await import('../hooks/readPages');
+      const pages = await readPages(files);
+      if (pages) {
+        const { createSite } = await newSites();
+        const [{ path }] = files;
+        const id = await createSite(path.split('/')[0].replace(/\.[^.]*$/, '') || 'My site');
+        bring(id, pages);
+        router.push(`/sites/${id}`);
+        return;
+      }
+    } catch (error) {
+      say('bad', error instanceof Error ? error.message : String(error));
+    }
+    setBusy(false);
+  };
+
   /** A site file is opened; a page or a theme becomes a site of its own. */
   const dropped = async (data: DataTransfer) => {
     const files = await droppedFiles(data);
@@ -56,12 +76,7 @@ export function SitesScreen() {
     if (site) {
       await openFile(site.file);
     } else if (files.some(isPageFile)) {
-      setBusy(true);
-      const { createSite } = await newSites();
-      const [{ path }] = files;
-      const id = await createSite(path.split('/')[0].replace(/\.[^.]*$/, '') || 'My site');
-      bring(id, files);
-      router.push(`/sites/${id}`);
+      await becomeSite(files);
     } else if (files.length > 0) {
       say(
         'bad',

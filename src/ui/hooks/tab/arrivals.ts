@@ -1,17 +1,17 @@
 'use client';
 
-import type { FolderFile } from '../folderFiles';
+import type { OpenedPage } from '@/core/ownPage/openPages';
 
-/** Files that were dropped on one screen, for the plan of a site to open. */
-const arrived = new Map<string, readonly FolderFile[]>();
+/** Pages that were dropped on one screen, for the plan of a site to show. */
+const arrived = new Map<string, readonly OpenedPage[]>();
 
-export const bring = (siteId: string, files: readonly FolderFile[]): void => {
-  arrived.set(siteId, files);
+export const bring = (siteId: string, pages: readonly OpenedPage[]): void => {
+  arrived.set(siteId, pages);
 };
 
 /** What was brought for a site, once. */
-export function takeArrived(siteId: string): readonly FolderFile[] {
-  const files = arrived.get(siteId) ?? [];
+export function takeArrived(siteId: string): readonly OpenedPage[] | undefined {
+  const pages = arrived.get(siteId);
   arrived.delete(siteId);
-  return files;
+  return pages;
 }
