@@ -1,15 +1,14 @@
 'use client';
 
 import { leftWords, type LeftKind } from '@/core/ownPage/frozen';
-import { editPage, removePage } from '@/core/site/pages';
+import { editPage } from '@/core/site/pages';
 import type { OwnPage, OwnPageOrigin } from '@/core/site/model/ownPage';
 import type { Page } from '@/core/site/model/page';
 import type { Site } from '@/core/site/model/site';
 import type { Session } from '../hooks/useSession';
 import { Button } from '../shared/Button';
-import { CommitField } from '../shared/CommitField';
 import { Group } from '../shared/Group';
-import { Row } from '../shared/Row';
+import { PageGroup } from './PageGroup';
 
 interface Props {
   session: Session;
@@ -30,43 +29,9 @@ const origin: Readonly<Record<OwnPageOrigin, string>> = {
 export function OwnPagePanel({ session, site, page, onPage, onAgain }: Props) {
   const { own } = page;
   const left = own.left.map(({ what, name }) => ({ what: what as LeftKind, name }));
-  const remove = () => {
-    const next = site.pages.find((p) => p.id !== page.id);
-    session.commit(`Remove the page ${page.name}`, removePage(page.id));
-    if (next) {
-      onPage(next.id);
-    }
-  };
   return (
     <div className="flex flex-col gap-3 p-3">
-      <Group
-        title="Page"
-        aside={
-          <Button look="bad" disabled={site.pages.length < 2} onClick={remove}>
-            Remove
-          </Button>
-        }
-      >
-        <Row tight label="Name">
-          <CommitField
-            label="Name of the page"
-            words
-            className="grow"
-            value={page.name}
-            onCommit={(name) => {
-              if (!name.trim()) {
-                return 'Expected a name, found nothing.';
-              }
-              session.commit(
-                `Call the page ${name.trim()}`,
-                editPage(page.id, (p) => {
-                  p.name = name.trim().slice(0, 60);
-                }),
-              );
-            }}
-          />
-        </Row>
-      </Group>
+      <PageGroup session={session} site={site} page={page} onPage={onPage} />
       <Group title="Your own page">
         <p className="truncate" title={own.file}>
           {own.file}

@@ -20,6 +20,8 @@ import { say } from '../shared/notices';
 import { Switch } from '../shared/Switch';
 import { useMeasure } from '../shared/useMeasure';
 import { PageThemeList } from './PageThemeList';
+import { SchemeSwitch, type Scheme } from './SchemeSwitch';
+import { PlaceOutline } from './PlaceOutline';
 import { PlaceList } from './PlaceList';
 
 interface Props {
@@ -45,7 +47,7 @@ export function OwnPageView({ opened, session, page, onDone }: Props) {
   const picture = usePagePicture(from === 'picture' ? own : undefined);
   const [screen, setWidth] = useState<number>(usualWidth);
   const width = still ?? screen;
-  const [scheme, setScheme] = useState<'light' | 'dark'>('light');
+  const [scheme, setScheme] = useState<Scheme>('light');
   const [height, setHeight] = useState(800);
   const [pointed, setPointed] = useState<string>();
   const [taken, setTaken] = useState<ReadonlySet<string>>();
@@ -150,15 +152,7 @@ export function OwnPageView({ opened, session, page, onDone }: Props) {
                 choices={screens.map((px) => ({ value: String(px), label: String(px) }))}
                 onChange={(px) => setWidth(Number(px))}
               />
-              <Switch
-                label="Colour scheme"
-                value={scheme}
-                choices={[
-                  { value: 'light', label: 'light' },
-                  { value: 'dark', label: 'dark' },
-                ]}
-                onChange={(wanted) => setScheme(wanted as typeof scheme)}
-              />
+              <SchemeSwitch scheme={scheme} onScheme={setScheme} />
             </>
           )}
           <Quiet opened={opened} />
@@ -180,35 +174,29 @@ export function OwnPageView({ opened, session, page, onDone }: Props) {
             />
             {places.map((p, i) => {
               const box = at?.placed.get(p.id)?.rect;
-              const rect = box && p.root ? { x: 0, y: 0, width, height } : box;
-              return rect && (chosen.has(p.id) || pointed === p.id) ? (
-                <Outline
+              return (
+                <PlaceOutline
                   key={p.id}
+                  name={p.file.name}
                   number={i + 1}
-                  place={p}
-                  rect={rect}
+                  size={p}
+                  rect={box && p.root ? { x: 0, y: 0, width, height } : box}
                   scale={scale}
                   pointed={pointed === p.id}
                   taken={chosen.has(p.id)}
                 />
-              ) : null;
+              );
             })}
-            {rooms.map(({ id }) => {
-              const rect = at?.parts.get(id);
-              return rect && (chosen.has(id) || pointed === id) ? (
-                <div
-                  key={id}
-                  aria-hidden
-                  className={`pointer-events-none absolute outline-act ${chosen.has(id) ? 'outline-2' : 'outline-1 outline-dashed'} ${pointed === id ? 'bg-act/15' : ''}`}
-                  style={{
-                    left: rect.x * scale,
-                    top: rect.y * scale,
-                    width: rect.width * scale,
-                    height: rect.height * scale,
-                  }}
-                />
-              ) : null;
-            })}
+            {rooms.map(({ id, selector }) => (
+              <PlaceOutline
+                key={id}
+                name={selector}
+                rect={at?.parts.get(id)}
+                scale={scale}
+                pointed={pointed === id}
+                taken={chosen.has(id)}
+              />
+            ))}
           </div>
         </div>
       </div>
@@ -300,44 +288,5 @@ function Quiet({ opened: { path, from, page } }: Pick<Props, 'opened'>) {
     <span className="min-w-0 truncate text-soft" title={[words, ...all.slice(0, 20)].join('\n')}>
       {words}
     </span>
-  );
-}
-
-function Outline({
-  number,
-  place,
-  rect,
-  scale,
-  pointed,
-  taken,
-}: {
-  number: number;
-  place: Place;
-  rect: { x: number; y: number; width: number; height: number };
-  scale: number;
-  pointed: boolean;
-  taken: boolean;
-}) {
-  return (
-    <div
-      aria-hidden
-      data-place={place.file.name}
-      className={`pointer-events-none absolute outline-act ${taken ? 'outline-2' : 'outline-1 outline-dashed'} ${pointed ? 'bg-act/15' : ''}`}
-      style={{
-        left: rect.x * scale,
-        top: rect.y * scale,
-        width: rect.width * scale,
-        height: rect.height * scale,
-      }}
-    >
-      <span className="absolute top-0 left-0 flex items-center gap-1 bg-white/95 px-1 figure text-[11px] font-semibold whitespace-nowrap text-act">
-        {number}
-        {(pointed || rect.width * scale > 130) && (
-          <span>
-            {place.width} × {place.height}
-          </span>
-        )}
-      </span>
-    </div>
   );
 }

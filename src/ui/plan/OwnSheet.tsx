@@ -1,6 +1,5 @@
 'use client';
 
-import Link from 'next/link';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { screenHeightAt } from '@/core/measure/layoutPage';
 import { pictureAt, takePointed } from '@/core/ownPage/takeOver';
@@ -16,13 +15,15 @@ import { usePagePicture } from '../hooks/usePagePicture';
 import type { Session } from '../hooks/useSession';
 import { newId } from '../shared/newId';
 import { Switch } from '../shared/Switch';
+import { Board, boardTop as top, ContentLine, FirstScreen } from './Board';
+import { SchemeSwitch, type Scheme } from './SchemeSwitch';
+import { SlotLink } from './SlotLink';
 import { PointingLayer, type Tool } from './PointingLayer';
 import { isBlank, pictureOf } from '@/core/site/picture';
 import { useKeptPage } from '../hooks/useKeptPage';
-import { filesOf } from '../hooks/useIntake';
 import { usePageFrame, type ShownPage } from '../hooks/usePageFrame';
 import { useThumb } from '../hooks/useThumb';
-import { DimensionLine, SlotDimensions } from '../page/DimensionLines';
+import { SlotDimensions } from '../page/DimensionLines';
 import { useMeasure } from '../shared/useMeasure';
 
 interface Props {
@@ -37,9 +38,6 @@ interface Props {
   href(slot: Slot): string;
   onFiles(slot: Slot, files: readonly File[]): void;
 }
-
-/** Room above the page for its dimension lines, px. */
-const top = 44;
 
 /** The owner's own page as the browser lays it out at a screen width, with its numbered slots. */
 export function OwnSheet({
@@ -60,7 +58,8 @@ export function OwnSheet({
   const { read, problem } = useKeptPage(own);
   const shown = usePageFrame(place, read?.page, read?.survey);
   const [tool, setTool] = useState<Tool>('slots');
-  const [scheme, setScheme] = useState<'light' | 'dark'>('light');
+  const [scheme, setScheme] = useState<Scheme>('light');
+  const [pointed, setPointed] = useState<string>();
   // A picture of the page is known at its own width alone.
   const still = own.from === 'picture' ? own.files[0]?.size?.width : undefined;
   const width = still ?? screen;
@@ -112,7 +111,12 @@ export function OwnSheet({
   );
   const column = laid && shown ? laid.parts.get(shown.survey.parts[0].id) : undefined;
   const fold = screenHeightAt(width);
-  const chosen = places.find(({ slot }) => slot.id === selected);
+  const chosen = places.find(({ slot }) => slot.id === (pointed ?? selected));
+  const reading = shown ? busy : (busy ?? own.title);
+  const says =
+    problem === undefined
+      ? reading && `Reading ${reading}…`
+      : `Your page cannot be shown: ${problem}`;
   const makeSlot = (box: PointedBox) => {
     const id = newId();
     const kind = kindAt(box.rect, { width, height: laid!.height });
@@ -136,20 +140,15 @@ export function OwnSheet({
     height: r.height * scale,
   });
   return (
-    <main
+    <Board
       ref={board}
-      className="relative min-h-0 min-w-0 grow overflow-auto bg-board"
-      aria-label={`${page.name} at a screen of ${width} px`}
-      onPointerDown={(e) => {
-        if (!(e.target as Element).closest('a,button')) {
-          onSelect(undefined);
-        }
-      }}
+      site={site}
+      page={page}
+      width={width}
+      keys="Enter opens the bench."
+      says={says}
+      onLeave={() => onSelect(undefined)}
     >
-      <h1 className="sr-only">Page plan of {site.name}</h1>
-      <p id="slot-keys" className="sr-only">
-        Enter opens the bench.
-      </p>
       <div className="sticky top-0 left-0 z-20 flex h-[38px] items-center gap-3 border-b border-line bg-sheet px-4">
         <Switch
           label="What the pointer does"
@@ -162,15 +161,7 @@ export function OwnSheet({
           onChange={(value) => setTool(value as Tool)}
         />
         {still === undefined ? (
-          <Switch
-            label="Colour scheme"
-            value={scheme}
-            choices={[
-              { value: 'light', label: 'light' },
-              { value: 'dark', label: 'dark' },
-            ]}
-            onChange={(value) => setScheme(value as typeof scheme)}
-          />
+          <SchemeSwitch scheme={scheme} onScheme={setScheme} />
         ) : (
           <span className="text-soft">
             A picture of your page, true for a screen of <span className="figure">{still} px</span>{' '}
@@ -179,7 +170,15 @@ export function OwnSheet({
         )}
       </div>
       <div className="relative" data-board style={{ height: height + top + 24 }}>
-        {column && <ContentLine column={column} width={width} scale={scale} left={left} />}
+        {column && (
+          <ContentLine
+            content={column}
+            beside={[column.x, width - column.x - column.width]}
+            width={width}
+            scale={scale}
+            left={left}
+          />
+        )}
         <div
           className="absolute"
           style={{ left, top, width: width * scale, height }}
@@ -193,15 +192,7 @@ export function OwnSheet({
           />
         </div>
         {laid && fold < laid.height && (
-          <div
-            aria-hidden
-            className="pointer-events-none absolute border-t border-dashed border-act/70"
-            style={{ left: left - 26, width: width * scale + 52, top: top + fold * scale }}
-          >
-            <span className="absolute right-0 bottom-0.5 bg-white px-1 figure text-[10px] text-soft">
-              first screen {width} × {fold}
-            </span>
-          </div>
+          <FirstScreen width={width} fold={fold} scale={scale} left={left} />
         )}
         {shown &&
           own.places.map((p) => {
@@ -219,15 +210,21 @@ export function OwnSheet({
           })}
         {tool === 'slots' &&
           places.map(({ slot, rect }) => (
-            <PlacedSlot
+            <SlotLink
               key={slot.id}
               slot={slot}
               number={slots.findIndex((s) => s.id === slot.id) + 1}
               href={href(slot)}
               rect={onBoard(rect)}
-              selected={slot.id === selected}
-              onSelect={onSelect}
+              look={
+                slot.id === selected
+                  ? 'border-act bg-act/10'
+                  : 'border-act/60 hover:border-act hover:bg-act/10'
+              }
               onFiles={onFiles}
+              onFocus={() => onSelect(slot.id)}
+              onPointerEnter={() => setPointed(slot.id)}
+              onPointerLeave={() => setPointed(undefined)}
             />
           ))}
         {tool !== 'slots' && laid && (
@@ -259,17 +256,7 @@ export function OwnSheet({
           </svg>
         )}
       </div>
-      {(busy !== undefined || problem !== undefined || !shown) && (
-        <p
-          role="status"
-          className="sticky bottom-3 left-3 inline-block rounded-sm border border-line bg-white px-3 py-1.5"
-        >
-          {problem !== undefined
-            ? `Your page cannot be shown: ${problem}`
-            : `Reading ${busy ?? own.title}…`}
-        </p>
-      )}
-    </main>
+    </Board>
   );
 }
 
@@ -304,94 +291,4 @@ function PictureInPage({
     return () => show(undefined);
   }, [url, key, selector, frame]);
   return null;
-}
-
-/** How wide the content is, and what shows beside it. */
-function ContentLine({
-  column,
-  width,
-  scale,
-  left,
-}: {
-  column: PageRect;
-  width: number;
-  scale: number;
-  left: number;
-}) {
-  const from = left + column.x * scale;
-  const to = left + (column.x + column.width) * scale;
-  const right = width - column.x - column.width;
-  const px = (value: number): string => `${Math.round(value)}`;
-  return (
-    <svg aria-hidden className="absolute inset-0" width="100%" height={top}>
-      {column.x * scale >= 44 && (
-        <DimensionLine x1={left} x2={from} y1={24} y2={24} figure={px(column.x)} />
-      )}
-      <DimensionLine
-        x1={from}
-        x2={to}
-        y1={24}
-        y2={24}
-        figure={to - from < 120 ? px(column.width) : `content ${px(column.width)}`}
-      />
-      {right * scale >= 44 && (
-        <DimensionLine x1={to} x2={left + width * scale} y1={24} y2={24} figure={px(right)} />
-      )}
-    </svg>
-  );
-}
-
-/** A slot on the owner's page: its number opens the bench, and pictures can be dropped on it. */
-function PlacedSlot({
-  slot,
-  number,
-  href,
-  rect,
-  selected,
-  onSelect,
-  onFiles,
-}: {
-  slot: Slot;
-  number: number;
-  href: string;
-  rect: PageRect;
-  selected: boolean;
-  onSelect(slotId: string): void;
-  onFiles(slot: Slot, files: readonly File[]): void;
-}) {
-  const [over, setOver] = useState(false);
-  const look = over || selected ? 'border-act bg-act/10' : 'border-act/60 hover:border-act';
-  return (
-    <>
-      <Link
-        href={href}
-        draggable={false}
-        data-slot={slot.id}
-        aria-label={`${slot.name}, ${slot.width} by ${slot.height} px: open its bench`}
-        aria-describedby="slot-keys"
-        className={`absolute border focus-visible:border-act ${look}`}
-        style={{ left: rect.x, top: rect.y, width: rect.width, height: rect.height }}
-        onFocus={() => onSelect(slot.id)}
-        onPointerEnter={() => onSelect(slot.id)}
-        onDragOver={(e) => {
-          e.preventDefault();
-          setOver(true);
-        }}
-        onDragLeave={() => setOver(false)}
-        onDrop={(e) => {
-          e.preventDefault();
-          e.stopPropagation();
-          setOver(false);
-          onFiles(slot, filesOf(e.dataTransfer));
-        }}
-      />
-      <span
-        aria-hidden
-        className="pointer-events-none absolute grid h-5 w-5 place-items-center rounded-full border border-act bg-white figure font-semibold text-act"
-        style={{ left: rect.x + 4, top: rect.y + 4 }}
-      >
-        {number}
-      </span>
-    </>
-  );
 }

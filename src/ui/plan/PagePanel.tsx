@@ -3,7 +3,7 @@
 import { Plus, X } from 'lucide-react';
 import type { Draft } from 'immer';
 import { screenHeightAt } from '@/core/measure/layoutPage';
-import { addPage, backgroundOf, editPage, removePage } from '@/core/site/pages';
+import { backgroundOf, editPage } from '@/core/site/pages';
 import type { Page } from '@/core/site/model/page';
 import type { Site } from '@/core/site/model/site';
 import type { Session } from '../hooks/useSession';
@@ -14,6 +14,7 @@ import { Group } from '../shared/Group';
 import { Row } from '../shared/Row';
 import { Switch } from '../shared/Switch';
 import { Pixels, ColourSquare } from './PageFields';
+import { PageGroup } from './PageGroup';
 
 interface Props {
   session: Session;
@@ -40,18 +41,6 @@ export function PagePanel({ session, site, page, onPage }: Props) {
   const background =
     page.background.type === 'own' ? `own ${page.background.slot}` : page.background.type;
   const backgrounds = site.slots.filter((s) => s.kind === 'background');
-  const add = () => {
-    const id = crypto.randomUUID();
-    session.commit('Add a page', addPage(page.id, id, `Page ${site.pages.length + 1}`));
-    onPage(id);
-  };
-  const remove = () => {
-    const next = site.pages.find((p) => p.id !== page.id);
-    session.commit(`Remove the page ${page.name}`, removePage(page.id));
-    if (next) {
-      onPage(next.id);
-    }
-  };
   return (
     <div className="flex flex-col gap-3 p-3">
       <datalist id="theme-colours">
@@ -61,33 +50,7 @@ export function PagePanel({ session, site, page, onPage }: Props) {
           </option>
         ))}
       </datalist>
-      <Group
-        title="Page"
-        aside={
-          <span className="flex gap-1.5">
-            <Button onClick={add}>+ Page</Button>
-            <Button look="bad" disabled={site.pages.length < 2} onClick={remove}>
-              Remove
-            </Button>
-          </span>
-        }
-      >
-        <Row tight label="Name">
-          <CommitField
-            label="Name of the page"
-            words
-            className="grow"
-            value={page.name}
-            onCommit={(name) => {
-              if (!name.trim()) {
-                return 'Expected a name, found nothing.';
-              }
-              set(`Call the page ${name.trim()}`, (p) => {
-                p.name = name.trim().slice(0, 60);
-              });
-            }}
-          />
-        </Row>
+      <PageGroup session={session} site={site} page={page} onPage={onPage}>
         <Row tight label="Background">
           <Choose
             label="Background of the page"
@@ -126,7 +89,7 @@ export function PagePanel({ session, site, page, onPage }: Props) {
             <span className="text-soft">no picture lies on it</span>
           )}
         </Row>
-      </Group>
+      </PageGroup>
 
       <Group title="Content width">
         <Row tight label="At most">

@@ -169,6 +169,17 @@ function Plan({ session }: { session: Session }) {
     },
   ];
   useCommandKeys(commands);
+  const sheet = {
+    session,
+    site,
+    width,
+    slots,
+    selected,
+    busy,
+    href,
+    onSelect: setSelected,
+    onFiles: lay,
+  };
 
   return (
     <div
@@ -252,33 +263,10 @@ function Plan({ session }: { session: Session }) {
           <Boundary what="The page">
             {hasOwn(page) ? (
               <Suspense fallback={<main className="grow bg-board" />}>
-                <OwnSheet
-                  key={page.id}
-                  session={session}
-                  site={site}
-                  page={page}
-                  width={width}
-                  slots={slots}
-                  selected={selected}
-                  busy={busy}
-                  onSelect={setSelected}
-                  href={href}
-                  onFiles={lay}
-                />
+                <OwnSheet key={page.id} {...sheet} page={page} />
               </Suspense>
             ) : (
-              <Sheet
-                session={session}
-                site={site}
-                page={page}
-                width={width}
-                slots={slots}
-                selected={selected}
-                busy={busy}
-                onSelect={setSelected}
-                href={href}
-                onFiles={lay}
-              />
+              <Sheet {...sheet} page={page} />
             )}
           </Boundary>
         </div>

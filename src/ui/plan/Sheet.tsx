@@ -12,6 +12,7 @@ import { DimensionLine, SlotDimensions } from '../page/DimensionLines';
 import { PageDrawing } from '../page/PageDrawing';
 import { Sampler } from '../page/Sampler';
 import { useMeasure } from '../shared/useMeasure';
+import { Board, boardTop as top, ContentLine, FirstScreen } from './Board';
 import { SlotOverlay, type Grasp } from './SlotOverlay';
 
 interface Props {
@@ -26,9 +27,6 @@ interface Props {
   href(slot: Slot): string;
   onFiles(slot: Slot, files: readonly File[]): void;
 }
-
-/** Room above the page for its dimension lines, px. */
-const top = 44;
 
 /** The page drawn to scale, with its numbered slots. */
 export function Sheet({
@@ -49,56 +47,28 @@ export function Sheet({
   const scale = board.width ? Math.min(1, (board.width - 60) / layout.width) : 0;
   const left = Math.round((board.width - layout.width * scale) / 2);
   const margin = marginAt(page, width);
-  const content = {
-    from: left + layout.content.x * scale,
-    to: left + (layout.content.x + layout.content.width) * scale,
-  };
   const pieces = layout.pieces.filter((p): p is SlotPiece => p.type === 'slot');
   const shown = pieces.find((p) => p.slot.id === (grasp?.slotId ?? selected));
   const height = layout.height * scale + top + 24;
   return (
-    <main
+    <Board
       ref={ref}
-      className="relative min-h-0 min-w-0 grow overflow-auto bg-board"
-      aria-label={`${page.name} at a screen of ${width} px`}
-      onPointerDown={(e) => {
-        if (!(e.target as Element).closest('a,[data-grip]')) {
-          onSelect(undefined);
-        }
-      }}
+      site={site}
+      page={page}
+      width={width}
+      keys="Enter opens the bench. Arrows move the slot, with Shift by 10 px; with Alt they change its size."
+      says={busy === undefined ? undefined : `Reading ${busy}…`}
+      onLeave={() => onSelect(undefined)}
     >
-      <h1 className="sr-only">Page plan of {site.name}</h1>
-      <p id="slot-keys" className="sr-only">
-        Enter opens the bench. Arrows move the slot, with Shift by 10 px; with Alt they change its
-        size.
-      </p>
       {scale > 0 && (
         <div className="relative" data-board style={{ height }}>
-          <svg aria-hidden className="absolute inset-0" width={board.width} height={top}>
-            {margin * scale >= 44 && (
-              <DimensionLine x1={left} x2={content.from} y1={24} y2={24} figure={`${margin}`} />
-            )}
-            <DimensionLine
-              x1={content.from}
-              x2={content.to}
-              y1={24}
-              y2={24}
-              figure={
-                content.to - content.from < 120
-                  ? `${layout.content.width}`
-                  : `content ${layout.content.width}`
-              }
-            />
-            {margin * scale >= 44 && (
-              <DimensionLine
-                x1={content.to}
-                x2={left + layout.width * scale}
-                y1={24}
-                y2={24}
-                figure={`${margin}`}
-              />
-            )}
-          </svg>
+          <ContentLine
+            content={layout.content}
+            beside={[margin, margin]}
+            width={layout.width}
+            scale={scale}
+            left={left}
+          />
           <div
             data-testid="page"
             style={{
@@ -112,19 +82,7 @@ export function Sheet({
             <PageDrawing site={site} layout={layout} />
           </div>
           {layout.fold < layout.height && (
-            <div
-              aria-hidden
-              className="pointer-events-none absolute border-t border-dashed border-act/70"
-              style={{
-                left: left - 26,
-                width: layout.width * scale + 52,
-                top: top + layout.fold * scale,
-              }}
-            >
-              <span className="absolute right-0 bottom-0.5 bg-white px-1 figure text-[10px] text-soft">
-                first screen {layout.width} × {layout.fold}
-              </span>
-            </div>
+            <FirstScreen width={layout.width} fold={layout.fold} scale={scale} left={left} />
           )}
           {pieces.map((piece) => (
             <SlotOverlay
@@ -158,15 +116,7 @@ export function Sheet({
           )}
         </div>
       )}
-      {busy && (
-        <p
-          role="status"
-          className="sticky bottom-3 left-3 inline-block rounded-sm border border-line bg-white px-3 py-1.5"
-        >
-          Reading {busy}…
-        </p>
-      )}
-    </main>
+    </Board>
   );
 }
 

@@ -1,7 +1,6 @@
 'use client';
 
-import Link from 'next/link';
-import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { firstCopy } from '@/core/measure/background';
 import type { PageLayout, SlotPiece } from '@/core/measure/layoutPage';
 import { longestSide } from '@/core/measure/pixels';
@@ -14,8 +13,8 @@ import { isContent, slotKind } from '@/core/slots/registry';
 import { isBlank, pictureOf } from '@/core/site/picture';
 import { hangDivider, moveSlot, resizeSlot, turnSidebar } from '@/core/site/slots';
 import type { Session } from '../hooks/useSession';
-import { filesOf } from '../hooks/useIntake';
 import { type Grip, gripName, cursors, gripsOf } from './grips';
+import { SlotLink } from './SlotLink';
 
 /**
  * What is resized, px of the page: content and bands as they lie, backgrounds by their first copy.
@@ -76,7 +75,6 @@ export function SlotOverlay({
   onFiles,
 }: Props) {
   const { slot } = piece;
-  const [over, setOver] = useState(false);
   const drag = useRef<{ x: number; y: number; piece: SlotPiece; grip?: Grip; moved: boolean }>(
     undefined,
   );
@@ -84,8 +82,8 @@ export function SlotOverlay({
   const sized = sizedRect(piece);
   const grips = gripsOf(piece);
   const place = (r: Rect) => ({
-    left: left + r.x * scale,
-    top: top + r.y * scale,
+    x: left + r.x * scale,
+    y: top + r.y * scale,
     width: r.width * scale,
     height: r.height * scale,
   });
@@ -256,19 +254,17 @@ export function SlotOverlay({
   const atRest = blank
     ? 'border-dashed border-white/70 hover:border-act'
     : 'border-transparent hover:border-act';
-  const idle = selected ? 'border-act' : atRest;
-  const look = over ? 'border-2 border-act bg-act/20' : idle;
+  const look = selected ? 'border-act' : atRest;
   return (
     <>
       {held.width >= 2 && (
-        <Link
+        <SlotLink
+          slot={slot}
+          number={number}
           href={href}
-          draggable={false}
-          data-slot={slot.id}
-          aria-label={`${name}, ${slot.width} by ${slot.height} px: open its bench`}
-          aria-describedby="slot-keys"
-          className={`absolute border focus-visible:border-act ${look}`}
-          style={place(held)}
+          rect={place(held)}
+          look={look}
+          onFiles={onFiles}
           onFocus={() => onSelect(slot.id)}
           onKeyDown={keys}
           onPointerDown={down()}
@@ -280,27 +276,7 @@ export function SlotOverlay({
               e.preventDefault();
             }
           }}
-          onDragOver={(e) => {
-            e.preventDefault();
-            setOver(true);
-          }}
-          onDragLeave={() => setOver(false)}
-          onDrop={(e) => {
-            e.preventDefault();
-            e.stopPropagation();
-            setOver(false);
-            onFiles(slot, filesOf(e.dataTransfer));
-          }}
         />
-      )}
-      {held.width >= 2 && (
-        <span
-          aria-hidden
-          className="pointer-events-none absolute grid h-5 w-5 place-items-center rounded-full border border-act bg-white figure font-semibold text-act"
-          style={{ left: place(held).left + 7, top: place(held).top + 7 }}
-        >
-          {number}
-        </span>
       )}
       {selected &&
         grips.map((grip) => {
@@ -315,8 +291,8 @@ export function SlotOverlay({
               style={{
                 cursor: cursors[key],
                 touchAction: 'none',
-                left: at.left + at.width * (grip.x ? 1 : 0.5),
-                top: at.top + at.height * (grip.y ? 1 : 0.5),
+                left: at.x + at.width * (grip.x ? 1 : 0.5),
+                top: at.y + at.height * (grip.y ? 1 : 0.5),
               }}
               onPointerDown={down(grip)}
               onPointerMove={move}
