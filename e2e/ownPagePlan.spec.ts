@@ -21,6 +21,14 @@ async function take(page: Page): Promise<void> {
 const seen = (page: Page) =>
   expect(page.getByTestId('page').locator('div[inert]')).toHaveCSS('visibility', 'visible');
 
+/** The sample with its own page on the plan. */
+async function bringPage(bench: BenchPage, page: Page): Promise<void> {
+  await bench.start();
+  await bench.drop(page.getByRole('main'), [mhtml()]);
+  await take(page);
+  await seen(page);
+}
+
 const chart = (page: Page) => page.getByRole('slider', { name: 'Screen width' });
 
 async function screenOf(bench: BenchPage, page: Page, width: number): Promise<void> {
@@ -94,10 +102,7 @@ test('pointing at the page measures it: a box becomes a slot, two ends are a dis
   bench,
   page,
 }) => {
-  await bench.start();
-  await bench.drop(page.getByRole('main'), [mhtml()]);
-  await take(page);
-  await seen(page);
+  await bringPage(bench, page);
   await screenOf(bench, page, 1280);
   const board = (await page.getByTestId('page').boundingBox())!;
   const scale = board.width / 1280;
@@ -139,10 +144,7 @@ test('a picture that is laid in a slot is seen in the page, in place of the file
   bench,
   page,
 }) => {
-  await bench.start();
-  await bench.drop(page.getByRole('main'), [mhtml()]);
-  await take(page);
-  await seen(page);
+  await bringPage(bench, page);
   const plan = page.url();
   const banner = page.getByRole('link', { name: /^Title band, 1400 by 420 px/ });
   const middle = async () => {

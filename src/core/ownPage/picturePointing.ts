@@ -67,32 +67,11 @@ export function straightEdges({ width, height, data }: Raster): StraightEdges {
  */
 export function picturePointing({ width, height, upright, level }: StraightEdges): Pointing {
   const inside = (x: number, y: number): boolean => x >= 0 && y >= 0 && x < width && y < height;
-  /** The nearest edge from a point on, or the picture's own. */
-  const left = (x: number, y: number): number => {
-    let at = x;
-    while (at > 0 && upright[y * width + at] === 0) {
-      at--;
-    }
-    return at;
-  };
-  const right = (x: number, y: number): number => {
-    let at = x + 1;
-    while (at < width && upright[y * width + at] === 0) {
-      at++;
-    }
-    return at;
-  };
-  const above = (x: number, y: number): number => {
-    let at = y;
-    while (at > 0 && level[at * width + x] === 0) {
-      at--;
-    }
-    return at;
-  };
-  const below = (x: number, y: number): number => {
-    let at = y + 1;
-    while (at < height && level[at * width + x] === 0) {
-      at++;
+  /** From a place on until an edge is met there, or the picture ends. */
+  const until = (from: number, by: 1 | -1, end: number, met: (at: number) => boolean): number => {
+    let at = from;
+    while (at !== end && !met(at)) {
+      at += by;
     }
     return at;
   };
@@ -103,37 +82,42 @@ export function picturePointing({ width, height, upright, level }: StraightEdges
       if (!inside(x, y)) {
         return undefined;
       }
-      const from = { x: left(x, y), y: above(x, y) };
+      const uprightAt = (at: number) => upright[y * width + at] === 1;
+      const levelAt = (at: number) => level[at * width + x] === 1;
+      const from = { x: until(x, -1, 0, uprightAt), y: until(y, -1, 0, levelAt) };
       const rect = {
         ...from,
-        width: right(x, y) - from.x,
-        height: below(x, y) - from.y,
+        width: until(x + 1, 1, width, uprightAt) - from.x,
+        height: until(y + 1, 1, height, levelAt) - from.y,
       };
       return { id: from.y * width + from.x, rect, name: '' };
     },
     edgeX(px, py, reach) {
-      const x = Math.round(px);
       const y = Math.min(height - 1, Math.max(0, Math.floor(py)));
-      for (let away = 0; away <= reach; away++) {
-        for (const at of [x - away, x + away]) {
-          if (at === 0 || at === width || (at > 0 && at < width && upright[y * width + at])) {
-            return at;
-          }
-        }
-      }
-      return px;
+      return nearestEdge(px, reach, width, (at) => upright[y * width + at] === 1);
     },
     edgeY(px, py, reach) {
       const x = Math.min(width - 1, Math.max(0, Math.floor(px)));
-      const y = Math.round(py);
-      for (let away = 0; away <= reach; away++) {
-        for (const at of [y - away, y + away]) {
-          if (at === 0 || at === height || (at > 0 && at < height && level[at * width + x])) {
-            return at;
-          }
-        }
-      }
-      return py;
+      return nearestEdge(py, reach, height, (at) => level[at * width + x] === 1);
     },
   };
+}
+
+/** The nearest edge within reach along a line of px; the point itself where there is none. */
+function nearestEdge(
+  point: number,
+  reach: number,
+  length: number,
+  isEdge: (at: number) => boolean,
+): number {
+  const middle = Math.round(point);
+  for (let away = 0; away <= reach; away++) {
+    for (const at of [middle - away, middle + away]) {
+      const inside = at > 0 && at < length;
+      if (at === 0 || at === length || (inside && isEdge(at))) {
+        return at;
+      }
+    }
+  }
+  return point;
 }

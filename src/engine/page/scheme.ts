@@ -1,3 +1,6 @@
+import { viewOf } from './rect';
+import { rulesOf } from './rules';
+
 /**
  * A frame's colour scheme is the system's, whatever the owner wants to see: so the questions for it
  * are answered in the style sheets themselves, and what they were is kept.
@@ -28,10 +31,16 @@ export class PageScheme {
   private readonly kept: Kept[] = [];
 
   constructor(document: Document) {
-    const view = document.defaultView! as Window & typeof globalThis;
+    const view = viewOf(document);
     for (const sheet of document.styleSheets) {
       this.media(sheet.media);
-      this.rules(sheet, view);
+    }
+    for (const rule of rulesOf(document)) {
+      if (rule instanceof view.CSSImportRule || rule instanceof view.CSSMediaRule) {
+        this.media(rule.media);
+      } else if (rule instanceof view.CSSStyleRule) {
+        this.style(rule.style);
+      }
     }
     for (const source of document.querySelectorAll<HTMLSourceElement>('source[media]')) {
       const { media } = source;
@@ -59,39 +68,13 @@ export class PageScheme {
     }
   }
 
-  private rules(
-    owner: CSSStyleSheet | CSSGroupingRule | CSSStyleRule,
-    view: Window & typeof globalThis,
-  ): void {
-    let list: CSSRuleList;
-    try {
-      list = owner.cssRules;
-    } catch {
-      // A sheet that could not be read has no rules to ask.
-      return;
-    }
-    for (const rule of list) {
-      if (rule instanceof view.CSSImportRule) {
-        this.media(rule.media);
-        if (rule.styleSheet) {
-          this.rules(rule.styleSheet, view);
-        }
-      } else if (rule instanceof view.CSSMediaRule) {
-        this.media(rule.media);
-      }
-      if (rule instanceof view.CSSStyleRule) {
-        const value = rule.style.getPropertyValue('color-scheme');
-        if (value) {
-          const { style } = rule;
-          const importance = style.getPropertyPriority('color-scheme');
-          this.kept.push({
-            put: (scheme) => style.setProperty('color-scheme', chosen(value, scheme), importance),
-          });
-        }
-      }
-      if ('cssRules' in rule && rule.cssRules) {
-        this.rules(rule as CSSGroupingRule, view);
-      }
+  private style(style: CSSStyleDeclaration): void {
+    const value = style.getPropertyValue('color-scheme');
+    if (value) {
+      const importance = style.getPropertyPriority('color-scheme');
+      this.kept.push({
+        put: (scheme) => style.setProperty('color-scheme', chosen(value, scheme), importance),
+      });
     }
   }
 }

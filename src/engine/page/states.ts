@@ -1,3 +1,6 @@
+import { viewOf } from './rect';
+import { rulesOf } from './rules';
+
 /**
  * Which rules of a document hold follows from its media queries: at two widths with the same
  * answers the same elements have the same pictures, though elsewhere.
@@ -9,10 +12,16 @@ export class SheetStates {
   private readonly view: Window & typeof globalThis;
 
   constructor(document: Document) {
-    this.view = document.defaultView! as Window & typeof globalThis;
+    this.view = viewOf(document);
     for (const sheet of document.styleSheets) {
       this.queries.add(sheet.media.mediaText);
-      this.read(sheet);
+    }
+    for (const rule of rulesOf(document)) {
+      if (rule instanceof this.view.CSSImportRule || rule instanceof this.view.CSSMediaRule) {
+        this.queries.add(rule.media.mediaText);
+      } else if (rule instanceof this.view.CSSContainerRule) {
+        this.anyWidth = true;
+      }
     }
   }
 
@@ -23,30 +32,5 @@ export class SheetStates {
       : [...this.queries]
           .map((query) => (this.view.matchMedia(query).matches ? '1' : '0'))
           .join('');
-  }
-
-  private read(owner: { readonly cssRules: CSSRuleList }): void {
-    let rules: CSSRuleList;
-    try {
-      rules = owner.cssRules;
-    } catch {
-      // A sheet that could not be read has no rules that hold.
-      return;
-    }
-    for (const rule of rules) {
-      if (rule instanceof this.view.CSSImportRule) {
-        this.queries.add(rule.media.mediaText);
-        if (rule.styleSheet) {
-          this.read(rule.styleSheet);
-        }
-      } else if (rule instanceof this.view.CSSMediaRule) {
-        this.queries.add(rule.media.mediaText);
-      } else if (rule instanceof this.view.CSSContainerRule) {
-        this.anyWidth = true;
-      }
-      if ('cssRules' in rule && rule.cssRules) {
-        this.read(rule as CSSGroupingRule);
-      }
-    }
   }
 }

@@ -1,4 +1,4 @@
-import { viewOf } from './rect';
+import { rulesOf } from './rules';
 
 const addressAttributes = ['src', 'srcset', 'poster', 'href', 'xlink:href', 'background'] as const;
 
@@ -30,30 +30,9 @@ export class FileSwaps {
         this.exchange(element.style, before, to);
       }
     }
-    for (const sheet of this.document.styleSheets) {
-      this.rules(sheet, before, to);
-    }
-  }
-
-  private rules(owner: { readonly cssRules: CSSRuleList }, before: string, to: string): void {
-    const view = viewOf(this.document);
-    let list: CSSRuleList;
-    try {
-      list = owner.cssRules;
-    } catch {
-      // A sheet that could not be read shows nothing.
-      return;
-    }
-    for (const rule of list) {
-      if (rule instanceof view.CSSImportRule) {
-        if (rule.styleSheet) {
-          this.rules(rule.styleSheet, before, to);
-        }
-      } else if ('style' in rule) {
+    for (const rule of rulesOf(this.document)) {
+      if ('style' in rule) {
         this.exchange(rule.style as CSSStyleDeclaration, before, to);
-      }
-      if ('cssRules' in rule && rule.cssRules) {
-        this.rules(rule as CSSGroupingRule, before, to);
       }
     }
   }

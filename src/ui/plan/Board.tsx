@@ -3,10 +3,29 @@
 import type { ReactNode, Ref } from 'react';
 import type { Page } from '@/core/site/model/page';
 import type { Site } from '@/core/site/model/site';
+import type { Slot } from '@/core/site/model/slot';
+import type { Session } from '../hooks/useSession';
 import { DimensionLine } from '../page/DimensionLines';
 
 /** Room above the page for its dimension lines, px. */
 export const boardTop = 44;
+
+/** What a page on its board is told, drawn or the owner's own. */
+export interface SheetProps {
+  session: Session;
+  site: Site;
+  page: Page;
+  /** Of the screen, px. */
+  width: number;
+  /** In the order of their numbers. */
+  slots: readonly Slot[];
+  selected: string | undefined;
+  /** What is being read. */
+  busy: string | undefined;
+  onSelect(slotId: string | undefined): void;
+  href(slot: Slot): string;
+  onFiles(slot: Slot, files: readonly File[]): void;
+}
 
 /** What a page lies on, drawn or the owner's own. */
 export function Board({

@@ -12,10 +12,9 @@ import { elementPointing, type PointedBox } from '@/core/ownPage/pointing';
 import { picturePointing } from '@/core/ownPage/picturePointing';
 import { kindAt } from '@/core/ownPage/places';
 import { usePagePicture } from '../hooks/usePagePicture';
-import type { Session } from '../hooks/useSession';
 import { newId } from '../shared/newId';
 import { Switch } from '../shared/Switch';
-import { Board, boardTop as top, ContentLine, FirstScreen } from './Board';
+import { Board, boardTop as top, ContentLine, FirstScreen, type SheetProps } from './Board';
 import { SchemeSwitch, type Scheme } from './SchemeSwitch';
 import { SlotLink } from './SlotLink';
 import { PointingLayer, type Tool } from './PointingLayer';
@@ -26,17 +25,8 @@ import { useThumb } from '../hooks/useThumb';
 import { SlotDimensions } from '../page/DimensionLines';
 import { useMeasure } from '../shared/useMeasure';
 
-interface Props {
-  session: Session;
-  site: Site;
+interface Props extends SheetProps {
   page: Page & { own: OwnPage };
-  width: number;
-  slots: readonly Slot[];
-  selected: string | undefined;
-  busy: string | undefined;
-  onSelect(slotId: string | undefined): void;
-  href(slot: Slot): string;
-  onFiles(slot: Slot, files: readonly File[]): void;
 }
 
 /** The owner's own page as the browser lays it out at a screen width, with its numbered slots. */

@@ -3,30 +3,13 @@
 import { useMemo, useState } from 'react';
 import { firstCopy } from '@/core/measure/background';
 import { layoutPage, marginAt, type SlotPiece } from '@/core/measure/layoutPage';
-import type { Page } from '@/core/site/model/page';
-import type { Site } from '@/core/site/model/site';
-import type { Slot } from '@/core/site/model/slot';
 import { isContent, slotKind } from '@/core/slots/registry';
-import type { Session } from '../hooks/useSession';
 import { DimensionLine, SlotDimensions } from '../page/DimensionLines';
 import { PageDrawing } from '../page/PageDrawing';
 import { Sampler } from '../page/Sampler';
 import { useMeasure } from '../shared/useMeasure';
-import { Board, boardTop as top, ContentLine, FirstScreen } from './Board';
+import { Board, boardTop as top, ContentLine, FirstScreen, type SheetProps } from './Board';
 import { SlotOverlay, type Grasp } from './SlotOverlay';
-
-interface Props {
-  session: Session;
-  site: Site;
-  page: Page;
-  width: number;
-  slots: readonly Slot[];
-  selected: string | undefined;
-  busy: string | undefined;
-  onSelect(slotId: string | undefined): void;
-  href(slot: Slot): string;
-  onFiles(slot: Slot, files: readonly File[]): void;
-}
 
 /** The page drawn to scale, with its numbered slots. */
 export function Sheet({
@@ -40,7 +23,7 @@ export function Sheet({
   onSelect,
   href,
   onFiles,
-}: Props) {
+}: SheetProps) {
   const [ref, board] = useMeasure();
   const [grasp, setGrasp] = useState<Grasp>();
   const layout = useMemo(() => layoutPage(site, page, width), [site, page, width]);

@@ -1,10 +1,11 @@
 'use client';
 
 import Link from 'next/link';
-import { useState, type ComponentProps } from 'react';
+import type { ComponentProps } from 'react';
 import type { Rect } from '@/core/raster/raster';
 import type { Slot } from '@/core/site/model/slot';
 import { filesOf } from '../hooks/useIntake';
+import { useDrop } from '../shared/useDrop';
 
 interface Props extends Omit<ComponentProps<typeof Link>, 'style' | 'className' | 'slot'> {
   slot: Slot;
@@ -18,7 +19,7 @@ interface Props extends Omit<ComponentProps<typeof Link>, 'style' | 'className' 
 
 /** A slot on the page: its number opens the bench, and pictures can be dropped on it. */
 export function SlotLink({ slot, number, rect, look, onFiles, ...rest }: Props) {
-  const [over, setOver] = useState(false);
+  const { over, handlers } = useDrop((data) => onFiles(slot, filesOf(data)));
   return (
     <>
       <Link
@@ -29,17 +30,7 @@ export function SlotLink({ slot, number, rect, look, onFiles, ...rest }: Props) 
         aria-describedby="slot-keys"
         className={`absolute border focus-visible:border-act ${over ? 'border-2 border-act bg-act/20' : look}`}
         style={{ left: rect.x, top: rect.y, width: rect.width, height: rect.height }}
-        onDragOver={(e) => {
-          e.preventDefault();
-          setOver(true);
-        }}
-        onDragLeave={() => setOver(false)}
-        onDrop={(e) => {
-          e.preventDefault();
-          e.stopPropagation();
-          setOver(false);
-          onFiles(slot, filesOf(e.dataTransfer));
-        }}
+        {...handlers}
       />
       <span
         aria-hidden

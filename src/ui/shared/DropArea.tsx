@@ -1,6 +1,7 @@
 'use client';
 
-import { useState, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
+import { useDrop } from './useDrop';
 
 /** A place that files are dropped on; it says so while they are held over it. */
 export function DropArea({
@@ -18,23 +19,12 @@ export function DropArea({
   onDrop(data: DataTransfer): void;
   children: ReactNode;
 }) {
-  const [over, setOver] = useState(false);
+  const { over, handlers } = useDrop(onDrop);
   return (
     <div
       role="group"
       aria-label={label}
-      onDragOver={(e) => {
-        e.preventDefault();
-        e.stopPropagation();
-        setOver(true);
-      }}
-      onDragLeave={() => setOver(false)}
-      onDrop={(e) => {
-        e.preventDefault();
-        e.stopPropagation();
-        setOver(false);
-        onDrop(e.dataTransfer);
-      }}
+      {...handlers}
       className={`rounded-sm border border-dashed ${look} ${over ? 'border-act bg-act-wash' : rest}`}
     >
       {children}
