@@ -1,4 +1,4 @@
-import Dexie, { type EntityTable, type Table } from 'dexie';
+import Dexie, { type EntityTable, type PromiseExtended, type Table } from 'dexie';
 import type { Patch } from 'immer';
 import type { Judgement } from '@/core/lightest/trial';
 import type { Site } from '@/core/site/model/site';
@@ -77,6 +77,13 @@ export class Database extends Dexie {
   declare searches: EntityTable<SearchRow, 'key'>;
   declare removed: EntityTable<RemovedRow, 'siteId'>;
 
+  private readonly closed = new Set<() => void>();
+  private readonly closedUnderneath = () => {
+    for (const call of [...this.closed]) {
+      call();
+    }
+  };
+
   constructor(name = 'soyez') {
     // What is said to be kept is on the disk, not in a buffer that ends with the browser.
     super(name, { chromeTransactionDurability: 'strict' });
@@ -89,5 +96,25 @@ export class Database extends Dexie {
     this.version(2).stores({ rehearsals: 'siteId' });
     this.version(3).stores({ searches: 'key, siteId, at, [at+bytes]' });
     this.version(4).stores({ removed: 'siteId' });
+  }
+
+  /**
+   * Opens it, or leaves it so that the next use opens it anew: once an opening failed, as it may
+   * while the browser clears the store, Dexie by itself would refuse every use until a reload.
+   */
+  override open(): PromiseExtended<Dexie> {
+    return super.open().finally(() => {
+      if (this.isOpen()) {
+        this.backendDB().addEventListener('close', this.closedUnderneath);
+      } else {
+        this.close({ disableAutoOpen: false });
+      }
+    });
+  }
+
+  /** Calls when the browser closed the store by itself, as when it clears it. @returns how to stop */
+  whenClosed(call: () => void): () => void {
+    this.closed.add(call);
+    return () => this.closed.delete(call);
   }
 }

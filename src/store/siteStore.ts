@@ -66,6 +66,9 @@ export function siteStore(db: Database, tabs: Tabs): SiteStore {
         tabs.announce(siteId);
       }
     },
-    watch: tabs.listen,
+    watch(siteId, changed) {
+      const stops = [tabs.listen(siteId, changed), db.whenClosed(changed)];
+      return () => stops.forEach((stop) => stop());
+    },
   };
 }

@@ -246,6 +246,22 @@ test('a site that was cleared away underneath is written again with all its step
   expect(store.steps('s').map((s) => s.label)).toEqual(['one', 'two']);
 });
 
+test('where a cleared store cannot be read at first, it is looked at again', async () => {
+  const a = open();
+  store.clear();
+  const find = jest.spyOn(store, 'find');
+  find.mockRejectedValueOnce(new StoreError('closed', 'being cleared'));
+  find.mockRejectedValueOnce(new StoreError('closed', 'being cleared'));
+  await a.refresh();
+  expect(kept(a).state).toBe('kept');
+  timers.pass(500);
+  await a.settled();
+  expect(store.has('s')).toBe(false);
+  timers.pass(1000);
+  await a.settled();
+  expect(store.site('s')).toEqual(slotted);
+});
+
 test('steps beyond the longest history are forgotten on the disk too, and what was undone is dropped there', async () => {
   const a = open();
   for (let px = 1; px <= 510; px++) {

@@ -203,9 +203,13 @@ export class Session {
     return this.enqueue(async () => {
       try {
         this.takeOver(await this.ports.store.find(this.siteId));
+        this.retryAfter = firstRetry;
       } catch (error) {
         if (this.unwritten > 0 || error instanceof SiteError) {
           this.fail(error);
+        } else {
+          // Nothing is at stake that could be said; what was cleared away must still be noticed.
+          this.tryLater(() => void this.refresh());
         }
       }
     });
@@ -369,8 +373,12 @@ export class Session {
       this.problem = notKept(why, this.unwritten, why === 'other' ? message : '');
     }
     this.state.setState({ kept: this.problem });
+    this.tryLater(() => this.queueWrite());
+  }
+
+  private tryLater(what: () => void): void {
     this.cancelRetry?.();
-    this.cancelRetry = this.ports.later(this.retryAfter, () => this.queueWrite());
+    this.cancelRetry = this.ports.later(this.retryAfter, what);
     this.retryAfter = Math.min(longestRetry, this.retryAfter * 2);
   }
 }
