@@ -228,7 +228,7 @@ export const inNewTab = base.extend<{ bench: BenchPage }, { tab: Page }>({
     const problems: string[] = [];
     page.on('console', (message) => {
       if (message.type() === 'error') {
-        problems.push(message.text());
+        problems.push(`${message.text()} ${message.location().url}`.trim());
       }
     });
     page.on('pageerror', (error) => problems.push(error.message));

@@ -1,6 +1,7 @@
 import { coloursOfPicture } from '@/core/ownPage/look';
 import { straightEdges } from '@/core/ownPage/picturePointing';
 import { readSurvey } from '@/core/ownPage/readSurvey';
+import { rulesNamingFiles } from '@/core/ownPage/ruleText';
 import { surveyed } from '@/core/ownPage/survey.fixture';
 import { surveyText } from '@/core/ownPage/surveyText';
 import type { SearchListener } from '@/core/lightest/best';
@@ -236,6 +237,7 @@ function engineWith(setup: Setup) {
       new LocalWorker((scope) =>
         serve<ThemeCalls>(scope, {
           pages: () => ({ answer: [] }),
+          rules: ({ sheets }) => ({ answer: sheets.map(rulesNamingFiles) }),
           survey: ({ text }) => ({ answer: readSurvey(text) }),
           picture: ({ raster }) => ({
             answer: { colours: coloursOfPicture(raster), edges: straightEdges(raster) },

@@ -13,6 +13,7 @@ import { isFont } from '@/core/text/fontFile';
 import { createBulkEngine, type BulkEngine } from './bulkEngine';
 import { createChannel, WorkerCrash, type WorkerLike } from './channel';
 import type { PackedFile } from '@/core/files/unzip';
+import type { RuleText } from '@/core/ownPage/ruleText';
 import type { PageSurvey } from '@/core/ownPage/survey';
 import type { OpenedPage } from '@/core/ownPage/openPages';
 import type { OpenedTheme, ThemeFile } from '@/core/theme/openTheme';
@@ -84,6 +85,8 @@ export interface Engine {
   openTheme(files: readonly ThemeFile[], signal?: AbortSignal): Promise<OpenedTheme>;
   /** Opens saved pages; a signal that is given up ends the work at once. */
   openPages(files: readonly PackedFile[], signal?: AbortSignal): Promise<readonly OpenedPage[]>;
+  /** Which rules name files in the texts of style sheets, sheet by sheet. */
+  readRules(sheets: readonly string[]): Promise<readonly (readonly RuleText[])[]>;
   /** A survey of a page out of what was kept. @throws Error with a message for people */
   readSurvey(text: string): Promise<PageSurvey>;
   /** What is seen in a picture of a page. */
@@ -399,6 +402,7 @@ export function createEngine(parts: EngineParts): Engine {
       twice(() => codec.ask('press', { raster, settings, pinned })),
     openTheme: (files, signal) => stoppable(signal, () => theme.ask('open', { files })),
     openPages: (files, signal) => stoppable(signal, () => theme.ask('pages', { files })),
+    readRules: (sheets) => theme.ask('rules', { sheets }),
     readSurvey: (text) => theme.ask('survey', { text }),
     readPagePicture: async (bytes) =>
       theme.ask('picture', { raster: await codec.ask('decode', { bytes }) }),

@@ -29,6 +29,7 @@ import type { Tried, Trial, TrialPart, TrialSubject } from '@/core/lightest/tria
 import type { PackedFile } from '@/core/files/unzip';
 import type { PageColour } from '@/core/ownPage/look';
 import type { StraightEdges } from '@/core/ownPage/picturePointing';
+import type { RuleText } from '@/core/ownPage/ruleText';
 import type { PageSurvey } from '@/core/ownPage/survey';
 import type { OpenedPage } from '@/core/ownPage/openPages';
 import type { OpenedTheme, ThemeFile } from '@/core/theme/openTheme';
@@ -102,6 +103,8 @@ export type ThemeCalls = {
   pages: { ask: { files: readonly PackedFile[] }; answer: readonly OpenedPage[] };
   /** A survey as it was kept. */
   survey: { ask: { text: string }; answer: PageSurvey };
+  /** Which rules name files in the texts of style sheets. */
+  rules: { ask: { sheets: readonly string[] }; answer: readonly (readonly RuleText[])[] };
   /** What can be seen in a picture of a page. */
   picture: { ask: { raster: Raster }; answer: PagePicture };
 };

@@ -2,6 +2,7 @@ import { coloursOfPicture } from '@/core/ownPage/look';
 import { openPages } from '@/core/ownPage/openPages';
 import { straightEdges } from '@/core/ownPage/picturePointing';
 import { readSurvey } from '@/core/ownPage/readSurvey';
+import { rulesNamingFiles } from '@/core/ownPage/ruleText';
 import { openTheme } from '@/core/theme/openTheme';
 import { serve, type ServerScope } from './channel';
 import type { ThemeCalls } from './protocol';
@@ -10,6 +11,7 @@ serve<ThemeCalls>(self as unknown as ServerScope, {
   open: ({ files }) => ({ answer: openTheme(files) }),
   pages: ({ files }) => ({ answer: openPages(files) }),
   survey: ({ text }) => ({ answer: readSurvey(text) }),
+  rules: ({ sheets }) => ({ answer: sheets.map(rulesNamingFiles) }),
   picture({ raster }) {
     const edges = straightEdges(raster);
     return {

@@ -56,6 +56,7 @@ function pageWith(...lying: readonly Lying[]): { survey: PageSurvey; files: Froz
         source: of.key,
         natural: undefined,
         laid: as === 'background' ? { ...plain, ...laid } : undefined,
+        rule: undefined,
       },
     };
   });
@@ -71,6 +72,8 @@ function pageWith(...lying: readonly Lying[]): { survey: PageSurvey; files: Froz
         },
       ],
       parts: [],
+      rules: [],
+      covers: new Map(),
       look: {
         width: 1280,
         height: 1600,
@@ -185,8 +188,25 @@ test.each([
   expect([
     laid.repeat,
     `${x.value}${x.unit} ${y.value}${y.unit}`,
-    placeWords({ laid, shownAt: [1280] }),
+    placeWords({ laid, shownAt: [1280], cover: undefined }),
   ]).toEqual([repeat, position, words]);
+});
+
+test('a place says what lays it and what hides it', () => {
+  const sheet = file(1, 10, 10);
+  const [place] = placesOf(
+    surveyed,
+    [{ ...file(0, 1020, 204) }, { ...sheet, name: 'style.css' }],
+    1280,
+  );
+  expect(place.rule).toEqual({ where: 'style.css, line 12', selector: '.banner', within: [] });
+  expect(placeWords(place)).toBe('covers its box, 25% under .page');
+  const inTag = { sheet: '', selector: '', within: [], line: undefined };
+  const ofPage = { sheet: '', selector: '.a', within: ['@media print'], line: 3 };
+  const whereOf = (rule: PageSurvey['rules'][number]) =>
+    placesOf({ ...surveyed, rules: [rule] }, [file(0, 1020, 204)], 1280)[0].rule?.where;
+  expect(whereOf(inTag)).toBe('in its tag on the page');
+  expect(whereOf(ofPage)).toBe('the page’s own styles, line 3');
 });
 
 test('a bar or a section has room where no picture of its own lies, whatever lies under the page', () => {

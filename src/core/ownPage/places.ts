@@ -1,6 +1,15 @@
+import type { Size } from '../frame/placement';
 import type { BackgroundSize, Length, Position, Repeat, Slot, SlotKind } from '../site/model/slot';
 import type { FrozenFile } from './frozen';
-import type { LaidBackground, PageRect, PageSurvey, PaintedPicture } from './survey';
+import { paintedPart, pairOf } from './paintedPart';
+import type {
+  Cover,
+  LaidBackground,
+  LayingRule,
+  PageRect,
+  PageSurvey,
+  PaintedPicture,
+} from './survey';
 
 /** A picture of a page that can be made anew, with what decides its size and its kind. */
 export interface Place {
@@ -16,6 +25,10 @@ export interface Place {
   readonly selector: string;
   /** What the browser makes of it: an element's own picture or a background, and how that lies. */
   readonly laid: Pick<Slot, 'repeat' | 'position' | 'size' | 'attachment'> | undefined;
+  /** The rule that lays it; undefined for what no rule does. */
+  readonly rule: PlaceRule | undefined;
+  /** What hides a part of it. */
+  readonly cover: Cover | undefined;
   /** It lies on all of the page, however large the box of its element is. */
   readonly root: boolean;
   /** Widths of the screen at which it is shown. */
@@ -23,6 +36,23 @@ export interface Place {
   /** An icon, a bullet or another little thing. */
   readonly small: boolean;
 }
+
+/** A rule as its owner finds it again. */
+export interface PlaceRule {
+  /** Its sheet and line, such as “style.css, line 14”. */
+  readonly where: string;
+  /** Empty for declarations inside a tag. */
+  readonly selector: string;
+  readonly within: readonly string[];
+}
+
+function ruleAt({ sheet, selector, within, line }: LayingRule, files: FilesByKey): PlaceRule {
+  const name = files.get(sheet)?.name ?? 'the page’s own styles';
+  const at = line === undefined ? name : `${name}, line ${line}`;
+  return { where: selector === '' ? 'in its tag on the page' : at, selector, within };
+}
+
+type FilesByKey = ReadonlyMap<string, Pick<FrozenFile, 'name'>>;
 
 /** Of a screen, px: what a visitor sees of a page first. */
 const firstScreen = 900;
@@ -35,19 +65,6 @@ const lengthOf = (text: string): Length => {
     ? { value: Number(percent?.[1] ?? 0), unit: '%' }
     : { value: Number(px[1]), unit: 'px' };
 };
-
-/** Two computed values at the blank between them, not at one inside brackets. */
-function pairOf(text: string): [string, string] {
-  let depth = 0;
-  for (let i = 0; i < text.length; i++) {
-    depth += text[i] === '(' ? 1 : 0;
-    depth -= text[i] === ')' ? 1 : 0;
-    if (text[i] === ' ' && depth === 0) {
-      return [text.slice(0, i), text.slice(i + 1)];
-    }
-  }
-  return [text, text];
-}
 
 const repeats: Readonly<Record<string, Repeat>> = {
   'repeat no-repeat': 'repeat-x',
@@ -81,55 +98,47 @@ export function laidAs({ repeat, position, size, attachment }: LaidBackground): 
 
 /**
  * What a picture is on the page, by where it lies and how it behaves and not by its names.
- * @param rect of the box it lies in
+ * @param file px of the picture
+ * @param seen the part of its box that it paints
  * @param page width and height of the page
  */
 function kindOf(
   picture: Pick<PaintedPicture, 'as' | 'pseudo' | 'root' | 'words'>,
-  { width, height }: Pick<Place, 'width' | 'height'>,
+  file: Size,
   laid: Place['laid'],
-  rect: PageRect,
-  page: { readonly width: number; readonly height: number },
+  seen: PageRect,
+  page: Size,
 ): SlotKind {
-  const own =
-    laid?.repeat === 'no-repeat' && typeof laid.size === 'object' && laid.size.x === 'auto';
-  // Laid once at its own size, it is no larger than itself, however large its box is.
-  const seen = own
-    ? { width: Math.min(rect.width, width), height: Math.min(rect.height, height) }
-    : rect;
   const wide = seen.width / page.width;
   if (picture.as === 'background' && !picture.pseudo) {
     const all = wide > 0.95 && seen.height > Math.min(page.height * 0.7, firstScreen);
     if (picture.root || all) {
       return 'background';
     }
-    if (laid?.repeat === 'repeat-y' && wide < 0.5 && rect.height > rect.width * 0.5) {
+    if (laid?.repeat === 'repeat-y' && wide < 0.5 && seen.height > seen.width * 0.5) {
       return 'sidebar';
     }
   }
   const flat = seen.width / Math.max(1, seen.height);
-  const above = rect.y < firstScreen * 0.5;
+  const above = seen.y < firstScreen * 0.5;
   if (above && wide >= 0.45 && flat >= 2 && seen.height >= 60) {
     return picture.words ? 'band' : 'header';
   }
   if (!above && wide > 0.95 && flat >= 6 && seen.height <= 240) {
     return 'divider';
   }
-  const inBar = rect.y < 140 && seen.height <= 140 && seen.width <= 420;
-  if (inBar && width >= 60 && height >= 24 && laid?.repeat !== 'repeat') {
+  const inBar = seen.y < 140 && seen.height <= 140 && seen.width <= 420;
+  if (inBar && file.width >= 60 && file.height >= 24 && laid?.repeat !== 'repeat') {
     return 'mark';
   }
   return 'piece';
 }
 
 /** What a box that was pointed at is, by where it lies. */
-export const kindAt = (
-  rect: PageRect,
-  page: { readonly width: number; readonly height: number },
-): SlotKind =>
+export const kindAt = (rect: PageRect, page: Size): SlotKind =>
   kindOf({ as: 'background', pseudo: '', root: false, words: false }, rect, undefined, rect, page);
 
-const isSmall = ({ width, height }: PageRect, file: { width: number; height: number }): boolean =>
+const isSmall = ({ width, height }: PageRect, file: Size): boolean =>
   Math.max(width, height) <= 64 || Math.max(file.width, file.height) <= 48;
 
 /**
@@ -148,20 +157,22 @@ export function placesOf(survey: PageSurvey, files: readonly FrozenFile[], width
     if (!placed || !file?.size) {
       return [];
     }
-    const { rect } = placed;
+    const seen = paintedPart(placed, file.size);
     const laid = placed.laid && laidAs(placed.laid);
     const place: Place = {
       id: picture.id,
-      kind: kindOf(picture, file.size, laid, rect, here),
+      kind: kindOf(picture, file.size, laid, seen, here),
       file,
       ...file.size,
       selector: picture.selector + picture.pseudo,
       laid,
+      rule: placed.rule === undefined ? undefined : ruleAt(survey.rules[placed.rule], byKey),
+      cover: survey.covers.get(picture.id),
       root: picture.root && picture.as === 'background',
       shownAt: survey.at.filter((at) => at.placed.has(picture.id)).map((at) => at.width),
-      small: isSmall(rect, file.size),
+      small: isSmall(seen, file.size),
     };
-    return [{ place, area: rect.width * rect.height, top: rect.y }];
+    return [{ place, area: seen.width * seen.height, top: seen.y }];
   });
   const largest = new Map<string, (typeof found)[number]>();
   for (const one of found) {
@@ -224,6 +235,8 @@ export const placesAside = (others: readonly FrozenFile[]): Place[] =>
             ...file.size,
             selector: '',
             laid: undefined,
+            rule: undefined,
+            cover: undefined,
             root: false,
             shownAt: [],
             small: isSmall({ x: 0, y: 0, ...file.size }, file.size),
@@ -240,10 +253,16 @@ const behaviour: Readonly<Record<Repeat, string>> = {
 };
 
 /** How a place behaves, in a few words. */
-export function placeWords({ laid, shownAt }: Pick<Place, 'laid' | 'shownAt'>): string {
+export function placeWords(place: Pick<Place, 'laid' | 'shownAt' | 'cover'>): string {
+  const { laid, shownAt, cover } = place;
   if (shownAt.length === 0) {
     return 'lies nowhere on this page';
   }
+  const hidden = cover && `, ${Math.round(cover.share * 100)}% under ${cover.by}`;
+  return behaviourOf(laid) + (hidden ?? '');
+}
+
+function behaviourOf(laid: Place['laid']): string {
   if (!laid) {
     return 'a picture of the page';
   }

@@ -25,6 +25,7 @@ const placed = object({
   source: words(),
   natural: size.optional().default(undefined),
   laid: laid.optional().default(undefined),
+  rule: number(),
 });
 
 /** A list of names with what each has. */
@@ -75,6 +76,17 @@ const schema = object({
     )
     .min(1)
     .required(),
+  rules: array()
+    .of(
+      object({
+        sheet: words(),
+        selector: words(),
+        within: array().of(words()).required(),
+        line: number(),
+      }),
+    )
+    .required(),
+  covers: named(object({ share: figure(), by: words() }).required()),
   look: object({
     width: figure(),
     height: figure(),
@@ -118,6 +130,7 @@ export function readSurvey(text: string): PageSurvey {
   }
   return {
     ...stored,
+    covers: new Map(Object.entries(stored.covers)),
     at: stored.at.map((at) => ({
       ...at,
       placed: new Map(Object.entries(at.placed)),

@@ -36,6 +36,7 @@ export const surveyed: PageSurvey = {
             origin: 'padding-box',
             clip: 'border-box',
           },
+          rule: 0,
         },
       ],
     ]),
@@ -44,6 +45,8 @@ export const surveyed: PageSurvey = {
       ['part 1', { x: 0, y: 0, width, height: 64 }],
     ]),
   })),
+  rules: [{ sheet: 'frozen:1', selector: '.banner', within: [], line: 12 }],
+  covers: new Map([['7 background 0', { share: 0.25, by: '.page' }]]),
   look: {
     width: 1280,
     height: 1500,

@@ -38,6 +38,26 @@ export interface PaintedPicture {
   readonly words: boolean;
 }
 
+/** What lies over a picture so that it is not seen there. */
+export interface Cover {
+  /** Of the part that is painted, above 0 and at most 1; by points of it. */
+  readonly share: number;
+  /** Selector of what covers most of it. */
+  readonly by: string;
+}
+
+/** What lays a picture: a rule of a style sheet, or declarations inside a tag. */
+export interface LayingRule {
+  /** Key of the sheet's file; empty where it stands in the page itself. */
+  readonly sheet: string;
+  /** As the browser writes it; empty for declarations inside a tag. */
+  readonly selector: string;
+  /** What it stands within, outermost first, such as `@media (min-width: 800px)`. */
+  readonly within: readonly string[];
+  /** Of the sheet, or of the page's own style element, on which it begins; 1 is the first. */
+  readonly line: number | undefined;
+}
+
 /** A picture as it lies at one width of the screen; style sheets may change all of it. */
 export interface PlacedPicture {
   readonly rect: PageRect;
@@ -46,6 +66,8 @@ export interface PlacedPicture {
   /** Of the picture itself, px; undefined where it has no size of its own. */
   readonly natural: { readonly width: number; readonly height: number } | undefined;
   readonly laid: LaidBackground | undefined;
+  /** Which of the survey's rules lays it; undefined for what no rule does, as an `img`. */
+  readonly rule: number | undefined;
 }
 
 /** What a box of the page is for its layout. */
@@ -79,6 +101,9 @@ export interface PageSurvey {
   /** The first is the content column. */
   readonly parts: readonly PagePart[];
   readonly at: readonly PageAtWidth[];
+  readonly rules: readonly LayingRule[];
+  /** By the picture's id, at the width that `look` is of; absent where nothing covers it. */
+  readonly covers: ReadonlyMap<string, Cover>;
   readonly look: PageLook;
 }
 

@@ -2,6 +2,7 @@ import { frozenKey, type FrozenPage } from '@/core/ownPage/frozen';
 import type { PointedBox } from '@/core/ownPage/pointing';
 import type { PageAtWidth, PageRect, PageSurvey } from '@/core/ownPage/survey';
 import { boxesOn } from './boxes';
+import type { RuleReader } from './layingRules';
 import { rectOf, viewOf } from './rect';
 import { PageScheme } from './scheme';
 import { ShortestSelectors } from './selectors';
@@ -32,7 +33,7 @@ export interface PageFrame {
   /** Which of its colour schemes it takes. */
   scheme(scheme: 'light' | 'dark'): void;
   /** What it paints, and where at each of the widths; it is shown as before afterwards. */
-  survey(widths: readonly number[]): Promise<PageSurvey>;
+  survey(widths: readonly number[], readRules: RuleReader): Promise<PageSurvey>;
   /**
    * Where parts and pictures of a survey lie as the page is shown now.
    * @param wanted selectors of the elements that have the pictures
@@ -153,10 +154,11 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
     element,
     show,
     scheme: (wanted) => scheme.put(wanted),
-    async survey(widths) {
+    async survey(widths, readRules) {
       const { width, height } = element.style;
+      const lay = (px: number) => show(px, 800);
       try {
-        return await surveyPage(document, keys, widths, (px) => show(px, 800));
+        return await surveyPage(document, page, keys, widths, lay, readRules);
       } finally {
         await show(parseFloat(width), parseFloat(height));
       }

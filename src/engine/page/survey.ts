@@ -9,14 +9,25 @@ import {
   type PaintedPicture,
   type PlacedPicture,
 } from '@/core/ownPage/survey';
+import type { FrozenFile, FrozenPage } from '@/core/ownPage/frozen';
+import { paintedPart } from '@/core/ownPage/paintedPart';
 import { lazily } from '@/core/lazily';
+import { coversOn, type Lying } from './covers';
 import { lookAt } from './look';
+import { LayingRules, type LayingProperty, type RuleReader } from './layingRules';
 import { partRect, partsOn, type LaidPart } from './parts';
 import { rectOf, viewOf } from './rect';
 import { ShortestSelectors } from './selectors';
 import { SheetStates } from './states';
 
 type Pseudo = PaintedPicture['pseudo'];
+
+const propertyOf: Readonly<Partial<Record<PaintedAs, LayingProperty>>> = {
+  background: 'backgroundImage',
+  border: 'borderImageSource',
+  content: 'content',
+  'list mark': 'listStyleImage',
+};
 type Placed = Map<string, PlacedPicture>;
 
 /** A computed value that names a picture or a gradient. */
@@ -39,6 +50,9 @@ class Surveying {
   private readonly view: Window & typeof globalThis;
   private readonly withPictures = new Map<string, ReadonlySet<Element>>();
   private found = new Set<Element>();
+  private state = '';
+  /** By state of the style sheets and picture. */
+  private readonly laidBy = new Map<string, number | undefined>();
   /** For doubles of parts before and after; put in place with the first. */
   private bareStyles: HTMLStyleElement | undefined;
 
@@ -46,6 +60,7 @@ class Surveying {
     private readonly document: Document,
     private readonly keys: ReadonlyMap<string, string>,
     private readonly selectors: ShortestSelectors,
+    private readonly rules?: LayingRules,
   ) {
     this.view = viewOf(document);
     this.elements = [...document.querySelectorAll('*')];
@@ -60,11 +75,23 @@ class Surveying {
   at(width: number, state: string): Omit<PageAtWidth, 'parts'> {
     const known = this.withPictures.get(state);
     this.found = new Set();
+    this.state = state;
     const laid = this.among(known ?? this.elements, width);
     if (!known) {
       this.withPictures.set(state, this.found);
     }
     return laid;
+  }
+
+  /** What is laid of pictures that are files. */
+  lying(placed: PageAtWidth['placed'], files: ReadonlyMap<string, FrozenFile>): Lying[] {
+    return [...placed].flatMap(([id, picture]) => {
+      const file = files.get(picture.source);
+      const { root, as } = this.pictures.get(id)!;
+      const part = paintedPart(picture, file?.size);
+      const element = this.elements[parseInt(id, 10)];
+      return file ? [{ id, element, root: root && as === 'background', part }] : [];
+    });
   }
 
   /** Leaves the document as it was. */
@@ -171,7 +198,8 @@ class Surveying {
       return;
     }
     const id = `${this.numbers.get(element)!}${pseudo} ${as} ${layer}`;
-    placed.set(id, { rect, source: this.sourceOf(value), natural, laid });
+    const rule = this.ruleOf(id, element, pseudo, as, value);
+    placed.set(id, { rect, source: this.sourceOf(value), natural, laid, rule });
     if (!this.pictures.has(id)) {
       this.pictures.set(id, {
         id,
@@ -183,6 +211,26 @@ class Surveying {
         words: !pseudo && (element.textContent ?? '').trim() !== '',
       });
     }
+  }
+
+  /** While the same rules hold, the same one lays a picture. */
+  private ruleOf(
+    id: string,
+    element: Element,
+    pseudo: Pseudo,
+    as: PaintedAs,
+    value: string,
+  ): number | undefined {
+    const address = addressIn(value);
+    const property = propertyOf[as];
+    if (!this.rules || !property || address === undefined || !this.keys.has(address)) {
+      return undefined;
+    }
+    const known = `${this.state} ${id} ${address}`;
+    if (!this.laidBy.has(known)) {
+      this.laidBy.set(known, this.rules.of(element, pseudo, property, address));
+    }
+    return this.laidBy.get(known);
   }
 
   private sourceOf(value: string): string {
@@ -349,23 +397,33 @@ const lookedAt = 1280;
  */
 export async function surveyPage(
   document: Document,
+  { files }: Pick<FrozenPage, 'files'>,
   keys: ReadonlyMap<string, string>,
   widths: readonly number[],
   lay: (width: number) => Promise<void>,
+  readRules: RuleReader,
 ): Promise<PageSurvey> {
+  const byKey = new Map(files.map((file) => [file.key, file]));
+  const textOf = (key: string) => new TextDecoder().decode(byKey.get(key)?.bytes);
+  const rules = new LayingRules(document, keys, textOf);
   const selectors = new ShortestSelectors(document);
   await lay(partsAt);
   const parts = partsOn(document);
   await lay(lookedAt);
   const bars = parts.filter((part) => part.as === 'bar').map((part) => part.element);
   const look = lookAt(document, bars);
-  const surveying = new Surveying(document, keys, selectors);
+  const surveying = new Surveying(document, keys, selectors, rules);
   const states = new SheetStates(document);
   const at: PageAtWidth[] = [];
+  let covers: PageSurvey['covers'] = new Map();
   for (const width of widths) {
     await lay(width);
     const laid = rectsOf(parts.map((part, i) => [`part ${i}`, part]));
-    at.push({ ...surveying.at(width, states.now(width)), parts: laid });
+    const here = surveying.at(width, states.now(width));
+    at.push({ ...here, parts: laid });
+    if (width === lookedAt) {
+      covers = coversOn(document, surveying.lying(here.placed, byKey), selectors);
+    }
     // Whatever the owner does meanwhile comes first.
     await breath();
   }
@@ -380,6 +438,8 @@ export async function surveyPage(
       box,
     })),
     at,
+    rules: await rules.told(readRules),
+    covers,
     look,
   };
 }

@@ -4,6 +4,7 @@ import { useEffect, useState, type RefObject } from 'react';
 import type { FrozenPage } from '@/core/ownPage/frozen';
 import type { PageSurvey } from '@/core/ownPage/survey';
 import { openPageFrame, type PageFrame } from '@/engine/page/frame';
+import { theEngine } from './tab/engine';
 import { say } from '../shared/notices';
 
 /** Widths of the screen that a page is looked at, px. */
@@ -43,7 +44,9 @@ export function usePageFrame(
         frame.close();
         return;
       }
-      const survey = known ?? (await frame.survey(still === undefined ? surveyWidths : [still]));
+      const survey =
+        known ??
+        (await frame.survey(still === undefined ? surveyWidths : [still], theEngine().readRules));
       if (current) {
         setShown({ page, value: { frame, survey } });
       }

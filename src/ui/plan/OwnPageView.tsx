@@ -3,6 +3,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { leftWords } from '@/core/ownPage/frozen';
 import type { OpenedPage } from '@/core/ownPage/openPages';
+import { paintedPart } from '@/core/ownPage/paintedPart';
 import { placesAside, placesOf, roomsOf, withoutWords, type Place } from '@/core/ownPage/places';
 import type { SlotKind } from '@/core/site/model/slot';
 import type { Page } from '@/core/site/model/page';
@@ -173,7 +174,8 @@ export function OwnPageView({ opened, session, page, onDone }: Props) {
               style={{ transform: `scale(${scale})`, visibility: shown ? 'visible' : 'hidden' }}
             />
             {places.map((p, i) => {
-              const box = at?.placed.get(p.id)?.rect;
+              const placed = at?.placed.get(p.id);
+              const box = placed && paintedPart(placed, p);
               return (
                 <PlaceOutline
                   key={p.id}

@@ -10,6 +10,7 @@ import type { Site } from '@/core/site/model/site';
 import type { Slot } from '@/core/site/model/slot';
 import { elementPointing, type PointedBox } from '@/core/ownPage/pointing';
 import { picturePointing } from '@/core/ownPage/picturePointing';
+import { paintedPart } from '@/core/ownPage/paintedPart';
 import { kindAt } from '@/core/ownPage/places';
 import { usePagePicture } from '../hooks/usePagePicture';
 import { newId } from '../shared/newId';
@@ -90,14 +91,16 @@ export function OwnSheet({
       own.places.flatMap((p) => {
         const slot = slots.find((s) => s.id === p.slot);
         const found = shown && pictureAt(shown.survey, p);
+        const placed = found && laid?.placed.get(found.id);
+        const file = placed && own.files.find(({ key }) => key === placed.source);
         const rect = found
-          ? laid?.placed.get(found.id)?.rect
+          ? placed && paintedPart(placed, file?.size ?? undefined)
           : (p.rect ?? (laid && shown?.frame.rectOf(p.selector)));
         return slot && rect && laid
           ? [{ slot, rect: found?.root ? { x: 0, y: 0, width, height: laid.height } : rect }]
           : [];
       }),
-    [own.places, slots, shown, laid, width],
+    [own.places, own.files, slots, shown, laid, width],
   );
   const column = laid && shown ? laid.parts.get(shown.survey.parts[0].id) : undefined;
   const fold = screenHeightAt(width);

@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo, useEffect } from 'react';
-import { placeWords, type Place, type Room } from '@/core/ownPage/places';
+import { placeWords, type Place, type PlaceRule, type Room } from '@/core/ownPage/places';
 import type { SlotKind } from '@/core/site/model/slot';
 import { slotKind, slotKinds } from '@/core/slots/registry';
 import { Choose } from '../shared/Choose';
@@ -78,8 +78,12 @@ export function PlaceList({
                 >
                   {place.file.name} · {placeWords(place)}
                 </span>
-                <span className="block truncate figure text-[11px] text-soft">
+                <span
+                  className="block truncate figure text-[11px] text-soft"
+                  title={place.rule && ruleTitle(place.rule)}
+                >
                   {place.selector}
+                  {place.rule && ` · ${place.rule.where}`}
                 </span>
               </span>
               <span className="figure whitespace-nowrap">
@@ -124,6 +128,9 @@ export function PlaceList({
     </>
   );
 }
+
+const ruleTitle = ({ where, selector, within }: PlaceRule): string =>
+  ['Laid by', selector, ...within.map((around) => `in ${around}`), where].join('\n');
 
 /** What lies there now. */
 function Look({ place: { file } }: { place: Place }) {

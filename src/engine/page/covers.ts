@@ -1,0 +1,83 @@
+import type { Cover, PageRect } from '@/core/ownPage/survey';
+import type { ShortestSelectors } from './selectors';
+import { viewOf } from './rect';
+
+/** A picture on the page, and the part of it that is painted. */
+export interface Lying {
+  readonly id: string;
+  readonly element: Element;
+  /** It lies under the whole page. */
+  readonly root: boolean;
+  readonly part: PageRect;
+}
+
+/** Points that a picture is looked at in, along each side. */
+const points = 6;
+/** What is smaller than this is not looked at, px. */
+const least = 40;
+
+/** Elements that let pointers through still cover what is under them. */
+const seenByPointers = '*, *::before, *::after { pointer-events: auto !important; }';
+
+/** Nothing is seen through it where it has its ground, or is a picture itself. */
+function isOpaque(element: Element, view: Window & typeof globalThis): boolean {
+  if (/^(?:img|video|canvas|iframe)$/.test(element.localName)) {
+    return true;
+  }
+  const { backgroundColor, opacity } = view.getComputedStyle(element);
+  return Number(opacity) === 1 && /^rgb\(/.test(backgroundColor);
+}
+
+/**
+ * What lies over pictures so that they are not seen there, as the document is laid out now: the
+ * browser is asked for all that it paints at points of each.
+ */
+export function coversOn(
+  document: Document,
+  lying: readonly Lying[],
+  selectors: ShortestSelectors,
+): Map<string, Cover> {
+  const view = viewOf(document);
+  const styles = document.createElement('style');
+  styles.textContent = seenByPointers;
+  document.head.append(styles);
+  const opaque = new Map<Element, boolean>();
+  const covers = (element: Element): boolean => {
+    const known = opaque.get(element) ?? isOpaque(element, view);
+    opaque.set(element, known);
+    return known;
+  };
+  const found = new Map<string, Cover>();
+  for (const { id, element, root, part } of lying) {
+    if (part.width < least || part.height < least) {
+      continue;
+    }
+    let looked = 0;
+    const over = new Map<Element, number>();
+    for (let i = 0; i < points * points; i++) {
+      const x = part.x + ((i % points) + 0.5) * (part.width / points);
+      const y = part.y + (Math.floor(i / points) + 0.5) * (part.height / points);
+      // Only what is in the frame can be asked for.
+      view.scrollTo({ left: 0, top: y - view.innerHeight / 2, behavior: 'instant' });
+      const painted = document.elementsFromPoint(x, y - view.scrollY);
+      const own = root ? painted.length : painted.indexOf(element);
+      if (own < 0) {
+        continue;
+      }
+      looked++;
+      const above = painted.slice(0, own).filter((e) => e !== element && covers(e));
+      const lowest = above.at(-1);
+      if (lowest) {
+        over.set(lowest, (over.get(lowest) ?? 0) + 1);
+      }
+    }
+    const most = [...over].sort((a, b) => b[1] - a[1])[0];
+    if (most) {
+      const all = [...over.values()].reduce((sum, count) => sum + count, 0);
+      found.set(id, { share: all / looked, by: selectors.of(most[0]) });
+    }
+  }
+  styles.remove();
+  view.scrollTo({ left: 0, top: 0, behavior: 'instant' });
+  return found;
+}
