@@ -5,6 +5,7 @@
 import { spawn } from 'node:child_process';
 import { chromium, type Page } from '@playwright/test';
 import { median, row, type Row } from './rows';
+import { ownPageInBrowser } from './ownPage';
 import { setInBrowser } from './set';
 
 const port = 3217;
@@ -229,6 +230,7 @@ export const browserRows = (): Promise<Row[]> =>
       const dressedLarge = await dragRepaints(page, ...(await selectedMiddle(page)));
       const largeSearch = await searchTime(page);
       const set = await setInBrowser(page, plan);
+      const ownPage = await ownPageInBrowser(page, plan);
       for (const list of [frames, dressed, dressedLarge]) {
         if (list.length < 20) {
           throw new Error(
@@ -281,6 +283,7 @@ export const browserRows = (): Promise<Row[]> =>
           50,
         ),
         set,
+        ...ownPage,
       ];
     } finally {
       await browser.close();

@@ -2,107 +2,28 @@
  * Saved pages against the pages they were saved from, both in Chromium: what is seen, what is
  * painted and where, and that nothing runs or is asked for.
  */
-import { buildSync } from 'esbuild';
-import type { Browser, Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import sharp from 'sharp';
 import type { FrozenPage } from '../src/core/ownPage/frozen';
 import { rgbOf } from '../src/core/colour/hex';
 import { coloursOf, type ColourRole } from '../src/core/ownPage/look';
 import { openPages } from '../src/core/ownPage/openPages';
 import type { PageSurvey } from '../src/core/ownPage/survey';
+import {
+  application,
+  asFolder,
+  asMime,
+  bytesOf,
+  closed,
+  home,
+  showIn,
+  shown,
+  surveyIn,
+  type Frame,
+} from './frozenPage.fixture';
 import { expect, inNewTab as test } from './bench.fixture';
 import { marks, ownPages, type OwnPage } from './ownPages.fixture';
 import { serve } from './served.fixture';
-
-type Bytes = Uint8Array<ArrayBuffer>;
-
-const script = buildSync({
-  stdin: {
-    contents:
-      "import { openPageFrame } from './src/engine/page/frame'; globalThis.openPageFrame = openPageFrame;",
-    resolveDir: '.',
-    loader: 'ts',
-  },
-  bundle: true,
-  write: false,
-  format: 'iife',
-  alias: { '@': './src' },
-}).outputFiles[0].text;
-
-const bytesOf = (data: Uint8Array): Bytes => new Uint8Array(data) as Bytes;
-
-/** A page as a browser's folder has it, with everything that belongs to it. */
-const asFolder = ({ html, files }: OwnPage): FrozenPage =>
-  openPages([
-    { path: 'saved/index.html', bytes: bytesOf(Buffer.from(html)) },
-    ...Object.entries(files).map(([path, data]) => ({
-      path: `saved/${path}`,
-      bytes: bytesOf(data),
-    })),
-  ])[0].page;
-
-/** The page as Chromium saves it in one file. */
-async function asMime(page: Page): Promise<FrozenPage> {
-  const session = await page.context().newCDPSession(page);
-  const { data } = (await session.send('Page.captureSnapshot', { format: 'mhtml' })) as {
-    data: string;
-  };
-  return openPages([{ path: 'saved.mhtml', bytes: bytesOf(Buffer.from(data)) }])[0].page;
-}
-
-/** Shows a frozen page over everything of a page of the application, under its policies. */
-async function showIn(app: Page, frozen: FrozenPage): Promise<void> {
-  await app.evaluate(
-    async ({ page, files }) => {
-      const place = document.createElement('div');
-      place.style.cssText = 'position:fixed;inset:0;z-index:9999;background:#fff;overflow:hidden';
-      document.body.append(place);
-      const bytes = (base64: string) => Uint8Array.from(atob(base64), (c) => c.charCodeAt(0));
-      type Open = (place: Element, page: object) => Promise<unknown>;
-      const { openPageFrame } = globalThis as never as { openPageFrame: Open };
-      const frame = await openPageFrame(place, {
-        ...page,
-        files: files.map((f) => ({ ...f, bytes: bytes(f.bytes) })),
-      });
-      Object.assign(globalThis, { frame, place });
-    },
-    {
-      page: { ...frozen, files: [] },
-      files: frozen.files.map((f) => ({ ...f, bytes: Buffer.from(f.bytes).toString('base64') })),
-    },
-  );
-}
-
-interface Frame {
-  show(width: number, height?: number): Promise<void>;
-  scheme(scheme: string): void;
-  close(): void;
-  survey(widths: number[]): Promise<PageSurvey>;
-}
-const shown = (app: Page, width: number, scheme: 'light' | 'dark') =>
-  app.evaluate(
-    async ([px, of]) => {
-      const { frame } = globalThis as never as { frame: Frame };
-      frame.scheme(of);
-      await frame.show(px, 800);
-    },
-    [width, scheme] as const,
-  );
-
-/** Maps do not cross from the browser: they come as lists. */
-async function surveyIn(app: Page, widths: number[]): Promise<PageSurvey> {
-  const found = await app.evaluate(async (list) => {
-    const survey = await (globalThis as never as { frame: Frame }).frame.survey(list);
-    return {
-      ...survey,
-      at: survey.at.map((a) => ({ ...a, placed: [...a.placed], parts: [...a.parts] })),
-    };
-  }, widths);
-  return {
-    ...found,
-    at: found.at.map((a) => ({ ...a, placed: new Map(a.placed), parts: new Map(a.parts) })),
-  };
-}
 
 /** Done when pictures that follow the width are those of this width. */
 const settled = (page: Page): Promise<void> =>
@@ -334,17 +255,6 @@ async function placeOf(shot: Buffer, hex: string): Promise<string> {
 
 const widths = [400, 600, 768, 1280, 1920, 2560];
 
-const home = 'http://localhost:3219/';
-
-async function application(browser: Browser): Promise<Page> {
-  const app = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-  await app.goto(`${home}sites/none-such`);
-  // Its own storage is open once it says so.
-  await app.getByRole('heading', { name: 'There is no such site in this browser.' }).waitFor();
-  await app.addScriptTag({ content: script });
-  return app;
-}
-
 test('what is seen and what is painted of ten builds of pages is that of the pages they were saved from', async ({
   browser,
 }) => {
@@ -429,11 +339,7 @@ test('what is seen and what is painted of ten builds of pages is that of the pag
         }
         await original.emulateMedia({ colorScheme: 'light' });
         await original.setViewportSize({ width: 1280, height: 800 });
-        await app.evaluate(() => {
-          const { frame, place } = globalThis as never as { frame: Frame; place: Element };
-          frame.close();
-          place.remove();
-        });
+        await closed(app);
       }
     } finally {
       server.close();

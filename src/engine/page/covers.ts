@@ -9,24 +9,26 @@ export interface Lying {
   /** It lies under the whole page. */
   readonly root: boolean;
   readonly part: PageRect;
+  /** Nothing is seen through it. */
+  readonly opaque: boolean;
 }
 
 /** Points that a picture is looked at in, along each side. */
-const points = 6;
+const points = 5;
 /** What is smaller than this is not looked at, px. */
 const least = 40;
 
 /** Elements that let pointers through still cover what is under them. */
 const seenByPointers = '*, *::before, *::after { pointer-events: auto !important; }';
 
-/** Nothing is seen through it where it has its ground, or is a picture itself. */
-function isOpaque(element: Element, view: Window & typeof globalThis): boolean {
-  if (/^(?:img|video|canvas|iframe)$/.test(element.localName)) {
-    return true;
-  }
+/** Nothing is seen through it where it has its ground. */
+function hasGround(element: Element, view: Window & typeof globalThis): boolean {
   const { backgroundColor, opacity } = view.getComputedStyle(element);
   return Number(opacity) === 1 && /^rgb\(/.test(backgroundColor);
 }
+
+const holds = ({ x, y, width, height }: PageRect, px: number, py: number): boolean =>
+  px >= x && py >= y && px < x + width && py < y + height;
 
 /**
  * What lies over pictures so that they are not seen there, as the document is laid out now: the
@@ -41,11 +43,11 @@ export function coversOn(
   const styles = document.createElement('style');
   styles.textContent = seenByPointers;
   document.head.append(styles);
-  const opaque = new Map<Element, boolean>();
-  const covers = (element: Element): boolean => {
-    const known = opaque.get(element) ?? isOpaque(element, view);
-    opaque.set(element, known);
-    return known;
+  const grounds = new Map<Element, boolean>();
+  const covers = (element: Element, x: number, y: number): boolean => {
+    const ground = grounds.get(element) ?? hasGround(element, view);
+    grounds.set(element, ground);
+    return ground || lying.some((l) => l.element === element && l.opaque && holds(l.part, x, y));
   };
   const found = new Map<string, Cover>();
   for (const { id, element, root, part } of lying) {
@@ -65,7 +67,7 @@ export function coversOn(
         continue;
       }
       looked++;
-      const above = painted.slice(0, own).filter((e) => e !== element && covers(e));
+      const above = painted.slice(0, own).filter((e) => e !== element && covers(e, x, y));
       const lowest = above.at(-1);
       if (lowest) {
         over.set(lowest, (over.get(lowest) ?? 0) + 1);

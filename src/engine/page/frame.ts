@@ -140,11 +140,17 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
     element.style.width = `${width}px`;
     element.style.height = `${height ?? 800}px`;
     if (responsive.length > 0) {
-      // The new width is known with one frame drawn, and other pictures are looked for with the next.
-      for (let frames = 0; frames < 2; frames++) {
-        await new Promise((resolve) => view.requestAnimationFrame(resolve));
+      // The new width is known once it is laid out. Pictures are chosen anew by themselves with a
+      // later frame only; at once where what names them is set.
+      void element.offsetWidth;
+      void document.documentElement.offsetWidth;
+      for (const image of responsive) {
+        const named = image.closest('picture')?.querySelector('source') ?? image;
+        named.srcset = named.srcset;
       }
-      await within(patience, Promise.all(responsive.map((i) => i.decode().catch(() => {}))));
+      await Promise.resolve();
+      const late = responsive.filter((image) => !image.complete);
+      await within(patience, Promise.all(late.map((i) => i.decode().catch(() => {}))));
     }
     if (height === undefined) {
       element.style.height = `${document.documentElement.scrollHeight}px`;

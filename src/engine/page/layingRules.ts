@@ -174,11 +174,12 @@ export class LayingRules {
   /** The rules of a sheet that name a file under the same selector come in the order of its text. */
   private lineOf(rule: CSSRule, address: string, written: readonly RuleText[]): number | undefined {
     const selector = selectorOf(rule);
+    const nested = [rule, ...parentsOf(rule)].filter(selects).length > 1;
     const file = this.keys.get(address) ?? address;
     const like = written.filter(
       (text) =>
         text.addresses.some((a) => (this.keys.get(a) ?? a) === file) &&
-        this.written(text.selector) === selector,
+        this.written(text.selector, nested) === selector,
     );
     const alike = this.byAddress
       .get(address)!
@@ -186,12 +187,13 @@ export class LayingRules {
     return (like[alike.indexOf(rule)] ?? like.at(-1))?.line;
   }
 
-  /** A selector as the browser writes it. */
-  private written(selector: string): string {
+  /** A selector as the browser writes it, where it stands inside another rule or does not. */
+  private written(selector: string, nested: boolean): string {
     try {
       const sheet = new this.view.CSSStyleSheet();
-      sheet.insertRule(`${selector}{}`);
-      return (sheet.cssRules[0] as CSSStyleRule).selectorText;
+      sheet.insertRule(nested ? `a{${selector}{}}` : `${selector}{}`);
+      const [rule] = sheet.cssRules;
+      return selectorOf(nested ? (rule as CSSStyleRule).cssRules[0] : rule);
     } catch {
       return selector.replace(/\s+/g, ' ');
     }

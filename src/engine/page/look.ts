@@ -64,7 +64,9 @@ export function lookAt(document: Document, bars: readonly Element[]): PageLook {
       });
       grounds.set(element, boxes.length - 1);
     }
-    for (const side of ['Top', 'Right', 'Bottom', 'Left'] as const) {
+    // Most elements have none, which one value tells.
+    const sides = style.borderStyle === 'none' ? [] : (['Top', 'Right', 'Bottom', 'Left'] as const);
+    for (const side of sides) {
       const width = parseFloat(style[`border${side}Width`]);
       const colour = style[`border${side}Color`];
       if (width > 0 && style[`border${side}Style`] !== 'none' && !nothing.test(colour)) {

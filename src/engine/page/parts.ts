@@ -85,12 +85,13 @@ class Parting {
     const others = [...(element.parentElement?.children ?? [])];
     return others.filter((other) => {
       const rect = this.rect(other);
-      if (other === element || !own || !rect || !(other.textContent ?? '').trim()) {
+      if (other === element || !own || !rect) {
         return false;
       }
       const shared = Math.min(own.y + own.height, rect.y + rect.height) - Math.max(own.y, rect.y);
       const apart = own.x + own.width <= rect.x + 1 || rect.x + rect.width <= own.x + 1;
-      return apart && shared > 0.3 * Math.min(own.height, rect.height);
+      const level = shared > 0.3 * Math.min(own.height, rect.height);
+      return apart && level && (other.textContent ?? '').trim() !== '';
     });
   }
 

@@ -11,9 +11,10 @@ import {
 } from '@/core/ownPage/survey';
 import type { FrozenFile, FrozenPage } from '@/core/ownPage/frozen';
 import { paintedPart } from '@/core/ownPage/paintedPart';
-import { lazily } from '@/core/lazily';
+import { isOpaque } from '@/core/ownPage/opaque';
 import { coversOn, type Lying } from './covers';
 import { lookAt } from './look';
+import { Doubles, elementsWithParts } from './doubles';
 import { LayingRules, type LayingProperty, type RuleReader } from './layingRules';
 import { partRect, partsOn, type LaidPart } from './parts';
 import { rectOf, viewOf } from './rect';
@@ -36,11 +37,17 @@ const paints = (value: string): boolean => value !== 'none' && value !== '';
 const addressIn = (value: string): string | undefined =>
   /(?:^|[\s,(])url\("?((?:[^"\\)]|\\.)*)"?\)/.exec(value)?.[1];
 
-/** Attribute of an element whose part before or after its content gives way to a double. */
-const bare = 'data-soyez-bare';
-const bareStyles = ['before', 'after']
-  .map((part) => `[${bare}="::${part}"]::${part}{content:none!important}`)
-  .join('');
+/** Calls with a rectangle once it is known, or never where there is none. */
+type Where = (then: (rect: PageRect) => void) => void;
+
+const laidIn = (style: CSSStyleDeclaration, layer: number): LaidBackground => ({
+  repeat: forLayer(style.backgroundRepeat, layer),
+  position: forLayer(style.backgroundPosition, layer),
+  size: forLayer(style.backgroundSize, layer),
+  attachment: forLayer(style.backgroundAttachment, layer),
+  origin: forLayer(style.backgroundOrigin, layer),
+  clip: forLayer(style.backgroundClip, layer),
+});
 
 /** Looks at a document that is laid out; whatever it learns is plain data. */
 class Surveying {
@@ -53,16 +60,18 @@ class Surveying {
   private state = '';
   /** By state of the style sheets and picture. */
   private readonly laidBy = new Map<string, number | undefined>();
-  /** For doubles of parts before and after; put in place with the first. */
-  private bareStyles: HTMLStyleElement | undefined;
+  private readonly doubles: Doubles;
 
   constructor(
     private readonly document: Document,
     private readonly keys: ReadonlyMap<string, string>,
     private readonly selectors: ShortestSelectors,
     private readonly rules?: LayingRules,
+    /** Those that may have parts before or after their content; undefined where any may. */
+    private readonly withParts?: ReadonlySet<Element>,
   ) {
     this.view = viewOf(document);
+    this.doubles = new Doubles(document);
     this.elements = [...document.querySelectorAll('*')];
     this.elements.forEach((element, i) => this.numbers.set(element, i));
   }
@@ -90,14 +99,9 @@ class Surveying {
       const { root, as } = this.pictures.get(id)!;
       const part = paintedPart(picture, file?.size);
       const element = this.elements[parseInt(id, 10)];
-      return file ? [{ id, element, root: root && as === 'background', part }] : [];
+      const whole = root && as === 'background';
+      return file ? [{ id, element, root: whole, part, opaque: isOpaque(file) }] : [];
     });
-  }
-
-  /** Leaves the document as it was. */
-  done(): void {
-    this.bareStyles?.remove();
-    this.bareStyles = undefined;
   }
 
   /** What these elements paint as things are. */
@@ -106,50 +110,86 @@ class Surveying {
     for (const element of elements) {
       this.element(element, placed);
     }
+    this.doubles.measure();
     const root = this.document.documentElement;
     return { width, height: Math.max(root.scrollHeight, root.offsetHeight), placed };
   }
 
   private element(element: Element, placed: Placed): void {
     const style = this.view.getComputedStyle(element);
-    const rect = this.rectOf(element);
     if (style.display === 'none') {
       return;
     }
-    if (style.visibility === 'visible' && rect) {
-      this.content(element, rect, placed);
-      this.painted(element, '', style, () => rect, placed);
+    if (style.visibility === 'visible') {
+      this.content(element, placed);
+      this.painted(element, '', style, this.now(element), placed);
+      if (style.display === 'list-item' && paints(style.listStyleImage)) {
+        this.now(element)((rect) => {
+          const source = style.listStyleImage;
+          this.put(element, '::marker', 0, 'list mark', source, undefined, rect, placed);
+        });
+      }
+    }
+    if (this.withParts && !this.withParts.has(element)) {
+      return;
     }
     for (const pseudo of ['::before', '::after'] as const) {
       const part = this.view.getComputedStyle(element, pseudo);
       if (part.content !== 'none' && part.display !== 'none' && part.visibility === 'visible') {
-        const where = lazily(() => this.pseudoRect(element, pseudo, part));
-        this.painted(element, pseudo, part, where, placed);
+        this.painted(element, pseudo, part, this.partRect(element, pseudo, part), placed);
       }
-    }
-    if (style.display === 'list-item' && paints(style.listStyleImage) && rect) {
-      const source = style.listStyleImage;
-      this.put(element, '::marker', 0, 'list mark', source, undefined, rect, placed);
     }
   }
 
-  /** An element that is itself a picture. */
-  private content(element: Element, rect: PageRect, placed: Placed): void {
-    const { HTMLImageElement, HTMLVideoElement, HTMLInputElement, SVGSVGElement } = this.view;
-    if (element instanceof HTMLImageElement) {
-      const { naturalWidth, naturalHeight } = element;
-      const source = element.currentSrc || element.src;
-      if (source) {
-        const natural =
-          naturalWidth > 0 ? { width: naturalWidth, height: naturalHeight } : undefined;
-        this.put(element, '', 0, 'image', source, undefined, this.inner(element), placed, natural);
+  private now =
+    (element: Element): Where =>
+    (then) => {
+      const rect = this.rectOf(element);
+      if (rect) {
+        then(rect);
       }
-    } else if (element instanceof HTMLVideoElement && element.poster) {
-      this.put(element, '', 0, 'poster', element.poster, undefined, this.inner(element), placed);
-    } else if (element instanceof HTMLInputElement && element.type === 'image' && element.src) {
-      this.put(element, '', 0, 'image', element.src, undefined, this.inner(element), placed);
+    };
+
+  /**
+   * Where a part before or after the content lies. No interface tells it: one that lies absolutely is
+   * placed by its used lengths, another by a double of it.
+   */
+  private partRect(
+    element: Element,
+    pseudo: '::before' | '::after',
+    part: CSSStyleDeclaration,
+  ): Where {
+    return part.position === 'absolute' || part.position === 'fixed'
+      ? (then) => then(this.absoluteRect(element, part))
+      : (then) => {
+          const key = `${this.state} ${this.numbers.get(element)!}${pseudo}`;
+          this.doubles.add(key, element, pseudo, part, then);
+        };
+  }
+
+  /** An element that is itself a picture. */
+  private content(element: Element, placed: Placed): void {
+    const { HTMLImageElement, HTMLVideoElement, HTMLInputElement, SVGSVGElement } = this.view;
+    const put = (
+      as: PaintedAs,
+      value: string,
+      rect: PageRect | undefined,
+      natural?: PlacedPicture['natural'],
+    ) => {
+      if (value && rect) {
+        this.put(element, '', 0, as, value, undefined, rect, placed, natural);
+      }
+    };
+    if (element instanceof HTMLImageElement) {
+      const { naturalWidth: width, naturalHeight: height } = element;
+      const source = element.currentSrc || element.src;
+      put('image', source, this.inner(element), width > 0 ? { width, height } : undefined);
+    } else if (element instanceof HTMLVideoElement) {
+      put('poster', element.poster, this.inner(element));
+    } else if (element instanceof HTMLInputElement && element.type === 'image') {
+      put('image', element.src, this.inner(element));
     } else if (element instanceof SVGSVGElement && !element.ownerSVGElement) {
-      this.put(element, '', 0, 'drawing', 'svg', undefined, rect, placed);
+      put('drawing', 'svg', this.rectOf(element));
     }
   }
 
@@ -158,27 +198,29 @@ class Surveying {
     element: Element,
     pseudo: Pseudo,
     style: CSSStyleDeclaration,
-    where: () => PageRect | undefined,
+    where: Where,
     placed: Placed,
   ): void {
-    commaParts(style.backgroundImage).forEach((image, layer) => {
+    const { backgroundImage, borderImageSource, content } = style;
+    const found: [PaintedAs, string, number, LaidBackground | undefined][] = [];
+    const images = paints(backgroundImage) ? commaParts(backgroundImage) : [];
+    for (const [layer, image] of images.entries()) {
       if (paints(image)) {
-        const laid: LaidBackground = {
-          repeat: forLayer(style.backgroundRepeat, layer),
-          position: forLayer(style.backgroundPosition, layer),
-          size: forLayer(style.backgroundSize, layer),
-          attachment: forLayer(style.backgroundAttachment, layer),
-          origin: forLayer(style.backgroundOrigin, layer),
-          clip: forLayer(style.backgroundClip, layer),
-        };
-        this.put(element, pseudo, layer, 'background', image, laid, where(), placed);
+        found.push(['background', image, layer, laidIn(style, layer)]);
       }
-    });
-    if (paints(style.borderImageSource)) {
-      this.put(element, pseudo, 0, 'border', style.borderImageSource, undefined, where(), placed);
     }
-    if (pseudo && addressIn(style.content) !== undefined) {
-      this.put(element, pseudo, 0, 'content', style.content, undefined, where(), placed);
+    if (paints(borderImageSource)) {
+      found.push(['border', borderImageSource, 0, undefined]);
+    }
+    if (pseudo && addressIn(content) !== undefined) {
+      found.push(['content', content, 0, undefined]);
+    }
+    if (found.length > 0) {
+      where((rect) => {
+        for (const [as, value, layer, laid] of found) {
+          this.put(element, pseudo, layer, as, value, laid, rect, placed);
+        }
+      });
     }
   }
 
@@ -189,12 +231,12 @@ class Surveying {
     as: PaintedAs,
     value: string,
     laid: LaidBackground | undefined,
-    rect: PageRect | undefined,
+    rect: PageRect,
     placed: Placed,
     natural?: PlacedPicture['natural'],
   ): void {
     this.found.add(element);
-    if (!rect || rect.width <= 0 || rect.height <= 0) {
+    if (rect.width <= 0 || rect.height <= 0) {
       return;
     }
     const id = `${this.numbers.get(element)!}${pseudo} ${as} ${layer}`;
@@ -258,42 +300,6 @@ class Surveying {
     );
   }
 
-  /**
-   * Where a part before or after the content lies. No interface tells it: one that lies absolutely
-   * is placed by its used lengths; in place of another an element with the very same values is put
-   * for a moment.
-   */
-  private pseudoRect(
-    element: Element,
-    pseudo: '::before' | '::after',
-    part: CSSStyleDeclaration,
-  ): PageRect | undefined {
-    if (part.position === 'absolute' || part.position === 'fixed') {
-      return this.absoluteRect(element, part);
-    }
-    const double = this.document.createElement('soyez-part');
-    for (const name of part) {
-      double.style.setProperty(name, part.getPropertyValue(name), 'important');
-    }
-    // A picture as content is one of an element's too; words are not.
-    if (addressIn(part.content) === undefined) {
-      double.style.setProperty('content', 'normal', 'important');
-    }
-    const words = /^"((?:[^"\\]|\\.)*)"$/.exec(part.content)?.[1] ?? '';
-    double.textContent = words.replace(/\\(.)/g, '$1');
-    if (!this.bareStyles) {
-      this.bareStyles = this.document.createElement('style');
-      this.bareStyles.textContent = bareStyles;
-      this.document.head.append(this.bareStyles);
-    }
-    element.setAttribute(bare, pseudo);
-    element[pseudo === '::before' ? 'prepend' : 'append'](double);
-    const rect = this.rectOf(double);
-    double.remove();
-    element.removeAttribute(bare);
-    return rect;
-  }
-
   private absoluteRect(element: Element, part: CSSStyleDeclaration): PageRect {
     const along = (
       size: 'width' | 'height',
@@ -349,16 +355,28 @@ const rectsOf = (
     }),
   );
 
-/** Lets the browser do what else it has to do. */
-const breath = (): Promise<void> =>
-  new Promise((resolve) => {
-    const { port1, port2 } = new MessageChannel();
-    port1.onmessage = () => {
-      port1.close();
-      resolve();
-    };
-    port2.postMessage(undefined);
-  });
+/** How long the browser is kept from what else it has to do, ms. */
+const slice = 40;
+
+/** Lets the browser do what else it has to do, once that is due. */
+class Breath {
+  private since = performance.now();
+
+  async take(): Promise<void> {
+    if (performance.now() - this.since < slice) {
+      return;
+    }
+    await new Promise<void>((resolve) => {
+      const { port1, port2 } = new MessageChannel();
+      port1.onmessage = () => {
+        port1.close();
+        resolve();
+      };
+      port2.postMessage(undefined);
+    });
+    this.since = performance.now();
+  }
+}
 
 /**
  * Where what was surveyed lies as the document is laid out now; nothing is laid out for it.
@@ -381,7 +399,6 @@ export function measurePage(
   });
   const width = document.documentElement.clientWidth;
   const placed = surveying.among(known, width);
-  surveying.done();
   return { ...placed, parts: rectsOf(laid) };
 }
 
@@ -412,9 +429,10 @@ export async function surveyPage(
   await lay(lookedAt);
   const bars = parts.filter((part) => part.as === 'bar').map((part) => part.element);
   const look = lookAt(document, bars);
-  const surveying = new Surveying(document, keys, selectors, rules);
+  const surveying = new Surveying(document, keys, selectors, rules, elementsWithParts(document));
   const states = new SheetStates(document);
   const at: PageAtWidth[] = [];
+  const breath = new Breath();
   let covers: PageSurvey['covers'] = new Map();
   for (const width of widths) {
     await lay(width);
@@ -425,9 +443,8 @@ export async function surveyPage(
       covers = coversOn(document, surveying.lying(here.placed, byKey), selectors);
     }
     // Whatever the owner does meanwhile comes first.
-    await breath();
+    await breath.take();
   }
-  surveying.done();
   const order = (id: string): number => parseInt(id, 10);
   return {
     pictures: [...surveying.pictures.values()].sort((a, b) => order(a.id) - order(b.id)),

@@ -13,6 +13,10 @@ const surveyWidths = [
   1536, 1680, 1920, 2240, 2560, 3840,
 ] as const;
 
+/** Names under which the browser keeps how long a page took to open, and to be looked at. */
+export const pageOpened = 'soyez page opened';
+export const pageSurveyed = 'soyez page surveyed';
+
 export interface ShownPage {
   readonly frame: PageFrame;
   readonly survey: PageSurvey;
@@ -38,15 +42,19 @@ export function usePageFrame(
     let current = true;
     let opened: PageFrame | undefined;
     const open = async () => {
+      const start = performance.now();
       const frame = await openPageFrame(place.current!, page);
+      performance.measure(pageOpened, { start });
       opened = frame;
       if (!current) {
         frame.close();
         return;
       }
+      const surveying = performance.now();
       const survey =
         known ??
         (await frame.survey(still === undefined ? surveyWidths : [still], theEngine().readRules));
+      performance.measure(pageSurveyed, { start: surveying });
       if (current) {
         setShown({ page, value: { frame, survey } });
       }

@@ -17,8 +17,18 @@ interface Props extends Omit<ComponentProps<typeof Link>, 'style' | 'className' 
   onFiles(slot: Slot, files: readonly File[]): void;
 }
 
+/** What can be hit has at least this length on each side (WCAG 2.2, 2.5.8), px of the screen. */
+const leastTarget = 24;
+
+/** A rectangle with at least that much on each side, around the same middle. */
+function hittable({ x, y, width, height }: Rect): Rect {
+  const [w, h] = [Math.max(width, leastTarget), Math.max(height, leastTarget)];
+  return { x: x - (w - width) / 2, y: y - (h - height) / 2, width: w, height: h };
+}
+
 /** A slot on the page: its number opens the bench, and pictures can be dropped on it. */
 export function SlotLink({ slot, number, rect, look, onFiles, ...rest }: Props) {
+  const { x, y, width, height } = hittable(rect);
   const { over, handlers } = useDrop((data) => onFiles(slot, filesOf(data)));
   return (
     <>
@@ -29,7 +39,7 @@ export function SlotLink({ slot, number, rect, look, onFiles, ...rest }: Props) 
         aria-label={`${slot.name}, ${slot.width} by ${slot.height} px: open its bench`}
         aria-describedby="slot-keys"
         className={`absolute border focus-visible:border-act ${over ? 'border-2 border-act bg-act/20' : look}`}
-        style={{ left: rect.x, top: rect.y, width: rect.width, height: rect.height }}
+        style={{ left: x, top: y, width, height }}
         {...handlers}
       />
       <span
