@@ -33,7 +33,9 @@ test('a saved page is dropped on the plan, shown as it is, and what is ticked of
   await expect(dialog.locator('[data-found="hero.png"]')).toContainText('Header');
   await expect(dialog.locator('[data-found="hero.png"]')).toContainText('940 × 198');
   await expect(dialog.locator('[data-found="tile.png"]')).toContainText('Page background');
+  await expect(dialog.locator('[data-found="tile.png"]')).toContainText(/\d+% under #wrap/);
   await expect(dialog.locator('[data-found="side strip.png"]')).toContainText('Sidebar strip');
+  await expect(dialog.locator('[data-found="hero.png"]')).toContainText('style.css, line 2');
   await expect(dialog.locator('[data-place]')).toHaveCount(3);
   await check(page, 'my own page', '[role=dialog]');
   await dialog.getByRole('checkbox', { name: 'Take side strip.png' }).uncheck();

@@ -123,6 +123,19 @@ test('pointing at the page measures it: a box becomes a slot, two ends are a dis
   await page.getByRole('button', { name: 'Undo: Make a slot of aside' }).click();
   await expect(slots.getByRole('listitem')).toHaveCount(6);
 
+  // A slot that was measured by other means is shown its place.
+  await page.getByRole('button', { name: 'Measure a slot' }).click();
+  await page.getByRole('button', { name: 'Add it to' }).click();
+  await page.getByRole('button', { name: 'Point at its place' }).click();
+  await expect(page.getByText(/^Point at where Header.* lies\.$/)).toBeVisible();
+  await page.mouse.click(...at(640, 30));
+  await said.getByRole('button', { name: 'Lay it here' }).click();
+  await expect(page.getByRole('link', { name: /^Header.*: open its bench$/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Point at its place' })).toHaveCount(0);
+  await page.getByRole('button', { name: /^Undo: Lay Header.* in / }).click();
+  await expect(page.getByRole('button', { name: 'Point at its place' })).toBeVisible();
+  await page.getByRole('button', { name: 'Undo: Add Header' }).click();
+
   await page.getByRole('radio', { name: 'Measure a distance' }).click();
   const distance = page.getByRole('application').getByRole('status');
   // From near the content's left edge to near the aside's.

@@ -36,6 +36,8 @@ export interface FrozenPage {
   readonly left: readonly LeftOut[];
   /** Addresses of files that the page uses and that did not come with it. */
   readonly missing: readonly string[];
+  /** It came as one file: the browser wrote its style sheets anew, with other lines. */
+  readonly oneFile?: true;
 }
 
 /** A file's key wherever it stands in text. */

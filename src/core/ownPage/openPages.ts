@@ -85,7 +85,8 @@ function openMime(path: string, bytes: Uint8Array<ArrayBuffer>): FrozenPage {
   );
   const text = decodeHtml(main.bytes, main.charset);
   const { location: base, charset } = main;
-  return freezePage({ name: nameOf(path), text, base, charset }, mimeSource(saved));
+  const page = freezePage({ name: nameOf(path), text, base, charset }, mimeSource(saved));
+  return { ...page, oneFile: true };
 }
 
 /**

@@ -2,6 +2,7 @@ import { produce } from 'immer';
 import { shelfItem } from '../shelf/item';
 import { contentWidthAt } from '../measure/layoutPage';
 import { assetsOf } from '../site/assets';
+import { addSlot } from '../site/slots';
 import { removeSlot } from '../site/dropSlot';
 import type { OwnPage } from '../site/model/ownPage';
 import type { Site } from '../site/model/site';
@@ -13,7 +14,7 @@ import { placesOf, roomsOf, type Room } from './places';
 import { bannerFile, surveyed } from './survey.fixture';
 import { readSurvey } from './readSurvey';
 import { surveyText } from './surveyText';
-import { contentOf, pictureAt, takeOverPage, takePointed } from './takeOver';
+import { contentOf, pictureAt, placePointed, takeOverPage, takePointed } from './takeOver';
 
 const asset = (n: number): string => String(n).padStart(64, '0');
 
@@ -157,6 +158,19 @@ test('a box that was pointed at becomes a slot of its size; in a picture of a pa
   expect(made.pages[0].own!.places.at(-1)).toMatchObject({ selector: '.card', rect: null });
   expect(slotsOn(made, made.pages[0]).map((s) => s.id)).toContain('made');
   expect(point('').pages[0].own!.places.at(-1)).toMatchObject({ selector: '', rect: box });
+});
+
+test('a slot that was measured by itself is laid where its place is pointed at', () => {
+  const site = after(empty, taking());
+  const size = { width: 320, height: 90 };
+  const alone = produce(site, addSlot('page', { id: 'alone', kind: 'header', ...size }));
+  const rect = { x: 0, y: 0, width: 300, height: 100 };
+  const place = { pageId: 'page', id: 'alone', selector: '.card', rect };
+  const laid = readSite(produce(alone, placePointed(place)));
+  expect(laid.slots).toHaveLength(alone.slots.length);
+  expect(laid.slots.at(-1)).toMatchObject({ id: 'alone', ...size });
+  expect(laid.slots.at(-1)!.beside).toEqual({ top: null, right: null, bottom: null, left: null });
+  expect(laid.pages[0].own!.places.at(-1)).toMatchObject({ slot: 'alone', selector: '.card' });
 });
 
 test('a slot that goes leaves no place behind', () => {

@@ -116,12 +116,10 @@ export interface PointedSlot {
   readonly kind: SlotKind;
 }
 
-/** Makes a slot of a box that was pointed at, of its exact size. */
-export const takePointed =
-  ({ pageId, id, selector, rect, kind }: PointedSlot): Edit =>
+/** Lays a slot of the site in a box that was pointed at; what lies beside it is not known then. */
+export const placePointed =
+  ({ pageId, id, selector, rect }: Omit<PointedSlot, 'kind'>): Edit =>
   (site) => {
-    const [width, height] = [rect.width, rect.height].map((px) => Math.max(1, Math.round(px)));
-    addSlot(undefined, { id, kind, width, height })(site);
     besideUnknown(id)(site);
     editPage(pageId, (page) => {
       page.own?.places.push({
@@ -133,6 +131,16 @@ export const takePointed =
         rect: selector === '' ? rect : null,
       });
     })(site);
+  };
+
+/** Makes a slot of a box that was pointed at, of its exact size. */
+export const takePointed =
+  ({ kind, ...place }: PointedSlot): Edit =>
+  (site) => {
+    const { width, height } = place.rect;
+    const [w, h] = [width, height].map((px) => Math.max(1, Math.round(px)));
+    addSlot(undefined, { id: place.id, kind, width: w, height: h })(site);
+    placePointed(place)(site);
   };
 
 export interface TakingOver {

@@ -3,6 +3,7 @@ import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import type { AddressInfo } from 'node:net';
 import { chromium } from '@playwright/test';
 import sharp from 'sharp';
+import { rgbOf } from '../../core/colour/hex';
 import { zipSync } from 'fflate';
 
 /*
@@ -17,13 +18,23 @@ const name = 'kiln-weekend';
 /** The pictures that the page's style sheet asks for, out of the sample's photographs. */
 async function pictures(): Promise<Record<string, Buffer>> {
   const photo = (file: string) => sharp(`${out}/${file}`);
-  const grain = (width: number, height: number, colour: string) =>
-    photo('kiln-speckle.png')
+  /** A colour with the unevenness of fired clay. */
+  const grain = async (width: number, height: number, colour: string) => {
+    const levels = await photo('kiln-speckle.png')
       .resize(width, height, { fit: 'cover' })
+      .flatten()
       .greyscale()
-      .tint(colour)
+      .raw()
+      .toBuffer();
+    const mean = levels.reduce((sum, level) => sum + level, 0) / levels.length;
+    const { r, g, b } = rgbOf(colour);
+    const uneven = Uint8ClampedArray.from(
+      [...levels].flatMap((level) => [r, g, b].map((c) => c + (level - mean) * 0.6)),
+    );
+    return sharp(Buffer.from(uneven), { raw: { width, height, channels: 3 } })
       .png({ palette: true, colours: 24 })
       .toBuffer();
+  };
   const ridge = Buffer.from(
     '<svg xmlns="http://www.w3.org/2000/svg" width="960" height="42"><path fill="#efe9dc" d="M0 0H960V14C880 40 800 8 720 22S560 42 480 20 320 6 240 24 80 40 0 14Z"/></svg>',
   );

@@ -103,14 +103,14 @@ export class LayingRules {
     return before < 0 ? this.met.push({ naming, address }) - 1 : before;
   }
 
-  /** All that were met, with the lines on which they begin. */
-  async told(read: RuleReader): Promise<LayingRule[]> {
+  /** All that were met, with the lines on which they begin where they can be read. */
+  async told(read: RuleReader | undefined): Promise<LayingRule[]> {
     const sheets = [
       ...new Set(
         this.met.flatMap(({ naming }) => (isRule(naming) ? (naming.parentStyleSheet ?? []) : [])),
       ),
     ];
-    const written = await read(sheets.map((sheet) => this.textOfSheet(sheet)));
+    const written = await read?.(sheets.map((sheet) => this.textOfSheet(sheet)));
     return this.met.map(({ naming, address }): LayingRule => {
       if (!isRule(naming)) {
         return { sheet: '', selector: '', within: [], line: undefined };
@@ -120,7 +120,7 @@ export class LayingRules {
         sheet: this.keyOf(sheet),
         selector: selectorOf(naming),
         within: within(naming),
-        line: this.lineOf(naming, address, written[sheets.indexOf(sheet)]),
+        line: written && this.lineOf(naming, address, written[sheets.indexOf(sheet)]),
       };
     });
   }

@@ -414,7 +414,7 @@ const lookedAt = 1280;
  */
 export async function surveyPage(
   document: Document,
-  { files }: Pick<FrozenPage, 'files'>,
+  { files, oneFile }: Pick<FrozenPage, 'files' | 'oneFile'>,
   keys: ReadonlyMap<string, string>,
   widths: readonly number[],
   lay: (width: number) => Promise<void>,
@@ -455,7 +455,7 @@ export async function surveyPage(
       box,
     })),
     at,
-    rules: await rules.told(readRules),
+    rules: await rules.told(oneFile ? undefined : readRules),
     covers,
     look,
   };

@@ -141,7 +141,7 @@ export function OwnPageView({ opened, session, page, onDone }: Props) {
   };
 
   return (
-    <div className="grid min-h-0 grow grid-cols-[1fr_400px]">
+    <div className="grid min-h-0 grow grid-cols-[1fr_420px]">
       <div className="flex min-h-0 min-w-0 flex-col bg-board">
         <div className="flex h-[42px] shrink-0 items-center gap-3 border-b border-line bg-sheet px-4">
           {still === undefined && (
@@ -184,6 +184,7 @@ export function OwnPageView({ opened, session, page, onDone }: Props) {
                   size={p}
                   rect={box && p.root ? { x: 0, y: 0, width, height } : box}
                   scale={scale}
+                  under={p.root}
                   pointed={pointed === p.id}
                   taken={chosen.has(p.id)}
                 />

@@ -2,7 +2,7 @@
 
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { screenHeightAt } from '@/core/measure/layoutPage';
-import { pictureAt, takePointed } from '@/core/ownPage/takeOver';
+import { pictureAt, placePointed, takePointed } from '@/core/ownPage/takeOver';
 import type { PageAtWidth, PageRect } from '@/core/ownPage/survey';
 import type { OwnPage } from '@/core/site/model/ownPage';
 import type { Page } from '@/core/site/model/page';
@@ -13,6 +13,7 @@ import { picturePointing } from '@/core/ownPage/picturePointing';
 import { paintedPart } from '@/core/ownPage/paintedPart';
 import { kindAt } from '@/core/ownPage/places';
 import { usePagePicture } from '../hooks/usePagePicture';
+import { Button } from '../shared/Button';
 import { newId } from '../shared/newId';
 import { Switch } from '../shared/Switch';
 import { Board, boardTop as top, ContentLine, FirstScreen, type SheetProps } from './Board';
@@ -51,6 +52,8 @@ export function OwnSheet({
   const [tool, setTool] = useState<Tool>('slots');
   const [scheme, setScheme] = useState<Scheme>('light');
   const [pointed, setPointed] = useState<string>();
+  /** What is pointed at is the place of a slot that has none. */
+  const [placing, setPlacing] = useState(false);
   // A picture of the page is known at its own width alone.
   const still = own.from === 'picture' ? own.files[0]?.size?.width : undefined;
   const width = still ?? screen;
@@ -110,21 +113,28 @@ export function OwnSheet({
     problem === undefined
       ? reading && `Reading ${reading}…`
       : `Your page cannot be shown: ${problem}`;
-  const makeSlot = (box: PointedBox) => {
-    const id = newId();
-    const kind = kindAt(box.rect, { width, height: laid!.height });
-    session.commit(
-      `Make a slot of ${box.name || 'a place'}`,
-      takePointed({
-        pageId: page.id,
-        id,
-        selector: own.from === 'picture' ? '' : shown!.frame.selectorOf(box.id),
-        rect: box.rect,
-        kind,
-      }),
-    );
-    setTool('slots');
-    onSelect(id);
+  const unplaced = slots.find((s) => !own.places.some((p) => p.slot === s.id));
+  const toPlace = placing ? unplaced : undefined;
+  const takeBox = (box: PointedBox) => {
+    const place = {
+      pageId: page.id,
+      id: toPlace?.id ?? newId(),
+      selector: own.from === 'picture' ? '' : shown!.frame.selectorOf(box.id),
+      rect: box.rect,
+    };
+    const name = box.name || 'a place';
+    if (toPlace) {
+      session.commit(`Lay ${toPlace.name} in ${name}`, placePointed(place));
+    } else {
+      const kind = kindAt(box.rect, { width, height: laid!.height });
+      session.commit(`Make a slot of ${name}`, takePointed({ ...place, kind }));
+    }
+    choose('slots');
+    onSelect(place.id);
+  };
+  const choose = (next: Tool) => {
+    setTool(next);
+    setPlacing(false);
   };
   const onBoard = (r: PageRect) => ({
     x: left + r.x * scale,
@@ -151,7 +161,7 @@ export function OwnSheet({
             { value: 'point', label: 'Point at a place' },
             { value: 'distance', label: 'Measure a distance' },
           ]}
-          onChange={(value) => setTool(value as Tool)}
+          onChange={(value) => choose(value as Tool)}
         />
         {still === undefined ? (
           <SchemeSwitch scheme={scheme} onScheme={setScheme} />
@@ -159,6 +169,25 @@ export function OwnSheet({
           <span className="text-soft">
             A picture of your page, true for a screen of <span className="figure">{still} px</span>{' '}
             alone.
+          </span>
+        )}
+        {unplaced && (
+          <span className="ml-auto flex min-w-0 items-center gap-2">
+            <span className="truncate text-warn" title={unplaced.name}>
+              {toPlace
+                ? `Point at where ${unplaced.name} lies.`
+                : `${unplaced.name} has no place here.`}
+            </span>
+            {!toPlace && (
+              <Button
+                onClick={() => {
+                  setTool('point');
+                  setPlacing(true);
+                }}
+              >
+                Point at its place
+              </Button>
+            )}
           </span>
         )}
       </div>
@@ -229,7 +258,8 @@ export function OwnSheet({
               width={width}
               height={laid.height}
               scale={scale}
-              onSlot={makeSlot}
+              act={toPlace ? 'Lay it here' : 'Make it a slot'}
+              onBox={takeBox}
             />
           </div>
         )}

@@ -52,7 +52,7 @@ export function PlaceList({
             onPointerLeave={() => onPoint(undefined)}
             className={`border-t border-hair ${pointed === place.id ? 'bg-act-wash' : ''}`}
           >
-            <div className="grid grid-cols-[16px_18px_74px_1fr_auto] items-center gap-2 px-4 py-1.5">
+            <div className="grid grid-cols-[16px_18px_74px_1fr] items-center gap-2 px-4 py-1.5">
               <input
                 type="checkbox"
                 aria-label={`Take ${place.file.name}`}
@@ -65,29 +65,31 @@ export function PlaceList({
               <span className="text-right figure text-soft">{i + 1}</span>
               <Look place={place} />
               <span className="min-w-0">
-                <Choose
-                  label={`What ${place.file.name} is`}
-                  className="mb-0.5 w-36 font-semibold"
-                  value={place.kind}
-                  choices={slotKinds.map(({ kind, title }) => ({ value: kind, label: title }))}
-                  onChange={(kind) => onKind(place.id, kind as SlotKind)}
-                />
+                <span className="mb-0.5 flex items-center justify-between gap-2">
+                  <Choose
+                    label={`What ${place.file.name} is`}
+                    className="w-36 font-semibold"
+                    value={place.kind}
+                    choices={slotKinds.map(({ kind, title }) => ({ value: kind, label: title }))}
+                    onChange={(kind) => onKind(place.id, kind as SlotKind)}
+                  />
+                  <span className="figure whitespace-nowrap">
+                    {place.width} × {place.height}
+                  </span>
+                </span>
                 <span
                   className="block truncate text-[11px] text-soft"
-                  title={`${place.selector} · ${place.file.name}, ${placeWords(place)}`}
+                  title={`${place.file.name}, ${placeWords(place)}`}
                 >
                   {place.file.name} · {placeWords(place)}
                 </span>
                 <span
                   className="block truncate figure text-[11px] text-soft"
-                  title={place.rule && ruleTitle(place.rule)}
+                  title={place.rule ? ruleTitle(place.rule) : place.selector}
                 >
                   {place.selector}
                   {place.rule && ` · ${place.rule.where}`}
                 </span>
-              </span>
-              <span className="figure whitespace-nowrap">
-                {place.width} × {place.height}
               </span>
             </div>
           </li>

@@ -10,12 +10,15 @@ interface Props {
   /** On the page, px; undefined where it is not shown at this width. */
   rect: PageRect | undefined;
   scale: number;
+  /** It lies under others at its upper left corner: its number stands in the other one. */
+  under?: boolean;
   pointed: boolean;
   taken: boolean;
 }
 
 /** A place on the page: outlined where it becomes a slot, or is pointed at in the list. */
-export function PlaceOutline({ name, number, size, rect, scale, pointed, taken }: Props) {
+export function PlaceOutline(props: Props) {
+  const { name, number, size, rect, scale, under = false, pointed, taken } = props;
   if (!rect || !(taken || pointed)) {
     return null;
   }
@@ -32,7 +35,9 @@ export function PlaceOutline({ name, number, size, rect, scale, pointed, taken }
       }}
     >
       {number !== undefined && (
-        <span className="absolute top-0 left-0 flex items-center gap-1 bg-white/95 px-1 figure text-[11px] font-semibold whitespace-nowrap text-act">
+        <span
+          className={`absolute top-0 flex items-center gap-1 bg-white/95 px-1 figure text-[11px] font-semibold whitespace-nowrap text-act ${under ? 'right-0' : 'left-0'}`}
+        >
           {number}
           {size && (pointed || rect.width * scale > 130) && (
             <span>

@@ -16,7 +16,9 @@ interface Props {
   width: number;
   height: number;
   scale: number;
-  onSlot(box: PointedBox): void;
+  /** What is done with a box that was pointed at. */
+  act: string;
+  onBox(box: PointedBox): void;
 }
 
 interface Point {
@@ -40,7 +42,7 @@ const labelTop = (rect: PageRect, height: number, scale: number): number => {
  * Lies over the page while it is pointed at: outlines what is under the pointer and measures it, or
  * measures from one edge to another.
  */
-export function PointingLayer({ tool, pointing, width, height, scale, onSlot }: Props) {
+export function PointingLayer({ tool, pointing, width, height, scale, act, onBox }: Props) {
   const layer = useRef<HTMLDivElement>(null);
   const [at, setAt] = useState<Point>({ x: width / 2, y: Math.min(height, 600) / 2 });
   const [inside, setInside] = useState(false);
@@ -150,11 +152,11 @@ export function PointingLayer({ tool, pointing, width, height, scale, onSlot }: 
           {taken && (
             <Button
               onClick={() => {
-                onSlot(taken);
+                onBox(taken);
                 setTaken(undefined);
               }}
             >
-              Make it a slot
+              {act}
             </Button>
           )}
         </div>
