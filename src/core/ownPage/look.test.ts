@@ -66,6 +66,32 @@ test('colours are told by the area that is seen of them and by what stands on th
   expect(share('#ff0000')).toBe(0);
 });
 
+test('words on pictures and on buttons do not say what headings and links look like', () => {
+  const colours = coloursOf(
+    look({
+      page: 'rgb(255, 255, 255)',
+      boxes: [{ rect: box(40, 40, 90, 30), colour: '#a4553a', on: undefined, bar: false }],
+      texts: [
+        text({}),
+        // White on white can only lie on a picture.
+        text({ as: 'heading', colour: '#ffffff', letters: 300 }),
+        text({ as: 'heading', colour: '#7a3b22', letters: 20 }),
+        text({ as: 'link', on: 0, colour: '#fffff0', letters: 200 }),
+        text({ as: 'link', colour: '#0b5a6a', letters: 9 }),
+      ],
+    }),
+  );
+  expect(roleOf(colours, 'headings')).toBe('#7a3b22');
+  expect(roleOf(colours, 'links')).toBe('#0b5a6a');
+  const alone = coloursOf(
+    look({
+      boxes: [{ rect: box(40, 40, 90, 30), colour: '#a4553a', on: undefined, bar: false }],
+      texts: [text({ as: 'link', on: 0, colour: '#fffff0', letters: 200 })],
+    }),
+  );
+  expect(roleOf(alone, 'links')).toBe('#fffff0');
+});
+
 test('a see-through ground is what it looks like over what lies below it', () => {
   const colours = coloursOf(
     look({

@@ -1,6 +1,7 @@
 import { deltaE } from '../colour/difference';
 import { hexOf, rgbOf } from '../colour/hex';
 import { tryTranslucent, type Translucent } from '../colour/parse';
+import { contrastRatio } from '../legibility/contrast';
 import type { Raster, Rgb } from '../raster/raster';
 import type { Hex } from '../site/model/hex';
 import type { PageRect } from './survey';
@@ -149,6 +150,17 @@ const inkShare = 0.15;
 
 const inkOf = ({ rect }: PageText): number => rect.width * rect.height * inkShare;
 
+/** Words with less contrast are not meant for the ground that they seem to stand on (by looking). */
+const leastContrast = 1.4;
+
+interface Standing {
+  readonly text: PageText;
+  readonly ink: Rgb;
+  readonly ground: Rgb;
+}
+
+const roleOf = { text: 'text', heading: 'headings', link: 'links' } as const;
+
 /**
  * The colours of a page by the area they cover, and what the first of them are for.
  * @returns those with a role first, then by area
@@ -176,6 +188,7 @@ export function coloursOf(look: PageLook): PageColour[] {
       tallies.bar.add(ground, areas[i]);
     }
   });
+  const standing: Standing[] = [];
   for (const text of look.texts) {
     const ground = behind(text.on);
     const own = tryTranslucent(text.colour);
@@ -184,14 +197,24 @@ export function coloursOf(look: PageLook): PageColour[] {
     }
     const ink = over(own, ground);
     all.add(ink, inkOf(text));
-    if (text.bar) {
+    // Words that could not be read there stand on a picture.
+    if (text.bar || contrastRatio(ink, ground) < leastContrast) {
       continue;
     }
-    const role = { text: 'text', heading: 'headings', link: 'links' } as const;
-    // By letters: one large title is not what all headings are.
-    tallies[role[text.as]].add(ink, text.letters);
-    if (text.as !== 'heading') {
-      tallies.content.add(ground, text.letters);
+    standing.push({ text, ink, ground });
+  }
+  const plain = standing.filter(({ text }) => text.as === 'text');
+  for (const { text, ground } of plain.length > 0 ? plain : standing) {
+    tallies.content.add(ground, text.letters);
+  }
+  const main = [hexOf(page), tallies.content.most];
+  for (const as of ['text', 'heading', 'link'] as const) {
+    const like = standing.filter(({ text }) => text.as === as);
+    const onMain = like.filter(({ ground }) => main.includes(hexOf(ground)));
+    // Those of buttons and bands are exceptions.
+    for (const { text, ink } of onMain.length > 0 ? onMain : like) {
+      // By letters: one large title is not what all headings are.
+      tallies[roleOf[as]].add(ink, text.letters);
     }
   }
   for (const { colour, length } of look.borders) {

@@ -116,6 +116,11 @@ describe('what a picture is follows from where it lies and how', () => {
       'sidebar',
     ],
     [
+      'columns of the page in one strip',
+      { rect: [160, 300, 960, 900], laid: { repeat: 'repeat-y' }, file: file(1, 960, 10) },
+      'sidebar',
+    ],
+    [
       'wide and flat, farther down',
       { rect: [0, 900, 1280, 90], file: file(1, 1920, 90) },
       'divider',
@@ -181,6 +186,8 @@ test.each([
     '100% 3px',
     'repeats down',
   ],
+  [{ size: 'cover' }, 'no-repeat', '0% 0%', 'covers its box'],
+  [{ size: '100% 100%' }, 'no-repeat', '0% 0%', 'stretched'],
   [{ attachment: 'fixed' }, 'repeat', '0% 0%', 'repeats both ways, stays with the screen'],
 ])('computed values %j as a slot has them', (part, repeat, position, words) => {
   const laid = laidAs({ ...plain, ...part })!;

@@ -84,12 +84,15 @@ function sizeOf(text: string): BackgroundSize {
   return { x: side(x), y: side(y) };
 }
 
+const isStretched = (size: string): boolean => size === '100% 100%';
+
 /** Computed values as a slot has them. */
 export function laidAs({ repeat, position, size, attachment }: LaidBackground): Place['laid'] {
   const [x, y] = pairOf(position);
   const at: Position = { x: lengthOf(x), y: lengthOf(y) };
   return {
-    repeat: repeats[repeat] ?? 'repeat',
+    // What fills its box is never seen a second time.
+    repeat: size === 'cover' || isStretched(size) ? 'no-repeat' : (repeats[repeat] ?? 'repeat'),
     position: at,
     size: sizeOf(size),
     attachment: attachment === 'fixed' ? 'fixed' : 'scroll',
@@ -115,7 +118,8 @@ function kindOf(
     if (picture.root || all) {
       return 'background';
     }
-    if (laid?.repeat === 'repeat-y' && wide < 0.5 && seen.height > seen.width * 0.5) {
+    // Columns of a page are often one strip as wide as all of them.
+    if (laid?.repeat === 'repeat-y' && wide < 0.95 && seen.height > seen.width * 0.3) {
       return 'sidebar';
     }
   }
@@ -268,6 +272,9 @@ function behaviourOf(laid: Place['laid']): string {
   }
   if (laid.size === 'cover' || laid.size === 'contain') {
     return laid.size === 'cover' ? 'covers its box' : 'fits into its box';
+  }
+  if (laid.size.x !== 'auto' && laid.size.y !== 'auto' && laid.repeat === 'no-repeat') {
+    return 'stretched';
   }
   return behaviour[laid.repeat] + (laid.attachment === 'fixed' ? ', stays with the screen' : '');
 }

@@ -68,6 +68,14 @@ test('each picture is a slot of its exact size under its own name and format, fi
   expect(readSite(JSON.parse(JSON.stringify(site)))).toEqual(site);
 });
 
+test('what lies there now is within the bounds of its slot', () => {
+  const heavy = { ...pictures[2], item: { ...pictures[2].item, bytes: 48_200 } };
+  const edit = adoptTheme({ pictures: [heavy], pageId: 'home', newId: () => `heavy-${id++}` });
+  const [slot] = applyEdit(newSite('x', 'home', 'X'), edit).slots;
+  expect(slot.budgetBytes).toBe(48_200);
+  expect(slotFor('t/i/strip.png').budgetBytes).toBe(300_000);
+});
+
 test('it lies as the page lays it', () => {
   expect(slotFor('t/i/strip.png')).toMatchObject({ repeat: 'repeat-x' });
   expect(slotFor('t/i/Top_1.jpg')).toMatchObject({

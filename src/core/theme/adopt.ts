@@ -62,6 +62,9 @@ function slotFor(
       measured: { from: 'picture', name: baseName(path) },
       ...laid,
     })(site);
+    const slot = site.slots.find((s) => s.id === id)!;
+    // What lies there now is within its bounds.
+    slot.budgetBytes = Math.max(slot.budgetBytes, item.bytes);
     const picture = site.pictures[`picture-${id}`];
     picture.layers = [castDraft(layer)];
     picture.press = pressAs(formatNamed(item.format) ?? 'png', 85);

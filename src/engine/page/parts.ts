@@ -79,6 +79,10 @@ class Parting {
     return !/^(?:inline|contents|none)$/.test(this.view.getComputedStyle(element).display);
   }
 
+  private isOutOfFlow(element: Element): boolean {
+    return /^(?:fixed|absolute)$/.test(this.view.getComputedStyle(element).position);
+  }
+
   /** Elements with words that stand beside this one. */
   private beside(element: Element): Element[] {
     const own = this.rect(element);
@@ -129,7 +133,7 @@ class Parting {
       return rect && rect.width < this.screen * wholeWidth && this.isBlock(at);
     });
     const parent = narrow?.parentElement;
-    const alone = narrow && this.beside(narrow).length === 0;
+    const alone = narrow && this.beside(narrow).every((other) => this.isOutOfFlow(other));
     if (narrow && alone && this.holdsMore(narrow)) {
       return { as: 'content', element: narrow, box: 'border' };
     }
