@@ -91,13 +91,13 @@ export async function surveyIn(app: Page, widths: number[]): Promise<PageSurvey>
     const survey = await frame.survey(list, async (sheets) => sheets.map(rulesNamingFiles));
     return {
       ...survey,
-      covers: [...survey.covers],
+      occlusions: [...survey.occlusions],
       at: survey.at.map((a) => ({ ...a, placed: [...a.placed], parts: [...a.parts] })),
     };
   }, widths);
   return {
     ...found,
-    covers: new Map(found.covers),
+    occlusions: new Map(found.occlusions),
     at: found.at.map((a) => ({ ...a, placed: new Map(a.placed), parts: new Map(a.parts) })),
   };
 }

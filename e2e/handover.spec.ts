@@ -3,7 +3,7 @@
  * it.
  */
 import { firstCopy } from '../src/core/measure/background';
-import { layoutPage, type SlotPiece } from '../src/core/measure/layoutPage';
+import { layoutPage, type LaidSlot } from '../src/core/measure/layoutPage';
 import { linesOf } from '../src/core/handover/lines.fixture';
 import { applyEdit, editSlot } from '../src/core/site/edit';
 import type { Site } from '../src/core/site/model/site';
@@ -20,13 +20,13 @@ function siteWith(
   width: number,
   height: number,
   change: Parameters<typeof editSlot>[1] = () => {},
-): { site: Site; piece: SlotPiece; css: string; html: string } {
+): { site: Site; piece: LaidSlot; css: string; html: string } {
   const site = applyEdit(
     applyEdit(newSite('x', 'home', 'Judge'), addSlot('home', { id: 's', kind, width, height })),
     editSlot('s', change),
   );
-  const piece = layoutPage(site, site.pages[0], screen).pieces.find(
-    (p): p is SlotPiece => p.type === 'slot' && p.slot.id === 's',
+  const piece = layoutPage(site, site.pages[0], screen).boxes.find(
+    (p): p is LaidSlot => p.type === 'slot' && p.slot.id === 's',
   )!;
   return { site, piece, ...linesOf(site, piece.slot, site.pictures[piece.slot.pictureId]) };
 }
@@ -84,7 +84,7 @@ test('a strip is as wide as its column, a divider hangs above its section and on
   );
 
   const divider = siteWith('divider', 2000, 100);
-  const section = layoutPage(divider.site, divider.site.pages[0], screen).pieces.find(
+  const section = layoutPage(divider.site, divider.site.pages[0], screen).boxes.find(
     (p) => p.type === 'area' && p.role === 'section',
   )!;
   const away = divider.piece.rect.y + divider.piece.rect.height - section.rect.y;

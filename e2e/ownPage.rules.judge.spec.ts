@@ -244,7 +244,7 @@ test('how much of a picture is hidden, and by what, is what Chromium paints', as
     html: `<!doctype html><title>Covered</title><style>
       body { margin: 0; background: url(body.png) }
       #page { width: 800px; height: 1700px; margin: 0 auto; background: #fff; position: relative }
-      #hero { height: 300px; background: url(hero.png) 0 0 / cover }
+      #hero { height: 300px; background: url(hero.png) 0 0 / occlusion }
       #card { position: absolute; left: 480px; top: 0; width: 320px; height: 200px; background: #eee; pointer-events: none }
       #glass { position: absolute; left: 0; top: 0; width: 200px; height: 300px; border: 1px solid #fff; box-sizing: border-box }
       #strip { height: 400px; background: url(strip.png) repeat-y 100% 0 } #over { float: right; width: 120px; height: 400px; background: #222 }
@@ -271,11 +271,11 @@ test('how much of a picture is hidden, and by what, is what Chromium paints', as
     const name = file.name.replace('.png', '') as keyof typeof hex;
     const whole = { x: 0, y: 0, width: 1280, height: 1700 };
     const part = picture.root ? whole : paintedPart(placed, file.size);
-    const cover = survey.covers.get(picture.id);
+    const occlusion = survey.occlusions.get(picture.id);
     const hidden = 1 - (await shareOf(shot, hex[name], part));
     // Told by 25 points: a row of them may lie on either side of an edge.
-    expect.soft([name, Math.abs((cover?.share ?? 0) - hidden) <= 0.1]).toEqual([name, true]);
-    by[name] = cover?.by;
+    expect.soft([name, Math.abs((occlusion?.share ?? 0) - hidden) <= 0.1]).toEqual([name, true]);
+    by[name] = occlusion?.by;
   }
   expect(by).toEqual({
     body: '#page',

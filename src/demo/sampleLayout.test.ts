@@ -1,4 +1,4 @@
-import { layoutPage, marginAt, type SlotPiece } from '@/core/measure/layoutPage';
+import { layoutPage, marginAt, type LaidSlot } from '@/core/measure/layoutPage';
 import { shelfItem } from '@/core/shelf/item';
 import { sampleSite } from './sample';
 
@@ -20,8 +20,8 @@ const site = sampleSite('s', {
   ridge: item,
 });
 const slotAt = (width: number, id: string) =>
-  layoutPage(site, site.pages[0], width).pieces.find(
-    (p): p is SlotPiece => p.type === 'slot' && p.slot.id === id,
+  layoutPage(site, site.pages[0], width).boxes.find(
+    (p): p is LaidSlot => p.type === 'slot' && p.slot.id === id,
   );
 
 test('a wide screen shows the header at its own size, in the middle', () => {
@@ -46,7 +46,7 @@ test('background to be seen at each side', () => {
 });
 
 test('the divider hangs above its section over the whole width, one px into it', () => {
-  const section = layoutPage(site, site.pages[0], 1920).pieces.find(
+  const section = layoutPage(site, site.pages[0], 1920).boxes.find(
     (p) => p.type === 'area' && p.role === 'section',
   );
   const divider = slotAt(1920, 'divider')!;
@@ -59,8 +59,8 @@ test('a phone has no sidebar, so its strip is not shown', () => {
   expect(slotAt(768, 'sidebar')?.rect.width).toBe(328);
 });
 
-test('pieces lie from back to front: ground, then the background, then everything else', () => {
-  const { pieces } = layoutPage(site, site.pages[0], 1280);
-  expect(pieces[0]).toMatchObject({ type: 'area', role: 'ground' });
-  expect(pieces[1]).toMatchObject({ type: 'slot', slot: { id: 'background' } });
+test('boxes lie from back to front: ground, then the background, then everything else', () => {
+  const { boxes } = layoutPage(site, site.pages[0], 1280);
+  expect(boxes[0]).toMatchObject({ type: 'area', role: 'ground' });
+  expect(boxes[1]).toMatchObject({ type: 'slot', slot: { id: 'background' } });
 });

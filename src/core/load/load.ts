@@ -1,4 +1,4 @@
-import { layoutPage, type SlotPiece } from '../measure/layoutPage';
+import { layoutPage, type LaidSlot } from '../measure/layoutPage';
 import type { Page } from '../site/model/page';
 import type { Site } from '../site/model/site';
 
@@ -35,7 +35,7 @@ export const phoneWidth = 390;
 export const slotsLoaded = (site: Site, page: Page, screenWidth: number): string[] => [
   ...new Set(
     layoutPage(site, page, screenWidth)
-      .pieces.filter((p): p is SlotPiece => p.type === 'slot')
+      .boxes.filter((p): p is LaidSlot => p.type === 'slot')
       .map((p) => p.slot.id),
   ),
 ];

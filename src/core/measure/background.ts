@@ -3,7 +3,7 @@ import type { BackgroundSize, Length, Position, Repeat } from '../site/model/slo
 import type { Size } from '../frame/placement';
 import { overlapOf, withOverlap } from '../frame/overlap';
 import { isContent } from '../slots/registry';
-import type { SlotPiece } from './layoutPage';
+import type { LaidSlot } from './layoutPage';
 
 /**
  * Where the copies of a background picture lie, in px of its positioning area; fractions are kept.
@@ -92,7 +92,7 @@ export function coveredBy(
  * Where the copy of a slot's picture lies that the others are counted from, px of the page; content
  * fills its place.
  */
-export function firstCopy({ slot, rect, positioning }: SlotPiece): Rect {
+export function firstCopy({ slot, rect, positioning }: LaidSlot): Rect {
   if (isContent(slot.kind)) {
     return rect;
   }
@@ -101,27 +101,27 @@ export function firstCopy({ slot, rect, positioning }: SlotPiece): Rect {
 }
 
 /** Where the file of that copy lies: content may hang out over its place. */
-export const fileCopy = (piece: SlotPiece): Rect =>
-  withOverlap(firstCopy(piece), overlapOf(piece.slot), piece.scale);
+export const fileCopy = (laid: LaidSlot): Rect =>
+  withOverlap(firstCopy(laid), overlapOf(laid.slot), laid.scale);
 
 /** The part of the page that can show the file. */
-export const fileArea = (piece: SlotPiece): Rect =>
-  withOverlap(piece.rect, overlapOf(piece.slot), piece.scale);
+export const fileArea = (laid: LaidSlot): Rect =>
+  withOverlap(laid.rect, overlapOf(laid.slot), laid.scale);
 
 /**
  * The copies as declarations with nothing left to resolve, for an element that lies where
  * `fileArea` does: this is how the plan draws them.
  */
-export function drawnBackground(piece: SlotPiece): {
+export function drawnBackground(laid: LaidSlot): {
   backgroundPosition: string;
   backgroundSize: string;
   backgroundRepeat: Repeat;
 } {
-  const copy = fileCopy(piece);
-  const area = fileArea(piece);
+  const copy = fileCopy(laid);
+  const area = fileArea(laid);
   return {
     backgroundPosition: `${copy.x - area.x}px ${copy.y - area.y}px`,
     backgroundSize: `${copy.width}px ${copy.height}px`,
-    backgroundRepeat: isContent(piece.slot.kind) ? 'no-repeat' : piece.slot.repeat,
+    backgroundRepeat: isContent(laid.slot.kind) ? 'no-repeat' : laid.slot.repeat,
   };
 }

@@ -10,11 +10,11 @@ import {
   layoutPage,
   marginAt,
   screenHeightAt,
-  type Piece,
-  type SlotPiece,
+  type LaidBox,
+  type LaidSlot,
 } from './layoutPage';
 
-/* Whatever the page, its pieces fit each other. */
+/* Whatever the page, its boxes fit each other. */
 
 const empty = newSite('x', 'home', 'X');
 const kinds = ['header', 'background', 'sidebar', 'divider', 'mark', 'band'] as const;
@@ -67,8 +67,8 @@ const pages: fc.Arbitrary<Page> = fc
   }));
 const screens = fc.integer({ min: 320, max: 3840 });
 
-const areas = (pieces: readonly Piece[], role: string) =>
-  pieces.flatMap((p) => (p.type === 'area' && p.role === role ? [p.rect] : []));
+const areas = (boxes: readonly LaidBox[], role: string) =>
+  boxes.flatMap((p) => (p.type === 'area' && p.role === role ? [p.rect] : []));
 
 test('content and its margins make up the screen, and the content is never wider than what was asked for', () => {
   fc.assert(
@@ -86,12 +86,12 @@ test('bands follow each other without a gap from top to bottom, and add up to th
   fc.assert(
     fc.property(pages, screens, (page, width) => {
       const layout = layoutPage(full, page, width);
-      const [bar] = areas(layout.pieces, 'bar');
-      const [body] = areas(layout.pieces, 'body');
-      const [band] = areas(layout.pieces, 'band');
-      const sections = areas(layout.pieces, 'section');
-      const header = layout.pieces.find(
-        (p): p is SlotPiece => p.type === 'slot' && p.slot.id === 'header',
+      const [bar] = areas(layout.boxes, 'bar');
+      const [body] = areas(layout.boxes, 'body');
+      const [band] = areas(layout.boxes, 'band');
+      const sections = areas(layout.boxes, 'section');
+      const header = layout.boxes.find(
+        (p): p is LaidSlot => p.type === 'slot' && p.slot.id === 'header',
       )!;
       expect(header.rect.y).toBe(bar.y + bar.height);
       let at = header.rect.y + header.rect.height;
@@ -109,10 +109,10 @@ test('columns lie beside each other inside the content, and leave the rest to th
     fc.property(pages, screens, (page, width) => {
       const layout = layoutPage(full, page, width);
       const { x, width: content } = layout.content;
-      const strip = layout.pieces.find(
-        (p): p is SlotPiece => p.type === 'slot' && p.slot.id === 'sidebar',
+      const strip = layout.boxes.find(
+        (p): p is LaidSlot => p.type === 'slot' && p.slot.id === 'sidebar',
       );
-      const text = layout.pieces.find((p) => p.type === 'lines');
+      const text = layout.boxes.find((p) => p.type === 'lines');
       if (strip) {
         expect(strip.rect.x).toBeGreaterThanOrEqual(x);
         expect(strip.rect.x + strip.rect.width).toBeLessThanOrEqual(x + content);
@@ -123,9 +123,9 @@ test('columns lie beside each other inside the content, and leave the rest to th
             text.rect.x + text.rect.width <= strip.rect.x,
         ).toBe(true);
       }
-      for (const piece of layout.pieces) {
-        expect(piece.rect.width).toBeGreaterThanOrEqual(0);
-        expect(piece.rect.height).toBeGreaterThanOrEqual(0);
+      for (const laid of layout.boxes) {
+        expect(laid.rect.width).toBeGreaterThanOrEqual(0);
+        expect(laid.rect.height).toBeGreaterThanOrEqual(0);
       }
     }),
   );
@@ -138,16 +138,16 @@ test('every slot that is laid has its picture’s copies where its element is, o
         ...full,
         slots: full.slots.map((s) => ({ ...s, attachment: fixed ? 'fixed' : 'scroll' })),
       };
-      for (const piece of layoutPage(site, page, width).pieces) {
-        if (piece.type !== 'slot') {
+      for (const laid of layoutPage(site, page, width).boxes) {
+        if (laid.type !== 'slot') {
           continue;
         }
         if (fixed) {
-          expect(piece.positioning).toEqual({ x: 0, y: 0, width, height: screenHeightAt(width) });
+          expect(laid.positioning).toEqual({ x: 0, y: 0, width, height: screenHeightAt(width) });
         } else {
-          expect(piece.positioning).toEqual(piece.rect);
+          expect(laid.positioning).toEqual(laid.rect);
         }
-        const copy = firstCopy(piece);
+        const copy = firstCopy(laid);
         expect(
           Number.isFinite(copy.x) && Number.isFinite(copy.y) && copy.width > 0 && copy.height >= 0,
         ).toBe(true);

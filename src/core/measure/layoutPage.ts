@@ -5,10 +5,10 @@ import type { Site } from '../site/model/site';
 import type { Slot } from '../site/model/slot';
 import { backgroundOf } from '../site/pages';
 
-/** A piece of the drawn page, from back to front; px of the page at the screen width asked for. */
-export type Piece =
-  | AreaPiece
-  | SlotPiece
+/** A box of the drawn page, from back to front; px of the page at the screen width asked for. */
+export type LaidBox =
+  | LaidArea
+  | LaidSlot
   | {
       readonly type: 'heading';
       readonly rect: Rect;
@@ -24,7 +24,7 @@ export type Piece =
     }
   | { readonly type: 'lines'; readonly rect: Rect; readonly ink: Hex };
 
-export interface AreaPiece {
+export interface LaidArea {
   readonly type: 'area';
   readonly role: 'ground' | 'bar' | 'band' | 'body' | 'section';
   /** Which of the sections it is. */
@@ -33,7 +33,7 @@ export interface AreaPiece {
   readonly colour: Hex;
 }
 
-export interface SlotPiece {
+export interface LaidSlot {
   readonly type: 'slot';
   readonly slot: Slot;
   /** The part of the page that can show the picture. */
@@ -51,7 +51,7 @@ export interface PageLayout {
   readonly fold: number;
   /** Where the content column lies. */
   readonly content: { readonly x: number; readonly width: number };
-  readonly pieces: readonly Piece[];
+  readonly boxes: readonly LaidBox[];
 }
 
 /**
@@ -126,12 +126,12 @@ export function layoutPage(site: Site, page: Page, screenWidth: number): PageLay
   const x = marginAt(page, screenWidth);
   const fold = screenHeightAt(screenWidth);
   const find = (id: string | null | undefined) => site.slots.find((s) => s.id === id);
-  const pieces: Piece[] = [];
-  const area = (role: AreaPiece['role'], rect: Rect, colour: Hex, index = 0) =>
-    pieces.push({ type: 'area', role, index, rect, colour });
+  const boxes: LaidBox[] = [];
+  const area = (role: LaidArea['role'], rect: Rect, colour: Hex, index = 0) =>
+    boxes.push({ type: 'area', role, index, rect, colour });
   const lay = (slot: Slot | undefined, rect: Rect, scale = 1) => {
     if (slot) {
-      pieces.push({
+      boxes.push({
         type: 'slot',
         slot,
         rect,
@@ -158,7 +158,7 @@ export function layoutPage(site: Site, page: Page, screenWidth: number): PageLay
   const inset = Math.min(28, contentWidth * 0.06);
   const inside = contentWidth - inset * 2;
   const heading = (y: number, width: number, ink: Hex, words: string, atX = x + inset) =>
-    pieces.push({
+    boxes.push({
       type: 'heading',
       rect: { x: atX, y, width, height: 36 },
       ink,
@@ -192,7 +192,7 @@ export function layoutPage(site: Site, page: Page, screenWidth: number): PageLay
   }
   const linksRoom = x + contentWidth - linksX;
   if (linksRoom > 260) {
-    pieces.push({
+    boxes.push({
       type: 'links',
       rect: { x: linksX, y: 0, width: linksRoom, height: page.bar.height },
       ink: page.bar.ink,
@@ -236,7 +236,7 @@ export function layoutPage(site: Site, page: Page, screenWidth: number): PageLay
   const textWidth = right - left - inset * 2;
   if (textWidth > 40) {
     heading(bodyTop + 22, textWidth, page.body.ink, page.body.heading, left + inset);
-    pieces.push({
+    boxes.push({
       type: 'lines',
       rect: {
         x: left + inset,
@@ -271,12 +271,12 @@ export function layoutPage(site: Site, page: Page, screenWidth: number): PageLay
   }
 
   for (const id of page.pieces) {
-    const piece = find(id);
-    if (!piece) {
+    const slot = find(id);
+    if (!slot) {
       continue;
     }
-    const { rect, scale } = content(piece, contentWidth, { x, y: 0 });
-    lay(piece, rect, scale);
+    const { rect, scale } = content(slot, contentWidth, { x, y: 0 });
+    lay(slot, rect, scale);
   }
-  return { width: screenWidth, height, fold, content: { x, width: contentWidth }, pieces };
+  return { width: screenWidth, height, fold, content: { x, width: contentWidth }, boxes };
 }

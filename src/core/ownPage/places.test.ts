@@ -73,7 +73,7 @@ function pageWith(...lying: readonly Lying[]): { survey: PageSurvey; files: Froz
       ],
       parts: [],
       rules: [],
-      covers: new Map(),
+      occlusions: new Map(),
       look: {
         width: 1280,
         height: 1600,
@@ -195,7 +195,7 @@ test.each([
   expect([
     laid.repeat,
     `${x.value}${x.unit} ${y.value}${y.unit}`,
-    placeWords({ laid, shownAt: [1280], cover: undefined }),
+    placeWords({ laid, shownAt: [1280], occlusion: undefined }),
   ]).toEqual([repeat, position, words]);
 });
 

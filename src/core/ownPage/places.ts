@@ -3,7 +3,7 @@ import type { BackgroundSize, Length, Position, Repeat, Slot, SlotKind } from '.
 import type { FrozenFile } from './frozen';
 import { paintedPart, pairOf } from './paintedPart';
 import type {
-  Cover,
+  Occlusion,
   LaidBackground,
   LayingRule,
   PageRect,
@@ -28,7 +28,7 @@ export interface Place {
   /** The rule that lays it; undefined for what no rule does. */
   readonly rule: PlaceRule | undefined;
   /** What hides a part of it. */
-  readonly cover: Cover | undefined;
+  readonly occlusion: Occlusion | undefined;
   /** It lies on all of the page, however large the box of its element is. */
   readonly root: boolean;
   /** Widths of the screen at which it is shown. */
@@ -171,7 +171,7 @@ export function placesOf(survey: PageSurvey, files: readonly FrozenFile[], width
       selector: picture.selector + picture.pseudo,
       laid,
       rule: placed.rule === undefined ? undefined : ruleAt(survey.rules[placed.rule], byKey),
-      cover: survey.covers.get(picture.id),
+      occlusion: survey.occlusions.get(picture.id),
       root: picture.root && picture.as === 'background',
       shownAt: survey.at.filter((at) => at.placed.has(picture.id)).map((at) => at.width),
       small: isSmall(seen, file.size),
@@ -240,7 +240,7 @@ export const placesAside = (others: readonly FrozenFile[]): Place[] =>
             selector: '',
             laid: undefined,
             rule: undefined,
-            cover: undefined,
+            occlusion: undefined,
             root: false,
             shownAt: [],
             small: isSmall({ x: 0, y: 0, ...file.size }, file.size),
@@ -257,12 +257,12 @@ const behaviour: Readonly<Record<Repeat, string>> = {
 };
 
 /** How a place behaves, in a few words. */
-export function placeWords(place: Pick<Place, 'laid' | 'shownAt' | 'cover'>): string {
-  const { laid, shownAt, cover } = place;
+export function placeWords(place: Pick<Place, 'laid' | 'shownAt' | 'occlusion'>): string {
+  const { laid, shownAt, occlusion } = place;
   if (shownAt.length === 0) {
     return 'lies nowhere on this page';
   }
-  const hidden = cover && `, ${Math.round(cover.share * 100)}% under ${cover.by}`;
+  const hidden = occlusion && `, ${Math.round(occlusion.share * 100)}% under ${occlusion.by}`;
   return behaviourOf(laid) + (hidden ?? '');
 }
 

@@ -86,7 +86,7 @@ const schema = object({
       }),
     )
     .required(),
-  covers: named(object({ share: figure(), by: words() }).required()),
+  occlusions: named(object({ share: figure(), by: words() }).required()),
   look: object({
     width: figure(),
     height: figure(),
@@ -130,7 +130,7 @@ export function readSurvey(text: string): PageSurvey {
   }
   return {
     ...stored,
-    covers: new Map(Object.entries(stored.covers)),
+    occlusions: new Map(Object.entries(stored.occlusions)),
     at: stored.at.map((at) => ({
       ...at,
       placed: new Map(Object.entries(at.placed)),

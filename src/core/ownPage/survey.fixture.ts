@@ -46,7 +46,7 @@ export const surveyed: PageSurvey = {
     ]),
   })),
   rules: [{ sheet: 'frozen:1', selector: '.banner', within: [], line: 12 }],
-  covers: new Map([['7 background 0', { share: 0.25, by: '.page' }]]),
+  occlusions: new Map([['7 background 0', { share: 0.25, by: '.page' }]]),
   look: {
     width: 1280,
     height: 1500,

@@ -39,7 +39,7 @@ export interface PaintedPicture {
 }
 
 /** What lies over a picture so that it is not seen there. */
-export interface Cover {
+export interface Occlusion {
   /** Of the part that is painted, above 0 and at most 1; by points of it. */
   readonly share: number;
   /** Selector of what covers most of it. */
@@ -103,7 +103,7 @@ export interface PageSurvey {
   readonly at: readonly PageAtWidth[];
   readonly rules: readonly LayingRule[];
   /** By the picture's id, at the width that `look` is of; absent where nothing covers it. */
-  readonly covers: ReadonlyMap<string, Cover>;
+  readonly occlusions: ReadonlyMap<string, Occlusion>;
   readonly look: PageLook;
 }
 

@@ -2,8 +2,8 @@ import type { PageSurvey } from './survey';
 
 type Stored<T> = T extends ReadonlyMap<string, infer V> ? Record<string, V> : T;
 /** A survey as plain data: maps as objects. */
-export type StoredSurvey = Omit<PageSurvey, 'at' | 'covers'> & {
-  readonly covers: Stored<PageSurvey['covers']>;
+export type StoredSurvey = Omit<PageSurvey, 'at' | 'occlusions'> & {
+  readonly occlusions: Stored<PageSurvey['occlusions']>;
   readonly at: readonly {
     [K in keyof PageSurvey['at'][number]]: Stored<PageSurvey['at'][number][K]>;
   }[];
@@ -13,7 +13,7 @@ export type StoredSurvey = Omit<PageSurvey, 'at' | 'covers'> & {
 export function surveyText(survey: PageSurvey): string {
   const stored: StoredSurvey = {
     ...survey,
-    covers: Object.fromEntries(survey.covers),
+    occlusions: Object.fromEntries(survey.occlusions),
     at: survey.at.map((at) => ({
       ...at,
       placed: Object.fromEntries(at.placed),

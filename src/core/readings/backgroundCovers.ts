@@ -22,13 +22,13 @@ function bareAt({ site, slot }: ReadingContext, width: number): number {
   return Math.max(
     0,
     ...pagesWith(site, slot).map((page) => {
-      const piece = layoutPage(site, page, width).pieces.find(
+      const laid = layoutPage(site, page, width).boxes.find(
         (p) => p.type === 'slot' && p.slot.id === slot.id,
       );
-      if (piece?.type !== 'slot') {
+      if (laid?.type !== 'slot') {
         return 0;
       }
-      const { positioning } = piece;
+      const { positioning } = laid;
       const covered = coveredBy(placeBackground(slot, positioning, slot), positioning);
       return Math.round(Math.max(covered.x, width - covered.x - covered.width));
     }),

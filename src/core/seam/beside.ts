@@ -1,6 +1,6 @@
 import { rgbOf } from '../colour/hex';
 import { firstCopy } from '../measure/background';
-import { layoutPage, type AreaPiece, type PageLayout, type SlotPiece } from '../measure/layoutPage';
+import { layoutPage, type LaidArea, type PageLayout, type LaidSlot } from '../measure/layoutPage';
 import { drawGradient } from '../raster/gradient';
 import type { Raster, Rgb } from '../raster/raster';
 import type { Hex } from '../site/model/hex';
@@ -13,7 +13,7 @@ import { pictureOf } from '../site/picture';
 /** An area of a page whose colour can be set. */
 export interface PageArea {
   readonly pageId: string;
-  readonly role: AreaPiece['role'];
+  readonly role: LaidArea['role'];
   /** Which of the sections. */
   readonly index: number;
 }
@@ -33,7 +33,7 @@ export interface BesideColours {
 /** A screen on which everything that lies beside the content shows, px. */
 const wideScreen = (page: Page): number => Math.max(1920, (page.content.px ?? 0) + 400);
 
-const areaWords: Readonly<Record<AreaPiece['role'], string>> = {
+const areaWords: Readonly<Record<LaidArea['role'], string>> = {
   ground: 'the page colour',
   bar: 'the bar',
   band: 'the title band',
@@ -43,7 +43,7 @@ const areaWords: Readonly<Record<AreaPiece['role'], string>> = {
 
 /** A plain place along a side in px of the page, `by` px outside of it. */
 function outside(
-  { rect, scale }: SlotPiece,
+  { rect, scale }: LaidSlot,
   side: Side,
   i: number,
   by = 0.5,
@@ -83,21 +83,21 @@ const pixel = ({ data, width }: Raster, x: number, y: number): Rgb => {
  */
 function plainColours(
   site: Site,
-  piece: SlotPiece,
-  own: SlotPiece,
+  laid: LaidSlot,
+  own: LaidSlot,
   side: Side,
   under: Rgb,
 ): Pick<BesideColours, 'at' | 'colour'> | undefined {
-  const { ground, layers } = pictureOf(site, piece.slot);
+  const { ground, layers } = pictureOf(site, laid.slot);
   if (layers.some((l) => !l.hidden) || ground.type === 'none') {
     return undefined;
   }
   if (ground.type === 'colour') {
     return { at: () => rgbOf(ground.colour), colour: ground.colour };
   }
-  const raster = gradientRaster(ground, piece.slot);
-  const copy = firstCopy(piece);
-  const { repeat } = piece.slot;
+  const raster = gradientRaster(ground, laid.slot);
+  const copy = firstCopy(laid);
+  const { repeat } = laid.slot;
   const index = (
     at: number,
     from: number,
@@ -137,8 +137,8 @@ function plainColours(
   };
 }
 
-const pieceOf = (layout: PageLayout, slotId: string): SlotPiece | undefined =>
-  layout.pieces.find((p): p is SlotPiece => p.type === 'slot' && p.slot.id === slotId);
+const laidOf = (layout: PageLayout, slotId: string): LaidSlot | undefined =>
+  layout.boxes.find((p): p is LaidSlot => p.type === 'slot' && p.slot.id === slotId);
 
 /**
  * The first page that shows a slot, as it is on a wide screen; a second arrangement as it is on the
@@ -147,13 +147,13 @@ const pieceOf = (layout: PageLayout, slotId: string): SlotPiece | undefined =>
 function pageWith(
   site: Site,
   slotId: string,
-): { page: Page; layout: PageLayout; piece: SlotPiece } | undefined {
+): { page: Page; layout: PageLayout; laid: LaidSlot } | undefined {
   const below = site.slots.find((s) => s.narrow?.slot === slotId)?.narrow?.below;
   for (const page of site.pages) {
     const layout = layoutPage(site, page, below === undefined ? wideScreen(page) : below - 1);
-    const piece = pieceOf(layout, slotId);
-    if (piece) {
-      return { page, layout, piece };
+    const laid = laidOf(layout, slotId);
+    if (laid) {
+      return { page, layout, laid };
     }
   }
   return undefined;
@@ -168,10 +168,10 @@ function onPage(site: Site, slot: Slot, side: Side): BesideColours | undefined {
   if (!found) {
     return undefined;
   }
-  const { page, layout, piece } = found;
+  const { page, layout, laid } = found;
   const length = side === 'top' || side === 'bottom' ? slot.width : slot.height;
-  const { x, y } = outside(piece, side, Math.floor(length / 2));
-  for (const p of layout.pieces.toReversed()) {
+  const { x, y } = outside(laid, side, Math.floor(length / 2));
+  for (const p of layout.boxes.toReversed()) {
     if (p.type !== 'area' && p.type !== 'slot') {
       continue;
     }
@@ -194,7 +194,7 @@ function onPage(site: Site, slot: Slot, side: Side): BesideColours | undefined {
     if (p.slot.id === slot.id) {
       continue;
     }
-    const plain = plainColours(site, p, piece, side, rgbOf(page.ground));
+    const plain = plainColours(site, p, laid, side, rgbOf(page.ground));
     if (plain) {
       return { ...plain, words: `the picture of ${p.slot.name}`, area: undefined };
     }
@@ -224,18 +224,18 @@ export function besideColours(site: Site, slot: Slot, side: Side): BesideColours
   if (!other) {
     return undefined;
   }
-  const alone = (s: Slot): SlotPiece => ({
+  const alone = (s: Slot): LaidSlot => ({
     type: 'slot',
     slot: s,
     rect: { x: 0, y: 0, width: s.width, height: s.height },
     scale: 1,
     positioning: { x: 0, y: 0, width: s.width, height: s.height },
   });
-  const there = place && pieceOf(place.layout, other.id);
+  const there = place && laidOf(place.layout, other.id);
   const plain = plainColours(
     site,
     there ?? alone(other),
-    there ? place.piece : alone(slot),
+    there ? place.laid : alone(slot),
     side,
     rgbOf(place?.page.ground ?? '#ffffff'),
   );

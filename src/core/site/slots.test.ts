@@ -1,6 +1,6 @@
 import { linesOf } from '../handover/lines.fixture';
 import { firstCopy } from '../measure/background';
-import { layoutPage, type SlotPiece } from '../measure/layoutPage';
+import { layoutPage, type LaidSlot } from '../measure/layoutPage';
 import { applyEdit, type Edit } from './edit';
 import { removeSlot, takeOff } from './dropSlot';
 import type { Site } from './model/site';
@@ -27,8 +27,8 @@ const full = after(
   ...kinds.map((kind) => addSlot('home', { id: kind, kind, width: 200, height: 100 })),
 );
 const pieceOf = (site: Site, id: string, width = 1280) =>
-  layoutPage(site, site.pages[0], width).pieces.find(
-    (p): p is SlotPiece => p.type === 'slot' && p.slot.id === id,
+  layoutPage(site, site.pages[0], width).boxes.find(
+    (p): p is LaidSlot => p.type === 'slot' && p.slot.id === id,
   )!;
 
 test('a slot of every kind finds its place on the page, and the site stays one the schema accepts', () => {
@@ -152,17 +152,17 @@ test('columns: two sidebars leave the rest of the content to the text, and no co
       ];
     }),
   );
-  const text = layoutPage(three, three.pages[0], 1280).pieces.find((p) => p.type === 'lines')!;
+  const text = layoutPage(three, three.pages[0], 1280).boxes.find((p) => p.type === 'lines')!;
   expect(text.rect.x).toBeGreaterThan(160 + 200);
   expect(text.rect.x + text.rect.width).toBeLessThan(160 + 960 - 240);
   expect(pieceOf(three, 'sidebar').rect).toMatchObject({ x: 160 + 960 - 240, width: 240 });
 });
 
-test('the page is laid out at every screen width without a piece of negative size', () => {
+test('the page is laid out at every screen width without a box of negative size', () => {
   for (let width = 320; width <= 3840; width += 55) {
-    for (const piece of layoutPage(full, full.pages[0], width).pieces) {
-      expect(piece.rect.width).toBeGreaterThanOrEqual(0);
-      expect(piece.rect.height).toBeGreaterThanOrEqual(0);
+    for (const box of layoutPage(full, full.pages[0], width).boxes) {
+      expect(box.rect.width).toBeGreaterThanOrEqual(0);
+      expect(box.rect.height).toBeGreaterThanOrEqual(0);
     }
   }
 });

@@ -1,6 +1,6 @@
 import { safeMargin } from '../arrange/snap';
 import { firstCopy } from '../measure/background';
-import { layoutPage, type SlotPiece } from '../measure/layoutPage';
+import { layoutPage, type LaidSlot } from '../measure/layoutPage';
 import { intersect, wholeRaster, type Rect } from '../raster/raster';
 import type { Page } from '../site/model/page';
 import type { Site } from '../site/model/site';
@@ -29,13 +29,13 @@ export const pageWithSlot = (
   site: Site,
   slotId: string,
   screenWidth: number,
-): { page: Page; piece: SlotPiece } | undefined => {
+): { page: Page; laid: LaidSlot } | undefined => {
   for (const page of site.pages) {
-    const piece = layoutPage(site, page, screenWidth).pieces.find(
-      (p): p is SlotPiece => p.type === 'slot' && p.slot.id === slotId,
+    const laid = layoutPage(site, page, screenWidth).boxes.find(
+      (p): p is LaidSlot => p.type === 'slot' && p.slot.id === slotId,
     );
-    if (piece) {
-      return { page, piece };
+    if (laid) {
+      return { page, laid };
     }
   }
   return undefined;
@@ -46,21 +46,21 @@ export const pageWithSlot = (
  * background is cut by its element.
  */
 export function visibleAt(site: Site, slot: Slot, screenWidth: number): Visible | undefined {
-  const piece = pageWithSlot(site, slot.id, screenWidth)?.piece;
-  if (!piece) {
+  const laid = pageWithSlot(site, slot.id, screenWidth)?.laid;
+  if (!laid) {
     return undefined;
   }
   const whole = wholeRaster(slot);
-  const copy = firstCopy(piece);
+  const copy = firstCopy(laid);
   const kx = copy.width / slot.width;
   const ky = copy.height / slot.height;
   if (isContent(slot.kind)) {
-    return { width: screenWidth, part: whole, scale: piece.scale };
+    return { width: screenWidth, part: whole, scale: laid.scale };
   }
-  const x = Math.ceil((piece.rect.x - copy.x) / kx - 1e-6);
-  const y = Math.ceil((piece.rect.y - copy.y) / ky - 1e-6);
-  const right = Math.floor((piece.rect.x + piece.rect.width - copy.x) / kx + 1e-6);
-  const bottom = Math.floor((piece.rect.y + piece.rect.height - copy.y) / ky + 1e-6);
+  const x = Math.ceil((laid.rect.x - copy.x) / kx - 1e-6);
+  const y = Math.ceil((laid.rect.y - copy.y) / ky - 1e-6);
+  const right = Math.floor((laid.rect.x + laid.rect.width - copy.x) / kx + 1e-6);
+  const bottom = Math.floor((laid.rect.y + laid.rect.height - copy.y) / ky + 1e-6);
   return {
     width: screenWidth,
     part: intersect(whole, {

@@ -12,7 +12,7 @@ import {
 import type { FrozenFile, FrozenPage } from '@/core/ownPage/frozen';
 import { paintedPart } from '@/core/ownPage/paintedPart';
 import { isOpaque } from '@/core/ownPage/opaque';
-import { coversOn, type Lying } from './covers';
+import { occlusionsOn, type Lying } from './occlusions';
 import { lookAt } from './look';
 import { Doubles, elementsWithParts } from './doubles';
 import { LayingRules, type LayingProperty, type RuleReader } from './layingRules';
@@ -433,14 +433,14 @@ export async function surveyPage(
   const states = new SheetStates(document);
   const at: PageAtWidth[] = [];
   const breath = new Breath();
-  let covers: PageSurvey['covers'] = new Map();
+  let occlusions: PageSurvey['occlusions'] = new Map();
   for (const width of widths) {
     await lay(width);
     const laid = rectsOf(parts.map((part, i) => [`part ${i}`, part]));
     const here = surveying.at(width, states.now(width));
     at.push({ ...here, parts: laid });
     if (width === lookedAt) {
-      covers = coversOn(document, surveying.lying(here.placed, byKey), selectors);
+      occlusions = occlusionsOn(document, surveying.lying(here.placed, byKey), selectors);
     }
     // Whatever the owner does meanwhile comes first.
     await breath.take();
@@ -456,7 +456,7 @@ export async function surveyPage(
     })),
     at,
     rules: await rules.told(oneFile ? undefined : readRules),
-    covers,
+    occlusions,
     look,
   };
 }

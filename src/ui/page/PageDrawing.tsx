@@ -3,7 +3,7 @@
 import type { CSSProperties, ReactNode } from 'react';
 import { liveTexts, liveWords, type LiveWords } from '@/core/handover/liveText';
 import { drawnBackground, fileArea, firstCopy } from '@/core/measure/background';
-import type { PageLayout, Piece, SlotPiece } from '@/core/measure/layoutPage';
+import type { PageLayout, LaidBox, LaidSlot } from '@/core/measure/layoutPage';
 import { hasOverlap, overlapOf } from '@/core/frame/overlap';
 import type { Rect } from '@/core/raster/raster';
 import type { Site } from '@/core/site/model/site';
@@ -32,21 +32,21 @@ function besides(area: Rect, { x, y, width, height }: Rect): string {
 }
 
 /** The slot's picture as it was last drawn, laid as its style sheet will lay it. */
-function SlotPicture({ site, piece, without }: { site: Site; piece: SlotPiece; without?: Rect }) {
-  const url = useThumb(site, piece.slot);
+function SlotPicture({ site, box, without }: { site: Site; box: LaidSlot; without?: Rect }) {
+  const url = useThumb(site, box.slot);
   return (
     <>
       {url && (
         <div
           style={{
-            ...css(fileArea(piece)),
+            ...css(fileArea(box)),
             backgroundImage: `url(${url})`,
-            ...drawnBackground(piece),
-            clipPath: without && besides(piece.rect, without),
+            ...drawnBackground(box),
+            clipPath: without && besides(box.rect, without),
           }}
         />
       )}
-      <LiveText site={site} piece={piece} />
+      <LiveText site={site} box={box} />
     </>
   );
 }
@@ -60,16 +60,16 @@ const styleOf = (list: LiveWords['line']): CSSProperties =>
   );
 
 /** Words that are text of the page, over the picture as they are handed over. */
-function LiveText({ site, piece }: { site: Site; piece: SlotPiece }) {
-  const words = isContent(piece.slot.kind) ? liveTexts(pictureOf(site, piece.slot).layers) : [];
+function LiveText({ site, box }: { site: Site; box: LaidSlot }) {
+  const words = isContent(box.slot.kind) ? liveTexts(pictureOf(site, box.slot).layers) : [];
   if (words.length === 0) {
     return null;
   }
   return (
-    <div style={{ ...css(piece.rect), containerType: 'inline-size' }}>
+    <div style={{ ...css(box.rect), containerType: 'inline-size' }}>
       {words.map((text) => {
         const { lines, declarations, line, strut } = liveWords(
-          piece.slot,
+          box.slot,
           text,
           faceName(text.font),
           site.limits.phoneText,
@@ -91,42 +91,42 @@ function LiveText({ site, piece }: { site: Site; piece: SlotPiece }) {
   );
 }
 
-function Furniture({ piece, site }: { piece: Exclude<Piece, SlotPiece>; site: Site }) {
+function Furniture({ box, site }: { box: Exclude<LaidBox, LaidSlot>; site: Site }) {
   const heading = `"${faceName(site.theme.headingFont)}"`;
-  switch (piece.type) {
+  switch (box.type) {
     case 'area':
-      return <div style={{ ...css(piece.rect), background: piece.colour }} />;
+      return <div style={{ ...css(box.rect), background: box.colour }} />;
     case 'heading':
       return (
         <div
           style={{
-            ...css(piece.rect),
-            color: piece.ink,
-            font: `500 ${piece.sizePx}px/1.3 ${heading}`,
+            ...css(box.rect),
+            color: box.ink,
+            font: `500 ${box.sizePx}px/1.3 ${heading}`,
           }}
           className="overflow-hidden text-ellipsis whitespace-nowrap"
         >
-          {piece.words}
+          {box.words}
         </div>
       );
     case 'links':
       return (
         <div
-          style={{ ...css(piece.rect), color: piece.ink, font: `400 15px ${heading}` }}
+          style={{ ...css(box.rect), color: box.ink, font: `400 15px ${heading}` }}
           className="flex items-center gap-7 overflow-hidden whitespace-nowrap"
         >
-          {piece.words.map((w) => (
+          {box.words.map((w) => (
             <span key={w}>{w}</span>
           ))}
         </div>
       );
     case 'lines':
       return (
-        <div style={css(piece.rect)} className="flex flex-col gap-3.5 overflow-hidden">
+        <div style={css(box.rect)} className="flex flex-col gap-3.5 overflow-hidden">
           {[1, 0.96, 1, 0.62].map((share, i) => (
             <div
               key={i}
-              style={{ width: `${share * 100}%`, height: 9, background: piece.ink, opacity: 0.14 }}
+              style={{ width: `${share * 100}%`, height: 9, background: box.ink, opacity: 0.14 }}
             />
           ))}
         </div>
@@ -140,7 +140,7 @@ interface Props {
   /** Of the slot that is worked on; everything in front of a background is then only hinted at. */
   active?: Slot;
   /** Drawn in place of the active slot's picture. */
-  live?: (piece: SlotPiece) => ReactNode;
+  live?: (box: LaidSlot) => ReactNode;
 }
 
 /**
@@ -155,36 +155,32 @@ export function PageDrawing({ site, layout, active, live }: Props) {
       className="absolute top-0 left-0 overflow-hidden"
       style={{ width: layout.width, height: layout.height }}
     >
-      {layout.pieces.map((piece, i) => {
-        if (piece.type === 'slot') {
-          const own = piece.slot.id === active?.id;
+      {layout.boxes.map((box, i) => {
+        if (box.type === 'slot') {
+          const own = box.slot.id === active?.id;
           const ghost = under && !own;
           return (
             <div
-              key={piece.slot.id}
+              key={box.slot.id}
               style={{
                 opacity: ghost ? 0.15 : undefined,
-                ...(hasOverlap(overlapOf(piece.slot)) && { position: 'relative', zIndex: 1 }),
+                ...(hasOverlap(overlapOf(box.slot)) && { position: 'relative', zIndex: 1 }),
               }}
             >
-              {(!own || drawnBackground(piece).backgroundRepeat !== 'no-repeat') && (
-                <SlotPicture
-                  site={site}
-                  piece={piece}
-                  without={own ? firstCopy(piece) : undefined}
-                />
+              {(!own || drawnBackground(box).backgroundRepeat !== 'no-repeat') && (
+                <SlotPicture site={site} box={box} without={own ? firstCopy(box) : undefined} />
               )}
-              {own && live?.(piece)}
+              {own && live?.(box)}
             </div>
           );
         }
-        const ghost = under && !(piece.type === 'area' && piece.role === 'ground');
+        const ghost = under && !(box.type === 'area' && box.role === 'ground');
         return (
           <div
             key={i}
             style={ghost ? { opacity: 0.15, pointerEvents: 'none' } : { pointerEvents: 'none' }}
           >
-            <Furniture piece={piece} site={site} />
+            <Furniture box={box} site={site} />
           </div>
         );
       })}

@@ -1,5 +1,5 @@
 import { drawnBackground, fileArea, fileCopy } from '@/core/measure/background';
-import type { PageLayout, SlotPiece } from '@/core/measure/layoutPage';
+import type { PageLayout, LaidSlot } from '@/core/measure/layoutPage';
 import type { Raster } from '@/core/raster/raster';
 import type { Site } from '@/core/site/model/site';
 import { faceName } from '@/core/text/fonts';
@@ -7,10 +7,10 @@ import { faceName } from '@/core/text/fonts';
 type Source = CanvasImageSource & { readonly width: number; readonly height: number };
 
 /** Lays a slot's copies where the plan's drawing has them. */
-function layCopies(context: CanvasRenderingContext2D, piece: SlotPiece, picture: Source): void {
-  const rect = fileArea(piece);
-  const copy = fileCopy(piece);
-  const repeat = drawnBackground(piece).backgroundRepeat;
+function layCopies(context: CanvasRenderingContext2D, box: LaidSlot, picture: Source): void {
+  const rect = fileArea(box);
+  const copy = fileCopy(box);
+  const repeat = drawnBackground(box).backgroundRepeat;
   const acrossToo = repeat === 'repeat' || repeat === 'repeat-x';
   const downToo = repeat === 'repeat' || repeat === 'repeat-y';
   const from = (at: number, step: number, edge: number, repeats: boolean) =>
@@ -55,33 +55,33 @@ export async function paintPage(
     willReadFrequently: true,
   }) as unknown as CanvasRenderingContext2D;
   const family = `"${faceName(site.theme.headingFont)}"`;
-  for (const piece of layout.pieces) {
-    const { x, y, width, height } = piece.rect;
-    switch (piece.type) {
+  for (const box of layout.boxes) {
+    const { x, y, width, height } = box.rect;
+    switch (box.type) {
       case 'area':
-        context.fillStyle = piece.colour;
+        context.fillStyle = box.colour;
         context.fillRect(x, y, width, height);
         break;
       case 'slot': {
-        const picture = await pictureOf(piece.slot.id);
+        const picture = await pictureOf(box.slot.id);
         if (picture) {
-          layCopies(context, piece, picture);
+          layCopies(context, box, picture);
         }
         break;
       }
       case 'heading':
-        context.fillStyle = piece.ink;
-        context.font = `500 ${piece.sizePx}px ${family}`;
-        context.fillText(piece.words, x, y + piece.sizePx);
+        context.fillStyle = box.ink;
+        context.font = `500 ${box.sizePx}px ${family}`;
+        context.fillText(box.words, x, y + box.sizePx);
         break;
       case 'links':
-        context.fillStyle = piece.ink;
+        context.fillStyle = box.ink;
         context.font = `400 15px ${family}`;
-        context.fillText(piece.words.join('    '), x, y + height / 2 + 5);
+        context.fillText(box.words.join('    '), x, y + height / 2 + 5);
         break;
       case 'lines':
         context.globalAlpha = 0.14;
-        context.fillStyle = piece.ink;
+        context.fillStyle = box.ink;
         [1, 0.96, 1, 0.62].forEach((share, i) => context.fillRect(x, y + i * 23, width * share, 9));
         context.globalAlpha = 1;
     }

@@ -2,7 +2,7 @@
 
 import { useMemo, useState } from 'react';
 import { firstCopy } from '@/core/measure/background';
-import { layoutPage, marginAt, type SlotPiece } from '@/core/measure/layoutPage';
+import { layoutPage, marginAt, type LaidSlot } from '@/core/measure/layoutPage';
 import { isContent, slotKind } from '@/core/slots/registry';
 import { DimensionLine, SlotDimensions } from '../page/DimensionLines';
 import { PageDrawing } from '../page/PageDrawing';
@@ -30,8 +30,8 @@ export function Sheet({
   const scale = board.width ? Math.min(1, (board.width - 60) / layout.width) : 0;
   const left = Math.round((board.width - layout.width * scale) / 2);
   const margin = marginAt(page, width);
-  const pieces = layout.pieces.filter((p): p is SlotPiece => p.type === 'slot');
-  const shown = pieces.find((p) => p.slot.id === (grasp?.slotId ?? selected));
+  const laidSlots = layout.boxes.filter((p): p is LaidSlot => p.type === 'slot');
+  const shown = laidSlots.find((p) => p.slot.id === (grasp?.slotId ?? selected));
   const height = layout.height * scale + top + 24;
   return (
     <Board
@@ -67,19 +67,19 @@ export function Sheet({
           {layout.fold < layout.height && (
             <FirstScreen width={layout.width} fold={layout.fold} scale={scale} left={left} />
           )}
-          {pieces.map((piece) => (
+          {laidSlots.map((laid) => (
             <SlotOverlay
-              key={piece.slot.id}
+              key={laid.slot.id}
               session={session}
               page={page}
               layout={layout}
-              piece={piece}
-              number={slots.findIndex((s) => s.id === piece.slot.id) + 1}
-              href={href(piece.slot)}
+              laid={laid}
+              number={slots.findIndex((s) => s.id === laid.slot.id) + 1}
+              href={href(laid.slot)}
               scale={scale}
               left={left}
               top={top}
-              selected={piece.slot.id === selected}
+              selected={laid.slot.id === selected}
               onSelect={onSelect}
               onGrasp={setGrasp}
               onFiles={onFiles}
@@ -88,7 +88,7 @@ export function Sheet({
           <Sampler site={site} layout={layout} scale={scale} left={left} top={top} />
           {shown && (
             <Marks
-              piece={shown}
+              laid={shown}
               scale={scale}
               left={left}
               width={board.width}
@@ -105,7 +105,7 @@ export function Sheet({
 
 /** Dimension lines of the slot in hand, and how far content lies from the left of its column. */
 function Marks({
-  piece,
+  laid,
   scale,
   left,
   width,
@@ -113,7 +113,7 @@ function Marks({
   grasp,
   contentX,
 }: {
-  piece: SlotPiece;
+  laid: LaidSlot;
   scale: number;
   left: number;
   width: number;
@@ -121,15 +121,15 @@ function Marks({
   grasp: Grasp | undefined;
   contentX: number;
 }) {
-  const { slot } = piece;
-  const r = slotKind(slot.kind).fillsBox ? piece.rect : firstCopy(piece);
+  const { slot } = laid;
+  const r = slotKind(slot.kind).fillsBox ? laid.rect : firstCopy(laid);
   const rect = {
     x: left + r.x * scale,
     y: top + r.y * scale,
     width: r.width * scale,
     height: r.height * scale,
   };
-  const away = Math.round((r.x - contentX) / piece.scale);
+  const away = Math.round((r.x - contentX) / laid.scale);
   const from = left + contentX * scale;
   return (
     <svg aria-hidden className="pointer-events-none absolute inset-0" width={width} height={height}>

@@ -2,7 +2,7 @@
 
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { firstCopy } from '@/core/measure/background';
-import type { PageLayout, SlotPiece } from '@/core/measure/layoutPage';
+import type { PageLayout, LaidSlot } from '@/core/measure/layoutPage';
 import { longestSide } from '@/core/measure/pixels';
 import type { Rect } from '@/core/raster/raster';
 import type { Edit } from '@/core/site/edit';
@@ -19,11 +19,11 @@ import { SlotLink } from './SlotLink';
 /**
  * What is resized, px of the page: content and bands as they lie, backgrounds by their first copy.
  */
-const sizedRect = (piece: SlotPiece): Rect =>
-  slotKind(piece.slot.kind).fillsBox ? piece.rect : firstCopy(piece);
+const sizedRect = (laid: LaidSlot): Rect =>
+  slotKind(laid.slot.kind).fillsBox ? laid.rect : firstCopy(laid);
 
 /** A background is taken hold of only beside the content, where it shows. */
-function heldRect({ slot, rect }: SlotPiece, layout: PageLayout): Rect {
+function heldRect({ slot, rect }: LaidSlot, layout: PageLayout): Rect {
   return slot.kind === 'background' ? { ...rect, width: layout.content.x } : rect;
 }
 
@@ -42,7 +42,7 @@ interface Props {
   session: Session;
   page: Page;
   layout: PageLayout;
-  piece: SlotPiece;
+  laid: LaidSlot;
   number: number;
   href: string;
   /** Screen px per page px, and where the page's corner lies on the board. */
@@ -63,7 +63,7 @@ export function SlotOverlay({
   session,
   page,
   layout,
-  piece,
+  laid,
   number,
   href,
   scale,
@@ -74,13 +74,13 @@ export function SlotOverlay({
   onGrasp,
   onFiles,
 }: Props) {
-  const { slot } = piece;
-  const drag = useRef<{ x: number; y: number; piece: SlotPiece; grip?: Grip; moved: boolean }>(
+  const { slot } = laid;
+  const drag = useRef<{ x: number; y: number; laid: LaidSlot; grip?: Grip; moved: boolean }>(
     undefined,
   );
-  const held = heldRect(piece, layout);
-  const sized = sizedRect(piece);
-  const grips = gripsOf(piece);
+  const held = heldRect(laid, layout);
+  const sized = sizedRect(laid);
+  const grips = gripsOf(laid);
   const place = (r: Rect) => ({
     x: left + r.x * scale,
     y: top + r.y * scale,
@@ -91,7 +91,7 @@ export function SlotOverlay({
 
   /** What moving by so many px of the page makes of the slot. */
   const moved = (
-    from: SlotPiece,
+    from: LaidSlot,
     dx: number,
     dy: number,
     pointerX?: number,
@@ -105,7 +105,7 @@ export function SlotOverlay({
       return { edit: turnSidebar(page.id, slot.id, side), label: `${name} to the ${side}` };
     }
     if (slot.kind === 'divider') {
-      const tops = layout.pieces.flatMap((p) =>
+      const tops = layout.boxes.flatMap((p) =>
         p.type === 'area' && p.role === 'section' ? [p.rect.y] : [],
       );
       const at = pointerY ?? from.rect.y + from.rect.height + dy;
@@ -129,7 +129,7 @@ export function SlotOverlay({
   };
 
   const resized = (
-    from: SlotPiece,
+    from: LaidSlot,
     grip: Grip,
     dx: number,
     dy: number,
@@ -151,11 +151,11 @@ export function SlotOverlay({
       event.preventDefault();
     }
     event.currentTarget.setPointerCapture(event.pointerId);
-    drag.current = { x: event.clientX, y: event.clientY, piece, grip, moved: false };
+    drag.current = { x: event.clientX, y: event.clientY, laid, grip, moved: false };
   };
 
   const result = (event: PointerEvent): { edit: Edit; label: string; guide?: number } => {
-    const { x, y, piece: from, grip } = drag.current!;
+    const { x, y, laid: from, grip } = drag.current!;
     const dx = (event.clientX - x) / scale;
     const dy = (event.clientY - y) / scale;
     if (grip) {
@@ -237,13 +237,13 @@ export function SlotOverlay({
     if (event.altKey) {
       const grip = grips.find((g) => (x ? g.x && !g.y : g.y && !g.x));
       if (grip) {
-        const { edit, label } = resized(piece, grip, x * by * piece.scale, y * by * piece.scale);
+        const { edit, label } = resized(laid, grip, x * by * laid.scale, y * by * laid.scale);
         session.commit(label, edit);
       }
       return;
     }
-    const far = slot.kind === 'sidebar' || slot.kind === 'divider' ? 4000 : by * piece.scale;
-    const { edit, label } = moved(piece, x * far, y * far);
+    const far = slot.kind === 'sidebar' || slot.kind === 'divider' ? 4000 : by * laid.scale;
+    const { edit, label } = moved(laid, x * far, y * far);
     session.commit(label, edit);
   };
 

@@ -1,4 +1,4 @@
-import type { SlotPiece } from '@/core/measure/layoutPage';
+import type { LaidSlot } from '@/core/measure/layoutPage';
 import { isContent, slotKind } from '@/core/slots/registry';
 
 export interface Grip {
@@ -22,7 +22,7 @@ export const cursors = { '10': 'ew-resize', '01': 'ns-resize', '11': 'nwse-resiz
  * Which sides can be taken hold of: the whole picture's where it lies at its own size, never a
  * width the page decides.
  */
-export function gripsOf({ slot }: SlotPiece): Grip[] {
+export function gripsOf({ slot }: LaidSlot): Grip[] {
   const own = typeof slot.size !== 'string' && slot.size.x === 'auto' && slot.size.y === 'auto';
   if (slotKind(slot.kind).fixed === 'width') {
     return [{ x: 0, y: 1 }];

@@ -2,7 +2,7 @@
 
 import { useEffect, useMemo, useRef } from 'react';
 import { fileArea, fileCopy, firstCopy } from '@/core/measure/background';
-import { layoutPage, type SlotPiece } from '@/core/measure/layoutPage';
+import { layoutPage, type LaidSlot } from '@/core/measure/layoutPage';
 import type { Page } from '@/core/site/model/page';
 import type { Site } from '@/core/site/model/site';
 import type { Slot } from '@/core/site/model/slot';
@@ -58,10 +58,8 @@ export function Stage({
           (board.width - 2 * margin) / layout.width,
           (board.height - 2 * margin) / layout.height,
         );
-  const piece = layout.pieces.find(
-    (p): p is SlotPiece => p.type === 'slot' && p.slot.id === slot.id,
-  );
-  const copy = piece && firstCopy(piece);
+  const laid = layout.boxes.find((p): p is LaidSlot => p.type === 'slot' && p.slot.id === slot.id);
+  const copy = laid && firstCopy(laid);
 
   const width = Math.max(board.width, layout.width * scale);
   const left = Math.round((width - layout.width * scale) / 2);
@@ -111,13 +109,13 @@ export function Stage({
               active={slot}
               live={(p) => <LivePicture rect={fileCopy(p)} clip={fileArea(p)} />}
             />
-            {copy && piece && marks && question === 2 && showing === 'picture' && (
+            {copy && laid && marks && question === 2 && showing === 'picture' && (
               <OutsideFrame rect={copy} />
             )}
             {/* Over what hangs out of the slot, too. */}
-            {copy && piece && (
+            {copy && laid && (
               <div className="relative z-[2]">
-                <PictureArea rect={copy} clip={piece.rect} screenScale={scale} marks={marks} />
+                <PictureArea rect={copy} clip={laid.rect} screenScale={scale} marks={marks} />
               </div>
             )}
           </div>
@@ -157,7 +155,7 @@ export function Stage({
           )}
         </div>
       )}
-      {!piece && (
+      {!laid && (
         <p
           role="status"
           className="absolute top-4 left-4 rounded-sm border border-line bg-white px-3 py-1.5"

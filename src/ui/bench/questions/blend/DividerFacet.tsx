@@ -5,7 +5,7 @@ import { useMemo } from 'react';
 import { profileSvg } from '@/core/divider/profile';
 import { profileNames } from '@/core/divider/profileNames';
 import { newProfile } from '@/core/layers/profile';
-import { layoutPage, type SlotPiece } from '@/core/measure/layoutPage';
+import { layoutPage, type LaidSlot } from '@/core/measure/layoutPage';
 import { besideColours } from '@/core/seam/beside';
 import { addLayer, editLayer, editSlot } from '@/core/site/edit';
 import { pagesWith } from '@/core/site/pages';
@@ -31,9 +31,7 @@ function OnScreen({ name, width }: { name: string; width: number }) {
   const { site, slot } = useEditing();
   const page = pagesWith(site, slot)[0];
   const layout = useMemo(() => page && layoutPage(site, page, width), [site, page, width]);
-  const piece = layout?.pieces.find(
-    (p): p is SlotPiece => p.type === 'slot' && p.slot.id === slot.id,
-  );
+  const laid = layout?.boxes.find((p): p is LaidSlot => p.type === 'slot' && p.slot.id === slot.id);
   const shown = 116;
   const k = shown / width;
   const tall = 43;
@@ -43,12 +41,12 @@ function OnScreen({ name, width }: { name: string; width: number }) {
         className="relative overflow-hidden border border-line"
         style={{ width: shown, height: tall }}
       >
-        {layout && piece && (
+        {layout && laid && (
           <div
             className="absolute left-0 origin-top-left"
             style={{
               transform: `scale(${k})`,
-              top: tall / 2 - (piece.rect.y + piece.rect.height / 2) * k,
+              top: tall / 2 - (laid.rect.y + laid.rect.height / 2) * k,
             }}
           >
             <PageDrawing site={site} layout={layout} />
@@ -58,7 +56,7 @@ function OnScreen({ name, width }: { name: string; width: number }) {
       <figcaption className="flex justify-between">
         <span>{name}</span>
         <span className="figure text-soft">
-          {piece ? `${Math.round(piece.rect.height)} px` : '–'}
+          {laid ? `${Math.round(laid.rect.height)} px` : '–'}
         </span>
       </figcaption>
     </figure>

@@ -1,4 +1,4 @@
-import type { Cover, PageRect } from '@/core/ownPage/survey';
+import type { Occlusion, PageRect } from '@/core/ownPage/survey';
 import type { ShortestSelectors } from './selectors';
 import { viewOf } from './rect';
 
@@ -34,11 +34,11 @@ const holds = ({ x, y, width, height }: PageRect, px: number, py: number): boole
  * What lies over pictures so that they are not seen there, as the document is laid out now: the
  * browser is asked for all that it paints at points of each.
  */
-export function coversOn(
+export function occlusionsOn(
   document: Document,
   lying: readonly Lying[],
   selectors: ShortestSelectors,
-): Map<string, Cover> {
+): Map<string, Occlusion> {
   const view = viewOf(document);
   const styles = document.createElement('style');
   styles.textContent = seenByPointers;
@@ -49,7 +49,7 @@ export function coversOn(
     grounds.set(element, ground);
     return ground || lying.some((l) => l.element === element && l.opaque && holds(l.part, x, y));
   };
-  const found = new Map<string, Cover>();
+  const found = new Map<string, Occlusion>();
   for (const { id, element, root, part } of lying) {
     if (part.width < least || part.height < least) {
       continue;
