@@ -21,7 +21,7 @@ import { readSite } from '@/core/site/schema';
 import { readRecipe, writeRecipe } from '@/core/recolour/recipeFile';
 import { nodePorts, type NodePorts } from '@/engine/node';
 import { nodeCodecs } from '@/engine/nodeCodecs';
-import { createHost } from '@/standins/host/host';
+import { createHost, hostLimits } from '@/standins/host/host';
 
 const recipe: Recipe = {
   id: 'r',
@@ -237,6 +237,7 @@ describe('handed over with the site', () => {
         codecs: async () => codecs,
         digest: (b) => createHash('sha256').update(b).digest('hex'),
         now: () => 1,
+        limits: hostLimits,
       });
       const state = await host.receive('slate-site', zipFiles(made.files));
       expect(state.pages).toEqual([

@@ -11,6 +11,7 @@ import { shelfItem } from '../shelf/item';
 import { adoptTheme, type ThemePicture } from '../theme/adopt';
 import { isInside } from './paths';
 import type { Role } from './roles';
+import type { SheetLine } from './sheetLine';
 
 /** Keeps a recipe among the site's: in place of one of that id, or as a new one. */
 export const keepRecipe =
@@ -51,6 +52,33 @@ export const editSet =
 export const layRecipeOnSet = (recipe: Recipe): Edit =>
   editSet((set) => {
     set.recipe = castDraft(recipe);
+  });
+
+/** Turns whether a line of a style sheet follows the recipe. */
+export const turnLine = ({ key, follows }: SheetLine): Edit =>
+  editSet((set) => {
+    set.lines[key] = !(set.lines[key] ?? follows);
+  });
+
+/** Text that would fade has the colour that its lines offer. */
+export const mendLines = (lines: readonly SheetLine[]): Edit =>
+  editSet((set) => {
+    for (const { key, mend } of lines) {
+      if (mend) {
+        set.lines[key] = mend;
+      }
+    }
+  });
+
+/** Whether pieces are recoloured, by their paths. */
+export const takePieces = (paths: readonly string[], wanted: boolean): Edit =>
+  editSet((set) => {
+    const those = new Set(paths);
+    for (const piece of set.pieces) {
+      if (those.has(piece.path)) {
+        piece.leftOut = !wanted;
+      }
+    }
   });
 
 /**

@@ -7,7 +7,7 @@ import { pressAs } from '@/core/press/settings';
 import { applyEdit, chain, editPicture } from '@/core/site/edit';
 import { newSite } from '@/core/site/newSite';
 import { addSlot } from '@/core/site/slots';
-import { createHost, HostError, hostLimits, type Host } from './host';
+import { createHost, HostError, type Host, type HostLimits } from './host';
 
 /** A site with a header of 60×20 and a background tile of 16×16, both pressed as PNG. */
 const site = applyEdit(
@@ -66,6 +66,9 @@ const codecs: Codecs = {
   },
 };
 
+/** A hundredth of a usual host's. */
+const limits: HostLimits = { fileBytes: 40e3, siteBytes: 400e3, files: 60, allBytes: 1.6e6 };
+
 let host: Host;
 let now = 0;
 beforeEach(() => {
@@ -74,6 +77,7 @@ beforeEach(() => {
     codecs: async () => codecs,
     digest: (b) => createHash('sha256').update(b).digest('hex'),
     now: () => now,
+    limits,
   });
 });
 
@@ -175,19 +179,17 @@ test('uploading again tells what was replaced, and its tag changes with its byte
 test('over its limits it refuses, says which and changes nothing', async () => {
   await host.receive('s', await zip());
   const heavy = await zip({
-    'pictures/heavy.bin': new Uint8Array(hostLimits.fileBytes + 1).map((_, i) => (i * 7919) >> 3),
+    'pictures/heavy.bin': new Uint8Array(limits.fileBytes + 1).map((_, i) => (i * 7919) >> 3),
   });
   await expect(host.receive('s', heavy)).rejects.toThrow(
-    'pictures/heavy.bin: this host takes at most 4000 KB a file, found 4000 KB',
+    'pictures/heavy.bin: this host takes at most 40.0 KB a file, found 40.0 KB',
   );
   const many = await zip(
     Object.fromEntries(
-      Array.from({ length: hostLimits.files }, (_, i) => [`f/${i}.txt`, strToU8('x')]),
+      Array.from({ length: limits.files }, (_, i) => [`f/${i}.txt`, strToU8('x')]),
     ),
   );
-  await expect(host.receive('s', many)).rejects.toThrow(
-    `Expected at most ${hostLimits.files} files`,
-  );
+  await expect(host.receive('s', many)).rejects.toThrow(`Expected at most ${limits.files} files`);
   await expect(host.receive('s', strToU8('no zip'))).rejects.toThrow(HostError);
   await expect(host.receive('s', zipSync({ 'style.css': strToU8(css) }))).rejects.toThrow(
     'expected a site file in it',
@@ -208,7 +210,7 @@ test('it is emptied site by site, and the site of longest ago makes room when al
   const load = () =>
     zip(
       Object.fromEntries(
-        Array.from({ length: 9 }, (_, i) => [`p/${i}.bin`, new Uint8Array(randomBytes(3.9e6))]),
+        Array.from({ length: 9 }, (_, i) => [`p/${i}.bin`, new Uint8Array(randomBytes(39e3))]),
       ),
     );
   for (let i = 0; i < 5; i++) {
@@ -219,5 +221,5 @@ test('it is emptied site by site, and the site of longest ago makes room when al
   expect(host.state('site 0')).toBeUndefined();
   expect(host.state('site 4')).toBeDefined();
   const total = [0, 1, 2, 3, 4].reduce((sum, i) => sum + (host.state(`site ${i}`)?.bytes ?? 0), 0);
-  expect(total).toBeLessThanOrEqual(hostLimits.allBytes);
+  expect(total).toBeLessThanOrEqual(limits.allBytes);
 });

@@ -18,13 +18,24 @@ import type { Site } from '@/core/site/model/site';
  * and serves the pages.
  */
 
-/** A host's limits; hosts differ (common practice, no source). */
-export const hostLimits = {
+/** What a host takes. */
+export interface HostLimits {
+  /** Of one file, and of a site's together. */
+  readonly fileBytes: number;
+  readonly siteBytes: number;
+  /** Of one site. */
+  readonly files: number;
+  /** Of all sites together: the one of longest ago makes room. */
+  readonly allBytes: number;
+}
+
+/** A usual host's; hosts differ (common practice, no source). */
+export const hostLimits: HostLimits = {
   fileBytes: 4e6,
-  files: 1900,
   siteBytes: 40e6,
+  files: 1900,
   allBytes: 160e6,
-} as const;
+};
 
 /** The host did not take it; the message says what was expected and what was found. */
 export class HostError extends Error {
@@ -74,6 +85,7 @@ export interface HostParts {
   codecs(): Promise<Codecs>;
   digest(bytes: Uint8Array): string;
   now(): number;
+  readonly limits: HostLimits;
 }
 
 export interface Host {
@@ -165,14 +177,14 @@ const changeOf = (before: string | undefined, now: string): Upload['change'] => 
   return before === now ? 'as it was' : 'replaced';
 };
 
-export function createHost({ codecs, digest, now }: HostParts): Host {
+export function createHost({ codecs, digest, now, limits }: HostParts): Host {
   const sites = new Map<string, Hosted>();
   const room = (siteId: string, wanted: number) => {
     let total =
       wanted + [...sites].reduce((sum, [id, s]) => sum + (id === siteId ? 0 : s.bytes), 0);
     // The site that was rehearsed longest ago makes room.
     for (const [id, s] of [...sites].sort((a, b) => a[1].at - b[1].at)) {
-      if (total <= hostLimits.allBytes) {
+      if (total <= limits.allBytes) {
         break;
       }
       if (id !== siteId) {
@@ -198,23 +210,20 @@ export function createHost({ codecs, digest, now }: HostParts): Host {
     }
     const { site } = readSiteFile(packed.path, packed.bytes);
     const uploaded = entries.filter((e) => e !== packed);
-    if (uploaded.length > hostLimits.files) {
-      throw new HostError(
-        `Expected at most ${hostLimits.files} files, found ${uploaded.length}.`,
-        413,
-      );
+    if (uploaded.length > limits.files) {
+      throw new HostError(`Expected at most ${limits.files} files, found ${uploaded.length}.`, 413);
     }
-    const heavy = uploaded.find((e) => e.bytes.length > hostLimits.fileBytes);
+    const heavy = uploaded.find((e) => e.bytes.length > limits.fileBytes);
     if (heavy) {
       throw new HostError(
-        `${heavy.path}: this host takes at most ${kilobytes(hostLimits.fileBytes)} a file, found ${kilobytes(heavy.bytes.length)}.`,
+        `${heavy.path}: this host takes at most ${kilobytes(limits.fileBytes)} a file, found ${kilobytes(heavy.bytes.length)}.`,
         413,
       );
     }
     const total = uploaded.reduce((sum, e) => sum + e.bytes.length, 0);
-    if (total > hostLimits.siteBytes) {
+    if (total > limits.siteBytes) {
       throw new HostError(
-        `This host takes at most ${kilobytes(hostLimits.siteBytes)} a site, found ${kilobytes(total)}.`,
+        `This host takes at most ${kilobytes(limits.siteBytes)} a site, found ${kilobytes(total)}.`,
         413,
       );
     }

@@ -4,8 +4,6 @@ import { newId } from '../shared/newId';
 import { useRouter } from 'next/navigation';
 import { lazy, Suspense, useCallback, useMemo, useState, type DragEvent } from 'react';
 import { slotsOn } from '@/core/site/pages';
-import type { OwnPage } from '@/core/site/model/ownPage';
-import type { Page } from '@/core/site/model/page';
 import type { Slot } from '@/core/site/model/slot';
 import { pictureOf } from '@/core/site/picture';
 import { layPhoto } from '@/core/layers/layPhoto';
@@ -18,16 +16,13 @@ import { Boundary } from '../shared/Boundary';
 import { Button } from '../shared/Button';
 import { CommandList } from '../shared/CommandList';
 import { useCommandKeys, type Command } from '../shared/commands';
-import { Choose } from '../shared/Choose';
-import { CommitField } from '../shared/CommitField';
-import { Switch } from '../shared/Switch';
 import { say } from '../shared/notices';
-import { TopBar } from '../shared/TopBar';
-import { UndoRedo } from '../shared/UndoRedo';
 import { WithSession } from '../shared/WithSession';
+import { hasOwn } from './hasOwn';
+import { PlanBar } from './PlanBar';
+import { PlanPanel, type PlanView } from './PlanPanel';
 import { Sheet } from './Sheet';
-import { SitePanel } from './SitePanel';
-import { leastScreen, mostScreen, WidthChart } from './WidthChart';
+import { WidthChart } from './WidthChart';
 
 /** Screens that the keys step through where nothing is known of the visitors. */
 const usualScreens = [360, 768, 1280, 1440, 1920, 2560];
@@ -37,21 +32,10 @@ export function PlanScreen({ siteId }: { siteId: string }) {
 }
 
 /** Loaded when they are asked for. */
-const NewSlotPanel = lazy(async () => ({ default: (await import('./NewSlotPanel')).NewSlotPanel }));
-const PagePanel = lazy(async () => ({ default: (await import('./PagePanel')).PagePanel }));
 const OwnSheet = lazy(async () => ({ default: (await import('./OwnSheet')).OwnSheet }));
-const OwnPagePanel = lazy(async () => ({ default: (await import('./OwnPagePanel')).OwnPagePanel }));
 const OwnPageDialog = lazy(async () => ({
   default: (await import('./OwnPageDialog')).OwnPageDialog,
 }));
-const VisitorsPanel = lazy(async () => ({
-  default: (await import('./VisitorsPanel')).VisitorsPanel,
-}));
-
-type View = 'site' | 'page' | 'visitors' | 'measure';
-
-/** The owner's own page stands in the drawing's place. */
-const hasOwn = (page: Page): page is Page & { own: OwnPage } => page.own !== null;
 
 function Plan({ session }: { session: Session }) {
   const site = useSite(session);
@@ -61,7 +45,7 @@ function Plan({ session }: { session: Session }) {
   const [pageId, setPageId] = useState(site.pages[0].id);
   const [width, setWidth] = useState(1440);
   const [supposed, setSupposed] = useState<number>();
-  const [view, setView] = useState<View>('site');
+  const [view, setView] = useState<PlanView>('site');
   const [selected, setSelected] = useState<string>();
   const [listOpen, setListOpen] = useState(false);
   const [brought] = useState(() => takeArrived(site.id));
@@ -191,57 +175,15 @@ function Plan({ session }: { session: Session }) {
         )
       }
     >
-      <TopBar crumbs={[{ label: 'Sites', href: '/' }, { label: site.name }]}>
-        {site.pages.length <= 3 ? (
-          <Switch
-            label="Page"
-            value={page.id}
-            onChange={setPageId}
-            choices={site.pages.map((p) => ({
-              value: p.id,
-              label: (
-                <span className="max-w-28 truncate" title={p.name}>
-                  {p.name}
-                </span>
-              ),
-            }))}
-          />
-        ) : (
-          <Choose
-            label="Page"
-            className="w-44"
-            value={page.id}
-            onChange={setPageId}
-            choices={site.pages.map((p) => ({ value: p.id, label: p.name }))}
-          />
-        )}
-        <span className="flex items-center gap-1.5">
-          <label htmlFor="screen" className="text-soft">
-            Screen
-          </label>
-          <CommitField
-            id="screen"
-            label="Screen"
-            className="w-[84px]"
-            suffix="px"
-            value={String(width)}
-            onCommit={(text) => {
-              const px = Number(text.replace(/px$/, '').trim());
-              if (!Number.isInteger(px) || px < leastScreen || px > mostScreen) {
-                return `Expected ${leastScreen} to ${mostScreen} px, found “${text}”.`;
-              }
-              setWidth(px);
-            }}
-          />
-        </span>
-        <UndoRedo session={session} />
-        <Button onClick={() => router.push(`/sites/${site.id}/shelf`)}>Shelf</Button>
-        <Button onClick={() => openPage([])}>My own page</Button>
-        <Button onClick={() => router.push(`/sites/${site.id}/recolour`)}>Recolour a set</Button>
-        <Button look="main" onClick={() => router.push(`/sites/${site.id}/hand-over`)}>
-          Hand over
-        </Button>
-      </TopBar>
+      <PlanBar
+        session={session}
+        site={site}
+        page={page}
+        onPage={setPageId}
+        width={width}
+        onWidth={setWidth}
+        onOwnPage={() => openPage([])}
+      />
       <div className="flex min-h-0 grow">
         <div className="flex min-w-0 grow flex-col">
           <Boundary what="The chart of screen widths">
@@ -270,80 +212,21 @@ function Plan({ session }: { session: Session }) {
             )}
           </Boundary>
         </div>
-        <aside className="flex w-[400px] shrink-0 flex-col border-l border-line bg-white">
-          <nav aria-label="Panel" className="flex shrink-0 border-b border-line">
-            {(
-              [
-                ['site', 'Slots'],
-                ['page', 'Page layout'],
-                ['visitors', 'Visitors'],
-              ] as const
-            ).map(([value, label]) => (
-              <button
-                key={value}
-                type="button"
-                aria-pressed={view === value || (view === 'measure' && value === 'site')}
-                onClick={() => setView(value)}
-                className="h-[33px] grow border-b-2 border-transparent font-semibold text-soft hover:text-ink focus-visible:-outline-offset-2 aria-pressed:border-act aria-pressed:text-ink"
-              >
-                {label}
-              </button>
-            ))}
-          </nav>
-          <div className="min-h-0 grow overflow-auto">
-            <Boundary resetOn={view} what="This panel">
-              <Suspense fallback={null}>
-                {view === 'site' && (
-                  <SitePanel
-                    session={session}
-                    site={site}
-                    page={page}
-                    slots={slots}
-                    readings={readings}
-                    selected={selected}
-                    onSelect={setSelected}
-                    onMeasure={() => setView('measure')}
-                    onWidths={() => setView('visitors')}
-                    href={href}
-                  />
-                )}
-                {view === 'page' && hasOwn(page) && (
-                  <OwnPagePanel
-                    session={session}
-                    site={site}
-                    page={page}
-                    onPage={setPageId}
-                    onAgain={() => openPage([])}
-                  />
-                )}
-                {view === 'page' && !hasOwn(page) && (
-                  <PagePanel session={session} site={site} page={page} onPage={setPageId} />
-                )}
-                {view === 'visitors' && (
-                  <VisitorsPanel
-                    session={session}
-                    site={site}
-                    page={page}
-                    onSuppose={setSupposed}
-                  />
-                )}
-                {view === 'measure' && (
-                  <NewSlotPanel
-                    session={session}
-                    site={site}
-                    page={page}
-                    onDone={(slotId) => {
-                      if (slotId) {
-                        setSelected(slotId);
-                      }
-                      setView('site');
-                    }}
-                  />
-                )}
-              </Suspense>
-            </Boundary>
-          </div>
-        </aside>
+        <PlanPanel
+          session={session}
+          site={site}
+          page={page}
+          slots={slots}
+          readings={readings}
+          selected={selected}
+          onSelect={setSelected}
+          href={href}
+          view={view}
+          onView={setView}
+          onPage={setPageId}
+          onOwnPage={() => openPage([])}
+          onSuppose={setSupposed}
+        />
       </div>
       {ownFiles && (
         <Suspense fallback={null}>

@@ -1,13 +1,20 @@
 'use client';
 
-import { Archive, X } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { hexOf } from '@/core/colour/hex';
 import { commonColours } from '@/core/recolour/offers';
 import { activeSteps } from '@/core/recolour/activeSteps';
-import { kilobytes } from '@/core/readings/say';
-import { editSet, layOnPlan, layRecipeOnSet, openPieces, placedPieces } from '@/core/set/edits';
+import {
+  editSet,
+  layOnPlan,
+  layRecipeOnSet,
+  mendLines,
+  openPieces,
+  placedPieces,
+  takePieces,
+  turnLine,
+} from '@/core/set/edits';
 import type { SheetLine } from '@/core/set/sheetLine';
 import { setArchiveName } from '@/core/set/produce';
 import type { PieceSet } from '@/core/site/model/pieceSet';
@@ -24,21 +31,17 @@ import { UndoRedo } from '../shared/UndoRedo';
 import { CommandList } from '../shared/CommandList';
 import { useCommandKeys, type Command } from '../shared/commands';
 import { download } from '../shared/download';
-import { Choose } from '../shared/Choose';
-import { Switch } from '../shared/Switch';
 import { say } from '../shared/notices';
 import { SelectedStep } from '../shared/steps/RecipeSteps';
 import { TopBar } from '../shared/TopBar';
 import { WithSession } from '../shared/WithSession';
-import { AllPieces } from './AllPieces';
 import { EmptySet } from './EmptySet';
 import { ChooseFiles } from '../shared/ChooseFiles';
 import { FromTo } from './FromTo';
-import { PagePreview } from './PagePreview';
+import { Outcome, outcomeViews, type OutcomeView } from './Outcome';
 import { PieceTable } from './PieceTable';
-import { PieceView } from './PieceView';
 import { RecipePanel } from './RecipePanel';
-import { SheetLines } from './SheetLines';
+import { SetBar } from './SetBar';
 
 const takeWords = (wanted: boolean, what: string): string =>
   wanted ? `Recolour ${what}` : `Leave ${what} out`;
@@ -76,8 +79,6 @@ function Opened({ session }: { session: Session }) {
   return <OpenSet session={session} site={site} set={site.set} intake={intake} onFiles={take} />;
 }
 
-type View = 'piece' | 'all' | 'page' | 'sheet';
-
 function OpenSet({
   session,
   site,
@@ -97,7 +98,7 @@ function OpenSet({
   const followed = useFollowed(set, looked, written);
   const [chosen, setChosen] = useState<string>();
   const [step, setStep] = useState<string>();
-  const [view, setView] = useState<View>('piece');
+  const [view, setView] = useState<OutcomeView>('piece');
   const [pageId, setPageId] = useState(site.pages[0].id);
   const [all, setAll] = useState(false);
   const [listOpen, setListOpen] = useState(false);
@@ -124,8 +125,6 @@ function OpenSet({
   );
   const placed = useMemo(() => placedPieces(set, looked.roles), [set, looked.roles]);
   const active = activeSteps(recipe).length > 0;
-  const taken = set.pieces.filter((p) => !p.leftOut).length;
-  const after = [...written.files.values()].reduce((sum, f) => sum + f.bytes.length, 0);
   /** Two pieces to show ways on: the chosen one and the largest. */
   const largest = useMemo(
     () =>
@@ -155,35 +154,14 @@ function OpenSet({
     setStep(steps[0].id);
   };
   const decide = (line: SheetLine) =>
-    commit(
-      line.follows ? `Leave ${line.old}` : `Recolour ${line.old}`,
-      editSet((s) => {
-        s.lines[line.key] = !(s.lines[line.key] ?? line.follows);
-      }),
-    );
+    commit(line.follows ? `Leave ${line.old}` : `Recolour ${line.old}`, turnLine(line));
   const mend = (list: readonly SheetLine[]) =>
     commit(
       list.length === 1 ? `Mend the text of ${list[0].selector}` : 'Mend the contrast of the text',
-      editSet((s) => {
-        for (const l of list) {
-          if (l.mend) {
-            s.lines[l.key] = l.mend;
-          }
-        }
-      }),
+      mendLines(list),
     );
-  const takePieces = (paths: readonly string[], wanted: boolean) =>
-    commit(
-      takeWords(wanted, paths.length === 1 ? paths[0] : 'all'),
-      editSet((s) => {
-        const those = new Set(paths);
-        for (const p of s.pieces) {
-          if (those.has(p.path)) {
-            p.leftOut = !wanted;
-          }
-        }
-      }),
-    );
+  const take = (paths: readonly string[], wanted: boolean) =>
+    commit(takeWords(wanted, paths.length === 1 ? paths[0] : 'all'), takePieces(paths, wanted));
   const archive = async () => {
     if (!followed) {
       return;
@@ -232,9 +210,9 @@ function OpenSet({
       run: () => setHeld(true),
       release: () => setHeld(false),
     },
-    ...(Object.keys(viewTitles) as View[]).map((v): Command => ({
+    ...outcomeViews.map(({ view: v, title }): Command => ({
       id: `show ${v}`,
-      label: `Show: ${viewTitles[v]}`,
+      label: `Show: ${title}`,
       run: () => setView(v),
     })),
     {
@@ -270,9 +248,6 @@ function OpenSet({
   ];
   useCommandKeys(commands);
 
-  const progress = looked.looking
-    ? { ...looked.looking, words: 'Reading' }
-    : written.writing && { ...written.writing, words: 'Writing' };
   return (
     <div
       className="flex h-screen flex-col"
@@ -284,64 +259,17 @@ function OpenSet({
         );
       }}
     >
-      <TopBar
-        crumbs={[
-          { label: site.name, href: `/sites/${site.id}` },
-          { label: 'Recolour a set', figure: `${taken} of ${set.pieces.length}` },
-        ]}
-      >
-        {progress ? (
-          <span role="status" className="flex items-center gap-2 text-soft">
-            <progress
-              aria-label={`${progress.words} pieces`}
-              className="h-1.5 w-24 accent-act"
-              value={progress.done}
-              max={Math.max(1, progress.of)}
-            />
-            <span className="figure">
-              {progress.words} {progress.done} of {progress.of}
-            </span>
-            <Button onClick={looked.looking ? looked.stop : written.stop}>
-              <X size={13} aria-hidden />
-              Stop
-            </Button>
-          </span>
-        ) : (
-          <>
-            {!looked.whole && looked.samples.size > 0 && (
-              <Button onClick={looked.start}>Read on</Button>
-            )}
-            {active && looked.whole && !written.whole && (
-              <Button onClick={written.start}>Write the files</Button>
-            )}
-          </>
-        )}
-        <UndoRedo session={session} />
-        <Button
-          disabled={!active || placed.length === 0 || looked.looking !== undefined}
-          onClick={ontoPlan}
-        >
-          Lay on the plan
-        </Button>
-        <Button onClick={() => router.push(`/sites/${site.id}/hand-over`)}>Hand over</Button>
-        <Switch<'changed' | 'all'>
-          label="What the archive holds"
-          value={all ? 'all' : 'changed'}
-          onChange={(v) => setAll(v === 'all')}
-          choices={[
-            { value: 'changed', label: 'changed' },
-            { value: 'all', label: 'all files' },
-          ]}
-        />
-        <Button
-          look="main"
-          disabled={!written.whole || !followed || !active}
-          onClick={() => void archive()}
-        >
-          <Archive size={13} aria-hidden />
-          {written.whole ? `Archive, ${kilobytes(after)}` : 'Archive'}
-        </Button>
-      </TopBar>
+      <SetBar
+        session={session}
+        site={site}
+        set={set}
+        looked={looked}
+        written={written}
+        onPlan={active && placed.length > 0 && !looked.looking ? ontoPlan : undefined}
+        all={all}
+        onAll={setAll}
+        onArchive={written.whole && followed && active ? () => void archive() : undefined}
+      />
       <h1 className="sr-only">Recolour a set: {set.name}</h1>
       <div className="grid min-h-0 grow grid-cols-[minmax(0,1.62fr)_minmax(0,1fr)]">
         <section aria-label="Pieces of the set" className="flex min-h-0 flex-col">
@@ -379,77 +307,27 @@ function OpenSet({
               written={written}
               selected={selected}
               onSelect={setChosen}
-              onTake={takePieces}
+              onTake={take}
             />
           </div>
         </section>
-        <section
-          aria-label="What it becomes"
-          className="relative flex min-h-0 flex-col border-l border-line bg-white"
-        >
-          <div className="flex h-9 shrink-0 items-center gap-2 border-b border-hair px-3">
-            <Switch<View>
-              label="What is shown"
-              value={view}
-              onChange={setView}
-              choices={(['piece', 'all', 'page', 'sheet'] as const).map((value) => ({
-                value,
-                label:
-                  value === 'sheet' && lines.length > 0
-                    ? `${viewTitles.sheet} ${lines.filter((l) => l.follows).length}`
-                    : viewTitles[value],
-              }))}
-            />
-            {view === 'page' && site.pages.length > 1 && (
-              <Choose
-                label="Page"
-                className="ml-auto w-32 min-w-0"
-                value={page.id}
-                choices={site.pages.map((p) => ({ value: p.id, label: p.name }))}
-                onChange={setPageId}
-              />
-            )}
-          </div>
-          <div className="min-h-0 grow">
-            {view === 'piece' && (
-              <PieceView
-                piece={piece}
-                recipe={held ? { ...recipe, steps: [] } : recipe}
-                role={piece && looked.roles.get(piece.path)}
-                note={
-                  (piece &&
-                    (looked.broken.get(piece.path) ?? written.files.get(piece.path)?.note)) ??
-                  ''
-                }
-              />
-            )}
-            {view === 'all' && (
-              <AllPieces
-                set={held ? { ...set, recipe: { ...recipe, steps: [] } } : set}
-                looked={looked.samples.size}
-                selected={selected}
-                onSelect={setChosen}
-              />
-            )}
-            {view === 'page' &&
-              (placed.length > 0 ? (
-                <PagePreview
-                  site={site}
-                  set={set}
-                  page={page}
-                  roles={looked.roles}
-                  ground={continued?.toHex}
-                />
-              ) : (
-                <p className="m-4 text-soft">
-                  None of the pieces has a place of its own on a page, by what the style sheets say.
-                </p>
-              ))}
-            {view === 'sheet' && (
-              <SheetLines followed={followed} decided={set.lines} onDecide={decide} onMend={mend} />
-            )}
-          </div>
-        </section>
+        <Outcome
+          site={site}
+          set={held ? { ...set, recipe: { ...recipe, steps: [] } } : set}
+          looked={looked}
+          written={written}
+          followed={followed}
+          piece={piece}
+          hasPlaces={placed.length > 0}
+          ground={continued?.toHex}
+          view={view}
+          onView={setView}
+          page={page}
+          onPage={setPageId}
+          onSelect={setChosen}
+          onDecide={decide}
+          onMend={mend}
+        />
       </div>
       <div className="grid h-[262px] shrink-0 grid-cols-[minmax(0,1.25fr)_minmax(0,1.1fr)_minmax(0,1fr)] border-t border-line bg-sheet [&>*]:overflow-y-auto [&>*]:px-3.5 [&>*]:py-2">
         <div>
@@ -490,10 +368,3 @@ function OpenSet({
     </div>
   );
 }
-
-const viewTitles: Readonly<Record<View, string>> = {
-  piece: 'Piece',
-  all: 'All',
-  page: 'Page',
-  sheet: 'Style sheet',
-};

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { nodeCodecs } from '@/engine/nodeCodecs';
-import { createHost, type Host } from '@/standins/host/host';
+import { createHost, hostLimits, type Host } from '@/standins/host/host';
 import type { Codecs } from '@/core/press/codecs';
 
 /** One host for all routes: each may be bundled with a copy of this file. */
@@ -13,4 +13,5 @@ export const theHost = (): Host =>
     codecs: () => (codecs ??= nodeCodecs().then((c) => c.codecs)),
     digest: (bytes) => createHash('sha256').update(bytes).digest('hex').slice(0, 24),
     now: () => Date.now(),
+    limits: hostLimits,
   }));

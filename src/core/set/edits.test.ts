@@ -1,0 +1,70 @@
+import { applyEdit, type Edit } from '../site/edit';
+import type { PieceSet } from '../site/model/pieceSet';
+import { newSite } from '../site/newSite';
+import { readSite } from '../site/schema';
+import { emptyRecipe, mendLines, openPieces, takePieces, turnLine } from './edits';
+import type { SheetLine } from './sheetLine';
+
+const piece = (path: string) => ({
+  path,
+  assetId: `id-of-${path.length}`,
+  bytes: 9,
+  width: 4,
+  height: 3,
+  format: 'png',
+  leftOut: false,
+});
+
+const set: PieceSet = {
+  name: 'slate',
+  pieces: ['a.png', 'ab.png', 'abc.png'].map(piece),
+  sheets: [],
+  others: [],
+  recipe: emptyRecipe('recipe'),
+  from: '#5f7a92',
+  to: '#a9b79a',
+  lines: {},
+};
+const site = applyEdit(newSite('s', 'home', 'Veldrin'), openPieces(set));
+const after = (...edits: readonly Edit[]): PieceSet =>
+  readSite(edits.reduce((now, edit) => applyEdit(now, edit), site)).set!;
+
+const line = (part: Partial<SheetLine>): SheetLine => ({
+  key: 'style.css 12',
+  file: 'style.css',
+  line: 12,
+  selector: 'a',
+  property: 'color',
+  old: 'slategray',
+  to: '#8a9a7b',
+  oldHex: '#708090',
+  toHex: '#8a9a7b',
+  proposed: true,
+  follows: true,
+  keptReadable: false,
+  ...part,
+});
+
+test('pieces are left out and taken again by their paths', () => {
+  const out = after(takePieces(['a.png', 'abc.png'], false));
+  expect(out.pieces.map((p) => p.leftOut)).toEqual([true, false, true]);
+  const back = after(takePieces(['a.png', 'abc.png'], false), takePieces(['a.png'], true));
+  expect(back.pieces.map((p) => p.leftOut)).toEqual([false, false, true]);
+});
+
+test('a line is turned from what it does, and back', () => {
+  const turn = turnLine(line({}));
+  expect(after(turn).lines).toEqual({ 'style.css 12': false });
+  expect(after(turn, turn).lines).toEqual({ 'style.css 12': true });
+  expect(after(turnLine(line({ follows: false }))).lines).toEqual({ 'style.css 12': true });
+});
+
+test('lines that offer a colour for text that fades take it, the others stay', () => {
+  const lines = [line({ mend: '#333a2e' }), line({ key: 'style.css 20' })];
+  expect(after(mendLines(lines)).lines).toEqual({ 'style.css 12': '#333a2e' });
+});
+
+test('where no set is open nothing is done', () => {
+  const none = newSite('s', 'home', 'Veldrin');
+  expect(applyEdit(none, takePieces(['a.png'], false))).toEqual(none);
+});

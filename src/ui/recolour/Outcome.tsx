@@ -1,0 +1,123 @@
+'use client';
+
+import type { SheetLine } from '@/core/set/sheetLine';
+import type { Hex } from '@/core/site/model/hex';
+import type { Page } from '@/core/site/model/page';
+import type { PieceSet, SetPiece } from '@/core/site/model/pieceSet';
+import type { Site } from '@/core/site/model/site';
+import type { Looked, useFollowed, Written } from '../hooks/usePieceSet';
+import { Choose } from '../shared/Choose';
+import { Switch } from '../shared/Switch';
+import { AllPieces } from './AllPieces';
+import { PagePreview } from './PagePreview';
+import { PieceView } from './PieceView';
+import { SheetLines } from './SheetLines';
+
+export type OutcomeView = 'piece' | 'all' | 'page' | 'sheet';
+
+export const outcomeViews: readonly { readonly view: OutcomeView; readonly title: string }[] = [
+  { view: 'piece', title: 'Piece' },
+  { view: 'all', title: 'All' },
+  { view: 'page', title: 'Page' },
+  { view: 'sheet', title: 'Style sheet' },
+];
+
+interface Props {
+  site: Site;
+  set: PieceSet;
+  looked: Looked;
+  written: Written;
+  followed: ReturnType<typeof useFollowed>;
+  /** That is chosen. */
+  piece: SetPiece | undefined;
+  /** Some of the pieces have a place of their own on a page. */
+  hasPlaces: boolean;
+  /** That the page goes on in where its strip ends. */
+  ground: Hex | undefined;
+  view: OutcomeView;
+  onView(view: OutcomeView): void;
+  page: Page;
+  onPage(pageId: string): void;
+  onSelect(path: string): void;
+  onDecide(line: SheetLine): void;
+  onMend(lines: readonly SheetLine[]): void;
+}
+
+/** What the recipe makes: of one piece, of all, of the page, of the style sheet. */
+export function Outcome(props: Props) {
+  const { site, set, looked, written, followed, piece, view, onView, page } = props;
+  const following = followed?.lines.filter((line) => line.follows).length ?? 0;
+  return (
+    <section
+      aria-label="What it becomes"
+      className="relative flex min-h-0 flex-col border-l border-line bg-white"
+    >
+      <div className="flex h-9 shrink-0 items-center gap-2 border-b border-hair px-3">
+        <Switch<OutcomeView>
+          label="What is shown"
+          value={view}
+          onChange={onView}
+          choices={outcomeViews.map(({ view: value, title }) => ({
+            value,
+            label:
+              value === 'sheet' && followed && followed.lines.length > 0
+                ? `${title} ${following}`
+                : title,
+          }))}
+        />
+        {view === 'page' && site.pages.length > 1 && (
+          <Choose
+            label="Page"
+            className="ml-auto w-32 min-w-0"
+            value={page.id}
+            choices={site.pages.map((p) => ({ value: p.id, label: p.name }))}
+            onChange={props.onPage}
+          />
+        )}
+      </div>
+      <div className="min-h-0 grow">
+        {view === 'piece' && (
+          <PieceView
+            piece={piece}
+            recipe={set.recipe}
+            role={piece && looked.roles.get(piece.path)}
+            note={
+              (piece && (looked.broken.get(piece.path) ?? written.files.get(piece.path)?.note)) ??
+              ''
+            }
+          />
+        )}
+        {view === 'all' && (
+          <AllPieces
+            set={set}
+            looked={looked.samples.size}
+            selected={piece?.path}
+            onSelect={props.onSelect}
+          />
+        )}
+        {view === 'page' &&
+          (props.hasPlaces ? (
+            <PagePreview
+              site={site}
+              set={set}
+              page={page}
+              roles={looked.roles}
+              ground={props.ground}
+            />
+          ) : (
+            <p className="m-4 text-soft">
+              None of the pieces has a place of its own on a page, by what the style sheets say.
+            </p>
+          ))}
+        {view === 'sheet' && (
+          <SheetLines
+            followed={followed}
+            decided={set.lines}
+            onDecide={props.onDecide}
+            onMend={props.onMend}
+          />
+        )}
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,99 @@
+'use client';
+
+import { Archive, X } from 'lucide-react';
+import { useRouter } from 'next/navigation';
+import { activeSteps } from '@/core/recolour/activeSteps';
+import { kilobytes } from '@/core/readings/say';
+import type { PieceSet } from '@/core/site/model/pieceSet';
+import type { Site } from '@/core/site/model/site';
+import type { Looked, Written } from '../hooks/usePieceSet';
+import type { Session } from '../hooks/useSession';
+import { Button } from '../shared/Button';
+import { Switch } from '../shared/Switch';
+import { TopBar } from '../shared/TopBar';
+import { UndoRedo } from '../shared/UndoRedo';
+
+interface Props {
+  session: Session;
+  site: Site;
+  set: PieceSet;
+  looked: Looked;
+  written: Written;
+  /** Undefined while there is nothing to lay on the plan. */
+  onPlan: (() => void) | undefined;
+  /** The archive holds all files, not those alone that changed. */
+  all: boolean;
+  onAll(all: boolean): void;
+  /** Undefined while there is nothing to save yet. */
+  onArchive: (() => void) | undefined;
+}
+
+/** What goes on with the pieces, and what is done with them in the end. */
+export function SetBar(props: Props) {
+  const { session, site, set, looked, written, onPlan, all, onAll, onArchive } = props;
+  const router = useRouter();
+  const taken = set.pieces.filter((p) => !p.leftOut).length;
+  const after = [...written.files.values()].reduce((sum, f) => sum + f.bytes.length, 0);
+  return (
+    <TopBar
+      crumbs={[
+        { label: site.name, href: `/sites/${site.id}` },
+        { label: 'Recolour a set', figure: `${taken} of ${set.pieces.length}` },
+      ]}
+    >
+      <Progress set={set} looked={looked} written={written} />
+      <UndoRedo session={session} />
+      <Button disabled={!onPlan} onClick={onPlan}>
+        Lay on the plan
+      </Button>
+      <Button onClick={() => router.push(`/sites/${site.id}/hand-over`)}>Hand over</Button>
+      <Switch<'changed' | 'all'>
+        label="What the archive holds"
+        value={all ? 'all' : 'changed'}
+        onChange={(v) => onAll(v === 'all')}
+        choices={[
+          { value: 'changed', label: 'changed' },
+          { value: 'all', label: 'all files' },
+        ]}
+      />
+      <Button look="main" disabled={!onArchive} onClick={onArchive}>
+        <Archive size={13} aria-hidden />
+        {written.whole ? `Archive, ${kilobytes(after)}` : 'Archive'}
+      </Button>
+    </TopBar>
+  );
+}
+
+/** How far reading or writing is; where it was stopped, the way to go on. */
+function Progress({ set, looked, written }: Pick<Props, 'set' | 'looked' | 'written'>) {
+  const going = looked.looking
+    ? { ...looked.looking, words: 'Reading' }
+    : written.writing && { ...written.writing, words: 'Writing' };
+  if (going) {
+    return (
+      <span role="status" className="flex items-center gap-2 text-soft">
+        <progress
+          aria-label={`${going.words} pieces`}
+          className="h-1.5 w-24 accent-act"
+          value={going.done}
+          max={Math.max(1, going.of)}
+        />
+        <span className="figure">
+          {going.words} {going.done} of {going.of}
+        </span>
+        <Button onClick={looked.looking ? looked.stop : written.stop}>
+          <X size={13} aria-hidden />
+          Stop
+        </Button>
+      </span>
+    );
+  }
+  return (
+    <>
+      {!looked.whole && looked.samples.size > 0 && <Button onClick={looked.start}>Read on</Button>}
+      {activeSteps(set.recipe).length > 0 && looked.whole && !written.whole && (
+        <Button onClick={written.start}>Write the files</Button>
+      )}
+    </>
+  );
+}
