@@ -83,6 +83,20 @@ async function tile(): Promise<string> {
   ).toString('base64')}`;
 }
 
+/** A screenshot of a document once its picture is decoded and on the screen. */
+async function shotOf(page: Page, html: string, image: string): Promise<Buffer> {
+  await page.setContent(html);
+  await page.evaluate(async (address) => {
+    const picture = new Image();
+    picture.src = address;
+    await picture.decode();
+    for (let frames = 0; frames < 2; frames++) {
+      await new Promise((resolve) => requestAnimationFrame(resolve));
+    }
+  }, image);
+  return page.screenshot({ fullPage: true });
+}
+
 const pixels = async (png: Buffer) => sharp(png).removeAlpha().raw().toBuffer();
 
 /** The copies as the plan draws them, without any rule of CSS left to decide. */
@@ -126,15 +140,13 @@ for (const width of [96, 121, 200]) {
       const sheet = (style: (slot: Slot, i: number) => string, css: string) =>
         `<!doctype html><style>body{margin:0;display:flex;flex-wrap:wrap;gap:3px}div{height:72px;width:${width}px!important}${css}</style>${slots.map(style).join('')}`;
       await page.setViewportSize({ width: 1280, height: 600 });
-      await page.setContent(sheet((_, i) => `<div class="judge-case-${i}"></div>`, written));
-      const theirs = await pixels(await page.screenshot({ fullPage: true }));
-      await page.setContent(
-        sheet(
-          (slot) => `<div style="${computedCss(slot, area).replace('TILE', image)}"></div>`,
-          '',
-        ),
+      const handed = sheet((_, i) => `<div class="judge-case-${i}"></div>`, written);
+      const theirs = await pixels(await shotOf(page, handed, image));
+      const drawn = sheet(
+        (slot) => `<div style="${computedCss(slot, area).replace('TILE', image)}"></div>`,
+        '',
       );
-      const ours = await pixels(await page.screenshot({ fullPage: true }));
+      const ours = await pixels(await shotOf(page, drawn, image));
       expect(theirs.length).toBe(ours.length);
       expect(new Set(theirs).size).toBeGreaterThan(10);
       let different = 0;

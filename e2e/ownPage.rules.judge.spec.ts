@@ -244,7 +244,7 @@ test('how much of a picture is hidden, and by what, is what Chromium paints', as
     html: `<!doctype html><title>Covered</title><style>
       body { margin: 0; background: url(body.png) }
       #page { width: 800px; height: 1700px; margin: 0 auto; background: #fff; position: relative }
-      #hero { height: 300px; background: url(hero.png) 0 0 / occlusion }
+      #hero { height: 300px; background: url(hero.png) 0 0 / cover }
       #card { position: absolute; left: 480px; top: 0; width: 320px; height: 200px; background: #eee; pointer-events: none }
       #glass { position: absolute; left: 0; top: 0; width: 200px; height: 300px; border: 1px solid #fff; box-sizing: border-box }
       #strip { height: 400px; background: url(strip.png) repeat-y 100% 0 } #over { float: right; width: 120px; height: 400px; background: #222 }

@@ -1,6 +1,7 @@
 import { isObject } from '@/core/layers/registry';
 import type { Layer } from '@/core/site/model/layer';
 import { backPhoto } from '@/core/readings/cover';
+import { undoCommands } from '../shared/undoCommands';
 import type { Command } from '../shared/commands';
 import { layerActions } from './layerActions';
 import { copyLayers, hasCopied, pasteLayers } from './layerClipboard';
@@ -144,20 +145,7 @@ export function benchCommands(bench: Commanded, switches: BenchSwitches): Comman
       keys: ['-'],
       run: () => switches.setZoom((z) => zooms[Math.max(0, zooms.indexOf(z) - 1)]),
     },
-    {
-      id: 'undo',
-      label: switches.undoLabel ? `Undo: ${switches.undoLabel}` : 'Undo',
-      keys: ['Mod+z'],
-      enabled: switches.undoLabel !== undefined,
-      run: () => bench.session.undo(),
-    },
-    {
-      id: 'redo',
-      label: switches.redoLabel ? `Redo: ${switches.redoLabel}` : 'Redo',
-      keys: ['Mod+Shift+z'],
-      enabled: switches.redoLabel !== undefined,
-      run: () => bench.session.redo(),
-    },
+    ...undoCommands(bench.session, switches),
     { id: 'history', label: 'All steps so far', run: switches.openHistory },
     { id: 'plan', label: 'Back to the page plan', run: switches.leave },
     {

@@ -16,6 +16,7 @@ import { Boundary } from '../shared/Boundary';
 import { Button } from '../shared/Button';
 import { CommandList } from '../shared/CommandList';
 import { useCommandKeys, type Command } from '../shared/commands';
+import { undoCommands } from '../shared/undoCommands';
 import { say } from '../shared/notices';
 import { WithSession } from '../shared/WithSession';
 import { hasOwn } from './hasOwn';
@@ -40,7 +41,7 @@ const OwnPageDialog = lazy(async () => ({
 function Plan({ session }: { session: Session }) {
   const site = useSite(session);
   const router = useRouter();
-  const { undoLabel, redoLabel } = useHistory(session);
+  const history = useHistory(session);
   const readings = useSiteReadings(site);
   const [pageId, setPageId] = useState(site.pages[0].id);
   const [width, setWidth] = useState(1440);
@@ -97,20 +98,7 @@ function Plan({ session }: { session: Session }) {
   const nextPage = () =>
     setPageId(site.pages[(site.pages.indexOf(page) + 1) % site.pages.length].id);
   const commands: Command[] = [
-    {
-      id: 'undo',
-      label: undoLabel ? `Undo: ${undoLabel}` : 'Undo',
-      keys: ['Mod+z'],
-      enabled: undoLabel !== undefined,
-      run: () => session.undo(),
-    },
-    {
-      id: 'redo',
-      label: redoLabel ? `Redo: ${redoLabel}` : 'Redo',
-      keys: ['Mod+Shift+z'],
-      enabled: redoLabel !== undefined,
-      run: () => session.redo(),
-    },
+    ...undoCommands(session, history),
     { id: 'width', label: 'Next screen width', keys: ['w'], run: nextScreen },
     {
       id: 'next-page',

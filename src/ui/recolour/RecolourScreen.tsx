@@ -30,6 +30,7 @@ import { Button } from '../shared/Button';
 import { UndoRedo } from '../shared/UndoRedo';
 import { CommandList } from '../shared/CommandList';
 import { useCommandKeys, type Command } from '../shared/commands';
+import { undoCommands } from '../shared/undoCommands';
 import { download } from '../shared/download';
 import { say } from '../shared/notices';
 import { SelectedStep } from '../shared/steps/RecipeSteps';
@@ -103,7 +104,7 @@ function OpenSet({
   const [all, setAll] = useState(false);
   const [listOpen, setListOpen] = useState(false);
   const [held, setHeld] = useState(false);
-  const { undoLabel, redoLabel } = useHistory(session);
+  const history = useHistory(session);
   const selected = set.pieces.some((p) => p.path === chosen) ? chosen : set.pieces[0]?.path;
   const piece = set.pieces.find((p) => p.path === selected);
   const page = site.pages.find((p) => p.id === pageId) ?? site.pages[0];
@@ -189,20 +190,7 @@ function OpenSet({
     router.push(`/sites/${site.id}`);
   };
   const commands: Command[] = [
-    {
-      id: 'undo',
-      label: undoLabel ? `Undo: ${undoLabel}` : 'Undo',
-      keys: ['Mod+z'],
-      enabled: undoLabel !== undefined,
-      run: () => session.undo(),
-    },
-    {
-      id: 'redo',
-      label: redoLabel ? `Redo: ${redoLabel}` : 'Redo',
-      keys: ['Mod+Shift+z'],
-      enabled: redoLabel !== undefined,
-      run: () => session.redo(),
-    },
+    ...undoCommands(session, history),
     {
       id: 'before',
       label: 'Hold for the pieces before',
