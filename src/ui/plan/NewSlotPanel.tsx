@@ -150,11 +150,16 @@ export function NewSlotPanel({
           </p>
         )}
         <div className="flex items-center gap-3">
-          <p className="grow figure text-[15px] font-semibold" data-testid="measured">
+          <p
+            className="grow figure text-[15px] font-semibold whitespace-nowrap"
+            data-testid="measured"
+          >
             {size.width} × {size.height} px
           </p>
           <Button look="main" onClick={add}>
-            Add it to {page.name}
+            <span className="max-w-44 truncate" title={page.name}>
+              Add it to {page.name}
+            </span>
           </Button>
         </div>
       </Group>
