@@ -1,5 +1,6 @@
 'use client';
 
+import { lazy, Suspense } from 'react';
 import { ChevronDown, ChevronRight } from 'lucide-react';
 import Link from 'next/link';
 import { chainWords } from '@/core/measure/chain';
@@ -16,8 +17,10 @@ import type { Session } from '../hooks/useSession';
 import { Button } from '../shared/Button';
 import { VerdictMark } from '../shared/VerdictMark';
 import { ThemeColours } from './ThemeColours';
-import { SlotDetails } from './SlotDetails';
 import { Findings } from './Findings';
+
+/** Loaded when a slot is opened. */
+const SlotDetails = lazy(async () => ({ default: (await import('./SlotDetails')).SlotDetails }));
 
 export interface SitePanelProps {
   session: Session;
@@ -157,15 +160,17 @@ function SlotRow({
         </span>
       </div>
       {open && (
-        <SlotDetails
-          session={session}
-          site={site}
-          page={page}
-          slot={slot}
-          placed={number !== undefined}
-          href={href(slot)}
-          onGone={() => onSelect(undefined)}
-        />
+        <Suspense fallback={null}>
+          <SlotDetails
+            session={session}
+            site={site}
+            page={page}
+            slot={slot}
+            placed={number !== undefined}
+            href={href(slot)}
+            onGone={() => onSelect(undefined)}
+          />
+        </Suspense>
       )}
     </li>
   );
