@@ -186,8 +186,9 @@ export async function ownPages(): Promise<OwnPage[]> {
       column: ['main', 'border'],
       html: `<!doctype html><title>Notes</title><style>*{box-sizing:border-box}body{margin:0;background:#fbfbf8;color:#22303a}
         .top{position:sticky;top:0;height:56px;background:#fff;border-bottom:1px solid #dfe5e2}.side{position:fixed;left:0;top:56px;bottom:0;width:160px;background:#f1f4f0 url(side.png) no-repeat left bottom}
-        main{margin-left:160px;max-width:860px;padding:32px 48px}h1{color:#7a3b22}main a{color:#0b6a8a}.note{height:70px;background:#fff7e6 url(tile.png) 14px 3px no-repeat}</style>
-        <header class=top><a href=#x>Notes</a> <a href=#y>Ash</a></header><aside class=side><a href=#z>Ash glazes</a></aside><main>${words}<div class=note></div></main>`,
+        main{margin-left:160px;max-width:860px;padding:32px 48px}h1{color:#7a3b22}main a{color:#0b6a8a}.note{height:70px;background:#fff7e6 url(tile.png) 14px 3px no-repeat}
+        .grows{width:max(0px,calc(100vw - 500px));aspect-ratio:9/1;background:url(tile.png)}</style>
+        <header class=top><a href=#x>Notes</a> <a href=#y>Ash</a></header><aside class=side><a href=#z>Ash glazes</a></aside><main>${words}<div class=note></div><div class=grows></div></main>`,
       files: { 'side.png': side, 'tile.png': tile },
     },
     {

@@ -29,6 +29,7 @@ const propertyOf: Readonly<Partial<Record<PaintedAs, LayingProperty>>> = {
   content: 'content',
   'list mark': 'listStyleImage',
 };
+
 type Placed = Map<string, PlacedPicture>;
 
 /** A computed value that names a picture or a gradient. */
@@ -124,6 +125,7 @@ class Surveying {
       this.content(element, placed);
       this.painted(element, '', style, this.now(element), placed);
       if (style.display === 'list-item' && paints(style.listStyleImage)) {
+        this.found.add(element);
         this.now(element)((rect) => {
           const source = style.listStyleImage;
           this.put(element, '::marker', 0, 'list mark', source, undefined, rect, placed);
@@ -176,6 +178,9 @@ class Surveying {
       rect: PageRect | undefined,
       natural?: PlacedPicture['natural'],
     ) => {
+      if (value) {
+        this.found.add(element);
+      }
       if (value && rect) {
         this.put(element, '', 0, as, value, undefined, rect, placed, natural);
       }
@@ -216,6 +221,8 @@ class Surveying {
       found.push(['content', content, 0, undefined]);
     }
     if (found.length > 0) {
+      // One that takes up no room now may do so at another width.
+      this.found.add(element);
       where((rect) => {
         for (const [as, value, layer, laid] of found) {
           this.put(element, pseudo, layer, as, value, laid, rect, placed);
@@ -235,7 +242,6 @@ class Surveying {
     placed: Placed,
     natural?: PlacedPicture['natural'],
   ): void {
-    this.found.add(element);
     if (rect.width <= 0 || rect.height <= 0) {
       return;
     }
