@@ -1,6 +1,6 @@
 import type { FrozenFile } from './frozen';
 import { surveyed } from './survey.fixture';
-import { laidAs, placesOf, placeWords, roomsOf } from './places';
+import { boxLines, laidAs, placesOf, placeWords, roomsOf } from './places';
 import {
   commaParts,
   forLayer,
@@ -164,7 +164,7 @@ test('each file once, where it is largest; the small ones last; what has no file
     ['3.png', '2', false],
     ['2.png', '0', true],
   ]);
-  expect(places[0].shownAt).toEqual([1280]);
+  expect(places[0].boxes).toEqual([{ screen: 1280, width: 600, height: 400 }]);
 });
 
 test.each([
@@ -195,7 +195,7 @@ test.each([
   expect([
     laid.repeat,
     `${x.value}${x.unit} ${y.value}${y.unit}`,
-    placeWords({ laid, shownAt: [1280], occlusion: undefined }),
+    placeWords({ laid, boxes: [{ screen: 1280, width: 9, height: 9 }], occlusion: undefined }),
   ]).toEqual([repeat, position, words]);
 });
 
@@ -214,6 +214,15 @@ test('a place says what lays it and what hides it', () => {
     placesOf({ ...surveyed, rules: [rule] }, [file(0, 1020, 204)], 1280)[0].rule?.where;
   expect(whereOf(inTag)).toBe('in its tag on the page');
   expect(whereOf(ofPage)).toBe('the page’s own styles, line 3');
+});
+
+test('a place says how large its box is on which screens', () => {
+  const [{ boxes }] = placesOf(surveyed, [file(0, 1020, 204)], 1280);
+  expect(boxLines(boxes)).toEqual([
+    '360 × 204 on screens of 360 px',
+    '1020 × 204 on screens of 1280 to 2560 px',
+  ]);
+  expect(boxLines([])).toEqual([]);
 });
 
 test('a bar or a section has room where no picture of its own lies, whatever lies under the page', () => {

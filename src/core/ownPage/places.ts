@@ -31,10 +31,17 @@ export interface Place {
   readonly occlusion: Occlusion | undefined;
   /** It lies on all of the page, however large the box of its element is. */
   readonly root: boolean;
-  /** Widths of the screen at which it is shown. */
-  readonly shownAt: readonly number[];
+  /** That it lies in, at each width of the screen at which it is shown. */
+  readonly boxes: readonly PlaceBox[];
   /** An icon, a bullet or another little thing. */
   readonly small: boolean;
+}
+
+/** The box of a place at a width of the screen; all px, rounded. */
+export interface PlaceBox {
+  readonly screen: number;
+  readonly width: number;
+  readonly height: number;
 }
 
 /** A rule as its owner finds it again. */
@@ -145,6 +152,12 @@ export const kindAt = (rect: PageRect, page: Size): SlotKind =>
 const isSmall = ({ width, height }: PageRect, file: Size): boolean =>
   Math.max(width, height) <= 64 || Math.max(file.width, file.height) <= 48;
 
+const boxOf = (screen: number, { width, height }: PageRect): PlaceBox => ({
+  screen,
+  width: Math.round(width),
+  height: Math.round(height),
+});
+
 /**
  * The pictures of a page that can be made anew: those of its own files, each file once, where it is
  * largest. What has no size of its own, such as a drawing, is left out.
@@ -173,7 +186,10 @@ export function placesOf(survey: PageSurvey, files: readonly FrozenFile[], width
       rule: placed.rule === undefined ? undefined : ruleAt(survey.rules[placed.rule], byKey),
       occlusion: survey.occlusions.get(picture.id),
       root: picture.root && picture.as === 'background',
-      shownAt: survey.at.filter((at) => at.placed.has(picture.id)).map((at) => at.width),
+      boxes: survey.at.flatMap((at) => {
+        const rect = at.placed.get(picture.id)?.rect;
+        return rect ? [boxOf(at.width, rect)] : [];
+      }),
       small: isSmall(seen, file.size),
     };
     return [{ place, area: seen.width * seen.height, top: seen.y }];
@@ -242,7 +258,7 @@ export const placesAside = (others: readonly FrozenFile[]): Place[] =>
             rule: undefined,
             occlusion: undefined,
             root: false,
-            shownAt: [],
+            boxes: [],
             small: isSmall({ x: 0, y: 0, ...file.size }, file.size),
           } as const,
         ]
@@ -257,9 +273,9 @@ const behaviour: Readonly<Record<Repeat, string>> = {
 };
 
 /** How a place behaves, in a few words. */
-export function placeWords(place: Pick<Place, 'laid' | 'shownAt' | 'occlusion'>): string {
-  const { laid, shownAt, occlusion } = place;
-  if (shownAt.length === 0) {
+export function placeWords(place: Pick<Place, 'laid' | 'boxes' | 'occlusion'>): string {
+  const { laid, boxes, occlusion } = place;
+  if (boxes.length === 0) {
     return 'lies nowhere on this page';
   }
   const hidden = occlusion && `, ${Math.round(occlusion.share * 100)}% under ${occlusion.by}`;
@@ -277,4 +293,21 @@ function behaviourOf(laid: Place['laid']): string {
     return 'stretched';
   }
   return behaviour[laid.repeat] + (laid.attachment === 'fixed' ? ', stays with the screen' : '');
+}
+
+/** How large a box is on which screens, one line each; screens with the same size together. */
+export function boxLines(boxes: readonly PlaceBox[]): string[] {
+  const runs: { first: PlaceBox; last: PlaceBox }[] = [];
+  for (const box of boxes) {
+    const run = runs.at(-1);
+    if (run && run.last.width === box.width && run.last.height === box.height) {
+      run.last = box;
+    } else {
+      runs.push({ first: box, last: box });
+    }
+  }
+  return runs.map(({ first, last }) => {
+    const screens = first === last ? `${first.screen} px` : `${first.screen} to ${last.screen} px`;
+    return `${first.width} × ${first.height} on screens of ${screens}`;
+  });
 }

@@ -223,6 +223,7 @@ export function OwnPageView({ opened, session, page, onDone }: Props) {
                 ? 'In a picture no place is known by itself. Take it over, and point at its places on the plan.'
                 : 'No picture of its own files is painted on this page.'
             }
+            width={width}
             chosen={chosen}
             pointed={pointed}
             onPoint={setPointed}

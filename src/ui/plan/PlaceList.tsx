@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo, useEffect } from 'react';
-import { placeWords, type Place, type PlaceRule, type Room } from '@/core/ownPage/places';
+import { boxLines, placeWords, type Place, type PlaceRule, type Room } from '@/core/ownPage/places';
 import type { SlotKind } from '@/core/site/model/slot';
 import { slotKind, slotKinds } from '@/core/slots/registry';
 import { Choose } from '../shared/Choose';
@@ -13,6 +13,8 @@ interface Props {
   none: string;
   /** Parts of the page without a picture. */
   rooms: readonly Room[];
+  /** Of the screen that is looked at, px. */
+  width: number;
   chosen: ReadonlySet<string>;
   pointed: string | undefined;
   onPoint(id: string | undefined): void;
@@ -25,6 +27,7 @@ export function PlaceList({
   places,
   none,
   rooms,
+  width,
   chosen,
   pointed,
   onPoint,
@@ -73,15 +76,15 @@ export function PlaceList({
                     choices={slotKinds.map(({ kind, title }) => ({ value: kind, label: title }))}
                     onChange={(kind) => onKind(place.id, kind as SlotKind)}
                   />
-                  <span className="figure whitespace-nowrap">
+                  <span className="figure whitespace-nowrap" title="The file">
                     {place.width} × {place.height}
                   </span>
                 </span>
-                <span
-                  className="block truncate text-[11px] text-soft"
-                  title={`${place.file.name}, ${placeWords(place)}`}
-                >
-                  {place.file.name} · {placeWords(place)}
+                <span className="flex h-4 items-center justify-between gap-2 text-[11px] text-soft">
+                  <span className="truncate" title={`${place.file.name}, ${placeWords(place)}`}>
+                    {place.file.name} · {placeWords(place)}
+                  </span>
+                  <Box place={place} width={width} />
                 </span>
                 <span
                   className="block truncate figure text-[11px] text-soft"
@@ -133,6 +136,22 @@ export function PlaceList({
 
 const ruleTitle = ({ where, selector, within }: PlaceRule): string =>
   ['Laid by', selector, ...within.map((around) => `in ${around}`), where].join('\n');
+
+/** The box that a picture lies in, where it is of another size. */
+function Box({ place: { boxes, root, ...file }, width }: { place: Place; width: number }) {
+  const box = boxes.find(({ screen }) => screen === width);
+  if (!box || root || (box.width === file.width && box.height === file.height)) {
+    return null;
+  }
+  return (
+    <span
+      className="shrink-0 figure whitespace-nowrap"
+      title={['Its box', ...boxLines(boxes)].join('\n')}
+    >
+      in {box.width} × {box.height}
+    </span>
+  );
+}
 
 /** What lies there now. */
 function Look({ place: { file } }: { place: Place }) {
