@@ -24,8 +24,12 @@ export class BenchPage {
     await this.page.keyboard.press('Escape');
     // Messages lie over the screen, and go by themselves too.
     const told = this.page.getByRole('button', { name: 'Put this message away' }).first();
-    while (await told.isVisible()) {
+    for (let tries = 0; tries < 8 && (await told.isVisible()); tries++) {
       await told.click({ timeout: 1000 }).catch(() => undefined);
+    }
+    // What still lies over the screen goes with it.
+    if (await told.isVisible()) {
+      await this.page.goto('/');
     }
     await home.click();
     await this.page.getByRole('heading', { name: 'Your sites' }).waitFor({ state: 'attached' });
