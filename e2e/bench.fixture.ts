@@ -24,12 +24,13 @@ export class BenchPage {
     await this.page.keyboard.press('Escape');
     // Messages lie over the screen, and go by themselves too.
     const told = this.page.getByRole('button', { name: 'Put this message away' }).first();
-    for (let tries = 0; tries < 8 && (await told.isVisible()); tries++) {
-      await told.click({ timeout: 1000 }).catch(() => undefined);
-    }
-    // What still lies over the screen goes with it.
-    if (await told.isVisible()) {
-      await this.page.goto('/');
+    while (await told.isVisible()) {
+      await told.click({ timeout: 5000 }).catch(async (error: unknown) => {
+        // It may have gone by itself meanwhile.
+        if (await told.isVisible()) {
+          throw error;
+        }
+      });
     }
     await home.click();
     await this.page.getByRole('heading', { name: 'Your sites' }).waitFor({ state: 'attached' });
@@ -260,6 +261,13 @@ export const test = inNewTab.extend({
     await tab.setViewportSize(base.info().project.use.viewport!);
     await use(tab);
     tab.removeAllListeners();
+    // A tab behind another is drawn seldom or never.
+    for (const opened of tab.context().pages()) {
+      if (opened !== tab) {
+        await opened.close();
+      }
+    }
+    await tab.bringToFront();
   },
 });
 
