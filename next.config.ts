@@ -41,6 +41,10 @@ const config: NextConfig = {
   // themselves.
   serverExternalPackages: ['wasm-vips'],
   allowedDevOrigins: ['127.0.0.1'],
+  // Browsers ask for this name on pages that name no icon, such as rehearsed ones.
+  async rewrites() {
+    return [{ source: '/favicon.ico', destination: '/icon.svg' }];
+  },
   async headers() {
     return [
       // Rehearsed pages bring the stand-in host's own policy.
