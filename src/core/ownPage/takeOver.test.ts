@@ -14,7 +14,14 @@ import { placesOf, roomsOf, type Room } from './places';
 import { bannerFile, surveyed } from './survey.fixture';
 import { readSurvey } from './readSurvey';
 import { surveyText } from './surveyText';
-import { contentOf, pictureAt, placePointed, takeOverPage, takePointed } from './takeOver';
+import {
+  contentOf,
+  pictureAt,
+  placedAt,
+  placePointed,
+  takeOverPage,
+  takePointed,
+} from './takeOver';
 
 const asset = (n: number): string => String(n).padStart(64, '0');
 
@@ -171,6 +178,32 @@ test('a slot that was measured by itself is laid where its place is pointed at',
   expect(laid.slots.at(-1)).toMatchObject({ id: 'alone', ...size });
   expect(laid.slots.at(-1)!.beside).toEqual({ top: null, right: null, bottom: null, left: null });
   expect(laid.pages[0].own!.places.at(-1)).toMatchObject({ slot: 'alone', selector: '.card' });
+});
+
+test('a place is the part that its slot’s picture paints, whatever lies there by now', () => {
+  const [picture] = surveyed.pictures;
+  const place = { slot: 'h', ...picture, rect: null };
+  const [, at] = surveyed.at;
+  const strip = {
+    rect: { x: 700, y: 300, width: 276, height: 900 },
+    // Not one of the page's files any more.
+    source: 'blob:what-was-made',
+    natural: undefined,
+    laid: {
+      ...at.placed.get(picture.id)!.laid!,
+      repeat: 'repeat-y',
+      size: 'auto',
+      position: '0% 0%',
+    },
+    rule: undefined,
+  };
+  const laid = { ...at, placed: new Map([[picture.id, strip]]) };
+  const slot = { width: 28, height: 200 };
+  expect(placedAt(surveyed, laid, place, slot)).toEqual({ x: 700, y: 300, width: 28, height: 900 });
+  const rooted = { pictures: [{ ...picture, root: true }] };
+  expect(placedAt(rooted, laid, place, slot)).toEqual({ x: 0, y: 0, width: 1280, height: 1500 });
+  expect(placedAt(surveyed, { ...laid, placed: new Map() }, place, slot)).toBeUndefined();
+  expect(placedAt({ pictures: [] }, laid, place, slot)).toBeUndefined();
 });
 
 test('a slot that goes leaves no place behind', () => {

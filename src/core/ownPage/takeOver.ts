@@ -1,4 +1,5 @@
 import { castDraft } from 'immer';
+import type { Size } from '../frame/placement';
 import { editSlot, type Edit } from '../site/edit';
 import type { Hex } from '../site/model/hex';
 import type { OwnPage, OwnPlace } from '../site/model/ownPage';
@@ -13,7 +14,8 @@ import { addSlot } from '../site/slots';
 import { adoptTheme, type ThemePicture } from '../theme/adopt';
 import type { PageColour, PageFont } from './look';
 import type { Place, Room } from './places';
-import type { PageRect, PageSurvey, PaintedPicture } from './survey';
+import { paintedPart } from './paintedPart';
+import type { PageAtWidth, PageRect, PageSurvey, PaintedPicture } from './survey';
 
 const uniqueName = (taken: readonly string[], wanted: string): string => {
   for (let n = 1; ; n++) {
@@ -96,6 +98,28 @@ export const pictureAt = (
   { pictures }: Pick<PageSurvey, 'pictures'>,
   place: OwnPlace,
 ): PaintedPicture | undefined => pictures.find((p) => same(p, place));
+
+/**
+ * The part of the page that a slot's picture paints in a place of the site, px.
+ * @param laid the page as it is laid out now
+ * @param slot size of its picture, whether the page's own file lies there or what is made for it
+ * @returns undefined where it is not shown, or the page has no such picture
+ */
+export function placedAt(
+  survey: Pick<PageSurvey, 'pictures'>,
+  laid: PageAtWidth,
+  place: OwnPlace,
+  slot: Size,
+): PageRect | undefined {
+  const picture = pictureAt(survey, place);
+  const placed = picture && laid.placed.get(picture.id);
+  if (!placed) {
+    return undefined;
+  }
+  return picture.root && picture.as === 'background'
+    ? { x: 0, y: 0, width: laid.width, height: laid.height }
+    : paintedPart(placed, slot);
+}
 
 /**
  * What lies beside a slot on the owner's page is not what its drawing has there: nothing is said of

@@ -14,12 +14,19 @@ const surveyWidths = [
 ] as const;
 
 /** Names under which the browser keeps how long a page took to open, and to be looked at. */
-export const pageOpened = 'soyez page opened';
-export const pageSurveyed = 'soyez page surveyed';
+const pageOpened = 'soyez page opened';
+const pageSurveyed = 'soyez page surveyed';
 
 export interface ShownPage {
   readonly frame: PageFrame;
   readonly survey: PageSurvey;
+}
+
+async function surveyOf(frame: PageFrame, widths: readonly number[]): Promise<PageSurvey> {
+  const start = performance.now();
+  const survey = await frame.survey(widths, theEngine().readRules);
+  performance.measure(pageSurveyed, { start });
+  return survey;
 }
 
 /**
@@ -50,11 +57,7 @@ export function usePageFrame(
         frame.close();
         return;
       }
-      const surveying = performance.now();
-      const survey =
-        known ??
-        (await frame.survey(still === undefined ? surveyWidths : [still], theEngine().readRules));
-      performance.measure(pageSurveyed, { start: surveying });
+      const survey = known ?? (await surveyOf(frame, still === undefined ? surveyWidths : [still]));
       if (current) {
         setShown({ page, value: { frame, survey } });
       }

@@ -2,15 +2,14 @@
 
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { screenHeightAt } from '@/core/measure/layoutPage';
-import { pictureAt, placePointed, takePointed } from '@/core/ownPage/takeOver';
+import { pictureAt, placedAt, placePointed, takePointed } from '@/core/ownPage/takeOver';
 import type { PageAtWidth, PageRect } from '@/core/ownPage/survey';
-import type { OwnPage } from '@/core/site/model/ownPage';
+import type { OwnPage, OwnPlace } from '@/core/site/model/ownPage';
 import type { Page } from '@/core/site/model/page';
 import type { Site } from '@/core/site/model/site';
 import type { Slot } from '@/core/site/model/slot';
 import { elementPointing, type PointedBox } from '@/core/ownPage/pointing';
 import { picturePointing } from '@/core/ownPage/picturePointing';
-import { paintedPart } from '@/core/ownPage/paintedPart';
 import { kindAt } from '@/core/ownPage/places';
 import { usePagePicture } from '../hooks/usePagePicture';
 import { Button } from '../shared/Button';
@@ -89,22 +88,20 @@ export function OwnSheet({
   const scale = room.width ? Math.min(1, (room.width - 60) / width) : 0;
   const left = Math.round((room.width - width * scale) / 2);
   const height = (laid?.height ?? 800) * scale;
-  const places = useMemo(
-    () =>
-      own.places.flatMap((p) => {
-        const slot = slots.find((s) => s.id === p.slot);
-        const found = shown && pictureAt(shown.survey, p);
-        const placed = found && laid?.placed.get(found.id);
-        const file = placed && own.files.find(({ key }) => key === placed.source);
-        const rect = found
-          ? placed && paintedPart(placed, file?.size ?? undefined)
-          : (p.rect ?? (laid && shown?.frame.rectOf(p.selector)));
-        return slot && rect && laid
-          ? [{ slot, rect: found?.root ? { x: 0, y: 0, width, height: laid.height } : rect }]
-          : [];
-      }),
-    [own.places, own.files, slots, shown, laid, width],
-  );
+  const places = useMemo(() => {
+    if (!shown || !laid) {
+      return [];
+    }
+    const rectOf = (p: OwnPlace, slot: Slot) =>
+      pictureAt(shown.survey, p)
+        ? placedAt(shown.survey, laid, p, slot)
+        : (p.rect ?? shown.frame.rectOf(p.selector));
+    return own.places.flatMap((p) => {
+      const slot = slots.find((s) => s.id === p.slot);
+      const rect = slot && rectOf(p, slot);
+      return rect ? [{ slot, rect }] : [];
+    });
+  }, [own.places, slots, shown, laid]);
   const column = laid && shown ? laid.parts.get(shown.survey.parts[0].id) : undefined;
   const fold = screenHeightAt(width);
   const chosen = places.find(({ slot }) => slot.id === (pointed ?? selected));
