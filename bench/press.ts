@@ -9,7 +9,7 @@ import type { CareLimit } from '../src/core/lightest/care';
 import { searchLightest } from '../src/core/lightest/search';
 import { bestOf } from '../src/core/lightest/best';
 import { referenceOf, similarityTo } from '../src/core/lightest/similarity';
-import { createTrial, type Tried } from '../src/core/lightest/trial';
+import { createTrial, type TrialResult } from '../src/core/lightest/trial';
 import { pressWords } from '../src/core/press/settings';
 import type { Codecs } from '../src/core/press/codecs';
 import type { Raster } from '../src/core/raster/raster';
@@ -69,14 +69,14 @@ async function search(
   formats: readonly PressFormat[],
   limit: CareLimit,
   codecs: Codecs,
-): Promise<{ best: Tried; seconds: number }> {
+): Promise<{ best: TrialResult; seconds: number }> {
   const site = applyEdit(
     newSite('bench', 'home', 'Bench'),
     addSlot('home', { id: 's', kind: 'header', width: raster.width, height: raster.height }),
   );
   const start = performance.now();
   const trial = createTrial({ raster, site, slotId: 's', under, pinned: [] }, codecs);
-  const tried: Tried[] = [];
+  const tried: TrialResult[] = [];
   await searchLightest({ by: 'limit', limit }, formats, [trial], {
     onTried: (t) => {
       tried.push(t);
@@ -113,7 +113,7 @@ async function atLikeness(
   let loss = 1 - ours.structure;
   let low = 0;
   let high = Infinity;
-  let found: { best: Tried; seconds: number; ssim: number } | undefined;
+  let found: { best: TrialResult; seconds: number; ssim: number } | undefined;
   for (let i = 0; i < turns || (!found && i < 2 * turns); i++) {
     const { best, seconds } = await search(
       raster,

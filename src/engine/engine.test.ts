@@ -184,7 +184,7 @@ function engineWith(setup: Setup) {
               missing: setup.missing.filter((id) => !setup.given.includes(id)),
             },
           }),
-          look: ({ assetId }) => ({
+          surveyPhoto: ({ assetId }) => ({
             answer: setup.given.includes(assetId) ? { frames: [], colours: [] } : null,
           }),
           sample: ({ x }) => ({ answer: x < 1 ? { r: 1, g: 2, b: 3 } : null }),
@@ -440,16 +440,16 @@ test('a view that is closed completes nothing any more', async () => {
 test('a photo is handed over before it is looked at, once, and again to a new worker', async () => {
   const setup = setUp();
   const engine = engineWith(setup);
-  await expect(engine.look('pots', { width: 10, height: 5 })).resolves.toEqual({
+  await expect(engine.surveyPhoto('pots', { width: 10, height: 5 })).resolves.toEqual({
     frames: [],
     colours: [],
   });
-  await engine.look('pots', { width: 20, height: 5 });
+  await engine.surveyPhoto('pots', { width: 20, height: 5 });
   expect(setup.given).toEqual(['pots']);
   setup.renders[0].crash('gone');
-  await engine.look('pots', { width: 10, height: 5 });
+  await engine.surveyPhoto('pots', { width: 10, height: 5 });
   expect(setup.given).toEqual(['pots', 'pots']);
-  await expect(engine.look('broken', { width: 1, height: 1 })).rejects.toThrow(
+  await expect(engine.surveyPhoto('broken', { width: 1, height: 1 })).rejects.toThrow(
     'the file breaks off',
   );
 });

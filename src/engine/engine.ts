@@ -6,7 +6,7 @@ import { SearchStopped, type SearchListener } from '@/core/lightest/best';
 import type { Trial, TrialSubject } from '@/core/lightest/trial';
 import type { Hex } from '@/core/site/model/hex';
 import type { Aim, PressFormat, PressSettings } from '@/core/site/model/picture';
-import type { PhotoLook } from '@/core/frame/photoLook';
+import type { PhotoSurvey } from '@/core/frame/photoSurvey';
 import type { Pressed } from '@/core/press/codecs';
 import type { Survey, SurveyQuestions } from '@/core/readings/survey';
 import { isFont } from '@/core/text/fontFile';
@@ -59,7 +59,7 @@ export interface Engine {
   pixels(drawing: Drawing): Promise<Raster>;
   decode(bytes: Uint8Array): Promise<Raster>;
   /** The best parts of a photo for a frame, and its main colours. */
-  look(assetId: string, frame: Size): Promise<PhotoLook>;
+  surveyPhoto(assetId: string, frame: Size): Promise<PhotoSurvey>;
   /** The colour of a photo at one of its own px, as a mean of a square; undefined outside of it. */
   sample(assetId: string, x: number, y: number, size: SampleSize): Promise<Rgb | undefined>;
   /**
@@ -382,15 +382,15 @@ export function createEngine(parts: EngineParts): Engine {
       );
     },
     decode,
-    async look(assetId, frame) {
+    async surveyPhoto(assetId, frame) {
       await provide(assetId);
-      const found = await twice(() => render.ask('look', { assetId, frame }));
+      const found = await twice(() => render.ask('surveyPhoto', { assetId, frame }));
       if (found) {
         return found;
       }
       // The worker died in between and has to be given the photo again.
       await provide(assetId);
-      return (await render.ask('look', { assetId, frame })) ?? { frames: [], colours: [] };
+      return (await render.ask('surveyPhoto', { assetId, frame })) ?? { frames: [], colours: [] };
     },
     async sample(assetId, x, y, size) {
       await provide(assetId);

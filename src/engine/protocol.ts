@@ -1,7 +1,7 @@
 import type { Box } from '@/core/arrange/box';
 import type { Drawing } from '@/core/compose/compose';
 import type { Size } from '@/core/frame/placement';
-import type { PhotoLook } from '@/core/frame/photoLook';
+import type { PhotoSurvey } from '@/core/frame/photoSurvey';
 import type { SampleSize } from '@/core/colour/sample';
 import type { Raster, Rect, Rgb } from '@/core/raster/raster';
 import type { Pressed } from '@/core/press/codecs';
@@ -25,7 +25,7 @@ import type { OpenedSet } from '@/core/set/openSet';
 import type { Recoloured } from '@/core/set/recolourFile';
 import type { SetHanded } from '@/core/set/produce';
 import type { SetSheets } from '@/core/set/sheets';
-import type { Tried, Trial, TrialPart, TrialSubject } from '@/core/lightest/trial';
+import type { TrialResult, Trial, TrialPart, TrialSubject } from '@/core/lightest/trial';
 import type { PackedFile } from '@/core/files/unzip';
 import type { PageColour } from '@/core/ownPage/look';
 import type { StraightEdges } from '@/core/ownPage/picturePointing';
@@ -60,7 +60,7 @@ export type RenderCalls = {
    * What a photo shows of itself: its best parts for a frame's shape, and its main colours; null
    * while the photo is not there.
    */
-  look: { ask: { assetId: string; frame: Size }; answer: PhotoLook | null };
+  surveyPhoto: { ask: { assetId: string; frame: Size }; answer: PhotoSurvey | null };
   /** Mean colour of a square of a photo's own px; null outside of it, and while it is not there. */
   sample: { ask: { assetId: string; x: number; y: number; size: SampleSize }; answer: Rgb | null };
   /** What is measured of the drawing and not of its file; what is missing is not waited for. */
@@ -83,7 +83,7 @@ export type CodecCalls = {
   ready: { ask: { forWriting: boolean }; answer: null };
   /** Opens a trial of a picture; one that was open is forgotten. */
   trial: { ask: { subject: TrialSubject }; answer: Trial['area'] };
-  tryOut: { ask: { settings: PressSettings; part: TrialPart }; answer: Tried };
+  tryOut: { ask: { settings: PressSettings; part: TrialPart }; answer: TrialResult };
   patch: { ask: { settings: PressSettings | null }; answer: Raster };
   recolour: {
     ask: { format: string; bytes: Uint8Array<ArrayBuffer>; recipe: Recipe; wantsEnds: boolean };
@@ -152,7 +152,7 @@ export interface Preview {
 }
 
 /** One way to the wanted colour, with what it makes of some pieces. */
-export interface OfferLook {
+export interface ShownOffer {
   readonly offer: Offer;
   /**
    * CIEDE2000 that is left over at the pieces that have the old colour; undefined where none has.
@@ -210,7 +210,7 @@ export type SetCalls = {
       assetIds: readonly string[];
       shown: readonly string[];
     };
-    answer: readonly OfferLook[];
+    answer: readonly ShownOffer[];
   };
   follow: {
     ask: { set: PieceSet; sheets: FollowInput['sheets']; ends: FollowInput['ends'] };

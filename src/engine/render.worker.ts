@@ -112,7 +112,7 @@ serve<RenderCalls>(self as unknown as ServerScope, {
     const { raster, missing } = createComposer(resources).compose(drawing);
     return { answer: { raster, missing }, transfer: [raster.data.buffer] };
   },
-  look({ assetId, frame }) {
+  surveyPhoto({ assetId, frame }) {
     const photo = assets.get(assetId);
     return {
       answer: photo ? { frames: suggestFrames(photo, frame), colours: mainColours(photo) } : null,

@@ -10,7 +10,7 @@ import type { Hex } from '@/core/site/model/hex';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import type { Recipe } from '@/core/site/model/recipe';
 import { createChannel, WorkerCrash, type Channel, type WorkerLike } from './channel';
-import type { CodecCalls, OfferLook, Preview, SetCalls } from './protocol';
+import type { CodecCalls, ShownOffer, Preview, SetCalls } from './protocol';
 
 /** A file to be written with a recipe laid on it. */
 export interface RecolourJob {
@@ -53,7 +53,7 @@ export interface SetEngine {
     spare: boolean,
     assetIds: readonly string[],
     shown: readonly string[],
-  ): Promise<readonly OfferLook[]>;
+  ): Promise<readonly ShownOffer[]>;
   follow(
     set: PieceSet,
     sheets: FollowInput['sheets'],

@@ -1,4 +1,4 @@
-import type { Found, SiteStore, SiteWrite } from '@/core/site/siteStore';
+import type { SiteFound, SiteStore, SiteWrite } from '@/core/site/siteStore';
 import { assetsOf } from '@/core/site/assets';
 import { recentAssets } from './assets';
 import type { Database, SiteRow, StepRow } from './database';
@@ -11,7 +11,7 @@ const stampOf = (row: SiteRow): string => row.stamp ?? `revision ${row.revision}
 const stepsOf = (db: Database, siteId: string): Promise<StepRow[]> =>
   db.history.where('siteId').equals(siteId).sortBy('seq');
 
-async function find(db: Database, siteId: string, known?: string): Promise<Found> {
+async function find(db: Database, siteId: string, known?: string): Promise<SiteFound> {
   const row = await db.sites.get(siteId);
   if (!row) {
     const removed = (await db.removed.get(siteId)) !== undefined;

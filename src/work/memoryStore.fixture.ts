@@ -1,5 +1,5 @@
 import type { Site } from '@/core/site/model/site';
-import type { Found, SiteStore, SiteWrite } from '@/core/site/siteStore';
+import type { SiteFound, SiteStore, SiteWrite } from '@/core/site/siteStore';
 import type { Step } from '@/core/site/timeline';
 
 interface Row {
@@ -46,7 +46,7 @@ export class MemoryStore implements SiteStore {
   stampOf = (siteId: string): string => this.rows.get(siteId)!.stamp;
   steps = (siteId: string): readonly Step[] => this.rows.get(siteId)!.steps;
 
-  async find(siteId: string): Promise<Found> {
+  async find(siteId: string): Promise<SiteFound> {
     await Promise.resolve();
     return this.look(siteId);
   }
@@ -54,7 +54,7 @@ export class MemoryStore implements SiteStore {
   async write(
     siteId: string,
     known: string,
-    change: (found: Found) => SiteWrite | undefined,
+    change: (found: SiteFound) => SiteWrite | undefined,
   ): Promise<void> {
     const turn = this.line;
     let end = () => {};
@@ -72,7 +72,7 @@ export class MemoryStore implements SiteStore {
   private async transact(
     siteId: string,
     known: string,
-    change: (found: Found) => SiteWrite | undefined,
+    change: (found: SiteFound) => SiteWrite | undefined,
   ): Promise<void> {
     const write = change(this.look(siteId, known));
     await Promise.resolve();
@@ -97,7 +97,7 @@ export class MemoryStore implements SiteStore {
     return () => void all.delete(changed);
   }
 
-  private look(siteId: string, known?: string): Found {
+  private look(siteId: string, known?: string): SiteFound {
     const row = this.rows.get(siteId);
     if (!row) {
       const presence = this.removed.has(siteId) ? 'removed' : 'cleared';

@@ -3,7 +3,7 @@ import { migrateHistory } from '@/core/site/migrateHistory';
 import { schemaVersion } from '@/core/site/model/site';
 import { readSite } from '@/core/site/schema';
 import type { Timeline } from '@/core/site/timeline';
-import type { Found } from '@/core/site/siteStore';
+import type { SiteFound } from '@/core/site/siteStore';
 
 /** A stored site is of the version that this program writes. */
 export const isCurrent = (site: unknown): boolean =>
@@ -14,7 +14,7 @@ export const isCurrent = (site: unknown): boolean =>
  * @param found with its row and its steps
  * @throws SiteError
  */
-export function timelineOf({ row, steps = [] }: Found): Timeline {
+export function timelineOf({ row, steps = [] }: SiteFound): Timeline {
   const { site, cursor } = row!;
   const checked = readSite(site);
   if (isCurrent(site)) {

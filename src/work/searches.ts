@@ -19,7 +19,7 @@ export interface Candidate {
 }
 
 /** Everything that was found out about one state of a picture. */
-export interface Found {
+export interface SearchState {
   readonly tried: readonly Candidate[];
   /** Aims whose search came to its end, with the formats that were allowed. */
   readonly finished: readonly string[];
@@ -57,7 +57,7 @@ export interface SearchPorts {
   now(): number;
 }
 
-export const nothingFound: Found = {
+export const unsearched: SearchState = {
   tried: [],
   finished: [],
   running: undefined,
@@ -68,14 +68,14 @@ export const nothingFound: Found = {
 /** Files of older states are forgotten beyond so many bytes. */
 const mostBytes = 80e6;
 
-const sizeOf = (f: Found): number => f.tried.reduce((sum, t) => sum + t.data.length, 0);
+const sizeOf = (f: SearchState): number => f.tried.reduce((sum, t) => sum + t.data.length, 0);
 
 export const aimKey = (aim: Aim, slot: Pick<Slot, 'accepts'>): string =>
   JSON.stringify([aim, slot.accepts]);
 
 /** The best of what was tried in formats that the host takes. */
 export function bestCandidate(
-  { tried }: Pick<Found, 'tried'>,
+  { tried }: Pick<SearchState, 'tried'>,
   aim: Aim,
   slot: Pick<Slot, 'accepts'>,
   formats: readonly PressFormat[] = slot.accepts,
@@ -115,9 +115,11 @@ export const subjectKey = ({ site, slot, picture }: Subject): string =>
  */
 export class Searches {
   /** What was found, by the key of the state; newest last. */
-  readonly state: StoreApi<{ readonly byState: ReadonlyMap<string, Found> }> = createStore(() => ({
-    byState: new Map(),
-  }));
+  readonly state: StoreApi<{ readonly byState: ReadonlyMap<string, SearchState> }> = createStore(
+    () => ({
+      byState: new Map(),
+    }),
+  );
   /** One token for each search that is going on; taken away, it ends at its next step. */
   private readonly going = new Map<string, object>();
   private readonly recalling = new Set<string>();
@@ -125,8 +127,8 @@ export class Searches {
 
   constructor(private readonly ports: SearchPorts) {}
 
-  of(key: string): Found {
-    return this.state.getState().byState.get(key) ?? nothingFound;
+  of(key: string): SearchState {
+    return this.state.getState().byState.get(key) ?? unsearched;
   }
 
   /** Brings back what a search in an earlier tab found. */
@@ -254,9 +256,9 @@ export class Searches {
     }));
   }
 
-  private update(key: string, change: (f: Found) => Found): void {
+  private update(key: string, change: (f: SearchState) => SearchState): void {
     const next = new Map(this.state.getState().byState);
-    const changed = change(next.get(key) ?? nothingFound);
+    const changed = change(next.get(key) ?? unsearched);
     next.delete(key);
     next.set(key, changed);
     let total = [...next.values()].reduce((sum, f) => sum + sizeOf(f), 0);

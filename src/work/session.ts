@@ -6,7 +6,7 @@ import { historyChange, RefusedEdit, stepAt, walkedTo, type Timeline } from '@/c
 import { nameOf, redo, walkBetween, type Done } from './done';
 import { notKept, type Kept } from './kept';
 import { isCurrent, timelineOf } from './readStored';
-import { StoreError, type Found, type SiteStore, type SiteWrite } from '@/core/site/siteStore';
+import { StoreError, type SiteFound, type SiteStore, type SiteWrite } from '@/core/site/siteStore';
 
 export interface NamedStep {
   readonly seq: number;
@@ -310,7 +310,7 @@ export class Session {
   }
 
   /** All that is pending, on what is stored: as it was foreseen where nobody else wrote. */
-  private next(found: Found): { base: Base; count: number; lost: readonly Done[] } {
+  private next(found: SiteFound): { base: Base; count: number; lost: readonly Done[] } {
     const stamp = this.ports.newId();
     const count = this.pending.length;
     if (!found.row || found.row.stamp === this.base.stamp) {
@@ -320,7 +320,7 @@ export class Session {
     return { base: { ...timeline, stamp }, count, lost };
   }
 
-  private writeOf(found: Found, { site, cursor, steps, stamp }: Base): SiteWrite {
+  private writeOf(found: SiteFound, { site, cursor, steps, stamp }: Base): SiteWrite {
     const stale = found.row?.stamp !== this.base.stamp;
     const there = stale ? (found.steps ?? []) : this.base.steps;
     const whole = this.whole || !found.row || (stale && !isCurrent(found.row.site));
@@ -329,7 +329,7 @@ export class Session {
   }
 
   /** What is stored, which another tab may have written, with what is pending here on top. */
-  private takeOver(found: Found): void {
+  private takeOver(found: SiteFound): void {
     if (!found.row && found.presence === 'removed') {
       this.problem = notKept('removed', this.unwritten);
       this.show();

@@ -7,7 +7,7 @@ import { pictureOf, slotOf } from '@/core/site/picture';
 import type { PictureFiles, WrittenFile } from './pictureFiles';
 
 /** A way as it was tried: what came of it, and at which price. */
-export interface Tried {
+export interface TriedWay {
   readonly id: string;
   readonly mend: Mend;
   readonly file: WrittenFile;
@@ -29,7 +29,7 @@ export class Tries {
     readingId: string,
     ways: readonly Way[],
     wanted: () => boolean,
-    found: (tried: Tried) => void,
+    found: (tried: TriedWay) => void,
   ): Promise<void> {
     for (const way of ways) {
       const tried = await this.one(site, slot, readingId, way, wanted).catch(() => undefined);
@@ -49,8 +49,8 @@ export class Tries {
     readingId: string,
     { id, tries }: Way,
     wanted: () => boolean,
-  ): Promise<Tried | undefined> {
-    let last: Tried | undefined;
+  ): Promise<TriedWay | undefined> {
+    let last: TriedWay | undefined;
     for (const mend of tries) {
       const edited = applyEdit(site, mend.edit);
       const there = slotOf(edited, slot.id);

@@ -69,7 +69,7 @@ export const resizedBox = (box: Box, resize: Resize): Box => ({
 });
 
 /** Px within which things are drawn to each other, at a magnification of 1. */
-export const snapReach = 5;
+export const snapDistance = 5;
 
 /**
  * The same with the sides that move drawn to what is near; a box that is turned has no sides to be
@@ -82,10 +82,10 @@ export function resizeSnapped(
   keep: boolean,
   slot: Size,
   others: readonly Bounds[],
-  reach: number,
+  within: number,
 ): { resize: Resize; guides: Snapped['guides'] } {
   const free = resizeTo(box, handle, to, keep);
-  if (box.turn !== 0 || reach <= 0) {
+  if (box.turn !== 0 || within <= 0) {
     return { resize: free, guides: [] };
   }
   const part = (share: number): Part[] => {
@@ -97,7 +97,7 @@ export function resizeSnapped(
     }
     return [];
   };
-  const { dx, dy, guides } = snap(boundsOf(resizedBox(box, free)), slot, others, reach, {
+  const { dx, dy, guides } = snap(boundsOf(resizedBox(box, free)), slot, others, within, {
     x: part(handle.u),
     y: part(handle.v),
   });

@@ -55,18 +55,18 @@ function linesOf(axis: 'x' | 'y', slot: Size, others: readonly Bounds[]): Line[]
  * What draws a moved rectangle to it: middles to middles, sides to sides; of the slot, its edges,
  * its safe margin and the other layers, whichever is nearest, and among equally near ones in this
  * order.
- * @param reach how near a line must be, px
+ * @param within how near a line must be, px
  * @param parts which of its own lines the rectangle offers on each axis: `near`, `middle`, `far`
  */
 export function snap(
   moving: Bounds,
   slot: Size,
   others: readonly Bounds[],
-  reach: number,
+  within: number,
   parts: { x: readonly Part[]; y: readonly Part[] } = { x: allParts, y: allParts },
 ): Snapped {
-  const x = nearest('x', moving, linesOf('x', slot, others), reach, parts.x);
-  const y = nearest('y', moving, linesOf('y', slot, others), reach, parts.y);
+  const x = nearest('x', moving, linesOf('x', slot, others), within, parts.x);
+  const y = nearest('y', moving, linesOf('y', slot, others), within, parts.y);
   const dx = x?.by ?? 0;
   const dy = y?.by ?? 0;
   const moved = {
@@ -104,7 +104,7 @@ function nearest(
   axis: 'x' | 'y',
   moving: Bounds,
   lines: readonly Line[],
-  reach: number,
+  within: number,
   parts: readonly Part[],
 ): { by: number; line: Line } | undefined {
   const near = axis === 'x' ? moving.left : moving.top;
@@ -118,7 +118,7 @@ function nearest(
         continue;
       }
       const by = line.at - own[part];
-      if (Math.abs(by) <= reach && (!best || Math.abs(by) < Math.abs(best.by) - 1e-6)) {
+      if (Math.abs(by) <= within && (!best || Math.abs(by) < Math.abs(best.by) - 1e-6)) {
         best = { by, line };
       }
     }

@@ -12,7 +12,7 @@ export type SampleSize = (typeof sampleSizes)[number];
 export function sampleAt(raster: Raster, x: number, y: number, size: SampleSize): Rgb | undefined {
   const cx = Math.floor(x);
   const cy = Math.floor(y);
-  const reach = (size - 1) / 2;
+  const radius = (size - 1) / 2;
   if (cx < 0 || cy < 0 || cx >= raster.width || cy >= raster.height) {
     return undefined;
   }
@@ -20,8 +20,8 @@ export function sampleAt(raster: Raster, x: number, y: number, size: SampleSize)
   let g = 0;
   let b = 0;
   let weight = 0;
-  for (let j = Math.max(0, cy - reach); j <= Math.min(raster.height - 1, cy + reach); j++) {
-    for (let i = Math.max(0, cx - reach); i <= Math.min(raster.width - 1, cx + reach); i++) {
+  for (let j = Math.max(0, cy - radius); j <= Math.min(raster.height - 1, cy + radius); j++) {
+    for (let i = Math.max(0, cx - radius); i <= Math.min(raster.width - 1, cx + radius); i++) {
       const at = (j * raster.width + i) * 4;
       const a = raster.data[at + 3];
       r += a * raster.data[at];

@@ -2,7 +2,7 @@ import { colourOf } from '../colour/parse';
 import type { Box } from '../arrange/box';
 import { createCutOuts } from '../cutout/cutOut';
 import { dress, type Framed } from '../effects/dress';
-import { reachOf } from '../effects/reach';
+import { outsetsOf } from '../effects/outsets';
 import type { DrawContext } from '../layers/kind';
 import { drawOf } from '../layers/draw/registry';
 import { isObject, kindOf } from '../layers/registry';
@@ -171,7 +171,7 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
     const kind = kindOf(layer);
     const key = `${size.width}×${size.height} ${hasOverlap(beyond) ? JSON.stringify(beyond) : ''} ${layer.kind} ${kind.key(layer, size)}`;
     const effects = isObject(layer) ? layer.effects : [];
-    const reach = reachOf(effects);
+    const outsets = outsetsOf(effects);
     const same = before?.key === key && before.own ? before : undefined;
     const own =
       same?.own ??
@@ -179,11 +179,11 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
         ...resources,
         ...size,
         cutOut,
-        reach: {
-          left: reach.left + beyond.left,
-          top: reach.top + beyond.top,
-          right: reach.right + beyond.right,
-          bottom: reach.bottom + beyond.bottom,
+        outsets: {
+          left: outsets.left + beyond.left,
+          top: outsets.top + beyond.top,
+          right: outsets.right + beyond.right,
+          bottom: outsets.bottom + beyond.bottom,
         },
       });
     const hollow = kind.hollow?.(layer) ?? false;

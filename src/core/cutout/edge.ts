@@ -4,7 +4,7 @@ import type { Raster } from '../raster/raster';
 /**
  * Px from the surround within which a pixel may be a mixture of it and of what stands before it.
  */
-const band = 3;
+const edgeWidth = 3;
 /** Steps inwards at most to where a pixel is no mixture any more. */
 const deepest = 5;
 /**
@@ -129,7 +129,7 @@ export function takeOff(
   const { data, width, height } = raster;
   const nearest = nearestMark(surround, width, height);
   const rim = rimOf(surround, width, height);
-  const reach = Math.max(band, softness);
+  const farthest = Math.max(edgeWidth, softness);
   const pure = data.slice();
   const source: Raster = { ...raster, data: pure };
   const b = new Float64Array(3);
@@ -192,10 +192,10 @@ export function takeOff(
       continue;
     }
     const distance = Math.hypot(x - (from % width), y - Math.floor(from / width));
-    if (distance > reach) {
+    if (distance > farthest) {
       continue;
     }
-    if (distance <= band) {
+    if (distance <= edgeWidth) {
       takeApart(i, from, inwards(source, surround, away, i, from));
     }
     if (softness > 0) {

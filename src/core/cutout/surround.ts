@@ -29,7 +29,7 @@ export function differences(lab: Float32Array, samples: readonly SurroundSample[
  * Px around a sample's place where joined surround may begin; the place itself may be a grain that
  * differs.
  */
-const seedReach = 2;
+const seedRadius = 2;
 
 /**
  * Where the surround is: 1 for each pixel near enough to a sample's colour; joined, only those that
@@ -51,7 +51,7 @@ export function surroundOf(
     return out;
   }
   const open: number[] = [];
-  const reach = Math.max(1, Math.round(seedReach * scale));
+  const radius = Math.max(1, Math.round(seedRadius * scale));
   const take = (i: number) => {
     if (out[i] === 0 && away[i] <= tolerance) {
       out[i] = 1;
@@ -61,8 +61,8 @@ export function surroundOf(
   for (const s of samples) {
     const cx = Math.floor(s.x * scale);
     const cy = Math.floor(s.y * scale);
-    for (let y = Math.max(0, cy - reach); y <= Math.min(height - 1, cy + reach); y++) {
-      for (let x = Math.max(0, cx - reach); x <= Math.min(width - 1, cx + reach); x++) {
+    for (let y = Math.max(0, cy - radius); y <= Math.min(height - 1, cy + radius); y++) {
+      for (let x = Math.max(0, cx - radius); x <= Math.min(width - 1, cx + radius); x++) {
         take(y * width + x);
       }
     }

@@ -2,9 +2,9 @@ import type { Paint } from '../raster/composite';
 import { createCover } from '../raster/cover';
 import type { Effect, GlowEffect } from '../site/model/effects';
 import { bodyOf, toRaster, type Body, type Group } from './group';
-import type { Reach } from './kind';
+import type { Outsets } from './kind';
 import { layOf } from './lay/registry';
-import { reachOf } from './reach';
+import { outsetsOf } from './outsets';
 import { effectOf } from './registry';
 
 /** A layer's own paint, which its effects go by. */
@@ -16,7 +16,7 @@ export interface Dressable {
 
 /** A layer's shape in its frame, kept for as long as only its effects change. */
 export interface Framed {
-  readonly room: Reach;
+  readonly room: Outsets;
   readonly body: Body;
 }
 
@@ -26,14 +26,14 @@ export interface Framed {
  */
 const roomStep = 16;
 
-const holds = (room: Reach, wanted: Reach): boolean =>
+const holds = (room: Outsets, wanted: Outsets): boolean =>
   room.left >= wanted.left &&
   room.top >= wanted.top &&
   room.right >= wanted.right &&
   room.bottom >= wanted.bottom;
 
 /** Puts a shape in a frame with room for its effects. */
-function frame({ paint }: Dressable, wanted: Reach): Framed {
+function frame({ paint }: Dressable, wanted: Outsets): Framed {
   const step = (px: number) => Math.ceil((px + 2) / roomStep) * roomStep;
   const room = {
     left: step(wanted.left),
@@ -108,7 +108,7 @@ export function dress(
   effects: readonly Effect[],
   before?: Framed,
 ): { paint: Extract<Paint, { type: 'raster' }>; framed: Framed } {
-  const wanted = reachOf(effects);
+  const wanted = outsetsOf(effects);
   const framed = before && holds(before.room, wanted) ? before : frame(shape, wanted);
   const group = groupOf(shape, framed);
   for (const effect of effects.toSorted((a, b) => orderOf(a) - orderOf(b))) {

@@ -10,7 +10,7 @@ import type {
   ShadowEffect,
 } from '../site/model/effects';
 import { dress } from './dress';
-import { reachOf } from './reach';
+import { outsetsOf } from './outsets';
 import { effectNames, effectOf, effectsField } from './registry';
 
 const size = 100;
@@ -410,5 +410,5 @@ test('every kind makes effects that its own schema takes, and refuses what is no
   expect(field.isValidSync([{ kind: 'sparkle' }], { strict: true })).toBe(false);
   expect(field.isValidSync([{ ...outline(), width: -2 }], { strict: true })).toBe(false);
   expect(field.isValidSync([{ ...shadow(), colour: 'red' }], { strict: true })).toBe(false);
-  expect(reachOf([])).toEqual({ left: 0, top: 0, right: 0, bottom: 0 });
+  expect(outsetsOf([])).toEqual({ left: 0, top: 0, right: 0, bottom: 0 });
 });

@@ -1,7 +1,7 @@
 import { number, object, string } from 'yup';
 import { hexField } from '../colour/hexField';
 import type { GlowEffect } from '../site/model/effects';
-import { reachAll, type EffectKind } from './kind';
+import { evenOutsets, type EffectKind } from './kind';
 
 /** Falls off with the distance from the contour by a smooth step (ours). */
 export const glow: EffectKind<GlowEffect> = {
@@ -16,7 +16,7 @@ export const glow: EffectKind<GlowEffect> = {
     opacity: number().min(0).max(1).required(),
   }),
   make: ({ light }) => ({ kind: 'glow', side: 'outside', size: 10, colour: light, opacity: 0.7 }),
-  reach: ({ side, size }) => reachAll(side === 'outside' ? Math.ceil(size) + 1 : 0),
+  outsets: ({ side, size }) => evenOutsets(side === 'outside' ? Math.ceil(size) + 1 : 0),
   scaled: (effect, k) => ({ ...effect, size: Math.max(1, effect.size * k) }),
   figure: ({ side, size }) => `${side}, ${size} px`,
 };

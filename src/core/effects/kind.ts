@@ -4,14 +4,14 @@ import type { Hex } from '../site/model/hex';
 import type { Body, Group } from './group';
 
 /** Px that an effect reaches beyond a shape, at each side. */
-export interface Reach {
+export interface Outsets {
   readonly left: number;
   readonly top: number;
   readonly right: number;
   readonly bottom: number;
 }
 
-export const reachAll = (px: number): Reach => ({ left: px, top: px, right: px, bottom: px });
+export const evenOutsets = (px: number): Outsets => ({ left: px, top: px, right: px, bottom: px });
 
 /** Colours that a new effect starts with, from the theme. */
 export interface EffectColours {
@@ -30,7 +30,7 @@ export interface EffectKind<E extends Effect = Effect> {
    */
   readonly order: number;
   make(colours: EffectColours): E;
-  reach(effect: E): Reach;
+  outsets(effect: E): Outsets;
   /** The effect for a shape so many times as large. */
   scaled(effect: E, k: number): E;
   /** What it is set to, in a few words. */

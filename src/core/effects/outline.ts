@@ -1,7 +1,7 @@
 import { number, object, string } from 'yup';
 import { hexField } from '../colour/hexField';
 import type { OutlineEffect } from '../site/model/effects';
-import { reachAll, type EffectKind } from './kind';
+import { evenOutsets, type EffectKind } from './kind';
 
 /** How far an outline goes to each side of the contour, px. */
 export function outlineWidths({ side, width }: OutlineEffect): { inside: number; outside: number } {
@@ -28,7 +28,7 @@ export const outline: EffectKind<OutlineEffect> = {
     opacity: number().min(0).max(1).required(),
   }),
   make: ({ dark }) => ({ kind: 'outline', side: 'outside', width: 2, colour: dark, opacity: 1 }),
-  reach: (effect) => reachAll(Math.ceil(outlineWidths(effect).outside) + 1),
+  outsets: (effect) => evenOutsets(Math.ceil(outlineWidths(effect).outside) + 1),
   scaled: (effect, k) => ({ ...effect, width: Math.max(0.5, effect.width * k) }),
   figure: ({ side, width }) => `${side}, ${width} px`,
 };

@@ -1,7 +1,7 @@
 import { number, object, string } from 'yup';
 import { hexField } from '../colour/hexField';
 import type { ReliefEffect } from '../site/model/effects';
-import { reachAll, type EffectKind } from './kind';
+import { evenOutsets, type EffectKind } from './kind';
 
 /**
  * A raised or sunken look. The surface rises at 45 degrees from the contour; each place is as
@@ -33,7 +33,7 @@ export const relief: EffectKind<ReliefEffect> = {
     shade: '#000000',
     opacity: 0.6,
   }),
-  reach: ({ softness }) => reachAll(Math.ceil(softness) + 3),
+  outsets: ({ softness }) => evenOutsets(Math.ceil(softness) + 3),
   scaled: (effect, k) => ({ ...effect, depth: effect.depth * k, softness: effect.softness * k }),
   figure: ({ depth, direction }) =>
     `${depth < 0 ? 'sunken' : 'raised'} ${Math.abs(depth)} px, ${direction}°`,

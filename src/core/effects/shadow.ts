@@ -1,6 +1,6 @@
 import { number, object, string } from 'yup';
 import { hexField } from '../colour/hexField';
-import { blurReach } from '../raster/blurReach';
+import { blurRadius } from '../raster/blurRadius';
 import type { ShadowEffect } from '../site/model/effects';
 import type { EffectKind } from './kind';
 
@@ -32,8 +32,8 @@ export const shadow: EffectKind<ShadowEffect> = {
     colour: dark,
     opacity: 0.6,
   }),
-  reach(effect) {
-    const soft = blurReach(sigmaOf(effect)) + Math.max(0, Math.ceil(effect.spread)) + 1;
+  outsets(effect) {
+    const soft = blurRadius(sigmaOf(effect)) + Math.max(0, Math.ceil(effect.spread)) + 1;
     return {
       left: Math.max(0, soft - effect.x),
       right: Math.max(0, soft + effect.x),

@@ -46,13 +46,13 @@ export function windows(
     Math.min(outputLength, Math.round(origin + inputLength * scale)) - first,
   );
   const widen = Math.max(1, 1 / scale);
-  const reach = 3 * widen;
-  const taps = Math.min(inputLength, Math.ceil(reach * 2) + 1);
+  const support = 3 * widen;
+  const taps = Math.min(inputLength, Math.ceil(support * 2) + 1);
   const starts = new Int32Array(count);
   const weights = new Float32Array(count * taps);
   for (let i = 0; i < count; i++) {
     const centre = (first + i + 0.5 - origin) / scale - 0.5;
-    const start = Math.min(Math.max(0, Math.ceil(centre - reach)), inputLength - taps);
+    const start = Math.min(Math.max(0, Math.ceil(centre - support)), inputLength - taps);
     let total = 0;
     for (let t = 0; t < taps; t++) {
       total += weights[i * taps + t] = lanczos3((start + t - centre) / widen);

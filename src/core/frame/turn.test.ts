@@ -124,7 +124,7 @@ const never = () => {
   throw new Error('not asked for here');
 };
 const plainContext = {
-  reach: { left: 0, top: 0, right: 0, bottom: 0 },
+  outsets: { left: 0, top: 0, right: 0, bottom: 0 },
   cutOut: never,
   glyphs: { has: never, cover: never, pixels: never, box: never },
 };

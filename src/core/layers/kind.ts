@@ -1,7 +1,7 @@
 import type { ObjectSchema } from 'yup';
 import type { Box, Place, Resize } from '../arrange/box';
 import type { Size } from '../frame/placement';
-import type { Reach } from '../effects/kind';
+import type { Outsets } from '../effects/kind';
 import type { Paint } from '../raster/composite';
 import type { Raster } from '../raster/raster';
 import type { Layer, ObjectLayer } from '../site/model/layer';
@@ -12,7 +12,7 @@ import type { GlyphRaster } from '../text/glyphs';
 export interface DrawContext extends Size {
   readonly glyphs: GlyphRaster;
   /** Px beyond the slot that effects of the layer can bring in. */
-  readonly reach: Reach;
+  readonly outsets: Outsets;
   /** Decoded pixels of an asset, or undefined while they are not there yet. */
   photo(assetId: string): Raster | undefined;
   /** A photo without its surround, made now or as it was made before. */

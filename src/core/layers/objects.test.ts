@@ -21,7 +21,7 @@ const glyphs = canvasGlyphs(
 const context: DrawContext = {
   ...slot,
   glyphs,
-  reach: { left: 0, top: 0, right: 0, bottom: 0 },
+  outsets: { left: 0, top: 0, right: 0, bottom: 0 },
   photo: () => createRaster(40, 20),
   cutOut: () => {
     throw new Error('not asked for here');

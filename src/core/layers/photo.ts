@@ -9,7 +9,7 @@ import {
   type Place,
 } from '../arrange/box';
 import { cutOutField } from '../cutout/field';
-import { reachOf } from '../effects/reach';
+import { outsetsOf } from '../effects/outsets';
 import { effectsField } from '../effects/registry';
 import { fillFrame, type Size } from '../frame/placement';
 import type { Rect } from '../raster/raster';
@@ -181,7 +181,7 @@ export const photo: DefinitionOf<PhotoLayer> = {
       assetId,
       part,
       cutOut,
-      whole ? [x - at.x, y - at.y] : [x, y, reachOf(effects)],
+      whole ? [x - at.x, y - at.y] : [x, y, outsetsOf(effects)],
       scale,
       stretch,
       turn,

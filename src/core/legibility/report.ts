@@ -81,7 +81,7 @@ export function legibilityOf(
     ...resources,
     width: drawing.width,
     height: drawing.height,
-    reach: { left: 0, top: 0, right: 0, bottom: 0 },
+    outsets: { left: 0, top: 0, right: 0, bottom: 0 },
     cutOut: () => {
       throw new Error('A text is never cut out.');
     },

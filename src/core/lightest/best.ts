@@ -1,10 +1,10 @@
 import type { PressFormat } from '../site/model/picture';
 import { careLimits, careMargin, goalMargin, type Goal } from './care';
-import type { Judgement, Tried } from './trial';
+import type { Judgement, TrialResult } from './trial';
 
 export interface SearchListener {
   /** A file of the whole picture was written. */
-  onTried(tried: Tried): void;
+  onTried(tried: TrialResult): void;
   /** Share of the search that is done, 0..1, and the format that is worked on. */
   onProgress(done: number, format: PressFormat): void;
   /** Asked before each step; once it says no, nothing more is done. */

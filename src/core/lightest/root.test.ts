@@ -1,9 +1,9 @@
 import fc from 'fast-check';
-import { bracket, marginAt, nextTry, type Found } from './root';
+import { bracket, marginAt, nextTry, type KnownMargin } from './root';
 
 /** Looks until it ends, and gives what was looked at. */
-function look(margin: (at: number) => number, guess: number, least = 20, most = 98): Found[] {
-  const known: Found[] = [];
+function look(margin: (at: number) => number, guess: number, least = 20, most = 98): KnownMargin[] {
+  const known: KnownMargin[] = [];
   for (let at: number | undefined = guess; at !== undefined; at = nextTry(known, least, most)) {
     known.push({ at, margin: margin(at) });
     if (known.length > 80) {

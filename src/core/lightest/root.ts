@@ -3,7 +3,7 @@
  * with the number.
  */
 
-export interface Found {
+export interface KnownMargin {
   readonly at: number;
   /** 0 or more where it holds. */
   readonly margin: number;
@@ -13,12 +13,12 @@ export interface Found {
 const usualSlope = 0.035;
 
 /** The highest known number that fails and the lowest above it that holds. */
-export function bracket(known: readonly Found[]): {
-  low: Found | undefined;
-  high: Found | undefined;
+export function bracket(known: readonly KnownMargin[]): {
+  low: KnownMargin | undefined;
+  high: KnownMargin | undefined;
 } {
-  let low: Found | undefined;
-  let high: Found | undefined;
+  let low: KnownMargin | undefined;
+  let high: KnownMargin | undefined;
   for (const f of known) {
     if (f.margin >= 0 && (!high || f.at < high.at)) {
       high = f;
@@ -36,7 +36,7 @@ export function bracket(known: readonly Found[]): {
  * The margin at any number, read off the lines between those that are known, and beyond them along
  * the outermost.
  */
-export function marginAt(known: readonly Found[], at: number): number {
+export function marginAt(known: readonly KnownMargin[], at: number): number {
   const sorted = [...known].sort((a, b) => a.at - b.at);
   if (sorted.length === 1) {
     return sorted[0].margin + (at - sorted[0].at) * usualSlope;
@@ -59,7 +59,7 @@ export function marginAt(known: readonly Found[], at: number): number {
  * @returns undefined once nothing between is left, or the end has been reached
  */
 export function nextTry(
-  known: readonly Found[],
+  known: readonly KnownMargin[],
   least: number,
   most: number,
   read: (at: number) => number = (at) => marginAt(known, at),

@@ -3,7 +3,7 @@ import { careLimits, careMargin } from './care';
 import { mostWhole, searched } from './families';
 import { searchLightest } from './search';
 import { bestOf, keepsSeam, SearchStopped, type SearchListener } from './best';
-import type { Judgement, Trial, TrialPart, Tried } from './trial';
+import type { Judgement, Trial, TrialPart, TrialResult } from './trial';
 
 /**
  * A made-up codec: loss falls and bytes grow with quality, each format with its own figures; the
@@ -33,7 +33,7 @@ function trial({
     trial: {
       area: { sample: 1, whole: 5 },
       patch: () => Promise.reject(new Error('not asked for')),
-      async tryOut(settings, part): Promise<Tried> {
+      async tryOut(settings, part): Promise<TrialResult> {
         log.push({ settings, part });
         const exact = settings.lossless || (settings.format === 'png' && settings.colours === null);
         const q = settings.format === 'png' ? (settings.colours ?? 256) / 2.6 : settings.quality;

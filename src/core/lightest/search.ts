@@ -3,8 +3,8 @@ import { pressAs } from '../press/settings';
 import { bestOf, keepsSeam, likeness, meetsGoal, SearchStopped, type SearchListener } from './best';
 import { careMargin, goalMargin, limitOf, type Goal } from './care';
 import { mostWhole, searched, type Family, type SearchedFormat } from './families';
-import { bracket, marginAt, nextTry, type Found } from './root';
-import type { Judgement, Tried, Trial } from './trial';
+import { bracket, marginAt, nextTry, type KnownMargin } from './root';
+import type { Judgement, TrialResult, Trial } from './trial';
 
 /**
  * Steps of quality up from the lightest file that holds, among which one is looked for that keeps
@@ -24,7 +24,7 @@ const hopeless = -0.35;
 /** What the sample told of a family. */
 interface Rough {
   readonly family: Family;
-  readonly known: readonly Found[];
+  readonly known: readonly KnownMargin[];
   /** Where it comes nearest to just holding. */
   readonly at: number;
   readonly best: Judgement;
@@ -37,7 +37,7 @@ interface Job {
   /** Another trial of the picture, that a second file can be written in at the same time. */
   readonly second: Trial | undefined;
   readonly check: () => void;
-  readonly onWhole: (tried: Tried) => void;
+  readonly onWhole: (tried: TrialResult) => void;
   readonly step: (done: number) => void;
 }
 
@@ -57,7 +57,7 @@ async function searchSample(
   { goal, trial, check }: Job,
   worthwhile: Worthwhile = always,
 ): Promise<Rough> {
-  const known: Found[] = [];
+  const known: KnownMargin[] = [];
   const tried = new Map<number, Judgement>();
   const scale = trial.area.whole / trial.area.sample;
   for (
@@ -88,7 +88,7 @@ async function searchSample(
  */
 function companion(
   at: number,
-  known: readonly Found[],
+  known: readonly KnownMargin[],
   { least, most }: Family,
 ): number | undefined {
   const { low, high } = bracket(known);
@@ -104,7 +104,7 @@ async function searchWhole(
   { wholes: most, near }: SearchedFormat,
   { goal, trial, second, check, onWhole, step }: Job,
 ): Promise<void> {
-  const whole: Found[] = [];
+  const whole: KnownMargin[] = [];
   const tried = new Map<number, Judgement>();
   const write = async (at: number, on = trial): Promise<Judgement> => {
     check();

@@ -37,7 +37,7 @@ export interface Judgement extends Similarity {
   readonly lost: readonly string[];
 }
 
-export interface Tried {
+export interface TrialResult {
   readonly judgement: Judgement;
   /** Of all of it only: the file. */
   readonly file?: Uint8Array<ArrayBuffer>;
@@ -50,7 +50,7 @@ export interface Trial {
   /**
    * @throws Error when the format cannot hold the picture, with a message for people
    */
-  tryOut(settings: PressSettings, part: TrialPart): Promise<Tried>;
+  tryOut(settings: PressSettings, part: TrialPart): Promise<TrialResult>;
   /**
    * A small part of the picture where much goes on, as it was drawn or as it comes out with those
    * settings.

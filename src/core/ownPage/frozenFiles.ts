@@ -113,7 +113,7 @@ export class FrozenFiles {
    * @param base of what the address stands in
    */
   file(address: string, base: string): string {
-    const found = this.reach(address, base);
+    const found = this.resolve(address, base);
     if (found === undefined) {
       return nowhere;
     }
@@ -130,7 +130,7 @@ export class FrozenFiles {
    * @param environment encoding of what imports it, for sheets that say nothing of theirs
    */
   sheet(address: string, base: string, environment?: string, depth = 0): string {
-    const found = depth < deepestImport ? this.reach(address, base) : undefined;
+    const found = depth < deepestImport ? this.resolve(address, base) : undefined;
     if (found === undefined) {
       return this.noStyles();
     }
@@ -180,11 +180,11 @@ export class FrozenFiles {
   }
 
   /** @returns a text that stays as it is, or undefined where nothing comes in its place */
-  private reach(address: string, base: string): UsedFile | string | undefined {
+  private resolve(address: string, base: string): UsedFile | string | undefined {
     if (/^\s*data:/i.test(address)) {
       return address.trim();
     }
-    const found = this.source.reach(address, base);
+    const found = this.source.resolve(address, base);
     if (found === 'elsewhere') {
       this.left.push({ what: 'elsewhere', name: address.trim() });
       return undefined;

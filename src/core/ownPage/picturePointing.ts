@@ -92,13 +92,13 @@ export function picturePointing({ width, height, upright, level }: StraightEdges
       };
       return { id: from.y * width + from.x, rect, name: '' };
     },
-    edgeX(px, py, reach) {
+    edgeX(px, py, within) {
       const y = Math.min(height - 1, Math.max(0, Math.floor(py)));
-      return nearestEdge(px, reach, width, (at) => upright[y * width + at] === 1);
+      return nearestEdge(px, within, width, (at) => upright[y * width + at] === 1);
     },
-    edgeY(px, py, reach) {
+    edgeY(px, py, within) {
       const x = Math.min(width - 1, Math.max(0, Math.floor(px)));
-      return nearestEdge(py, reach, height, (at) => level[at * width + x] === 1);
+      return nearestEdge(py, within, height, (at) => level[at * width + x] === 1);
     },
   };
 }
@@ -106,12 +106,12 @@ export function picturePointing({ width, height, upright, level }: StraightEdges
 /** The nearest edge within reach along a line of px; the point itself where there is none. */
 function nearestEdge(
   point: number,
-  reach: number,
+  within: number,
   length: number,
   isEdge: (at: number) => boolean,
 ): number {
   const middle = Math.round(point);
-  for (let away = 0; away <= reach; away++) {
+  for (let away = 0; away <= within; away++) {
     for (const at of [middle - away, middle + away]) {
       const inside = at > 0 && at < length;
       if (at === 0 || at === length || (inside && isEdge(at))) {

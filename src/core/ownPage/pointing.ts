@@ -14,17 +14,17 @@ export interface Pointing {
   /** The innermost box at a point. */
   boxAt(x: number, y: number): PointedBox | undefined;
   /** The nearest upright edge within reach of a point; the point itself where there is none. */
-  edgeX(x: number, y: number, reach: number): number;
+  edgeX(x: number, y: number, within: number): number;
   /** The same of level edges. */
-  edgeY(x: number, y: number, reach: number): number;
+  edgeY(x: number, y: number, within: number): number;
 }
 
 const holds = ({ x, y, width, height }: PageRect, px: number, py: number): boolean =>
   px >= x && py >= y && px < x + width && py < y + height;
 
-function nearest(edges: readonly number[], at: number, reach: number): number {
+function nearest(edges: readonly number[], at: number, within: number): number {
   let best = at;
-  let least = reach;
+  let least = within;
   for (const edge of edges) {
     const away = Math.abs(edge - at);
     if (away <= least) {
@@ -38,23 +38,23 @@ function nearest(edges: readonly number[], at: number, reach: number): number {
 /** @param boxes of a page's elements, from back to front */
 export function elementPointing(boxes: readonly PointedBox[]): Pointing {
   // An edge is met only where its box reaches along it.
-  const along = (y: number, reach: number) =>
-    boxes.filter(({ rect }) => y >= rect.y - reach && y <= rect.y + rect.height + reach);
-  const across = (x: number, reach: number) =>
-    boxes.filter(({ rect }) => x >= rect.x - reach && x <= rect.x + rect.width + reach);
+  const along = (y: number, within: number) =>
+    boxes.filter(({ rect }) => y >= rect.y - within && y <= rect.y + rect.height + within);
+  const across = (x: number, within: number) =>
+    boxes.filter(({ rect }) => x >= rect.x - within && x <= rect.x + rect.width + within);
   return {
     boxAt: (x, y) => boxes.findLast(({ rect }) => holds(rect, x, y)),
-    edgeX: (x, y, reach) =>
+    edgeX: (x, y, within) =>
       nearest(
-        along(y, reach).flatMap(({ rect }) => [rect.x, rect.x + rect.width]),
+        along(y, within).flatMap(({ rect }) => [rect.x, rect.x + rect.width]),
         x,
-        reach,
+        within,
       ),
-    edgeY: (x, y, reach) =>
+    edgeY: (x, y, within) =>
       nearest(
-        across(x, reach).flatMap(({ rect }) => [rect.y, rect.y + rect.height]),
+        across(x, within).flatMap(({ rect }) => [rect.y, rect.y + rect.height]),
         y,
-        reach,
+        within,
       ),
   };
 }

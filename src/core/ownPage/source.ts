@@ -19,12 +19,12 @@ export interface UsedFile {
 }
 
 /** What an address leads to; `inside` is a place in the document itself. */
-export type Reached = UsedFile | 'inside' | 'elsewhere' | 'missing';
+export type Resolved = UsedFile | 'inside' | 'elsewhere' | 'missing';
 
 /** Where the files of a page are. */
 export interface Source {
   /** @param base of the document or style sheet that the address stands in */
-  reach(address: string, base: string): Reached;
+  resolve(address: string, base: string): Resolved;
 }
 
 const unescaped = (text: string): string => {
@@ -83,7 +83,7 @@ export function folderSource(files: readonly { path: string; bytes: Bytes }[]): 
     );
   };
   return {
-    reach(address, base) {
+    resolve(address, base) {
       const text = address.trim();
       if (text === '' || text.startsWith('#')) {
         return 'inside';
@@ -143,7 +143,7 @@ export function mimeSource({ main, parts }: MimePage): Source {
     }
   }
   return {
-    reach(address, base) {
+    resolve(address, base) {
       const text = address.trim();
       if (text === '' || text.startsWith('#')) {
         return 'inside';

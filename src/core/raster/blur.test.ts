@@ -1,5 +1,5 @@
 import { blur, normalShareBelow } from './blur';
-import { blurReach } from './blurReach';
+import { blurRadius } from './blurRadius';
 import { createCover, shiftCover } from './cover';
 
 /** The integral of the normal density up to x, by Simpson's rule. */
@@ -62,9 +62,9 @@ test('the impulse response has the wanted variance, keeps its sum and is symmetr
     expect(Math.abs(Math.sqrt(variance - 1 / 12) / sigma - 1)).toBeLessThan(0.01);
     expect(data[middle * size + middle - 3]).toBeCloseTo(data[middle * size + middle + 3], 6);
     expect(data[middle * size + middle - 3]).toBeCloseTo(data[(middle - 3) * size + middle], 6);
-    const reach = blurReach(sigma);
-    if (reach < middle) {
-      expect(data[middle * size + middle - reach]).toBeLessThan(0.5 / 255);
+    const radius = blurRadius(sigma);
+    if (radius < middle) {
+      expect(data[middle * size + middle - radius]).toBeLessThan(0.5 / 255);
     }
   }
 });

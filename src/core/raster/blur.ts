@@ -42,10 +42,10 @@ const pixelVariance = 1 / 12;
 /** One line of the weights' sum; outside of the line is 0. */
 function weighLine(line: Float32Array, out: Float32Array, weights: Float64Array): void {
   const n = line.length;
-  const reach = weights.length - 1;
+  const radius = weights.length - 1;
   for (let i = 0; i < n; i++) {
     let sum = line[i] * weights[0];
-    for (let k = 1; k <= reach; k++) {
+    for (let k = 1; k <= radius; k++) {
       sum += weights[k] * ((i >= k ? line[i - k] : 0) + (i + k < n ? line[i + k] : 0));
     }
     out[i] = sum;

@@ -1,6 +1,6 @@
 import type { Axes } from '../site/model/blendLayers';
 import { blur } from './blur';
-import { blurReach } from './blurReach';
+import { blurRadius } from './blurRadius';
 import { createCover } from './cover';
 import { createRaster, type Raster } from './raster';
 
@@ -25,15 +25,15 @@ function inside(i: number, length: number, wraps: boolean): number {
  */
 export function softened(source: Raster, sigma: number, wraps: Axes | 'none'): Raster {
   const { width, height, data } = source;
-  const reach = blurReach(sigma);
-  const w = width + 2 * reach;
-  const h = height + 2 * reach;
+  const radius = blurRadius(sigma);
+  const w = width + 2 * radius;
+  const h = height + 2 * radius;
   const out = createRaster(width, height);
   const columns = Int32Array.from({ length: w }, (_, x) =>
-    inside(x - reach, width, wraps === 'x' || wraps === 'both'),
+    inside(x - radius, width, wraps === 'x' || wraps === 'both'),
   );
   const rows = Int32Array.from({ length: h }, (_, y) =>
-    inside(y - reach, height, wraps === 'y' || wraps === 'both'),
+    inside(y - radius, height, wraps === 'y' || wraps === 'both'),
   );
   const plane = (c: number): Float32Array => {
     const cover = createCover(w, h);
@@ -50,7 +50,7 @@ export function softened(source: Raster, sigma: number, wraps: Axes | 'none'): R
     const values = c === 3 ? alpha : plane(c);
     for (let y = 0; y < height; y++) {
       for (
-        let x = 0, i = (y + reach) * w + reach, k = y * width * 4 + c;
+        let x = 0, i = (y + radius) * w + radius, k = y * width * 4 + c;
         x < width;
         x++, i++, k += 4
       ) {

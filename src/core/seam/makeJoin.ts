@@ -69,9 +69,9 @@ function overlapped(source: Raster, axis: 'x' | 'y', band: number): Raster {
   const { lines, length, lineStep, step } = linesOf(source, axis);
   const out = createRaster(source.width, source.height);
   const half = halfOf(source, axis, length);
-  const reach = Math.max(1, Math.min(band, most(length)));
+  const width = Math.max(1, Math.min(band, most(length)));
   for (let i = 0; i < length; i++) {
-    const share = smooth(Math.min(i, length - 1 - i) / reach);
+    const share = smooth(Math.min(i, length - 1 - i) / width);
     const other = (i + half) % length;
     for (let l = 0, k = 0; l < lines; l++, k += lineStep) {
       mix(out.data, k + i * step, source.data, k + i * step, source.data, k + other * step, share);
@@ -107,7 +107,7 @@ function healed(source: Raster, axis: 'x' | 'y', band: number): Raster {
   const { lines, length, lineStep, step } = linesOf(source, axis);
   const out = createRaster(source.width, source.height);
   const half = halfOf(source, axis, length);
-  const reach = Math.max(1, Math.min(band, most(length)));
+  const width = Math.max(1, Math.min(band, most(length)));
   for (let i = 0; i < length; i++) {
     const from = (i + half) % length;
     for (let l = 0, k = 0; l < lines; l++, k += lineStep) {
@@ -139,8 +139,8 @@ function healed(source: Raster, axis: 'x' | 'y', band: number): Raster {
       even[l * 4 + c] = sum / (2 * over + 1);
     }
   }
-  for (let d = 0; d < reach; d++) {
-    const share = 0.5 * (1 - smooth(d / reach));
+  for (let d = 0; d < width; d++) {
+    const share = 0.5 * (1 - smooth(d / width));
     const before = cut - 1 - d;
     const after = cut + d;
     for (let l = 0; l < lines; l++) {

@@ -24,7 +24,7 @@ export interface SiteWrite {
 /** How a site is there when it is looked at: stored, removed on purpose, or gone without a word. */
 export type Presence = 'there' | 'removed' | 'cleared';
 
-export interface Found {
+export interface SiteFound {
   readonly presence: Presence;
   readonly row: StoredSite | undefined;
   /** In order; given where the row is not the one that is known already. */
@@ -47,7 +47,7 @@ export class StoreError extends Error {
 /** Where sites are kept; in the browser a database, in tests anything. */
 export interface SiteStore {
   /** A site as it is now, with its steps. @throws StoreError */
-  find(siteId: string): Promise<Found>;
+  find(siteId: string): Promise<SiteFound>;
   /**
    * Changes a site in one transaction: nothing of it is kept unless all of it is, and it is on the
    * disk once the promise resolves.
@@ -58,7 +58,7 @@ export interface SiteStore {
   write(
     siteId: string,
     known: string,
-    change: (found: Found) => SiteWrite | undefined,
+    change: (found: SiteFound) => SiteWrite | undefined,
   ): Promise<void>;
   /** Calls back when another tab has changed or removed the site. @returns how to stop that */
   watch(siteId: string, changed: () => void): () => void;

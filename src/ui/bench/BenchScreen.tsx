@@ -142,7 +142,7 @@ function OpenBench({ session, slot }: { session: Session; slot: Slot }) {
           >
             Before / after
           </Button>
-          <Button look="main" onClick={() => asking.ask(7)}>
+          <Button variant="main" onClick={() => asking.ask(7)}>
             Hand over
           </Button>
         </TopBar>

@@ -54,7 +54,7 @@ export function Readings() {
             {r.mend && (
               <Hint text={`${r.words} Mend: ${r.mend.label.toLowerCase()}.`}>
                 <Button
-                  look="mend"
+                  variant="mend"
                   className="h-[22px]"
                   aria-label={`Mend ${r.title}: ${r.mend.label}`}
                   onClick={() => commit(r.mend!.label, r.mend!.edit)}

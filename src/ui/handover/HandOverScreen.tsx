@@ -95,7 +95,7 @@ function Opened({ session }: { session: Session }) {
           Site file
         </Button>
         <Button
-          look="main"
+          variant="main"
           disabled={!made}
           onClick={() => made && void saveArchive(archiveName(site), made.files)}
         >

@@ -56,7 +56,7 @@ export function RehearsalPanel({ site, made }: { site: Site; made: HandOver | un
         )
       }
     >
-      <Button look="main" disabled={!made || busy} onClick={() => void go()}>
+      <Button variant="main" disabled={!made || busy} onClick={() => void go()}>
         <ExternalLink size={13} aria-hidden />
         {busy && 'Uploading…'}
         {!busy && (host ? 'Rehearse again' : 'Rehearse')}

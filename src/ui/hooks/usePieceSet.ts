@@ -6,7 +6,7 @@ import { activeSteps } from '@/core/recolour/activeSteps';
 import type { Followed } from '@/core/set/follow';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import type { Recipe } from '@/core/site/model/recipe';
-import type { OfferLook } from '@/engine/protocol';
+import type { ShownOffer } from '@/engine/protocol';
 import {
   lookAtSet,
   nothingLooked,
@@ -19,7 +19,7 @@ import { theEngine } from './tab/engine';
 import { theSetFiles } from './tab/setFiles';
 import { useKeyed } from './useKeyed';
 
-export type { OfferLook } from '@/engine/protocol';
+export type { ShownOffer as OfferLook } from '@/engine/protocol';
 export type { Progress } from '@/work/setProgress';
 
 interface Steered {
@@ -157,7 +157,7 @@ export function useWhole(recipe: Recipe, assetId: string | undefined): WholePiec
 
 /** Ways from the old colour to the new one. */
 export interface Offers {
-  readonly list: readonly OfferLook[];
+  readonly list: readonly ShownOffer[];
   /** They are of the colours that are asked for now. */
   readonly current: boolean;
 }
@@ -170,7 +170,7 @@ export function useOffers(
 ): Offers | undefined {
   const taken = pieces.filter((p) => !p.leftOut).map((p) => p.assetId);
   const how = JSON.stringify([from, to, recipe.spare]);
-  const { value } = useKeyed<{ how: string; list: readonly OfferLook[] } | undefined>(
+  const { value } = useKeyed<{ how: string; list: readonly ShownOffer[] } | undefined>(
     JSON.stringify([how, taken, shown, looked]),
     undefined,
     async ({ put }) => {

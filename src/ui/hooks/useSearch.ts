@@ -2,21 +2,21 @@
 
 import { useEffect } from 'react';
 import { useStore } from 'zustand';
-import { nothingFound, subjectKey, type Found, type Subject } from '@/work/searches';
+import { unsearched, subjectKey, type SearchState, type Subject } from '@/work/searches';
 import { theEngine } from './tab/engine';
 import { theSearches } from './tab/searches';
 import { useKeyed } from './useKeyed';
 
-export { aimKey, bestCandidate, type Candidate, type Found } from '@/work/searches';
+export { aimKey, bestCandidate, type Candidate, type SearchState as Found } from '@/work/searches';
 
 /** Everything that was found out about a picture as it is now. */
-export function useFound(subject: Subject): Found {
+export function useSearchState(subject: Subject): SearchState {
   const searches = theSearches();
   const key = subjectKey(subject);
   useEffect(() => {
     void searches.recall(key);
   }, [searches, key]);
-  return useStore(searches.state, (s) => s.byState.get(key) ?? nothingFound);
+  return useStore(searches.state, (s) => s.byState.get(key) ?? unsearched);
 }
 
 /** Works out what the levels of care mean for a picture; undefined while it is to wait. */

@@ -88,7 +88,7 @@ export function Columns({ measured, onMeasured }: Way) {
         </li>
         <li className="ml-auto">
           <Button
-            look="main"
+            variant="main"
             disabled={total < 1 || total > 8000}
             onClick={() => onMeasured({ width: total }, { from: 'columns', parts })}
           >

@@ -29,7 +29,7 @@ export function FileDrop({
   return (
     <DropArea
       label={label}
-      look="flex flex-wrap items-center gap-3 px-3 py-2.5"
+      className="flex flex-wrap items-center gap-3 px-3 py-2.5"
       rest="border-line bg-sheet"
       onDrop={(data) => onFiles(filesOf(data))}
     >

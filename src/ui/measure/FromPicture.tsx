@@ -13,7 +13,7 @@ import { say } from '../shared/notices';
 import { FileDrop } from './FileDrop';
 import type { Way } from './way';
 
-interface Looked {
+interface InspectedPicture {
   readonly name: string;
   readonly format: string;
   readonly bytes: number;
@@ -23,7 +23,7 @@ interface Looked {
   readonly colours: readonly MainColour[];
 }
 
-async function look(file: File): Promise<Looked> {
+async function inspect(file: File): Promise<InspectedPicture> {
   const bytes = new Uint8Array(await file.arrayBuffer());
   const { format } = inspectPicture(file.name, bytes);
   const raster = await theEngine().decode(bytes);
@@ -40,7 +40,7 @@ async function look(file: File): Promise<Looked> {
 
 /** From the picture that is there now: dropped, chosen or pasted. */
 export function FromPicture({ onMeasured, onColour }: Way) {
-  const [looked, setLooked] = useState<Looked>();
+  const [looked, setLooked] = useState<InspectedPicture>();
   const [busy, setBusy] = useState<string>();
   const take = async (files: readonly File[]) => {
     const file = files[0];
@@ -49,7 +49,7 @@ export function FromPicture({ onMeasured, onColour }: Way) {
     }
     setBusy(file.name);
     try {
-      setLooked(await look(file));
+      setLooked(await inspect(file));
     } catch (error) {
       say('bad', error instanceof Error ? error.message : String(error));
     }
@@ -99,7 +99,7 @@ export function FromPicture({ onMeasured, onColour }: Way) {
               onColour={onColour}
             />
             <Button
-              look="main"
+              variant="main"
               className="mt-1.5"
               onClick={() =>
                 onMeasured(
@@ -118,7 +118,13 @@ export function FromPicture({ onMeasured, onColour }: Way) {
 }
 
 /** The picture's outline with the colour of each border along it. */
-function BorderDrawing({ looked, onColour }: { looked: Looked; onColour?: Way['onColour'] }) {
+function BorderDrawing({
+  looked,
+  onColour,
+}: {
+  looked: InspectedPicture;
+  onColour?: Way['onColour'];
+}) {
   const at: Record<BorderColour['side'], string> = {
     top: 'top-0 left-1/2 -translate-x-1/2',
     bottom: 'bottom-0 left-1/2 -translate-x-1/2',

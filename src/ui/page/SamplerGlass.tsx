@@ -64,16 +64,16 @@ export function SamplerGlass({
     if (!context || !page) {
       return;
     }
-    const reach = (seen - 1) / 2;
-    for (let j = -reach; j <= reach; j++) {
-      for (let i = -reach; i <= reach; i++) {
+    const radius = (seen - 1) / 2;
+    for (let j = -radius; j <= radius; j++) {
+      for (let i = -radius; i <= radius; i++) {
         const c = sampleAt(page, at.x + i, at.y + j, 1);
         context.fillStyle = c ? hexOf(c) : '#dcdcda';
-        context.fillRect((i + reach) * enlarged, (j + reach) * enlarged, enlarged, enlarged);
+        context.fillRect((i + radius) * enlarged, (j + radius) * enlarged, enlarged, enlarged);
       }
     }
     const side = size * enlarged;
-    const corner = (reach - (size - 1) / 2) * enlarged;
+    const corner = (radius - (size - 1) / 2) * enlarged;
     context.strokeStyle = '#fcfcfb';
     context.lineWidth = 3;
     context.strokeRect(corner, corner, side, side);

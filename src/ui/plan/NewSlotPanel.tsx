@@ -156,7 +156,7 @@ export function NewSlotPanel({
           >
             {size.width} × {size.height} px
           </p>
-          <Button look="main" onClick={add}>
+          <Button variant="main" onClick={add}>
             <span className="max-w-44 truncate" title={page.name}>
               Add it to {page.name}
             </span>

@@ -248,7 +248,7 @@ export function OwnPageView({ opened, session, page, onDone }: Props) {
               `${wanted.length} ${wanted.length === 1 ? 'place becomes a slot under its file’s name' : 'places become slots under their files’ names'}, ${wantedColours.size} colours go to the theme.`}
           </p>
           <Button
-            look="main"
+            variant="main"
             disabled={!shown || busy !== undefined}
             onClick={() => void takeOver()}
           >

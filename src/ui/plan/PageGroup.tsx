@@ -55,7 +55,7 @@ export function PageGroup({
       aside={
         <span className="flex gap-1.5">
           <Button onClick={add}>+ Page</Button>
-          <Button look="bad" disabled={site.pages.length < 2} onClick={remove}>
+          <Button variant="bad" disabled={site.pages.length < 2} onClick={remove}>
             Remove
           </Button>
         </span>

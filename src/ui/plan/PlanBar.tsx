@@ -75,7 +75,7 @@ export function PlanBar({ session, site, page, onPage, width, onWidth, onOwnPage
       <Button onClick={() => go('shelf')}>Shelf</Button>
       <Button onClick={onOwnPage}>My own page</Button>
       <Button onClick={() => go('recolour')}>Recolour a set</Button>
-      <Button look="main" onClick={() => go('hand-over')}>
+      <Button variant="main" onClick={() => go('hand-over')}>
         Hand over
       </Button>
     </TopBar>

@@ -27,7 +27,7 @@ interface Point {
 }
 
 /** How near an edge a point must be to cling to it, px of the screen. */
-const reach = 6;
+const snapDistance = 6;
 
 /** Room that the label of a box takes up, px of the screen. */
 const labelHeight = 38;
@@ -50,8 +50,8 @@ export function PointingLayer({ tool, pointing, width, height, scale, act, onBox
   const [ends, setEnds] = useState<readonly Point[]>([]);
 
   const clung = (point: Point): Point => ({
-    x: pointing?.edgeX(point.x, point.y, reach / scale) ?? point.x,
-    y: pointing?.edgeY(point.x, point.y, reach / scale) ?? point.y,
+    x: pointing?.edgeX(point.x, point.y, snapDistance / scale) ?? point.x,
+    y: pointing?.edgeY(point.x, point.y, snapDistance / scale) ?? point.y,
   });
   const pointOf = (event: MouseEvent): Point => {
     const box = layer.current!.getBoundingClientRect();

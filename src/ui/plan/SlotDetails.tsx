@@ -143,7 +143,7 @@ export function SlotDetails({
           </Button>
         )}
         <Button
-          look="bad"
+          variant="bad"
           onClick={() => {
             session.commit(`Remove ${slot.name}`, removeSlot(slot.id));
             onGone();

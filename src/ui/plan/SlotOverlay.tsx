@@ -30,7 +30,7 @@ function heldRect({ slot, rect }: LaidSlot, layout: PageLayout): Rect {
 /**
  * How near, in px of the screen, an edge or middle must come to the content's to be drawn to it.
  */
-const snapReach = 6;
+const snapDistance = 6;
 
 export interface Grasp {
   readonly slotId: string;
@@ -163,7 +163,7 @@ export function SlotOverlay({
     }
     const snap =
       isContent(slot.kind) && !event.altKey
-        ? snappedToContent(from.rect, layout.content, dx, snapReach / scale)
+        ? snappedToContent(from.rect, layout.content, dx, snapDistance / scale)
         : { dx };
     const box = (event.currentTarget as HTMLElement)
       .closest('[data-board]')!

@@ -56,7 +56,7 @@ export function SetBar(props: Props) {
           { value: 'all', label: 'all files' },
         ]}
       />
-      <Button look="main" disabled={!onArchive} onClick={onArchive}>
+      <Button variant="main" disabled={!onArchive} onClick={onArchive}>
         <Archive size={13} aria-hidden />
         {written.whole ? `Archive, ${kilobytes(after)}` : 'Archive'}
       </Button>

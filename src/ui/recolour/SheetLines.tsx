@@ -66,7 +66,7 @@ export function SheetLines({
         />
         {shown === 'contrast' && weak.some((l) => l.mend) && (
           <Button
-            look="mend"
+            variant="mend"
             className="ml-auto"
             onClick={() => onMend(weak.filter((l) => l.mend))}
           >
@@ -151,7 +151,7 @@ function Line({
       </label>
       {line.mend && (
         <Button
-          look="mend"
+          variant="mend"
           className="h-[22px] px-1.5"
           title={`The nearest colour with a contrast of ${leastContrast}`}
           aria-label={`Mend ${selector}: text in ${line.mend}`}

@@ -4,7 +4,7 @@ import clsx from 'clsx';
 import { Tooltip } from 'radix-ui';
 import type { ComponentProps, ReactNode } from 'react';
 
-const looks = {
+const variants = {
   plain: 'border-line bg-white hover:border-soft aria-pressed:border-act aria-pressed:bg-act-wash',
   main: 'border-act bg-act text-white hover:bg-[#0a574f]',
   mend: 'border-warn bg-warn-wash text-warn hover:bg-[#f0dfc0]',
@@ -12,15 +12,15 @@ const looks = {
   bare: 'border-transparent bg-transparent hover:border-line',
 } as const;
 
-type ButtonProps = ComponentProps<'button'> & { look?: keyof typeof looks };
+type ButtonProps = ComponentProps<'button'> & { variant?: keyof typeof variants };
 
-export function Button({ look = 'plain', className, ...rest }: ButtonProps) {
+export function Button({ variant: look = 'plain', className, ...rest }: ButtonProps) {
   return (
     <button
       type="button"
       className={clsx(
         'inline-flex h-[26px] shrink-0 items-center justify-center gap-1.5 rounded-sm border px-2.5 whitespace-nowrap transition-colors duration-100 disabled:cursor-default disabled:opacity-45',
-        looks[look],
+        variants[look],
         className,
       )}
       {...rest}

@@ -6,14 +6,14 @@ import { useDrop } from './useDrop';
 /** A place that files are dropped on; it says so while they are held over it. */
 export function DropArea({
   label,
-  look,
+  className: look,
   rest,
   onDrop,
   children,
 }: {
   label: string;
   /** Its classes, whatever is held over it. */
-  look: string;
+  className: string;
   /** Its colours while nothing is. */
   rest: string;
   onDrop(data: DataTransfer): void;

@@ -61,7 +61,7 @@ export function NotKept() {
         </Button>
       )}
       <Button
-        look="main"
+        variant="main"
         disabled={busy}
         onClick={doing(() => saveSiteFile(session.state.getState().site))}
       >

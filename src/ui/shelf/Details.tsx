@@ -38,7 +38,7 @@ function LayIn({
       {slots.map((slot, i) => (
         <Button
           key={slot.id}
-          look={i === 0 && target ? 'main' : 'plain'}
+          variant={i === 0 && target ? 'main' : 'plain'}
           disabled={busy}
           onClick={() => onLay(slot)}
         >
@@ -185,7 +185,7 @@ export function ShelfDetails({
           <LayIn site={site} target={target} onLay={(slot) => onLay(item, slot)} />
         </Part>
         <Button
-          look="bad"
+          variant="bad"
           className="self-start"
           disabled={used.length > 0}
           title={used.length ? 'It is used; take it out of its slots first' : undefined}

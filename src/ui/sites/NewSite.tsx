@@ -56,7 +56,7 @@ export function NewSite({ onMade }: { onMade(id: string): void }) {
               <Dialog.Close asChild>
                 <Button>Cancel</Button>
               </Dialog.Close>
-              <Button type="submit" look="main" disabled={!name.trim()}>
+              <Button type="submit" variant="main" disabled={!name.trim()}>
                 Make it
               </Button>
             </div>

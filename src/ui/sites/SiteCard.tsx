@@ -98,7 +98,7 @@ function RemoveSite({ id, name }: { id: string; name: string }) {
               <Button>Keep it</Button>
             </Dialog.Close>
             <Dialog.Close asChild>
-              <Button look="bad" onClick={() => void deleteSite(id)}>
+              <Button variant="bad" onClick={() => void deleteSite(id)}>
                 Remove the site
               </Button>
             </Dialog.Close>

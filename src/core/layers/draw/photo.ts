@@ -129,7 +129,7 @@ export const drawPhoto: Draw<PhotoLayer> = (layer, context) => {
     return undefined;
   }
   const all = around(layer);
-  const { left, top, right, bottom } = context.reach;
+  const { left, top, right, bottom } = context.outsets;
   const part = isDrawnWhole(layer, context)
     ? all
     : intersect(all, {

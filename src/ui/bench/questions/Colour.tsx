@@ -8,7 +8,7 @@ import { hexOf } from '@/core/colour/hex';
 import { backPhoto } from '@/core/readings/cover';
 import { addLayer, addLayerBehind } from '@/core/site/edit';
 import type { Layer } from '@/core/site/model/layer';
-import { usePhotoLook } from '../../hooks/usePhotoLook';
+import { usePhotoSurvey } from '../../hooks/usePhotoSurvey';
 import { Button } from '../../shared/Button';
 import { PhotoColours } from '../../shared/ColourField';
 import { Group } from '../../shared/Group';
@@ -40,7 +40,7 @@ export function Colour() {
   const bench = useActing();
   const { picture, site, slot, selected } = bench;
   const theme = site.theme.colours;
-  const look = usePhotoLook(backPhoto(picture)?.assetId, slot);
+  const survey = usePhotoSurvey(backPhoto(picture)?.assetId, slot);
   const dark = theme[0]?.hex ?? '#3b4a45';
   const light = theme[1]?.hex ?? '#efe9dc';
   const first = selected && isOfColour(selected) ? selected : undefined;
@@ -52,7 +52,7 @@ export function Colour() {
     ['Texture', () => newTexture(newId(), 'grain', '#000000')],
   ];
   return (
-    <PhotoColours value={look?.colours.map((c) => hexOf(c.colour)) ?? []}>
+    <PhotoColours value={survey?.colours.map((c) => hexOf(c.colour)) ?? []}>
       <Group
         title={first ? titles[first.kind] : 'Ground'}
         aside={

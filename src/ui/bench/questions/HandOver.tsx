@@ -122,7 +122,7 @@ export function HandOver() {
               {file ? `Download ${name}` : waitingWords(press.failure, isBlank(picture))}
             </span>
           </Button>
-          <Button look="main" onClick={all}>
+          <Button variant="main" onClick={all}>
             All files and rehearsal
           </Button>
         </div>

@@ -19,7 +19,7 @@ import { backPhoto } from '@/core/readings/cover';
 import { editLayer } from '@/core/site/edit';
 import type { PhotoLayer } from '@/core/site/model/photoLayer';
 import { useAssetUrl } from '../../hooks/useAssetUrl';
-import { usePhotoLook } from '../../hooks/usePhotoLook';
+import { usePhotoSurvey } from '../../hooks/usePhotoSurvey';
 import { Button, IconButton } from '../../shared/Button';
 import { Group } from '../../shared/Group';
 import { NumberRow } from '../../shared/NumberRow';
@@ -223,7 +223,7 @@ const previewWidth = 84;
 /** The best parts of this photo for this very shape, as small pictures. */
 function Suggestions({ photo }: { photo: PhotoLayer }) {
   const { picture, slot, commit } = useEditing();
-  const look = usePhotoLook(photo.assetId, slot);
+  const survey = usePhotoSurvey(photo.assetId, slot);
   const url = useAssetUrl(photo.assetId);
   const k = Math.min(previewWidth / slot.width, 36 / slot.height);
   const width = Math.max(8, slot.width * k);
@@ -232,8 +232,8 @@ function Suggestions({ photo }: { photo: PhotoLayer }) {
     <div className="shrink-0">
       <h4 className="caption">Suggested parts</h4>
       <ul className="mt-0.5 flex h-10 items-center gap-1.5 p-0.5">
-        {!look && <li className="text-soft">looking…</li>}
-        {look?.frames.map(({ x, y, scale }, i) => (
+        {!survey && <li className="text-soft">looking…</li>}
+        {survey?.frames.map(({ x, y, scale }, i) => (
           <li key={i}>
             <button
               type="button"

@@ -15,7 +15,7 @@ import {
   isCorner,
   resizedBox,
   resizeSnapped,
-  snapReach,
+  snapDistance,
   turnBetween,
   type Handle,
 } from '@/core/arrange/gesture';
@@ -160,7 +160,7 @@ export function ArrangeArea({ area, marks }: { area: Area; marks: boolean }) {
   };
 
   /** What the drag so far makes of its layers, and what is to be seen of it. */
-  const reach = (event: PointerEvent): { edit?: Edit; seen: Seen } => {
+  const dragged = (event: PointerEvent): { edit?: Edit; seen: Seen } => {
     const { grip, layers, box, from, others } = drag.current!;
     const at = area.toSlot(event);
     const ids = layers.map((l) => l.id);
@@ -176,7 +176,7 @@ export function ArrangeArea({ area, marks }: { area: Area; marks: boolean }) {
     if (!box) {
       return { seen: nothingSeen };
     }
-    const near = event.altKey ? 0 : snapReach / Math.min(1, area.scale);
+    const near = event.altKey ? 0 : snapDistance / Math.min(1, area.scale);
     const of = (layer: Layer) => layers.find((l) => l.id === layer.id) ?? layer;
     if (grip === 'move') {
       let dx = at.x - from.x;
@@ -252,7 +252,7 @@ export function ArrangeArea({ area, marks }: { area: Area; marks: boolean }) {
       return;
     }
     held.moved = true;
-    const { edit, seen: now } = reach(event);
+    const { edit, seen: now } = dragged(event);
     setSeen(now);
     if (edit) {
       preview(edit);
@@ -264,7 +264,7 @@ export function ArrangeArea({ area, marks }: { area: Area; marks: boolean }) {
     if (!held) {
       return;
     }
-    const { edit, seen: now } = reach(event);
+    const { edit, seen: now } = dragged(event);
     drag.current = undefined;
     setSeen(nothingSeen);
     if (!held.moved) {

@@ -10,7 +10,7 @@ import type { Picture } from '@/core/site/model/picture';
 import type { Site } from '@/core/site/model/site';
 import type { Slot } from '@/core/site/model/slot';
 import { asFiled, pictureOf, slotOf } from '@/core/site/picture';
-import { useDifference, useHeldFile } from '../../hooks/useFileLook';
+import { useDifference, useHeldFile } from '../../hooks/useHeldFile';
 import { type View, theEngine } from '../../hooks/tab/engine';
 import { useThumb } from '../../hooks/useThumb';
 import { say } from '../../shared/notices';

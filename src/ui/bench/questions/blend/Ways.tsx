@@ -4,7 +4,7 @@ import type { ReactNode } from 'react';
 import { kilobytes } from '@/core/readings/say';
 import type { WrittenFile } from '../../../hooks/usePressed';
 import type { Way } from '@/core/readings/reading';
-import { useTried, type Tried } from '../../../hooks/useTried';
+import { useTriedWays, type Tried } from '../../../hooks/useTriedWays';
 import { Button } from '../../../shared/Button';
 import { VerdictMark } from '../../../shared/VerdictMark';
 import { useEditing, useFiled } from '../../useBench';
@@ -40,7 +40,7 @@ export function Ways({ title, readingId, ways, done, preview }: Props) {
   const { press, readings } = useFiled();
   const wait = !press.current;
   const now = readings.find((r) => r.id === readingId);
-  const tried = useTried(site, slot, readingId, ways, wait);
+  const tried = useTriedWays(site, slot, readingId, ways, wait);
   if (!now || now.verdict === 'holds') {
     return null;
   }

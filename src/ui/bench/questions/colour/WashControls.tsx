@@ -42,7 +42,7 @@ export function WashControls({ wash }: { wash: FillLayer }) {
   const fields = useStep(wash);
   const { preview, commit } = fields;
   const { extent } = wash;
-  const reach = (px: number): Partial<FillLayer> =>
+  const fadedOutBy = (px: number): Partial<FillLayer> =>
     extent.type === 'side'
       ? {
           extent: {
@@ -83,13 +83,13 @@ export function WashControls({ wash }: { wash: FillLayer }) {
             onChange={(side) => commit(`Wash from the ${side}`, { extent: { ...extent, side } })}
           />
           <NumberRow
-            label="Reach"
+            label="Fades out by"
             value={extent.reach}
             min={1}
             max={Math.max(slot.width, slot.height)}
             unit="px"
-            onPreview={(v) => preview(reach(v))}
-            onCommit={(v) => commit(`Wash reaches ${Math.round(v)} px`, reach(v))}
+            onPreview={(v) => preview(fadedOutBy(v))}
+            onCommit={(v) => commit(`Wash fades out by ${Math.round(v)} px`, fadedOutBy(v))}
           />
         </div>
       )}

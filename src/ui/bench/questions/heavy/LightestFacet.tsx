@@ -18,7 +18,7 @@ import {
   bestCandidate,
   searchNow,
   stopSearch,
-  useFound,
+  useSearchState,
   usePatches,
   useWarmSearch,
   type Candidate,
@@ -55,7 +55,7 @@ export function LightestFacet() {
   const { press } = useFiled();
   const { held, hold } = useShowing();
   const subject = { site, slot, picture };
-  const found = useFound(subject);
+  const found = useSearchState(subject);
   const { running, patches } = found;
   const aim = picture.aim;
   const blank = isBlank(picture);
@@ -154,7 +154,7 @@ export function LightestFacet() {
             Stop at {Math.round(running.done * 100)}%, {formatOf(running.format).title}
           </Button>
         ) : (
-          <Button look="main" className="mt-auto" disabled={blank} onClick={() => void search()}>
+          <Button variant="main" className="mt-auto" disabled={blank} onClick={() => void search()}>
             <Search size={13} aria-hidden />
             {finished ? 'Search again' : 'Find the lightest file'}
           </Button>

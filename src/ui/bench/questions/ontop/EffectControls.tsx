@@ -98,7 +98,7 @@ export function GlowControls({ effect, onPreview, onCommit }: Given<GlowEffect>)
         />
       </Row>
       <NumberRow
-        label="Reach"
+        label="Size"
         value={effect.size}
         min={1}
         max={80}

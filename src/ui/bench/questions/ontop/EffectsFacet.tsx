@@ -80,7 +80,7 @@ export function EffectsFacet({ layer }: { layer: ObjectLayer }) {
               {effectOf(e).title}
             </button>
             <IconButton
-              look="bare"
+              variant="bare"
               label={`Remove the ${effectOf(e).title.toLowerCase()}`}
               className="h-6 w-6"
               onClick={() =>

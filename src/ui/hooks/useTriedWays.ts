@@ -5,13 +5,13 @@ import { fileKey } from '@/core/readings/survey';
 import type { Site } from '@/core/site/model/site';
 import type { Slot } from '@/core/site/model/slot';
 import { pictureOf } from '@/core/site/picture';
-import type { Tried } from '@/work/tries';
+import type { TriedWay } from '@/work/tries';
 import { theTries } from './tab/tries';
 import { useKeyed } from './useKeyed';
 
-export type { Tried } from '@/work/tries';
+export type { TriedWay as Tried } from '@/work/tries';
 
-const none: ReadonlyMap<string, Tried> = new Map();
+const none: ReadonlyMap<string, TriedWay> = new Map();
 
 /**
  * Presses what each way would make of the picture and takes the reading of it, one after the other,
@@ -20,13 +20,13 @@ const none: ReadonlyMap<string, Tried> = new Map();
  * @param wait nothing is begun while it is true
  * @returns by the way's id; ways that are still to be tried are not in it
  */
-export function useTried(
+export function useTriedWays(
   site: Site,
   slot: Slot,
   readingId: string,
   ways: readonly Way[],
   wait: boolean,
-): ReadonlyMap<string, Tried> {
+): ReadonlyMap<string, TriedWay> {
   const state = fileKey(site, slot, pictureOf(site, slot));
   const labels = ways.map((w) => w.tries.map((t) => t.label));
   const key = `${readingId} ${state} ${JSON.stringify([slot.beside, site.pages, site.limits, labels])}`;

@@ -1,25 +1,25 @@
 'use client';
 
-import type { PhotoLook } from '@/core/frame/photoLook';
+import type { PhotoSurvey } from '@/core/frame/photoSurvey';
 import type { Size } from '@/core/frame/placement';
 import { theEngine } from './tab/engine';
 import { useKeyed } from './useKeyed';
 
 /**
- * Best parts and main colours of a photo for a slot; undefined while they are looked for, and where
+ * Best parts and main colours of a photo for a slot; undefined while they are sought, and where
  * the photo cannot be read.
  */
-export function usePhotoLook(
+export function usePhotoSurvey(
   assetId: string | undefined,
   { width, height }: Size,
-): PhotoLook | undefined {
-  const { value, current } = useKeyed<PhotoLook | undefined>(
+): PhotoSurvey | undefined {
+  const { value, current } = useKeyed<PhotoSurvey | undefined>(
     assetId && `${assetId} ${width}×${height}`,
     undefined,
     async ({ put }) => {
       // The bench says what is wrong with a photo that cannot be read.
-      const look = await theEngine().look(assetId!, { width, height });
-      put(() => look);
+      const survey = await theEngine().surveyPhoto(assetId!, { width, height });
+      put(() => survey);
     },
   );
   return current ? value : undefined;
