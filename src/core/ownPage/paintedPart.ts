@@ -1,7 +1,7 @@
 import type { Size } from '../frame/placement';
-import { coveredBy, placeBackground } from '../measure/background';
+import { coveredBy, placeBackground, type PlacedBackground } from '../measure/background';
 import type { BackgroundSize } from '../site/model/slot';
-import type { PageRect, PlacedPicture } from './survey';
+import type { LaidBackground, PageRect, PlacedPicture } from './survey';
 
 /** A share of the room, px, or both, as computed values have it: `calc(100% - 20px)`. */
 function resolved(value: string, whole: number): number {
@@ -43,6 +43,32 @@ function goesOn(repeat: string): readonly [across: boolean, down: boolean] {
   return [x !== 'no-repeat', y !== 'no-repeat'];
 }
 
+/** What decides where the copies of a picture lie in an area. */
+export type LaidCopies = Pick<LaidBackground, 'repeat' | 'position' | 'size'>;
+
+/**
+ * Where the copy of a picture lies that the others are counted from, px of its positioning area.
+ * @param laid computed values, as a browser tells them
+ * @param file px of the picture
+ */
+export function firstCopyIn(laid: LaidCopies, area: Size, file: Size): PlacedBackground {
+  const none = { value: 0, unit: 'px' } as const;
+  const copy = placeBackground(
+    { repeat: 'no-repeat', position: { x: none, y: none }, size: sizeIn(laid.size, area) },
+    area,
+    file,
+  );
+  const [left, top] = pairOf(laid.position);
+  const [repeatX, repeatY] = goesOn(laid.repeat);
+  return {
+    ...copy,
+    x: resolved(left, area.width - copy.width),
+    y: resolved(top, area.height - copy.height),
+    repeatX,
+    repeatY,
+  };
+}
+
 /**
  * The part of its box that a picture paints, px of the page: all of it but for backgrounds whose
  * copies do not go on. Borders of the box are left out of account, and what stays with the screen
@@ -57,23 +83,6 @@ export function paintedPart(
   if (!laid || !file || laid.attachment === 'fixed') {
     return rect;
   }
-  const none = { value: 0, unit: 'px' } as const;
-  const copy = placeBackground(
-    { repeat: 'no-repeat', position: { x: none, y: none }, size: sizeIn(laid.size, rect) },
-    rect,
-    file,
-  );
-  const [left, top] = pairOf(laid.position);
-  const [repeatX, repeatY] = goesOn(laid.repeat);
-  const part = coveredBy(
-    {
-      ...copy,
-      x: resolved(left, rect.width - copy.width),
-      y: resolved(top, rect.height - copy.height),
-      repeatX,
-      repeatY,
-    },
-    rect,
-  );
+  const part = coveredBy(firstCopyIn(laid, rect, file), rect);
   return { ...part, x: rect.x + part.x, y: rect.y + part.y };
 }

@@ -1,9 +1,16 @@
+import type { Raster } from '@/core/raster/raster';
 import { frozenKey, type FrozenPage } from '@/core/ownPage/frozen';
 import type { PointedBox } from '@/core/ownPage/pointing';
 import type { PageAtWidth, PageRect, PageSurvey } from '@/core/ownPage/survey';
+import { pictureAt } from '@/core/ownPage/takeOver';
+import type { Size } from '@/core/frame/placement';
+import type { OwnPlace } from '@/core/site/model/ownPage';
 import { boxesOn } from './boxes';
 import type { RuleReader } from './layingRules';
-import { rectOf, viewOf } from './rect';
+import { LivePagePicture } from './livePicture';
+import { filledNow, paintedNow, type PictureNow } from './placing';
+import { rasterise, type RasterWanted } from './rasterise';
+import { heightOf, rectOf, viewOf } from './rect';
 import { PageScheme } from './scheme';
 import { ShortestSelectors } from './selectors';
 import { measurePage, surveyPage } from './survey';
@@ -22,6 +29,14 @@ const policy = [
   "form-action 'none'",
 ].join('; ');
 
+/** What a picture is laid in place of. */
+export interface PictureTarget {
+  /** Of a file of the page; undefined where there is none yet. */
+  readonly key: string | undefined;
+  /** Of the element that it then fills. */
+  readonly selector: string;
+}
+
 /** A page of the owner's, laid out by the browser. */
 export interface PageFrame {
   readonly element: HTMLIFrameElement;
@@ -39,19 +54,27 @@ export interface PageFrame {
    * @param wanted selectors of the elements that have the pictures
    */
   measure(survey: Pick<PageSurvey, 'parts'>, wanted: readonly string[]): PageAtWidth;
+  /** Where a place's picture lies now; undefined where it is not shown. @param file px of it */
+  placed(survey: PageSurvey, place: OwnPlace, file: Size): PictureNow | undefined;
   /**
-   * Shows another picture wherever the page names a file.
-   * @param address of it; undefined for the file itself
+   * Shows another picture in the place of one, wherever the page names that.
+   * @param address of it; undefined for what the page has of its own
    */
-  swap(key: string, address: string | undefined): void;
-  /** Shows a picture in an element that has none, as large as it is; undefined takes it away. */
-  fill(selector: string, address: string | undefined): void;
+  lay(target: PictureTarget, address: string | undefined): void;
+  /** Shows a picture there that changes. @param settled its newest state is in the page */
+  live(target: PictureTarget, settled?: () => void): LivePagePicture;
+  /** Of the whole page as it is laid out now, px. */
+  height(): number;
+  /** Moves the page in its window. @param top px of the page that the window begins at */
+  scrollTo(top: number): void;
   /** Everything that can be pointed at as it is laid out now, from back to front. */
   boxes(): PointedBox[];
   /** The shortest selector of a box that was pointed at. */
   selectorOf(id: number): string;
   /** Where the element of a selector lies now; undefined where there is none, or it is not shown. */
   rectOf(selector: string): PageRect | undefined;
+  /** What a window as large as the frame shows of the page, as pixels. */
+  raster(wanted: Pick<RasterWanted, 'top' | 'without'>): Promise<Raster>;
   close(): void;
 }
 
@@ -156,6 +179,29 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
       element.style.height = `${document.documentElement.scrollHeight}px`;
     }
   };
+  const fill = (selector: string, address: string | undefined) => {
+    const found = find(selector);
+    if (!(found instanceof view.HTMLElement)) {
+      return;
+    }
+    const before = filled.get(selector) ?? found.style.cssText;
+    filled.set(selector, before);
+    found.style.cssText = before;
+    if (address !== undefined) {
+      found.style.background = `url("${address}") 0 0 / 100% 100% no-repeat`;
+    }
+  };
+  const lay = ({ key, selector }: PictureTarget, address: string | undefined) => {
+    const own = key === undefined ? undefined : addresses.get(key);
+    if (!element.isConnected) {
+      return;
+    }
+    if (own === undefined) {
+      fill(selector, address);
+    } else {
+      swaps.put(own, address ?? own);
+    }
+  };
   return {
     element,
     show,
@@ -170,24 +216,21 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
       }
     },
     measure: (survey, wanted) => measurePage(document, keys, selectors, survey, wanted, find),
-    swap(key, address) {
-      const own = addresses.get(key);
-      if (own !== undefined && element.isConnected) {
-        swaps.put(own, address ?? own);
+    placed(survey, place, file) {
+      const found = find(place.selector);
+      const picture = pictureAt(survey, place);
+      if (!found || !picture) {
+        return found ? filledNow(found) : undefined;
       }
+      const now = measurePage(document, keys, selectors, survey, [place.selector], find);
+      const at = now.placed.get(picture.id);
+      return at && paintedNow(found, picture, at, file);
     },
-    fill(selector, address) {
-      const found = find(selector);
-      if (!(found instanceof view.HTMLElement)) {
-        return;
-      }
-      const before = filled.get(selector) ?? found.style.cssText;
-      filled.set(selector, before);
-      found.style.cssText = before;
-      if (address !== undefined) {
-        found.style.background = `url("${address}") 0 0 / 100% 100% no-repeat`;
-      }
-    },
+    lay,
+    live: (target, settled) =>
+      new LivePagePicture(document, (address) => lay(target, address), settled),
+    height: () => heightOf(document),
+    scrollTo: (top) => view.scrollTo({ top, behavior: 'instant' }),
     boxes: () => boxesOn(document),
     selectorOf(id) {
       const found = document.querySelectorAll('*')[id];
@@ -197,6 +240,12 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
       const found = find(selector);
       return found ? rectOf(found, view) : undefined;
     },
+    raster: (wanted) =>
+      rasterise(document, {
+        ...wanted,
+        width: document.documentElement.clientWidth,
+        height: view.innerHeight,
+      }),
     close() {
       element.remove();
       for (const to of [...addresses.values(), address]) {

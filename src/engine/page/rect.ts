@@ -14,3 +14,7 @@ export function rectOf(element: Element | Range, view: Window): PageRect | undef
     ? { x: left + view.scrollX, y: top + view.scrollY, width, height }
     : undefined;
 }
+
+/** Of all of a page, px. */
+export const heightOf = ({ documentElement: root }: Document): number =>
+  Math.max(root.scrollHeight, root.offsetHeight);

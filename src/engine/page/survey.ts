@@ -17,7 +17,7 @@ import { lookAt } from './look';
 import { Doubles, elementsWithParts } from './doubles';
 import { LayingRules, type LayingProperty, type RuleReader } from './layingRules';
 import { partRect, partsOn, type LaidPart } from './parts';
-import { rectOf, viewOf } from './rect';
+import { heightOf, rectOf, viewOf } from './rect';
 import { ShortestSelectors } from './selectors';
 import { SheetStates } from './states';
 
@@ -112,8 +112,7 @@ class Surveying {
       this.element(element, placed);
     }
     this.doubles.measure();
-    const root = this.document.documentElement;
-    return { width, height: Math.max(root.scrollHeight, root.offsetHeight), placed };
+    return { width, height: heightOf(this.document), placed };
   }
 
   private element(element: Element, placed: Placed): void {

@@ -2,8 +2,10 @@
 
 import { useRouter } from 'next/navigation';
 import { useEffect, useState, type DragEvent } from 'react';
+import type { Page } from '@/core/site/model/page';
 import type { Site } from '@/core/site/model/site';
 import type { Slot } from '@/core/site/model/slot';
+import { pagesWith } from '@/core/site/pages';
 import { slotOf } from '@/core/site/picture';
 import { theEngine } from '../hooks/tab/engine';
 import { filesOf } from '../hooks/useIntake';
@@ -22,7 +24,8 @@ import { WithSession } from '../shared/WithSession';
 import { benchCommands } from './benchCommands';
 import { HistoryList } from './HistoryList';
 import { QuestionStrip } from './QuestionStrip';
-import { Stage, zooms, type Zoom } from './stage/Stage';
+import { Stage } from './stage/Stage';
+import { zooms, type Zoom } from './stage/StageBoard';
 import { Tray } from './Tray';
 import { BenchProvider, useBenchModel } from './useBench';
 import { useClipboard } from './useClipboard';
@@ -47,6 +50,14 @@ function WithSlot({ session, slotId }: { session: Session; slotId: string }) {
   );
 }
 
+/** The pages that a slot lies on, those that are the owner's own first. */
+function benchPages(site: Site, slot: Slot): readonly Page[] {
+  const pages = pagesWith(site, slot);
+  const own = pages.filter((page) => page.own?.places.some((place) => place.slot === slot.id));
+  const all = [...own, ...pages.filter((page) => !own.includes(page))];
+  return all.length > 0 ? all : site.pages.slice(0, 1);
+}
+
 /** A usual screen; for a second arrangement, the widest that shows it. */
 function firstWidth(site: Site, slot: Slot): number {
   const below = site.slots.find((s) => s.narrow?.slot === slot.id)?.narrow?.below;
@@ -66,6 +77,9 @@ function OpenBench({ session, slot }: { session: Session; slot: Slot }) {
   const [screenWidth, setScreenWidth] = useState<number>(() =>
     firstWidth(session.state.getState().site, slot),
   );
+  const [pageId, setPageId] = useState<string>();
+  const pages = benchPages(site, slot);
+  const page = pages.find((p) => p.id === pageId) ?? pages[0];
   const [marks, setMarks] = useState(true);
   const [listOpen, setListOpen] = useState(false);
   const [stepsOpen, setStepsOpen] = useState(false);
@@ -127,6 +141,15 @@ function OpenBench({ session, slot }: { session: Session; slot: Slot }) {
               label: value === 'fit' ? 'Fit' : <span className="figure">{value}</span>,
             }))}
           />
+          {pages.length > 1 && (
+            <Choose
+              label="Page"
+              value={page.id}
+              onChange={setPageId}
+              className="w-[126px]"
+              choices={pages.map((p) => ({ value: p.id, label: p.name }))}
+            />
+          )}
           <Choose
             label="Screen width"
             value={String(screenWidth)}
@@ -148,7 +171,7 @@ function OpenBench({ session, slot }: { session: Session; slot: Slot }) {
         </TopBar>
         <QuestionStrip />
         <Boundary what="The page">
-          <Stage zoom={zoom} screenWidth={screenWidth} marks={marks} />
+          <Stage page={page} zoom={zoom} screenWidth={screenWidth} marks={marks} />
         </Boundary>
         <Boundary resetOn={asking.question} what="The tray">
           <Tray />

@@ -6,7 +6,7 @@ import type { Command } from '../shared/commands';
 import { layerActions } from './layerActions';
 import { copyLayers, hasCopied, pasteLayers } from './layerClipboard';
 import { questions } from './answers';
-import { zooms, type Zoom } from './stage/Stage';
+import { zooms, type Zoom } from './stage/StageBoard';
 import { nudges, arranging } from './arrangeCommands';
 import type { Commanded } from './addOnTop';
 

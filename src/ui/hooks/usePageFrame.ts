@@ -7,6 +7,8 @@ import { openPageFrame, type PageFrame } from '@/engine/page/frame';
 import { theEngine } from './tab/engine';
 import { say } from '../shared/notices';
 
+export type { LivePagePicture } from '@/engine/page/livePicture';
+
 /** Widths of the screen that a page is looked at, px. */
 const surveyWidths = [
   320, 360, 390, 412, 480, 540, 600, 680, 768, 820, 900, 960, 1024, 1100, 1200, 1280, 1366, 1440,

@@ -6,7 +6,6 @@ import { pictureAt, placedAt, placePointed, takePointed } from '@/core/ownPage/t
 import type { PageAtWidth, PageRect } from '@/core/ownPage/survey';
 import type { OwnPage, OwnPlace } from '@/core/site/model/ownPage';
 import type { Page } from '@/core/site/model/page';
-import type { Site } from '@/core/site/model/site';
 import type { Slot } from '@/core/site/model/slot';
 import { elementPointing, type PointedBox } from '@/core/ownPage/pointing';
 import { picturePointing } from '@/core/ownPage/picturePointing';
@@ -21,9 +20,9 @@ import { SlotLink } from './SlotLink';
 import { PointingLayer, type Tool } from './PointingLayer';
 import { isBlank, pictureOf } from '@/core/site/picture';
 import { useKeptPage } from '../hooks/useKeptPage';
-import { usePageFrame, type ShownPage } from '../hooks/usePageFrame';
-import { useThumb } from '../hooks/useThumb';
+import { usePageFrame } from '../hooks/usePageFrame';
 import { SlotDimensions } from '../page/DimensionLines';
+import { PictureInPage } from '../page/PictureInPage';
 import { useMeasure } from '../shared/useMeasure';
 
 interface Props extends SheetProps {
@@ -278,37 +277,4 @@ export function OwnSheet({
       </div>
     </Board>
   );
-}
-
-/** The slot's picture as it was last drawn, lying in the page in place of the file it replaces. */
-function PictureInPage({
-  site,
-  slot,
-  own,
-  selector,
-  frame,
-}: {
-  site: Site;
-  slot: Slot;
-  own: OwnPage;
-  selector: string;
-  frame: ShownPage['frame'];
-}) {
-  const url = useThumb(site, slot);
-  const key = own.files.find((file) => file.path === slot.replaces)?.key;
-  useEffect(() => {
-    if (!url) {
-      return;
-    }
-    const show = (address: string | undefined) => {
-      if (key !== undefined) {
-        frame.swap(key, address);
-      } else if (selector !== '') {
-        frame.fill(selector, address);
-      }
-    };
-    show(url);
-    return () => show(undefined);
-  }, [url, key, selector, frame]);
-  return null;
 }

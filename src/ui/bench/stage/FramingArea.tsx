@@ -11,6 +11,15 @@ import { AreaBox, type Area } from './AreaBox';
 /** Largest zoom of a photo, as a multiple of the one that just fills the slot. */
 export const largestZoom = 6;
 
+/** The part of the picture that the page shows, as a shape to clip lines over it by. */
+function seenOf({ rect, clip }: Area): string {
+  const top = clip.y - rect.y;
+  const left = clip.x - rect.x;
+  const right = rect.x + rect.width - clip.x - clip.width;
+  const bottom = rect.y + rect.height - clip.y - clip.height;
+  return `inset(${top}px ${right}px ${bottom}px ${left}px)`;
+}
+
 /** The photo of the slot is framed: dragged under the slot's edges, and zoomed with the wheel. */
 export function FramingArea({
   area,
@@ -122,6 +131,7 @@ export function FramingArea({
           height={area.rect.height}
           viewBox={`0 0 ${slot.width} ${slot.height}`}
           fill="none"
+          style={{ clipPath: seenOf(area) }}
         >
           <path
             d={`M${slot.width / 2} 0V${slot.height}M0 ${slot.height / 2}H${slot.width}`}

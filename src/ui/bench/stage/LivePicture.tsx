@@ -9,9 +9,10 @@ import { backPhoto } from '@/core/readings/cover';
 import type { Picture } from '@/core/site/model/picture';
 import type { Site } from '@/core/site/model/site';
 import type { Slot } from '@/core/site/model/slot';
-import { asFiled, pictureOf, slotOf } from '@/core/site/picture';
+import { asFiled, isBlank, pictureOf, slotOf } from '@/core/site/picture';
 import { useDifference, useHeldFile } from '../../hooks/useHeldFile';
 import { type View, theEngine } from '../../hooks/tab/engine';
+import type { LivePagePicture } from '../../hooks/usePageFrame';
 import { useThumb } from '../../hooks/useThumb';
 import { say } from '../../shared/notices';
 import { type Showing, useDrawn, useEditing, useFiled, useShowing } from '../useBench';
@@ -53,11 +54,23 @@ function partInSight(canvas: HTMLCanvasElement): Rect | undefined {
   };
 }
 
+/** Where the picture is painted in place of here. */
+export type PaintedInPage = Pick<LivePagePicture, 'draw' | 'look'>;
+
 /**
  * The picture itself. Edits go from the session straight to the worker, so a drag does not wait for
  * React.
+ * @param page paints it in the owner's own page; what is here is not seen then
  */
-export function LivePicture({ rect, clip }: { rect: Rect; clip: Rect }) {
+export function LivePicture({
+  rect,
+  clip,
+  page,
+}: {
+  rect: Rect;
+  clip: Rect;
+  page?: PaintedInPage | 'awaited';
+}) {
   const { session, site, slot, picture } = useEditing();
   const { showing, held } = useShowing();
   const { drawn } = useDrawn();
@@ -67,6 +80,7 @@ export function LivePicture({ rect, clip }: { rect: Rect; clip: Rect }) {
   const view = useRef<View>(undefined);
   const since = useRef<number>(undefined);
   const [ready, setReady] = useState(false);
+  const painted = useRef<PaintedInPage>(undefined);
   const thumb = useThumb(site, slot, false);
   const slotId = slot.id;
   const size = fileSize(slot, overlapOf(slot));
@@ -86,6 +100,7 @@ export function LivePicture({ rect, clip }: { rect: Rect; clip: Rect }) {
         const { x, y, width, height } = frame.changed;
         if (width > 0 && height > 0) {
           element.getContext('2d')!.putImageData(new ImageData(frame.pixels, width, height), x, y);
+          painted.current?.draw(frame);
         }
         if (since.current !== undefined) {
           performance.measure(repaintMeasure, {
@@ -145,6 +160,24 @@ export function LivePicture({ rect, clip }: { rect: Rect; clip: Rect }) {
       .putImageData(new ImageData(decoded.data, decoded.width, decoded.height), 0, 0);
   }, [decoded]);
 
+  const laid = page === 'awaited' ? undefined : page;
+  useEffect(() => {
+    painted.current = laid;
+    const element = canvas.current;
+    if (laid && element && element.width > 0 && element.height > 0) {
+      // Everything that was drawn before the page was there.
+      const { width, height } = element;
+      const { data } = element.getContext('2d')!.getImageData(0, 0, width, height);
+      laid.draw({ width, height, changed: { x: 0, y: 0, width, height }, pixels: data });
+    }
+  }, [laid]);
+  const blank = isBlank(picture);
+  useEffect(() => {
+    if (laid) {
+      laid.look(decoded ?? (ready && !blank && showing !== 'before' ? 'drawn' : 'own'));
+    }
+  }, [laid, decoded, ready, blank, showing]);
+
   const place = {
     position: 'absolute' as const,
     left: rect.x - clip.x,
@@ -155,7 +188,13 @@ export function LivePicture({ rect, clip }: { rect: Rect; clip: Rect }) {
   return (
     <div
       className="absolute overflow-hidden"
-      style={{ left: clip.x, top: clip.y, width: clip.width, height: clip.height }}
+      style={{
+        left: clip.x,
+        top: clip.y,
+        width: clip.width,
+        height: clip.height,
+        opacity: page ? 0 : undefined,
+      }}
     >
       <canvas
         ref={canvas}

@@ -1,0 +1,100 @@
+import { createStore, type StoreApi } from 'zustand/vanilla';
+import type { Size } from '@/core/frame/placement';
+import { screenHeightAt } from '@/core/measure/layoutPage';
+import type { PageSurvey } from '@/core/ownPage/survey';
+import type { OwnPlace } from '@/core/site/model/ownPage';
+import type { PageFrame, PictureTarget } from './frame';
+import type { LivePagePicture } from './livePicture';
+import type { PictureNow } from './placing';
+
+/** A page as it is laid out around a picture. */
+export interface LaidPage {
+  /** Of all of it, px; 0 until it is known. */
+  readonly height: number;
+  /** Undefined where it is not shown at this width. */
+  readonly picture: PictureNow | undefined;
+}
+
+export interface PictureInPage {
+  readonly place: OwnPlace;
+  readonly target: PictureTarget;
+  /** Px of the picture's file. */
+  readonly file: Size;
+}
+
+/**
+ * A page in a window as high as a screen, so that what is as high as the screen, or stays with it,
+ * is as visitors have it; with a picture that is worked on lying in it.
+ */
+export class PageView {
+  readonly state: StoreApi<LaidPage> = createStore(() => ({ height: 0, picture: undefined }));
+  /** Paints the picture in the page; undefined where the page is itself a picture. */
+  readonly live: LivePagePicture | undefined;
+  private width = 1280;
+  private least = 0;
+  private closed = false;
+
+  constructor(
+    private readonly frame: PageFrame,
+    private readonly survey: PageSurvey,
+    private readonly picture: PictureInPage,
+  ) {
+    let once = false;
+    this.live = picture.place.rect
+      ? undefined
+      : frame.live(picture.target, () => {
+          // Where the page lays it by its size, it may lie elsewhere now.
+          if (!once) {
+            once = true;
+            this.measure();
+          }
+        });
+  }
+
+  /** Lays the page out for a screen. */
+  async show(width: number): Promise<void> {
+    this.width = width;
+    await this.frame.show(width, this.height);
+    this.measure();
+  }
+
+  /**
+   * Shows another part of the page.
+   * @param above px of the page that lie above what is seen of it
+   * @param seen px of it that are seen at once: the window is no lower
+   */
+  async scroll(above: number, seen: number): Promise<void> {
+    if (seen > this.height) {
+      this.least = Math.ceil(seen);
+      await this.show(this.width);
+    }
+    const { height } = this.state.getState();
+    const top = Math.max(0, Math.min(above, height - this.height));
+    this.frame.element.style.transform = `translateY(${top}px)`;
+    this.frame.scrollTo(top);
+    this.measure();
+  }
+
+  close(): void {
+    this.closed = true;
+    this.live?.close();
+  }
+
+  private get height(): number {
+    return Math.max(screenHeightAt(this.width), this.least);
+  }
+
+  private measure(): void {
+    if (this.closed) {
+      return;
+    }
+    const { place, file } = this.picture;
+    const picture = place.rect
+      ? { copy: place.rect, area: place.rect }
+      : this.frame.placed(this.survey, place, file);
+    const now: LaidPage = { height: this.frame.height(), picture };
+    if (JSON.stringify(now) !== JSON.stringify(this.state.getState())) {
+      this.state.setState(now);
+    }
+  }
+}

@@ -1,0 +1,108 @@
+'use client';
+
+import { useCallback, useMemo, useState } from 'react';
+import { screenHeightAt } from '@/core/measure/layoutPage';
+import type { Rect } from '@/core/raster/raster';
+import type { OwnPage, OwnPlace } from '@/core/site/model/ownPage';
+import type { Page } from '@/core/site/model/page';
+import { isBlank, pictureOf } from '@/core/site/picture';
+import { useKeptPage } from '../../hooks/useKeptPage';
+import { usePageFrame } from '../../hooks/usePageFrame';
+import { usePageView } from '../../hooks/usePageView';
+import { PictureInPage, replacedKey } from '../../page/PictureInPage';
+import { useEditing } from '../useBench';
+import { LivePicture } from './LivePicture';
+import { StageBoard } from './StageBoard';
+import { showingWords, type StageProps } from './stageProps';
+
+function waitFor(shown: boolean, problem: string | undefined, title: string): string | undefined {
+  if (shown) {
+    return undefined;
+  }
+  return problem === undefined ? `Reading ${title}…` : `Your page cannot be shown: ${problem}`;
+}
+
+function overlapping(a: Rect, b: Rect): Rect {
+  const x = Math.max(a.x, b.x);
+  const y = Math.max(a.y, b.y);
+  return {
+    x,
+    y,
+    width: Math.max(0, Math.min(a.x + a.width, b.x + b.width) - x),
+    height: Math.max(0, Math.min(a.y + a.height, b.y + b.height) - y),
+  };
+}
+
+/** The owner's own page around the picture, which lies in it as its file will. */
+export function OwnStage({
+  page,
+  place,
+  zoom,
+  screenWidth: screen,
+  marks,
+}: StageProps & { page: Page & { own: OwnPage }; place: OwnPlace }) {
+  const { site, slot } = useEditing();
+  const { own } = page;
+  const [host, setHost] = useState<HTMLDivElement | null>(null);
+  const { read, problem } = useKeptPage(own);
+  const inside = useMemo(() => ({ current: host }), [host]);
+  const shown = usePageFrame(inside, host ? read?.page : undefined, read?.survey);
+  // A picture of the page is known at its own width alone.
+  const still = own.from === 'picture' ? own.files[0]?.size?.width : undefined;
+  const screenWidth = still ?? screen;
+  const { view, laid } = usePageView(shown, place, replacedKey(own, slot), slot, screenWidth);
+  const onScroll = useCallback(
+    (above: number, seen: number) => void view?.scroll(above, seen),
+    [view],
+  );
+  const height = laid.height || screenHeightAt(screenWidth);
+  const { copy, area } = laid.picture ?? {};
+  return (
+    <StageBoard
+      zoom={zoom}
+      marks={marks}
+      screenWidth={screenWidth}
+      size={{ width: screenWidth, height }}
+      fit={{ width: screenWidth, height: copy?.height ?? height }}
+      copy={copy}
+      area={area}
+      dimensions={copy && area && overlapping(copy, area)}
+      says={{ ...showingWords, before: 'Your page as it was saved' }}
+      wait={waitFor(laid.height > 0, problem, own.title || page.name)}
+      onScroll={onScroll}
+      page={
+        <>
+          <div
+            ref={setHost}
+            inert
+            data-testid="own-page"
+            className="pointer-events-none absolute top-0 left-0 bg-white"
+            style={{ visibility: laid.height > 0 ? 'visible' : 'hidden' }}
+          />
+          {copy && area && (
+            <LivePicture
+              rect={copy}
+              clip={area}
+              page={place.rect ? undefined : (view?.live ?? 'awaited')}
+            />
+          )}
+          {shown &&
+            own.places.map((p) => {
+              const other = site.slots.find((s) => s.id === p.slot && s.id !== slot.id);
+              return other && !isBlank(pictureOf(site, other)) ? (
+                <PictureInPage
+                  key={other.id}
+                  site={site}
+                  slot={other}
+                  own={own}
+                  selector={p.selector}
+                  frame={shown.frame}
+                />
+              ) : null;
+            })}
+        </>
+      }
+      over={() => null}
+    />
+  );
+}

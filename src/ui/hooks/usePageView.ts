@@ -1,0 +1,39 @@
+'use client';
+
+import { useEffect, useMemo } from 'react';
+import { useStore } from 'zustand';
+import { createStore } from 'zustand/vanilla';
+import type { OwnPlace } from '@/core/site/model/ownPage';
+import { PageView, type LaidPage } from '@/engine/page/pageView';
+import type { ShownPage } from './usePageFrame';
+
+export type { LaidPage, PageView } from '@/engine/page/pageView';
+
+const notLaid = createStore<LaidPage>(() => ({ height: 0, picture: undefined }));
+
+/**
+ * A page that is shown, with a slot's picture lying in it at a width of the screen.
+ * @param key of the file that the picture takes the place of
+ * @param width of the slot's picture, and its height, px
+ */
+export function usePageView(
+  shown: ShownPage | undefined,
+  place: OwnPlace,
+  key: string | undefined,
+  { width, height }: { readonly width: number; readonly height: number },
+  screenWidth: number,
+): { view: PageView | undefined; laid: LaidPage } {
+  const view = useMemo(
+    () =>
+      shown &&
+      new PageView(shown.frame, shown.survey, {
+        place,
+        target: { key, selector: place.selector },
+        file: { width, height },
+      }),
+    [shown, place, key, width, height],
+  );
+  useEffect(() => () => view?.close(), [view]);
+  useEffect(() => void view?.show(screenWidth), [view, screenWidth]);
+  return { view, laid: useStore(view?.state ?? notLaid) };
+}
