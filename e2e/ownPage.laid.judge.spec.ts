@@ -92,6 +92,13 @@ function levels(seed: number): Buffer {
   return data;
 }
 
+function opaque(data: Buffer): Buffer {
+  for (let i = 3; i < data.length; i += 4) {
+    data[i] = 255;
+  }
+  return data;
+}
+
 const pngOf = (data: Buffer) =>
   sharp(data, { raw: { ...size, channels: 4 } })
     .png()
@@ -287,4 +294,114 @@ test('where a picture is said to lie is where its px are, cut as the page cuts i
   }
   await closed(app);
   await app.close();
+});
+
+/** Places on flat colours, gradients, a texture, beside another picture and words, scaled, cut. */
+const surroundings = {
+  html: `<!doctype html><title>Beside</title><link rel=stylesheet href=look.css>
+    <div class=flat><img src="pictures/p0.png"></div><div class=grades><img src="pictures/p1.png"></div>
+    <div class=texture><div class="b p2"></div></div><div class=row><img src="pictures/p3.png"><img src="pictures/p6.png"></div>
+    <div class=words>Words that come up to a picture and end at <img src="pictures/p4.png"> its side, and go on.</div>
+    <div class=grades><img class=half src="pictures/p5.png"></div><div class="b p7"></div>`,
+  css: `body{margin:0;background:#efe9dc;font:20px/1.5 serif;color:#23262b}div{padding:11px 17px}img{vertical-align:middle}
+    .flat{background:#3b4a45}.grades{background:linear-gradient(100deg,#3b4a45,#e3d6bd 40%,#a4553a)}
+    .texture{background:url(pictures/p6.png)}.b{width:90px;height:50px;padding:0}.p2{background:url(pictures/p2.png) no-repeat}
+    .row{background:radial-gradient(circle at 20% 30%,#fff,#a9b79a);font-size:0}.half{width:45px;height:25px}
+    .p7{width:60px;margin-left:9px;background:url(pictures/p7.png) 0 0 no-repeat}.words{background:#fff;text-shadow:2px 2px 5px #a4553a}`,
+};
+
+/** How many levels two colours are apart at most. */
+const farthest = (a: string, b: string): number =>
+  Math.max(
+    ...[1, 3, 5].map((i) =>
+      Math.abs(parseInt(a.slice(i, i + 2), 16) - parseInt(b.slice(i, i + 2), 16)),
+    ),
+  );
+
+test('what is said to lie beside a picture is what a screenshot shows across its edges, to the level', async ({
+  browser,
+}) => {
+  const count = 8;
+  const files = await greys(count);
+  files[fileOf(6)] = bytesOf(await pngOf(opaque(levels(99))));
+  const clear = await pngOf(Buffer.alloc(size.width * size.height * 4));
+  const sheet = { 'look.css': bytesOf(Buffer.from(surroundings.css)) };
+  const frozen = asFolder({
+    name: 'beside',
+    html: surroundings.html,
+    files: { ...sheet, ...files },
+    column: ['body', 'border'],
+  });
+  const app = await application(browser);
+  await app.setViewportSize({ width: 1280, height: 800 });
+  await showIn(app, frozen);
+  const survey = await surveyIn(app, [1280]);
+  const visitor = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  const wanted: Readonly<Record<number, string>> = {
+    0: 'top right bottom left',
+    1: 'top right bottom left',
+    2: 'top right bottom left',
+    3: 'top right bottom left',
+    4: 'top right bottom left',
+    5: 'top right bottom left',
+    // 30 of its 90 px are cut.
+    7: 'left',
+  };
+  for (const [n, sides] of Object.entries(wanted)) {
+    const { server, address } = await serve({
+      ...sheet,
+      ...files,
+      [fileOf(Number(n))]: clear,
+      'index.html': Buffer.from(surroundings.html),
+    });
+    await visitor.goto(`${address}/index.html`, { waitUntil: 'networkidle' });
+    const shot = await rawPixels(await visitor.screenshot());
+    server.close();
+    const { key } = frozen.files.find((f) => f.path.endsWith(fileOf(Number(n))))!;
+    const picture = survey.pictures.find((p) => survey.at[0].placed.get(p.id)?.source === key)!;
+    const { found, laid } = await app.evaluate(
+      async ({ key: own, one, file }) => {
+        const { frame } = globalThis as never as {
+          frame: LiveFrame & {
+            show(w: number, h: number): Promise<void>;
+            surround(...of: unknown[]): Promise<Record<string, { px: number; colour: string }[]>>;
+          };
+        };
+        await frame.show(1280, 800);
+        const asked = { pictures: [one], parts: [], at: [] };
+        const place = { ...one, slot: '', rect: null };
+        const target = { key: own, selector: one.selector };
+        return {
+          found: await frame.surround(asked, place, target, file),
+          laid: frame.placed(asked, place, file)!,
+        };
+      },
+      { key, one: picture, file: size },
+    );
+    const known = ['top', 'right', 'bottom', 'left'].filter((side) => found[side]);
+    expect([n, known.join(' ')]).toEqual([n, sides]);
+    const { x, y, width, height } = laid.copy;
+    const ends = { left: Math.round(x) - 1, right: Math.round(x + width) };
+    const heights = { top: Math.round(y) - 1, bottom: Math.round(y + height) };
+    for (const side of known) {
+      const level = side === 'top' || side === 'bottom';
+      const said = found[side].flatMap(({ px, colour }) => Array<string>(px).fill(colour));
+      const seen = said.map((_, i) => {
+        const along = Math.floor(((i + 0.5) * (level ? width : height)) / said.length);
+        const px = level ? Math.round(x) + along : ends[side as 'left'];
+        const py = level ? heights[side as 'top'] : Math.round(y) + along;
+        const k = (py * shot.width + px) * 3;
+        return `#${shot.data.subarray(k, k + 3).toString('hex')}`;
+      });
+      // Browsers scatter gradients by one level, by where a surface begins.
+      const most = [1, 3, 5].includes(Number(n)) ? 1 : 0;
+      const off = said.map((colour, i) => farthest(colour, seen[i]));
+      expect
+        .soft([n, side, said.length, Math.max(...off) <= most])
+        .toEqual([n, side, size[level ? 'width' : 'height'], true]);
+    }
+  }
+  await closed(app);
+  await app.close();
+  await visitor.close();
 });

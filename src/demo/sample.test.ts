@@ -173,8 +173,8 @@ test('at least four photographs, 2400 px wide or more', () => {
 });
 
 test.each([
-  [{ ...site, schemaVersion: 9 }, 'Expected a site of version 8 or older, found version 9'],
-  [null, 'Expected a site of version 8 or older, found no version'],
+  [{ ...site, schemaVersion: 10 }, 'Expected a site of version 9 or older, found version 10'],
+  [null, 'Expected a site of version 9 or older, found no version'],
   [{ ...site, name: undefined }, 'name must be defined'],
   [{ ...site, slots: [{ ...site.slots[0], width: 'wide' }] }, 'slots[0].width'],
   [

@@ -1,3 +1,5 @@
+import { hexOf } from '../colour/hex';
+import { besideColours } from '../seam/beside';
 import { produce } from 'immer';
 import { shelfItem } from '../shelf/item';
 import { contentWidthAt } from '../measure/layoutPage';
@@ -63,12 +65,22 @@ const item = shelfItem({
 
 let ids = 0;
 const colours = coloursOf(surveyed.look);
+/** A plain bar above, a column at the left that is two colours; cut at the right and below. */
+const surround = {
+  top: [{ px: 1400, colour: '#3b4a45' }],
+  left: [
+    { px: 100, colour: '#efe9dc' },
+    { px: 180, colour: '#a4553a' },
+  ],
+  right: null,
+  bottom: null,
+} as const;
 const taking = (file = own.file, pageId = 'page', rooms: readonly Room[] = []) =>
   takeOverPage(
     {
       own: { ...own, file },
       survey: surveyed,
-      places: placesOf(surveyed, [bannerFile], 1280).map((place) => ({ place, item })),
+      places: placesOf(surveyed, [bannerFile], 1280).map((place) => ({ place, item, surround })),
       rooms,
       colours,
       fonts: fontsOf(surveyed.look),
@@ -95,10 +107,18 @@ test('an empty page takes a saved page, its place as a slot, its colours and its
     replaces: 'saved/banner.jpg',
     fileName: 'banner',
     size: 'cover',
-    beside: { top: null, right: null, bottom: null, left: null },
+    beside: { top: { from: 'page' }, right: null, bottom: null, left: { from: 'page' } },
   });
   expect(page.own!.places).toEqual([
-    { slot: slot.id, as: 'background', selector: '.banner', pseudo: '', layer: 0, rect: null },
+    {
+      slot: slot.id,
+      as: 'background',
+      selector: '.banner',
+      pseudo: '',
+      layer: 0,
+      rect: null,
+      surround,
+    },
   ]);
   expect(pictureAt(surveyed, page.own!.places[0])!.id).toBe('7 background 0');
   expect(page).toMatchObject({
@@ -157,7 +177,14 @@ test('a box that was pointed at becomes a slot of its size; in a picture of a pa
     readSite(
       produce(
         site,
-        takePointed({ pageId: 'page', id: 'made', selector, rect: box, kind: 'piece' }),
+        takePointed({
+          pageId: 'page',
+          id: 'made',
+          selector,
+          rect: box,
+          kind: 'piece',
+          surround: null,
+        }),
       ),
     );
   const made = point('.card');
@@ -172,17 +199,22 @@ test('a slot that was measured by itself is laid where its place is pointed at',
   const size = { width: 320, height: 90 };
   const alone = produce(site, addSlot('page', { id: 'alone', kind: 'header', ...size }));
   const rect = { x: 0, y: 0, width: 300, height: 100 };
-  const place = { pageId: 'page', id: 'alone', selector: '.card', rect };
+  const place = { pageId: 'page', id: 'alone', selector: '.card', rect, surround };
   const laid = readSite(produce(alone, placePointed(place)));
   expect(laid.slots).toHaveLength(alone.slots.length);
   expect(laid.slots.at(-1)).toMatchObject({ id: 'alone', ...size });
-  expect(laid.slots.at(-1)!.beside).toEqual({ top: null, right: null, bottom: null, left: null });
+  expect(laid.slots.at(-1)!.beside).toEqual({
+    top: { from: 'page' },
+    right: null,
+    bottom: null,
+    left: { from: 'page' },
+  });
   expect(laid.pages[0].own!.places.at(-1)).toMatchObject({ slot: 'alone', selector: '.card' });
 });
 
 test('a place is the part that its slot’s picture paints, whatever lies there by now', () => {
   const [picture] = surveyed.pictures;
-  const place = { slot: 'h', ...picture, rect: null };
+  const place = { slot: 'h', ...picture, rect: null, surround: null };
   const [, at] = surveyed.at;
   const strip = {
     rect: { x: 700, y: 300, width: 276, height: 900 },
@@ -241,4 +273,20 @@ test('a survey is the same after it was kept; what is none is refused in words',
   for (const text of ['', '{}', '[]', surveyText(surveyed).replace('"width":360', '"width":"x"')]) {
     expect(() => readSurvey(text)).toThrow(/^Expected what was measured of a page, found/);
   }
+});
+
+test('beside a place lies what was measured there, px for px, and not what its drawing has', () => {
+  const site = after(empty, taking());
+  const slot = site.slots.at(-1)!;
+  const top = besideColours(site, slot, 'top')!;
+  expect([top.colour, top.area]).toEqual(['#3b4a45', undefined]);
+  const left = besideColours(site, slot, 'left')!;
+  expect(left.colour).toBeUndefined();
+  expect([0, 99, 100, 279].map((i) => hexOf(left.at(i)))).toEqual([
+    '#efe9dc',
+    '#efe9dc',
+    '#a4553a',
+    '#a4553a',
+  ]);
+  expect(besideColours(site, slot, 'right')).toBeUndefined();
 });

@@ -2,7 +2,7 @@ import { castDraft } from 'immer';
 import type { Size } from '../frame/placement';
 import { editSlot, type Edit } from '../site/edit';
 import type { Hex } from '../site/model/hex';
-import type { OwnPage, OwnPlace } from '../site/model/ownPage';
+import type { OwnPage, OwnPlace, Surround } from '../site/model/ownPage';
 import type { ContentWidth, Page } from '../site/model/page';
 import type { ShelfItem } from '../site/model/shelf';
 import type { Site } from '../site/model/site';
@@ -15,6 +15,7 @@ import { adoptTheme, type ThemePicture } from '../theme/adopt';
 import type { PageColour, PageFont } from './look';
 import type { Place, Room } from './places';
 import { paintedPart } from './paintedPart';
+import { measuredSides } from './surround';
 import type { PageAtWidth, PageRect, PageSurvey, PaintedPicture } from './survey';
 
 const uniqueName = (taken: readonly string[], wanted: string): string => {
@@ -91,7 +92,8 @@ const same = (a: Named, b: Named): boolean =>
 const named = (
   { as, selector, pseudo, layer }: Pick<PaintedPicture, 'as' | 'selector' | 'pseudo' | 'layer'>,
   slot: string,
-): OwnPlace => ({ slot, as, selector, pseudo, layer, rect: null });
+  surround: Surround | null,
+): OwnPlace => ({ slot, as, selector, pseudo, layer, rect: null, surround });
 
 /** The picture of a survey that a place of the site is; undefined where the page changed. */
 export const pictureAt = (
@@ -121,13 +123,13 @@ export function placedAt(
     : paintedPart(placed, slot);
 }
 
-/**
- * What lies beside a slot on the owner's page is not what its drawing has there: nothing is said of
- * it but what the owner says.
- */
-const besideUnknown = (slotId: string): Edit =>
+/** Beside a slot lies what was measured of the owner's page; nothing is said of other sides. */
+const besideMeasured = (slotId: string, surround: Surround | null): Edit =>
   editSlot(slotId, (slot) => {
-    slot.beside = { top: null, right: null, bottom: null, left: null };
+    const known = measuredSides(surround);
+    for (const side of ['top', 'right', 'bottom', 'left'] as const) {
+      slot.beside[side] = known.includes(side) ? { from: 'page' } : null;
+    }
   });
 
 /** What a box that was pointed at becomes. */
@@ -138,13 +140,15 @@ export interface PointedSlot {
   readonly selector: string;
   readonly rect: PageRect;
   readonly kind: SlotKind;
+  /** What lies beside it; null where that is not known. */
+  readonly surround: Surround | null;
 }
 
-/** Lays a slot of the site in a box that was pointed at; what lies beside it is not known then. */
+/** Lays a slot of the site in a box that was pointed at. */
 export const placePointed =
-  ({ pageId, id, selector, rect }: Omit<PointedSlot, 'kind'>): Edit =>
+  ({ pageId, id, selector, rect, surround }: Omit<PointedSlot, 'kind'>): Edit =>
   (site) => {
-    besideUnknown(id)(site);
+    besideMeasured(id, surround)(site);
     editPage(pageId, (page) => {
       page.own?.places.push({
         slot: id,
@@ -153,6 +157,7 @@ export const placePointed =
         pseudo: '',
         layer: 0,
         rect: selector === '' ? rect : null,
+        surround: castDraft(surround),
       });
     })(site);
   };
@@ -171,7 +176,11 @@ export interface TakingOver {
   readonly own: OwnPage;
   readonly survey: PageSurvey;
   /** Places that become slots, each with the file that lies there. */
-  readonly places: readonly { readonly place: Place; readonly item: ShelfItem }[];
+  readonly places: readonly {
+    readonly place: Place;
+    readonly item: ShelfItem;
+    readonly surround: Surround | null;
+  }[];
   /** Parts without a picture that become slots. */
   readonly rooms: readonly Room[];
   /** Those that the theme is to have; none leaves the theme as it is. */
@@ -217,13 +226,14 @@ function drawnLike(page: Page, survey: PageSurvey, colours: readonly PageColour[
  */
 export function takeOverPage(taking: TakingOver, all: readonly PageColour[]): Edit {
   const { own, survey, places, rooms, colours, fonts, newId, name, freshId } = taking;
-  const offered = places.map(({ place, item }) => {
+  const offered = places.map(({ place, item, surround }) => {
     const id = newId();
     const picture = survey.pictures.find((p) => p.id === place.id);
     const { kind, laid, file } = place;
     return {
       picture: { id, path: file.path, kind, item, laid } satisfies ThemePicture,
-      named: picture && named(picture, id),
+      named: picture && named(picture, id, surround),
+      surround,
     };
   });
   const made = rooms.map(({ selector, rect, kind }) => ({ id: newId(), selector, rect, kind }));
@@ -260,11 +270,11 @@ export function takeOverPage(taking: TakingOver, all: readonly PageColour[]): Ed
       newId,
     });
     adopt(site);
-    for (const { picture } of fresh) {
-      besideUnknown(picture.id)(site);
+    for (const { picture, surround } of fresh) {
+      besideMeasured(picture.id, surround)(site);
     }
     for (const room of made) {
-      takePointed({ ...room, pageId })(site);
+      takePointed({ ...room, pageId, surround: null })(site);
     }
   };
 }

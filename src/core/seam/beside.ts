@@ -1,4 +1,6 @@
 import { rgbOf } from '../colour/hex';
+import { colourAlong } from '../ownPage/surround';
+import type { OwnPlace } from '../site/model/ownPage';
 import { firstCopy } from '../measure/background';
 import { layoutPage, type LaidArea, type PageLayout, type LaidSlot } from '../measure/layoutPage';
 import { drawGradient } from '../raster/gradient';
@@ -137,6 +139,30 @@ function plainColours(
   };
 }
 
+/** A place of the owner's own page that a slot is, with that page. */
+function ownPlaceOf(site: Site, slotId: string): { page: Page; place: OwnPlace } | undefined {
+  for (const page of site.pages) {
+    const place = page.own?.places.find((p) => p.slot === slotId);
+    if (place) {
+      return { page, place };
+    }
+  }
+  return undefined;
+}
+
+/** What a browser painted beside a place of the owner's own page; its drawing is not asked. */
+function measuredBeside(page: Page, { surround }: OwnPlace, side: Side): BesideColours | undefined {
+  const runs = surround?.[side];
+  return runs
+    ? {
+        at: colourAlong(runs),
+        colour: runs.length === 1 ? runs[0].colour : undefined,
+        words: `your page ${page.name}`,
+        area: undefined,
+      }
+    : undefined;
+}
+
 const laidOf = (layout: PageLayout, slotId: string): LaidSlot | undefined =>
   layout.boxes.find((p): p is LaidSlot => p.type === 'slot' && p.slot.id === slotId);
 
@@ -212,7 +238,8 @@ export function besideColours(site: Site, slot: Slot, side: Side): BesideColours
     return undefined;
   }
   if (beside.from === 'page') {
-    return onPage(site, slot, side);
+    const own = ownPlaceOf(site, slot.id);
+    return own ? measuredBeside(own.page, own.place, side) : onPage(site, slot, side);
   }
   if (beside.from === 'colour') {
     const { colour } = beside;

@@ -42,6 +42,20 @@ test('from 7: pages are drawn, and nothing of them was measured', () => {
   });
 });
 
+test('from 8: of places on own pages nothing beside them was measured', () => {
+  const [page] = site.pages as Stored[];
+  const place = { slot: 's', as: 'image', selector: 'img', pseudo: '', layer: 0, rect: null };
+  const old = {
+    ...site,
+    schemaVersion: 8,
+    pages: [{ ...page, own: { title: 'Home', places: [place] } }, page],
+  };
+  expect(step(old)).toMatchObject({
+    schemaVersion,
+    pages: [{ own: { title: 'Home', places: [{ ...place, surround: null }] } }, { own: null }],
+  });
+});
+
 test('from 5: no recipe and no set', () => {
   const old = { ...without(site, 'recipes', 'set'), schemaVersion: 5 };
   expect(step(old)).toMatchObject({ schemaVersion, recipes: [], set: null });

@@ -125,6 +125,18 @@ const pageFrom7 = (page: Stored): Stored => ({
   own: null,
 });
 
+/** Places did not know what lies beside them. */
+const pageFrom8 = (page: Stored): Stored => {
+  const own = page.own as Stored | null;
+  return {
+    ...page,
+    own: own && {
+      ...own,
+      places: list(own.places).map((place) => ({ ...place, surround: null })),
+    },
+  };
+};
+
 const steps: Readonly<Record<number, (site: Stored) => Stored>> = {
   1: (site) => ({
     ...site,
@@ -188,6 +200,11 @@ const steps: Readonly<Record<number, (site: Stored) => Stored>> = {
     ...site,
     schemaVersion: 8,
     pages: Array.isArray(site.pages) ? list(site.pages).map(pageFrom7) : site.pages,
+  }),
+  8: (site) => ({
+    ...site,
+    schemaVersion: 9,
+    pages: Array.isArray(site.pages) ? list(site.pages).map(pageFrom8) : site.pages,
   }),
 };
 

@@ -1,4 +1,5 @@
 import { array, number, object, string } from 'yup';
+import { hexField as hex } from '../colour/hexField';
 import { id, pixels, text } from './schemaFields';
 
 const assetId = () =>
@@ -6,7 +7,14 @@ const assetId = () =>
     .matches(/^[0-9a-f]{64}$/, ({ path }) => `Expected ${path} as the SHA-256 of a file`)
     .required();
 
-const kept = { file: 1000, name: 4000 } as const;
+const kept = { file: 1000, name: 4000, runs: 20_000 } as const;
+
+const runs = () =>
+  array()
+    .of(object({ px: number().integer().min(1).required(), colour: hex() }))
+    .max(kept.runs)
+    .nullable()
+    .defined();
 
 /** A saved page of the owner's, as the site keeps it. */
 export const ownPageSchema = object({
@@ -51,6 +59,9 @@ export const ownPageSchema = object({
           .nullable()
           .defined()
           .default(undefined),
+        surround: object({ top: runs(), right: runs(), bottom: runs(), left: runs() })
+          .nullable()
+          .default(null),
       }),
     )
     .required(),

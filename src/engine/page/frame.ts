@@ -4,7 +4,8 @@ import type { PointedBox } from '@/core/ownPage/pointing';
 import type { PageAtWidth, PageRect, PageSurvey } from '@/core/ownPage/survey';
 import { pictureAt } from '@/core/ownPage/takeOver';
 import type { Size } from '@/core/frame/placement';
-import type { OwnPlace } from '@/core/site/model/ownPage';
+import { surroundOf } from '@/core/ownPage/surround';
+import type { OwnPlace, Surround } from '@/core/site/model/ownPage';
 import { boxesOn } from './boxes';
 import type { RuleReader } from './layingRules';
 import { LivePagePicture } from './livePicture';
@@ -73,10 +74,24 @@ export interface PageFrame {
   selectorOf(id: number): string;
   /** Where the element of a selector lies now; undefined where there is none, or it is not shown. */
   rectOf(selector: string): PageRect | undefined;
+  /**
+   * What the page paints beside a picture, once it is shown as high as it is; undefined where it does
+   * not show the picture, or is too high to be read.
+   * @param file px of the picture
+   */
+  surround(
+    survey: PageSurvey,
+    place: OwnPlace,
+    target: PictureTarget,
+    file: Size,
+  ): Promise<Surround | undefined>;
   /** What a window as large as the frame shows of the page, as pixels. */
   raster(wanted: Pick<RasterWanted, 'top' | 'without'>): Promise<Raster>;
   close(): void;
 }
+
+/** A page that is higher is not read at once, px. */
+const mostRead = 12_000;
 
 /** Time for pictures and fonts to be there, ms; one that cannot be read keeps nobody waiting. */
 const patience = 4000;
@@ -202,6 +217,22 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
       swaps.put(own, address ?? own);
     }
   };
+  const placed = (survey: PageSurvey, place: OwnPlace, file: Size): PictureNow | undefined => {
+    const found = find(place.selector);
+    const picture = pictureAt(survey, place);
+    if (!found || !picture) {
+      return found ? filledNow(found) : undefined;
+    }
+    const now = measurePage(document, keys, selectors, survey, [place.selector], find);
+    const at = now.placed.get(picture.id);
+    return at && paintedNow(found, picture, at, file);
+  };
+  const raster = (wanted: Pick<RasterWanted, 'top' | 'without'>) =>
+    rasterise(document, {
+      ...wanted,
+      width: document.documentElement.clientWidth,
+      height: Math.min(view.innerHeight, mostRead),
+    });
   return {
     element,
     show,
@@ -216,15 +247,19 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
       }
     },
     measure: (survey, wanted) => measurePage(document, keys, selectors, survey, wanted, find),
-    placed(survey, place, file) {
-      const found = find(place.selector);
-      const picture = pictureAt(survey, place);
-      if (!found || !picture) {
-        return found ? filledNow(found) : undefined;
+    placed,
+    async surround(survey, place, { key }, file) {
+      const laid = placed(survey, place, file);
+      if (!laid || view.innerHeight > mostRead) {
+        return undefined;
       }
-      const now = measurePage(document, keys, selectors, survey, [place.selector], find);
-      const at = now.placed.get(picture.id);
-      return at && paintedNow(found, picture, at, file);
+      const own = key === undefined ? undefined : addresses.get(key);
+      const address = own === undefined ? undefined : swaps.at(own);
+      const pixels = await raster({
+        top: 0,
+        without: address === undefined ? undefined : { address, ...file },
+      });
+      return surroundOf(pixels, 0, laid, file);
     },
     lay,
     live: (target, settled) =>
@@ -240,12 +275,7 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
       const found = find(selector);
       return found ? rectOf(found, view) : undefined;
     },
-    raster: (wanted) =>
-      rasterise(document, {
-        ...wanted,
-        width: document.documentElement.clientWidth,
-        height: view.innerHeight,
-      }),
+    raster,
     close() {
       element.remove();
       for (const to of [...addresses.values(), address]) {

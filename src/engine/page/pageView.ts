@@ -1,6 +1,7 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import type { Size } from '@/core/frame/placement';
 import { screenHeightAt } from '@/core/measure/layoutPage';
+import type { Raster } from '@/core/raster/raster';
 import type { PageSurvey } from '@/core/ownPage/survey';
 import type { OwnPlace } from '@/core/site/model/ownPage';
 import type { PageFrame, PictureTarget } from './frame';
@@ -11,9 +12,17 @@ import type { PictureNow } from './placing';
 export interface LaidPage {
   /** Of all of it, px; 0 until it is known. */
   readonly height: number;
+  /** The part of it that the window shows, px of the page. */
+  readonly window: { readonly top: number; readonly height: number };
   /** Undefined where it is not shown at this width. */
   readonly picture: PictureNow | undefined;
 }
+
+export const notLaid: LaidPage = {
+  height: 0,
+  window: { top: 0, height: 0 },
+  picture: undefined,
+};
 
 export interface PictureInPage {
   readonly place: OwnPlace;
@@ -27,11 +36,12 @@ export interface PictureInPage {
  * is as visitors have it; with a picture that is worked on lying in it.
  */
 export class PageView {
-  readonly state: StoreApi<LaidPage> = createStore(() => ({ height: 0, picture: undefined }));
+  readonly state: StoreApi<LaidPage> = createStore(() => notLaid);
   /** Paints the picture in the page; undefined where the page is itself a picture. */
   readonly live: LivePagePicture | undefined;
   private width = 1280;
   private least = 0;
+  private top = 0;
   private closed = false;
 
   constructor(
@@ -69,10 +79,15 @@ export class PageView {
       await this.show(this.width);
     }
     const { height } = this.state.getState();
-    const top = Math.max(0, Math.min(above, height - this.height));
-    this.frame.element.style.transform = `translateY(${top}px)`;
-    this.frame.scrollTo(top);
+    this.top = Math.max(0, Math.min(above, height - this.height));
+    this.frame.element.style.transform = `translateY(${this.top}px)`;
+    this.frame.scrollTo(this.top);
     this.measure();
+  }
+
+  /** What the window shows, as pixels. */
+  read(): Promise<Raster> {
+    return this.frame.raster({ top: this.top });
   }
 
   close(): void {
@@ -90,9 +105,10 @@ export class PageView {
     }
     const { place, file } = this.picture;
     const picture = place.rect
-      ? { copy: place.rect, area: place.rect }
+      ? { copy: place.rect, area: place.rect, repeatX: false, repeatY: false }
       : this.frame.placed(this.survey, place, file);
-    const now: LaidPage = { height: this.frame.height(), picture };
+    const window = { top: this.top, height: this.height };
+    const now: LaidPage = { height: this.frame.height(), window, picture };
     if (JSON.stringify(now) !== JSON.stringify(this.state.getState())) {
       this.state.setState(now);
     }

@@ -1,15 +1,13 @@
 import type { Size } from '@/core/frame/placement';
 import { firstCopyIn, type LaidCopies } from '@/core/ownPage/paintedPart';
+import type { LaidPicture } from '@/core/ownPage/surround';
 import type { PageRect, PaintedPicture, PlacedPicture } from '@/core/ownPage/survey';
 import { heightOf, rectOf, viewOf } from './rect';
 
-/** Where a picture lies as the page is laid out now, px of the page. */
-export interface PictureNow {
-  /** The copy that others are counted from. */
-  readonly copy: PageRect;
-  /** The part of the page that can show it. */
-  readonly area: PageRect;
-}
+/** Where a picture lies as the page is laid out now. */
+export type PictureNow = LaidPicture;
+
+const alone = { repeatX: false, repeatY: false } as const;
 
 const sides = ['Left', 'Top', 'Right', 'Bottom'] as const;
 type Edge = (typeof sides)[number];
@@ -49,10 +47,10 @@ function fitted(style: CSSStyleDeclaration, box: Size, file: Size): LaidCopies {
   return { repeat: 'no-repeat', position: style.objectPosition, size: sizeOfFit[fit] };
 }
 
-const copyIn = (laid: LaidCopies, box: PageRect, file: Size): PageRect => {
-  const { x, y, width, height } = firstCopyIn(laid, box, file);
-  return { x: box.x + x, y: box.y + y, width, height };
-};
+function copyIn(laid: LaidCopies, box: PageRect, file: Size): Omit<PictureNow, 'area'> {
+  const { x, y, width, height, repeatX, repeatY } = firstCopyIn(laid, box, file);
+  return { copy: { x: box.x + x, y: box.y + y, width, height }, repeatX, repeatY };
+}
 
 /** What a root element's background paints is the whole page, and it is placed by that element. */
 const rootBox = (document: Document): PageRect =>
@@ -88,23 +86,25 @@ export function paintedNow(
     const area = picture.root ? wholePage(document) : rect;
     const box =
       laid.attachment === 'fixed' ? screenOf(view) : originBox(border, style, laid.origin);
-    return { copy: copyIn(laid, box, file), area };
+    return { ...copyIn(laid, box, file), area };
   }
   if (picture.as === 'image' || picture.as === 'poster') {
-    return { copy: copyIn(fitted(style, rect, file), rect, file), area: rect };
+    return { ...copyIn(fitted(style, rect, file), rect, file), area: rect };
   }
   if (picture.as === 'content') {
     // In a line of its box, which may be higher.
-    return { copy: { ...rect, width: file.width, height: file.height }, area: rect };
+    return { ...alone, copy: { ...rect, width: file.width, height: file.height }, area: rect };
   }
-  return { copy: rect, area: rect };
+  return { ...alone, copy: rect, area: rect };
 }
 
 /** Where a picture lies that fills an element which has none of its own. */
 export function filledNow(element: Element): PictureNow | undefined {
   const view = viewOf(element.ownerDocument);
   const rect = rectOf(element, view);
-  return (
-    rect && { copy: originBox(rect, view.getComputedStyle(element), 'padding-box'), area: rect }
-  );
+  if (!rect) {
+    return undefined;
+  }
+  const copy = originBox(rect, view.getComputedStyle(element), 'padding-box');
+  return { ...alone, copy, area: rect };
 }

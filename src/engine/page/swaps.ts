@@ -50,6 +50,11 @@ export class FileSwaps {
 
   constructor(private readonly document: Document) {}
 
+  /** What stands in the place of a file now. */
+  at(from: string): string {
+    return this.swapped.get(from)?.now ?? from;
+  }
+
   /** @param to the file's own address puts it back */
   put(from: string, to: string): void {
     const known = this.swapped.get(from);

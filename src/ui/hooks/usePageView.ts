@@ -4,12 +4,12 @@ import { useEffect, useMemo } from 'react';
 import { useStore } from 'zustand';
 import { createStore } from 'zustand/vanilla';
 import type { OwnPlace } from '@/core/site/model/ownPage';
-import { PageView, type LaidPage } from '@/engine/page/pageView';
+import { notLaid, PageView, type LaidPage } from '@/engine/page/pageView';
 import type { ShownPage } from './usePageFrame';
 
 export type { LaidPage, PageView } from '@/engine/page/pageView';
 
-const notLaid = createStore<LaidPage>(() => ({ height: 0, picture: undefined }));
+const nothing = createStore<LaidPage>(() => notLaid);
 
 /**
  * A page that is shown, with a slot's picture lying in it at a width of the screen.
@@ -35,5 +35,5 @@ export function usePageView(
   );
   useEffect(() => () => view?.close(), [view]);
   useEffect(() => void view?.show(screenWidth), [view, screenWidth]);
-  return { view, laid: useStore(view?.state ?? notLaid) };
+  return { view, laid: useStore(view?.state ?? nothing) };
 }

@@ -4,39 +4,37 @@ import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } fr
 import { useStore } from 'zustand';
 import { hexOf, isGrey } from '@/core/colour/hex';
 import { sampleAt, sampleSizes } from '@/core/colour/sample';
-import type { PageLayout } from '@/core/measure/layoutPage';
 import type { Raster } from '@/core/raster/raster';
-import type { Site } from '@/core/site/model/site';
 import { useKeyed } from '../hooks/useKeyed';
-import { thumbBitmap } from '../hooks/useThumb';
 import { Button } from '../shared/Button';
 import { Switch } from '../shared/Switch';
 import { endSampling, sampling } from '../shared/sampling';
-import { paintPage } from './paintPage';
 
 /** Px seen in the magnifier along each side, and the size of one on the screen. */
 const seen = 11;
 const enlarged = 11;
 
 export interface SamplerProps {
-  site: Site;
-  layout: PageLayout;
-  /** Screen px per page px, and where the page's corner lies in the element this stands in. */
+  /** The page, or the part of it that is sampled, in its own px. */
+  size: { readonly width: number; readonly height: number };
+  /** Screen px per page px, and where its corner lies in the element this stands in. */
   scale: number;
   left: number;
   top: number;
-  /** Pixels of a slot that is drawn live. */
-  live?: { readonly slotId: string; readonly canvas: () => HTMLCanvasElement | null };
+  /** It is painted once, as it is when the colour is asked for, and anew when this is another. */
+  of: object;
+  /** Its pixels. */
+  paint(): Promise<Raster>;
 }
 
 /** Follows the pointer with the px around it, and takes the colour of the one that is clicked. */
 export function SamplerGlass({
-  site,
-  layout,
+  size: layout,
   scale,
   left,
   top,
-  live,
+  of,
+  paint,
   onPick,
 }: SamplerProps & { onPick(hex: string): void }) {
   const size = useStore(sampling, (s) => s.size);
@@ -47,16 +45,13 @@ export function SamplerGlass({
   const area = useRef<HTMLDivElement>(null);
   const glass = useRef<HTMLCanvasElement>(null);
 
-  // Painted once, as the page is when the colour is asked for.
-  const { value: page } = useKeyed<Raster | undefined>(layout, undefined, async ({ put }) => {
-    const pictureOf = async (slotId: string) =>
-      live?.slotId === slotId ? (live.canvas() ?? undefined) : thumbBitmap(site.id, slotId);
-    const painted = await paintPage(site, layout, pictureOf);
+  const { value: page } = useKeyed<Raster | undefined>(of, undefined, async ({ put }) => {
+    const painted = await paint();
     put(() => painted);
   });
   useEffect(() => {
     area.current?.focus({ preventScroll: true });
-  }, [layout]);
+  }, [of]);
 
   const colour = page && sampleAt(page, at.x, at.y, size);
   useEffect(() => {

@@ -5,6 +5,7 @@ import { leftWords } from '@/core/ownPage/frozen';
 import type { OpenedPage } from '@/core/ownPage/openPages';
 import { paintedPart } from '@/core/ownPage/paintedPart';
 import { placesAside, placesOf, roomsOf, withoutWords, type Place } from '@/core/ownPage/places';
+import type { Surround } from '@/core/site/model/ownPage';
 import type { SlotKind } from '@/core/site/model/slot';
 import type { Page } from '@/core/site/model/page';
 import type { ShelfItem } from '@/core/site/model/shelf';
@@ -13,7 +14,7 @@ import { coloursOf, fontsOf, mattering } from '@/core/ownPage/look';
 import { storePage } from '../hooks/useKeptPage';
 import { shelveBytes } from '../hooks/useIntake';
 import type { Session } from '../hooks/useSession';
-import { usePageFrame } from '../hooks/usePageFrame';
+import { surroundsOf, usePageFrame } from '../hooks/usePageFrame';
 import { usePagePicture } from '../hooks/usePagePicture';
 import { Button } from '../shared/Button';
 import { newId } from '../shared/newId';
@@ -103,11 +104,25 @@ export function OwnPageView({ opened, session, page, onDone }: Props) {
   const takeOver = async () => {
     try {
       const { survey } = shown!;
-      const taken: { place: Place; item: ShelfItem }[] = [];
+      const beside = await surroundsOf(
+        shown!.frame,
+        survey,
+        wanted.map(({ id, file, width: px, height: high }) => ({
+          picture: survey.pictures.find((p) => p.id === id)!,
+          key: file.key,
+          file: { width: px, height: high },
+        })),
+        (i) => setBusy(`Looking beside ${wanted[i].file.name}`),
+      );
+      const taken: { place: Place; item: ShelfItem; surround: Surround | null }[] = [];
       for (const [i, placed] of wanted.entries()) {
         const { file } = placed;
         setBusy(`${i + 1} of ${wanted.length}: ${file.name}`);
-        taken.push({ place: placed, item: await shelveBytes(file.name, file.bytes, 'own page') });
+        taken.push({
+          place: placed,
+          item: await shelveBytes(file.name, file.bytes, 'own page'),
+          surround: beside.get(placed.id) ?? null,
+        });
       }
       setBusy('Keeping the page');
       const kept = await storePage(from, path, { page: own, survey });

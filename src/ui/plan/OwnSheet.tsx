@@ -23,6 +23,7 @@ import { useKeptPage } from '../hooks/useKeptPage';
 import { usePageFrame } from '../hooks/usePageFrame';
 import { SlotDimensions } from '../page/DimensionLines';
 import { PictureInPage } from '../page/PictureInPage';
+import { Sampler } from '../page/Sampler';
 import { useMeasure } from '../shared/useMeasure';
 
 interface Props extends SheetProps {
@@ -111,12 +112,26 @@ export function OwnSheet({
       : `Your page cannot be shown: ${problem}`;
   const unplaced = slots.find((s) => !own.places.some((p) => p.slot === s.id));
   const toPlace = placing ? unplaced : undefined;
-  const takeBox = (box: PointedBox) => {
+  const takeBox = async (box: PointedBox) => {
+    const selector = own.from === 'picture' ? '' : shown!.frame.selectorOf(box.id);
+    const named = { as: 'background', selector, pseudo: '', layer: 0, rect: null, surround: null };
+    const beside =
+      selector === ''
+        ? undefined
+        : await shown!.frame
+            .surround(
+              shown!.survey,
+              { ...named, slot: '' },
+              { key: undefined, selector },
+              toPlace ?? box.rect,
+            )
+            .catch(() => undefined);
     const place = {
       pageId: page.id,
       id: toPlace?.id ?? newId(),
-      selector: own.from === 'picture' ? '' : shown!.frame.selectorOf(box.id),
+      selector,
       rect: box.rect,
+      surround: beside ?? null,
     };
     const name = box.name || 'a place';
     if (toPlace) {
@@ -226,6 +241,16 @@ export function OwnSheet({
               />
             ) : null;
           })}
+        {shown && laid && (
+          <Sampler
+            size={{ width, height: laid.height }}
+            scale={scale}
+            left={left}
+            top={top}
+            of={laid}
+            paint={() => shown.frame.raster({ top: 0 })}
+          />
+        )}
         {tool === 'slots' &&
           places.map(({ slot, rect }) => (
             <SlotLink
@@ -255,7 +280,7 @@ export function OwnSheet({
               height={laid.height}
               scale={scale}
               act={toPlace ? 'Lay it here' : 'Make it a slot'}
-              onBox={takeBox}
+              onBox={(box) => void takeBox(box)}
             />
           </div>
         )}

@@ -6,7 +6,7 @@ import { layoutPage, marginAt, type LaidSlot } from '@/core/measure/layoutPage';
 import { isContent, slotKind } from '@/core/slots/registry';
 import { DimensionLine, SlotDimensions } from '../page/DimensionLines';
 import { PageDrawing } from '../page/PageDrawing';
-import { Sampler } from '../page/Sampler';
+import { DrawnSampler } from '../page/DrawnSampler';
 import { useMeasure } from '../shared/useMeasure';
 import { Board, boardTop as top, ContentLine, FirstScreen, type SheetProps } from './Board';
 import { SlotOverlay, type Grasp } from './SlotOverlay';
@@ -85,7 +85,7 @@ export function Sheet({
               onFiles={onFiles}
             />
           ))}
-          <Sampler site={site} layout={layout} scale={scale} left={left} top={top} />
+          <DrawnSampler site={site} layout={layout} scale={scale} left={left} top={top} />
           {shown && (
             <Marks
               laid={shown}

@@ -1,3 +1,6 @@
+import type { Hex } from './hex';
+import type { Side } from './slot';
+
 /** A file of a saved page, under the name that its document and style sheets have for it. */
 export interface OwnPageFile {
   readonly key: string;
@@ -17,6 +20,18 @@ export interface OwnPageLeft {
   readonly name: string;
 }
 
+/** So many px of one colour. */
+export interface ColourRun {
+  readonly px: number;
+  readonly colour: Hex;
+}
+
+/**
+ * What a browser paints beside a picture of the page, along each side from its top or left end, in px
+ * of the picture; null where the page cuts the picture, or it goes on in another copy.
+ */
+export type Surround = Readonly<Record<Side, readonly ColourRun[] | null>>;
+
 /** A slot and the place on the page that it is: whose picture, of which part, and which of several. */
 export interface OwnPlace {
   readonly slot: string;
@@ -31,6 +46,8 @@ export interface OwnPlace {
     readonly width: number;
     readonly height: number;
   } | null;
+  /** Null where it was not measured. */
+  readonly surround: Surround | null;
 }
 
 /** How the page came. */

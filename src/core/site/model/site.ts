@@ -44,7 +44,7 @@ export interface HandOverChoices {
 }
 
 /** Version of the model that this program writes. */
-export const schemaVersion = 8;
+export const schemaVersion = 9;
 
 export interface Site {
   readonly schemaVersion: typeof schemaVersion;

@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import { fileArea, fileCopy, firstCopy } from '@/core/measure/background';
 import { layoutPage, type LaidSlot } from '@/core/measure/layoutPage';
 import { PageDrawing } from '../../page/PageDrawing';
-import { Sampler } from '../../page/Sampler';
+import { DrawnSampler } from '../../page/DrawnSampler';
 import { useEditing } from '../useBench';
 import { LivePicture } from './LivePicture';
 import { StageBoard } from './StageBoard';
@@ -33,7 +33,7 @@ export function DrawnStage({ page, screenWidth, ...rest }: StageProps) {
         />
       }
       over={(on) => (
-        <Sampler
+        <DrawnSampler
           site={site}
           layout={layout}
           {...on}

@@ -2,13 +2,14 @@
 
 import { useCallback, useMemo, useState } from 'react';
 import { screenHeightAt } from '@/core/measure/layoutPage';
-import type { Rect } from '@/core/raster/raster';
+import { intersect } from '@/core/raster/raster';
 import type { OwnPage, OwnPlace } from '@/core/site/model/ownPage';
 import type { Page } from '@/core/site/model/page';
 import { isBlank, pictureOf } from '@/core/site/picture';
 import { useKeptPage } from '../../hooks/useKeptPage';
 import { usePageFrame } from '../../hooks/usePageFrame';
 import { usePageView } from '../../hooks/usePageView';
+import { Sampler } from '../../page/Sampler';
 import { PictureInPage, replacedKey } from '../../page/PictureInPage';
 import { useEditing } from '../useBench';
 import { LivePicture } from './LivePicture';
@@ -20,17 +21,6 @@ function waitFor(shown: boolean, problem: string | undefined, title: string): st
     return undefined;
   }
   return problem === undefined ? `Reading ${title}…` : `Your page cannot be shown: ${problem}`;
-}
-
-function overlapping(a: Rect, b: Rect): Rect {
-  const x = Math.max(a.x, b.x);
-  const y = Math.max(a.y, b.y);
-  return {
-    x,
-    y,
-    width: Math.max(0, Math.min(a.x + a.width, b.x + b.width) - x),
-    height: Math.max(0, Math.min(a.y + a.height, b.y + b.height) - y),
-  };
 }
 
 /** The owner's own page around the picture, which lies in it as its file will. */
@@ -66,7 +56,7 @@ export function OwnStage({
       fit={{ width: screenWidth, height: copy?.height ?? height }}
       copy={copy}
       area={area}
-      dimensions={copy && area && overlapping(copy, area)}
+      dimensions={copy && area && intersect(copy, area)}
       says={{ ...showingWords, before: 'Your page as it was saved' }}
       wait={waitFor(laid.height > 0, problem, own.title || page.name)}
       onScroll={onScroll}
@@ -102,7 +92,18 @@ export function OwnStage({
             })}
         </>
       }
-      over={() => null}
+      over={({ scale, left, top }) =>
+        view && (
+          <Sampler
+            size={{ width: screenWidth, height: laid.window.height }}
+            scale={scale}
+            left={left}
+            top={top + laid.window.top * scale}
+            of={laid.window}
+            paint={() => view.read()}
+          />
+        )
+      }
     />
   );
 }
