@@ -1,5 +1,5 @@
 import { createRaster } from '../raster/raster';
-import { colourAlong, measuredSides, surroundOf } from './surround';
+import { colourAlong, measuredSides, seenOf, surroundOf } from './surround';
 
 /** A page whose px say where they are. */
 function page(width: number, height: number) {
@@ -64,4 +64,28 @@ test('a part of the page begins further down', () => {
   const found = surroundOf(page(100, 60), 500, { ...whole, copy: rect, area: rect }, rect);
   expect(found.top).toHaveLength(4);
   expect(at(found.top, 0)).toEqual({ r: 20, g: 29, b: 7 });
+});
+
+test('a screen shows the part of a picture that its box has, in px of the picture', () => {
+  const file = { width: 1400, height: 420 };
+  // As `cover` lays it in a box of 1020 by 220.
+  const copy = { x: 130, y: 20, width: 1020, height: 306 };
+  const area = { x: 130, y: 63, width: 1020, height: 220 };
+  const seen = seenOf({ ...whole, copy, area }, file)!;
+  const k = 1400 / 1020;
+  expect(seen).toMatchObject({ x: 0, width: 1400, scale: 1020 / 1400 });
+  expect([seen.y, seen.height].map((v) => v.toFixed(6))).toEqual(
+    [43 * k, 220 * k].map((v) => v.toFixed(6)),
+  );
+  expect(seenOf({ ...whole, copy: { ...copy, y: 400 }, area }, file)).toBeUndefined();
+});
+
+test('of copies that go on, all of one is seen wherever there is room for it', () => {
+  const file = { width: 100, height: 50 };
+  const copy = { x: -70, y: 0, width: 100, height: 50 };
+  const across = { copy, repeatX: true, repeatY: false };
+  const wide = { x: 0, y: 0, width: 400, height: 20 };
+  expect(seenOf({ ...across, area: wide }, file)).toMatchObject({ x: 0, width: 100, height: 20 });
+  const narrow = { ...wide, width: 60 };
+  expect(seenOf({ ...across, area: narrow }, file)).toMatchObject({ x: 70, width: 30 });
 });

@@ -1,7 +1,7 @@
 import { hexOf, rgbOf } from '../colour/hex';
 import type { Size } from '../frame/placement';
 import type { Raster, Rgb } from '../raster/raster';
-import type { ColourRun, Surround } from '../site/model/ownPage';
+import type { ColourRun, SeenAt, Surround } from '../site/model/ownPage';
 import type { Side } from '../site/model/slot';
 import type { PageRect } from './survey';
 
@@ -99,6 +99,36 @@ export function colourAlong(runs: readonly ColourRun[]): (i: number) => Rgb {
     const at = ends.findIndex((end) => i < end);
     return colours[at < 0 ? colours.length - 1 : at];
   };
+}
+
+/**
+ * What a page shows of a picture, px of the picture; undefined where it shows nothing of it.
+ * @param file px of the picture
+ */
+export function seenOf(
+  { copy, area, repeatX, repeatY }: LaidPicture,
+  file: Size,
+): Omit<SeenAt, 'screen'> | undefined {
+  const along = (
+    at: number,
+    length: number,
+    from: number,
+    whole: number,
+    px: number,
+    repeats: boolean,
+  ) => {
+    // Another copy shows what this one does not.
+    if (repeats && whole >= length) {
+      return [0, px] as const;
+    }
+    const k = px / length;
+    return [Math.max(0, (from - at) * k), Math.min(px, (from + whole - at) * k)] as const;
+  };
+  const [left, right] = along(copy.x, copy.width, area.x, area.width, file.width, repeatX);
+  const [top, bottom] = along(copy.y, copy.height, area.y, area.height, file.height, repeatY);
+  return right > left && bottom > top && copy.width > 0
+    ? { x: left, y: top, width: right - left, height: bottom - top, scale: copy.width / file.width }
+    : undefined;
 }
 
 /** Sides at which something is known to lie. */

@@ -1,3 +1,4 @@
+import { visibleAt } from '../widths/visible';
 import { hexOf } from '../colour/hex';
 import { besideColours } from '../seam/beside';
 import { produce } from 'immer';
@@ -75,12 +76,13 @@ const surround = {
   right: null,
   bottom: null,
 } as const;
+const measured = { surround, seen: null, words: null };
 const taking = (file = own.file, pageId = 'page', rooms: readonly Room[] = []) =>
   takeOverPage(
     {
       own: { ...own, file },
       survey: surveyed,
-      places: placesOf(surveyed, [bannerFile], 1280).map((place) => ({ place, item, surround })),
+      places: placesOf(surveyed, [bannerFile], 1280).map((place) => ({ place, item, measured })),
       rooms,
       colours,
       fonts: fontsOf(surveyed.look),
@@ -117,7 +119,7 @@ test('an empty page takes a saved page, its place as a slot, its colours and its
       pseudo: '',
       layer: 0,
       rect: null,
-      surround,
+      measured,
     },
   ]);
   expect(pictureAt(surveyed, page.own!.places[0])!.id).toBe('7 background 0');
@@ -183,7 +185,7 @@ test('a box that was pointed at becomes a slot of its size; in a picture of a pa
           selector,
           rect: box,
           kind: 'piece',
-          surround: null,
+          measured: null,
         }),
       ),
     );
@@ -199,7 +201,7 @@ test('a slot that was measured by itself is laid where its place is pointed at',
   const size = { width: 320, height: 90 };
   const alone = produce(site, addSlot('page', { id: 'alone', kind: 'header', ...size }));
   const rect = { x: 0, y: 0, width: 300, height: 100 };
-  const place = { pageId: 'page', id: 'alone', selector: '.card', rect, surround };
+  const place = { pageId: 'page', id: 'alone', selector: '.card', rect, measured };
   const laid = readSite(produce(alone, placePointed(place)));
   expect(laid.slots).toHaveLength(alone.slots.length);
   expect(laid.slots.at(-1)).toMatchObject({ id: 'alone', ...size });
@@ -214,7 +216,7 @@ test('a slot that was measured by itself is laid where its place is pointed at',
 
 test('a place is the part that its slot’s picture paints, whatever lies there by now', () => {
   const [picture] = surveyed.pictures;
-  const place = { slot: 'h', ...picture, rect: null, surround: null };
+  const place = { slot: 'h', ...picture, rect: null, measured: null };
   const [, at] = surveyed.at;
   const strip = {
     rect: { x: 700, y: 300, width: 276, height: 900 },
@@ -289,4 +291,27 @@ test('beside a place lies what was measured there, px for px, and not what its d
     '#a4553a',
   ]);
   expect(besideColours(site, slot, 'right')).toBeUndefined();
+});
+
+test('what screens show of a place is what was measured there, at the nearest screen', () => {
+  const site = after(empty, taking());
+  const slot = site.slots.at(-1)!;
+  expect(visibleAt(site, slot, 1280)).toBeUndefined();
+  const at = (screen: number, x: number) => ({
+    screen,
+    x,
+    y: 0.4,
+    width: 700.5,
+    height: 280,
+    scale: 0.5,
+  });
+  const known = produce(site, (draft) => {
+    draft.pages[0].own!.places.at(-1)!.measured!.seen = [at(360, 350.25), at(1280, 0)];
+  });
+  expect(visibleAt(known, slot, 500)).toEqual({
+    width: 500,
+    part: { x: 351, y: 1, width: 699, height: 279 },
+    scale: 0.5,
+  });
+  expect(visibleAt(known, slot, 1920)!.part.x).toBe(0);
 });

@@ -2,7 +2,7 @@ import { castDraft } from 'immer';
 import type { Size } from '../frame/placement';
 import { editSlot, type Edit } from '../site/edit';
 import type { Hex } from '../site/model/hex';
-import type { OwnPage, OwnPlace, Surround } from '../site/model/ownPage';
+import type { OwnPage, OwnPlace, MeasuredPlace } from '../site/model/ownPage';
 import type { ContentWidth, Page } from '../site/model/page';
 import type { ShelfItem } from '../site/model/shelf';
 import type { Site } from '../site/model/site';
@@ -92,8 +92,8 @@ const same = (a: Named, b: Named): boolean =>
 const named = (
   { as, selector, pseudo, layer }: Pick<PaintedPicture, 'as' | 'selector' | 'pseudo' | 'layer'>,
   slot: string,
-  surround: Surround | null,
-): OwnPlace => ({ slot, as, selector, pseudo, layer, rect: null, surround });
+  measured: MeasuredPlace | null,
+): OwnPlace => ({ slot, as, selector, pseudo, layer, rect: null, measured });
 
 /** The picture of a survey that a place of the site is; undefined where the page changed. */
 export const pictureAt = (
@@ -124,9 +124,9 @@ export function placedAt(
 }
 
 /** Beside a slot lies what was measured of the owner's page; nothing is said of other sides. */
-const besideMeasured = (slotId: string, surround: Surround | null): Edit =>
+const besideMeasured = (slotId: string, measured: MeasuredPlace | null): Edit =>
   editSlot(slotId, (slot) => {
-    const known = measuredSides(surround);
+    const known = measuredSides(measured?.surround ?? null);
     for (const side of ['top', 'right', 'bottom', 'left'] as const) {
       slot.beside[side] = known.includes(side) ? { from: 'page' } : null;
     }
@@ -140,15 +140,15 @@ export interface PointedSlot {
   readonly selector: string;
   readonly rect: PageRect;
   readonly kind: SlotKind;
-  /** What lies beside it; null where that is not known. */
-  readonly surround: Surround | null;
+  /** Null where nothing was. */
+  readonly measured: MeasuredPlace | null;
 }
 
 /** Lays a slot of the site in a box that was pointed at. */
 export const placePointed =
-  ({ pageId, id, selector, rect, surround }: Omit<PointedSlot, 'kind'>): Edit =>
+  ({ pageId, id, selector, rect, measured }: Omit<PointedSlot, 'kind'>): Edit =>
   (site) => {
-    besideMeasured(id, surround)(site);
+    besideMeasured(id, measured)(site);
     editPage(pageId, (page) => {
       page.own?.places.push({
         slot: id,
@@ -157,7 +157,7 @@ export const placePointed =
         pseudo: '',
         layer: 0,
         rect: selector === '' ? rect : null,
-        surround: castDraft(surround),
+        measured: castDraft(measured),
       });
     })(site);
   };
@@ -179,7 +179,7 @@ export interface TakingOver {
   readonly places: readonly {
     readonly place: Place;
     readonly item: ShelfItem;
-    readonly surround: Surround | null;
+    readonly measured: MeasuredPlace | null;
   }[];
   /** Parts without a picture that become slots. */
   readonly rooms: readonly Room[];
@@ -226,14 +226,14 @@ function drawnLike(page: Page, survey: PageSurvey, colours: readonly PageColour[
  */
 export function takeOverPage(taking: TakingOver, all: readonly PageColour[]): Edit {
   const { own, survey, places, rooms, colours, fonts, newId, name, freshId } = taking;
-  const offered = places.map(({ place, item, surround }) => {
+  const offered = places.map(({ place, item, measured }) => {
     const id = newId();
     const picture = survey.pictures.find((p) => p.id === place.id);
     const { kind, laid, file } = place;
     return {
       picture: { id, path: file.path, kind, item, laid } satisfies ThemePicture,
-      named: picture && named(picture, id, surround),
-      surround,
+      named: picture && named(picture, id, measured),
+      measured,
     };
   });
   const made = rooms.map(({ selector, rect, kind }) => ({ id: newId(), selector, rect, kind }));
@@ -270,11 +270,11 @@ export function takeOverPage(taking: TakingOver, all: readonly PageColour[]): Ed
       newId,
     });
     adopt(site);
-    for (const { picture, surround } of fresh) {
-      besideMeasured(picture.id, surround)(site);
+    for (const { picture, measured } of fresh) {
+      besideMeasured(picture.id, measured)(site);
     }
     for (const room of made) {
-      takePointed({ ...room, pageId, surround: null })(site);
+      takePointed({ ...room, pageId, measured: null })(site);
     }
   };
 }

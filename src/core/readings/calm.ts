@@ -3,6 +3,7 @@ import { newWash } from '../layers/fill';
 import { newBlur } from '../layers/rework';
 import { newTexture } from '../layers/texture';
 import { addBehindWords } from '../site/edit';
+import { ownPlaceOf } from '../site/pages';
 import { freeLayerId, isBlank } from '../site/picture';
 import type { Picture } from '../site/model/picture';
 import type { Site } from '../site/model/site';
@@ -45,7 +46,11 @@ export const calm: ReadingKind<CalmReport> = {
   id: 'calm',
   question: 5,
   title: 'Calm under the content',
-  applies: ({ slot, picture }) => isUnderContent(slot) && !isBlank(picture),
+  applies: ({ site, slot, picture }) =>
+    // On an own page it was looked at whether words lie on it, and not on a ground between.
+    isUnderContent(slot) &&
+    !isBlank(picture) &&
+    ownPlaceOf(site, slot.id)?.place.measured?.words !== false,
   measure: ({ file }) => file?.calm,
   judge: ({ contrast }, { site }) => {
     if (contrast <= site.limits.calm) {

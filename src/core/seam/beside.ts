@@ -10,6 +10,7 @@ import type { Page } from '../site/model/page';
 import type { GradientGround } from '../site/model/picture';
 import type { Site } from '../site/model/site';
 import type { Side, Slot } from '../site/model/slot';
+import { ownPlaceOf } from '../site/pages';
 import { pictureOf } from '../site/picture';
 
 /** An area of a page whose colour can be set. */
@@ -139,20 +140,9 @@ function plainColours(
   };
 }
 
-/** A place of the owner's own page that a slot is, with that page. */
-function ownPlaceOf(site: Site, slotId: string): { page: Page; place: OwnPlace } | undefined {
-  for (const page of site.pages) {
-    const place = page.own?.places.find((p) => p.slot === slotId);
-    if (place) {
-      return { page, place };
-    }
-  }
-  return undefined;
-}
-
 /** What a browser painted beside a place of the owner's own page; its drawing is not asked. */
-function measuredBeside(page: Page, { surround }: OwnPlace, side: Side): BesideColours | undefined {
-  const runs = surround?.[side];
+function measuredBeside(page: Page, { measured }: OwnPlace, side: Side): BesideColours | undefined {
+  const runs = measured?.surround?.[side];
   return runs
     ? {
         at: colourAlong(runs),

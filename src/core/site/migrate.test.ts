@@ -42,7 +42,7 @@ test('from 7: pages are drawn, and nothing of them was measured', () => {
   });
 });
 
-test('from 8: of places on own pages nothing beside them was measured', () => {
+test('from 8: of places on own pages nothing was measured', () => {
   const [page] = site.pages as Stored[];
   const place = { slot: 's', as: 'image', selector: 'img', pseudo: '', layer: 0, rect: null };
   const old = {
@@ -52,7 +52,7 @@ test('from 8: of places on own pages nothing beside them was measured', () => {
   };
   expect(step(old)).toMatchObject({
     schemaVersion,
-    pages: [{ own: { title: 'Home', places: [{ ...place, surround: null }] } }, { own: null }],
+    pages: [{ own: { title: 'Home', places: [{ ...place, measured: null }] } }, { own: null }],
   });
 });
 

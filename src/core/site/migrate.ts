@@ -125,14 +125,14 @@ const pageFrom7 = (page: Stored): Stored => ({
   own: null,
 });
 
-/** Places did not know what lies beside them. */
+/** Of places nothing was measured. */
 const pageFrom8 = (page: Stored): Stored => {
   const own = page.own as Stored | null;
   return {
     ...page,
     own: own && {
       ...own,
-      places: list(own.places).map((place) => ({ ...place, surround: null })),
+      places: list(own.places).map((place) => ({ ...place, measured: null })),
     },
   };
 };

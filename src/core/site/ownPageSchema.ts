@@ -1,4 +1,4 @@
-import { array, number, object, string } from 'yup';
+import { array, boolean, number, object, string } from 'yup';
 import { hexField as hex } from '../colour/hexField';
 import { id, pixels, text } from './schemaFields';
 
@@ -59,7 +59,26 @@ export const ownPageSchema = object({
           .nullable()
           .defined()
           .default(undefined),
-        surround: object({ top: runs(), right: runs(), bottom: runs(), left: runs() })
+        measured: object({
+          surround: object({ top: runs(), right: runs(), bottom: runs(), left: runs() })
+            .nullable()
+            .defined(),
+          seen: array()
+            .of(
+              object({
+                screen: pixels(),
+                x: number().min(0).required(),
+                y: number().min(0).required(),
+                width: number().min(0).required(),
+                height: number().min(0).required(),
+                scale: number().positive().required(),
+              }),
+            )
+            .max(100)
+            .nullable()
+            .defined(),
+          words: boolean().nullable().defined(),
+        })
           .nullable()
           .default(null),
       }),

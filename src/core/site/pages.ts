@@ -1,6 +1,7 @@
 import type { Draft } from 'immer';
 import { drawnKinds } from '../slots/registry';
 import type { Edit } from './edit';
+import type { OwnPlace } from './model/ownPage';
 import type { Page } from './model/page';
 import type { Site } from './model/site';
 import type { Slot } from './model/slot';
@@ -45,6 +46,20 @@ export function freeName(site: Pick<Site, 'slots'>, wanted: string): string {
 
 export const pagesWith = (site: Site, slot: Slot): Page[] =>
   site.pages.filter((page) => slotsOn(site, page).some((s) => s.id === slot.id));
+
+/** A place of the owner's own page that a slot is, with that page. */
+export function ownPlaceOf(
+  site: Site,
+  slotId: string,
+): { readonly page: Page; readonly place: OwnPlace } | undefined {
+  for (const page of site.pages) {
+    const place = page.own?.places.find((p) => p.slot === slotId);
+    if (place) {
+      return { page, place };
+    }
+  }
+  return undefined;
+}
 
 /** Slots that lie on no page. */
 export function slotsAside(site: Site): Slot[] {

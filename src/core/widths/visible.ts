@@ -2,9 +2,11 @@ import { safeMargin } from '../arrange/snap';
 import { firstCopy } from '../measure/background';
 import { layoutPage, type LaidSlot } from '../measure/layoutPage';
 import { intersect, wholeRaster, type Rect } from '../raster/raster';
+import type { OwnPlace, SeenAt } from '../site/model/ownPage';
 import type { Page } from '../site/model/page';
 import type { Site } from '../site/model/site';
 import type { Slot } from '../site/model/slot';
+import { ownPlaceOf } from '../site/pages';
 import { isContent } from '../slots/registry';
 
 /**
@@ -41,11 +43,34 @@ export const pageWithSlot = (
   return undefined;
 };
 
+/** Whole px that lie inside a span; a hair's breadth is none. */
+const wholePx = (from: number, length: number): readonly [number, number] => {
+  const first = Math.ceil(from - 1e-6);
+  return [first, Math.max(0, Math.floor(from + length + 1e-6) - first)];
+};
+
+/** What a browser measured of a place of the owner's own page, at the screen that is nearest. */
+function measuredAt(slot: Slot, { measured }: OwnPlace, screenWidth: number): Visible | undefined {
+  const off = ({ screen }: SeenAt) => Math.abs(screen - screenWidth);
+  const nearest = measured?.seen?.toSorted((a, b) => off(a) - off(b))[0];
+  if (!nearest) {
+    return undefined;
+  }
+  const [x, width] = wholePx(nearest.x, nearest.width);
+  const [y, height] = wholePx(nearest.y, nearest.height);
+  const part = intersect(wholeRaster(slot), { x, y, width, height });
+  return { width: screenWidth, part, scale: nearest.scale };
+}
+
 /**
  * What of a slot's picture is shown at a screen width: content is scaled and shown whole, a
  * background is cut by its element.
  */
 export function visibleAt(site: Site, slot: Slot, screenWidth: number): Visible | undefined {
+  const own = ownPlaceOf(site, slot.id);
+  if (own) {
+    return measuredAt(slot, own.place, screenWidth);
+  }
   const laid = pageWithSlot(site, slot.id, screenWidth)?.laid;
   if (!laid) {
     return undefined;

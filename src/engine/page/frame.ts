@@ -15,6 +15,8 @@ import { heightOf, rectOf, viewOf } from './rect';
 import { PageScheme } from './scheme';
 import { ShortestSelectors } from './selectors';
 import { measurePage, surveyPage } from './survey';
+import { wordsOn } from './words';
+import { wordsLieOver } from './wordsOver';
 import { FileSwaps } from './swaps';
 
 /**
@@ -57,6 +59,14 @@ export interface PageFrame {
   measure(survey: Pick<PageSurvey, 'parts'>, wanted: readonly string[]): PageAtWidth;
   /** Where a place's picture lies now; undefined where it is not shown. @param file px of it */
   placed(survey: PageSurvey, place: OwnPlace, file: Size): PictureNow | undefined;
+  /** Whether words of the page lie on pictures, each where it lies now. */
+  wordsOver(
+    pictures: readonly {
+      readonly place: OwnPlace;
+      readonly root: boolean;
+      readonly area: PageRect;
+    }[],
+  ): boolean[];
   /**
    * Shows another picture in the place of one, wherever the page names that.
    * @param address of it; undefined for what the page has of its own
@@ -248,6 +258,13 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
     },
     measure: (survey, wanted) => measurePage(document, keys, selectors, survey, wanted, find),
     placed,
+    wordsOver(pictures) {
+      const words = wordsOn(document);
+      return pictures.map(({ place, root, area }) => {
+        const found = find(place.selector);
+        return found !== null && wordsLieOver(found, root, area, words);
+      });
+    },
     async surround(survey, place, { key }, file) {
       const laid = placed(survey, place, file);
       if (!laid || view.innerHeight > mostRead) {

@@ -7,7 +7,7 @@ import { openPageFrame, type PageFrame } from '@/engine/page/frame';
 import { theEngine } from './tab/engine';
 import { say } from '../shared/notices';
 
-export { surroundsOf } from '@/engine/page/surrounds';
+export { measurePlaces } from '@/engine/page/measuredPlaces';
 export type { LivePagePicture } from '@/engine/page/livePicture';
 
 /** Widths of the screen that a page is looked at, px. */

@@ -5,7 +5,7 @@ import { leftWords } from '@/core/ownPage/frozen';
 import type { OpenedPage } from '@/core/ownPage/openPages';
 import { paintedPart } from '@/core/ownPage/paintedPart';
 import { placesAside, placesOf, roomsOf, withoutWords, type Place } from '@/core/ownPage/places';
-import type { Surround } from '@/core/site/model/ownPage';
+import type { MeasuredPlace } from '@/core/site/model/ownPage';
 import type { SlotKind } from '@/core/site/model/slot';
 import type { Page } from '@/core/site/model/page';
 import type { ShelfItem } from '@/core/site/model/shelf';
@@ -14,7 +14,7 @@ import { coloursOf, fontsOf, mattering } from '@/core/ownPage/look';
 import { storePage } from '../hooks/useKeptPage';
 import { shelveBytes } from '../hooks/useIntake';
 import type { Session } from '../hooks/useSession';
-import { surroundsOf, usePageFrame } from '../hooks/usePageFrame';
+import { measurePlaces, usePageFrame } from '../hooks/usePageFrame';
 import { usePagePicture } from '../hooks/usePagePicture';
 import { Button } from '../shared/Button';
 import { newId } from '../shared/newId';
@@ -104,7 +104,7 @@ export function OwnPageView({ opened, session, page, onDone }: Props) {
   const takeOver = async () => {
     try {
       const { survey } = shown!;
-      const beside = await surroundsOf(
+      const measured = await measurePlaces(
         shown!.frame,
         survey,
         wanted.map(({ id, file, width: px, height: high }) => ({
@@ -114,14 +114,14 @@ export function OwnPageView({ opened, session, page, onDone }: Props) {
         })),
         (i) => setBusy(`Looking beside ${wanted[i].file.name}`),
       );
-      const taken: { place: Place; item: ShelfItem; surround: Surround | null }[] = [];
+      const taken: { place: Place; item: ShelfItem; measured: MeasuredPlace | null }[] = [];
       for (const [i, placed] of wanted.entries()) {
         const { file } = placed;
         setBusy(`${i + 1} of ${wanted.length}: ${file.name}`);
         taken.push({
           place: placed,
           item: await shelveBytes(file.name, file.bytes, 'own page'),
-          surround: beside.get(placed.id) ?? null,
+          measured: measured.get(placed.id) ?? null,
         });
       }
       setBusy('Keeping the page');

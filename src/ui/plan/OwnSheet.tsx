@@ -1,10 +1,11 @@
 'use client';
 
 import { useEffect, useMemo, useRef, useState } from 'react';
+import type { Size } from '@/core/frame/placement';
 import { screenHeightAt } from '@/core/measure/layoutPage';
 import { pictureAt, placedAt, placePointed, takePointed } from '@/core/ownPage/takeOver';
 import type { PageAtWidth, PageRect } from '@/core/ownPage/survey';
-import type { OwnPage, OwnPlace } from '@/core/site/model/ownPage';
+import type { MeasuredPlace, OwnPage, OwnPlace } from '@/core/site/model/ownPage';
 import type { Page } from '@/core/site/model/page';
 import type { Slot } from '@/core/site/model/slot';
 import { elementPointing, type PointedBox } from '@/core/ownPage/pointing';
@@ -20,7 +21,7 @@ import { SlotLink } from './SlotLink';
 import { PointingLayer, type Tool } from './PointingLayer';
 import { isBlank, pictureOf } from '@/core/site/picture';
 import { useKeptPage } from '../hooks/useKeptPage';
-import { usePageFrame } from '../hooks/usePageFrame';
+import { usePageFrame, type ShownPage } from '../hooks/usePageFrame';
 import { SlotDimensions } from '../page/DimensionLines';
 import { PictureInPage } from '../page/PictureInPage';
 import { Sampler } from '../page/Sampler';
@@ -28,6 +29,20 @@ import { useMeasure } from '../shared/useMeasure';
 
 interface Props extends SheetProps {
   page: Page & { own: OwnPage };
+}
+
+/** What a browser says of an element that is pointed at, as the page is shown now. */
+async function measuredBox(
+  { frame, survey }: ShownPage,
+  selector: string,
+  file: Size,
+): Promise<MeasuredPlace | null> {
+  const place = { slot: '', as: 'background', selector, pseudo: '', layer: 0 };
+  const target = { key: undefined, selector };
+  const surround = await frame
+    .surround(survey, { ...place, rect: null, measured: null }, target, file)
+    .catch(() => undefined);
+  return surround ? { surround, seen: null, words: null } : null;
 }
 
 /** The owner's own page as the browser lays it out at a screen width, with its numbered slots. */
@@ -114,24 +129,14 @@ export function OwnSheet({
   const toPlace = placing ? unplaced : undefined;
   const takeBox = async (box: PointedBox) => {
     const selector = own.from === 'picture' ? '' : shown!.frame.selectorOf(box.id);
-    const named = { as: 'background', selector, pseudo: '', layer: 0, rect: null, surround: null };
-    const beside =
-      selector === ''
-        ? undefined
-        : await shown!.frame
-            .surround(
-              shown!.survey,
-              { ...named, slot: '' },
-              { key: undefined, selector },
-              toPlace ?? box.rect,
-            )
-            .catch(() => undefined);
+    const file = toPlace ?? box.rect;
+    const measured = selector === '' ? null : await measuredBox(shown!, selector, file);
     const place = {
       pageId: page.id,
       id: toPlace?.id ?? newId(),
       selector,
       rect: box.rect,
-      surround: beside ?? null,
+      measured,
     };
     const name = box.name || 'a place';
     if (toPlace) {

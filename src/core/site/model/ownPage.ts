@@ -32,6 +32,26 @@ export interface ColourRun {
  */
 export type Surround = Readonly<Record<Side, readonly ColourRun[] | null>>;
 
+/** What a screen shows of a picture of the page, px of the picture. */
+export interface SeenAt {
+  readonly screen: number;
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+  /** Px of the page for each of the picture, sideways. */
+  readonly scale: number;
+}
+
+/** What a browser measured of a picture's place. */
+export interface MeasuredPlace {
+  readonly surround: Surround | null;
+  /** By screen, narrowest first; screens that do not show it are left out. */
+  readonly seen: readonly SeenAt[] | null;
+  /** Words of the page lie on it with nothing opaque between; null where that was not looked at. */
+  readonly words: boolean | null;
+}
+
 /** A slot and the place on the page that it is: whose picture, of which part, and which of several. */
 export interface OwnPlace {
   readonly slot: string;
@@ -46,8 +66,8 @@ export interface OwnPlace {
     readonly width: number;
     readonly height: number;
   } | null;
-  /** Null where it was not measured. */
-  readonly surround: Surround | null;
+  /** Null where it was not. */
+  readonly measured: MeasuredPlace | null;
 }
 
 /** How the page came. */

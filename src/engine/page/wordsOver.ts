@@ -1,0 +1,48 @@
+import type { PageRect } from '@/core/ownPage/survey';
+import { viewOf } from './rect';
+import type { Words } from './words';
+
+const meet = (a: PageRect, b: PageRect): boolean =>
+  a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height;
+
+/** Nothing of what lies behind it shows through, or it has a picture of its own. */
+function covers(element: Element): boolean {
+  const { backgroundColor, backgroundImage } = viewOf(element.ownerDocument).getComputedStyle(
+    element,
+  );
+  const seeThrough = /^transparent$|^rgba\(|\/ /.test(backgroundColor);
+  return !seeThrough || backgroundImage.includes('url(');
+}
+
+/**
+ * Whether words lie on a picture of the page with nothing opaque between them.
+ * @param element that has the picture
+ * @param whole it is the page's own background
+ * @param area that shows the picture
+ * @param words of the page, as it is laid out now
+ */
+export function wordsLieOver(
+  element: Element,
+  whole: boolean,
+  area: PageRect,
+  words: readonly Words[],
+): boolean {
+  const { body, documentElement } = element.ownerDocument;
+  return words.some(({ element: holder, rect }) => {
+    const inside = element.contains(holder);
+    const later =
+      (element.compareDocumentPosition(holder) & Node.DOCUMENT_POSITION_FOLLOWING) !== 0;
+    if (!meet(rect, area) || (!inside && !later)) {
+      return false;
+    }
+    for (let at: Element | null = holder; at && !at.contains(element); at = at.parentElement) {
+      if (whole && (at === body || at === documentElement)) {
+        return true;
+      }
+      if (covers(at)) {
+        return false;
+      }
+    }
+    return true;
+  });
+}
