@@ -7,6 +7,7 @@ import type { Site } from '../site/model/site';
 import type { Slot } from '../site/model/slot';
 import { isContent } from '../slots/registry';
 import { isBlank, pictureOf } from '../site/picture';
+import { untouchedFile } from './untouched';
 
 /** One file that is handed over. */
 export interface PlannedFile {
@@ -20,6 +21,8 @@ export interface PlannedFile {
   readonly settings: PressSettings;
   /** For browsers that do not know the other's format. */
   readonly fallback: boolean;
+  /** The asset that it is, where nothing of it was changed: it is not written anew. */
+  readonly asItWas?: string;
 }
 
 /** The files of one slot. */
@@ -37,7 +40,7 @@ export const pictureFolder = 'pictures';
 /**
  * A path of the theme's below the archive's root: style sheets name files relative to themselves.
  */
-const insideArchive = (path: string): string =>
+export const insideArchive = (path: string): string =>
   path
     .split(/[/\\]/)
     .filter((part) => part !== '' && part !== '.' && part !== '..')
@@ -124,7 +127,13 @@ export function planFiles(site: Site, isOpaque: (slotId: string) => boolean): Sl
     });
     const own = replaced.get(slot.id);
     if (own !== undefined) {
-      return { slot, picture, files: [file(own, 1, settingsAs(formatByEnding(own)!, picture))] };
+      const untouched = untouchedFile(site, slot, picture);
+      const planned = file(own, 1, settingsAs(formatByEnding(own)!, picture));
+      return {
+        slot,
+        picture,
+        files: [untouched ? { ...planned, asItWas: untouched.assetId } : planned],
+      };
     }
     const wanted = site.handOver.fallback ? fallbackOf(picture, isOpaque(slot.id)) : undefined;
     const older = wanted && slot.accepts.includes(wanted.format) ? wanted : undefined;

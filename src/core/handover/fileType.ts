@@ -21,6 +21,10 @@ const types: Readonly<Record<string, string>> = {
   zip: 'application/zip',
 };
 
+/** The usual ending of a media type; undefined where none is known. */
+export const endingOf = (type: string): string | undefined =>
+  Object.keys(types).find((ending) => types[ending] === type);
+
 /** Media type of a file by its ending (IANA's registry, those that themes have). */
 export const fileType = (path: string): string =>
   types[/\.([a-z0-9]+)$/i.exec(path)?.[1].toLowerCase() ?? ''] ?? 'application/octet-stream';

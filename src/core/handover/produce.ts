@@ -11,11 +11,13 @@ import { activeSteps } from '../recolour/activeSteps';
 import type { SetHanded } from '../set/produce';
 import { SetStopped, type SetListener } from '../set/listener';
 import type { PieceSet } from '../site/model/pieceSet';
+import type { OwnPage } from '../site/model/ownPage';
 import type { Site } from '../site/model/site';
 import { asFiled, drawingKey, isBlank, pictureOf } from '../site/picture';
 import { creditsPage, creditsOf } from './credits';
 import { fontEnding, handedFonts } from './fontFaces';
 import { planFiles, type PlannedFile, type SlotFiles } from './filePlan';
+import { ownPageFiles, type Taken } from './ownPageFiles';
 import { pageDocument, pageFiles } from './page';
 import { assetsOf } from '../site/assets';
 import { creditsName, markupName, siteFileName, styleSheetName } from './names';
@@ -124,6 +126,9 @@ export function allSnippets(
  */
 const mostHeld = 40e6;
 
+/** A picture of a page shows nothing that is laid in it; its drawing is handed over. */
+const isServed = (own: OwnPage | null): own is OwnPage => own !== null && own.from !== 'picture';
+
 /** Where a theme's files go, if any of their names is taken by one of ours. */
 const themeFolder = 'theme';
 
@@ -223,10 +228,11 @@ export async function produceHandOver(
         file.settings,
         file.settings.colours === null ? [] : pinned,
       ]);
+      const write = () => (ports.kept ? ports.kept(key, make) : make());
       const written = {
         path: file.path,
         type: formatOf(file.settings.format).mediaType,
-        bytes: await (ports.kept ? ports.kept(key, make) : make()),
+        bytes: await (file.asItWas === undefined ? write() : ports.asset(file.asItWas)),
         planned: file,
       };
       files.push(written);
@@ -268,7 +274,7 @@ export async function produceHandOver(
   const names = pageFiles(site);
   const css = `${fonts.map((f) => f.css).join('')}\n${lines.css}`;
   files.push(text(styleSheetName, 'text/css', css), text(markupName, 'text/html', lines.html));
-  for (const page of site.pages) {
+  for (const page of site.pages.filter((p) => !isServed(p.own))) {
     files.push(
       text(
         names.get(page.id)!,
@@ -284,6 +290,12 @@ export async function produceHandOver(
     );
   }
   files.push(...(await themeFiles(site, ports, files, listener)));
+  const taken: Taken = new Map(files.map((f) => [f.path, f.planned ? 'planned' : 'ours']));
+  for (const page of site.pages) {
+    if (isServed(page.own)) {
+      files.push(...(await ownPageFiles(page.own, names.get(page.id)!, plan, taken, ports.asset)));
+    }
+  }
   const assets = new Map<string, Uint8Array<ArrayBuffer>>();
   for (const id of assetsOf(site)) {
     assets.set(id, await ports.asset(id));

@@ -1,7 +1,9 @@
 import { visibleAt } from '../widths/visible';
 import { hexOf } from '../colour/hex';
 import { besideColours } from '../seam/beside';
-import { produce } from 'immer';
+import { produce, type Draft } from 'immer';
+import { planFiles } from '../handover/filePlan';
+import type { Picture } from '../site/model/picture';
 import { shelfItem } from '../shelf/item';
 import { contentWidthAt } from '../measure/layoutPage';
 import { assetsOf } from '../site/assets';
@@ -314,4 +316,29 @@ test('what screens show of a place is what was measured there, at the nearest sc
     scale: 0.5,
   });
   expect(visibleAt(known, slot, 1920)!.part.x).toBe(0);
+});
+
+test('a picture that nothing was done to is handed over as the file that it was; once anything is, it is written', () => {
+  const site = after(empty, taking());
+  const planned = (of: Site) => planFiles(of, () => true).find((p) => p.slot.replaces)!.files;
+  expect(planned(site)).toEqual([expect.objectContaining({ asItWas: asset(2), scale: 1 })]);
+  const changed = (change: (picture: Draft<Picture>) => void) =>
+    produce(site, (draft) => change(draft.pictures[draft.slots.at(-1)!.pictureId]));
+  const touched = [
+    changed((p) => {
+      p.layers[0].opacity = 0.5;
+    }),
+    changed((p) => {
+      p.press.quality = 60;
+    }),
+    changed((p) => {
+      p.ground = { type: 'colour', colour: '#ffffff' };
+    }),
+    produce(site, (draft) => {
+      draft.slots.at(-1)!.width -= 1;
+    }),
+  ];
+  for (const one of touched) {
+    expect(planned(one).map((f) => f.asItWas)).toEqual([undefined]);
+  }
 });

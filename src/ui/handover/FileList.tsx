@@ -128,7 +128,7 @@ function SlotRow({
                       {f.width}×{f.height}
                     </td>
                     <td className="truncate pr-1 text-soft" title={pressWords(f.settings)}>
-                      {pressWords(f.settings)}
+                      {f.asItWas === undefined ? pressWords(f.settings) : 'as it was'}
                     </td>
                     <td className="text-right figure">
                       {file ? kilobytes(file.bytes.length) : '…'}
