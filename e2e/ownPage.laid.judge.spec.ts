@@ -364,7 +364,9 @@ test('what is said to lie beside a picture is what a screenshot shows across its
         const { frame } = globalThis as never as {
           frame: LiveFrame & {
             show(w: number, h: number): Promise<void>;
-            surround(...of: unknown[]): Promise<Record<string, { px: number; colour: string }[]>>;
+            surround(...of: unknown[]): Promise<{
+              surround: Record<string, { px: number; colour: string }[]>;
+            }>;
           };
         };
         await frame.show(1280, 800);
@@ -372,7 +374,7 @@ test('what is said to lie beside a picture is what a screenshot shows across its
         const place = { ...one, slot: '', rect: null };
         const target = { key: own, selector: one.selector };
         return {
-          found: await frame.surround(asked, place, target, file),
+          found: (await frame.surround(asked, place, target, file)).surround,
           laid: frame.placed(asked, place, file)!,
         };
       },

@@ -1,5 +1,5 @@
 import { createRaster } from '../raster/raster';
-import { colourAlong, measuredSides, seenOf, surroundOf } from './surround';
+import { colourAlong, measuredSides, meetingSides, seenOf, surroundOf } from './surround';
 
 /** A page whose px say where they are. */
 function page(width: number, height: number) {
@@ -88,4 +88,17 @@ test('of copies that go on, all of one is seen wherever there is room for it', (
   expect(seenOf({ ...across, area: wide }, file)).toMatchObject({ x: 0, width: 100, height: 20 });
   const narrow = { ...wide, width: 60 };
   expect(seenOf({ ...across, area: narrow }, file)).toMatchObject({ x: 70, width: 30 });
+});
+
+test('an edge that goes over into the page meets it; one that stands out is to be seen', () => {
+  const rect = { x: 20, y: 30, width: 40, height: 10 };
+  // Neighbouring px are one level apart everywhere.
+  const raster = page(100, 60);
+  const laid = { ...whole, copy: rect, area: rect };
+  expect(meetingSides(raster, 0, laid, rect)).toEqual(['top', 'right', 'bottom', 'left']);
+  // The picture's last row is another colour, but for a few px that are as the page is.
+  for (let x = 24; x < 55; x++) {
+    raster.data.set([200, 100, 50], (39 * 100 + x) * 4);
+  }
+  expect(meetingSides(raster, 0, laid, rect)).toEqual(['top', 'right', 'left']);
 });

@@ -123,10 +123,15 @@ export function placedAt(
     : paintedPart(placed, slot);
 }
 
-/** Beside a slot lies what was measured of the owner's page; nothing is said of other sides. */
+/**
+ * Beside a slot lies what was measured of the owner's page, where what lies there now goes over into
+ * that; other edges are to be seen, and nothing is said of them.
+ */
 const besideMeasured = (slotId: string, measured: MeasuredPlace | null): Edit =>
   editSlot(slotId, (slot) => {
-    const known = measuredSides(measured?.surround ?? null);
+    const known = measuredSides(measured?.surround ?? null).filter((side) =>
+      measured?.meets.includes(side),
+    );
     for (const side of ['top', 'right', 'bottom', 'left'] as const) {
       slot.beside[side] = known.includes(side) ? { from: 'page' } : null;
     }

@@ -63,6 +63,9 @@ export const ownPageSchema = object({
           surround: object({ top: runs(), right: runs(), bottom: runs(), left: runs() })
             .nullable()
             .defined(),
+          meets: array()
+            .of(string().oneOf(['top', 'right', 'bottom', 'left']).required())
+            .required(),
           seen: array()
             .of(
               object({

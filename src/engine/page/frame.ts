@@ -4,8 +4,8 @@ import type { PointedBox } from '@/core/ownPage/pointing';
 import type { PageAtWidth, PageRect, PageSurvey } from '@/core/ownPage/survey';
 import { pictureAt } from '@/core/ownPage/takeOver';
 import type { Size } from '@/core/frame/placement';
-import { surroundOf } from '@/core/ownPage/surround';
-import type { OwnPlace, Surround } from '@/core/site/model/ownPage';
+import { measuredSides, meetingSides, surroundOf } from '@/core/ownPage/surround';
+import type { MeasuredPlace, OwnPlace } from '@/core/site/model/ownPage';
 import { boxesOn } from './boxes';
 import type { RuleReader } from './layingRules';
 import { LivePagePicture } from './livePicture';
@@ -85,8 +85,8 @@ export interface PageFrame {
   /** Where the element of a selector lies now; undefined where there is none, or it is not shown. */
   rectOf(selector: string): PageRect | undefined;
   /**
-   * What the page paints beside a picture, once it is shown as high as it is; undefined where it does
-   * not show the picture, or is too high to be read.
+   * What the page paints beside a picture, and at which sides that goes over into it, once the page is
+   * shown as high as it is; undefined where it does not show the picture, or is too high to be read.
    * @param file px of the picture
    */
   surround(
@@ -94,7 +94,7 @@ export interface PageFrame {
     place: OwnPlace,
     target: PictureTarget,
     file: Size,
-  ): Promise<Surround | undefined>;
+  ): Promise<Pick<MeasuredPlace, 'surround' | 'meets'> | undefined>;
   /** What a window as large as the frame shows of the page, as pixels. */
   raster(wanted: Pick<RasterWanted, 'top' | 'without'>): Promise<Raster>;
   close(): void;
@@ -272,11 +272,19 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
       }
       const own = key === undefined ? undefined : addresses.get(key);
       const address = own === undefined ? undefined : swaps.at(own);
-      const pixels = await raster({
-        top: 0,
-        without: address === undefined ? undefined : { address, ...file },
-      });
-      return surroundOf(pixels, 0, laid, file);
+      if (address === undefined) {
+        const surround = surroundOf(await raster({ top: 0 }), 0, laid, file);
+        // Nothing lies there yet that could be meant to be seen.
+        return { surround, meets: measuredSides(surround) };
+      }
+      const [page, bare] = [
+        await raster({ top: 0 }),
+        await raster({ top: 0, without: { address, ...file } }),
+      ];
+      return {
+        surround: surroundOf(bare, 0, laid, file),
+        meets: meetingSides(page, 0, laid, file),
+      };
     },
     lay,
     live: (target, settled) =>

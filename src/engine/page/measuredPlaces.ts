@@ -2,7 +2,7 @@ import type { Size } from '@/core/frame/placement';
 import { screenHeightAt } from '@/core/measure/layoutPage';
 import { seenOf } from '@/core/ownPage/surround';
 import type { PageRect, PageSurvey, PaintedPicture } from '@/core/ownPage/survey';
-import type { MeasuredPlace, OwnPlace, SeenAt, Surround } from '@/core/site/model/ownPage';
+import type { MeasuredPlace, OwnPlace, SeenAt } from '@/core/site/model/ownPage';
 import type { PageFrame } from './frame';
 
 /** A picture of the page whose place is measured. */
@@ -81,7 +81,7 @@ export async function measurePlaces(
     const { picture, key, file } = one;
     const { at, words } = seen.get(one)!;
     const width = widthFor(at);
-    let surround: Surround | undefined;
+    let beside: Pick<MeasuredPlace, 'surround' | 'meets'> | undefined;
     // What lies on the whole page has nothing beside it.
     if (width !== undefined && !picture.root) {
       if (shown !== width) {
@@ -90,12 +90,11 @@ export async function measurePlaces(
       }
       const target = { key, selector: picture.selector };
       // A page that cannot be read is taken over all the same.
-      surround = await frame
-        .surround(survey, placeOf(picture), target, file)
-        .catch(() => undefined);
+      beside = await frame.surround(survey, placeOf(picture), target, file).catch(() => undefined);
     }
     found.set(picture.id, {
-      surround: surround ?? null,
+      surround: beside?.surround ?? null,
+      meets: beside?.meets ?? [],
       seen: at.length > 0 ? at : null,
       words,
     });

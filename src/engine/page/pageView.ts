@@ -2,7 +2,7 @@ import { createStore, type StoreApi } from 'zustand/vanilla';
 import type { Size } from '@/core/frame/placement';
 import { screenHeightAt } from '@/core/measure/layoutPage';
 import type { Raster } from '@/core/raster/raster';
-import type { PageSurvey } from '@/core/ownPage/survey';
+import type { PageRect, PageSurvey } from '@/core/ownPage/survey';
 import type { OwnPlace } from '@/core/site/model/ownPage';
 import type { PageFrame, PictureTarget } from './frame';
 import type { LivePagePicture } from './livePicture';
@@ -16,12 +16,15 @@ export interface LaidPage {
   readonly window: { readonly top: number; readonly height: number };
   /** Undefined where it is not shown at this width. */
   readonly picture: PictureNow | undefined;
+  /** Where its copy lay when the page was laid out; scrolling may move it since, not this. */
+  readonly anchor: PageRect | undefined;
 }
 
 export const notLaid: LaidPage = {
   height: 0,
   window: { top: 0, height: 0 },
   picture: undefined,
+  anchor: undefined,
 };
 
 export interface PictureInPage {
@@ -41,6 +44,7 @@ export class PageView {
   readonly live: LivePagePicture | undefined;
   private width = 1280;
   private least = 0;
+  private above = 0;
   private top = 0;
   private closed = false;
 
@@ -56,7 +60,7 @@ export class PageView {
           // Where the page lays it by its size, it may lie elsewhere now.
           if (!once) {
             once = true;
-            this.measure();
+            this.measure(true);
           }
         });
   }
@@ -65,7 +69,7 @@ export class PageView {
   async show(width: number): Promise<void> {
     this.width = width;
     await this.frame.show(width, this.height);
-    this.measure();
+    this.move(true);
   }
 
   /**
@@ -74,15 +78,13 @@ export class PageView {
    * @param seen px of it that are seen at once: the window is no lower
    */
   async scroll(above: number, seen: number): Promise<void> {
+    this.above = above;
     if (seen > this.height) {
       this.least = Math.ceil(seen);
       await this.show(this.width);
+    } else {
+      this.move();
     }
-    const { height } = this.state.getState();
-    this.top = Math.max(0, Math.min(above, height - this.height));
-    this.frame.element.style.transform = `translateY(${this.top}px)`;
-    this.frame.scrollTo(this.top);
-    this.measure();
   }
 
   /** What the window shows, as pixels. */
@@ -99,7 +101,18 @@ export class PageView {
     return Math.max(screenHeightAt(this.width), this.least);
   }
 
-  private measure(): void {
+  private move(anew = false): void {
+    if (this.closed) {
+      return;
+    }
+    this.top = Math.max(0, Math.min(this.above, this.frame.height() - this.height));
+    this.frame.element.style.transform = `translateY(${this.top}px)`;
+    this.frame.scrollTo(this.top);
+    this.measure(anew);
+  }
+
+  /** @param anew the page is laid out anew, and not only scrolled */
+  private measure(anew: boolean): void {
     if (this.closed) {
       return;
     }
@@ -108,8 +121,10 @@ export class PageView {
       ? { copy: place.rect, area: place.rect, repeatX: false, repeatY: false }
       : this.frame.placed(this.survey, place, file);
     const window = { top: this.top, height: this.height };
-    const now: LaidPage = { height: this.frame.height(), window, picture };
-    if (JSON.stringify(now) !== JSON.stringify(this.state.getState())) {
+    const before = this.state.getState();
+    const anchor = anew ? picture?.copy : before.anchor;
+    const now: LaidPage = { height: this.frame.height(), window, picture, anchor };
+    if (JSON.stringify(now) !== JSON.stringify(before)) {
       this.state.setState(now);
     }
   }

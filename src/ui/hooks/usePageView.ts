@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useMemo } from 'react';
+import { useEffect, useState } from 'react';
 import { useStore } from 'zustand';
 import { createStore } from 'zustand/vanilla';
 import type { OwnPlace } from '@/core/site/model/ownPage';
@@ -23,17 +23,25 @@ export function usePageView(
   { width, height }: { readonly width: number; readonly height: number },
   screenWidth: number,
 ): { view: PageView | undefined; laid: LaidPage } {
-  const view = useMemo(
-    () =>
-      shown &&
-      new PageView(shown.frame, shown.survey, {
-        place,
-        target: { key, selector: place.selector },
-        file: { width, height },
-      }),
-    [shown, place, key, width, height],
-  );
-  useEffect(() => () => view?.close(), [view]);
+  const [opened, setOpened] = useState<PageView>();
+  useEffect(() => {
+    if (!shown) {
+      return;
+    }
+    const made = new PageView(shown.frame, shown.survey, {
+      place,
+      target: { key, selector: place.selector },
+      file: { width, height },
+    });
+    let current = true;
+    void Promise.resolve().then(() => current && setOpened(made));
+    return () => {
+      current = false;
+      setOpened(undefined);
+      made.close();
+    };
+  }, [shown, place, key, width, height]);
+  const view = shown && opened;
   useEffect(() => void view?.show(screenWidth), [view, screenWidth]);
   return { view, laid: useStore(view?.state ?? nothing) };
 }

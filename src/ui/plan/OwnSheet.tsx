@@ -19,11 +19,10 @@ import { Board, boardTop as top, ContentLine, FirstScreen, type SheetProps } fro
 import { SchemeSwitch, type Scheme } from './SchemeSwitch';
 import { SlotLink } from './SlotLink';
 import { PointingLayer, type Tool } from './PointingLayer';
-import { isBlank, pictureOf } from '@/core/site/picture';
 import { useKeptPage } from '../hooks/useKeptPage';
 import { usePageFrame, type ShownPage } from '../hooks/usePageFrame';
 import { SlotDimensions } from '../page/DimensionLines';
-import { PictureInPage } from '../page/PictureInPage';
+import { isAsSaved, PictureInPage } from '../page/PictureInPage';
 import { Sampler } from '../page/Sampler';
 import { useMeasure } from '../shared/useMeasure';
 
@@ -39,10 +38,10 @@ async function measuredBox(
 ): Promise<MeasuredPlace | null> {
   const place = { slot: '', as: 'background', selector, pseudo: '', layer: 0 };
   const target = { key: undefined, selector };
-  const surround = await frame
+  const beside = await frame
     .surround(survey, { ...place, rect: null, measured: null }, target, file)
     .catch(() => undefined);
-  return surround ? { surround, seen: null, words: null } : null;
+  return beside ? { ...beside, seen: null, words: null } : null;
 }
 
 /** The owner's own page as the browser lays it out at a screen width, with its numbered slots. */
@@ -235,7 +234,7 @@ export function OwnSheet({
         {shown &&
           own.places.map((p) => {
             const slot = slots.find((s) => s.id === p.slot);
-            return slot && !isBlank(pictureOf(site, slot)) ? (
+            return slot && !isAsSaved(site, slot) ? (
               <PictureInPage
                 key={slot.id}
                 site={site}

@@ -46,6 +46,8 @@ export interface SeenAt {
 /** What a browser measured of a picture's place. */
 export interface MeasuredPlace {
   readonly surround: Surround | null;
+  /** Sides at which what lies there now goes over into the page; elsewhere its edge is to be seen. */
+  readonly meets: readonly Side[];
   /** By screen, narrowest first; screens that do not show it are left out. */
   readonly seen: readonly SeenAt[] | null;
   /** Words of the page lie on it with nothing opaque between; null where that was not looked at. */

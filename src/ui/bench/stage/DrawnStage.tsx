@@ -23,6 +23,7 @@ export function DrawnStage({ page, screenWidth, ...rest }: StageProps) {
       fit={layout}
       copy={laid && firstCopy(laid)}
       area={laid?.rect}
+      anchor={laid && firstCopy(laid)}
       says={{ ...showingWords, before: 'The photo before anything was laid on it' }}
       page={
         <PageDrawing

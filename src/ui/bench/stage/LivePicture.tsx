@@ -9,11 +9,12 @@ import { backPhoto } from '@/core/readings/cover';
 import type { Picture } from '@/core/site/model/picture';
 import type { Site } from '@/core/site/model/site';
 import type { Slot } from '@/core/site/model/slot';
-import { asFiled, isBlank, pictureOf, slotOf } from '@/core/site/picture';
+import { asFiled, pictureOf, slotOf } from '@/core/site/picture';
 import { useDifference, useHeldFile } from '../../hooks/useHeldFile';
 import { type View, theEngine } from '../../hooks/tab/engine';
 import type { LivePagePicture } from '../../hooks/usePageFrame';
 import { useThumb } from '../../hooks/useThumb';
+import { isAsSaved } from '../../page/PictureInPage';
 import { say } from '../../shared/notices';
 import { type Showing, useDrawn, useEditing, useFiled, useShowing } from '../useBench';
 
@@ -171,12 +172,12 @@ export function LivePicture({
       laid.draw({ width, height, changed: { x: 0, y: 0, width, height }, pixels: data });
     }
   }, [laid]);
-  const blank = isBlank(picture);
+  const asSaved = isAsSaved(site, slot);
   useEffect(() => {
     if (laid) {
-      laid.look(decoded ?? (ready && !blank && showing !== 'before' ? 'drawn' : 'own'));
+      laid.look(decoded ?? (ready && !asSaved && showing !== 'before' ? 'drawn' : 'own'));
     }
-  }, [laid, decoded, ready, blank, showing]);
+  }, [laid, decoded, ready, asSaved, showing]);
 
   const place = {
     position: 'absolute' as const,

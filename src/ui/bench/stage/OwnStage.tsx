@@ -5,12 +5,11 @@ import { screenHeightAt } from '@/core/measure/layoutPage';
 import { intersect } from '@/core/raster/raster';
 import type { OwnPage, OwnPlace } from '@/core/site/model/ownPage';
 import type { Page } from '@/core/site/model/page';
-import { isBlank, pictureOf } from '@/core/site/picture';
 import { useKeptPage } from '../../hooks/useKeptPage';
 import { usePageFrame } from '../../hooks/usePageFrame';
 import { usePageView } from '../../hooks/usePageView';
 import { Sampler } from '../../page/Sampler';
-import { PictureInPage, replacedKey } from '../../page/PictureInPage';
+import { isAsSaved, PictureInPage, replacedKey } from '../../page/PictureInPage';
 import { useEditing } from '../useBench';
 import { LivePicture } from './LivePicture';
 import { StageBoard } from './StageBoard';
@@ -56,6 +55,7 @@ export function OwnStage({
       fit={{ width: screenWidth, height: copy?.height ?? height }}
       copy={copy}
       area={area}
+      anchor={laid.anchor}
       dimensions={copy && area && intersect(copy, area)}
       says={{ ...showingWords, before: 'Your page as it was saved' }}
       wait={waitFor(laid.height > 0, problem, own.title || page.name)}
@@ -79,7 +79,7 @@ export function OwnStage({
           {shown &&
             own.places.map((p) => {
               const other = site.slots.find((s) => s.id === p.slot && s.id !== slot.id);
-              return other && !isBlank(pictureOf(site, other)) ? (
+              return other && !isAsSaved(site, other) ? (
                 <PictureInPage
                   key={other.id}
                   site={site}

@@ -35,6 +35,8 @@ interface Props {
   /** Where the picture lies on the page and what of it can show; undefined where it is not shown. */
   copy: Rect | undefined;
   area: Rect | undefined;
+  /** What comes to the middle of the board whenever it is another; undefined for the page's top. */
+  anchor: Rect | undefined;
   /** What the dimension lines measure, px of the page; the picture as it is where it is not given. */
   dimensions?: Rect;
   says: Readonly<Record<Showing, string>>;
@@ -61,6 +63,7 @@ export function StageBoard({
   fit,
   copy,
   area,
+  anchor,
   dimensions,
   says,
   wait,
@@ -85,9 +88,9 @@ export function StageBoard({
   const width = Math.max(board.width, size.width * scale);
   const height = size.height * scale + margin * 2;
   const left = Math.round((width - size.width * scale) / 2);
-  const slotTop = copy?.y ?? 0;
-  const slotHeight = copy?.height ?? 0;
-  const slotMiddle = copy ? copy.x + copy.width / 2 : size.width / 2;
+  const slotTop = anchor?.y ?? 0;
+  const slotHeight = anchor?.height ?? 0;
+  const slotMiddle = anchor ? anchor.x + anchor.width / 2 : size.width / 2;
 
   // The slot comes to the middle of the board whenever the page is laid anew, not while the owner
   // scrolls.
