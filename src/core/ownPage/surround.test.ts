@@ -1,5 +1,6 @@
 import { createRaster } from '../raster/raster';
-import { colourAlong, measuredSides, meetingSides, seenOf, surroundOf } from './surround';
+import { colourAlong, measuredSides } from './colourRuns';
+import { meetingSides, seenOf, surroundOf } from './surround';
 
 /** A page whose px say where they are. */
 function page(width: number, height: number) {

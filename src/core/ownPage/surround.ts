@@ -1,8 +1,8 @@
-import { hexOf, rgbOf } from '../colour/hex';
 import type { Size } from '../frame/placement';
 import type { Raster, Rgb } from '../raster/raster';
-import type { ColourRun, SeenAt, Surround } from '../site/model/ownPage';
+import type { SeenAt, Surround } from '../site/model/ownPage';
 import type { Side } from '../site/model/slot';
+import { runsOf } from './colourRuns';
 import type { PageRect } from './survey';
 
 /** Where a picture lies on a page, px of the page. */
@@ -14,20 +14,6 @@ export interface LaidPicture {
   /** Other copies lie beside it. */
   readonly repeatX: boolean;
   readonly repeatY: boolean;
-}
-
-function runsOf(colours: readonly Rgb[]): ColourRun[] {
-  const runs: { px: number; colour: ColourRun['colour'] }[] = [];
-  for (const rgb of colours) {
-    const colour = hexOf(rgb);
-    const last = runs.at(-1);
-    if (last?.colour === colour) {
-      last.px++;
-    } else {
-      runs.push({ px: 1, colour });
-    }
-  }
-  return runs;
 }
 
 const span = (from: number, length: number): readonly [number, number] => [
@@ -134,21 +120,6 @@ export function meetingSides(page: Raster, top: number, laid: LaidPicture, file:
   return (['top', 'right', 'bottom', 'left'] as const).filter((side) => all[side]);
 }
 
-/** The colour at each px along a side, as a function; the last one goes on. */
-export function colourAlong(runs: readonly ColourRun[]): (i: number) => Rgb {
-  const ends = runs.map(
-    (
-      (sum) => (run: ColourRun) =>
-        (sum += run.px)
-    )(0),
-  );
-  const colours = runs.map((run) => rgbOf(run.colour));
-  return (i) => {
-    const at = ends.findIndex((end) => i < end);
-    return colours[at < 0 ? colours.length - 1 : at];
-  };
-}
-
 /**
  * What a page shows of a picture, px of the picture; undefined where it shows nothing of it.
  * @param file px of the picture
@@ -178,7 +149,3 @@ export function seenOf(
     ? { x: left, y: top, width: right - left, height: bottom - top, scale: copy.width / file.width }
     : undefined;
 }
-
-/** Sides at which something is known to lie. */
-export const measuredSides = (surround: Surround | null): Side[] =>
-  (['top', 'right', 'bottom', 'left'] as const).filter((side) => surround?.[side]);

@@ -15,7 +15,7 @@ import { adoptTheme, type ThemePicture } from '../theme/adopt';
 import type { PageColour, PageFont } from './look';
 import type { Place, Room } from './places';
 import { paintedPart } from './paintedPart';
-import { measuredSides } from './surround';
+import { measuredSides } from './colourRuns';
 import type { PageAtWidth, PageRect, PageSurvey, PaintedPicture } from './survey';
 
 const uniqueName = (taken: readonly string[], wanted: string): string => {

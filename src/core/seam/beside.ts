@@ -1,5 +1,5 @@
 import { rgbOf } from '../colour/hex';
-import { colourAlong } from '../ownPage/surround';
+import { colourAlong } from '../ownPage/colourRuns';
 import type { OwnPlace } from '../site/model/ownPage';
 import { firstCopy } from '../measure/background';
 import { layoutPage, type LaidArea, type PageLayout, type LaidSlot } from '../measure/layoutPage';

@@ -3,7 +3,6 @@
 import type { PageLayout } from '@/core/measure/layoutPage';
 import type { Site } from '@/core/site/model/site';
 import { thumbBitmap } from '../hooks/useThumb';
-import { paintPage } from './paintPage';
 import { Sampler } from './Sampler';
 
 /** Colours are taken from the page as it is drawn. */
@@ -23,7 +22,7 @@ export function DrawnSampler({
 }) {
   const pictureOf = async (slotId: string) =>
     live?.slotId === slotId ? (live.canvas() ?? undefined) : thumbBitmap(site.id, slotId);
-  return (
-    <Sampler {...on} size={layout} of={layout} paint={() => paintPage(site, layout, pictureOf)} />
-  );
+  // Loaded when a colour is taken.
+  const paint = async () => (await import('./paintPage')).paintPage(site, layout, pictureOf);
+  return <Sampler {...on} size={layout} of={layout} paint={paint} />;
 }

@@ -1,23 +1,15 @@
 'use client';
 
 import { useEffect } from 'react';
-import { untouchedFile } from '@/core/handover/untouched';
 import type { OwnPage } from '@/core/site/model/ownPage';
 import type { Site } from '@/core/site/model/site';
 import type { Slot } from '@/core/site/model/slot';
-import { isBlank, pictureOf } from '@/core/site/picture';
 import type { ShownPage } from '../hooks/usePageFrame';
 import { useThumb } from '../hooks/useThumb';
 
 /** The file of an own page that a slot's picture takes the place of. */
 export const replacedKey = (own: OwnPage, slot: Slot): string | undefined =>
   own.files.find((file) => file.path === slot.replaces)?.key;
-
-/** Nothing is laid in the slot, or what the page has there of its own: the page shows that itself. */
-export function isAsSaved(site: Site, slot: Slot): boolean {
-  const picture = pictureOf(site, slot);
-  return isBlank(picture) || untouchedFile(site, slot, picture) !== undefined;
-}
 
 /** A slot's picture as it was last drawn, lying in the page in place of the file it replaces. */
 export function PictureInPage({

@@ -22,7 +22,8 @@ import { PointingLayer, type Tool } from './PointingLayer';
 import { useKeptPage } from '../hooks/useKeptPage';
 import { usePageFrame, type ShownPage } from '../hooks/usePageFrame';
 import { SlotDimensions } from '../page/DimensionLines';
-import { isAsSaved, PictureInPage } from '../page/PictureInPage';
+import { isAsSaved } from '../page/isAsSaved';
+import { PictureInPage } from '../page/PictureInPage';
 import { Sampler } from '../page/Sampler';
 import { useMeasure } from '../shared/useMeasure';
 

@@ -14,7 +14,7 @@ import { useDifference, useHeldFile } from '../../hooks/useHeldFile';
 import { type View, theEngine } from '../../hooks/tab/engine';
 import type { LivePagePicture } from '../../hooks/usePageFrame';
 import { useThumb } from '../../hooks/useThumb';
-import { isAsSaved } from '../../page/PictureInPage';
+import { isAsSaved } from '../../page/isAsSaved';
 import { say } from '../../shared/notices';
 import { type Showing, useDrawn, useEditing, useFiled, useShowing } from '../useBench';
 
