@@ -11,7 +11,7 @@ import { plainPicture, pressAs } from '../src/core/press/settings';
 import type { Picture } from '../src/core/site/model/picture';
 import type { Site } from '../src/core/site/model/site';
 import type { BackgroundSize, Length, Repeat, Slot } from '../src/core/site/model/slot';
-import { expect, inNewTab, test, withOneFile } from './bench.fixture';
+import { expect, inNewTab, withOneFile } from './bench.fixture';
 
 const px = (value: number): Length => ({ value, unit: 'px' });
 const pc = (value: number): Length => ({ value, unit: '%' });
@@ -124,42 +124,45 @@ const sheets = [
 
 for (const width of [96, 121, 200]) {
   for (const { name, sizes, mayDiffer, share } of sheets) {
-    test(`four repeats × eleven positions × ${name}, in an area ${width} px wide`, async ({
-      page,
-    }) => {
-      const image = await tile();
-      const area = { width, height: 72 };
-      const slots = repeats.flatMap((repeat) =>
-        positions.flatMap((position) => sizes.map((size) => ({ ...base, repeat, position, size }))),
-      );
-      const written = slots
-        .map((slot, i) =>
-          linesOf(site, { ...slot, name: `Case ${i}` }, picture).css.replace('tile.png', image),
-        )
-        .join('');
-      const sheet = (style: (slot: Slot, i: number) => string, css: string) =>
-        `<!doctype html><style>body{margin:0;display:flex;flex-wrap:wrap;gap:3px}div{height:72px;width:${width}px!important}${css}</style>${slots.map(style).join('')}`;
-      await page.setViewportSize({ width: 1280, height: 600 });
-      const handed = sheet((_, i) => `<div class="judge-case-${i}"></div>`, written);
-      const theirs = await pixels(await shotOf(page, handed, image));
-      const drawn = sheet(
-        (slot) => `<div style="${computedCss(slot, area).replace('TILE', image)}"></div>`,
-        '',
-      );
-      const ours = await pixels(await shotOf(page, drawn, image));
-      expect(theirs.length).toBe(ours.length);
-      expect(new Set(theirs).size).toBeGreaterThan(10);
-      let different = 0;
-      let worst = 0;
-      for (let i = 0; i < ours.length; i++) {
-        if (ours[i] !== theirs[i]) {
-          different++;
-          worst = Math.max(worst, Math.abs(ours[i] - theirs[i]));
+    inNewTab(
+      `four repeats × eleven positions × ${name}, in an area ${width} px wide`,
+      async ({ page }) => {
+        const image = await tile();
+        const area = { width, height: 72 };
+        const slots = repeats.flatMap((repeat) =>
+          positions.flatMap((position) =>
+            sizes.map((size) => ({ ...base, repeat, position, size })),
+          ),
+        );
+        const written = slots
+          .map((slot, i) =>
+            linesOf(site, { ...slot, name: `Case ${i}` }, picture).css.replace('tile.png', image),
+          )
+          .join('');
+        const sheet = (style: (slot: Slot, i: number) => string, css: string) =>
+          `<!doctype html><style>body{margin:0;display:flex;flex-wrap:wrap;gap:3px}div{height:72px;width:${width}px!important}${css}</style>${slots.map(style).join('')}`;
+        await page.setViewportSize({ width: 1280, height: 600 });
+        const handed = sheet((_, i) => `<div class="judge-case-${i}"></div>`, written);
+        const theirs = await pixels(await shotOf(page, handed, image));
+        const drawn = sheet(
+          (slot) => `<div style="${computedCss(slot, area).replace('TILE', image)}"></div>`,
+          '',
+        );
+        const ours = await pixels(await shotOf(page, drawn, image));
+        expect(theirs.length).toBe(ours.length);
+        expect(new Set(theirs).size).toBeGreaterThan(10);
+        let different = 0;
+        let worst = 0;
+        for (let i = 0; i < ours.length; i++) {
+          if (ours[i] !== theirs[i]) {
+            different++;
+            worst = Math.max(worst, Math.abs(ours[i] - theirs[i]));
+          }
         }
-      }
-      expect(worst).toBeLessThanOrEqual(mayDiffer);
-      expect(different / ours.length).toBeLessThanOrEqual(share);
-    });
+        expect(worst).toBeLessThanOrEqual(mayDiffer);
+        expect(different / ours.length).toBeLessThanOrEqual(share);
+      },
+    );
   }
 }
 
