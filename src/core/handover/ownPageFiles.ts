@@ -48,7 +48,7 @@ const rulesFor = ({ selector }: OwnPlace, path: string, from: string): string[] 
         `${selector} { background: url("${relative(from, path)}") 0 0 / 100% 100% no-repeat !important }`,
       ];
 
-/** Rules at the end of the document's head, or before everything where it has none. */
+/** Rules at the end of the document's head, or of the document where it has none. */
 function withRules(html: string, rules: readonly string[]): string {
   if (rules.length === 0) {
     return html;

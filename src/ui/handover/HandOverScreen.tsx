@@ -222,6 +222,14 @@ function Opened({ session }: { session: Session }) {
               </Link>
             </Group>
           )}
+          {site.pages.some((page) => page.own) && (
+            <Group title="Your own page">
+              <p className="text-soft">
+                Upload its pictures under their names. The page itself goes along to be rehearsed:
+                it is without its scripts, so do not upload it in place of yours.
+              </p>
+            </Group>
+          )}
           <RehearsalPanel site={site} made={made} />
           <Group title="To go on later">
             <p className="text-soft">
