@@ -58,6 +58,7 @@ const base: Slot = {
   fileName: 'tile',
   budgetBytes: 1,
   pictureId: 'p',
+  versions: [],
 };
 const site = { name: 'Judge', pages: [], defaultBackground: null } as unknown as Site;
 

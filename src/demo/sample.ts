@@ -118,6 +118,7 @@ const slots: Slot[] = [
     fileName: 'header',
     budgetBytes: 60_000,
     pictureId: 'p-header',
+    versions: [],
   },
   {
     id: 'background',
@@ -131,6 +132,7 @@ const slots: Slot[] = [
     fileName: 'background-tile',
     budgetBytes: 30_000,
     pictureId: 'p-background',
+    versions: [],
   },
   {
     id: 'sidebar',
@@ -151,6 +153,7 @@ const slots: Slot[] = [
     fileName: 'sidebar-strip',
     budgetBytes: 20_000,
     pictureId: 'p-sidebar',
+    versions: [],
   },
   {
     id: 'divider',
@@ -164,6 +167,7 @@ const slots: Slot[] = [
     fileName: 'section-divider',
     budgetBytes: 20_000,
     pictureId: 'p-divider',
+    versions: [],
   },
   {
     id: 'mark',
@@ -177,6 +181,7 @@ const slots: Slot[] = [
     fileName: 'corner-mark',
     budgetBytes: 12_000,
     pictureId: 'p-mark',
+    versions: [],
   },
   {
     id: 'diary-background',
@@ -190,6 +195,7 @@ const slots: Slot[] = [
     fileName: 'diary-background',
     budgetBytes: 300_000,
     pictureId: 'p-diary',
+    versions: [],
   },
 ];
 

@@ -5,6 +5,7 @@ import { createComposer } from '@/core/compose/compose';
 import { resizedTo } from '@/core/frame/resized';
 import type { HandOverPorts } from '@/core/handover/produce';
 import { writeSiteFile } from '@/core/handover/siteFile';
+import { readSurvey } from '@/core/ownPage/readSurvey';
 import { writeOpenRaster } from '@/core/openRaster/openRaster';
 import type { Raster } from '@/core/raster/raster';
 import { recolourSet } from '@/core/set/recolourSet';
@@ -67,6 +68,7 @@ export async function nodePorts(
     packPicture: async (picture, merged, thumbnail) => writeOpenRaster(picture, merged, thumbnail),
     theme: async (set, listener) =>
       (await recolourSet(set, { ...codecs, asset }, listener, true)).files,
+    survey: async (text) => readSurvey(text),
     shippedFont: async (file) => new Uint8Array(await readFile(source(file))),
     async draw(drawing) {
       const photos = new Map<string, Raster>();

@@ -1,3 +1,4 @@
+import type { PageSurvey } from '@/core/ownPage/survey';
 import type { HandOverPorts } from '@/core/handover/produce';
 import { plain, siteWithHeader } from './pictures.fixture';
 import { makeHandOver, nothingMade, type Making } from './handOverFiles';
@@ -11,6 +12,7 @@ const ports = (encode: HandOverPorts['encode']): HandOverPorts => ({
   packSite: async () => new Uint8Array(2),
   packPicture: async () => new Uint8Array(3),
   theme: async () => [],
+  survey: async () => ({}) as PageSurvey,
   shippedFont: async () => new Uint8Array(4),
   kept: async (_key, make) => make(),
 });

@@ -35,15 +35,23 @@ export async function keepPage(
 ): Promise<OwnPage> {
   const text = (value: string) => ports.store(new TextEncoder().encode(value));
   const files = [];
-  for (const { key, name, path, type, bytes, size } of page.files) {
-    const assetId = await ports.store(bytes);
-    files.push({ key, name: short(name), path: short(path), type, assetId, size: size ?? null });
+  for (const { key, name, path, type, bytes, size, original } of page.files) {
+    files.push({
+      key,
+      name: short(name),
+      path: short(path),
+      type,
+      assetId: await ports.store(bytes),
+      size: size ?? null,
+      original: original ? await ports.store(original) : null,
+    });
   }
   return {
     from,
     file: short(file),
     title: short(page.title),
     document: await text(page.html),
+    original: page.original ? await ports.store(page.original) : null,
     files,
     left: page.left.slice(0, mostLeft).map(({ what, name }) => ({ what, name: short(name) })),
     missing: page.missing.slice(0, mostLeft).map(short),

@@ -41,14 +41,14 @@ test('where it is see-through the older file is a PNG; a host that takes none ge
 test('an older format stands alone, and what is not wanted is not planned', () => {
   const jpeg = change((s) => {
     s.pictures['picture-h'].press = pressAs('jpeg');
-    s.handOver = { twice: false, narrow: false, fallback: true };
+    s.handOver = { twice: false, narrow: false, fallback: true, pageFiles: true };
   });
   expect(paths(of(...filled(header), jpeg))).toEqual(['pictures/header.jpg 1080×220']);
 });
 
 test('backgrounds: a photo has half the px for phones, a strip is neither halved nor doubled, a tile is doubled', () => {
   const alone = change((s) => {
-    s.handOver = { twice: true, narrow: true, fallback: false };
+    s.handOver = { twice: true, narrow: true, fallback: false, pageFiles: true };
   });
   const kinds = (part: Partial<NewSlot>) =>
     paths(of(...filled({ ...header, kind: 'background', ...part }), alone)).map(
@@ -65,7 +65,7 @@ test('in the place of a theme’s file there is that file alone, in its format, 
     ...filled({ ...header, id: 'i', kind: 'mark', replaces: 'notes.txt' }),
     ...filled({ ...header, id: 'j', kind: 'piece', name: 'Header', fileName: 'header' }),
     change((s) => {
-      s.handOver = { twice: false, narrow: false, fallback: false };
+      s.handOver = { twice: false, narrow: false, fallback: false, pageFiles: true };
     }),
   );
   const plan = planFiles(site, () => true);

@@ -7,6 +7,7 @@ import type { Site } from '../site/model/site';
 import type { Slot } from '../site/model/slot';
 import { isContent } from '../slots/registry';
 import { isBlank, pictureOf } from '../site/picture';
+import { ownPlaceOf } from '../site/pages';
 import { untouchedFile } from './untouched';
 
 /** One file that is handed over. */
@@ -80,6 +81,10 @@ function settingsAs(format: PressFormat, { press, fallback }: Picture): PressSet
   return pressAs(format, 84);
 }
 
+/** What names the file can be changed with it. */
+const mayRename = (site: Site, slot: Slot): boolean =>
+  site.handOver.pageFiles && ownPlaceOf(site, slot.id) !== undefined;
+
 /**
  * The files of every slot that has a picture, with names that no two of them share. A slot that
  * takes the place of a theme's file keeps its path and has that file alone: whatever shows it knows
@@ -97,6 +102,17 @@ export function planFiles(site: Site, isOpaque: (slotId: string) => boolean): Sl
       }
     }
   };
+  /** In the folder of the file that it takes the place of, under its name. */
+  const besideIt = (path: string, format: PressFormat): string => {
+    const stem = path.replace(/\.[^./]*$/, '');
+    for (let n = 1; ; n++) {
+      const wanted = `${stem}${n > 1 ? `-${n}` : ''}.${formatOf(format).endings[0]}`;
+      if (!taken.has(wanted.toLowerCase())) {
+        taken.add(wanted.toLowerCase());
+        return wanted;
+      }
+    }
+  };
   const drawn = site.slots
     .map((slot) => ({ slot, picture: pictureOf(site, slot) }))
     .filter(({ picture }) => !isBlank(picture));
@@ -107,7 +123,10 @@ export function planFiles(site: Site, isOpaque: (slotId: string) => boolean): Sl
         : [],
     ),
   );
-  for (const path of replaced.values()) {
+  const ofPages = site.pages.flatMap(
+    ({ own }) => own?.files.map((f) => insideArchive(f.path)) ?? [],
+  );
+  for (const path of [...replaced.values(), ...ofPages]) {
     taken.add(path.toLowerCase());
   }
   return drawn.map(({ slot, picture }): SlotFiles => {
@@ -128,7 +147,14 @@ export function planFiles(site: Site, isOpaque: (slotId: string) => boolean): Sl
     const own = replaced.get(slot.id);
     if (own !== undefined) {
       const untouched = untouchedFile(site, slot, picture);
-      const planned = file(own, 1, settingsAs(formatByEnding(own)!, picture));
+      const format = formatByEnding(own)!;
+      const renamed =
+        !untouched && mayRename(site, slot) && picture.press.format !== format
+          ? besideIt(own, picture.press.format)
+          : undefined;
+      const planned = renamed
+        ? file(renamed, 1, picture.press)
+        : file(own, 1, settingsAs(format, picture));
       return {
         slot,
         picture,

@@ -3,7 +3,7 @@ import { fileSize, overlapOf } from '../frame/overlap';
 import type { Slot } from '../site/model/slot';
 import { addressOf, escapeHtml } from './escape';
 import type { PlannedFile, SlotFiles } from './filePlan';
-import { below } from './cssRules';
+import { below } from '../theme/cssText';
 
 /** What a file is to a browser. */
 export const typeOf = ({ settings }: PlannedFile): string => formatOf(settings.format).mediaType;

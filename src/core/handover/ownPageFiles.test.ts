@@ -1,10 +1,12 @@
 import { strFromU8, strToU8 } from 'fflate';
 import { produce } from 'immer';
 import { newSite } from '../site/newSite';
+import type { PageSurvey } from '../ownPage/survey';
 import type { OwnPage, OwnPageFile } from '../site/model/ownPage';
 import { addSlot } from '../site/slots';
 import { ownPageFiles, type Taken } from './ownPageFiles';
 import type { SlotFiles } from './filePlan';
+import { pageWishes } from './pageWishes';
 
 const asset = (n: number) => String(n).padStart(64, '0');
 const file = (n: number, path: string, type: string): OwnPageFile => ({
@@ -14,6 +16,7 @@ const file = (n: number, path: string, type: string): OwnPageFile => ({
   type,
   assetId: asset(n),
   size: null,
+  original: null,
 });
 
 const assets = new Map<string, Uint8Array<ArrayBuffer>>();
@@ -33,6 +36,7 @@ const own: OwnPage = {
   file: 'index.html',
   title: 'Home',
   document: asset(9),
+  original: null,
   files: [
     file(1, 'theme/style.css', 'text/css'),
     file(2, 'theme/my images/hero (1).png', 'image/png'),
@@ -49,6 +53,8 @@ const site = produce(
   newSite('s', 'p', 'Site'),
   addSlot('p', { id: 'hero', kind: 'header', width: 90, height: 50 }),
 );
+const nothingMeasured = { pictures: [], parts: [], at: [], rules: [] } as unknown as PageSurvey;
+const wishes = (plan: readonly SlotFiles[], page = own) => pageWishes(page, nothingMeasured, plan);
 const planned = (path: string, replaces: string | null): SlotFiles => ({
   slot: { ...site.slots[0], replaces },
   picture: Object.values(site.pictures)[0],
@@ -60,7 +66,7 @@ const textOf = (files: readonly { path: string; bytes: Uint8Array }[], path: str
 test('a page goes out under its own names, each file told where the others lie from there', async () => {
   const taken: Taken = new Map([['theme/my images/hero (1).png', 'planned']]);
   const plan = [planned('theme/my images/hero (1).png', 'theme/my images/hero (1).png')];
-  const files = await ownPageFiles(own, 'home.html', plan, taken, read);
+  const files = await ownPageFiles(own, 'home.html', wishes(plan), taken, read);
   // The new hero is the plan's, and not written here.
   expect(files.map((f) => f.path)).toEqual([
     'home.html',
@@ -82,7 +88,7 @@ test('names that are taken are left to those that have them; what two pages shar
     ['theme/style.css', 'ours'],
     ['tile.png', 'ours'],
   ]);
-  const first = await ownPageFiles(own, 'home.html', [], taken, read);
+  const first = await ownPageFiles(own, 'home.html', wishes([]), taken, read);
   expect(first.map((f) => f.path)).toEqual([
     'home.html',
     'page-files/theme/style.css',
@@ -91,7 +97,7 @@ test('names that are taken are left to those that have them; what two pages shar
     'css?v=2.css',
   ]);
   expect(textOf(first, 'page-files/theme/style.css')).toContain('url(../tile.png)');
-  const second = await ownPageFiles(own, 'about.html', [], taken, read);
+  const second = await ownPageFiles(own, 'about.html', wishes([]), taken, read);
   expect(second.map((f) => f.path)).not.toContain('theme/my images/hero (1).png');
   expect(textOf(second, 'about.html')).toContain('theme/my%20images/hero%20%281%29.png 1x');
 });
@@ -106,20 +112,16 @@ test('a picture in an element that has none comes by a rule of its own, and by n
     measured: null,
   };
   const plan = [planned('pictures/hero.png', null)];
-  const html = async (selector: string) =>
-    textOf(
-      await ownPageFiles(
-        { ...own, places: [{ ...place, selector }] },
-        'home.html',
-        plan,
-        new Map(),
-        read,
-      ),
-      'home.html',
-    );
-  expect(await html('main > .card')).toContain(
-    '<style>\nmain > .card { background: url("pictures/hero.png") 0 0 / 100% 100% no-repeat !important }\n</style>\n</head>',
+  const sheet = async (selector: string, ruled: 'own' | 'important' = 'own') => {
+    const page = { ...own, places: [{ ...place, selector, ruled }] };
+    const files = await ownPageFiles(page, 'home.html', wishes(plan, page), new Map(), read);
+    return textOf(files, 'theme/style.css');
+  };
+  expect(await sheet('main > .card')).toMatch(
+    /\.a \{[^}]*\}\nmain > \.card \{\n {2}background-image: url\("\.\.\/pictures\/hero\.png"\);\n {2}background-position: 0 0;\n {2}background-size: 100% 100%;\n {2}background-repeat: no-repeat;\n\}\n$/,
   );
-  expect(await html('</style><script>alert(1)</script>')).not.toContain('script');
-  expect(await html('a{}b')).not.toContain('<style>');
+  expect(await sheet('.card', 'important')).toContain('no-repeat !important;');
+  for (const hostile of ['</style><script>alert(1)</script>', 'a{}b', '@import "x"', 'a;b']) {
+    expect(await sheet(hostile)).not.toContain('pictures/hero.png');
+  }
 });

@@ -1,5 +1,5 @@
 import { formatOf } from '../press/formats/registry';
-import { strToU8 } from 'fflate';
+import { strFromU8, strToU8 } from 'fflate';
 import type { Drawing } from '../compose/compose';
 import { drawingOf } from '../compose/drawing';
 import { scaledDrawing } from '../compose/scaledDrawing';
@@ -17,7 +17,10 @@ import { asFiled, drawingKey, isBlank, pictureOf } from '../site/picture';
 import { creditsPage, creditsOf } from './credits';
 import { fontEnding, handedFonts } from './fontFaces';
 import { planFiles, type PlannedFile, type SlotFiles } from './filePlan';
+import { ownPageChanges, type OwnPageChanges } from './ownPageChanges';
 import { ownPageFiles, type Taken } from './ownPageFiles';
+import { pageWishes } from './pageWishes';
+import type { PageSurvey } from '../ownPage/survey';
 import { pageDocument, pageFiles } from './page';
 import { assetsOf } from '../site/assets';
 import { creditsName, markupName, siteFileName, styleSheetName } from './names';
@@ -42,6 +45,8 @@ export interface HandOverPorts extends Pick<Codecs, 'encode'> {
     thumbnail: Uint8Array<ArrayBuffer>,
   ): Promise<Uint8Array<ArrayBuffer>>;
   shippedFont(file: FontFile): Promise<Uint8Array<ArrayBuffer>>;
+  /** What was measured of an own page, out of its text. */
+  survey(text: string): Promise<PageSurvey>;
   /** A file as it was written before under that key, or as it is made now. */
   kept?(
     key: string,
@@ -66,6 +71,8 @@ export interface HandOver {
   readonly css: string;
   readonly html: string;
   readonly credits: { readonly text: string; readonly html: string };
+  /** Of each page of the owner's own, what changes of its files. */
+  readonly own: readonly OwnPageChanges[];
 }
 
 export interface HandOverListener {
@@ -291,9 +298,13 @@ export async function produceHandOver(
   }
   files.push(...(await themeFiles(site, ports, files, listener)));
   const taken: Taken = new Map(files.map((f) => [f.path, f.planned ? 'planned' : 'ours']));
-  for (const page of site.pages) {
-    if (isServed(page.own)) {
-      files.push(...(await ownPageFiles(page.own, names.get(page.id)!, plan, taken, ports.asset)));
+  const changes: OwnPageChanges[] = [];
+  for (const { id, own } of site.pages) {
+    if (isServed(own)) {
+      const survey = await ports.survey(strFromU8(await ports.asset(own.survey)));
+      const wishes = pageWishes(own, survey, plan);
+      files.push(...(await ownPageFiles(own, names.get(id)!, wishes, taken, ports.asset)));
+      changes.push(await ownPageChanges({ id, own }, wishes, site.handOver.pageFiles, ports.asset));
     }
   }
   const assets = new Map<string, Uint8Array<ArrayBuffer>>();
@@ -306,5 +317,5 @@ export async function produceHandOver(
     bytes: await ports.packSite({ site, assets }),
   });
   listener.onProgress(planned.length, planned.length, '');
-  return { plan, files, ...lines, css, credits };
+  return { plan, files, ...lines, css, credits, own: changes };
 }

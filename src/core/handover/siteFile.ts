@@ -2,7 +2,7 @@ import { strFromU8, strToU8, zipSync, type Zippable } from 'fflate';
 import { ArchiveError, unzip } from '../files/unzip';
 import { isFont } from '../text/fontFile';
 import { inspectPicture } from '../measure/inspect';
-import { assetsOf } from '../site/assets';
+import { assetsOf, assetsOfPage } from '../site/assets';
 import type { Site } from '../site/model/site';
 import { readSite, SiteError } from '../site/schema';
 
@@ -28,9 +28,7 @@ export const packed = { level: 9, mtime: '1980-01-01T12:00:00' } as const;
 const freeAssets = ({ set, pages }: Site): ReadonlySet<string> =>
   new Set([
     ...(set ? [...set.sheets, ...set.others].map((f) => f.assetId) : []),
-    ...pages.flatMap(({ own }) =>
-      own ? [own.document, own.survey, ...own.files.map((f) => f.assetId)] : [],
-    ),
+    ...pages.flatMap(({ own }) => (own ? assetsOfPage(own) : [])),
   ]);
 
 function endingOf(id: string, bytes: Uint8Array, free: boolean): string {

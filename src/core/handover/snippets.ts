@@ -11,7 +11,7 @@ import { liveTexts, liveWords, type LiveWords } from './liveText';
 import { addressOf, escapeHtml } from './escape';
 import { safeName } from './fileName';
 import type { PlannedFile, SlotFiles } from './filePlan';
-import { length, rule, sizeWords, below, indented } from './cssRules';
+import { length, rule, sizeWords, below, indented } from '../theme/cssText';
 import { typeOf, fileAt, plainFile, imageMarkup } from './imageMarkup';
 
 export interface Snippets {

@@ -3,35 +3,34 @@ import { string, tokenize, tokenTypes, url } from 'css-tree';
 /** What an address in a style sheet is for. */
 export type AddressUse = 'import' | 'file';
 
+/** An address in the text of a style sheet. */
+export interface AddressSpan {
+  /** Of all that is exchanged with it: `url(…)` without quotes, or the string with its quotes. */
+  readonly start: number;
+  readonly end: number;
+  readonly address: string;
+  readonly use: AddressUse;
+  /** It stands as a string. */
+  readonly quoted: boolean;
+}
+
 /** Functions whose strings are addresses (CSS Images Level 4, section 2.4; CSS Values Level 4). */
 const addressed = /^(?:url|src|(?:-webkit-)?image-set)$/i;
 
 /**
- * A style sheet, or the declarations of a `style` attribute, with its addresses exchanged: in
- * `url()` with and without quotes, `src()`, strings of `image-set()` and `@import`. Everything else
- * stays as it is written.
- * @param exchange gives the new address, or undefined to leave the old one
+ * The addresses in a style sheet, or in the declarations of a `style` attribute, in their order: in
+ * `url()` with and without quotes, `src()`, strings of `image-set()` and `@import`.
  */
-export function exchangeAddresses(
-  css: string,
-  exchange: (address: string, use: AddressUse) => string | undefined,
-): string {
-  const pieces: string[] = [];
-  let done = 0;
+export function addressesIn(css: string): AddressSpan[] {
+  const spans: AddressSpan[] = [];
   /** Names of the functions that are open, innermost last; brackets and braces have none. */
   const open: string[] = [];
   /** The at-rule whose prelude is being read. */
   let prelude = '';
   const put = (start: number, end: number, address: string, quoted: boolean) => {
     // The names of spaces are no addresses.
-    if (prelude === 'namespace') {
-      return;
-    }
-    const wanted = exchange(address, prelude === 'import' ? 'import' : 'file');
-    if (wanted !== undefined) {
-      const written = string.encode(wanted);
-      pieces.push(css.slice(done, start), quoted ? written : `url(${written})`);
-      done = end;
+    if (prelude !== 'namespace') {
+      spans.push({ start, end, address, use: prelude === 'import' ? 'import' : 'file', quoted });
     }
   };
   tokenize(css, (type, start, end) => {
@@ -61,5 +60,30 @@ export function exchangeAddresses(
         }
     }
   });
+  return spans;
+}
+
+/** An address as it is written in the place of another one. */
+export const writtenAddress = (address: string, { quoted }: Pick<AddressSpan, 'quoted'>): string =>
+  quoted ? string.encode(address) : `url(${string.encode(address)})`;
+
+/**
+ * A style sheet, or declarations, with its addresses exchanged. Everything else stays as it is
+ * written.
+ * @param exchange gives the new address, or undefined to leave the old one
+ */
+export function exchangeAddresses(
+  css: string,
+  exchange: (address: string, use: AddressUse) => string | undefined,
+): string {
+  const pieces: string[] = [];
+  let done = 0;
+  for (const span of addressesIn(css)) {
+    const wanted = exchange(span.address, span.use);
+    if (wanted !== undefined) {
+      pieces.push(css.slice(done, span.start), writtenAddress(wanted, span));
+      done = span.end;
+    }
+  }
   return pieces.join('') + css.slice(done);
 }

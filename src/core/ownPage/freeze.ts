@@ -1,6 +1,7 @@
 import { html, parse, serialize, type DefaultTreeAdapterMap } from 'parse5';
 import { parseSrcset, stringifySrcset } from 'srcset';
 import type { FrozenPage, LeftKind, LeftOut } from './frozen';
+import { fileAttributes, lateBackground, lateFile, lateSet } from './addressAttributes';
 import { FrozenFiles, nowhere } from './frozenFiles';
 import { PageError } from './pageError';
 import type { Source } from './source';
@@ -48,14 +49,6 @@ const emptied: Readonly<Record<string, LeftKind>> = {
 
 /** Attributes by which those would load something. */
 const loading = new Set(['src', 'srcdoc', 'data', 'code', 'codebase', 'archive', 'classid']);
-
-/** Attributes that name one file, whatever element they are on. */
-const fileAttributes = new Set(['src', 'poster', 'background', 'dynsrc', 'lowsrc']);
-
-/** Attributes where pages keep the address of a picture that a script puts in place later. */
-const lateFile = ['data-src', 'data-original', 'data-lazy-src', 'data-lazy', 'data-hi-res-src'];
-const lateSet = ['data-srcset', 'data-lazy-srcset', 'data-original-set'];
-const lateBackground = ['data-bg', 'data-background', 'data-background-image', 'data-bg-src'];
 
 /** Elements of SVG whose `href` is a file and not a link. */
 const drawnHref = new Set([
@@ -388,6 +381,17 @@ export function freezePage({ name, text, base, charset }: PageText, source: Sour
     left: freezing.left,
     missing: [...freezing.files.missing],
   };
+}
+
+/** What the addresses of a document are relative to. @param base path or address of itself */
+export function baseOfPage(text: string, base: string): string {
+  for (const { element } of elementsOf(parse(text))) {
+    const href = element.tagName === 'base' ? attribute(element, 'href') : undefined;
+    if (href !== undefined) {
+      return basedOn(href, base);
+    }
+  }
+  return base;
 }
 
 /** Where `base` leads; the document itself where it leads elsewhere than its own files. */

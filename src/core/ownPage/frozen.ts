@@ -12,6 +12,8 @@ export interface FrozenFile {
   readonly bytes: Bytes;
   /** Of a picture, px; undefined where it has none of its own. */
   readonly size: { readonly width: number; readonly height: number } | undefined;
+  /** Of a style sheet that came as a file of its own: byte by byte as it came. */
+  readonly original?: Bytes;
 }
 
 /** Kinds of things that are not kept of a page. */
@@ -32,6 +34,8 @@ export interface FrozenPage {
   readonly title: string;
   /** In the rendering mode of the page that was saved. */
   readonly html: string;
+  /** Of one that came as a file of its own: byte by byte as it came. */
+  readonly original?: Bytes;
   readonly files: readonly FrozenFile[];
   readonly left: readonly LeftOut[];
   /** Addresses of files that the page uses and that did not come with it. */

@@ -155,7 +155,7 @@ export class FrozenFiles {
       const text = decodeCss(found.bytes, found.charset ?? environment);
       const css = this.css(text, found.base, environment, depth + 1);
       this.open.delete(found.key);
-      return this.add(found, 'text/css', strToU8(css));
+      return this.add(found, 'text/css', strToU8(css), found.original ? found.bytes : undefined);
     });
   }
 
@@ -210,6 +210,7 @@ export class FrozenFiles {
     { name, path }: Pick<FrozenFile, 'name' | 'path'>,
     type: string,
     bytes: Uint8Array<ArrayBuffer>,
+    original?: Uint8Array<ArrayBuffer>,
   ): string {
     const sum = `${type} ${sumOf(bytes)}`;
     const like = this.bySum.get(sum) ?? [];
@@ -218,7 +219,8 @@ export class FrozenFiles {
       return same.key;
     }
     const size = type.startsWith('image/') ? pictureSize(name, bytes) : undefined;
-    const file = { key: `frozen:${this.list.length}`, name, path, type, bytes, size };
+    const key = `frozen:${this.list.length}`;
+    const file = { key, name, path, type, bytes, size, ...(original && { original }) };
     this.list.push(file);
     this.bySum.set(sum, [...like, file]);
     return file.key;

@@ -117,7 +117,8 @@ export function openPages(dropped: readonly PackedFile[]): OpenedPage[] {
     ...pages.map(({ path, bytes }) => {
       checkDocument(nameOf(path), bytes);
       const text = decodeHtml(bytes);
-      return { path, page: freezePage({ name: nameOf(path), text, base: path }, source) };
+      const page = freezePage({ name: nameOf(path), text, base: path }, source);
+      return { path, page: { ...page, original: bytes } };
     }),
   ];
   return opened.map(({ path, page }) => ({ from: 'page', path, page, others: [] }));

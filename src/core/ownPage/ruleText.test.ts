@@ -1,6 +1,17 @@
 import { parse, walk, generate } from 'css-tree';
 import { rulesNamingFiles } from './ruleText';
 
+const told = (css: string) =>
+  rulesNamingFiles(css).map(({ selector, line, addresses }) => ({ selector, line, addresses }));
+
+test('where a rule’s declarations stand is told, inside its brackets', () => {
+  const css = '.a{b:c} .d { background: url(x.png); /* } */ e: f }.g{background:url(y.png)';
+  expect(rulesNamingFiles(css).map(({ from, to }) => css.slice(from, to))).toEqual([
+    ' background: url(x.png); /* } */ e: f ',
+    'background:url(y.png)',
+  ]);
+});
+
 test('rules that name files are told with the line they begin on', () => {
   const css = [
     '@charset "utf-8";',
@@ -10,7 +21,7 @@ test('rules that name files are told with the line they begin on', () => {
     '  background: url(head.jpg) no-repeat, url("bar.png") }',
     '@media (min-width: 600px) { .top { background: image-set("wide.png" 1x) } }',
   ].join('\n');
-  expect(rulesNamingFiles(css)).toEqual([
+  expect(told(css)).toEqual([
     { selector: '#head,\n.top', line: 3, addresses: ['head.jpg', 'bar.png'] },
     { selector: '.top', line: 6, addresses: ['wide.png'] },
   ]);
@@ -18,7 +29,7 @@ test('rules that name files are told with the line they begin on', () => {
 
 test('nested rules are told on their own, and what comes after them is their parent’s', () => {
   const css = '.a { &:hover { background: url(h.png) }\r\n background: url(a.png) }';
-  expect(rulesNamingFiles(css)).toEqual([
+  expect(told(css)).toEqual([
     { selector: '.a', line: 1, addresses: ['a.png'] },
     { selector: '&:hover', line: 1, addresses: ['h.png'] },
   ]);
@@ -26,16 +37,16 @@ test('nested rules are told on their own, and what comes after them is their par
 
 test('conditions are no rules, inside a rule or around it', () => {
   const css = '@font-face{src:url(f.woff)}\n.a{@media (width > 9px){background:url(n.png)}}';
-  expect(rulesNamingFiles(css)).toEqual([{ selector: '.a', line: 2, addresses: ['n.png'] }]);
+  expect(told(css)).toEqual([{ selector: '.a', line: 2, addresses: ['n.png'] }]);
 });
 
 test('broken and odd sheets end, with what can be told of them', () => {
-  expect(rulesNamingFiles('')).toEqual([]);
-  expect(rulesNamingFiles('}}} .a { background: url(x.png)')).toEqual([
+  expect(told('')).toEqual([]);
+  expect(told('}}} .a { background: url(x.png)')).toEqual([
     { selector: '.a', line: 1, addresses: ['x.png'] },
   ]);
   expect(rulesNamingFiles(`${'{'.repeat(5000)}`)).toEqual([]);
-  expect(rulesNamingFiles('{background:url(x.png)}')).toEqual([
+  expect(told('{background:url(x.png)}')).toEqual([
     { selector: '', line: 1, addresses: ['x.png'] },
   ]);
 });

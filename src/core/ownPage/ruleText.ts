@@ -8,12 +8,17 @@ export interface RuleText {
   readonly line: number;
   /** As they are written, in their order. */
   readonly addresses: readonly string[];
+  /** Where its declarations begin and end in the text, inside its brackets. */
+  readonly from: number;
+  readonly to: number;
 }
 
 interface OpenRule {
   readonly selector: string;
   readonly start: number;
   readonly addresses: string[];
+  readonly from: number;
+  to: number;
 }
 
 /**
@@ -43,16 +48,22 @@ export function rulesNamingFiles(css: string): RuleText[] {
           selector: prelude.join('').trim(),
           start: Math.max(start, 0),
           addresses: [],
+          from: to,
+          to: css.length,
         };
         open.push(rule);
         found.push(rule);
         fresh();
         return;
       }
-      case tokenTypes.RightCurlyBracket:
-        open.pop();
+      case tokenTypes.RightCurlyBracket: {
+        const closed = open.pop();
+        if (closed) {
+          closed.to = from;
+        }
         fresh();
         return;
+      }
       case tokenTypes.Semicolon:
         fresh();
         return;
@@ -75,10 +86,10 @@ function withLines(css: string, found: readonly OpenRule[]): RuleText[] {
   const breaks = /\r\n|[\n\r\f]/g;
   let line = 1;
   let next = breaks.exec(css);
-  return found.flatMap(({ selector, start, addresses }) => {
+  return found.flatMap(({ selector, start, addresses, from, to }) => {
     for (; next && next.index < start; next = breaks.exec(css)) {
       line++;
     }
-    return addresses.length > 0 ? [{ selector, line, addresses }] : [];
+    return addresses.length > 0 ? [{ selector, line, addresses, from, to }] : [];
   });
 }

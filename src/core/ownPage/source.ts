@@ -11,6 +11,8 @@ export interface UsedFile {
   /** Where it lies below what was dropped; its name where that is not known. */
   readonly path: string;
   readonly bytes: Bytes;
+  /** It lies there as a file of its own, as its owner has it. */
+  readonly original: boolean;
   /** As it was served, where that is known. */
   readonly type: string | undefined;
   readonly charset: string | undefined;
@@ -104,6 +106,7 @@ export function folderSource(files: readonly { path: string; bytes: Bytes }[]): 
             name: found.path.slice(found.path.lastIndexOf('/') + 1),
             path: found.path,
             bytes: found.bytes,
+            original: true,
             type: undefined,
             charset: undefined,
             base: found.path,
@@ -163,6 +166,8 @@ export function mimeSource({ main, parts }: MimePage): Source {
         name,
         path: name,
         bytes: part.bytes,
+        // The browser wrote its addresses anew.
+        original: false,
         type: part.type,
         charset: part.charset,
         // What stood in the document itself has no place of its own.

@@ -35,6 +35,7 @@ const own: OwnPage = {
   file: 'saved/home.html',
   title: 'Open kiln weekend',
   document: asset(1),
+  original: null,
   files: [
     {
       key: 'frozen:0',
@@ -43,6 +44,7 @@ const own: OwnPage = {
       type: 'image/jpeg',
       assetId: asset(2),
       size: { width: 1400, height: 280 },
+      original: null,
     },
   ],
   left: [{ what: 'script', name: 'menu.js' }],
@@ -120,6 +122,7 @@ test('an empty page takes a saved page, its place as a slot, its colours and its
       selector: '.banner',
       pseudo: '',
       layer: 0,
+      ruled: 'page',
       rect: null,
       measured,
     },
@@ -188,6 +191,7 @@ test('a box that was pointed at becomes a slot of its size; in a picture of a pa
           rect: box,
           kind: 'piece',
           measured: null,
+          ruled: 'own',
         }),
       ),
     );
@@ -203,7 +207,14 @@ test('a slot that was measured by itself is laid where its place is pointed at',
   const size = { width: 320, height: 90 };
   const alone = produce(site, addSlot('page', { id: 'alone', kind: 'header', ...size }));
   const rect = { x: 0, y: 0, width: 300, height: 100 };
-  const place = { pageId: 'page', id: 'alone', selector: '.card', rect, measured };
+  const place = {
+    pageId: 'page',
+    id: 'alone',
+    selector: '.card',
+    rect,
+    measured,
+    ruled: 'own' as const,
+  };
   const laid = readSite(produce(alone, placePointed(place)));
   expect(laid.slots).toHaveLength(alone.slots.length);
   expect(laid.slots.at(-1)).toMatchObject({ id: 'alone', ...size });
@@ -218,7 +229,7 @@ test('a slot that was measured by itself is laid where its place is pointed at',
 
 test('a place is the part that its slot’s picture paints, whatever lies there by now', () => {
   const [picture] = surveyed.pictures;
-  const place = { slot: 'h', ...picture, rect: null, measured: null };
+  const place = { slot: 'h', ...picture, rect: null, measured: null, ruled: 'page' as const };
   const [, at] = surveyed.at;
   const strip = {
     rect: { x: 700, y: 300, width: 276, height: 900 },

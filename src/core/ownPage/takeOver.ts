@@ -2,7 +2,7 @@ import { castDraft } from 'immer';
 import type { Size } from '../frame/placement';
 import { editSlot, type Edit } from '../site/edit';
 import type { Hex } from '../site/model/hex';
-import type { OwnPage, OwnPlace, MeasuredPlace } from '../site/model/ownPage';
+import type { OwnPage, OwnPlace, MeasuredPlace, RuledBy } from '../site/model/ownPage';
 import type { ContentWidth, Page } from '../site/model/page';
 import type { ShelfItem } from '../site/model/shelf';
 import type { Site } from '../site/model/site';
@@ -93,7 +93,7 @@ const named = (
   { as, selector, pseudo, layer }: Pick<PaintedPicture, 'as' | 'selector' | 'pseudo' | 'layer'>,
   slot: string,
   measured: MeasuredPlace | null,
-): OwnPlace => ({ slot, as, selector, pseudo, layer, rect: null, measured });
+): OwnPlace => ({ slot, as, selector, pseudo, layer, rect: null, measured, ruled: 'page' });
 
 /** The picture of a survey that a place of the site is; undefined where the page changed. */
 export const pictureAt = (
@@ -147,11 +147,13 @@ export interface PointedSlot {
   readonly kind: SlotKind;
   /** Null where nothing was. */
   readonly measured: MeasuredPlace | null;
+  /** What a rule for it has to outdo. */
+  readonly ruled: Exclude<RuledBy, 'page'>;
 }
 
 /** Lays a slot of the site in a box that was pointed at. */
 export const placePointed =
-  ({ pageId, id, selector, rect, measured }: Omit<PointedSlot, 'kind'>): Edit =>
+  ({ pageId, id, selector, rect, measured, ruled }: Omit<PointedSlot, 'kind'>): Edit =>
   (site) => {
     besideMeasured(id, measured)(site);
     editPage(pageId, (page) => {
@@ -163,6 +165,7 @@ export const placePointed =
         layer: 0,
         rect: selector === '' ? rect : null,
         measured: castDraft(measured),
+        ruled,
       });
     })(site);
   };
@@ -279,7 +282,7 @@ export function takeOverPage(taking: TakingOver, all: readonly PageColour[]): Ed
       besideMeasured(picture.id, measured)(site);
     }
     for (const room of made) {
-      takePointed({ ...room, pageId, measured: null })(site);
+      takePointed({ ...room, pageId, measured: null, ruled: 'own' })(site);
     }
   };
 }

@@ -1,6 +1,13 @@
 import { kindOf } from '../layers/registry';
 import { filesOfSet } from '../set/paths';
+import type { OwnPage } from './model/ownPage';
 import type { Site } from './model/site';
+
+/** Everything that an own page is made of. */
+export const assetsOfPage = ({ document, original, survey, files }: OwnPage): string[] =>
+  [document, original, survey, ...files.flatMap((f) => [f.assetId, f.original])].filter(
+    (id) => id !== null,
+  );
 
 /** Every asset a site names: its shelf, what its layers draw with, its fonts, its set. */
 export const assetsOf = (site: Site): string[] => [
@@ -10,9 +17,7 @@ export const assetsOf = (site: Site): string[] => [
     ...Object.values(site.pictures).flatMap((p) =>
       p.layers.flatMap((l) => kindOf(l).assets?.(l) ?? []),
     ),
-    ...site.pages.flatMap((p) =>
-      p.own ? [p.own.document, p.own.survey, ...p.own.files.map((f) => f.assetId)] : [],
-    ),
+    ...site.pages.flatMap((p) => (p.own ? assetsOfPage(p.own) : [])),
     ...(site.set ? filesOfSet(site.set).map((f) => f.assetId) : []),
   ]),
 ];

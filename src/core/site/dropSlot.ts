@@ -48,8 +48,10 @@ export const dropSlot =
       }
       forgetBeside(other, slotId);
     }
-    if (slot && !site.slots.some((s) => s.pictureId === slot.pictureId)) {
-      delete site.pictures[slot.pictureId];
+    for (const id of slot ? [slot.pictureId, ...slot.versions.map((v) => v.pictureId)] : []) {
+      if (!site.slots.some((s) => s.pictureId === id)) {
+        delete site.pictures[id];
+      }
     }
   };
 

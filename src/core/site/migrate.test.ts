@@ -114,6 +114,38 @@ test('from 2: nothing is locked, texts stand upright in one height of line, phot
   ]);
 });
 
+test('from 9: places without a picture keep the rule they had, and slots have one picture', () => {
+  const place = (slot: string) => ({ slot, as: 'background', selector: 'main' });
+  const own = { document: 'd', files: [{ key: 'frozen:0' }], places: [place('a'), place('b')] };
+  const old = {
+    ...site,
+    schemaVersion: 9,
+    handOver: { twice: true, narrow: false, fallback: true },
+    pages: [
+      { id: 'p', own },
+      { id: 'q', own: null },
+    ],
+    slots: [
+      { id: 'a', replaces: 'img/head.png' },
+      { id: 'b', replaces: null },
+    ],
+  };
+  expect(step(old)).toMatchObject({
+    handOver: { twice: true, narrow: false, fallback: true, pageFiles: false },
+    pages: [
+      {
+        own: {
+          original: null,
+          files: [{ original: null }],
+          places: [{ ruled: 'page' }, { ruled: 'important' }],
+        },
+      },
+      { own: null },
+    ],
+    slots: [{ versions: [] }, { versions: [] }],
+  });
+});
+
 test.each([[null], [{}], [{ schemaVersion: 0 }], [{ schemaVersion: schemaVersion + 1 }], ['site']])(
   'of another kind than ours, or newer, it is refused: %j',
   (value) => {

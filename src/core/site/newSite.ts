@@ -12,7 +12,12 @@ export const usualLimits: Limits = {
   phoneBytes: 1_000_000,
 };
 
-export const usualHandOver: HandOverChoices = { twice: true, narrow: true, fallback: true };
+export const usualHandOver: HandOverChoices = {
+  twice: true,
+  narrow: true,
+  fallback: true,
+  pageFiles: true,
+};
 
 const white = '#ffffff';
 const ink = '#222222';

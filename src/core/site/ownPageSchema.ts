@@ -7,6 +7,13 @@ const assetId = () =>
     .matches(/^[0-9a-f]{64}$/, ({ path }) => `Expected ${path} as the SHA-256 of a file`)
     .required();
 
+const originalId = () =>
+  string()
+    .matches(/^[0-9a-f]{64}$/, ({ path }) => `Expected ${path} as the SHA-256 of a file`)
+    .nullable()
+    .defined()
+    .default(undefined);
+
 const kept = { file: 1000, name: 4000, runs: 20_000 } as const;
 
 const runs = () =>
@@ -22,6 +29,7 @@ export const ownPageSchema = object({
   file: text().max(kept.name),
   title: text().max(kept.name),
   document: assetId(),
+  original: originalId(),
   files: array()
     .of(
       object({
@@ -33,6 +41,7 @@ export const ownPageSchema = object({
         type: text().max(200),
         assetId: assetId(),
         size: object({ width: pixels(), height: pixels() }).nullable().defined().default(undefined),
+        original: originalId(),
       }),
     )
     .max(kept.file * 4)
@@ -50,6 +59,7 @@ export const ownPageSchema = object({
         selector: text().max(kept.name),
         pseudo: text(),
         layer: number().integer().min(0).required(),
+        ruled: string().oneOf(['page', 'own', 'important']).required(),
         rect: object({
           x: number().required(),
           y: number().required(),

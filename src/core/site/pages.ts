@@ -1,7 +1,7 @@
 import type { Draft } from 'immer';
 import { drawnKinds } from '../slots/registry';
 import type { Edit } from './edit';
-import type { OwnPlace } from './model/ownPage';
+import type { OwnPlace, RuledBy } from './model/ownPage';
 import type { Page } from './model/page';
 import type { Site } from './model/site';
 import type { Slot } from './model/slot';
@@ -60,6 +60,16 @@ export function ownPlaceOf(
   }
   return undefined;
 }
+
+/** Says what a slot's picture is laid by on an own page. */
+export const ruleBy = (pageId: string, slotId: string, ruled: RuledBy): Edit =>
+  editPage(pageId, (page) => {
+    for (const place of page.own?.places ?? []) {
+      if (place.slot === slotId) {
+        place.ruled = ruled;
+      }
+    }
+  });
 
 /** Slots that lie on no page. */
 export function slotsAside(site: Site): Slot[] {

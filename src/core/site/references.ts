@@ -24,6 +24,10 @@ const slotsOfSlot = (slot: Slot): Reference[] => [
   [`the second arrangement of ${slot.name}`, slot.narrow?.slot],
 ];
 
+/** All pictures of a slot, each once. */
+const picturesOf = ({ pictureId, versions }: Slot): string[] =>
+  versions.length > 0 ? versions.map((v) => v.pictureId) : [pictureId];
+
 function twice(ids: readonly string[]): string | undefined {
   return ids.find((id, i) => ids.indexOf(id) !== i);
 }
@@ -37,7 +41,7 @@ export function brokenReference(site: Site): string | undefined {
   const lists: readonly (readonly [string, readonly string[]])[] = [
     ['slot', slots.map((s) => s.id)],
     ['page', pages.map((p) => p.id)],
-    ['picture of a slot', slots.map((s) => s.pictureId)],
+    ['picture of a slot', slots.flatMap(picturesOf)],
     ...Object.values(pictures).map((p) => ['layer', p.layers.map((l) => l.id)] as const),
   ];
   for (const [what, ids] of lists) {
@@ -50,9 +54,14 @@ export function brokenReference(site: Site): string | undefined {
   if (misnamed) {
     return `Expected the picture ${misnamed[0]} under its own id, found ${misnamed[1].id}`;
   }
-  const homeless = slots.find((s) => !Object.hasOwn(pictures, s.pictureId));
-  if (homeless) {
-    return `Expected the picture ${homeless.pictureId} of ${homeless.name} in the site, found none`;
+  for (const slot of slots) {
+    const gone = picturesOf(slot).find((id) => !Object.hasOwn(pictures, id));
+    if (gone !== undefined) {
+      return `Expected the picture ${gone} of ${slot.name} in the site, found none`;
+    }
+    if (slot.versions.length > 0 && !slot.versions.some((v) => v.pictureId === slot.pictureId)) {
+      return `Expected the picture ${slot.pictureId} of ${slot.name} among its versions, found others`;
+    }
   }
   const there = new Set(slots.map((s) => s.id));
   const named: Reference[] = [

@@ -141,6 +141,7 @@ const siteSchema = object({
     twice: boolean().required(),
     narrow: boolean().required(),
     fallback: boolean().required(),
+    pageFiles: boolean().required(),
   }).required(),
   recipes: array().of(recipeSchema).required(),
   set: setSchema.nullable().defined().default(undefined),

@@ -46,6 +46,9 @@ const measuredSchemas: Readonly<Record<string, Schema>> = {
   stylesheet: object({ from: string(), file: text(), line: number().integer().min(1).required() }),
 };
 
+/** More of one slot's pictures than can be looked at side by side are of no use. */
+export const mostVersions = 12;
+
 export const slotSchema = object({
   id: id(),
   name: text(),
@@ -85,5 +88,9 @@ export const slotSchema = object({
     .required(),
   budgetBytes: number().integer().min(1).required(),
   pictureId: id(),
+  versions: array()
+    .of(object({ pictureId: id(), name: text() }))
+    .max(mostVersions)
+    .required(),
   accepts: array().of(format()).min(1).required(),
 });

@@ -60,6 +60,7 @@ export function slotFrom(site: Pick<Site, 'slots'>, part: NewSlot): Slot {
     lends: null,
     fileName: fileNameFrom(name),
     pictureId: `picture-${part.id}`,
+    versions: [],
     ...part,
     name,
   };

@@ -4,6 +4,8 @@ import type { PointedBox } from '@/core/ownPage/pointing';
 import type { PageAtWidth, PageRect, PageSurvey } from '@/core/ownPage/survey';
 import { pictureAt } from '@/core/ownPage/takeOver';
 import type { Size } from '@/core/frame/placement';
+import { outdoing } from '@/core/ownPage/outdoing';
+import type { Declared } from '@/core/ownPage/patch/sheetPatches';
 import { measuredSides } from '@/core/ownPage/colourRuns';
 import { meetingSides, surroundOf } from '@/core/ownPage/surround';
 import type { MeasuredPlace, OwnPlace } from '@/core/site/model/ownPage';
@@ -13,6 +15,7 @@ import { LivePagePicture } from './livePicture';
 import { filledNow, paintedNow, type PictureNow } from './placing';
 import { rasterise, type RasterWanted } from './rasterise';
 import { heightOf, rectOf, viewOf } from './rect';
+import { shownIn } from './shownFile';
 import { PageScheme } from './scheme';
 import { ShortestSelectors } from './selectors';
 import { measurePage, surveyPage } from './survey';
@@ -39,6 +42,14 @@ export interface PictureTarget {
   readonly key: string | undefined;
   /** Of the element that it then fills. */
   readonly selector: string;
+}
+
+/** How a background is to lie from now on. */
+export interface LyingRule {
+  /** Of the element, and its part before or after its content. */
+  readonly selector: string;
+  readonly pseudo: string;
+  readonly declared: readonly Declared[];
 }
 
 /** A page of the owner's, laid out by the browser. */
@@ -83,6 +94,19 @@ export interface PageFrame {
   boxes(): PointedBox[];
   /** The shortest selector of a box that was pointed at. */
   selectorOf(id: number): string;
+  /** What a place shows now; undefined where its element is not shown. */
+  shows(place: OwnPlace): { readonly key: string | undefined; readonly laid: string } | undefined;
+  /** Boxes of all that lies in its body, in the order of the document; fractions as they are. */
+  rects(): DOMRect[];
+  /**
+   * Selector of the outermost that lies elsewhere than in those boxes, by more than so many px.
+   * @param except elements that are not asked, by their selectors
+   */
+  movedFrom(rects: readonly DOMRect[], px: number, except: readonly string[]): string | undefined;
+  /** Lays pictures otherwise than the page does; nothing else of it is touched. */
+  lie(rules: readonly LyingRule[]): void;
+  /** What a rule of its own, after all others, has to outdo to lay a picture in an element. */
+  ruledBy(selector: string): 'own' | 'important';
   /** Where the element of a selector lies now; undefined where there is none, or it is not shown. */
   rectOf(selector: string): PageRect | undefined;
   /**
@@ -100,6 +124,9 @@ export interface PageFrame {
   raster(wanted: Pick<RasterWanted, 'top' | 'without'>): Promise<Raster>;
   close(): void;
 }
+
+/** Asks for nothing, and no page has it. */
+const probe = 'data:,soyez-probe';
 
 /** A page that is higher is not read at once, px. */
 const mostRead = 12_000;
@@ -174,6 +201,7 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
   const view = viewOf(document);
   const selectors = new ShortestSelectors(document);
   const swaps = new FileSwaps(document);
+  const lying = document.createElement('style');
   /** By selector, the styles of an element before it was filled. */
   const filled = new Map<string, string>();
   const find = (selector: string): Element | null => {
@@ -184,6 +212,7 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
       return null;
     }
   };
+  const bodyElements = () => [document.body, ...document.body.querySelectorAll('*')];
   const responsive = [...document.images].filter((i) => i.srcset || i.closest('picture'));
   const show = async (width: number, height?: number) => {
     element.style.width = `${width}px`;
@@ -296,6 +325,49 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
     selectorOf(id) {
       const found = document.querySelectorAll('*')[id];
       return found ? selectors.of(found) : '';
+    },
+    shows(place) {
+      const found = find(place.selector);
+      const file = found && shownIn(found, place);
+      return file ? { key: keys.get(file.address), laid: file.laid } : undefined;
+    },
+    rects: () => bodyElements().map((one) => one.getBoundingClientRect()),
+    movedFrom(rects, px, except) {
+      const left = new Set(except.map(find));
+      const sides = ['left', 'top', 'right', 'bottom'] as const;
+      const moved = bodyElements()
+        .slice(0, rects.length)
+        .find((one, i) => {
+          const now = one.getBoundingClientRect();
+          return !left.has(one) && sides.some((side) => Math.abs(now[side] - rects[i][side]) > px);
+        });
+      return moved && selectors.of(moved);
+    },
+    lie(rules) {
+      lying.textContent = rules
+        .map(({ selector, pseudo, declared }) => {
+          const lines = declared.map((d) => `${d.property}: ${d.value} !important`);
+          return `${outdoing(selector, pseudo)} { ${lines.join('; ')} }`;
+        })
+        .join('\n');
+      if (rules.length === 0) {
+        lying.remove();
+      } else {
+        // After everything else, so that no element has another number than before.
+        document.documentElement.append(lying);
+      }
+    },
+    ruledBy(selector) {
+      const found = find(selector);
+      if (!found) {
+        return 'own';
+      }
+      const style = document.createElement('style');
+      style.textContent = `${selector} { background-image: url("${probe}") }`;
+      document.head.append(style);
+      const holds = view.getComputedStyle(found).backgroundImage.includes(probe);
+      style.remove();
+      return holds ? 'own' : 'important';
     },
     rectOf(selector) {
       const found = find(selector);

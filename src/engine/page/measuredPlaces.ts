@@ -19,6 +19,7 @@ const placeOf = (picture: PaintedPicture): OwnPlace => ({
   slot: '',
   rect: null,
   measured: null,
+  ruled: 'page',
 });
 
 /** The usual screen (common practice, no source), or the widest that shows the picture. */

@@ -29,7 +29,7 @@ const site = applyEdit(
       }),
     ),
     (s) => {
-      s.handOver = { twice: false, narrow: false, fallback: false };
+      s.handOver = { twice: false, narrow: false, fallback: false, pageFiles: true };
     },
   ),
 );

@@ -9,6 +9,8 @@ import { allSnippets, type HandOver } from '@/core/handover/produce';
 import { activeSteps } from '@/core/recolour/activeSteps';
 import { creditsOf, creditsPage } from '@/core/handover/credits';
 import { kilobytes } from '@/core/readings/say';
+import type { OwnPage } from '@/core/site/model/ownPage';
+import type { Page } from '@/core/site/model/page';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import type { HandOverChoices } from '@/core/site/model/site';
 import { useHandOver } from '../hooks/useHandOver';
@@ -21,6 +23,8 @@ import { TopBar } from '../shared/TopBar';
 import { WithSession } from '../shared/WithSession';
 import { FileList } from './FileList';
 import { Lines } from './Lines';
+import { OwnPageLines } from './OwnPageLines';
+import { OwnPagePanel } from './OwnPagePanel';
 import { RehearsalPanel } from './RehearsalPanel';
 
 /**
@@ -37,7 +41,29 @@ const choices: readonly { key: keyof HandOverChoices; label: string }[] = [
   { key: 'fallback', label: 'JPEG or PNG beside WebP and AVIF' },
 ];
 
-type Shown = 'css' | 'html' | 'credits';
+/** What the middle column shows. */
+type Shown = 'page' | 'css' | 'html' | 'credits';
+
+function Choice({
+  label,
+  checked,
+  onChange,
+}: {
+  label: string;
+  checked: boolean;
+  onChange(): void;
+}) {
+  return (
+    <label className="flex items-start gap-2">
+      <input type="checkbox" className="mt-0.5 accent-act" checked={checked} onChange={onChange} />
+      {label}
+    </label>
+  );
+}
+
+/** A page of the owner's that is handed over; a picture of one cannot be. */
+const isOwn = (page: Page): page is Page & { own: OwnPage } =>
+  page.own !== null && page.own.from !== 'picture';
 
 /** What goes along of a theme that is recoloured. */
 function themeWords(set: PieceSet, made: HandOver | undefined): string {
@@ -55,13 +81,15 @@ function Opened({ session }: { session: Session }) {
   const making = useHandOver(site);
   const { made, files, running, failure } = making;
   const [selected, setSelected] = useState<string>();
-  const [shown, setShown] = useState<Shown>('css');
+  const ownPages = site.pages.filter(isOwn);
+  const [shown, setShown] = useState<Shown>(ownPages.length > 0 ? 'page' : 'css');
   // Before everything is drawn it is not known which pictures are see-through; most are not.
   const plan = made?.plan ?? planFiles(site, () => true);
   const all = allSnippets(site, plan);
   const credits = creditsPage(creditsOf(site).map((c) => c.item));
   const one = selected === undefined ? undefined : all.snippets.get(selected);
   const name = site.slots.find((s) => s.id === selected)?.name;
+  const isLines = shown === 'css' || shown === 'html';
   const total = [...files.values()].reduce((sum, f) => sum + (f.planned ? f.bytes.length : 0), 0);
   const commit = session.commit.bind(session);
   return (
@@ -140,22 +168,24 @@ function Opened({ session }: { session: Session }) {
               value={shown}
               onChange={setShown}
               choices={[
+                ...(ownPages.length > 0 ? [{ value: 'page' as const, label: 'Your page' }] : []),
                 { value: 'css', label: 'Style sheet' },
                 { value: 'html', label: 'Markup' },
                 { value: 'credits', label: 'Credits' },
               ]}
             />
-            {one && shown !== 'credits' && (
+            {one && isLines && (
               <Button className="h-[22px]" onClick={() => setSelected(undefined)}>
                 All slots
               </Button>
             )}
           </div>
-          {shown !== 'credits' && (
+          {isLines && (
             <p className="shrink-0 truncate text-soft">
               {one ? `Of ${name} alone` : 'Of all slots, for the theme'}
             </p>
           )}
+          {shown === 'page' && <OwnPageLines pages={ownPages} made={made} />}
           {shown === 'css' && (
             <Lines
               tall
@@ -196,22 +226,19 @@ function Opened({ session }: { session: Session }) {
         >
           <Group title="Beside each file">
             {choices.map(({ key, label }) => (
-              <label key={key} className="flex items-start gap-2">
-                <input
-                  type="checkbox"
-                  className="mt-0.5 accent-act"
-                  checked={site.handOver[key]}
-                  onChange={() =>
-                    commit(
-                      `${site.handOver[key] ? 'Without' : 'With'}: ${label.toLowerCase()}`,
-                      (s) => {
-                        s.handOver[key] = !s.handOver[key];
-                      },
-                    )
-                  }
-                />
-                {label}
-              </label>
+              <Choice
+                key={key}
+                label={label}
+                checked={site.handOver[key]}
+                onChange={() =>
+                  commit(
+                    `${site.handOver[key] ? 'Without' : 'With'}: ${label.toLowerCase()}`,
+                    (s) => {
+                      s.handOver[key] = !s.handOver[key];
+                    },
+                  )
+                }
+              />
             ))}
           </Group>
           {site.set && (
@@ -222,14 +249,29 @@ function Opened({ session }: { session: Session }) {
               </Link>
             </Group>
           )}
-          {site.pages.some((page) => page.own) && (
+          {ownPages.length > 0 && (
             <Group title="Your own page">
+              <Choice
+                label="Its style sheets and tags may change too"
+                checked={site.handOver.pageFiles}
+                onChange={() =>
+                  commit(
+                    site.handOver.pageFiles ? 'Change pictures alone' : 'Change the page’s files',
+                    (s) => {
+                      s.handOver.pageFiles = !s.handOver.pageFiles;
+                    },
+                  )
+                }
+              />
               <p className="text-soft">
-                Upload its pictures under their names. The page itself goes along to be rehearsed:
-                it is without its scripts, so do not upload it in place of yours.
+                The page in the archive is for the rehearsal and has no scripts: do not upload it in
+                place of yours.
               </p>
             </Group>
           )}
+          {ownPages.map((page) => (
+            <OwnPagePanel key={page.id} site={site} page={page} session={session} made={made} />
+          ))}
           <RehearsalPanel site={site} made={made} />
           <Group title="To go on later">
             <p className="text-soft">

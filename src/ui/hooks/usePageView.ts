@@ -15,6 +15,7 @@ const nothing = createStore<LaidPage>(() => notLaid);
  * A page that is shown, with a slot's picture lying in it at a width of the screen.
  * @param key of the file that the picture takes the place of
  * @param width of the slot's picture, and its height, px
+ * @param lying changes with how pictures are laid otherwise than by the page
  */
 export function usePageView(
   shown: ShownPage | undefined,
@@ -22,6 +23,7 @@ export function usePageView(
   key: string | undefined,
   { width, height }: { readonly width: number; readonly height: number },
   screenWidth: number,
+  lying: string,
 ): { view: PageView | undefined; laid: LaidPage } {
   const [opened, setOpened] = useState<PageView>();
   useEffect(() => {
@@ -42,6 +44,6 @@ export function usePageView(
     };
   }, [shown, place, key, width, height]);
   const view = shown && opened;
-  useEffect(() => void view?.show(screenWidth), [view, screenWidth]);
+  useEffect(() => void view?.show(screenWidth), [view, screenWidth, lying]);
   return { view, laid: useStore(view?.state ?? nothing) };
 }

@@ -20,10 +20,10 @@ import { SchemeSwitch, type Scheme } from './SchemeSwitch';
 import { SlotLink } from './SlotLink';
 import { PointingLayer, type Tool } from './PointingLayer';
 import { useKeptPage } from '../hooks/useKeptPage';
+import { useLying } from '../hooks/useLying';
 import { usePageFrame, type ShownPage } from '../hooks/usePageFrame';
 import { SlotDimensions } from '../page/DimensionLines';
-import { isAsSaved } from '../page/isAsSaved';
-import { PictureInPage } from '../page/PictureInPage';
+import { PicturesInPage } from '../page/PicturesInPage';
 import { Sampler } from '../page/Sampler';
 import { useMeasure } from '../shared/useMeasure';
 
@@ -40,7 +40,7 @@ async function measuredBox(
   const place = { slot: '', as: 'background', selector, pseudo: '', layer: 0 };
   const target = { key: undefined, selector };
   const beside = await frame
-    .surround(survey, { ...place, rect: null, measured: null }, target, file)
+    .surround(survey, { ...place, rect: null, measured: null, ruled: 'own' }, target, file)
     .catch(() => undefined);
   return beside ? { ...beside, seen: null, words: null } : null;
 }
@@ -63,6 +63,7 @@ export function OwnSheet({
   const place = useRef<HTMLDivElement>(null);
   const { read, problem } = useKeptPage(own);
   const shown = usePageFrame(place, read?.page, read?.survey);
+  const lying = useLying(shown, own, site);
   const [tool, setTool] = useState<Tool>('slots');
   const [scheme, setScheme] = useState<Scheme>('light');
   const [pointed, setPointed] = useState<string>();
@@ -91,7 +92,7 @@ export function OwnSheet({
     return () => {
       current = false;
     };
-  }, [shown, width, scheme, selectors]);
+  }, [shown, width, scheme, selectors, lying]);
   const pointing = useMemo(() => {
     if (own.from === 'picture') {
       return picture && picturePointing(picture.edges);
@@ -137,6 +138,7 @@ export function OwnSheet({
       selector,
       rect: box.rect,
       measured,
+      ruled: selector === '' ? ('own' as const) : shown!.frame.ruledBy(selector),
     };
     const name = box.name || 'a place';
     if (toPlace) {
@@ -232,20 +234,7 @@ export function OwnSheet({
         {laid && fold < laid.height && (
           <FirstScreen width={width} fold={fold} scale={scale} left={left} />
         )}
-        {shown &&
-          own.places.map((p) => {
-            const slot = slots.find((s) => s.id === p.slot);
-            return slot && !isAsSaved(site, slot) ? (
-              <PictureInPage
-                key={slot.id}
-                site={site}
-                slot={slot}
-                own={own}
-                selector={p.selector}
-                frame={shown.frame}
-              />
-            ) : null;
-          })}
+        {shown && <PicturesInPage site={site} own={own} frame={shown.frame} />}
         {shown && laid && (
           <Sampler
             size={{ width, height: laid.height }}

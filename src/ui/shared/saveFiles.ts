@@ -19,10 +19,13 @@ export async function saveSiteFile(site: Site): Promise<void> {
 }
 
 /** Saves files as one archive; what goes wrong is said. */
-export async function saveArchive(name: string, files: readonly TypedFile[]): Promise<void> {
+export async function saveArchive(
+  name: string,
+  files: readonly TypedFile[] | Promise<readonly TypedFile[]>,
+): Promise<void> {
   try {
     const { zipped } = await import('../hooks/zipped');
-    download(name, await zipped(files), 'application/zip');
+    download(name, await zipped(await files), 'application/zip');
   } catch (error) {
     say('bad', `The archive could not be made: ${message(error)}`);
   }

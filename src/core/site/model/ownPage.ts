@@ -12,6 +12,8 @@ export interface OwnPageFile {
   readonly assetId: string;
   /** Of a picture, px. */
   readonly size: { readonly width: number; readonly height: number } | null;
+  /** Asset: a style sheet as it came, byte by byte; null for all else, and where that is not known. */
+  readonly original: string | null;
 }
 
 /** Something that was left out of a saved page. */
@@ -54,6 +56,12 @@ export interface MeasuredPlace {
   readonly words: boolean | null;
 }
 
+/**
+ * How a place is told what it shows: by the page's own rule or tag, by a rule of its own, or by one that
+ * outdoes the page's.
+ */
+export type RuledBy = 'page' | 'own' | 'important';
+
 /** A slot and the place on the page that it is: whose picture, of which part, and which of several. */
 export interface OwnPlace {
   readonly slot: string;
@@ -70,6 +78,7 @@ export interface OwnPlace {
   } | null;
   /** Null where it was not. */
   readonly measured: MeasuredPlace | null;
+  readonly ruled: RuledBy;
 }
 
 /** How the page came. */
@@ -83,6 +92,8 @@ export interface OwnPage {
   readonly title: string;
   /** Asset: the document that asks for nothing, in UTF-8. */
   readonly document: string;
+  /** Asset: the document as it came, byte by byte; null where it did not come as one of its own. */
+  readonly original: string | null;
   readonly files: readonly OwnPageFile[];
   readonly left: readonly OwnPageLeft[];
   readonly missing: readonly string[];

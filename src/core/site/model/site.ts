@@ -41,10 +41,15 @@ export interface HandOverChoices {
   readonly narrow: boolean;
   /** A JPEG or PNG beside a WebP or AVIF. */
   readonly fallback: boolean;
+  /**
+   * Files of the owner's own page may be changed; otherwise pictures alone, each in the format of the
+   * file that it takes the place of.
+   */
+  readonly pageFiles: boolean;
 }
 
 /** Version of the model that this program writes. */
-export const schemaVersion = 9;
+export const schemaVersion = 10;
 
 export interface Site {
   readonly schemaVersion: typeof schemaVersion;

@@ -62,6 +62,12 @@ export interface NarrowSize {
   readonly height: number;
 }
 
+/** One of several pictures of a slot. */
+export interface PictureVersion {
+  readonly pictureId: string;
+  readonly name: string;
+}
+
 export interface Slot {
   readonly id: string;
   readonly name: string;
@@ -96,5 +102,8 @@ export interface Slot {
   readonly budgetBytes: number;
   /** Formats that the host takes, one at least. */
   readonly accepts: readonly PressFormat[];
+  /** Of the picture that is handed over. */
   readonly pictureId: string;
+  /** All of its pictures with their names, that one among them; none where it has but one. */
+  readonly versions: readonly PictureVersion[];
 }

@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import { addThemeColour, keepSize } from '@/core/site/edit';
 import { isContent } from '@/core/slots/registry';
+import { ownPlaceOf } from '@/core/site/pages';
 import { resizeSlot } from '@/core/site/slots';
 import { wayOf, ways } from '../../measure/ways';
 import type { Way } from '../../measure/way';
@@ -30,9 +31,12 @@ export function Size() {
     onKeepSize: (size) => commit(`Keep the size ${size.name}`, keepSize(size)),
     onColour: (hex) => commit(`Theme colour ${hex}`, addThemeColour(hex)),
   };
+  // What the owner's own page has as a background can lie otherwise, whatever kind of slot it is.
+  const own = ownPlaceOf(site, slot.id)?.place;
+  const isLaid = own ? own.as === 'background' && slot.replaces !== null : !isContent(slot.kind);
   const choices = [
     ...ways.map((w) => ({ value: w.id, label: w.title })),
-    ...(isContent(slot.kind) ? [] : [{ value: 'behaviour', label: 'On the page' }]),
+    ...(isLaid ? [{ value: 'behaviour', label: 'On the page' }] : []),
   ];
   return (
     <div className="flex flex-col gap-2">

@@ -6,11 +6,11 @@ import { intersect } from '@/core/raster/raster';
 import type { OwnPage, OwnPlace } from '@/core/site/model/ownPage';
 import type { Page } from '@/core/site/model/page';
 import { useKeptPage } from '../../hooks/useKeptPage';
+import { useLying } from '../../hooks/useLying';
 import { usePageFrame } from '../../hooks/usePageFrame';
 import { usePageView } from '../../hooks/usePageView';
 import { Sampler } from '../../page/Sampler';
-import { isAsSaved } from '../../page/isAsSaved';
-import { PictureInPage, replacedKey } from '../../page/PictureInPage';
+import { PicturesInPage, replacedKey } from '../../page/PicturesInPage';
 import { useEditing } from '../useBench';
 import { LivePicture } from './LivePicture';
 import { StageBoard } from './StageBoard';
@@ -40,7 +40,9 @@ export function OwnStage({
   // A picture of the page is known at its own width alone.
   const still = own.from === 'picture' ? own.files[0]?.size?.width : undefined;
   const screenWidth = still ?? screen;
-  const { view, laid } = usePageView(shown, place, replacedKey(own, slot), slot, screenWidth);
+  const lying = useLying(shown, own, site);
+  const key = replacedKey(own, slot);
+  const { view, laid } = usePageView(shown, place, key, slot, screenWidth, lying);
   const onScroll = useCallback(
     (above: number, seen: number) => void view?.scroll(above, seen),
     [view],
@@ -77,20 +79,7 @@ export function OwnStage({
               page={place.rect ? undefined : (view?.live ?? 'awaited')}
             />
           )}
-          {shown &&
-            own.places.map((p) => {
-              const other = site.slots.find((s) => s.id === p.slot && s.id !== slot.id);
-              return other && !isAsSaved(site, other) ? (
-                <PictureInPage
-                  key={other.id}
-                  site={site}
-                  slot={other}
-                  own={own}
-                  selector={p.selector}
-                  frame={shown.frame}
-                />
-              ) : null;
-            })}
+          {shown && <PicturesInPage site={site} own={own} frame={shown.frame} except={slot.id} />}
         </>
       }
       over={({ scale, left, top }) =>

@@ -27,5 +27,6 @@ export const theHandOver = lazily(() => {
     packPicture: engine.bulk.packPicture,
     theme: (set, listener) => theSetFiles().theme(set, listener),
     shippedFont,
+    survey: engine.readSurvey,
   });
 });

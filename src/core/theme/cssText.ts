@@ -10,6 +10,14 @@ export function rule(selector: string, lines: readonly (string | false | undefin
     .join('\n')}\n}\n`;
 }
 
+/** A rule inside others around it, the outermost first. */
+export const ruleWithin = (
+  within: readonly string[],
+  selector: string,
+  lines: readonly string[],
+): string =>
+  within.reduceRight((text, around) => `${around} {\n${indented(text)}}\n`, rule(selector, lines));
+
 export const sizeWords = ({ size }: Pick<Slot, 'size'>): string =>
   typeof size === 'string' ? size : `${length(size.x)} ${length(size.y)}`;
 

@@ -1,0 +1,26 @@
+'use client';
+
+import { useEffect } from 'react';
+import { laidOtherwise } from '@/core/ownPage/laidOtherwise';
+import type { OwnPage } from '@/core/site/model/ownPage';
+import type { Site } from '@/core/site/model/site';
+import type { LyingRule } from '@/engine/page/frame';
+import type { ShownPage } from './usePageFrame';
+
+/**
+ * Lays the pictures of a page that is shown as its slots say, where that differs from the page.
+ * @returns what is laid so, as a text that changes with it
+ */
+export function useLying(shown: ShownPage | undefined, own: OwnPage, site: Site): string {
+  const rules = shown
+    ? own.places.flatMap((place): LyingRule[] => {
+        const slot = site.slots.find((s) => s.id === place.slot);
+        const declared = slot ? laidOtherwise(shown.survey, place, slot) : [];
+        const { selector, pseudo } = place;
+        return declared.length > 0 ? [{ selector, pseudo, declared }] : [];
+      })
+    : [];
+  const text = JSON.stringify(rules);
+  useEffect(() => shown?.frame.lie(JSON.parse(text) as LyingRule[]), [shown, text]);
+  return text;
+}

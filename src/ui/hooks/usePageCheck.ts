@@ -1,0 +1,97 @@
+'use client';
+
+import { useEffect, useState } from 'react';
+import type { OwnPageChanges } from '@/core/handover/ownPageChanges';
+import { askedOf, patchedFrozen } from '@/core/handover/patchedFrozen';
+import type { HandOver } from '@/core/handover/produce';
+import type { OwnPage } from '@/core/site/model/ownPage';
+import { openKeptPage } from '@/work/ownPages';
+import type { PageCheck } from '@/engine/page/checkPage';
+import { storedAsset } from './tab/assets';
+import { theEngine } from './tab/engine';
+
+export type { PageCheck, PageFault } from '@/engine/page/checkPage';
+
+/** How far the check of a patched page is. */
+export interface Checking {
+  readonly running: { readonly done: number; readonly of: number } | undefined;
+  readonly check: PageCheck | undefined;
+  readonly problem: string | undefined;
+}
+
+const nothing: Checking = { running: undefined, check: undefined, problem: undefined };
+
+/** Out of sight, and laid out all the same. */
+function hiddenHost(): HTMLElement {
+  const host = document.createElement('div');
+  host.inert = true;
+  host.style.cssText =
+    'position:absolute;left:0;top:0;width:0;height:0;overflow:hidden;visibility:hidden';
+  document.body.append(host);
+  return host;
+}
+
+async function checkOf(
+  own: OwnPage,
+  { wishes }: OwnPageChanges,
+  files: HandOver['files'],
+  onScreen: (done: number, of: number) => boolean,
+): Promise<PageCheck | undefined> {
+  const [{ page, survey }, { checkPage }] = await Promise.all([
+    openKeptPage(own, { read: storedAsset, survey: theEngine().readSurvey }),
+    import('@/engine/page/checkPage'),
+  ]);
+  const host = hiddenHost();
+  try {
+    return await checkPage(
+      host,
+      {
+        before: page,
+        after: patchedFrozen(page, wishes, files),
+        survey,
+        asked: askedOf(own, wishes),
+        lying: wishes.places.flatMap(({ slot, was, declared }) => {
+          const place = own.places.find((p) => p.slot === slot.id);
+          return was && place && declared.length > 0
+            ? [{ selector: place.selector, pseudo: place.pseudo, declared }]
+            : [];
+        }),
+      },
+      onScreen,
+    );
+  } finally {
+    host.remove();
+  }
+}
+
+/** Opens the patched page beside what it was, at every width that it was surveyed at. */
+export function usePageCheck(
+  own: OwnPage,
+  changes: OwnPageChanges | undefined,
+  made: HandOver | undefined,
+): Checking {
+  const [state, setState] = useState<{ of: OwnPageChanges; value: Checking }>();
+  useEffect(() => {
+    if (!changes || !made || changes.wishes.places.length === 0) {
+      return;
+    }
+    let current = true;
+    const put = (value: Checking) => {
+      if (current) {
+        setState({ of: changes, value });
+      }
+    };
+    checkOf(own, changes, made.files, (done, of) => {
+      put({ ...nothing, running: { done, of } });
+      return current;
+    }).then(
+      (check) => put({ ...nothing, check }),
+      (error: unknown) =>
+        put({ ...nothing, problem: error instanceof Error ? error.message : String(error) }),
+    );
+    return () => {
+      current = false;
+    };
+  }, [own, changes, made]);
+  return state && state.of === changes ? state.value : nothing;
+}
