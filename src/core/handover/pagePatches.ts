@@ -32,7 +32,9 @@ export function ownRuleText(
 ): string {
   const force = important ? ' !important' : '';
   return ruleWithin(within, selector, [
-    `background-image: url(${string.encode(address(picture))})${force}`,
+    ...(picture === undefined
+      ? []
+      : [`background-image: url(${string.encode(address(picture))})${force}`]),
     ...declared.map(({ property, value }) => `${property}: ${value}${force}`),
   ]);
 }

@@ -2,7 +2,7 @@ import type { Size } from '../frame/placement';
 import type { TagWish } from '../ownPage/patch/documentPatches';
 import type { Declared, RuleWish } from '../ownPage/patch/sheetPatches';
 import { laidOtherwise } from '../ownPage/laidOtherwise';
-import type { PageSurvey } from '../ownPage/survey';
+import type { PageSurvey, PaintedPicture } from '../ownPage/survey';
 import { pictureAt } from '../ownPage/takeOver';
 import { outdoing } from '../ownPage/outdoing';
 import type { OwnPage, OwnPageFile, OwnPlace } from '../site/model/ownPage';
@@ -22,8 +22,8 @@ export interface OwnRule {
   /** What it stands within, outermost first. */
   readonly within: readonly string[];
   readonly important: boolean;
-  /** Path of the picture that it lays. */
-  readonly picture: string;
+  /** Path of the picture that it lays; undefined where that lies among others, which stay. */
+  readonly picture: string | undefined;
   readonly declared: readonly Declared[];
 }
 
@@ -61,6 +61,10 @@ const filling: readonly Declared[] = [
 const isPlain = (selector: string): boolean => !/[<{}@;]/.test(selector);
 const isPlainAround = (around: string): boolean => /^@[^@<{};]*$/.test(around);
 
+/** Another layer of the same background. */
+const isBeside = (p: PaintedPicture, { selector, pseudo }: OwnPlace): boolean =>
+  p.as === 'background' && p.selector === selector && p.pseudo === pseudo;
+
 /** As specific as what lays the picture now, or more so than anything. */
 function ownRules(
   { slot, selector, pseudo, ruled }: OwnPlace,
@@ -72,9 +76,12 @@ function ownRules(
     selector: important ? outdoing(selector, pseudo) : selector + pseudo,
     within: [],
   };
+  if (selector === '' || (lays.picture === undefined && lays.declared.length === 0)) {
+    return [];
+  }
   const like = important ? [] : laying.filter((rule) => rule.selector !== '');
   return (like.length > 0 ? like : [plain])
-    .filter((rule) => selector !== '' && isPlain(rule.selector) && rule.within.every(isPlainAround))
+    .filter((rule) => isPlain(rule.selector) && rule.within.every(isPlainAround))
     .map((rule) => ({ slot, ...rule, important, ...lays }));
 }
 
@@ -131,7 +138,10 @@ export function pageWishes(
       tags.push({ key: was.key, from: was.size, to: sizeOf(slot) });
     }
     if (!byRule && !tag) {
-      rulesOfOwn.push(...ownRules(place, laying, { picture: file.path, declared }));
+      const among = survey.pictures.some((p) => p !== picture && isBeside(p, place));
+      rulesOfOwn.push(
+        ...ownRules(place, laying, { picture: among ? undefined : file.path, declared }),
+      );
     }
   }
   return { places, replaced, rules, inTags, tags, own: rulesOfOwn };

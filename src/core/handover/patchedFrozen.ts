@@ -23,7 +23,7 @@ export interface AskedPlace {
 export const askedOf = (own: OwnPage, { places, own: rules }: PageWishes): AskedPlace[] =>
   places.flatMap(({ slot, was }): AskedPlace[] => {
     const place = own.places.find((p) => p.slot === slot.id);
-    const rule = rules.findIndex((r) => r.slot === slot.id);
+    const rule = rules.findIndex((r) => r.slot === slot.id && r.picture !== undefined);
     const becomes = rule < 0 ? was?.key : keyOfRule(rule);
     return place && becomes !== undefined ? [{ place, was: was?.key, becomes }] : [];
   });
@@ -38,10 +38,9 @@ export function patchedFrozen(
   files: readonly TypedFile[],
 ): FrozenPage {
   const byPath = new Map(files.map((file) => [file.path, file]));
-  const added = wishes.own.map(({ picture }, i) => ({
-    path: picture,
-    key: keyOfRule(i),
-  }));
+  const added = wishes.own.flatMap(({ picture }, i) =>
+    picture === undefined ? [] : [{ path: picture, key: keyOfRule(i) }],
+  );
   const sheets = new Map<TextKey, string>(
     page.files
       .filter(({ type }) => type === 'text/css')
