@@ -11,7 +11,7 @@ type Bytes = Uint8Array<ArrayBuffer>;
 const script = buildSync({
   stdin: {
     contents:
-      "import { openPageFrame } from './src/engine/page/frame'; import { rulesNamingFiles } from './src/core/ownPage/ruleText'; Object.assign(globalThis, { openPageFrame, rulesNamingFiles });",
+      "import { openPageFrame } from './src/engine/page/frame'; import { rulesNamingFiles } from './src/core/ownPage/ruleText'; import { pageWordsReport } from './src/core/legibility/pageWords'; Object.assign(globalThis, { openPageFrame, rulesNamingFiles, pageWordsReport });",
     resolveDir: '.',
     loader: 'ts',
   },

@@ -31,6 +31,7 @@ const sheet = [
   '\tbackground:url(../img/hero.jpg) 50% 20%/cover',
   '}',
   '@media (max-width:700px){ .hero{background-position:0 0 !important} }',
+  '.hero h2{margin:0;padding:80px 20px;color:#fff;font:16px serif}',
   'main{max-width:720px;margin:0 auto;padding:20px}',
   'main img{max-width:100%;height:auto}',
   '.room{height:200px;background:#444}',
@@ -41,7 +42,7 @@ const html = `<!DOCTYPE html>
 <html lang=en><head><meta charset=utf-8><title>Firing days</title>
 <script>document.documentElement.classList.add("js")</script>
 <link rel=stylesheet href='css/a.css'></head>
-<body onload="document.body.dataset.loaded = 'yes'"><div class=hero></div><main><h1>Firing days — Öfen</h1>
+<body onload="document.body.dataset.loaded = 'yes'"><div class=hero><h2>The small kiln</h2></div><main><h1>Firing days — Öfen</h1>
 <p>${'Words about the kiln and its days. '.repeat(30)}</p>
 <img alt="A bowl" src="img/half.jpg" srcset="img/half.jpg 1x, img/full.jpg 2x" width=600 height=240>
 <p>${'More words. '.repeat(90)}</p></main><section class="room"></section></body></html>
@@ -124,6 +125,14 @@ test('a page’s files take new pictures: lines change and nothing else, and wha
   await expect(hero).toHaveCSS('background-size', 'contain');
   await page.getByRole('button', { name: 'middle right' }).click();
   await expect(hero).toHaveCSS('background-position', '100% 50%');
+  await bench.ask('Does it blend');
+  await page.getByRole('radio', { name: 'Page’s words' }).click();
+  await expect(page.locator('[data-reading=page-words]')).toHaveAttribute('data-verdict', 'fails');
+  await expect(page.getByTestId('page-word-spots')).toContainText(/^2\.\d:1$/);
+  await check(page, 'the words of the page over a picture');
+  await page.getByRole('button', { name: 'The page’s words in black' }).click();
+  await expect(hero.locator('h2')).toHaveCSS('color', 'rgb(0, 0, 0)');
+  await expect(page.locator('[data-reading=page-words]')).toHaveAttribute('data-verdict', 'holds');
   await bench.kept();
 
   await page.goto(`${plan}/hand-over`);
@@ -151,7 +160,7 @@ test('a page’s files take new pictures: lines change and nothing else, and wha
   const renamed = sheet.replace('url(../img/hero.jpg)', 'url("../img/hero.webp")');
   expect(text.startsWith(renamed)).toBe(true);
   expect(text.slice(renamed.length)).toMatch(
-    /^div:not\(#_#_#_\) \{\n {2}background-image: url\("\.\.\/img\/hero\.webp"\) !important;\n {2}background-position: 100% 50% !important;\n {2}background-size: contain !important;\n\}\n$/,
+    /^div:not\(#_#_#_\) \{\n {2}background-image: url\("\.\.\/img\/hero\.webp"\) !important;\n {2}background-position: 100% 50% !important;\n {2}background-size: contain !important;\n\}\nh2:not\(#_#_#_\) \{\n {2}color: #000000;\n\}\n$/,
   );
   expect(Buffer.from(whole['index.html']).toString('utf8')).toBe(
     html.replace('srcset="img/half.jpg 1x, img/full.jpg 2x"', 'srcset="img/half.jpg 1x"'),
@@ -179,6 +188,7 @@ test('a page’s files take new pictures: lines change and nothing else, and wha
       expect([...asked]).not.toContain('/img/hero.jpg');
       await expect(tab.locator('.hero')).toHaveCSS('background-size', 'contain');
       await expect(tab.locator('.hero')).toHaveCSS('background-position', '100% 50%');
+      await expect(tab.locator('h2')).toHaveCSS('color', 'rgb(0, 0, 0)');
       tab.removeAllListeners('request');
     }
     const sizes = await tab.evaluate(async () => {

@@ -197,7 +197,10 @@ test('a see-through picture falls back to PNG, an opaque one to JPEG; without th
   expect(formats(true)).toEqual(['jpeg', 'jpeg']);
   expect(formats(false)).toEqual(['png', 'png']);
   expect(
-    formats(true, { ...site, handOver: { twice: true, narrow: true, fallback: false, pageFiles: true } }),
+    formats(true, {
+      ...site,
+      handOver: { twice: true, narrow: true, fallback: false, pageFiles: true },
+    }),
   ).toEqual([]);
   expect(
     formats(

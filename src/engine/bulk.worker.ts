@@ -3,6 +3,7 @@ import { readSiteFile, writeSiteFile } from '@/core/handover/siteFile';
 import { zipFiles } from '@/core/handover/zipFiles';
 import { readOpenRaster, writeOpenRaster } from '@/core/openRaster/openRaster';
 import { difference } from '@/core/lightest/difference';
+import { pageWordsReport } from '@/core/legibility/pageWords';
 import { boundedCache, pixelBytes } from '@/core/boundedCache';
 import type { PressedFile } from '@/core/readings/reading';
 import { readingsOfSite } from '@/core/readings/told';
@@ -31,6 +32,7 @@ serve<BulkCalls>(self as unknown as ServerScope, {
         : readingsOfSite(site, (slotId) => found.get(keys.get(slotId) ?? ''));
     return { answer: { bySlot, missing } };
   },
+  words: ({ seen, colours }) => ({ answer: pageWordsReport(seen, colours) }),
   zip({ files: list }) {
     const answer = zipFiles(list);
     return { answer, transfer: [answer.buffer] };

@@ -1,3 +1,5 @@
+import type { PageWordsReport, WordsSeen } from '@/core/legibility/pageWords';
+import type { Hex } from '@/core/site/model/hex';
 import type { PressedFile } from '@/core/readings/reading';
 import type { ToldReading } from '@/core/readings/told';
 import type { Site } from '@/core/site/model/site';
@@ -26,6 +28,8 @@ export interface BulkEngine {
     site: Site,
     files: ReadonlyMap<string, { readonly key: string; readonly file: PressedFile }>,
   ): Promise<ReadonlyMap<string, readonly ToldReading[]>>;
+  /** @param colours for veils and for the words themselves */
+  words(seen: WordsSeen, colours: readonly Hex[]): Promise<PageWordsReport>;
   zip(files: readonly TypedFile[]): Promise<Bytes>;
   packSite(packed: PackedSite): Promise<Bytes>;
   /** @throws Error saying what was expected and what was found */
@@ -92,6 +96,7 @@ export function createBulkEngine(spawn: () => WorkerLike): BulkEngine {
   return {
     readings,
     card: (stored) => channel.ask('card', { stored }),
+    words: (seen, colours) => channel.ask('words', { seen, colours }),
     zip: (files) =>
       channel.ask('zip', { files: files.map(({ path, type, bytes }) => ({ path, type, bytes })) }),
     packSite: (packed) => channel.ask('packSite', { packed }),

@@ -10,6 +10,7 @@ import type { Hex } from '@/core/site/model/hex';
 import type { PressSettings } from '@/core/site/model/picture';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import type { Recipe } from '@/core/site/model/recipe';
+import type { PageWordsReport, WordsSeen } from '@/core/legibility/pageWords';
 import type { PressedFile } from '@/core/readings/reading';
 import type { SiteCard } from '@/core/readings/siteCard';
 import type { ToldReading } from '@/core/readings/told';
@@ -111,6 +112,8 @@ export type ThemeCalls = {
 
 /** What the worker of bulk work can be asked. */
 export type BulkCalls = {
+  /** How words of a page stand off what it paints behind them. */
+  words: { ask: { seen: WordsSeen; colours: readonly Hex[] }; answer: PageWordsReport };
   /** A stored site, checked, with its readings. */
   card: { ask: { stored: unknown }; answer: SiteCard };
   /**

@@ -57,6 +57,7 @@ export async function keepPage(
     missing: page.missing.slice(0, mostLeft).map(short),
     survey: await text(surveyText(survey)),
     places: [],
+    inks: [],
   };
 }
 

@@ -106,6 +106,7 @@ const page = (css: string | Uint8Array | undefined, html?: string): OwnPage => (
   missing: [],
   survey: asset('{}'),
   places: [place],
+  inks: [],
 });
 
 const base = produce(

@@ -140,7 +140,12 @@ export async function ownPageChanges(
   mayChange: boolean,
   read: (assetId: string) => Promise<Bytes>,
 ): Promise<OwnPageChanges> {
-  const said = wishes.places.map(sentences);
+  const said = [
+    ...wishes.places.map(sentences),
+    ...wishes.inks.map(
+      ({ selector, colour }) => `Give the words of ${selector} the colour ${colour}.`,
+    ),
+  ];
   if (!mayChange) {
     return { pageId, wishes, files: [], pasted: '', said };
   }

@@ -47,6 +47,7 @@ const own: OwnPage = {
   missing: [],
   survey: asset(8),
   places: [],
+  inks: [],
 };
 
 const site = produce(

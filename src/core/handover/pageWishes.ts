@@ -5,7 +5,7 @@ import { laidOtherwise } from '../ownPage/laidOtherwise';
 import type { PageSurvey, PaintedPicture } from '../ownPage/survey';
 import { pictureAt } from '../ownPage/takeOver';
 import { outdoing } from '../ownPage/outdoing';
-import type { OwnPage, OwnPageFile, OwnPlace } from '../site/model/ownPage';
+import type { OwnPage, OwnPageFile, OwnPlace, WordsInk } from '../site/model/ownPage';
 import type { Slot } from '../site/model/slot';
 import { insideArchive, type PlannedFile, type SlotFiles } from './filePlan';
 
@@ -17,6 +17,7 @@ export interface SheetRuleWish extends RuleWish {
 
 /** A rule that the page does not have yet. */
 export interface OwnRule {
+  /** That it lays the picture of; empty for one of words. */
   readonly slot: string;
   readonly selector: string;
   /** What it stands within, outermost first. */
@@ -49,6 +50,7 @@ export interface PageWishes {
   readonly inTags: readonly { readonly key: string; readonly declared: readonly Declared[] }[];
   readonly tags: readonly TagWish[];
   readonly own: readonly OwnRule[];
+  readonly inks: readonly WordsInk[];
 }
 
 const filling: readonly Declared[] = [
@@ -60,6 +62,15 @@ const filling: readonly Declared[] = [
 /** What comes out of a site file may be no plain selector. */
 const isPlain = (selector: string): boolean => !/[<{}@;]/.test(selector);
 const isPlainAround = (around: string): boolean => /^@[^@<{};]*$/.test(around);
+
+const inkRule = ({ selector, colour }: WordsInk): OwnRule => ({
+  slot: '',
+  selector: outdoing(selector),
+  within: [],
+  important: false,
+  picture: undefined,
+  declared: [{ property: 'color', value: colour }],
+});
 
 /** Another layer of the same background. */
 const isBeside = (p: PaintedPicture, { selector, pseudo }: OwnPlace): boolean =>
@@ -144,7 +155,8 @@ export function pageWishes(
       );
     }
   }
-  return { places, replaced, rules, inTags, tags, own: rulesOfOwn };
+  rulesOfOwn.push(...own.inks.filter(({ selector }) => isPlain(selector)).map(inkRule));
+  return { places, replaced, rules, inTags, tags, own: rulesOfOwn, inks: own.inks };
 }
 
 const sizeOf = ({ width, height }: Slot): Size => ({ width, height });

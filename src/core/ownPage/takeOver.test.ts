@@ -51,6 +51,7 @@ const own: OwnPage = {
   missing: [],
   survey: asset(3),
   places: [],
+  inks: [],
 };
 
 const item = shelfItem({

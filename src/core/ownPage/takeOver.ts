@@ -264,7 +264,8 @@ export function takeOverPage(taking: TakingOver, all: readonly PageColour[]): Ed
         page.background = { type: 'none' };
       }
       const placed = fresh.flatMap((one) => one.named ?? []);
-      page.own = castDraft({ ...own, places: [...before, ...placed] });
+      const inks = (found as Page | undefined)?.own?.inks ?? [];
+      page.own = castDraft({ ...own, places: [...before, ...placed], inks });
     })(site);
     const adopt = adoptTheme({
       colours: colours.length > 0 ? joined(site as Site, themeColours(colours)) : undefined,

@@ -1,4 +1,5 @@
 import type { CalmReport } from '../calm/calm';
+import type { PageWordsReport } from '../legibility/pageWords';
 import type { TextReport } from '../legibility/report';
 import type { Raster } from '../raster/raster';
 import type { Edit } from '../site/edit';
@@ -31,6 +32,8 @@ export interface ReadingContext {
   readonly picture: Picture;
   /** The file of this very state of the picture; undefined until it is pressed. */
   readonly file?: PressedFile;
+  /** Words of the page that lie over it, where it lies in one that is shown. */
+  readonly over?: PageWordsReport;
 }
 
 export interface Mend {

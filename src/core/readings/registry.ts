@@ -11,6 +11,7 @@ import { join } from './join';
 import { take, type Reading, type ReadingContext, type ReadingKind } from './reading';
 import { formatTaken } from './formatTaken';
 import { legibility } from './legibility';
+import { pageWords } from './pageWords';
 import { seam } from './seam';
 import { size } from './size';
 import { softness } from './softness';
@@ -37,6 +38,7 @@ const kinds = [
   banding,
   stripEnd,
   legibility,
+  pageWords,
   safeWords,
   phoneText,
   calm,

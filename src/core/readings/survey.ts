@@ -38,7 +38,7 @@ const hasWords = (picture: Picture): boolean =>
   picture.layers.some((l) => l.kind === 'text' && !l.hidden);
 
 /** Colours that a veil or the words themselves may take: the theme's, and black and white. */
-const coloursOf = ({ theme }: Site): Hex[] => [
+export const offeredColours = ({ theme }: Pick<Site, 'theme'>): Hex[] => [
   ...new Set([...theme.colours.map((c) => c.hex), '#000000', '#ffffff']),
 ];
 
@@ -55,7 +55,7 @@ export function surveyQuestions(
   const backdrop = backdropOf(site, slot);
   const veil = pagesWith(site, slot)[0]?.ground ?? backdrop;
   const calm = under ? { limit: site.limits.calm, veil, wraps: wrapsOf(slot) } : null;
-  return { backdrop, colours: coloursOf(site), calm };
+  return { backdrop, colours: offeredColours(site), calm };
 }
 
 /**

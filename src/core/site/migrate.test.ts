@@ -136,6 +136,7 @@ test('from 9: places without a picture keep the rule they had, and slots have on
       {
         own: {
           original: null,
+          inks: [],
           files: [{ original: null }],
           places: [{ ruled: 'page' }, { ruled: 'important' }],
         },

@@ -150,6 +150,7 @@ function pageFrom9(page: Stored, slots: readonly Stored[]): Stored {
     own: own && {
       ...own,
       original: null,
+      inks: [],
       files: list(own.files).map((file) => ({ ...file, original: null })),
       places: list(own.places).map((place) => ({ ...place, ruled: ruled(place) })),
     },

@@ -51,6 +51,10 @@ export const ownPageSchema = object({
     .required(),
   missing: array().of(string().defined().max(kept.name)).required(),
   survey: assetId(),
+  inks: array()
+    .of(object({ selector: text().max(kept.name), colour: hex() }))
+    .max(kept.file)
+    .required(),
   places: array()
     .of(
       object({

@@ -1,6 +1,7 @@
 import type { Draft } from 'immer';
 import { drawnKinds } from '../slots/registry';
 import type { Edit } from './edit';
+import type { Hex } from './model/hex';
 import type { OwnPlace, RuledBy } from './model/ownPage';
 import type { Page } from './model/page';
 import type { Site } from './model/site';
@@ -68,6 +69,15 @@ export const ruleBy = (pageId: string, slotId: string, ruled: RuledBy): Edit =>
       if (place.slot === slotId) {
         place.ruled = ruled;
       }
+    }
+  });
+
+/** Gives words of an own page another colour. */
+export const inkWords = (pageId: string, selector: string, colour: Hex): Edit =>
+  editPage(pageId, (page) => {
+    if (page.own) {
+      const others = page.own.inks.filter((ink) => ink.selector !== selector);
+      page.own.inks = [...others, { selector, colour }];
     }
   });
 

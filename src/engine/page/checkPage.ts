@@ -4,7 +4,7 @@ import type { AskedPlace } from '@/core/handover/patchedFrozen';
 import { screenHeightAt } from '@/core/measure/layoutPage';
 import { openPageFrame, type LyingRule, type PageFrame } from './frame';
 
-export type FaultKind = 'not used' | 'laid otherwise' | 'moved';
+export type FaultKind = 'not used' | 'laid otherwise' | 'words' | 'moved';
 
 /** Something of a patched page that is not as it should be. */
 export interface PageFault {
@@ -29,6 +29,8 @@ export interface CheckWanted {
   readonly survey: Pick<PageSurvey, 'at'>;
   readonly asked: readonly AskedPlace[];
   readonly lying: readonly LyingRule[];
+  /** Selectors of words that have another colour. */
+  readonly words: readonly string[];
 }
 
 /** Lengths that differ by less are the same to a browser, px. */
@@ -41,7 +43,7 @@ interface Faults {
 function compareAt(
   screen: number,
   [before, after]: readonly [PageFrame, PageFrame],
-  asked: readonly AskedPlace[],
+  { asked, words }: Pick<CheckWanted, 'asked' | 'words'>,
   faults: Faults,
 ): void {
   for (const { place, was, becomes } of asked) {
@@ -54,6 +56,11 @@ function compareAt(
       faults.put('not used', place.slot, place.selector, screen);
     } else if (was !== undefined && has.laid !== had.laid) {
       faults.put('laid otherwise', place.slot, place.selector, screen);
+    }
+  }
+  for (const selector of words) {
+    if (before.colourOf(selector) !== after.colourOf(selector)) {
+      faults.put('words', undefined, selector, screen);
     }
   }
   const own = asked.map(({ place }) => place.selector);
@@ -71,14 +78,14 @@ function compareAt(
  */
 export async function checkPage(
   host: HTMLElement,
-  { before, after, survey, asked, lying }: CheckWanted,
+  { before, after, survey, asked, lying, words }: CheckWanted,
   onScreen: (done: number, of: number) => boolean,
 ): Promise<PageCheck | undefined> {
   const frames: PageFrame[] = [];
   const found = new Map<string, PageFault & { screens: number[] }>();
   const faults: Faults = {
     put(kind, slot, selector, screen) {
-      const key = `${kind} ${slot ?? ''}`;
+      const key = kind === 'words' ? `${kind} ${selector}` : `${kind} ${slot ?? ''}`;
       const known = found.get(key) ?? { kind, slot, selector, screens: [] };
       known.screens.push(screen);
       found.set(key, known);
@@ -93,7 +100,7 @@ export async function checkPage(
         return undefined;
       }
       await Promise.all(frames.map((frame) => frame.show(width, screenHeightAt(width))));
-      compareAt(width, [first, second], asked, faults);
+      compareAt(width, [first, second], { asked, words }, faults);
     }
   } finally {
     for (const frame of frames) {

@@ -4,6 +4,7 @@ import type { PointedBox } from '@/core/ownPage/pointing';
 import type { PageAtWidth, PageRect, PageSurvey } from '@/core/ownPage/survey';
 import { pictureAt } from '@/core/ownPage/takeOver';
 import type { Size } from '@/core/frame/placement';
+import { letterCover, type WordsSeen } from '@/core/legibility/pageWords';
 import { outdoing } from '@/core/ownPage/outdoing';
 import type { Declared } from '@/core/ownPage/patch/sheetPatches';
 import { measuredSides } from '@/core/ownPage/colourRuns';
@@ -13,14 +14,14 @@ import { boxesOn } from './boxes';
 import type { RuleReader } from './layingRules';
 import { LivePagePicture } from './livePicture';
 import { filledNow, paintedNow, type PictureNow } from './placing';
-import { rasterise, type RasterWanted } from './rasterise';
+import { rasterise, type FilesRead, type RasterWanted } from './rasterise';
 import { heightOf, rectOf, viewOf } from './rect';
 import { shownIn } from './shownFile';
 import { PageScheme } from './scheme';
 import { ShortestSelectors } from './selectors';
 import { measurePage, surveyPage } from './survey';
-import { wordsOn } from './words';
-import { wordsLieOver } from './wordsOver';
+import { lookOf, wordsOn } from './words';
+import { wordsLyingOver } from './wordsOver';
 import { FileSwaps } from './swaps';
 
 /**
@@ -80,6 +81,11 @@ export interface PageFrame {
     }[],
   ): boolean[];
   /**
+   * The words of the page over a place's picture, and what the window shows without any words.
+   * @param area that shows the picture, px of the page
+   */
+  wordsSeen(place: OwnPlace, root: boolean, area: PageRect, top: number): Promise<WordsSeen>;
+  /**
    * Shows another picture in the place of one, wherever the page names that.
    * @param address of it; undefined for what the page has of its own
    */
@@ -96,6 +102,8 @@ export interface PageFrame {
   selectorOf(id: number): string;
   /** What a place shows now; undefined where its element is not shown. */
   shows(place: OwnPlace): { readonly key: string | undefined; readonly laid: string } | undefined;
+  /** Colour of the words of an element, as the browser computed it. */
+  colourOf(selector: string): string | undefined;
   /** Boxes of all that lies in its body, in the order of the document; fractions as they are. */
   rects(): DOMRect[];
   /**
@@ -121,7 +129,7 @@ export interface PageFrame {
     file: Size,
   ): Promise<Pick<MeasuredPlace, 'surround' | 'meets'> | undefined>;
   /** What a window as large as the frame shows of the page, as pixels. */
-  raster(wanted: Pick<RasterWanted, 'top' | 'without'>): Promise<Raster>;
+  raster(wanted: Pick<RasterWanted, 'top' | 'without' | 'letters'>): Promise<Raster>;
   close(): void;
 }
 
@@ -267,9 +275,11 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
     const at = now.placed.get(picture.id);
     return at && paintedNow(found, picture, at, file);
   };
-  const raster = (wanted: Pick<RasterWanted, 'top' | 'without'>) =>
+  const read: FilesRead = new Map();
+  const raster = (wanted: Pick<RasterWanted, 'top' | 'without' | 'letters'>) =>
     rasterise(document, {
       ...wanted,
+      read,
       width: document.documentElement.clientWidth,
       height: Math.min(view.innerHeight, mostRead),
     });
@@ -292,8 +302,31 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
       const words = wordsOn(document);
       return pictures.map(({ place, root, area }) => {
         const found = find(place.selector);
-        return found !== null && wordsLieOver(found, root, area, words);
+        return found !== null && wordsLyingOver(found, root, area, words).length > 0;
       });
+    },
+    async wordsSeen(place, root, area, top) {
+      const found = find(place.selector);
+      const over = found ? wordsLyingOver(found, root, area, wordsOn(document)) : [];
+      const words = over
+        .map((one) => lookOf(one, selectors.of(one.element), top))
+        .filter(({ lines }) =>
+          lines.some((line) => line.y < view.innerHeight && line.y + line.height > 0),
+        );
+      if (words.length === 0) {
+        const nothing = { width: 0, height: 0 };
+        return {
+          bare: { ...nothing, data: new Uint8ClampedArray(0) },
+          cover: { ...nothing, data: new Uint8Array(0) },
+          words,
+        };
+      }
+      const [bare, black, white] = [
+        await raster({ top, letters: 'nothing' }),
+        await raster({ top, letters: 'black' }),
+        await raster({ top, letters: 'white' }),
+      ];
+      return { bare, cover: letterCover(black, white), words };
     },
     async surround(survey, place, { key }, file) {
       const laid = placed(survey, place, file);
@@ -330,6 +363,10 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
       const found = find(place.selector);
       const file = found && shownIn(found, place);
       return file ? { key: keys.get(file.address), laid: file.laid } : undefined;
+    },
+    colourOf(selector) {
+      const found = find(selector);
+      return found ? view.getComputedStyle(found).color : undefined;
     },
     rects: () => bodyElements().map((one) => one.getBoundingClientRect()),
     movedFrom(rects, px, except) {

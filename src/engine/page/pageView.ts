@@ -2,6 +2,8 @@ import { createStore, type StoreApi } from 'zustand/vanilla';
 import type { Size } from '@/core/frame/placement';
 import { screenHeightAt } from '@/core/measure/layoutPage';
 import type { Raster } from '@/core/raster/raster';
+import type { WordsSeen } from '@/core/legibility/pageWords';
+import { pictureAt } from '@/core/ownPage/takeOver';
 import type { PageRect, PageSurvey } from '@/core/ownPage/survey';
 import type { OwnPlace } from '@/core/site/model/ownPage';
 import type { PageFrame, PictureTarget } from './frame';
@@ -90,6 +92,18 @@ export class PageView {
   /** What the window shows, as pixels. */
   read(): Promise<Raster> {
     return this.frame.raster({ top: this.top });
+  }
+
+  /** Words of the page that lie over the picture, in what the window shows. */
+  async words(): Promise<{ readonly top: number; readonly seen: WordsSeen } | undefined> {
+    const { picture } = this.state.getState();
+    const { place } = this.picture;
+    if (!picture || place.rect) {
+      return undefined;
+    }
+    const { top } = this;
+    const root = pictureAt(this.survey, place)?.root ?? false;
+    return { top, seen: await this.frame.wordsSeen(place, root, picture.area, top) };
   }
 
   close(): void {

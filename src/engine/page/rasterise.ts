@@ -164,8 +164,11 @@ function settleCells(document: Document, copy: Element): void {
 
 const left = 'script, style, link, meta, base, noscript, template, source, title';
 
-/** The document by itself, as it stands at a place of the window. */
-function standing(document: Document, top: number): string {
+/**
+ * The document by itself, as it stands at a place of the window.
+ * @param more rules after all of its own
+ */
+function standing(document: Document, top: number, more: string): string {
   const view = viewOf(document);
   const copy = document.documentElement.cloneNode(true) as HTMLElement;
   settleImages(document, copy);
@@ -185,7 +188,7 @@ function standing(document: Document, top: number): string {
     addStyle(body, paintsNothing(root) ? plain : { overflow: 'visible' });
   }
   const sheet = document.createElement('style');
-  sheet.textContent = allStyles(document);
+  sheet.textContent = `${allStyles(document)}\n${more}`;
   copy.prepend(sheet);
   const canvas = document.createElement('div');
   canvas.setAttribute('style', canvasStyle(document, top));
@@ -208,7 +211,25 @@ export interface RasterWanted {
   readonly height: number;
   /** A picture that is left out, by the address it has in the page, and its size. */
   readonly without?: { readonly address: string; readonly width: number; readonly height: number };
+  /** What all letters are in; as the page has them where nothing is said. */
+  readonly letters?: 'nothing' | 'black' | 'white';
+  /** Files that were read before, by their addresses. */
+  readonly read?: FilesRead;
 }
+
+/** Files of a page as `data:` addresses, so that none is read twice. */
+export type FilesRead = Map<string, Promise<string>>;
+
+const inks = { nothing: 'transparent', black: '#000', white: '#fff' } as const;
+
+/** All letters in one colour; whatever else takes its colour from the words keeps it. */
+const lettersIn = (ink: keyof typeof inks): string =>
+  `*, ::before, ::after { ${declared({
+    '-webkit-text-fill-color': inks[ink],
+    'text-decoration-color': inks[ink],
+    '-webkit-text-stroke-color': inks[ink],
+    'text-emphasis-color': inks[ink],
+  })} }`;
 
 /**
  * What a window shows of a page as it is laid out now.
@@ -216,10 +237,10 @@ export interface RasterWanted {
  */
 export async function rasterise(
   document: Document,
-  { top, width, height, without }: RasterWanted,
+  { top, width, height, without, letters, read = new Map() }: RasterWanted,
 ): Promise<Raster> {
   const rootSize = viewOf(document).getComputedStyle(document.documentElement).fontSize;
-  const text = standing(document, top);
+  const text = standing(document, top, letters ? lettersIn(letters) : '');
   const addresses = [...new Set(text.match(blobAddress) ?? [])];
   const files = new Map(
     await Promise.all(
@@ -227,11 +248,22 @@ export async function rasterise(
         if (address === without?.address) {
           return [address, nothing(without)];
         }
-        const read = fetch(address).then(async (r) => dataAddress(await r.blob()));
-        return [address, await read.catch(() => nothing({ width: 1, height: 1 }))];
+        const file =
+          read.get(address) ??
+          fetch(address)
+            .then(async (r) => dataAddress(await r.blob()))
+            .catch(() => nothing({ width: 1, height: 1 }));
+        read.set(address, file);
+        return [address, await file];
       }),
     ),
   );
+  // A picture that is worked on is another file with each of its states.
+  for (const address of read.keys()) {
+    if (!files.has(address)) {
+      read.delete(address);
+    }
+  }
   const whole = text.replace(blobAddress, (address) => files.get(address) ?? address);
   const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" style="font-size:${rootSize}"><foreignObject width="100%" height="100%">${whole}</foreignObject></svg>`;
   const image = new Image();

@@ -15,20 +15,20 @@ function covers(element: Element): boolean {
 }
 
 /**
- * Whether words lie on a picture of the page with nothing opaque between them.
+ * The words that lie on a picture of the page with nothing opaque between them.
  * @param element that has the picture
  * @param whole it is the page's own background
  * @param area that shows the picture
  * @param words of the page, as it is laid out now
  */
-export function wordsLieOver(
+export function wordsLyingOver(
   element: Element,
   whole: boolean,
   area: PageRect,
   words: readonly Words[],
-): boolean {
+): Words[] {
   const { body, documentElement } = element.ownerDocument;
-  return words.some(({ element: holder, rect }) => {
+  return words.filter(({ element: holder, rect }) => {
     const inside = element.contains(holder);
     const later =
       (element.compareDocumentPosition(holder) & Node.DOCUMENT_POSITION_FOLLOWING) !== 0;

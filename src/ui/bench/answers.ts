@@ -36,6 +36,7 @@ interface Question {
 /** What does not blend, in a few words. */
 const blendWords: Readonly<Record<string, (figure: string) => string>> = {
   legibility: (f) => `words ${f}`,
+  'page-words': (f) => `page’s words ${f}`,
   'join-x': (f) => `join ${f} off`,
   'join-y': (f) => `join ${f} off`,
   'tile-count': (f) => f,

@@ -1,11 +1,20 @@
 'use client';
 
 import { newId } from '../shared/newId';
-import { createContext, use, useEffect, useMemo, useState, type SetStateAction } from 'react';
+import {
+  createContext,
+  use,
+  useCallback,
+  useEffect,
+  useMemo,
+  useState,
+  type SetStateAction,
+} from 'react';
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import { useStore } from 'zustand';
 import type { Box } from '@/core/arrange/box';
 import { kindOf } from '@/core/layers/registry';
+import type { PageWordsReport } from '@/core/legibility/pageWords';
 import type { Reading } from '@/core/readings/reading';
 import { takeReadings } from '@/core/readings/registry';
 import type { Edit } from '@/core/site/edit';
@@ -87,6 +96,15 @@ export interface Filed {
   readonly readings: readonly Reading[];
 }
 
+/** Words of the owner's own page that lie over the picture. */
+export interface PageWordsShown {
+  /** Of this very state of the picture; undefined while it is not measured. */
+  readonly over: PageWordsReport | undefined;
+  /** Px of the page that the report counts from. */
+  readonly top: number;
+  tell(of: Picture, report: PageWordsReport, top: number): void;
+}
+
 /** What is seen on the page in the slot. */
 export interface Shown {
   readonly showing: Showing;
@@ -126,6 +144,7 @@ export interface BenchParts {
   readonly selecting: Selecting;
   readonly asking: Asking;
   readonly filed: Filed;
+  readonly pageWords: PageWordsShown;
   readonly shown: Shown;
   readonly laying: Laying;
   readonly boxes: DrawnBoxes;
@@ -146,6 +165,7 @@ export const useEditing = (): Editing => usePart('editing');
 export const useSelecting = (): Selecting => usePart('selecting');
 export const useAsking = (): Asking => usePart('asking');
 export const useFiled = (): Filed => usePart('filed');
+export const usePageWords = (): PageWordsShown => usePart('pageWords');
 export const useShowing = (): Shown => usePart('shown');
 export const useLaying = (): Laying => usePart('laying');
 export const useDrawn = (): DrawnBoxes => usePart('boxes');
@@ -185,9 +205,16 @@ export function useBenchModel(session: Session, slot: Slot, openShelf: () => voi
   useEffect(() => () => session.flush(), [session]);
   const intake = useIntake();
   const file = press.current ? press.file : undefined;
+  const [told, setTold] = useState<{ of: Picture; report: PageWordsReport; top: number }>();
+  const over = told?.of === picture ? told.report : undefined;
   const readings = useMemo(
-    () => takeReadings({ site, slot, picture, file }),
-    [site, slot, picture, file],
+    () => takeReadings({ site, slot, picture, file, over }),
+    [site, slot, picture, file, over],
+  );
+
+  const tell = useCallback(
+    (of: Picture, report: PageWordsReport, top: number) => setTold({ of, report, top }),
+    [],
   );
 
   const now = () => pictureOf(session.state.getState().site, slot);
@@ -247,6 +274,11 @@ export function useBenchModel(session: Session, slot: Slot, openShelf: () => voi
       },
     },
     filed: { press, readings },
+    pageWords: {
+      over,
+      top: told?.top ?? 0,
+      tell,
+    },
     shown: {
       // Asking how heavy it is shows the file itself, unless something else is being held up
       // against it.

@@ -39,6 +39,8 @@ function faultWords({ kind, selector, screens }: PageFault, name: string): strin
       return `Another rule of your page outdoes the new picture of ${name} ${where}.`;
     case 'laid otherwise':
       return `Another rule of your page lays ${name} otherwise ${where}.`;
+    case 'words':
+      return `Another rule of your page gives the words of ${selector} another colour ${where}.`;
     default:
       return `${selector} lies elsewhere than before ${where}.`;
   }
@@ -130,7 +132,7 @@ export function OwnPagePanel({
   const bytes = changed.reduce((sum, f) => sum + f.bytes.length, 0);
   return (
     <Group title={`Your page ${name}`} className="break-words">
-      {changes && changes.wishes.places.length === 0 && (
+      {changes && changes.said.length === 0 && (
         <p className="text-soft">Nothing of this page was changed yet.</p>
       )}
       <CheckLine {...checking} />
@@ -138,7 +140,7 @@ export function OwnPagePanel({
         <ul aria-label="What does not hold" className="flex flex-col gap-1.5">
           {checking.check.faults.map((fault) => (
             <Fault
-              key={`${fault.kind} ${fault.slot ?? ''}`}
+              key={`${fault.kind} ${fault.slot ?? fault.selector}`}
               fault={fault}
               page={page}
               session={session}

@@ -7,6 +7,7 @@ import type { HandOver } from '@/core/handover/produce';
 import type { OwnPage } from '@/core/site/model/ownPage';
 import { openKeptPage } from '@/work/ownPages';
 import type { PageCheck } from '@/engine/page/checkPage';
+import { inkRules } from './useLying';
 import { storedAsset } from './tab/assets';
 import { theEngine } from './tab/engine';
 
@@ -50,12 +51,16 @@ async function checkOf(
         after: patchedFrozen(page, wishes, files),
         survey,
         asked: askedOf(own, wishes),
-        lying: wishes.places.flatMap(({ slot, was, declared }) => {
-          const place = own.places.find((p) => p.slot === slot.id);
-          return was && place && declared.length > 0
-            ? [{ selector: place.selector, pseudo: place.pseudo, declared }]
-            : [];
-        }),
+        words: wishes.inks.map(({ selector }) => selector),
+        lying: [
+          ...inkRules(own),
+          ...wishes.places.flatMap(({ slot, was, declared }) => {
+            const place = own.places.find((p) => p.slot === slot.id);
+            return was && place && declared.length > 0
+              ? [{ selector: place.selector, pseudo: place.pseudo, declared }]
+              : [];
+          }),
+        ],
       },
       onScreen,
     );
@@ -63,6 +68,9 @@ async function checkOf(
     host.remove();
   }
 }
+
+const isEmpty = ({ wishes }: OwnPageChanges): boolean =>
+  wishes.places.length === 0 && wishes.inks.length === 0;
 
 /** Opens the patched page beside what it was, at every width that it was surveyed at. */
 export function usePageCheck(
@@ -72,7 +80,7 @@ export function usePageCheck(
 ): Checking {
   const [state, setState] = useState<{ of: OwnPageChanges; value: Checking }>();
   useEffect(() => {
-    if (!changes || !made || changes.wishes.places.length === 0) {
+    if (!changes || !made || isEmpty(changes)) {
       return;
     }
     let current = true;

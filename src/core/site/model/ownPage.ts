@@ -84,6 +84,12 @@ export interface OwnPlace {
 /** How the page came. */
 export type OwnPageOrigin = 'page' | 'style sheets' | 'picture';
 
+/** Words of a page in another colour. */
+export interface WordsInk {
+  readonly selector: string;
+  readonly colour: Hex;
+}
+
 /** The owner's own page, everything that it is made of by its asset. */
 export interface OwnPage {
   readonly from: OwnPageOrigin;
@@ -100,4 +106,6 @@ export interface OwnPage {
   /** Asset: what a browser said of it, as JSON. */
   readonly survey: string;
   readonly places: readonly OwnPlace[];
+  /** Words of the page that are to have another colour. */
+  readonly inks: readonly WordsInk[];
 }

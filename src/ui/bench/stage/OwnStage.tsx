@@ -13,8 +13,10 @@ import { Sampler } from '../../page/Sampler';
 import { PicturesInPage, replacedKey } from '../../page/PicturesInPage';
 import { useEditing } from '../useBench';
 import { LivePicture } from './LivePicture';
+import { PageWordSpots } from './PageWordSpots';
 import { StageBoard } from './StageBoard';
 import { showingWords, type StageProps } from './stageProps';
+import { useWordsOver } from './useWordsOver';
 
 function waitFor(shown: boolean, problem: string | undefined, title: string): string | undefined {
   if (shown) {
@@ -43,6 +45,7 @@ export function OwnStage({
   const lying = useLying(shown, own, site);
   const key = replacedKey(own, slot);
   const { view, laid } = usePageView(shown, place, key, slot, screenWidth, lying);
+  useWordsOver(view, laid, lying);
   const onScroll = useCallback(
     (above: number, seen: number) => void view?.scroll(above, seen),
     [view],
@@ -82,16 +85,19 @@ export function OwnStage({
           {shown && <PicturesInPage site={site} own={own} frame={shown.frame} except={slot.id} />}
         </>
       }
-      over={({ scale, left, top }) =>
+      over={(on) =>
         view && (
-          <Sampler
-            size={{ width: screenWidth, height: laid.window.height }}
-            scale={scale}
-            left={left}
-            top={top + laid.window.top * scale}
-            of={laid.window}
-            paint={() => view.read()}
-          />
+          <>
+            {marks && <PageWordSpots on={on} width={screenWidth} height={height} />}
+            <Sampler
+              size={{ width: screenWidth, height: laid.window.height }}
+              scale={on.scale}
+              left={on.left}
+              top={on.top + laid.window.top * on.scale}
+              of={laid.window}
+              paint={() => view.read()}
+            />
+          </>
         )
       }
     />

@@ -2,6 +2,7 @@
 
 import { useEditing, useFiled } from '../useBench';
 import type { Area } from './AreaBox';
+import { Spot } from './Spot';
 
 /**
  * Marks where words are hardest to read, with the contrast there, while it is asked whether all
@@ -25,35 +26,16 @@ export function WeakSpots({ area }: { area: Area }) {
       fill="none"
       data-testid="weak-spots"
     >
-      {weak.map(([id, { contrast }]) => {
-        const x = contrast.at.x + 0.5;
-        const y = contrast.at.y + 0.5;
-        const words = `${(Math.floor(contrast.worst * 10) / 10).toFixed(1)}:1`;
-        const right = x < slot.width - 70 * px;
-        return (
-          <g key={id}>
-            <circle cx={x} cy={y} r={9 * px} stroke="#fcfcfb" strokeWidth={4 * px} />
-            <circle cx={x} cy={y} r={9 * px} stroke="#a8322a" strokeWidth={1.5 * px} />
-            <rect
-              x={right ? x + 13 * px : x - 61 * px}
-              y={y - 8 * px}
-              width={48 * px}
-              height={16 * px}
-              fill="#fcfcfb"
-            />
-            <text
-              x={right ? x + 37 * px : x - 37 * px}
-              y={y + 4 * px}
-              fontSize={11 * px}
-              textAnchor="middle"
-              fill="#a8322a"
-              className="[font-family:var(--font-mono)] font-semibold"
-            >
-              {words}
-            </text>
-          </g>
-        );
-      })}
+      {weak.map(([id, { contrast }]) => (
+        <Spot
+          key={id}
+          x={contrast.at.x + 0.5}
+          y={contrast.at.y + 0.5}
+          contrast={contrast.worst}
+          px={px}
+          width={slot.width}
+        />
+      ))}
     </svg>
   );
 }

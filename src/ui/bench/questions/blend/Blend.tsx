@@ -12,20 +12,32 @@ import { CalmFacet } from './CalmFacet';
 import { DividerFacet } from './DividerFacet';
 import { FadeFacet } from './FadeFacet';
 import { LegibilityFacet } from './LegibilityFacet';
+import { ownPlaceOf } from '@/core/site/pages';
+import type { Site } from '@/core/site/model/site';
 import { OverlapFacet } from './OverlapFacet';
+import { PageWordsFacet } from './PageWordsFacet';
 import { RepeatFacet } from './RepeatFacet';
 import { SeamFacet } from './SeamFacet';
 import { StripFacet } from './StripFacet';
 import { WidthsFacet } from './WidthsFacet';
 
 type FacetName =
-  'seam' | 'fade' | 'overlap' | 'repeat' | 'strip' | 'divider' | 'words' | 'widths' | 'calm';
+  | 'seam'
+  | 'fade'
+  | 'overlap'
+  | 'repeat'
+  | 'strip'
+  | 'divider'
+  | 'words'
+  | 'page words'
+  | 'widths'
+  | 'calm';
 
 interface Facet {
   readonly value: FacetName;
   readonly label: string;
   readonly panel: ComponentType;
-  applies(slot: Slot, picture: Picture): boolean;
+  applies(slot: Slot, picture: Picture, site: Site): boolean;
   /** A layer whose controls are here. */
   owns?(layer: Layer): boolean;
 }
@@ -74,6 +86,15 @@ const facets: readonly Facet[] = [
     panel: LegibilityFacet,
     applies: (_slot, picture) => picture.layers.some((l) => l.kind === 'text'),
   },
+  {
+    value: 'page words',
+    label: 'Page’s words',
+    panel: PageWordsFacet,
+    applies: (slot, _picture, site) => {
+      const own = ownPlaceOf(site, slot.id)?.place;
+      return own !== undefined && own.measured?.words !== false;
+    },
+  },
   { value: 'widths', label: 'Widths', panel: WidthsFacet, applies: always },
   {
     value: 'calm',
@@ -93,10 +114,10 @@ export const isBlendLayer = (layer: Layer): boolean => facets.some((f) => f.owns
  * brings its own controls to the front.
  */
 export function Blend() {
-  const { slot, picture } = useEditing();
+  const { site, slot, picture } = useEditing();
   const { selected } = useSelecting();
   const [asked, setAsked] = useState<{ facet: FacetName; layer: string | undefined }>();
-  const list = facets.filter((f) => f.applies(slot, picture));
+  const list = facets.filter((f) => f.applies(slot, picture, site));
   const owner = selected && list.find((f) => f.owns?.(selected));
   // What was asked for counts until another layer is selected.
   const facet =

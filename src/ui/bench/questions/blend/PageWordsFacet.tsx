@@ -1,0 +1,121 @@
+'use client';
+
+import type { TextContrast } from '@/core/legibility/measure';
+import type { Verdict } from '@/core/readings/reading';
+import { inkMend, veilUnderPage } from '@/core/readings/pageWords';
+import { colourName } from '@/core/readings/say';
+import { Button } from '../../../shared/Button';
+import { VerdictMark } from '../../../shared/VerdictMark';
+import { useEditing, usePageWords } from '../../useBench';
+
+const ratio = (v: number): string => `${(Math.floor(v * 10) / 10).toFixed(1)}:1`;
+
+function verdictOf({ worst, fifth }: TextContrast, wanted: number): Verdict {
+  if (worst >= wanted) {
+    return 'holds';
+  }
+  return fifth >= wanted ? 'look' : 'fails';
+}
+
+function Patch({ colour }: { colour: string }) {
+  return (
+    <span aria-hidden className="h-3.5 w-3.5 border border-line" style={{ background: colour }} />
+  );
+}
+
+/** How the page's own words over the picture can be read, and what would make them. */
+export function PageWordsFacet() {
+  const { site, slot, picture, commit } = useEditing();
+  const { over } = usePageWords();
+  if (!over) {
+    return <p className="text-soft">Measured once the picture rests.</p>;
+  }
+  const [worst] = over.words;
+  if (!worst) {
+    return <p className="text-soft">No words of the page lie over it in what is seen here.</p>;
+  }
+  const holds = worst.contrast.worst >= worst.wanted;
+  const mends = worst.inks.flatMap((ink) => {
+    const mend = inkMend(site, slot.id, worst, ink);
+    return mend ? [{ ink, mend }] : [];
+  });
+  return (
+    <div className="flex h-full gap-4">
+      <div className="w-[300px] shrink-0 overflow-y-auto">
+        <table className="w-full border-collapse">
+          <thead>
+            <tr className="text-left caption">
+              <th className="font-normal">Words of the page</th>
+              <th className="w-[58px] text-right font-normal">Worst</th>
+              <th className="w-[58px] text-right font-normal">5 in 100</th>
+              <th className="w-[58px] text-right font-normal">Middle</th>
+            </tr>
+          </thead>
+          <tbody>
+            {over.words.slice(0, 40).map(({ text, selector, contrast, wanted }) => (
+              <tr key={`${selector} ${text}`} className="h-[26px] border-t border-hair">
+                <td className="max-w-0 truncate" title={text}>
+                  <VerdictMark verdict={verdictOf(contrast, wanted)} />
+                  {text}
+                </td>
+                {[contrast.worst, contrast.fifth, contrast.median].map((v, i) => (
+                  <td key={i} className={`text-right figure ${v < wanted ? 'text-bad' : ''}`}>
+                    {ratio(v)}
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <div className="flex min-w-0 grow flex-col gap-1.5 overflow-y-auto [&>*]:shrink-0">
+        {holds && <p className="text-soft">All of them can be read everywhere.</p>}
+        {!holds && (
+          <>
+            <span className="caption">Veil under them</span>
+            {over.veils.length > 0 ? (
+              <ul aria-label="Least veil of each colour" className="flex flex-wrap gap-1.5">
+                {over.veils.slice(0, 7).map((veil) => (
+                  <li key={veil.colour}>
+                    <Button
+                      aria-label={`Veil: ${colourName(site, veil.colour)} ${veil.percent}%`}
+                      onClick={() =>
+                        commit(
+                          `Veil of ${colourName(site, veil.colour)} at ${veil.percent}%`,
+                          veilUnderPage(picture, veil),
+                        )
+                      }
+                    >
+                      <Patch colour={veil.colour} />
+                      {colourName(site, veil.colour)}{' '}
+                      <span className="figure">{veil.percent}%</span>
+                    </Button>
+                  </li>
+                ))}
+              </ul>
+            ) : (
+              <p className="text-soft">No veil of the theme’s colours is enough.</p>
+            )}
+            {mends.length > 0 && (
+              <>
+                <span className="caption">Or “{worst.text.slice(0, 30)}” in</span>
+                <span className="flex flex-wrap gap-1">
+                  {mends.map(({ ink, mend }) => (
+                    <Button
+                      key={ink}
+                      aria-label={mend.label}
+                      onClick={() => commit(mend.label, mend.edit)}
+                    >
+                      <Patch colour={ink} />
+                      {colourName(site, ink)}
+                    </Button>
+                  ))}
+                </span>
+              </>
+            )}
+          </>
+        )}
+      </div>
+    </div>
+  );
+}
