@@ -1,6 +1,7 @@
 import { array, lazy, mixed, number, object, string, type Schema } from 'yup';
 import { hexField as hex } from '../colour/hexField';
 import { slotKinds } from '../slots/registry';
+import { mostVersions } from './versions';
 import { format, insidePath, pixels, id, text } from './schemaFields';
 
 const besideSchemas: Readonly<Record<string, Schema>> = {
@@ -45,9 +46,6 @@ const measuredSchemas: Readonly<Record<string, Schema>> = {
   picture: object({ from: string(), name: text() }),
   stylesheet: object({ from: string(), file: text(), line: number().integer().min(1).required() }),
 };
-
-/** More of one slot's pictures than can be looked at side by side are of no use. */
-export const mostVersions = 12;
 
 export const slotSchema = object({
   id: id(),

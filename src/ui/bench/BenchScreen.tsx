@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useEffect, useState, type DragEvent } from 'react';
+import { lazy, Suspense, useEffect, useState, type DragEvent } from 'react';
 import type { Page } from '@/core/site/model/page';
 import type { Site } from '@/core/site/model/site';
 import type { Slot } from '@/core/site/model/slot';
@@ -29,6 +29,11 @@ import { zooms, type Zoom } from './stage/StageBoard';
 import { Tray } from './Tray';
 import { BenchProvider, useBenchModel } from './useBench';
 import { useClipboard } from './useClipboard';
+
+/** Loaded when it is asked for. */
+const VersionsDialog = lazy(async () => ({
+  default: (await import('./versions/VersionsDialog')).VersionsDialog,
+}));
 
 export const screenWidths = [360, 412, 768, 1080, 1280, 1440, 1920, 2560] as const;
 
@@ -83,6 +88,7 @@ function OpenBench({ session, slot }: { session: Session; slot: Slot }) {
   const [marks, setMarks] = useState(true);
   const [listOpen, setListOpen] = useState(false);
   const [stepsOpen, setStepsOpen] = useState(false);
+  const [versionsOpen, setVersionsOpen] = useState(false);
   useOwnFonts(site);
 
   useEffect(() => {
@@ -98,6 +104,7 @@ function OpenBench({ session, slot }: { session: Session; slot: Slot }) {
       setMarks,
       openList: () => setListOpen(true),
       openHistory: () => setStepsOpen(true),
+      openVersions: () => setVersionsOpen(true),
       leave: () => router.push(`/sites/${site.id}`),
       nextWidth: () =>
         setScreenWidth(
@@ -174,9 +181,14 @@ function OpenBench({ session, slot }: { session: Session; slot: Slot }) {
           <Stage page={page} zoom={zoom} screenWidth={screenWidth} marks={marks} />
         </Boundary>
         <Boundary resetOn={asking.question} what="The tray">
-          <Tray />
+          <Tray onVersions={() => setVersionsOpen(true)} />
         </Boundary>
       </div>
+      {versionsOpen && (
+        <Suspense fallback={null}>
+          <VersionsDialog page={page} screen={screenWidth} open onOpenChange={setVersionsOpen} />
+        </Suspense>
+      )}
       <CommandList open={listOpen} onOpenChange={setListOpen} commands={commands} />
     </BenchProvider>
   );

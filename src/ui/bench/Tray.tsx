@@ -22,7 +22,7 @@ const panels = [
 ];
 
 /** What acts on the picture, under it: its layers, the controls of the question, its readings. */
-export function Tray() {
+export function Tray({ onVersions }: { onVersions(): void }) {
   const { question } = useAsking();
   const Panel = panels[question - 1];
   return (
@@ -30,7 +30,7 @@ export function Tray() {
       data-tray
       className="grid h-[236px] shrink-0 grid-cols-[minmax(300px,31%)_minmax(0,1fr)_minmax(300px,25%)] grid-rows-[100%] border-t border-ink bg-white"
     >
-      <LayerCards />
+      <LayerCards onVersions={onVersions} />
       <div className="overflow-auto border-x border-hair px-3.5 py-2">
         <Suspense fallback={null}>
           <Panel />

@@ -18,6 +18,7 @@ export interface BenchSwitches {
   nextWidth(): void;
   openList(): void;
   openHistory(): void;
+  openVersions(): void;
   leave(): void;
 }
 
@@ -44,6 +45,7 @@ export function benchCommands(bench: Commanded, switches: BenchSwitches): Comman
       keys: [String(number)],
       run: () => bench.ask(number),
     })),
+    { id: 'versions', label: 'Versions side by side', run: switches.openVersions },
     { id: 'behind', label: 'Select the layer behind', keys: [','], run: () => step(-1) },
     { id: 'front', label: 'Select the layer in front', keys: ['.'], run: () => step(1) },
     {

@@ -7,6 +7,7 @@ import type { HandOver } from '@/core/handover/produce';
 import type { OwnPage } from '@/core/site/model/ownPage';
 import { openKeptPage } from '@/work/ownPages';
 import type { PageCheck } from '@/engine/page/checkPage';
+import { hiddenHost } from './hiddenHost';
 import { inkRules } from './useLying';
 import { storedAsset } from './tab/assets';
 import { theEngine } from './tab/engine';
@@ -21,16 +22,6 @@ export interface Checking {
 }
 
 const nothing: Checking = { running: undefined, check: undefined, problem: undefined };
-
-/** Out of sight, and laid out all the same. */
-function hiddenHost(): HTMLElement {
-  const host = document.createElement('div');
-  host.inert = true;
-  host.style.cssText =
-    'position:absolute;left:0;top:0;width:0;height:0;overflow:hidden;visibility:hidden';
-  document.body.append(host);
-  return host;
-}
 
 async function checkOf(
   own: OwnPage,

@@ -34,10 +34,11 @@ import { layerActions } from '../layerActions';
 import { useActing } from '../useBench';
 import { AddLayer } from './AddLayer';
 import { GroundFace, LayerFace } from './faces';
+import { VersionsButton } from '../versions/VersionsButton';
 import { Card, Rename } from './LayerCard';
 
 /** The layers as a row of cards from back to front, stepping up towards the front. */
-export function LayerCards() {
+export function LayerCards({ onVersions }: { onVersions(): void }) {
   const bench = useActing();
   const { picture, selected, selection, site } = bench;
   const { ground, layers } = picture;
@@ -69,8 +70,11 @@ export function LayerCards() {
       className="flex h-full min-w-0 flex-col px-3.5 py-2"
     >
       <div className="flex h-[26px] shrink-0 items-center justify-between">
-        <h2 className="caption">Layers, back to front</h2>
-        <AddLayer />
+        <h2 className="shrink-0 caption">Layers, back to front</h2>
+        <span className="flex min-w-0 gap-1.5">
+          <VersionsButton onOpen={onVersions} />
+          <AddLayer />
+        </span>
       </div>
       <DndContext
         id="layers"
