@@ -1,6 +1,7 @@
 /** The main job on a page of the owner's own: the picture is worked on lying in it. */
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
+import sharp from 'sharp';
 import { check } from './accessible.fixture';
 import { expect, test, type BenchPage } from './bench.fixture';
 import { rawPixels } from './served.fixture';
@@ -110,6 +111,31 @@ test('by mouse: a picture is dragged while it lies in the page, nothing else mov
   const rehearsed = await tab.screenshot({ clip: { x: 0, y: 0, width: 1280, height: 400 } });
   await tab.close();
   expect(await unlike(rehearsed, after)).toBe(0);
+
+  // Both, one over the other: what is left of the edge is the page as it was.
+  await page.getByRole('link', { name: 'Before and after, side by side' }).click();
+  const both = page.getByRole('main');
+  await expect(both.getByText('After, as rehearsed')).toBeVisible();
+  await check(page, 'before and after');
+  const edge = page.getByRole('slider', { name: 'Before shown' });
+  const clip = { x: 0, y: (await both.boundingBox())!.y, width: 1280, height: 300 };
+  const seen = () => page.screenshot({ clip });
+  await edge.focus();
+  await page.keyboard.press('End');
+  await expect(both.getByText('After, as rehearsed')).toBeHidden();
+  const [was, is] = [before, after].map((shot) =>
+    sharp(shot).extract({ left: 0, top: 0, width: 1280, height: 300 }).png().toBuffer(),
+  );
+  await expect.poll(async () => unlike(await seen(), await was)).toBeLessThan(60 * 40);
+  await page.keyboard.press('Home');
+  await expect(both.getByText('Before', { exact: true })).toBeHidden();
+  await expect.poll(async () => unlike(await seen(), await is)).toBeLessThan(60 * 40);
+  expect(await unlike(await was, await is)).toBeGreaterThan(500);
+  await page.mouse.move(900, 300);
+  await page.mouse.down();
+  await page.mouse.move(320, 300);
+  await page.mouse.up();
+  await expect(edge).toHaveValue('25');
 });
 
 test('by keyboard alone: the picture moves in the page, at another screen and in its surroundings’ colour', async ({

@@ -17,6 +17,7 @@ import { CommandList } from '../shared/CommandList';
 import { useCommandKeys } from '../shared/commands';
 import { Choose } from '../shared/Choose';
 import { Switch } from '../shared/Switch';
+import { screenWidths } from '../shared/screenWidths';
 import { Standing } from '../shared/Standing';
 import { TopBar } from '../shared/TopBar';
 import { UndoRedo } from '../shared/UndoRedo';
@@ -34,8 +35,6 @@ import { useClipboard } from './useClipboard';
 const VersionsDialog = lazy(async () => ({
   default: (await import('./versions/VersionsDialog')).VersionsDialog,
 }));
-
-export const screenWidths = [360, 412, 768, 1080, 1280, 1440, 1920, 2560] as const;
 
 export function BenchScreen({ siteId, slotId }: { siteId: string; slotId: string }) {
   return (

@@ -1,6 +1,7 @@
 'use client';
 
 import { ExternalLink } from 'lucide-react';
+import Link from 'next/link';
 import type { HandOver } from '@/core/handover/produce';
 import { kilobytes } from '@/core/readings/say';
 import type { Site } from '@/core/site/model/site';
@@ -95,6 +96,11 @@ export function RehearsalPanel({ site, made }: { site: Site; made: HandOver | un
               </li>
             ))}
           </ul>
+          {site.pages.some((p) => p.own && p.own.from !== 'picture') && (
+            <Link href={`/sites/${site.id}/before-after`} className="text-act underline">
+              Before and after, side by side
+            </Link>
+          )}
           {notes.map((u) => (
             <p key={u.path} className="text-warn">
               <VerdictMark verdict="look" />

@@ -229,7 +229,6 @@ function Version({
         {!alone && (
           <>
             <Button
-              variant={chosen ? 'plain' : 'main'}
               aria-pressed={chosen}
               disabled={chosen}
               aria-label={chosen ? `${name} is handed over` : `Hand over ${name}`}
