@@ -1,4 +1,5 @@
 /** The pixels that the app makes of an owner's page, against Chromium's screenshot of it. */
+import sharp from 'sharp';
 import { expect, inNewTab as test } from './bench.fixture';
 import { application, asFolder, closed, showIn, shown } from './frozenPage.fixture';
 import { ownPages, type OwnPage } from './ownPages.fixture';
@@ -58,6 +59,54 @@ test('what is read of eleven builds of pages is what a screenshot shows, at two 
       expect([own.name, width, at, off, off <= most]).toEqual([own.name, width, at, off, true]);
     }
     await closed(app);
+  }
+  await app.close();
+});
+
+test('where a picture is said to be covered, its px are not to be seen, and elsewhere they are', async ({
+  browser,
+}) => {
+  const mark = [255, 0, 212];
+  const png = await sharp({
+    create: { width: 40, height: 40, channels: 3, background: { r: 255, g: 0, b: 212 } },
+  })
+    .png()
+    .toBuffer();
+  const covered: OwnPage = {
+    name: 'covered',
+    column: ['main', 'border'],
+    html: `<!doctype html><title>Covered</title><style>body{margin:0}.hero{position:relative;height:300px;background:url(p.png)}
+      .bar{position:absolute;left:0;right:0;top:0;height:60px;background:#3b4a45}.card{position:absolute;right:0;bottom:0;width:34%;height:52%;background:#efe9dc}
+      .glass{position:absolute;left:10px;bottom:10px;width:60px;height:40px;background:#0003}@media (max-width:600px){.bar{top:240px}.card{display:none}}</style>
+      <div class=hero><div class=bar></div><div class=card></div><div class=glass></div></div>`,
+    files: { 'p.png': png },
+  };
+  const app = await application(browser);
+  await showIn(app, asFolder(covered));
+  for (const width of [400, 900, 1280]) {
+    await app.setViewportSize({ width, height: 800 });
+    await shown(app, width, 'light');
+    const grid = await app.evaluate(() => {
+      const { frame } = globalThis as never as {
+        frame: {
+          covers(selector: string, root: boolean, part: object): boolean[][];
+          rectOf(selector: string): object;
+        };
+      };
+      return frame.covers('.hero', false, frame.rectOf('.hero'));
+    });
+    const { data } = await rawPixels(await app.screenshot());
+    const seen = grid.map((row, v) =>
+      row.map((_, u) => {
+        const x = Math.floor(((u + 0.5) / row.length) * width);
+        const y = Math.floor(((v + 0.5) / grid.length) * 300);
+        const [r, g, b] = data.subarray((y * width + x) * 3, (y * width + x) * 3 + 3);
+        // Glass lets it through, darker.
+        return r >= mark[0] * 0.7 && g === mark[1] && b >= mark[2] * 0.7;
+      }),
+    );
+    expect(grid.map((row) => row.map((one) => !one))).toEqual(seen);
+    expect(grid.flat().filter(Boolean).length).toBeGreaterThanOrEqual(6);
   }
   await app.close();
 });

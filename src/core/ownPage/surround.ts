@@ -127,7 +127,7 @@ export function meetingSides(page: Raster, top: number, laid: LaidPicture, file:
 export function seenOf(
   { copy, area, repeatX, repeatY }: LaidPicture,
   file: Size,
-): Omit<SeenAt, 'screen'> | undefined {
+): Omit<SeenAt, 'screen' | 'covered'> | undefined {
   const along = (
     at: number,
     length: number,

@@ -318,6 +318,7 @@ test('what screens show of a place is what was measured there, at the nearest sc
     width: 700.5,
     height: 280,
     scale: 0.5,
+    covered: 0.25,
   });
   const known = produce(site, (draft) => {
     draft.pages[0].own!.places.at(-1)!.measured!.seen = [at(360, 350.25), at(1280, 0)];
@@ -326,6 +327,7 @@ test('what screens show of a place is what was measured there, at the nearest sc
     width: 500,
     part: { x: 351, y: 1, width: 699, height: 279 },
     scale: 0.5,
+    covered: 0.25,
   });
   expect(visibleAt(known, slot, 1920)!.part.x).toBe(0);
 });

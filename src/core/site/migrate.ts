@@ -137,6 +137,13 @@ const pageFrom8 = (page: Stored): Stored => {
   };
 };
 
+/** What covers a picture at other widths was not looked at. */
+const measuredFrom9 = (measured: Stored | null | undefined): unknown =>
+  measured && {
+    ...measured,
+    seen: measured.seen && list(measured.seen).map((seen) => ({ ...seen, covered: 0 })),
+  };
+
 /**
  * Nothing of an own page was kept as it came; what lay in elements without a picture came by a rule
  * that outdoes all others.
@@ -152,7 +159,11 @@ function pageFrom9(page: Stored, slots: readonly Stored[]): Stored {
       original: null,
       inks: [],
       files: list(own.files).map((file) => ({ ...file, original: null })),
-      places: list(own.places).map((place) => ({ ...place, ruled: ruled(place) })),
+      places: list(own.places).map((place) => ({
+        ...place,
+        measured: measuredFrom9(place.measured as Stored | null),
+        ruled: ruled(place),
+      })),
     },
   };
 }

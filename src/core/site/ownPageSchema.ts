@@ -89,6 +89,7 @@ export const ownPageSchema = object({
                 width: number().min(0).required(),
                 height: number().min(0).required(),
                 scale: number().positive().required(),
+                covered: number().min(0).max(1).required(),
               }),
             )
             .max(100)

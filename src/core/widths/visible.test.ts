@@ -40,6 +40,7 @@ test('content is shown whole and shrinks: a header of 1080 px in a content of 96
       width: screen,
       part: { x: 0, y: 0, width: 1080, height: 220 },
       scale: shown / 1080,
+      covered: 0,
     });
   }
   expect(safeArea(site, slotIn(site)).part).toEqual({ x: 50, y: 0, width: 980, height: 220 });

@@ -24,6 +24,8 @@ export interface Visible {
   readonly part: Rect;
   /** Page px per slot px, sideways. */
   readonly scale: number;
+  /** Share of it that lies under something else, as far as that was measured. */
+  readonly covered: number;
 }
 
 /** The page that shows a slot, the first if several do. */
@@ -59,7 +61,7 @@ function measuredAt(slot: Slot, { measured }: OwnPlace, screenWidth: number): Vi
   const [x, width] = wholePx(nearest.x, nearest.width);
   const [y, height] = wholePx(nearest.y, nearest.height);
   const part = intersect(wholeRaster(slot), { x, y, width, height });
-  return { width: screenWidth, part, scale: nearest.scale };
+  return { width: screenWidth, part, scale: nearest.scale, covered: nearest.covered };
 }
 
 /**
@@ -80,7 +82,7 @@ export function visibleAt(site: Site, slot: Slot, screenWidth: number): Visible 
   const kx = copy.width / slot.width;
   const ky = copy.height / slot.height;
   if (isContent(slot.kind)) {
-    return { width: screenWidth, part: whole, scale: laid.scale };
+    return { width: screenWidth, part: whole, scale: laid.scale, covered: 0 };
   }
   const x = Math.ceil((laid.rect.x - copy.x) / kx - 1e-6);
   const y = Math.ceil((laid.rect.y - copy.y) / ky - 1e-6);
@@ -95,6 +97,7 @@ export function visibleAt(site: Site, slot: Slot, screenWidth: number): Visible 
       height: Math.max(0, bottom - y),
     }),
     scale: kx,
+    covered: 0,
   };
 }
 

@@ -5,6 +5,8 @@ import type { PageAtWidth, PageRect, PageSurvey } from '@/core/ownPage/survey';
 import { pictureAt } from '@/core/ownPage/takeOver';
 import type { Size } from '@/core/frame/placement';
 import { letterCover, type WordsSeen } from '@/core/legibility/pageWords';
+import type { CoverGrid } from '@/core/ownPage/uncovered';
+import { coverGrid } from './occlusions';
 import { outdoing } from '@/core/ownPage/outdoing';
 import type { Declared } from '@/core/ownPage/patch/sheetPatches';
 import { measuredSides } from '@/core/ownPage/colourRuns';
@@ -72,6 +74,8 @@ export interface PageFrame {
   measure(survey: Pick<PageSurvey, 'parts'>, wanted: readonly string[]): PageAtWidth;
   /** Where a place's picture lies now; undefined where it is not shown. @param file px of it */
   placed(survey: PageSurvey, place: OwnPlace, file: Size): PictureNow | undefined;
+  /** Where a picture lies under something opaque now. @param part of the page that shows it */
+  covers(selector: string, root: boolean, part: PageRect): CoverGrid;
   /** Whether words of the page lie on pictures, each where it lies now. */
   wordsOver(
     pictures: readonly {
@@ -223,6 +227,7 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
   const bodyElements = () => [document.body, ...document.body.querySelectorAll('*')];
   const responsive = [...document.images].filter((i) => i.srcset || i.closest('picture'));
   const show = async (width: number, height?: number) => {
+    whole = undefined;
     element.style.width = `${width}px`;
     element.style.height = `${height ?? 800}px`;
     if (responsive.length > 0) {
@@ -259,6 +264,7 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
     if (!element.isConnected) {
       return;
     }
+    whole = undefined;
     if (own === undefined) {
       fill(selector, address);
     } else {
@@ -276,6 +282,8 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
     return at && paintedNow(found, picture, at, file);
   };
   const read: FilesRead = new Map();
+  /** The page with everything on it, as it is laid out; read once for all that is asked beside it. */
+  let whole: Promise<Raster> | undefined;
   const raster = (wanted: Pick<RasterWanted, 'top' | 'without' | 'letters'>) =>
     rasterise(document, {
       ...wanted,
@@ -286,7 +294,10 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
   return {
     element,
     show,
-    scheme: (wanted) => scheme.put(wanted),
+    scheme(wanted) {
+      whole = undefined;
+      scheme.put(wanted);
+    },
     async survey(widths, readRules) {
       const { width, height } = element.style;
       const lay = (px: number) => show(px, 800);
@@ -298,6 +309,10 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
     },
     measure: (survey, wanted) => measurePage(document, keys, selectors, survey, wanted, find),
     placed,
+    covers(selector, root, part) {
+      const found = find(selector);
+      return found ? coverGrid(found, root, part) : [];
+    },
     wordsOver(pictures) {
       const words = wordsOn(document);
       return pictures.map(({ place, root, area }) => {
@@ -335,15 +350,13 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
       }
       const own = key === undefined ? undefined : addresses.get(key);
       const address = own === undefined ? undefined : swaps.at(own);
+      whole ??= raster({ top: 0 });
       if (address === undefined) {
-        const surround = surroundOf(await raster({ top: 0 }), 0, laid, file);
+        const surround = surroundOf(await whole, 0, laid, file);
         // Nothing lies there yet that could be meant to be seen.
         return { surround, meets: measuredSides(surround) };
       }
-      const [page, bare] = [
-        await raster({ top: 0 }),
-        await raster({ top: 0, without: { address, ...file } }),
-      ];
+      const [page, bare] = [await whole, await raster({ top: 0, without: { address, ...file } })];
       return {
         surround: surroundOf(bare, 0, laid, file),
         meets: meetingSides(page, 0, laid, file),
@@ -381,6 +394,7 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
       return moved && selectors.of(moved);
     },
     lie(rules) {
+      whole = undefined;
       lying.textContent = rules
         .map(({ selector, pseudo, declared }) => {
           const lines = declared.map((d) => `${d.property}: ${d.value} !important`);

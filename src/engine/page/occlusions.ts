@@ -1,3 +1,4 @@
+import type { CoverGrid } from '@/core/ownPage/uncovered';
 import type { Occlusion, PageRect } from '@/core/ownPage/survey';
 import type { ShortestSelectors } from './selectors';
 import { viewOf } from './rect';
@@ -82,4 +83,37 @@ export function occlusionsOn(
   styles.remove();
   view.scrollTo({ left: 0, top: 0, behavior: 'instant' });
   return found;
+}
+
+/** Points of a picture that are asked, along each side. */
+const asked = 6;
+
+/**
+ * Where a picture's part that is shown lies under something opaque, as the document is laid out now.
+ * @param element that has the picture
+ * @param whole it lies under the whole page
+ * @param part of the page that shows it, px of the page
+ */
+export function coverGrid(element: Element, whole: boolean, part: PageRect): CoverGrid {
+  const document = element.ownerDocument;
+  const view = viewOf(document);
+  if (whole || part.width < least || part.height < least) {
+    return [];
+  }
+  const line = Array.from({ length: asked }, (_, i) => (i + 0.5) / asked);
+  const grid = line.map((down) =>
+    line.map((across) => {
+      const x = part.x + across * part.width;
+      const y = part.y + down * part.height;
+      if (y < view.scrollY || y >= view.scrollY + view.innerHeight) {
+        // Only what is in the frame can be asked for.
+        view.scrollTo({ left: 0, top: y - view.innerHeight / 2, behavior: 'instant' });
+      }
+      const painted = document.elementsFromPoint(x, y - view.scrollY);
+      const own = painted.indexOf(element);
+      return painted.slice(0, Math.max(0, own)).some((above) => hasGround(above, view));
+    }),
+  );
+  view.scrollTo({ left: 0, top: 0, behavior: 'instant' });
+  return grid;
 }

@@ -104,15 +104,21 @@ export function OwnPageView({ opened, session, page, onDone }: Props) {
   const takeOver = async () => {
     try {
       const { survey } = shown!;
+      // Pieces that came along lie nowhere on it.
+      const lying = wanted.flatMap((one) => {
+        const place = survey.pictures.find((p) => p.id === one.id);
+        return place ? [{ one, place }] : [];
+      });
       const measured = await measurePlaces(
         shown!.frame,
         survey,
-        wanted.map(({ id, file, width: px, height: high }) => ({
-          picture: survey.pictures.find((p) => p.id === id)!,
+        lying.map(({ one: { file, width: px, height: high }, place }) => ({
+          place,
+          root: place.root,
           key: file.key,
           file: { width: px, height: high },
         })),
-        (i) => setBusy(`Looking beside ${wanted[i].file.name}`),
+        (i) => setBusy(`Looking beside ${lying[i].one.file.name}`),
       );
       const taken: { place: Place; item: ShelfItem; measured: MeasuredPlace | null }[] = [];
       for (const [i, placed] of wanted.entries()) {
@@ -121,7 +127,7 @@ export function OwnPageView({ opened, session, page, onDone }: Props) {
         taken.push({
           place: placed,
           item: await shelveBytes(file.name, file.bytes, 'own page'),
-          measured: measured.get(placed.id) ?? null,
+          measured: measured[lying.findIndex(({ one }) => one === placed)] ?? null,
         });
       }
       setBusy('Keeping the page');

@@ -1,11 +1,10 @@
 'use client';
 
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { Size } from '@/core/frame/placement';
 import { screenHeightAt } from '@/core/measure/layoutPage';
 import { pictureAt, placedAt, placePointed, takePointed } from '@/core/ownPage/takeOver';
 import type { PageAtWidth, PageRect } from '@/core/ownPage/survey';
-import type { MeasuredPlace, OwnPage, OwnPlace } from '@/core/site/model/ownPage';
+import type { OwnPage, OwnPlace } from '@/core/site/model/ownPage';
 import type { Page } from '@/core/site/model/page';
 import type { Slot } from '@/core/site/model/slot';
 import { elementPointing, type PointedBox } from '@/core/ownPage/pointing';
@@ -20,8 +19,9 @@ import { SchemeSwitch, type Scheme } from './SchemeSwitch';
 import { SlotLink } from './SlotLink';
 import { PointingLayer, type Tool } from './PointingLayer';
 import { useKeptPage } from '../hooks/useKeptPage';
+import { measurePointed } from '../hooks/measurePointed';
 import { useLying } from '../hooks/useLying';
-import { usePageFrame, type ShownPage } from '../hooks/usePageFrame';
+import { usePageFrame } from '../hooks/usePageFrame';
 import { SlotDimensions } from '../page/DimensionLines';
 import { PicturesInPage } from '../page/PicturesInPage';
 import { Sampler } from '../page/Sampler';
@@ -29,20 +29,6 @@ import { useMeasure } from '../shared/useMeasure';
 
 interface Props extends SheetProps {
   page: Page & { own: OwnPage };
-}
-
-/** What a browser says of an element that is pointed at, as the page is shown now. */
-async function measuredBox(
-  { frame, survey }: ShownPage,
-  selector: string,
-  file: Size,
-): Promise<MeasuredPlace | null> {
-  const place = { slot: '', as: 'background', selector, pseudo: '', layer: 0 };
-  const target = { key: undefined, selector };
-  const beside = await frame
-    .surround(survey, { ...place, rect: null, measured: null, ruled: 'own' }, target, file)
-    .catch(() => undefined);
-  return beside ? { ...beside, seen: null, words: null } : null;
 }
 
 /** The owner's own page as the browser lays it out at a screen width, with its numbered slots. */
@@ -67,6 +53,7 @@ export function OwnSheet({
   const [tool, setTool] = useState<Tool>('slots');
   const [scheme, setScheme] = useState<Scheme>('light');
   const [pointed, setPointed] = useState<string>();
+  const [measuring, setMeasuring] = useState(false);
   /** What is pointed at is the place of a slot that has none. */
   const [placing, setPlacing] = useState(false);
   // A picture of the page is known at its own width alone.
@@ -121,7 +108,8 @@ export function OwnSheet({
   const column = laid && shown ? laid.parts.get(shown.survey.parts[0].id) : undefined;
   const fold = screenHeightAt(width);
   const chosen = places.find(({ slot }) => slot.id === (pointed ?? selected));
-  const reading = shown ? busy : (busy ?? own.title);
+  const measured = measuring ? 'the place at all widths' : busy;
+  const reading = shown ? measured : (busy ?? own.title);
   const says =
     problem === undefined
       ? reading && `Reading ${reading}…`
@@ -131,7 +119,10 @@ export function OwnSheet({
   const takeBox = async (box: PointedBox) => {
     const selector = own.from === 'picture' ? '' : shown!.frame.selectorOf(box.id);
     const file = toPlace ?? box.rect;
-    const measured = selector === '' ? null : await measuredBox(shown!, selector, file);
+    setMeasuring(selector !== '');
+    const measured =
+      selector === '' ? null : await measurePointed(read!.page, shown!.survey, selector, file);
+    setMeasuring(false);
     const place = {
       pageId: page.id,
       id: toPlace?.id ?? newId(),

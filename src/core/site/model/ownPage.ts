@@ -34,7 +34,7 @@ export interface ColourRun {
  */
 export type Surround = Readonly<Record<Side, readonly ColourRun[] | null>>;
 
-/** What a screen shows of a picture of the page, px of the picture. */
+/** What a screen shows of a picture of the page, px of the picture; without edges that are covered. */
 export interface SeenAt {
   readonly screen: number;
   readonly x: number;
@@ -43,6 +43,8 @@ export interface SeenAt {
   readonly height: number;
   /** Px of the page for each of the picture, sideways. */
   readonly scale: number;
+  /** Share of what the page shows of it that lies under something opaque, below 1. */
+  readonly covered: number;
 }
 
 /** What a browser measured of a picture's place. */

@@ -111,6 +111,11 @@ export function WidthsFacet() {
                       `${visible.part.width}×${visible.part.height}`}
                   </span>
                 </span>
+                {seen && visible.covered >= 0.005 && (
+                  <span className="block text-right text-warn">
+                    {Math.round(visible.covered * 100)}% covered
+                  </span>
+                )}
               </li>
             );
           })}
