@@ -364,9 +364,11 @@ test('what is said to lie beside a picture is what a screenshot shows across its
         const { frame } = globalThis as never as {
           frame: LiveFrame & {
             show(w: number, h: number): Promise<void>;
-            surround(...of: unknown[]): Promise<{
-              surround: Record<string, { px: number; colour: string }[]>;
-            }>;
+            surrounds(...of: unknown[]): Promise<
+              {
+                surround: Record<string, { px: number; colour: string }[]>;
+              }[]
+            >;
           };
         };
         await frame.show(1280, 800);
@@ -374,7 +376,7 @@ test('what is said to lie beside a picture is what a screenshot shows across its
         const place = { ...one, slot: '', rect: null };
         const target = { key: own, selector: one.selector };
         return {
-          found: (await frame.surround(asked, place, target, file)).surround,
+          found: (await frame.surrounds(asked, [{ place, target, file }]))[0].surround,
           laid: frame.placed(asked, place, file)!,
         };
       },

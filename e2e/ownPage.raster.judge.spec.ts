@@ -89,11 +89,12 @@ test('where a picture is said to be covered, its px are not to be seen, and else
     const grid = await app.evaluate(() => {
       const { frame } = globalThis as never as {
         frame: {
-          covers(selector: string, root: boolean, part: object): boolean[][];
+          covers(shown: object[]): boolean[][][];
           rectOf(selector: string): object;
         };
       };
-      return frame.covers('.hero', false, frame.rectOf('.hero'));
+      const part = frame.rectOf('.hero');
+      return frame.covers([{ selector: '.hero', root: false, part }])[0];
     });
     const { data } = await rawPixels(await app.screenshot());
     const seen = grid.map((row, v) =>

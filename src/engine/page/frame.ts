@@ -6,7 +6,7 @@ import { pictureAt } from '@/core/ownPage/takeOver';
 import type { Size } from '@/core/frame/placement';
 import { letterCover, type WordsSeen } from '@/core/legibility/pageWords';
 import type { CoverGrid } from '@/core/ownPage/uncovered';
-import { coverGrid } from './occlusions';
+import { coverGrids } from './occlusions';
 import { outdoing } from '@/core/ownPage/outdoing';
 import type { Declared } from '@/core/ownPage/patch/sheetPatches';
 import { measuredSides } from '@/core/ownPage/colourRuns';
@@ -15,7 +15,8 @@ import type { MeasuredPlace, OwnPlace } from '@/core/site/model/ownPage';
 import { boxesOn } from './boxes';
 import type { RuleReader } from './layingRules';
 import { LivePagePicture } from './livePicture';
-import { filledNow, paintedNow, type PictureNow } from './placing';
+import { apart } from './apart';
+import { filledNow, paintedBy, paintedNow, type PictureNow } from './placing';
 import { rasterise, type FilesRead, type RasterWanted } from './rasterise';
 import { heightOf, rectOf, viewOf } from './rect';
 import { shownIn } from './shownFile';
@@ -55,6 +56,18 @@ export interface LyingRule {
   readonly declared: readonly Declared[];
 }
 
+/** A place with the px of the picture that lies there. */
+export interface AskedPicture {
+  readonly place: OwnPlace;
+  readonly file: Size;
+}
+
+export interface AskedBeside extends AskedPicture {
+  readonly target: PictureTarget;
+}
+
+export type Beside = Pick<MeasuredPlace, 'surround' | 'meets'>;
+
 /** A page of the owner's, laid out by the browser. */
 export interface PageFrame {
   readonly element: HTMLIFrameElement;
@@ -74,8 +87,19 @@ export interface PageFrame {
   measure(survey: Pick<PageSurvey, 'parts'>, wanted: readonly string[]): PageAtWidth;
   /** Where a place's picture lies now; undefined where it is not shown. @param file px of it */
   placed(survey: PageSurvey, place: OwnPlace, file: Size): PictureNow | undefined;
-  /** Where a picture lies under something opaque now. @param part of the page that shows it */
-  covers(selector: string, root: boolean, part: PageRect): CoverGrid;
+  /** The same of several, in their order. */
+  placedAll(
+    survey: PageSurvey,
+    asked: readonly AskedPicture[],
+  ): readonly (PictureNow | undefined)[];
+  /** Where pictures lie under something opaque now, in their order. */
+  covers(
+    shown: readonly {
+      readonly selector: string;
+      readonly root: boolean;
+      readonly part: PageRect;
+    }[],
+  ): CoverGrid[];
   /** Whether words of the page lie on pictures, each where it lies now. */
   wordsOver(
     pictures: readonly {
@@ -122,16 +146,13 @@ export interface PageFrame {
   /** Where the element of a selector lies now; undefined where there is none, or it is not shown. */
   rectOf(selector: string): PageRect | undefined;
   /**
-   * What the page paints beside a picture, and at which sides that goes over into it, once the page is
-   * shown as high as it is; undefined where it does not show the picture, or is too high to be read.
-   * @param file px of the picture
+   * What the page paints beside pictures, and at which sides they go over into it, once the page is
+   * shown as high as it is; undefined where it does not show one, or is too high to be read.
    */
-  surround(
+  surrounds(
     survey: PageSurvey,
-    place: OwnPlace,
-    target: PictureTarget,
-    file: Size,
-  ): Promise<Pick<MeasuredPlace, 'surround' | 'meets'> | undefined>;
+    asked: readonly AskedBeside[],
+  ): Promise<readonly (Beside | undefined)[]>;
   /** What a window as large as the frame shows of the page, as pixels. */
   raster(wanted: Pick<RasterWanted, 'top' | 'without' | 'letters'>): Promise<Raster>;
   close(): void;
@@ -271,16 +292,24 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
       swaps.put(own, address ?? own);
     }
   };
-  const placed = (survey: PageSurvey, place: OwnPlace, file: Size): PictureNow | undefined => {
-    const found = find(place.selector);
-    const picture = pictureAt(survey, place);
-    if (!found || !picture) {
-      return found ? filledNow(found) : undefined;
-    }
-    const now = measurePage(document, keys, selectors, survey, [place.selector], find);
-    const at = now.placed.get(picture.id);
-    return at && paintedNow(found, picture, at, file);
+  const placedAll = (
+    survey: PageSurvey,
+    asked: readonly AskedPicture[],
+  ): (PictureNow | undefined)[] => {
+    const wanted = asked.map(({ place }) => place.selector);
+    const now = measurePage(document, keys, selectors, survey, wanted, find);
+    return asked.map(({ place, file }) => {
+      const found = find(place.selector);
+      const picture = pictureAt(survey, place);
+      if (!found || !picture) {
+        return found ? filledNow(found) : undefined;
+      }
+      const at = now.placed.get(picture.id);
+      return at && paintedNow(found, picture, at, file);
+    });
   };
+  const placed = (survey: PageSurvey, place: OwnPlace, file: Size): PictureNow | undefined =>
+    placedAll(survey, [{ place, file }])[0];
   const read: FilesRead = new Map();
   /** The page with everything on it, as it is laid out; read once for all that is asked beside it. */
   let whole: Promise<Raster> | undefined;
@@ -309,10 +338,16 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
     },
     measure: (survey, wanted) => measurePage(document, keys, selectors, survey, wanted, find),
     placed,
-    covers(selector, root, part) {
-      const found = find(selector);
-      return found ? coverGrid(found, root, part) : [];
-    },
+    placedAll,
+    covers: (shown) =>
+      coverGrids(
+        document,
+        shown.map(({ selector, root, part }) => ({
+          element: find(selector) ?? document.body,
+          root,
+          part,
+        })),
+      ),
     wordsOver(pictures) {
       const words = wordsOn(document);
       return pictures.map(({ place, root, area }) => {
@@ -343,24 +378,33 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
       ];
       return { bare, cover: letterCover(black, white), words };
     },
-    async surround(survey, place, { key }, file) {
-      const laid = placed(survey, place, file);
-      if (!laid || view.innerHeight > mostRead) {
-        return undefined;
+    async surrounds(survey, asked) {
+      if (view.innerHeight > mostRead) {
+        return asked.map(() => undefined);
       }
-      const own = key === undefined ? undefined : addresses.get(key);
-      const address = own === undefined ? undefined : swaps.at(own);
       whole ??= raster({ top: 0 });
-      if (address === undefined) {
-        const surround = surroundOf(await whole, 0, laid, file);
-        // Nothing lies there yet that could be meant to be seen.
-        return { surround, meets: measuredSides(surround) };
+      const page = await whole;
+      const laid = placedAll(survey, asked);
+      const found = asked.map(({ file }, i): Beside | undefined => {
+        const at = laid[i];
+        // Where nothing lies yet, nothing can be meant to be seen.
+        const surround = at && surroundOf(page, 0, at, file);
+        return surround && { surround, meets: measuredSides(surround) };
+      });
+      const lying = asked.flatMap(({ target: { key }, file }, i) => {
+        const own = key === undefined ? undefined : addresses.get(key);
+        const at = laid[i];
+        return own !== undefined && at ? [{ i, at, file, address: swaps.at(own) }] : [];
+      });
+      for (const group of apart(lying, ({ at }) => paintedBy(at))) {
+        const without = group.map(({ address, file }) => ({ address, ...file }));
+        const bare = await raster({ top: 0, without });
+        for (const { i, at, file } of group) {
+          const meets = meetingSides(page, 0, at, file);
+          found[i] = { surround: surroundOf(bare, 0, at, file), meets };
+        }
       }
-      const [page, bare] = [await whole, await raster({ top: 0, without: { address, ...file } })];
-      return {
-        surround: surroundOf(bare, 0, laid, file),
-        meets: meetingSides(page, 0, laid, file),
-      };
+      return found;
     },
     lay,
     live: (target, settled) =>

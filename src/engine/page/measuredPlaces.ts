@@ -5,7 +5,7 @@ import { uncovered } from '@/core/ownPage/uncovered';
 import { seenOf } from '@/core/ownPage/surround';
 import type { PageRect, PageSurvey } from '@/core/ownPage/survey';
 import type { MeasuredPlace, OwnPlace, SeenAt } from '@/core/site/model/ownPage';
-import type { PageFrame } from './frame';
+import type { Beside, PageFrame } from './frame';
 
 /** A place of the page that is measured. */
 export interface AskedPlace {
@@ -43,21 +43,35 @@ async function seenAt(
   frame: PageFrame,
   survey: PageSurvey,
   places: readonly AskedPlace[],
+  wanted: () => boolean,
 ): Promise<ReadonlyMap<AskedPlace, Seen>> {
   const found = new Map(places.map((one): [AskedPlace, Seen] => [one, { at: [], words: false }]));
   for (const { width: screen } of survey.at) {
+    if (!wanted()) {
+      break;
+    }
     await frame.show(screen, screenHeightAt(screen));
     const shown: { one: Seen; place: OwnPlace; root: boolean; area: PageRect }[] = [];
-    for (const [asked, one] of found) {
-      const { root, file } = asked;
-      const place = placeOf(asked);
-      const laid = frame.placed(survey, place, file);
-      const whole = laid && seenOf(laid, file);
-      const part = laid && intersect(laid.copy, laid.area);
-      // Another copy shows what this one does not.
-      const once = laid && !laid.repeatX && !laid.repeatY;
-      const grid = once && part ? frame.covers(place.selector, root, part) : [];
-      const seen = whole && uncovered(whole, grid);
+    const asked = [...found.keys()].map((one) => ({ place: placeOf(one), file: one.file }));
+    const now = frame.placedAll(survey, asked);
+    const lying = [...found].flatMap(([{ root, file }, one], i) => {
+      const { place } = asked[i];
+      const laid = now[i];
+      return laid ? [{ one, place, root, file, laid }] : [];
+    });
+    // Of one that is repeated, another copy shows what this one does not.
+    const once = lying.filter(({ laid }) => !laid.repeatX && !laid.repeatY);
+    const grids = frame.covers(
+      once.map(({ place, root, laid }) => ({
+        selector: place.selector,
+        root,
+        part: intersect(laid.copy, laid.area),
+      })),
+    );
+    for (const lies of lying) {
+      const { one, place, root, file, laid } = lies;
+      const whole = seenOf(laid, file);
+      const seen = whole && uncovered(whole, grids[once.indexOf(lies)] ?? []);
       if (seen) {
         one.at.push({ screen, ...seen });
         shown.push({ one, place, root, area: laid.area });
@@ -75,40 +89,46 @@ async function seenAt(
 /**
  * What a browser says of the places of pictures: what each screen shows of them, and what it paints
  * beside them. The page is left as it was shown last.
- * @param onNext told before what lies beside each is looked at
- * @returns in the order of the places
+ * @param wanted asked before each step; once it says no, nothing more is done
+ * @returns in the order of the places; undefined when it was not wanted any more
  */
 export async function measurePlaces(
   frame: PageFrame,
   survey: PageSurvey,
-  asked: readonly AskedPlace[],
-  onNext: (index: number) => void,
-): Promise<readonly MeasuredPlace[]> {
-  const seen = await seenAt(frame, survey, asked);
-  const found: MeasuredPlace[] = [];
-  let shown: number | undefined;
-  for (const [i, one] of asked.entries()) {
-    onNext(i);
-    const { root, key, file } = one;
-    const { at, words } = seen.get(one)!;
-    const width = widthFor(at);
-    let beside: Pick<MeasuredPlace, 'surround' | 'meets'> | undefined;
-    // What lies on the whole page has nothing beside it.
-    if (width !== undefined && !root) {
-      if (shown !== width) {
-        await frame.show(width);
-        shown = width;
-      }
-      const target = { key, selector: one.place.selector };
-      // A page that cannot be read is taken over all the same.
-      beside = await frame.surround(survey, placeOf(one), target, file).catch(() => undefined);
+  places: readonly AskedPlace[],
+  wanted: () => boolean = () => true,
+): Promise<readonly MeasuredPlace[] | undefined> {
+  const seen = await seenAt(frame, survey, places, wanted);
+  const beside = new Map<AskedPlace, Beside>();
+  // What lies on the whole page has nothing beside it.
+  const read = places.filter(({ root }) => !root);
+  const widths = new Set(read.flatMap((one) => widthFor(seen.get(one)!.at) ?? []));
+  for (const width of widths) {
+    if (!wanted()) {
+      return undefined;
     }
-    found.push({
-      surround: beside?.surround ?? null,
-      meets: beside?.meets ?? [],
-      seen: at.length > 0 ? at : null,
-      words,
+    const here = read.filter((one) => widthFor(seen.get(one)!.at) === width);
+    const asked = here.map((one) => ({
+      place: placeOf(one),
+      target: { key: one.key, selector: one.place.selector },
+      file: one.file,
+    }));
+    await frame.show(width);
+    // A page that cannot be read is taken over all the same.
+    const found = await frame.surrounds(survey, asked).catch(() => []);
+    found.forEach((one, i) => {
+      if (one) {
+        beside.set(here[i], one);
+      }
     });
   }
-  return found;
+  return places.map((one): MeasuredPlace => {
+    const { at, words } = seen.get(one)!;
+    return {
+      surround: beside.get(one)?.surround ?? null,
+      meets: beside.get(one)?.meets ?? [],
+      seen: at.length > 0 ? at : null,
+      words,
+    };
+  });
 }

@@ -1,7 +1,7 @@
 import type { CoverGrid } from '@/core/ownPage/uncovered';
 import type { Occlusion, PageRect } from '@/core/ownPage/survey';
 import type { ShortestSelectors } from './selectors';
-import { viewOf } from './rect';
+import { rectOf, viewOf } from './rect';
 
 /** A picture on the page, and the part of it that is painted. */
 export interface Lying {
@@ -88,23 +88,43 @@ export function occlusionsOn(
 /** Points of a picture that are asked, along each side. */
 const asked = 6;
 
-/**
- * Where a picture's part that is shown lies under something opaque, as the document is laid out now.
- * @param element that has the picture
- * @param whole it lies under the whole page
- * @param part of the page that shows it, px of the page
- */
-export function coverGrid(element: Element, whole: boolean, part: PageRect): CoverGrid {
-  const document = element.ownerDocument;
+/** A picture, and the part of the page that shows it. */
+export interface ShownPart {
+  readonly element: Element;
+  /** It lies under the whole page. */
+  readonly root: boolean;
+  readonly part: PageRect;
+}
+
+interface Ground {
+  readonly element: Element;
+  readonly rect: PageRect;
+}
+
+/** Everything that nothing shows through, as the document is laid out now. */
+function groundsOn(document: Document): Ground[] {
   const view = viewOf(document);
-  if (whole || part.width < least || part.height < least) {
-    return [];
-  }
+  return [...document.body.querySelectorAll('*')].flatMap((element) => {
+    const rect = hasGround(element, view) ? rectOf(element, view) : undefined;
+    return rect ? [{ element, rect }] : [];
+  });
+}
+
+const meets = (a: PageRect, b: PageRect): boolean =>
+  a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height;
+
+/** @param near grounds that lie where it is shown: only under them it is asked what is painted */
+function coverGrid({ element, part }: ShownPart, near: readonly Ground[]): CoverGrid {
+  const { ownerDocument: document } = element;
+  const view = viewOf(document);
   const line = Array.from({ length: asked }, (_, i) => (i + 0.5) / asked);
-  const grid = line.map((down) =>
+  return line.map((down) =>
     line.map((across) => {
       const x = part.x + across * part.width;
       const y = part.y + down * part.height;
+      if (!near.some(({ rect }) => holds(rect, x, y))) {
+        return false;
+      }
       if (y < view.scrollY || y >= view.scrollY + view.innerHeight) {
         // Only what is in the frame can be asked for.
         view.scrollTo({ left: 0, top: y - view.innerHeight / 2, behavior: 'instant' });
@@ -114,6 +134,22 @@ export function coverGrid(element: Element, whole: boolean, part: PageRect): Cov
       return painted.slice(0, Math.max(0, own)).some((above) => hasGround(above, view));
     }),
   );
-  view.scrollTo({ left: 0, top: 0, behavior: 'instant' });
-  return grid;
+}
+
+/**
+ * Where the parts of pictures that are shown lie under something opaque, as the document is laid out
+ * now; nothing of those that nothing lies over.
+ */
+export function coverGrids(document: Document, parts: readonly ShownPart[]): CoverGrid[] {
+  const grounds = groundsOn(document);
+  const grids = parts.map((shown): CoverGrid => {
+    const { element, root, part } = shown;
+    const near = grounds.filter(
+      (ground) => !ground.element.contains(element) && meets(ground.rect, part),
+    );
+    const looked = !root && part.width >= least && part.height >= least;
+    return looked && near.length > 0 ? coverGrid(shown, near) : [];
+  });
+  viewOf(document).scrollTo({ left: 0, top: 0, behavior: 'instant' });
+  return grids;
 }

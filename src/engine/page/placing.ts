@@ -1,11 +1,16 @@
 import type { Size } from '@/core/frame/placement';
 import { firstCopyIn, type LaidCopies } from '@/core/ownPage/paintedPart';
+import { intersect } from '@/core/raster/raster';
 import type { LaidPicture } from '@/core/ownPage/surround';
 import type { PageRect, PaintedPicture, PlacedPicture } from '@/core/ownPage/survey';
 import { heightOf, rectOf, viewOf } from './rect';
 
 /** Where a picture lies as the page is laid out now. */
 export type PictureNow = LaidPicture;
+
+/** The part of the page that a picture paints. */
+export const paintedBy = ({ copy, area, repeatX, repeatY }: PictureNow): PageRect =>
+  repeatX || repeatY ? area : intersect(copy, area);
 
 const alone = { repeatX: false, repeatY: false } as const;
 

@@ -1,3 +1,4 @@
+import type { Size } from '@/core/frame/placement';
 import type { Raster } from '@/core/raster/raster';
 import { viewOf } from './rect';
 
@@ -203,14 +204,19 @@ function standing(document: Document, top: number, more: string): string {
   );
 }
 
+/** A picture by the address it has in the page, and its size. */
+export interface LeftPicture extends Size {
+  readonly address: string;
+}
+
 export interface RasterWanted {
   /** Px of the page that the window begins at. */
   readonly top: number;
   /** Of the window, px. */
   readonly width: number;
   readonly height: number;
-  /** A picture that is left out, by the address it has in the page, and its size. */
-  readonly without?: { readonly address: string; readonly width: number; readonly height: number };
+  /** Pictures that are left out. */
+  readonly without?: readonly LeftPicture[];
   /** What all letters are in; as the page has them where nothing is said. */
   readonly letters?: 'nothing' | 'black' | 'white';
   /** Files that were read before, by their addresses. */
@@ -237,7 +243,7 @@ const lettersIn = (ink: keyof typeof inks): string =>
  */
 export async function rasterise(
   document: Document,
-  { top, width, height, without, letters, read = new Map() }: RasterWanted,
+  { top, width, height, without = [], letters, read = new Map() }: RasterWanted,
 ): Promise<Raster> {
   const rootSize = viewOf(document).getComputedStyle(document.documentElement).fontSize;
   const text = standing(document, top, letters ? lettersIn(letters) : '');
@@ -245,8 +251,9 @@ export async function rasterise(
   const files = new Map(
     await Promise.all(
       addresses.map(async (address): Promise<[string, string]> => {
-        if (address === without?.address) {
-          return [address, nothing(without)];
+        const gone = without.find((one) => one.address === address);
+        if (gone) {
+          return [address, nothing(gone)];
         }
         const file =
           read.get(address) ??

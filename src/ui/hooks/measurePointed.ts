@@ -23,9 +23,9 @@ export async function measurePointed(
     const frame = await openPageFrame(host, page);
     const place = { as: 'background', selector, pseudo: '', layer: 0 };
     const asked = { place, root: false, key: undefined, file: { width, height } };
-    const [measured] = await measurePlaces(frame, survey, [asked], () => {});
+    const measured = await measurePlaces(frame, survey, [asked]);
     frame.close();
-    return measured;
+    return measured?.[0] ?? null;
   } catch {
     return null;
   } finally {

@@ -42,6 +42,14 @@ const screens = [360, 768, 1280, 1440, 1920] as const;
 export function OwnPageView({ opened, session, page, onDone }: Props) {
   const { path, page: own, from, others } = opened;
   const place = useRef<HTMLDivElement>(null);
+  /** Taking over is given up with the dialog. */
+  const closed = useRef(false);
+  useEffect(() => {
+    closed.current = false;
+    return () => {
+      closed.current = true;
+    };
+  }, []);
   const [stage, room] = useMeasure();
   // A picture of the page is known at its own width alone.
   const still = from === 'picture' ? own.files[0]?.size?.width : undefined;
@@ -109,6 +117,7 @@ export function OwnPageView({ opened, session, page, onDone }: Props) {
         const place = survey.pictures.find((p) => p.id === one.id);
         return place ? [{ one, place }] : [];
       });
+      setBusy('Looking at each place, at all widths');
       const measured = await measurePlaces(
         shown!.frame,
         survey,
@@ -118,8 +127,11 @@ export function OwnPageView({ opened, session, page, onDone }: Props) {
           key: file.key,
           file: { width: px, height: high },
         })),
-        (i) => setBusy(`Looking beside ${lying[i].one.file.name}`),
+        () => !closed.current,
       );
+      if (!measured) {
+        return;
+      }
       const taken: { place: Place; item: ShelfItem; measured: MeasuredPlace | null }[] = [];
       for (const [i, placed] of wanted.entries()) {
         const { file } = placed;
