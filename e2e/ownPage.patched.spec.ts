@@ -2,8 +2,11 @@
  * What is handed over into the owner's page, against the page itself: both served as they are, with
  * their scripts, and asked by Chromium.
  */
-import { readFileSync } from 'node:fs';
-import type { Download, Page } from '@playwright/test';
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Page } from '@playwright/test';
 import { unzipSync, zipSync } from 'fflate';
 import sharp from 'sharp';
 import { check } from './accessible.fixture';
@@ -48,7 +51,7 @@ const html = `<!DOCTYPE html>
 <p>${'More words. '.repeat(90)}</p></main><section class="room"></section></body></html>
 `;
 
-async function saved(): Promise<Record<string, Uint8Array>> {
+async function pageFiles(): Promise<Record<string, Uint8Array>> {
   return {
     'index.html': new Uint8Array(Buffer.from(html, 'utf8')),
     'css/a.css': new Uint8Array(Buffer.from(sheet, 'latin1')),
@@ -86,14 +89,16 @@ async function laidAnew(bench: BenchPage, page: Page, plan: string, slot: RegExp
   await bench.kept();
 }
 
-const unzipped = async (download: Download) => unzipSync(readFileSync(await download.path()));
-
-async function handed(page: Page, button: RegExp): Promise<Record<string, Uint8Array>> {
+async function saved(page: Page, button: string | RegExp): Promise<string> {
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('button', { name: button }).click(),
   ]);
-  return unzipped(download);
+  return download.path();
+}
+
+async function handed(page: Page, button: RegExp): Promise<Record<string, Uint8Array>> {
+  return unzipSync(readFileSync(await saved(page, button)));
 }
 
 const boxes = (page: Page) =>
@@ -109,7 +114,7 @@ test('a page’s files take new pictures: lines change and nothing else, and wha
   page,
   context,
 }) => {
-  const files = await saved();
+  const files = await pageFiles();
   const plan = await takenOver(bench, page, zipSync(files));
   await laidAnew(bench, page, plan, /^Page background, /);
   await laidAnew(bench, page, plan, /, 600 by 240 px/);
@@ -208,6 +213,40 @@ test('a page’s files take new pictures: lines change and nothing else, and wha
     await tab.close();
     before.server.close();
     after.server.close();
+  }
+
+  // The site file renders to the same without a browser, in the page too.
+  const kept = await saved(page, 'Site file');
+  const archived = unzipSync(readFileSync(await saved(page, /^Archive, /)));
+  const out = mkdtempSync(join(tmpdir(), 'rendered-'));
+  const rendered = spawnSync('npx', ['tsx', 'scripts/render.ts', kept, '--out', out]);
+  expect([rendered.status, rendered.stderr.toString().replace(/^npm .*\n/gm, '')]).toEqual([0, '']);
+  const binary = (bytes: Uint8Array) => Buffer.from(bytes).toString('latin1');
+  for (const path of ['css/a.css', 'index.html']) {
+    expect(binary(readFileSync(join(out, 'your-page', path)))).toBe(binary(whole[path]));
+  }
+  const own = Object.keys(archived).find((path) => binary(archived[path]).includes('Firing days'))!;
+  const ofNode: Record<string, Uint8Array> = {};
+  for (const path of Object.keys(archived)) {
+    ofNode[path] = readFileSync(join(out, path));
+  }
+  expect(binary(ofNode[own])).toBe(binary(archived[own]));
+  const [byNode, byBrowser] = [await serve(ofNode), await serve(archived)];
+  const judge = await context.newPage();
+  try {
+    for (const width of [360, 1280]) {
+      await judge.setViewportSize({ width, height: 800 });
+      const shots: Buffer[] = [];
+      for (const { address } of [byNode, byBrowser]) {
+        await judge.goto(`${address}/${own}`, { waitUntil: 'networkidle' });
+        shots.push(await judge.screenshot());
+      }
+      expect(Buffer.compare(shots[0], shots[1])).toBe(0);
+    }
+  } finally {
+    await judge.close();
+    byNode.server.close();
+    byBrowser.server.close();
   }
 
   // Pictures alone: in their own formats, and what is to be set is said.

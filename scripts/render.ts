@@ -45,7 +45,7 @@ async function main(): Promise<void> {
   }
   const ports = await nodePorts(packed.site, packed.assets);
   try {
-    const { files } = await produceHandOver(packed.site, ports, {
+    const { files: handed, own } = await produceHandOver(packed.site, ports, {
       wanted: () => true,
       onProgress: (done, of, path) => {
         if (path) {
@@ -53,6 +53,11 @@ async function main(): Promise<void> {
         }
       },
     });
+    // Lines of the owner's own pages, beside the pages that are for the rehearsal.
+    const changed = own.flatMap(({ files: list }) =>
+      list.flatMap(({ path, bytes }) => (bytes ? [{ path: `your-page/${path}`, bytes }] : [])),
+    );
+    const files = [...handed, ...changed];
     for (const { path, bytes } of files) {
       const to = resolve(out, path);
       // A name that a theme's file has may lead anywhere.
