@@ -5,12 +5,12 @@
 import { spawn } from 'node:child_process';
 import { chromium, type Page } from '@playwright/test';
 import { median, row, type Row } from './rows';
-import { ownPageInBrowser } from './ownPage';
+import { dragRepaints, repaint } from './drag';
+import { ownBenchInBrowser, ownPageInBrowser } from './ownPage';
 import { setInBrowser } from './set';
 
 const port = 3217;
 const address = `http://localhost:${port}`;
-const repaint = 'soyez repaint';
 
 async function withServer<T>(work: () => Promise<T>): Promise<T> {
   const server = spawn('npx', ['next', 'start', '--port', String(port)], {
@@ -37,25 +37,6 @@ async function withServer<T>(work: () => Promise<T>): Promise<T> {
       process.kill(-server.pid);
     }
   }
-}
-
-/** Drags what lies at a point of the picture in a slow wave, and gives the time of each repaint. */
-async function dragRepaints(page: Page, x: number, y: number): Promise<number[]> {
-  const box = await page.getByTestId('picture-area').boundingBox();
-  if (!box) {
-    throw new Error('There is no picture to drag on.');
-  }
-  await page.mouse.move(box.x + x, box.y + y);
-  await page.mouse.down();
-  await page.evaluate((name) => performance.clearMeasures(name), repaint);
-  for (let i = 1; i <= 120; i++) {
-    await page.mouse.move(box.x + x + 200 * Math.sin(i / 12), box.y + y + 30 * Math.cos(i / 9));
-  }
-  await page.mouse.up();
-  return page.evaluate(
-    (name) => performance.getEntriesByName(name).map((e) => e.duration),
-    repaint,
-  );
 }
 
 /** Gives the selected text a shadow, an outline and a relief. */
@@ -230,7 +211,10 @@ export const browserRows = (): Promise<Row[]> =>
       const dressedLarge = await dragRepaints(page, ...(await selectedMiddle(page)));
       const largeSearch = await searchTime(page);
       const set = await setInBrowser(page, plan);
-      const ownPage = await ownPageInBrowser(page, plan);
+      const ownPage = [
+        ...(await ownPageInBrowser(page, plan)),
+        ...(await ownBenchInBrowser(page, plan)),
+      ];
       for (const list of [frames, dressed, dressedLarge]) {
         if (list.length < 20) {
           throw new Error(

@@ -2,6 +2,7 @@
 import type { Page } from '@playwright/test';
 import { zipSync, type Zippable } from 'fflate';
 import sharp from 'sharp';
+import { dragRepaints } from './drag';
 import { median, row, type Row } from './rows';
 
 /** What the app measures by itself. */
@@ -107,5 +108,65 @@ export async function ownPageInBrowser(page: Page, plan: string): Promise<Row[]>
   return [
     row(`${what}, from its drop until it is opened`, median(opened), 'wanted at most', 1500),
     row(`${what}, survey at 24 widths`, median(surveyed), 'wanted at most', 500),
+  ];
+}
+
+/** A page with a header of 1080×220 px in a column as wide. */
+async function headerPage(): Promise<string> {
+  const head = await sharp({
+    create: { width: 1080, height: 220, channels: 3, background: '#3b4a45' },
+  })
+    .jpeg()
+    .toBuffer();
+  const html = `<!doctype html><title>One header</title><style>body{margin:0;background:#efe9dc}.head{width:1080px;height:220px;margin:0 auto;background:url(head.jpg)}</style>
+    <div class=head></div><main>${repeated(40, (i) => `<p>Words ${i}, about clay and <a href=#>glazes</a></p>`)}</main>`;
+  const zip = zipSync({ 'page.html': Buffer.from(html), 'head.jpg': head }, { level: 0 });
+  return Buffer.from(zip).toString('base64');
+}
+
+/** Milliseconds from each frame of the browser's to the next, for as long as something goes on. */
+async function framesDuring(page: Page, work: () => Promise<unknown>): Promise<number[]> {
+  await page.evaluate(() => {
+    const frames: number[] = [];
+    const next = (at: number) => {
+      frames.push(at);
+      requestAnimationFrame(next);
+    };
+    requestAnimationFrame(next);
+    Object.assign(globalThis, { frames });
+  });
+  await work();
+  const at = await page.evaluate(() => (globalThis as never as { frames: number[] }).frames);
+  return at.slice(1).map((time, i) => time - at[i]);
+}
+
+/** @param plan address of a plan to drop a page on */
+export async function ownBenchInBrowser(page: Page, plan: string): Promise<Row[]> {
+  await page.goto(plan);
+  await page.getByRole('button', { name: 'My own page' }).waitFor();
+  await dropped(page, await headerPage());
+  await page.getByRole('button', { name: 'Take it over' }).click();
+  await page.getByRole('dialog').waitFor({ state: 'hidden' });
+  await page
+    .getByRole('link', { name: /1080 by 220 px: open its bench/ })
+    .last()
+    .click();
+  await page.locator('canvas[data-ready=true]').waitFor({ state: 'attached' });
+  await page.getByTestId('own-page').waitFor();
+  await page.waitForTimeout(2000);
+  await page.getByRole('button', { name: '+ Add' }).click();
+  await page.getByRole('menuitem', { name: 'Text' }).click();
+  await page.waitForTimeout(1500);
+  let repaints: number[] = [];
+  const frames = await framesDuring(page, async () => {
+    repaints = await dragRepaints(page, 540, 110);
+  });
+  if (repaints.length < 20) {
+    throw new Error(`Expected at least 20 repaints in an own page, found ${repaints.length}.`);
+  }
+  const what = 'dragging text on 1080×220 in an own page';
+  return [
+    row(`${what}, from frame to frame (${frames.length})`, median(frames), 'wanted at most', 16),
+    row(`${what}, repaint (${repaints.length})`, median(repaints), 'wanted at most', 16),
   ];
 }

@@ -111,3 +111,47 @@ test('where a picture is said to be covered, its px are not to be seen, and else
   }
   await app.close();
 });
+
+test('rounded corners and shadows over an edge are told as the style sheet has them', async ({
+  browser,
+}) => {
+  const png = await sharp({ create: { width: 80, height: 40, channels: 3, background: '#3b8' } })
+    .png()
+    .toBuffer();
+  // 255 × 0.7 levels are left of light under black at 30 in a hundred.
+  const dressed: OwnPage = {
+    name: 'dressed',
+    column: ['main', 'border'],
+    html: `<!doctype html><title>Dressed</title><style>body{margin:0;background:#ddd}div{width:400px;height:160px;margin:30px;background:url(p.png) 0 0/100% 100%}
+      .round{border-radius:24px}.round::after{content:"";display:block;height:9px;background:#0000004d}.plain{margin-bottom:0}</style>
+      <div class=round></div><div class=plain>${'Words over all of it. '.repeat(40)}</div><main>Words</main>`,
+    files: { 'p.png': png },
+  };
+  const app = await application(browser);
+  await showIn(app, asFolder({ ...dressed, html: dressed.html }));
+  await app.setViewportSize({ width: 900, height: 800 });
+  const found = await app.evaluate(async () => {
+    type Over = { over: { rounded: number; shade: Record<string, number> } };
+    const { frame, rulesNamingFiles } = globalThis as never as {
+      rulesNamingFiles(css: string): unknown;
+      frame: {
+        show(w: number): Promise<void>;
+        survey(widths: number[], read: (sheets: string[]) => Promise<unknown[]>): Promise<object>;
+        surrounds(survey: object, asked: object[]): Promise<Over[]>;
+      };
+    };
+    const survey = await frame.survey([900], async (sheets) => sheets.map(rulesNamingFiles));
+    await frame.show(900);
+    const asked = ['.round', '.plain'].map((selector) => ({
+      place: { selector, as: 'background', pseudo: '', layer: 0 },
+      target: { key: 'frozen:0', selector },
+      file: { width: 80, height: 40 },
+    }));
+    return (await frame.surrounds(survey, asked)).map(({ over }) => over);
+  });
+  const none = { top: 0, right: 0, bottom: 0, left: 0 };
+  expect(found[1]).toEqual({ rounded: 0, shade: none });
+  expect(found[0].shade).toEqual({ ...none, top: 30 });
+  expect(Math.abs(found[0].rounded - 24)).toBeLessThanOrEqual(1);
+  await app.close();
+});

@@ -122,9 +122,10 @@ function sentences(place: PlaceWish): string {
     return `Upload ${file.path} and set it as the picture of ${slot.name}, stretched over its whole box.`;
   }
   const before = insideArchive(was.path);
+  const over = folderOf(before) === '' ? 'the one of that name' : before;
   const upload =
     before === file.path
-      ? `Upload ${nameOf(file.path)} over ${before}.`
+      ? `Upload ${nameOf(file.path)} over ${over}.`
       : `Upload ${file.path} and set it in place of ${nameOf(before)}.`;
   return declared.length === 0 ? upload : `${upload} Set ${laidWords(place)}.`;
 }

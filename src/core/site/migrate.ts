@@ -141,6 +141,7 @@ const pageFrom8 = (page: Stored): Stored => {
 const measuredFrom9 = (measured: Stored | null | undefined): unknown =>
   measured && {
     ...measured,
+    over: null,
     seen: measured.seen && list(measured.seen).map((seen) => ({ ...seen, covered: 0 })),
   };
 

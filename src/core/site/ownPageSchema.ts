@@ -14,6 +14,8 @@ const originalId = () =>
     .defined()
     .default(undefined);
 
+const shade = () => number().min(0).max(100).required();
+
 const kept = { file: 1000, name: 4000, runs: 20_000 } as const;
 
 const runs = () =>
@@ -80,6 +82,13 @@ export const ownPageSchema = object({
           meets: array()
             .of(string().oneOf(['top', 'right', 'bottom', 'left']).required())
             .required(),
+          over: object({
+            rounded: number().min(0).required(),
+            shade: object({ top: shade(), right: shade(), bottom: shade(), left: shade() }),
+          })
+            .nullable()
+            .defined()
+            .default(undefined),
           seen: array()
             .of(
               object({

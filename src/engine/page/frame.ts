@@ -1,4 +1,4 @@
-import type { Raster } from '@/core/raster/raster';
+import type { Mask, Raster } from '@/core/raster/raster';
 import { frozenKey, type FrozenPage } from '@/core/ownPage/frozen';
 import type { PointedBox } from '@/core/ownPage/pointing';
 import type { PageAtWidth, PageRect, PageSurvey } from '@/core/ownPage/survey';
@@ -7,6 +7,7 @@ import type { Size } from '@/core/frame/placement';
 import { letterCover, type WordsSeen } from '@/core/legibility/pageWords';
 import type { CoverGrid } from '@/core/ownPage/uncovered';
 import { coverGrids } from './occlusions';
+import { edgesOver, standIn } from '@/core/ownPage/overEdges';
 import { outdoing } from '@/core/ownPage/outdoing';
 import type { Declared } from '@/core/ownPage/patch/sheetPatches';
 import { measuredSides } from '@/core/ownPage/colourRuns';
@@ -66,7 +67,7 @@ export interface AskedBeside extends AskedPicture {
   readonly target: PictureTarget;
 }
 
-export type Beside = Pick<MeasuredPlace, 'surround' | 'meets'>;
+export type Beside = Pick<MeasuredPlace, 'surround' | 'meets' | 'over'>;
 
 /** A page of the owner's, laid out by the browser. */
 export interface PageFrame {
@@ -158,6 +159,19 @@ export interface PageFrame {
   close(): void;
 }
 
+/** What is important in the first layer is so before all else of a page's style sheets. */
+const outermost = 'soyez-first';
+
+/** Makes our layer the first: CSS Cascading and Inheritance Level 5, section 6.4.1. */
+function layFirst({ styleSheets }: Document): void {
+  const first = [...styleSheets].find((sheet) => sheet.media.length === 0);
+  try {
+    first?.insertRule(`@layer ${outermost};`, 0);
+  } catch {
+    // Where it takes no such rule, it has no layers either that are known here.
+  }
+}
+
 /** Asks for nothing, and no page has it. */
 const probe = 'data:,soyez-probe';
 
@@ -235,6 +249,7 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
   const selectors = new ShortestSelectors(document);
   const swaps = new FileSwaps(document);
   const lying = document.createElement('style');
+  layFirst(document);
   /** By selector, the styles of an element before it was filled. */
   const filled = new Map<string, string>();
   const find = (selector: string): Element | null => {
@@ -313,6 +328,7 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
   const read: FilesRead = new Map();
   /** The page with everything on it, as it is laid out; read once for all that is asked beside it. */
   let whole: Promise<Raster> | undefined;
+  let letters: { readonly key: string; readonly cover: Mask } | undefined;
   const raster = (wanted: Pick<RasterWanted, 'top' | 'without' | 'letters'>) =>
     rasterise(document, {
       ...wanted,
@@ -371,12 +387,19 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
           words,
         };
       }
-      const [bare, black, white] = [
-        await raster({ top, letters: 'nothing' }),
-        await raster({ top, letters: 'black' }),
-        await raster({ top, letters: 'white' }),
-      ];
-      return { bare, cover: letterCover(black, white), words };
+      const bare = await raster({ top, letters: 'nothing' });
+      // Letters that lie where they did cover what they covered, whatever picture is behind them.
+      const key = JSON.stringify([
+        top,
+        view.innerWidth,
+        view.innerHeight,
+        words.map((w) => w.lines),
+      ]);
+      if (letters?.key !== key) {
+        const black = await raster({ top, letters: 'black' });
+        letters = { key, cover: letterCover(black, await raster({ top, letters: 'white' })) };
+      }
+      return { bare, cover: letters.cover, words };
     },
     async surrounds(survey, asked) {
       if (view.innerHeight > mostRead) {
@@ -389,7 +412,7 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
         const at = laid[i];
         // Where nothing lies yet, nothing can be meant to be seen.
         const surround = at && surroundOf(page, 0, at, file);
-        return surround && { surround, meets: measuredSides(surround) };
+        return surround && { surround, meets: measuredSides(surround), over: null };
       });
       const lying = asked.flatMap(({ target: { key }, file }, i) => {
         const own = key === undefined ? undefined : addresses.get(key);
@@ -399,9 +422,13 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
       for (const group of apart(lying, ({ at }) => paintedBy(at))) {
         const without = group.map(({ address, file }) => ({ address, ...file }));
         const bare = await raster({ top: 0, without });
+        const flat = without.map((one) => ({ ...one, colour: standIn }));
+        // Letters over an edge are no shadow.
+        const over = await raster({ top: 0, without: flat, letters: 'nothing' });
         for (const { i, at, file } of group) {
           const meets = meetingSides(page, 0, at, file);
-          found[i] = { surround: surroundOf(bare, 0, at, file), meets };
+          const surround = surroundOf(bare, 0, at, file);
+          found[i] = { surround, meets, over: edgesOver(over, 0, at) };
         }
       }
       return found;
@@ -439,12 +466,13 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
     },
     lie(rules) {
       whole = undefined;
-      lying.textContent = rules
+      const text = rules
         .map(({ selector, pseudo, declared }) => {
           const lines = declared.map((d) => `${d.property}: ${d.value} !important`);
           return `${outdoing(selector, pseudo)} { ${lines.join('; ')} }`;
         })
         .join('\n');
+      lying.textContent = `@layer ${outermost} { ${text} }`;
       if (rules.length === 0) {
         lying.remove();
       } else {

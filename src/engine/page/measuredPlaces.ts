@@ -127,6 +127,7 @@ export async function measurePlaces(
     return {
       surround: beside.get(one)?.surround ?? null,
       meets: beside.get(one)?.meets ?? [],
+      over: beside.get(one)?.over ?? null,
       seen: at.length > 0 ? at : null,
       words,
     };

@@ -1,5 +1,5 @@
 import type { Size } from '@/core/frame/placement';
-import type { Raster } from '@/core/raster/raster';
+import type { Raster, Rgb } from '@/core/raster/raster';
 import { viewOf } from './rect';
 
 /*
@@ -19,9 +19,13 @@ const dataAddress = (blob: Blob): Promise<string> =>
 
 const blobAddress = /blob:[^\s"'()<>&,\\]+/g;
 
-/** A picture of nothing, so large. */
-const nothing = ({ width, height }: { readonly width: number; readonly height: number }): string =>
-  `data:image/svg+xml,${encodeURIComponent(`<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}"/>`)}`;
+/** A picture of nothing, or of one colour, so large. */
+const nothing = ({ width, height, colour }: Omit<LeftPicture, 'address'>): string => {
+  const fill = colour
+    ? `<rect width="100%" height="100%" fill="rgb(${colour.r},${colour.g},${colour.b})"/>`
+    : '';
+  return `data:image/svg+xml,${encodeURIComponent(`<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}">${fill}</svg>`)}`;
+};
 
 const wrapped = (css: string, rule: string): string => (rule === '' ? css : `${rule} {\n${css}\n}`);
 
@@ -207,6 +211,8 @@ function standing(document: Document, top: number, more: string): string {
 /** A picture by the address it has in the page, and its size. */
 export interface LeftPicture extends Size {
   readonly address: string;
+  /** Stands in its place; nothing where none is said. */
+  readonly colour?: Rgb;
 }
 
 export interface RasterWanted {

@@ -29,6 +29,13 @@ const what = ({ scale, fallback }: PlannedFile): { short: string; words: string 
       .join(', ') || 'for every screen',
 });
 
+const nameOf = (path: string): string => path.slice(path.lastIndexOf('/') + 1);
+
+const replacedWords = (path: string, [file]: readonly PlannedFile[]): string =>
+  nameOf(path) === nameOf(file.path)
+    ? 'Takes the place of the theme’s file of that name.'
+    : `In place of ${nameOf(path)}: the lines that name it change.`;
+
 interface Props {
   readonly site: Site;
   readonly plan: readonly SlotFiles[];
@@ -152,7 +159,7 @@ function SlotRow({
           </table>
           {note && <p className="text-warn">{note}</p>}
           {slot.replaces !== null && !note && (
-            <p className="text-soft">Takes the place of the theme’s file of that name.</p>
+            <p className="text-soft">{replacedWords(slot.replaces, own.files)}</p>
           )}
           {isContent(slot.kind) && (
             <div className="mt-1 max-w-[460px]">

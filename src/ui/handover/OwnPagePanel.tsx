@@ -164,7 +164,13 @@ export function OwnPagePanel({
           , {kilobytes(bytes)}
         </Button>
       )}
-      {changes && changed.length > 0 && (
+      {changes && page.own.original === null && changes.pasted !== '' && (
+        <p className="text-soft">
+          It came without its own style sheets: paste the lines, or bring it once more with its
+          folder to have them changed.
+        </p>
+      )}
+      {changes && changed.length > 0 && page.own.original !== null && (
         <Button
           onClick={() =>
             void saveArchive(

@@ -16,12 +16,15 @@ export function CommandPalette({
   open,
   onOpenChange,
   commands,
+  typed,
 }: {
   open: boolean;
   onOpenChange(open: boolean): void;
   commands: readonly Command[];
+  /** What was typed before it was there. */
+  typed: string;
 }) {
-  const [search, setSearch] = useState('');
+  const [search, setSearch] = useState(typed);
   return (
     <Dialog.Root
       open={open}

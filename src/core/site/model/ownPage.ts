@@ -47,11 +47,21 @@ export interface SeenAt {
   readonly covered: number;
 }
 
+/** What lies over the edges of a picture of the page. */
+export interface EdgesOver {
+  /** How far its corners are rounded off, px of the page; 0 where they are not. */
+  readonly rounded: number;
+  /** Light that shadows take at each side, percent. */
+  readonly shade: Readonly<Record<Side, number>>;
+}
+
 /** What a browser measured of a picture's place. */
 export interface MeasuredPlace {
   readonly surround: Surround | null;
   /** Sides at which what lies there now goes over into the page; elsewhere its edge is to be seen. */
   readonly meets: readonly Side[];
+  /** Null where it was not looked at. */
+  readonly over: EdgesOver | null;
   /** By screen, narrowest first; screens that do not show it are left out. */
   readonly seen: readonly SeenAt[] | null;
   /** Words of the page lie on it with nothing opaque between; null where that was not looked at. */

@@ -8,6 +8,8 @@ import { besideColours, type BesideColours } from '@/core/seam/beside';
 import { sides } from '@/core/seam/edges';
 import { seamWays } from '@/core/seam/ways';
 import { editSlot } from '@/core/site/edit';
+import { ownPlaceOf } from '@/core/site/pages';
+import type { EdgesOver } from '@/core/site/model/ownPage';
 import type { Beside, Side } from '@/core/site/model/slot';
 import { Button } from '../../../shared/Button';
 import { ColourField } from '../../../shared/ColourField';
@@ -26,6 +28,22 @@ function unmetWords(goesOn: boolean, coloured: boolean): string {
   return coloured
     ? 'Nothing lies in this slot yet.'
     : 'A picture lies here, which has no one colour to meet.';
+}
+
+/** Shadows of less are not seen, percent (ours, by looking). */
+const leastShade = 2;
+
+/** What the owner's page lays over an edge. */
+function overWords(over: EdgesOver | null | undefined, side: Side): string[] {
+  const shade = over?.shade[side] ?? 0;
+  return [
+    ...(shade >= leastShade
+      ? [`A shadow of the page falls on this edge and takes ${shade}% of its light.`]
+      : []),
+    ...(over && over.rounded > 0
+      ? [`The page rounds its corners off by ${over.rounded} px: nothing meets there.`]
+      : []),
+  ];
 }
 
 function Patch({
@@ -115,6 +133,7 @@ export function SeamFacet() {
     () => seamWays({ site, slot, picture, file: press.file }, side),
     [site, slot, picture, press.file, side],
   );
+  const over = overWords(ownPlaceOf(site, slot.id)?.place.measured?.over, side);
   return (
     <div className="flex h-full gap-4">
       <div className="flex w-[196px] shrink-0 flex-col gap-1.5">
@@ -197,6 +216,11 @@ export function SeamFacet() {
         <p className="text-soft">
           {reading?.words ?? unmetWords(beside === null, colours[side] !== undefined)}
         </p>
+        {over.map((words) => (
+          <p key={words} className="text-warn">
+            {words}
+          </p>
+        ))}
         <Ways done="exact" title="Ways to make it exact" readingId={`seam-${side}`} ways={ways} />
         {slot.lends && (
           <p className="flex items-center gap-2">
