@@ -46,7 +46,7 @@ export function PointingLayer({ tool, pointing, width, height, scale, act, onBox
   const layer = useRef<HTMLDivElement>(null);
   const [at, setAt] = useState<Point>({ x: width / 2, y: Math.min(height, 600) / 2 });
   const [inside, setInside] = useState(false);
-  const [taken, setTaken] = useState<PointedBox>();
+  const [takenAt, setTakenAt] = useState<Point>();
   const [ends, setEnds] = useState<readonly Point[]>([]);
 
   const clung = (point: Point): Point => ({
@@ -59,7 +59,7 @@ export function PointingLayer({ tool, pointing, width, height, scale, act, onBox
   };
   const choose = (point: Point) => {
     if (tool === 'point') {
-      setTaken(pointing?.boxAt(point.x, point.y));
+      setTakenAt(point);
     } else {
       setEnds(ends.length === 1 ? [...ends, clung(point)] : [clung(point)]);
     }
@@ -81,7 +81,7 @@ export function PointingLayer({ tool, pointing, width, height, scale, act, onBox
     } else if (event.key === 'Enter') {
       choose(at);
     } else if (event.key === 'Escape' && (taken || ends.length > 0)) {
-      setTaken(undefined);
+      setTakenAt(undefined);
       setEnds([]);
     } else {
       return;
@@ -89,6 +89,8 @@ export function PointingLayer({ tool, pointing, width, height, scale, act, onBox
     event.preventDefault();
     event.stopPropagation();
   };
+  // A click before the page is read counts once it is.
+  const taken = takenAt && pointing?.boxAt(takenAt.x, takenAt.y);
   const seen = inside ? pointing?.boxAt(at.x, at.y) : undefined;
   const end = clung(at);
   const line =
@@ -153,7 +155,7 @@ export function PointingLayer({ tool, pointing, width, height, scale, act, onBox
             <Button
               onClick={() => {
                 onBox(taken);
-                setTaken(undefined);
+                setTakenAt(undefined);
               }}
             >
               {act}
