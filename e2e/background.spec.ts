@@ -13,6 +13,19 @@ import type { Site } from '../src/core/site/model/site';
 import type { BackgroundSize, Length, Repeat, Slot } from '../src/core/site/model/slot';
 import { expect, inNewTab, withOneFile } from './bench.fixture';
 
+/** How many levels differ, and the most that one does. */
+function offBy(a: ArrayLike<number>, b: ArrayLike<number>): { different: number; worst: number } {
+  let different = 0;
+  let worst = 0;
+  for (let i = 0; i < a.length; i++) {
+    if (a[i] !== b[i]) {
+      different++;
+      worst = Math.max(worst, Math.abs(a[i] - b[i]));
+    }
+  }
+  return { different, worst };
+}
+
 const px = (value: number): Length => ({ value, unit: 'px' });
 const pc = (value: number): Length => ({ value, unit: '%' });
 
@@ -152,14 +165,7 @@ for (const width of [96, 121, 200]) {
         const ours = await pixels(await shotOf(page, drawn, image));
         expect(theirs.length).toBe(ours.length);
         expect(new Set(theirs).size).toBeGreaterThan(10);
-        let different = 0;
-        let worst = 0;
-        for (let i = 0; i < ours.length; i++) {
-          if (ours[i] !== theirs[i]) {
-            different++;
-            worst = Math.max(worst, Math.abs(ours[i] - theirs[i]));
-          }
-        }
+        const { different, worst } = offBy(ours, theirs);
         expect(worst).toBeLessThanOrEqual(mayDiffer);
         expect(different / ours.length).toBeLessThanOrEqual(share);
       },
@@ -291,14 +297,7 @@ inNewTab(
         await reference.goto('http://localhost:3219/judge/');
         const theirs = await bothSides(reference, 0, 0);
         await reference.unroute('**/judge/**');
-        let different = 0;
-        let worst = 0;
-        for (let i = 0; i < ours.length; i++) {
-          if (ours[i] !== theirs[i]) {
-            different++;
-            worst = Math.max(worst, Math.abs(ours[i] - theirs[i]));
-          }
-        }
+        const { different, worst } = offBy(ours, theirs);
         expect([`${repeat} at ${width}`, css, new Set(theirs).size > 5]).toEqual([
           `${repeat} at ${width}`,
           css,

@@ -8,18 +8,30 @@ import type { OwnPage } from './ownPages.fixture';
 
 type Bytes = Uint8Array<ArrayBuffer>;
 
-const script = buildSync({
-  stdin: {
-    contents:
-      "import { openPageFrame } from './src/engine/page/frame'; import { rulesNamingFiles } from './src/core/ownPage/ruleText'; import { pageWordsReport } from './src/core/legibility/pageWords'; Object.assign(globalThis, { openPageFrame, rulesNamingFiles, pageWordsReport });",
-    resolveDir: '.',
-    loader: 'ts',
-  },
-  bundle: true,
-  write: false,
-  format: 'iife',
-  alias: { '@': './src' },
-}).outputFiles[0].text;
+/** Modules of the project as one script that puts what they export into a page. */
+export const bundled = (exports: Readonly<Record<string, string>>): string =>
+  buildSync({
+    stdin: {
+      contents: Object.entries(exports)
+        .map(
+          ([name, file]) =>
+            `import { ${name} } from './src/${file}'; globalThis.${name} = ${name};`,
+        )
+        .join('\n'),
+      resolveDir: '.',
+      loader: 'ts',
+    },
+    bundle: true,
+    write: false,
+    format: 'iife',
+    alias: { '@': './src' },
+  }).outputFiles[0].text;
+
+const script = bundled({
+  openPageFrame: 'engine/page/frame',
+  rulesNamingFiles: 'core/ownPage/ruleText',
+  pageWordsReport: 'core/legibility/pageWords',
+});
 
 export const bytesOf = (data: Uint8Array): Bytes => new Uint8Array(data) as Bytes;
 

@@ -2,28 +2,16 @@
  * Whether a patched page shows what it should, said by the check, against what the cascade says of
  * rules that outdo others (CSS Cascading and Inheritance Level 5, section 6.1).
  */
-import { buildSync } from 'esbuild';
 import { expect, inNewTab as test } from './bench.fixture';
-import { application } from './frozenPage.fixture';
+import { application, bundled } from './frozenPage.fixture';
 
-const script = buildSync({
-  stdin: {
-    contents: `
-      import { openPageFrame } from './src/engine/page/frame';
-      import { checkPage } from './src/engine/page/checkPage';
-      import { openPages } from './src/core/ownPage/openPages';
-      import { rulesNamingFiles } from './src/core/ownPage/ruleText';
-      import { pageWishes } from './src/core/handover/pageWishes';
-      import { patchedFrozen, askedOf } from './src/core/handover/patchedFrozen';
-      Object.assign(globalThis, { openPageFrame, checkPage, openPages, rulesNamingFiles, pageWishes, patchedFrozen, askedOf });`,
-    resolveDir: '.',
-    loader: 'ts',
-  },
-  bundle: true,
-  write: false,
-  format: 'iife',
-  alias: { '@': './src' },
-}).outputFiles[0].text;
+const script = bundled({
+  checkPage: 'engine/page/checkPage',
+  openPages: 'core/ownPage/openPages',
+  pageWishes: 'core/handover/pageWishes',
+  patchedFrozen: 'core/handover/patchedFrozen',
+  askedOf: 'core/handover/patchedFrozen',
+});
 
 type Ruled = 'page' | 'own' | 'important';
 const none = { page: [], own: [], important: [] };

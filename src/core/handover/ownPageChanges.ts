@@ -2,7 +2,7 @@ import { decodedCss, decodedHtml, reencoded, type DecodedText } from '../ownPage
 import { baseOfPage } from '../ownPage/freeze';
 import type { Names } from '../ownPage/patch/sheetPatches';
 import { patched, patchedLines, type PatchedLines } from '../ownPage/patch/textPatch';
-import { folderSource } from '../ownPage/source';
+import { folderOf, folderSource } from '../ownPage/source';
 import type { OwnPage } from '../site/model/ownPage';
 import { sizeWords } from '../theme/cssText';
 import { insideArchive } from './filePlan';
@@ -64,7 +64,6 @@ const renamedAddress = (address: string, name: string): string =>
   address.replace(/[^/?#]*(?=[?#]|$)/, addressOfPath(name));
 
 const nameOf = (path: string): string => path.slice(path.lastIndexOf('/') + 1);
-const folderOf = (path: string): string => path.slice(0, path.lastIndexOf('/') + 1);
 
 /** How the addresses of the texts lead to files, where those lie as they came. */
 function namesFor(

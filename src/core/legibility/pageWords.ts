@@ -29,11 +29,11 @@ export interface PageWords {
   readonly ink: Ink;
   readonly sizePx: number;
   readonly weight: number;
-  /** Their lines, px of the window. */
+  /** Their lines, px of what is seen. */
   readonly lines: readonly Rect[];
 }
 
-/** What a window shows of a page with words over a picture. */
+/** What is seen at once of a page with words over a picture. */
 export interface WordsSeen {
   /** Opaque, without any words. */
   readonly bare: Raster;
@@ -46,7 +46,7 @@ export interface WordsSeen {
 export interface PageWordReport {
   readonly text: string;
   readonly selector: string;
-  /** Where its worst place is, px of the window. */
+  /** Where its worst place is, px of what is seen. */
   readonly contrast: TextContrast;
   /** What it is to be: 3 for large words, 4.5 for other (WCAG 2.2, success criterion 1.4.3). */
   readonly wanted: number;

@@ -1,15 +1,11 @@
-import { html, parse, serialize, type DefaultTreeAdapterMap } from 'parse5';
+import { html, parse, serialize } from 'parse5';
 import { parseSrcset, stringifySrcset } from 'srcset';
 import type { FrozenPage, LeftKind, LeftOut } from './frozen';
 import { fileAttributes, lateBackground, lateFile, lateSet } from './addressAttributes';
 import { FrozenFiles, nowhere } from './frozenFiles';
 import { PageError } from './pageError';
 import type { Source } from './source';
-
-type Node = DefaultTreeAdapterMap['node'];
-type Element = DefaultTreeAdapterMap['element'];
-type Tree = DefaultTreeAdapterMap['document'];
-type ParentNode = DefaultTreeAdapterMap['parentNode'];
+import { attribute, elementsOf, isElement, type Element, type ParentNode, type Tree } from './tree';
 
 /** A page as text, and where its addresses are relative to. */
 export interface PageText {
@@ -21,11 +17,6 @@ export interface PageText {
   /** Encoding that it was served in, for style sheets that say nothing of theirs. */
   readonly charset?: string;
 }
-
-const isElement = (node: Node): node is Element => 'tagName' in node;
-
-const attribute = (element: Element, name: string): string | undefined =>
-  element.attrs.find((a) => a.name === name && !a.prefix)?.value;
 
 const words = (text: string | undefined): string[] =>
   (text ?? '').toLowerCase().split(/\s+/).filter(Boolean);
@@ -273,30 +264,6 @@ const doctypes: Readonly<Record<string, string>> = {
     '<!DOCTYPE html PUBLIC "-//W3C//DTD XHTML 1.0 Transitional//EN" "http://www.w3.org/TR/xhtml1/DTD/xhtml1-transitional.dtd">',
   [html.DOCUMENT_MODE.QUIRKS]: '',
 };
-
-interface Placed {
-  readonly element: Element;
-  /** How many elements it lies in. */
-  readonly depth: number;
-}
-
-/** All elements, outermost first. */
-function* elementsOf(parent: ParentNode): Generator<Placed> {
-  const open: { node: Node; depth: number }[] = [];
-  const put = (nodes: readonly Node[], depth: number) => {
-    for (let i = nodes.length - 1; i >= 0; i--) {
-      open.push({ node: nodes[i], depth });
-    }
-  };
-  put(parent.childNodes, 0);
-  for (let next = open.pop(); next; next = open.pop()) {
-    const { node, depth } = next;
-    if (isElement(node)) {
-      yield { element: node, depth };
-      put('content' in node ? node.content.childNodes : node.childNodes, depth + 1);
-    }
-  }
-}
 
 const textOf = (element: Element): string =>
   element.childNodes.map((node) => ('value' in node ? node.value : '')).join('');

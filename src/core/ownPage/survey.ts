@@ -145,3 +145,7 @@ export const forLayer = (list: string, layer: number): string => {
   const parts = commaParts(list);
   return parts[layer % parts.length] ?? '';
 };
+
+/** The address of a file in a value as a browser computes it; undefined where it names none. */
+export const addressIn = (value: string): string | undefined =>
+  /(?:^|[\s,(])url\("?((?:[^"\\)]|\\.)*)"?\)/.exec(value)?.[1];

@@ -29,6 +29,21 @@ const nameOf = (text: Layer): string => {
   return name.length > 40 ? `${name.slice(0, 38).trimEnd()}…` : name;
 };
 
+/** A contrast in words, never better than it is. */
+export const ratioWords = (ratio: number): string =>
+  `${(Math.floor(ratio * 10) / 10).toFixed(1)}:1`;
+
+/** One px behind the words may fall short where nineteen of twenty do not; then it is to be looked at. */
+export function contrastVerdict({
+  contrast: { worst, fifth },
+  wanted,
+}: Pick<TextReport, 'contrast' | 'wanted'>): 'holds' | 'look' | 'fails' {
+  if (worst >= wanted) {
+    return 'holds';
+  }
+  return fifth >= wanted ? 'look' : 'fails';
+}
+
 /** Where a veil lies: over all behind the words, only behind them, or from the nearest side on. */
 export type VeilForm = 'all' | 'behind' | 'side';
 
@@ -127,22 +142,13 @@ export const legibility: ReadingKind<TextRead> = {
         .sort((a, b) => standing(a) - standing(b))[0]
     );
   },
-  judge: ({ report: { contrast, wanted } }) => {
-    if (contrast.worst >= wanted) {
-      return 'holds';
-    }
-    if (contrast.fifth >= wanted) {
-      return 'look';
-    }
-    return 'fails';
-  },
-  figure: ({ report: { contrast } }) => `${(Math.floor(contrast.worst * 10) / 10).toFixed(1)}:1`,
+  judge: ({ report }) => contrastVerdict(report),
+  figure: ({ report: { contrast } }) => ratioWords(contrast.worst),
   say({ text, report: { contrast, wanted } }) {
-    const at = (v: number) => (Math.floor(v * 10) / 10).toFixed(1);
     const spot = `${contrast.at.x}, ${contrast.at.y}`;
     return contrast.worst >= wanted
-      ? `“${nameOf(text)}” has ${at(contrast.worst)}:1 at its worst spot and ${at(contrast.median)}:1 in the middle; ${wanted}:1 is wanted.`
-      : `“${nameOf(text)}” has ${at(contrast.worst)}:1 at its worst spot (${spot}), ${at(contrast.fifth)}:1 where nineteen of twenty px are better, ${at(contrast.median)}:1 in the middle; ${wanted}:1 is wanted.`;
+      ? `“${nameOf(text)}” has ${ratioWords(contrast.worst)} at its worst spot and ${ratioWords(contrast.median)} in the middle; ${wanted}:1 is wanted.`
+      : `“${nameOf(text)}” has ${ratioWords(contrast.worst)} at its worst spot (${spot}), ${ratioWords(contrast.fifth)} where nineteen of twenty px are better, ${ratioWords(contrast.median)} in the middle; ${wanted}:1 is wanted.`;
   },
   mend({ text, report }, { picture, site }) {
     const veil = report.veils.find((v) => v.percent < 100);

@@ -7,10 +7,9 @@ import type { Picture } from '../site/model/picture';
 import type { Site } from '../site/model/site';
 import { inkWords, ownPlaceOf } from '../site/pages';
 import { freeLayerId } from '../site/picture';
+import { contrastVerdict, ratioWords } from './legibility';
 import type { Mend, ReadingKind } from './reading';
 import { colourName } from './say';
-
-const ratio = (value: number): string => `${(Math.floor(value * 10) / 10).toFixed(1)}:1`;
 
 const nameOf = ({ text }: PageWordReport): string =>
   text.length > 40 ? `${text.slice(0, 38).trimEnd()}…` : text;
@@ -50,16 +49,11 @@ export const pageWords: ReadingKind<PageWordsReport> = {
   title: 'The page’s words over it',
   applies: ({ over }) => over !== undefined && over.words.length > 0,
   measure: ({ over }) => over,
-  judge({ words: [{ contrast, wanted }] }) {
-    if (contrast.worst >= wanted) {
-      return 'holds';
-    }
-    return contrast.fifth >= wanted ? 'look' : 'fails';
-  },
-  figure: ({ words: [worst] }) => ratio(worst.contrast.worst),
+  judge: ({ words: [worst] }) => contrastVerdict(worst),
+  figure: ({ words: [worst] }) => ratioWords(worst.contrast.worst),
   say({ words: [worst] }) {
     const { contrast, wanted } = worst;
-    return `“${nameOf(worst)}” has ${ratio(contrast.worst)} at its worst spot, ${ratio(contrast.fifth)} where nineteen of twenty px are better and ${ratio(contrast.median)} in the middle; ${wanted}:1 is wanted.`;
+    return `“${nameOf(worst)}” has ${ratioWords(contrast.worst)} at its worst spot, ${ratioWords(contrast.fifth)} where nineteen of twenty px are better and ${ratioWords(contrast.median)} in the middle; ${wanted}:1 is wanted.`;
   },
   mend({ words: [worst], veils: [veil] }, { picture, site, slot }) {
     return veil ? veilMend(site, picture, veil) : inkMend(site, slot.id, worst, worst.inks[0]);

@@ -1,3 +1,4 @@
+import { intersect, isEmpty } from '@/core/raster/raster';
 import type { CoverGrid } from '@/core/ownPage/uncovered';
 import type { Occlusion, PageRect } from '@/core/ownPage/survey';
 import type { ShortestSelectors } from './selectors';
@@ -110,9 +111,6 @@ function groundsOn(document: Document): Ground[] {
   });
 }
 
-const meets = (a: PageRect, b: PageRect): boolean =>
-  a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height;
-
 /** @param near grounds that lie where it is shown: only under them it is asked what is painted */
 function coverGrid({ element, part }: ShownPart, near: readonly Ground[]): CoverGrid {
   const { ownerDocument: document } = element;
@@ -145,7 +143,7 @@ export function coverGrids(document: Document, parts: readonly ShownPart[]): Cov
   const grids = parts.map((shown): CoverGrid => {
     const { element, root, part } = shown;
     const near = grounds.filter(
-      (ground) => !ground.element.contains(element) && meets(ground.rect, part),
+      (ground) => !ground.element.contains(element) && !isEmpty(intersect(ground.rect, part)),
     );
     const looked = !root && part.width >= least && part.height >= least;
     return looked && near.length > 0 ? coverGrid(shown, near) : [];

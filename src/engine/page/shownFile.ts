@@ -1,4 +1,4 @@
-import { commaParts, forLayer } from '@/core/ownPage/survey';
+import { addressIn, commaParts, forLayer } from '@/core/ownPage/survey';
 import type { OwnPlace } from '@/core/site/model/ownPage';
 import { rectOf, viewOf } from './rect';
 
@@ -10,8 +10,7 @@ export interface ShownFile {
   readonly laid: string;
 }
 
-const addressOf = (value: string): string =>
-  /(?:^|[\s,(])url\("?((?:[^"\\)]|\\.)*)"?\)/.exec(value)?.[1] ?? '';
+const addressOf = (value: string): string => addressIn(value) ?? '';
 
 const notLaid = (address: string): ShownFile => ({ address, laid: '' });
 

@@ -1,4 +1,5 @@
 import {
+  addressIn,
   commaParts,
   forLayer,
   type LaidBackground,
@@ -34,9 +35,6 @@ type Placed = Map<string, PlacedPicture>;
 
 /** A computed value that names a picture or a gradient. */
 const paints = (value: string): boolean => value !== 'none' && value !== '';
-
-const addressIn = (value: string): string | undefined =>
-  /(?:^|[\s,(])url\("?((?:[^"\\)]|\\.)*)"?\)/.exec(value)?.[1];
 
 /** Calls with a rectangle once it is known, or never where there is none. */
 type Where = (then: (rect: PageRect) => void) => void;

@@ -1,9 +1,7 @@
+import { intersect, isEmpty } from '@/core/raster/raster';
 import type { PageRect } from '@/core/ownPage/survey';
 import { viewOf } from './rect';
 import type { Words } from './words';
-
-const meet = (a: PageRect, b: PageRect): boolean =>
-  a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height;
 
 /** Nothing of what lies behind it shows through, or it has a picture of its own. */
 function covers(element: Element): boolean {
@@ -32,7 +30,7 @@ export function wordsLyingOver(
     const inside = element.contains(holder);
     const later =
       (element.compareDocumentPosition(holder) & Node.DOCUMENT_POSITION_FOLLOWING) !== 0;
-    if (!meet(rect, area) || (!inside && !later)) {
+    if (isEmpty(intersect(rect, area)) || (!inside && !later)) {
       return false;
     }
     for (let at: Element | null = holder; at && !at.contains(element); at = at.parentElement) {

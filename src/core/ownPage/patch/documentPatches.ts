@@ -1,6 +1,7 @@
-import { parse, type DefaultTreeAdapterMap } from 'parse5';
+import { parse } from 'parse5';
 import { parseSrcset, stringifySrcset } from 'srcset';
 import type { Size } from '../../frame/placement';
+import { attribute, elementsOf, type Element, type ParentNode } from '../tree';
 import { addressesIn } from '../cssAddresses';
 import { fileAttributes, lateBackground, lateFile, lateSet } from '../addressAttributes';
 import {
@@ -12,10 +13,6 @@ import {
   type RuleWish,
 } from './sheetPatches';
 import { patched, type TextPatch } from './textPatch';
-
-type Element = DefaultTreeAdapterMap['element'];
-type Node = DefaultTreeAdapterMap['node'];
-type ParentNode = DefaultTreeAdapterMap['parentNode'];
 
 /** A picture that tags of the page show. */
 export interface TagWish {
@@ -39,17 +36,6 @@ const oneFile = new Set([...fileAttributes, ...lateFile, 'href', 'xlink:href']);
 const setsOfPictures = ['srcset', ...lateSet];
 const severalFiles = new Set([...setsOfPictures, 'imagesrcset']);
 const backgrounds = new Set(lateBackground);
-
-function* elementsOf(parent: ParentNode): Generator<Element> {
-  const open: Node[] = [...parent.childNodes].reverse();
-  for (let node = open.pop(); node; node = open.pop()) {
-    if ('tagName' in node) {
-      yield node;
-      const { childNodes } = 'content' in node ? node.content : node;
-      open.push(...[...childNodes].reverse());
-    }
-  }
-}
 
 /** An attribute with another value; all but that stays as it is written. */
 function attributePatch(
@@ -78,7 +64,7 @@ function attributePatch(
 /** Sizes and candidates of one tag that shows a picture; none for any other. */
 function tagValues(element: Element, { keyOf }: Names, wish: TagWish): Map<string, string> {
   const { key, from, to } = wish;
-  const value = (name: string) => element.attrs.find((a) => a.name === name)?.value;
+  const value = (name: string) => attribute(element, name);
   const isIt = (address: string | undefined) => address !== undefined && keyOf(address) === key;
   const changed = new Map<string, string>();
   const own = ['src', ...lateFile].map(value).find(isIt);
@@ -143,7 +129,7 @@ function stylesPatch(html: string, tree: ParentNode, styles: string): TextPatch[
   if (styles === '') {
     return [];
   }
-  const head = [...elementsOf(tree)].find((element) => element.tagName === 'head');
+  const head = [...elementsOf(tree)].find(({ element }) => element.tagName === 'head')?.element;
   const at = head?.sourceCodeLocation?.endTag?.startOffset ?? html.length;
   return [{ from: at, to: at, text: `<style>\n${styles}</style>\n` }];
 }
@@ -159,7 +145,7 @@ export function documentPatches(
 ): TextPatch[] {
   const tree = parse(html, { sourceCodeLocationInfo: true });
   const patches: TextPatch[] = [];
-  for (const element of elementsOf(tree)) {
+  for (const { element } of elementsOf(tree)) {
     const changed = new Map<string, string>();
     for (const wish of tags) {
       for (const [name, value] of tagValues(element, names, wish)) {
@@ -197,8 +183,8 @@ const everyScreen = /^\s*(?:all|screen)?\s*$/i;
 
 /** The style sheets that a page links for every screen, in their order. */
 export function sheetsLinkedIn(html: string, { keyOf }: Pick<Names, 'keyOf'>): string[] {
-  return [...elementsOf(parse(html))].flatMap((element) => {
-    const value = (name: string) => element.attrs.find((a) => a.name === name)?.value;
+  return [...elementsOf(parse(html))].flatMap(({ element }) => {
+    const value = (name: string) => attribute(element, name);
     const rel = (value('rel') ?? '').toLowerCase().split(/\s+/);
     const linked =
       element.tagName === 'link' &&

@@ -1,5 +1,7 @@
 'use client';
 
+import { ratioWords } from '@/core/readings/legibility';
+
 /**
  * A place that is hard to read, ringed, with the contrast there.
  * @param px of the drawing for one of the screen
@@ -38,7 +40,7 @@ export function Spot({
         fill="#a8322a"
         className="[font-family:var(--font-mono)] font-semibold"
       >
-        {`${(Math.floor(contrast * 10) / 10).toFixed(1)}:1`}
+        {ratioWords(contrast)}
       </text>
     </g>
   );

@@ -4,10 +4,13 @@ import { useEffect } from 'react';
 import { offeredColours } from '@/core/readings/survey';
 import { theEngine } from '../../hooks/tab/engine';
 import type { LaidPage, PageView } from '../../hooks/usePageView';
-import { useEditing, useFiled, usePageWords, useShowing } from '../useBench';
+import { useAsking, useEditing, useFiled, usePageWords, useShowing } from '../useBench';
 
-/** Words are measured once picture and page have rested for so long, ms. */
-const rest = 350;
+/**
+ * Words are measured once picture and page have rested for so long, ms. Reading a page keeps the tab
+ * busy: while nobody asks, that waits until the hand has rested too.
+ */
+const rest = { asked: 350, unasked: 1500 } as const;
 
 /**
  * Measures the words of the page over the picture whenever both have come to rest.
@@ -18,6 +21,7 @@ export function useWordsOver(view: PageView | undefined, laid: LaidPage, lying: 
   const { press } = useFiled();
   const { showing } = useShowing();
   const { tell } = usePageWords();
+  const asked = useAsking().question === 5;
   const { theme } = site;
   const ready = press.current && showing !== 'before' && showing !== 'difference';
   useEffect(() => {
@@ -33,13 +37,16 @@ export function useWordsOver(view: PageView | undefined, laid: LaidPage, lying: 
         tell(picture, report, found.top);
       }
     };
-    const timer = setTimeout(() => {
-      // A page that cannot be read has no reading of its words.
-      measure().catch(() => {});
-    }, rest);
+    const timer = setTimeout(
+      () => {
+        // A page that cannot be read has no reading of its words.
+        measure().catch(() => {});
+      },
+      asked ? rest.asked : rest.unasked,
+    );
     return () => {
       current = false;
       clearTimeout(timer);
     };
-  }, [view, laid, lying, picture, theme, ready, tell]);
+  }, [view, laid, lying, picture, theme, ready, asked, tell]);
 }

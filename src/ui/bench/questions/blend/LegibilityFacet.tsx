@@ -1,26 +1,22 @@
 'use client';
 
-import type { TextReport } from '@/core/legibility/report';
-import type { Verdict } from '@/core/readings/reading';
 import { useState } from 'react';
 import { kindOf } from '@/core/layers/registry';
-import { layVeil, veilExtent, type VeilForm } from '@/core/readings/legibility';
+import {
+  contrastVerdict,
+  layVeil,
+  ratioWords,
+  veilExtent,
+  type VeilForm,
+} from '@/core/readings/legibility';
 import { colourName } from '@/core/readings/say';
 import { editLayer } from '@/core/site/edit';
 import type { TextLayer } from '@/core/site/model/objectLayers';
-import { Button, Hint } from '../../../shared/Button';
+import { Hint } from '../../../shared/Button';
+import { ColourButton } from '../../../shared/ColourButton';
 import { Switch } from '../../../shared/Switch';
 import { VerdictMark } from '../../../shared/VerdictMark';
 import { useEditing, useFiled, useSelecting } from '../../useBench';
-
-const ratio = (v: number): string => `${(Math.floor(v * 10) / 10).toFixed(1)}:1`;
-
-function verdictOf({ contrast, wanted }: TextReport): Verdict {
-  if (contrast.worst >= wanted) {
-    return 'holds';
-  }
-  return contrast.fifth >= wanted ? 'look' : 'fails';
-}
 
 /**
  * How each text stands off what lies behind it; the least veil of each colour that makes it
@@ -62,14 +58,14 @@ export function LegibilityFacet() {
                     onClick={() => select(t.id)}
                     className="flex h-[26px] w-full items-center gap-1.5 text-left aria-pressed:font-semibold"
                   >
-                    {r && <VerdictMark verdict={verdictOf(r)} />}
+                    {r && <VerdictMark verdict={contrastVerdict(r)} />}
                     <span className="truncate">{kindOf(t).name(t)}</span>
                   </button>
                 </td>
                 {r ? (
                   [r.contrast.worst, r.contrast.fifth, r.contrast.median].map((v, i) => (
                     <td key={i} className={`text-right figure ${v < r.wanted ? 'text-bad' : ''}`}>
-                      {ratio(v)}
+                      {ratioWords(v)}
                     </td>
                   ))
                 ) : (
@@ -90,7 +86,7 @@ export function LegibilityFacet() {
         )}
         {report && report.contrast.worst >= report.wanted && (
           <p className="text-soft">
-            “{kindOf(text).name(text)}” has {ratio(report.contrast.worst)} at its worst spot;{' '}
+            “{kindOf(text).name(text)}” has {ratioWords(report.contrast.worst)} at its worst spot;{' '}
             {report.wanted}:1 is wanted of text of its size and weight.
           </p>
         )}
@@ -114,7 +110,10 @@ export function LegibilityFacet() {
                     <Hint
                       text={`The least strength of ${colourName(site, colour)} that reaches ${report.wanted}:1 at every px behind the words`}
                     >
-                      <Button
+                      <ColourButton
+                        colour={colour}
+                        name={colourName(site, colour)}
+                        figure={`${percent}%`}
                         aria-label={`Veil: ${colourName(site, colour)} ${percent}%`}
                         onClick={() =>
                           commit(
@@ -128,14 +127,7 @@ export function LegibilityFacet() {
                             ),
                           )
                         }
-                      >
-                        <span
-                          aria-hidden
-                          className="h-3.5 w-3.5 border border-line"
-                          style={{ background: colour }}
-                        />
-                        {colourName(site, colour)} <span className="figure">{percent}%</span>
-                      </Button>
+                      />
                     </Hint>
                   </li>
                 ))}
@@ -151,8 +143,10 @@ export function LegibilityFacet() {
                 <span className="caption">Or the words in</span>
                 <span className="flex flex-wrap gap-1">
                   {report.inks.map((hex) => (
-                    <Button
+                    <ColourButton
                       key={hex}
+                      colour={hex}
+                      name={colourName(site, hex)}
                       aria-label={`Words in ${colourName(site, hex)}`}
                       onClick={() =>
                         commit(
@@ -160,14 +154,7 @@ export function LegibilityFacet() {
                           editLayer<TextLayer>(picture.id, text.id, { colour: hex }),
                         )
                       }
-                    >
-                      <span
-                        aria-hidden
-                        className="h-3.5 w-3.5 border border-line"
-                        style={{ background: hex }}
-                      />
-                      {colourName(site, hex)}
-                    </Button>
+                    />
                   ))}
                 </span>
               </>

@@ -1,27 +1,11 @@
 'use client';
 
-import type { TextContrast } from '@/core/legibility/measure';
-import type { Verdict } from '@/core/readings/reading';
+import { contrastVerdict, ratioWords } from '@/core/readings/legibility';
 import { inkMend, veilUnderPage } from '@/core/readings/pageWords';
 import { colourName } from '@/core/readings/say';
-import { Button } from '../../../shared/Button';
+import { ColourButton } from '../../../shared/ColourButton';
 import { VerdictMark } from '../../../shared/VerdictMark';
 import { useEditing, usePageWords } from '../../useBench';
-
-const ratio = (v: number): string => `${(Math.floor(v * 10) / 10).toFixed(1)}:1`;
-
-function verdictOf({ worst, fifth }: TextContrast, wanted: number): Verdict {
-  if (worst >= wanted) {
-    return 'holds';
-  }
-  return fifth >= wanted ? 'look' : 'fails';
-}
-
-function Patch({ colour }: { colour: string }) {
-  return (
-    <span aria-hidden className="h-3.5 w-3.5 border border-line" style={{ background: colour }} />
-  );
-}
 
 /** How the page's own words over the picture can be read, and what would make them. */
 export function PageWordsFacet() {
@@ -55,12 +39,12 @@ export function PageWordsFacet() {
             {over.words.slice(0, 40).map(({ text, selector, contrast, wanted }) => (
               <tr key={`${selector} ${text}`} className="h-[26px] border-t border-hair">
                 <td className="max-w-0 truncate" title={text}>
-                  <VerdictMark verdict={verdictOf(contrast, wanted)} />
+                  <VerdictMark verdict={contrastVerdict({ contrast, wanted })} />
                   {text}
                 </td>
                 {[contrast.worst, contrast.fifth, contrast.median].map((v, i) => (
                   <td key={i} className={`text-right figure ${v < wanted ? 'text-bad' : ''}`}>
-                    {ratio(v)}
+                    {ratioWords(v)}
                   </td>
                 ))}
               </tr>
@@ -77,7 +61,10 @@ export function PageWordsFacet() {
               <ul aria-label="Least veil of each colour" className="flex flex-wrap gap-1.5">
                 {over.veils.slice(0, 7).map((veil) => (
                   <li key={veil.colour}>
-                    <Button
+                    <ColourButton
+                      colour={veil.colour}
+                      name={colourName(site, veil.colour)}
+                      figure={`${veil.percent}%`}
                       aria-label={`Veil: ${colourName(site, veil.colour)} ${veil.percent}%`}
                       onClick={() =>
                         commit(
@@ -85,11 +72,7 @@ export function PageWordsFacet() {
                           veilUnderPage(picture, veil),
                         )
                       }
-                    >
-                      <Patch colour={veil.colour} />
-                      {colourName(site, veil.colour)}{' '}
-                      <span className="figure">{veil.percent}%</span>
-                    </Button>
+                    />
                   </li>
                 ))}
               </ul>
@@ -101,14 +84,13 @@ export function PageWordsFacet() {
                 <span className="caption">Or “{worst.text.slice(0, 30)}” in</span>
                 <span className="flex flex-wrap gap-1">
                   {mends.map(({ ink, mend }) => (
-                    <Button
+                    <ColourButton
                       key={ink}
+                      colour={ink}
+                      name={colourName(site, ink)}
                       aria-label={mend.label}
                       onClick={() => commit(mend.label, mend.edit)}
-                    >
-                      <Patch colour={ink} />
-                      {colourName(site, ink)}
-                    </Button>
+                    />
                   ))}
                 </span>
               </>
