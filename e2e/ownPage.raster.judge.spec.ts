@@ -1,5 +1,9 @@
 /** The pixels that the app makes of an owner's page, against Chromium's screenshot of it. */
 import sharp from 'sharp';
+import { scaledEdge } from '../src/core/seam/scaledEdge';
+import type { SurroundAt } from '../src/core/site/model/ownPage';
+import { colourAlong } from '../src/core/ownPage/colourRuns';
+import { sides } from '../src/core/seam/edges';
 import { expect, inNewTab as test } from './bench.fixture';
 import { application, asFolder, closed, showIn, shown } from './frozenPage.fixture';
 import { ownPages, type OwnPage } from './ownPages.fixture';
@@ -153,5 +157,79 @@ test('rounded corners and shadows over an edge are told as the style sheet has t
   expect(found[1]).toEqual({ rounded: 0, shade: none });
   expect(found[0].shade).toEqual({ ...none, top: 30 });
   expect(Math.abs(found[0].rounded - 24)).toBeLessThanOrEqual(1);
+  await app.close();
+});
+
+test('edges of a picture that a screen scales are what a screenshot shows across them', async ({
+  browser,
+}) => {
+  const [width, height] = [900, 360];
+  // As photographs are: soft, with some grain.
+  const data = new Uint8ClampedArray(width * height * 4);
+  for (let y = 0, k = 0; y < height; y++) {
+    for (let x = 0; x < width; x++, k += 4) {
+      const soft = 60 * Math.sin(x / 61) * Math.cos(y / 37);
+      const grain = ((x * 7919 + y * 104729) % 13) - 6;
+      data.set([150 + soft + grain, 120 - soft + grain, 90 + soft / 2 + grain, 255], k);
+    }
+  }
+  const png = await sharp(data, { raw: { width, height, channels: 4 } })
+    .png()
+    .toBuffer();
+  const scaled: OwnPage = {
+    name: 'scaled',
+    column: ['main', 'border'],
+    html: `<!doctype html><title>Scaled</title><style>body{margin:0;background:linear-gradient(90deg,#e7e2d8,#3b4a45)}img{display:block;width:calc(100% - 60px);margin:24px 30px}
+      .below{height:200px;background:repeating-linear-gradient(45deg,#fff 0 10px,#d5d0c4 10px 20px)}@media (max-width:500px){body{background:#224466}}</style><img src=p.png alt=""><div class=below></div>`,
+    files: { 'p.png': png },
+  };
+  const app = await application(browser);
+  await showIn(app, asFolder(scaled));
+  for (const screen of [360, 768, 1000]) {
+    await app.setViewportSize({ width: screen, height: 800 });
+    const [read] = await app.evaluate(async (px) => {
+      type Read = Omit<SurroundAt, 'screen'>;
+      const { frame, rulesNamingFiles } = globalThis as never as {
+        rulesNamingFiles(css: string): unknown;
+        frame: {
+          show(w: number): Promise<void>;
+          survey(widths: number[], read: (sheets: string[]) => Promise<unknown[]>): Promise<object>;
+          scaledSurrounds(survey: object, asked: object[]): Promise<Read[]>;
+        };
+      };
+      const survey = await frame.survey([px], async (sheets) => sheets.map(rulesNamingFiles));
+      await frame.show(px);
+      return frame.scaledSurrounds(survey, [
+        {
+          place: { selector: 'img', as: 'image', pseudo: '', layer: 0 },
+          target: { key: 'frozen:0', selector: 'img' },
+          file: { width: 900, height: 360 },
+        },
+      ]);
+    }, screen);
+    const shot = await rawPixels(await app.screenshot());
+    const at = (x: number, y: number) => [...shot.data.subarray((y * screen + x) * 3).slice(0, 3)];
+    const [w, h] = [screen - 60, Math.round((screen - 60) * 0.4)];
+    expect([read.width, read.height]).toEqual([w, h]);
+    const beside = { top: 23, bottom: 24 + h, left: 29, right: 30 + w };
+    const inside = { top: 24, bottom: 23 + h, left: 30, right: 29 + w };
+    for (const side of sides) {
+      const level = side === 'top' || side === 'bottom';
+      const edge = scaledEdge({ width, height, data }, side, read);
+      const colour = colourAlong(read.surround[side]!);
+      const worst = { beside: 0, inside: 0 };
+      for (let i = 0; i < (level ? w : h); i++) {
+        const px = (of: Record<string, number>) =>
+          level ? at(30 + i, of[side]) : at(of[side], 24 + i);
+        const { r, g, b } = colour(i);
+        const off = (a: ArrayLike<number>, c: number[]) =>
+          Math.max(...c.map((v, n) => Math.abs(v - a[n])));
+        worst.beside = Math.max(worst.beside, off([r, g, b], px(beside)));
+        worst.inside = Math.max(worst.inside, off(edge.data.subarray(i * 4), px(inside)));
+      }
+      // What lies beside to the level; the picture as near as filters are to each other where there is grain.
+      expect([screen, side, worst.beside, worst.inside > 3]).toEqual([screen, side, 0, false]);
+    }
+  }
   await app.close();
 });

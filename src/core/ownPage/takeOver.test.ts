@@ -81,7 +81,14 @@ const surround = {
   right: null,
   bottom: null,
 } as const;
-const measured = { surround, meets: ['top', 'left'] as const, over: null, seen: null, words: null };
+const measured = {
+  surround,
+  meets: ['top', 'left'] as const,
+  over: null,
+  scaled: null,
+  seen: null,
+  words: null,
+};
 const taking = (file = own.file, pageId = 'page', rooms: readonly Room[] = []) =>
   takeOverPage(
     {

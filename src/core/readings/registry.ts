@@ -12,6 +12,7 @@ import { take, type Reading, type ReadingContext, type ReadingKind } from './rea
 import { formatTaken } from './formatTaken';
 import { legibility } from './legibility';
 import { pageWords } from './pageWords';
+import { scaledSeam } from './scaledSeam';
 import { seam } from './seam';
 import { size } from './size';
 import { softness } from './softness';
@@ -32,6 +33,7 @@ const kinds = [
   cover,
   softness,
   ...sides.map(seam),
+  scaledSeam,
   join('x'),
   join('y'),
   tileCount,

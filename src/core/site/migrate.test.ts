@@ -147,6 +147,21 @@ test('from 9: places without a picture keep the rule they had, and slots have on
   });
 });
 
+test('from 10: measured places were looked at where they are not scaled only', () => {
+  const old = {
+    ...newSite('x', 'home', 'X'),
+    schemaVersion: 10,
+    pages: [
+      { own: { places: [{ measured: { meets: ['top'] } }, { measured: null }] } },
+      { own: null },
+    ],
+  };
+  expect(step(old).pages).toEqual([
+    { own: { places: [{ measured: { meets: ['top'], scaled: null } }, { measured: null }] } },
+    { own: null },
+  ]);
+});
+
 test.each([[null], [{}], [{ schemaVersion: 0 }], [{ schemaVersion: schemaVersion + 1 }], ['site']])(
   'of another kind than ours, or newer, it is refused: %j',
   (value) => {

@@ -169,6 +169,21 @@ function pageFrom9(page: Stored, slots: readonly Stored[]): Stored {
   };
 }
 
+/** A page whose measured places are brought up by a function. */
+function pageWithMeasured(page: Stored, change: (measured: Stored) => Stored): Stored {
+  const own = page.own as Stored | null;
+  return {
+    ...page,
+    own: own && {
+      ...own,
+      places: list(own.places).map((place) => {
+        const measured = place.measured as Stored | null;
+        return { ...place, measured: measured && change(measured) };
+      }),
+    },
+  };
+}
+
 const steps: Readonly<Record<number, (site: Stored) => Stored>> = {
   1: (site) => ({
     ...site,
@@ -249,6 +264,16 @@ const steps: Readonly<Record<number, (site: Stored) => Stored>> = {
     slots: Array.isArray(site.slots)
       ? list(site.slots).map((slot) => ({ ...slot, versions: [] }))
       : site.slots,
+  }),
+  // What lies beside a picture was read at one width.
+  10: (site) => ({
+    ...site,
+    schemaVersion: 11,
+    pages: Array.isArray(site.pages)
+      ? list(site.pages).map((page) =>
+          pageWithMeasured(page, (measured) => ({ ...measured, scaled: null })),
+        )
+      : site.pages,
   }),
 };
 

@@ -25,6 +25,8 @@ const runs = () =>
     .nullable()
     .defined();
 
+const surround = () => object({ top: runs(), right: runs(), bottom: runs(), left: runs() });
+
 /** A saved page of the owner's, as the site keeps it. */
 export const ownPageSchema = object({
   from: string().oneOf(['page', 'style sheets', 'picture']).required(),
@@ -76,7 +78,17 @@ export const ownPageSchema = object({
           .defined()
           .default(undefined),
         measured: object({
-          surround: object({ top: runs(), right: runs(), bottom: runs(), left: runs() })
+          surround: surround().nullable().defined(),
+          scaled: array()
+            .of(
+              object({
+                screen: pixels(),
+                width: pixels(),
+                height: pixels(),
+                surround: surround(),
+              }),
+            )
+            .max(100)
             .nullable()
             .defined(),
           meets: array()

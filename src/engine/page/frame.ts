@@ -12,7 +12,7 @@ import { outdoing } from '@/core/ownPage/outdoing';
 import type { Declared } from '@/core/ownPage/patch/sheetPatches';
 import { measuredSides } from '@/core/ownPage/colourRuns';
 import { meetingSides, surroundOf } from '@/core/ownPage/surround';
-import type { MeasuredPlace, OwnPlace } from '@/core/site/model/ownPage';
+import type { MeasuredPlace, OwnPlace, SurroundAt } from '@/core/site/model/ownPage';
 import { boxesOn } from './boxes';
 import type { RuleReader } from './layingRules';
 import { LivePagePicture } from './livePicture';
@@ -63,11 +63,19 @@ export interface AskedPicture {
   readonly file: Size;
 }
 
+/** A picture that is shown, which of those asked it is, and px of its file. */
+interface SwappedPicture extends Size {
+  readonly i: number;
+  readonly at: PictureNow;
+  readonly address: string;
+}
+
 export interface AskedBeside extends AskedPicture {
   readonly target: PictureTarget;
 }
 
 export type Beside = Pick<MeasuredPlace, 'surround' | 'meets' | 'over'>;
+export type ScaledBeside = Omit<SurroundAt, 'screen'>;
 
 /** A page of the owner's, laid out by the browser. */
 export interface PageFrame {
@@ -154,6 +162,14 @@ export interface PageFrame {
     survey: PageSurvey,
     asked: readonly AskedBeside[],
   ): Promise<readonly (Beside | undefined)[]>;
+  /**
+   * What the page paints beside pictures in its own px, as it is shown now; undefined where it does
+   * not show one, or is too high to be read.
+   */
+  scaledSurrounds(
+    survey: PageSurvey,
+    asked: readonly AskedBeside[],
+  ): Promise<readonly (ScaledBeside | undefined)[]>;
   /** What a window as large as the frame shows of the page, as pixels. */
   raster(wanted: Pick<RasterWanted, 'top' | 'without' | 'letters'>): Promise<Raster>;
   close(): void;
@@ -323,6 +339,16 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
       return at && paintedNow(found, picture, at, file);
     });
   };
+  /** Pictures of files that the page shows now, each with what it is replaced by. */
+  const swappedOf = (
+    asked: readonly AskedBeside[],
+    laid: readonly (PictureNow | undefined)[],
+  ): SwappedPicture[] =>
+    asked.flatMap(({ target: { key }, file }, i) => {
+      const own = key === undefined ? undefined : addresses.get(key);
+      const at = laid[i];
+      return own !== undefined && at ? [{ i, at, address: swaps.at(own), ...file }] : [];
+    });
   const placed = (survey: PageSurvey, place: OwnPlace, file: Size): PictureNow | undefined =>
     placedAll(survey, [{ place, file }])[0];
   const read: FilesRead = new Map();
@@ -414,21 +440,36 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
         const surround = at && surroundOf(page, 0, at, file);
         return surround && { surround, meets: measuredSides(surround), over: null };
       });
-      const lying = asked.flatMap(({ target: { key }, file }, i) => {
-        const own = key === undefined ? undefined : addresses.get(key);
-        const at = laid[i];
-        return own !== undefined && at ? [{ i, at, file, address: swaps.at(own) }] : [];
-      });
+      const lying = swappedOf(asked, laid);
       for (const group of apart(lying, ({ at }) => paintedBy(at))) {
-        const without = group.map(({ address, file }) => ({ address, ...file }));
-        const bare = await raster({ top: 0, without });
-        const flat = without.map((one) => ({ ...one, colour: standIn }));
+        const bare = await raster({ top: 0, without: group });
+        const flat = group.map((one) => ({ ...one, colour: standIn }));
         // Letters over an edge are no shadow.
         const over = await raster({ top: 0, without: flat, letters: 'nothing' });
-        for (const { i, at, file } of group) {
+        for (const { i, at, width, height } of group) {
+          const file = { width, height };
           const meets = meetingSides(page, 0, at, file);
           const surround = surroundOf(bare, 0, at, file);
           found[i] = { surround, meets, over: edgesOver(over, 0, at) };
+        }
+      }
+      return found;
+    },
+    async scaledSurrounds(survey, asked) {
+      const found = asked.map((): ScaledBeside | undefined => undefined);
+      if (view.innerHeight > mostRead) {
+        return found;
+      }
+      const laid = placedAll(survey, asked);
+      const swapped = new Map(swappedOf(asked, laid).map((one) => [one.i, one]));
+      const lying = laid.flatMap((at, i) => (at ? [{ i, at, without: swapped.get(i) }] : []));
+      for (const group of apart(lying, ({ at }) => paintedBy(at))) {
+        const bare = await raster({ top: 0, without: group.flatMap((one) => one.without ?? []) });
+        for (const { i, at } of group) {
+          const [width, height] = [at.copy.width, at.copy.height].map((px) =>
+            Math.max(1, Math.round(px)),
+          );
+          found[i] = { width, height, surround: surroundOf(bare, 0, at, { width, height }) };
         }
       }
       return found;

@@ -2,10 +2,11 @@ import type { Size } from '@/core/frame/placement';
 import { screenHeightAt } from '@/core/measure/layoutPage';
 import { intersect } from '@/core/raster/raster';
 import { uncovered } from '@/core/ownPage/uncovered';
+import { measuredSides } from '@/core/ownPage/colourRuns';
 import { seenOf } from '@/core/ownPage/surround';
 import type { PageRect, PageSurvey } from '@/core/ownPage/survey';
-import type { MeasuredPlace, OwnPlace, SeenAt } from '@/core/site/model/ownPage';
-import type { Beside, PageFrame } from './frame';
+import type { MeasuredPlace, OwnPlace, SeenAt, SurroundAt } from '@/core/site/model/ownPage';
+import type { AskedBeside, Beside, PageFrame } from './frame';
 
 /** A place of the page that is measured. */
 export interface AskedPlace {
@@ -86,6 +87,48 @@ async function seenAt(
   return found;
 }
 
+/** Screens at which edges are looked at where they scale a picture, px (common practice, no source). */
+const edgesAt = [360, 768, 1280, 1920];
+
+/** A picture that is off its size by less is not scaled: a fraction of a px of a page. */
+const sameSize = 0.002;
+
+const scales = ({ screen, scale }: SeenAt): boolean =>
+  edgesAt.includes(screen) && Math.abs(scale - 1) > sameSize;
+
+const askedBeside = (one: AskedPlace): AskedBeside => ({
+  place: placeOf(one),
+  target: { key: one.key, selector: one.place.selector },
+  file: one.file,
+});
+
+/** What lies beside pictures at the screens that scale them. */
+async function scaledBeside(
+  frame: PageFrame,
+  survey: PageSurvey,
+  seen: ReadonlyMap<AskedPlace, Seen>,
+  wanted: () => boolean,
+): Promise<ReadonlyMap<AskedPlace, SurroundAt[]>> {
+  const found = new Map([...seen.keys()].map((one): [AskedPlace, SurroundAt[]] => [one, []]));
+  for (const screen of edgesAt) {
+    const here = [...seen]
+      .filter(([one, { at }]) => !one.root && at.some((s) => s.screen === screen && scales(s)))
+      .map(([one]) => one);
+    if (here.length === 0 || !wanted()) {
+      continue;
+    }
+    await frame.show(screen);
+    // A page that cannot be read is taken over all the same.
+    const read = await frame.scaledSurrounds(survey, here.map(askedBeside)).catch(() => []);
+    read.forEach((one, i) => {
+      if (one && measuredSides(one.surround).length > 0) {
+        found.get(here[i])!.push({ screen, ...one });
+      }
+    });
+  }
+  return found;
+}
+
 /**
  * What a browser says of the places of pictures: what each screen shows of them, and what it paints
  * beside them. The page is left as it was shown last.
@@ -108,24 +151,24 @@ export async function measurePlaces(
       return undefined;
     }
     const here = read.filter((one) => widthFor(seen.get(one)!.at) === width);
-    const asked = here.map((one) => ({
-      place: placeOf(one),
-      target: { key: one.key, selector: one.place.selector },
-      file: one.file,
-    }));
     await frame.show(width);
     // A page that cannot be read is taken over all the same.
-    const found = await frame.surrounds(survey, asked).catch(() => []);
+    const found = await frame.surrounds(survey, here.map(askedBeside)).catch(() => []);
     found.forEach((one, i) => {
       if (one) {
         beside.set(here[i], one);
       }
     });
   }
+  const scaled = await scaledBeside(frame, survey, seen, wanted);
+  if (!wanted()) {
+    return undefined;
+  }
   return places.map((one): MeasuredPlace => {
     const { at, words } = seen.get(one)!;
     return {
       surround: beside.get(one)?.surround ?? null,
+      scaled: scaled.get(one)!,
       meets: beside.get(one)?.meets ?? [],
       over: beside.get(one)?.over ?? null,
       seen: at.length > 0 ? at : null,

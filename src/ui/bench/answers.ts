@@ -44,6 +44,7 @@ const blendWords: Readonly<Record<string, (figure: string) => string>> = {
   'strip-end': (f) => `ends in ${f}`,
   'safe-words': (f) => `words ${f}`,
   'phone-text': (f) => `words ${f} on a phone`,
+  'scaled-seam': (f) => `edge ${f}`,
   calm: (f) => `busy, ${f}`,
 };
 

@@ -47,6 +47,15 @@ export interface SeenAt {
   readonly covered: number;
 }
 
+/** What a browser paints beside a picture of the page at a screen that scales it, in px of the page. */
+export interface SurroundAt {
+  readonly screen: number;
+  /** Px of the page that the picture takes there. */
+  readonly width: number;
+  readonly height: number;
+  readonly surround: Surround;
+}
+
 /** What lies over the edges of a picture of the page. */
 export interface EdgesOver {
   /** How far its corners are rounded off, px of the page; 0 where they are not. */
@@ -58,6 +67,8 @@ export interface EdgesOver {
 /** What a browser measured of a picture's place. */
 export interface MeasuredPlace {
   readonly surround: Surround | null;
+  /** Screens that scale it, narrowest first; null where they were not looked at. */
+  readonly scaled: readonly SurroundAt[] | null;
   /** Sides at which what lies there now goes over into the page; elsewhere its edge is to be seen. */
   readonly meets: readonly Side[];
   /** Null where it was not looked at. */
