@@ -1,10 +1,9 @@
 import { pressFormats } from '@/core/press/formats/registry';
 import type Vips from 'wasm-vips';
-import { createTrial, type Trial } from '@/core/lightest/trial';
+import type { Trial } from '@/core/lightest/trial';
+import { lazily } from '@/core/lazily';
 import { pressAs } from '@/core/press/settings';
 import { createRaster } from '@/core/raster/raster';
-import { recolourFile } from '@/core/set/recolourFile';
-import { lastRecipe } from './lastRecipe';
 import { serve, type ServerScope } from './channel';
 import type { CodecCalls } from './protocol';
 import { vipsFolder } from './vendor';
@@ -30,7 +29,14 @@ async function start() {
 
 const codecs = start();
 
-const recipes = lastRecipe();
+/** What only some workers are asked for is loaded when they are: nobody waits for it at the start. */
+const recolouring = lazily(async () => {
+  const [{ recolourFile }, { lastRecipe }] = await Promise.all([
+    import('@/core/set/recolourFile'),
+    import('./lastRecipe'),
+  ]);
+  return { recolourFile, recipes: lastRecipe() };
+});
 
 /** The picture that is tried out, one at a time. */
 let trial: Trial | undefined;
@@ -74,6 +80,7 @@ serve<CodecCalls>(self as unknown as ServerScope, {
     return { answer: bytes, transfer: [bytes.buffer] };
   },
   async trial({ subject }) {
+    const { createTrial } = await import('@/core/lightest/trial');
     trial = createTrial(subject, await codecs);
     return { answer: trial.area };
   },
@@ -85,6 +92,7 @@ serve<CodecCalls>(self as unknown as ServerScope, {
     return { answer: await opened().patch(settings) };
   },
   async recolour({ format, bytes, recipe, wantsEnds }) {
+    const { recolourFile, recipes } = await recolouring();
     const made = await recolourFile(format, bytes, recipes(recipe), await codecs, wantsEnds);
     return { answer: made, transfer: [made.bytes.buffer] };
   },

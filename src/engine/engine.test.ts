@@ -189,6 +189,7 @@ function engineWith(setup: Setup) {
           }),
           sample: ({ x }) => ({ answer: x < 1 ? { r: 1, g: 2, b: 3 } : null }),
           survey: () => ({ answer: { texts: {}, calm: undefined } }),
+          ready: () => ({ answer: null }),
           close: () => ({ answer: null }),
         }),
       );

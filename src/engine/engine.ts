@@ -109,7 +109,7 @@ export interface Engine {
     format: PressFormat,
     wanted: () => boolean,
   ): Promise<readonly Raster[]>;
-  /** Starts the codecs ahead of need. */
+  /** Starts what draws and what writes ahead of need. */
   warm(): void;
   readonly set: SetEngine;
   readonly bulk: BulkEngine;
@@ -444,6 +444,7 @@ export function createEngine(parts: EngineParts): Engine {
         return out;
       }),
     warm() {
+      render.ask('ready', {}).catch(() => {});
       codec.ask('ready', { forWriting: false }).catch(() => {});
     },
     bulk: createBulkEngine(parts.spawnBulk),

@@ -52,6 +52,8 @@ export interface Frame {
 
 /** What the render worker can be asked. A view is one place on the screen that shows a picture. */
 export type RenderCalls = {
+  /** Answers once it is started. */
+  ready: { ask: Record<never, never>; answer: null };
   frame: { ask: { view: string; drawing: Drawing; whole: boolean; focus?: Rect }; answer: Frame };
   /** Names the assets that had to make room. */
   asset: { ask: { assetId: string; raster: Raster }; answer: readonly string[] };

@@ -58,6 +58,9 @@ function viewOf(name: string): OpenView {
 }
 
 serve<RenderCalls>(self as unknown as ServerScope, {
+  ready() {
+    return { answer: null };
+  },
   async frame({ view, drawing, whole, focus }) {
     await fontsOf(drawing);
     const start = performance.now();

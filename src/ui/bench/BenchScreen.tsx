@@ -1,13 +1,13 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { lazy, Suspense, useEffect, useState, type DragEvent } from 'react';
+import { lazy, Suspense, useState, type DragEvent } from 'react';
 import type { Page } from '@/core/site/model/page';
 import type { Site } from '@/core/site/model/site';
 import type { Slot } from '@/core/site/model/slot';
 import { pagesWith } from '@/core/site/pages';
 import { slotOf } from '@/core/site/picture';
-import { theEngine } from '../hooks/tab/engine';
+import '../hooks/tab/warmed';
 import { filesOf } from '../hooks/useIntake';
 import { useOwnFonts } from '../hooks/useOwnFonts';
 import { useHistory, useSite, type Session } from '../hooks/useSession';
@@ -89,10 +89,6 @@ function OpenBench({ session, slot }: { session: Session; slot: Slot }) {
   const [stepsOpen, setStepsOpen] = useState(false);
   const [versionsOpen, setVersionsOpen] = useState(false);
   useOwnFonts(site);
-
-  useEffect(() => {
-    theEngine().warm();
-  }, []);
 
   const commands = benchCommands(
     { ...editing, ...selecting, ...asking, ...shown, ...laying, ...boxes },
