@@ -11,6 +11,7 @@ const forbidden = {
   standins: ['app', 'ui', 'work', 'engine', 'store', 'demo'],
   demo: ['app', 'ui', 'work', 'engine', 'store', 'standins'],
   core: ['app', 'ui', 'work', 'engine', 'store', 'standins', 'demo'],
+  kernels: ['app', 'ui', 'work', 'engine', 'store', 'standins', 'demo', 'core'],
 };
 
 const zones = Object.entries(forbidden).flatMap(([room, rooms]) =>
@@ -29,7 +30,7 @@ const hooksOnly = ['engine', 'store', 'work'].map((other) => ({
 }));
 
 const config = [
-  { ignores: ['.next/**', 'public/**', 'next-env.d.ts', 'node_modules/**'] },
+  { ignores: ['.next/**', 'public/**', 'next-env.d.ts', 'node_modules/**', 'src/kernels/**/{assembly/**,module.ts}'] },
   ...nextVitals,
   ...nextTypescript,
   {

@@ -2,7 +2,7 @@ import type { NextConfig } from 'next';
 
 const documentPolicy = [
   "default-src 'self'",
-  "script-src 'self' 'unsafe-inline'",
+  "script-src 'self' 'unsafe-inline' 'wasm-unsafe-eval'",
   "style-src 'self' 'unsafe-inline' blob:",
   "img-src 'self' blob: data:",
   "font-src 'self' blob: data:",
@@ -21,7 +21,7 @@ const documentPolicy = [
  * start.
  */
 const workerPolicy = documentPolicy.replace(
-  "script-src 'self' 'unsafe-inline'",
+  "script-src 'self' 'unsafe-inline' 'wasm-unsafe-eval'",
   "script-src 'self' 'unsafe-eval'",
 );
 

@@ -10,7 +10,8 @@ export const linearOfLevel = Float32Array.from({ length: 256 }, (_, level) =>
 );
 
 const steps = 65535;
-const levels = Uint8Array.from({ length: steps + 1 }, (_, i) =>
+/** The level nearest to each of 65536 linear values from 0 to 1. */
+export const levelOfStep = Uint8Array.from({ length: steps + 1 }, (_, i) =>
   Math.round(255 * toEncoded(i / steps)),
 );
 
@@ -19,4 +20,4 @@ const levels = Uint8Array.from({ length: steps + 1 }, (_, i) =>
  * table step is 0.05 levels.
  */
 export const levelOfLinear = (v: number): number =>
-  levels[(Math.max(0, Math.min(1, v)) * steps + 0.5) | 0];
+  levelOfStep[(Math.max(0, Math.min(1, v)) * steps + 0.5) | 0];

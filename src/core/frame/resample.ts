@@ -1,4 +1,5 @@
-import { levelOfLinear, linearOfLevel } from '../colour/transfer';
+import { kernels, type Kernels } from '../../kernels/kernels';
+import { levelOfLinear, levelOfStep, linearOfLevel } from '../colour/transfer';
 import { createRaster, type Raster } from '../raster/raster';
 import { windows, type Windows } from './kernel';
 
@@ -147,25 +148,7 @@ function storeRow(
   }
 }
 
-/**
- * Draws a placed source on a see-through raster of the wanted size: Lanczos with three lobes, on
- * premultiplied linear-light values, widened when reducing. Output pixels outside the placed source
- * stay see-through; its edges are rounded to whole pixels, so no border pixel is mixed with
- * nothing.
- * @param width px of the output @param height px of the output
- */
-export function resample(
-  source: Raster,
-  placement: Placement,
-  width: number,
-  height: number,
-): Raster {
-  const out = createRaster(width, height);
-  const columns = windows(source.width, width, placement.x, placement.scaleX);
-  const rows = windows(source.height, height, placement.y, placement.scaleY);
-  if (columns.count === 0 || rows.count === 0) {
-    return out;
-  }
+function fillByLoops(source: Raster, columns: Windows, rows: Windows, out: Raster): void {
   const channels = isOpaque(source) ? 3 : 4;
   const stride = columns.count * channels;
   // A ring of filtered rows: each source row is filtered once, and only as many are kept as one
@@ -199,8 +182,95 @@ export function resample(
       channels,
       columns.count,
       out.data,
-      ((rows.first + j) * width + columns.first) * 4,
+      ((rows.first + j) * out.width + columns.first) * 4,
     );
+  }
+}
+
+/** The same by kernels, whose sums are of floats: a level differs by one where it is at a half. */
+function fillByKernels(
+  k: Kernels,
+  source: Raster,
+  columns: Windows,
+  rows: Windows,
+  out: Raster,
+): void {
+  const linear = k.table('linear light of levels', () => linearOfLevel);
+  const levels = k.table('levels of linear light', () => levelOfStep);
+  const from = columns.starts[0];
+  const pixels = Math.min(source.width, columns.starts[columns.count - 1] + columns.taps) - from;
+  const stride = columns.count * 16;
+  const [row, line, starts, weights, ring, places, shares, made] = k.rooms(
+    pixels * 4,
+    pixels * 16,
+    columns.count * 4,
+    columns.weights.byteLength,
+    rows.taps * stride,
+    rows.taps * 4,
+    rows.taps * 4,
+    columns.count * 4,
+  );
+  k.put(
+    starts,
+    columns.starts.map((start) => start - from),
+  );
+  k.put(weights, columns.weights);
+  let ready = rows.starts[0];
+  for (let j = 0; j < rows.count; j++) {
+    const start = rows.starts[j];
+    for (ready = Math.max(ready, start); ready < start + rows.taps; ready++) {
+      const at = (ready * source.width + from) * 4;
+      k.put(row, source.data.subarray(at, at + pixels * 4));
+      const into = ring + (ready % rows.taps) * stride;
+      k.call.filterRow(
+        row,
+        pixels,
+        linear,
+        line,
+        starts,
+        weights,
+        columns.taps,
+        columns.count,
+        into,
+      );
+    }
+    const rowsAt = k.ints(places, rows.taps);
+    for (let t = 0; t < rows.taps; t++) {
+      rowsAt[t] = ring + ((start + t) % rows.taps) * stride;
+    }
+    k.put(shares, rows.weights.subarray(j * rows.taps, (j + 1) * rows.taps));
+    k.call.mixRows(places, shares, rows.taps, columns.count, levels, made);
+    out.data.set(
+      k.bytes.subarray(made, made + columns.count * 4),
+      ((rows.first + j) * out.width + columns.first) * 4,
+    );
+  }
+}
+
+/**
+ * Draws a placed source on a see-through raster of the wanted size: Lanczos with three lobes, on
+ * premultiplied linear-light values, widened when reducing. Output pixels outside the placed source
+ * stay see-through; its edges are rounded to whole pixels, so no border pixel is mixed with
+ * nothing.
+ * @param width px of the output @param height px of the output
+ */
+export function resample(
+  source: Raster,
+  placement: Placement,
+  width: number,
+  height: number,
+): Raster {
+  const out = createRaster(width, height);
+  const columns = windows(source.width, width, placement.x, placement.scaleX);
+  const rows = windows(source.height, height, placement.y, placement.scaleY);
+  if (columns.count === 0 || rows.count === 0) {
+    return out;
+  }
+  const simd = kernels();
+  if (simd) {
+    fillByKernels(simd, source, columns, rows, out);
+  } else {
+    fillByLoops(source, columns, rows, out);
   }
   return out;
 }

@@ -1,3 +1,5 @@
+import { kernels } from '../../kernels/kernels';
+import { blendByKernels } from './blendKernels';
 import { adjust, type PixelMap } from './adjust';
 import { isSeparable, type BlendMode, type SeparableMode } from './blend';
 import {
@@ -77,6 +79,9 @@ function lookup(blend: RowBlend, colour: Rgb): Int32Array {
 
 /** Below this many pixels making the table takes longer than it saves. */
 const worthLookup = 20_000;
+
+/** Below this many pixels calling a kernel takes longer than it saves. */
+const worthKernels = 256;
 
 const wholePixels = ({ data }: Raster): Int32Array =>
   new Int32Array(data.buffer, data.byteOffset, data.length >> 2);
@@ -229,6 +234,10 @@ export function composite(
   }
   if (paint.type === 'rework') {
     return mixIn(target, paint.rework(crop(target, area)), opacity, area);
+  }
+  const simd = kernels();
+  if (simd && area.width * area.height >= worthKernels) {
+    return blendByKernels(simd, target, paint, mode, opacity, area);
   }
   const blend = rowBlend(mode, opacity);
   const channelsAlone = isSeparable(mode) && area.width * area.height >= worthLookup;

@@ -1,0 +1,52 @@
+import { withoutKernels } from '../../kernels/kernels';
+import { blendModes, isSeparable } from './blend';
+import { composite, type Paint } from './composite';
+import type { Raster } from './raster';
+
+/** Levels at random, with many that are black, white, see-through or opaque. */
+function noise(width: number, height: number, seed: number, opaque = false): Raster {
+  let state = seed;
+  const next = () => (state = (Math.imul(state, 1664525) + 1013904223) >>> 0) >>> 8;
+  const data = new Uint8ClampedArray(width * height * 4);
+  for (let i = 0; i < data.length; i++) {
+    const level = [0, 255][next() % 6] ?? next() % 256;
+    data[i] = opaque && i % 4 === 3 ? 255 : level;
+  }
+  return { width, height, data };
+}
+
+const mask = { width: 90, height: 80, data: noise(45, 40, 5).data };
+const paints: readonly [string, Paint][] = [
+  ['a raster', { type: 'raster', raster: noise(90, 80, 3), x: -7, y: 4 }],
+  ['an opaque raster', { type: 'raster', raster: noise(90, 80, 3, true), x: 6, y: -4 }],
+  ['a mask', { type: 'mask', mask, colour: { r: 201, g: 40, b: 97 }, x: 3, y: 2 }],
+  ['a colour', { type: 'solid', colour: { r: 20, g: 140, b: 250 } }],
+];
+
+describe.each(paints)('%s', (_, paint) => {
+  test.each(blendModes)('as %s, the kernel gives what its twin gives', (mode) => {
+    for (const opaque of [true, false]) {
+      for (const opacity of [1, 0.37, 0.005]) {
+        const quick = noise(97, 83, 11, opaque);
+        const slow = noise(97, 83, 11, opaque);
+        composite(quick, paint, opacity, mode, { x: 1, y: 0, width: 93, height: 80 });
+        withoutKernels(() =>
+          composite(slow, paint, opacity, mode, { x: 1, y: 0, width: 93, height: 80 }),
+        );
+        let differing = 0;
+        let worst = 0;
+        for (let i = 0; i < slow.data.length; i++) {
+          const off = Math.abs(quick.data[i] - slow.data[i]);
+          differing += off > 0 ? 1 : 0;
+          worst = Math.max(worst, off);
+        }
+        if (isSeparable(mode)) {
+          expect(differing).toBe(0);
+        } else {
+          expect(worst).toBeLessThanOrEqual(1);
+          expect(differing).toBeLessThanOrEqual(slow.data.length * 0.002);
+        }
+      }
+    }
+  });
+});

@@ -1,0 +1,291 @@
+/*
+ * Blend modes of W3C Compositing and Blending Level 1 on rows of RGBA levels, source over target.
+ * Over opaque pixels, which is nearly all there is, in whole numbers, as the loops in TypeScript do
+ * it; over others in double precision, step by step as there.
+ */
+
+const half: f64 = 0.5 + 1e-7;
+const half16: i32 = (1 << 15) + 256;
+const half22: i32 = (1 << 21) + (1 << 15);
+
+/** Levels of one channel of four pixels, as whole numbers. */
+function channel(pixels: v128, shift: i32): v128 {
+  return v128.and(i32x4.shr_u(pixels, shift), i32x4.splat(255));
+}
+
+/** What the table has for the alpha of each of four pixels. */
+function lookedUp(pixels: v128, table: usize): v128 {
+  return i32x4(
+    load<i32>(table + (((<usize>i32x4.extract_lane(pixels, 0)) >>> 24) << 2)),
+    load<i32>(table + (((<usize>i32x4.extract_lane(pixels, 1)) >>> 24) << 2)),
+    load<i32>(table + (((<usize>i32x4.extract_lane(pixels, 2)) >>> 24) << 2)),
+    load<i32>(table + (((<usize>i32x4.extract_lane(pixels, 3)) >>> 24) << 2)),
+  );
+}
+
+function joined(r: v128, g: v128, b: v128, a: v128): v128 {
+  return v128.or(v128.or(r, i32x4.shl(g, 8)), v128.or(i32x4.shl(b, 16), i32x4.shl(a, 24)));
+}
+
+/** old + a·(new − old), where 65536 stands for all of the new. */
+function mixed(old: v128, next: v128, a: v128): v128 {
+  return i32x4.shr_u(
+    i32x4.add(
+      i32x4.add(i32x4.shl(old, 16), i32x4.mul(a, i32x4.sub(next, old))),
+      i32x4.splat(half16),
+    ),
+    16,
+  );
+}
+
+function isOpaque(pixels: v128): bool {
+  return i32x4.all_true(i32x4.eq(i32x4.shr_u(pixels, 24), i32x4.splat(255)));
+}
+
+/** One pixel over one that is not opaque. */
+function overSeeThrough(target: usize, source: usize, opacity: f64): void {
+  const as = <f64>load<u8>(source + 3) * (opacity / 255);
+  const rest = (<f64>load<u8>(target + 3) / 255) * (1 - as);
+  const ao = as + rest;
+  for (let c: usize = 0; c < 3; c++) {
+    const v = (as * <f64>load<u8>(source + c) + rest * <f64>load<u8>(target + c)) / ao + half;
+    store<u8>(target + c, <u8>(<i32>v));
+  }
+  store<u8>(target + 3, <u8>(<i32>(ao * 255 + half)));
+}
+
+function normalPixel(target: usize, source: usize, alphas: usize, opacity: f64): void {
+  const a = load<i32>(alphas + ((<usize>load<u8>(source + 3)) << 2));
+  if (a === 0) {
+    return;
+  }
+  if (a === 65536) {
+    store<u32>(target, load<u32>(source) | 0xff000000);
+  } else if (load<u8>(target + 3) === 255) {
+    for (let c: usize = 0; c < 3; c++) {
+      const old = <i32>load<u8>(target + c);
+      const next = <i32>load<u8>(source + c);
+      store<u8>(target + c, <u8>(((old << 16) + a * (next - old) + half16) >> 16));
+    }
+  } else {
+    overSeeThrough(target, source, opacity);
+  }
+}
+
+/**
+ * Source over target.
+ * @param alphas of each alpha of a source what it comes to at this opacity, 256 i32 up to 65536
+ */
+export function blendNormal(
+  target: usize,
+  source: usize,
+  pixels: i32,
+  alphas: usize,
+  opacity: f64,
+): void {
+  const end = target + ((<usize>pixels) << 2);
+  for (; target + 16 <= end; target += 16, source += 16) {
+    const t = v128.load(target);
+    if (!isOpaque(t)) {
+      for (let p: usize = 0; p < 16; p += 4) {
+        normalPixel(target + p, source + p, alphas, opacity);
+      }
+      continue;
+    }
+    const s = v128.load(source);
+    const a = lookedUp(s, alphas);
+    v128.store(
+      target,
+      joined(
+        mixed(channel(t, 0), channel(s, 0), a),
+        mixed(channel(t, 8), channel(s, 8), a),
+        mixed(channel(t, 16), channel(s, 16), a),
+        i32x4.splat(255),
+      ),
+    );
+  }
+  for (; target < end; target += 4, source += 4) {
+    normalPixel(target, source, alphas, opacity);
+  }
+}
+
+function tablePixel(target: usize, source: usize, alphas: usize, table: usize, opacity: f64): void {
+  const sa = load<u8>(source + 3);
+  const a = load<i32>(alphas + ((<usize>sa) << 2));
+  if (a === 0) {
+    return;
+  }
+  const ta = load<u8>(target + 3);
+  if (ta === 255) {
+    for (let c: usize = 0; c < 3; c++) {
+      const old = <i32>load<u8>(target + c);
+      const m = <i32>(
+        load<u16>(table + ((((<usize>old) << 8) | (<usize>load<u8>(source + c))) << 1))
+      );
+      store<u8>(target + c, <u8>(((old << 22) + a * (m - (old << 7)) + half22) >> 22));
+    }
+    return;
+  }
+  const as = <f64>sa * (opacity / 255);
+  const abf = <f64>ta / 255;
+  const rest = abf * (1 - as);
+  const ao = as + rest;
+  const own = (1 - abf) * as;
+  const mix = (abf * as) / 128;
+  for (let c: usize = 0; c < 3; c++) {
+    const old = load<u8>(target + c);
+    const next = load<u8>(source + c);
+    const m = <f64>load<u16>(table + ((((<usize>old) << 8) | (<usize>next)) << 1));
+    const v = (own * <f64>next + mix * m + rest * <f64>old) / ao + half;
+    store<u8>(target + c, <u8>(<i32>v));
+  }
+  store<u8>(target + 3, <u8>(<i32>(ao * 255 + half)));
+}
+
+/**
+ * A mode that works on each channel alone.
+ * @param alphas as above, up to 32768
+ * @param table 65536 u16: the mode's results in 1/128 of a level, row the target's level
+ */
+export function blendByTable(
+  target: usize,
+  source: usize,
+  pixels: i32,
+  alphas: usize,
+  table: usize,
+  opacity: f64,
+): void {
+  for (let i = 0; i < pixels; i++, target += 4, source += 4) {
+    tablePixel(target, source, alphas, table, opacity);
+  }
+}
+
+/* Section 10.2: modes that work on the three channels together, four pixels at a time. */
+
+const enum Together {
+  hue,
+  saturation,
+  color,
+  luminosity,
+}
+
+function lum(r: v128, g: v128, b: v128): v128 {
+  return f32x4.add(
+    f32x4.add(f32x4.mul(r, f32x4.splat(0.3)), f32x4.mul(g, f32x4.splat(0.59))),
+    f32x4.mul(b, f32x4.splat(0.11)),
+  );
+}
+
+function least(r: v128, g: v128, b: v128): v128 {
+  return f32x4.min(r, f32x4.min(g, b));
+}
+
+function most(r: v128, g: v128, b: v128): v128 {
+  return f32x4.max(r, f32x4.max(g, b));
+}
+
+/** a/b where a mask says so, and 1 elsewhere. */
+function shareWhere(mask: v128, a: v128, b: v128): v128 {
+  return v128.bitselect(f32x4.div(a, b), f32x4.splat(1), mask);
+}
+
+/** l + (v − l)·k */
+function towards(l: v128, v: v128, k: v128): v128 {
+  return f32x4.add(l, f32x4.mul(f32x4.sub(v, l), k));
+}
+
+/** Levels 0..255 of a result at an alpha, over a target; rounded half up. */
+function laid(old: v128, own: v128, next: v128, mix: v128, m: v128, rest: v128, ao: v128): v128 {
+  const sum = f32x4.add(f32x4.add(f32x4.mul(own, next), f32x4.mul(mix, m)), f32x4.mul(rest, old));
+  return i32x4.trunc_sat_f32x4_s(f32x4.add(f32x4.div(sum, ao), f32x4.splat(0.50001)));
+}
+
+/**
+ * Hue, saturation, colour or luminosity. Rows have room for whole fours of pixels.
+ * @param mode which, in this order
+ */
+export function blendTogether(
+  target: usize,
+  source: usize,
+  pixels: i32,
+  mode: i32,
+  opacity: f32,
+): void {
+  const white = f32x4.splat(255);
+  const one = f32x4.splat(1);
+  const zero = f32x4.splat(0);
+  for (let i = 0; i < pixels; i += 4, target += 16, source += 16) {
+    const t = v128.load(target);
+    const s = v128.load(source);
+    const tr = f32x4.convert_i32x4_s(channel(t, 0));
+    const tg = f32x4.convert_i32x4_s(channel(t, 8));
+    const tb = f32x4.convert_i32x4_s(channel(t, 16));
+    const sr = f32x4.convert_i32x4_s(channel(s, 0));
+    const sg = f32x4.convert_i32x4_s(channel(s, 8));
+    const sb = f32x4.convert_i32x4_s(channel(s, 16));
+    let r = tr;
+    let g = tg;
+    let b = tb;
+    if (mode < <i32>Together.luminosity) {
+      if (mode !== <i32>Together.saturation) {
+        r = sr;
+        g = sg;
+        b = sb;
+      }
+      if (mode !== <i32>Together.color) {
+        const from = least(r, g, b);
+        const span = f32x4.sub(most(r, g, b), from);
+        const wanted =
+          mode === <i32>Together.hue
+            ? f32x4.sub(most(tr, tg, tb), least(tr, tg, tb))
+            : f32x4.sub(most(sr, sg, sb), least(sr, sg, sb));
+        // Without a span there is no hue, and nothing to scale.
+        const k = v128.and(f32x4.div(wanted, span), f32x4.gt(span, zero));
+        r = f32x4.mul(f32x4.sub(r, from), k);
+        g = f32x4.mul(f32x4.sub(g, from), k);
+        b = f32x4.mul(f32x4.sub(b, from), k);
+      }
+    }
+    const wanted = mode === <i32>Together.luminosity ? lum(sr, sg, sb) : lum(tr, tg, tb);
+    const d = f32x4.sub(wanted, lum(r, g, b));
+    r = f32x4.add(r, d);
+    g = f32x4.add(g, d);
+    b = f32x4.add(b, d);
+    const l = lum(r, g, b);
+    const n = least(r, g, b);
+    const x = most(r, g, b);
+    const up = shareWhere(f32x4.lt(n, zero), l, f32x4.sub(l, n));
+    const down = shareWhere(f32x4.gt(x, white), f32x4.sub(white, l), f32x4.sub(x, l));
+    const k = f32x4.mul(up, down);
+    r = towards(l, r, k);
+    g = towards(l, g, k);
+    b = towards(l, b, k);
+    const as = f32x4.mul(
+      f32x4.convert_i32x4_s(i32x4.shr_u(s, 24)),
+      f32x4.splat(opacity / <f32>255),
+    );
+    const ab = f32x4.div(f32x4.convert_i32x4_s(i32x4.shr_u(t, 24)), white);
+    const rest = f32x4.mul(ab, f32x4.sub(one, as));
+    const ao = f32x4.add(as, rest);
+    const own = f32x4.mul(f32x4.sub(one, ab), as);
+    const mix = f32x4.mul(ab, as);
+    const made = joined(
+      laid(tr, own, sr, mix, r, rest, ao),
+      laid(tg, own, sg, mix, g, rest, ao),
+      laid(tb, own, sb, mix, b, rest, ao),
+      i32x4.trunc_sat_f32x4_s(f32x4.add(f32x4.mul(ao, white), f32x4.splat(0.50001))),
+    );
+    v128.store(target, v128.bitselect(made, t, f32x4.gt(as, zero)));
+  }
+}
+
+/**
+ * A row of one colour, each pixel with its own alpha.
+ * @param cover a byte a pixel
+ * @param colour red first, no alpha
+ */
+export function coverRow(cover: usize, colour: u32, pixels: i32, row: usize): void {
+  for (let i = 0; i < pixels; i++, cover++, row += 4) {
+    store<u32>(row, colour | ((<u32>load<u8>(cover)) << 24));
+  }
+}

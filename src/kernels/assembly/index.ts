@@ -1,0 +1,3 @@
+export { blendByTable, blendNormal, blendTogether, coverRow } from './blend';
+export { freeFrom } from './memory';
+export { filterRow, mixRows } from './resample';
