@@ -1,26 +1,31 @@
 import type { Drawing } from '@/core/compose/compose';
 import type { Size } from '@/core/frame/placement';
 import type { SampleSize } from '@/core/colour/sample';
-import type { Raster, Rect, Rgb } from '@/core/raster/raster';
+import type { Raster, Rgb } from '@/core/raster/raster';
 import { SearchStopped, type SearchListener } from '@/core/lightest/best';
-import type { Trial, TrialSubject } from '@/core/lightest/trial';
+import type { TrialSubject } from '@/core/lightest/trial';
 import type { Hex } from '@/core/site/model/hex';
 import type { Aim, PressFormat, PressSettings } from '@/core/site/model/picture';
 import type { PhotoSurvey } from '@/core/frame/photoSurvey';
 import type { Pressed } from '@/core/press/codecs';
 import type { Survey, SurveyQuestions } from '@/core/readings/survey';
-import { isFont } from '@/core/text/fontFile';
 import { createBulkEngine, type BulkEngine } from './bulkEngine';
-import { createChannel, WorkerCrash, type WorkerLike } from './channel';
+import { createChannel, type Channel, type WorkerLike } from './channel';
+import { createDrawer, type Drawer, type View, type ViewListener } from './drawer';
 import type { PackedFile } from '@/core/files/unzip';
 import type { RuleText } from '@/core/ownPage/ruleText';
 import type { PageSurvey } from '@/core/ownPage/survey';
 import type { OpenedPage } from '@/core/ownPage/openPages';
 import type { OpenedTheme, ThemeFile } from '@/core/theme/openTheme';
 import { silences } from './limits';
+import { openTrial } from './openTrial';
 import { createSetEngine, type SetEngine } from './setEngine';
-import type { CodecCalls, Frame, PagePicture, RenderCalls, ThemeCalls } from './protocol';
+import type { CodecCalls, PagePicture, ThemeCalls } from './protocol';
+import { twice } from './twice';
+import { Foreground, type Urgency } from './urgency';
+import { WorkerDesk } from './workerDesk';
 
+export type { View, ViewListener } from './drawer';
 export type { PagePicture } from './protocol';
 
 export interface EngineParts {
@@ -35,28 +40,10 @@ export interface EngineParts {
   readonly silences?: Partial<typeof silences>;
 }
 
-/** One place on the screen that shows a picture. */
-export interface View {
-  /**
-   * Draws it as soon as the worker is free; of several asked for meanwhile only the newest is
-   * drawn. With a focus, of a large change the part inside it is drawn first, and the rest once
-   * nothing newer has been asked for.
-   */
-  show(drawing: Drawing, focus?: Rect): void;
-  close(): void;
-}
-
-export interface ViewListener {
-  /** @param settled the view shows the newest drawing, all of it */
-  onFrame(frame: Frame, settled: boolean): void;
-  /** A message for people; the view keeps what it showed. */
-  onFailure(message: string): void;
-}
-
 export interface Engine {
   view(listener: ViewListener): View;
-  /** All pixels of a picture once every photo in it is decoded. */
-  pixels(drawing: Drawing): Promise<Raster>;
+  /** All pixels of a picture once every photo in it is decoded; as urgent as `now` if not said. */
+  pixels(drawing: Drawing, urgency?: Urgency): Promise<Raster>;
   decode(bytes: Uint8Array): Promise<Raster>;
   /** The best parts of a photo for a frame, and its main colours. */
   surveyPhoto(assetId: string, frame: Size): Promise<PhotoSurvey>;
@@ -65,14 +52,18 @@ export interface Engine {
   /**
    * What is measured of the drawing and not of its file; asked once the picture's pixels have been.
    */
-  survey(drawing: Drawing, questions: SurveyQuestions): Promise<Survey>;
+  survey(drawing: Drawing, questions: SurveyQuestions, urgency?: Urgency): Promise<Survey>;
   /** Hands over the pixels of an asset that was decoded already; the raster is gone afterwards. */
   adopt(assetId: string, raster: Raster): Promise<void>;
   /** @param pinned colours that a palette keeps exactly */
-  press(raster: Raster, settings: PressSettings, pinned: readonly Hex[]): Promise<Pressed>;
+  press(
+    raster: Raster,
+    settings: PressSettings,
+    pinned: readonly Hex[],
+    urgency?: Urgency,
+  ): Promise<Pressed>;
   /**
-   * A file alone, written by one of the workers that search, so that what is pressed for the eye
-   * does not wait for it.
+   * A file alone, written aside, so that what is pressed for the eye does not wait for it.
    */
   encode(
     raster: Raster,
@@ -115,112 +106,45 @@ export interface Engine {
   readonly bulk: BulkEngine;
 }
 
-/** Workers that search at the same time. */
-const searchers = 2;
+/** Workers that write what is not for the picture in hand: searches, sets, hand-overs, findings. */
+const writers = 2;
 
 /**
- * Searchers are given up when nothing was searched for so long, ms: each holds a copy of the
- * codecs.
+ * Workers that nothing was asked of for so long are given up, ms: each holds a copy of the codecs, or
+ * photos.
  */
 const idle = 60_000;
 
-/** A drawing that so many workers in a row died of is not drawn again until it changes. */
-const mostCrashes = 3;
-
-/** What lies outside the focus is drawn once nothing has been asked for this long, ms. */
-const pause = 120;
-
 export function createEngine(parts: EngineParts): Engine {
-  let nextView = 1;
-  let provided = new Map<string, Promise<void>>();
-  const repeats = new Set<() => void>();
   const quiet = { ...silences, ...parts.silences };
-  const render = createChannel<RenderCalls>(parts.spawnRender, {
-    silence: quiet.render,
-    onCrash() {
-      // A new worker knows no assets and no views: forget what the old one had and draw the last
-      // frames again.
-      provided = new Map();
-      for (const repeat of repeats) {
-        repeat();
-      }
-    },
-  });
+  const foreground = new Foreground();
   const newCodec = () => createChannel<CodecCalls>(parts.spawnCodec, { silence: quiet.codec });
   const codec = newCodec();
   const theme = createChannel<ThemeCalls>(parts.spawnTheme, { silence: quiet.theme });
-  const trials = Array.from({ length: searchers }, newCodec);
-  let searching: Promise<unknown> = Promise.resolve();
+  const others = Array.from({ length: writers }, newCodec);
   let resting: ReturnType<typeof setTimeout> | undefined;
-
-  /** One at a time; those that are not wanted any more when their turn comes end at once. */
-  function inTurn<T>(work: () => Promise<T>): Promise<T> {
+  const desk = new WorkerDesk(others, foreground, () => {
     clearTimeout(resting);
-    const done = searching.then(work);
-    const over = done
-      .then(
-        () => {},
-        () => {},
-      )
-      .then(() => {
-        clearTimeout(resting);
-        resting = setTimeout(() => {
-          for (const t of trials) {
-            t.restart('Nothing was searched for.');
-          }
-        }, idle);
-        // Outside of a browser it keeps no process from ending.
-        if (typeof resting === 'object') {
-          (resting as { unref(): void }).unref();
-        }
-      });
-    searching = over;
-    return done;
-  }
-
-  async function openTrial(
-    channel: (typeof trials)[number],
-    subject: TrialSubject,
-  ): Promise<Trial> {
-    const open = () => channel.ask('trial', { subject });
-    /**
-     * Codecs that have written much may run out of memory: a fresh worker is asked once more before
-     * anything is given up.
-     */
-    const afresh = async <T>(question: () => Promise<T>): Promise<T> => {
-      try {
-        return await question();
-      } catch {
-        channel.restart('The codecs are started anew.');
-        await open();
-        return question();
+    resting = setTimeout(() => {
+      if (desk.idle) {
+        others.forEach((one) => one.restart('Nothing was written.'));
+        background.rest();
       }
-    };
-    /** One after the other, so that a worker is not started anew under a question of another. */
-    let last: Promise<unknown> = Promise.resolve();
-    const next = <T>(question: () => Promise<T>): Promise<T> => {
-      const answer = last.then(() => afresh(question));
-      last = answer.catch(() => {});
-      return answer;
-    };
-    return {
-      area: await open(),
-      tryOut: (settings, part) => next(() => channel.ask('tryOut', { settings, part })),
-      patch: (settings) => next(() => channel.ask('patch', { settings })),
-    };
-  }
+    }, idle);
+    // Outside of a browser it keeps no process from ending.
+    (resting as { unref?: () => void }).unref?.();
+  });
 
-  /** A question whose worker died under it is put once more, to the new one. */
-  async function twice<T>(question: () => Promise<T>): Promise<T> {
-    try {
-      return await question();
-    } catch (error) {
-      if (error instanceof WorkerCrash) {
-        return question();
-      }
-      throw error;
-    }
-  }
+  const decode = (bytes: Uint8Array) =>
+    foreground.during(() => twice(() => codec.ask('decode', { bytes })));
+  const { assetBytes } = parts;
+  const drawing = { spawn: parts.spawnRender, silence: quiet.render, assetBytes };
+  const drawer = createDrawer({ ...drawing, decode });
+  /** Draws what nobody looks at, so that what is looked at never waits for it. */
+  const background = createDrawer({
+    ...drawing,
+    decode: (bytes) => desk.use(1, 'soon', ([one]) => twice(() => one.ask('decode', { bytes }))),
+  });
 
   /** Reading that ends with its worker once it is given up. */
   async function stoppable<T>(signal: AbortSignal | undefined, read: () => Promise<T>): Promise<T> {
@@ -233,218 +157,74 @@ export function createEngine(parts: EngineParts): Engine {
     }
   }
 
-  const decode = (bytes: Uint8Array) => twice(() => codec.ask('decode', { bytes }));
+  /** Draws at once for whom somebody waits, else aside and once nobody does. */
+  async function drawn<T>(urgency: Urgency, work: (by: Drawer) => Promise<T>): Promise<T> {
+    if (urgency === 'now') {
+      return foreground.during(() => work(drawer));
+    }
+    await foreground.quiet();
+    return work(background);
+  }
 
-  const give = async (assetId: string, raster: Raster): Promise<void> => {
-    for (const gone of await render.ask('asset', { assetId, raster }, [raster.data.buffer])) {
-      provided.delete(gone);
+  /** Writes a file likewise. */
+  const written = <T>(urgency: Urgency, work: (by: Channel<CodecCalls>) => Promise<T>) =>
+    urgency === 'now'
+      ? foreground.during(() => twice(() => work(codec)))
+      : desk.use(1, urgency, ([one]) => twice(() => work(one)));
+
+  const stopIfUnwanted = (wanted: () => boolean) => {
+    if (!wanted()) {
+      throw new SearchStopped('The search was stopped.');
     }
   };
 
-  function remember(assetId: string, done: Promise<void>): Promise<void> {
-    provided.set(assetId, done);
-    done.catch(() => {
-      if (provided.get(assetId) === done) {
-        provided.delete(assetId);
-      }
-    });
-    return done;
-  }
-
-  /** A picture is decoded first; a font is handed over as it is, for the browser to read. */
-  async function fetchAsset(assetId: string): Promise<void> {
-    const bytes = await parts.assetBytes(assetId);
-    if (isFont(bytes)) {
-      await render.ask('font', { assetId, bytes });
-    } else {
-      await give(assetId, await decode(bytes));
-    }
-  }
-
-  const provide = (assetId: string): Promise<void> =>
-    provided.get(assetId) ?? remember(assetId, fetchAsset(assetId));
-
-  function view(listener: ViewListener): View {
-    const name = `view ${nextView++}`;
-    let waiting: { drawing: Drawing; focus?: Rect } | undefined;
-    let latest: Drawing | undefined;
-    let busy = false;
-    let whole = true;
-    let closed = false;
-    let rest: ReturnType<typeof setTimeout> | undefined;
-    /** Workers that died in a row over what is shown. */
-    let crashes = 0;
-    const awaited = new Set<string>();
-
-    function fetchMissing(missing: readonly string[]): void {
-      for (const assetId of missing) {
-        if (awaited.has(assetId)) {
-          continue;
-        }
-        awaited.add(assetId);
-        provide(assetId)
-          .then(() => {
-            if (latest) {
-              show(latest);
-            }
-          })
-          .catch((error: unknown) => {
-            if (!closed && !(error instanceof WorkerCrash)) {
-              listener.onFailure(error instanceof Error ? error.message : String(error));
-            }
-          })
-          .finally(() => awaited.delete(assetId));
-      }
-    }
-
-    async function next(): Promise<void> {
-      if (busy || closed || !waiting) {
-        return;
-      }
-      const { drawing, focus } = waiting;
-      waiting = undefined;
-      busy = true;
-      clearTimeout(rest);
-      try {
-        const frame = await render.ask('frame', { view: name, drawing, whole, focus });
-        if (closed) {
-          return;
-        }
-        whole = false;
-        crashes = 0;
-        listener.onFrame(
-          frame,
-          frame.complete && frame.missing.length === 0 && waiting === undefined,
-        );
-        fetchMissing(frame.missing);
-        if (!frame.complete) {
-          rest = setTimeout(() => {
-            if (latest && !waiting) {
-              show(latest);
-            }
-          }, pause);
-        }
-      } catch (error) {
-        if (!closed && (!(error instanceof WorkerCrash) || crashes >= mostCrashes)) {
-          listener.onFailure(error instanceof Error ? error.message : String(error));
-        }
-      } finally {
-        busy = false;
-        void next();
-      }
-    }
-
-    function show(drawing: Drawing, focus?: Rect): void {
-      crashes = drawing === latest ? crashes : 0;
-      latest = drawing;
-      waiting = { drawing, focus };
-      void next();
-    }
-
-    const repeat = () => {
-      whole = true;
-      crashes++;
-      awaited.clear();
-      if (latest && crashes < mostCrashes) {
-        show(latest);
-      }
-    };
-    repeats.add(repeat);
-    return {
-      show,
-      close() {
-        closed = true;
-        clearTimeout(rest);
-        repeats.delete(repeat);
-        render.ask('close', { view: name }).catch(() => {});
-      },
-    };
-  }
-
   return {
-    view,
-    async pixels(drawing) {
-      // A photo may have had to make room again, or the worker died, while another came.
-      for (let tries = 0; tries < 4; tries++) {
-        const { raster, missing } = await twice(() => render.ask('pixels', { drawing }));
-        if (missing.length === 0) {
-          return raster;
-        }
-        for (const assetId of missing) {
-          if (tries > 0) {
-            provided.delete(assetId);
-          }
-        }
-        await Promise.all(missing.map(provide));
-      }
-      throw new Error(
-        'The photos of this picture do not fit into memory together. Use smaller ones.',
-      );
-    },
+    view: drawer.view,
+    pixels: (what, urgency = 'now') => drawn(urgency, (by) => by.pixels(what)),
     decode,
-    async surveyPhoto(assetId, frame) {
-      await provide(assetId);
-      const found = await twice(() => render.ask('surveyPhoto', { assetId, frame }));
-      if (found) {
-        return found;
-      }
-      // The worker died in between and has to be given the photo again.
-      await provide(assetId);
-      return (await render.ask('surveyPhoto', { assetId, frame })) ?? { frames: [], colours: [] };
-    },
-    async sample(assetId, x, y, size) {
-      await provide(assetId);
-      return (await twice(() => render.ask('sample', { assetId, x, y, size }))) ?? undefined;
-    },
-    survey: (drawing, questions) => twice(() => render.ask('survey', { drawing, questions })),
-    adopt: (assetId, raster) => remember(assetId, give(assetId, raster)),
-    press: (raster, settings, pinned) =>
-      twice(() => codec.ask('press', { raster, settings, pinned })),
+    surveyPhoto: (assetId, frame) => foreground.during(() => drawer.surveyPhoto(assetId, frame)),
+    sample: (assetId, x, y, size) => foreground.during(() => drawer.sample(assetId, x, y, size)),
+    survey: (what, questions, urgency = 'now') =>
+      drawn(urgency, (by) => by.survey(what, questions)),
+    adopt: drawer.adopt,
+    press: (raster, settings, pinned, urgency = 'now') =>
+      written(urgency, (by) => by.ask('press', { raster, settings, pinned })),
     openTheme: (files, signal) => stoppable(signal, () => theme.ask('open', { files })),
     openPages: (files, signal) => stoppable(signal, () => theme.ask('pages', { files })),
     readRules: (sheets) => theme.ask('rules', { sheets }),
     readSurvey: (text) => theme.ask('survey', { text }),
-    readPagePicture: async (bytes) =>
-      theme.ask('picture', { raster: await codec.ask('decode', { bytes }) }),
+    readPagePicture: async (bytes) => theme.ask('picture', { raster: await decode(bytes) }),
     warmSearch() {
-      void inTurn(async () => {
-        await Promise.all(trials.map((t) => t.ask('ready', { forWriting: true })));
-      }).catch(() => {});
+      desk
+        .use(writers, 'later', (all) =>
+          Promise.all(all.map((one) => one.ask('ready', { forWriting: true }))),
+        )
+        .catch(() => {});
     },
     encode: (raster, settings, pinned) =>
-      inTurn(() => twice(() => trials[0].ask('encode', { raster, settings, pinned }))),
+      desk.use(1, 'now', ([one]) => twice(() => one.ask('encode', { raster, settings, pinned }))),
     search: (subject, aim, formats, listener) =>
-      inTurn(async () => {
-        if (!listener.wanted()) {
-          throw new SearchStopped('The search was stopped.');
-        }
+      desk.use(writers, 'now', async (all) => {
+        stopIfUnwanted(listener.wanted);
         const { searchLightest } = await import('@/core/lightest/search');
-        await searchLightest(
-          aim,
-          formats,
-          await Promise.all(trials.map((t) => openTrial(t, subject))),
-          listener,
-        );
+        const trials = await Promise.all(all.map((one) => openTrial(one, subject)));
+        await searchLightest(aim, formats, trials, listener);
       }),
     patches: (subject, aims, format, wanted) =>
-      inTurn(async () => {
-        if (!wanted()) {
-          throw new SearchStopped('The search was stopped.');
-        }
+      desk.use(1, 'now', async ([one]) => {
+        stopIfUnwanted(wanted);
         // Few sites are searched in every visit, and the search is large.
         const { settingsFor } = await import('@/core/lightest/search');
-        const trial = await openTrial(trials[0], subject);
+        const trial = await openTrial(one, subject);
         const out = [await trial.patch(null)];
         for (const aim of aims) {
-          if (!wanted()) {
-            throw new SearchStopped('The search was stopped.');
-          }
+          stopIfUnwanted(wanted);
           out.push(await trial.patch(await settingsFor(aim, format, trial)));
         }
         return out;
       }),
     warm() {
-      render.ask('ready', {}).catch(() => {});
+      drawer.warm();
       codec.ask('ready', { forWriting: false }).catch(() => {});
     },
     bulk: createBulkEngine(parts.spawnBulk),
@@ -452,9 +232,8 @@ export function createEngine(parts: EngineParts): Engine {
       spawn: parts.spawnSet,
       silence: quiet.set,
       decode,
-      assetBytes: parts.assetBytes,
-      writers: trials,
-      inTurn,
+      assetBytes,
+      write: (work) => desk.use(writers, 'now', work),
     }),
   };
 }

@@ -71,8 +71,8 @@ interface Parts {
   readonly silence: number;
   decode(bytes: Uint8Array): Promise<Raster>;
   assetBytes(assetId: string): Promise<Uint8Array<ArrayBuffer>>;
-  readonly writers: readonly Channel<CodecCalls>[];
-  inTurn<T>(work: () => Promise<T>): Promise<T>;
+  /** Work with all workers that write. */
+  write<T>(work: (writers: readonly Channel<CodecCalls>[]) => Promise<T>): Promise<T>;
 }
 
 export function createSetEngine({
@@ -80,8 +80,7 @@ export function createSetEngine({
   silence,
   decode,
   assetBytes,
-  writers,
-  inTurn,
+  write: withWriters,
 }: Parts): SetEngine {
   const seen = new Set<string>();
   let looks = new Map<string, Promise<readonly Sample[]>>();
@@ -182,7 +181,7 @@ export function createSetEngine({
         () => channel.ask('follow', { set, sheets, ends }),
       ),
     recolour: (recipe, jobs, listener) =>
-      inTurn(async () => {
+      withWriters(async (writers) => {
         const waiting = [...jobs];
         // The next file is read while a worker writes the one before.
         const begin = () => {

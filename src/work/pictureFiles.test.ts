@@ -73,6 +73,32 @@ test('of a site: blank slots and known files are passed over, and a failure is t
   expect(found[1][1]).toBe('failed');
 });
 
+test('what somebody waits for is not behind what is pressed for a site, and is not pressed twice', async () => {
+  const engine = countingEngine();
+  const files = new PictureFiles(engine);
+  let open = () => {};
+  engine.gate = new Promise((resolve) => {
+    open = resolve;
+  });
+  let wanted = true;
+  const whole = files.ofSite(
+    siteWithHeader,
+    () => false,
+    () => wanted,
+    () => {},
+  );
+  const same = files.file(...header(siteWithHeader), always);
+  await new Promise((resolve) => setImmediate(resolve));
+  expect(engine.asked).toEqual(['pixels']);
+  // It is given up there, and still wanted here.
+  wanted = false;
+  open();
+  await whole;
+  expect(await same).toMatchObject({ bytes: 80 });
+  expect(engine.asked).toEqual(['pixels', 'pixels', 'press webp 80']);
+  expect(engine.urgencies).toEqual(['soon', 'now', 'now']);
+});
+
 test('a way ends with the first setting that holds, else with its last; ways that break are passed over', async () => {
   const engine = countingEngine();
   const tries = new Tries(new PictureFiles(engine));

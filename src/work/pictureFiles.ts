@@ -21,11 +21,19 @@ import { asFiled, pictureOf } from '@/core/site/picture';
 /** A picture's file as it was written. */
 export type WrittenFile = PressedFile & { readonly data: Uint8Array<ArrayBuffer> };
 
+/** Somebody waits for a file, or it will be seen soon. */
+export type FileUrgency = 'now' | 'soon';
+
 /** What writing files needs of the engine. */
 export interface FileEngine {
-  pixels(drawing: Drawing): Promise<Raster>;
-  press(raster: Raster, settings: PressSettings, pinned: readonly Hex[]): Promise<Pressed>;
-  survey(drawing: Drawing, questions: SurveyQuestions): Promise<Survey>;
+  pixels(drawing: Drawing, urgency: FileUrgency): Promise<Raster>;
+  press(
+    raster: Raster,
+    settings: PressSettings,
+    pinned: readonly Hex[],
+    urgency: FileUrgency,
+  ): Promise<Pressed>;
+  survey(drawing: Drawing, questions: SurveyQuestions, urgency: FileUrgency): Promise<Survey>;
 }
 
 /** Decoded files that are kept, bytes of pixels. */
@@ -33,18 +41,22 @@ const mostBytes = 160e6;
 
 const none: Survey = { texts: {}, calm: undefined };
 
+/** Files of a site that are written at the same time. */
+const atOnce = 2;
+
 /**
- * The files of pictures as they are now: each state is pressed once for plan, bench and the ways
- * to mend it, one picture at a time.
+ * The files of pictures as they are now: each state is pressed once for plan, bench and the ways to
+ * mend it. What somebody waits for is pressed one after the other, and never behind what is not.
  */
 export class PictureFiles {
   private readonly kept = boundedCache<WrittenFile>(mostBytes, pixelBytes);
+  private readonly running = new Map<string, Promise<WrittenFile | undefined>>();
   private line: Promise<unknown> = Promise.resolve();
 
   constructor(private readonly engine: FileEngine) {}
 
   /**
-   * The file of a picture, pressed now or as it was pressed before.
+   * The file of a picture that somebody waits for, pressed now or as it was pressed before.
    * @param wanted asked before each step; once it says no, nothing more is done
    * @returns undefined when it was not wanted any more
    */
@@ -54,13 +66,13 @@ export class PictureFiles {
     picture: Picture,
     wanted: () => boolean,
   ): Promise<WrittenFile | undefined> {
-    const done = this.line.then(() => this.write(site, slot, picture, wanted));
+    const done = this.line.then(() => this.once(site, slot, picture, wanted, 'now'));
     this.line = done.catch(() => {});
     return done;
   }
 
   /**
-   * The files of all slots of a site, one after the other.
+   * The files of all slots of a site, a few at a time.
    * @param skip keys of files that are not asked for again
    */
   async ofSite(
@@ -69,32 +81,65 @@ export class PictureFiles {
     wanted: () => boolean,
     found: (key: string, file: WrittenFile | 'failed') => void,
   ): Promise<void> {
-    for (const slot of site.slots) {
-      const picture = pictureOf(site, slot);
-      const key = fileKey(site, slot, picture);
-      if (!key || skip(key)) {
-        continue;
+    const waiting = site.slots.map((slot) => ({ slot, picture: pictureOf(site, slot) }));
+    const along = async () => {
+      for (let next = waiting.shift(); next && wanted(); next = waiting.shift()) {
+        const { slot, picture } = next;
+        const key = fileKey(site, slot, picture);
+        if (!key || skip(key)) {
+          continue;
+        }
+        const file = await this.once(site, slot, picture, wanted, 'soon').catch(
+          () => 'failed' as const,
+        );
+        if (!wanted() || !file) {
+          return;
+        }
+        found(key, file);
       }
-      const file = await this.file(site, slot, picture, wanted).catch(() => 'failed' as const);
-      if (!wanted() || !file) {
-        return;
-      }
-      found(key, file);
-    }
+    };
+    await Promise.all(Array.from({ length: atOnce }, along));
   }
 
-  private async write(
+  /** Pressed here, or waited for where it is being pressed. */
+  private async once(
     site: Site,
     slot: Slot,
     picture: Picture,
     wanted: () => boolean,
+    urgency: FileUrgency,
   ): Promise<WrittenFile | undefined> {
     const key = fileKey(site, slot, picture);
+    const going = this.running.get(key);
+    if (going) {
+      const there = await going.catch(() => undefined);
+      // What was given up there is begun anew here.
+      return there ?? this.once(site, slot, picture, wanted, urgency);
+    }
     const before = this.kept.get(key);
     if (before || !wanted()) {
       return before;
     }
-    const raster = await this.engine.pixels(drawingOf(slot, asFiled(picture)));
+    const done = this.write(key, site, slot, picture, wanted, urgency);
+    this.running.set(key, done);
+    try {
+      return await done;
+    } finally {
+      if (this.running.get(key) === done) {
+        this.running.delete(key);
+      }
+    }
+  }
+
+  private async write(
+    key: string,
+    site: Site,
+    slot: Slot,
+    picture: Picture,
+    wanted: () => boolean,
+    urgency: FileUrgency,
+  ): Promise<WrittenFile | undefined> {
+    const raster = await this.engine.pixels(drawingOf(slot, asFiled(picture)), urgency);
     if (!wanted()) {
       return undefined;
     }
@@ -102,6 +147,7 @@ export class PictureFiles {
       raster,
       picture.press,
       siteColours(site),
+      urgency,
     );
     if (!wanted()) {
       return undefined;
@@ -111,7 +157,11 @@ export class PictureFiles {
     const questions = surveyQuestions(site, slot, picture);
     // Live words are measured too: they lie over the same picture.
     const { texts, calm } = questions
-      ? await this.engine.survey({ ...drawingOf(slot, picture), overlap: undefined }, questions)
+      ? await this.engine.survey(
+          { ...drawingOf(slot, picture), overlap: undefined },
+          questions,
+          urgency,
+        )
       : none;
     const file = {
       bytes: bytes.length,

@@ -27,15 +27,19 @@ export const plain = (width: number, height: number): Raster => {
 /** An engine that draws one colour, counts what it is asked, and waits where it is told to. */
 export function countingEngine() {
   const asked: string[] = [];
-  const engine: FileEngine & { asked: string[]; gate: Promise<void> } = {
+  const urgencies: string[] = [];
+  const engine: FileEngine & { asked: string[]; urgencies: string[]; gate: Promise<void> } = {
     asked,
+    urgencies,
     gate: Promise.resolve(),
-    async pixels({ width, height }) {
+    async pixels({ width, height }, urgency) {
       asked.push('pixels');
+      urgencies.push(urgency);
       await engine.gate;
       return plain(width, height);
     },
-    async press(raster, settings): Promise<Pressed> {
+    async press(raster, settings, _pinned, urgency): Promise<Pressed> {
+      urgencies.push(urgency);
       asked.push(`press ${settings.format} ${settings.quality}`);
       return { bytes: new Uint8Array(settings.quality), decoded: raster };
     },

@@ -10,10 +10,17 @@ export const linearOfLevel = Float32Array.from({ length: 256 }, (_, level) =>
 );
 
 const steps = 65535;
+/** Where each level begins is all that needs the curve: the worker starts with this table. */
+function levelsOfSteps(): Uint8Array {
+  const levels = new Uint8Array(steps + 1);
+  for (let level = 1; level <= 255; level++) {
+    levels.fill(level, Math.ceil(steps * toLinear((level - 0.5) / 255)));
+  }
+  return levels;
+}
+
 /** The level nearest to each of 65536 linear values from 0 to 1. */
-export const levelOfStep = Uint8Array.from({ length: steps + 1 }, (_, i) =>
-  Math.round(255 * toEncoded(i / steps)),
-);
+export const levelOfStep = levelsOfSteps();
 
 /**
  * The level nearest to a linear value; values outside 0..1 are clamped. At the steepest place a

@@ -23,7 +23,12 @@ const tables = new Map<SeparableMode, Int32Array>();
 export function tableOf(mode: SeparableMode): Int32Array {
   let table = tables.get(mode);
   if (!table) {
-    tables.set(mode, (table = Int32Array.from(tabulate(mode), (v) => Math.round(v * 128))));
+    const levels = tabulate(mode);
+    table = new Int32Array(levels.length);
+    for (let i = 0; i < table.length; i++) {
+      table[i] = Math.round(levels[i] * 128);
+    }
+    tables.set(mode, table);
   }
   return table;
 }

@@ -48,7 +48,9 @@ export function OwnPageDoor({ onFiles }: { onFiles(files: readonly FolderFile[])
           </Button>
         </div>
         <p className="text-soft">
-          Nothing leaves this browser: no script of the page runs, and it asks for nothing.
+          Nothing leaves this browser: no script of the page runs, and it asks for nothing. The page
+          is kept as it came, hidden fields and all, in the site file too: save it while you are
+          logged out.
         </p>
       </DoorCard>
     </div>

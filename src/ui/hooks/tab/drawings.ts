@@ -21,7 +21,7 @@ async function toPng(raster: {
 export const theDrawings = lazily(
   () =>
     new Drawings<Blob>({
-      pixels: theEngine().pixels,
+      pixels: (drawing) => theEngine().pixels(drawing, 'soon'),
       toPng,
       keptKey: async (siteId, slotId) => (await thumbOf(theDatabase(), siteId, slotId))?.drawing,
       keep: (siteId, slotId, key, png) => putThumb(theDatabase(), siteId, slotId, key, png),

@@ -19,7 +19,7 @@ async function shippedFont({ file }: { readonly file: string }): Promise<Uint8Ar
 export const theHandOver = lazily(() => {
   const engine = theEngine();
   return keepingFiles({
-    draw: engine.pixels,
+    draw: (drawing) => engine.pixels(drawing, 'soon'),
     encode: engine.encode,
     asset: storedAsset,
     resize: engine.bulk.resize,

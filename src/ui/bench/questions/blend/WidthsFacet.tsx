@@ -127,7 +127,7 @@ export function WidthsFacet() {
       <div className="flex min-w-0 grow flex-col gap-1 overflow-y-auto [&>*]:shrink-0">
         <p className="text-soft">
           Seen everywhere, with the side margin:{' '}
-          <span className="figure text-ink">
+          <span className="figure whitespace-nowrap text-ink">
             {safe.part.width} × {safe.part.height}
           </span>{' '}
           px{safe.part.width === 0 ? ': no part is seen at every width' : ''}.

@@ -1,0 +1,242 @@
+import type { Drawing } from '@/core/compose/compose';
+import type { Size } from '@/core/frame/placement';
+import type { PhotoSurvey } from '@/core/frame/photoSurvey';
+import type { SampleSize } from '@/core/colour/sample';
+import type { Raster, Rect, Rgb } from '@/core/raster/raster';
+import type { Survey, SurveyQuestions } from '@/core/readings/survey';
+import { isFont } from '@/core/text/fontFile';
+import { createChannel, WorkerCrash, type WorkerLike } from './channel';
+import type { Frame, RenderCalls } from './protocol';
+import { twice } from './twice';
+
+/** One place on the screen that shows a picture. */
+export interface View {
+  /**
+   * Draws it as soon as the worker is free; of several asked for meanwhile only the newest is
+   * drawn. With a focus, of a large change the part inside it is drawn first, and the rest once
+   * nothing newer has been asked for.
+   */
+  show(drawing: Drawing, focus?: Rect): void;
+  close(): void;
+}
+
+export interface ViewListener {
+  /** @param settled the view shows the newest drawing, all of it */
+  onFrame(frame: Frame, settled: boolean): void;
+  /** A message for people; the view keeps what it showed. */
+  onFailure(message: string): void;
+}
+
+/** A worker that draws, and is given the photos and fonts it has not got. */
+export interface Drawer {
+  view(listener: ViewListener): View;
+  pixels(drawing: Drawing): Promise<Raster>;
+  surveyPhoto(assetId: string, frame: Size): Promise<PhotoSurvey>;
+  sample(assetId: string, x: number, y: number, size: SampleSize): Promise<Rgb | undefined>;
+  survey(drawing: Drawing, questions: SurveyQuestions): Promise<Survey>;
+  adopt(assetId: string, raster: Raster): Promise<void>;
+  warm(): void;
+  /** Ends the worker until something is asked again; nothing may be going on. */
+  rest(): void;
+}
+
+interface Parts {
+  spawn(): WorkerLike;
+  readonly silence: number;
+  decode(bytes: Uint8Array): Promise<Raster>;
+  assetBytes(assetId: string): Promise<Uint8Array<ArrayBuffer>>;
+}
+
+/** A drawing that so many workers in a row died of is not drawn again until it changes. */
+const mostCrashes = 3;
+
+/** What lies outside the focus is drawn once nothing has been asked for this long, ms. */
+const pause = 120;
+
+export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Drawer {
+  let nextView = 1;
+  let provided = new Map<string, Promise<void>>();
+  const repeats = new Set<() => void>();
+  const render = createChannel<RenderCalls>(spawn, {
+    silence,
+    onCrash() {
+      // A new worker knows no assets and no views: forget what the old one had and draw the last
+      // frames again.
+      provided = new Map();
+      for (const repeat of repeats) {
+        repeat();
+      }
+    },
+  });
+
+  const give = async (assetId: string, raster: Raster): Promise<void> => {
+    for (const gone of await render.ask('asset', { assetId, raster }, [raster.data.buffer])) {
+      provided.delete(gone);
+    }
+  };
+
+  function remember(assetId: string, done: Promise<void>): Promise<void> {
+    provided.set(assetId, done);
+    done.catch(() => {
+      if (provided.get(assetId) === done) {
+        provided.delete(assetId);
+      }
+    });
+    return done;
+  }
+
+  /** A picture is decoded first; a font is handed over as it is, for the browser to read. */
+  async function fetchAsset(assetId: string): Promise<void> {
+    const bytes = await assetBytes(assetId);
+    if (isFont(bytes)) {
+      await render.ask('font', { assetId, bytes });
+    } else {
+      await give(assetId, await decode(bytes));
+    }
+  }
+
+  const provide = (assetId: string): Promise<void> =>
+    provided.get(assetId) ?? remember(assetId, fetchAsset(assetId));
+
+  function view(listener: ViewListener): View {
+    const name = `view ${nextView++}`;
+    let waiting: { drawing: Drawing; focus?: Rect } | undefined;
+    let latest: Drawing | undefined;
+    let busy = false;
+    let whole = true;
+    let closed = false;
+    let rest: ReturnType<typeof setTimeout> | undefined;
+    /** Workers that died in a row over what is shown. */
+    let crashes = 0;
+    const awaited = new Set<string>();
+
+    function fetchMissing(missing: readonly string[]): void {
+      for (const assetId of missing) {
+        if (awaited.has(assetId)) {
+          continue;
+        }
+        awaited.add(assetId);
+        provide(assetId)
+          .then(() => {
+            if (latest) {
+              show(latest);
+            }
+          })
+          .catch((error: unknown) => {
+            if (!closed && !(error instanceof WorkerCrash)) {
+              listener.onFailure(error instanceof Error ? error.message : String(error));
+            }
+          })
+          .finally(() => awaited.delete(assetId));
+      }
+    }
+
+    async function next(): Promise<void> {
+      if (busy || closed || !waiting) {
+        return;
+      }
+      const { drawing, focus } = waiting;
+      waiting = undefined;
+      busy = true;
+      clearTimeout(rest);
+      try {
+        const frame = await render.ask('frame', { view: name, drawing, whole, focus });
+        if (closed) {
+          return;
+        }
+        whole = false;
+        crashes = 0;
+        listener.onFrame(
+          frame,
+          frame.complete && frame.missing.length === 0 && waiting === undefined,
+        );
+        fetchMissing(frame.missing);
+        if (!frame.complete) {
+          rest = setTimeout(() => {
+            if (latest && !waiting) {
+              show(latest);
+            }
+          }, pause);
+        }
+      } catch (error) {
+        if (!closed && (!(error instanceof WorkerCrash) || crashes >= mostCrashes)) {
+          listener.onFailure(error instanceof Error ? error.message : String(error));
+        }
+      } finally {
+        busy = false;
+        void next();
+      }
+    }
+
+    function show(drawing: Drawing, focus?: Rect): void {
+      crashes = drawing === latest ? crashes : 0;
+      latest = drawing;
+      waiting = { drawing, focus };
+      void next();
+    }
+
+    const repeat = () => {
+      whole = true;
+      crashes++;
+      awaited.clear();
+      if (latest && crashes < mostCrashes) {
+        show(latest);
+      }
+    };
+    repeats.add(repeat);
+    return {
+      show,
+      close() {
+        closed = true;
+        clearTimeout(rest);
+        repeats.delete(repeat);
+        render.ask('close', { view: name }).catch(() => {});
+      },
+    };
+  }
+
+  return {
+    view,
+    async pixels(drawing) {
+      // A photo may have had to make room again, or the worker died, while another came.
+      for (let tries = 0; tries < 4; tries++) {
+        const { raster, missing } = await twice(() => render.ask('pixels', { drawing }));
+        if (missing.length === 0) {
+          return raster;
+        }
+        for (const assetId of missing) {
+          if (tries > 0) {
+            provided.delete(assetId);
+          }
+        }
+        await Promise.all(missing.map(provide));
+      }
+      throw new Error(
+        'The photos of this picture do not fit into memory together. Use smaller ones.',
+      );
+    },
+    async surveyPhoto(assetId, frame) {
+      await provide(assetId);
+      const found = await twice(() => render.ask('surveyPhoto', { assetId, frame }));
+      if (found) {
+        return found;
+      }
+      // The worker died in between and has to be given the photo again.
+      await provide(assetId);
+      return (await render.ask('surveyPhoto', { assetId, frame })) ?? { frames: [], colours: [] };
+    },
+    async sample(assetId, x, y, size) {
+      await provide(assetId);
+      return (await twice(() => render.ask('sample', { assetId, x, y, size }))) ?? undefined;
+    },
+    survey: (drawing, questions) => twice(() => render.ask('survey', { drawing, questions })),
+    adopt: (assetId, raster) => remember(assetId, give(assetId, raster)),
+    warm() {
+      render.ask('ready', {}).catch(() => {});
+    },
+    rest() {
+      provided = new Map();
+      render.restart('Nothing was drawn.');
+    },
+  };
+}
