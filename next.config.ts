@@ -35,6 +35,8 @@ const isolation = [
 
 const config: NextConfig = {
   poweredByHeader: false,
+  // What was measured and written by one build is not taken for what another would make of it.
+  env: { SOYEZ_BUILT: String(Date.now()) },
   // Types are checked by `npm run typecheck`, tests' too; a build needs none of what tests need.
   typescript: { ignoreBuildErrors: true },
   // The stand-in host decodes pictures with the same codecs; they find their files beside

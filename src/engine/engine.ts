@@ -44,7 +44,7 @@ export interface Engine {
   view(listener: ViewListener): View;
   /** All pixels of a picture once every photo in it is decoded; as urgent as `now` if not said. */
   pixels(drawing: Drawing, urgency?: Urgency): Promise<Raster>;
-  decode(bytes: Uint8Array): Promise<Raster>;
+  decode(bytes: Uint8Array, urgency?: Urgency): Promise<Raster>;
   /** The best parts of a photo for a frame, and its main colours. */
   surveyPhoto(assetId: string, frame: Size): Promise<PhotoSurvey>;
   /** The colour of a photo at one of its own px, as a mean of a square; undefined outside of it. */
@@ -135,16 +135,18 @@ export function createEngine(parts: EngineParts): Engine {
     (resting as { unref?: () => void }).unref?.();
   });
 
-  const decode = (bytes: Uint8Array) =>
-    foreground.during(() => twice(() => codec.ask('decode', { bytes })));
   const { assetBytes } = parts;
   const drawing = { spawn: parts.spawnRender, silence: quiet.render, assetBytes };
+  /** Asks codecs at once for whom somebody waits, else those that are free once nobody does. */
+  const coded = <T>(urgency: Urgency, work: (by: Channel<CodecCalls>) => Promise<T>) =>
+    urgency === 'now'
+      ? foreground.during(() => twice(() => work(codec)))
+      : desk.use(1, urgency, ([one]) => twice(() => work(one)));
+  const decode = (bytes: Uint8Array, urgency: Urgency = 'now') =>
+    coded(urgency, (by) => by.ask('decode', { bytes }));
   const drawer = createDrawer({ ...drawing, decode });
   /** Draws what nobody looks at, so that what is looked at never waits for it. */
-  const background = createDrawer({
-    ...drawing,
-    decode: (bytes) => desk.use(1, 'soon', ([one]) => twice(() => one.ask('decode', { bytes }))),
-  });
+  const background = createDrawer({ ...drawing, decode: (bytes) => decode(bytes, 'soon') });
 
   /** Reading that ends with its worker once it is given up. */
   async function stoppable<T>(signal: AbortSignal | undefined, read: () => Promise<T>): Promise<T> {
@@ -166,12 +168,6 @@ export function createEngine(parts: EngineParts): Engine {
     return work(background);
   }
 
-  /** Writes a file likewise. */
-  const written = <T>(urgency: Urgency, work: (by: Channel<CodecCalls>) => Promise<T>) =>
-    urgency === 'now'
-      ? foreground.during(() => twice(() => work(codec)))
-      : desk.use(1, urgency, ([one]) => twice(() => work(one)));
-
   const stopIfUnwanted = (wanted: () => boolean) => {
     if (!wanted()) {
       throw new SearchStopped('The search was stopped.');
@@ -188,7 +184,7 @@ export function createEngine(parts: EngineParts): Engine {
       drawn(urgency, (by) => by.survey(what, questions)),
     adopt: drawer.adopt,
     press: (raster, settings, pinned, urgency = 'now') =>
-      written(urgency, (by) => by.ask('press', { raster, settings, pinned })),
+      coded(urgency, (by) => by.ask('press', { raster, settings, pinned })),
     openTheme: (files, signal) => stoppable(signal, () => theme.ask('open', { files })),
     openPages: (files, signal) => stoppable(signal, () => theme.ask('pages', { files })),
     readRules: (sheets) => theme.ask('rules', { sheets }),

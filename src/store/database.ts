@@ -1,6 +1,8 @@
 import Dexie, { type EntityTable, type PromiseExtended, type Table } from 'dexie';
 import type { Patch } from 'immer';
 import type { Judgement } from '@/core/lightest/trial';
+import type { Survey } from '@/core/readings/survey';
+import type { ToldReading } from '@/core/readings/told';
 import type { Site } from '@/core/site/model/site';
 
 export interface SiteRow {
@@ -68,6 +70,25 @@ export interface SearchRow {
   finished: readonly string[];
 }
 
+/** The file of one state of a picture, and what was measured of its drawing. */
+export interface WrittenRow extends Survey {
+  /** SHA-256 of what the state depends on. */
+  key: string;
+  siteId: string;
+  /** When it was written, ms since 1970. */
+  at: number;
+  bytes: number;
+  data: Uint8Array<ArrayBuffer>;
+}
+
+/** All readings of a site, by slot. */
+export interface FindingsRow {
+  siteId: string;
+  /** SHA-256 of the site that they are of, and of the program that took them. */
+  state: string;
+  bySlot: ReadonlyMap<string, readonly ToldReading[]>;
+}
+
 export class Database extends Dexie {
   declare sites: EntityTable<SiteRow, 'id'>;
   declare assets: EntityTable<AssetRow, 'id'>;
@@ -75,6 +96,8 @@ export class Database extends Dexie {
   declare thumbs: EntityTable<ThumbRow, 'key'>;
   declare rehearsals: EntityTable<RehearsalRow, 'siteId'>;
   declare searches: EntityTable<SearchRow, 'key'>;
+  declare written: EntityTable<WrittenRow, 'key'>;
+  declare findings: EntityTable<FindingsRow, 'siteId'>;
   declare removed: EntityTable<RemovedRow, 'siteId'>;
 
   private readonly closed = new Set<() => void>();
@@ -96,6 +119,7 @@ export class Database extends Dexie {
     this.version(2).stores({ rehearsals: 'siteId' });
     this.version(3).stores({ searches: 'key, siteId, at, [at+bytes]' });
     this.version(4).stores({ removed: 'siteId' });
+    this.version(5).stores({ written: 'key, siteId, [at+bytes]', findings: 'siteId' });
   }
 
   /**

@@ -1,5 +1,6 @@
 import type { Database, SearchRow } from './database';
 import { assetId } from './assets';
+import { forgetOldest } from './byAge';
 
 /** Older searches are forgotten beyond so many bytes of files. */
 const mostBytes = 96e6;
@@ -19,17 +20,7 @@ export async function keepSearch(
   const bytes = found.tried.reduce((sum, t) => sum + t.data.length, 0);
   await db.transaction('rw', db.searches, async () => {
     await db.searches.put({ ...found, key, bytes });
-    // Sizes and keys come from the index: no file is read for them.
-    const byAge = db.searches.orderBy('[at+bytes]').reverse();
-    const sizes = (await byAge.keys()) as unknown as [number, number][];
-    const keys = await byAge.primaryKeys();
-    let total = 0;
-    await db.searches.bulkDelete(
-      keys.filter((k, i) => {
-        total += sizes[i][1];
-        return total > mostBytes && k !== key;
-      }),
-    );
+    await forgetOldest(db.searches, mostBytes, key);
   });
 }
 

@@ -20,11 +20,20 @@ export async function storedText(db: Database, id: string): Promise<string> {
 }
 
 /**
- * Removes a site with its history, drawings and searches; photos stay, since other sites may use
- * them.
+ * Removes a site with its history, drawings, files and searches; photos stay, since other sites may
+ * use them.
  */
 export async function removeSite(db: Database, id: string, now: number): Promise<void> {
-  const tables = [db.sites, db.history, db.thumbs, db.rehearsals, db.searches, db.removed];
+  const tables = [
+    db.sites,
+    db.history,
+    db.thumbs,
+    db.rehearsals,
+    db.searches,
+    db.written,
+    db.findings,
+    db.removed,
+  ];
   await db.transaction('rw', tables, async () => {
     await db.removed.put({ siteId: id, at: now });
     await db.sites.delete(id);
@@ -32,5 +41,7 @@ export async function removeSite(db: Database, id: string, now: number): Promise
     await db.thumbs.where('key').startsWith(`${id}/`).delete();
     await db.rehearsals.delete(id);
     await db.searches.where('siteId').equals(id).delete();
+    await db.written.where('siteId').equals(id).delete();
+    await db.findings.delete(id);
   });
 }

@@ -2,7 +2,7 @@ import { newText } from '@/core/layers/text';
 import { addLayer, applyEdit, editPicture } from '@/core/site/edit';
 import type { Site } from '@/core/site/model/site';
 import { pictureOf } from '@/core/site/picture';
-import { PictureFiles } from './pictureFiles';
+import { PictureFiles, type KeptFile } from './pictureFiles';
 import { countingEngine, siteWithHeader } from './pictures.fixture';
 import { Tries } from './tries';
 
@@ -97,6 +97,23 @@ test('what somebody waits for is not behind what is pressed for a site, and is n
   expect(await same).toMatchObject({ bytes: 80 });
   expect(engine.asked).toEqual(['pixels', 'pixels', 'press webp 80']);
   expect(engine.urgencies).toEqual(['soon', 'now', 'now']);
+});
+
+test('a file that an earlier tab kept is read again and not written; one that cannot be read is', async () => {
+  const engine = countingEngine();
+  const kept = new Map<string, KeptFile>();
+  const store = {
+    recall: async (key: string) => kept.get(key),
+    keep: async (key: string, _siteId: string, file: KeptFile) => void kept.set(key, file),
+  };
+  const first = await new PictureFiles(engine, store).file(...header(siteWithHeader), always);
+  expect([...kept.values()].map((file) => file.data.length)).toEqual([80]);
+  const again = await new PictureFiles(engine, store).file(...header(siteWithHeader), always);
+  expect(engine.asked).toEqual(['pixels', 'press webp 80', 'decode 80']);
+  expect(again).toEqual(first);
+  engine.decode = () => Promise.reject(new Error('the file breaks off'));
+  await new PictureFiles(engine, store).file(...header(siteWithHeader), always);
+  expect(engine.asked).toEqual(['pixels', 'press webp 80', 'decode 80', 'pixels', 'press webp 80']);
 });
 
 test('a way ends with the first setting that holds, else with its last; ways that break are passed over', async () => {

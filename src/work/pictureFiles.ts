@@ -34,6 +34,18 @@ export interface FileEngine {
     urgency: FileUrgency,
   ): Promise<Pressed>;
   survey(drawing: Drawing, questions: SurveyQuestions, urgency: FileUrgency): Promise<Survey>;
+  decode(bytes: Uint8Array, urgency: FileUrgency): Promise<Raster>;
+}
+
+/** What a file is again in a later tab: its bytes, and what was measured of its drawing. */
+export interface KeptFile extends Survey {
+  readonly data: Uint8Array<ArrayBuffer>;
+}
+
+/** Where files outlive the tab. */
+export interface FileStore {
+  recall(key: string): Promise<KeptFile | undefined>;
+  keep(key: string, siteId: string, file: KeptFile): Promise<void>;
 }
 
 /** Decoded files that are kept, bytes of pixels. */
@@ -53,7 +65,10 @@ export class PictureFiles {
   private readonly running = new Map<string, Promise<WrittenFile | undefined>>();
   private line: Promise<unknown> = Promise.resolve();
 
-  constructor(private readonly engine: FileEngine) {}
+  constructor(
+    private readonly engine: FileEngine,
+    private readonly store?: FileStore,
+  ) {}
 
   /**
    * The file of a picture that somebody waits for, pressed now or as it was pressed before.
@@ -139,6 +154,39 @@ export class PictureFiles {
     wanted: () => boolean,
     urgency: FileUrgency,
   ): Promise<WrittenFile | undefined> {
+    const file =
+      (await this.again(key, slot, picture, urgency)) ??
+      (await this.anew(key, site, slot, picture, wanted, urgency));
+    if (file) {
+      this.kept.set(key, file);
+    }
+    return file;
+  }
+
+  /** As an earlier tab wrote it. */
+  private async again(
+    key: string,
+    slot: Slot,
+    picture: Picture,
+    urgency: FileUrgency,
+  ): Promise<WrittenFile | undefined> {
+    try {
+      const found = await this.store?.recall(key);
+      return found && fileOf(slot, picture, await this.engine.decode(found.data, urgency), found);
+    } catch {
+      // What cannot be read again is written again.
+      return undefined;
+    }
+  }
+
+  private async anew(
+    key: string,
+    site: Site,
+    slot: Slot,
+    picture: Picture,
+    wanted: () => boolean,
+    urgency: FileUrgency,
+  ): Promise<WrittenFile | undefined> {
     const raster = await this.engine.pixels(drawingOf(slot, asFiled(picture)), urgency);
     if (!wanted()) {
       return undefined;
@@ -152,8 +200,6 @@ export class PictureFiles {
     if (!wanted()) {
       return undefined;
     }
-    const overlap = overlapOf(slot);
-    const hangs = hasOverlap(overlap);
     const questions = surveyQuestions(site, slot, picture);
     // Live words are measured too: they lie over the same picture.
     const { texts, calm } = questions
@@ -163,18 +209,27 @@ export class PictureFiles {
           urgency,
         )
       : none;
-    const file = {
-      bytes: bytes.length,
-      data: bytes,
-      decoded: hangs ? crop(all, slotInFile(slot, overlap)) : all,
-      ...(hangs && { whole: all }),
-      format: picture.press.format,
-      width: all.width,
-      height: all.height,
-      texts,
-      calm,
-    };
-    this.kept.set(key, file);
-    return file;
+    const kept = { data: bytes, texts, calm };
+    // Nobody waits for it; a file that could not be kept is written again in the next tab.
+    void this.store?.keep(key, site.id, kept).catch(() => {});
+    return fileOf(slot, picture, all, kept);
   }
+}
+
+/** @param all of the file, decoded; what hangs out over the slot too */
+function fileOf(slot: Slot, picture: Picture, all: Raster, kept: KeptFile): WrittenFile {
+  const overlap = overlapOf(slot);
+  const hangs = hasOverlap(overlap);
+  const { data, texts, calm } = kept;
+  return {
+    bytes: data.length,
+    data,
+    decoded: hangs ? crop(all, slotInFile(slot, overlap)) : all,
+    ...(hangs && { whole: all }),
+    format: picture.press.format,
+    width: all.width,
+    height: all.height,
+    texts,
+    calm,
+  };
 }

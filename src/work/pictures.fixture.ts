@@ -43,6 +43,10 @@ export function countingEngine() {
       asked.push(`press ${settings.format} ${settings.quality}`);
       return { bytes: new Uint8Array(settings.quality), decoded: raster };
     },
+    async decode(bytes) {
+      asked.push(`decode ${bytes.length}`);
+      return plain(20, 10);
+    },
     async survey() {
       asked.push('survey');
       return { texts: {}, calm: undefined };

@@ -19,11 +19,12 @@ export const keysOf = (site: Site): ReadonlyMap<string, string> =>
  * The files of all slots as they become known, by what tells them; those of states that are over
  * are forgotten.
  * @param rest ms without a change before anything is pressed
+ * @param asked nothing is pressed while it is false
  */
-export function useSiteFiles(site: Site, rest: number): SiteFiles {
+export function useSiteFiles(site: Site, rest: number, asked = true): SiteFiles {
   const keys = [...keysOf(site).values()];
   const { value: files } = useKeyed<SiteFiles>(
-    keys.join('\n'),
+    asked ? keys.join('\n') : undefined,
     none,
     ({ wanted, value, put }) =>
       theFiles().ofSite(

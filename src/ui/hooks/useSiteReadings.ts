@@ -1,12 +1,14 @@
 'use client';
 
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import type { Mend } from '@/core/readings/reading';
 import type { ToldReading } from '@/core/readings/told';
 import type { Site } from '@/core/site/model/site';
 import type { Slot } from '@/core/site/model/slot';
-import { pictureOf } from '@/core/site/picture';
+import { isBlank, pictureOf } from '@/core/site/picture';
 import { theEngine } from './tab/engine';
+import { theFiles } from './tab/files';
+import { recallFindings, storeFindings } from './tab/findings';
 import { useKeyed } from './useKeyed';
 import { keysOf, useSiteFiles } from './useSiteFiles';
 
@@ -26,9 +28,20 @@ export interface SiteReadings {
 const rest = 700;
 const none: BySlot = new Map();
 
-/** All readings of all slots: at once those that need no file, the others one after the other. */
+/**
+ * All readings of all slots: those that an earlier visit left of this very site; else at once those
+ * that need no file, the others as their files are pressed.
+ */
 export function useSiteReadings(site: Site): SiteReadings {
-  const files = useSiteFiles(site, rest);
+  // Only the site as it was opened can be what an earlier visit left.
+  const [opened] = useState(site);
+  const left = useKeyed<BySlot | 'none'>(opened, 'none', async ({ put }) => {
+    const found = await recallFindings(opened).catch(() => undefined);
+    put(() => found ?? 'none');
+  });
+  const recalled = site === opened && left.value !== 'none' ? left.value : undefined;
+  const looked = site !== opened || (left.current && !left.running);
+  const files = useSiteFiles(site, rest, looked && !recalled);
   const subject = useMemo(() => {
     const keys = keysOf(site);
     const known = new Map(
@@ -37,28 +50,33 @@ export function useSiteReadings(site: Site): SiteReadings {
         return file && file !== 'failed' ? [[slotId, { key, file }] as const] : [];
       }),
     );
-    const pending = [...keys.values()].filter((key) => key && !files.has(key)).length;
-    return { known, pending };
+    const filed = [...keys.values()].filter((key) => key);
+    const pending = filed.filter((key) => !files.has(key)).length;
+    return { known, pending, complete: known.size === filed.length };
   }, [site, files]);
-  const { value: bySlot, current } = useKeyed<BySlot>(
-    subject,
+  const { value, current } = useKeyed<BySlot>(
+    looked && !recalled ? subject : undefined,
     none,
     async ({ put }) => {
       const found = await theEngine().bulk.readings(site, subject.known);
       put(() => found);
+      if (subject.complete) {
+        await storeFindings(site, found);
+      }
     },
     { carries: true, oneAtATime: true },
   );
   return {
-    bySlot,
-    current,
-    pending: subject.pending,
+    bySlot: recalled ?? value,
+    current: recalled !== undefined || current,
+    pending: recalled ? 0 : subject.pending,
     async mendOf(slot, readingId) {
       const { takeReadings } = await import('@/core/readings/registry');
-      const { file } = subject.known.get(slot.id) ?? {};
-      return takeReadings({ site, slot, picture: pictureOf(site, slot), file }).find(
-        (reading) => reading.id === readingId,
-      )?.mend;
+      const picture = pictureOf(site, slot);
+      const file =
+        subject.known.get(slot.id)?.file ??
+        (isBlank(picture) ? undefined : await theFiles().file(site, slot, picture, () => true));
+      return takeReadings({ site, slot, picture, file }).find((r) => r.id === readingId)?.mend;
     },
   };
 }
