@@ -63,10 +63,25 @@ export interface KernelCalls {
     mode: number,
     opacity: number,
   ): void;
+  blurPlane(
+    data: number,
+    width: number,
+    height: number,
+    n: number,
+    along: boolean,
+    line: number,
+    other: number,
+    passes: number,
+    radius: number,
+    end: number,
+    scale: number,
+    weights: number,
+  ): void;
   coverRow(cover: number, colour: number, pixels: number, row: number): void;
 }
 
-type Values = Uint8Array | Uint8ClampedArray | Int32Array | Float32Array | Uint16Array;
+type Values =
+  Uint8Array | Uint8ClampedArray | Int32Array | Float32Array | Float64Array | Uint16Array;
 
 const page = 65536;
 const aligned = (bytes: number): number => (bytes + 15) & ~15;

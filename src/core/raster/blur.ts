@@ -1,3 +1,4 @@
+import { kernels, type Kernels } from '../../kernels/kernels';
 import type { Cover } from './cover';
 
 /**
@@ -134,6 +135,56 @@ function blurLines(
   }
 }
 
+/** Below this many px calling a kernel takes longer than it saves. */
+const worthKernels = 256;
+
+const fours = (n: number): number => (n + 3) & ~3;
+
+/** The same by kernels, along rows and then columns, to the bit. */
+function blurByKernels(k: Kernels, { width, height, data }: Cover, sigma: number): void {
+  const direct = sigma < directBelow ? gaussianWeights(sigma) : undefined;
+  const box = extendedBox((sigma * sigma + pixelVariance) / passes);
+  const radius = direct ? direct.length - 1 : box.radius;
+  const scale = 1 / (2 * box.radius + 1 + 2 * box.end);
+  const [wide, high] = [fours(width), fours(height)];
+  const buffer = (Math.max(wide, high) + 2 * (radius + 1)) * 16;
+  const [plane, line, other, weights] = k.rooms(
+    wide * high * 4,
+    buffer,
+    buffer,
+    (direct?.length ?? 0) * 8,
+  );
+  const whole = k.floats(plane, wide * high);
+  whole.fill(0);
+  for (let y = 0; y < height; y++) {
+    whole.set(data.subarray(y * width, (y + 1) * width), y * wide);
+  }
+  if (direct) {
+    k.put(weights, direct);
+  }
+  for (const along of [true, false]) {
+    k.bytes.fill(0, line, line + buffer);
+    k.bytes.fill(0, other, other + buffer);
+    k.call.blurPlane(
+      plane,
+      wide,
+      high,
+      along ? width : height,
+      along,
+      line,
+      other,
+      passes,
+      radius,
+      box.end,
+      scale,
+      direct ? weights : 0,
+    );
+  }
+  for (let y = 0; y < height; y++) {
+    data.set(whole.subarray(y * wide, y * wide + width), y * width);
+  }
+}
+
 /**
  * Gaussian blur of a cover, whose pixels are taken as squares; outside of it is 0. Small ones by
  * the Gaussian's own weights, larger ones by four boxes, which stay within 0.012 of the true
@@ -143,6 +194,11 @@ function blurLines(
 export function blur({ width, height, data }: Cover, sigma: number): Cover {
   const out: Cover = { width, height, data: data.slice() };
   if (sigma <= 0.01) {
+    return out;
+  }
+  const simd = kernels();
+  if (simd && width * height >= worthKernels) {
+    blurByKernels(simd, out, sigma);
     return out;
   }
   blurLines(out.data, height, width, width, 1, sigma);

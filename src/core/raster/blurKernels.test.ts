@@ -1,0 +1,29 @@
+import { withoutKernels } from '../../kernels/kernels';
+import { blur } from './blur';
+import type { Cover } from './cover';
+
+function noise(width: number, height: number): Cover {
+  let state = 9;
+  const data = Float32Array.from({ length: width * height }, (_, i) => {
+    state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
+    // Every third row is empty.
+    return Math.floor(i / width) % 3 === 0 ? 0 : (state >>> 8) / 2 ** 24;
+  });
+  return { width, height, data };
+}
+
+test.each([0.3, 1, 1.9, 2, 5.5, 12, 60])(
+  'at a standard deviation of %d px the kernel gives what its twin gives, to the bit',
+  (sigma) => {
+    for (const [width, height] of [
+      [97, 41],
+      [16, 64],
+      [3, 120],
+    ]) {
+      const cover = noise(width, height);
+      const slow = withoutKernels(() => blur(cover, sigma)).data;
+      const quick = blur(cover, sigma).data;
+      expect(quick.filter((v, i) => v !== slow[i])).toHaveLength(0);
+    }
+  },
+);
