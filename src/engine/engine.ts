@@ -82,6 +82,8 @@ export interface Engine {
   readSurvey(text: string): Promise<PageSurvey>;
   /** What is seen in a picture of a page. */
   readPagePicture(bytes: Uint8Array): Promise<PagePicture>;
+  /** Files that `encode` writes at the same time. */
+  readonly atOnce: number;
   /** Starts the workers that search ahead of need. */
   warmSearch(): void;
   /**
@@ -197,6 +199,7 @@ export function createEngine(parts: EngineParts): Engine {
         )
         .catch(() => {});
     },
+    atOnce: writers,
     encode: (raster, settings, pinned) =>
       desk.use(1, 'now', ([one]) => twice(() => one.ask('encode', { raster, settings, pinned }))),
     search: (subject, aim, formats, listener) =>

@@ -70,15 +70,16 @@ export interface SearchRow {
   finished: readonly string[];
 }
 
-/** The file of one state of a picture, and what was measured of its drawing. */
-export interface WrittenRow extends Survey {
+/** The file of one state of a picture. */
+export interface WrittenRow {
   /** SHA-256 of what the state depends on. */
   key: string;
-  siteId: string;
   /** When it was written, ms since 1970. */
   at: number;
   bytes: number;
   data: Uint8Array<ArrayBuffer>;
+  /** What was measured of its drawing, where it was. */
+  survey?: Survey;
 }
 
 /** All readings of a site, by slot. */
@@ -119,7 +120,7 @@ export class Database extends Dexie {
     this.version(2).stores({ rehearsals: 'siteId' });
     this.version(3).stores({ searches: 'key, siteId, at, [at+bytes]' });
     this.version(4).stores({ removed: 'siteId' });
-    this.version(5).stores({ written: 'key, siteId, [at+bytes]', findings: 'siteId' });
+    this.version(5).stores({ written: 'key, [at+bytes]', findings: 'siteId' });
   }
 
   /**

@@ -20,8 +20,8 @@ export async function storedText(db: Database, id: string): Promise<string> {
 }
 
 /**
- * Removes a site with its history, drawings, files and searches; photos stay, since other sites may
- * use them.
+ * Removes a site with its history, drawings and searches; photos stay, since other sites may use
+ * them, and files of it go when they are old.
  */
 export async function removeSite(db: Database, id: string, now: number): Promise<void> {
   const tables = [
@@ -30,7 +30,6 @@ export async function removeSite(db: Database, id: string, now: number): Promise
     db.thumbs,
     db.rehearsals,
     db.searches,
-    db.written,
     db.findings,
     db.removed,
   ];
@@ -41,7 +40,6 @@ export async function removeSite(db: Database, id: string, now: number): Promise
     await db.thumbs.where('key').startsWith(`${id}/`).delete();
     await db.rehearsals.delete(id);
     await db.searches.where('siteId').equals(id).delete();
-    await db.written.where('siteId').equals(id).delete();
     await db.findings.delete(id);
   });
 }

@@ -3,12 +3,12 @@ import { forgetOldest } from './byAge';
 import type { Database, WrittenRow } from './database';
 
 /** Older files are written again when they are asked for, beyond so many bytes. */
-const mostBytes = 48e6;
+const mostBytes = 96e6;
 
 const keyOf = (state: string): Promise<string> => assetId(new TextEncoder().encode(state));
 
 /**
- * Keeps the file of one state of a picture, with what was measured of its drawing.
+ * Keeps the file of one state of a picture, whichever site it is of.
  * @param state text that is equal for states that are written alike
  */
 export async function keepWritten(

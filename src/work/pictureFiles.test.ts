@@ -104,7 +104,7 @@ test('a file that an earlier tab kept is read again and not written; one that ca
   const kept = new Map<string, KeptFile>();
   const store = {
     recall: async (key: string) => kept.get(key),
-    keep: async (key: string, _siteId: string, file: KeptFile) => void kept.set(key, file),
+    keep: async (key: string, file: KeptFile) => void kept.set(key, file),
   };
   const first = await new PictureFiles(engine, store).file(...header(siteWithHeader), always);
   expect([...kept.values()].map((file) => file.data.length)).toEqual([80]);

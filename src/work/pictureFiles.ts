@@ -38,14 +38,15 @@ export interface FileEngine {
 }
 
 /** What a file is again in a later tab: its bytes, and what was measured of its drawing. */
-export interface KeptFile extends Survey {
+export interface KeptFile {
   readonly data: Uint8Array<ArrayBuffer>;
+  readonly survey: Survey;
 }
 
 /** Where files outlive the tab. */
 export interface FileStore {
   recall(key: string): Promise<KeptFile | undefined>;
-  keep(key: string, siteId: string, file: KeptFile): Promise<void>;
+  keep(key: string, file: KeptFile): Promise<void>;
 }
 
 /** Decoded files that are kept, bytes of pixels. */
@@ -84,6 +85,16 @@ export class PictureFiles {
     const done = this.line.then(() => this.once(site, slot, picture, wanted, 'now'));
     this.line = done.catch(() => {});
     return done;
+  }
+
+  /** The bytes of a picture's file, where it was pressed before. */
+  async bytes(
+    site: Site,
+    slot: Slot,
+    picture: Picture,
+  ): Promise<Uint8Array<ArrayBuffer> | undefined> {
+    const key = fileKey(site, slot, picture);
+    return (this.kept.get(key) ?? (await this.store?.recall(key)))?.data;
   }
 
   /**
@@ -202,16 +213,16 @@ export class PictureFiles {
     }
     const questions = surveyQuestions(site, slot, picture);
     // Live words are measured too: they lie over the same picture.
-    const { texts, calm } = questions
+    const survey = questions
       ? await this.engine.survey(
           { ...drawingOf(slot, picture), overlap: undefined },
           questions,
           urgency,
         )
       : none;
-    const kept = { data: bytes, texts, calm };
+    const kept = { data: bytes, survey };
     // Nobody waits for it; a file that could not be kept is written again in the next tab.
-    void this.store?.keep(key, site.id, kept).catch(() => {});
+    void this.store?.keep(key, kept).catch(() => {});
     return fileOf(slot, picture, all, kept);
   }
 }
@@ -220,7 +231,7 @@ export class PictureFiles {
 function fileOf(slot: Slot, picture: Picture, all: Raster, kept: KeptFile): WrittenFile {
   const overlap = overlapOf(slot);
   const hangs = hasOverlap(overlap);
-  const { data, texts, calm } = kept;
+  const { data, survey } = kept;
   return {
     bytes: data.length,
     data,
@@ -229,7 +240,6 @@ function fileOf(slot: Slot, picture: Picture, all: Raster, kept: KeptFile): Writ
     format: picture.press.format,
     width: all.width,
     height: all.height,
-    texts,
-    calm,
+    ...survey,
   };
 }

@@ -1,7 +1,7 @@
 import type { Paint } from '../raster/composite';
-import { createCover } from '../raster/cover';
+import { createCover, type Cover } from '../raster/cover';
 import type { Effect, GlowEffect } from '../site/model/effects';
-import { bodyOf, toRaster, type Body, type Group } from './group';
+import { bodyOf, coverOf, toRaster, type Body, type Group } from './group';
 import type { Outsets } from './kind';
 import { layOf } from './lay/registry';
 import { outsetsOf } from './outsets';
@@ -111,8 +111,11 @@ export function dress(
   const wanted = outsetsOf(effects);
   const framed = before && holds(before.room, wanted) ? before : frame(shape, wanted);
   const group = groupOf(shape, framed);
+  let outlined: Cover | undefined;
+  // The first to ask comes after the outlines and before all that lies under the shape.
+  const seen = () => (outlined ??= coverOf(group));
   for (const effect of effects.toSorted((a, b) => orderOf(a) - orderOf(b))) {
-    layOf(effect)(group, framed.body, effect);
+    layOf(effect)(group, framed.body, effect, seen);
   }
   return {
     paint: {

@@ -1,4 +1,5 @@
 import type { ObjectSchema } from 'yup';
+import type { Cover } from '../raster/cover';
 import type { Effect } from '../site/model/effects';
 import type { Hex } from '../site/model/hex';
 import type { Body, Group } from './group';
@@ -40,5 +41,12 @@ export interface EffectKind<E extends Effect = Effect> {
 /**
  * Lays an effect on a layer's pixels. Apart from the definition, so that screens, which never draw,
  * need not load it.
+ * @param seen cover of the shape with its outlines: glows go round it and it casts the shadows; they
+ * themselves do neither
  */
-export type Lay<E extends Effect = Effect> = (group: Group, body: Body, effect: E) => void;
+export type Lay<E extends Effect = Effect> = (
+  group: Group,
+  body: Body,
+  effect: E,
+  seen: () => Cover,
+) => void;

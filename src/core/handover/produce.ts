@@ -12,7 +12,9 @@ import type { SetHanded } from '../set/produce';
 import { SetStopped, type SetListener } from '../set/listener';
 import type { PieceSet } from '../site/model/pieceSet';
 import type { OwnPage } from '../site/model/ownPage';
+import type { Picture } from '../site/model/picture';
 import type { Site } from '../site/model/site';
+import type { Slot } from '../site/model/slot';
 import { asFiled, drawingKey, isBlank, pictureOf } from '../site/picture';
 import { creditsPage, creditsOf } from './credits';
 import { fontEnding, handedFonts } from './fontFaces';
@@ -28,6 +30,13 @@ import type { PackedSite } from './siteFile';
 import { snippetsFor } from './snippets';
 import type { TypedFile } from './zipFiles';
 import { licenceOf, type FontFile } from '../text/fonts';
+
+/** A picture in its slot. */
+export interface PressedPicture {
+  readonly site: Site;
+  readonly slot: Slot;
+  readonly picture: Picture;
+}
 
 /** What a hand-over is made with; the browser and Node bring their own. */
 export interface HandOverPorts extends Pick<Codecs, 'encode'> {
@@ -47,10 +56,16 @@ export interface HandOverPorts extends Pick<Codecs, 'encode'> {
   shippedFont(file: FontFile): Promise<Uint8Array<ArrayBuffer>>;
   /** What was measured of an own page, out of its text. */
   survey(text: string): Promise<PageSurvey>;
-  /** A file as it was written before under that key, or as it is made now. */
+  /** Files that can be written at the same time; one where it is not said. */
+  readonly atOnce?: number;
+  /**
+   * A file as it was written before under that key, or as it is made now.
+   * @param pressed the picture whose own file it is, at its size and as it is pressed
+   */
   kept?(
     key: string,
     make: () => Promise<Uint8Array<ArrayBuffer>>,
+    pressed: PressedPicture | undefined,
   ): Promise<Uint8Array<ArrayBuffer>>;
 }
 
@@ -176,6 +191,93 @@ async function themeFiles(
   });
 }
 
+function stopIfUnwanted({ wanted }: HandOverListener): void {
+  if (!wanted()) {
+    throw new HandOverStopped('The hand-over was stopped.');
+  }
+}
+
+/**
+ * The pictures of a hand-over in the order of the plan, as many at a time as the ports can write.
+ * @param drawn drawings of slots that are there already; each is let go of with its last file
+ */
+async function plannedFiles(
+  site: Site,
+  plan: readonly SlotFiles[],
+  drawn: Map<string, Raster>,
+  ports: HandOverPorts,
+  listener: HandOverListener,
+): Promise<HandedFile[]> {
+  const pinned = siteColours(site);
+  const jobs = plan.flatMap(({ slot, picture, files }) =>
+    files.map((file, i) => ({ slot, picture, file, isLast: i === files.length - 1 })),
+  );
+  const files = new Map<number, HandedFile>();
+  /** Of the slots whose files are being written. */
+  const rasters = new Map<string, Promise<Raster>>();
+  const once = (key: string, draw: () => Promise<Raster>): Promise<Raster> => {
+    const raster = rasters.get(key) ?? draw();
+    rasters.set(key, raster);
+    return raster;
+  };
+  let next = 0;
+  let failed = false;
+  const write = async (at: number): Promise<void> => {
+    const { slot, picture, file, isLast } = jobs[at];
+    const filed = asFiled(picture);
+    const drawing = drawingOf(slot, filed);
+    const plain = () =>
+      once(slot.id, async () => drawn.get(slot.id) ?? (await ports.draw(drawing)));
+    /** What is smaller is what a browser would make of the file; what is larger is drawn anew. */
+    const pixels = async ({ scale, width, height }: PlannedFile): Promise<Raster> => {
+      if (scale > 1) {
+        return once(`${slot.id} ${scale}`, () => ports.draw(scaledDrawing(drawing, scale)));
+      }
+      return scale === 1 ? plain() : ports.resize(await plain(), width, height);
+    };
+    const make = async () => ports.encode(await pixels(file), file.settings, pinned);
+    const key = JSON.stringify([
+      drawingKey(filed, slot),
+      file.scale,
+      file.settings,
+      file.settings.colours === null ? [] : pinned,
+    ]);
+    const asPressed = file.scale === 1 && file.settings === picture.press;
+    const anew = () =>
+      ports.kept ? ports.kept(key, make, asPressed ? { site, slot, picture } : undefined) : make();
+    const written = {
+      path: file.path,
+      type: formatOf(file.settings.format).mediaType,
+      bytes: await (file.asItWas === undefined ? anew() : ports.asset(file.asItWas)),
+      planned: file,
+    };
+    files.set(at, written);
+    listener.onFile?.(written);
+    if (isLast) {
+      drawn.delete(slot.id);
+      for (const held of [...rasters.keys()].filter((k) => k.split(' ')[0] === slot.id)) {
+        rasters.delete(held);
+      }
+    }
+  };
+  const along = async () => {
+    while (next < jobs.length && !failed) {
+      stopIfUnwanted(listener);
+      const at = next++;
+      listener.onProgress(files.size, jobs.length, jobs[at].file.path);
+      await write(at);
+    }
+  };
+  const lanes = Array.from({ length: ports.atOnce ?? 1 }, () =>
+    along().catch((error: unknown) => {
+      failed = true;
+      throw error;
+    }),
+  );
+  await Promise.all(lanes);
+  return jobs.map((_, i) => files.get(i)!);
+}
+
 /**
  * Draws and writes everything that is handed over for a site: its files, style sheet, markup,
  * credits, a document for each page that shows them together, and the site file.
@@ -186,11 +288,7 @@ export async function produceHandOver(
   ports: HandOverPorts,
   listener: HandOverListener,
 ): Promise<HandOver> {
-  const check = () => {
-    if (!listener.wanted()) {
-      throw new HandOverStopped('The hand-over was stopped.');
-    }
-  };
+  const check = () => stopIfUnwanted(listener);
   const opaque = new Map<string, boolean>();
   const drawn = new Map<string, Raster>();
   let held = 0;
@@ -208,45 +306,7 @@ export async function produceHandOver(
     opaque.set(slot.id, isOpaque(raster));
   }
   const plan = planFiles(site, (id) => opaque.get(id) ?? true);
-  const planned = plan.flatMap((p) => p.files);
-  const pinned = siteColours(site);
-  const files: HandedFile[] = [];
-  for (const { slot, picture, files: own } of plan) {
-    const filed = asFiled(picture);
-    const raster = drawn.get(slot.id) ?? (await ports.draw(drawingOf(slot, filed)));
-    let larger: Raster | undefined;
-    /** What is smaller is what a browser would make of the file; what is larger is drawn anew. */
-    const pixels = async ({ scale, width, height }: PlannedFile): Promise<Raster> => {
-      if (scale === 1) {
-        return raster;
-      }
-      if (scale < 1) {
-        return ports.resize(raster, width, height);
-      }
-      return (larger ??= await ports.draw(scaledDrawing(drawingOf(slot, filed), scale)));
-    };
-    for (const file of own) {
-      check();
-      listener.onProgress(files.length, planned.length, file.path);
-      const make = async () => ports.encode(await pixels(file), file.settings, pinned);
-      const key = JSON.stringify([
-        drawingKey(filed, slot),
-        file.scale,
-        file.settings,
-        file.settings.colours === null ? [] : pinned,
-      ]);
-      const write = () => (ports.kept ? ports.kept(key, make) : make());
-      const written = {
-        path: file.path,
-        type: formatOf(file.settings.format).mediaType,
-        bytes: await (file.asItWas === undefined ? write() : ports.asset(file.asItWas)),
-        planned: file,
-      };
-      files.push(written);
-      listener.onFile?.(written);
-    }
-    drawn.delete(slot.id);
-  }
+  const files: HandedFile[] = await plannedFiles(site, plan, drawn, ports, listener);
   check();
   const fontBytes = new Map<string, Uint8Array<ArrayBuffer>>();
   for (const font of site.fonts) {
@@ -316,6 +376,7 @@ export async function produceHandOver(
     type: 'application/zip',
     bytes: await ports.packSite({ site, assets }),
   });
-  listener.onProgress(planned.length, planned.length, '');
+  const pictures = files.filter((f) => f.planned).length;
+  listener.onProgress(pictures, pictures, '');
   return { plan, files, ...lines, css, credits, own: changes };
 }

@@ -1,8 +1,8 @@
 import { colourOf } from '../../colour/parse';
-import { createCover } from '../../raster/cover';
+import { createCover, type Cover } from '../../raster/cover';
 import { signedDistance } from '../../raster/distance';
 import type { GlowEffect } from '../../site/model/effects';
-import { coverOf, layUnder, type Body, type Group } from '../group';
+import { layUnder, type Body, type Group } from '../group';
 import type { Lay } from '../kind';
 
 /**
@@ -35,8 +35,7 @@ function layInside({ data }: Group, body: Body, { colour, opacity, size }: GlowE
   }
 }
 
-function layOutside(group: Group, effect: GlowEffect): void {
-  const seen = coverOf(group);
+function layOutside(group: Group, effect: GlowEffect, seen: Cover): void {
   const d = signedDistance(seen, effect.size + 1).data;
   const glow = createCover(group.width, group.height);
   for (let i = 0; i < d.length; i++) {
@@ -45,5 +44,5 @@ function layOutside(group: Group, effect: GlowEffect): void {
   layUnder(group, colourOf(effect.colour), glow, effect.opacity);
 }
 
-export const layGlow: Lay<GlowEffect> = (group, body, effect) =>
-  effect.side === 'inside' ? layInside(group, body, effect) : layOutside(group, effect);
+export const layGlow: Lay<GlowEffect> = (group, body, effect, seen) =>
+  effect.side === 'inside' ? layInside(group, body, effect) : layOutside(group, effect, seen());

@@ -3,13 +3,12 @@ import { blur } from '../../raster/blur';
 import { shiftCover } from '../../raster/cover';
 import { signedDistance } from '../../raster/distance';
 import type { ShadowEffect } from '../../site/model/effects';
-import { coverOf, coverWithin, layUnder } from '../group';
+import { coverWithin, layUnder } from '../group';
 import type { Lay } from '../kind';
 import { sigmaOf } from '../shadow';
 
-export const layShadow: Lay<ShadowEffect> = (group, _body, effect) => {
-  // What is seen casts it: the shape with its outlines, and not the shape alone.
-  const seen = coverOf(group);
+export const layShadow: Lay<ShadowEffect> = (group, _body, effect, seenNow) => {
+  const seen = seenNow();
   const grown =
     effect.spread === 0
       ? seen

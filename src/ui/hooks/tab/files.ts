@@ -7,12 +7,16 @@ import { theDatabase } from './database';
 import { theEngine } from './engine';
 import { lazily } from '@/core/lazily';
 
+const stateOf = (key: string): string => `${built} pressed ${key}`;
+
 /** The pictures as files. Another build of the program may write them otherwise. */
 export const theFiles = lazily(
   () =>
     new PictureFiles(theEngine(), {
-      recall: (key) => writtenOf(theDatabase(), `${built} ${key}`),
-      keep: (key, siteId, file) =>
-        keepWritten(theDatabase(), `${built} ${key}`, { ...file, siteId, at: Date.now() }),
+      async recall(key) {
+        const { data, survey } = (await writtenOf(theDatabase(), stateOf(key))) ?? {};
+        return data && survey && { data, survey };
+      },
+      keep: (key, file) => keepWritten(theDatabase(), stateOf(key), { ...file, at: Date.now() }),
     }),
 );

@@ -2,8 +2,12 @@
 
 import { fontFolder } from '@/engine/vendor';
 import { keepingFiles } from '@/work/keepingFiles';
+import { keepWritten, writtenOf } from '@/store/written';
 import { storedAsset } from './assets';
+import { built } from './built';
+import { theDatabase } from './database';
 import { theEngine } from './engine';
+import { theFiles } from './files';
 import { lazily } from '@/core/lazily';
 import { theSetFiles } from './setFiles';
 
@@ -15,18 +19,28 @@ async function shippedFont({ file }: { readonly file: string }): Promise<Uint8Ar
   return new Uint8Array(await response.arrayBuffer());
 }
 
+const stateOf = (key: string): string => `${built} handed ${key}`;
+
 /** What handing over asks for; files that were written once are kept. */
 export const theHandOver = lazily(() => {
   const engine = theEngine();
-  return keepingFiles({
-    draw: (drawing) => engine.pixels(drawing, 'soon'),
-    encode: engine.encode,
-    asset: storedAsset,
-    resize: engine.bulk.resize,
-    packSite: engine.bulk.packSite,
-    packPicture: engine.bulk.packPicture,
-    theme: (set, listener) => theSetFiles().theme(set, listener),
-    shippedFont,
-    survey: engine.readSurvey,
-  });
+  return keepingFiles(
+    {
+      atOnce: engine.atOnce,
+      draw: (drawing) => engine.pixels(drawing, 'soon'),
+      encode: engine.encode,
+      asset: storedAsset,
+      resize: engine.bulk.resize,
+      packSite: engine.bulk.packSite,
+      packPicture: engine.bulk.packPicture,
+      theme: (set, listener) => theSetFiles().theme(set, listener),
+      shippedFont,
+      survey: engine.readSurvey,
+    },
+    {
+      pressed: ({ site, slot, picture }) => theFiles().bytes(site, slot, picture),
+      recall: async (key) => (await writtenOf(theDatabase(), stateOf(key)))?.data,
+      keep: (key, data) => keepWritten(theDatabase(), stateOf(key), { data, at: Date.now() }),
+    },
+  );
 });
