@@ -30,7 +30,15 @@ const hooksOnly = ['engine', 'store', 'work'].map((other) => ({
 }));
 
 const config = [
-  { ignores: ['.next/**', 'public/**', 'next-env.d.ts', 'node_modules/**', 'src/kernels/**/{assembly/**,module.ts}'] },
+  {
+    ignores: [
+      '.next/**',
+      'public/**',
+      'next-env.d.ts',
+      'node_modules/**',
+      'src/kernels/**/{assembly/**,module.ts}',
+    ],
+  },
   ...nextVitals,
   ...nextTypescript,
   {
