@@ -1,4 +1,4 @@
-import { createCanvas } from '@napi-rs/canvas';
+import { createCanvas, ImageData, type GlobalCompositeOperation } from '@napi-rs/canvas';
 import sharp from 'sharp';
 import { createComposer, type Drawing } from '../src/core/compose/compose';
 import { resample } from '../src/core/frame/resample';
@@ -6,6 +6,8 @@ import { newWash } from '../src/core/layers/fill';
 import { newPhoto } from '../src/core/layers/photo';
 import { newText } from '../src/core/layers/text';
 import type { BlendMode } from '../src/core/raster/blend';
+import { toPalette } from '../src/core/press/palette';
+import { blur } from '../src/core/raster/blur';
 import { composite, fillRect } from '../src/core/raster/composite';
 import { createRaster, type Raster } from '../src/core/raster/raster';
 import type { Layer } from '../src/core/site/model/layer';
@@ -74,13 +76,96 @@ async function reduce(): Promise<Row> {
   return compare(
     'resample 4000×3000 to 1900×1200, linear light',
     () => resample(source, { x: 0, y: 0, scaleX: 1900 / 4000, scaleY: 1200 / 3000 }, 1900, 1200),
-    'sharp resize lanczos3, not linear',
+    'sharp resize lanczos3 in linear light (scrgb)',
     () =>
       sharp(input, { raw })
+        .pipelineColourspace('scrgb')
         .resize(1900, 1200, { kernel: 'lanczos3', fit: 'fill' })
         .raw()
         .toBuffer(),
     5,
+  );
+}
+
+/** The same layers on Skia's canvas, pixels read back once. */
+async function sixOnSkia(): Promise<Row> {
+  const layers = modes.map((_, i) => layer(width, height, i + 1, i % 2 === 0));
+  const canvases = layers.map((raster) => {
+    const canvas = createCanvas(width, height);
+    canvas.getContext('2d').putImageData(new ImageData(raster.data, width, height), 0, 0);
+    return canvas;
+  });
+  const names = [
+    'source-over',
+    ...modes.slice(1).map(([mode]) => mode),
+  ] as GlobalCompositeOperation[];
+  const canvas = createCanvas(width, height);
+  const context = canvas.getContext('2d');
+  const target = createRaster(width, height);
+  const ground = { r: 59, g: 74, b: 69 };
+  return compare(
+    'compose 6 mixed layers, 1900×1200, with the ground',
+    () => {
+      fillRect(target, ground);
+      layers.forEach((raster, i) =>
+        composite(target, { type: 'raster', raster, x: 0, y: 0 }, 1, modes[i][0]),
+      );
+    },
+    'Skia',
+    () => {
+      context.globalCompositeOperation = 'source-over';
+      context.fillStyle = '#3b4a45';
+      context.fillRect(0, 0, width, height);
+      canvases.forEach((one, i) => {
+        context.globalCompositeOperation = names[i];
+        context.drawImage(one, 0, 0);
+      });
+      context.getImageData(0, 0, width, height);
+    },
+  );
+}
+
+async function together(mode: BlendMode): Promise<Row> {
+  const raster = layer(width, height, 2, true);
+  const target = layer(width, height, 1, false);
+  const lay = (as: BlendMode) => () =>
+    composite(target, { type: 'raster', raster, x: 0, y: 0 }, 1, as);
+  return compare(`lay 1900×1200 as ${mode}`, lay(mode), 'as normal', lay('normal'));
+}
+
+async function soften(): Promise<Row> {
+  const source = layer(width, height, 4, false);
+  const data = Float32Array.from({ length: width * height }, (_, i) => source.data[i * 4] / 255);
+  const grey = Buffer.from(data.map((v) => v * 255));
+  return compare(
+    'Gaussian blur 1900×1200, σ 12',
+    () => blur({ width, height, data }, 12),
+    'sharp blur of one band',
+    () =>
+      sharp(grey, { raw: { width, height, channels: 1 } })
+        .blur(12)
+        .raw()
+        .toBuffer(),
+  );
+}
+
+async function fewColours(): Promise<Row> {
+  const [w, h] = [1920, 600];
+  const photo = await sharp('public/sample/shelf-of-pots.jpg')
+    .resize(w, h)
+    .ensureAlpha()
+    .raw()
+    .toBuffer();
+  const raster = { width: w, height: h, data: new Uint8ClampedArray(photo) };
+  return compare(
+    'palette of 1920×600, 128 colours',
+    () => toPalette(raster, 128, []),
+    'sharp, palette PNG without compression',
+    () =>
+      sharp(photo, { raw: { width: w, height: h, channels: 4 } })
+        .png({ palette: true, colours: 128, dither: 0, effort: 7, compressionLevel: 0 })
+        .toBuffer(),
+    3,
   );
 }
 
@@ -125,6 +210,13 @@ async function editOne(): Promise<Row> {
 
 export const coreRows = async (): Promise<Row[]> => [
   await sixLayers(),
+  await sixOnSkia(),
+  await together('luminosity'),
+  await together('hue'),
+  await together('saturation'),
+  await together('color'),
   await reduce(),
+  await soften(),
+  await fewColours(),
   await editOne(),
 ];
