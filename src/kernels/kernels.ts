@@ -46,13 +46,16 @@ export interface KernelCalls {
     source: number,
     pixels: number,
     alphas: number,
+    by: number,
     opacity: number,
   ): void;
-  blendByTable(
+  blendAlone(
     target: number,
     source: number,
     pixels: number,
+    mode: number,
     alphas: number,
+    by: number,
     table: number,
     opacity: number,
   ): void;

@@ -50,3 +50,25 @@ describe.each(paints)('%s', (_, paint) => {
     }
   });
 });
+
+test.each(blendModes.filter(isSeparable))(
+  'as %s, every level over every other is what its twin gives',
+  (mode) => {
+    const grey = (level: (x: number, y: number) => number): Raster => {
+      const data = new Uint8ClampedArray(256 * 256 * 4);
+      for (let i = 0; i < 65536; i++) {
+        const v = level(i & 255, i >> 8);
+        data.set([v, v, 255 - v, 255], i * 4);
+      }
+      return { width: 256, height: 256, data };
+    };
+    const paint: Paint = { type: 'raster', raster: grey((x) => x), x: 0, y: 0 };
+    for (const opacity of [1, 0.63, 0.07]) {
+      const quick = grey((_, y) => y);
+      const slow = grey((_, y) => y);
+      composite(quick, paint, opacity, mode);
+      withoutKernels(() => composite(slow, paint, opacity, mode));
+      expect(quick.data.filter((v, i) => v !== slow.data[i])).toHaveLength(0);
+    }
+  },
+);

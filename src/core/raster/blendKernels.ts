@@ -18,6 +18,29 @@ export type RowSource =
 /** In the order that the kernel counts them. */
 const together = Object.keys(nonSeparableModes);
 
+/** Modes that a kernel works out, in the order that it counts them from 1; it looks the others up. */
+const workedOut: readonly BlendMode[] = [
+  'multiply',
+  'screen',
+  'overlay',
+  'darken',
+  'lighten',
+  'hard-light',
+  'difference',
+  'exclusion',
+];
+
+/** What each step of alpha comes to, where floats give the whole table by it; else 0. */
+function stepOf(alphas: Int32Array): number {
+  const by = Math.fround(alphas[255] / 255);
+  const same = alphas.every((alpha, i) => {
+    const v = Math.fround(i * by);
+    // Halves are rounded otherwise there.
+    return Math.round(v) === alpha && v - Math.floor(v) !== 0.5;
+  });
+  return same ? by : 0;
+}
+
 /** Px of a kernel's row: whole fours. */
 const fours = (pixels: number): number => (pixels + 3) & ~3;
 
@@ -41,18 +64,21 @@ function rowCall(
   const table = normal
     ? 0
     : k.table(`mode ${mode}`, () => Uint16Array.from(tableOf(mode as SeparableMode)));
+  const steps = alphaSteps(opacity, normal ? 65536 : 32768);
+  const by = stepOf(steps);
+  const which = workedOut.indexOf(mode) + 1;
   let alphas = 0;
   return {
     rooms(...sizes) {
       const [first, ...rest] = k.rooms(1024, ...sizes);
       alphas = first;
-      k.put(alphas, alphaSteps(opacity, normal ? 65536 : 32768));
+      k.put(alphas, steps);
       return rest;
     },
     blend: (target, source) =>
       normal
-        ? k.call.blendNormal(target, source, pixels, alphas, opacity)
-        : k.call.blendByTable(target, source, pixels, alphas, table, opacity),
+        ? k.call.blendNormal(target, source, pixels, alphas, by, opacity)
+        : k.call.blendAlone(target, source, pixels, which, alphas, by, table, opacity),
   };
 }
 

@@ -23,6 +23,18 @@ function lookedUp(pixels: v128, table: usize): v128 {
   );
 }
 
+/**
+ * What the alpha of each of four pixels comes to.
+ * @param by what each step of alpha comes to, where that is all there is to it; else 0
+ */
+function alphasOf(pixels: v128, table: usize, by: f32): v128 {
+  if (by === 0) {
+    return lookedUp(pixels, table);
+  }
+  const alpha = f32x4.convert_i32x4_s(i32x4.shr_u(pixels, 24));
+  return i32x4.trunc_sat_f32x4_s(f32x4.nearest(f32x4.mul(alpha, f32x4.splat(by))));
+}
+
 function joined(r: v128, g: v128, b: v128, a: v128): v128 {
   return v128.or(v128.or(r, i32x4.shl(g, 8)), v128.or(i32x4.shl(b, 16), i32x4.shl(a, 24)));
 }
@@ -75,12 +87,14 @@ function normalPixel(target: usize, source: usize, alphas: usize, opacity: f64):
 /**
  * Source over target.
  * @param alphas of each alpha of a source what it comes to at this opacity, 256 i32 up to 65536
+ * @param by the same for one step, where every step comes to as much; else 0
  */
 export function blendNormal(
   target: usize,
   source: usize,
   pixels: i32,
   alphas: usize,
+  by: f32,
   opacity: f64,
 ): void {
   const end = target + ((<usize>pixels) << 2);
@@ -93,7 +107,7 @@ export function blendNormal(
       continue;
     }
     const s = v128.load(source);
-    const a = lookedUp(s, alphas);
+    const a = alphasOf(s, alphas, by);
     v128.store(
       target,
       joined(
@@ -142,20 +156,124 @@ function tablePixel(target: usize, source: usize, alphas: usize, table: usize, o
   store<u8>(target + 3, <u8>(<i32>(ao * 255 + half)));
 }
 
+/* Modes whose results in 1/128 of a level are a sum and a rounded product, as the table has them. */
+
+const enum Alone {
+  table,
+  multiply,
+  screen,
+  overlay,
+  darken,
+  lighten,
+  hardLight,
+  difference,
+  exclusion,
+}
+
+/** v/255 of 0 to 65025, rounded; nothing is at a half. */
+function by255(v: v128): v128 {
+  const t = i32x4.add(v, i32x4.splat(128));
+  return i32x4.shr_u(i32x4.add(t, i32x4.shr_u(t, 8)), 8);
+}
+
+/** a·b·2^bits/255 of levels, rounded: its whole part apart, so that nothing needs more than 16 bits. */
+function product(a: v128, b: v128, bits: i32): v128 {
+  const p = i32x4.mul(a, b);
+  const whole = i32x4.shr_u(i32x4.add(i32x4.add(p, i32x4.splat(1)), i32x4.shr_u(p, 8)), 8);
+  const rest = i32x4.sub(p, i32x4.sub(i32x4.shl(whole, 8), whole));
+  return i32x4.add(i32x4.shl(whole, bits), by255(i32x4.shl(rest, bits)));
+}
+
+function screened(a: v128, b: v128): v128 {
+  return i32x4.sub(i32x4.shl(i32x4.add(a, b), 7), product(a, b, 7));
+}
+
+/** Darkens below the middle of `by`, lightens above. */
+function hard(base: v128, by: v128): v128 {
+  const twice = i32x4.shl(by, 1);
+  return v128.bitselect(
+    screened(base, i32x4.sub(twice, i32x4.splat(255))),
+    product(base, by, 8),
+    i32x4.gt_s(by, i32x4.splat(127)),
+  );
+}
+
+function alone(mode: i32, old: v128, next: v128): v128 {
+  switch (mode) {
+    case Alone.multiply:
+      return product(old, next, 7);
+    case Alone.screen:
+      return screened(old, next);
+    case Alone.overlay:
+      return hard(next, old);
+    case Alone.hardLight:
+      return hard(old, next);
+    case Alone.darken:
+      return i32x4.shl(i32x4.min_s(old, next), 7);
+    case Alone.lighten:
+      return i32x4.shl(i32x4.max_s(old, next), 7);
+    case Alone.difference:
+      return i32x4.shl(i32x4.abs(i32x4.sub(old, next)), 7);
+    default:
+      return i32x4.sub(i32x4.shl(i32x4.add(old, next), 7), product(old, next, 8));
+  }
+}
+
+/** old + a·(m − old), where 32768 stands for all, and m is in 1/128 of a level. */
+function mixedFine(old: v128, m: v128, a: v128): v128 {
+  return i32x4.shr_u(
+    i32x4.add(
+      i32x4.add(i32x4.shl(old, 22), i32x4.mul(a, i32x4.sub(m, i32x4.shl(old, 7)))),
+      i32x4.splat(half22),
+    ),
+    22,
+  );
+}
+
+function aloneChannel(mode: i32, t: v128, s: v128, shift: i32, a: v128): v128 {
+  const old = channel(t, shift);
+  return mixedFine(old, alone(mode, old, channel(s, shift)), a);
+}
+
 /**
  * A mode that works on each channel alone.
+ * @param mode one that is worked out, or 0 where it is looked up
  * @param alphas as above, up to 32768
+ * @param by as above
  * @param table 65536 u16: the mode's results in 1/128 of a level, row the target's level
  */
-export function blendByTable(
+export function blendAlone(
   target: usize,
   source: usize,
   pixels: i32,
+  mode: i32,
   alphas: usize,
+  by: f32,
   table: usize,
   opacity: f64,
 ): void {
-  for (let i = 0; i < pixels; i++, target += 4, source += 4) {
+  const end = target + ((<usize>pixels) << 2);
+  for (; mode !== Alone.table && target + 16 <= end; target += 16, source += 16) {
+    const t = v128.load(target);
+    if (!isOpaque(t)) {
+      for (let p: usize = 0; p < 16; p += 4) {
+        tablePixel(target + p, source + p, alphas, table, opacity);
+      }
+      continue;
+    }
+    const s = v128.load(source);
+    const a = alphasOf(s, alphas, by);
+    v128.store(
+      target,
+      joined(
+        aloneChannel(mode, t, s, 0, a),
+        aloneChannel(mode, t, s, 8, a),
+        aloneChannel(mode, t, s, 16, a),
+        i32x4.splat(255),
+      ),
+    );
+  }
+  for (; target < end; target += 4, source += 4) {
     tablePixel(target, source, alphas, table, opacity);
   }
 }
@@ -194,10 +312,22 @@ function towards(l: v128, v: v128, k: v128): v128 {
   return f32x4.add(l, f32x4.mul(f32x4.sub(v, l), k));
 }
 
-/** Levels 0..255 of a result at an alpha, over a target; rounded half up. */
+/** The nearest whole number to 0 to 255: what a float of 2^23 and more has no place for falls away. */
+function nearestLevel(v: v128): v128 {
+  // What is at a half goes up, as the loops have it.
+  const lifted = f32x4.add(f32x4.add(v, f32x4.splat(0.00001)), f32x4.splat(8388608));
+  return v128.and(lifted, i32x4.splat(0x7fffff));
+}
+
+/** Levels 0..255 of a result at an alpha, over a target. */
 function laid(old: v128, own: v128, next: v128, mix: v128, m: v128, rest: v128, ao: v128): v128 {
   const sum = f32x4.add(f32x4.add(f32x4.mul(own, next), f32x4.mul(mix, m)), f32x4.mul(rest, old));
-  return i32x4.trunc_sat_f32x4_s(f32x4.add(f32x4.div(sum, ao), f32x4.splat(0.50001)));
+  return nearestLevel(f32x4.div(sum, ao));
+}
+
+/** The same over an opaque pixel. */
+function over(old: v128, m: v128, as: v128): v128 {
+  return nearestLevel(towards(old, m, as));
 }
 
 /**
@@ -260,6 +390,17 @@ export function blendTogether(
     r = towards(l, r, k);
     g = towards(l, g, k);
     b = towards(l, b, k);
+    if (isOpaque(t)) {
+      const share = f32x4.mul(
+        f32x4.convert_i32x4_s(i32x4.shr_u(s, 24)),
+        f32x4.splat(opacity / <f32>255),
+      );
+      v128.store(
+        target,
+        joined(over(tr, r, share), over(tg, g, share), over(tb, b, share), i32x4.splat(255)),
+      );
+      continue;
+    }
     const as = f32x4.mul(
       f32x4.convert_i32x4_s(i32x4.shr_u(s, 24)),
       f32x4.splat(opacity / <f32>255),
@@ -273,7 +414,7 @@ export function blendTogether(
       laid(tr, own, sr, mix, r, rest, ao),
       laid(tg, own, sg, mix, g, rest, ao),
       laid(tb, own, sb, mix, b, rest, ao),
-      i32x4.trunc_sat_f32x4_s(f32x4.add(f32x4.mul(ao, white), f32x4.splat(0.50001))),
+      nearestLevel(f32x4.mul(ao, white)),
     );
     v128.store(target, v128.bitselect(made, t, f32x4.gt(as, zero)));
   }

@@ -1,67 +1,37 @@
 /*
  * Gaussian blur of a plane of floats, four lines at a time, so that a value of each stands in a
- * vector. Sums are in double precision, as the loops in TypeScript have them. Lines stand in a buffer
- * with enough zeros on either side that no place is outside of it.
+ * vector. Lines stand in a buffer with enough zeros on either side that no place is outside of it.
  */
 
-/** The lower or upper two of four floats in double precision. */
-function low(v: v128): v128 {
-  return f64x2.promote_low_f32x4(v);
-}
-function high(v: v128): v128 {
-  return f64x2.promote_low_f32x4(v128.shuffle<f32>(v, v, 2, 3, 2, 3));
-}
-
-/** Four floats of two pairs of doubles. */
-function four(a: v128, b: v128): v128 {
-  return v128.shuffle<f32>(f32x4.demote_f64x2_zero(a), f32x4.demote_f64x2_zero(b), 0, 1, 4, 5);
-}
-
 /** A box of 2·radius + 1 values, and the next ones on either side by the share `end`. */
-function boxLine(line: usize, out: usize, n: i32, radius: i32, end: f64, scale: f64): void {
-  const ends = f64x2.splat(end);
-  const scales = f64x2.splat(scale);
+function boxLine(line: usize, out: usize, n: i32, radius: i32, end: f32, scale: f32): void {
+  const ends = f32x4.splat(end);
+  const scales = f32x4.splat(scale);
   const ahead = (<usize>radius) << 4;
   const behind = (<usize>radius + 1) << 4;
-  let a = f64x2.splat(0);
-  let b = f64x2.splat(0);
+  let sum = f32x4.splat(0);
   for (let i: usize = 0; i < ahead; i += 16) {
-    const v = v128.load(line + i);
-    a = f64x2.add(a, low(v));
-    b = f64x2.add(b, high(v));
+    sum = f32x4.add(sum, v128.load(line + i));
   }
   for (const last = line + ((<usize>n) << 4); line < last; line += 16, out += 16) {
-    const comes = v128.load(line + ahead);
     const goes = v128.load(line - behind);
     const next = v128.load(line + behind);
-    a = f64x2.sub(f64x2.add(a, low(comes)), low(goes));
-    b = f64x2.sub(f64x2.add(b, high(comes)), high(goes));
-    v128.store(
-      out,
-      four(
-        f64x2.mul(f64x2.add(a, f64x2.mul(ends, f64x2.add(low(goes), low(next)))), scales),
-        f64x2.mul(f64x2.add(b, f64x2.mul(ends, f64x2.add(high(goes), high(next)))), scales),
-      ),
-    );
+    sum = f32x4.sub(f32x4.add(sum, v128.load(line + ahead)), goes);
+    v128.store(out, f32x4.mul(f32x4.add(sum, f32x4.mul(ends, f32x4.add(goes, next))), scales));
   }
 }
 
-/** Values by the weights of a symmetric kernel. @param weights from the middle on, f64 */
+/** Values by the weights of a symmetric kernel. @param weights from the middle on, f32 */
 function weighLine(line: usize, out: usize, n: i32, radius: i32, weights: usize): void {
   for (const last = line + ((<usize>n) << 4); line < last; line += 16, out += 16) {
-    const middle = v128.load(line);
-    const first = v128.load64_splat(weights);
-    let a = f64x2.mul(low(middle), first);
-    let b = f64x2.mul(high(middle), first);
+    let sum = f32x4.mul(v128.load(line), v128.load32_splat(weights));
     for (let k = 1; k <= radius; k++) {
       const far = (<usize>k) << 4;
-      const w = v128.load64_splat(weights + ((<usize>k) << 3));
-      const before = v128.load(line - far);
-      const after = v128.load(line + far);
-      a = f64x2.add(a, f64x2.mul(w, f64x2.add(low(before), low(after))));
-      b = f64x2.add(b, f64x2.mul(w, f64x2.add(high(before), high(after))));
+      const w = v128.load32_splat(weights + ((<usize>k) << 2));
+      const both = f32x4.add(v128.load(line - far), v128.load(line + far));
+      sum = f32x4.add(sum, f32x4.mul(w, both));
     }
-    v128.store(out, four(a, b));
+    v128.store(out, sum);
   }
 }
 
@@ -72,8 +42,8 @@ function blurred(
   n: i32,
   passes: i32,
   radius: i32,
-  end: f64,
-  scale: f64,
+  end: f32,
+  scale: f32,
   weights: usize,
 ): usize {
   if (weights) {
@@ -96,7 +66,7 @@ function blurred(
  * @param n values of a line that count; what is beyond is padding
  * @param line room for the longer side and 2·(radius + 1) more, four floats each, all zero
  * @param other the same again
- * @param weights 0 for boxes, else radius + 1 doubles from the middle on
+ * @param weights 0 for boxes, else radius + 1 floats from the middle on
  */
 export function blurPlane(
   data: usize,
@@ -108,8 +78,8 @@ export function blurPlane(
   other: usize,
   passes: i32,
   radius: i32,
-  end: f64,
-  scale: f64,
+  end: f32,
+  scale: f32,
   weights: usize,
 ): void {
   const pad = (<usize>radius + 1) << 4;

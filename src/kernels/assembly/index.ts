@@ -1,4 +1,4 @@
-export { blendByTable, blendNormal, blendTogether, coverRow } from './blend';
+export { blendAlone, blendNormal, blendTogether, coverRow } from './blend';
 export { blurPlane } from './blur';
 export { freeFrom } from './memory';
 export { filterRow, mixRows } from './resample';
