@@ -4,8 +4,7 @@
  */
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Browser, Page } from '@playwright/test';
 import { unzipSync } from 'fflate';
@@ -284,7 +283,8 @@ test('the site file opens beside the site with the same pixels, and renders with
   const siteFile = await saved(page, /^Site file$/);
   const archive = unzipSync((await saved(page, /^Archive, /)).bytes);
   expect(siteFile.name).toBe('veldrin-clayworks.soyez');
-  const folder = mkdtempSync(join(tmpdir(), 'soyez-'));
+  const folder = test.info().outputDir;
+  mkdirSync(folder, { recursive: true });
   const path = join(folder, siteFile.name);
   const out = join(folder, 'out');
   writeFileSync(path, siteFile.bytes);

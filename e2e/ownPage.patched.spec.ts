@@ -3,8 +3,7 @@
  * their scripts, and asked by Chromium.
  */
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, readFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { unzipSync, zipSync } from 'fflate';
@@ -218,7 +217,7 @@ test('a page’s files take new pictures: lines change and nothing else, and wha
   // The site file renders to the same without a browser, in the page too.
   const kept = await saved(page, 'Site file');
   const archived = unzipSync(readFileSync(await saved(page, /^Archive, /)));
-  const out = mkdtempSync(join(tmpdir(), 'rendered-'));
+  const out = test.info().outputPath('rendered');
   const rendered = spawnSync('npx', ['tsx', 'scripts/render.ts', kept, '--out', out]);
   expect([rendered.status, rendered.stderr.toString().replace(/^npm .*\n/gm, '')]).toEqual([0, '']);
   const binary = (bytes: Uint8Array) => Buffer.from(bytes).toString('latin1');

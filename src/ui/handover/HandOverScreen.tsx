@@ -116,7 +116,7 @@ function Opened({ session }: { session: Session }) {
             Stop
           </Button>
         ) : (
-          !made && <Button onClick={making.start}>Make the files</Button>
+          !made && making.stopped && <Button onClick={making.start}>Make the files</Button>
         )}
         <Button onClick={() => void saveSiteFile(site)}>
           <FileDown size={13} aria-hidden />

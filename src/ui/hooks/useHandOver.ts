@@ -1,5 +1,6 @@
 'use client';
 
+import { useState } from 'react';
 import type { Site } from '@/core/site/model/site';
 import { makeHandOver, nothingMade, type Making as Made } from '@/work/handOverFiles';
 import { theHandOver } from './tab/handOver';
@@ -7,6 +8,8 @@ import { useKeyed } from './useKeyed';
 import { useOwnFonts } from './useOwnFonts';
 
 export interface Making extends Made {
+  /** Nothing is made, and nothing will be before it is asked for. */
+  readonly stopped: boolean;
   stop(): void;
   start(): void;
 }
@@ -20,5 +23,18 @@ export function useHandOver(site: Site): Making {
     (turn) => makeHandOver(site, theHandOver(), turn),
     { rest: 250 },
   );
-  return { ...value, running: running ? value.running : undefined, stop, start };
+  const [stoppedFor, setStoppedFor] = useState<Site>();
+  return {
+    ...value,
+    running: running ? value.running : undefined,
+    stopped: !running && (stoppedFor === site || value.failure !== undefined),
+    stop() {
+      setStoppedFor(site);
+      stop();
+    },
+    start() {
+      setStoppedFor(undefined);
+      start();
+    },
+  };
 }
