@@ -8,6 +8,7 @@ import { median, row, type Row } from './rows';
 import { dragRepaints, repaint } from './drag';
 import { ownBenchInBrowser, ownPageInBrowser } from './ownPage';
 import { setInBrowser } from './set';
+import { waitRows } from './waits';
 
 const port = 3217;
 const address = `http://localhost:${port}`;
@@ -268,6 +269,7 @@ export const browserRows = (): Promise<Row[]> =>
         ),
         set,
         ...ownPage,
+        ...(await waitRows(browser, address)),
       ];
     } finally {
       await browser.close();

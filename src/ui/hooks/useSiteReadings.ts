@@ -39,7 +39,9 @@ export function useSiteReadings(site: Site): SiteReadings {
     const found = await recallFindings(opened).catch(() => undefined);
     put(() => found ?? 'none');
   });
-  const recalled = site === opened && left.value !== 'none' ? left.value : undefined;
+  const [caughtUp, setCaughtUp] = useState(false);
+  const stands = !caughtUp && left.value !== 'none' ? left.value : undefined;
+  const recalled = site === opened ? stands : undefined;
   const looked = site !== opened || (left.current && !left.running);
   const files = useSiteFiles(site, rest, looked && !recalled);
   const subject = useMemo(() => {
@@ -54,12 +56,14 @@ export function useSiteReadings(site: Site): SiteReadings {
     const pending = filed.filter((key) => !files.has(key)).length;
     return { known, pending, complete: known.size === filed.length };
   }, [site, files]);
+  // What was left stays until all files are there again, so that no finding goes and comes back.
   const { value, current } = useKeyed<BySlot>(
-    looked && !recalled ? subject : undefined,
+    looked && !recalled && (!stands || subject.pending === 0) ? subject : undefined,
     none,
     async ({ put }) => {
       const found = await theEngine().bulk.readings(site, subject.known);
       put(() => found);
+      setCaughtUp(true);
       if (subject.complete) {
         await storeFindings(site, found);
       }
@@ -67,7 +71,7 @@ export function useSiteReadings(site: Site): SiteReadings {
     { carries: true, oneAtATime: true },
   );
   return {
-    bySlot: recalled ?? value,
+    bySlot: stands ?? value,
     current: recalled !== undefined || current,
     pending: recalled ? 0 : subject.pending,
     async mendOf(slot, readingId) {
