@@ -104,6 +104,8 @@ export interface Engine {
   ): Promise<readonly Raster[]>;
   /** Starts what draws and what writes ahead of need. */
   warm(): void;
+  /** Starts what does so in the background. */
+  warmBackground(): void;
   readonly set: SetEngine;
   readonly bulk: BulkEngine;
 }
@@ -225,6 +227,14 @@ export function createEngine(parts: EngineParts): Engine {
     warm() {
       drawer.warm();
       codec.ask('ready', { forWriting: false }).catch(() => {});
+    },
+    warmBackground() {
+      background.warm();
+      desk
+        .use(writers, 'soon', (all) =>
+          Promise.all(all.map((one) => one.ask('ready', { forWriting: false }))),
+        )
+        .catch(() => {});
     },
     bulk: createBulkEngine(parts.spawnBulk),
     set: createSetEngine({

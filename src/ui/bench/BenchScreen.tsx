@@ -7,7 +7,7 @@ import type { Site } from '@/core/site/model/site';
 import type { Slot } from '@/core/site/model/slot';
 import { pagesWith } from '@/core/site/pages';
 import { slotOf } from '@/core/site/picture';
-import '../hooks/tab/warmed';
+import '../hooks/tab/warmedBench';
 import { filesOf } from '../hooks/useIntake';
 import { useOwnFonts } from '../hooks/useOwnFonts';
 import { useHistory, useSite, type Session } from '../hooks/useSession';

@@ -1,6 +1,6 @@
 'use client';
 
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { Mend } from '@/core/readings/reading';
 import type { ToldReading } from '@/core/readings/told';
 import type { Site } from '@/core/site/model/site';
@@ -70,6 +70,13 @@ export function useSiteReadings(site: Site): SiteReadings {
     },
     { carries: true, oneAtATime: true },
   );
+  const pressed = recalled !== undefined || (looked && subject.pending === 0);
+  useEffect(() => {
+    if (pressed) {
+      // A bench is likely to be opened next.
+      theEngine().warm();
+    }
+  }, [pressed]);
   return {
     bySlot: stands ?? value,
     current: recalled !== undefined || current,

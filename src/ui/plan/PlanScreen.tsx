@@ -8,7 +8,7 @@ import type { Slot } from '@/core/site/model/slot';
 import { pictureOf } from '@/core/site/picture';
 import { layPhoto } from '@/core/layers/layPhoto';
 import { droppedFiles, isPageFile, type FolderFile } from '../hooks/folderFiles';
-import '../hooks/tab/warmed';
+import '../hooks/tab/warmedPlan';
 import { takeArrived } from '../hooks/tab/arrivals';
 import { filesOf, useIntake } from '../hooks/useIntake';
 import { useHistory, useSite, type Session } from '../hooks/useSession';
