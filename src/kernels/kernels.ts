@@ -49,13 +49,11 @@ export interface KernelCalls {
     by: number,
     opacity: number,
   ): void;
-  blendAlone(
+  blendByTable(
     target: number,
     source: number,
     pixels: number,
-    mode: number,
     alphas: number,
-    by: number,
     table: number,
     opacity: number,
   ): void;

@@ -18,18 +18,6 @@ export type RowSource =
 /** In the order that the kernel counts them. */
 const together = Object.keys(nonSeparableModes);
 
-/** Modes that a kernel works out, in the order that it counts them from 1; it looks the others up. */
-const workedOut: readonly BlendMode[] = [
-  'multiply',
-  'screen',
-  'overlay',
-  'darken',
-  'lighten',
-  'hard-light',
-  'difference',
-  'exclusion',
-];
-
 /** What each step of alpha comes to, where floats give the whole table by it; else 0. */
 function stepOf(alphas: Int32Array): number {
   const by = Math.fround(alphas[255] / 255);
@@ -66,7 +54,6 @@ function rowCall(
     : k.table(`mode ${mode}`, () => Uint16Array.from(tableOf(mode as SeparableMode)));
   const steps = alphaSteps(opacity, normal ? 65536 : 32768);
   const by = stepOf(steps);
-  const which = workedOut.indexOf(mode) + 1;
   let alphas = 0;
   return {
     rooms(...sizes) {
@@ -78,7 +65,7 @@ function rowCall(
     blend: (target, source) =>
       normal
         ? k.call.blendNormal(target, source, pixels, alphas, by, opacity)
-        : k.call.blendAlone(target, source, pixels, which, alphas, by, table, opacity),
+        : k.call.blendByTable(target, source, pixels, alphas, table, opacity),
   };
 }
 

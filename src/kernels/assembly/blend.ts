@@ -156,124 +156,21 @@ function tablePixel(target: usize, source: usize, alphas: usize, table: usize, o
   store<u8>(target + 3, <u8>(<i32>(ao * 255 + half)));
 }
 
-/* Modes whose results in 1/128 of a level are a sum and a rounded product, as the table has them. */
-
-const enum Alone {
-  table,
-  multiply,
-  screen,
-  overlay,
-  darken,
-  lighten,
-  hardLight,
-  difference,
-  exclusion,
-}
-
-/** v/255 of 0 to 65025, rounded; nothing is at a half. */
-function by255(v: v128): v128 {
-  const t = i32x4.add(v, i32x4.splat(128));
-  return i32x4.shr_u(i32x4.add(t, i32x4.shr_u(t, 8)), 8);
-}
-
-/** a·b·2^bits/255 of levels, rounded: its whole part apart, so that nothing needs more than 16 bits. */
-function product(a: v128, b: v128, bits: i32): v128 {
-  const p = i32x4.mul(a, b);
-  const whole = i32x4.shr_u(i32x4.add(i32x4.add(p, i32x4.splat(1)), i32x4.shr_u(p, 8)), 8);
-  const rest = i32x4.sub(p, i32x4.sub(i32x4.shl(whole, 8), whole));
-  return i32x4.add(i32x4.shl(whole, bits), by255(i32x4.shl(rest, bits)));
-}
-
-function screened(a: v128, b: v128): v128 {
-  return i32x4.sub(i32x4.shl(i32x4.add(a, b), 7), product(a, b, 7));
-}
-
-/** Darkens below the middle of `by`, lightens above. */
-function hard(base: v128, by: v128): v128 {
-  const twice = i32x4.shl(by, 1);
-  return v128.bitselect(
-    screened(base, i32x4.sub(twice, i32x4.splat(255))),
-    product(base, by, 8),
-    i32x4.gt_s(by, i32x4.splat(127)),
-  );
-}
-
-function alone(mode: i32, old: v128, next: v128): v128 {
-  switch (mode) {
-    case Alone.multiply:
-      return product(old, next, 7);
-    case Alone.screen:
-      return screened(old, next);
-    case Alone.overlay:
-      return hard(next, old);
-    case Alone.hardLight:
-      return hard(old, next);
-    case Alone.darken:
-      return i32x4.shl(i32x4.min_s(old, next), 7);
-    case Alone.lighten:
-      return i32x4.shl(i32x4.max_s(old, next), 7);
-    case Alone.difference:
-      return i32x4.shl(i32x4.abs(i32x4.sub(old, next)), 7);
-    default:
-      return i32x4.sub(i32x4.shl(i32x4.add(old, next), 7), product(old, next, 8));
-  }
-}
-
-/** old + a·(m − old), where 32768 stands for all, and m is in 1/128 of a level. */
-function mixedFine(old: v128, m: v128, a: v128): v128 {
-  return i32x4.shr_u(
-    i32x4.add(
-      i32x4.add(i32x4.shl(old, 22), i32x4.mul(a, i32x4.sub(m, i32x4.shl(old, 7)))),
-      i32x4.splat(half22),
-    ),
-    22,
-  );
-}
-
-function aloneChannel(mode: i32, t: v128, s: v128, shift: i32, a: v128): v128 {
-  const old = channel(t, shift);
-  return mixedFine(old, alone(mode, old, channel(s, shift)), a);
-}
-
 /**
- * A mode that works on each channel alone.
- * @param mode one that is worked out, or 0 where it is looked up
+ * A mode that works on each channel alone. Looking results up is no slower than working them out:
+ * neighbours are alike, and what they need of the table is at hand.
  * @param alphas as above, up to 32768
- * @param by as above
  * @param table 65536 u16: the mode's results in 1/128 of a level, row the target's level
  */
-export function blendAlone(
+export function blendByTable(
   target: usize,
   source: usize,
   pixels: i32,
-  mode: i32,
   alphas: usize,
-  by: f32,
   table: usize,
   opacity: f64,
 ): void {
-  const end = target + ((<usize>pixels) << 2);
-  for (; mode !== Alone.table && target + 16 <= end; target += 16, source += 16) {
-    const t = v128.load(target);
-    if (!isOpaque(t)) {
-      for (let p: usize = 0; p < 16; p += 4) {
-        tablePixel(target + p, source + p, alphas, table, opacity);
-      }
-      continue;
-    }
-    const s = v128.load(source);
-    const a = alphasOf(s, alphas, by);
-    v128.store(
-      target,
-      joined(
-        aloneChannel(mode, t, s, 0, a),
-        aloneChannel(mode, t, s, 8, a),
-        aloneChannel(mode, t, s, 16, a),
-        i32x4.splat(255),
-      ),
-    );
-  }
-  for (; target < end; target += 4, source += 4) {
+  for (let i = 0; i < pixels; i++, target += 4, source += 4) {
     tablePixel(target, source, alphas, table, opacity);
   }
 }

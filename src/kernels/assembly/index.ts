@@ -1,4 +1,4 @@
-export { blendAlone, blendNormal, blendTogether, coverRow } from './blend';
+export { blendByTable, blendNormal, blendTogether, coverRow } from './blend';
 export { blurPlane } from './blur';
 export { freeFrom } from './memory';
 export { filterRow, mixRows } from './resample';
