@@ -1,4 +1,5 @@
 import type { EntityTable } from 'dexie';
+import { assetId } from './assets';
 
 interface Aged {
   readonly key: string;
@@ -7,6 +8,9 @@ interface Aged {
   /** Of its files together. */
   readonly bytes: number;
 }
+
+/** The key of a row: SHA-256 of a text that tells what it depends on. */
+export const keyOf = (state: string): Promise<string> => assetId(new TextEncoder().encode(state));
 
 /**
  * Forgets the oldest rows of a table beyond so many bytes; its index is `[at+bytes]`.

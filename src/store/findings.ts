@@ -1,10 +1,10 @@
 import type { ToldReading } from '@/core/readings/told';
 import type { Site } from '@/core/site/model/site';
-import { assetId } from './assets';
+import { keyOf } from './byAge';
 import type { Database } from './database';
 
 const stateOf = (site: Site, built: string): Promise<string> =>
-  assetId(new TextEncoder().encode(`${built} ${JSON.stringify(site)}`));
+  keyOf(`${built} ${JSON.stringify(site)}`);
 
 /**
  * Keeps all readings of a site as it is.

@@ -1,11 +1,8 @@
 import type { Database, SearchRow } from './database';
-import { assetId } from './assets';
-import { forgetOldest } from './byAge';
+import { forgetOldest, keyOf } from './byAge';
 
 /** Older searches are forgotten beyond so many bytes of files. */
 const mostBytes = 96e6;
-
-const keyOf = (state: string): Promise<string> => assetId(new TextEncoder().encode(state));
 
 /**
  * Keeps what a search found of one state of a picture, in place of what an earlier one found of it.

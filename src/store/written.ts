@@ -1,11 +1,8 @@
-import { assetId } from './assets';
-import { forgetOldest } from './byAge';
+import { forgetOldest, keyOf } from './byAge';
 import type { Database, WrittenRow } from './database';
 
 /** Older files are written again when they are asked for, beyond so many bytes. */
 const mostBytes = 96e6;
-
-const keyOf = (state: string): Promise<string> => assetId(new TextEncoder().encode(state));
 
 /**
  * Keeps the file of one state of a picture, whichever site it is of.

@@ -13,6 +13,15 @@ const quality = (q: number) =>
     p.press.quality = q;
   });
 
+/** Holds the engine up at its next drawing. @returns lets it go on */
+function gated(engine: { gate: Promise<void> }): () => void {
+  let open = () => {};
+  engine.gate = new Promise((resolve) => {
+    open = resolve;
+  });
+  return () => open();
+}
+
 test('each state is pressed once, whoever asks and however often', async () => {
   const engine = countingEngine();
   const files = new PictureFiles(engine);
@@ -30,10 +39,7 @@ test('each state is pressed once, whoever asks and however often', async () => {
 test('one picture at a time; what has been overtaken is not begun, and ends at its next step', async () => {
   const engine = countingEngine();
   const files = new PictureFiles(engine);
-  let open = () => {};
-  engine.gate = new Promise((resolve) => {
-    open = resolve;
-  });
+  const open = gated(engine);
   let wanted = true;
   const first = files.file(...header(siteWithHeader), () => wanted);
   const second = files.file(...header(applyEdit(siteWithHeader, quality(50))), () => wanted);
@@ -76,10 +82,7 @@ test('of a site: blank slots and known files are passed over, and a failure is t
 test('what somebody waits for is not behind what is pressed for a site, and is not pressed twice', async () => {
   const engine = countingEngine();
   const files = new PictureFiles(engine);
-  let open = () => {};
-  engine.gate = new Promise((resolve) => {
-    open = resolve;
-  });
+  const open = gated(engine);
   let wanted = true;
   const whole = files.ofSite(
     siteWithHeader,

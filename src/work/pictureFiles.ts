@@ -54,6 +54,16 @@ const mostBytes = 160e6;
 
 const none: Survey = { texts: {}, calm: undefined };
 
+/** A picture whose file is asked for. */
+interface Asked {
+  readonly site: Site;
+  readonly slot: Slot;
+  readonly picture: Picture;
+  readonly urgency: FileUrgency;
+  /** Asked before each step; once it says no, nothing more is done. */
+  wanted(): boolean;
+}
+
 /** Files of a site that are written at the same time. */
 const atOnce = 2;
 
@@ -82,7 +92,7 @@ export class PictureFiles {
     picture: Picture,
     wanted: () => boolean,
   ): Promise<WrittenFile | undefined> {
-    const done = this.line.then(() => this.once(site, slot, picture, wanted, 'now'));
+    const done = this.line.then(() => this.once({ site, slot, picture, wanted, urgency: 'now' }));
     this.line = done.catch(() => {});
     return done;
   }
@@ -115,9 +125,8 @@ export class PictureFiles {
         if (!key || skip(key)) {
           continue;
         }
-        const file = await this.once(site, slot, picture, wanted, 'soon').catch(
-          () => 'failed' as const,
-        );
+        const asked = { site, slot, picture, wanted, urgency: 'soon' } as const;
+        const file = await this.once(asked).catch(() => 'failed' as const);
         if (!wanted() || !file) {
           return;
         }
@@ -128,25 +137,19 @@ export class PictureFiles {
   }
 
   /** Pressed here, or waited for where it is being pressed. */
-  private async once(
-    site: Site,
-    slot: Slot,
-    picture: Picture,
-    wanted: () => boolean,
-    urgency: FileUrgency,
-  ): Promise<WrittenFile | undefined> {
-    const key = fileKey(site, slot, picture);
+  private async once(asked: Asked): Promise<WrittenFile | undefined> {
+    const key = fileKey(asked.site, asked.slot, asked.picture);
     const going = this.running.get(key);
     if (going) {
       const there = await going.catch(() => undefined);
       // What was given up there is begun anew here.
-      return there ?? this.once(site, slot, picture, wanted, urgency);
+      return there ?? this.once(asked);
     }
     const before = this.kept.get(key);
-    if (before || !wanted()) {
+    if (before || !asked.wanted()) {
       return before;
     }
-    const done = this.write(key, site, slot, picture, wanted, urgency);
+    const done = this.write(key, asked);
     this.running.set(key, done);
     try {
       return await done;
@@ -157,17 +160,8 @@ export class PictureFiles {
     }
   }
 
-  private async write(
-    key: string,
-    site: Site,
-    slot: Slot,
-    picture: Picture,
-    wanted: () => boolean,
-    urgency: FileUrgency,
-  ): Promise<WrittenFile | undefined> {
-    const file =
-      (await this.again(key, slot, picture, urgency)) ??
-      (await this.anew(key, site, slot, picture, wanted, urgency));
+  private async write(key: string, asked: Asked): Promise<WrittenFile | undefined> {
+    const file = (await this.again(key, asked)) ?? (await this.anew(key, asked));
     if (file) {
       this.kept.set(key, file);
     }
@@ -177,9 +171,7 @@ export class PictureFiles {
   /** As an earlier tab wrote it. */
   private async again(
     key: string,
-    slot: Slot,
-    picture: Picture,
-    urgency: FileUrgency,
+    { slot, picture, urgency }: Asked,
   ): Promise<WrittenFile | undefined> {
     try {
       const found = await this.store?.recall(key);
@@ -192,11 +184,7 @@ export class PictureFiles {
 
   private async anew(
     key: string,
-    site: Site,
-    slot: Slot,
-    picture: Picture,
-    wanted: () => boolean,
-    urgency: FileUrgency,
+    { site, slot, picture, wanted, urgency }: Asked,
   ): Promise<WrittenFile | undefined> {
     const raster = await this.engine.pixels(drawingOf(slot, asFiled(picture)), urgency);
     if (!wanted()) {

@@ -1,19 +1,11 @@
 import type { Kernels } from '../../kernels/kernels';
 import { isSeparable, nonSeparableModes, type BlendMode, type SeparableMode } from './blend';
-import type { Mask, Raster, Rect, Rgb } from './raster';
+import type { Paint } from './composite';
+import type { Raster, Rect, Rgb } from './raster';
 import { alphaSteps, tableOf } from './rowBlend';
 
-/** What is laid on a target row by row: px of a raster, or one colour through a mask. */
-export type RowSource =
-  | { readonly type: 'raster'; readonly raster: Raster; readonly x: number; readonly y: number }
-  | {
-      readonly type: 'mask';
-      readonly mask: Mask;
-      readonly colour: Rgb;
-      readonly x: number;
-      readonly y: number;
-    }
-  | { readonly type: 'solid'; readonly colour: Rgb };
+/** What is laid on a target row by row: px of a raster, or one colour through a mask or everywhere. */
+export type RowSource = Extract<Paint, { type: 'raster' | 'mask' | 'solid' }>;
 
 /** In the order that the kernel counts them. */
 const together = Object.keys(nonSeparableModes);
