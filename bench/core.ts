@@ -9,7 +9,9 @@ import type { BlendMode } from '../src/core/raster/blend';
 import { toPalette } from '../src/core/press/palette';
 import { blur } from '../src/core/raster/blur';
 import { composite, fillRect } from '../src/core/raster/composite';
+import { lossTo, referenceOf } from '../src/core/likeness/loss';
 import { createRaster, type Raster } from '../src/core/raster/raster';
+import { withoutKernels } from '../src/kernels/kernels';
 import type { Layer } from '../src/core/site/model/layer';
 import { canvasGlyphs, type TextContext } from '../src/core/text/glyphs';
 import { compare, type Row } from './rows';
@@ -169,6 +171,19 @@ async function fewColours(): Promise<Row> {
   );
 }
 
+async function alike(): Promise<Row> {
+  const drawn = layer(width, height, 3, false);
+  const file = layer(width, height, 4, false);
+  const measure = () => lossTo(referenceOf(drawn, '#ffffff'), file, '#ffffff');
+  return compare(
+    'likeness of 1900×1200, both prepared',
+    measure,
+    'the same without kernels',
+    () => withoutKernels(measure),
+    1,
+  );
+}
+
 async function editOne(): Promise<Row> {
   const photo = layer(2400, 1600, 3, false);
   const resources = {
@@ -218,5 +233,6 @@ export const coreRows = async (): Promise<Row[]> => [
   await reduce(),
   await soften(),
   await fewColours(),
+  await alike(),
   await editOne(),
 ];

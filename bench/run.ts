@@ -1,7 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import { browserRows } from './browser';
 import { coreRows } from './core';
-import { pressRows } from './press';
 import { setRows } from './set';
 
 async function main(): Promise<void> {
@@ -9,10 +8,8 @@ async function main(): Promise<void> {
   const file = at > 0 ? process.argv[at + 1] : undefined;
   const rows = [...(await coreRows()), ...(await setRows()), ...(await browserRows())];
   console.table(rows);
-  const press = await pressRows();
-  console.table(press);
   if (file) {
-    writeFileSync(file, `${JSON.stringify({ times: rows, press }, null, 2)}\n`);
+    writeFileSync(file, `${JSON.stringify({ times: rows }, null, 2)}\n`);
   }
 }
 

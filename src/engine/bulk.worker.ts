@@ -54,8 +54,8 @@ serve<BulkCalls>(self as unknown as ServerScope, {
   match: ({ raster, wash, wanted, part }) => ({
     answer: matchWash(raster, wash, wanted, part) ?? null,
   }),
-  difference({ drawn, file, gain }) {
-    const answer = difference(drawn, file, gain);
+  difference({ drawn, file, gain, under }) {
+    const answer = difference(drawn, file, gain, under);
     return { answer, transfer: [answer.data.buffer] };
   },
 });

@@ -50,7 +50,7 @@ export interface BulkEngine {
     part: MatchedPart,
   ): Promise<Match | undefined>;
   /** What a file has lost of a picture, so many times as strong. */
-  difference(drawn: Raster, file: Raster, gain: number): Promise<Raster>;
+  difference(drawn: Raster, file: Raster, gain: number, under: Hex): Promise<Raster>;
 }
 
 /** What readings ask of a file, and nothing else of it. */
@@ -107,6 +107,7 @@ export function createBulkEngine(spawn: () => WorkerLike): BulkEngine {
     resize: (raster, width, height) => channel.ask('resize', { raster, width, height }),
     match: async (raster, wash, wanted, part) =>
       (await channel.ask('match', { raster, wash, wanted, part })) ?? undefined,
-    difference: (drawn, file, gain) => channel.ask('difference', { drawn, file, gain }),
+    difference: (drawn, file, gain, under) =>
+      channel.ask('difference', { drawn, file, gain, under }),
   };
 }

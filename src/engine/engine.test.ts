@@ -217,8 +217,7 @@ function engineWith(setup: Setup) {
                     judgement: {
                       settings,
                       bytes: settings.quality * 10,
-                      structure: settings.quality / 100,
-                      colour: 0,
+                      loss: { overall: 100 / settings.quality, worst: 1 },
                       lost: [],
                     },
                     ...(part === 'whole' && { file: new Uint8Array(2) }),

@@ -142,7 +142,7 @@ export type BulkCalls = {
   };
   unpackPicture: { ask: { name: string; bytes: Uint8Array<ArrayBuffer> }; answer: ReadOra };
   resize: { ask: { raster: Raster; width: number; height: number }; answer: Raster };
-  difference: { ask: { drawn: Raster; file: Raster; gain: number }; answer: Raster };
+  difference: { ask: { drawn: Raster; file: Raster; gain: number; under: Hex }; answer: Raster };
   /** The strength of a wash that brings what lies below it closest to a colour. */
   match: {
     ask: { raster: Raster; wash: { colour: Rgb; mode: BlendMode }; wanted: Rgb; part: MatchedPart };

@@ -26,7 +26,7 @@ function reason(error: unknown): string {
 
 const writers: Record<
   PressSettings['format'],
-  (image: Image, settings: PressSettings, keep: Vips.ForeignKeep) => Uint8Array
+  (image: Image, settings: PressSettings, keep: Vips.ForeignKeep, draft: boolean) => Uint8Array
 > = {
   jpeg: (image, { quality: Q, chroma, table }, keep) =>
     image.jpegsaveBuffer({
@@ -41,14 +41,14 @@ const writers: Record<
       subsample_mode: chroma === 'half' ? 'on' : 'off',
     }),
   png: (image, _settings, keep) => image.pngsaveBuffer({ compression: 9, keep }),
-  webp: (image, { quality: Q, lossless }, keep) =>
-    image.webpsaveBuffer({ Q, effort: 4, smart_subsample: true, lossless, keep }),
+  webp: (image, { quality: Q, lossless }, keep, draft) =>
+    image.webpsaveBuffer({ Q, effort: draft ? 2 : 4, smart_subsample: true, lossless, keep }),
   // One more step of effort takes five times as long for a tenth less.
-  avif: (image, { quality: Q, lossless, chroma }, keep) =>
+  avif: (image, { quality: Q, lossless, chroma }, keep, draft) =>
     image.heifsaveBuffer({
       Q,
       compression: 'av1',
-      effort: 3,
+      effort: draft ? 0 : 3,
       subsample_mode: chroma === 'half' && !lossless ? 'on' : 'off',
       lossless,
       keep,
@@ -119,7 +119,7 @@ export function vipsCodecs(vips: Library): Codecs {
           );
         }
       }),
-    encode: async (raster: Raster, settings, pinned) =>
+    encode: async (raster: Raster, settings, pinned, draft = false) =>
       scoped((own) => {
         try {
           if (settings.format === 'png' && settings.colours !== null) {
@@ -148,7 +148,7 @@ export function vipsCodecs(vips: Library): Codecs {
             image = own(image.flatten({ background: [255, 255, 255] }));
           }
           const write = (what: Image, how: PressSettings): Uint8Array<ArrayBuffer> => {
-            const written = writers[how.format](what, how, vips.ForeignKeep.none);
+            const written = writers[how.format](what, how, vips.ForeignKeep.none, draft);
             const bytes = new Uint8Array(written.length);
             bytes.set(written);
             return bytes;

@@ -1,4 +1,5 @@
 import { toByteArray } from 'base64-js';
+import type { LikenessCalls } from './likenessCalls';
 import { kernelModule } from './module';
 
 /*
@@ -20,7 +21,7 @@ interface WasmMemory {
 }
 
 /** The functions of the folder `assembly`; what they take is said there. Addresses are bytes. */
-export interface KernelCalls {
+export interface KernelCalls extends LikenessCalls {
   freeFrom(): number;
   filterRow(
     row: number,

@@ -17,8 +17,7 @@ const judgement: Judgement = {
   settings: pressAs('jpeg', 80),
   bytes: 9,
   lost: [],
-  structure: 0.99,
-  colour: 0.5,
+  loss: { overall: 1, worst: 2 },
 };
 const found = (siteId: string, at: number, bytes = 9) => ({
   siteId,

@@ -15,8 +15,7 @@ const judged = (quality: number, bytes = quality * 10): Judgement => ({
   settings: pressAs('webp', quality),
   bytes,
   lost: [],
-  structure: 0.999,
-  colour: 0.1,
+  loss: { overall: 1, worst: 2 },
 });
 
 function searchesOf(search: SearchPorts['search'], kept = new Map<string, KeptSearch>()) {

@@ -1,7 +1,7 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import type { Drawing } from '@/core/compose/compose';
 import { drawingOf } from '@/core/compose/drawing';
-import { cares } from '@/core/lightest/care';
+import { cares, measureVersion } from '@/core/lightest/care';
 import { bestOf, SearchStopped, type SearchListener } from '@/core/lightest/best';
 import type { Judgement, TrialSubject } from '@/core/lightest/trial';
 import type { Raster } from '@/core/raster/raster';
@@ -98,6 +98,7 @@ export interface Subject {
 /** Equal for states in which the same files would be tried and judged alike. */
 export const subjectKey = ({ site, slot, picture }: Subject): string =>
   JSON.stringify([
+    measureVersion,
     site.id,
     slot.id,
     drawingKey(asFiled(picture), slot),

@@ -1,5 +1,5 @@
 import type { PressFormat } from '../site/model/picture';
-import { careLimits, careMargin, goalMargin, type Goal } from './care';
+import { goalMargin, type Goal } from './care';
 import type { Judgement, TrialResult } from './trial';
 
 export interface SearchListener {
@@ -19,10 +19,7 @@ export const keepsSeam = ({ lost }: Judgement): boolean => lost.length === 0;
 
 /** What is aimed at holds. */
 export const meetsGoal = (goal: Goal, judgement: Judgement): boolean =>
-  goalMargin(goal, judgement, judgement.bytes) >= 0;
-
-/** How alike a file is, for comparing: larger is more alike. */
-export const likeness = (judgement: Judgement): number => careMargin(judgement, careLimits.close);
+  goalMargin(goal, judgement.loss, judgement.bytes) >= 0;
 
 /**
  * The best of what was tried. Files that meet the goal come before others, and files that keep the
@@ -34,9 +31,9 @@ export function bestOf(goal: Goal, tried: readonly Judgement[]): Judgement | und
   const rank = (j: Judgement) => (meetsGoal(goal, j) ? 0 : 2) + (keepsSeam(j) ? 0 : 1);
   const within = (a: Judgement, b: Judgement): number => {
     if (!meetsGoal(goal, a)) {
-      return goalMargin(goal, b, b.bytes) - goalMargin(goal, a, a.bytes);
+      return goalMargin(goal, b.loss, b.bytes) - goalMargin(goal, a.loss, a.bytes);
     }
-    return goal.by === 'bytes' ? likeness(b) - likeness(a) : 0;
+    return goal.by === 'bytes' ? a.loss.overall - b.loss.overall : 0;
   };
   return tried.toSorted((a, b) => rank(a) - rank(b) || within(a, b) || a.bytes - b.bytes)[0];
 }

@@ -1,19 +1,20 @@
 import type { Aim, Care } from '../site/model/picture';
-import type { Similarity } from './similarity';
+import type { Loss } from '../likeness/loss';
+
+/** Raised when likeness is measured in another way: what was judged before does not count any more. */
+export const measureVersion = 2;
+
+/** What a level of care allows to be seen: of the picture, and at its worst place. */
+export type CareLimit = Loss;
 
 /**
- * What a level of care asks for: at least so much structure, at most so much difference of colour.
+ * At an overall loss of 1 somebody who looks from one to the other begins to see it: `careful` is
+ * just that, `close` holds when it is enlarged, and `light` is seen by comparing alone.
  */
-export interface CareLimit {
-  readonly structure: number;
-  readonly colour: number;
-}
-
-/** Ours, by looking at photographs, texts and textures at 1:1. */
 export const careLimits: Readonly<Record<Care, CareLimit>> = {
-  close: { structure: 0.995, colour: 0.9 },
-  careful: { structure: 0.99, colour: 1.3 },
-  light: { structure: 0.982, colour: 2 },
+  close: { overall: 0.6, worst: 2 },
+  careful: { overall: 1, worst: 2.8 },
+  light: { overall: 1.45, worst: 4.8 },
 };
 
 export const cares: readonly Care[] = ['close', 'careful', 'light'];
@@ -25,25 +26,31 @@ export const careTitle: Readonly<Record<Care, string>> = {
 };
 
 export const careWords: Readonly<Record<Care, string>> = {
-  close: 'the same, enlarged too',
-  careful: 'the same at its size',
-  light: 'a little softer',
+  close: 'not seen, enlarged too',
+  careful: 'not seen at its size',
+  light: 'seen by comparing',
 };
 
 /**
- * How far a similarity is above a limit: 0 where it just holds, negative where it does not. In
+ * The figure that people are shown: 100 for equal pictures, 90 where a difference begins to be seen,
+ * 0 at the least.
+ */
+export const likenessOf = ({ overall }: Loss): number => Math.max(0, 100 - 10 * overall);
+
+/**
+ * How far a loss is below a limit: 0 where it just holds, negative where it does not. In
  * logarithms, which run nearly straight over the quality of a file.
  */
-export const careMargin = ({ structure, colour }: Similarity, limit: CareLimit): number =>
+export const careMargin = ({ overall, worst }: Loss, limit: CareLimit): number =>
   Math.min(
-    Math.log((1 - limit.structure) / Math.max(1e-7, 1 - structure)),
-    Math.log(limit.colour / Math.max(1e-4, colour)),
+    Math.log(limit.overall / Math.max(1e-4, overall)),
+    Math.log(limit.worst / Math.max(1e-4, worst)),
   );
 
-/** What a search is to hold: an owner's aim, or a limit of any other height. */
+/** What a search is to hold: an owner's aim, or any other limit. */
 export type Goal = Aim | { readonly by: 'limit'; readonly limit: CareLimit };
 
-/** The likeness that a goal asks for; undefined where it asks for a number of bytes. */
+/** The limit that a goal sets; undefined where it asks for a number of bytes. */
 export const limitOf = (goal: Goal): CareLimit | undefined => {
   if (goal.by === 'bytes') {
     return undefined;
@@ -55,9 +62,9 @@ export const limitOf = (goal: Goal): CareLimit | undefined => {
 };
 
 /** How far a file is above what is aimed at; for a number of bytes, how far below that. */
-export function goalMargin(goal: Goal, similarity: Similarity, bytes: number): number {
+export function goalMargin(goal: Goal, loss: Loss, bytes: number): number {
   const limit = limitOf(goal);
   return limit
-    ? careMargin(similarity, limit)
+    ? careMargin(loss, limit)
     : Math.log((goal as Extract<Aim, { by: 'bytes' }>).bytes / bytes);
 }

@@ -16,16 +16,14 @@ export interface Family {
 }
 
 export interface SearchedFormat {
+  /** Looked at on a sample; one of them is written whole. */
   readonly families: readonly Family[];
-  /** Tried where colour is what the first ones fall short in. */
-  readonly forColour?: Family;
   /** Its file with every level as it was drawn, where it has one. */
   readonly lossless: PressSettings | undefined;
-  /**
-   * How often it is written in full size: one less where a file without loss may come to it, and
-   * where each takes long.
-   */
+  /** How often it is written in full size: one less where a file without loss may come to it. */
   readonly wholes: number;
+  /** How much more a file with little effort loses, as a margin. */
+  readonly draftOff: number;
   /**
    * A margin so near to 0 is about that of the next step: a lighter file is not looked for. More
    * where each takes long.
@@ -52,26 +50,34 @@ const tables = [1, 0, 4, 7];
 
 export const searched: Readonly<Record<PressFormat, SearchedFormat>> = {
   avif: {
-    families: [byQuality(60, { chroma: 'half' }, 'avif')],
-    forColour: byQuality(60, { chroma: 'full' }, 'avif'),
+    // Hue and chroma for every px are lighter where colours meet in sharp edges.
+    families: [
+      byQuality(66, { chroma: 'half' }, 'avif'),
+      byQuality(66, { chroma: 'full' }, 'avif'),
+    ],
     lossless: undefined,
-    wholes: mostWhole - 1,
+    wholes: mostWhole,
+    draftOff: 0.1,
     near: 0.05,
     twoAtOnce: true,
     time: 0.6,
   },
   jpeg: {
-    families: tables.map((table) => byQuality(65, { table, chroma: 'half' }, 'jpeg')),
-    forColour: byQuality(65, { table: 3, chroma: 'full' }, 'jpeg'),
+    families: [
+      ...tables.map((table) => byQuality(75, { table, chroma: 'half' }, 'jpeg')),
+      byQuality(75, { table: 3, chroma: 'full' }, 'jpeg'),
+    ],
     lossless: undefined,
     wholes: mostWhole,
+    draftOff: 0,
     near: 0.03,
     time: 0.15,
   },
   webp: {
-    families: [byQuality(78, {}, 'webp')],
+    families: [byQuality(84, {}, 'webp')],
     lossless: { ...pressAs('webp', 100), lossless: true },
     wholes: mostWhole - 1,
+    draftOff: 0.02,
     near: 0.03,
     time: 0.15,
   },
@@ -82,6 +88,7 @@ export const searched: Readonly<Record<PressFormat, SearchedFormat>> = {
     ],
     lossless: pressAs('png'),
     wholes: mostWhole - 1,
+    draftOff: 0,
     near: 0.03,
     time: 0.1,
   },

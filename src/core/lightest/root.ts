@@ -9,8 +9,8 @@ export interface KnownMargin {
   readonly margin: number;
 }
 
-/** A logarithm of similarity grows by about so much with each step of quality. */
-const usualSlope = 0.035;
+/** A logarithm of likeness grows by about so much with each step of quality. */
+const usualSlope = 0.027;
 
 /** The highest known number that fails and the lowest above it that holds. */
 export function bracket(known: readonly KnownMargin[]): {

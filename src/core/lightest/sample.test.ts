@@ -1,5 +1,5 @@
 import { createRaster, type Raster } from '../raster/raster';
-import { borderStrip, busyPatch, sampleBlocks, sampleOf } from './sample';
+import { borderStrip, sampleArea, sampleBlocks, sampleOf } from './sample';
 
 /** Still at the left, busy at the right. */
 function halfBusy(width: number, height: number): Raster {
@@ -25,7 +25,8 @@ test.each([
   'a sample of %i×%i lies within it, and of all but the tiniest is no more than about half of it',
   (width, height) => {
     const picture = halfBusy(width, height);
-    const blocks = sampleBlocks(picture);
+    const first = { x: width >> 1, y: height >> 1, width: 1, height: 1 };
+    const blocks = sampleBlocks(picture, first);
     const area = blocks.reduce((sum, b) => sum + b.width * b.height, 0);
     for (const { x, y, width: w, height: h } of blocks) {
       expect([x >= 0, y >= 0, x + w <= width, y + h <= height, w >= 1, h >= 1]).not.toContain(
@@ -35,19 +36,26 @@ test.each([
     expect(area).toBeLessThanOrEqual(
       width * height <= 48 * 48 ? width * height : 0.75 * width * height,
     );
-    const { width: w, height: h } = sampleOf(picture);
+    const { width: w, height: h } = sampleOf(picture, first);
     expect(w * h).toBe(area);
+    expect(sampleArea(picture)).toBe(area);
+    // The place that is asked for is in one of them.
+    expect(
+      blocks.some(
+        (b) =>
+          b.x <= first.x && b.y <= first.y && b.x + b.width > first.x && b.y + b.height > first.y,
+      ),
+    ).toBe(true);
   },
 );
 
 test('of a picture that is half still the sample is half still, and its blocks begin where codecs’ blocks do', () => {
-  const blocks = sampleBlocks(halfBusy(1900, 1200));
+  const blocks = sampleBlocks(halfBusy(1900, 1200), { x: 100, y: 700, width: 64, height: 48 });
   const still = blocks.filter((b) => b.x + b.width <= 950).length;
   expect(Math.abs(still - blocks.length / 2)).toBeLessThanOrEqual(1);
   for (const b of blocks) {
     expect([b.x % 16, b.y % 16]).toEqual([0, 0]);
   }
-  expect(busyPatch(halfBusy(1900, 1200)).x).toBeGreaterThan(900);
 });
 
 test('strips hold the border they are of, and begin at a block', () => {

@@ -30,8 +30,41 @@ function activity(raster: Raster, { x, y, width, height }: Rect): number {
   return n > 0 ? sum / n : 0;
 }
 
-/** The blocks whose activities stand for all: in order of activity, every so manieth. */
-export function sampleBlocks(raster: Raster): Rect[] {
+/** A block of the same size around the middle of an area. */
+function around({ width, height }: Raster, block: Rect, area: Rect): Rect {
+  const from = (middle: number, length: number, end: number): number =>
+    Math.max(0, Math.min(end - length, Math.round((middle - length / 2) / grid) * grid));
+  return {
+    ...block,
+    x: from(area.x + area.width / 2, block.width, width),
+    y: from(area.y + area.height / 2, block.height, height),
+  };
+}
+
+const holds = (block: Rect, { x, y, width, height }: Rect): boolean =>
+  block.x <= x &&
+  block.y <= y &&
+  block.x + block.width >= x + width &&
+  block.y + block.height >= y + height;
+
+/**
+ * The blocks of a sample: those whose activities stand for all, and with them the place where loss is
+ * seen first.
+ * @param first that place
+ */
+export function sampleBlocks(raster: Raster, first: Rect): Rect[] {
+  const blocks = evenBlocks(raster);
+  return blocks.some((block) => holds(block, first))
+    ? blocks
+    : [...blocks.slice(0, -1), around(raster, blocks.at(-1)!, first)];
+}
+
+/** Px of a sample of a picture. */
+export const sampleArea = (raster: Raster): number =>
+  evenBlocks(raster).reduce((sum, block) => sum + block.width * block.height, 0);
+
+/** In order of activity every so manieth block. */
+function evenBlocks(raster: Raster): Rect[] {
   const { width, height } = raster;
   const wanted = Math.min(
     samplePx.most,
@@ -67,8 +100,8 @@ export function sampleBlocks(raster: Raster): Rect[] {
 }
 
 /** The blocks side by side as one raster. */
-export function sampleOf(raster: Raster): Raster {
-  const blocks = sampleBlocks(raster);
+export function sampleOf(raster: Raster, first: Rect): Raster {
+  const blocks = sampleBlocks(raster, first);
   const [{ width, height }] = blocks;
   const out = createRaster(width * blocks.length, height);
   blocks.forEach((block, i) => {
@@ -100,26 +133,4 @@ export function borderStrip(raster: Raster, side: Side): Raster {
     case 'right':
       return crop(raster, { x: from(width), y: 0, width: width - from(width), height });
   }
-}
-
-/** Px of a part that is looked at. */
-const patch = { width: 64, height: 48 };
-
-/** The part where most goes on: what compression changes shows there first. */
-export function busyPatch(raster: Raster): Rect {
-  const width = Math.min(patch.width, raster.width);
-  const height = Math.min(patch.height, raster.height);
-  let best: Rect = { x: 0, y: 0, width, height };
-  let most = -1;
-  for (let y = 0; y + height <= raster.height; y += 24) {
-    for (let x = 0; x + width <= raster.width; x += 32) {
-      const rect = { x, y, width, height };
-      const by = activity(raster, rect);
-      if (by > most) {
-        most = by;
-        best = rect;
-      }
-    }
-  }
-  return best;
 }

@@ -1,8 +1,8 @@
 import type { PressFormat, PressSettings } from '../site/model/picture';
 import { pressAs } from '../press/settings';
-import { bestOf, keepsSeam, likeness, meetsGoal, SearchStopped, type SearchListener } from './best';
-import { careMargin, goalMargin, limitOf, type Goal } from './care';
-import { mostWhole, searched, type Family, type SearchedFormat } from './families';
+import { bestOf, keepsSeam, meetsGoal, SearchStopped, type SearchListener } from './best';
+import { goalMargin, type Goal } from './care';
+import { searched, type Family, type SearchedFormat } from './families';
 import { bracket, marginAt, nextTry, type KnownMargin } from './root';
 import type { Judgement, TrialResult, Trial } from './trial';
 
@@ -17,6 +17,16 @@ const sampleNear = 0.12;
 
 /** Logarithm of the bytes for one of the margin, about. */
 const bytesByMargin = 0.6;
+
+/** Steps that the last file goes beyond where it is likely to hold, where none has yet. */
+const lastStride = 6;
+
+/** Samples of a family that are written at most. */
+const mostTries = 6;
+
+/** With little effort a file of the same quality loses more: by about so much of the margin. */
+const draftOff = (goal: Goal, { format }: PressSettings): number =>
+  goal.by === 'bytes' ? 0 : searched[format].draftOff;
 
 /** A family that falls short by so much on the sample is not written whole. */
 const hopeless = -0.35;
@@ -56,19 +66,24 @@ async function searchSample(
   guess: number,
   { goal, trial, check }: Job,
   worthwhile: Worthwhile = always,
+  tries = mostTries,
 ): Promise<Rough> {
   const known: KnownMargin[] = [];
   const tried = new Map<number, Judgement>();
   const scale = trial.area.whole / trial.area.sample;
   for (
     let at: number | undefined = guess;
-    at !== undefined && known.length < 6;
+    at !== undefined && known.length < tries;
     at = nextTry(known, family.least, family.most)
   ) {
     check();
     const { judgement } = await trial.tryOut(settingAt(family, goal, at), 'sample');
     tried.set(at, judgement);
-    known.push({ at, margin: goalMargin(goal, judgement, judgement.bytes * scale) });
+    known.push({
+      at,
+      margin:
+        goalMargin(goal, judgement.loss, judgement.bytes * scale) + draftOff(goal, family.at(at)),
+    });
     const { low, high } = bracket(known);
     // The whole decides about the last steps: a sample is off by more.
     if (Math.abs(known.at(-1)!.margin) < sampleNear || (low && high && high.at - low.at <= 3)) {
@@ -98,32 +113,48 @@ function companion(
     : undefined;
 }
 
-/** Writes the whole along the sample's line, moved by how far that was off so far. */
+/**
+ * Writes the whole along the sample's line, moved by how far that was off, then between its own.
+ * @param most files that are written
+ * @param patience files that may fail before it is given up
+ * @returns how many were written, and whether one holds
+ */
 async function searchWhole(
   { family, known, at: first }: Rough,
-  { wholes: most, near }: SearchedFormat,
+  most: number,
+  patience: number,
+  { near }: SearchedFormat,
   { goal, trial, second, check, onWhole, step }: Job,
-): Promise<void> {
+): Promise<{ readonly written: number; readonly holds: boolean }> {
   const whole: KnownMargin[] = [];
   const tried = new Map<number, Judgement>();
   const write = async (at: number, on = trial): Promise<Judgement> => {
     check();
     const one = await on.tryOut(settingAt(family, goal, at), 'whole');
     tried.set(at, one.judgement);
-    whole.push({ at, margin: goalMargin(goal, one.judgement, one.judgement.bytes) });
+    whole.push({ at, margin: goalMargin(goal, one.judgement.loss, one.judgement.bytes) });
     // Of two that were written at once either may be the first.
     whole.sort((a, b) => a.at - b.at);
     onWhole(one);
     step(Math.min(1, 0.3 + (0.7 * whole.length) / most));
     return one.judgement;
   };
+  const isBracketed = (): boolean => {
+    const { low, high } = bracket(whole);
+    return low !== undefined && high !== undefined;
+  };
+  // Two that lie close together tell little of how steep it is: only between two it is read off them.
   const read = (at: number): number =>
-    marginAt(known, at) +
-    whole.reduce((sum, w) => sum + w.margin - marginAt(known, w.at), 0) / whole.length;
+    isBracketed()
+      ? marginAt(whole, at)
+      : marginAt(known, at) +
+        whole.reduce((sum, w) => sum + w.margin - marginAt(known, w.at), 0) / whole.length;
   // The sample's own crossing is where it is likely to hold.
   for (let at: number | undefined = first; at !== undefined && whole.length < most;) {
-    const beside =
-      second && whole.length + 2 <= mostWhole ? companion(at, whole, family) : undefined;
+    if (whole.length >= patience && !bracket(whole).high) {
+      break;
+    }
+    const beside = second && whole.length + 2 <= most ? companion(at, whole, family) : undefined;
     await Promise.all([write(at), ...(beside === undefined ? [] : [write(beside, second)])]);
     const { low, high } = bracket(whole);
     const next = nextTry(whole, family.least, family.most, read);
@@ -142,7 +173,10 @@ async function searchWhole(
         ? next
         : Math.min(
             family.most,
-            Math.max(next + (whole.length === most - 1 ? 2 : 0), low.at + 2 * whole.length),
+            Math.max(
+              next + (whole.length === most - 1 ? lastStride : 0),
+              low.at + 2 * whole.length,
+            ),
           );
   }
   const { high } = bracket(whole);
@@ -151,7 +185,7 @@ async function searchWhole(
     keepsSeam(tried.get(high.at)!) ||
     !tried.get(high.at)!.lost.every((id) => id.startsWith('seam-'))
   ) {
-    return;
+    return { written: whole.length, holds: high !== undefined };
   }
   for (
     let at = high.at + 1;
@@ -164,66 +198,82 @@ async function searchWhole(
     check();
     const { judgement } = await trial.tryOut(settingAt(family, goal, at), 'borders');
     if (judgement.lost.length === 0 && keepsSeam(await write(at))) {
-      return;
+      break;
     }
   }
+  return { written: whole.length, holds: true };
 }
 
-/** Colour, and not structure, is what decides about a file. */
-function isShortOfColour({ structure, colour }: Judgement, goal: Goal): boolean {
-  const limit = limitOf(goal);
-  return (
-    limit !== undefined &&
-    careMargin({ structure, colour: 0 }, limit) > careMargin({ structure: 1, colour }, limit) + 0.1
-  );
-}
-
-/** What the sample tells of a format that has loss: its family that comes off best. */
+/**
+ * What the sample tells of a format that has loss: its families, the one that comes off best first.
+ * One is followed to where it just holds, the others are looked at there once.
+ */
 async function searchSamples(
   format: PressFormat,
   job: Job,
   worthwhile: Worthwhile = always,
-): Promise<Rough> {
-  const { families, forColour } = searched[format];
-  const rough: Rough[] = [];
-  const look = async (family: Family) => {
-    const first =
-      job.goal.by === 'bytes' ? family.least + family.most - family.guess : family.guess;
-    const guess = rough[0]?.at ?? first;
-    rough.push(await searchSample(family, guess, job, worthwhile));
-    job.step(Math.min(0.3, 0.1 * rough.length));
-  };
-  for (const family of families) {
-    await look(family);
-  }
-  if (forColour && rough.every((r) => isShortOfColour(r.best, job.goal))) {
-    await look(forColour);
+): Promise<readonly Rough[]> {
+  const [first, ...others] = searched[format].families;
+  const guess = job.goal.by === 'bytes' ? first.least + first.most - first.guess : first.guess;
+  const rough = [await searchSample(first, guess, job, worthwhile)];
+  job.step(0.1);
+  for (const family of others) {
+    rough.push(await searchSample(family, rough[0].at, job, worthwhile, 1));
+    job.step(0.1 + (0.1 * rough.length) / searched[format].families.length);
   }
   // Those that come near are compared as if each just held.
-  const comes = (r: Rough) => r.margin > -sampleNear;
+  const comes = (r: Rough) => r.margin > hopeless;
   const bytes = (r: Rough) => r.best.bytes * Math.exp(-bytesByMargin * r.margin);
   const among = (a: Rough, b: Rough): number =>
-    job.goal.by === 'bytes' ? likeness(b.best) - likeness(a.best) : bytes(a) - bytes(b);
+    job.goal.by === 'bytes' ? a.best.loss.overall - b.best.loss.overall : bytes(a) - bytes(b);
   const better = (a: Rough, b: Rough): number =>
     Number(comes(b)) - Number(comes(a)) || (comes(a) ? among(a, b) : b.margin - a.margin);
-  return rough.toSorted(better)[0];
+  const [best, ...rest] = rough.toSorted(better);
+  const followed =
+    best === rough[0] || Math.abs(best.margin) < sampleNear
+      ? best
+      : await searchSample(best.family, nextOf(best), job, worthwhile);
+  return [followed, ...rest];
 }
+
+/** Where a family is likely to just hold, of which one file is known. */
+const nextOf = ({ family, known }: Rough): number =>
+  nextTry(known, family.least, family.most) ?? known[0].at;
+
+/** Files of a family that may fail before another is turned to. */
+const patience = 2;
 
 /**
  * The lightest file of a format; written whole only if its bytes, as the sample has them, are worth
- * it.
+ * it. A family that fails in full size, whatever the sample said, makes room for one that is more
+ * alike.
  */
 async function writeLightest(
   format: PressFormat,
-  rough: Rough,
+  families: readonly Rough[],
   job: Job,
   worthwhile: Worthwhile = always,
 ): Promise<void> {
-  if (
-    rough.margin > hopeless &&
-    worthwhile(rough.best.bytes * (job.trial.area.whole / job.trial.area.sample))
-  ) {
-    await searchWhole(rough, searched[format], job);
+  const scale = job.trial.area.whole / job.trial.area.sample;
+  let left = searched[format].wholes;
+  let others = families;
+  while (others.length > 0 && left > 0) {
+    const [rough, ...rest] = others;
+    others = rest.filter((r) => r.at <= rough.at && r.margin > rough.margin);
+    if (rough.margin <= hopeless || !worthwhile(rough.best.bytes * scale)) {
+      continue;
+    }
+    const { written, holds } = await searchWhole(
+      rough,
+      left,
+      others.length > 0 ? patience : left,
+      searched[format],
+      job,
+    );
+    left -= written;
+    if (holds) {
+      return;
+    }
   }
 }
 
@@ -251,9 +301,10 @@ export async function settingsFor(
 /**
  * Looks in each format for the file that meets the goal with the fewest bytes, where bytes are the
  * goal for the one that is most alike, and that keeps whatever blends as it was drawn. Most of it
- * is done on a sample; no format is written more than `mostWhole` times in full size. Files without
- * loss are written where they can be the best. What is tried depends on the picture, and on whether
- * there is more than one trial, but never on how long something took.
+ * is done on a sample; no format is written more than `mostWhole` times in full size, and the others
+ * only where they may be lighter than what takes longest. Files without loss are written where they
+ * can be the best. What is tried depends on the picture, and on whether there is more than one trial,
+ * but never on how long something took.
  * @param trials as many as may work at the same time, one at least; all of the same picture; each
  * is asked for one file after the other, and may be asked before it has answered
  * @param listener is told of every file in full size as soon as there is one
@@ -307,14 +358,14 @@ export async function searchLightest(
       failures.push(error);
     }
   };
-  /** Bytes are what the sample has, and may be off by a part. */
+  /** @param off bytes are what the sample has, and may be too many by so much */
   const mayWin =
-    (among: readonly Judgement[]) =>
+    (among: readonly Judgement[], off = 1.5) =>
     (bytes: number): boolean => {
       const best = bestOf(goal, among);
       return goal.by === 'bytes'
         ? bytes < goal.bytes * 1.3
-        : !best || !meetsGoal(goal, best) || !keepsSeam(best) || bytes < best.bytes * 1.5;
+        : !best || !meetsGoal(goal, best) || !keepsSeam(best) || bytes < best.bytes * off;
     };
 
   const lossy = formats
@@ -331,7 +382,11 @@ export async function searchLightest(
     ),
   );
   const lossless = formats.flatMap((f) => searched[f].lossless ?? []);
-  let palette: Rough | undefined;
+  /** Where one format is nearly always the lightest, others wait for it, but for what all browsers know. */
+  const waits = (format: PressFormat): boolean =>
+    lossy.some((f) => searched[f].twoAtOnce) && !searched[format].twoAtOnce && format !== 'jpeg';
+  const waiting = new Map<PressFormat, readonly Rough[]>();
+  let palette: readonly Rough[] | undefined;
   let plain = 0;
   // Palettes are seldom the lightest: they come when it is known what they are up against, and what
   // takes longest is not waited for.
@@ -339,7 +394,14 @@ export async function searchLightest(
     ...lossy.map((format) => async (worker: number) => {
       const job = jobFor(format, worker);
       try {
-        await passingOver(async () => writeLightest(format, await searchSamples(format, job), job));
+        await passingOver(async () => {
+          const rough = await searchSamples(format, job);
+          if (waits(format)) {
+            waiting.set(format, rough);
+          } else {
+            await writeLightest(format, rough, job);
+          }
+        });
       } finally {
         ended.get(format)?.();
       }
@@ -372,6 +434,9 @@ export async function searchLightest(
       }
     }),
   );
+  for (const [format, rough] of waiting) {
+    await passingOver(() => writeLightest(format, rough, jobFor(format, 0), mayWin(judged, 1.15)));
+  }
   if (palette) {
     const rough = palette;
     await passingOver(() => writeLightest('png', rough, jobFor('png', 0), mayWin(judged)));

@@ -1,6 +1,10 @@
 import { hasOverlap, overlapOf, slotInFile } from '../frame/overlap';
+import { lossTo, referenceOf, type Loss } from '../likeness/loss';
+import { worstArea } from '../likeness/worstArea';
+import { lossWeights } from '../likeness/weights';
+import { lazily } from '../lazily';
 import type { Codecs } from '../press/codecs';
-import { pressWords } from '../press/settings';
+import { pressAs, pressWords } from '../press/settings';
 import { crop, type Raster } from '../raster/raster';
 import type { PressedFile } from '../readings/reading';
 import { takeReadings } from '../readings/registry';
@@ -10,8 +14,7 @@ import type { Hex } from '../site/model/hex';
 import type { PressSettings } from '../site/model/picture';
 import type { Site } from '../site/model/site';
 import { pictureOf, slotOf } from '../site/picture';
-import { borderStrip, busyPatch, sampleOf } from './sample';
-import { referenceOf, similarityTo, type Reference, type Similarity } from './similarity';
+import { borderStrip, sampleArea, sampleOf } from './sample';
 
 /** What is tried: a picture as it was drawn, where it lies. */
 export interface TrialSubject {
@@ -24,12 +27,17 @@ export interface TrialSubject {
   readonly pinned: readonly Hex[];
 }
 
-/** What is written: a sample of the picture, strips along its sides, or all of it. */
+/**
+ * What is written: a sample of the picture, with little effort; strips along its sides; or all of
+ * it.
+ */
 export type TrialPart = 'sample' | 'borders' | 'whole';
 
-export interface Judgement extends Similarity {
+export interface Judgement {
   readonly settings: PressSettings;
   readonly bytes: number;
+  /** Of border strips none is told. */
+  readonly loss: Loss;
   /**
    * Readings that hold of what was drawn and do not of the file; of border strips the sides that
    * are not exact any more.
@@ -52,13 +60,17 @@ export interface Trial {
    */
   tryOut(settings: PressSettings, part: TrialPart): Promise<TrialResult>;
   /**
-   * A small part of the picture where much goes on, as it was drawn or as it comes out with those
+   * A small part of the picture where loss is seen first, as it was drawn or as it comes out with those
    * settings.
    */
   patch(settings: PressSettings | null): Promise<Raster>;
 }
 
+/** Px of a part that is looked at, and of what is written around it. */
+const patchSize = { width: 64, height: 48 };
 const patchMargin = 32;
+/** Of a JPEG whose loss anybody sees. */
+const poorly = 50;
 
 export function createTrial(subject: TrialSubject, codecs: Codecs): Trial {
   const { raster, site, slotId, under, pinned } = subject;
@@ -68,13 +80,17 @@ export function createTrial(subject: TrialSubject, codecs: Codecs): Trial {
   }
   const picture = pictureOf(site, slot);
   const overlap = overlapOf(slot);
-  const sample = sampleOf(raster);
-  const references = new Map<'sample' | 'whole', Reference>();
-  const reference = (part: 'sample' | 'whole'): Reference => {
-    const known = references.get(part) ?? referenceOf(part === 'sample' ? sample : raster, under);
-    references.set(part, known);
-    return known;
-  };
+  const whole = lazily(() => referenceOf(raster, under));
+  /** The part where a file of little quality shows it most. */
+  const worst = lazily(async () => {
+    const poor = await codecs.encode(raster, pressAs('jpeg', poorly), pinned, true);
+    const seen = whole().seen(await codecs.decode(poor), under, lossWeights);
+    return worstArea(seen, raster, patchSize);
+  });
+  const sample = lazily(async () => {
+    const part = sampleOf(raster, await worst());
+    return { raster: part, reference: referenceOf(part, under) };
+  });
   const fileOf = (decoded: Raster, format: string, bytes: number): PressedFile => ({
     bytes,
     format,
@@ -99,15 +115,14 @@ export function createTrial(subject: TrialSubject, codecs: Codecs): Trial {
         : [];
     });
 
-  const busiest = busyPatch(raster);
-
   return {
     async patch(settings) {
+      const area = await worst();
       if (!settings) {
-        return crop(raster, busiest);
+        return crop(raster, area);
       }
       // With what lies around it, so that it is written as it is within the whole.
-      const { x, y, width, height } = busiest;
+      const { x, y, width, height } = area;
       const left = Math.max(0, x - patchMargin);
       const top = Math.max(0, y - patchMargin);
       const around = crop(raster, {
@@ -123,7 +138,7 @@ export function createTrial(subject: TrialSubject, codecs: Codecs): Trial {
         height,
       });
     },
-    area: { sample: sample.width * sample.height, whole: raster.width * raster.height },
+    area: { sample: sampleArea(raster), whole: raster.width * raster.height },
     async tryOut(settings, part) {
       if (part === 'borders') {
         const lost: string[] = [];
@@ -136,19 +151,20 @@ export function createTrial(subject: TrialSubject, codecs: Codecs): Trial {
             lost.push(`seam-${side}`);
           }
         }
-        return { judgement: { settings, bytes, structure: 1, colour: 0, lost } };
+        return { judgement: { settings, bytes, loss: { overall: 0, worst: 0 }, lost } };
       }
-      const source = part === 'sample' ? sample : raster;
-      const file = await codecs.encode(source, settings, pinned);
+      const looked = part === 'sample' ? await sample() : { raster, reference: whole() };
+      const source = looked.raster;
+      const file = await codecs.encode(source, settings, pinned, part === 'sample');
       const decoded = await codecs.decode(file);
       if (decoded.width !== source.width || decoded.height !== source.height) {
         throw new Error(
           `${pressWords(settings)}: expected a file of ${source.width}×${source.height} px, found ${decoded.width}×${decoded.height}.`,
         );
       }
-      const similarity = similarityTo(reference(part), decoded, under);
+      const loss = lossTo(looked.reference, decoded, under);
       if (part === 'sample') {
-        return { judgement: { settings, bytes: file.length, ...similarity, lost: [] } };
+        return { judgement: { settings, bytes: file.length, loss, lost: [] } };
       }
       drawn ??= holding(fileOf(raster, settings.format, 0));
       const holds = holding(fileOf(decoded, settings.format, file.length));
@@ -156,7 +172,7 @@ export function createTrial(subject: TrialSubject, codecs: Codecs): Trial {
         judgement: {
           settings,
           bytes: file.length,
-          ...similarity,
+          loss,
           lost: drawn.filter((id) => !holds.includes(id)),
         },
         file,

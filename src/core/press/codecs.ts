@@ -16,11 +16,13 @@ export interface Codecs {
   /**
    * Without metadata; JPEG lies on white where the picture is see-through.
    * @param pinned colours that a palette keeps exactly
+   * @param draft with little effort: about as alike as the file that is kept, and heavier
    */
   encode(
     raster: Raster,
     settings: PressSettings,
     pinned: readonly Hex[],
+    draft?: boolean,
   ): Promise<Uint8Array<ArrayBuffer>>;
 }
 

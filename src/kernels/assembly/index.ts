@@ -1,4 +1,16 @@
 export { blendByTable, blendNormal, blendTogether, coverRow } from './blend';
 export { blurPlane } from './blur';
+export {
+  blurAcross,
+  blurDown,
+  detailOf,
+  differQuads,
+  hidingOfPlane,
+  lightOfLevels,
+  opponentOfLight,
+  orderBands,
+  seenOfQuads,
+  withoutQuads,
+} from './likeness';
 export { freeFrom } from './memory';
 export { filterRow, mixRows } from './resample';

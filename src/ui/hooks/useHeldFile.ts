@@ -3,7 +3,9 @@
 import { drawingOf } from '@/core/compose/drawing';
 import type { Raster } from '@/core/raster/raster';
 import type { Picture } from '@/core/site/model/picture';
+import type { Site } from '@/core/site/model/site';
 import type { Slot } from '@/core/site/model/slot';
+import { backdropOf } from '@/core/seam/beside';
 import { theEngine } from './tab/engine';
 import { useKeyed } from './useKeyed';
 
@@ -26,16 +28,17 @@ export function useHeldFile(
 /** How much stronger than it is the difference of a file is shown. */
 const gain = 8;
 
-/** What a file has lost of the picture, amplified; undefined while it is worked out. */
+/** What a file has lost of the picture, amplified, the worst place framed; undefined while it is worked out. */
 export function useDifference(
   file: Raster | undefined,
+  site: Site,
   slot: Slot,
   picture: Picture,
 ): Raster | undefined {
   const { value, current } = useKeyed<Raster | undefined>(file, undefined, async ({ put }) => {
     const drawn = await theEngine().pixels(drawingOf(slot, picture));
     if (file && drawn.width === file.width && drawn.height === file.height) {
-      const lost = await theEngine().bulk.difference(drawn, file, gain);
+      const lost = await theEngine().bulk.difference(drawn, file, gain, backdropOf(site, slot));
       put(() => lost);
     }
   });

@@ -147,7 +147,12 @@ export function LivePicture({
   }, [session, slotId, showing]);
 
   const file = useHeldFile(held) ?? press.file?.whole ?? press.file?.decoded;
-  const lost = useDifference(showing === 'difference' ? file : undefined, slot, asFiled(picture));
+  const lost = useDifference(
+    showing === 'difference' ? file : undefined,
+    site,
+    slot,
+    asFiled(picture),
+  );
   const decoded = { file, difference: lost, picture: undefined, before: undefined }[showing];
   useEffect(() => {
     const element = fileCanvas.current;

@@ -13,7 +13,7 @@ export interface StageProps {
 export const showingWords: Readonly<Record<Exclude<Showing, 'before'>, string>> = {
   picture: '',
   file: 'The pressed file, decoded again; hold B for the picture, X for what was lost',
-  difference: 'What the file has lost, eight times as strong, on grey',
+  difference: 'What the file has lost, eight times as strong; the worst place is framed',
 };
 
 /** The canvas of the picture that is worked on. */

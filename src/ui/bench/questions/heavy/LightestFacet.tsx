@@ -5,7 +5,7 @@ import { arrowStep } from '../../../shared/arrowStep';
 import { formatOf } from '@/core/press/formats/registry';
 import { Search, X } from 'lucide-react';
 import { useEffect, useRef } from 'react';
-import { careTitle, cares, careWords } from '@/core/lightest/care';
+import { careTitle, cares, careWords, likenessOf } from '@/core/lightest/care';
 import { keepsSeam, meetsGoal } from '@/core/lightest/best';
 import { pressWords } from '@/core/press/settings';
 import type { Raster } from '@/core/raster/raster';
@@ -215,7 +215,7 @@ function Summary({
     <>
       <VerdictMark verdict={problem ? 'look' : 'holds'} />
       <span className="truncate figure" title={judgementWords(j)}>
-        {pressWords(j.settings)}, {kilobytes(j.bytes)}, {j.structure.toFixed(4)}
+        {pressWords(j.settings)}, {kilobytes(j.bytes)}, likeness {likenessOf(j.loss).toFixed(1)}
         {problem && `: ${problem}`}
       </span>
     </>

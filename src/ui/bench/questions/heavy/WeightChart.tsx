@@ -12,7 +12,7 @@ import {
   type SymbolType,
 } from 'd3-shape';
 import { useMemo, useRef, type KeyboardEvent } from 'react';
-import { careLimits, careTitle, cares } from '@/core/lightest/care';
+import { careLimits, careTitle, cares, likenessOf } from '@/core/lightest/care';
 import { keepsSeam } from '@/core/lightest/best';
 import type { Judgement } from '@/core/lightest/trial';
 import { pressWords } from '@/core/press/settings';
@@ -32,11 +32,13 @@ const shapes: Readonly<Record<PressFormat, SymbolType>> = {
 const pad = { left: 52, right: 10, top: 24, bottom: 30 };
 
 /** Without loss nothing is different at all: such files stand at the end of the scale. */
-const finest = 0.0004;
-const lossOf = ({ structure }: Judgement): number => Math.max(finest, 1 - structure);
+const finest = 0.2;
+const lossOf = ({ loss }: Judgement): number => Math.max(finest, loss.overall);
+/** Likenesses that are written under the axis. */
+const marks = [50, 70, 80, 85, 90, 95, 98];
 
 export const judgementWords = (j: Judgement): string =>
-  `${pressWords(j.settings)}, ${kilobytes(j.bytes)}, similarity ${j.structure.toFixed(4)}, ${keepsSeam(j) ? 'blends as drawn' : 'loses its seam'}`;
+  `${pressWords(j.settings)}, ${kilobytes(j.bytes)}, likeness ${likenessOf(j.loss).toFixed(1)}, ${keepsSeam(j) ? 'blends as drawn' : 'loses its seam'}`;
 
 interface Props {
   readonly tried: readonly Candidate[];
@@ -50,7 +52,7 @@ interface Props {
 }
 
 /**
- * Bytes against similarity for every file that was tried. Pointing at one, or going to it with the
+ * Bytes against likeness for every file that was tried. Pointing at one, or going to it with the
  * arrows, puts that very file on the page.
  */
 export function WeightChart({ tried, aim, budget, chosen, held, onHold, onTake }: Props) {
@@ -64,10 +66,10 @@ export function WeightChart({ tried, aim, budget, chosen, held, onHold, onTake }
       ),
     [tried],
   );
-  const [, worst = 0.03] = extent(points, (p) => lossOf(p.judgement));
+  const [, worst = 2] = extent(points, (p) => lossOf(p.judgement));
   const [lightest = 1, heaviest = 1] = extent(points, (p) => p.judgement.bytes);
   const x = scaleLog(
-    [Math.max(0.03, worst * 1.2), finest],
+    [Math.max(2, worst * 1.2), finest],
     [pad.left, Math.max(pad.left + 1, room.width - pad.right)],
   );
   // Lossless files are many times as heavy as others: only a scale of proportions shows both.
@@ -104,7 +106,7 @@ export function WeightChart({ tried, aim, budget, chosen, held, onHold, onTake }
           height={room.height}
           className="absolute inset-0"
           role="group"
-          aria-label="Bytes against similarity of every file tried"
+          aria-label="Bytes against likeness of every file tried"
         >
           {y
             .ticks(4)
@@ -123,18 +125,18 @@ export function WeightChart({ tried, aim, budget, chosen, held, onHold, onTake }
                 </text>
               </g>
             ))}
-          {[0.96, 0.97, 0.98, 0.99, 0.995, 0.998, 0.999]
-            .filter((s) => x(1 - s) >= pad.left)
-            .map((s) => (
+          {marks
+            .filter((mark) => x((100 - mark) / 10) >= pad.left)
+            .map((mark) => (
               <text
-                key={s}
-                x={x(1 - s)}
+                key={mark}
+                x={x((100 - mark) / 10)}
                 y={base + 13}
                 textAnchor="middle"
                 className="figure text-[10.5px]"
                 fill="#5d6268"
               >
-                {s}
+                {mark}
               </text>
             ))}
           <text
@@ -144,11 +146,11 @@ export function WeightChart({ tried, aim, budget, chosen, held, onHold, onTake }
             className="text-[11px]"
             fill="#5d6268"
           >
-            more alike →
+            not seen →
           </text>
           {cares.map((care) => {
             const own = aim.by === 'care' && aim.care === care;
-            const at = x(1 - careLimits[care].structure);
+            const at = x(careLimits[care].overall);
             return (
               <g key={care}>
                 <path

@@ -1,0 +1,105 @@
+/** The functions of `assembly/likeness.ts`; what they take is said there. */
+export interface LikenessCalls {
+  lightOfLevels(
+    levels: number,
+    pixels: number,
+    table: number,
+    red: number,
+    green: number,
+    blue: number,
+    out: number,
+  ): void;
+  blurAcross(
+    from: number,
+    to: number,
+    floats: number,
+    rows: number,
+    step: number,
+    radius: number,
+    weights: number,
+    shares: number,
+    line: number,
+  ): void;
+  blurDown(
+    from: number,
+    to: number,
+    floats: number,
+    rows: number,
+    radius: number,
+    weights: number,
+    shares: number,
+  ): void;
+  opponentOfLight(
+    light: number,
+    around: number,
+    pixels: number,
+    table: number,
+    gain: number,
+    offset: number,
+    base: number,
+  ): void;
+  withoutQuads(from: number, other: number, pixels: number, out: number): void;
+  detailOf(
+    rest: number,
+    middle: number,
+    width: number,
+    rows: number,
+    busy: number,
+    busyFloats: number,
+    kept: number,
+    hidden: number,
+    hue: number,
+    light: number,
+    gain: number,
+    base: number,
+  ): void;
+  orderBands(
+    detail: number,
+    smooth: number,
+    coarse: number,
+    middle: number,
+    width: number,
+    rows: number,
+    busy: number,
+    busyFloats: number,
+    blueWithLight: number,
+  ): void;
+  differQuads(
+    fine: number,
+    otherFine: number,
+    middle: number,
+    otherMiddle: number,
+    width: number,
+    rows: number,
+    limits: number,
+    wideFine: number,
+    wideMiddle: number,
+    wideBytes: number,
+  ): void;
+  seenOfQuads(
+    wideFine: number,
+    wideMiddle: number,
+    wideBytes: number,
+    fine: number,
+    otherFine: number,
+    coarse: number,
+    otherCoarse: number,
+    hiding: number,
+    hidingFloats: number,
+    width: number,
+    rows: number,
+    lines: number,
+    count: number,
+    weights: number,
+    out: number,
+  ): void;
+  hidingOfPlane(
+    busy: number,
+    busyFloats: number,
+    width: number,
+    rows: number,
+    shares: number,
+    out: number,
+    outFloats: number,
+  ): void;
+}
