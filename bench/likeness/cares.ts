@@ -1,7 +1,9 @@
 /**
  * What the judges say of the files that the search takes at each level of care. Arguments: how many
- * pictures, and photographs other than the application's own.
+ * pictures, a folder to work in, and photographs other than the application's own; `--large` for
+ * pictures of 1400×900.
  */
+import { parseArgs } from 'node:util';
 import sharp from 'sharp';
 import { cares } from '../../src/core/lightest/care';
 import { pressFormats } from '../../src/core/press/formats/registry';
@@ -9,7 +11,7 @@ import { pressWords } from '../../src/core/press/settings';
 import type { Care } from '../../src/core/site/model/picture';
 import { nodeCodecs } from '../../src/engine/nodeCodecs';
 import { judge, writePixels, type Judged } from './judge';
-import { benchPictures } from './pictures';
+import { benchPictures, largePictures } from './pictures';
 import { taken } from './taken';
 
 const told = (name: string, values: readonly number[]): string => {
@@ -19,11 +21,14 @@ const told = (name: string, values: readonly number[]): string => {
 };
 
 async function main(): Promise<void> {
-  const [count = '40', folder = '/tmp', ...photographs] = process.argv.slice(2);
+  const { values, positionals } = parseArgs({
+    options: { large: { type: 'boolean' } },
+    allowPositionals: true,
+  });
+  const [count = '40', folder = '/tmp', ...photographs] = positionals;
   const { codecs, close } = await nodeCodecs();
-  const pictures = benchPictures(photographs.length > 0 ? photographs : undefined).filter(
-    (p) => p.held,
-  );
+  const all = values.large ? largePictures : benchPictures;
+  const pictures = all(photographs.length > 0 ? photographs : undefined).filter((p) => p.held);
   const found = new Map<Care, Judged[]>();
   const step = Math.max(1, pictures.length / Number(count));
   for (let i = 0; i < pictures.length; i += step) {

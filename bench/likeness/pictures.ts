@@ -184,6 +184,13 @@ const kinds: readonly (readonly [string, number, number, 'cover' | 'part', Drawn
   ['part with a title', 940, 198, 'part', title('#1d2b2a', false)],
 ];
 
+/** Of the size of a page's first screen. */
+const largeKinds: typeof kinds = [
+  ['large with a title', 1400, 900, 'cover', title('#ffffff', true)],
+  ['large', 1400, 900, 'part', plain],
+  ['large, cut out', 1400, 900, 'cover', cutOut(236, 228, 214)],
+];
+
 function photographs(): string[] {
   const library = readdirSync('public/library')
     .filter((f) => f.endsWith('.jpg'))
@@ -214,13 +221,32 @@ const drawnOnes: readonly (readonly [string, (seed: number) => Raster])[] = [
   ['fine grain', () => textured(368, 200, 'grain', 1, [160, 150, 140], [120, 110, 100])],
 ];
 
-/** All of them; every second photograph and drawn one is held back from the fit. */
-export function benchPictures(files = photographs()): BenchPicture[] {
+function registerFaces(): void {
   for (const { id, upright } of fonts) {
     if (faces.includes(id)) {
       GlobalFonts.registerFromPath(`node_modules/${upright.latin.origin}`, id);
     }
   }
+}
+
+/** Of every photograph that is held back from the fit, one that nothing was fitted to either. */
+export function largePictures(files = photographs()): BenchPicture[] {
+  registerFaces();
+  return files
+    .filter((_, i) => i % 2 === 1)
+    .map((file, i): BenchPicture => {
+      const [kind, width, height, way, change] = largeKinds[i % largeKinds.length];
+      return {
+        name: `${file.replace(/^.*\/|\.\w+$/g, '')}, ${kind}`,
+        held: true,
+        draw: async () => change(await (way === 'cover' ? cover : part)(file, width, height, i), i),
+      };
+    });
+}
+
+/** All of them; every second photograph and drawn one is held back from the fit. */
+export function benchPictures(files = photographs()): BenchPicture[] {
+  registerFaces();
   const turns = 2;
   const photos = files.flatMap((file, i) =>
     Array.from({ length: turns }, (_, turn): BenchPicture => {

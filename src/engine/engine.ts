@@ -3,6 +3,7 @@ import type { Size } from '@/core/frame/placement';
 import type { SampleSize } from '@/core/colour/sample';
 import type { Raster, Rgb } from '@/core/raster/raster';
 import { SearchStopped, type SearchListener } from '@/core/lightest/best';
+import type { Goal } from '@/core/lightest/care';
 import type { TrialSubject } from '@/core/lightest/trial';
 import type { Hex } from '@/core/site/model/hex';
 import type { Aim, PressFormat, PressSettings } from '@/core/site/model/picture';
@@ -88,12 +89,14 @@ export interface Engine {
   warmSearch(): void;
   /**
    * Looks for the lightest file of a picture, in workers of its own, one search after the other.
+   * One that nobody waits for has but one worker, and leaves the others to whom somebody does.
    */
   search(
     subject: TrialSubject,
-    aim: Aim,
+    goal: Goal,
     formats: readonly PressFormat[],
     listener: SearchListener,
+    urgency?: Urgency,
   ): Promise<void>;
   /** A part of a picture as it was drawn, and as it comes out under each of the aims. */
   patches(
@@ -172,6 +175,8 @@ export function createEngine(parts: EngineParts): Engine {
     return work(background);
   }
 
+  /** Searches that somebody waits for. */
+  let searching = 0;
   const stopIfUnwanted = (wanted: () => boolean) => {
     if (!wanted()) {
       throw new SearchStopped('The search was stopped.');
@@ -204,13 +209,32 @@ export function createEngine(parts: EngineParts): Engine {
     atOnce: writers,
     encode: (raster, settings, pinned) =>
       desk.use(1, 'now', ([one]) => twice(() => one.ask('encode', { raster, settings, pinned }))),
-    search: (subject, aim, formats, listener) =>
-      desk.use(writers, 'now', async (all) => {
-        stopIfUnwanted(listener.wanted);
-        const { searchLightest } = await import('@/core/lightest/search');
-        const trials = await Promise.all(all.map((one) => openTrial(one, subject)));
-        await searchLightest(aim, formats, trials, listener);
-      }),
+    async search(subject, goal, formats, listener, urgency = 'now') {
+      const search = (count: number, wanted: () => boolean) =>
+        desk.use(count, urgency, async (some) => {
+          stopIfUnwanted(wanted);
+          const { searchLightest } = await import('@/core/lightest/search');
+          const trials = await Promise.all(some.map((one) => openTrial(one, subject)));
+          await searchLightest(goal, formats, trials, { ...listener, wanted });
+        });
+      if (urgency === 'now') {
+        searching++;
+        await search(writers, listener.wanted).finally(() => {
+          searching--;
+        });
+        return;
+      }
+      for (;;) {
+        try {
+          return await search(1, () => listener.wanted() && searching === 0);
+        } catch (error) {
+          if (!(error instanceof SearchStopped) || !listener.wanted()) {
+            throw error;
+          }
+          // Overtaken by one that somebody waits for: begun anew after it.
+        }
+      }
+    },
     patches: (subject, aims, format, wanted) =>
       desk.use(1, 'now', async ([one]) => {
         stopIfUnwanted(wanted);

@@ -21,6 +21,7 @@ const judged = (quality: number, bytes = quality * 10): Judgement => ({
 function searchesOf(search: SearchPorts['search'], kept = new Map<string, KeptSearch>()) {
   const searches = new Searches({
     pixels: async ({ width, height }) => plain(width, height),
+    resize: async (_raster, width, height) => plain(width, height),
     search,
     patches: async () => [1, 2, 3, 4].map(() => plain(2, 2)),
     recall: async (key) => kept.get(key),
@@ -102,4 +103,57 @@ test('the levels of care are worked out once for each state', async () => {
     'careful',
     'light',
   ]);
+});
+
+const asked = {
+  goal: { by: 'care', care: 'careful' },
+  formats: ['webp'],
+  urgency: 'later',
+} as const;
+
+test('what is known is not searched again, and each size is a state of its own, drawn as it is handed over', async () => {
+  const drawn: string[] = [];
+  const { searches } = searchesOf(async ({ raster, scale = 1 }, _goal, _formats, listener) => {
+    drawn.push(`${scale}: ${raster.width}×${raster.height}`);
+    listener.onTried({ judgement: judged(10 * scale), file: new Uint8Array(9) });
+  });
+  for (const scale of [2, 0.5, 1, 2, 0.5]) {
+    const found = await searches.known({ ...subject(), scale }, asked, () => true);
+    expect(found?.judgement.settings.quality).toBe(10 * scale);
+  }
+  expect(drawn).toEqual(['2: 40×20', '0.5: 10×5', '1: 20×10']);
+});
+
+test('somebody who searches the same state goes first, and what that finds counts', async () => {
+  let go = () => {};
+  const gate = new Promise<void>((resolve) => {
+    go = resolve;
+  });
+  const searched: string[] = [];
+  const { searches } = searchesOf(async (_subject, _goal, formats, listener, urgency) => {
+    searched.push(urgency);
+    if (searched.length === 1) {
+      await gate;
+    }
+    if (!listener.wanted()) {
+      throw new SearchStopped('stopped');
+    }
+    listener.onTried({ judgement: judged(70), file: new Uint8Array(9) });
+    expect(formats).toEqual(['webp']);
+  });
+  const background = searches.known(subject(), asked, () => true);
+  while (searched.length === 0) {
+    await Promise.resolve();
+  }
+  const person = searches.search(subject(), { ...asked, urgency: 'now' });
+  go();
+  expect((await person)?.judgement.bytes).toBe(700);
+  expect((await background)?.judgement.bytes).toBe(700);
+  expect(searched).toEqual(['later', 'now']);
+});
+
+test('of what was stopped or cannot be written nothing is known', async () => {
+  const { searches } = searchesOf(() => Promise.reject(new Error('out of memory')));
+  expect(await searches.known(subject(), asked, () => true)).toBeUndefined();
+  expect(await searches.known(subject(), asked, () => false)).toBeUndefined();
 });

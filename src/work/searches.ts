@@ -1,7 +1,9 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import type { Drawing } from '@/core/compose/compose';
 import { drawingOf } from '@/core/compose/drawing';
-import { cares, measureVersion } from '@/core/lightest/care';
+import { scaledDrawing } from '@/core/compose/scaledDrawing';
+import { fileSizeAt } from '@/core/handover/filePlan';
+import { cares, measureVersion, type Goal } from '@/core/lightest/care';
 import { bestOf, SearchStopped, type SearchListener } from '@/core/lightest/best';
 import type { Judgement, TrialSubject } from '@/core/lightest/trial';
 import type { Raster } from '@/core/raster/raster';
@@ -38,13 +40,19 @@ export interface KeptSearch {
   readonly finished: readonly string[];
 }
 
+/** Somebody waits for it, or nobody does. */
+export type SearchUrgency = 'now' | 'later';
+
 export interface SearchPorts {
-  pixels(drawing: Drawing): Promise<Raster>;
+  pixels(drawing: Drawing, urgency: SearchUrgency): Promise<Raster>;
+  /** All of a raster in another size, px. */
+  resize(raster: Raster, width: number, height: number): Promise<Raster>;
   search(
     subject: TrialSubject,
-    aim: Aim,
+    goal: Goal,
     formats: readonly PressFormat[],
     listener: SearchListener,
+    urgency: SearchUrgency,
   ): Promise<void>;
   patches(
     subject: TrialSubject,
@@ -70,19 +78,18 @@ const mostBytes = 80e6;
 
 const sizeOf = (f: SearchState): number => f.tried.reduce((sum, t) => sum + t.data.length, 0);
 
-export const aimKey = (aim: Aim, slot: Pick<Slot, 'accepts'>): string =>
-  JSON.stringify([aim, slot.accepts]);
+export const aimKey = (goal: Goal, formats: readonly PressFormat[]): string =>
+  JSON.stringify([goal, formats]);
 
-/** The best of what was tried in formats that the host takes. */
+/** The best of what was tried in some formats. */
 export function bestCandidate(
   { tried }: Pick<SearchState, 'tried'>,
-  aim: Aim,
-  slot: Pick<Slot, 'accepts'>,
-  formats: readonly PressFormat[] = slot.accepts,
+  goal: Goal,
+  formats: readonly PressFormat[],
 ): Candidate | undefined {
   const allowed = tried.filter((t) => formats.includes(t.judgement.settings.format));
   const best = bestOf(
-    aim,
+    goal,
     allowed.map((t) => t.judgement),
   );
   return allowed.find((t) => t.judgement === best);
@@ -93,10 +100,26 @@ export interface Subject {
   readonly site: Site;
   readonly slot: Slot;
   readonly picture: Picture;
+  /** Px of the file on one of the slot; 1 where it is not said. */
+  readonly scale?: number;
 }
 
+/** What a search is to hold, among which formats, and who waits for it. */
+export interface Asked {
+  readonly goal: Goal;
+  readonly formats: readonly PressFormat[];
+  readonly urgency: SearchUrgency;
+}
+
+/** What somebody at the bench asks: the picture's aim, in all formats that the host takes. */
+const askedAtOnce = ({ slot, picture }: Subject): Asked => ({
+  goal: picture.aim,
+  formats: slot.accepts,
+  urgency: 'now',
+});
+
 /** Equal for states in which the same files would be tried and judged alike. */
-export const subjectKey = ({ site, slot, picture }: Subject): string =>
+export const subjectKey = ({ site, slot, picture, scale = 1 }: Subject): string =>
   JSON.stringify([
     measureVersion,
     site.id,
@@ -108,6 +131,7 @@ export const subjectKey = ({ site, slot, picture }: Subject): string =>
     slot.size,
     site.pages,
     siteColours(site),
+    ...(scale === 1 ? [] : [scale]),
   ]);
 
 /**
@@ -153,20 +177,23 @@ export class Searches {
   }
 
   /**
-   * Searches the state as it is now; what is found appears as it comes.
+   * Searches the state as it is now; what is found appears as it comes. A search of the same state
+   * that goes on is given up.
    * @returns the best of it, or undefined when it was stopped or nothing could be written
    */
-  async search(subject: Subject): Promise<Candidate | undefined> {
-    const { site, slot, picture } = subject;
+  async search(
+    subject: Subject,
+    { goal, formats, urgency }: Asked = askedAtOnce(subject),
+  ): Promise<Candidate | undefined> {
     const key = subjectKey(subject);
-    const aim = aimKey(picture.aim, slot);
+    const aim = aimKey(goal, formats);
     const token = {};
     this.going.set(key, token);
     const wanted = () => this.going.get(key) === token;
-    const running = { aim, done: 0, format: slot.accepts[0] };
+    const running = { aim, done: 0, format: formats[0] };
     this.update(key, (f) => ({ ...f, failure: undefined, running }));
     try {
-      await this.ports.search(await this.trialOf(subject), picture.aim, slot.accepts, {
+      const listener: SearchListener = {
         onTried: ({ judgement, file }) => {
           if (wanted() && file) {
             this.add(key, { judgement, data: file });
@@ -178,17 +205,19 @@ export class Searches {
           }
         },
         wanted,
-      });
+      };
+      const trial = await this.trialOf(subject, urgency);
+      await this.ports.search(trial, goal, formats, listener, urgency);
       if (!wanted()) {
         return undefined;
       }
       this.update(key, (f) => ({ ...f, finished: [...new Set([...f.finished, aim])] }));
       const { tried, finished } = this.of(key);
-      const kept = { siteId: site.id, at: this.ports.now(), tried, finished };
+      const kept = { siteId: subject.site.id, at: this.ports.now(), tried, finished };
       this.ports.keep(key, kept).catch(() => {
         /* It can be searched again. */
       });
-      return bestCandidate({ tried }, picture.aim, slot);
+      return bestCandidate({ tried }, goal, formats);
     } catch (error) {
       if (!(error instanceof SearchStopped) && wanted()) {
         const failure = error instanceof Error ? error.message : String(error);
@@ -201,6 +230,48 @@ export class Searches {
         this.update(key, (f) => ({ ...f, running: undefined }));
       }
     }
+  }
+
+  /**
+   * The best that is known of a state, searched for only where it was not yet. A search of somebody
+   * who waits goes first, and what it finds counts.
+   * @returns undefined when it was stopped or nothing could be written
+   */
+  async known(
+    subject: Subject,
+    asked: Asked,
+    wanted: () => boolean,
+  ): Promise<Candidate | undefined> {
+    const key = subjectKey(subject);
+    const aim = aimKey(asked.goal, asked.formats);
+    await this.recall(key);
+    while (wanted()) {
+      await this.ended(key);
+      const { tried, finished } = this.of(key);
+      if (finished.includes(aim)) {
+        return bestCandidate({ tried }, asked.goal, asked.formats);
+      }
+      const found = await this.search(subject, asked);
+      // Unless another search of this state was begun meanwhile, that is all there is.
+      if (found || !this.going.has(key)) {
+        return found;
+      }
+    }
+    return undefined;
+  }
+
+  /** Once no search of a state goes on. */
+  private ended(key: string): Promise<void> {
+    return new Promise((resolve) => {
+      const look = () => {
+        if (!this.of(key).running) {
+          leave();
+          resolve();
+        }
+      };
+      const leave = this.state.subscribe(look);
+      look();
+    });
   }
 
   /** Gives up a search; the files it has written stay. */
@@ -222,7 +293,7 @@ export class Searches {
       const lossy = ['jpeg', 'webp', 'avif'] as const;
       const format = lossy.find((f) => subject.slot.accepts.includes(f)) ?? 'png';
       const [drawn, close, careful, light] = await this.ports.patches(
-        await this.trialOf(subject),
+        await this.trialOf(subject, 'now'),
         cares.map((care) => ({ by: 'care', care })),
         format,
         wanted,
@@ -235,9 +306,28 @@ export class Searches {
     }
   }
 
-  private async trialOf({ site, slot, picture }: Subject): Promise<TrialSubject> {
+  /** As the hand-over has it: what is smaller is reduced, what is larger drawn anew. */
+  private async drawn(
+    { slot, picture, scale = 1 }: Subject,
+    urgency: SearchUrgency,
+  ): Promise<Raster> {
+    const drawing = drawingOf(slot, asFiled(picture));
+    if (scale > 1) {
+      return this.ports.pixels(scaledDrawing(drawing, scale), urgency);
+    }
+    const raster = await this.ports.pixels(drawing, urgency);
+    if (scale === 1) {
+      return raster;
+    }
+    const { width, height } = fileSizeAt(slot, scale);
+    return this.ports.resize(raster, width, height);
+  }
+
+  private async trialOf(subject: Subject, urgency: SearchUrgency): Promise<TrialSubject> {
+    const { site, slot, scale } = subject;
     return {
-      raster: await this.ports.pixels(drawingOf(slot, asFiled(picture))),
+      raster: await this.drawn(subject, urgency),
+      ...(scale !== undefined && { scale }),
       site,
       slotId: slot.id,
       under: backdropOf(site, slot),

@@ -1,5 +1,5 @@
 import type { Draft } from 'immer';
-import { pressAs } from '../press/settings';
+import { pressAs, pressWords } from '../press/settings';
 import { applyEdit, setLayers, type Edit } from '../site/edit';
 import type { Site } from '../site/model/site';
 import { newSite } from '../site/newSite';
@@ -79,4 +79,25 @@ test('in the place of a theme’s file there is that file alone, in its format, 
 
 test('slots without a picture have no files', () => {
   expect(paths(of(addSlot('page', header)))).toEqual([]);
+});
+
+test('a file of another size is written as was found for it, as long as the first one is what it was found beside', () => {
+  const sized = change((s) => {
+    s.pictures['picture-h'].sized = [
+      {
+        scale: 2,
+        beside: pressAs('webp', 80),
+        press: pressAs('webp', 61),
+        fallback: pressAs('jpeg', 62),
+      },
+      { scale: 0.5, beside: pressAs('webp', 79), press: pressAs('webp', 91), fallback: null },
+    ];
+    s.pictures['picture-h'].press = pressAs('webp', 80);
+  });
+  const site = of(...filled(header), sized);
+  const told = (opaque: boolean) =>
+    planFiles(site, () => opaque)[0].files.map((f) => pressWords(f.settings));
+  expect(told(true)).toEqual(['WebP 80', 'JPEG 84', 'WebP 61', 'JPEG 62', 'WebP 80', 'JPEG 84']);
+  // Once it is see-through, a JPEG that was found for older browsers is none for it any more.
+  expect(told(false)).toEqual(['WebP 80', 'PNG', 'WebP 61', 'PNG', 'WebP 80', 'PNG']);
 });

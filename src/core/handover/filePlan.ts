@@ -81,6 +81,25 @@ function settingsAs(format: PressFormat, { press, fallback }: Picture): PressSet
   return pressAs(format, 84);
 }
 
+const same = (a: PressSettings, b: PressSettings): boolean =>
+  JSON.stringify(a) === JSON.stringify(b);
+
+/**
+ * How a file of another size is written: as was found for it beside the first one, else as that.
+ * @param older the older file at the picture's own size, where there is one
+ */
+function settingsAt(
+  { press, sized }: Picture,
+  scale: number,
+  older: PressSettings | undefined,
+): { readonly press: PressSettings; readonly older: PressSettings | undefined } {
+  const found = sized.find((s) => s.scale === scale && same(s.beside, press));
+  return {
+    press: found?.press ?? press,
+    older: older && found?.fallback?.format === older.format ? found.fallback : older,
+  };
+}
+
 /** What names the file can be changed with it. */
 const mayRename = (site: Site, slot: Slot): boolean =>
   site.handOver.pageFiles && ownPlaceOf(site, slot.id) !== undefined;
@@ -140,7 +159,7 @@ export function planFiles(site: Site, isOpaque: (slotId: string) => boolean): Sl
       slotId: slot.id,
       path,
       scale,
-      ...times(size, scale),
+      ...fileSizeAt(slot, scale),
       settings,
       fallback,
     });
@@ -165,18 +184,17 @@ export function planFiles(site: Site, isOpaque: (slotId: string) => boolean): Sl
     const older = wanted && slot.accepts.includes(wanted.format) ? wanted : undefined;
     const list: PlannedFile[] = [];
     for (const scale of scalesOf(site, slot, size)) {
-      for (const settings of older ? [picture.press, older] : [picture.press]) {
-        list.push(
-          file(
-            free(
-              `${slot.fileName}${scaleSuffix[scale]}`,
-              `.${formatOf(settings.format).endings[0]}`,
-            ),
-            scale,
-            settings,
-            settings === older,
-          ),
+      const add = (settings: PressSettings, fallback: boolean) => {
+        const path = free(
+          `${slot.fileName}${scaleSuffix[scale]}`,
+          `.${formatOf(settings.format).endings[0]}`,
         );
+        list.push(file(path, scale, settings, fallback));
+      };
+      const at = settingsAt(picture, scale, older);
+      add(at.press, false);
+      if (at.older) {
+        add(at.older, true);
       }
     }
     const note =
@@ -185,6 +203,16 @@ export function planFiles(site: Site, isOpaque: (slotId: string) => boolean): Sl
         : `${slot.replaces} cannot be written in its own format; name this file in the theme instead.`;
     return { slot, picture, files: list, ...(note && { note }) };
   });
+}
+
+/** Px of a slot's file of another size. */
+export const fileSizeAt = (slot: Slot, scale: number): Size =>
+  times(fileSize(slot, overlapOf(slot)), scale);
+
+/** Formats that a slot's first file may have: that of the file it takes the place of, or any. */
+export function firstFormats(site: Site, slot: Slot): readonly PressFormat[] {
+  const own = slot.replaces === null ? undefined : formatByEnding(slot.replaces);
+  return own && !mayRename(site, slot) ? [own] : slot.accepts;
 }
 
 const times = ({ width, height }: Size, k: number): Size => ({

@@ -12,7 +12,7 @@ import type { SetHanded } from '../set/produce';
 import { SetStopped, type SetListener } from '../set/listener';
 import type { PieceSet } from '../site/model/pieceSet';
 import type { OwnPage } from '../site/model/ownPage';
-import type { Picture } from '../site/model/picture';
+import type { Picture, PressSettings } from '../site/model/picture';
 import type { Site } from '../site/model/site';
 import type { Slot } from '../site/model/slot';
 import { asFiled, drawingKey, isBlank, pictureOf } from '../site/picture';
@@ -102,7 +102,8 @@ export interface HandOverListener {
 /** It was given up. */
 export class HandOverStopped extends Error {}
 
-const isOpaque = ({ data }: Raster): boolean => {
+/** Nothing of it is see-through. */
+export const isOpaque = ({ data }: Raster): boolean => {
   for (let k = 3; k < data.length; k += 4) {
     if (data[k] !== 255) {
       return false;
@@ -197,6 +198,21 @@ function stopIfUnwanted({ wanted }: HandOverListener): void {
   }
 }
 
+/** Equal for files that are written alike, whatever their names. */
+export const writtenKey = (
+  site: Site,
+  slot: Slot,
+  picture: Picture,
+  scale: number,
+  settings: PressSettings,
+): string =>
+  JSON.stringify([
+    drawingKey(asFiled(picture), slot),
+    scale,
+    settings,
+    settings.colours === null ? [] : siteColours(site),
+  ]);
+
 /**
  * The pictures of a hand-over in the order of the plan, as many at a time as the ports can write.
  * @param drawn drawings of slots that are there already; each is let go of with its last file
@@ -236,12 +252,7 @@ async function plannedFiles(
       return scale === 1 ? plain() : ports.resize(await plain(), width, height);
     };
     const make = async () => ports.encode(await pixels(file), file.settings, pinned);
-    const key = JSON.stringify([
-      drawingKey(filed, slot),
-      file.scale,
-      file.settings,
-      file.settings.colours === null ? [] : pinned,
-    ]);
+    const key = writtenKey(site, slot, picture, file.scale, file.settings);
     const asPressed = file.scale === 1 && file.settings === picture.press;
     const anew = () =>
       ports.kept ? ports.kept(key, make, asPressed ? { site, slot, picture } : undefined) : make();

@@ -19,6 +19,8 @@ import { borderStrip, sampleArea, sampleOf } from './sample';
 /** What is tried: a picture as it was drawn, where it lies. */
 export interface TrialSubject {
   readonly raster: Raster;
+  /** Its px on one of the slot; 1 where it is not said. */
+  readonly scale?: number;
   readonly site: Site;
   readonly slotId: string;
   /** Colour of the page, seen where the picture is see-through. */
@@ -39,8 +41,8 @@ export interface Judgement {
   /** Of border strips none is told. */
   readonly loss: Loss;
   /**
-   * Readings that hold of what was drawn and do not of the file; of border strips the sides that
-   * are not exact any more.
+   * Readings that hold of what was drawn and do not of the file; of border strips, and of a file of
+   * another size than the slot's, the sides that are not exact any more.
    */
   readonly lost: readonly string[];
 }
@@ -73,7 +75,7 @@ const patchMargin = 32;
 const poorly = 50;
 
 export function createTrial(subject: TrialSubject, codecs: Codecs): Trial {
-  const { raster, site, slotId, under, pinned } = subject;
+  const { raster, scale = 1, site, slotId, under, pinned } = subject;
   const slot = slotOf(site, slotId);
   if (!slot) {
     throw new RangeError(`Expected a slot ${slotId} in the site`);
@@ -110,10 +112,22 @@ export function createTrial(subject: TrialSubject, codecs: Codecs): Trial {
   const exactSides = () =>
     sides.flatMap((side) => {
       const beside = hasOverlap(overlap) ? undefined : besideColours(site, slot, side);
-      return beside && edgeDifference(raster, side, beside.at).levels === 0
-        ? [{ side, beside }]
+      const besideAt = (i: number) => beside!.at(Math.floor(i / scale));
+      return beside && edgeDifference(raster, side, besideAt).levels === 0
+        ? [{ side, besideAt }]
         : [];
     });
+  /** What holds of the drawing and not of its file. */
+  function lostIn(decoded: Raster, format: string, bytes: number): string[] {
+    if (scale !== 1) {
+      return exactSides()
+        .filter(({ side, besideAt }) => edgeDifference(decoded, side, besideAt).levels > 0)
+        .map(({ side }) => `seam-${side}`);
+    }
+    drawn ??= holding(fileOf(raster, format, 0));
+    const holds = holding(fileOf(decoded, format, bytes));
+    return drawn.filter((id) => !holds.includes(id));
+  }
 
   return {
     async patch(settings) {
@@ -143,11 +157,11 @@ export function createTrial(subject: TrialSubject, codecs: Codecs): Trial {
       if (part === 'borders') {
         const lost: string[] = [];
         let bytes = 0;
-        for (const { side, beside } of exactSides()) {
+        for (const { side, besideAt } of exactSides()) {
           const written = await codecs.encode(borderStrip(raster, side), settings, pinned);
           const decoded = await codecs.decode(written);
           bytes += written.length;
-          if (edgeDifference(decoded, side, beside.at).levels > 0) {
+          if (edgeDifference(decoded, side, besideAt).levels > 0) {
             lost.push(`seam-${side}`);
           }
         }
@@ -166,17 +180,8 @@ export function createTrial(subject: TrialSubject, codecs: Codecs): Trial {
       if (part === 'sample') {
         return { judgement: { settings, bytes: file.length, loss, lost: [] } };
       }
-      drawn ??= holding(fileOf(raster, settings.format, 0));
-      const holds = holding(fileOf(decoded, settings.format, file.length));
-      return {
-        judgement: {
-          settings,
-          bytes: file.length,
-          loss,
-          lost: drawn.filter((id) => !holds.includes(id)),
-        },
-        file,
-      };
+      const lost = lostIn(decoded, settings.format, file.length);
+      return { judgement: { settings, bytes: file.length, loss, lost }, file };
     },
   };
 }

@@ -14,10 +14,11 @@ export const pressAs = (format: PressFormat, quality = 80): PressSettings => ({
 /** What of a picture is not drawn, as it is to begin with. */
 export const plainPicture = (
   press: PressSettings,
-): Pick<Picture, 'press' | 'aim' | 'fallback' | 'alt' | 'decorative'> => ({
+): Pick<Picture, 'press' | 'aim' | 'fallback' | 'sized' | 'alt' | 'decorative'> => ({
   press,
   aim: { by: 'care', care: 'careful' },
   fallback: null,
+  sized: [],
   alt: '',
   decorative: false,
 });

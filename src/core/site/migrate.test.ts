@@ -162,6 +162,11 @@ test('from 10: measured places were looked at where they are not scaled only', (
   ]);
 });
 
+test('from 11: files of other sizes follow the first one', () => {
+  const old = { ...newSite('x', 'home', 'X'), schemaVersion: 11, pictures: { a: { id: 'a' } } };
+  expect(step(old)).toMatchObject({ schemaVersion, pictures: { a: { id: 'a', sized: [] } } });
+});
+
 test.each([[null], [{}], [{ schemaVersion: 0 }], [{ schemaVersion: schemaVersion + 1 }], ['site']])(
   'of another kind than ours, or newer, it is refused: %j',
   (value) => {

@@ -275,6 +275,12 @@ const steps: Readonly<Record<number, (site: Stored) => Stored>> = {
         )
       : site.pages,
   }),
+  // Files of other sizes were written as the first one.
+  11: (site) => ({
+    ...site,
+    schemaVersion: 12,
+    pictures: withPictures(site.pictures, (picture) => ({ ...picture, sized: [] })),
+  }),
 };
 
 /**

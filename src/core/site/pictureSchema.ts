@@ -51,6 +51,16 @@ export const pictureSchema = object({
       aimSchemas[aim?.by ?? ''] ?? mixed().oneOf(['a care or a number of bytes']).required(),
   ),
   fallback: press().nullable().defined().default(undefined),
+  sized: array()
+    .of(
+      object({
+        scale: number().oneOf([0.5, 2]).required(),
+        beside: press().required(),
+        press: press().required(),
+        fallback: press().nullable().defined().default(undefined),
+      }),
+    )
+    .required(),
   alt: text(),
   decorative: boolean().required(),
 });

@@ -81,6 +81,7 @@ export const addSlot =
       ground: { type: 'none' },
       layers: [],
       ...plainPicture(pressAs('webp')),
+      sized: [],
     };
     if (page) {
       slotKind(slot.kind).put(page, slot);

@@ -13,21 +13,7 @@ import { useThumb } from '../hooks/useThumb';
 import { Button } from '../shared/Button';
 import { download } from '../shared/download';
 import { AlternativeText } from './AlternativeText';
-
-const scaleSign: Readonly<Record<number, string>> = { 2: '2×', 0.5: '½' };
-const scaleWords: Readonly<Record<number, string>> = {
-  2: 'for dense screens',
-  0.5: 'for narrow screens',
-};
-
-/** What a file is there for, in short and in words. */
-const what = ({ scale, fallback }: PlannedFile): { short: string; words: string } => ({
-  short: [fallback ? 'older' : '', scaleSign[scale] ?? ''].filter(Boolean).join(' '),
-  words:
-    [fallback ? 'for browsers that do not know the newer format' : '', scaleWords[scale] ?? '']
-      .filter(Boolean)
-      .join(', ') || 'for every screen',
-});
+import { whatFor } from './whatFor';
 
 const nameOf = (path: string): string => path.slice(path.lastIndexOf('/') + 1);
 
@@ -127,9 +113,9 @@ function SlotRow({
                     <td className="truncate pr-2" title={f.path}>
                       {f.path.replace(/^pictures\//, '')}
                     </td>
-                    <td className="truncate pr-2 text-soft" title={what(f).words}>
-                      {what(f).short}
-                      <span className="sr-only">{what(f).words}</span>
+                    <td className="truncate pr-2 text-soft" title={whatFor(f).words}>
+                      {whatFor(f).short}
+                      <span className="sr-only">{whatFor(f).words}</span>
                     </td>
                     <td className="figure whitespace-nowrap text-soft">
                       {f.width}×{f.height}

@@ -17,11 +17,13 @@ import { useHandOver } from '../hooks/useHandOver';
 import { useSite, type Session } from '../hooks/useSession';
 import { Button } from '../shared/Button';
 import { Group } from '../shared/Group';
+import { Progress } from '../shared/Progress';
 import { Switch } from '../shared/Switch';
 import { saveArchive, saveSiteFile } from '../shared/saveFiles';
 import { TopBar } from '../shared/TopBar';
 import { WithSession } from '../shared/WithSession';
 import { FileList } from './FileList';
+import { LightestPanel } from './LightestPanel';
 import { Lines } from './Lines';
 import { OwnPageLines } from './OwnPageLines';
 import { OwnPagePanel } from './OwnPagePanel';
@@ -97,12 +99,7 @@ function Opened({ session }: { session: Session }) {
       <TopBar crumbs={[{ label: site.name, href: `/sites/${site.id}` }, { label: 'Hand over' }]}>
         {running && (
           <span role="status" className="flex items-center gap-2 text-soft">
-            <progress
-              aria-label="Files written"
-              className="h-1.5 w-28 accent-act"
-              value={running.done}
-              max={Math.max(1, running.of)}
-            />
+            <Progress label="Files written" className="w-28" done={running.done} of={running.of} />
             <span className="max-w-[260px] truncate">
               {running.of
                 ? `${running.done + 1} of ${running.of}, ${running.path.replace(/^.*\//, '')}`
@@ -241,6 +238,7 @@ function Opened({ session }: { session: Session }) {
               />
             ))}
           </Group>
+          <LightestPanel session={session} empty={plan.length === 0} />
           {site.set && (
             <Group title="Recoloured theme">
               <p className="text-soft">{themeWords(site.set, made)}</p>

@@ -13,6 +13,7 @@ import { usePageCheck, type Checking, type PageFault } from '../hooks/usePageChe
 import type { Session } from '../hooks/useSession';
 import { folderWith } from '../hooks/wholeFolder';
 import { Button } from '../shared/Button';
+import { Progress } from '../shared/Progress';
 import { Group } from '../shared/Group';
 import { saveArchive } from '../shared/saveFiles';
 import { VerdictMark } from '../shared/VerdictMark';
@@ -87,12 +88,7 @@ function CheckLine({ running, check, problem }: Checking) {
   if (running) {
     return (
       <p role="status" className="flex items-center gap-2 text-soft">
-        <progress
-          aria-label="Widths checked"
-          className="h-1.5 w-20 accent-act"
-          value={running.done}
-          max={running.of}
-        />
+        <Progress label="Widths checked" className="w-20" done={running.done} of={running.of} />
         Checking at {running.of} widths…
       </p>
     );

@@ -9,6 +9,7 @@ import type { Site } from '@/core/site/model/site';
 import type { Looked, Written } from '../hooks/usePieceSet';
 import type { Session } from '../hooks/useSession';
 import { Button } from '../shared/Button';
+import { Progress } from '../shared/Progress';
 import { Switch } from '../shared/Switch';
 import { TopBar } from '../shared/TopBar';
 import { UndoRedo } from '../shared/UndoRedo';
@@ -41,7 +42,7 @@ export function SetBar(props: Props) {
         { label: 'Recolour a set', figure: `${taken} of ${set.pieces.length}` },
       ]}
     >
-      <Progress set={set} looked={looked} written={written} />
+      <Going set={set} looked={looked} written={written} />
       <UndoRedo session={session} />
       <Button disabled={!onPlan} onClick={onPlan}>
         Lay on the plan
@@ -65,18 +66,18 @@ export function SetBar(props: Props) {
 }
 
 /** How far reading or writing is; where it was stopped, the way to go on. */
-function Progress({ set, looked, written }: Pick<Props, 'set' | 'looked' | 'written'>) {
+function Going({ set, looked, written }: Pick<Props, 'set' | 'looked' | 'written'>) {
   const going = looked.looking
     ? { ...looked.looking, words: 'Reading' }
     : written.writing && { ...written.writing, words: 'Writing' };
   if (going) {
     return (
       <span role="status" className="flex items-center gap-2 text-soft">
-        <progress
-          aria-label={`${going.words} pieces`}
-          className="h-1.5 w-24 accent-act"
-          value={going.done}
-          max={Math.max(1, going.of)}
+        <Progress
+          label={`${going.words} pieces`}
+          className="w-24"
+          done={going.done}
+          of={going.of}
         />
         <span className="figure">
           {going.words} {going.done} of {going.of}

@@ -54,6 +54,17 @@ export type Care = 'close' | 'careful' | 'light';
 export type Aim =
   { readonly by: 'care'; readonly care: Care } | { readonly by: 'bytes'; readonly bytes: number };
 
+/** How the files of another size are written, where that was searched for. */
+export interface SizedPress {
+  /** Px of the file on one of the slot. */
+  readonly scale: number;
+  /** The file at its own size that it was found beside; beside another it does not count. */
+  readonly beside: PressSettings;
+  readonly press: PressSettings;
+  /** The file for older browsers; null where none is needed. */
+  readonly fallback: PressSettings | null;
+}
+
 export interface Picture {
   readonly id: string;
   readonly ground: Ground;
@@ -63,6 +74,8 @@ export interface Picture {
   readonly aim: Aim;
   /** The file for browsers that do not know the first one's format; null for the usual one. */
   readonly fallback: PressSettings | null;
+  /** The files of other sizes; those that are not among them are written as the first one. */
+  readonly sized: readonly SizedPress[];
   /** Alternative text. */
   readonly alt: string;
   /** It only decorates: the alternative text is empty on purpose. */

@@ -21,6 +21,10 @@ async function shippedFont({ file }: { readonly file: string }): Promise<Uint8Ar
 
 const stateOf = (key: string): string => `${built} handed ${key}`;
 
+/** Keeps a file where handing over looks for it; one that could not be kept is written again. */
+export const keepHanded = (key: string, data: Uint8Array<ArrayBuffer>): void =>
+  void keepWritten(theDatabase(), stateOf(key), { data, at: Date.now() }).catch(() => {});
+
 /** What handing over asks for; files that were written once are kept. */
 export const theHandOver = lazily(() => {
   const engine = theEngine();

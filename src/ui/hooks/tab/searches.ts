@@ -8,9 +8,10 @@ import { lazily } from '@/core/lazily';
 
 /** Searches for the lightest file. */
 export const theSearches = lazily(() => {
-  const { pixels, search, patches } = theEngine();
+  const { pixels, search, patches, bulk } = theEngine();
   return new Searches({
     pixels,
+    resize: bulk.resize,
     search,
     patches,
     recall: (key) => searchOf(theDatabase(), key),

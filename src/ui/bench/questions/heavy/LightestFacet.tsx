@@ -59,7 +59,7 @@ export function LightestFacet() {
   const { running, patches } = found;
   const aim = picture.aim;
   const blank = isBlank(picture);
-  const best = bestCandidate(found, aim, slot);
+  const best = bestCandidate(found, aim, slot.accepts);
   const chosen = found.tried.find(
     (t) => JSON.stringify(t.judgement.settings) === JSON.stringify(picture.press),
   );
@@ -74,7 +74,6 @@ export function LightestFacet() {
       bestCandidate(
         found,
         aim,
-        slot,
         slot.accepts.filter((f) => f === 'jpeg' || f === 'png'),
       )?.judgement.settings ?? null;
     commit(
@@ -107,7 +106,7 @@ export function LightestFacet() {
         p.aim = next;
       }),
     );
-  const finished = found.finished.includes(aimKey(aim, slot));
+  const finished = found.finished.includes(aimKey(aim, slot.accepts));
 
   return (
     <div className="flex h-full gap-3">
