@@ -143,3 +143,28 @@ test('a search is stopped, what it tried stays, and it can be begun again; forma
   await expect(page.locator('[data-page-weight="Home"]')).toContainText('KB');
   await expect(page.getByText('Time = one round trip + 8 × bytes ÷ speed.')).toBeVisible();
 });
+
+test('over its budget, ways down are written before one is chosen, seen on the page, and taken as one step', async ({
+  bench,
+  page,
+}) => {
+  await bench.start();
+  await bench.open('Header');
+  await bench.byHand();
+  await bench.type('Budget', '9');
+  await page.getByRole('radio', { name: 'Ways down' }).click();
+  const ways = page.getByRole('list', { name: 'Ways to a lighter file' }).getByRole('listitem');
+  await expect(ways.and(page.locator('[data-tried=true]'))).toHaveCount(4);
+  await expect(ways.nth(0)).toContainText(/Nothing given up.*look at this: 12/);
+  const live = ways.filter({ hasText: 'live text' });
+  await expect(live).toContainText('✓holds');
+  const kb = Number(/([\d.]+) KB/.exec(await live.innerText())![1]);
+  expect(kb).toBeLessThanOrEqual(9);
+  const before = await onPage(page);
+  await live.hover();
+  await expect.poll(() => onPage(page)).not.toBe(before);
+  await page.getByRole('button', { name: /^Take: Words as live text/ }).click();
+  await expect(page.locator('[data-answer="6"]')).toContainText(`${kb.toFixed(1)} of 9 KB`);
+  await page.getByRole('button', { name: /^Undo: Words as live text/ }).click();
+  await expect(page.locator('[data-answer="6"]')).toContainText('13.3 of 9 KB');
+});

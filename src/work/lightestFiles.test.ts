@@ -44,7 +44,6 @@ function filesOf(
   );
   const asked: Found[] = [];
   const kept = new Map<string, number>();
-  const stopped: number[] = [];
   const files = new LightestFiles({
     searches: {
       async known({ picture, scale = 1 }, { formats, goal, urgency }, wanted) {
@@ -68,13 +67,12 @@ function filesOf(
         };
         return candidate;
       },
-      stop: ({ scale = 1 }) => void stopped.push(scale),
     },
     isOpaque: async () => true,
     keep: (key, data) => void kept.set(key, data.length),
     ...ports,
   });
-  return { files, session, asked, kept, stopped, site: () => session.state.getState().site };
+  return { files, session, asked, kept, site: () => session.state.getState().site };
 }
 
 test('of a picture all files are searched, and what is found is one step that the plan follows', async () => {
@@ -155,7 +153,7 @@ test('where a number of bytes is the aim, the other files are as alike as the fi
   expect(asked[2].goal).toEqual({ by: 'limit', limit: { overall: 0.9, worst: 2 } });
 });
 
-test('stopped, the picture that is searched stays as it is, and the search at work is told', async () => {
+test('stopped, the picture that is searched stays as it is', async () => {
   const test = filesOf(wide(siteWithHeader), {
     found: async ({ scale }) => {
       if (scale === 2) {
@@ -165,7 +163,6 @@ test('stopped, the picture that is searched stays as it is, and the search at wo
     },
   });
   await test.files.start(test.session);
-  expect(test.stopped).toEqual([2]);
   expect(test.files.of('s').running).toBeUndefined();
   expect(test.session.state.getState().steps).toEqual([]);
   expect(test.asked).toHaveLength(3);

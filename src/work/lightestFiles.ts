@@ -40,7 +40,7 @@ export interface LightestProgress {
 }
 
 export interface LightestPorts {
-  readonly searches: Pick<Searches, 'known' | 'stop'>;
+  readonly searches: Pick<Searches, 'known'>;
   /** Whether a drawing has no see-through px. */
   isOpaque(drawing: Drawing): Promise<boolean>;
   /** Keeps a file where the hand-over looks for it. */
@@ -74,7 +74,8 @@ export const notSearched: LightestState = { running: undefined, ended: undefined
 export class LightestFiles {
   /** By the site's id. */
   readonly state: StoreApi<ReadonlyMap<string, LightestState>> = createStore(() => new Map());
-  private readonly going = new Map<string, { stop(): void }>();
+  /** How to give up what goes on, by the site's id. */
+  private readonly stops = new Map<string, () => void>();
 
   constructor(private readonly ports: LightestPorts) {}
 
@@ -84,8 +85,8 @@ export class LightestFiles {
 
   /** Gives up; what was found of whole pictures stays. */
   stop(siteId: string): void {
-    this.going.get(siteId)?.stop();
-    this.going.delete(siteId);
+    this.stops.get(siteId)?.();
+    this.stops.delete(siteId);
     this.put(siteId, { running: undefined });
   }
 
@@ -96,15 +97,9 @@ export class LightestFiles {
   async start(session: Pick<Session, 'siteId' | 'state' | 'commit'>): Promise<void> {
     const { siteId } = session;
     this.stop(siteId);
-    let current: Subject | undefined;
     let wanted = true;
-    this.going.set(siteId, {
-      stop: () => {
-        wanted = false;
-        if (current) {
-          this.ports.searches.stop(current);
-        }
-      },
+    this.stops.set(siteId, () => {
+      wanted = false;
     });
     const site = () => session.state.getState().site;
     const pictures = searchedPictures(site());
@@ -117,13 +112,13 @@ export class LightestFiles {
         if (!wanted) {
           return undefined;
         }
-        current = { ...subject, scale: file.scale };
         const done = sum(counts.slice(0, i)) + within++;
         // Which files there are is known once the first one's format is.
         counts[i] = Math.max(counts[i], within);
         this.put(siteId, { running: { done, of: sum(counts), name: one.name, file } });
         const asked = { goal, formats, urgency: 'later' } as const;
-        const found = await this.ports.searches.known(current, asked, () => wanted);
+        const sized = { ...subject, scale: file.scale };
+        const found = await this.ports.searches.known(sized, asked, () => wanted);
         if (found) {
           const { slot, picture } = subject;
           const { settings } = found.judgement;
@@ -145,7 +140,7 @@ export class LightestFiles {
         session.commit(`Lightest files of ${one.name}`, found.edit);
       }
     }
-    this.going.delete(siteId);
+    this.stops.delete(siteId);
     this.put(siteId, { running: undefined, ended: { pictures: pictures.length, failed } });
   }
 

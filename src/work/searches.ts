@@ -179,17 +179,20 @@ export class Searches {
   /**
    * Searches the state as it is now; what is found appears as it comes. A search of the same state
    * that goes on is given up.
+   * @param stillWanted asked before each step, beside whether it was stopped here
    * @returns the best of it, or undefined when it was stopped or nothing could be written
    */
   async search(
     subject: Subject,
     { goal, formats, urgency }: Asked = askedAtOnce(subject),
+    stillWanted: () => boolean = () => true,
   ): Promise<Candidate | undefined> {
     const key = subjectKey(subject);
     const aim = aimKey(goal, formats);
     const token = {};
     this.going.set(key, token);
-    const wanted = () => this.going.get(key) === token;
+    const isOwn = () => this.going.get(key) === token;
+    const wanted = () => isOwn() && stillWanted();
     const running = { aim, done: 0, format: formats[0] };
     this.update(key, (f) => ({ ...f, failure: undefined, running }));
     try {
@@ -225,7 +228,7 @@ export class Searches {
       }
       return undefined;
     } finally {
-      if (wanted()) {
+      if (isOwn()) {
         this.going.delete(key);
         this.update(key, (f) => ({ ...f, running: undefined }));
       }
@@ -251,7 +254,7 @@ export class Searches {
       if (finished.includes(aim)) {
         return bestCandidate({ tried }, asked.goal, asked.formats);
       }
-      const found = await this.search(subject, asked);
+      const found = await this.search(subject, asked, wanted);
       // Unless another search of this state was begun meanwhile, that is all there is.
       if (found || !this.going.has(key)) {
         return found;
