@@ -177,6 +177,31 @@ test('PNG: pngjs reads every pixel as it was', async () => {
   expect(Buffer.from(read.data).equals(Buffer.from(raster.data))).toBe(true);
 });
 
+/** A photograph that changes smoothly, one that is all grey, flat drawings with and without alpha. */
+const drawings: readonly (readonly [string, (x: number, y: number) => readonly number[]])[] = [
+  ['smooth', (x, y) => [x * 2, 255 - y * 3, (x * y) / 20, 255]],
+  ['grey', (x, y) => [x + y, x + y, x + y, 255]],
+  ['grey, see-through', (x, y) => [x * 2, x * 2, x * 2, y * 5]],
+  ['flat', (x, y) => (x > 40 && y > 20 ? [59, 74, 69, 255] : [238, 228, 210, 255])],
+  ['flat, see-through', (x, y) => (x > y ? [59, 74, 69, 255] : [59, 74, 69, 40 * (x % 4)])],
+];
+
+test.each(drawings)(
+  'PNG, %s: every level as it was, in no more bytes than sharp’s tightest',
+  async (_name, colour) => {
+    const raster = createRaster(90, 50);
+    for (let i = 0; i < 90 * 50; i++) {
+      raster.data.set(colour(i % 90, Math.floor(i / 90)), i * 4);
+    }
+    const file = await codecs.encode(raster, pressAs('png'), []);
+    expect(PNG.sync.read(Buffer.from(file)).data.equals(Buffer.from(raster.data))).toBe(true);
+    const usual = await sharp(raster.data, { raw: { width: 90, height: 50, channels: 4 } })
+      .png({ compressionLevel: 9, adaptiveFiltering: true })
+      .toBuffer();
+    expect(file.length).toBeLessThanOrEqual(usual.length);
+  },
+);
+
 test('WebP: sharp reads it at its size, alpha kept, and a lower quality is lighter', async () => {
   const raster = slope(200, 80, true);
   const bytes = await codecs.encode(raster, pressAs('webp', 80), []);
