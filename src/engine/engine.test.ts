@@ -311,6 +311,12 @@ const setUp = (missing: string[] = []): Setup => ({
   deadly: false,
 });
 const rest = () => new Promise((resolve) => setTimeout(resolve, 40));
+/** Once so many frames came; a machine that is busy may take long for them. */
+const framesOf = async (heard: { readonly frames: readonly Frame[] }, count: number) => {
+  while (heard.frames.length < count) {
+    await rest();
+  }
+};
 const listen = () => {
   const frames: Frame[] = [];
   const failures: string[] = [];
@@ -345,7 +351,7 @@ test('after a crash the last frame is drawn again, whole, by a new worker', asyn
   view.show(drawing(0.7));
   await rest();
   setup.renders[0].crash('gone');
-  await rest();
+  await framesOf(heard, 2);
   expect(setup.renders.length).toBe(2);
   expect(setup.drawn).toEqual([0.7, 0.7]);
   expect(heard.frames.at(-1)?.changed.width).toBe(2);
@@ -357,7 +363,7 @@ test('a photo that is not there is decoded, handed over once, and the picture dr
   const heard = listen();
   const view = engineWith(setup).view(heard);
   view.show(drawing(0.2));
-  await rest();
+  await framesOf(heard, 2);
   expect(setup.given).toEqual(['pots']);
   expect(heard.frames.map((f) => f.missing)).toEqual([['pots'], []]);
 });
@@ -367,7 +373,7 @@ test('a font of the owner’s is handed over as it is, and the picture drawn aga
   const heard = listen();
   const view = engineWith(setup).view(heard);
   view.show(drawing(0.2));
-  await rest();
+  await framesOf(heard, 2);
   expect(setup.given).toEqual(['font letters', 'letters']);
   expect(heard.frames.map((f) => f.missing)).toEqual([['letters'], []]);
 });

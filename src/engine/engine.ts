@@ -215,7 +215,7 @@ export function createEngine(parts: EngineParts): Engine {
           stopIfUnwanted(wanted);
           const { searchLightest } = await import('@/core/lightest/search');
           const trials = await Promise.all(some.map((one) => openTrial(one, subject)));
-          await searchLightest(goal, formats, trials, { ...listener, wanted });
+          await searchLightest(goal, formats, trials, { ...listener, wanted }, urgency === 'now');
         });
       if (urgency === 'now') {
         searching++;

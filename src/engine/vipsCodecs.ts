@@ -24,6 +24,9 @@ function reason(error: unknown): string {
   return lines.at(-1) ?? text;
 }
 
+/** One step more takes five times as long for a tenth to a sixth less; two steps more for nothing. */
+const avifEfforts = { usual: 3, most: 4 } as const;
+
 const pngFilters = ['all', 'none'] as const;
 
 const writers: Record<
@@ -49,12 +52,11 @@ const writers: Record<
       .reduce((a, b) => (b.length < a.length ? b : a)),
   webp: (image, { quality: Q, lossless }, keep, draft) =>
     image.webpsaveBuffer({ Q, effort: draft ? 2 : 4, smart_subsample: true, lossless, keep }),
-  // One more step of effort takes five times as long for a tenth less.
-  avif: (image, { quality: Q, lossless, chroma }, keep, draft) =>
+  avif: (image, { quality: Q, lossless, chroma, effort }, keep, draft) =>
     image.heifsaveBuffer({
       Q,
       compression: 'av1',
-      effort: draft ? 0 : 3,
+      effort: draft ? 0 : avifEfforts[effort],
       subsample_mode: chroma === 'half' && !lossless ? 'on' : 'off',
       lossless,
       keep,
@@ -111,6 +113,9 @@ function isGrey({ data }: Raster): boolean {
 
 /** The codecs port over libvips; `vips` is the library once it has started. */
 export function vipsCodecs(vips: Library): Codecs {
+  // An AVIF is of other bytes for every number of threads, more of them the more there are; and more
+  // do not write it sooner.
+  vips.concurrency(1);
   const profile = 'icc-profile-data';
 
   function toSrgb(image: Image, own: (image: Image) => Image): Image {

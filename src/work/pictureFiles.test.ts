@@ -150,3 +150,41 @@ test('a way ends with the first setting that holds, else with its last; ways tha
     ['over', 'Quality 98', 'fails'],
   ]);
 });
+
+const effort = editPicture('picture-h', (p) => {
+  p.press = { ...p.press, format: 'avif', quality: 66, effort: 'most' };
+});
+
+test('nobody waits for most effort: the usual one is there first, the other comes later and stays', async () => {
+  const engine = countingEngine();
+  const files = new PictureFiles(engine);
+  const asked: string[] = [];
+  const { press } = engine;
+  engine.press = async (raster, settings, ...rest) => {
+    asked.push(`${settings.effort} ${rest[1]}`);
+    const { bytes, decoded } = await press(raster, settings, ...rest);
+    return { bytes: bytes.slice(settings.effort === 'most' ? 6 : 0), decoded };
+  };
+  const slow = header(applyEdit(siteWithHeader, effort));
+  expect((await files.file(...slow, always))?.bytes).toBe(66);
+  expect((await files.thorough(...slow, always))?.bytes).toBe(60);
+  expect((await files.file(...slow, always))?.bytes).toBe(60);
+  expect(asked).toEqual(['usual now', 'most soon']);
+  expect(await files.thorough(...header(siteWithHeader), always)).toBeUndefined();
+});
+
+test('what a search wrote is read and not written again, and is kept with what was measured of its drawing', async () => {
+  const engine = countingEngine();
+  const kept = new Map<string, KeptFile>();
+  const files = new PictureFiles(
+    engine,
+    { recall: async (key) => kept.get(key), keep: async (key, file) => void kept.set(key, file) },
+    async ({ picture }) => (picture.press.effort === 'most' ? new Uint8Array(61) : undefined),
+  );
+  const words = newText('t', 'Pots', 'lora', 12, '#ffffff', 4, 2);
+  const slow = header(applyEdit(applyEdit(siteWithHeader, effort), addLayer('picture-h', words)));
+  expect((await files.file(...slow, always))?.bytes).toBe(61);
+  expect(engine.asked).toEqual(['pixels', 'decode 61', 'survey']);
+  expect(await files.bytes(...slow)).toHaveLength(61);
+  expect(kept.size).toBe(1);
+});

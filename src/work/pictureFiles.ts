@@ -49,6 +49,19 @@ export interface FileStore {
   keep(key: string, file: KeptFile): Promise<void>;
 }
 
+/** Where files are that were written for another purpose; undefined for those that were not. */
+export type FoundFile = (subject: {
+  readonly site: Site;
+  readonly slot: Slot;
+  readonly picture: Picture;
+}) => Promise<Uint8Array<ArrayBuffer> | undefined>;
+
+/** As it is written while it is worked on: most effort takes too long to be waited for. */
+const quickly = (picture: Picture): Picture => ({
+  ...picture,
+  press: { ...picture.press, effort: 'usual' },
+});
+
 /** Decoded files that are kept, bytes of pixels. */
 const mostBytes = 160e6;
 
@@ -79,10 +92,12 @@ export class PictureFiles {
   constructor(
     private readonly engine: FileEngine,
     private readonly store?: FileStore,
+    private readonly found: FoundFile = async () => undefined,
   ) {}
 
   /**
-   * The file of a picture that somebody waits for, pressed now or as it was pressed before.
+   * The file of a picture that somebody waits for, pressed now or as it was pressed before. One that
+   * asks for most effort and is not there is pressed with the usual one: `thorough` has it later.
    * @param wanted asked before each step; once it says no, nothing more is done
    * @returns undefined when it was not wanted any more
    */
@@ -92,9 +107,23 @@ export class PictureFiles {
     picture: Picture,
     wanted: () => boolean,
   ): Promise<WrittenFile | undefined> {
-    const done = this.line.then(() => this.once({ site, slot, picture, wanted, urgency: 'now' }));
+    const done = this.line.then(() =>
+      this.soonest({ site, slot, picture, wanted, urgency: 'now' }),
+    );
     this.line = done.catch(() => {});
     return done;
+  }
+
+  /** The file of a picture with the effort that it asks for, where that is not the usual one. */
+  async thorough(
+    site: Site,
+    slot: Slot,
+    picture: Picture,
+    wanted: () => boolean,
+  ): Promise<WrittenFile | undefined> {
+    return picture.press.effort === 'most'
+      ? this.once({ site, slot, picture, wanted, urgency: 'soon' })
+      : undefined;
   }
 
   /** The bytes of a picture's file, where it was pressed before. */
@@ -126,7 +155,7 @@ export class PictureFiles {
           continue;
         }
         const asked = { site, slot, picture, wanted, urgency: 'soon' } as const;
-        const file = await this.once(asked).catch(() => 'failed' as const);
+        const file = await this.soonest(asked).catch(() => 'failed' as const);
         if (!wanted() || !file) {
           return;
         }
@@ -134,6 +163,18 @@ export class PictureFiles {
       }
     };
     await Promise.all(Array.from({ length: atOnce }, along));
+  }
+
+  /** As it is there, or as it is pressed soonest. */
+  private async soonest(asked: Asked): Promise<WrittenFile | undefined> {
+    const { site, slot, picture, wanted } = asked;
+    if (picture.press.effort === 'usual') {
+      return this.once(asked);
+    }
+    const key = fileKey(site, slot, picture);
+    const there =
+      this.kept.get(key) ?? (wanted() ? await this.again(key, asked) : undefined) ?? undefined;
+    return there ?? this.once({ ...asked, picture: quickly(picture) });
   }
 
   /** Pressed here, or waited for where it is being pressed. */
@@ -168,37 +209,49 @@ export class PictureFiles {
     return file;
   }
 
-  /** As an earlier tab wrote it. */
-  private async again(
-    key: string,
-    { slot, picture, urgency }: Asked,
-  ): Promise<WrittenFile | undefined> {
+  /** As an earlier tab wrote it, or a search. */
+  private async again(key: string, asked: Asked): Promise<WrittenFile | undefined> {
+    const { slot, picture, urgency } = asked;
     try {
-      const found = await this.store?.recall(key);
-      return found && fileOf(slot, picture, await this.engine.decode(found.data, urgency), found);
+      const kept = await this.store?.recall(key);
+      if (kept) {
+        return fileOf(slot, picture, await this.engine.decode(kept.data, urgency), kept);
+      }
+      const bytes = await this.found(asked);
+      if (!bytes) {
+        return undefined;
+      }
+      // What is measured of a drawing is asked once it was drawn.
+      await this.engine.pixels(drawingOf(slot, asFiled(picture)), urgency);
+      return this.surveyed(key, asked, bytes, await this.engine.decode(bytes, urgency));
     } catch {
       // What cannot be read again is written again.
       return undefined;
     }
   }
 
-  private async anew(
-    key: string,
-    { site, slot, picture, wanted, urgency }: Asked,
-  ): Promise<WrittenFile | undefined> {
+  private async anew(key: string, asked: Asked): Promise<WrittenFile | undefined> {
+    const { site, slot, picture, wanted, urgency } = asked;
     const raster = await this.engine.pixels(drawingOf(slot, asFiled(picture)), urgency);
     if (!wanted()) {
       return undefined;
     }
-    const { bytes, decoded: all } = await this.engine.press(
+    const { bytes, decoded } = await this.engine.press(
       raster,
       picture.press,
       siteColours(site),
       urgency,
     );
-    if (!wanted()) {
-      return undefined;
-    }
+    return wanted() ? this.surveyed(key, asked, bytes, decoded) : undefined;
+  }
+
+  /** With what is measured of its drawing; kept for later tabs. */
+  private async surveyed(
+    key: string,
+    { site, slot, picture, urgency }: Asked,
+    data: Uint8Array<ArrayBuffer>,
+    all: Raster,
+  ): Promise<WrittenFile> {
     const questions = surveyQuestions(site, slot, picture);
     // Live words are measured too: they lie over the same picture.
     const survey = questions
@@ -208,7 +261,7 @@ export class PictureFiles {
           urgency,
         )
       : none;
-    const kept = { data: bytes, survey };
+    const kept = { data, survey };
     // Nobody waits for it; a file that could not be kept is written again in the next tab.
     void this.store?.keep(key, kept).catch(() => {});
     return fileOf(slot, picture, all, kept);

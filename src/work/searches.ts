@@ -277,6 +277,14 @@ export class Searches {
     });
   }
 
+  /** A picture's file with its own settings, if a search wrote it. */
+  async written(subject: Subject): Promise<Uint8Array<ArrayBuffer> | undefined> {
+    const key = subjectKey(subject);
+    await this.recall(key);
+    const settings = JSON.stringify(subject.picture.press);
+    return this.of(key).tried.find((t) => JSON.stringify(t.judgement.settings) === settings)?.data;
+  }
+
   /** Gives up a search; the files it has written stay. */
   stop(subject: Subject): void {
     const key = subjectKey(subject);

@@ -78,7 +78,11 @@ async function run(
 
 const all: PressFormat[] = ['avif', 'webp', 'jpeg', 'png'];
 const wholes = (made: Made, format: PressFormat) =>
-  made.log.filter((l) => l.part === 'whole' && l.settings.format === format).length;
+  made.log.filter(
+    ({ part, settings }) =>
+      part === 'whole' && settings.format === format && settings.effort === 'usual',
+  ).length;
+const thorough = (made: Made) => made.log.filter((l) => l.settings.effort === 'most');
 /** The least quality of the made-up codec that holds the limit. */
 const least = (care: keyof typeof careLimits) =>
   Math.ceil(Math.log(8 / careLimits[care].overall) / 0.03);
@@ -305,4 +309,76 @@ test('a family that fails in full size, whatever the sample said, makes room for
   expect(best.settings.chroma).toBe('full');
   expect(found.filter((j) => j.settings.chroma === 'half')).toHaveLength(2);
   expect(wholes(made, 'avif')).toBeLessThanOrEqual(mostWhole);
+});
+
+describe('most effort', () => {
+  /** A file of the same quality loses a little less then, in fewer bytes. */
+  const better = (made: Made, area = made.trial.area): Made => ({
+    ...made,
+    trial: {
+      ...made.trial,
+      area,
+      async tryOut(settings, part) {
+        const tried = await made.trial.tryOut(settings, part);
+        const { judgement } = tried;
+        const { loss, bytes } = judgement;
+        const k = settings.effort === 'most' ? 0.94 : 1;
+        return {
+          ...tried,
+          judgement: {
+            ...judgement,
+            bytes: bytes * k,
+            loss: { overall: loss.overall * k, worst: loss.worst * k },
+          },
+        };
+      },
+    },
+  });
+  const large = { sample: 1, whole: 2_000_000 };
+
+  test('the file that is kept is written with it, at the quality that is as alike then', async () => {
+    for (const goal of [
+      { by: 'care', care: 'careful' } as const,
+      { by: 'bytes', bytes: 9000 } as const,
+    ]) {
+      const made = better(trial());
+      const found = await run(made, all, goal);
+      const best = bestOf(goal, found)!;
+      expect(best.settings).toMatchObject({ format: 'avif', effort: 'most' });
+      const usual = bestOf(
+        goal,
+        found.filter((j) => j.settings.effort === 'usual'),
+      )!;
+      expect(
+        goal.by === 'care' ? best.bytes / usual.bytes : best.loss.overall / usual.loss.overall,
+      ).toBeLessThan(0.95);
+      expect(thorough(made).length).toBeLessThanOrEqual(3);
+      expect(thorough(made).every((l) => l.part === 'whole')).toBe(true);
+    }
+  });
+
+  test('of a large picture nobody has to wait for it', async () => {
+    const waiting = better(trial(), large);
+    await run(waiting, all);
+    expect(thorough(waiting)).toEqual([]);
+    const later = better(trial(), large);
+    const listener = { onTried: () => {}, onProgress: () => {}, wanted: () => true };
+    await searchLightest({ by: 'care', care: 'careful' }, all, [later.trial], listener, false);
+    expect(thorough(later).length).toBeGreaterThan(0);
+  });
+
+  test('where another format is lighter by far, no time is spent on it', async () => {
+    const made = better(trial());
+    const heavy: Trial = {
+      ...made.trial,
+      async tryOut(settings, part) {
+        const tried = await made.trial.tryOut(settings, part);
+        const { judgement } = tried;
+        const k = settings.format === 'avif' ? 4 : 1;
+        return { ...tried, judgement: { ...judgement, bytes: judgement.bytes * k } };
+      },
+    };
+    await run({ ...made, trial: heavy }, all);
+    expect(thorough(made)).toEqual([]);
+  });
 });

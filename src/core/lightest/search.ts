@@ -1,4 +1,5 @@
 import type { PressFormat, PressSettings } from '../site/model/picture';
+import { formatOf } from '../press/formats/registry';
 import { pressAs } from '../press/settings';
 import { bestOf, keepsSeam, meetsGoal, SearchStopped, type SearchListener } from './best';
 import { goalMargin, type Goal } from './care';
@@ -20,6 +21,15 @@ const bytesByMargin = 0.6;
 
 /** Steps that the last file goes beyond where it is likely to hold, where none has yet. */
 const lastStride = 6;
+
+/** Files that are written with most effort in full size, at most. */
+const mostThorough = 3;
+
+/** Where a picture has more px, a file with most effort takes longer than somebody who waits may. */
+const thoroughPx = 450_000;
+
+/** Most effort takes so much off the bytes, at most about. */
+const thoroughGain = 1.2;
 
 /** Samples of a family that are written at most. */
 const mostTries = 6;
@@ -299,15 +309,45 @@ export async function settingsFor(
 }
 
 /**
+ * The same with most effort, for the file that is nearly the best: a lower quality is as alike then.
+ * @param usual what was written in full size
+ */
+async function searchThorough(usual: readonly Judgement[], job: Job): Promise<void> {
+  const { goal } = job;
+  const among = usual.filter((j) => formatOf(j.settings.format).efforts && !j.settings.lossless);
+  const from = bestOf(goal, among);
+  const best = bestOf(goal, usual);
+  if (!from || !best || !meetsGoal(goal, from) || from.bytes > best.bytes * thoroughGain) {
+    return;
+  }
+  const { format, chroma } = from.settings;
+  const family: Family = {
+    ...searched[format].families[0],
+    at: (quality) => ({ ...from.settings, quality, effort: 'most' }),
+  };
+  const placeOf = ({ settings: { quality } }: Judgement): number =>
+    goal.by === 'bytes' ? family.least + family.most - quality : quality;
+  const known = among
+    .filter((j) => j.settings.chroma === chroma)
+    .map((j) => ({ at: placeOf(j), margin: goalMargin(goal, j.loss, j.bytes) }))
+    .toSorted((a, b) => a.at - b.at);
+  const at = Math.max(family.least, placeOf(from) - 2);
+  const rough: Rough = { family, known, at, best: from, margin: 0 };
+  await searchWhole(rough, mostThorough, mostThorough, searched[format], job);
+}
+
+/**
  * Looks in each format for the file that meets the goal with the fewest bytes, where bytes are the
  * goal for the one that is most alike, and that keeps whatever blends as it was drawn. Most of it
  * is done on a sample; no format is written more than `mostWhole` times in full size, and the others
  * only where they may be lighter than what takes longest. Files without loss are written where they
- * can be the best. What is tried depends on the picture, and on whether there is more than one trial,
- * but never on how long something took.
+ * can be the best. The best is written with most effort at last where its encoder has it and the
+ * picture is small, or nobody waits. What is tried depends on the picture, and on whether there is
+ * more than one trial, but never on how long something took.
  * @param trials as many as may work at the same time, one at least; all of the same picture; each
  * is asked for one file after the other, and may be asked before it has answered
  * @param listener is told of every file in full size as soon as there is one
+ * @param waits somebody waits for it
  * A format that cannot be written is passed over.
  * @throws SearchStopped when the listener did not want it any more; what the codec said where no
  * format could be written
@@ -317,6 +357,7 @@ export async function searchLightest(
   formats: readonly PressFormat[],
   trials: readonly Trial[],
   listener: SearchListener,
+  waits = true,
 ): Promise<void> {
   const check = () => {
     if (!listener.wanted()) {
@@ -383,7 +424,7 @@ export async function searchLightest(
   );
   const lossless = formats.flatMap((f) => searched[f].lossless ?? []);
   /** Where one format is nearly always the lightest, others wait for it, but for what all browsers know. */
-  const waits = (format: PressFormat): boolean =>
+  const comesAfter = (format: PressFormat): boolean =>
     lossy.some((f) => searched[f].twoAtOnce) && !searched[format].twoAtOnce && format !== 'jpeg';
   const waiting = new Map<PressFormat, readonly Rough[]>();
   let palette: readonly Rough[] | undefined;
@@ -396,7 +437,7 @@ export async function searchLightest(
       try {
         await passingOver(async () => {
           const rough = await searchSamples(format, job);
-          if (waits(format)) {
+          if (comesAfter(format)) {
             waiting.set(format, rough);
           } else {
             await writeLightest(format, rough, job);
@@ -452,6 +493,10 @@ export async function searchLightest(
       judged.push(tried.judgement);
       listener.onTried(tried);
     });
+  }
+  const [slow] = lossy.filter((f) => formatOf(f).efforts);
+  if (slow && (!waits || trials[0].area.whole <= thoroughPx)) {
+    await passingOver(() => searchThorough([...judged], { ...jobFor(slow, 0), step: () => {} }));
   }
   if (judged.length === 0 && failures.length > 0) {
     throw failures[0];

@@ -9,6 +9,7 @@ export const pressAs = (format: PressFormat, quality = 80): PressSettings => ({
   colours: null,
   chroma: quality >= (formatOf(format).chroma?.fullFrom ?? Infinity) ? 'full' : 'half',
   table: 3,
+  effort: 'usual',
 });
 
 /** What of a picture is not drawn, as it is to begin with. */
@@ -35,5 +36,8 @@ export function pressWords(settings: PressSettings): string {
   if (palette) {
     return settings.colours === null ? title : `${title}, ${settings.colours} colours`;
   }
-  return isLossless(settings) ? `${title}, no loss` : `${title} ${settings.quality}`;
+  if (isLossless(settings)) {
+    return `${title}, no loss`;
+  }
+  return `${title} ${settings.quality}${settings.effort === 'most' ? ', most effort' : ''}`;
 }

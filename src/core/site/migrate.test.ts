@@ -162,9 +162,18 @@ test('from 10: measured places were looked at where they are not scaled only', (
   ]);
 });
 
-test('from 11: files of other sizes follow the first one', () => {
-  const old = { ...newSite('x', 'home', 'X'), schemaVersion: 11, pictures: { a: { id: 'a' } } };
-  expect(step(old)).toMatchObject({ schemaVersion, pictures: { a: { id: 'a', sized: [] } } });
+test('from 11: files of other sizes follow the first one, and all took the usual effort', () => {
+  const press = { format: 'avif', quality: 60 };
+  const pictures = { a: { press, fallback: null }, b: { press, fallback: press } };
+  const written = { ...press, effort: 'usual' };
+  const old = { ...newSite('x', 'home', 'X'), schemaVersion: 11, pictures };
+  expect(step(old)).toMatchObject({
+    schemaVersion,
+    pictures: {
+      a: { press: written, fallback: null, sized: [] },
+      b: { press: written, fallback: written, sized: [] },
+    },
+  });
 });
 
 test.each([[null], [{}], [{ schemaVersion: 0 }], [{ schemaVersion: schemaVersion + 1 }], ['site']])(

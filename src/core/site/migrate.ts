@@ -117,7 +117,17 @@ const withPictures = (pictures: unknown, change: (picture: Stored) => Stored): u
 const withLayers = (pictures: unknown, change: (layer: Stored) => Stored): unknown =>
   withPictures(pictures, (picture) => ({ ...picture, layers: list(picture.layers).map(change) }));
 
-/** From each version to the next one. */
+/** Files of other sizes were written as the first one, and all with the same effort. */
+function pictureFrom11(picture: Stored): Stored {
+  const usual = (press: unknown) => (press ? { ...(press as Stored), effort: 'usual' } : press);
+  return {
+    ...picture,
+    press: usual(picture.press),
+    fallback: usual(picture.fallback),
+    sized: [],
+  };
+}
+
 /** The page that could only be drawn. */
 const pageFrom7 = (page: Stored): Stored => ({
   ...page,
@@ -275,11 +285,10 @@ const steps: Readonly<Record<number, (site: Stored) => Stored>> = {
         )
       : site.pages,
   }),
-  // Files of other sizes were written as the first one.
   11: (site) => ({
     ...site,
     schemaVersion: 12,
-    pictures: withPictures(site.pictures, (picture) => ({ ...picture, sized: [] })),
+    pictures: withPictures(site.pictures, pictureFrom11),
   }),
 };
 

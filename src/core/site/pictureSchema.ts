@@ -28,6 +28,7 @@ const press = () =>
     colours: number().integer().min(2).max(256).nullable().defined(),
     chroma: string().oneOf(['full', 'half']).required(),
     table: number().integer().min(0).max(8).required(),
+    effort: string().oneOf(['usual', 'most']).required(),
   });
 
 const aimSchemas: Readonly<Record<string, Schema>> = {

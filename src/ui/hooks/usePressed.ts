@@ -37,6 +37,10 @@ export function usePressed(site: Site, slot: Slot, picture: Picture, moving: boo
         if (file) {
           put(() => ({ key, file }));
         }
+        const thorough = await theFiles().thorough(site, slot, picture, wanted);
+        if (thorough) {
+          put(() => ({ key, file: thorough }));
+        }
       } catch (error) {
         const failure = error instanceof Error ? error.message : String(error);
         put((before) => ({ ...before, key, failure }));

@@ -10,5 +10,6 @@ export const avif: FormatDefinition<'avif'> = {
   chroma: { fullFrom: 0, whenLossless: false },
   palette: false,
   tables: false,
+  efforts: true,
   plain: false,
 };

@@ -17,6 +17,8 @@ export interface FormatDefinition<F extends PressFormat = PressFormat> {
   readonly palette: boolean;
   /** It has encoder tables to choose from. */
   readonly tables: boolean;
+  /** Its encoder can be given so much time that it pays. */
+  readonly efforts: boolean;
   /** Browsers have known it for so long that no other need stand beside it. */
   readonly plain: boolean;
 }

@@ -10,5 +10,6 @@ export const jpeg: FormatDefinition<'jpeg'> = {
   chroma: { fullFrom: 90, whenLossless: true },
   palette: false,
   tables: true,
+  efforts: false,
   plain: true,
 };

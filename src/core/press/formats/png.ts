@@ -10,5 +10,6 @@ export const png: FormatDefinition<'png'> = {
   chroma: undefined,
   palette: true,
   tables: false,
+  efforts: false,
   plain: true,
 };

@@ -10,5 +10,6 @@ export const webp: FormatDefinition<'webp'> = {
   chroma: undefined,
   palette: false,
   tables: false,
+  efforts: false,
   plain: false,
 };

@@ -45,6 +45,8 @@ export interface PressSettings {
   readonly chroma: 'full' | 'half';
   /** Of JPEG: which of the encoder's quantisation tables, 0..8. */
   readonly table: number;
+  /** Of AVIF: how long the encoder looks for what takes fewer bytes. */
+  readonly effort: 'usual' | 'most';
 }
 
 /** How alike a file has to stay to what was drawn. */

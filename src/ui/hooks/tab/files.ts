@@ -12,11 +12,16 @@ const stateOf = (key: string): string => `${built} pressed ${key}`;
 /** The pictures as files. Another build of the program may write them otherwise. */
 export const theFiles = lazily(
   () =>
-    new PictureFiles(theEngine(), {
-      async recall(key) {
-        const { data, survey } = (await writtenOf(theDatabase(), stateOf(key))) ?? {};
-        return data && survey && { data, survey };
+    new PictureFiles(
+      theEngine(),
+      {
+        async recall(key) {
+          const { data, survey } = (await writtenOf(theDatabase(), stateOf(key))) ?? {};
+          return data && survey && { data, survey };
+        },
+        keep: (key, file) => keepWritten(theDatabase(), stateOf(key), { ...file, at: Date.now() }),
       },
-      keep: (key, file) => keepWritten(theDatabase(), stateOf(key), { ...file, at: Date.now() }),
-    }),
+      // Few pictures were searched, and searching is large.
+      async (subject) => (await import('./searches')).theSearches().written(subject),
+    ),
 );

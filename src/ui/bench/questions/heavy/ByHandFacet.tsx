@@ -19,7 +19,7 @@ import { useEditing, useFiled } from '../../useBench';
 export function ByHandFacet() {
   const { picture, slot, commit, preview } = useEditing();
   const { press } = useFiled();
-  const { format, quality, lossless, colours, chroma } = picture.press;
+  const { format, quality, lossless, colours, chroma, effort } = picture.press;
   const traits = formatOf(format);
   const change = (part: Partial<typeof picture.press>) =>
     editPicture(picture.id, (p) => {
@@ -87,6 +87,24 @@ export function ByHandFacet() {
                 commit(
                   `Colour of ${v === 'full' ? 'every' : 'every second'} px`,
                   change({ chroma: v }),
+                )
+              }
+            />
+          </Row>
+        )}
+        {traits.efforts && !lossless && (
+          <Row label="Effort">
+            <Switch
+              label="Effort"
+              value={effort}
+              choices={[
+                { value: 'usual', label: 'usual' },
+                { value: 'most', label: 'most, slowly' },
+              ]}
+              onChange={(v) =>
+                commit(
+                  v === 'most' ? 'With most effort' : 'With usual effort',
+                  change({ effort: v }),
                 )
               }
             />
