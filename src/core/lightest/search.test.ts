@@ -334,7 +334,7 @@ describe('most effort', () => {
       },
     },
   });
-  const large = { sample: 1, whole: 2_000_000 };
+  const large = { sample: 1, whole: 1_000_000 };
 
   test('the file that is kept is written with it, at the quality that is as alike then', async () => {
     for (const goal of [
@@ -365,6 +365,9 @@ describe('most effort', () => {
     const listener = { onTried: () => {}, onProgress: () => {}, wanted: () => true };
     await searchLightest({ by: 'care', care: 'careful' }, all, [later.trial], listener, false);
     expect(thorough(later).length).toBeGreaterThan(0);
+    const huge = better(trial(), { sample: 1, whole: 5_000_000 });
+    await searchLightest({ by: 'care', care: 'careful' }, all, [huge.trial], listener, false);
+    expect(thorough(huge)).toEqual([]);
   });
 
   test('where another format is lighter by far, no time is spent on it', async () => {

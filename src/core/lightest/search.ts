@@ -25,8 +25,11 @@ const lastStride = 6;
 /** Files that are written with most effort in full size, at most. */
 const mostThorough = 3;
 
-/** Where a picture has more px, a file with most effort takes longer than somebody who waits may. */
-const thoroughPx = 450_000;
+/**
+ * Px up to which a file is written with most effort: it takes about ten seconds for a million of
+ * them, which somebody who waits should not.
+ */
+const thoroughPx = { waits: 200_000, aside: 1_500_000 };
 
 /** Most effort takes so much off the bytes, at most about. */
 const thoroughGain = 1.2;
@@ -495,7 +498,7 @@ export async function searchLightest(
     });
   }
   const [slow] = lossy.filter((f) => formatOf(f).efforts);
-  if (slow && (!waits || trials[0].area.whole <= thoroughPx)) {
+  if (slow && trials[0].area.whole <= thoroughPx[waits ? 'waits' : 'aside']) {
     await passingOver(() => searchThorough([...judged], { ...jobFor(slow, 0), step: () => {} }));
   }
   if (judged.length === 0 && failures.length > 0) {
