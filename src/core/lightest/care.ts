@@ -2,7 +2,7 @@ import type { Aim, Care } from '../site/model/picture';
 import type { Loss } from '../likeness/loss';
 
 /** Raised when likeness is measured in another way: what was judged before does not count any more. */
-export const measureVersion = 2;
+export const measureVersion = 3;
 
 /** What a level of care allows to be seen: of the picture, and at its worst place. */
 export type CareLimit = Loss;
@@ -12,9 +12,9 @@ export type CareLimit = Loss;
  * just that, `close` holds when it is enlarged, and `light` is seen by comparing alone.
  */
 export const careLimits: Readonly<Record<Care, CareLimit>> = {
-  close: { overall: 0.6, worst: 2 },
-  careful: { overall: 1, worst: 2.8 },
-  light: { overall: 1.45, worst: 4.8 },
+  close: { overall: 0.6, worst: 2.1 },
+  careful: { overall: 1, worst: 2.95 },
+  light: { overall: 1.45, worst: 5 },
 };
 
 export const cares: readonly Care[] = ['close', 'careful', 'light'];

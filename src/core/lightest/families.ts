@@ -13,6 +13,8 @@ export interface Family {
   /** Where to begin. */
   readonly guess: number;
   at(value: number): PressSettings;
+  /** The number of a file's settings. */
+  of(settings: PressSettings): number;
 }
 
 export interface SearchedFormat {
@@ -40,6 +42,19 @@ const byQuality = (guess: number, part: Partial<PressSettings>, format: PressFor
   most: 98,
   guess,
   at: (quality) => ({ ...pressAs(format, quality), ...part }),
+  of: ({ quality }) => quality,
+});
+
+/** Steps of the quantiser of AV1, as the encoder takes them: several qualities are one step. */
+const steps = 63;
+
+/** By steps of the quantiser, from the coarsest. */
+const bySteps = (part: Partial<PressSettings>): Family => ({
+  least: 13,
+  most: 62,
+  guess: 42,
+  at: (value) => ({ ...pressAs('avif', Math.round((100 * value) / steps)), ...part }),
+  of: ({ quality }) => Math.round((quality * steps) / 100),
 });
 
 /**
@@ -51,10 +66,7 @@ const tables = [1, 0, 4, 7];
 export const searched: Readonly<Record<PressFormat, SearchedFormat>> = {
   avif: {
     // Hue and chroma for every px are lighter where colours meet in sharp edges.
-    families: [
-      byQuality(66, { chroma: 'half' }, 'avif'),
-      byQuality(66, { chroma: 'full' }, 'avif'),
-    ],
+    families: [bySteps({ chroma: 'half' }), bySteps({ chroma: 'full' })],
     lossless: undefined,
     wholes: mostWhole,
     draftOff: 0.1,
@@ -84,7 +96,13 @@ export const searched: Readonly<Record<PressFormat, SearchedFormat>> = {
   // In steps of eight colours: a palette's size tells little more finely.
   png: {
     families: [
-      { least: 1, most: 32, guess: 16, at: (n) => ({ ...pressAs('png'), colours: n * 8 }) },
+      {
+        least: 1,
+        most: 32,
+        guess: 16,
+        at: (n) => ({ ...pressAs('png'), colours: n * 8 }),
+        of: ({ colours }) => (colours ?? 256) / 8,
+      },
     ],
     lossless: pressAs('png'),
     wholes: mostWhole - 1,

@@ -20,7 +20,7 @@ const sampleNear = 0.12;
 const bytesByMargin = 0.6;
 
 /** Steps that the last file goes beyond where it is likely to hold, where none has yet. */
-const lastStride = 6;
+const lastStride = 4;
 
 /** Files that are written with most effort in full size, at most. */
 const mostThorough = 3;
@@ -126,6 +126,13 @@ function companion(
     : undefined;
 }
 
+/** Of files that all fail: along the line of the last two one a few steps further holds. */
+function comesSoon(failed: readonly KnownMargin[]): boolean {
+  const [before, last] = failed.slice(-2);
+  const gain = (last.margin - before.margin) / (last.at - before.at);
+  return gain > 0 && -last.margin / gain <= lastStride;
+}
+
 /**
  * Writes the whole along the sample's line, moved by how far that was off, then between its own.
  * @param most files that are written
@@ -164,7 +171,7 @@ async function searchWhole(
         whole.reduce((sum, w) => sum + w.margin - marginAt(known, w.at), 0) / whole.length;
   // The sample's own crossing is where it is likely to hold.
   for (let at: number | undefined = first; at !== undefined && whole.length < most;) {
-    if (whole.length >= patience && !bracket(whole).high) {
+    if (whole.length >= patience && !bracket(whole).high && !comesSoon(whole)) {
       break;
     }
     const beside = second && whole.length + 2 <= most ? companion(at, whole, family) : undefined;
@@ -324,12 +331,15 @@ async function searchThorough(usual: readonly Judgement[], job: Job): Promise<vo
     return;
   }
   const { format, chroma } = from.settings;
+  const [usually] = searched[format].families;
   const family: Family = {
-    ...searched[format].families[0],
-    at: (quality) => ({ ...from.settings, quality, effort: 'most' }),
+    ...usually,
+    at: (value) => ({ ...from.settings, quality: usually.at(value).quality, effort: 'most' }),
   };
-  const placeOf = ({ settings: { quality } }: Judgement): number =>
-    goal.by === 'bytes' ? family.least + family.most - quality : quality;
+  const placeOf = ({ settings }: Judgement): number => {
+    const value = family.of(settings);
+    return goal.by === 'bytes' ? family.least + family.most - value : value;
+  };
   const known = among
     .filter((j) => j.settings.chroma === chroma)
     .map((j) => ({ at: placeOf(j), margin: goalMargin(goal, j.loss, j.bytes) }))

@@ -17,7 +17,7 @@ function leadWords(bytes: number | undefined, most: number): string {
   }
   return bytes <= most
     ? `${kilobytes(bytes)} of ${kilobytes(most)}: nothing has to be given up.`
-    : `${kilobytes(bytes - most)} over ${kilobytes(most)}. Each of these is written before you choose; point at one to see it on the page.`;
+    : `${kilobytes(bytes - most)} over ${kilobytes(most)}. Each is written first; point at one to see it on the page.`;
 }
 
 /** What can be given up for a lighter file: each way written and measured before it is gone. */
