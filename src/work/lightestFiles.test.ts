@@ -60,7 +60,7 @@ function filesOf(
           judgement: {
             settings: pressAs(format, quality),
             bytes: quality,
-            loss: { overall: 0.9, worst: 2 },
+            loss: { overall: 0.9, worst: 2.7 },
             lost: [],
           },
           data: new Uint8Array(quality),
@@ -150,7 +150,7 @@ test('where a number of bytes is the aim, the other files are as alike as the fi
   );
   await files.start(session);
   expect(asked[0].goal).toEqual({ by: 'bytes', bytes: 9000 });
-  expect(asked[2].goal).toEqual({ by: 'limit', limit: { overall: 0.9, worst: 2 } });
+  expect(asked[2].goal).toEqual({ by: 'limit', limit: { overall: 0.9, worst: 2.7 } });
 });
 
 test('stopped, the picture that is searched stays as it is', async () => {

@@ -12,7 +12,7 @@ export type CareLimit = Loss;
  * just that, `close` holds when it is enlarged, and `light` is seen by comparing alone.
  */
 export const careLimits: Readonly<Record<Care, CareLimit>> = {
-  close: { overall: 0.6, worst: 2.1 },
+  close: { overall: 0.6, worst: 2.5 },
   careful: { overall: 1, worst: 3.15 },
   light: { overall: 1.45, worst: 5 },
 };
