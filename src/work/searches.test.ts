@@ -124,7 +124,7 @@ test('what is known is not searched again, and each size is a state of its own, 
   expect(drawn).toEqual(['2: 40×20', '0.5: 10×5', '1: 20×10']);
 });
 
-test('somebody who searches the same state goes first, and what that finds counts', async () => {
+test('somebody who searches the same state goes first, and all else is tried after that', async () => {
   let go = () => {};
   const gate = new Promise<void>((resolve) => {
     go = resolve;
@@ -149,11 +149,23 @@ test('somebody who searches the same state goes first, and what that finds count
   go();
   expect((await person)?.judgement.bytes).toBe(700);
   expect((await background)?.judgement.bytes).toBe(700);
-  expect(searched).toEqual(['later', 'now']);
+  expect(searched).toEqual(['later', 'now', 'later']);
 });
 
 test('of what was stopped or cannot be written nothing is known', async () => {
   const { searches } = searchesOf(() => Promise.reject(new Error('out of memory')));
   expect(await searches.known(subject(), asked, () => true)).toBeUndefined();
   expect(await searches.known(subject(), asked, () => false)).toBeUndefined();
+});
+
+test('what somebody waited for is searched once more where nobody does, and not the other way round', async () => {
+  const searched: string[] = [];
+  const { searches } = searchesOf(async (_subject, _goal, _formats, listener, urgency) => {
+    searched.push(urgency);
+    listener.onTried({ judgement: judged(70), file: new Uint8Array(9) });
+  });
+  for (const urgency of ['now', 'later', 'now', 'later'] as const) {
+    await searches.known(subject(), { ...asked, urgency }, () => true);
+  }
+  expect(searched).toEqual(['now', 'later']);
 });

@@ -78,8 +78,12 @@ const mostBytes = 80e6;
 
 const sizeOf = (f: SearchState): number => f.tried.reduce((sum, t) => sum + t.data.length, 0);
 
-export const aimKey = (goal: Goal, formats: readonly PressFormat[]): string =>
-  JSON.stringify([goal, formats]);
+/** Equal for searches that try the same; one that nobody waits for tries more. */
+export const aimKey = (
+  goal: Goal,
+  formats: readonly PressFormat[],
+  urgency: SearchUrgency = 'now',
+): string => JSON.stringify([goal, formats, ...(urgency === 'later' ? [urgency] : [])]);
 
 /** The best of what was tried in some formats. */
 export function bestCandidate(
@@ -214,7 +218,8 @@ export class Searches {
       if (!wanted()) {
         return undefined;
       }
-      this.update(key, (f) => ({ ...f, finished: [...new Set([...f.finished, aim])] }));
+      const ended = [aim, aimKey(goal, formats, urgency)];
+      this.update(key, (f) => ({ ...f, finished: [...new Set([...f.finished, ...ended])] }));
       const { tried, finished } = this.of(key);
       const kept = { siteId: subject.site.id, at: this.ports.now(), tried, finished };
       this.ports.keep(key, kept).catch(() => {
@@ -246,7 +251,7 @@ export class Searches {
     wanted: () => boolean,
   ): Promise<Candidate | undefined> {
     const key = subjectKey(subject);
-    const aim = aimKey(asked.goal, asked.formats);
+    const aim = aimKey(asked.goal, asked.formats, asked.urgency);
     await this.recall(key);
     while (wanted()) {
       await this.ended(key);
