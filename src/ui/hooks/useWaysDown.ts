@@ -19,10 +19,10 @@ export function useWaysDown(
   subject: Subject,
   ways: readonly WayDown[],
   bytes: number | undefined,
-): { readonly tried: ReadonlyMap<string, TriedWayDown>; readonly running: boolean } {
+): ReadonlyMap<string, TriedWayDown> {
   const labels = ways.map((w) => w.tries.map((t) => t.label));
   const key = `${subjectKey(subject)} ${bytes} ${JSON.stringify(labels)}`;
-  const { value, current, running } = useKeyed(
+  const { value, current } = useKeyed(
     bytes === undefined || ways.length === 0 ? undefined : key,
     none,
     ({ wanted, put }) =>
@@ -30,5 +30,5 @@ export function useWaysDown(
         put((before) => new Map([...before, [tried.id, tried]])),
       ),
   );
-  return { tried: current ? value : none, running };
+  return current ? value : none;
 }

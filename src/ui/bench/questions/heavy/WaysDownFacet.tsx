@@ -32,7 +32,7 @@ export function WaysDownFacet() {
   const over = bytes !== undefined && bytes > most;
   const ways = blank ? [] : waysDown(slot, picture);
   const open = over || asked;
-  const { tried } = useWaysDown({ site, slot, picture }, ways, open ? most : undefined);
+  const tried = useWaysDown({ site, slot, picture }, ways, open ? most : undefined);
   if (blank) {
     return <p className="text-soft">Nothing lies in this slot yet.</p>;
   }
