@@ -159,7 +159,12 @@ export function vipsCodecs(vips: Library): Codecs {
           );
         }
       }),
-    encode: async (raster: Raster, settings, pinned, draft = false) =>
+    encode: async (
+      raster: Raster,
+      settings,
+      pinned,
+      { draft = false, inFullColour = false } = {},
+    ) =>
       scoped((own) => {
         try {
           if (settings.format === 'png' && settings.colours !== null) {
@@ -176,7 +181,8 @@ export function vipsCodecs(vips: Library): Codecs {
           );
           let image = own(memory.copy({ interpretation: 'srgb' }));
           const opaque = own(image.extractBand(3)).min() === 255;
-          if (settings.format === 'png' && isGrey(raster)) {
+          const reduces = settings.format === 'png' && !inFullColour;
+          if (reduces && isGrey(raster)) {
             const bands = opaque ? [0] : [0, 3];
             const [grey, ...alpha] = bands.map((n) => own(image.extractBand(n)));
             image = own(own(grey.bandjoin(alpha)).copy({ interpretation: 'b-w' }));
@@ -191,7 +197,7 @@ export function vipsCodecs(vips: Library): Codecs {
             bytes.set(written);
             return bytes;
           };
-          if (settings.format === 'png' && hasFewColours(raster)) {
+          if (reduces && hasFewColours(raster)) {
             const [file, palette] = [write(image, settings), paletteFile(raster)];
             return palette.length < file.length ? palette : file;
           }

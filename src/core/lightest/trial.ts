@@ -85,7 +85,7 @@ export function createTrial(subject: TrialSubject, codecs: Codecs): Trial {
   const whole = lazily(() => referenceOf(raster, under));
   /** The part where a file of little quality shows it most. */
   const worst = lazily(async () => {
-    const poor = await codecs.encode(raster, pressAs('jpeg', poorly), pinned, true);
+    const poor = await codecs.encode(raster, pressAs('jpeg', poorly), pinned, { draft: true });
     const seen = whole().seen(await codecs.decode(poor), under, lossWeights);
     return worstArea(seen, raster, patchSize);
   });
@@ -169,7 +169,7 @@ export function createTrial(subject: TrialSubject, codecs: Codecs): Trial {
       }
       const looked = part === 'sample' ? await sample() : { raster, reference: whole() };
       const source = looked.raster;
-      const file = await codecs.encode(source, settings, pinned, part === 'sample');
+      const file = await codecs.encode(source, settings, pinned, { draft: part === 'sample' });
       const decoded = await codecs.decode(file);
       if (decoded.width !== source.width || decoded.height !== source.height) {
         throw new Error(

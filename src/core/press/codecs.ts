@@ -2,6 +2,14 @@ import type { Raster } from '../raster/raster';
 import type { Hex } from '../site/model/hex';
 import type { PressSettings } from '../site/model/picture';
 
+/** How a file is written, beside its settings. */
+export interface Writing {
+  /** With little effort: about as alike as the file that is kept, and heavier. */
+  readonly draft?: boolean;
+  /** A PNG is not written as grey or as a palette, where it could be without loss. */
+  readonly inFullColour?: boolean;
+}
+
 /**
  * Port: picture files to pixels and back. In the browser and in Node the same libvips build stands
  * behind it.
@@ -16,13 +24,12 @@ export interface Codecs {
   /**
    * Without metadata; JPEG lies on white where the picture is see-through.
    * @param pinned colours that a palette keeps exactly
-   * @param draft with little effort: about as alike as the file that is kept, and heavier
    */
   encode(
     raster: Raster,
     settings: PressSettings,
     pinned: readonly Hex[],
-    draft?: boolean,
+    how?: Writing,
   ): Promise<Uint8Array<ArrayBuffer>>;
 }
 

@@ -123,7 +123,8 @@ async function written(
   }
   const raster = await pixels();
   laid.on(raster);
-  return codecs.encode(raster, settingsLike(format, bytes), []);
+  // What had no palette has none.
+  return codecs.encode(raster, settingsLike(format, bytes), [], { inFullColour: true });
 }
 
 /**

@@ -14,13 +14,16 @@ import type { Page } from '@/core/site/model/page';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import type { HandOverChoices } from '@/core/site/model/site';
 import { useHandOver } from '../hooks/useHandOver';
-import { useSite, type Session } from '../hooks/useSession';
+import { useHistory, useSite, type Session } from '../hooks/useSession';
 import { Button } from '../shared/Button';
 import { Group } from '../shared/Group';
 import { Progress } from '../shared/Progress';
 import { Switch } from '../shared/Switch';
 import { saveArchive, saveSiteFile } from '../shared/saveFiles';
 import { TopBar } from '../shared/TopBar';
+import { undoCommands } from '../shared/undoCommands';
+import { useCommandKeys } from '../shared/commands';
+import { UndoRedo } from '../shared/UndoRedo';
 import { WithSession } from '../shared/WithSession';
 import { FileList } from './FileList';
 import { LightestPanel } from './LightestPanel';
@@ -94,6 +97,7 @@ function Opened({ session }: { session: Session }) {
   const isLines = shown === 'css' || shown === 'html';
   const total = [...files.values()].reduce((sum, f) => sum + (f.planned ? f.bytes.length : 0), 0);
   const commit = session.commit.bind(session);
+  useCommandKeys(undoCommands(session, useHistory(session)));
   return (
     <div className="flex h-screen flex-col">
       <TopBar crumbs={[{ label: site.name, href: `/sites/${site.id}` }, { label: 'Hand over' }]}>
@@ -115,6 +119,7 @@ function Opened({ session }: { session: Session }) {
         ) : (
           !made && making.stopped && <Button onClick={making.start}>Make the files</Button>
         )}
+        <UndoRedo session={session} />
         <Button onClick={() => void saveSiteFile(site)}>
           <FileDown size={13} aria-hidden />
           Site file

@@ -2,6 +2,7 @@
 
 import { useEffect, useState } from 'react';
 import { assetBytes } from '@/store/assets';
+import { letGoOfUrl } from '../shared/letGoOfUrl';
 import { theDatabase } from './tab/database';
 
 /** An address for an asset's own bytes, for small previews; undefined until it is read. */
@@ -24,7 +25,7 @@ export function useAssetUrl(assetId: string): string | undefined {
     return () => {
       gone = true;
       if (made) {
-        URL.revokeObjectURL(made);
+        letGoOfUrl(made);
       }
     };
   }, [assetId]);

@@ -6,6 +6,7 @@ import type { Site } from '@/core/site/model/site';
 import type { Slot } from '@/core/site/model/slot';
 import { asFiled, drawingKey, isBlank, pictureOf } from '@/core/site/picture';
 import { thumbOf } from '@/store/thumbs';
+import { letGoOfUrl } from '../shared/letGoOfUrl';
 import { theDatabase } from './tab/database';
 import { theDrawings } from './tab/drawings';
 import { useKeyed } from './useKeyed';
@@ -32,7 +33,7 @@ export function useThumb(site: Site, slot: Slot, fresh = true): string | undefin
   useEffect(
     () => () => {
       if (url) {
-        URL.revokeObjectURL(url);
+        letGoOfUrl(url);
       }
     },
     [url],

@@ -1,3 +1,5 @@
+import { letGoOfUrl } from './letGoOfUrl';
+
 /** Hands bytes or text to the browser as a file to save. */
 export function download(
   name: string,
@@ -9,5 +11,5 @@ export function download(
   link.href = url;
   link.download = name;
   link.click();
-  setTimeout(() => URL.revokeObjectURL(url), 60_000);
+  letGoOfUrl(url);
 }
