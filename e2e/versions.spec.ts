@@ -50,7 +50,6 @@ test('a version is begun, seen beside the first, named, chosen and handed over; 
   await expect(page.getByRole('button', { name: /^Archive, / })).toBeEnabled({ timeout: 90_000 });
   const weight = page.locator('[data-file="pictures/header.webp"]').getByText(/KB$/);
   const washed = await weight.textContent();
-  await page.keyboard.press('Control+z');
   await page.goto(plan);
   await bench.open('Header');
   await bench.command('Versions side by side');
