@@ -34,7 +34,7 @@ export function LightestPanel({ session, empty }: { session: Session; empty: boo
               ? `Nothing could be written of ${ended.failed.join(', ')}.`
               : null}
             {ended && ended.failed.length === 0
-              ? 'Every file is the lightest that is as alike as its picture asks.'
+              ? 'Every file was searched, and the best that was found is taken.'
               : null}
             {!ended &&
               'Each file in every size, as alike as its picture asks. You can go on meanwhile.'}
