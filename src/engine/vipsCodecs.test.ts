@@ -7,6 +7,7 @@ import { PNG } from 'pngjs';
 import sharp from 'sharp';
 import Vips from 'wasm-vips';
 import type { Codecs } from '@/core/press/codecs';
+import { toLinear } from '@/core/colour/transfer';
 import { pressAs } from '@/core/press/settings';
 import { createRaster, type Raster } from '@/core/raster/raster';
 import { vipsCodecs } from './vipsCodecs';
@@ -164,6 +165,53 @@ test('JPEG: jpeg-js reads it at its size and near its colours, and there is no m
   near([...read.data.subarray((25 * 120 + 60) * 4, (25 * 120 + 60) * 4 + 3)], [127, 127, 128], 6);
   expect(Buffer.from(bytes).includes('Exif')).toBe(false);
 });
+
+/** Letters in red on blue, so to speak: bars of both, of odd widths. */
+function bars(width = 95, height = 47): Raster {
+  const raster = createRaster(width, height);
+  for (let i = 0; i < width * height; i++) {
+    const [x, y] = [i % width, Math.floor(i / width)];
+    raster.data.set((x + (y >> 3)) % 7 < 3 ? [196, 40, 48, 255] : [36, 64, 150, 255], i * 4);
+  }
+  return raster;
+}
+
+// Luminance of linear sRGB: IEC 61966-2-1. Decoded by libjpeg and libheif as sharp has them.
+// An AVIF is written for decoders that smooth chroma and for those that do not, as this one.
+test.each([
+  ['jpeg', 0.25],
+  ['avif', 0.8],
+] as const)(
+  '%s with chroma for every second px: edges of two colours keep their light',
+  async (format, share) => {
+    const drawn = bars();
+    const light = (data: ArrayLike<number>, k: number, bands: number): number =>
+      [0.2126, 0.7152, 0.0722].reduce(
+        (sum, weight, c) => sum + weight * toLinear(data[k * bands + c] / 255),
+        0,
+      );
+    const off = async (file: Uint8Array): Promise<number> => {
+      const { data, info } = await sharp(file)
+        .removeAlpha()
+        .raw()
+        .toBuffer({ resolveWithObject: true });
+      let sum = 0;
+      for (let i = 0; i < info.width * info.height; i++) {
+        sum += Math.abs(light(data, i, 3) - light(drawn.data, i, 4));
+      }
+      return sum / (info.width * info.height);
+    };
+    const ours = await codecs.encode(drawn, { ...pressAs(format, 85), chroma: 'half' }, []);
+    const plain = sharp(drawn.data, {
+      raw: { width: drawn.width, height: drawn.height, channels: 4 },
+    });
+    const theirs =
+      format === 'jpeg'
+        ? plain.jpeg({ quality: 85, mozjpeg: true, chromaSubsampling: '4:2:0' })
+        : plain.removeAlpha().avif({ quality: 85, effort: 3, chromaSubsampling: '4:2:0' });
+    expect(await off(ours)).toBeLessThan(share * (await off(await theirs.toBuffer())));
+  },
+);
 
 test('JPEG of a see-through picture lies on white', async () => {
   const read = jpeg.decode(await codecs.encode(slope(120, 50, true), pressAs('jpeg', 95), []));

@@ -2,8 +2,11 @@ import { encode as writePalette } from 'upng-js';
 import type Vips from 'wasm-vips';
 import type { Codecs } from '@/core/press/codecs';
 import { avifWithAlpha } from '@/core/press/avif';
+import { formatOf } from '@/core/press/formats/registry';
 import { toPalette } from '@/core/press/palette';
-import type { Raster } from '@/core/raster/raster';
+import { isLossless } from '@/core/press/settings';
+import { withSharpChroma } from '@/core/press/sharpChroma';
+import { isOpaque, type Raster } from '@/core/raster/raster';
 import type { PressSettings } from '@/core/site/model/picture';
 
 type Library = typeof Vips;
@@ -111,6 +114,24 @@ function isGrey({ data }: Raster): boolean {
   return true;
 }
 
+/**
+ * What the encoder is given: with chroma for every second px luma makes up for what gets mixed. A
+ * picture that is written in many ways is worked on once.
+ */
+function givenFor(settings: PressSettings, raster: Raster): Raster {
+  const traits = formatOf(settings.format).chroma;
+  if (!traits || settings.chroma === 'full' || isLossless(settings)) {
+    return raster;
+  }
+  const known = sharpened.get(raster.data) ?? new Map<number, Raster>();
+  const sharp = known.get(traits.smoothed) ?? withSharpChroma(raster, traits.smoothed);
+  sharpened.set(raster.data, known.set(traits.smoothed, sharp));
+  return sharp;
+}
+
+/** By how far decoders smooth chroma. */
+const sharpened = new WeakMap<Raster['data'], Map<number, Raster>>();
+
 /** The codecs port over libvips; `vips` is the library once it has started. */
 export function vipsCodecs(vips: Library): Codecs {
   // An AVIF is of other bytes for every number of threads, more of them the more there are; and more
@@ -168,19 +189,22 @@ export function vipsCodecs(vips: Library): Codecs {
       scoped((own) => {
         try {
           if (settings.format === 'png' && settings.colours !== null) {
-            return paletteFile(toPalette(raster, settings.colours, pinned).raster);
+            const { colours, dithered } = settings;
+            return paletteFile(toPalette(raster, colours, pinned, dithered).raster);
           }
+          const opaque = isOpaque(raster);
+          // A JPEG lies on white, and only then it is known which colours meet.
+          const given = opaque || settings.format !== 'jpeg' ? givenFor(settings, raster) : raster;
           const memory = own(
             vips.Image.newFromMemory(
-              new Uint8Array(raster.data.buffer),
-              raster.width,
-              raster.height,
+              new Uint8Array(given.data.buffer),
+              given.width,
+              given.height,
               4,
               vips.BandFormat.uchar,
             ),
           );
           let image = own(memory.copy({ interpretation: 'srgb' }));
-          const opaque = own(image.extractBand(3)).min() === 255;
           const reduces = settings.format === 'png' && !inFullColour;
           if (reduces && isGrey(raster)) {
             const bands = opaque ? [0] : [0, 3];

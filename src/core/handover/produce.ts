@@ -5,7 +5,7 @@ import { drawingOf } from '../compose/drawing';
 import { scaledDrawing } from '../compose/scaledDrawing';
 import { type Codecs } from '../press/codecs';
 import type { OraPicture } from '../openRaster/openRaster';
-import type { Raster } from '../raster/raster';
+import { isOpaque, type Raster } from '../raster/raster';
 import { siteColours } from '../site/colours';
 import { activeSteps } from '../recolour/activeSteps';
 import type { SetHanded } from '../set/produce';
@@ -101,16 +101,6 @@ export interface HandOverListener {
 
 /** It was given up. */
 export class HandOverStopped extends Error {}
-
-/** Nothing of it is see-through. */
-export const isOpaque = ({ data }: Raster): boolean => {
-  for (let k = 3; k < data.length; k += 4) {
-    if (data[k] !== 255) {
-      return false;
-    }
-  }
-  return true;
-};
 
 const text = (path: string, type: string, content: string): HandedFile => ({
   path,

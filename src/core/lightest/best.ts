@@ -14,6 +14,9 @@ export interface SearchListener {
 /** It was given up; what had been tried is with the listener. */
 export class SearchStopped extends Error {}
 
+/** How the readings of a picture's sides are called. */
+export const seamReading = 'seam-';
+
 /** Nothing that holds of the drawing is lost in the file. */
 export const keepsSeam = ({ lost }: Judgement): boolean => lost.length === 0;
 
@@ -36,4 +39,22 @@ export function bestOf(goal: Goal, tried: readonly Judgement[]): Judgement | und
     return goal.by === 'bytes' ? a.loss.overall - b.loss.overall : 0;
   };
   return tried.toSorted((a, b) => rank(a) - rank(b) || within(a, b) || a.bytes - b.bytes)[0];
+}
+
+/** What it costs that a picture keeps its border. */
+export interface BorderPrice {
+  /** The lightest file that meets the goal and loses nothing but the colour of its sides. */
+  readonly without: Judgement;
+  /** The lightest that meets the goal and loses nothing. */
+  readonly kept: Judgement;
+}
+
+/** Undefined where no file that is as alike would be lighter without it, or none keeps it. */
+export function borderPriceOf(goal: Goal, tried: readonly Judgement[]): BorderPrice | undefined {
+  const met = tried.filter((j) => meetsGoal(goal, j)).toSorted((a, b) => a.bytes - b.bytes);
+  const kept = met.find(keepsSeam);
+  const without = met.find(
+    (j) => !keepsSeam(j) && j.lost.every((id) => id.startsWith(seamReading)),
+  );
+  return kept && without && without.bytes < kept.bytes ? { without, kept } : undefined;
 }

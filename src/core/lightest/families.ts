@@ -57,6 +57,15 @@ const bySteps = (part: Partial<PressSettings>): Family => ({
   of: ({ quality }) => Math.round((quality * steps) / 100),
 });
 
+/** In steps of eight colours: a palette's size tells little more finely. */
+const byColours = (dithered: boolean): Family => ({
+  least: 1,
+  most: 32,
+  guess: 16,
+  at: (n) => ({ ...pressAs('png'), colours: n * 8, dithered }),
+  of: ({ colours }) => (colours ?? 256) / 8,
+});
+
 /**
  * In the encoder's numbering: flat, that of Annex K of ITU-T T.81, one that spares smooth pictures
  * and one between. Each was the lightest for one photograph or another.
@@ -93,17 +102,8 @@ export const searched: Readonly<Record<PressFormat, SearchedFormat>> = {
     near: 0.03,
     time: 0.15,
   },
-  // In steps of eight colours: a palette's size tells little more finely.
   png: {
-    families: [
-      {
-        least: 1,
-        most: 32,
-        guess: 16,
-        at: (n) => ({ ...pressAs('png'), colours: n * 8 }),
-        of: ({ colours }) => (colours ?? 256) / 8,
-      },
-    ],
+    families: [byColours(false), byColours(true)],
     lossless: pressAs('png'),
     wholes: mostWhole - 1,
     draftOff: 0,

@@ -1,8 +1,9 @@
+import { pressAs } from '../press/settings';
 import type { PressFormat, PressSettings } from '../site/model/picture';
 import { careLimits, careMargin } from './care';
 import { mostWhole, searched } from './families';
 import { searchLightest } from './search';
-import { bestOf, keepsSeam, SearchStopped, type SearchListener } from './best';
+import { bestOf, borderPriceOf, keepsSeam, SearchStopped, type SearchListener } from './best';
 import type { Judgement, Trial, TrialPart, TrialResult } from './trial';
 
 /**
@@ -384,4 +385,24 @@ describe('most effort', () => {
     await run({ ...made, trial: heavy }, all);
     expect(thorough(made)).toEqual([]);
   });
+});
+
+test('what a border costs is told where a lighter file loses nothing but its colour', () => {
+  const judged = (quality: number, bytes: number, overall: number, lost: string[]): Judgement => ({
+    settings: pressAs('avif', quality),
+    bytes,
+    loss: { overall, worst: 1 },
+    lost,
+  });
+  const goal = { by: 'care', care: 'careful' } as const;
+  const tooRough = judged(50, 4000, 1.4, ['seam-top']);
+  const loses = judged(60, 6000, 0.9, ['seam-top', 'seam-left']);
+  const losesMore = judged(61, 5800, 0.9, ['seam-top', 'strip']);
+  const kept = judged(66, 7100, 0.7, []);
+  const heavier = judged(70, 8000, 0.6, []);
+  const all = [heavier, tooRough, kept, loses, losesMore];
+  expect(borderPriceOf(goal, all)).toEqual({ without: loses, kept });
+  expect(borderPriceOf(goal, [loses, tooRough])).toBeUndefined();
+  expect(borderPriceOf(goal, [kept, heavier, tooRough, losesMore])).toBeUndefined();
+  expect(borderPriceOf(goal, [kept, { ...loses, bytes: 7200 }])).toBeUndefined();
 });

@@ -1,7 +1,14 @@
 import type { PressFormat, PressSettings } from '../site/model/picture';
 import { formatOf } from '../press/formats/registry';
 import { pressAs } from '../press/settings';
-import { bestOf, keepsSeam, meetsGoal, SearchStopped, type SearchListener } from './best';
+import {
+  bestOf,
+  keepsSeam,
+  meetsGoal,
+  seamReading,
+  SearchStopped,
+  type SearchListener,
+} from './best';
 import { goalMargin, type Goal } from './care';
 import { searched, type Family, type SearchedFormat } from './families';
 import { bracket, marginAt, nextTry, type KnownMargin } from './root';
@@ -203,7 +210,7 @@ async function searchWhole(
   if (
     !high ||
     keepsSeam(tried.get(high.at)!) ||
-    !tried.get(high.at)!.lost.every((id) => id.startsWith('seam-'))
+    !tried.get(high.at)!.lost.every((id) => id.startsWith(seamReading))
   ) {
     return { written: whole.length, holds: high !== undefined };
   }

@@ -1,5 +1,6 @@
 import { oklabPlane } from '../colour/oklab';
 import type { Raster } from '../raster/raster';
+import { diffused, nearestColour, type PaletteColour } from './dither';
 
 /** A raster brought to a palette. */
 export interface Reduced {
@@ -36,18 +37,11 @@ function binsOf({ data }: Raster): Bin[] {
     const p = pack(data, k);
     counts.set(p, (counts.get(p) ?? 0) + 1);
   }
-  const list = [...counts.keys()];
-  const flat = new Uint8ClampedArray(list.length * 4);
-  list.forEach((p, i) => flat.set(unpack(p), i * 4));
-  const lab = oklabPlane(flat);
-  return list.map((packed, i) => {
-    const a = (packed & 255) / 255;
-    return {
-      packed,
-      count: counts.get(packed)!,
-      at: [lab[i * 3] * a, lab[i * 3 + 1] * a, lab[i * 3 + 2] * a, a],
-    };
-  });
+  return coloursOf([...counts.keys()]).map(({ packed, at }) => ({
+    packed,
+    count: counts.get(packed)!,
+    at,
+  }));
 }
 
 interface Box {
@@ -158,12 +152,18 @@ function borderColours({ data, width, height }: Raster): number[] {
 
 /**
  * A raster with at most so many colours. Those pinned come out exactly, and so do the commonest of
- * the border: the border is not dithered, and no other px is either, so that an even ground stays
- * even.
+ * the border.
  * @param most 2..256
  * @param pinned colours #rrggbb that the picture may have, opaque
+ * @param dithered colours between two of the palette come out as a mixture of both, but for those
+ * that are kept exactly, so that a border and an even ground stay even
  */
-export function toPalette(raster: Raster, most: number, pinned: readonly string[]): Reduced {
+export function toPalette(
+  raster: Raster,
+  most: number,
+  pinned: readonly string[],
+  dithered = false,
+): Reduced {
   const bins = binsOf(raster);
   const there = new Set(bins.map((b) => b.packed));
   if (bins.length <= most) {
@@ -185,43 +185,49 @@ export function toPalette(raster: Raster, most: number, pinned: readonly string[
     }
     kept.add(p);
   }
-  const palette = [
-    ...kept,
-    ...cutBoxes(
-      bins.filter((b) => !kept.has(b.packed)),
-      most - kept.size,
-    ).map(meanOf),
+  const packed = [
+    ...new Set([
+      ...kept,
+      ...cutBoxes(
+        bins.filter((b) => !kept.has(b.packed)),
+        most - kept.size,
+      ).map(meanOf),
+    ]),
   ];
-  const unique = [...new Set(palette)];
-  const flat = new Uint8ClampedArray(unique.length * 4);
-  unique.forEach((p, i) => flat.set(unpack(p), i * 4));
+  const palette = coloursOf(packed);
+  const data = dithered
+    ? diffused(raster, palette, (i) => kept.has(pack(raster.data, i * 4)))
+    : nearestOfAll(raster, bins, palette);
+  return { raster: { ...raster, data }, colours: palette.length };
+}
+
+/** Colours with where they lie. */
+function coloursOf(packed: readonly number[]): (PaletteColour & { readonly packed: number })[] {
+  const flat = new Uint8ClampedArray(packed.length * 4);
+  packed.forEach((p, i) => flat.set(unpack(p), i * 4));
   const lab = oklabPlane(flat);
-  const places = unique.map((p, i) => {
+  return packed.map((p, i) => {
     const a = (p & 255) / 255;
-    return [lab[i * 3] * a, lab[i * 3 + 1] * a, lab[i * 3 + 2] * a, a];
+    return {
+      packed: p,
+      levels: unpack(p),
+      at: [lab[i * 3] * a, lab[i * 3 + 1] * a, lab[i * 3 + 2] * a, a],
+    };
   });
-  const nearest = new Map<number, number>();
-  for (const { packed, at } of bins) {
-    let best = Infinity;
-    let found = packed;
-    if (kept.has(packed)) {
-      nearest.set(packed, packed);
-      continue;
-    }
-    for (let i = 0; i < places.length; i++) {
-      const q = places[i];
-      const d =
-        (at[0] - q[0]) ** 2 + (at[1] - q[1]) ** 2 + (at[2] - q[2]) ** 2 + (at[3] - q[3]) ** 2;
-      if (d < best) {
-        best = d;
-        found = unique[i];
-      }
-    }
-    nearest.set(packed, found);
-  }
-  const data = new Uint8ClampedArray(raster.data.length);
+}
+
+/** Each px in the colour that is nearest to its own. */
+function nearestOfAll(
+  { data }: Raster,
+  bins: readonly Bin[],
+  palette: readonly PaletteColour[],
+): Uint8ClampedArray<ArrayBuffer> {
+  const nearest = new Map(
+    bins.map((b) => [b.packed, palette[nearestColour(palette, b.at)].levels]),
+  );
+  const out = new Uint8ClampedArray(data.length);
   for (let k = 0; k < data.length; k += 4) {
-    data.set(unpack(nearest.get(pack(raster.data, k))!), k);
+    out.set(nearest.get(pack(data, k))!, k);
   }
-  return { raster: { ...raster, data }, colours: unique.length };
+  return out;
 }

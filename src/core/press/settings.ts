@@ -10,6 +10,7 @@ export const pressAs = (format: PressFormat, quality = 80): PressSettings => ({
   chroma: quality >= (formatOf(format).chroma?.fullFrom ?? Infinity) ? 'full' : 'half',
   table: 3,
   effort: 'usual',
+  dithered: false,
 });
 
 /** What of a picture is not drawn, as it is to begin with. */
@@ -34,7 +35,8 @@ export const isLossless = ({ format, lossless, colours }: PressSettings): boolea
 export function pressWords(settings: PressSettings): string {
   const { title, palette } = formatOf(settings.format);
   if (palette) {
-    return settings.colours === null ? title : `${title}, ${settings.colours} colours`;
+    const mixed = settings.dithered ? ', dithered' : '';
+    return settings.colours === null ? title : `${title}, ${settings.colours} colours${mixed}`;
   }
   if (isLossless(settings)) {
     return `${title}, no loss`;

@@ -44,6 +44,16 @@ export function createRaster(width: number, height: number): Raster {
   return { width, height, data: new Uint8ClampedArray(width * height * 4) };
 }
 
+/** Nothing of it is see-through. */
+export const isOpaque = ({ data }: Raster): boolean => {
+  for (let k = 3; k < data.length; k += 4) {
+    if (data[k] !== 255) {
+      return false;
+    }
+  }
+  return true;
+};
+
 export const wholeRaster = (raster: { width: number; height: number }): Rect => ({
   x: 0,
   y: 0,

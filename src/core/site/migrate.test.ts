@@ -165,13 +165,34 @@ test('from 10: measured places were looked at where they are not scaled only', (
 test('from 11: files of other sizes follow the first one, and all took the usual effort', () => {
   const press = { format: 'avif', quality: 60 };
   const pictures = { a: { press, fallback: null }, b: { press, fallback: press } };
-  const written = { ...press, effort: 'usual' };
+  const written = { ...press, effort: 'usual', dithered: false };
   const old = { ...newSite('x', 'home', 'X'), schemaVersion: 11, pictures };
   expect(step(old)).toMatchObject({
     schemaVersion,
     pictures: {
       a: { press: written, fallback: null, sized: [] },
       b: { press: written, fallback: written, sized: [] },
+    },
+  });
+});
+
+test('from 12: no palette was dithered, whatever size it was written at', () => {
+  const press = { format: 'png', colours: 64 };
+  const sized = [{ scale: 2, beside: press, press, fallback: null }];
+  const old = {
+    ...newSite('x', 'home', 'X'),
+    schemaVersion: 12,
+    pictures: { a: { press, fallback: press, sized } },
+  };
+  const written = { ...press, dithered: false };
+  expect(step(old)).toMatchObject({
+    schemaVersion,
+    pictures: {
+      a: {
+        press: written,
+        fallback: written,
+        sized: [{ scale: 2, beside: written, press: written, fallback: null }],
+      },
     },
   });
 });

@@ -117,16 +117,29 @@ const withPictures = (pictures: unknown, change: (picture: Stored) => Stored): u
 const withLayers = (pictures: unknown, change: (layer: Stored) => Stored): unknown =>
   withPictures(pictures, (picture) => ({ ...picture, layers: list(picture.layers).map(change) }));
 
-/** Files of other sizes were written as the first one, and all with the same effort. */
-function pictureFrom11(picture: Stored): Stored {
-  const usual = (press: unknown) => (press ? { ...(press as Stored), effort: 'usual' } : press);
+/** A picture whose settings of its files are brought up by a function. */
+function withPresses(picture: Stored, change: (press: Stored) => Stored): Stored {
+  const changed = (press: unknown) => (press ? change(press as Stored) : press);
   return {
     ...picture,
-    press: usual(picture.press),
-    fallback: usual(picture.fallback),
-    sized: [],
+    press: changed(picture.press),
+    fallback: changed(picture.fallback),
+    sized: list(picture.sized).map((sized) => ({
+      ...sized,
+      beside: changed(sized.beside),
+      press: changed(sized.press),
+      fallback: changed(sized.fallback),
+    })),
   };
 }
+
+/** Files of other sizes were written as the first one, and all with the same effort. */
+const pictureFrom11 = (picture: Stored): Stored =>
+  withPresses({ ...picture, sized: [] }, (press) => ({ ...press, effort: 'usual' }));
+
+/** No palette was dithered. */
+const pictureFrom12 = (picture: Stored): Stored =>
+  withPresses(picture, (press) => ({ ...press, dithered: false }));
 
 /** The page that could only be drawn. */
 const pageFrom7 = (page: Stored): Stored => ({
@@ -289,6 +302,11 @@ const steps: Readonly<Record<number, (site: Stored) => Stored>> = {
     ...site,
     schemaVersion: 12,
     pictures: withPictures(site.pictures, pictureFrom11),
+  }),
+  12: (site) => ({
+    ...site,
+    schemaVersion: 13,
+    pictures: withPictures(site.pictures, pictureFrom12),
   }),
 };
 

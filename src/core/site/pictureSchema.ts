@@ -29,6 +29,7 @@ const press = () =>
     chroma: string().oneOf(['full', 'half']).required(),
     table: number().integer().min(0).max(8).required(),
     effort: string().oneOf(['usual', 'most']).required(),
+    dithered: boolean().required(),
   });
 
 const aimSchemas: Readonly<Record<string, Schema>> = {

@@ -7,7 +7,8 @@ export const avif: FormatDefinition<'avif'> = {
   mediaType: 'image/avif',
   seeThrough: true,
   lossless: 'asked',
-  chroma: { fullFrom: 0, whenLossless: false },
+  // Browsers smooth it, other programs take the nearest.
+  chroma: { fullFrom: 0, whenLossless: false, smoothed: 0.5 },
   palette: false,
   tables: false,
   efforts: true,

@@ -12,7 +12,14 @@ export interface FormatDefinition<F extends PressFormat = PressFormat> {
   /** Whether every level can be kept: always, unless it has a palette; when asked; never. */
   readonly lossless: 'always' | 'asked' | 'never';
   /** Colour can be written with half of its px, and is by default where the quality is below. */
-  readonly chroma: { readonly fullFrom: number; readonly whenLossless: boolean } | undefined;
+  readonly chroma:
+    | {
+        readonly fullFrom: number;
+        readonly whenLossless: boolean;
+        /** How far decoders smooth what they make of half of its px, 0..1. */
+        readonly smoothed: number;
+      }
+    | undefined;
   /** It can be written in a palette. */
   readonly palette: boolean;
   /** It has encoder tables to choose from. */

@@ -7,7 +7,7 @@ export const jpeg: FormatDefinition<'jpeg'> = {
   mediaType: 'image/jpeg',
   seeThrough: false,
   lossless: 'never',
-  chroma: { fullFrom: 90, whenLossless: true },
+  chroma: { fullFrom: 90, whenLossless: true, smoothed: 1 },
   palette: false,
   tables: true,
   efforts: false,

@@ -47,6 +47,8 @@ export interface PressSettings {
   readonly table: number;
   /** Of AVIF: how long the encoder looks for what takes fewer bytes. */
   readonly effort: 'usual' | 'most';
+  /** Of a palette: colours between two of its own are mixed of both, px by px. */
+  readonly dithered: boolean;
 }
 
 /** How alike a file has to stay to what was drawn. */

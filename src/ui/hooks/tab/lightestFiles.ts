@@ -1,6 +1,6 @@
 'use client';
 
-import { isOpaque } from '@/core/handover/produce';
+import { isOpaque } from '@/core/raster/raster';
 import { lazily } from '@/core/lazily';
 import { LightestFiles } from '@/work/lightestFiles';
 import { theEngine } from './engine';

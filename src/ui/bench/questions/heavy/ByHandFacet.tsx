@@ -19,7 +19,7 @@ import { useEditing, useFiled } from '../../useBench';
 export function ByHandFacet() {
   const { picture, slot, commit, preview } = useEditing();
   const { press } = useFiled();
-  const { format, quality, lossless, colours, chroma, effort } = picture.press;
+  const { format, quality, lossless, colours, chroma, effort, dithered } = picture.press;
   const traits = formatOf(format);
   const change = (part: Partial<typeof picture.press>) =>
     editPicture(picture.id, (p) => {
@@ -51,6 +51,24 @@ export function ByHandFacet() {
                 commit(
                   v === 'all' ? 'All colours' : `${v} colours`,
                   change({ colours: v === 'all' ? null : Number(v) }),
+                )
+              }
+            />
+          </Row>
+        )}
+        {traits.palette && colours !== null && (
+          <Row label="Colours between">
+            <Switch
+              label="Colours between two of the palette"
+              value={dithered ? 'mixed' : 'nearest'}
+              choices={[
+                { value: 'nearest', label: 'the nearest' },
+                { value: 'mixed', label: 'dithered' },
+              ]}
+              onChange={(v) =>
+                commit(
+                  v === 'mixed' ? 'Dither the palette' : 'No dithering',
+                  change({ dithered: v === 'mixed' }),
                 )
               }
             />

@@ -6,7 +6,7 @@ import { formatOf } from '@/core/press/formats/registry';
 import { Search, X } from 'lucide-react';
 import { useEffect, useRef } from 'react';
 import { careTitle, cares, careWords, likenessOf } from '@/core/lightest/care';
-import { keepsSeam, meetsGoal } from '@/core/lightest/best';
+import { borderPriceOf, keepsSeam, meetsGoal } from '@/core/lightest/best';
 import { pressWords } from '@/core/press/settings';
 import type { Raster } from '@/core/raster/raster';
 import { kilobytes } from '@/core/readings/say';
@@ -183,7 +183,14 @@ export function LightestFacet() {
           {found.failure ? (
             <span className="truncate text-bad">{found.failure}</span>
           ) : (
-            <Summary shown={heldNow ?? chosen} best={best} aim={aim} budget={slot.budgetBytes} />
+            <Summary
+              shown={heldNow ?? chosen}
+              tried={found.tried}
+              best={best}
+              aim={aim}
+              budget={slot.budgetBytes}
+              onTake={take}
+            />
           )}
         </div>
       </div>
@@ -191,17 +198,21 @@ export function LightestFacet() {
   );
 }
 
-/** The file that is looked at, in a line. */
+/** The file that is looked at, in a line, and what its border costs. */
 function Summary({
   shown,
+  tried,
   best,
   aim,
   budget,
+  onTake,
 }: {
   shown: Candidate | undefined;
+  tried: readonly Candidate[];
   best: Candidate | undefined;
   aim: Aim;
   budget: number;
+  onTake(candidate: Candidate): void;
 }) {
   if (!shown) {
     return best ? (
@@ -210,13 +221,29 @@ function Summary({
   }
   const j = shown.judgement;
   const problem = problemOf(j, aim, budget);
+  const price = borderPriceOf(
+    aim,
+    tried.map((t) => t.judgement),
+  );
+  const keeping = tried.find((t) => t.judgement === price?.kept);
   return (
     <>
       <VerdictMark verdict={problem ? 'look' : 'holds'} />
       <span className="truncate figure" title={judgementWords(j)}>
         {pressWords(j.settings)}, {kilobytes(j.bytes)}, likeness {likenessOf(j.loss).toFixed(1)}
         {problem && `: ${problem}`}
+        {price && shown === keeping && (
+          <span className="text-soft">
+            {' '}
+            ({kilobytes(price.kept.bytes - price.without.bytes)} of it for its border)
+          </span>
+        )}
       </span>
+      {keeping && !keepsSeam(j) && keeping.judgement.bytes > j.bytes && (
+        <Button className="h-[20px] shrink-0" onClick={() => onTake(keeping)}>
+          Keep it for {kilobytes(keeping.judgement.bytes - j.bytes)} more
+        </Button>
+      )}
     </>
   );
 }

@@ -1,0 +1,122 @@
+import { toLinear } from '../colour/transfer';
+import type { Raster } from '../raster/raster';
+
+/** Light is looked up in parts of a level. */
+const partsOfLevel = 16;
+const lightOfPart = Float32Array.from({ length: 255 * partsOfLevel + 1 }, (_, i) =>
+  toLinear(i / partsOfLevel / 255),
+);
+const lightOf = (level: number): number =>
+  lightOfPart[Math.max(0, Math.min(255 * partsOfLevel, Math.round(level * partsOfLevel)))];
+
+/** Luminance of a linear colour, IEC 61966-2-1. */
+const luminance = (r: number, g: number, b: number): number => 0.2126 * r + 0.7152 * g + 0.0722 * b;
+
+/** Chroma that comes back off by less changes no light that is seen, levels. */
+const near = 1;
+
+/** Halvings of the 256 levels between which luma is looked for. */
+const halvings = 11;
+
+/** One plane of chroma, its mean over 2×2 px and what decoders make of that again. */
+interface Chroma {
+  readonly own: Float32Array;
+  readonly back: Float32Array;
+}
+
+/** Means over 2×2 px; the last column and row stand for themselves where there is no next. */
+function halved(plane: Float32Array, width: number, height: number): Float32Array {
+  const w = (width + 1) >> 1;
+  const h = (height + 1) >> 1;
+  const out = new Float32Array(w * h);
+  for (let y = 0; y < h; y++) {
+    const up = 2 * y * width;
+    const down = Math.min(height - 1, 2 * y + 1) * width;
+    for (let x = 0; x < w; x++) {
+      const left = 2 * x;
+      const right = Math.min(width - 1, left + 1);
+      out[y * w + x] =
+        (plane[up + left] + plane[up + right] + plane[down + left] + plane[down + right]) / 4;
+    }
+  }
+  return out;
+}
+
+/**
+ * Doubled as decoders do it: three parts of the nearest and one of the next, both ways; or the
+ * nearest alone; or what lies between.
+ * @param smoothed 1, 0, or between
+ */
+function doubled(
+  half: Float32Array,
+  width: number,
+  height: number,
+  smoothed: number,
+): Float32Array {
+  const w = (width + 1) >> 1;
+  const h = (height + 1) >> 1;
+  const out = new Float32Array(width * height);
+  for (let y = 0; y < height; y++) {
+    const row = (y >> 1) * w;
+    const next = Math.max(0, Math.min(h - 1, (y >> 1) + (y & 1 ? 1 : -1))) * w;
+    for (let x = 0; x < width; x++) {
+      const at = x >> 1;
+      const beside = Math.max(0, Math.min(w - 1, at + (x & 1 ? 1 : -1)));
+      const nearest = half[row + at];
+      const smooth =
+        (9 * nearest + 3 * half[row + beside] + 3 * half[next + at] + half[next + beside]) / 16;
+      out[y * width + x] = nearest + (smooth - nearest) * smoothed;
+    }
+  }
+  return out;
+}
+
+/**
+ * A raster whose light comes out right where its file keeps chroma for every second px only. Where
+ * colours meet in a sharp edge chroma comes back mixed, and with the luma of before such px are too
+ * light or too dark, which is seen sooner than their colour; their luma is set so that with that
+ * chroma they have the luminance that they had. Rounded within the eight bits of a channel, so what
+ * no luma makes up for stays. Luma and chroma are those of ITU-T T.871.
+ * @param smoothed how far decoders smooth the chroma that they double, 0..1
+ */
+export function withSharpChroma(raster: Raster, smoothed: number): Raster {
+  const { data, width, height } = raster;
+  const n = width * height;
+  const blue = new Float32Array(n);
+  const red = new Float32Array(n);
+  for (let i = 0, k = 0; i < n; i++, k += 4) {
+    const [r, g, b] = [data[k], data[k + 1], data[k + 2]];
+    blue[i] = -0.168736 * r - 0.331264 * g + 0.5 * b;
+    red[i] = 0.5 * r - 0.418688 * g - 0.081312 * b;
+  }
+  const back = (own: Float32Array): Chroma => ({
+    own,
+    back: doubled(halved(own, width, height), width, height, smoothed),
+  });
+  const [cb, cr] = [back(blue), back(red)];
+  const out = data.slice();
+  for (let i = 0, k = 0; i < n; i++, k += 4) {
+    const b = cb.back[i];
+    const r = cr.back[i];
+    if (Math.abs(b - blue[i]) + Math.abs(r - red[i]) <= near) {
+      continue;
+    }
+    const wanted = luminance(lightOf(data[k]), lightOf(data[k + 1]), lightOf(data[k + 2]));
+    let luma = 0;
+    for (let step = 128; step >= 256 / 2 ** halvings; step /= 2) {
+      const tried = luma + step;
+      const light = luminance(
+        lightOf(tried + 1.402 * r),
+        lightOf(tried - 0.344136 * b - 0.714136 * r),
+        lightOf(tried + 1.772 * b),
+      );
+      if (light < wanted) {
+        luma = tried;
+      }
+    }
+    out[k] = luma + 1.402 * red[i];
+    out[k + 1] = luma - 0.344136 * blue[i] - 0.714136 * red[i];
+    out[k + 2] = luma + 1.772 * blue[i];
+  }
+  return { width, height, data: out };
+}
