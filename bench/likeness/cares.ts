@@ -4,6 +4,7 @@
  * pictures of 1400×900.
  */
 import { parseArgs } from 'node:util';
+import { quantileSorted } from 'd3-array';
 import sharp from 'sharp';
 import { cares } from '../../src/core/lightest/care';
 import { pressFormats } from '../../src/core/press/formats/registry';
@@ -14,10 +15,11 @@ import { judge, writePixels, type Judged } from './judge';
 import { benchPictures, largePictures } from './pictures';
 import { taken } from './taken';
 
+/** Least, most, and the quantiles of 5, 50 and 95 percent. */
 const told = (name: string, values: readonly number[]): string => {
   const sorted = values.toSorted((a, b) => a - b);
-  const at = (share: number) => sorted[Math.floor(share * (sorted.length - 1))].toFixed(2);
-  return `${name} ${at(0)} ${at(0.05)} ${at(0.5)} ${at(0.95)} ${at(1)}`;
+  const shares = [0, 0.05, 0.5, 0.95, 1];
+  return `${name} ${shares.map((p) => quantileSorted(sorted, p)!.toFixed(3)).join(' ')}`;
 };
 
 async function main(): Promise<void> {

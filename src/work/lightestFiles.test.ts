@@ -30,7 +30,14 @@ interface Found {
 /** Finds AVIF where it may, with a quality that tells the size: 60 at 1, 70 at 2, 50 at a half. */
 function filesOf(
   site: Site,
-  { found, ...ports }: Partial<LightestPorts> & { found?(f: Found): Promise<void> } = {},
+  {
+    found,
+    judged = () => ({}),
+    ...ports
+  }: Partial<LightestPorts> & {
+    found?(f: Found): Promise<void>;
+    judged?(f: Found): Partial<Candidate['judgement']>;
+  } = {},
 ) {
   const session = new Session(
     { site, stamp: '1', steps: [], cursor: 0 },
@@ -62,6 +69,7 @@ function filesOf(
             bytes: quality,
             loss: { overall: 0.9, worst: 2.7 },
             lost: [],
+            ...judged(one),
           },
           data: new Uint8Array(quality),
         };
@@ -102,7 +110,10 @@ test('of a picture all files are searched, and what is found is one step that th
     const key = writtenKey(site(), slot, pictureOf(site(), slot), f.scale, f.settings);
     expect(kept.get(key)).toBe(f.settings.quality);
   }
-  expect(files.of('s')).toEqual({ running: undefined, ended: { pictures: 1, failed: [] } });
+  expect(files.of('s')).toEqual({
+    running: undefined,
+    ended: { pictures: 1, failed: [], missed: [] },
+  });
   session.undo();
   expect(planFiles(site(), () => true)[0].files[2].settings).toEqual(pressAs('webp', 80));
 });
@@ -151,6 +162,23 @@ test('where a number of bytes is the aim, the other files are as alike as the fi
   await files.start(session);
   expect(asked[0].goal).toEqual({ by: 'bytes', bytes: 9000 });
   expect(asked[2].goal).toEqual({ by: 'limit', limit: { overall: 0.9, worst: 2.7 } });
+});
+
+test('files that fall short are taken and named, each for what it falls short of', async () => {
+  const { files, session, site } = filesOf(wide(siteWithHeader), {
+    judged({ scale, formats }) {
+      if (scale === 2 && formats[0] === 'jpeg') {
+        return { lost: ['seam-top'] };
+      }
+      return scale === 0.5 && formats[0] === 'avif' ? { loss: { overall: 1.2, worst: 2 } } : {};
+    },
+  });
+  await files.start(session);
+  expect(files.of('s').ended?.missed).toEqual([
+    { name: 'Header', file: expect.objectContaining({ scale: 2, fallback: true }), what: 'border' },
+    { name: 'Header', file: expect.objectContaining({ scale: 0.5, fallback: false }), what: 'aim' },
+  ]);
+  expect(site().pictures['picture-h'].sized).toHaveLength(2);
 });
 
 test('stopped, the picture that is searched stays as it is', async () => {

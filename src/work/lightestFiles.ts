@@ -12,6 +12,7 @@ import {
   settingsStep,
   type SearchedPicture,
 } from '@/core/handover/searchedFiles';
+import { keepsSeam, meetsGoal } from '@/core/lightest/best';
 import type { Goal } from '@/core/lightest/care';
 import { applyEdit, type Edit } from '@/core/site/edit';
 import type { Picture, PressFormat, PressSettings } from '@/core/site/model/picture';
@@ -26,8 +27,25 @@ import type { Session } from './session';
 export interface LightestState {
   /** Undefined while none goes on. */
   readonly running: LightestProgress | undefined;
-  /** Pictures that were searched when it last ended, and in which nothing could be written. */
-  readonly ended: { readonly pictures: number; readonly failed: readonly string[] } | undefined;
+  /** What came of it when it last ended. */
+  readonly ended: LightestEnd | undefined;
+}
+
+export interface LightestEnd {
+  /** Pictures that were searched. */
+  readonly pictures: number;
+  /** Those of which nothing could be written. */
+  readonly failed: readonly string[];
+  /** Files of which none was found that is as asked; the nearest is taken. */
+  readonly missed: readonly MissedFile[];
+}
+
+/** A file that falls short of what was asked of it. */
+export interface MissedFile {
+  readonly name: string;
+  readonly file: Pick<PlannedFile, 'scale' | 'fallback'>;
+  /** It is less alike than asked, or heavier; or else it loses its border. */
+  readonly what: 'aim' | 'border';
 }
 
 export interface LightestProgress {
@@ -106,6 +124,7 @@ export class LightestFiles {
     const counts = pictures.map((p) => searchedFiles(site(), p, true).length);
     const sum = (list: readonly number[]) => list.reduce((all, n) => all + n, 0);
     const failed: string[] = [];
+    const missed: MissedFile[] = [];
     for (const [i, one] of pictures.entries()) {
       let within = 0;
       const find: Find = async (subject, file, goal, formats) => {
@@ -122,6 +141,10 @@ export class LightestFiles {
         if (found) {
           const { slot, picture } = subject;
           const { settings } = found.judgement;
+          const meets = meetsGoal(goal, found.judgement);
+          if (!meets || !keepsSeam(found.judgement)) {
+            missed.push({ name: one.name, file, what: meets ? 'border' : 'aim' });
+          }
           this.ports.keep(
             writtenKey(subject.site, slot, picture, file.scale, settings),
             found.data,
@@ -141,7 +164,8 @@ export class LightestFiles {
       }
     }
     this.stops.delete(siteId);
-    this.put(siteId, { running: undefined, ended: { pictures: pictures.length, failed } });
+    const ended = { pictures: pictures.length, failed, missed };
+    this.put(siteId, { running: undefined, ended });
   }
 
   /**

@@ -5,7 +5,7 @@ import { notSearched, type LightestState } from '@/work/lightestFiles';
 import { theLightestFiles } from './tab/lightestFiles';
 import type { Session } from './useSession';
 
-export type { LightestProgress } from '@/work/lightestFiles';
+export type { LightestEnd, LightestProgress, MissedFile } from '@/work/lightestFiles';
 
 /** How far the search for all files of a site has come, begun and given up here. */
 export function useLightestFiles(

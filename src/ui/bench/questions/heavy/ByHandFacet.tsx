@@ -57,13 +57,13 @@ export function ByHandFacet() {
           </Row>
         )}
         {traits.palette && colours !== null && (
-          <Row label="Colours between">
+          <Row label="Dithering">
             <Switch
-              label="Colours between two of the palette"
+              label="Dithering"
               value={dithered ? 'mixed' : 'nearest'}
               choices={[
-                { value: 'nearest', label: 'the nearest' },
-                { value: 'mixed', label: 'dithered' },
+                { value: 'nearest', label: 'none' },
+                { value: 'mixed', label: 'two colours mixed' },
               ]}
               onChange={(v) =>
                 commit(

@@ -226,23 +226,31 @@ function Summary({
     tried.map((t) => t.judgement),
   );
   const keeping = tried.find((t) => t.judgement === price?.kept);
+  const offered = keeping && !keepsSeam(j) && keeping.judgement.bytes > j.bytes;
+  const border = price && shown === keeping ? price.kept.bytes - price.without.bytes : undefined;
   return (
     <>
       <VerdictMark verdict={problem ? 'look' : 'holds'} />
       <span className="truncate figure" title={judgementWords(j)}>
-        {pressWords(j.settings)}, {kilobytes(j.bytes)}, likeness {likenessOf(j.loss).toFixed(1)}
-        {problem && `: ${problem}`}
-        {price && shown === keeping && (
-          <span className="text-soft">
-            {' '}
-            ({kilobytes(price.kept.bytes - price.without.bytes)} of it for its border)
-          </span>
-        )}
+        {pressWords(j.settings)}, {kilobytes(j.bytes)}
+        {!offered && `, likeness ${likenessOf(j.loss).toFixed(1)}${problem ? `: ${problem}` : ''}`}
       </span>
-      {keeping && !keepsSeam(j) && keeping.judgement.bytes > j.bytes && (
-        <Button className="h-[20px] shrink-0" onClick={() => onTake(keeping)}>
-          Keep it for {kilobytes(keeping.judgement.bytes - j.bytes)} more
-        </Button>
+      {border !== undefined && (
+        <span
+          className="shrink-0 text-[11.5px] text-soft"
+          title="The lightest file as alike that loses its border’s colour is lighter by so much."
+        >
+          border {kilobytes(border)}
+        </span>
+      )}
+      {offered && (
+        <button
+          type="button"
+          className="shrink-0 text-act underline"
+          onClick={() => onTake(keeping)}
+        >
+          Keep its border: {kilobytes(keeping.judgement.bytes - j.bytes)} more
+        </button>
       )}
     </>
   );
