@@ -13,7 +13,7 @@ export type CareLimit = Loss;
  */
 export const careLimits: Readonly<Record<Care, CareLimit>> = {
   close: { overall: 0.6, worst: 2.5 },
-  careful: { overall: 1, worst: 2.95 },
+  careful: { overall: 1, worst: 3 },
   light: { overall: 1.45, worst: 5 },
 };
 

@@ -17,28 +17,36 @@ const shares = [
   { dx: 1, dy: 1, of: 1 / 16 },
 ];
 
-/** A colour of a palette: its four levels, and where it lies in OKLab times alpha, with alpha. */
-export interface PaletteColour {
-  readonly levels: readonly [number, number, number, number];
-  readonly at: readonly [number, number, number, number];
+/** Colours that a picture is brought to. */
+export interface Palette {
+  /** Their levels, red, green, blue and alpha of each. */
+  readonly levels: Uint8ClampedArray;
+  /** Where they lie in OKLab times alpha, with alpha: four numbers of each. */
+  readonly places: Float64Array;
 }
 
-/** The index of the colour that is nearest in OKLab and alpha. */
+/** The index of the colour that is nearest to a place in OKLab times alpha, with alpha. */
 export function nearestColour(
-  palette: readonly PaletteColour[],
-  [l, a, b, alpha]: PaletteColour['at'],
+  { places }: Pick<Palette, 'places'>,
+  l: number,
+  a: number,
+  b: number,
+  alpha: number,
 ): number {
   let best = Infinity;
   let found = 0;
-  for (let i = 0; i < palette.length; i++) {
-    const { at } = palette[i];
-    const d = (l - at[0]) ** 2 + (a - at[1]) ** 2 + (b - at[2]) ** 2 + (alpha - at[3]) ** 2;
+  for (let k = 0; k < places.length; k += 4) {
+    const dl = l - places[k];
+    const da = a - places[k + 1];
+    const db = b - places[k + 2];
+    const dt = alpha - places[k + 3];
+    const d = dl * dl + da * da + db * db + dt * dt;
     if (d < best) {
       best = d;
-      found = i;
+      found = k;
     }
   }
-  return found;
+  return found / 4;
 }
 
 /**
@@ -52,7 +60,7 @@ export function nearestColour(
  */
 export function diffused(
   { data, width, height }: Raster,
-  palette: readonly PaletteColour[],
+  palette: Palette,
   spared: (i: number) => boolean,
 ): Uint8ClampedArray<ArrayBuffer> {
   const out = new Uint8ClampedArray(data.length);
@@ -68,13 +76,15 @@ export function diffused(
     }
     const lab = linearToOklab(linearOfLevel[lr], linearOfLevel[lg], linearOfLevel[lb]);
     const whole = a / 255;
-    const found = nearestColour(palette, [lab[0] * whole, lab[1] * whole, lab[2] * whole, whole]);
+    const found = nearestColour(palette, lab[0] * whole, lab[1] * whole, lab[2] * whole, whole);
     known.set(key, found);
     return found;
   };
-  const light = palette.map(({ levels: [r, g, b, a] }) =>
-    [linearOfLevel[r], linearOfLevel[g], linearOfLevel[b], 1].map((v) => (v * a) / 255),
-  );
+  const { levels } = palette;
+  const light = Float64Array.from(levels, (level, k) => {
+    const alpha = levels[k | 3] / 255;
+    return (k & 3) === 3 ? alpha : linearOfLevel[level] * alpha;
+  });
   const isFree = (x: number, y: number): boolean =>
     x > 0 && y > 0 && x < width - 1 && y < height - 1 && !spared(y * width + x);
   // Of this row and the next one: what comes to each px.
@@ -93,7 +103,7 @@ export function diffused(
         wanted[c] = free ? Math.max(0, Math.min(1, own + here[x * 4 + c])) : own;
       }
       const found = lookUp(wanted[0], wanted[1], wanted[2], wanted[3]);
-      out.set(palette[found].levels, k);
+      out.set(levels.subarray(found * 4, found * 4 + 4), k);
       if (!free) {
         continue;
       }
@@ -102,7 +112,7 @@ export function diffused(
         if (isFree(to, y + dy)) {
           const row = dy === 0 ? here : below;
           for (let c = 0; c < 4; c++) {
-            row[to * 4 + c] += (wanted[c] - light[found][c]) * carried * of;
+            row[to * 4 + c] += (wanted[c] - light[found * 4 + c]) * carried * of;
           }
         }
       }

@@ -1,3 +1,5 @@
+import sharp from 'sharp';
+import { lossTo, referenceOf } from '../likeness/loss';
 import { createRaster, type Raster } from '../raster/raster';
 import { octaves } from '../texture/noise';
 import { toPalette } from './palette';
@@ -77,3 +79,60 @@ test('a picture with few colours is not touched, and more colours are nearer to 
   expect(error(128)).toBeLessThan(error(32));
   expect(error(32)).toBeLessThan(error(8));
 });
+
+test('a border as busy as the picture takes no more of the palette than the rest; one with few colours is kept', () => {
+  const busy = fading();
+  // Clouds up to the border: every row and column as the one 13 px further in.
+  for (let y = 0; y < 60; y++) {
+    for (let x = 0; x < 120; x++) {
+      const [u, v] = [Math.min(106, Math.max(13, x)), Math.min(46, Math.max(13, y))];
+      busy.data.copyWithin((y * 120 + x) * 4, (v * 120 + u) * 4, (v * 120 + u) * 4 + 4);
+    }
+  }
+  /** Of the px within the border. */
+  const offInside = ({ raster }: ReturnType<typeof toPalette>): number => {
+    let sum = 0;
+    for (let y = 1; y < 59; y++) {
+      for (let k = (y * 120 + 1) * 4; k < (y * 120 + 119) * 4; k++) {
+        sum += (raster.data[k] - busy.data[k]) ** 2;
+      }
+    }
+    return sum;
+  };
+  const running = offInside(toPalette(busy, 64, []));
+  for (let x = 0; x < 120; x++) {
+    for (let y = 0; y < 60; y += x === 0 || x === 119 ? 1 : 59) {
+      busy.data.set([27 + ((x + y) % 3), 58, 75, 255], (y * 120 + x) * 4);
+    }
+  }
+  const framed = toPalette(busy, 64, []);
+  expect(running).toBeLessThan(1.15 * offInside(framed));
+  for (const k of [280, 284, 288, 59 * 480, 30 * 480]) {
+    expect(framed.raster.data.subarray(k, k + 4)).toEqual(busy.data.subarray(k, k + 4));
+  }
+});
+
+// sharp writes palettes with a quantiser of its own (libimagequant); compared without dithering.
+test.each(['shelf-of-pots', 'kiln-glow'])(
+  '256 colours of a photograph are as near to it as another quantiser’s: %s',
+  async (name) => {
+    const [width, height] = [480, 240];
+    const photo = sharp(`public/sample/${name}.jpg`).resize(width, height).ensureAlpha();
+    const drawn = {
+      width,
+      height,
+      data: new Uint8ClampedArray(await photo.clone().raw().toBuffer()),
+    };
+    const theirs = await sharp(
+      await photo.clone().png({ palette: true, colours: 256, dither: 0, effort: 10 }).toBuffer(),
+    )
+      .ensureAlpha()
+      .raw()
+      .toBuffer();
+    const lossOf = (data: Uint8ClampedArray<ArrayBuffer>) =>
+      lossTo(referenceOf(drawn, '#ffffff'), { width, height, data }, '#ffffff').overall;
+    const ours = lossOf(toPalette(drawn, 256, []).raster.data);
+    expect(ours).toBeLessThan(lossOf(new Uint8ClampedArray(theirs)));
+    expect(lossOf(toPalette(drawn, 256, [], true).raster.data)).toBeLessThan(ours);
+  },
+);

@@ -1,6 +1,7 @@
 import { oklabPlane } from '../colour/oklab';
 import type { Raster } from '../raster/raster';
-import { diffused, nearestColour, type PaletteColour } from './dither';
+import { colourTable, type ColourTable } from './colourTable';
+import { diffused, nearestColour, type Palette } from './dither';
 
 /** A raster brought to a palette. */
 export interface Reduced {
@@ -30,27 +31,32 @@ const unpack = (packed: number): [number, number, number, number] => [
   packed & 255,
 ];
 
-/** Every colour of a raster; see-through px are all one, and faint ones count less. */
-function binsOf({ data }: Raster): Bin[] {
-  const counts = new Map<number, number>();
-  for (let k = 0; k < data.length; k += 4) {
-    const p = pack(data, k);
-    counts.set(p, (counts.get(p) ?? 0) + 1);
+/** Every colour of a raster; see-through px are all one. */
+function coloursOf({ data }: Raster): ColourTable {
+  const packed = new Uint32Array(data.length / 4);
+  for (let i = 0; i < packed.length; i++) {
+    packed[i] = pack(data, i * 4);
   }
-  return coloursOf([...counts.keys()]).map(({ packed, at }) => ({
+  return colourTable(packed);
+}
+
+/** Colours with their counts; faint ones count less. */
+function binsOf({ colours, counts }: ColourTable): Bin[] {
+  const { places } = paletteOf(colours);
+  return Array.from(colours, (packed, i) => ({
     packed,
-    count: counts.get(packed)!,
-    at,
+    count: counts[i],
+    at: [places[i * 4], places[i * 4 + 1], places[i * 4 + 2], places[i * 4 + 3]],
   }));
 }
 
 interface Box {
-  readonly bins: Bin[];
+  readonly bins: readonly Bin[];
   readonly spread: number;
   readonly axis: number;
 }
 
-function boxOf(bins: Bin[]): Box {
+function boxOf(bins: readonly Bin[]): Box {
   let total = 0;
   const mean = [0, 0, 0, 0];
   const square = [0, 0, 0, 0];
@@ -66,46 +72,71 @@ function boxOf(bins: Bin[]): Box {
   return { bins, spread: bins.length > 1 ? spreads[axis] : 0, axis };
 }
 
+/** Places along an axis at which a box may be cut. */
+const cuts = 1024;
+
+/** The two parts of a box that have the least spread together, along its axis. */
+function halvesOf({ bins, axis }: Box): [Bin[], Bin[]] {
+  let least = Infinity;
+  let most = -Infinity;
+  for (const { at } of bins) {
+    least = Math.min(least, at[axis]);
+    most = Math.max(most, at[axis]);
+  }
+  const cellOf = (bin: Bin): number =>
+    Math.min(cuts - 1, Math.floor((cuts * (bin.at[axis] - least)) / (most - least)));
+  const counts = new Float64Array(cuts);
+  const sums = new Float64Array(cuts);
+  let total = 0;
+  let sum = 0;
+  for (const bin of bins) {
+    const cell = cellOf(bin);
+    counts[cell] += bin.count;
+    sums[cell] += bin.count * bin.at[axis];
+    total += bin.count;
+    sum += bin.count * bin.at[axis];
+  }
+  let n = 0;
+  let s = 0;
+  let best = -1;
+  let cut = 0;
+  // Both ends have a colour, so that neither part is empty.
+  for (let cell = 0; cell < cuts - 1; cell++) {
+    n += counts[cell];
+    s += sums[cell];
+    const gain = (s * s) / n + ((sum - s) * (sum - s)) / (total - n);
+    if (gain > best) {
+      best = gain;
+      cut = cell;
+    }
+  }
+  const below: Bin[] = [];
+  const above: Bin[] = [];
+  for (const bin of bins) {
+    (cellOf(bin) <= cut ? below : above).push(bin);
+  }
+  return [below, above];
+}
+
 /**
  * Cuts the box with the largest spread, where the sum of the two parts' spreads is least, until
  * there are enough (after X. Wu, "Efficient statistical computations for optimal color
  * quantization", Graphics Gems II, 1991, along one axis).
  */
-function cutBoxes(bins: Bin[], wanted: number): Box[] {
+function cutBoxes(bins: readonly Bin[], wanted: number): Box[] {
   const boxes = [boxOf(bins)];
   while (boxes.length < wanted) {
     const i = boxes.reduce((best, b, k) => (b.spread > boxes[best].spread ? k : best), 0);
-    const { bins: list, spread, axis } = boxes[i];
-    if (spread <= 0) {
+    if (boxes[i].spread <= 0) {
       break;
     }
-    const sorted = list.toSorted((a, b) => a.at[axis] - b.at[axis]);
-    let total = 0;
-    let sum = 0;
-    for (const b of sorted) {
-      total += b.count;
-      sum += b.count * b.at[axis];
-    }
-    let n = 0;
-    let s = 0;
-    let best = -1;
-    let cut = 1;
-    for (let k = 0; k < sorted.length - 1; k++) {
-      n += sorted[k].count;
-      s += sorted[k].count * sorted[k].at[axis];
-      const gain = (s * s) / n + ((sum - s) * (sum - s)) / (total - n);
-      if (gain > best) {
-        best = gain;
-        cut = k + 1;
-      }
-    }
-    boxes.splice(i, 1, boxOf(sorted.slice(0, cut)), boxOf(sorted.slice(cut)));
+    boxes.splice(i, 1, ...halvesOf(boxes[i]).map(boxOf));
   }
   return boxes;
 }
 
-/** The mean of a box's colours, by alpha. */
-function meanOf({ bins }: Box): number {
+/** The mean of colours, by alpha. */
+function meanOf(bins: readonly Bin[]): number {
   let n = 0;
   let a = 0;
   let r = 0;
@@ -132,12 +163,22 @@ function meanOf({ bins }: Box): number {
   );
 }
 
-/** Colours of the border px, the commonest first. */
-function borderColours({ data, width, height }: Raster): number[] {
+/** A border of more colours than can be kept keeps those that so much of it has. */
+const plainBorder = 0.01;
+
+/**
+ * Colours of the border px that are kept exactly: all of them where there is room, else those that
+ * much of it has, the commonest first. A border that is as busy as the picture takes no more of the
+ * palette than anything else.
+ */
+function borderColours(
+  { width, height }: Raster,
+  { of, colours }: ColourTable,
+  most: number,
+): number[] {
   const counts = new Map<number, number>();
   const add = (i: number) => {
-    const p = pack(data, i * 4);
-    counts.set(p, (counts.get(p) ?? 0) + 1);
+    counts.set(of[i], (counts.get(of[i]) ?? 0) + 1);
   };
   for (let x = 0; x < width; x++) {
     add(x);
@@ -147,7 +188,12 @@ function borderColours({ data, width, height }: Raster): number[] {
     add(y * width);
     add(y * width + width - 1);
   }
-  return [...counts].sort((a, b) => b[1] - a[1]).map(([p]) => p);
+  const least = counts.size <= most ? 0 : plainBorder * 2 * (width + height);
+  return [...counts]
+    .filter(([, count]) => count >= least)
+    .sort((a, b) => b[1] - a[1])
+    .slice(0, most)
+    .map(([n]) => colours[n]);
 }
 
 /**
@@ -164,11 +210,12 @@ export function toPalette(
   pinned: readonly string[],
   dithered = false,
 ): Reduced {
-  const bins = binsOf(raster);
-  const there = new Set(bins.map((b) => b.packed));
-  if (bins.length <= most) {
-    return { raster, colours: bins.length };
+  const table = coloursOf(raster);
+  if (table.colours.length <= most) {
+    return { raster, colours: table.colours.length };
   }
+  const bins = binsOf(table);
+  const there = new Set(table.colours);
   const kept = new Set<number>();
   for (const hex of pinned) {
     const p = ((parseInt(hex.slice(1), 16) << 8) | 255) >>> 0;
@@ -179,7 +226,7 @@ export function toPalette(
   if (there.has(0)) {
     kept.add(0);
   }
-  for (const p of borderColours(raster)) {
+  for (const p of borderColours(raster, table, most / 2)) {
     if (kept.size >= most / 2) {
       break;
     }
@@ -191,43 +238,72 @@ export function toPalette(
       ...cutBoxes(
         bins.filter((b) => !kept.has(b.packed)),
         most - kept.size,
-      ).map(meanOf),
+      ).map((box) => meanOf(box.bins)),
     ]),
   ];
-  const palette = coloursOf(packed);
+  const palette = paletteOf(refined(packed, kept.size, bins));
   const data = dithered
     ? diffused(raster, palette, (i) => kept.has(pack(raster.data, i * 4)))
-    : nearestOfAll(raster, bins, palette);
-  return { raster: { ...raster, data }, colours: palette.length };
+    : nearestOfAll(bins, table, palette);
+  return { raster: { ...raster, data }, colours: palette.places.length / 4 };
+}
+
+/** Turns in which a palette's colours are moved to the middle of the px that are nearest to them. */
+const turns = 3;
+
+/**
+ * A palette whose colours lie in the middle of what they stand for (S. Lloyd, "Least squares
+ * quantization in PCM", IEEE Transactions on Information Theory 28, 1982).
+ * @param fixed so many of the first stay as they are
+ */
+function refined(packed: readonly number[], fixed: number, bins: readonly Bin[]): number[] {
+  let colours = [...packed];
+  for (let turn = 0; turn < turns; turn++) {
+    const palette = paletteOf(colours);
+    const near: Bin[][] = colours.map(() => []);
+    for (const bin of bins) {
+      const [l, a, b, alpha] = bin.at;
+      near[nearestColour(palette, l, a, b, alpha)].push(bin);
+    }
+    colours = colours.map((colour, i) =>
+      i < fixed || near[i].length === 0 ? colour : meanOf(near[i]),
+    );
+  }
+  return [...new Set(colours)];
 }
 
 /** Colours with where they lie. */
-function coloursOf(packed: readonly number[]): (PaletteColour & { readonly packed: number })[] {
-  const flat = new Uint8ClampedArray(packed.length * 4);
-  packed.forEach((p, i) => flat.set(unpack(p), i * 4));
-  const lab = oklabPlane(flat);
-  return packed.map((p, i) => {
-    const a = (p & 255) / 255;
-    return {
-      packed: p,
-      levels: unpack(p),
-      at: [lab[i * 3] * a, lab[i * 3 + 1] * a, lab[i * 3 + 2] * a, a],
-    };
-  });
+function paletteOf(packed: ArrayLike<number>): Palette {
+  const levels = new Uint8ClampedArray(packed.length * 4);
+  for (let i = 0; i < packed.length; i++) {
+    levels.set(unpack(packed[i]), i * 4);
+  }
+  const lab = oklabPlane(levels);
+  const places = new Float64Array(levels.length);
+  for (let k = 0, i = 0; k < levels.length; k += 4, i += 3) {
+    const alpha = levels[k + 3] / 255;
+    places[k] = lab[i] * alpha;
+    places[k + 1] = lab[i + 1] * alpha;
+    places[k + 2] = lab[i + 2] * alpha;
+    places[k + 3] = alpha;
+  }
+  return { levels, places };
 }
 
 /** Each px in the colour that is nearest to its own. */
 function nearestOfAll(
-  { data }: Raster,
   bins: readonly Bin[],
-  palette: readonly PaletteColour[],
+  { of }: ColourTable,
+  palette: Palette,
 ): Uint8ClampedArray<ArrayBuffer> {
-  const nearest = new Map(
-    bins.map((b) => [b.packed, palette[nearestColour(palette, b.at)].levels]),
+  const colours = new Uint32Array(palette.levels.buffer);
+  const nearest = Uint32Array.from(
+    bins,
+    ({ at: [l, a, b, alpha] }) => colours[nearestColour(palette, l, a, b, alpha)],
   );
-  const out = new Uint8ClampedArray(data.length);
-  for (let k = 0; k < data.length; k += 4) {
-    out.set(nearest.get(pack(data, k))!, k);
+  const out = new Uint32Array(of.length);
+  for (let i = 0; i < out.length; i++) {
+    out[i] = nearest[of[i]];
   }
-  return out;
+  return new Uint8ClampedArray(out.buffer);
 }

@@ -13,6 +13,11 @@ function channel(pixels: v128, shift: i32): v128 {
   return v128.and(i32x4.shr_u(pixels, shift), i32x4.splat(255));
 }
 
+/** The same as floats. */
+function level(pixels: v128, shift: i32): v128 {
+  return f32x4.convert_i32x4_s(channel(pixels, shift));
+}
+
 /** What the table has for the alpha of each of four pixels. */
 function lookedUp(pixels: v128, table: usize): v128 {
   return i32x4(
@@ -199,11 +204,6 @@ function most(r: v128, g: v128, b: v128): v128 {
   return f32x4.max(r, f32x4.max(g, b));
 }
 
-/** a/b where a mask says so, and 1 elsewhere. */
-function shareWhere(mask: v128, a: v128, b: v128): v128 {
-  return v128.bitselect(f32x4.div(a, b), f32x4.splat(1), mask);
-}
-
 /** l + (v − l)·k */
 function towards(l: v128, v: v128, k: v128): v128 {
   return f32x4.add(l, f32x4.mul(f32x4.sub(v, l), k));
@@ -228,6 +228,107 @@ function over(old: v128, m: v128, as: v128): v128 {
 }
 
 /**
+ * What keeps a colour of the lightness l within its levels: it is drawn towards l by so much. 1 where
+ * it is within them.
+ * @param n its least channel
+ * @param x its largest
+ */
+function keptWithin(l: v128, n: v128, x: v128): v128 {
+  const white = f32x4.splat(255);
+  const one = f32x4.splat(1);
+  const low = f32x4.lt(n, f32x4.splat(0));
+  const high = f32x4.gt(x, white);
+  const above = v128.bitselect(l, one, low);
+  const below = v128.bitselect(f32x4.sub(l, n), one, low);
+  return f32x4.div(
+    f32x4.mul(above, v128.bitselect(f32x4.sub(white, l), one, high)),
+    f32x4.mul(below, v128.bitselect(f32x4.sub(x, l), one, high)),
+  );
+}
+
+/**
+ * Four pixels over those that are not opaque.
+ * @param r what the mode makes of them
+ * @param as their alphas, 0..1
+ */
+function overSeeThroughFour(t: v128, s: v128, r: v128, g: v128, b: v128, as: v128): v128 {
+  const white = f32x4.splat(255);
+  const one = f32x4.splat(1);
+  const ab = f32x4.div(f32x4.convert_i32x4_s(i32x4.shr_u(t, 24)), white);
+  const rest = f32x4.mul(ab, f32x4.sub(one, as));
+  const ao = f32x4.add(as, rest);
+  const own = f32x4.mul(f32x4.sub(one, ab), as);
+  const mix = f32x4.mul(ab, as);
+  const made = joined(
+    laid(level(t, 0), own, level(s, 0), mix, r, rest, ao),
+    laid(level(t, 8), own, level(s, 8), mix, g, rest, ao),
+    laid(level(t, 16), own, level(s, 16), mix, b, rest, ao),
+    nearestLevel(f32x4.mul(ao, white)),
+  );
+  return v128.bitselect(made, t, f32x4.gt(as, f32x4.splat(0)));
+}
+
+/**
+ * Four pixels. SetSat and SetLum come to one step: of a colour with lightness y, least n and span w,
+ * (c − n)·k with the wanted span over w as k has the lightness (y − n)·k, so that with the lightness l
+ * it is l + (c − y)·k. ClipColor makes k smaller.
+ */
+@inline
+function togetherFour(target: usize, source: usize, mode: i32, opacity: f32): void {
+  const white = f32x4.splat(255);
+  const one = f32x4.splat(1);
+  const zero = f32x4.splat(0);
+  const t = v128.load(target);
+  const s = v128.load(source);
+  const tr = level(t, 0);
+  const tg = level(t, 8);
+  const tb = level(t, 16);
+  const sr = level(s, 0);
+  const sg = level(s, 8);
+  const sb = level(s, 16);
+  const ofSource = mode === <i32>Together.hue || mode === <i32>Together.color;
+  let r = ofSource ? sr : tr;
+  let g = ofSource ? sg : tg;
+  let b = ofSource ? sb : tb;
+  const y = lum(r, g, b);
+  let l = y;
+  if (mode === <i32>Together.luminosity) {
+    l = lum(sr, sg, sb);
+  } else if (ofSource) {
+    l = lum(tr, tg, tb);
+  }
+  const n = least(r, g, b);
+  const x = most(r, g, b);
+  let k = one;
+  if (mode === <i32>Together.hue || mode === <i32>Together.saturation) {
+    const span = f32x4.sub(x, n);
+    const wanted =
+      mode === <i32>Together.hue
+        ? f32x4.sub(most(tr, tg, tb), least(tr, tg, tb))
+        : f32x4.sub(most(sr, sg, sb), least(sr, sg, sb));
+    // Without a span there is no hue, and nothing to scale.
+    k = v128.and(f32x4.div(wanted, span), f32x4.gt(span, zero));
+  }
+  const lowest = f32x4.add(l, f32x4.mul(f32x4.sub(n, y), k));
+  const highest = f32x4.add(l, f32x4.mul(f32x4.sub(x, y), k));
+  if (v128.any_true(v128.or(f32x4.lt(lowest, zero), f32x4.gt(highest, white)))) {
+    k = f32x4.mul(k, keptWithin(l, lowest, highest));
+  }
+  r = f32x4.add(l, f32x4.mul(f32x4.sub(r, y), k));
+  g = f32x4.add(l, f32x4.mul(f32x4.sub(g, y), k));
+  b = f32x4.add(l, f32x4.mul(f32x4.sub(b, y), k));
+  const as = f32x4.mul(
+    f32x4.convert_i32x4_s(i32x4.shr_u(s, 24)),
+    f32x4.splat(opacity / <f32>255),
+  );
+  if (isOpaque(t)) {
+    v128.store(target, joined(over(tr, r, as), over(tg, g, as), over(tb, b, as), i32x4.splat(255)));
+    return;
+  }
+  v128.store(target, overSeeThroughFour(t, s, r, g, b, as));
+}
+
+/**
  * Hue, saturation, colour or luminosity. Rows have room for whole fours of pixels.
  * @param mode which, in this order
  */
@@ -238,82 +339,24 @@ export function blendTogether(
   mode: i32,
   opacity: f32,
 ): void {
-  const white = f32x4.splat(255);
-  const one = f32x4.splat(1);
-  const zero = f32x4.splat(0);
-  for (let i = 0; i < pixels; i += 4, target += 16, source += 16) {
-    const t = v128.load(target);
-    const s = v128.load(source);
-    const tr = f32x4.convert_i32x4_s(channel(t, 0));
-    const tg = f32x4.convert_i32x4_s(channel(t, 8));
-    const tb = f32x4.convert_i32x4_s(channel(t, 16));
-    const sr = f32x4.convert_i32x4_s(channel(s, 0));
-    const sg = f32x4.convert_i32x4_s(channel(s, 8));
-    const sb = f32x4.convert_i32x4_s(channel(s, 16));
-    let r = tr;
-    let g = tg;
-    let b = tb;
-    if (mode < <i32>Together.luminosity) {
-      if (mode !== <i32>Together.saturation) {
-        r = sr;
-        g = sg;
-        b = sb;
-      }
-      if (mode !== <i32>Together.color) {
-        const from = least(r, g, b);
-        const span = f32x4.sub(most(r, g, b), from);
-        const wanted =
-          mode === <i32>Together.hue
-            ? f32x4.sub(most(tr, tg, tb), least(tr, tg, tb))
-            : f32x4.sub(most(sr, sg, sb), least(sr, sg, sb));
-        // Without a span there is no hue, and nothing to scale.
-        const k = v128.and(f32x4.div(wanted, span), f32x4.gt(span, zero));
-        r = f32x4.mul(f32x4.sub(r, from), k);
-        g = f32x4.mul(f32x4.sub(g, from), k);
-        b = f32x4.mul(f32x4.sub(b, from), k);
-      }
+  const end = target + ((<usize>pixels) << 2);
+  // A loop for each, in which the mode is known.
+  if (mode === <i32>Together.hue) {
+    for (; target < end; target += 16, source += 16) {
+      togetherFour(target, source, <i32>Together.hue, opacity);
     }
-    const wanted = mode === <i32>Together.luminosity ? lum(sr, sg, sb) : lum(tr, tg, tb);
-    const d = f32x4.sub(wanted, lum(r, g, b));
-    r = f32x4.add(r, d);
-    g = f32x4.add(g, d);
-    b = f32x4.add(b, d);
-    const l = lum(r, g, b);
-    const n = least(r, g, b);
-    const x = most(r, g, b);
-    const up = shareWhere(f32x4.lt(n, zero), l, f32x4.sub(l, n));
-    const down = shareWhere(f32x4.gt(x, white), f32x4.sub(white, l), f32x4.sub(x, l));
-    const k = f32x4.mul(up, down);
-    r = towards(l, r, k);
-    g = towards(l, g, k);
-    b = towards(l, b, k);
-    if (isOpaque(t)) {
-      const share = f32x4.mul(
-        f32x4.convert_i32x4_s(i32x4.shr_u(s, 24)),
-        f32x4.splat(opacity / <f32>255),
-      );
-      v128.store(
-        target,
-        joined(over(tr, r, share), over(tg, g, share), over(tb, b, share), i32x4.splat(255)),
-      );
-      continue;
+  } else if (mode === <i32>Together.saturation) {
+    for (; target < end; target += 16, source += 16) {
+      togetherFour(target, source, <i32>Together.saturation, opacity);
     }
-    const as = f32x4.mul(
-      f32x4.convert_i32x4_s(i32x4.shr_u(s, 24)),
-      f32x4.splat(opacity / <f32>255),
-    );
-    const ab = f32x4.div(f32x4.convert_i32x4_s(i32x4.shr_u(t, 24)), white);
-    const rest = f32x4.mul(ab, f32x4.sub(one, as));
-    const ao = f32x4.add(as, rest);
-    const own = f32x4.mul(f32x4.sub(one, ab), as);
-    const mix = f32x4.mul(ab, as);
-    const made = joined(
-      laid(tr, own, sr, mix, r, rest, ao),
-      laid(tg, own, sg, mix, g, rest, ao),
-      laid(tb, own, sb, mix, b, rest, ao),
-      nearestLevel(f32x4.mul(ao, white)),
-    );
-    v128.store(target, v128.bitselect(made, t, f32x4.gt(as, zero)));
+  } else if (mode === <i32>Together.color) {
+    for (; target < end; target += 16, source += 16) {
+      togetherFour(target, source, <i32>Together.color, opacity);
+    }
+  } else {
+    for (; target < end; target += 16, source += 16) {
+      togetherFour(target, source, <i32>Together.luminosity, opacity);
+    }
   }
 }
 
