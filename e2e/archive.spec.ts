@@ -51,6 +51,10 @@ function sampleWithoutLoss(): Buffer {
       site: {
         ...site,
         name: 'Veldrin without loss',
+        // Of a quarter of its px: without loss it takes most of the time, and lies as it did.
+        slots: site.slots.map((slot) =>
+          slot.width === 1400 ? { ...slot, width: 700, height: 450 } : slot,
+        ),
         pictures: Object.fromEntries(
           Object.entries(site.pictures).map(([id, p]) => [id, { ...p, press: pressAs('png') }]),
         ),

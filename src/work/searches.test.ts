@@ -1,6 +1,7 @@
 import { SearchStopped } from '@/core/lightest/best';
 import type { Judgement } from '@/core/lightest/trial';
 import { pressAs } from '@/core/press/settings';
+import type { Rect } from '@/core/raster/raster';
 import { applyEdit, editPicture } from '@/core/site/edit';
 import { pictureOf } from '@/core/site/picture';
 import { plain, siteWithHeader } from './pictures.fixture';
@@ -18,12 +19,16 @@ const judged = (quality: number, bytes = quality * 10): Judgement => ({
   loss: { overall: 1, worst: 2 },
 });
 
-function searchesOf(search: SearchPorts['search'], kept = new Map<string, KeptSearch>()) {
+function searchesOf(
+  search: SearchPorts['search'],
+  kept = new Map<string, KeptSearch>(),
+  patches: SearchPorts['patches'] = async () => [1, 2, 3, 4].map(() => plain(2, 2)),
+) {
   const searches = new Searches({
     pixels: async ({ width, height }) => plain(width, height),
     resize: async (_raster, width, height) => plain(width, height),
     search,
-    patches: async () => [1, 2, 3, 4].map(() => plain(2, 2)),
+    patches,
     recall: async (key) => kept.get(key),
     keep: async (key, found) => void kept.set(key, found),
     now: () => 5,
@@ -91,12 +96,25 @@ test('states that are over are forgotten by weight, never the one that was just 
   expect(tried).toEqual([0, 0, 1]);
 });
 
-test('the levels of care are worked out once for each state', async () => {
-  const { searches, key } = searchesOf(async () => {});
+test('the levels of care are worked out once for each state, and shown on its words', async () => {
+  const asked: (readonly Rect[] | undefined)[] = [];
+  const { searches, key } = searchesOf(
+    async () => {},
+    new Map(),
+    async ({ words }) => {
+      asked.push(words);
+      return [1, 2, 3, 4].map(() => plain(2, 2));
+    },
+  );
+  const words = { x: 4, y: 3, width: 9, height: 2 };
+  const { slot, ...rest } = subject();
+  const hanging = { ...slot, overlap: { top: 5, right: 0, bottom: 0, left: 7 } };
+  await searches.findPatches({ ...rest, slot: hanging }, [words], () => true);
   await Promise.all([
-    searches.findPatches(subject(), () => true),
-    searches.findPatches(subject(), () => true),
+    searches.findPatches(subject(), [words], () => true),
+    searches.findPatches(subject(), [words], () => true),
   ]);
+  expect(asked).toEqual([[{ ...words, x: 11, y: 8 }], [words]]);
   expect(Object.keys(searches.of(key).patches ?? {})).toEqual([
     'drawn',
     'close',

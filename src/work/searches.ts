@@ -2,11 +2,12 @@ import { createStore, type StoreApi } from 'zustand/vanilla';
 import type { Drawing } from '@/core/compose/compose';
 import { drawingOf } from '@/core/compose/drawing';
 import { scaledDrawing } from '@/core/compose/scaledDrawing';
+import { overlapOf, slotInFile } from '@/core/frame/overlap';
 import { fileSizeAt } from '@/core/handover/filePlan';
 import { cares, measureVersion, type Goal } from '@/core/lightest/care';
 import { bestOf, SearchStopped, type SearchListener } from '@/core/lightest/best';
 import type { Judgement, TrialSubject } from '@/core/lightest/trial';
-import type { Raster } from '@/core/raster/raster';
+import type { Raster, Rect } from '@/core/raster/raster';
 import { backdropOf } from '@/core/seam/beside';
 import { siteColours } from '@/core/site/colours';
 import type { Aim, Care, Picture, PressFormat } from '@/core/site/model/picture';
@@ -297,8 +298,15 @@ export class Searches {
     this.update(key, (f) => ({ ...f, running: undefined }));
   }
 
-  /** Works out what the levels of care mean for a picture, once for each state. */
-  async findPatches(subject: Subject, wanted: () => boolean): Promise<void> {
+  /**
+   * Works out what the levels of care mean for a picture, once for each state.
+   * @param words where its words lie, px of the slot: there loss matters most
+   */
+  async findPatches(
+    subject: Subject,
+    words: readonly Rect[],
+    wanted: () => boolean,
+  ): Promise<void> {
     const key = subjectKey(subject);
     if (this.of(key).patches || this.asked.has(key)) {
       return;
@@ -309,7 +317,7 @@ export class Searches {
       const lossy = ['jpeg', 'webp', 'avif'] as const;
       const format = lossy.find((f) => subject.slot.accepts.includes(f)) ?? 'png';
       const [drawn, close, careful, light] = await this.ports.patches(
-        await this.trialOf(subject, 'now'),
+        { ...(await this.trialOf(subject, 'now')), words: inFile(subject.slot, words) },
         cares.map((care) => ({ by: 'care', care })),
         format,
         wanted,
@@ -380,4 +388,10 @@ export class Searches {
     }
     this.state.setState({ byState: next });
   }
+}
+
+/** Where a part of a slot lies in its file. */
+function inFile(slot: Slot, parts: readonly Rect[]): Rect[] {
+  const { x, y } = slotInFile(slot, overlapOf(slot));
+  return parts.map((part) => ({ ...part, x: part.x + x, y: part.y + y }));
 }

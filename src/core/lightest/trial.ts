@@ -1,11 +1,11 @@
 import { hasOverlap, overlapOf, slotInFile } from '../frame/overlap';
 import { lossTo, referenceOf, type Loss } from '../likeness/loss';
-import { worstArea } from '../likeness/worstArea';
+import { onlyWithin, worstArea } from '../likeness/worstArea';
 import { lossWeights } from '../likeness/weights';
 import { lazily } from '../lazily';
 import type { Codecs } from '../press/codecs';
 import { pressAs, pressWords } from '../press/settings';
-import { crop, type Raster } from '../raster/raster';
+import { crop, type Raster, type Rect } from '../raster/raster';
 import type { PressedFile } from '../readings/reading';
 import { takeReadings } from '../readings/registry';
 import { besideColours } from '../seam/beside';
@@ -27,6 +27,8 @@ export interface TrialSubject {
   readonly under: Hex;
   /** Colours that palettes keep. */
   readonly pinned: readonly Hex[];
+  /** Where its words lie, px of the raster; loss is looked for there first. */
+  readonly words?: readonly Rect[];
 }
 
 /**
@@ -75,7 +77,7 @@ const patchMargin = 32;
 const poorly = 50;
 
 export function createTrial(subject: TrialSubject, codecs: Codecs): Trial {
-  const { raster, scale = 1, site, slotId, under, pinned } = subject;
+  const { raster, scale = 1, site, slotId, under, pinned, words = [] } = subject;
   const slot = slotOf(site, slotId);
   if (!slot) {
     throw new RangeError(`Expected a slot ${slotId} in the site`);
@@ -87,7 +89,7 @@ export function createTrial(subject: TrialSubject, codecs: Codecs): Trial {
   const worst = lazily(async () => {
     const poor = await codecs.encode(raster, pressAs('jpeg', poorly), pinned, { draft: true });
     const seen = whole().seen(await codecs.decode(poor), under, lossWeights);
-    return worstArea(seen, raster, patchSize);
+    return worstArea(onlyWithin(seen, raster, words), raster, patchSize);
   });
   const sample = lazily(async () => {
     const part = sampleOf(raster, await worst());

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { createRaster } from '../raster/raster';
 import { difference } from '../lightest/difference';
-import { worstArea } from './worstArea';
+import { onlyWithin, worstArea } from './worstArea';
 
 test('no other area of the size has more in it, wherever things lie', () => {
   fc.assert(
@@ -37,6 +37,19 @@ test('no other area of the size has more in it, wherever things lie', () => {
       },
     ),
   );
+});
+
+test('where there are words they alone are looked at, unless nothing is seen on them', () => {
+  const size = { width: 12, height: 8 };
+  const seen = new Float32Array(96);
+  seen[2 * 12 + 3] = 5;
+  seen[6 * 12 + 9] = 40;
+  const words = { x: -2, y: 1, width: 8, height: 3 };
+  const within = onlyWithin(seen, size, [words, { x: 11, y: 0, width: 9, height: 2 }]);
+  expect([...within.entries()].filter(([, v]) => v > 0)).toEqual([[2 * 12 + 3, 5]]);
+  expect(worstArea(within, size, { width: 1, height: 1 })).toMatchObject({ x: 3, y: 2 });
+  expect(onlyWithin(seen, size, [{ ...words, y: 4, height: 1 }])).toBe(seen);
+  expect(onlyWithin(seen, size, [])).toBe(seen);
 });
 
 test('the difference of a file is told on middle grey, and framed where it is seen most', () => {

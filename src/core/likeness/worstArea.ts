@@ -1,5 +1,25 @@
 import type { Size } from '../frame/placement';
-import type { Rect } from '../raster/raster';
+import { intersect, wholeRaster, type Rect } from '../raster/raster';
+
+/**
+ * What is seen within some places alone; all of it where nothing is seen there, or there are none.
+ * @param seen at each px of a picture so wide and high
+ */
+export function onlyWithin(
+  seen: Float32Array,
+  { width, height }: Size,
+  places: readonly Rect[],
+): Float32Array {
+  const out = new Float32Array(seen.length);
+  for (const place of places) {
+    const { x, y, ...size } = intersect(wholeRaster({ width, height }), place);
+    for (let row = y; row < y + size.height; row++) {
+      const from = row * width + x;
+      out.set(seen.subarray(from, from + Math.max(0, size.width)), from);
+    }
+  }
+  return out.some((v) => v > 0) ? out : seen;
+}
 
 /**
  * The area of a size where most is seen of a difference; the first of equal ones, row by row.

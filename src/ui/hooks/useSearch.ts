@@ -1,6 +1,7 @@
 'use client';
 
 import { useEffect } from 'react';
+import type { Rect } from '@/core/raster/raster';
 import { useStore } from 'zustand';
 import { unsearched, subjectKey, type SearchState, type Subject } from '@/work/searches';
 import { theEngine } from './tab/engine';
@@ -19,10 +20,13 @@ export function useSearchState(subject: Subject): SearchState {
   return useStore(searches.state, (s) => s.byState.get(key) ?? unsearched);
 }
 
-/** Works out what the levels of care mean for a picture; undefined while it is to wait. */
-export function usePatches(subject: Subject, wait: boolean): void {
-  useKeyed(wait ? undefined : subjectKey(subject), undefined, ({ wanted }) =>
-    theSearches().findPatches(subject, wanted),
+/**
+ * Works out what the levels of care mean for a picture.
+ * @param words where they lie in the slot; undefined while that is not known, and it is to wait
+ */
+export function usePatches(subject: Subject, words: readonly Rect[] | undefined): void {
+  useKeyed(words && subjectKey(subject), undefined, ({ wanted }) =>
+    theSearches().findPatches(subject, words ?? [], wanted),
   );
 }
 

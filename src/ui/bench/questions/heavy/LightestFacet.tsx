@@ -67,7 +67,11 @@ export function LightestFacet() {
 
   useWarmSearch();
   // Not before the picture itself is pressed: what is seen comes first.
-  usePatches(subject, !press.current || blank || patches !== undefined);
+  const waits = !press.current || blank || patches !== undefined;
+  usePatches(
+    subject,
+    waits ? undefined : Object.values(press.file?.texts ?? {}).map((text) => text.bounds),
+  );
 
   const take = ({ judgement }: Candidate) => {
     const fallback =
