@@ -249,7 +249,7 @@ export function toPalette(
 }
 
 /** Turns in which a palette's colours are moved to the middle of the px that are nearest to them. */
-const turns = 3;
+const turns = 2;
 
 /**
  * A palette whose colours lie in the middle of what they stand for (S. Lloyd, "Least squares

@@ -273,7 +273,6 @@ function overSeeThroughFour(t: v128, s: v128, r: v128, g: v128, b: v128, as: v12
  * (c − n)·k with the wanted span over w as k has the lightness (y − n)·k, so that with the lightness l
  * it is l + (c − y)·k. ClipColor makes k smaller.
  */
-@inline
 function togetherFour(target: usize, source: usize, mode: i32, opacity: f32): void {
   const white = f32x4.splat(255);
   const one = f32x4.splat(1);
@@ -317,10 +316,7 @@ function togetherFour(target: usize, source: usize, mode: i32, opacity: f32): vo
   r = f32x4.add(l, f32x4.mul(f32x4.sub(r, y), k));
   g = f32x4.add(l, f32x4.mul(f32x4.sub(g, y), k));
   b = f32x4.add(l, f32x4.mul(f32x4.sub(b, y), k));
-  const as = f32x4.mul(
-    f32x4.convert_i32x4_s(i32x4.shr_u(s, 24)),
-    f32x4.splat(opacity / <f32>255),
-  );
+  const as = f32x4.mul(f32x4.convert_i32x4_s(i32x4.shr_u(s, 24)), f32x4.splat(opacity / <f32>255));
   if (isOpaque(t)) {
     v128.store(target, joined(over(tr, r, as), over(tg, g, as), over(tb, b, as), i32x4.splat(255)));
     return;
@@ -340,23 +336,8 @@ export function blendTogether(
   opacity: f32,
 ): void {
   const end = target + ((<usize>pixels) << 2);
-  // A loop for each, in which the mode is known.
-  if (mode === <i32>Together.hue) {
-    for (; target < end; target += 16, source += 16) {
-      togetherFour(target, source, <i32>Together.hue, opacity);
-    }
-  } else if (mode === <i32>Together.saturation) {
-    for (; target < end; target += 16, source += 16) {
-      togetherFour(target, source, <i32>Together.saturation, opacity);
-    }
-  } else if (mode === <i32>Together.color) {
-    for (; target < end; target += 16, source += 16) {
-      togetherFour(target, source, <i32>Together.color, opacity);
-    }
-  } else {
-    for (; target < end; target += 16, source += 16) {
-      togetherFour(target, source, <i32>Together.luminosity, opacity);
-    }
+  for (; target < end; target += 16, source += 16) {
+    togetherFour(target, source, mode, opacity);
   }
 }
 
