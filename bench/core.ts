@@ -8,9 +8,9 @@ import { newText } from '../src/core/layers/text';
 import type { BlendMode } from '../src/core/raster/blend';
 import { toPalette } from '../src/core/press/palette';
 import { blur } from '../src/core/raster/blur';
-import { composite, fillRect } from '../src/core/raster/composite';
+import { composite, compositeAll, fillRect, type LaidPaint } from '../src/core/raster/composite';
 import { lossTo, referenceOf } from '../src/core/likeness/loss';
-import { createRaster, type Raster } from '../src/core/raster/raster';
+import { createRaster, wholeRaster, type Raster } from '../src/core/raster/raster';
 import { withoutKernels } from '../src/kernels/kernels';
 import type { Layer } from '../src/core/site/model/layer';
 import { canvasGlyphs, type TextContext } from '../src/core/text/glyphs';
@@ -45,6 +45,14 @@ const modes: readonly (readonly [
   ['darken', 'darken'],
 ];
 
+const paintsOf = (layers: readonly Raster[]): LaidPaint[] =>
+  layers.map((raster, i) => ({
+    paint: { type: 'raster', raster, x: 0, y: 0 },
+    opacity: 1,
+    mode: modes[i][0],
+    clip: wholeRaster(raster),
+  }));
+
 const asInput = (r: Raster) => ({
   input: Buffer.from(r.data.buffer),
   raw: { width: r.width, height: r.height, channels: 4 as const },
@@ -59,9 +67,7 @@ async function sixLayers(): Promise<Row> {
     'compose 6 mixed layers, 1900×1200',
     () => {
       target.data.set(ground.data);
-      layers.forEach((raster, i) =>
-        composite(target, { type: 'raster', raster, x: 0, y: 0 }, 1, modes[i][0]),
-      );
+      compositeAll(target, paintsOf(layers));
     },
     'sharp composite',
     () =>
@@ -109,9 +115,7 @@ async function sixOnSkia(): Promise<Row> {
     'compose 6 mixed layers, 1900×1200, with the ground',
     () => {
       fillRect(target, ground);
-      layers.forEach((raster, i) =>
-        composite(target, { type: 'raster', raster, x: 0, y: 0 }, 1, modes[i][0]),
-      );
+      compositeAll(target, paintsOf(layers));
     },
     'Skia',
     () => {

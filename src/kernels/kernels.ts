@@ -55,6 +55,7 @@ export interface KernelCalls extends LikenessCalls {
     source: number,
     pixels: number,
     alphas: number,
+    by: number,
     table: number,
     opacity: number,
   ): void;

@@ -9,7 +9,7 @@ import { isObject, kindOf } from '../layers/registry';
 import { isRecolour } from '../layers/recolour';
 import { adjust, type PixelMap } from '../raster/adjust';
 import { fileSize, hasOverlap, noOverlap, slotInFile, type Overlap } from '../frame/overlap';
-import { composite, fillRect, type Paint } from '../raster/composite';
+import { composite, compositeAll, fillRect, type Paint } from '../raster/composite';
 import { drawGradient } from '../raster/gradient';
 import {
   copyRect,
@@ -320,11 +320,12 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
   }
 
   function lay(raster: Raster, painted: readonly Painted[], clip: Rect): void {
-    for (const { paint, layer, room } of painted) {
-      if (paint) {
-        composite(raster, paint, layer.opacity, layer.blend, intersect(clip, room));
-      }
-    }
+    compositeAll(
+      raster,
+      painted.flatMap(({ paint, layer: { opacity, blend: mode }, room }) =>
+        paint ? [{ paint, opacity, mode, clip: intersect(clip, room) }] : [],
+      ),
+    );
   }
 
   /**

@@ -1,6 +1,6 @@
 import { withoutKernels } from '../../kernels/kernels';
 import { blendModes, isSeparable } from './blend';
-import { composite, type Paint } from './composite';
+import { composite, compositeAll, type LaidPaint, type Paint } from './composite';
 import type { Raster } from './raster';
 
 /** Levels at random, with many that are black, white, see-through or opaque. */
@@ -72,3 +72,30 @@ test.each(blendModes.filter(isSeparable))(
     }
   },
 );
+
+test('paints laid on together are what they are one after the other, wherever each lies', () => {
+  const modes = ['normal', 'multiply', 'luminosity', 'overlay', 'soft-light', 'hue'] as const;
+  const laid: LaidPaint[] = paints.flatMap(([, paint], i) =>
+    modes.map((mode, n) => ({
+      paint: 'x' in paint ? { ...paint, x: paint.x + 5 * n - 9, y: paint.y - 7 * n } : paint,
+      opacity: [1, 0.4, 0][n % 3] || 0.9 * (i % 2),
+      mode,
+      clip: { x: 3 * n, y: 2 * i, width: 61 + n, height: 70 - 9 * i },
+    })),
+  );
+  // In the midst of them one that is no row of pixels.
+  laid.splice(9, 0, { ...laid[0], paint: { type: 'erase', mask, x: 20, y: 9 }, opacity: 0.5 });
+  for (const opaque of [true, false]) {
+    const together = noise(97, 83, 11, opaque);
+    const apart = noise(97, 83, 11, opaque);
+    compositeAll(together, laid);
+    for (const { paint, opacity, mode, clip } of laid) {
+      composite(apart, paint, opacity, mode, clip);
+    }
+    expect(together.data.filter((v, i) => v !== apart.data[i])).toHaveLength(0);
+    const twin = noise(97, 83, 11, opaque);
+    withoutKernels(() => compositeAll(twin, laid));
+    const off = twin.data.map((v, i) => Math.abs(v - together.data[i]));
+    expect(off.filter((v) => v > 2).length).toBeLessThan(off.length * 0.002);
+  }
+});

@@ -1,7 +1,7 @@
 import type { Kernels } from '../../kernels/kernels';
 import { isSeparable, nonSeparableModes, type BlendMode, type SeparableMode } from './blend';
 import type { Paint } from './composite';
-import type { Raster, Rect, Rgb } from './raster';
+import { unite, type Raster, type Rect, type Rgb } from './raster';
 import { alphaSteps, tableOf } from './rowBlend';
 
 /** What is laid on a target row by row: px of a raster, or one colour through a mask or everywhere. */
@@ -26,75 +26,107 @@ const fours = (pixels: number): number => (pixels + 3) & ~3;
 
 const pixelOf = ({ r, g, b }: Rgb): number => r | (g << 8) | (b << 16);
 
-/** Blends one row that lies at an address over another. */
-function rowCall(
-  k: Kernels,
-  mode: BlendMode,
-  opacity: number,
-  pixels: number,
-): { rooms: (...sizes: number[]) => number[]; blend(target: number, source: number): void } {
+/** One of several sources that are laid on a target. */
+export interface Laid {
+  readonly source: RowSource;
+  readonly mode: BlendMode;
+  /** 0..1 */
+  readonly opacity: number;
+  /** Where; it lies within the target and the source. */
+  readonly area: Rect;
+}
+
+/** Blends a row that lies at an address over another. */
+type RowCall = (target: number, source: number) => void;
+
+/** @param alphas room for what alphas come to at an opacity */
+function rowCall(k: Kernels, { mode, opacity, area }: Laid, alphas: number): RowCall {
+  const pixels = area.width;
   if (!isSeparable(mode)) {
     const which = together.indexOf(mode);
-    return {
-      rooms: (...sizes) => k.rooms(...sizes),
-      blend: (target, source) => k.call.blendTogether(target, source, pixels, which, opacity),
-    };
+    return (target, source) => k.call.blendTogether(target, source, pixels, which, opacity);
   }
   const normal = mode === 'normal';
-  const table = normal
-    ? 0
-    : k.table(`mode ${mode}`, () => Uint16Array.from(tableOf(mode as SeparableMode)));
   const steps = alphaSteps(opacity, normal ? 65536 : 32768);
   const by = stepOf(steps);
-  let alphas = 0;
-  return {
-    rooms(...sizes) {
-      const [first, ...rest] = k.rooms(1024, ...sizes);
-      alphas = first;
-      k.put(alphas, steps);
-      return rest;
-    },
-    blend: (target, source) =>
-      normal
-        ? k.call.blendNormal(target, source, pixels, alphas, by, opacity)
-        : k.call.blendByTable(target, source, pixels, alphas, table, opacity),
-  };
+  k.put(alphas, steps);
+  if (normal) {
+    return (target, source) => k.call.blendNormal(target, source, pixels, alphas, by, opacity);
+  }
+  const table = tableAt(k, mode);
+  return (target, source) =>
+    k.call.blendByTable(target, source, pixels, alphas, by, table, opacity);
+}
+
+/** A mode's results, which stay with the kernels. */
+const tableAt = (k: Kernels, mode: SeparableMode): number =>
+  k.table(`mode ${mode}`, () => Uint16Array.from(tableOf(mode)));
+
+/** Brings a row of a source to an address. */
+function bringRow(
+  k: Kernels,
+  { source, area }: Laid,
+  y: number,
+  from: number,
+  cover: number,
+): void {
+  if (source.type === 'raster') {
+    const { raster } = source;
+    const first = ((y - source.y) * raster.width + area.x - source.x) * 4;
+    k.put(from, raster.data.subarray(first, first + area.width * 4));
+  } else if (source.type === 'mask') {
+    const first = (y - source.y) * source.mask.width + area.x - source.x;
+    k.put(cover, source.mask.data.subarray(first, first + area.width));
+    k.call.coverRow(cover, pixelOf(source.colour), area.width, from);
+  }
 }
 
 /**
- * Lays a source on an area of a target, in place. The modes that work on three channels together are
- * in single precision: a level differs by one from the loops' where it is at a half.
- * @param area lies within the target and the source
+ * Lays sources on a target in their order, in place: each row goes in once, whatever is laid on it.
+ * The modes that work on three channels together are in single precision: a level differs by one
+ * from the loops' where it is at a half.
+ * @param laid one at least
  */
-export function blendByKernels(
-  k: Kernels,
-  target: Raster,
-  source: RowSource,
-  mode: BlendMode,
-  opacity: number,
-  area: Rect,
-): void {
-  const { rooms, blend } = rowCall(k, mode, opacity, area.width);
-  const bytes = fours(area.width) * 4;
-  const [into, from, cover] = rooms(bytes, bytes, fours(area.width));
-  if (source.type === 'solid') {
-    k.bytes.fill(255, cover, cover + area.width);
-    k.call.coverRow(cover, pixelOf(source.colour), area.width, from);
-  }
-  for (let y = area.y; y < area.y + area.height; y++) {
-    const at = (y * target.width + area.x) * 4;
-    const row = target.data.subarray(at, at + area.width * 4);
-    if (source.type === 'raster') {
-      const { raster } = source;
-      const first = ((y - source.y) * raster.width + area.x - source.x) * 4;
-      k.put(from, raster.data.subarray(first, first + area.width * 4));
-    } else if (source.type === 'mask') {
-      const first = (y - source.y) * source.mask.width + area.x - source.x;
-      k.put(cover, source.mask.data.subarray(first, first + area.width));
-      k.call.coverRow(cover, pixelOf(source.colour), area.width, from);
+export function blendByKernels(k: Kernels, target: Raster, laid: readonly Laid[]): void {
+  // A table takes its place before the room of this call is given out.
+  for (const { mode } of laid) {
+    if (isSeparable(mode) && mode !== 'normal') {
+      tableAt(k, mode);
     }
+  }
+  const whole = laid.map((one) => one.area).reduce(unite);
+  const widest = fours(whole.width);
+  const isSolid = ({ source }: Laid) => source.type === 'solid';
+  const [into, from, cover, ...rest] = k.rooms(
+    widest * 4,
+    widest * 4,
+    widest,
+    ...laid.map(() => 1024),
+    // The row of one colour is made once.
+    ...laid.filter(isSolid).map(() => widest * 4),
+  );
+  const solids = rest.slice(laid.length);
+  const rows = laid.map((one, i) => {
+    const call = rowCall(k, one, rest[i]);
+    if (one.source.type !== 'solid') {
+      return { one, call, at: from };
+    }
+    const at = solids.shift()!;
+    k.bytes.fill(255, cover, cover + one.area.width);
+    k.call.coverRow(cover, pixelOf(one.source.colour), one.area.width, at);
+    return { one, call, at };
+  });
+  for (let y = whole.y; y < whole.y + whole.height; y++) {
+    const first = (y * target.width + whole.x) * 4;
+    const row = target.data.subarray(first, first + whole.width * 4);
     k.put(into, row);
-    blend(into, from);
-    row.set(k.bytes.subarray(into, into + area.width * 4));
+    for (const { one, call, at } of rows) {
+      const { area } = one;
+      if (y >= area.y && y < area.y + area.height) {
+        bringRow(k, one, y, at, cover);
+        call(into + (area.x - whole.x) * 4, at);
+      }
+    }
+    row.set(k.bytes.subarray(into, into + whole.width * 4));
   }
 }

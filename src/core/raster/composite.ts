@@ -1,5 +1,5 @@
 import { kernels } from '../../kernels/kernels';
-import { blendByKernels } from './blendKernels';
+import { blendByKernels, type Laid } from './blendKernels';
 import { adjust, type PixelMap } from './adjust';
 import { isSeparable, type BlendMode, type SeparableMode } from './blend';
 import {
@@ -207,6 +207,43 @@ function mixIn({ data, width }: Raster, other: Raster, opacity: number, area: Re
   }
 }
 
+/** Where a paint changes pixels of a target. */
+const areaOf = (target: Raster, paint: Paint, clip: Rect): Rect =>
+  intersect(intersect(extent(paint, target), clip), wholeRaster(target));
+
+/** A paint with how it is laid on. */
+export interface LaidPaint {
+  readonly paint: Paint;
+  /** 0..1 */
+  readonly opacity: number;
+  readonly mode: BlendMode;
+  readonly clip: Rect;
+}
+
+/** Lays paints on a raster, one after the other, as `composite` does each. */
+export function compositeAll(target: Raster, paints: readonly LaidPaint[]): void {
+  const simd = kernels();
+  /** Sources that follow each other, and are laid on row by row. */
+  let run: Laid[] = [];
+  const flush = () => {
+    if (simd && run.length > 0) {
+      blendByKernels(simd, target, run);
+    }
+    run = [];
+  };
+  for (const { paint, opacity, mode, clip } of paints) {
+    const area = areaOf(target, paint, clip);
+    const isRows = paint.type === 'raster' || paint.type === 'mask' || paint.type === 'solid';
+    if (simd && isRows && opacity > 0 && area.width * area.height >= worthKernels) {
+      run.push({ source: paint, mode, opacity, area });
+    } else {
+      flush();
+      composite(target, paint, opacity, mode, clip);
+    }
+  }
+  flush();
+}
+
 /**
  * Lays a paint on a raster, in place, within `clip`. A change of colours, taking away and making
  * anew take no notice of the mode.
@@ -222,7 +259,7 @@ export function composite(
   mode: BlendMode = 'normal',
   clip: Rect = wholeRaster(target),
 ): void {
-  const area = intersect(intersect(extent(paint, target), clip), wholeRaster(target));
+  const area = areaOf(target, paint, clip);
   if (isEmpty(area) || opacity <= 0) {
     return;
   }
@@ -237,7 +274,7 @@ export function composite(
   }
   const simd = kernels();
   if (simd && area.width * area.height >= worthKernels) {
-    return blendByKernels(simd, target, paint, mode, opacity, area);
+    return blendByKernels(simd, target, [{ source: paint, mode, opacity, area }]);
   }
   const blend = rowBlend(mode, opacity);
   const channelsAlone = isSeparable(mode) && area.width * area.height >= worthLookup;

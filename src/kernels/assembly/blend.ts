@@ -28,6 +28,11 @@ function lookedUp(pixels: v128, table: usize): v128 {
   );
 }
 
+/** The nearest whole number to 0 to 2^22: what a float of 2^23 and more has no place for falls away. */
+function nearestWhole(v: v128): v128 {
+  return v128.and(f32x4.add(v, f32x4.splat(8388608)), i32x4.splat(0x7fffff));
+}
+
 /**
  * What the alpha of each of four pixels comes to.
  * @param by what each step of alpha comes to, where that is all there is to it; else 0
@@ -37,7 +42,7 @@ function alphasOf(pixels: v128, table: usize, by: f32): v128 {
     return lookedUp(pixels, table);
   }
   const alpha = f32x4.convert_i32x4_s(i32x4.shr_u(pixels, 24));
-  return i32x4.trunc_sat_f32x4_s(f32x4.nearest(f32x4.mul(alpha, f32x4.splat(by))));
+  return nearestWhole(f32x4.mul(alpha, f32x4.splat(by)));
 }
 
 function joined(r: v128, g: v128, b: v128, a: v128): v128 {
@@ -161,10 +166,29 @@ function tablePixel(target: usize, source: usize, alphas: usize, table: usize, o
   store<u8>(target + 3, <u8>(<i32>(ao * 255 + half)));
 }
 
+/** Levels with what a mode makes of them, in 1/128, laid over at an alpha of up to 32768. */
+function laidOver(t: v128, made: v128, a: v128): v128 {
+  const by = i32x4.sub(made, i32x4.shl(t, 7));
+  const sum = i32x4.add(i32x4.shl(t, 22), i32x4.mul(a, by));
+  return i32x4.shr_u(i32x4.add(sum, i32x4.splat(half22)), 22);
+}
+
+/** What the table has for four levels over four. */
+function fromTable(t: v128, s: v128, table: usize): v128 {
+  const at = i32x4.shl(v128.or(i32x4.shl(t, 8), s), 1);
+  return i32x4(
+    <i32>load<u16>(table + <usize>i32x4.extract_lane(at, 0)),
+    <i32>load<u16>(table + <usize>i32x4.extract_lane(at, 1)),
+    <i32>load<u16>(table + <usize>i32x4.extract_lane(at, 2)),
+    <i32>load<u16>(table + <usize>i32x4.extract_lane(at, 3)),
+  );
+}
+
 /**
  * A mode that works on each channel alone. Looking results up is no slower than working them out:
  * neighbours are alike, and what they need of the table is at hand.
  * @param alphas as above, up to 32768
+ * @param by as above
  * @param table 65536 u16: the mode's results in 1/128 of a level, row the target's level
  */
 export function blendByTable(
@@ -172,10 +196,35 @@ export function blendByTable(
   source: usize,
   pixels: i32,
   alphas: usize,
+  by: f32,
   table: usize,
   opacity: f64,
 ): void {
-  for (let i = 0; i < pixels; i++, target += 4, source += 4) {
+  const end = target + ((<usize>pixels) << 2);
+  for (; target + 16 <= end; target += 16, source += 16) {
+    const t = v128.load(target);
+    if (!isOpaque(t)) {
+      for (let p: usize = 0; p < 16; p += 4) {
+        tablePixel(target + p, source + p, alphas, table, opacity);
+      }
+      continue;
+    }
+    const s = v128.load(source);
+    const a = alphasOf(s, alphas, by);
+    const tr = channel(t, 0);
+    const tg = channel(t, 8);
+    const tb = channel(t, 16);
+    v128.store(
+      target,
+      joined(
+        laidOver(tr, fromTable(tr, channel(s, 0), table), a),
+        laidOver(tg, fromTable(tg, channel(s, 8), table), a),
+        laidOver(tb, fromTable(tb, channel(s, 16), table), a),
+        i32x4.splat(255),
+      ),
+    );
+  }
+  for (; target < end; target += 4, source += 4) {
     tablePixel(target, source, alphas, table, opacity);
   }
 }
@@ -209,11 +258,9 @@ function towards(l: v128, v: v128, k: v128): v128 {
   return f32x4.add(l, f32x4.mul(f32x4.sub(v, l), k));
 }
 
-/** The nearest whole number to 0 to 255: what a float of 2^23 and more has no place for falls away. */
+/** The nearest level; what is at a half goes up, as the loops have it. */
 function nearestLevel(v: v128): v128 {
-  // What is at a half goes up, as the loops have it.
-  const lifted = f32x4.add(f32x4.add(v, f32x4.splat(0.00001)), f32x4.splat(8388608));
-  return v128.and(lifted, i32x4.splat(0x7fffff));
+  return nearestWhole(f32x4.add(v, f32x4.splat(0.00001)));
 }
 
 /** Levels 0..255 of a result at an alpha, over a target. */
@@ -325,7 +372,8 @@ function togetherFour(target: usize, source: usize, mode: i32, opacity: f32): vo
 }
 
 /**
- * Hue, saturation, colour or luminosity. Rows have room for whole fours of pixels.
+ * Hue, saturation, colour or luminosity. Rows have room for whole fours of pixels; what lies in the
+ * target's beyond its own stays.
  * @param mode which, in this order
  */
 export function blendTogether(
@@ -336,8 +384,14 @@ export function blendTogether(
   opacity: f32,
 ): void {
   const end = target + ((<usize>pixels) << 2);
-  for (; target < end; target += 16, source += 16) {
+  for (; target + 16 <= end; target += 16, source += 16) {
     togetherFour(target, source, mode, opacity);
+  }
+  if (target < end) {
+    const beyond = v128.load(target);
+    togetherFour(target, source, mode, opacity);
+    const own = i32x4.lt_s(i32x4(0, 1, 2, 3), i32x4.splat(<i32>((end - target) >>> 2)));
+    v128.store(target, v128.bitselect(v128.load(target), beyond, own));
   }
 }
 
