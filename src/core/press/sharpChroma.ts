@@ -18,12 +18,6 @@ const near = 1;
 /** Halvings of the 256 levels between which luma is looked for. */
 const halvings = 11;
 
-/** One plane of chroma, its mean over 2×2 px and what decoders make of that again. */
-interface Chroma {
-  readonly own: Float32Array;
-  readonly back: Float32Array;
-}
-
 /** Means over 2×2 px; the last column and row stand for themselves where there is no next. */
 function halved(plane: Float32Array, width: number, height: number): Float32Array {
   const w = (width + 1) >> 1;
@@ -43,32 +37,24 @@ function halved(plane: Float32Array, width: number, height: number): Float32Arra
 }
 
 /**
- * Doubled as decoders do it: three parts of the nearest and one of the next, both ways; or the
- * nearest alone; or what lies between.
- * @param smoothed 1, 0, or between
+ * The luma with which a px of that chroma has a luminance.
+ * @param b blue's difference from luma
+ * @param r red's
  */
-function doubled(
-  half: Float32Array,
-  width: number,
-  height: number,
-  smoothed: number,
-): Float32Array {
-  const w = (width + 1) >> 1;
-  const h = (height + 1) >> 1;
-  const out = new Float32Array(width * height);
-  for (let y = 0; y < height; y++) {
-    const row = (y >> 1) * w;
-    const next = Math.max(0, Math.min(h - 1, (y >> 1) + (y & 1 ? 1 : -1))) * w;
-    for (let x = 0; x < width; x++) {
-      const at = x >> 1;
-      const beside = Math.max(0, Math.min(w - 1, at + (x & 1 ? 1 : -1)));
-      const nearest = half[row + at];
-      const smooth =
-        (9 * nearest + 3 * half[row + beside] + 3 * half[next + at] + half[next + beside]) / 16;
-      out[y * width + x] = nearest + (smooth - nearest) * smoothed;
+function lumaFor(wanted: number, b: number, r: number): number {
+  let luma = 0;
+  for (let step = 128; step >= 256 / 2 ** halvings; step /= 2) {
+    const tried = luma + step;
+    const light = luminance(
+      lightOf(tried + 1.402 * r),
+      lightOf(tried - 0.344136 * b - 0.714136 * r),
+      lightOf(tried + 1.772 * b),
+    );
+    if (light < wanted) {
+      luma = tried;
     }
   }
-  return out;
+  return luma;
 }
 
 /**
@@ -77,7 +63,8 @@ function doubled(
  * light or too dark, which is seen sooner than their colour; their luma is set so that with that
  * chroma they have the luminance that they had. Rounded within the eight bits of a channel, so what
  * no luma makes up for stays. Luma and chroma are those of ITU-T T.871.
- * @param smoothed how far decoders smooth the chroma that they double, 0..1
+ * @param smoothed how far decoders smooth the chroma that they double: 1 where they take three parts
+ * of the nearest and one of the next, both ways, 0 where they take the nearest alone
  */
 export function withSharpChroma(raster: Raster, smoothed: number): Raster {
   const { data, width, height } = raster;
@@ -89,34 +76,39 @@ export function withSharpChroma(raster: Raster, smoothed: number): Raster {
     blue[i] = -0.168736 * r - 0.331264 * g + 0.5 * b;
     red[i] = 0.5 * r - 0.418688 * g - 0.081312 * b;
   }
-  const back = (own: Float32Array): Chroma => ({
-    own,
-    back: doubled(halved(own, width, height), width, height, smoothed),
-  });
-  const [cb, cr] = [back(blue), back(red)];
+  const w = (width + 1) >> 1;
+  const h = (height + 1) >> 1;
+  const halfBlue = halved(blue, width, height);
+  const halfRed = halved(red, width, height);
+  const next = (smoothed * 3) / 16;
+  const both = smoothed / 16;
+  const own = 1 - 2 * next - both;
   const out = data.slice();
-  for (let i = 0, k = 0; i < n; i++, k += 4) {
-    const b = cb.back[i];
-    const r = cr.back[i];
-    if (Math.abs(b - blue[i]) + Math.abs(r - red[i]) <= near) {
-      continue;
-    }
-    const wanted = luminance(lightOf(data[k]), lightOf(data[k + 1]), lightOf(data[k + 2]));
-    let luma = 0;
-    for (let step = 128; step >= 256 / 2 ** halvings; step /= 2) {
-      const tried = luma + step;
-      const light = luminance(
-        lightOf(tried + 1.402 * r),
-        lightOf(tried - 0.344136 * b - 0.714136 * r),
-        lightOf(tried + 1.772 * b),
-      );
-      if (light < wanted) {
-        luma = tried;
+  for (let y = 0, i = 0; y < height; y++) {
+    const row = (y >> 1) * w;
+    const other = Math.max(0, Math.min(h - 1, (y >> 1) + (y & 1 ? 1 : -1))) * w;
+    for (let x = 0; x < width; x++, i++) {
+      const at = x >> 1;
+      const beside = Math.max(0, Math.min(w - 1, at + (x & 1 ? 1 : -1)));
+      // What a decoder makes of it.
+      const b =
+        own * halfBlue[row + at] +
+        next * (halfBlue[row + beside] + halfBlue[other + at]) +
+        both * halfBlue[other + beside];
+      const r =
+        own * halfRed[row + at] +
+        next * (halfRed[row + beside] + halfRed[other + at]) +
+        both * halfRed[other + beside];
+      if (Math.abs(b - blue[i]) + Math.abs(r - red[i]) <= near) {
+        continue;
       }
+      const k = i * 4;
+      const wanted = luminance(lightOf(data[k]), lightOf(data[k + 1]), lightOf(data[k + 2]));
+      const luma = lumaFor(wanted, b, r);
+      out[k] = luma + 1.402 * red[i];
+      out[k + 1] = luma - 0.344136 * blue[i] - 0.714136 * red[i];
+      out[k + 2] = luma + 1.772 * blue[i];
     }
-    out[k] = luma + 1.402 * red[i];
-    out[k + 1] = luma - 0.344136 * blue[i] - 0.714136 * red[i];
-    out[k + 2] = luma + 1.772 * blue[i];
   }
   return { width, height, data: out };
 }
