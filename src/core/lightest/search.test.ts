@@ -21,12 +21,15 @@ interface Behaviour {
   loses(settings: PressSettings): string[];
   bordersKeep(settings: PressSettings): boolean;
   sampleIsOff: number;
+  /** By how much the whole loses more than it should. */
+  wholeIsOff(quality: number): number;
 }
 
 function trial({
   loses = () => [],
   bordersKeep = () => true,
   sampleIsOff = 1.2,
+  wholeIsOff = () => 1,
 }: Partial<Behaviour> = {}): Made {
   const log: Made['log'] = [];
   return {
@@ -38,7 +41,9 @@ function trial({
         log.push({ settings, part });
         const exact = settings.lossless || (settings.format === 'png' && settings.colours === null);
         const q = settings.format === 'png' ? (settings.colours ?? 256) / 2.6 : settings.quality;
-        const loss = exact ? 0 : 8 * Math.exp(-0.03 * q) * (part === 'sample' ? sampleIsOff : 1);
+        const loss = exact
+          ? 0
+          : 8 * Math.exp(-0.03 * q) * (part === 'sample' ? sampleIsOff : wholeIsOff(q));
         const bytes = Math.round(
           (exact ? 90_000 : 3000 * Math.exp(0.025 * q)) *
             weights[settings.format] *
@@ -64,16 +69,18 @@ async function run(
   formats: readonly PressFormat[],
   goal: Parameters<typeof searchLightest>[0] = { by: 'care', care: 'careful' },
   part: Partial<SearchListener> = {},
+  waits = true,
 ): Promise<Judgement[]> {
   const found: Judgement[] = [];
-  await searchLightest(goal, formats, [made.trial], {
+  const listener: SearchListener = {
     onTried: ({ judgement }) => {
       found.push(judgement);
     },
     onProgress: () => {},
     wanted: () => true,
     ...part,
-  });
+  };
+  await searchLightest(goal, formats, [made.trial], listener, waits);
   return found;
 }
 
@@ -111,6 +118,20 @@ test('a sample that tells too much or too little is corrected by the whole', asy
     expect(best.settings.quality - least('careful')).toBeLessThanOrEqual(2);
     expect(wholes(made, 'webp')).toBeLessThanOrEqual(mostWhole);
   }
+});
+
+test('where nobody waits it goes on until a file holds, and writes no more where one does', async () => {
+  // The whole gets no better until far beyond where the sample holds.
+  const stubborn = { wholeIsOff: (q: number) => (q < 96 ? 1.05 / (8 * Math.exp(-0.03 * q)) : 1) };
+  const care = { by: 'care', care: 'careful' } as const;
+  const holds = (found: Judgement[]) =>
+    careMargin(bestOf(care, found)!.loss, careLimits.careful) >= 0;
+  const [hurried, patient, easy] = [trial(stubborn), trial(stubborn), trial()];
+  expect(holds(await run(hurried, ['avif'], care))).toBe(false);
+  expect(wholes(hurried, 'avif')).toBeLessThanOrEqual(mostWhole);
+  expect(holds(await run(patient, ['avif'], care, {}, false))).toBe(true);
+  expect(holds(await run(easy, ['avif'], care, {}, false))).toBe(true);
+  expect(wholes(easy, 'avif')).toBeLessThanOrEqual(mostWhole);
 });
 
 test('where the lightest loses its seam, strips along the border tell which of the next ones keep it', async () => {

@@ -41,6 +41,9 @@ const thoroughPx = { waits: 200_000, aside: 1_500_000 };
 /** Most effort takes so much off the bytes, at most about. */
 const thoroughGain = 1.2;
 
+/** Where nobody waits, files that are written until one holds, beyond those of every search. */
+const mostMore = 4;
+
 /** Samples of a family that are written at most. */
 const mostTries = 6;
 
@@ -63,6 +66,8 @@ interface Rough {
 
 interface Job {
   readonly goal: Goal;
+  /** Files that are written beyond the others where none holds yet. */
+  readonly more: number;
   readonly trial: Trial;
   /** Another trial of the picture, that a second file can be written in at the same time. */
   readonly second: Trial | undefined;
@@ -151,7 +156,7 @@ async function searchWhole(
   most: number,
   patience: number,
   { near }: SearchedFormat,
-  { goal, trial, second, check, onWhole, step }: Job,
+  { goal, more, trial, second, check, onWhole, step }: Job,
 ): Promise<{ readonly written: number; readonly holds: boolean }> {
   const whole: KnownMargin[] = [];
   const tried = new Map<number, Judgement>();
@@ -177,7 +182,8 @@ async function searchWhole(
       : marginAt(known, at) +
         whole.reduce((sum, w) => sum + w.margin - marginAt(known, w.at), 0) / whole.length;
   // The sample's own crossing is where it is likely to hold.
-  for (let at: number | undefined = first; at !== undefined && whole.length < most;) {
+  const room = (): number => (bracket(whole).high ? most : most + more);
+  for (let at: number | undefined = first; at !== undefined && whole.length < room();) {
     if (whole.length >= patience && !bracket(whole).high && !comesSoon(whole)) {
       break;
     }
@@ -293,7 +299,7 @@ async function writeLightest(
     const { written, holds } = await searchWhole(
       rough,
       left,
-      others.length > 0 ? patience : left,
+      others.length > 0 ? patience : left + job.more,
       searched[format],
       job,
     );
@@ -316,6 +322,7 @@ export async function settingsFor(
   const [family] = searched[format].families;
   const { at } = await searchSample(family, family.guess, {
     goal,
+    more: 0,
     trial,
     second: undefined,
     check: () => {},
@@ -390,6 +397,7 @@ export async function searchLightest(
   const scale = trials[0].area.whole / trials[0].area.sample;
   const jobFor = (format: PressFormat, worker: number): Job => ({
     goal,
+    more: waits ? 0 : mostMore,
     trial: trials[worker],
     second:
       searched[format].twoAtOnce && trials.length > 1
@@ -516,7 +524,9 @@ export async function searchLightest(
   }
   const [slow] = lossy.filter((f) => formatOf(f).efforts);
   if (slow && trials[0].area.whole <= thoroughPx[waits ? 'waits' : 'aside']) {
-    await passingOver(() => searchThorough([...judged], { ...jobFor(slow, 0), step: () => {} }));
+    await passingOver(() =>
+      searchThorough([...judged], { ...jobFor(slow, 0), more: 0, step: () => {} }),
+    );
   }
   if (judged.length === 0 && failures.length > 0) {
     throw failures[0];

@@ -7,6 +7,7 @@ import type { HandedFile } from '@/core/handover/produce';
 import type { PlannedFile, SlotFiles } from '@/core/handover/filePlan';
 import { kilobytes } from '@/core/readings/say';
 import type { Edit } from '@/core/site/edit';
+import type { PressSettings } from '@/core/site/model/picture';
 import type { Site } from '@/core/site/model/site';
 import { isContent } from '@/core/slots/registry';
 import { useThumb } from '../hooks/useThumb';
@@ -14,6 +15,10 @@ import { Button } from '../shared/Button';
 import { download } from '../shared/download';
 import { AlternativeText } from './AlternativeText';
 import { whatFor } from './whatFor';
+
+/** What the encoder was asked for beside that is told when pointed at. */
+const inShort = (settings: PressSettings): string =>
+  pressWords({ ...settings, effort: 'usual', dithered: false });
 
 const nameOf = (path: string): string => path.slice(path.lastIndexOf('/') + 1);
 
@@ -91,7 +96,7 @@ function SlotRow({
               <col />
               <col style={{ width: 62 }} />
               <col style={{ width: 84 }} />
-              <col style={{ width: 72 }} />
+              <col style={{ width: 94 }} />
               <col style={{ width: 62 }} />
               <col style={{ width: 36 }} />
             </colgroup>
@@ -121,7 +126,7 @@ function SlotRow({
                       {f.width}×{f.height}
                     </td>
                     <td className="truncate pr-1 text-soft" title={pressWords(f.settings)}>
-                      {f.asItWas === undefined ? pressWords(f.settings) : 'as it was'}
+                      {f.asItWas === undefined ? inShort(f.settings) : 'as it was'}
                     </td>
                     <td className="text-right figure">
                       {file ? kilobytes(file.bytes.length) : '…'}
