@@ -94,9 +94,9 @@ function SlotRow({
           <table className="w-full table-fixed">
             <colgroup>
               <col />
-              <col style={{ width: 62 }} />
-              <col style={{ width: 84 }} />
-              <col style={{ width: 94 }} />
+              <col style={{ width: 56 }} />
+              <col style={{ width: 82 }} />
+              <col style={{ width: 90 }} />
               <col style={{ width: 62 }} />
               <col style={{ width: 36 }} />
             </colgroup>
