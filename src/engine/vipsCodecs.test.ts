@@ -258,3 +258,48 @@ test('WebP: sharp reads it at its size, alpha kept, and a lower quality is light
   expect([data[3], data[data.length - 1]]).toEqual([0, 255]);
   expect((await codecs.encode(raster, pressAs('webp', 20), [])).length).toBeLessThan(bytes.length);
 });
+
+test.each([
+  [1, 1],
+  [1, 5],
+  [5, 1],
+  [1, 20],
+  [2, 3],
+  [17, 9],
+])('a picture of %i×%i px is written whole in every way, and read by sharp too', async (w, h) => {
+  for (const alpha of [false, true]) {
+    const raster = createRaster(w, h);
+    for (let i = 0; i < w * h; i++) {
+      raster.data.set(
+        [(i * 53) % 256, (i * 97) % 256, (i * 29) % 256, alpha ? i * 11 : 255],
+        i * 4,
+      );
+    }
+    for (const settings of [
+      pressAs('jpeg', 80),
+      { ...pressAs('jpeg', 80), chroma: 'full' } as const,
+      pressAs('webp', 80),
+      { ...pressAs('webp', 80), lossless: true },
+      pressAs('avif', 60),
+      pressAs('png'),
+      { ...pressAs('png'), colours: 4, dithered: true },
+      { ...pressAs('png'), colours: 256 },
+    ]) {
+      const file = await codecs.encode(raster, settings, ['#ff0000']);
+      const ours = await codecs.decode(file);
+      expect([settings.format, ours.width, ours.height]).toEqual([settings.format, w, h]);
+      const theirs = await sharp(file).raw().toBuffer({ resolveWithObject: true });
+      expect([theirs.info.width, theirs.info.height]).toEqual([w, h]);
+    }
+  }
+});
+
+test('256 colours are a palette', async () => {
+  const raster = createRaster(64, 48);
+  for (let i = 0; i < 64 * 48; i++) {
+    raster.data.set([i % 251, (i * 3) % 256, (i >> 4) % 256, 255], i * 4);
+  }
+  const file = await codecs.encode(raster, { ...pressAs('png'), colours: 256 }, []);
+  // Bit depth and colour type of IHDR.
+  expect([file[24], file[25]]).toEqual([8, 3]);
+});

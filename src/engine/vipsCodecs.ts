@@ -1,9 +1,9 @@
-import { encode as writePalette } from 'upng-js';
 import type Vips from 'wasm-vips';
 import type { Codecs } from '@/core/press/codecs';
 import { avifWithAlpha } from '@/core/press/avif';
 import { formatOf } from '@/core/press/formats/registry';
 import { toPalette } from '@/core/press/palette';
+import { mostInPalette, palettePng } from '@/core/press/palettePng';
 import { isLossless } from '@/core/press/settings';
 import { withSharpChroma } from '@/core/press/sharpChroma';
 import { isOpaque, type Raster } from '@/core/raster/raster';
@@ -85,10 +85,6 @@ function scoped<R>(work: (own: (image: Image) => Image) => R): R {
   }
 }
 
-/** A PNG of the colours of a raster, 256 at most, in as few bits as they need. */
-const paletteFile = ({ data, width, height }: Raster): Uint8Array<ArrayBuffer> =>
-  new Uint8Array(writePalette([data.slice().buffer], width, height, 0));
-
 /** They fit in a palette as they are. */
 function hasFewColours({ data }: Raster): boolean {
   const px = new Uint32Array(data.buffer, data.byteOffset, data.length / 4);
@@ -101,8 +97,6 @@ function hasFewColours({ data }: Raster): boolean {
   }
   return true;
 }
-
-const mostInPalette = 256;
 
 /** No px has hue. */
 function isGrey({ data }: Raster): boolean {
@@ -190,7 +184,7 @@ export function vipsCodecs(vips: Library): Codecs {
         try {
           if (settings.format === 'png' && settings.colours !== null) {
             const { colours, dithered } = settings;
-            return paletteFile(toPalette(raster, colours, pinned, dithered).raster);
+            return palettePng(toPalette(raster, colours, pinned, dithered).raster);
           }
           const opaque = isOpaque(raster);
           // A JPEG lies on white, and only then it is known which colours meet.
@@ -222,7 +216,7 @@ export function vipsCodecs(vips: Library): Codecs {
             return bytes;
           };
           if (reduces && hasFewColours(raster)) {
-            const [file, palette] = [write(image, settings), paletteFile(raster)];
+            const [file, palette] = [write(image, settings), palettePng(raster)];
             return palette.length < file.length ? palette : file;
           }
           if (settings.format !== 'avif' || image.bands === 3) {

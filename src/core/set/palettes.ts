@@ -1,3 +1,4 @@
+import { crc32 } from '../files/crc32';
 import type { Rgb } from '../raster/raster';
 import { gifPictures } from './moving';
 
@@ -7,23 +8,6 @@ import { gifPictures } from './moving';
  */
 
 type Becomes = (colour: Rgb) => Rgb;
-
-const crcTable = Int32Array.from({ length: 256 }, (_, n) => {
-  let c = n;
-  for (let k = 0; k < 8; k++) {
-    c = c & 1 ? 0xedb88320 ^ (c >>> 1) : c >>> 1;
-  }
-  return c;
-});
-
-/** CRC of a chunk's type and data (PNG, third edition, section 5.5 and annex D). */
-function crc32(bytes: Uint8Array): number {
-  let c = -1;
-  for (const b of bytes) {
-    c = crcTable[(c ^ b) & 255] ^ (c >>> 8);
-  }
-  return (c ^ -1) >>> 0;
-}
 
 function recolourTable(bytes: Uint8Array, from: number, to: number, becomes: Becomes): void {
   for (let k = from; k + 2 < to; k += 3) {

@@ -1,7 +1,7 @@
 import { strFromU8, strToU8 } from 'fflate';
-import { encode as writePalette } from 'upng-js';
 import type { Codecs } from '../press/codecs';
 import { toPalette } from '../press/palette';
+import { palettePng } from '../press/palettePng';
 import { pressAs } from '../press/settings';
 import type { Raster } from '../raster/raster';
 import type { LaidRecipe } from '../recolour/recipe';
@@ -112,14 +112,7 @@ async function written(
   }
   if (format === 'png' && isPalettePng(bytes)) {
     const same = laid.textured ? undefined : recolourPngPalette(bytes, laid.colour);
-    return (
-      same ??
-      withPalette(
-        await pixels(),
-        laid,
-        ({ data, width, height }) => new Uint8Array(writePalette([data.buffer], width, height, 0)),
-      )
-    );
+    return same ?? withPalette(await pixels(), laid, palettePng);
   }
   const raster = await pixels();
   laid.on(raster);
