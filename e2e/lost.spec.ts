@@ -1,6 +1,6 @@
 /** What is done is never lost: several tabs, a store that fails, fills up or is cleared, a kill. */
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
@@ -204,7 +204,7 @@ async function start(folder: string): Promise<{ page: Page; kill(): Promise<void
       }
     });
   });
-  const browser = await chromium.connectOverCDP(address);
+  const browser = await chromium.connectOverCDP(address, { timeout: 90_000 });
   return {
     page: await browser.contexts()[0].newPage(),
     async kill() {
@@ -214,6 +214,23 @@ async function start(folder: string): Promise<{ page: Page; kill(): Promise<void
       await ended;
     },
   };
+}
+
+/**
+ * Waits until the browser has noted on its disk that the origin has storage. It does so a while after
+ * the first of it; killed before, Chromium begins with empty storage, whatever was written there.
+ */
+async function originNoted(folder: string, origin: string): Promise<void> {
+  const noted = () => {
+    const path = join(folder, 'Default', 'WebStorage', 'QuotaManager');
+    const journal = `${path}-journal`;
+    return (
+      existsSync(path) &&
+      readFileSync(path).includes(origin) &&
+      (!existsSync(journal) || statSync(journal).size === 0)
+    );
+  };
+  await expect.poll(noted).toBe(true);
 }
 
 test('a browser that is killed at any moment comes back with everything that was said to be kept', async ({
@@ -237,6 +254,7 @@ test('a browser that is killed at any moment comes back with everything that was
       await bench.planned();
       await bench.open('Header');
       url = page.url();
+      await originNoted(folder, new URL(url).origin);
     }
     await bench.layer('Wash').click();
     const before = keptSteps;
