@@ -3,6 +3,7 @@ import type { Judgement } from '@/core/lightest/trial';
 import { pressAs } from '@/core/press/settings';
 import type { Rect } from '@/core/raster/raster';
 import { applyEdit, editPicture } from '@/core/site/edit';
+import { schemaVersion } from '@/core/site/model/site';
 import { pictureOf } from '@/core/site/picture';
 import { plain, siteWithHeader } from './pictures.fixture';
 import { Searches, subjectKey, type KeptSearch, type SearchPorts, type Subject } from './searches';
@@ -121,6 +122,21 @@ test('the levels of care are worked out once for each state, and shown on its wo
     'careful',
     'light',
   ]);
+});
+
+test('what was kept in an earlier form of the settings does not come back', async () => {
+  const kept = new Map<string, KeptSearch>();
+  const { searches, key } = searchesOf(async (_subject, _aim, _formats, listener) => {
+    listener.onTried({ judgement: judged(50), file: new Uint8Array(9) });
+  }, kept);
+  await searches.search(subject());
+  const earlier = key.replace(`,${schemaVersion},`, `,${schemaVersion - 1},`);
+  expect(earlier).not.toBe(key);
+  kept.set(earlier, kept.get(key)!);
+  kept.delete(key);
+  const later = searchesOf(async () => {}, kept);
+  await later.searches.recall(later.key);
+  expect(later.searches.of(later.key).tried).toEqual([]);
 });
 
 const asked = {

@@ -11,7 +11,7 @@ import type { Raster, Rect } from '@/core/raster/raster';
 import { backdropOf } from '@/core/seam/beside';
 import { siteColours } from '@/core/site/colours';
 import type { Aim, Care, Picture, PressFormat } from '@/core/site/model/picture';
-import type { Site } from '@/core/site/model/site';
+import { schemaVersion, type Site } from '@/core/site/model/site';
 import type { Slot } from '@/core/site/model/slot';
 import { asFiled, drawingKey } from '@/core/site/picture';
 
@@ -123,10 +123,14 @@ const askedAtOnce = ({ slot, picture }: Subject): Asked => ({
   urgency: 'now',
 });
 
-/** Equal for states in which the same files would be tried and judged alike. */
+/**
+ * Equal for states in which the same files would be tried and judged alike. Settings that were kept
+ * by an earlier version of the site's form may lack a field, and do not come back.
+ */
 export const subjectKey = ({ site, slot, picture, scale = 1 }: Subject): string =>
   JSON.stringify([
     measureVersion,
+    schemaVersion,
     site.id,
     slot.id,
     drawingKey(asFiled(picture), slot),

@@ -1,3 +1,5 @@
+import { joinedBytes } from '../files/joinedBytes';
+
 /*
  * AVIF files taken apart and put together: the boxes of ISO/IEC 14496-12 and the items of ISO/IEC
  * 23008-12 that a picture and its alpha are made of.
@@ -120,16 +122,6 @@ function mainItem(file: Uint8Array): Item {
     }
   }
   return { data, properties };
-}
-
-function joinedBytes(parts: readonly Uint8Array[]): Uint8Array<ArrayBuffer> {
-  const out = new Uint8Array(parts.reduce((sum, p) => sum + p.length, 0));
-  let at = 0;
-  for (const part of parts) {
-    out.set(part, at);
-    at += part.length;
-  }
-  return out;
 }
 
 const ascii = (s: string): Uint8Array => Uint8Array.from(s, (c) => c.charCodeAt(0));

@@ -1,5 +1,6 @@
 import { zlibSync } from 'fflate';
 import { crc32 } from '../files/crc32';
+import { joinedBytes } from '../files/joinedBytes';
 import type { Raster } from '../raster/raster';
 import { colourTable } from './colourTable';
 
@@ -84,19 +85,12 @@ export function palettePng({ data, width, height }: Raster): Uint8Array<ArrayBuf
     height,
     depth,
   );
-  const parts = [
+  return joinedBytes([
     Uint8Array.from(signature),
     chunk('IHDR', header),
     chunk('PLTE', Uint8Array.from(order.flatMap((n) => [...levels.subarray(n * 4, n * 4 + 3)]))),
     ...(seeThrough.length > 0 ? [chunk('tRNS', Uint8Array.from(seeThrough, alphaOf))] : []),
     chunk('IDAT', zlibSync(rows, { level: 9, mem: 12 })),
     chunk('IEND', new Uint8Array()),
-  ];
-  const out = new Uint8Array(parts.reduce((sum, part) => sum + part.length, 0));
-  let at = 0;
-  for (const part of parts) {
-    out.set(part, at);
-    at += part.length;
-  }
-  return out;
+  ]);
 }

@@ -117,15 +117,16 @@ export function blendByKernels(k: Kernels, target: Raster, laid: readonly Laid[]
     return { one, call, at };
   });
   for (let y = whole.y; y < whole.y + whole.height; y++) {
+    const here = rows.filter(({ one: { area } }) => y >= area.y && y < area.y + area.height);
+    if (here.length === 0) {
+      continue;
+    }
     const first = (y * target.width + whole.x) * 4;
     const row = target.data.subarray(first, first + whole.width * 4);
     k.put(into, row);
-    for (const { one, call, at } of rows) {
-      const { area } = one;
-      if (y >= area.y && y < area.y + area.height) {
-        bringRow(k, one, y, at, cover);
-        call(into + (area.x - whole.x) * 4, at);
-      }
+    for (const { one, call, at } of here) {
+      bringRow(k, one, y, at, cover);
+      call(into + (one.area.x - whole.x) * 4, at);
     }
     row.set(k.bytes.subarray(into, into + whole.width * 4));
   }

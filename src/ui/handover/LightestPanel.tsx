@@ -36,7 +36,7 @@ function endWords({ failed, missed }: LightestEnd): string {
   }
   return missed.length > 0
     ? `Every file was searched. No file was found that holds for ${missedWords(missed)} The nearest is taken.`
-    : 'Every file was searched, and the lightest that holds is taken.';
+    : 'Every file was searched, and the lightest found that holds is taken.';
 }
 
 /** All files of the site are searched for the lightest, each as alike as its picture asks. */

@@ -8,11 +8,12 @@ import { useEffect, useRef } from 'react';
 import { careTitle, cares, careWords, likenessOf } from '@/core/lightest/care';
 import { borderPriceOf, keepsSeam, meetsGoal } from '@/core/lightest/best';
 import { pressWords } from '@/core/press/settings';
-import type { Raster } from '@/core/raster/raster';
+import type { Raster, Rect } from '@/core/raster/raster';
+import type { PressedFile } from '@/core/readings/reading';
 import { kilobytes } from '@/core/readings/say';
 import { editPicture } from '@/core/site/edit';
-import type { Aim, Care } from '@/core/site/model/picture';
-import { isBlank, pictureOf } from '@/core/site/picture';
+import type { Aim, Care, Picture } from '@/core/site/model/picture';
+import { asFiled, isBlank, pictureOf } from '@/core/site/picture';
 import {
   aimKey,
   bestCandidate,
@@ -37,6 +38,10 @@ function emptyWords(blank: boolean, running: boolean): string {
     ? 'Trying files…'
     : 'Files of every format the host takes are written and compared with what you see. The lightest that is as alike as you ask is taken.';
 }
+
+/** Where words lie that are part of a picture's file. */
+const wordsIn = (picture: Picture, file: PressedFile | undefined): Rect[] =>
+  asFiled(picture).layers.flatMap(({ id }) => file?.texts?.[id]?.bounds ?? []);
 
 /** What speaks against a file, if anything does. */
 function problemOf(judgement: Judgement, aim: Aim, budget: number): string | undefined {
@@ -68,10 +73,7 @@ export function LightestFacet() {
   useWarmSearch();
   // Not before the picture itself is pressed: what is seen comes first.
   const waits = !press.current || blank || patches !== undefined;
-  usePatches(
-    subject,
-    waits ? undefined : Object.values(press.file?.texts ?? {}).map((text) => text.bounds),
-  );
+  usePatches(subject, waits ? undefined : wordsIn(picture, press.file));
 
   const take = ({ judgement }: Candidate) => {
     const fallback =
