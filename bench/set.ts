@@ -1,16 +1,16 @@
 /**
- * Recolouring a set with the codecs of the browser, in one thread of Node, against sharp, which
- * blends and writes the same on all cores.
+ * Recolouring a set with the codecs of the browser, in two threads of Node as the application does
+ * it in two workers, against sharp, which blends and writes the same on all cores.
  */
+import { Worker } from 'node:worker_threads';
 import type { Page } from '@playwright/test';
 import { zipSync } from 'fflate';
 import sharp, { type Sharp } from 'sharp';
 import { newWash } from '../src/core/layers/fill';
 import { openSet } from '../src/core/set/openSet';
-import { recolourSet, type SetPorts } from '../src/core/set/recolourSet';
 import type { PieceSet } from '../src/core/site/model/pieceSet';
-import { nodeCodecs } from '../src/engine/nodeCodecs';
 import { compare, row, type Row } from './rows';
+import type { LaneJob } from './setLane';
 
 const strength = 0.48;
 const colour = { r: 169, g: 183, b: 154 };
@@ -102,32 +102,55 @@ async function bySharp(files: Files): Promise<void> {
   );
 }
 
+/** Threads that write, as many as the application has workers for it. */
+class Lanes {
+  private readonly workers = Array.from(
+    { length: 2 },
+    () => new Worker(`require('tsx/cjs'); require('./bench/setLane.ts');`, { eval: true }),
+  );
+
+  /** Every second file goes to the other thread. */
+  async recolour(files: Files): Promise<void> {
+    await Promise.all(
+      this.workers.map((worker, n) => {
+        const part = new Map([...files].filter((_, i) => i % this.workers.length === n));
+        return new Promise<void>((resolve, reject) => {
+          worker.once('message', resolve);
+          worker.once('error', reject);
+          worker.postMessage({ set: setOf(part), files: part } satisfies LaneJob);
+        });
+      }),
+    );
+  }
+
+  async close(): Promise<void> {
+    await Promise.all(this.workers.map((w) => w.terminate()));
+  }
+}
+
 export async function setRows(): Promise<Row[]> {
-  const { codecs, close } = await nodeCodecs();
   const few = await smallPieces();
   const many = await largePieces();
-  const all = new Map([...few, ...many]);
-  const ports: SetPorts = { ...codecs, asset: async (id) => all.get(id)! };
-  const quiet = { wanted: () => true, onProgress: () => {} };
+  const lanes = new Lanes();
   try {
     return [
       await compare(
         'recolour 300 small pieces, PNG with alpha',
-        () => recolourSet(setOf(few), ports, quiet, false),
+        () => lanes.recolour(few),
         'sharp, the same blend',
         () => bySharp(few),
         3,
       ),
       await compare(
         'recolour 20 pieces of 1400×900, JPEG',
-        () => recolourSet(setOf(many), ports, quiet, false),
+        () => lanes.recolour(many),
         'sharp, the same blend',
         () => bySharp(many),
         3,
       ),
     ];
   } finally {
-    close();
+    await lanes.close();
   }
 }
 

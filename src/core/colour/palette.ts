@@ -64,25 +64,41 @@ export function mainColours(raster: Raster, most = 6): MainColour[] {
   if (total === 0) {
     return [];
   }
-  let centres = [all.reduce((best, c) => (c.count > best.count ? c : best)).lab];
+  let newest = all.reduce((best, c) => (c.count > best.count ? c : best)).lab;
+  let centres = [newest];
+  /** Of each cell, how far the nearest centre is. */
+  const apart = new Float64Array(all.length).fill(Infinity);
   while (centres.length < Math.min(most, all.length)) {
     // Far away and not rare: the distance counts by the root of how many have it.
-    const weight = (c: Cell) =>
-      Math.min(...centres.map((m) => distance(m, c.lab))) * Math.sqrt(c.count);
-    const next = all.reduce((best, c) => (weight(c) > weight(best) ? c : best));
-    if (Math.min(...centres.map((m) => distance(m, next.lab))) < alike ** 2) {
+    let next = 0;
+    let heaviest = -1;
+    for (let i = 0; i < all.length; i++) {
+      apart[i] = Math.min(apart[i], distance(newest, all[i].lab));
+      const weight = apart[i] * Math.sqrt(all[i].count);
+      if (weight > heaviest) {
+        heaviest = weight;
+        next = i;
+      }
+    }
+    if (apart[next] < alike ** 2) {
       break;
     }
-    centres = [...centres, next.lab];
+    newest = all[next].lab;
+    centres = [...centres, newest];
   }
   let shares: number[] = [];
   for (let round = 0; round < 12; round++) {
     const sums = centres.map(() => [0, 0, 0, 0]);
     for (const cell of all) {
-      const nearest = centres.reduce(
-        (best, m, i) => (distance(m, cell.lab) < distance(centres[best], cell.lab) ? i : best),
-        0,
-      );
+      let nearest = 0;
+      let least = Infinity;
+      for (let i = 0; i < centres.length; i++) {
+        const far = distance(centres[i], cell.lab);
+        if (far < least) {
+          least = far;
+          nearest = i;
+        }
+      }
       const sum = sums[nearest];
       for (let k = 0; k < 3; k++) {
         sum[k] += cell.lab[k] * cell.count;

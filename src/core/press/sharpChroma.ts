@@ -3,20 +3,28 @@ import type { Raster } from '../raster/raster';
 
 /** Light is looked up in parts of a level. */
 const partsOfLevel = 16;
-const lightOfPart = Float32Array.from({ length: 255 * partsOfLevel + 1 }, (_, i) =>
-  toLinear(i / partsOfLevel / 255),
-);
-const lightOf = (level: number): number =>
-  lightOfPart[Math.max(0, Math.min(255 * partsOfLevel, Math.round(level * partsOfLevel)))];
 
-/** Luminance of a linear colour, IEC 61966-2-1. */
-const luminance = (r: number, g: number, b: number): number => 0.2126 * r + 0.7152 * g + 0.0722 * b;
+/** Levels below black and above white that a luma and a chroma can make together. */
+const beyond = 256;
+
+/** Where black is in the tables of light. */
+const black = beyond * partsOfLevel;
+
+/** What a channel adds to the luminance (IEC 61966-2-1) at each part of a level, black below it. */
+const lightBy = (weight: number): Float64Array =>
+  Float64Array.from({ length: (2 * beyond + 256) * partsOfLevel }, (_, i) => {
+    const level = (i - black) / partsOfLevel;
+    return weight * Math.fround(toLinear(Math.max(0, Math.min(1, level / 255))));
+  });
+const redLight = lightBy(0.2126);
+const greenLight = lightBy(0.7152);
+const blueLight = lightBy(0.0722);
 
 /** Chroma that comes back off by less changes no light that is seen, levels. */
 const near = 1;
 
-/** Halvings of the 256 levels between which luma is looked for. */
-const halvings = 11;
+/** Luma is looked for in steps of so many parts of a level. */
+const grain = 2;
 
 /** Means over 2×2 px; the last column and row stand for themselves where there is no next. */
 function halved(plane: Float32Array, width: number, height: number): Float32Array {
@@ -37,24 +45,22 @@ function halved(plane: Float32Array, width: number, height: number): Float32Arra
 }
 
 /**
- * The luma with which a px of that chroma has a luminance.
+ * The highest luma, in whole steps, with which a px of that chroma stays below a luminance; 0 where
+ * none does.
  * @param b blue's difference from luma
  * @param r red's
  */
 function lumaFor(wanted: number, b: number, r: number): number {
+  const atRed = black + Math.round(1.402 * r * partsOfLevel);
+  const atGreen = black + Math.round((-0.344136 * b - 0.714136 * r) * partsOfLevel);
+  const atBlue = black + Math.round(1.772 * b * partsOfLevel);
   let luma = 0;
-  for (let step = 128; step >= 256 / 2 ** halvings; step /= 2) {
+  for (let step = 128 * partsOfLevel; step >= grain; step >>= 1) {
     const tried = luma + step;
-    const light = luminance(
-      lightOf(tried + 1.402 * r),
-      lightOf(tried - 0.344136 * b - 0.714136 * r),
-      lightOf(tried + 1.772 * b),
-    );
-    if (light < wanted) {
-      luma = tried;
-    }
+    const light = redLight[atRed + tried] + greenLight[atGreen + tried] + blueLight[atBlue + tried];
+    luma = light < wanted ? tried : luma;
   }
-  return luma;
+  return luma / partsOfLevel;
 }
 
 /**
@@ -72,7 +78,9 @@ export function withSharpChroma(raster: Raster, smoothed: number): Raster {
   const blue = new Float32Array(n);
   const red = new Float32Array(n);
   for (let i = 0, k = 0; i < n; i++, k += 4) {
-    const [r, g, b] = [data[k], data[k + 1], data[k + 2]];
+    const r = data[k];
+    const g = data[k + 1];
+    const b = data[k + 2];
     blue[i] = -0.168736 * r - 0.331264 * g + 0.5 * b;
     red[i] = 0.5 * r - 0.418688 * g - 0.081312 * b;
   }
@@ -103,7 +111,10 @@ export function withSharpChroma(raster: Raster, smoothed: number): Raster {
         continue;
       }
       const k = i * 4;
-      const wanted = luminance(lightOf(data[k]), lightOf(data[k + 1]), lightOf(data[k + 2]));
+      const wanted =
+        redLight[black + data[k] * partsOfLevel] +
+        greenLight[black + data[k + 1] * partsOfLevel] +
+        blueLight[black + data[k + 2] * partsOfLevel];
       const luma = lumaFor(wanted, b, r);
       out[k] = luma + 1.402 * red[i];
       out[k + 1] = luma - 0.344136 * blue[i] - 0.714136 * red[i];

@@ -6,6 +6,7 @@ import {
   crop,
   intersect,
   isEmpty,
+  wholePixels,
   wholeRaster,
   type Mask,
   type Raster,
@@ -55,9 +56,7 @@ function solidRow(colour: Rgb, pixels: number): Uint8ClampedArray {
 
 /*
  * One colour over opaque pixels gives each channel one of 256 results. These are looked up: they
- * are made by the very function that blends rows, so looking up changes no level. Pixels are read
- * and written whole, as four bytes with red first, which is how all machines that browsers run on
- * order them.
+ * are made by the very function that blends rows, so looking up changes no level.
  */
 
 /**
@@ -82,9 +81,6 @@ const worthLookup = 20_000;
 
 /** Below this many pixels calling a kernel takes longer than it saves. */
 const worthKernels = 256;
-
-const wholePixels = ({ data }: Raster): Int32Array =>
-  new Int32Array(data.buffer, data.byteOffset, data.length >> 2);
 
 function composeSolid(target: Raster, colour: Rgb, blend: RowBlend, area: Rect): void {
   const pixels = wholePixels(target);

@@ -3,7 +3,7 @@ import { drawHue, drawTone, drawTwoTone } from '../layers/draw/recolour';
 import { drawTextureLayer } from '../layers/draw/texture';
 import type { Draw, DrawContext } from '../layers/kind';
 import { composite, type Paint } from '../raster/composite';
-import { createRaster, type Raster, type Rgb } from '../raster/raster';
+import { createRaster, isOpaque, type Raster, type Rgb } from '../raster/raster';
 import type { Recipe, RecipeStep } from '../site/model/recipe';
 import { activeSteps } from './activeSteps';
 import { sparedShare } from './spare';
@@ -78,8 +78,9 @@ export function layRecipe({ steps: all, spare }: Pick<Recipe, 'steps' | 'spare'>
       return;
     }
     const { data } = raster;
-    const before = data.slice();
-    for (let k = 3; k < data.length; k += 4) {
+    const opaque = isOpaque(raster);
+    const before = opaque && !spare ? undefined : data.slice();
+    for (let k = 3; k < data.length && !opaque; k += 4) {
       data[k] = 255;
     }
     steps.forEach((step, i) => {
@@ -98,10 +99,10 @@ export function layRecipe({ steps: all, spare }: Pick<Recipe, 'steps' | 'spare'>
         composite(raster, paint, step.opacity, step.blend);
       }
     });
-    if (spare) {
+    if (before && spare) {
       putBack(data, before);
     }
-    for (let k = 3; k < data.length; k += 4) {
+    for (let k = 3; before && k < data.length; k += 4) {
       data[k] = before[k];
     }
   }

@@ -1,7 +1,7 @@
 import { tryColour, colourOf } from '../colour/parse';
 import { mainColours } from '../colour/palette';
 import type { Codecs } from '../press/codecs';
-import type { Raster } from '../raster/raster';
+import { wholePixels, type Raster } from '../raster/raster';
 import type { Sample } from '../recolour/offers';
 import { layRecipe } from '../recolour/recipe';
 import type { PieceSet } from '../site/model/pieceSet';
@@ -18,11 +18,11 @@ import { rolesOf } from './roles';
  * see-through.
  */
 export function samplesOf(raster: Raster): Sample[] {
+  // An alpha of 128 or more has its highest bit set.
   let seen = 0;
-  for (let k = 3; k < raster.data.length; k += 4) {
-    if (raster.data[k] >= 128) {
-      seen++;
-    }
+  const pixels = wholePixels(raster);
+  for (let i = 0; i < pixels.length; i++) {
+    seen += pixels[i] >>> 31;
   }
   const share = seen / (raster.width * raster.height);
   return mainColours(raster, 5).map((c) => ({ colour: c.colour, share: c.share * share }));
