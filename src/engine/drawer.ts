@@ -53,10 +53,15 @@ const mostCrashes = 3;
 /** What lies outside the focus is drawn once nothing has been asked for this long, ms. */
 const pause = 120;
 
+/** The same of what was drawn roughly and takes long: a hand that stops a moment may go on. */
+const longPause = 300;
+
 export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Drawer {
   let nextView = 1;
   let provided = new Map<string, Promise<void>>();
   const repeats = new Set<() => void>();
+  /** Views, told what is wanted whole: the worker copies what a view shows whole. */
+  const finishes = new Set<(drawing: string) => void>();
   const render = createChannel<RenderCalls>(spawn, {
     silence,
     onCrash() {
@@ -139,6 +144,7 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
       waiting = undefined;
       busy = true;
       clearTimeout(rest);
+      rest = undefined;
       try {
         const frame = await render.ask('frame', { view: name, drawing, whole, focus });
         if (closed) {
@@ -152,11 +158,7 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
         );
         fetchMissing(frame.missing);
         if (!frame.complete) {
-          rest = setTimeout(() => {
-            if (latest && !waiting) {
-              show(latest);
-            }
-          }, pause);
+          rest = setTimeout(finish, frame.rough ? longPause : pause);
         }
       } catch (error) {
         if (!closed && (!(error instanceof WorkerCrash) || crashes >= mostCrashes)) {
@@ -165,6 +167,15 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
       } finally {
         busy = false;
         void next();
+      }
+    }
+
+    /** All of what is shown, if that is not under way. */
+    function finish(): void {
+      clearTimeout(rest);
+      rest = undefined;
+      if (latest && !waiting) {
+        show(latest);
       }
     }
 
@@ -184,12 +195,19 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
       }
     };
     repeats.add(repeat);
+    const unfinished = (drawing: string) => {
+      if (rest !== undefined && JSON.stringify(latest) === drawing) {
+        finish();
+      }
+    };
+    finishes.add(unfinished);
     return {
       show,
       close() {
         closed = true;
         clearTimeout(rest);
         repeats.delete(repeat);
+        finishes.delete(unfinished);
         render.ask('close', { view: name }).catch(() => {});
       },
     };
@@ -198,6 +216,8 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
   return {
     view,
     async pixels(drawing) {
+      const wanted = JSON.stringify(drawing);
+      finishes.forEach((finish) => finish(wanted));
       // A photo may have had to make room again, or the worker died, while another came.
       for (let tries = 0; tries < 4; tries++) {
         const { raster, missing } = await twice(() => render.ask('pixels', { drawing }));

@@ -162,6 +162,7 @@ function engineWith(setup: Setup) {
               boxes: {},
               missing,
               complete: focus === undefined || whole,
+              rough: false,
               ms: 1,
             };
             return { answer };

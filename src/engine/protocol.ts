@@ -44,6 +44,8 @@ export interface Frame {
   readonly pixels: Uint8ClampedArray<ArrayBuffer>;
   /** Nothing outside the focus still waits to be drawn. */
   readonly complete: boolean;
+  /** Something in it was drawn roughly, because it is in hand. */
+  readonly rough: boolean;
   readonly boxes: Readonly<Record<string, Box>>;
   readonly missing: readonly string[];
   /** Time the worker spent on it. */

@@ -69,6 +69,7 @@ serve<RenderCalls>(self as unknown as ServerScope, {
       raster,
       changed: part,
       complete,
+      rough,
       boxes,
       missing,
     } = open.composer.compose(drawing, whole ? undefined : focus);
@@ -84,6 +85,7 @@ serve<RenderCalls>(self as unknown as ServerScope, {
         changed,
         pixels,
         complete,
+        rough,
         boxes,
         missing,
         ms,

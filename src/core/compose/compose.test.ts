@@ -259,6 +259,98 @@ test('with a focus the part in sight is drawn first, and a call without one comp
   expect(composer.compose(large(wash(0.7))).changed.width).toBe(0);
 });
 
+describe('a large photo in hand', () => {
+  const width = 2400;
+  const height = 1600;
+  /** Slopes and rings, so that a place off by a px shows. */
+  const large = createRaster(width, height);
+  for (let y = 0, i = 0; y < height; y++) {
+    for (let x = 0; x < width; x++, i += 4) {
+      const ring = 127.5 + 100 * Math.cos(Math.hypot(x - 1100, y - 700) / 14);
+      large.data.set([ring, (255 * x) / width, (255 * y) / height, 255], i);
+    }
+  }
+  const composerOf = () => createComposer({ glyphs, photo: () => large });
+  const framed = (part: Partial<PhotoLayer>): Drawing => ({
+    width: 1600,
+    height: 1000,
+    ground: { type: 'none' },
+    layers: [
+      {
+        ...newPhoto('p', { name: '', assetId: 'a', width, height }, { width: 1600, height: 1000 }),
+        sharpen: 0,
+        ...part,
+      },
+      newWash('w', '#ffffff', 0.2),
+    ],
+  });
+  const focus = { x: 200, y: 100, width: 500, height: 300 };
+
+  test.each<[string, Partial<PhotoLayer>]>([
+    ['moved', { x: -150.3, y: -80.7, scale: 0.8 }],
+    ['moved at its own size', { x: -700.4, y: -500.2, scale: 1 }],
+    ['zoomed in', { x: -900, y: -700, scale: 1.9 }],
+    ['turned', { x: -150, y: -80, scale: 0.8, turn: 7.5 }],
+    ['mirrored, stretched', { x: -150, y: -80, scale: 0.8, stretch: 1.2, flipX: true }],
+    [
+      'a part of it',
+      { x: -40, y: -30, scale: 0.9, crop: { x: 301, y: 207, width: 2000, height: 1300 } },
+    ],
+  ])('%s, is drawn roughly where it is in sight, and then as ever', (_, part) => {
+    const composer = composerOf();
+    composer.compose(framed({ scale: 0.81 }));
+    const quick = composer.compose(framed(part), focus);
+    expect([quick.rough, quick.complete, quick.changed]).toEqual([true, false, focus]);
+    const seen = quick.raster.data.slice();
+    const rest = composer.compose(framed(part));
+    expect([rest.rough, rest.complete]).toEqual([false, true]);
+    const whole = composerOf().compose(framed(part)).raster.data;
+    expect(Buffer.from(rest.raster.data).equals(Buffer.from(whole))).toBe(true);
+    let off = 0;
+    let lightness = 0;
+    for (let y = focus.y; y < focus.y + focus.height; y++) {
+      for (let x = focus.x; x < focus.x + focus.width; x++) {
+        const d = seen[(y * 1600 + x) * 4] - rest.raster.data[(y * 1600 + x) * 4];
+        off += Math.abs(d);
+        lightness += d;
+      }
+    }
+    // A px to one side makes three levels and more.
+    expect(off / (focus.width * focus.height)).toBeLessThan(2.5);
+    expect(Math.abs(lightness) / (focus.width * focus.height)).toBeLessThan(1);
+  });
+
+  test('dragged on and on, it is where the hand has it, also with its own sides in sight', () => {
+    const composer = composerOf();
+    composer.compose(framed({ scale: 0.81 }));
+    for (let i = 0; i < 12; i++) {
+      const part = { scale: 0.8, x: 150.4 - 61.3 * i, y: 90.2 + 37.9 * i };
+      const { raster } = composer.compose(framed(part), focus);
+      const whole = composerOf().compose(framed(part)).raster.data;
+      let off = 0;
+      for (let y = focus.y; y < focus.y + focus.height; y++) {
+        for (let k = (y * 1600 + focus.x) * 4, end = k + focus.width * 4; k < end; k += 4) {
+          off += Math.abs(raster.data[k] - whole[k]);
+        }
+      }
+      // It lies at whole px meanwhile.
+      expect(off / (focus.width * focus.height)).toBeLessThan(4);
+    }
+  });
+
+  test('one that has effects, or that little is read of, is drawn as ever', () => {
+    const composer = composerOf();
+    composer.compose(framed({}));
+    const few = { ...framed({ scale: 0.2 }), width: 300, height: 200 };
+    composer.compose(few);
+    expect(
+      composer.compose({ ...few, layers: [{ ...few.layers[0], scale: 0.19 } as Layer] }, focus)
+        .rough,
+    ).toBe(false);
+    expect(composer.compose(framed({ effects: [shadow] }), focus).rough).toBe(false);
+  });
+});
+
 test('a photo on top, dragged, is the one that is drawn at its place anew, whether it is drawn whole or cut by the slot', () => {
   for (const [scale, turn] of [
     [0.5, 0],

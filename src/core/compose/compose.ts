@@ -4,7 +4,7 @@ import { createCutOuts } from '../cutout/cutOut';
 import { dress, type Framed } from '../effects/dress';
 import { outsetsOf } from '../effects/outsets';
 import type { DrawContext } from '../layers/kind';
-import { drawOf } from '../layers/draw/registry';
+import { drawOf, roughDrawOf } from '../layers/draw/registry';
 import { isObject, kindOf } from '../layers/registry';
 import { isRecolour } from '../layers/recolour';
 import { adjust, type PixelMap } from '../raster/adjust';
@@ -45,6 +45,8 @@ export interface Composed {
   readonly changed: Rect;
   /** Nothing outside the focus is left as it was before: the raster is this drawing everywhere. */
   readonly complete: boolean;
+  /** Something in it was drawn roughly, because it is in hand. */
+  readonly rough: boolean;
   /** Where each visible layer has its pixels; layers that lie everywhere have the whole picture. */
   readonly bounds: Readonly<Record<string, Rect>>;
   /**
@@ -63,6 +65,7 @@ interface Painted {
   /** Where it may be seen. */
   readonly room: Rect;
   readonly layer: Layer;
+  readonly rough: boolean;
 }
 
 /** What a layer draws: its own paint, and that with its effects. */
@@ -72,6 +75,8 @@ interface Shape {
   readonly dressing: string;
   readonly paint: Paint | undefined;
   readonly framed?: Framed;
+  /** The part in sight alone, and not as exactly. */
+  readonly rough?: true;
 }
 
 /** A change of colours that reaches one layer only, with its strength. */
@@ -148,7 +153,7 @@ function recolour(paint: Paint, list: readonly Recolouring[]): Paint {
  * Draws a picture again and again, and each time only what an edit changed: shapes are kept per
  * layer, what lies below the lowest changed layer is kept flattened, and only the rectangle that
  * the changed layers cover is composed. With a focus, of a large change only the part inside it is
- * drawn, and the rest by a later call without one.
+ * drawn, layers that take long roughly, and all the rest by a later call without one.
  */
 export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>): {
   compose(drawing: Drawing, focus?: Rect): Composed;
@@ -165,7 +170,12 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
    * A layer's own paint with its effects; both are used again for as long as nothing of them
    * changed.
    */
-  function shapeOf(layer: Layer, drawing: Drawing, before: Shape | undefined): Shape {
+  function shapeOf(
+    layer: Layer,
+    drawing: Drawing,
+    before: Shape | undefined,
+    focus: Rect | undefined,
+  ): Shape {
     const size = { width: drawing.width, height: drawing.height };
     const beyond = isObject(layer) && layer.hangs ? overlapOf(drawing) : noOverlap;
     const kind = kindOf(layer);
@@ -173,20 +183,29 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
     const effects = isObject(layer) ? layer.effects : [];
     const outsets = outsetsOf(effects);
     const same = before?.key === key && before.own ? before : undefined;
-    const own =
-      same?.own ??
-      drawOf(layer)(layer, {
-        ...resources,
-        ...size,
-        cutOut,
-        outsets: {
-          left: outsets.left + beyond.left,
-          top: outsets.top + beyond.top,
-          right: outsets.right + beyond.right,
-          bottom: outsets.bottom + beyond.bottom,
-        },
-      });
+    const context = {
+      ...resources,
+      ...size,
+      cutOut,
+      outsets: {
+        left: outsets.left + beyond.left,
+        top: outsets.top + beyond.top,
+        right: outsets.right + beyond.right,
+        bottom: outsets.bottom + beyond.bottom,
+      },
+    };
     const hollow = kind.hollow?.(layer) ?? false;
+    // The first time there is nothing to be quick for. Effects go by all of a shape.
+    if (focus && before?.own && !same && effects.length === 0 && !hollow) {
+      const { left, top } = overlapOf(drawing);
+      const sight = { ...focus, x: focus.x - left, y: focus.y - top };
+      const paint = roughDrawOf(layer)?.(layer, context, sight);
+      if (paint) {
+        const rough = `${key} in sight ${JSON.stringify(sight)}`;
+        return { key: rough, own: paint, dressing: rough, paint, rough: true };
+      }
+    }
+    const own = same?.own ?? drawOf(layer)(layer, context);
     const dressing = `${key} ${hollow} ${JSON.stringify(effects)}`;
     if (same?.dressing === dressing) {
       return same;
@@ -205,19 +224,20 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
   function drawLayers(
     drawing: Drawing,
     missing: Set<string>,
-  ): { layer: Layer; key: string; paint: Paint | undefined }[] {
+    focus: Rect | undefined,
+  ): { layer: Layer; key: string; paint: Paint | undefined; rough: boolean }[] {
     const kept: typeof shapes = new Map();
     const drawn = drawing.layers
       .filter((layer) => !layer.hidden && layer.opacity > 0)
       .map((layer) => {
-        const shape = shapeOf(layer, drawing, shapes.get(layer.id));
+        const shape = shapeOf(layer, drawing, shapes.get(layer.id), focus);
         if (!shape.own) {
           for (const assetId of kindOf(layer).assets?.(layer) ?? []) {
             missing.add(assetId);
           }
         }
         kept.set(layer.id, shape);
-        return { layer, key: shape.dressing, paint: shape.paint };
+        return { layer, key: shape.dressing, paint: shape.paint, rough: shape.rough ?? false };
       });
     shapes = kept;
     return drawn;
@@ -252,12 +272,12 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
     return found;
   }
 
-  function paintLayers(drawing: Drawing, missing: Set<string>): Painted[] {
-    const drawn = drawLayers(drawing, missing);
+  function paintLayers(drawing: Drawing, missing: Set<string>, focus: Rect | undefined): Painted[] {
+    const drawn = drawLayers(drawing, missing, focus);
     const reached = reaching(drawn);
     const kept: typeof recolours = new Map();
     const { left, top } = overlapOf(drawing);
-    const painted = drawn.map(({ layer, key, paint: shape }): Painted => {
+    const painted = drawn.map(({ layer, key, paint: shape, rough }): Painted => {
       const list = reached.get(layer.id);
       const changes = list?.map((r) => r.state).join() ?? '';
       let own = shape;
@@ -275,6 +295,7 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
           layer,
           bounds: nowhere,
           room: nowhere,
+          rough: false,
         };
       }
       const at = kindOf(layer).place(layer, drawing);
@@ -297,6 +318,7 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
         layer,
         bounds: intersect(boundsOf(paint, room), room),
         room,
+        rough,
       };
     });
     recolours = kept;
@@ -345,7 +367,7 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
 
   function compose(drawing: Drawing, focus?: Rect): Composed {
     const missing = new Set<string>();
-    const painted = paintLayers(drawing, missing);
+    const painted = paintLayers(drawing, missing, focus);
     const size = fileSize(drawing, overlapOf(drawing));
     const ground = JSON.stringify([
       drawing.ground,
@@ -398,7 +420,8 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
     if (focus && !remade && changed.width * changed.height > smallChange) {
       changed = intersect(changed, focus);
     }
-    const complete = changed.width * changed.height === wanted.width * wanted.height;
+    const rough = painted.some((p) => p.rough);
+    const complete = !rough && changed.width * changed.height === wanted.width * wanted.height;
     if (!isEmpty(changed)) {
       copyRect(raster, flattened(drawing, ground, painted.slice(0, from)), changed);
       lay(raster, painted.slice(from), changed);
@@ -408,6 +431,7 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
       raster,
       changed,
       complete,
+      rough,
       bounds: Object.fromEntries(painted.map((p) => [p.layer.id, p.bounds])),
       boxes: boxesOf(drawing),
       missing: [...missing],

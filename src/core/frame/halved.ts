@@ -1,4 +1,4 @@
-import type { Raster } from '../raster/raster';
+import { createRaster, wholePixels, type Raster } from '../raster/raster';
 import { resample } from './resample';
 
 /** Halves of photos that were asked for; they are gone when their photo is. */
@@ -31,6 +31,58 @@ export function halved(photo: Raster, times: number): Raster {
     );
   }
   return halves[times - 1];
+}
+
+/** Halves for rough drawing. */
+const rough = new WeakMap<Raster, Raster[]>();
+
+/**
+ * A photo halved several times, each px the mean of four in gamma as it is: a tenth of the work of
+ * `halved`, for what stands on the screen a moment. Halves made already are taken as they are.
+ * @param times how often; 0 is the photo itself
+ */
+export function roughlyHalved(photo: Raster, times: number): Raster {
+  if (times <= 0) {
+    return photo;
+  }
+  const exact = known.get(photo)?.[times - 1];
+  if (exact) {
+    return exact;
+  }
+  let halves = rough.get(photo);
+  if (!halves) {
+    rough.set(photo, (halves = []));
+  }
+  return (halves[times - 1] ??= meanOfFour(roughlyHalved(photo, times - 1)));
+}
+
+/** Half as wide and high, rounded down; px that are see-through in part lend what they have. */
+function meanOfFour(from: Raster): Raster {
+  const width = Math.max(1, from.width >> 1);
+  const height = Math.max(1, from.height >> 1);
+  const out = createRaster(width, height);
+  const px = wholePixels(from);
+  const to = wholePixels(out);
+  const right = from.width > 1 ? 1 : 0;
+  const down = from.height > 1 ? from.width : 0;
+  for (let y = 0, i = 0; y < height; y++) {
+    for (let x = 0, at = 2 * y * from.width; x < width; x++, i++, at += 2) {
+      const a = px[at];
+      const b = px[at + right];
+      const c = px[at + down];
+      const d = px[at + down + right];
+      // Two channels at a time.
+      const even = (a & 0xff00ff) + (b & 0xff00ff) + (c & 0xff00ff) + (d & 0xff00ff) + 0x20002;
+      const odd =
+        ((a >>> 8) & 0xff00ff) +
+        ((b >>> 8) & 0xff00ff) +
+        ((c >>> 8) & 0xff00ff) +
+        ((d >>> 8) & 0xff00ff) +
+        0x20002;
+      to[i] = ((even >>> 2) & 0xff00ff) | (((odd >>> 2) & 0xff00ff) << 8);
+    }
+  }
+  return out;
 }
 
 /**

@@ -3,7 +3,7 @@ import type { Box, Place, Resize } from '../arrange/box';
 import type { Size } from '../frame/placement';
 import type { Outsets } from '../effects/kind';
 import type { Paint } from '../raster/composite';
-import type { Raster } from '../raster/raster';
+import type { Raster, Rect } from '../raster/raster';
 import type { Layer, ObjectLayer } from '../site/model/layer';
 import type { CutOut } from '../site/model/photoLayer';
 import type { GlyphRaster } from '../text/glyphs';
@@ -24,6 +24,17 @@ export interface DrawContext extends Size {
  * missing. Apart from the definition, so that screens, which never draw, need not load it.
  */
 export type Draw<L extends Layer = Layer> = (layer: L, context: DrawContext) => Paint | undefined;
+
+/**
+ * How a kind is drawn while it is in hand, where that is much quicker: the part in sight alone, not
+ * as exactly; undefined where it is to be drawn as ever.
+ * @param sight px of the slot
+ */
+export type RoughDraw<L extends Layer = Layer> = (
+  layer: L,
+  context: DrawContext,
+  sight: Rect,
+) => Paint | undefined;
 
 /**
  * What a layer does to the picture: a thing lies at a place; a paint lies everywhere; a recolouring

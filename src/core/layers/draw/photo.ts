@@ -1,12 +1,21 @@
-import { halved, halvingsFor } from '../../frame/halved';
+import type { Place } from '../../arrange/box';
+import { halved, halvingsFor, roughlyHalved } from '../../frame/halved';
 import type { Size } from '../../frame/placement';
 import { resample } from '../../frame/resample';
 import { mirror, rotate } from '../../frame/rotate';
+import { drawRoughly, type Affine } from '../../frame/roughly';
 import { fittingSharpness, sharpen } from '../../frame/sharpen';
-import { createRaster, crop, intersect, isEmpty, type Raster } from '../../raster/raster';
+import {
+  createRaster,
+  crop,
+  intersect,
+  isEmpty,
+  type Raster,
+  type Rect,
+} from '../../raster/raster';
 import type { PhotoLayer } from '../../site/model/photoLayer';
-import type { Draw, DrawContext } from '../kind';
-import { around, isDrawnWhole, photo, photoSize } from '../photo';
+import type { Draw, DrawContext, RoughDraw } from '../kind';
+import { around, isDrawnWhole, photo, photoPoint, photoSize, usedSize } from '../photo';
 
 /**
  * The photo drawn along its own axes, as if it were not turned; flipping mirrors it about its own
@@ -92,8 +101,13 @@ const cutOutHalvings = (scale: number, { width, height }: Size): number =>
 /**
  * Pixels to draw the layer from: the part of the photo that is used, cut out where it is, and
  * halved where it is drawn far smaller.
+ * @param halve makes it smaller, for a scale that it is drawn at
  */
-function sourceOf(layer: PhotoLayer, context: DrawContext): Raster | undefined {
+function sourceOf(
+  layer: PhotoLayer,
+  context: DrawContext,
+  halve: (whole: Raster, scale: number) => Raster,
+): Raster | undefined {
   const whole = context.photo(layer.assetId);
   if (!whole) {
     return undefined;
@@ -106,7 +120,7 @@ function sourceOf(layer: PhotoLayer, context: DrawContext): Raster | undefined {
         layer.cutOut,
         cutOutHalvings(largest, whole),
       )
-    : halved(whole, halvingsFor(largest));
+    : halve(whole, largest);
   if (!layer.crop) {
     return raster;
   }
@@ -123,14 +137,11 @@ function sourceOf(layer: PhotoLayer, context: DrawContext): Raster | undefined {
   });
 }
 
-export const drawPhoto: Draw<PhotoLayer> = (layer, context) => {
-  const from = sourceOf(layer, context);
-  if (!from) {
-    return undefined;
-  }
+/** The part of a slot that a photo is drawn for, px of the slot. */
+function drawnPart(layer: PhotoLayer, context: DrawContext): Rect {
   const all = around(layer);
   const { left, top, right, bottom } = context.outsets;
-  const part = isDrawnWhole(layer, context)
+  return isDrawnWhole(layer, context)
     ? all
     : intersect(all, {
         x: -left,
@@ -138,6 +149,118 @@ export const drawPhoto: Draw<PhotoLayer> = (layer, context) => {
         width: context.width + left + right,
         height: context.height + top + bottom,
       });
+}
+
+/** Photos of which so many px are read, at most, are drawn whole even while they are dragged. */
+const quicklyRead = 1.5e6;
+
+/** Px of turned photos that are drawn, at most, for the same. */
+const quicklyTurned = 3e5;
+
+/** How often a photo can be halved and still has a px for each that is drawn. */
+const roughHalf = (whole: Raster, scale: number): Raster =>
+  roughlyHalved(whole, Math.max(0, Math.floor(Math.log2(1 / Math.max(scale, 1e-4)))));
+
+/**
+ * A photo in hand: only what is in sight of it, drawn roughly.
+ * @returns undefined where it is drawn as quickly whole
+ */
+export const drawPhotoRoughly: RoughDraw<PhotoLayer> = (layer, context, sight) => {
+  const drawn = drawnPart(layer, context);
+  const part = intersect(drawn, sight);
+  const pixels = drawn.width * drawn.height;
+  const read = pixels / Math.min(1, layer.scale * 2 ** halvingsFor(layer.scale)) ** 2;
+  if (isEmpty(part) || (layer.turn === 0 ? read <= quicklyRead : pixels <= quicklyTurned)) {
+    return undefined;
+  }
+  const from = sourceOf(layer, context, roughHalf);
+  if (!from) {
+    return undefined;
+  }
+  const { raster, x, y } = inHand(from, layer, part);
+  const place = photo.place(layer, context);
+  return { type: 'raster', raster, x: x - place.x, y: y - place.y };
+};
+
+/** Drawn around what is in sight, px on each side, so that a drag only moves it a while. */
+const drawnAround = 300;
+
+interface InHand {
+  /** All that makes its pixels. */
+  readonly key: string;
+  readonly raster: Raster;
+  /** Its corner from the layer's point, px of the slot. */
+  readonly dx: number;
+  readonly dy: number;
+}
+
+/** By the pixels that they are drawn from. */
+const lastInHand = new WeakMap<Raster, InHand>();
+
+/** Pixels of a photo for a part of the slot and some around it, at whole px of the slot. */
+function inHand(
+  from: Raster,
+  layer: PhotoLayer,
+  part: Rect,
+): { raster: Raster; x: number; y: number } {
+  const { scale, stretch, turn, flipX, flipY } = layer;
+  const all = around(layer);
+  const key = JSON.stringify([scale, stretch, turn, flipX, flipY, layer.crop]);
+  const known = lastInHand.get(from);
+  if (known?.key === key) {
+    const { raster } = known;
+    const at = { x: Math.round(layer.x + known.dx), y: Math.round(layer.y + known.dy) };
+    // At the photo's own sides whole px may be one more or less than before.
+    const needed = intersect(part, {
+      x: all.x + 1,
+      y: all.y + 1,
+      width: all.width - 2,
+      height: all.height - 2,
+    });
+    const covered = intersect(needed, { ...at, width: raster.width, height: raster.height });
+    if (covered.width === needed.width && covered.height === needed.height) {
+      return { raster, ...at };
+    }
+  }
+  const { x, y, width, height } = intersect(all, {
+    x: part.x - drawnAround,
+    y: part.y - drawnAround,
+    width: part.width + 2 * drawnAround,
+    height: part.height + 2 * drawnAround,
+  });
+  const raster = drawRoughly(from, mapping(layer, from, { x, y }), width, height);
+  lastInHand.set(from, { key, raster, dx: x - layer.x, dy: y - layer.y });
+  return { raster, x, y };
+}
+
+/** Where the px at a place of the slot, and those beside it, come from in a reduced photo. */
+function mapping(layer: PhotoLayer, from: Raster, corner: Place): Affine {
+  const used = usedSize(layer);
+  const source = (x: number, y: number) => {
+    const point = photoPoint(layer, { x: corner.x + x + 0.5, y: corner.y + y + 0.5 });
+    return {
+      x: ((point.x - (layer.crop?.x ?? 0)) * from.width) / used.width,
+      y: ((point.y - (layer.crop?.y ?? 0)) * from.height) / used.height,
+    };
+  };
+  const first = source(0, 0);
+  const right = source(1, 0);
+  const below = source(0, 1);
+  return {
+    ...first,
+    xByX: right.x - first.x,
+    yByX: right.y - first.y,
+    xByY: below.x - first.x,
+    yByY: below.y - first.y,
+  };
+}
+
+export const drawPhoto: Draw<PhotoLayer> = (layer, context) => {
+  const from = sourceOf(layer, context, (whole, s) => halved(whole, halvingsFor(s)));
+  if (!from) {
+    return undefined;
+  }
+  const part = drawnPart(layer, context);
   const place = photo.place(layer, context);
   if (isEmpty(part)) {
     return { type: 'raster', raster: createRaster(1, 1), x: 0, y: 0 };

@@ -1,8 +1,8 @@
 import type { Layer, LayerKindName } from '../../site/model/layer';
-import type { Draw } from '../kind';
+import type { Draw, RoughDraw } from '../kind';
 import { drawFade } from './fade';
 import { drawFill } from './fill';
-import { drawPhoto } from './photo';
+import { drawPhoto, drawPhotoRoughly } from './photo';
 import { drawProfile } from './profile';
 import { drawRecipe } from './recipe';
 import { drawHue, drawTone, drawTwoTone } from './recolour';
@@ -29,3 +29,11 @@ const draws: { readonly [K in LayerKindName]: Draw<Extract<Layer, { kind: K }>> 
 
 /** How a layer is drawn; safe because its `kind` picks the way written for it. */
 export const drawOf = (layer: Layer): Draw => draws[layer.kind] as unknown as Draw;
+
+const roughDraws: { readonly [K in LayerKindName]?: RoughDraw<Extract<Layer, { kind: K }>> } = {
+  photo: drawPhotoRoughly,
+};
+
+/** How a layer is drawn while it is in hand, for kinds that can take long. */
+export const roughDrawOf = (layer: Layer): RoughDraw | undefined =>
+  roughDraws[layer.kind] as RoughDraw | undefined;
