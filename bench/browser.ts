@@ -5,8 +5,10 @@
 import { spawn } from 'node:child_process';
 import { chromium, type Page } from '@playwright/test';
 import { median, row, type Row } from './rows';
-import { dragRepaints, repaint } from './drag';
+import { dragRepaints, framingRow, repaint } from './drag';
+import { foregroundRow } from './foreground';
 import { ownBenchInBrowser, ownPageInBrowser } from './ownPage';
+import { searchRow } from './search';
 import { setInBrowser } from './set';
 import { waitRows } from './waits';
 
@@ -87,24 +89,33 @@ async function strengthRepaints(page: Page): Promise<number[]> {
   );
 }
 
+/** Fills a field that is read on Enter. */
+async function type(page: Page, label: string, text: string): Promise<void> {
+  const field = page.getByRole('textbox', { name: label, exact: true });
+  await field.fill(text);
+  await field.press('Enter');
+}
+
+async function resize(page: Page, width: number, height: number): Promise<void> {
+  await page
+    .getByRole('navigation', { name: 'Questions' })
+    .getByRole('button', { name: 'How big' })
+    .click();
+  await type(page, 'Width', String(width));
+  await type(page, 'Height', String(height));
+}
+
 /**
  * A page background of 1900×1200 with five layers: photo, a tone on it alone, wash, texture, words;
  * the wash is selected in the end.
  */
 async function largeBackground(page: Page): Promise<void> {
-  const type = async (label: string, text: string) => {
-    const field = page.getByRole('textbox', { name: label, exact: true });
-    await field.fill(text);
-    await field.press('Enter');
-  };
   const layer = (name: string) =>
     page.getByRole('region', { name: 'Layers, back to front' }).getByRole('button', { name });
   await page.getByRole('radio', { name: 'Kiln diary' }).click();
   await page.getByRole('link', { name: /^Kiln diary background, .* open its bench/ }).click();
   await page.locator('canvas[data-ready=true]').waitFor();
-  await page.keyboard.press('1');
-  await type('Width', '1900');
-  await type('Height', '1200');
+  await resize(page, 1900, 1200);
   await page
     .getByRole('navigation', { name: 'Questions' })
     .getByRole('button', { name: 'Which part' })
@@ -114,32 +125,13 @@ async function largeBackground(page: Page): Promise<void> {
   await page.keyboard.press('3');
   await page.getByRole('button', { name: '+ Tone' }).click();
   await page.getByRole('radio', { name: 'only the layer beneath' }).click();
-  await type('Brightness, figure', '110');
+  await type(page, 'Brightness, figure', '110');
   await layer('Wash').click();
   await page.getByRole('button', { name: '+ Texture' }).click();
   await page.getByRole('button', { name: '+ Add' }).click();
   await page.getByRole('menuitem', { name: 'Text' }).click();
   await layer('Wash').click();
   await page.waitForTimeout(4000);
-}
-
-/**
- * Searches for the lightest file of the open bench, and gives the time until the search says that
- * it is done.
- */
-async function searchTime(page: Page): Promise<number> {
-  await page.keyboard.press('6');
-  await page.waitForTimeout(8000);
-  const start = Date.now();
-  await page.getByRole('button', { name: 'Find the lightest file' }).click();
-  // Looked at with every frame; a locator would look twice a second.
-  await page.waitForFunction(
-    () =>
-      [...document.querySelectorAll('button')].some((b) => b.textContent.includes('Search again')),
-    undefined,
-    { timeout: 120_000 },
-  );
-  return Date.now() - start;
 }
 
 export const browserRows = (): Promise<Row[]> =>
@@ -191,7 +183,7 @@ export const browserRows = (): Promise<Row[]> =>
         opening.push(await firstPicture(() => link.click()));
         reopening.push(await firstPicture(() => page.reload()));
       }
-      const small = await searchTime(page);
+      const small = await searchRow(page, '1080×220');
       await page.keyboard.press('4');
       const frames = await dragRepaints(page, 540, 95);
       await page
@@ -210,7 +202,10 @@ export const browserRows = (): Promise<Row[]> =>
       await page.keyboard.press('4');
       await dressText(page);
       const dressedLarge = await dragRepaints(page, ...(await selectedMiddle(page)));
-      const largeSearch = await searchTime(page);
+      const largeSearch = await searchRow(page, '1900×1200');
+      const framing = await framingRow(page);
+      await resize(page, 1400, 900);
+      const middleSearch = await searchRow(page, '1400×900');
       const set = await setInBrowser(page, plan);
       const ownPage = [
         ...(await ownPageInBrowser(page, plan)),
@@ -236,13 +231,10 @@ export const browserRows = (): Promise<Row[]> =>
           'wanted at most',
           1500,
         ),
-        row('search for the lightest file, 1080×220, all formats', small, 'wanted at most', 3000),
-        row(
-          'search for the lightest file, 1900×1200, all formats',
-          largeSearch,
-          'wanted at most',
-          25000,
-        ),
+        small,
+        middleSearch,
+        largeSearch,
+        framing,
         row(
           `repaint while dragging text, 1080×220 (${frames.length} frames)`,
           median(frames),
@@ -269,6 +261,7 @@ export const browserRows = (): Promise<Row[]> =>
         ),
         set,
         ...ownPage,
+        await foregroundRow(browser, address),
         ...(await waitRows(browser, address)),
       ];
     } finally {

@@ -1,4 +1,6 @@
 import type { Page } from '@playwright/test';
+import sharp from 'sharp';
+import { median, row, type Row } from './rows';
 
 /** Name under which the app measures each repaint. */
 export const repaint = 'soyez repaint';
@@ -19,5 +21,36 @@ export async function dragRepaints(page: Page, x: number, y: number): Promise<nu
   return page.evaluate(
     (name) => performance.getEntriesByName(name).map((e) => e.duration),
     repaint,
+  );
+}
+
+const far = { width: 9000, height: 6000 };
+
+/** Drags a photograph of 54 megapixels in its frame, on the background that is open. */
+export async function framingRow(page: Page): Promise<Row> {
+  const buffer = await sharp('public/sample/kiln-glow.jpg')
+    .resize(far.width, far.height, { kernel: 'cubic' })
+    .jpeg({ quality: 88 })
+    .toBuffer();
+  await page.getByRole('navigation', { name: 'Questions' }).getByText('Which part').click();
+  const chosen = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Choose a file' }).click();
+  await (await chosen).setFiles({ name: 'far.jpg', mimeType: 'image/jpeg', buffer });
+  await page.getByText(`${far.width} × ${far.height}`).first().waitFor({ timeout: 60_000 });
+  const zoom = page.getByRole('textbox', { name: /^Zoom/ });
+  await zoom.fill('1.4');
+  await zoom.press('Enter');
+  await page.locator('canvas[data-settled=true]').waitFor({ timeout: 60_000 });
+  await page.waitForTimeout(4000);
+  const box = (await page.getByTestId('picture-area').boundingBox())!;
+  const frames = await dragRepaints(page, 640 - box.x, 320 - box.y);
+  if (frames.length < 20) {
+    throw new Error(`Expected at least 20 repaints while framing, found ${frames.length}.`);
+  }
+  return row(
+    `repaint while framing ${far.width}×${far.height} on 1900×1200 (${frames.length} frames)`,
+    median(frames),
+    'wanted at most',
+    16,
   );
 }

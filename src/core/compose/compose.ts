@@ -120,6 +120,19 @@ function recoloured(colour: Rgb, map: PixelMap, strength: number): Rgb {
   return { r: one.data[0], g: one.data[1], b: one.data[2] };
 }
 
+/** What was made of a paint, for one of the same pixels that may lie elsewhere. */
+function movedTo(made: Paint, from: Paint, now: Paint): Paint | undefined {
+  if (from === now) {
+    return made;
+  }
+  return from.type === 'raster' &&
+    now.type === 'raster' &&
+    made.type === 'raster' &&
+    from.raster === now.raster
+    ? { ...made, x: now.x, y: now.y }
+    : undefined;
+}
+
 const overlapOf = ({ overlap }: Drawing): Overlap => overlap ?? noOverlap;
 
 /** Where a layer may be seen in the raster: in the slot, and beyond it if it hangs out. */
@@ -159,7 +172,8 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
   compose(drawing: Drawing, focus?: Rect): Composed;
 } {
   let shapes = new Map<string, Shape>();
-  let recolours = new Map<string, { key: string; paint: Paint }>();
+  /** Layers with their own colours changed, and what they were made of. */
+  let recolours = new Map<string, { changes: string; from: Paint; paint: Paint }>();
   let grounds: { key: string; raster: Raster } | undefined;
   let last:
     { ground: string; painted: Painted[]; raster: Raster; stale: Rect; from: number } | undefined;
@@ -283,9 +297,10 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
       let own = shape;
       if (shape && list) {
         const before = recolours.get(layer.id);
-        const changed = `${key} ${changes}`;
-        own = before?.key === changed ? before.paint : recolour(shape, list);
-        kept.set(layer.id, { key: changed, paint: own });
+        own =
+          (before?.changes === changes && movedTo(before.paint, before.from, shape)) ||
+          recolour(shape, list);
+        kept.set(layer.id, { changes, from: shape, paint: own });
       }
       // What reaches one layer only is in that layer's paint already.
       if (isRecolour(layer) && layer.reach === 'beneath') {
