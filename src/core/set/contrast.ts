@@ -5,8 +5,8 @@ import { contrastRatio } from '../legibility/contrast';
 import type { Rgb } from '../raster/raster';
 import { contentName, customProperties, pathOf, type SheetText } from '../theme/readTheme';
 import { readBackground } from '../theme/backgrounds';
-import { resolveVars } from '../theme/customProperties';
-import { readStylesheet } from '../theme/stylesheet';
+import { resolveVars, type CustomProperties } from '../theme/customProperties';
+import { readStylesheet, type StyleRule } from '../theme/stylesheet';
 
 /** Words of a theme on what a style sheet lays behind them. */
 export interface TextPair {
@@ -45,7 +45,29 @@ export function textPairs(
   pictureColour: (path: string) => Rgb | undefined,
 ): TextPair[] {
   const rules = sheets.flatMap(({ path, text }) => readStylesheet(path, text).rules);
-  const properties = customProperties(rules);
+  const light = rules.filter((r) => !r.dark);
+  return [
+    ...pairsOf(light, light, customProperties(rules), pictureColour),
+    ...pairsOf(
+      rules,
+      rules.filter((r) => r.dark),
+      customProperties(rules, true),
+      pictureColour,
+    ),
+  ];
+}
+
+/**
+ * In one colour scheme.
+ * @param rules all that hold in it
+ * @param asked those whose text is looked at
+ */
+function pairsOf(
+  rules: readonly StyleRule[],
+  asked: readonly StyleRule[],
+  properties: CustomProperties,
+  pictureColour: (path: string) => Rgb | undefined,
+): TextPair[] {
   const grounds = new Map<string, Ground>();
   const resolve = (value: string) => resolveVars(value, properties);
   let content: Ground | undefined;
@@ -105,7 +127,7 @@ export function textPairs(
     }
     return content ?? page;
   }
-  return rules.flatMap((rule) =>
+  return asked.flatMap((rule) =>
     rule.declarations
       .filter((d) => d.property === 'color')
       .flatMap(({ value, line }): TextPair[] => {

@@ -60,3 +60,7 @@ export function rangeWords({ min, max }: WidthRange): string {
   }
   return max !== undefined ? `up to ${max} px` : 'any width';
 }
+
+/** A media query list holds only where dark colours are asked for (Media Queries Level 5). */
+export const asksForDark = (query: string): boolean =>
+  /prefers-color-scheme\s*:\s*dark/i.test(query) && !/\bnot\b/i.test(query);

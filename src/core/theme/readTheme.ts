@@ -93,12 +93,14 @@ const colourProperty =
 /**
  * Values for the page as a whole: what `:root` and its like declare, whatever the screen, the last
  * one counting.
+ * @param dark where dark colours are asked for
  */
-export function customProperties(rules: readonly StyleRule[]): Map<string, string> {
+export function customProperties(rules: readonly StyleRule[], dark = false): Map<string, string> {
   const found = new Map<string, string>();
   for (const rule of rules) {
     const whole =
       /^(:root|html|body|\*|:host)$/.test(rule.selector) &&
+      (dark || !rule.dark) &&
       rule.widths.every((w) => w.min === undefined && w.max === undefined);
     for (const { property, value } of rule.declarations) {
       if (property.startsWith('--') && (whole || !found.has(property))) {

@@ -7,7 +7,7 @@ import {
   type Selector,
   type StyleSheet,
 } from 'css-tree';
-import { bothRanges, screenWidths, type WidthRange } from './media';
+import { asksForDark, bothRanges, screenWidths, type WidthRange } from './media';
 
 export interface Declaration {
   readonly property: string;
@@ -24,6 +24,8 @@ export interface StyleRule {
    */
   readonly subject: { readonly type: string | undefined; readonly text: string };
   readonly widths: readonly WidthRange[];
+  /** It holds only where dark colours are asked for. */
+  readonly dark: boolean;
   readonly declarations: readonly Declaration[];
   readonly file: string;
   readonly line: number;
@@ -76,6 +78,7 @@ export function readStylesheet(file: string, text: string): Stylesheet {
   }) as StyleSheet;
   const rules: StyleRule[] = [];
   const media: (readonly WidthRange[])[] = [];
+  const schemes: boolean[] = [];
 
   const readRule = (rule: Rule) => {
     const line = rule.loc?.start.line ?? 1;
@@ -87,7 +90,8 @@ export function readStylesheet(file: string, text: string): Stylesheet {
     for (const node of rule.block.children) {
       if (node.type === 'Declaration') {
         declarations.push({
-          property: node.property.toLowerCase(),
+          // The case of custom properties counts.
+          property: node.property.startsWith('--') ? node.property : node.property.toLowerCase(),
           value: generate(node.value as CssNode).trim(),
           line: node.loc?.start.line ?? line,
         });
@@ -109,6 +113,7 @@ export function readStylesheet(file: string, text: string): Stylesheet {
           selector: generate(selector),
           subject: subjectOf(selector),
           widths,
+          dark: schemes.some((dark) => dark),
           declarations,
           file,
           line,
@@ -120,7 +125,9 @@ export function readStylesheet(file: string, text: string): Stylesheet {
   walk(tree, {
     enter(node: CssNode) {
       if (node.type === 'Atrule' && node.name.toLowerCase() === 'media') {
-        media.push(node.prelude ? screenWidths(generate(node.prelude)) : [{}]);
+        const query = node.prelude ? generate(node.prelude) : '';
+        media.push(query ? screenWidths(query) : [{}]);
+        schemes.push(asksForDark(query));
       }
       // Key frames have selectors of their own kind, and font faces declare nothing of the page.
       if (node.type === 'Atrule' && /(keyframes|font-face|page)$/i.test(node.name)) {
@@ -134,6 +141,7 @@ export function readStylesheet(file: string, text: string): Stylesheet {
     leave(node: CssNode) {
       if (node.type === 'Atrule' && node.name.toLowerCase() === 'media') {
         media.pop();
+        schemes.pop();
       }
     },
   });

@@ -1,0 +1,12 @@
+import { readFileSync } from 'node:fs';
+import { follow } from '../src/core/set/follow';
+import { layRecipe } from '../src/core/recolour/recipe';
+import { offersFor } from '../src/core/recolour/offers';
+import { colourOf } from '../src/core/colour/parse';
+const from = colourOf('#2a6f77');
+const offers = offersFor(from, colourOf('#8a3b5c'), [{ colour: from, share: 1 }]);
+console.log(offers.map((o) => [o.way, o.left.toFixed(1), o.kept.toFixed(2)].join(' ')));
+const laid = layRecipe({ steps: offers.find((o) => o.way === 'hue')!.steps, spare: true });
+const f = follow({ sheets: [{ path: 's.css', text: readFileSync('/tmp/probe.css', 'utf8') }], samples: new Map(), laid, from, decided: {}, ends: new Map() });
+for (const l of f.lines) console.log(l.line, l.selector, l.property, l.old, '->', l.to, l.follows);
+console.log(f.sheets.get('s.css'));
