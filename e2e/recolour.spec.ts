@@ -373,7 +373,7 @@ test('what cannot be recoloured says why, and changes nothing', async ({ bench, 
   });
   await expect(
     page.getByText(
-      'notes.zip: expected pictures of a theme, or a zip of its folder, found 1 file and no picture that can be recoloured.',
+      'notes.zip: expected pictures or style sheets of a theme, or a zip of its folder, found 1 file and none that can be recoloured.',
     ),
   ).toBeVisible();
   await expect(page.getByRole('group', { name: 'Drop a theme' })).toBeVisible();

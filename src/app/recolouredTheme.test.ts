@@ -28,6 +28,7 @@ const recipe: Recipe = {
   name: 'Celadon',
   steps: [newWash('w', '#f3fec2', 0.59)],
   spare: true,
+  hues: null,
 };
 const assets = new Map<string, Uint8Array<ArrayBuffer>>();
 const filed = ({ path, bytes }: { path: string; bytes: Uint8Array<ArrayBuffer> }) => {
@@ -51,6 +52,7 @@ const set: PieceSet = {
   sheets: opened.sheets.map(filed),
   others: opened.others.map((o) => ({ ...filed(o), why: o.why })),
   recipe,
+  follows: [],
   from: '#3f5161',
   to: '#a9b79a',
   lines: { 'slate/style.css:1': false, 'slate/style.css:2': '#102030' },
@@ -162,6 +164,7 @@ test('a recipe goes out as a file and comes in as it was; others are refused wit
         recipeVersion: 1,
         name: 'x',
         spare: false,
+        hues: null,
         steps: [{ ...recipe.steps[0], colour: 'grue' }],
       }),
     ),

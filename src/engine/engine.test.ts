@@ -668,7 +668,7 @@ test('a piece is decoded once, and after a crash the pieces that are asked for a
 
 test('a set is written file by file: one that breaks off is said and the others go on, and what is not wanted is not begun', async () => {
   const { set } = engineWith(setUp());
-  const recipe = { id: 'r', name: '', steps: [], spare: false };
+  const recipe = { id: 'r', name: '', steps: [], spare: false, hues: null };
   const done: string[] = [];
   const failed: string[] = [];
   const job = (assetId: string) => ({

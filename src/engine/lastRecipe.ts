@@ -5,7 +5,7 @@ import type { Recipe } from '@/core/site/model/recipe';
 export function lastRecipe(): (recipe: Recipe) => LaidRecipe {
   let last: { key: string; laid: LaidRecipe } | undefined;
   return (recipe) => {
-    const key = JSON.stringify([recipe.steps, recipe.spare]);
+    const key = JSON.stringify([recipe.steps, recipe.spare, recipe.hues]);
     if (last?.key !== key) {
       last = { key, laid: layRecipe(recipe) };
     }

@@ -19,6 +19,7 @@ import type { PackedSite } from '@/core/handover/siteFile';
 import type { TypedFile } from '@/core/handover/zipFiles';
 import type { OraPicture, ReadOra } from '@/core/openRaster/openRaster';
 import type { Offer, Sample } from '@/core/recolour/offers';
+import type { Reach } from '@/core/recolour/reach';
 import type { Followed, FollowInput } from '@/core/set/follow';
 import type { Match, MatchedPart } from '@/core/recolour/match';
 import type { BlendMode } from '@/core/raster/blend';
@@ -213,7 +214,7 @@ export type SetCalls = {
     ask: {
       from: Hex;
       to: Hex;
-      spare: boolean;
+      reach: Reach;
       assetIds: readonly string[];
       shown: readonly string[];
     };

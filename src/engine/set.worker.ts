@@ -104,7 +104,7 @@ serve<SetCalls>(self as unknown as ServerScope, {
     laidAs(recipe).on(raster, scale);
     return { answer: raster, transfer: [raster.data.buffer] };
   },
-  offers({ from, to, spare, assetIds, shown }) {
+  offers({ from, to, reach, assetIds, shown }) {
     const old = colourOf(from);
     const wanted = colourOf(to);
     const samples = assetIds.flatMap((id) => {
@@ -112,7 +112,7 @@ serve<SetCalls>(self as unknown as ServerScope, {
       return known ? [known.samples] : [];
     });
     const answer = offersFor(old, wanted, samples.flat()).map((offer) => {
-      const laid = layRecipe({ steps: offer.steps, spare });
+      const laid = layRecipe({ steps: offer.steps, ...reach });
       return {
         offer,
         left: leftOver(samples, old, wanted, laid.colour),

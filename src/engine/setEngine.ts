@@ -1,5 +1,6 @@
 import type { PackedFile } from '@/core/files/unzip';
 import type { Sample } from '@/core/recolour/offers';
+import type { Reach } from '@/core/recolour/reach';
 import type { Raster } from '@/core/raster/raster';
 import type { Followed, FollowInput } from '@/core/set/follow';
 import type { OpenedSet } from '@/core/set/openSet';
@@ -50,7 +51,7 @@ export interface SetEngine {
   offers(
     from: Hex,
     to: Hex,
-    spare: boolean,
+    reach: Reach,
     assetIds: readonly string[],
     shown: readonly string[],
   ): Promise<readonly ShownOffer[]>;
@@ -173,8 +174,8 @@ export function createSetEngine({
       const { raster, scale } = last;
       return recipe ? channel.ask('whole', { recipe, raster, scale }) : raster;
     },
-    offers: (from, to, spare, assetIds, shown) =>
-      afresh(assetIds, () => channel.ask('offers', { from, to, spare, assetIds, shown })),
+    offers: (from, to, reach, assetIds, shown) =>
+      afresh(assetIds, () => channel.ask('offers', { from, to, reach, assetIds, shown })),
     follow: (set, sheets, ends) =>
       afresh(
         set.pieces.map((p) => p.assetId),

@@ -19,7 +19,8 @@ const set: PieceSet = {
   pieces: ['a.png', 'broken.png', 'c.png'].map(piece),
   sheets: [{ path: 'style.css', assetId: 'sheet', bytes: 3 }],
   others: [],
-  recipe: { id: 'r', name: '', steps: [], spare: false },
+  recipe: { id: 'r', name: '', steps: [], spare: false, hues: null },
+  follows: [],
   from: '#000000',
   to: '#ffffff',
   lines: {},
@@ -46,7 +47,7 @@ function ports(): SetPorts & { jobs: SetJob[] } {
       }
       return [];
     },
-    follow: async () => ({ lines: [], sheets: new Map() }),
+    follow: async () => ({ lines: [], sheets: new Map(), families: [], proposed: [] }),
     handed: async ({ originals, written }) =>
       [...originals.keys()].map((path) => ({
         path,

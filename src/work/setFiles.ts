@@ -66,7 +66,7 @@ const mostBytes = 160e6;
 const lookers = 4;
 
 const keyOf = ({ assetId, wantsEnds: ends }: SetJob, recipe: Recipe): string =>
-  JSON.stringify([assetId, ends, recipe.steps, recipe.spare]);
+  JSON.stringify([assetId, ends, recipe.steps, recipe.spare, recipe.hues]);
 
 /** What the written files have along their sides, by their paths. */
 export const endsOf = (files: ReadonlyMap<string, Recoloured>): Ends =>

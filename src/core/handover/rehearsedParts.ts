@@ -33,7 +33,7 @@ export function rehearsedParts(site: Site): RehearsedParts {
       ? [
           [
             `the recoloured theme ${set.name}`,
-            JSON.stringify([set.recipe.steps, set.recipe.spare, set.lines, set.pieces, set.sheets]),
+            JSON.stringify([set.recipe, set.follows, set.lines, set.pieces, set.sheets]),
           ],
         ]
       : []),

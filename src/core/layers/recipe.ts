@@ -1,4 +1,5 @@
 import { array, boolean, lazy, mixed, object, string, type Schema } from 'yup';
+import { hexField } from '../colour/hexField';
 import { activeSteps } from '../recolour/activeSteps';
 import type { Layer } from '../site/model/layer';
 import type { Picture } from '../site/model/picture';
@@ -39,6 +40,7 @@ export const recipeSchema = object({
   name: string().defined(),
   steps: array().of(stepSchema).max(40).required(),
   spare: boolean().required(),
+  hues: array().of(hexField()).max(40).nullable().defined().default(undefined),
 });
 
 export const newRecipeLayer = (id: string, recipe: Recipe): RecipeLayer => ({
@@ -73,8 +75,9 @@ export const stepsAt = ({
  */
 export function recolouringOf({
   layers,
-}: Pick<Picture, 'layers'>): Pick<Recipe, 'steps' | 'spare'> {
+}: Pick<Picture, 'layers'>): Pick<Recipe, 'steps' | 'spare' | 'hues'> {
   const seen = layers.filter((l) => !l.hidden);
+  const recipes = seen.flatMap((l) => (l.kind === 'recipe' ? [l.recipe] : []));
   return {
     steps: seen.flatMap((layer): RecipeStep[] => {
       if (layer.kind === 'recipe') {
@@ -85,7 +88,9 @@ export function recolouringOf({
       }
       return [];
     }),
-    spare: seen.some((l) => l.kind === 'recipe' && l.recipe.spare),
+    spare: recipes.some((r) => r.spare),
+    // Of several, what each reaches for itself cannot be said by one.
+    hues: recipes.length === 1 && seen.filter(isOfColour).length === 1 ? recipes[0].hues : null,
   };
 }
 
@@ -98,9 +103,10 @@ export const recipe: DefinitionOf<RecipeLayer> = {
     kind: string().oneOf(['recipe']).required(),
     recipe: recipeSchema.required(),
   }),
-  key: ({ recipe: { steps, spare } }) =>
+  key: ({ recipe: { steps, spare, hues } }) =>
     JSON.stringify([
       spare,
+      hues,
       activeSteps({ steps }).map((s) => ({ ...s, id: '', name: '', locked: false })),
     ]),
   place: () => ({ x: 0, y: 0 }),

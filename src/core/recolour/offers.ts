@@ -116,9 +116,9 @@ function hueSteps(from: Rgb, to: Rgb): RecipeStep[] {
   const hue = newHue('hue', hexOf(to));
   const keys = ['brightness', 'saturation', 'contrast'] as const;
   let best: ToneLayer = newTone('tone');
-  const turned = layRecipe({ steps: [hue], spare: false }).colour(from);
+  const turned = layRecipe({ steps: [hue], spare: false, hues: null }).colour(from);
   const off = (tone: ToneLayer) =>
-    deltaE(layRecipe({ steps: [tone], spare: false }).colour(turned), to);
+    deltaE(layRecipe({ steps: [tone], spare: false, hues: null }).colour(turned), to);
   let least = off(best);
   for (let stride = 32; stride >= 1; stride = stride === 1 ? 0 : stride >> 1) {
     for (let moved = true; moved;) {
@@ -173,7 +173,7 @@ export function offersFor(from: Rgb, to: Rgb, samples: readonly Sample[]): Offer
     if (present.length === 0) {
       return [];
     }
-    const laid = layRecipe({ steps: present, spare: false });
+    const laid = layRecipe({ steps: present, spare: false, hues: null });
     return [
       {
         way,

@@ -18,6 +18,7 @@ const recipe = (steps: readonly RecipeStep[], spare = false): Recipe => ({
   name: 'Celadon',
   steps,
   spare,
+  hues: null,
 });
 
 /** A strip from slate to a darker slate. */
@@ -222,6 +223,7 @@ test('taken from a picture: its recolouring of everything, those of its recipes 
   expect(recolouringOf({ layers })).toMatchObject({
     steps: [{ id: 'w' }, { id: 'h' }, { id: 't' }],
     spare: false,
+    hues: null,
   });
   // A recipe at half its strength that leaves greys alone is taken as it lies.
   const half = {
@@ -233,6 +235,7 @@ test('taken from a picture: its recolouring of everything, those of its recipes 
   expect(recolouringOf({ layers: [{ ...half, hidden: true }] })).toEqual({
     steps: [],
     spare: false,
+    hues: null,
   });
 });
 

@@ -3,10 +3,11 @@ import { drawHue, drawTone, drawTwoTone } from '../layers/draw/recolour';
 import { drawTextureLayer } from '../layers/draw/texture';
 import type { Draw, DrawContext } from '../layers/kind';
 import { composite, type Paint } from '../raster/composite';
-import { createRaster, isOpaque, type Raster, type Rgb } from '../raster/raster';
+import { createRaster, isOpaque, wholePixels, type Raster, type Rgb } from '../raster/raster';
 import type { Recipe, RecipeStep } from '../site/model/recipe';
 import { activeSteps } from './activeSteps';
-import { sparedShare } from './spare';
+import { followingShare } from './reach';
+import { evenSlope, isOneSlope, keepSlopes } from './slopes';
 
 const draws = {
   fill: drawFill,
@@ -42,32 +43,50 @@ export interface LaidRecipe {
  * composer draws the same layer, to the level. A wash at strength s gives (1 − s)·old + s·colour,
  * rounded half up.
  */
-export function layRecipe({ steps: all, spare }: Pick<Recipe, 'steps' | 'spare'>): LaidRecipe {
+export function layRecipe({
+  steps: all,
+  ...reach
+}: Pick<Recipe, 'steps' | 'spare' | 'hues'>): LaidRecipe {
   const steps = activeSteps({ steps: all });
   const prepared = steps.map((step) =>
     step.kind === 'texture' ? undefined : paintOf(step, { width: 1, height: 1 }),
   );
-  const spared = new Map<number, number>();
+  const share = followingShare(reach);
+  const known = new Map<number, number>();
 
-  /**
-   * Colours go back to what they were as far as they are to be left alone; each is looked at once.
-   */
-  function putBack(data: Uint8ClampedArray, before: Uint8ClampedArray): void {
-    for (let k = 0; k < data.length; k += 4) {
-      const key = (before[k] << 16) | (before[k + 1] << 8) | before[k + 2];
-      let share = spared.get(key);
-      if (share === undefined) {
-        if (spared.size > 200_000) {
-          spared.clear();
+  /** How far each px follows; each colour is looked at once. */
+  function sharesOf(px: Int32Array): Float32Array {
+    const shares = new Float32Array(px.length);
+    for (let i = 0; i < px.length; i++) {
+      const key = px[i] & 0xffffff;
+      let found = known.get(key);
+      if (found === undefined) {
+        if (known.size > 200_000) {
+          known.clear();
         }
-        spared.set(
-          key,
-          (share = sparedShare({ r: before[k], g: before[k + 1], b: before[k + 2] })),
-        );
+        found = share!({ r: key & 255, g: (key >> 8) & 255, b: key >> 16 });
+        known.set(key, found);
       }
-      if (share > 0) {
+      shares[i] = found;
+    }
+    return shares;
+  }
+
+  /** Colours go back to what they were as far as they are to be left alone. */
+  function putBack({ data }: Raster, before: Raster): void {
+    const shares = sharesOf(wholePixels(before));
+    let change = 0;
+    for (let k = 0; k < data.length; k += 4) {
+      for (let c = k; c < k + 3; c++) {
+        change = Math.max(change, Math.abs(data[c] - before.data[c]));
+      }
+    }
+    keepSlopes(before, shares, change);
+    for (let k = 0; k < data.length; k += 4) {
+      const left = 1 - shares[k >> 2];
+      if (left > 0) {
         for (let c = k; c < k + 3; c++) {
-          data[c] = Math.floor(data[c] + share * (before[c] - data[c]) + 0.5);
+          data[c] = Math.floor(data[c] + left * (before.data[c] - data[c]) + 0.5);
         }
       }
     }
@@ -79,7 +98,12 @@ export function layRecipe({ steps: all, spare }: Pick<Recipe, 'steps' | 'spare'>
     }
     const { data } = raster;
     const opaque = isOpaque(raster);
-    const before = opaque && !spare ? undefined : data.slice();
+    const before = opaque && !share ? undefined : { ...raster, data: data.slice() };
+    const textures = withTextures && steps.some((s) => s.kind === 'texture');
+    const slope =
+      data.length > 4 && !textures && isOneSlope(raster)
+        ? { ...raster, data: data.slice() }
+        : undefined;
     for (let k = 3; k < data.length && !opaque; k += 4) {
       data[k] = 255;
     }
@@ -99,11 +123,14 @@ export function layRecipe({ steps: all, spare }: Pick<Recipe, 'steps' | 'spare'>
         composite(raster, paint, step.opacity, step.blend);
       }
     });
-    if (before && spare) {
-      putBack(data, before);
+    if (before && share) {
+      putBack(raster, before);
     }
     for (let k = 3; before && k < data.length; k += 4) {
-      data[k] = before[k];
+      data[k] = before.data[k];
+    }
+    if (slope) {
+      evenSlope(slope, raster);
     }
   }
 

@@ -9,8 +9,8 @@ const version = 1;
 /** A recipe file was refused; the message says which, what was expected and what was found. */
 export class RecipeError extends Error {}
 
-export const writeRecipe = ({ name, steps, spare }: Recipe): string =>
-  `${JSON.stringify({ recipeVersion: version, name, spare, steps }, null, 2)}\n`;
+export const writeRecipe = ({ name, steps, spare, hues }: Recipe): string =>
+  `${JSON.stringify({ recipeVersion: version, name, spare, hues, steps }, null, 2)}\n`;
 
 /**
  * Reads a recipe file.
@@ -31,6 +31,7 @@ export function readRecipe(fileName: string, text: string, id: string): Recipe {
     name?: unknown;
     steps?: unknown;
     spare?: unknown;
+    hues?: unknown;
   } | null;
   if (typeof stored !== 'object' || stored?.recipeVersion === undefined) {
     throw refuse('a recipe', 'JSON of another kind');
@@ -40,7 +41,14 @@ export function readRecipe(fileName: string, text: string, id: string): Recipe {
   }
   try {
     return recipeSchema.validateSync(
-      { id, name: stored.name, steps: stored.steps, spare: stored.spare },
+      // Recipes changed every hue once.
+      {
+        id,
+        name: stored.name,
+        steps: stored.steps,
+        spare: stored.spare,
+        hues: stored.hues ?? null,
+      },
       { strict: true },
     ) as unknown as Recipe;
   } catch (error) {

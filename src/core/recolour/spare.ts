@@ -2,7 +2,8 @@ import { linearToOklab } from '../colour/oklab';
 import { linearOfLevel } from '../colour/transfer';
 import type { Rgb } from '../raster/raster';
 
-const between = (from: number, to: number, v: number): number => {
+/** A smooth way from 0 at one value to 1 at another. */
+export const between = (from: number, to: number, v: number): number => {
   const t = Math.min(1, Math.max(0, (v - from) / (to - from)));
   return t * t * (3 - 2 * t);
 };

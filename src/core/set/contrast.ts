@@ -1,27 +1,35 @@
-import { linearToOklab, oklabToLinear } from '../colour/oklab';
 import { tryColour } from '../colour/parse';
-import { levelOfLinear, linearOfLevel } from '../colour/transfer';
-import { contrastRatio } from '../legibility/contrast';
 import type { Rgb } from '../raster/raster';
 import { contentName, customProperties, pathOf, type SheetText } from '../theme/readTheme';
 import { readBackground } from '../theme/backgrounds';
+import { leastRatio } from './readable';
 import { resolveVars, type CustomProperties } from '../theme/customProperties';
+import { inScheme } from '../theme/schemes';
 import { readStylesheet, type StyleRule } from '../theme/stylesheet';
 
 /** Words of a theme on what a style sheet lays behind them. */
 export interface TextPair {
   readonly selector: string;
   readonly text: Rgb;
-  readonly ground: Rgb;
-  /** WCAG 2.2 contrast ratio, 1..21. */
+  /** One colour, or those that a picture mostly has. */
+  readonly grounds: readonly Rgb[];
+  /** WCAG 2.2 contrast ratio on the worst of them, 1..21. */
   readonly ratio: number;
   readonly at: { readonly file: string; readonly line: number };
   /** Where the ground is said; undefined for a page that says none and is white. */
   readonly groundAt: { readonly file: string; readonly line: number } | undefined;
+  /**
+   * The ground is that of the same rule or of what its selector says it is in; what the page says of
+   * text is for text that lies elsewhere.
+   */
+  readonly sure: boolean;
+  /** It is a picture, of which the colours that it mostly has are known. */
+  readonly picture: boolean;
 }
 
 interface Ground {
-  readonly colour: Rgb;
+  readonly colours: readonly Rgb[];
+  readonly picture: boolean;
   readonly at: { readonly file: string; readonly line: number };
 }
 
@@ -37,22 +45,22 @@ const compounds = (selector: string): string[] => selector.split(/\s*[\s>+~]\s*/
 /**
  * Every text colour of the style sheets with the ground it most likely lies on: that of its own
  * rule, else of what its selector says it lies in, else of the page's content, else of the page.
- * @param pictureColour the mean colour of a theme's picture that covers what it lies on, by its
- * path
+ * @param pictureColours those of a theme's picture that covers what it lies on, by its path
  */
 export function textPairs(
   sheets: readonly SheetText[],
-  pictureColour: (path: string) => Rgb | undefined,
+  pictureColours: (path: string) => readonly Rgb[] | undefined,
 ): TextPair[] {
   const rules = sheets.flatMap(({ path, text }) => readStylesheet(path, text).rules);
   const light = rules.filter((r) => !r.dark);
   return [
-    ...pairsOf(light, light, customProperties(rules), pictureColour),
+    ...pairsOf(light, light, customProperties(rules), pictureColours, false),
     ...pairsOf(
       rules,
       rules.filter((r) => r.dark),
       customProperties(rules, true),
-      pictureColour,
+      pictureColours,
+      true,
     ),
   ];
 }
@@ -66,10 +74,14 @@ function pairsOf(
   rules: readonly StyleRule[],
   asked: readonly StyleRule[],
   properties: CustomProperties,
-  pictureColour: (path: string) => Rgb | undefined,
+  pictureColours: (path: string) => readonly Rgb[] | undefined,
+  dark: boolean,
 ): TextPair[] {
-  const grounds = new Map<string, Ground>();
-  const resolve = (value: string) => resolveVars(value, properties);
+  const said = new Map<string, Ground>();
+  const resolve = (value: string) => {
+    const put = resolveVars(value, properties);
+    return put === undefined ? undefined : inScheme(put, dark);
+  };
   let content: Ground | undefined;
   for (const rule of rules) {
     if (rule.widths.some((w) => w.max !== undefined)) {
@@ -89,15 +101,15 @@ function pairsOf(
       const picture =
         path === null || (front.repeat === 'no-repeat' && layers.at(-1)?.colour)
           ? undefined
-          : pictureColour(path);
-      const colour =
-        picture ??
-        (layers.at(-1)?.colour === undefined ? undefined : tryColour(layers.at(-1)!.colour!));
-      if (!colour) {
+          : pictureColours(path);
+      const last = layers.at(-1)?.colour;
+      const plain = last === undefined ? undefined : tryColour(last);
+      const colours = picture ?? (plain && [plain]);
+      if (!colours) {
         continue;
       }
-      const ground = { colour, at: { file: rule.file, line } };
-      grounds.set(rule.selector, ground);
+      const ground = { colours, picture: picture !== undefined, at: { file: rule.file, line } };
+      said.set(rule.selector, ground);
       if (
         !content &&
         contentName.test(rule.subject.text) &&
@@ -108,24 +120,25 @@ function pairsOf(
       }
     }
   }
-  const page = grounds.get('body') ?? grounds.get('html') ?? grounds.get(':root');
-  function under(selector: string): Ground | undefined {
-    const own = grounds.get(selector) ?? grounds.get(stateless(selector));
+  const page = said.get('body') ?? said.get('html') ?? said.get(':root');
+  /** What a text lies on, and whether its selector says so. */
+  function under(selector: string): { ground: Ground | undefined; sure: boolean } {
+    const own = said.get(selector) ?? said.get(stateless(selector));
     // What the page itself says of text is inherited, and nearly all of it lies in the content.
     if (/^(html|body|:root)$/.test(stateless(selector))) {
-      return content ?? own ?? page;
+      return { ground: content ?? own ?? page, sure: false };
     }
     if (own) {
-      return own;
+      return { ground: own, sure: true };
     }
     const parts = compounds(stateless(selector));
     for (let n = parts.length; n > 0; n--) {
-      const around = grounds.get(parts.slice(0, n).join(' ')) ?? grounds.get(parts[n - 1]);
+      const around = said.get(parts.slice(0, n).join(' ')) ?? said.get(parts[n - 1]);
       if (around) {
-        return around;
+        return { ground: around, sure: n > 1 || parts.length > 1 };
       }
     }
-    return content ?? page;
+    return { ground: content ?? page, sure: false };
   }
   return asked.flatMap((rule) =>
     rule.declarations
@@ -135,46 +148,20 @@ function pairsOf(
         if (!text) {
           return [];
         }
-        const ground = under(rule.selector);
-        const colour = ground?.colour ?? white;
+        const { ground, sure } = under(rule.selector);
+        const grounds = ground?.colours ?? [white];
         return [
           {
             selector: rule.selector,
             text,
-            ground: colour,
-            ratio: contrastRatio(text, colour),
+            grounds,
+            ratio: leastRatio(text, grounds),
             at: { file: rule.file, line },
             groundAt: ground?.at,
+            sure,
+            picture: ground?.picture ?? false,
           },
         ];
       }),
   );
-}
-
-/**
- * The colour nearest to a text's in lightness that reaches a contrast on a ground, in the text's
- * own hue; black or white where no lightness of that hue does.
- * @param wanted contrast ratio, 1..21
- */
-export function readableOn(ground: Rgb, text: Rgb, wanted: number): Rgb {
-  const [L, a, b] = linearToOklab(
-    linearOfLevel[text.r],
-    linearOfLevel[text.g],
-    linearOfLevel[text.b],
-  );
-  const at = (l: number): Rgb => {
-    // Towards black and white there is less room for chroma.
-    const room = Math.min(1, l / Math.max(L, 0.01), (1 - l) / Math.max(1 - L, 0.01));
-    const [r, g, bb] = oklabToLinear(l, a * room, b * room);
-    return { r: levelOfLinear(r), g: levelOfLinear(g), b: levelOfLinear(bb) };
-  };
-  for (let step = 0; step <= 100; step++) {
-    for (const l of [L - step / 100, L + step / 100]) {
-      if (l >= 0 && l <= 1 && contrastRatio(at(l), ground) >= wanted) {
-        return at(l);
-      }
-    }
-  }
-  const black = { r: 0, g: 0, b: 0 };
-  return contrastRatio(black, ground) >= contrastRatio(white, ground) ? black : white;
 }

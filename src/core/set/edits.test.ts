@@ -21,6 +21,7 @@ const set: PieceSet = {
   sheets: [],
   others: [],
   recipe: emptyRecipe('recipe'),
+  follows: [],
   from: '#5f7a92',
   to: '#a9b79a',
   lines: {},

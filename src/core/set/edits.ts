@@ -32,7 +32,13 @@ export const forgetRecipe =
   };
 
 /** Nothing is recoloured by it yet. */
-export const emptyRecipe = (id: string): Recipe => ({ id, name: '', steps: [], spare: false });
+export const emptyRecipe = (id: string): Recipe => ({
+  id,
+  name: '',
+  steps: [],
+  spare: false,
+  hues: null,
+});
 
 export const openPieces =
   (set: PieceSet | null): Edit =>

@@ -10,7 +10,7 @@ import { openSet } from './openSet';
 import { bytesOf, drawn, slatePixel } from './set.fixture';
 import { recolourSvg } from './svg';
 
-const laid = layRecipe({ steps: [newWash('w', '#a9b79a', 0.48)], spare: false });
+const laid = layRecipe({ steps: [newWash('w', '#a9b79a', 0.48)], spare: false, hues: null });
 const washed = (v: number, c: number) => Math.round(0.52 * v + 0.48 * c);
 
 test('a palette PNG keeps every byte but its colours and their check sum; pngjs reads the new colours and the old alpha', async () => {
@@ -200,6 +200,6 @@ test('a folder is parted into pieces, sheets and the rest, and says of each pict
     ['slate/index.html', ''],
   ]);
   expect(() => openSet([{ path: 'a.txt', bytes: text('a') }])).toThrow(
-    'a.txt: expected pictures of a theme, or a zip of its folder, found 1 file and no picture that can be recoloured.',
+    'a.txt: expected pictures or style sheets of a theme, or a zip of its folder, found 1 file and none that can be recoloured.',
   );
 });

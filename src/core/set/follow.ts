@@ -2,10 +2,12 @@ import { deltaE, largestStep } from '../colour/difference';
 import { hexOf } from '../colour/hex';
 import { colourOf, tryColour } from '../colour/parse';
 import type { Rgb } from '../raster/raster';
-import type { LaidRecipe } from '../recolour/recipe';
 import type { Sample } from '../recolour/offers';
+import { followingShare, hueApart, sameHue } from '../recolour/reach';
+import { layRecipe } from '../recolour/recipe';
 import { hueOf } from '../recolour/spare';
 import type { Hex } from '../site/model/hex';
+import type { PieceSet } from '../site/model/pieceSet';
 import type { Side } from '../site/model/slot';
 import {
   customProperties,
@@ -14,10 +16,15 @@ import {
   type SheetText,
 } from '../theme/readTheme';
 import { resolveVars } from '../theme/customProperties';
+import { isDarkSide } from '../theme/schemes';
 import { readStylesheet } from '../theme/stylesheet';
 import { writtenLike, patched } from './colourSpans';
+import { colourUses, familiesOf, proposedColours, type Family } from './families';
+import { askedFamilies } from './meaning';
+import { tornRamps } from './ramps';
 import type { Ends } from './recolourFile';
 import { scanSheet, type Declared } from './scanSheet';
+import { withLuminance } from './readable';
 import { textsThatFade, withContrast } from './textsThatFade';
 import type { SheetLine, Placed } from './sheetLine';
 
@@ -25,14 +32,18 @@ export interface Followed {
   readonly lines: readonly SheetLine[];
   /** The sheets with what follows put in, by their paths. */
   readonly sheets: ReadonlyMap<string, string>;
+  readonly families: readonly Family[];
+  /** What the theme's old colour may be, the likeliest first. */
+  readonly proposed: readonly Hex[];
 }
 
 export interface FollowInput {
   readonly sheets: readonly SheetText[];
   /** Main colours of the pieces that are recoloured, by path. */
   readonly samples: ReadonlyMap<string, readonly Sample[]>;
-  readonly laid: LaidRecipe;
-  readonly from: Rgb;
+  /** Px of each piece, by path. */
+  readonly areas: ReadonlyMap<string, number>;
+  readonly set: Pick<PieceSet, 'recipe' | 'from' | 'follows'>;
   /** What the owner decided, by a line's key: whether it follows, or the colour it becomes. */
   readonly decided: Readonly<Record<string, boolean | Hex>>;
   readonly ends: ReadonlyMap<string, { readonly before: Ends; readonly after: Ends }>;
@@ -43,12 +54,10 @@ export interface FollowInput {
  * strip (ours, by looking).
  */
 const ofPiece = 6;
-/** Degrees of hue up to which a colour is the theme's old one (ours, by looking). */
-const sameHue = 28;
 
 /**
- * Whether a colour belongs to what is recoloured: it has the theme's old hue, or a piece has it.
- * Each is looked at once.
+ * Whether a colour belongs to what a recipe changes that reaches every hue: it has the theme's old
+ * hue, or a piece has it. Each is looked at once.
  */
 function belonging(
   samples: FollowInput['samples'],
@@ -61,11 +70,7 @@ function belonging(
   const known = new Map<string, boolean>();
   const look = (colour: Rgb, lies: boolean): boolean => {
     const hue = hueOf(colour);
-    if (
-      hue !== undefined &&
-      old !== undefined &&
-      Math.abs(((hue - old + 540) % 360) - 180) <= sameHue
-    ) {
+    if (hue !== undefined && old !== undefined && hueApart(hue, old) <= sameHue) {
       return true;
     }
     // A grey is a piece's only where it lies beside it, and only to the level.
@@ -105,6 +110,17 @@ function endSide({ repeat, position }: BackgroundFound): Side | undefined {
 
 const varCall = /var\(\s*--[\w-]+\s*(?:,[^()]*)?\)/g;
 
+/**
+ * Selectors that a page or a part of it is spoken of by, the nearest first: `body.home` is a `body`,
+ * and where that says nothing, what it lies in.
+ */
+function spokenOfAs(selector: string): string[] {
+  const last = selector.split(/[\s>+~]+/).at(-1) ?? selector;
+  const element = /^[a-z][\w-]*/i.exec(last)?.[0];
+  const page = element === 'body' ? ['html', ':root'] : [];
+  return [...new Set([selector, last, ...(element ? [element] : []), ...page])];
+}
+
 /** Where the colour under a strip is written: the last word on it that its selector has. */
 function groundSpan(
   selector: string,
@@ -143,8 +159,14 @@ function groundSpan(
  * What of the style sheets follows the pieces. Colours that belong to them go through the same
  * recipe; the colour that goes on where a strip ends becomes the one its written file ends with.
  */
-export function follow({ sheets, samples, laid, from, decided, ends }: FollowInput): Followed {
+export function follow({ sheets, samples, areas, set, decided, ends }: FollowInput): Followed {
+  const { recipe } = set;
+  const laid = layRecipe(recipe);
+  /** For what follows whatever its hue. */
+  const laidOnAll = layRecipe({ ...recipe, spare: false, hues: null });
+  const from = tryColour(set.from) ?? colourOf('#000000');
   const scanned = sheets.map(({ path, text }) => ({ path, declared: scanSheet(text) }));
+  const asked = askedFamilies(scanned.flatMap((s) => s.declared));
   const properties = customProperties(sheets.flatMap((s) => readStylesheet(s.path, s.text).rules));
   const resolve = (value: string) => resolveVars(value, properties);
   const lines = new Map<string, Placed>();
@@ -164,7 +186,20 @@ export function follow({ sheets, samples, laid, from, decided, ends }: FollowInp
     };
   };
   const fading = textsThatFade(sheets, laid, samples);
-  const belongs = belonging(samples, from);
+  const share = recipe.hues === null ? undefined : followingShare(recipe);
+  const ofPieces = belonging(samples, from);
+  const belongs = (colour: Rgb, d: Declared): boolean => {
+    const family = asked(d);
+    if (family) {
+      return set.follows.includes(family);
+    }
+    return share ? share(colour) >= 0.5 : ofPieces(colour, d.property);
+  };
+  /** In a dark scheme colours stay as light as they are: what is read on them stays readable. */
+  const becomes = (colour: Rgb, d: Declared, start = d.start): Rgb => {
+    const to = (asked(d) ? laidOnAll : laid).colour(colour);
+    return d.dark || isDarkSide(d.value, start - d.start) ? withLuminance(to, colour) : to;
+  };
   /** In place of what stands inside it, such as the fallback of a variable. */
   const put = (line: Placed) => {
     for (const [key, l] of lines) {
@@ -176,12 +211,28 @@ export function follow({ sheets, samples, laid, from, decided, ends }: FollowInp
   };
   for (const { path: file, declared } of scanned) {
     for (const d of declared) {
+      const torn = tornRamps(
+        d.value,
+        d.start,
+        d.colours.map(({ start, rgb }) => ({
+          start,
+          before: rgb,
+          after: belongs(rgb, d) ? becomes(rgb, d, start) : rgb,
+        })),
+      );
       for (const span of d.colours) {
         const key = `${file}:${span.start}`;
-        const readable =
-          d.property === 'color' ? fading.get(`${file}:${d.line} ${hexOf(span.rgb)}`) : undefined;
-        const to = readable ?? laid.colour(span.rgb);
-        const proposed = belongs(span.rgb, d.property) && largestStep(to, span.rgb) > 0;
+        const faded =
+          d.property === 'color' && !asked(d)
+            ? fading.get(`${file}:${d.line} ${hexOf(span.rgb)}`)
+            : undefined;
+        const whole = torn.has(span.start);
+        const readable = faded?.readable;
+        const to =
+          readable ?? (whole ? laidOnAll.colour(span.rgb) : becomes(span.rgb, d, span.start));
+        const proposed =
+          (whole || (faded?.sure ?? false) || belongs(span.rgb, d)) &&
+          largestStep(to, span.rgb) > 0;
         lines.set(key, {
           key,
           file,
@@ -204,9 +255,9 @@ export function follow({ sheets, samples, laid, from, decided, ends }: FollowInp
     for (const d of declared) {
       for (const m of d.property === 'color' ? d.value.matchAll(varCall) : []) {
         const colour = tryColour(resolve(m[0]) ?? '');
-        const readable = colour && fading.get(`${file}:${d.line} ${hexOf(colour)}`);
+        const faded = colour && fading.get(`${file}:${d.line} ${hexOf(colour)}`);
         const key = `${file}:${d.start + m.index}`;
-        if (!colour || !readable) {
+        if (!colour || !faded || asked(d)) {
           continue;
         }
         put({
@@ -217,7 +268,7 @@ export function follow({ sheets, samples, laid, from, decided, ends }: FollowInp
           property: d.property,
           old: m[0],
           oldHex: hexOf(colour),
-          ...decidedOn(key, m[0], belongs(colour, d.property), readable),
+          ...decidedOn(key, m[0], faded.sure || belongs(colour, d), faded.readable),
           keptReadable: true,
           start: d.start + m.index,
           end: d.start + m.index + m[0].length,
@@ -231,7 +282,9 @@ export function follow({ sheets, samples, laid, from, decided, ends }: FollowInp
     if (!side || path === null || !samples.has(path)) {
       continue;
     }
-    const ground = groundSpan(found.selector, scanned, resolve);
+    const ground = spokenOfAs(found.selector)
+      .map((selector) => groundSpan(selector, scanned, resolve))
+      .find((g) => g !== undefined);
     if (!ground) {
       continue;
     }
@@ -275,5 +328,15 @@ export function follow({ sheets, samples, laid, from, decided, ends }: FollowInp
       ),
     ]),
   );
-  return { lines: withContrast(all, sheets, after, samples, laid), sheets: after };
+  const uses = colourUses(sheets, scanned);
+  const pieces = [...samples].map(([path, list]) => ({
+    samples: list,
+    area: areas.get(path) ?? 0,
+  }));
+  return {
+    lines: withContrast(all, sheets, after, samples, laid),
+    sheets: after,
+    families: familiesOf(set, uses, pieces),
+    proposed: proposedColours(uses, pieces),
+  };
 }

@@ -1,19 +1,21 @@
-import { colourOf } from '../colour/parse';
-import { hueOf } from '../recolour/spare';
 import type { Hex } from '../site/model/hex';
-import { readTheme } from '../theme/readTheme';
-import { decodeStylesheet } from '../theme/sheetText';
 import { ArchiveError, unzip, type PackedFile } from '../files/unzip';
 import { inspectPicture } from '../measure/inspect';
-import { filesInside } from './inside';
+import { colourUses, proposedColours } from './families';
+import { filesInside, readSheet } from './inside';
+import { familyOfSelector, isMeant } from './meaning';
 import { isInside } from './paths';
 import { moves } from './moving';
+import { rolesOf } from './roles';
+import { scanSheet } from './scanSheet';
 
 /** A picture of a theme. */
 export interface PieceFile extends PackedFile {
   readonly width: number;
   readonly height: number;
   readonly format: string;
+  /** It says something by its colours, such as a warning: it stays unless it is asked for. */
+  readonly meant: boolean;
 }
 
 /** What was dropped, parted by what becomes of it. */
@@ -32,13 +34,21 @@ const isZip = (bytes: Uint8Array): boolean =>
 const isPicture = (path: string): boolean =>
   /\.(jpe?g|png|gif|webp|avif|svg|bmp|ico|tiff?)$/i.test(path);
 
-function likelyColour(sheets: readonly PackedFile[]): Hex | undefined {
-  const { colours } = readTheme(
-    sheets.map((s) => ({ path: s.path, text: decodeStylesheet(s.path, s.bytes) })),
-  );
-  return colours
-    .filter((c) => hueOf(colourOf(c.hex)) !== undefined)
-    .sort((a, b) => b.uses.background - a.uses.background || b.count - a.count)[0]?.hex;
+/** What the sheets of a theme say: its likely old colour, and the rules that lay pictures. */
+function readSheets(
+  files: readonly PackedFile[],
+  pieces: readonly PieceFile[],
+): { colour: Hex | undefined; selectors: ReadonlyMap<string, string> } {
+  const sheets = files.map((s) => readSheet(s.path, s.bytes));
+  const scanned = sheets.map(({ text }) => ({ declared: scanSheet(text) }));
+  return {
+    colour: proposedColours(colourUses(sheets, scanned), [])[0],
+    selectors: new Map(
+      [...rolesOf(sheets, pieces)].flatMap(([path, { where }]) =>
+        where ? [[path, where.selector] as const] : [],
+      ),
+    ),
+  };
 }
 
 /** The folder all files are in, or the first file's own name. */
@@ -83,7 +93,7 @@ const picture = (file: PackedFile): Sorted[] =>
             },
           },
         ]
-      : [{ piece: { ...file, ...found } }];
+      : [{ piece: { ...file, ...found, meant: false } }];
   });
 
 function sorted(file: PackedFile): Sorted[] {
@@ -97,7 +107,7 @@ function sorted(file: PackedFile): Sorted[] {
  * Opens a theme's folder: files with their paths, pictures alone, or a zip of it; pictures inside a
  * style sheet are pieces too. What cannot be recoloured stays as it is, and the opened set says
  * why.
- * @throws ArchiveError when there is no picture in it at all, or the zip is not as it should be
+ * @throws ArchiveError when there is neither a picture nor a style sheet in it, or the zip is not as it should be
  */
 export function openSet(files: readonly PackedFile[]): OpenedSet {
   const packed = files.flatMap(({ path, bytes }): PackedFile[] =>
@@ -108,12 +118,16 @@ export function openSet(files: readonly PackedFile[]): OpenedSet {
   const sheets = parted.flatMap((p) => ('sheet' in p ? [p.sheet] : []));
   const found = parted.flatMap((p) => ('piece' in p ? [p.piece] : []));
   const others = parted.flatMap((p) => ('other' in p ? [p.other] : []));
+  const { colour, selectors } = readSheets(sheets, found);
   // Files of their own first.
   const pieces = [
     ...found.filter((p) => !isInside(p.path, sheets)),
     ...found.filter((p) => isInside(p.path, sheets)),
-  ];
-  if (pieces.length === 0) {
+  ].map((p) => ({
+    ...p,
+    meant: isMeant(p.path) || familyOfSelector(selectors.get(p.path) ?? '') === 'meaning',
+  }));
+  if (pieces.length === 0 && sheets.length === 0) {
     const why = others.find((o) => o.why)?.why;
     throw new ArchiveError(
       `${files
@@ -121,9 +135,8 @@ export function openSet(files: readonly PackedFile[]): OpenedSet {
         .slice(0, 3)
         .join(
           ', ',
-        )}: expected pictures of a theme, or a zip of its folder, found ${unique.length === 0 ? 'nothing' : `${unique.length} ${unique.length === 1 ? 'file' : 'files'} and no picture that can be recoloured`}.${why ? ` ${why}` : ''}`,
+        )}: expected pictures or style sheets of a theme, or a zip of its folder, found ${unique.length === 0 ? 'nothing' : `${unique.length} ${unique.length === 1 ? 'file' : 'files'} and none that can be recoloured`}.${why ? ` ${why}` : ''}`,
     );
   }
-  const colour = likelyColour(sheets);
   return { name: nameOf(unique, files[0].path), pieces, sheets, others, colour };
 }

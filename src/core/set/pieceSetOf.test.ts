@@ -6,7 +6,9 @@ const site = newSite('s', 'home', 'Veldrin Clayworks');
 const bytes = (n: number) => new Uint8Array(n);
 const opened = {
   name: 'slate'.padEnd(120, 'x'),
-  pieces: [{ path: 'images/a.png', bytes: bytes(7), width: 4, height: 3, format: 'png' }],
+  pieces: [
+    { path: 'images/a.png', bytes: bytes(7), width: 4, height: 3, format: 'png', meant: false },
+  ],
   sheets: [{ path: 'style.css', bytes: bytes(5) }],
   others: [{ path: 'readme.txt', bytes: bytes(2), why: 'no picture' }],
   colour: '#5f7a92',

@@ -1,4 +1,3 @@
-import { tryColour, colourOf } from '../colour/parse';
 import { mainColours } from '../colour/palette';
 import type { Codecs } from '../press/codecs';
 import { wholePixels, type Raster } from '../raster/raster';
@@ -42,8 +41,8 @@ export function followInput(
     sheets,
     samples: within(samples),
     ends: within(ends),
-    laid: layRecipe(set.recipe),
-    from: tryColour(set.from) ?? colourOf('#000000'),
+    areas: new Map(set.pieces.map((p) => [p.path, p.width * p.height])),
+    set,
     decided: set.lines,
   };
 }

@@ -1,35 +1,39 @@
 import { hexOf } from '../colour/hex';
-import { contrastRatio } from '../legibility/contrast';
 import type { Rgb } from '../raster/raster';
 import type { LaidRecipe } from '../recolour/recipe';
 import type { SheetText } from '../theme/readTheme';
-import { readableOn, textPairs, type TextPair } from './contrast';
+import { textPairs, type TextPair } from './contrast';
+import { leastRatio, readableOn } from './readable';
 import type { FollowInput } from './follow';
 import { pieceColours } from './pieceColours';
 import { type SheetLine, type Placed, leastContrast, isWeak } from './sheetLine';
+
+/** Contrast wanted on a picture, against a plain ground: some of it is lighter than what is known. */
+const onPictures = 1.15;
 
 /**
  * Text that the recipe would fade into its ground: a recipe that lightens a theme is not to lighten
  * its dark text away. It takes the new hue, with the contrast it had on the recoloured ground as
  * far as there is room.
- * @returns what it becomes, by file, line and colour
+ * @returns what it becomes, by file, line and colour; `sure` where the same rule says its ground
  */
 export function textsThatFade(
   sheets: readonly SheetText[],
   laid: LaidRecipe,
   samples: FollowInput['samples'],
-): Map<string, Rgb> {
-  const { mean } = pieceColours(samples, laid);
+): Map<string, { readonly readable: Rgb; readonly sure: boolean }> {
+  const { before } = pieceColours(samples, laid);
   return new Map(
-    textPairs(sheets, mean).flatMap(({ text, ground, ratio, at }) => {
-      const under = laid.colour(ground);
+    textPairs(sheets, before).flatMap(({ text, grounds, ratio, at, sure, picture }) => {
+      const under = grounds.map(laid.colour);
       const became = laid.colour(text);
-      const then = contrastRatio(became, under);
-      return then < leastContrast && then < ratio - 0.005
+      const then = leastRatio(became, under);
+      const least = leastContrast * (picture ? onPictures : 1);
+      return then < least && then < ratio - 0.005
         ? [
             [
               `${at.file}:${at.line} ${hexOf(text)}`,
-              readableOn(under, became, Math.max(leastContrast, ratio)),
+              { readable: readableOn(under, became, Math.max(least, ratio)), sure },
             ] as const,
           ]
         : [];
@@ -47,8 +51,8 @@ export function withContrast(
   samples: FollowInput['samples'],
   laid: LaidRecipe,
 ): SheetLine[] {
-  const { mean, became } = pieceColours(samples, laid);
-  const before = textPairs(sheets, mean);
+  const { before: were, became } = pieceColours(samples, laid);
+  const before = textPairs(sheets, were);
   const then = textPairs(
     sheets.map(({ path }) => ({ path, text: after.get(path)! })),
     became,
@@ -76,7 +80,7 @@ export function withContrast(
       ? {
           ...line,
           contrast,
-          mend: hexOf(readableOn(worst.now.ground, worst.now.text, leastContrast)),
+          mend: hexOf(readableOn(worst.now.grounds, worst.now.text, leastContrast)),
         }
       : { ...line, contrast };
   });

@@ -141,6 +141,9 @@ const pictureFrom11 = (picture: Stored): Stored =>
 const pictureFrom12 = (picture: Stored): Stored =>
   withPresses(picture, (press) => ({ ...press, dithered: false }));
 
+/** Recipes changed every hue. */
+const recipeFrom13 = (recipe: Stored): Stored => ({ ...recipe, hues: null });
+
 /** The page that could only be drawn. */
 const pageFrom7 = (page: Stored): Stored => ({
   ...page,
@@ -307,6 +310,21 @@ const steps: Readonly<Record<number, (site: Stored) => Stored>> = {
     ...site,
     schemaVersion: 13,
     pictures: withPictures(site.pictures, pictureFrom12),
+  }),
+  13: (site) => ({
+    ...site,
+    schemaVersion: 14,
+    recipes: list(site.recipes).map(recipeFrom13),
+    set: site.set
+      ? {
+          ...(site.set as Stored),
+          recipe: recipeFrom13((site.set as Stored).recipe as Stored),
+          follows: [],
+        }
+      : site.set,
+    pictures: withLayers(site.pictures, (layer) =>
+      layer.kind === 'recipe' ? { ...layer, recipe: recipeFrom13(layer.recipe as Stored) } : layer,
+    ),
   }),
 };
 

@@ -1,4 +1,4 @@
-import { array, boolean, lazy, number, object, type Schema } from 'yup';
+import { array, boolean, lazy, number, object, string, type Schema } from 'yup';
 import { hexField as hex } from '../colour/hexField';
 import { recipeSchema } from '../layers/recipe';
 import { id, text, insidePath } from './schemaFields';
@@ -27,6 +27,9 @@ export const setSchema = object({
     .of(object({ ...setFile, why: text() }))
     .required(),
   recipe: recipeSchema.required(),
+  follows: array()
+    .of(string().oneOf(['meaning', 'code']).required())
+    .required(),
   from: hex(),
   to: hex(),
   lines: lazy((lines: object | undefined) =>

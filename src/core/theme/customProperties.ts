@@ -8,7 +8,7 @@ const deepest = 24;
 const longest = 20_000;
 
 /** End of the bracket that opens at `open`, or -1. */
-function closing(text: string, open: number): number {
+export function closing(text: string, open: number): number {
   let depth = 0;
   for (let i = open; i < text.length; i++) {
     if (text[i] === '(') {
@@ -22,7 +22,7 @@ function closing(text: string, open: number): number {
 }
 
 /** Splits at the first comma that stands in no bracket. */
-function firstComma(text: string): [string, string | undefined] {
+export function firstComma(text: string): [string, string | undefined] {
   let depth = 0;
   for (let i = 0; i < text.length; i++) {
     if (text[i] === '(') {

@@ -63,10 +63,11 @@ export function useWritten(set: PieceSet, { roles, whole, sheets }: Looked): Wri
         pieces.filter((p) => !p.leftOut).map((p) => p.path),
         recipe.steps,
         recipe.spare,
+        recipe.hues,
         pieces.length,
         sheets?.length,
       ]),
-    [pieces, recipe.steps, recipe.spare, sheets],
+    [pieces, recipe.steps, recipe.spare, recipe.hues, sheets],
   );
   const ready = sheets !== undefined && whole;
   useEffect(() => {
@@ -118,7 +119,7 @@ export function usePreviews(
   assetIds: readonly string[],
   looked: number,
 ): ReadonlyMap<string, Raster> {
-  const how = recipe && [recipe.steps, recipe.spare];
+  const how = recipe && [recipe.steps, recipe.spare, recipe.hues];
   const { value } = useKeyed(
     JSON.stringify([how, assetIds, looked]),
     noPreviews,
@@ -140,7 +141,7 @@ interface WholePiece {
 /** All px of one piece, before and after. */
 export function useWhole(recipe: Recipe, assetId: string | undefined): WholePiece | undefined {
   const { value } = useKeyed<WholePiece | undefined>(
-    assetId && JSON.stringify([recipe.steps, recipe.spare, assetId]),
+    assetId && JSON.stringify([recipe.steps, recipe.spare, recipe.hues, assetId]),
     undefined,
     async ({ put }) => {
       const { set } = theEngine();
@@ -169,12 +170,18 @@ export function useOffers(
   looked: number,
 ): Offers | undefined {
   const taken = pieces.filter((p) => !p.leftOut).map((p) => p.assetId);
-  const how = JSON.stringify([from, to, recipe.spare]);
+  const how = JSON.stringify([from, to, recipe.spare, recipe.hues]);
   const { value } = useKeyed<{ how: string; list: readonly ShownOffer[] } | undefined>(
     JSON.stringify([how, taken, shown, looked]),
     undefined,
     async ({ put }) => {
-      const list = await theEngine().set.offers(from, to, recipe.spare, taken, shown);
+      const list = await theEngine().set.offers(
+        from,
+        to,
+        { spare: recipe.spare, hues: recipe.hues },
+        taken,
+        shown,
+      );
       put(() => ({ how, list }));
     },
     { rest: 150, carries: true },

@@ -98,7 +98,9 @@ export function RecipePanel({
               )}
               <DropdownMenu.Separator className="my-1 border-t border-hair" />
               <DropdownMenu.Item
-                onSelect={() => lay({ id: crypto.randomUUID(), name: '', steps: [], spare: false })}
+                onSelect={() =>
+                  lay({ id: crypto.randomUUID(), name: '', steps: [], spare: false, hues: null })
+                }
                 className={menuItem}
               >
                 Begin an empty one

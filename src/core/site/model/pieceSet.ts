@@ -18,6 +18,9 @@ export interface SetPiece extends SetFile {
   readonly leftOut: boolean;
 }
 
+/** Colours that say something by what they are for: a warning, a word of a programme. */
+export type AskedFamily = 'meaning' | 'code';
+
 /** A theme's folder with the recipe that is laid on all its pictures. */
 export interface PieceSet {
   /** Of the folder or archive it came as. */
@@ -27,6 +30,8 @@ export interface PieceSet {
   /** Handed over as they are; of a picture among them, why. */
   readonly others: readonly (SetFile & { readonly why: string })[];
   readonly recipe: Recipe;
+  /** Families of colours that follow though they are left alone if nobody asks. */
+  readonly follows: readonly AskedFamily[];
   /** The theme's old colour and the wanted one. */
   readonly from: Hex;
   readonly to: Hex;

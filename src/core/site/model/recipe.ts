@@ -1,3 +1,4 @@
+import type { Hex } from './hex';
 import type { FillLayer } from './blendLayers';
 import type { RecolourLayer, TextureLayer } from './colourLayers';
 import type { LayerBase } from './layerBase';
@@ -16,6 +17,8 @@ export interface Recipe {
   readonly steps: readonly RecipeStep[];
   /** Greys and near-whites keep their colour. */
   readonly spare: boolean;
+  /** Colours whose hues alone it changes; null where it changes all. */
+  readonly hues: readonly Hex[] | null;
 }
 
 /** A recipe laid on everything below it; see-through px stay as see-through as they are. */

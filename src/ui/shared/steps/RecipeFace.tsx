@@ -12,7 +12,7 @@ const height = 18;
 let plain: Raster | undefined;
 
 /** What a recipe makes of all hues and greys, at a glance. */
-export function RecipeFace({ recipe }: { recipe: Pick<Recipe, 'steps' | 'spare'> }) {
+export function RecipeFace({ recipe }: { recipe: Pick<Recipe, 'steps' | 'spare' | 'hues'> }) {
   const raster = useMemo(() => {
     plain ??= specimen(width, height);
     const laid = crop(plain, wholeRaster(plain));

@@ -43,6 +43,7 @@ export function RecipeMenu({ onLay }: { onLay(recipe: Recipe): void }) {
         name,
         steps: own.steps.map((s) => ({ ...s, id: newId() })),
         spare: own.spare,
+        hues: own.hues,
       }),
     );
     say(

@@ -1,0 +1,269 @@
+/**
+ * A theme recoloured by its first offer, and its page before and after as Chromium shows it: every
+ * text is read off screenshots with and without its letters, what has a meaning and code keep their
+ * colours, little of the old hue is left, slopes have no larger steps. The bounds of contrast are
+ * those of WCAG 2.2, 1.4.3; that of a step and of what is left are ours.
+ */
+import type { Browser, Page } from '@playwright/test';
+import sharp from 'sharp';
+import { contrastRatio } from '../src/core/legibility/contrast';
+import { colourOf } from '../src/core/colour/parse';
+import { offersFor } from '../src/core/recolour/offers';
+import { hueApart, sameHue } from '../src/core/recolour/reach';
+import { hueOf, sparedShare } from '../src/core/recolour/spare';
+import { openSet } from '../src/core/set/openSet';
+import { pieceSetOf } from '../src/core/set/pieceSetOf';
+import { recolourSet, samplesOf } from '../src/core/set/recolourSet';
+import { newSite } from '../src/core/site/newSite';
+import { nodeCodecs } from '../src/engine/nodeCodecs';
+import { expect, inNewTab as test } from './bench.fixture';
+import { serve } from './served.fixture';
+import { themeFolders, type ThemeFolder } from './themes.fixture';
+
+type Files = Readonly<Record<string, Uint8Array>>;
+
+/** The theme's files as the application hands them over, with nothing decided by hand. */
+async function recoloured({ files, from, to }: ThemeFolder): Promise<Files> {
+  const { codecs, close } = await nodeCodecs();
+  const assets = new Map(
+    Object.entries(files).map(([path, bytes]) => [path, new Uint8Array(bytes)] as const),
+  );
+  const opened = openSet([...assets].map(([path, bytes]) => ({ path, bytes })));
+  for (const { path, bytes } of opened.pieces) {
+    assets.set(path, bytes);
+  }
+  const set = pieceSetOf(opened, newSite('s', 'home', 'Site'), (path) => path, 'r');
+  expect(hueApart(hueOf(colourOf(set.from))!, hueOf(colourOf(from))!)).toBeLessThan(sameHue);
+  const rasters = await Promise.all(opened.pieces.map((p) => codecs.decode(p.bytes)));
+  const [offer] = offersFor(colourOf(set.from), colourOf(to), rasters.flatMap(samplesOf));
+  const ports = { ...codecs, asset: (id: string) => Promise.resolve(assets.get(id)!) };
+  const quiet = { wanted: () => true, onProgress: () => {} };
+  const all = await recolourSet(
+    { ...set, to, recipe: { ...set.recipe, steps: offer.steps } },
+    ports,
+    quiet,
+    true,
+  );
+  close();
+  return Object.fromEntries(all.files.map((f) => [f.path, f.bytes]));
+}
+
+interface Place {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+interface Text {
+  readonly words: string;
+  /** As it is set, alpha laid on nothing. */
+  readonly colour: readonly [number, number, number, number];
+  readonly large: boolean;
+  readonly rects: readonly Place[];
+}
+
+interface Seen {
+  readonly texts: readonly Text[];
+  readonly stays: readonly string[];
+  readonly slopes: readonly Place[];
+  /** Where colours have a meaning. */
+  readonly meant: readonly Place[];
+  /** With its letters, and without them. */
+  readonly whole: Pixels;
+  readonly bare: Pixels;
+}
+
+interface Pixels {
+  readonly data: Buffer;
+  readonly width: number;
+  readonly height: number;
+}
+
+const pixelsOf = async (page: Page): Promise<Pixels> => {
+  const png = await page.screenshot({ fullPage: true });
+  const { data, info } = await sharp(png).removeAlpha().raw().toBuffer({ resolveWithObject: true });
+  return { data, width: info.width, height: info.height };
+};
+
+async function look(page: Page, address: string): Promise<Seen> {
+  await page.goto(address);
+  const found = await page.evaluate(() => {
+    const canvas = document.createElement('canvas').getContext('2d', { willReadFrequently: true })!;
+    const read = (colour: string) => {
+      canvas.clearRect(0, 0, 1, 1);
+      canvas.fillStyle = colour;
+      canvas.fillRect(0, 0, 1, 1);
+      return [...canvas.getImageData(0, 0, 1, 1).data] as [number, number, number, number];
+    };
+    const box = (r: DOMRect) => ({
+      x: r.x + scrollX,
+      y: r.y + scrollY,
+      width: r.width,
+      height: r.height,
+    });
+    const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+    const texts = [];
+    for (let node = walker.nextNode(); node; node = walker.nextNode()) {
+      if (node.textContent!.trim()) {
+        const range = document.createRange();
+        range.selectNodeContents(node);
+        const style = getComputedStyle(node.parentElement!);
+        const size = parseFloat(style.fontSize);
+        texts.push({
+          words: node.textContent!.trim().slice(0, 30),
+          colour: read(style.color),
+          large: size >= 24 || (size >= 18.66 && Number(style.fontWeight) >= 700),
+          rects: [...range.getClientRects()].map(box),
+        });
+      }
+    }
+    const stays = [...document.querySelectorAll('[data-stays]')].map((e) => {
+      const { color, backgroundColor, borderTopColor } = getComputedStyle(e);
+      return `${e.className || e.tagName} ${color} ${backgroundColor} ${borderTopColor}`;
+    });
+    const slopes = [...document.querySelectorAll('[data-slope]')].map((e) =>
+      box(e.getBoundingClientRect()),
+    );
+    const meant = [...document.querySelectorAll('[data-stays]')].map((e) =>
+      box(e.getBoundingClientRect()),
+    );
+    return { texts, stays, slopes, meant };
+  });
+  const whole = await pixelsOf(page);
+  await page.addStyleTag({
+    content:
+      '*{color:transparent!important;text-shadow:none!important;text-decoration:none!important}',
+  });
+  return { ...found, whole, bare: await pixelsOf(page) };
+}
+
+/** Contrast of a text with what lies behind it, as nine in ten px of that have it or more. */
+function contrastOf({ colour, rects }: Text, { data, width, height }: Pixels): number {
+  const [r, g, b, alpha] = colour;
+  const known = new Map<number, number>();
+  const ratios: number[] = [];
+  for (const rect of rects) {
+    for (let y = Math.ceil(rect.y); y < Math.min(height, rect.y + rect.height); y++) {
+      for (let x = Math.ceil(rect.x); x < Math.min(width, rect.x + rect.width); x++) {
+        const k = (y * width + x) * 3;
+        const key = (data[k] << 16) | (data[k + 1] << 8) | data[k + 2];
+        let ratio = known.get(key);
+        if (ratio === undefined) {
+          const under = { r: data[k], g: data[k + 1], b: data[k + 2] };
+          const over = (c: number, u: number) => u + ((c - u) * alpha) / 255;
+          const seen = { r: over(r, under.r), g: over(g, under.g), b: over(b, under.b) };
+          known.set(key, (ratio = contrastRatio(seen, under)));
+        }
+        ratios.push(ratio);
+      }
+    }
+  }
+  ratios.sort((p, q) => p - q);
+  return ratios[Math.floor(ratios.length / 10)];
+}
+
+/** Px of a hue that are neither greys nor near-white, outside of what has a meaning. */
+function ofHue({ whole: { data, width }, meant }: Seen, hue: number): number {
+  let count = 0;
+  const known = new Map<number, boolean>();
+  for (let k = 0; k < data.length; k += 3) {
+    const x = (k / 3) % width;
+    const y = Math.floor(k / 3 / width);
+    if (
+      meant.some(
+        (m) => x > m.x - 1 && y > m.y - 1 && x < m.x + m.width + 1 && y < m.y + m.height + 1,
+      )
+    ) {
+      continue;
+    }
+    const key = (data[k] << 16) | (data[k + 1] << 8) | data[k + 2];
+    let is = known.get(key);
+    if (is === undefined) {
+      const colour = { r: data[k], g: data[k + 1], b: data[k + 2] };
+      const own = sparedShare(colour) < 0.5 ? hueOf(colour) : undefined;
+      known.set(key, (is = own !== undefined && hueApart(own, hue) <= sameHue / 2));
+    }
+    count += is ? 1 : 0;
+  }
+  return count;
+}
+
+/** The largest step from a row to the next down the left of a box. */
+function largestStep({ data, width }: Pixels, box: Seen['slopes'][number]): number {
+  let most = 0;
+  const x = Math.ceil(box.x) + 2;
+  for (let y = Math.ceil(box.y) + 1; y < Math.floor(box.y + box.height); y++) {
+    for (let c = 0; c < 3; c++) {
+      const k = (y * width + x) * 3 + c;
+      most = Math.max(most, Math.abs(data[k] - data[k - width * 3]));
+    }
+  }
+  return most;
+}
+
+async function shown(
+  browser: Browser,
+  theme: ThemeFolder,
+  files: Files,
+  width: number,
+  dark: boolean,
+) {
+  const page = await browser.newPage({
+    viewport: { width, height: 700 },
+    colorScheme: dark ? 'dark' : 'light',
+  });
+  const { server, address } = await serve({
+    ...files,
+    'index.html': new Uint8Array(Buffer.from(theme.html)),
+  });
+  const seen = await look(page, `${address}/index.html`);
+  server.close();
+  await page.close();
+  return seen;
+}
+
+test('on eight themes what could be read can be read, what has a meaning stays, and no slope is torn', async ({
+  browser,
+}) => {
+  const faults: string[] = [];
+  for (const theme of await themeFolders()) {
+    const files = await recoloured(theme);
+    for (const width of [1280, 640, 360]) {
+      for (const dark of theme.dark ? [false, true] : [false]) {
+        const before = await shown(browser, theme, theme.files, width, dark);
+        const after = await shown(browser, theme, { ...theme.files, ...files }, width, dark);
+        const at = `${theme.name} at ${width}${dark ? ', dark' : ''}`;
+        expect(after.texts.map((t) => t.rects)).toEqual(before.texts.map((t) => t.rects));
+        before.texts.forEach((text, i) => {
+          const was = contrastOf(text, before.bare);
+          const is = contrastOf(after.texts[i], after.bare);
+          const least = text.large ? 3 : 4.5;
+          if (was >= least && is < least) {
+            faults.push(`${at}: “${text.words}” ${was.toFixed(2)} → ${is.toFixed(2)}`);
+          }
+        });
+        before.stays.forEach((was, i) => {
+          if (after.stays[i] !== was) {
+            faults.push(`${at}: ${was} became ${after.stays[i]}`);
+          }
+        });
+        const hue = hueOf(colourOf(theme.from))!;
+        const left = ofHue(after, hue) / ofHue(before, hue);
+        if (left > 0.02) {
+          faults.push(`${at}: ${(left * 100).toFixed(1)}% of the old hue are left`);
+        }
+        before.slopes.forEach((box, i) => {
+          const [was, is] = [
+            largestStep(before.bare, box),
+            largestStep(after.bare, after.slopes[i]),
+          ];
+          if (is > was + 1) {
+            faults.push(`${at}: a slope’s steps ${was} → ${is}`);
+          }
+        });
+      }
+    }
+  }
+  expect(faults).toEqual([]);
+});
