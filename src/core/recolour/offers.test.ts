@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { deltaE } from '../colour/difference';
 import { colourOf } from '../colour/parse';
-import { commonColours, leftOver, offersFor, type Sample } from './offers';
+import { leftOver, offersFor, type Sample } from './offers';
 import { layRecipe } from './recipe';
 
 const slate = colourOf('#3f5161');
@@ -67,17 +67,4 @@ test('what is left over counts pieces that have the old colour, each by its near
     9,
   );
   expect(leftOver([pieces[2]], slate, celadon, (c) => c)).toBeUndefined();
-});
-
-test('the colours of many pieces, those with a hue first, near ones as one', () => {
-  const piece = (...list: [string, number][]): Sample[] =>
-    list.map(([hex, share]) => ({ colour: colourOf(hex), share }));
-  const found = commonColours([
-    piece(['#ffffff', 0.9], ['#3f5161', 0.1]),
-    piece(['#41535f', 0.8], ['#a4553a', 0.2]),
-    piece(['#eeeeee', 1]),
-  ]);
-  // The near slates and the near whites are one each, under the first of them.
-  expect(found).toEqual([slate, colourOf('#a4553a'), colourOf('#ffffff')]);
-  expect(commonColours([])).toEqual([]);
 });

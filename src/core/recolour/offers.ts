@@ -8,7 +8,6 @@ import type { Rgb } from '../raster/raster';
 import type { ToneLayer } from '../site/model/colourLayers';
 import type { RecipeStep } from '../site/model/recipe';
 import { layRecipe } from './recipe';
-import { hueOf } from './spare';
 
 /** A colour that pieces have, and how much of them has it. */
 export interface Sample {
@@ -192,31 +191,6 @@ export function offersFor(from: Rgb, to: Rgb, samples: readonly Sample[]): Offer
   ];
   const near = (o: Offer) => Math.max(0, Math.round(o.left * 2) / 2 - 0.5);
   return all.sort((a, b) => near(a) - near(b) || b.kept - a.kept);
-}
-
-/** Colours nearer than this, by CIEDE2000, are offered as one (ours, by looking). */
-const asOne = 8;
-
-/**
- * The colours that most of many pieces have, those with a hue first: what an owner most likely
- * wants to be rid of.
- */
-export function commonColours(pieces: readonly (readonly Sample[])[], most = 5): Rgb[] {
-  const found: { colour: Rgb; share: number }[] = [];
-  for (const { colour, share } of pieces.flat()) {
-    const near = found.find((f) => deltaE(f.colour, colour) < asOne);
-    if (near) {
-      near.share += share;
-    } else {
-      found.push({ colour, share });
-    }
-  }
-  const weight = (f: { colour: Rgb; share: number }) =>
-    (hueOf(f.colour) === undefined ? 0 : 1e6) + f.share;
-  return found
-    .sort((a, b) => weight(b) - weight(a))
-    .slice(0, most)
-    .map((f) => f.colour);
 }
 
 /**

@@ -67,9 +67,13 @@ test.each([
 });
 
 test('a slope beside other things is not torn, and what lies behind an edge stays', () => {
-  const picture = drawn(60, 400, (x, y) =>
-    x < 40 ? mix(teal, grey, Math.min(1, y / 260)) : x < 50 ? rust : { r: 250, g: 250, b: 250 },
-  );
+  const paper = { r: 250, g: 250, b: 250 };
+  const picture = drawn(60, 400, (x, y) => {
+    if (x < 40) {
+      return mix(teal, grey, Math.min(1, y / 260));
+    }
+    return x < 50 ? rust : paper;
+  });
   const after = copy(picture);
   laid.on(after);
   for (const x of [0, 20, 39]) {

@@ -2,7 +2,16 @@ import { applyEdit, type Edit } from '../site/edit';
 import type { PieceSet } from '../site/model/pieceSet';
 import { newSite } from '../site/newSite';
 import { readSite } from '../site/schema';
-import { emptyRecipe, mendLines, openPieces, takePieces, turnLine } from './edits';
+import {
+  changeColours,
+  followFamily,
+  mendLines,
+  openPieces,
+  recipeForSet,
+  takePieces,
+  turnLine,
+} from './edits';
+import type { Family } from './families';
 import type { SheetLine } from './sheetLine';
 
 const piece = (path: string) => ({
@@ -20,7 +29,7 @@ const set: PieceSet = {
   pieces: ['a.png', 'ab.png', 'abc.png'].map(piece),
   sheets: [],
   others: [],
-  recipe: emptyRecipe('recipe'),
+  recipe: recipeForSet('recipe', '#5f7a92'),
   follows: [],
   from: '#5f7a92',
   to: '#a9b79a',
@@ -68,4 +77,42 @@ test('lines that offer a colour for text that fades take it, the others stay', (
 test('where no set is open nothing is done', () => {
   const none = newSite('s', 'home', 'Veldrin');
   expect(applyEdit(none, takePieces(['a.png'], false))).toEqual(none);
+});
+
+test('families follow by their hue, greys by the recipe, what has a meaning by being asked', () => {
+  const family = (kind: Family['kind'], hex: string, follows = false): Family => ({
+    kind,
+    hex,
+    members: [],
+    follows,
+  });
+  const rust = family('hue', '#a4553a');
+  expect(after(followFamily(rust, true, [])).recipe.hues).toEqual(['#5f7a92', '#a4553a']);
+  expect(
+    after(followFamily(rust, true, []), followFamily({ ...rust, follows: true }, false, [])).recipe
+      .hues,
+  ).toEqual(['#5f7a92']);
+  expect(after(followFamily(family('neutral', '#333333'), true, [])).recipe.spare).toBe(false);
+  expect(after(followFamily(family('meaning', '#b91c1c'), true, [])).follows).toEqual(['meaning']);
+  expect(
+    after(
+      followFamily(family('meaning', '#b91c1c'), true, []),
+      followFamily(family('meaning', '#b91c1c'), false, []),
+    ).follows,
+  ).toEqual([]);
+  // A recipe that reached every hue names those that go on following.
+  const every = openPieces({ ...set, recipe: { ...set.recipe, hues: null } });
+  const green = family('hue', '#3f7a45', true);
+  expect(
+    after(
+      every,
+      followFamily({ ...rust, follows: true }, false, [{ ...rust, follows: true }, green]),
+    ).recipe.hues,
+  ).toEqual(['#5f7a92', '#3f7a45']);
+});
+
+test('another old colour takes the reach of the recipe along', () => {
+  const rust: Family = { kind: 'hue', hex: '#a4553a', members: [], follows: false };
+  const changed = after(followFamily(rust, true, []), changeColours({ from: '#3f7a45' }));
+  expect([changed.from, changed.recipe.hues]).toEqual(['#3f7a45', ['#3f7a45', '#a4553a']]);
 });

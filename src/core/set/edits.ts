@@ -1,6 +1,9 @@
 import type { Draft } from 'immer';
 import { castDraft } from 'immer';
+import { colourOf } from '../colour/parse';
 import { newRecipeLayer } from '../layers/recipe';
+import { hueApart, sameHue } from '../recolour/reach';
+import { hueOf } from '../recolour/spare';
 import { addBehindWords, editPicture, type Edit } from '../site/edit';
 import type { Hex } from '../site/model/hex';
 import type { PieceSet, SetPiece } from '../site/model/pieceSet';
@@ -11,6 +14,7 @@ import { shelfItem } from '../shelf/item';
 import { adoptTheme, type ThemePicture } from '../theme/adopt';
 import { isInside } from './paths';
 import type { Role } from './roles';
+import type { Family } from './families';
 import type { SheetLine } from './sheetLine';
 
 /** Keeps a recipe among the site's: in place of one of that id, or as a new one. */
@@ -31,13 +35,13 @@ export const forgetRecipe =
     site.recipes = site.recipes.filter((r) => r.id !== id);
   };
 
-/** Nothing is recoloured by it yet. */
-export const emptyRecipe = (id: string): Recipe => ({
+/** Nothing is recoloured by it yet; it will reach the hue of the old colour alone, and no greys. */
+export const recipeForSet = (id: string, from: Hex): Recipe => ({
   id,
   name: '',
   steps: [],
-  spare: false,
-  hues: null,
+  spare: true,
+  hues: [from],
 });
 
 export const openPieces =
@@ -58,6 +62,42 @@ export const editSet =
 export const layRecipeOnSet = (recipe: Recipe): Edit =>
   editSet((set) => {
     set.recipe = castDraft(recipe);
+  });
+
+/** The old colour or the new one; what the recipe reaches goes with the old one. */
+export const changeColours = (change: { from?: Hex; to?: Hex }): Edit =>
+  editSet((set) => {
+    const { recipe, from: old } = set;
+    if (change.from && recipe.hues) {
+      recipe.hues = [change.from, ...recipe.hues.filter((hex) => !isOfHue(hex, old))];
+    }
+    Object.assign(set, change);
+  });
+
+const isOfHue = (a: Hex, b: Hex): boolean => {
+  const [one, other] = [hueOf(colourOf(a)), hueOf(colourOf(b))];
+  return a === b || (one !== undefined && other !== undefined && hueApart(one, other) <= sameHue);
+};
+
+/**
+ * Whether a family follows the recipe.
+ * @param families all of the theme: a recipe that reached every hue names the others from now on
+ */
+export const followFamily = (
+  { kind, hex }: Family,
+  wanted: boolean,
+  families: readonly Family[],
+): Edit =>
+  editSet((set) => {
+    if (kind === 'meaning' || kind === 'code') {
+      set.follows = [...set.follows.filter((f) => f !== kind), ...(wanted ? [kind] : [])];
+    } else if (kind === 'neutral') {
+      set.recipe.spare = !wanted;
+    } else if (kind === 'hue') {
+      const following = families.filter((f) => f.kind === 'hue' && f.follows).map((f) => f.hex);
+      const hues = set.recipe.hues ?? [set.from, ...following];
+      set.recipe.hues = [...hues.filter((h) => !isOfHue(h, hex)), ...(wanted ? [hex] : [])];
+    }
   });
 
 /** Turns whether a line of a style sheet follows the recipe. */

@@ -1,6 +1,6 @@
 import type { PieceSet } from '../site/model/pieceSet';
 import type { Site } from '../site/model/site';
-import { emptyRecipe } from './edits';
+import { recipeForSet } from './edits';
 import type { OpenedSet } from './openSet';
 
 /**
@@ -31,7 +31,7 @@ export function pieceSetOf(
     })),
     sheets: opened.sheets.map(filed),
     others: opened.others.map((other) => ({ ...filed(other), why: other.why })),
-    recipe: { ...emptyRecipe(recipeId), spare: true, hues: [from] },
+    recipe: recipeForSet(recipeId, from),
     follows: [],
     from,
     to: theme.colours.find((c) => c.hex !== from)?.hex ?? '#a9b79a',

@@ -1,5 +1,6 @@
 'use client';
 
+import type { Family } from '@/core/set/families';
 import type { SheetLine } from '@/core/set/sheetLine';
 import type { Hex } from '@/core/site/model/hex';
 import type { Page } from '@/core/site/model/page';
@@ -9,16 +10,18 @@ import type { Looked, useFollowed, Written } from '../hooks/usePieceSet';
 import { Choose } from '../shared/Choose';
 import { Switch } from '../shared/Switch';
 import { AllPieces } from './AllPieces';
+import { FamiliesView } from './FamiliesView';
 import { PagePreview } from './PagePreview';
 import { PieceView } from './PieceView';
 import { SheetLines } from './SheetLines';
 
-export type OutcomeView = 'piece' | 'all' | 'page' | 'sheet';
+export type OutcomeView = 'piece' | 'all' | 'page' | 'families' | 'sheet';
 
 export const outcomeViews: readonly { readonly view: OutcomeView; readonly title: string }[] = [
   { view: 'piece', title: 'Piece' },
   { view: 'all', title: 'All' },
   { view: 'page', title: 'Page' },
+  { view: 'families', title: 'Families' },
   { view: 'sheet', title: 'Style sheet' },
 ];
 
@@ -39,11 +42,12 @@ interface Props {
   page: Page;
   onPage(pageId: string): void;
   onSelect(path: string): void;
+  onFollow(family: Family, wanted: boolean): void;
   onDecide(line: SheetLine): void;
   onMend(lines: readonly SheetLine[]): void;
 }
 
-/** What the recipe makes: of one piece, of all, of the page, of the style sheet. */
+/** What the recipe makes: of one piece, of all, of the page, of families, of the style sheet. */
 export function Outcome(props: Props) {
   const { site, set, looked, written, followed, piece, view, onView, page } = props;
   const following = followed?.lines.filter((line) => line.follows).length ?? 0;
@@ -109,6 +113,9 @@ export function Outcome(props: Props) {
               None of the pieces has a place of its own on a page, by what the style sheets say.
             </p>
           ))}
+        {view === 'families' && (
+          <FamiliesView set={set} families={followed?.families} onFollow={props.onFollow} />
+        )}
         {view === 'sheet' && (
           <SheetLines
             followed={followed}

@@ -1,7 +1,7 @@
 'use client';
 
 import { DropdownMenu } from 'radix-ui';
-import { forgetRecipe, keepRecipe, layRecipeOnSet } from '@/core/set/edits';
+import { forgetRecipe, keepRecipe, layRecipeOnSet, recipeForSet } from '@/core/set/edits';
 import { safeName } from '@/core/handover/fileName';
 import { readRecipe, writeRecipe } from '@/core/recolour/recipeFile';
 import type { PieceSet } from '@/core/site/model/pieceSet';
@@ -14,7 +14,7 @@ import { CommitField } from '../shared/CommitField';
 import { FilePick } from '../shared/FilePick';
 import { say } from '../shared/notices';
 import { RecipeFace } from '../shared/steps/RecipeFace';
-import { AddStep, SpareTick, StepCards, type RecipeProps } from '../shared/steps/RecipeSteps';
+import { AddStep, StepCards, type RecipeProps } from '../shared/steps/RecipeSteps';
 
 const menuItem =
   'flex cursor-pointer items-center justify-between gap-4 px-3 py-1 outline-none data-[highlighted]:bg-act-wash';
@@ -98,9 +98,7 @@ export function RecipePanel({
               )}
               <DropdownMenu.Separator className="my-1 border-t border-hair" />
               <DropdownMenu.Item
-                onSelect={() =>
-                  lay({ id: crypto.randomUUID(), name: '', steps: [], spare: false, hues: null })
-                }
+                onSelect={() => lay(recipeForSet(crypto.randomUUID(), set.from))}
                 className={menuItem}
               >
                 Begin an empty one
@@ -145,7 +143,6 @@ export function RecipePanel({
         </p>
       )}
       <AddStep {...props} />
-      <SpareTick {...props} />
     </section>
   );
 }

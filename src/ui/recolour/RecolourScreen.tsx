@@ -2,11 +2,10 @@
 
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
-import { hexOf } from '@/core/colour/hex';
-import { commonColours } from '@/core/recolour/offers';
 import { activeSteps } from '@/core/recolour/activeSteps';
 import {
-  editSet,
+  changeColours,
+  followFamily,
   layOnPlan,
   layRecipeOnSet,
   mendLines,
@@ -134,16 +133,10 @@ function OpenSet({
   );
   const shown = [...new Set([piece?.assetId, largest?.assetId])].filter((id) => id !== undefined);
 
-  const common = useMemo(
-    () =>
-      looked.looking
-        ? []
-        : commonColours([...looked.samples.values()]).map((c) => ({
-            name: 'of the pieces',
-            hex: hexOf(c),
-          })),
-    [looked.samples, looked.looking],
-  );
+  const common = (followed?.proposed ?? []).map((hex, i) => ({
+    name: i === 0 ? 'the brand’s' : 'of the theme',
+    hex,
+  }));
 
   const takeOffer = ({ offer }: OfferLook) => {
     const steps = offer.steps.map((s) => ({ ...s, id: crypto.randomUUID() }));
@@ -313,6 +306,12 @@ function OpenSet({
           page={page}
           onPage={setPageId}
           onSelect={setChosen}
+          onFollow={(family, wanted) =>
+            commit(
+              wanted ? `Recolour ${family.hex} and its kind` : `Leave ${family.hex} and its kind`,
+              followFamily(family, wanted, followed?.families ?? []),
+            )
+          }
           onDecide={decide}
           onMend={mend}
         />
@@ -340,14 +339,7 @@ function OpenSet({
             shown={shown}
             looked={looked.samples.size}
             common={common}
-            onColours={(label, change) =>
-              commit(
-                label,
-                editSet((s) => {
-                  Object.assign(s, change);
-                }),
-              )
-            }
+            onColours={(label, change) => commit(label, changeColours(change))}
             onTake={takeOffer}
           />
         </div>
