@@ -47,7 +47,7 @@ function ports(): SetPorts & { jobs: SetJob[] } {
       }
       return [];
     },
-    follow: async () => ({ lines: [], sheets: new Map(), families: [], proposed: [] }),
+    follow: async () => ({ lines: [], sheets: new Map(), families: [], inks: [], proposed: [] }),
     handed: async ({ originals, written }) =>
       [...originals.keys()].map((path) => ({
         path,

@@ -103,11 +103,26 @@ function outward({ x, y, width, height }: Rect): Rect {
   };
 }
 
-interface Stood {
+/** Words with what lies behind them. */
+export interface Stood {
   readonly words: PageWords;
   readonly behind: Behind;
   readonly contrast: TextContrast;
   readonly wanted: number;
+}
+
+/** How words stand off; undefined where none of them is in what is seen. */
+export function stoodOf({ bare, cover }: WordsSeen, words: PageWords): Stood | undefined {
+  const own = coverIn(cover, words.lines);
+  const behind = own && behindWords(bare, own.mask, own.x, own.y);
+  return (
+    behind && {
+      words,
+      behind,
+      contrast: textContrast(behind, words.ink),
+      wanted: wantedContrast(words),
+    }
+  );
 }
 
 const isShort = ({ contrast, wanted }: Stood): boolean => contrast.worst < wanted;
@@ -118,21 +133,7 @@ const isShort = ({ contrast, wanted }: Stood): boolean => contrast.worst < wante
  * @param colours for veils and for the words themselves
  */
 export function pageWordsReport(seen: WordsSeen, colours: readonly Hex[]): PageWordsReport {
-  const { bare, cover } = seen;
-  const stood = seen.words.flatMap((words): Stood[] => {
-    const own = coverIn(cover, words.lines);
-    const behind = own && behindWords(bare, own.mask, own.x, own.y);
-    return behind
-      ? [
-          {
-            words,
-            behind,
-            contrast: textContrast(behind, words.ink),
-            wanted: wantedContrast(words),
-          },
-        ]
-      : [];
-  });
+  const stood = seen.words.flatMap((words) => stoodOf(seen, words) ?? []);
   const short = stood.filter(isShort);
   const veils = colours.flatMap((colour): Veil[] => {
     const percents = short.map(({ behind, words, wanted }) =>

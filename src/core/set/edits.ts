@@ -116,6 +116,12 @@ export const mendLines = (lines: readonly SheetLine[]): Edit =>
     }
   });
 
+/** Words of the page have other colours, by where their sheets say them. */
+export const setInks = (inks: ReadonlyMap<string, Hex>): Edit =>
+  editSet((set) => {
+    Object.assign(set.lines, Object.fromEntries(inks));
+  });
+
 /** Whether pieces are recoloured, by their paths. */
 export const takePieces = (paths: readonly string[], wanted: boolean): Edit =>
   editSet((set) => {

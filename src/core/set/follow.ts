@@ -28,11 +28,21 @@ import { withLuminance } from './readable';
 import { textsThatFade, withContrast } from './textsThatFade';
 import type { SheetLine, Placed } from './sheetLine';
 
+/** A colour of words as a sheet says it: of a line, or a variable put in. */
+export interface Ink {
+  readonly key: string;
+  readonly file: string;
+  readonly selector: string;
+  readonly dark: boolean;
+}
+
 export interface Followed {
   readonly lines: readonly SheetLine[];
   /** The sheets with what follows put in, by their paths. */
   readonly sheets: ReadonlyMap<string, string>;
   readonly families: readonly Family[];
+  /** Where sheets say the colour of words, in their order. */
+  readonly inks: readonly Ink[];
   /** What the theme's old colour may be, the likeliest first. */
   readonly proposed: readonly Hex[];
 }
@@ -155,6 +165,24 @@ function groundSpan(
   return found;
 }
 
+/** Where words get their colour: the place of each colour, or of the variable it is. */
+function inksOf(
+  scanned: readonly { readonly path: string; readonly declared: readonly Declared[] }[],
+): Ink[] {
+  return scanned.flatMap(({ path: file, declared }) =>
+    declared.flatMap((d): Ink[] => {
+      if (d.property !== 'color') {
+        return [];
+      }
+      const variable = [...d.value.matchAll(varCall)][0];
+      const at = variable ? d.start + variable.index : d.colours[0]?.start;
+      return at === undefined
+        ? []
+        : [{ key: `${file}:${at}`, file, selector: d.selector, dark: d.dark }];
+    }),
+  );
+}
+
 /**
  * What of the style sheets follows the pieces. Colours that belong to them go through the same
  * recipe; the colour that goes on where a strip ends becomes the one its written file ends with.
@@ -257,7 +285,9 @@ export function follow({ sheets, samples, areas, set, decided, ends }: FollowInp
         const colour = tryColour(resolve(m[0]) ?? '');
         const faded = colour && fading.get(`${file}:${d.line} ${hexOf(colour)}`);
         const key = `${file}:${d.start + m.index}`;
-        if (!colour || !faded || asked(d)) {
+        // What the owner has decided on is told, whatever it would be otherwise.
+        const spoken = decided[key] !== undefined;
+        if (!colour || (!spoken && (!faded || asked(d)))) {
           continue;
         }
         put({
@@ -268,8 +298,13 @@ export function follow({ sheets, samples, areas, set, decided, ends }: FollowInp
           property: d.property,
           old: m[0],
           oldHex: hexOf(colour),
-          ...decidedOn(key, m[0], faded.sure || belongs(colour, d), faded.readable),
-          keptReadable: true,
+          ...decidedOn(
+            key,
+            m[0],
+            (faded?.sure ?? false) || belongs(colour, d),
+            faded?.readable ?? becomes(colour, d),
+          ),
+          keptReadable: faded !== undefined,
           start: d.start + m.index,
           end: d.start + m.index + m[0].length,
         });
@@ -337,6 +372,7 @@ export function follow({ sheets, samples, areas, set, decided, ends }: FollowInp
     lines: withContrast(all, sheets, after, samples, laid),
     sheets: after,
     families: familiesOf(set, uses, pieces),
+    inks: inksOf(scanned),
     proposed: proposedColours(uses, pieces),
   };
 }

@@ -1,6 +1,7 @@
 import { string, tokenize, tokenTypes, url } from 'css-tree';
 import { asksForDark } from '../theme/media';
 import { colourSpans, type ColourSpan } from './colourSpans';
+import { nestedSelector, tidySelector } from './selectorText';
 
 /** A declaration with where its value stands in the sheet's text. */
 export interface Declared {
@@ -59,32 +60,8 @@ interface Block {
 
 /** Deeper than this nothing more is told of what rules are nested in. */
 const deepest = 60;
-/** Selectors longer than this come from rules that multiply each other. */
-const longest = 2000;
-
 const opens = new Set<number>([LeftParenthesis, LeftSquareBracket, FunctionToken]);
 const closes = new Set<number>([RightParenthesis, RightSquareBracket]);
-
-/** A nested selector with what it is in put in for `&`, or before it where it has none. */
-function within(parent: string, selector: string): string {
-  if (!parent || parent.startsWith('@')) {
-    return selector;
-  }
-  const around = parent.includes(',') ? `:is(${parent})` : parent;
-  const all = selector
-    .split(/,(?![^(]*\))/)
-    .map((one) => one.trim())
-    .map((one) => (one.includes('&') ? one.replaceAll('&', around) : `${around} ${one}`))
-    .join(',');
-  return all.length > longest ? selector : all;
-}
-
-const tidy = (text: string): string =>
-  text
-    .replace(/\/\*[\s\S]*?\*\//g, '')
-    .replace(/\s+/g, ' ')
-    .replace(/\s*([,>+~])\s*/g, '$1')
-    .trim();
 
 /**
  * All declarations of a style sheet in their order (CSS Syntax Level 3, with CSS Nesting): those in
@@ -167,11 +144,11 @@ function opened(
   if (first === to || blocks.length > deepest) {
     return parent;
   }
-  const words = tidy(text.slice(tokens[first].start, tokens[to - 1].end));
+  const words = tidySelector(text.slice(tokens[first].start, tokens[to - 1].end));
   if (tokens[first].type !== AtKeyword) {
     // What stands in key frames is told by their name.
     const selector = parent.selector.startsWith('@') ? parent.selector : words;
-    return { ...parent, selector: within(parent.selector, selector) };
+    return { ...parent, selector: nestedSelector(parent.selector, selector) };
   }
   const name = text.slice(tokens[first].start + 1, tokens[first].end).toLowerCase();
   if (/keyframes$|^property$|^page$/.test(name)) {

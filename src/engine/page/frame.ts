@@ -14,6 +14,7 @@ import { measuredSides } from '@/core/ownPage/colourRuns';
 import { meetingSides, surroundOf } from '@/core/ownPage/surround';
 import type { MeasuredPlace, OwnPlace, SurroundAt } from '@/core/site/model/ownPage';
 import { boxesOn } from './boxes';
+import { inkRuleOf } from './inkRule';
 import type { RuleReader } from './layingRules';
 import { LivePagePicture } from './livePicture';
 import { apart } from './apart';
@@ -170,6 +171,16 @@ export interface PageFrame {
     survey: PageSurvey,
     asked: readonly AskedBeside[],
   ): Promise<readonly (ScaledBeside | undefined)[]>;
+  /**
+   * All words of the page as it is shown now, and what the window shows without them.
+   * @param covered where letters are is told too; else nothing is
+   */
+  allWords(covered: boolean): Promise<WordsSeen>;
+  /**
+   * The rule of the page's sheets that gives words of an element their colour, and the path of its
+   * sheet; undefined where none does.
+   */
+  inkRule(selector: string): { readonly path: string; readonly selector: string } | undefined;
   /** What a window as large as the frame shows of the page, as pixels. */
   raster(wanted: Pick<RasterWanted, 'top' | 'without' | 'letters'>): Promise<Raster>;
   close(): void;
@@ -426,6 +437,23 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
         letters = { key, cover: letterCover(black, await raster({ top, letters: 'white' })) };
       }
       return { bare, cover: letters.cover, words };
+    },
+    async allWords(covered) {
+      const words = wordsOn(document).map((one) => lookOf(one, selectors.of(one.element), 0));
+      const bare = await raster({ top: 0, letters: 'nothing' });
+      if (!covered) {
+        return { bare, cover: { width: 0, height: 0, data: new Uint8Array(0) }, words };
+      }
+      const black = await raster({ top: 0, letters: 'black' });
+      const cover = letterCover(black, await raster({ top: 0, letters: 'white' }));
+      return { bare, cover, words };
+    },
+    inkRule(selector) {
+      const found = find(selector);
+      const rule = found ? inkRuleOf(found) : undefined;
+      const key = keys.get(rule?.sheet.href ?? '');
+      const file = page.files.find((f) => f.key === key);
+      return rule && file && { path: file.path, selector: rule.selector };
     },
     async surrounds(survey, asked) {
       if (view.innerHeight > mostRead) {

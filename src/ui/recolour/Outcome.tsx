@@ -3,16 +3,13 @@
 import type { Family } from '@/core/set/families';
 import type { SheetLine } from '@/core/set/sheetLine';
 import type { Hex } from '@/core/site/model/hex';
-import type { Page } from '@/core/site/model/page';
 import type { PieceSet, SetPiece } from '@/core/site/model/pieceSet';
-import type { Site } from '@/core/site/model/site';
 import type { Looked, useFollowed, Written } from '../hooks/usePieceSet';
-import { Choose } from '../shared/Choose';
 import { Switch } from '../shared/Switch';
 import { AllPieces } from './AllPieces';
 import { FamiliesView } from './FamiliesView';
-import { PagePreview } from './PagePreview';
 import { PieceView } from './PieceView';
+import { SetPage } from './SetPage';
 import { SheetLines } from './SheetLines';
 
 export type OutcomeView = 'piece' | 'all' | 'page' | 'families' | 'sheet';
@@ -26,22 +23,16 @@ export const outcomeViews: readonly { readonly view: OutcomeView; readonly title
 ];
 
 interface Props {
-  site: Site;
   set: PieceSet;
   looked: Looked;
   written: Written;
   followed: ReturnType<typeof useFollowed>;
   /** That is chosen. */
   piece: SetPiece | undefined;
-  /** Some of the pieces have a place of their own on a page. */
-  hasPlaces: boolean;
-  /** That the page goes on in where its strip ends. */
-  ground: Hex | undefined;
   view: OutcomeView;
   onView(view: OutcomeView): void;
-  page: Page;
-  onPage(pageId: string): void;
   onSelect(path: string): void;
+  onInks(inks: ReadonlyMap<string, Hex>): void;
   onFollow(family: Family, wanted: boolean): void;
   onDecide(line: SheetLine): void;
   onMend(lines: readonly SheetLine[]): void;
@@ -49,7 +40,7 @@ interface Props {
 
 /** What the recipe makes: of one piece, of all, of the page, of families, of the style sheet. */
 export function Outcome(props: Props) {
-  const { site, set, looked, written, followed, piece, view, onView, page } = props;
+  const { set, looked, written, followed, piece, view, onView } = props;
   const following = followed?.lines.filter((line) => line.follows).length ?? 0;
   return (
     <section
@@ -69,15 +60,6 @@ export function Outcome(props: Props) {
                 : title,
           }))}
         />
-        {view === 'page' && site.pages.length > 1 && (
-          <Choose
-            label="Page"
-            className="ml-auto w-32 min-w-0"
-            value={page.id}
-            choices={site.pages.map((p) => ({ value: p.id, label: p.name }))}
-            onChange={props.onPage}
-          />
-        )}
       </div>
       <div className="min-h-0 grow">
         {view === 'piece' && (
@@ -99,20 +81,9 @@ export function Outcome(props: Props) {
             onSelect={props.onSelect}
           />
         )}
-        {view === 'page' &&
-          (props.hasPlaces ? (
-            <PagePreview
-              site={site}
-              set={set}
-              page={page}
-              roles={looked.roles}
-              ground={props.ground}
-            />
-          ) : (
-            <p className="m-4 text-soft">
-              None of the pieces has a place of its own on a page, by what the style sheets say.
-            </p>
-          ))}
+        {view === 'page' && (
+          <SetPage set={set} written={written} followed={followed} onInks={props.onInks} />
+        )}
         {view === 'families' && (
           <FamiliesView set={set} families={followed?.families} onFollow={props.onFollow} />
         )}

@@ -13,6 +13,8 @@ interface Props {
   set: PieceSet;
   looked: Looked;
   written: Written;
+  /** There is little room: what each is for, and not how large it is. */
+  brief: boolean;
   selected: string | undefined;
   onSelect(path: string): void;
   onTake(paths: readonly string[], taken: boolean): void;
@@ -21,6 +23,8 @@ interface Props {
 const rowHeight = 46;
 const headHeight = 27;
 const thumb = { width: 92, height: 36 };
+const heads = ['Before', 'After', 'Name', 'Size', 'Format', 'Bytes', 'For'] as const;
+const briefHeads = ['Before', 'After', 'Name', 'For'] as const;
 
 type Row = { readonly piece: SetPiece } | { readonly other: PieceSet['others'][number] };
 
@@ -28,7 +32,8 @@ type Row = { readonly piece: SetPiece } | { readonly other: PieceSet['others'][n
  * All pieces in rows: as they are and as they become, and what they are for. Pictures that stay say
  * why.
  */
-export function PieceTable({ set, looked, written, selected, onSelect, onTake }: Props) {
+export function PieceTable({ set, looked, written, brief, selected, onSelect, onTake }: Props) {
+  const columns = brief ? briefHeads.length + 1 : heads.length + 1;
   const box = useRef<HTMLDivElement>(null);
   const rows: Row[] = [
     ...set.pieces.map((piece) => ({ piece })),
@@ -87,9 +92,13 @@ export function PieceTable({ set, looked, written, selected, onSelect, onTake }:
           <col style={{ width: 104 }} />
           <col style={{ width: 104 }} />
           <col />
-          <col style={{ width: 98 }} />
-          <col style={{ width: 52 }} />
-          <col style={{ width: 128 }} />
+          {!brief && (
+            <>
+              <col style={{ width: 98 }} />
+              <col style={{ width: 52 }} />
+              <col style={{ width: 128 }} />
+            </>
+          )}
           <col style={{ width: 122 }} />
         </colgroup>
         <thead className="sticky top-0 z-10 bg-sheet">
@@ -99,7 +108,8 @@ export function PieceTable({ set, looked, written, selected, onSelect, onTake }:
                 type="checkbox"
                 aria-label="Recolour all pieces"
                 className="accent-act"
-                checked={taken === set.pieces.length}
+                disabled={set.pieces.length === 0}
+                checked={taken > 0 && taken === set.pieces.length}
                 ref={(e) => {
                   if (e) {
                     e.indeterminate = taken > 0 && taken < set.pieces.length;
@@ -113,7 +123,7 @@ export function PieceTable({ set, looked, written, selected, onSelect, onTake }:
                 }
               />
             </th>
-            {['Before', 'After', 'Name', 'Size', 'Format', 'Bytes', 'For'].map((h) => (
+            {(brief ? briefHeads : heads).map((h) => (
               <th key={h} scope="col">
                 <span className="caption">{h}</span>
               </th>
@@ -123,13 +133,15 @@ export function PieceTable({ set, looked, written, selected, onSelect, onTake }:
         <tbody>
           {view.above > 0 && (
             <tr aria-hidden style={{ height: view.above }}>
-              <td colSpan={8} />
+              <td colSpan={columns} />
             </tr>
           )}
           {shown.map((row, i) => {
             const index = view.first + i;
             if ('other' in row) {
-              return <OtherRow key={row.other.path} other={row.other} index={index} />;
+              return (
+                <OtherRow key={row.other.path} other={row.other} index={index} brief={brief} />
+              );
             }
             const { piece } = row;
             const role = looked.roles.get(piece.path);
@@ -191,16 +203,20 @@ export function PieceTable({ set, looked, written, selected, onSelect, onTake }:
                     </p>
                   )}
                 </td>
-                <td className="figure whitespace-nowrap">
-                  {piece.width} × {piece.height}
-                </td>
-                <td>{piece.format.toUpperCase().replace('WEBP', 'WebP')}</td>
-                <td className="figure text-[11px]! whitespace-nowrap">
-                  {kilobytes(piece.bytes)}
-                  {file && !piece.leftOut && (
-                    <span className="text-soft"> → {kilobytes(file.bytes.length)}</span>
-                  )}
-                </td>
+                {!brief && (
+                  <>
+                    <td className="figure whitespace-nowrap">
+                      {piece.width} × {piece.height}
+                    </td>
+                    <td>{piece.format.toUpperCase().replace('WEBP', 'WebP')}</td>
+                    <td className="figure text-[11px]! whitespace-nowrap">
+                      {kilobytes(piece.bytes)}
+                      {file && !piece.leftOut && (
+                        <span className="text-soft"> → {kilobytes(file.bytes.length)}</span>
+                      )}
+                    </td>
+                  </>
+                )}
                 <td>
                   <p
                     className="truncate"
@@ -229,9 +245,17 @@ export function PieceTable({ set, looked, written, selected, onSelect, onTake }:
               </tr>
             );
           })}
+          {rows.length === 0 && (
+            <tr>
+              <td colSpan={columns} className="p-4 text-soft">
+                There is no picture among the files. The colours of the style sheets follow all the
+                same: “Page” shows them.
+              </td>
+            </tr>
+          )}
           {view.below > 0 && (
             <tr aria-hidden style={{ height: view.below }}>
-              <td colSpan={8} />
+              <td colSpan={columns} />
             </tr>
           )}
         </tbody>
@@ -241,7 +265,15 @@ export function PieceTable({ set, looked, written, selected, onSelect, onTake }:
 }
 
 /** A picture that is not recoloured, with the word why. */
-function OtherRow({ other, index }: { other: PieceSet['others'][number]; index: number }) {
+function OtherRow({
+  other,
+  index,
+  brief,
+}: {
+  other: PieceSet['others'][number];
+  index: number;
+  brief: boolean;
+}) {
   return (
     <tr
       aria-rowindex={index + 2}
@@ -254,7 +286,7 @@ function OtherRow({ other, index }: { other: PieceSet['others'][number]; index: 
         </span>
       </td>
       <td colSpan={2}>Stays as it is</td>
-      <td colSpan={4}>
+      <td colSpan={brief ? 1 : 4}>
         <p className="truncate font-semibold" title={other.path}>
           {other.path.split('/').at(-1)}
         </p>

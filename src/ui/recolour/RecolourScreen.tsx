@@ -9,6 +9,7 @@ import {
   layOnPlan,
   layRecipeOnSet,
   mendLines,
+  setInks,
   openPieces,
   placedPieces,
   takePieces,
@@ -246,13 +247,24 @@ function OpenSet({
         set={set}
         looked={looked}
         written={written}
+        pageId={page.id}
+        onPage={setPageId}
         onPlan={active && placed.length > 0 && !looked.looking ? ontoPlan : undefined}
         all={all}
         onAll={setAll}
         onArchive={written.whole && followed && active ? () => void archive() : undefined}
       />
       <h1 className="sr-only">Recolour a set: {set.name}</h1>
-      <div className="grid min-h-0 grow grid-cols-[minmax(0,1.62fr)_minmax(0,1fr)]">
+      <div
+        className="grid min-h-0 grow"
+        style={{
+          gridTemplateColumns:
+            // A page is looked at larger than its list of pieces.
+            view === 'page'
+              ? 'minmax(0, 1fr) minmax(0, 1.62fr)'
+              : 'minmax(0, 1.62fr) minmax(0, 1fr)',
+        }}
+      >
         <section aria-label="Pieces of the set" className="flex min-h-0 flex-col">
           <div className="flex h-9 shrink-0 items-center gap-2 border-b border-hair bg-white px-3">
             <h2 className="min-w-0 truncate font-semibold" title={set.name}>
@@ -286,6 +298,7 @@ function OpenSet({
               set={set}
               looked={looked}
               written={written}
+              brief={view === 'page'}
               selected={selected}
               onSelect={setChosen}
               onTake={take}
@@ -293,19 +306,20 @@ function OpenSet({
           </div>
         </section>
         <Outcome
-          site={site}
           set={held ? { ...set, recipe: { ...recipe, steps: [] } } : set}
           looked={looked}
           written={written}
           followed={followed}
           piece={piece}
-          hasPlaces={placed.length > 0}
-          ground={continued?.toHex}
           view={view}
           onView={setView}
-          page={page}
-          onPage={setPageId}
           onSelect={setChosen}
+          onInks={(inks) =>
+            commit(
+              inks.size === 1 ? 'Mend words of the page' : `Mend ${inks.size} words of the page`,
+              setInks(inks),
+            )
+          }
           onFollow={(family, wanted) =>
             commit(
               wanted ? `Recolour ${family.hex} and its kind` : `Leave ${family.hex} and its kind`,

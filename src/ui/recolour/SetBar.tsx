@@ -9,6 +9,7 @@ import type { Site } from '@/core/site/model/site';
 import type { Looked, Written } from '../hooks/usePieceSet';
 import type { Session } from '../hooks/useSession';
 import { Button } from '../shared/Button';
+import { Choose } from '../shared/Choose';
 import { Progress } from '../shared/Progress';
 import { Switch } from '../shared/Switch';
 import { TopBar } from '../shared/TopBar';
@@ -20,6 +21,9 @@ interface Props {
   set: PieceSet;
   looked: Looked;
   written: Written;
+  /** That the pieces are laid on. */
+  pageId: string;
+  onPage(pageId: string): void;
   /** Undefined while there is nothing to lay on the plan. */
   onPlan: (() => void) | undefined;
   /** The archive holds all files, not those alone that changed. */
@@ -31,7 +35,8 @@ interface Props {
 
 /** What goes on with the pieces, and what is done with them in the end. */
 export function SetBar(props: Props) {
-  const { session, site, set, looked, written, onPlan, all, onAll, onArchive } = props;
+  const { session, site, set, looked, written, pageId, onPage, onPlan, all, onAll, onArchive } =
+    props;
   const router = useRouter();
   const taken = set.pieces.filter((p) => !p.leftOut).length;
   const after = [...written.files.values()].reduce((sum, f) => sum + f.bytes.length, 0);
@@ -44,9 +49,24 @@ export function SetBar(props: Props) {
     >
       <Going set={set} looked={looked} written={written} />
       <UndoRedo session={session} />
-      <Button disabled={!onPlan} onClick={onPlan}>
-        Lay on the plan
-      </Button>
+      <span className="inline-flex">
+        <Button
+          disabled={!onPlan}
+          onClick={onPlan}
+          className={site.pages.length > 1 ? 'rounded-r-none' : ''}
+        >
+          Lay on the plan
+        </Button>
+        {site.pages.length > 1 && (
+          <Choose
+            label="Page of the plan"
+            className="-ml-px w-28 rounded-l-none"
+            value={pageId}
+            choices={site.pages.map((p) => ({ value: p.id, label: p.name }))}
+            onChange={onPage}
+          />
+        )}
+      </span>
       <Button onClick={() => router.push(`/sites/${site.id}/hand-over`)}>Hand over</Button>
       <Switch<'changed' | 'all'>
         label="What the archive holds"

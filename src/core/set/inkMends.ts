@@ -1,0 +1,51 @@
+import { hexOf } from '../colour/hex';
+import { colourOf } from '../colour/parse';
+import type { Rgb } from '../raster/raster';
+import type { Hex } from '../site/model/hex';
+import type { Ink } from './follow';
+import type { LostWords } from './lostContrast';
+import { leastRatio, readableOn } from './readable';
+
+/** Lost words with the rule that says their colour, as the page tells it. */
+export interface LostWithRule extends LostWords {
+  readonly scheme: 'light' | 'dark';
+  readonly rule: { readonly path: string; readonly selector: string } | undefined;
+}
+
+/** A little more than is wanted: what is measured has half a level more or less. */
+const margin = 1.02;
+
+/** Where a sheet says the colour of words; the last word on it counts. */
+export function inkOf({ rule, scheme }: LostWithRule, inks: readonly Ink[]): Ink | undefined {
+  const same = inks.filter((i) => i.file === rule?.path && i.selector === rule.selector);
+  return same.findLast((i) => i.dark === (scheme === 'dark')) ?? same.at(-1);
+}
+
+/**
+ * Colours in which lost words would be read, one for all words that have theirs from the same
+ * place: nearest to what they have now in lightness and in its hue. Words that no colour helps, or
+ * whose colour no sheet says, have none.
+ * @returns by the place's key
+ */
+export function inkMends(
+  lost: readonly LostWithRule[],
+  inks: readonly Ink[],
+): ReadonlyMap<string, Hex> {
+  const places = new Map<string, { grounds: Rgb[]; wanted: number; colour: Hex }>();
+  for (const words of lost) {
+    const ink = inkOf(words, inks);
+    if (!ink) {
+      continue;
+    }
+    const place = places.get(ink.key) ?? { grounds: [], wanted: 0, colour: words.colour };
+    place.grounds.push(...words.grounds);
+    place.wanted = Math.max(place.wanted, words.wanted);
+    places.set(ink.key, place);
+  }
+  return new Map(
+    [...places].flatMap(([key, { grounds, wanted, colour }]) => {
+      const mend = readableOn(grounds, colourOf(colour), wanted * margin);
+      return leastRatio(mend, grounds) >= wanted ? [[key, hexOf(mend)] as const] : [];
+    }),
+  );
+}

@@ -1,0 +1,187 @@
+'use client';
+
+import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
+import type { FrozenPage } from '@/core/ownPage/frozen';
+import type { OpenedPage } from '@/core/ownPage/openPages';
+import { activeSteps } from '@/core/recolour/activeSteps';
+import type { Followed } from '@/core/set/follow';
+import type { PieceSet } from '@/core/site/model/pieceSet';
+import { openPageFrame, type PageFrame } from '@/engine/page/frame';
+import { lostOnPage, type LostOnPage } from '@/engine/page/lostOnPage';
+import { pagesOfSet, pagesRecoloured } from '@/work/setPages';
+import { hiddenHost } from './hiddenHost';
+import { theEngine } from './tab/engine';
+import { theSetFiles } from './tab/setFiles';
+import { useKeyed } from './useKeyed';
+import type { Written } from './usePieceSet';
+
+export type { LostOnPage } from '@/engine/page/lostOnPage';
+
+export interface SetPages {
+  readonly before: readonly OpenedPage[];
+  /** Undefined until the recipe has been laid on them once. */
+  readonly after: readonly OpenedPage[] | undefined;
+  /** `after` has every file as it will be handed over. */
+  readonly whole: boolean;
+  readonly problem: string | undefined;
+}
+
+const openPages = (files: Parameters<ReturnType<typeof theEngine>['openPages']>[0]) =>
+  theEngine().openPages(files);
+
+const said = (error: unknown): string => (error instanceof Error ? error.message : String(error));
+
+/** The pages of a set, as they came and as they become; those of a moment ago meanwhile. */
+export function useSetPages(
+  set: PieceSet,
+  written: Written,
+  followed: Followed | undefined,
+): SetPages {
+  const key = useMemo(
+    () => JSON.stringify([...set.pieces, ...set.sheets, ...set.others].map((f) => f.assetId)),
+    [set.pieces, set.sheets, set.others],
+  );
+  const { value: before } = useKeyed<{ pages: readonly OpenedPage[]; problem?: string }>(
+    key,
+    { pages: [] },
+    async ({ put }) => {
+      try {
+        const pages = await pagesOfSet(theSetFiles(), set, openPages);
+        put(() => ({ pages }));
+      } catch (error) {
+        put(() => ({ pages: [], problem: said(error) }));
+      }
+    },
+  );
+  const active = activeSteps(set.recipe).length > 0;
+  const { files, whole } = written;
+  const laid = useMemo(
+    () => (active && followed ? { set, files, followed, whole } : undefined),
+    [active, set, files, followed, whole],
+  );
+  const { value: after, current } = useKeyed<readonly OpenedPage[] | undefined>(
+    laid,
+    undefined,
+    async ({ put }) => {
+      const pages = await pagesRecoloured(
+        theSetFiles(),
+        laid!.set,
+        laid!.files,
+        laid!.followed,
+        openPages,
+      );
+      put(() => pages);
+    },
+    { carries: true, oneAtATime: true },
+  );
+  return {
+    before: before.pages,
+    after: active ? after : before.pages,
+    whole: active && current && whole,
+    problem: before.problem,
+  };
+}
+
+/**
+ * A page in a place, at a width; the one before stays until the next can be seen.
+ * @returns its frame once it is laid out, and how high it is, px
+ */
+export function useSetFrame(
+  place: RefObject<HTMLElement | null>,
+  page: FrozenPage | undefined,
+  width: number,
+  dark: boolean,
+): { readonly frame: PageFrame; readonly height: number } | undefined {
+  const [shown, setShown] = useState<{ frame: PageFrame; height: number }>();
+  const [frame, setFrame] = useState<PageFrame>();
+  /** All that are in the place, the newest last. */
+  const open = useRef<PageFrame[]>([]);
+  useEffect(() => {
+    if (!page) {
+      return;
+    }
+    let current = true;
+    void openPageFrame(place.current!, page).then((made) => {
+      if (!current) {
+        made.close();
+        return;
+      }
+      made.element.style.position = 'absolute';
+      made.element.style.visibility = 'hidden';
+      open.current.push(made);
+      setFrame(made);
+    });
+    return () => {
+      current = false;
+    };
+  }, [place, page]);
+  useEffect(() => {
+    if (!frame) {
+      return;
+    }
+    let current = true;
+    frame.scheme(dark ? 'dark' : 'light');
+    void frame.show(width).then(() => {
+      if (!current) {
+        return;
+      }
+      frame.element.style.visibility = 'visible';
+      for (const other of open.current.splice(0, open.current.indexOf(frame))) {
+        other.close();
+      }
+      setShown({ frame, height: frame.height() });
+    });
+    return () => {
+      current = false;
+    };
+  }, [frame, width, dark]);
+  useEffect(() => {
+    const all = open.current;
+    return () => all.splice(0).forEach((one) => one.close());
+  }, []);
+  return shown;
+}
+
+/** Widths that contrast is measured at, px. */
+const measuredAt = [1280, 768, 360] as const;
+
+export interface LostContrast {
+  readonly lost: readonly LostOnPage[] | undefined;
+  readonly running: boolean;
+}
+
+/**
+ * Words of a page that could be read before and cannot any more, measured anew with every page that
+ * is whole.
+ */
+export function useLostContrast(
+  before: FrozenPage | undefined,
+  after: FrozenPage | undefined,
+): LostContrast {
+  const key = useMemo(
+    () => (before && after && before !== after ? { before, after } : undefined),
+    [before, after],
+  );
+  const { value, current, running } = useKeyed<readonly LostOnPage[] | undefined>(
+    key,
+    undefined,
+    async ({ put, wanted }) => {
+      const host = hiddenHost();
+      try {
+        const lost = await lostOnPage(host, {
+          ...key!,
+          screens: measuredAt,
+          lost: (was, is) => theEngine().bulk.lost(was, is),
+          wanted,
+        });
+        if (lost) {
+          put(() => lost);
+        }
+      } finally {
+        host.remove();
+      }
+    },
+    { oneAtATime: true },
+  );
+  return { lost: key && current ? value : undefined, running };
+}

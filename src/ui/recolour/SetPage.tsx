@@ -1,0 +1,307 @@
+'use client';
+
+import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { inkMends, inkOf } from '@/core/set/inkMends';
+import type { Followed } from '@/core/set/follow';
+import type { Hex } from '@/core/site/model/hex';
+import type { PieceSet } from '@/core/site/model/pieceSet';
+import type { Written } from '../hooks/usePieceSet';
+import { useLostContrast, useSetFrame, useSetPages, type LostOnPage } from '../hooks/useSetPage';
+import { Button } from '../shared/Button';
+import { Choose } from '../shared/Choose';
+import { screenWidths } from '../shared/screenWidths';
+import { Switch } from '../shared/Switch';
+import { useMeasure } from '../shared/useMeasure';
+import { VerdictMark } from '../shared/VerdictMark';
+
+interface Props {
+  set: PieceSet;
+  written: Written;
+  followed: Followed | undefined;
+  onInks(inks: ReadonlyMap<string, Hex>): void;
+}
+
+type Scheme = 'light' | 'dark';
+
+/** The set's own page before and after, side by side under a slider, and what it lost in contrast. */
+export function SetPage({ set, written, followed, onInks }: Props) {
+  const pages = useSetPages(set, written, followed);
+  const [chosen, setChosen] = useState(0);
+  const [width, setWidth] = useState(1280);
+  const [scheme, setScheme] = useState<Scheme>('light');
+  const [split, setSplit] = useState(50);
+  const [pointed, setPointed] = useState<LostOnPage>();
+  const at = Math.min(chosen, pages.before.length - 1);
+  const before = pages.before[at]?.page;
+  const after = pages.after?.[at]?.page;
+  const contrast = useLostContrast(before, pages.whole ? after : undefined);
+  const show = (words: LostOnPage) => {
+    setWidth(words.screen);
+    setScheme(words.scheme);
+    setPointed(words);
+  };
+  if (pages.problem) {
+    return (
+      <p role="alert" className="m-4 text-bad">
+        {pages.problem}
+      </p>
+    );
+  }
+  return (
+    <div className="flex h-full min-h-0 flex-col">
+      <div className="flex h-9 shrink-0 items-center gap-2 border-b border-hair px-3">
+        {pages.before.length > 1 && (
+          <Choose
+            label="Page of the set"
+            className="w-36 min-w-0"
+            value={String(at)}
+            choices={pages.before.map((p, i) => ({
+              value: String(i),
+              label: p.path.split('/').at(-1)!,
+            }))}
+            onChange={(v) => setChosen(Number(v))}
+          />
+        )}
+        <Choose
+          label="Screen"
+          className="w-32"
+          value={String(width)}
+          choices={screenWidths.map((w) => ({ value: String(w), label: `Screen ${w}` }))}
+          onChange={(w) => setWidth(Number(w))}
+        />
+        <Switch<Scheme>
+          label="Colour scheme"
+          value={scheme}
+          onChange={setScheme}
+          choices={[
+            { value: 'light', label: 'Light' },
+            { value: 'dark', label: 'Dark' },
+          ]}
+        />
+        <span className="ml-auto min-w-0 truncate text-soft">
+          {pages.before[at]?.from === 'style sheets' && 'Built of the style sheets'}
+        </span>
+      </div>
+      <Stage
+        before={before}
+        after={after}
+        width={width}
+        dark={scheme === 'dark'}
+        split={split}
+        onSplit={setSplit}
+        pointed={pointed?.screen === width ? pointed : undefined}
+      />
+      <Contrast
+        lost={contrast.lost}
+        running={contrast.running}
+        followed={followed}
+        pointed={pointed}
+        onPoint={show}
+        onInks={onInks}
+      />
+    </div>
+  );
+}
+
+/** By how much a key moves the slider, percent. */
+const step = 5;
+
+function Stage({
+  before,
+  after,
+  width,
+  dark,
+  split,
+  onSplit,
+  pointed,
+}: {
+  before: Parameters<typeof useSetFrame>[1];
+  after: Parameters<typeof useSetFrame>[1];
+  width: number;
+  dark: boolean;
+  split: number;
+  onSplit(percent: number): void;
+  pointed: LostOnPage | undefined;
+}) {
+  const [ref, room] = useMeasure();
+  const old = useRef<HTMLDivElement>(null);
+  const now = useRef<HTMLDivElement>(null);
+  const was = useSetFrame(old, before, width, dark);
+  const is = useSetFrame(now, after, width, dark);
+  const scale = Math.min(1, (room.width - 24) / width);
+  const height = Math.max(was?.height ?? 0, is?.height ?? 0);
+  const drag = (e: PointerEvent<HTMLDivElement>) => {
+    if (e.buttons === 0) {
+      return;
+    }
+    const box = e.currentTarget.getBoundingClientRect();
+    onSplit(Math.min(100, Math.max(0, ((e.clientX - box.left) / box.width) * 100)));
+  };
+  const byKey = (e: KeyboardEvent) => {
+    const by = { ArrowLeft: -step, ArrowRight: step, Home: -100, End: 100 }[e.key];
+    if (by !== undefined) {
+      e.preventDefault();
+      onSplit(Math.min(100, Math.max(0, split + by)));
+    }
+  };
+  const layer = 'pointer-events-none absolute top-0 left-0 origin-top-left';
+  return (
+    <div
+      ref={ref}
+      className="relative min-h-0 grow overflow-y-auto bg-board px-3 py-2"
+      tabIndex={-1}
+      aria-busy={!was}
+    >
+      <div
+        className="relative mx-auto cursor-ew-resize overflow-hidden bg-white"
+        style={{ width: width * scale, height: height * scale }}
+        onPointerDown={(e) => {
+          e.currentTarget.setPointerCapture(e.pointerId);
+          drag(e);
+        }}
+        onPointerMove={drag}
+      >
+        <div ref={old} inert className={layer} style={{ width, height, scale: `${scale}` }} />
+        <div
+          ref={now}
+          inert
+          data-testid="set-page-after"
+          className={layer}
+          style={{
+            width,
+            height,
+            scale: `${scale}`,
+            clipPath: `inset(0 0 0 ${split}%)`,
+          }}
+        />
+        {pointed && (
+          <span
+            ref={(mark) => mark?.scrollIntoView({ block: 'nearest' })}
+            className="pointer-events-none absolute outline-2 outline-offset-2 outline-warn"
+            style={{
+              left: pointed.at.x * scale,
+              top: pointed.at.y * scale,
+              width: pointed.at.width * scale,
+              height: pointed.at.height * scale,
+            }}
+          />
+        )}
+        <div
+          role="slider"
+          tabIndex={0}
+          aria-label="Where before ends and after begins"
+          aria-valuemin={0}
+          aria-valuemax={100}
+          aria-valuenow={Math.round(split)}
+          aria-valuetext={`${Math.round(split)}% before`}
+          onKeyDown={byKey}
+          className="absolute inset-y-0 -ml-px w-0.5 bg-act"
+          style={{ left: `${split}%` }}
+        >
+          <span className="sticky top-2 -ml-[52px] flex w-[106px] justify-between figure text-[11px]!">
+            <span className="bg-white/90 px-1">before</span>
+            <span className="bg-white/90 px-1">after</span>
+          </span>
+        </div>
+      </div>
+      {!was && (
+        <p role="status" className="absolute top-4 left-4 text-soft">
+          Laying the page out…
+        </p>
+      )}
+    </div>
+  );
+}
+
+const swatch = 'inline-block h-3.5 w-3.5 shrink-0 border border-black/15';
+
+function Contrast({
+  lost,
+  running,
+  followed,
+  pointed,
+  onPoint,
+  onInks,
+}: {
+  lost: readonly LostOnPage[] | undefined;
+  running: boolean;
+  followed: Followed | undefined;
+  pointed: LostOnPage | undefined;
+  onPoint(words: LostOnPage): void;
+  onInks(inks: ReadonlyMap<string, Hex>): void;
+}) {
+  const inks = followed?.inks ?? [];
+  const mends = lost ? inkMends(lost, inks) : new Map<string, Hex>();
+  return (
+    <section aria-label="Contrast on the page" className="shrink-0 border-t border-line bg-white">
+      <div className="flex h-9 items-center gap-2 px-3">
+        <p role="status" className="min-w-0 truncate">
+          {statusOf(lost, running)}
+        </p>
+        {mends.size > 0 && (
+          <Button variant="mend" className="ml-auto" onClick={() => onInks(mends)}>
+            Mend {mends.size === 1 ? 'it' : `all ${mends.size}`}
+          </Button>
+        )}
+      </div>
+      {lost && lost.length > 0 && (
+        <ul aria-label="Words that cannot be read any more" className="max-h-32 overflow-y-auto">
+          {lost.map((words) => {
+            const key = inkOf(words, inks)?.key;
+            const mend = key === undefined ? undefined : mends.get(key);
+            return (
+              <li
+                key={`${words.scheme} ${words.screen} ${words.selector} ${words.text}`}
+                className="flex h-8 items-center gap-2 border-t border-hair px-3"
+              >
+                <button
+                  type="button"
+                  aria-pressed={pointed === words}
+                  onClick={() => onPoint(words)}
+                  className="flex min-w-0 grow items-center gap-2 text-left aria-pressed:text-act"
+                >
+                  <VerdictMark verdict="look" />
+                  <span className={swatch} style={{ background: words.colour }} />
+                  <span className="truncate" title={`${words.text}, ${words.selector}`}>
+                    “{words.text}”
+                  </span>
+                  <span className="shrink-0 figure text-[11px]! text-soft">
+                    {words.screen}
+                    {words.scheme === 'dark' ? ' dark' : ''}
+                  </span>
+                </button>
+                <span className="shrink-0 figure text-[11px]!">
+                  <span className="text-soft">{words.before.toFixed(1)} →</span>{' '}
+                  <span className="font-semibold text-warn">{words.after.toFixed(1)}</span>
+                </span>
+                {mend && key !== undefined && (
+                  <Button
+                    variant="mend"
+                    className="h-[22px] px-1.5"
+                    aria-label={`Mend “${words.text}” in ${mend}`}
+                    onClick={() => onInks(new Map([[key, mend]]))}
+                  >
+                    <span className={swatch} style={{ background: mend }} />
+                    Mend
+                  </Button>
+                )}
+              </li>
+            );
+          })}
+        </ul>
+      )}
+    </section>
+  );
+}
+
+function statusOf(lost: readonly LostOnPage[] | undefined, running: boolean): string {
+  if (lost === undefined) {
+    return running
+      ? 'Measuring the contrast of all words, at three widths…'
+      : 'Contrast is measured on the page once all files are written.';
+  }
+  if (lost.length === 0) {
+    return '✓ Every word that could be read can still be read, measured at 1280, 768 and 360.';
+  }
+  return `${lost.length} ${lost.length === 1 ? 'text has' : 'texts have'} lost contrast on the page, the worst first.`;
+}

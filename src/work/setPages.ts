@@ -1,0 +1,37 @@
+import type { PackedFile } from '@/core/files/unzip';
+import type { OpenedPage } from '@/core/ownPage/openPages';
+import type { Followed } from '@/core/set/follow';
+import { isInside } from '@/core/set/paths';
+import type { Recoloured } from '@/core/set/recolourFile';
+import type { PieceSet } from '@/core/site/model/pieceSet';
+import type { SetFiles } from './setFiles';
+
+/** Opens saved pages, or builds one of style sheets. */
+type OpenPages = (files: readonly PackedFile[]) => Promise<readonly OpenedPage[]>;
+
+/** The pages of a set as they came: those among its files, or one that is built of its sheets. */
+export async function pagesOfSet(
+  files: SetFiles,
+  set: PieceSet,
+  open: OpenPages,
+): Promise<readonly OpenedPage[]> {
+  const originals = await files.originals(set);
+  return open(
+    [...originals].flatMap(([path, bytes]) =>
+      isInside(path, set.sheets) ? [] : [{ path, bytes }],
+    ),
+  );
+}
+
+/** The same with what is written so far, and with the style sheets that follow. */
+export async function pagesRecoloured(
+  files: SetFiles,
+  set: PieceSet,
+  written: ReadonlyMap<string, Recoloured>,
+  followed: Followed,
+  open: OpenPages,
+): Promise<readonly OpenedPage[]> {
+  const handed = await files.handed(set, written, followed, true);
+  const own = new Set([...set.pieces, ...set.sheets, ...set.others].map((f) => f.path));
+  return open(handed.filter((f) => own.has(f.path)).map(({ path, bytes }) => ({ path, bytes })));
+}
