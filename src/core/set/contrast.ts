@@ -1,7 +1,9 @@
+import { tryComputed } from '../colour/computed';
 import { tryColour } from '../colour/parse';
 import type { Rgb } from '../raster/raster';
 import { contentName, customProperties, pathOf, type SheetText } from '../theme/readTheme';
 import { readBackground } from '../theme/backgrounds';
+import { colourSpans } from './colourSpans';
 import { leastRatio } from './readable';
 import { resolveVars, type CustomProperties } from '../theme/customProperties';
 import { inScheme } from '../theme/schemes';
@@ -23,7 +25,7 @@ export interface TextPair {
    * text is for text that lies elsewhere.
    */
   readonly sure: boolean;
-  /** It is a picture, of which the colours that it mostly has are known. */
+  /** It is a picture or a gradient, of which the colours that it mostly has are known. */
   readonly picture: boolean;
 }
 
@@ -65,6 +67,12 @@ export function textPairs(
   ];
 }
 
+/** The colours of gradients in a value; undefined where they have none. */
+function stopsOf(value: string): readonly Rgb[] | undefined {
+  const stops = colourSpans(value).map((s) => s.rgb);
+  return stops.length > 0 ? stops : undefined;
+}
+
 /**
  * In one colour scheme.
  * @param rules all that hold in it
@@ -91,24 +99,31 @@ function pairsOf(
       const layers = /^background/.test(property)
         ? readBackground(property, resolve(value) ?? '')
         : undefined;
-      if (!layers) {
+      const made = /^background/.test(property) ? tryComputed(resolve(value) ?? '') : undefined;
+      if (!layers && !made) {
         continue;
       }
       // A picture that covers is what is seen; a colour under one that does not repeat is seen
       // around it.
-      const front = layers[0];
+      const front = layers?.[0];
       const path = front?.url === undefined ? null : pathOf(front.url, rule.file);
       const picture =
-        path === null || (front.repeat === 'no-repeat' && layers.at(-1)?.colour)
+        path === null || (front?.repeat === 'no-repeat' && layers?.at(-1)?.colour)
           ? undefined
           : pictureColours(path);
-      const last = layers.at(-1)?.colour;
-      const plain = last === undefined ? undefined : tryColour(last);
-      const colours = picture ?? (plain && [plain]);
+      const last = layers?.at(-1)?.colour;
+      const plain = last === undefined ? made : tryColour(last);
+      // A gradient covers the colour that stands under it.
+      const stops = /gradient\(/i.test(value) ? stopsOf(resolve(value) ?? '') : undefined;
+      const colours = picture ?? stops ?? (plain && [plain]);
       if (!colours) {
         continue;
       }
-      const ground = { colours, picture: picture !== undefined, at: { file: rule.file, line } };
+      const ground = {
+        colours,
+        picture: (picture ?? stops) !== undefined,
+        at: { file: rule.file, line },
+      };
       said.set(rule.selector, ground);
       if (
         !content &&
@@ -144,7 +159,7 @@ function pairsOf(
     rule.declarations
       .filter((d) => d.property === 'color')
       .flatMap(({ value, line }): TextPair[] => {
-        const text = tryColour(resolve(value) ?? '');
+        const text = tryComputed(resolve(value) ?? '');
         if (!text) {
           return [];
         }

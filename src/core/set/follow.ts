@@ -1,5 +1,6 @@
 import { deltaE, largestStep } from '../colour/difference';
 import { hexOf } from '../colour/hex';
+import { tryComputed } from '../colour/computed';
 import { colourOf, tryColour } from '../colour/parse';
 import type { Rgb } from '../raster/raster';
 import type { Sample } from '../recolour/offers';
@@ -152,7 +153,7 @@ function groundSpan(
       }
       // A variable counts with its fallback, which is only seen where it has no value.
       for (const m of d.value.matchAll(varCall)) {
-        const colour = tryColour(resolve(m[0]) ?? '');
+        const colour = tryComputed(resolve(m[0]) ?? '');
         const start = d.start + m.index;
         const end = start + m[0].length;
         const last = d.colours.at(-1);
@@ -165,6 +166,22 @@ function groundSpan(
   return found;
 }
 
+/** The name of the variable that is put in. */
+const variableOf = (call: string): string => /--[\w-]+/.exec(call)![0];
+
+/** Variables that are declared anew where dark colours are asked for. */
+const variedInDark = (declared: readonly Declared[]): ReadonlySet<string> =>
+  new Set(declared.filter((d) => d.dark && d.property.startsWith('--')).map((d) => d.property));
+
+const placeOfVariable = (d: Declared): number | undefined => {
+  const [variable] = d.value.matchAll(varCall);
+  return variable && d.start + variable.index;
+};
+
+/** A colour that is made of others: only all of it can be another. */
+const isComputed = ({ value }: Declared): boolean =>
+  /^color-mix\(/i.test(value) || /^[a-z]+\(\s*from\s/i.test(value);
+
 /** Where words get their colour: the place of each colour, or of the variable it is. */
 function inksOf(
   scanned: readonly { readonly path: string; readonly declared: readonly Declared[] }[],
@@ -174,8 +191,7 @@ function inksOf(
       if (d.property !== 'color') {
         return [];
       }
-      const variable = [...d.value.matchAll(varCall)][0];
-      const at = variable ? d.start + variable.index : d.colours[0]?.start;
+      const at = isComputed(d) ? d.start : (placeOfVariable(d) ?? d.colours[0]?.start);
       return at === undefined
         ? []
         : [{ key: `${file}:${at}`, file, selector: d.selector, dark: d.dark }];
@@ -198,21 +214,29 @@ export function follow({ sheets, samples, areas, set, decided, ends }: FollowInp
   const properties = customProperties(sheets.flatMap((s) => readStylesheet(s.path, s.text).rules));
   const resolve = (value: string) => resolveVars(value, properties);
   const lines = new Map<string, Placed>();
+  /** @param inLight the old one stays in a dark scheme */
   const decidedOn = (
     key: string,
     old: string,
     proposed: boolean,
     to: Rgb,
+    inLight = false,
   ): Pick<SheetLine, 'proposed' | 'follows' | 'to' | 'toHex'> => {
     const decision = decided[key];
     const becomes = typeof decision === 'string' ? colourOf(decision) : to;
+    const written = /^var\(|^color-mix\(|\(\s*from\s/i.test(old)
+      ? hexOf(becomes)
+      : writtenLike(old, becomes);
     return {
       proposed,
       follows: decision === undefined ? proposed : decision !== false,
-      to: old.startsWith('var(') ? hexOf(becomes) : writtenLike(old, becomes),
+      to: inLight && decision === undefined ? `light-dark(${written}, ${old})` : written,
       toHex: hexOf(becomes),
     };
   };
+  /** The theme says colours for both schemes in one place. */
+  const bySide = sheets.some((s) => /\blight-dark\(/i.test(s.text));
+  const varied = variedInDark(scanned.flatMap((s) => s.declared));
   const fading = textsThatFade(sheets, laid, samples);
   const share = recipe.hues === null ? undefined : followingShare(recipe);
   const ofPieces = belonging(samples, from);
@@ -269,7 +293,13 @@ export function follow({ sheets, samples, areas, set, decided, ends }: FollowInp
           property: d.property,
           old: span.text,
           oldHex: hexOf(span.rgb),
-          ...decidedOn(key, span.text, proposed, to),
+          ...decidedOn(
+            key,
+            span.text,
+            proposed,
+            to,
+            bySide && readable !== undefined && !d.dark && !/\blight-dark\(/i.test(d.value),
+          ),
           keptReadable: readable !== undefined,
           start: span.start,
           end: span.end,
@@ -281,13 +311,35 @@ export function follow({ sheets, samples, areas, set, decided, ends }: FollowInp
   // more.
   for (const { path: file, declared } of scanned) {
     for (const d of declared) {
+      const made =
+        d.property === 'color' && isComputed(d) ? tryComputed(resolve(d.value) ?? '') : undefined;
+      const faded = made && !asked(d) ? fading.get(`${file}:${d.line} ${hexOf(made)}`) : undefined;
+      const whole = `${file}:${d.start}`;
+      if (made && (faded?.sure || decided[whole] !== undefined)) {
+        put({
+          key: whole,
+          file,
+          line: d.line,
+          selector: d.selector,
+          property: d.property,
+          old: d.value,
+          oldHex: hexOf(made),
+          ...decidedOn(whole, d.value, faded?.sure ?? false, faded?.readable ?? made),
+          keptReadable: faded !== undefined,
+          start: d.start,
+          end: d.start + d.value.length,
+        });
+        continue;
+      }
       for (const m of d.property === 'color' ? d.value.matchAll(varCall) : []) {
-        const colour = tryColour(resolve(m[0]) ?? '');
+        const colour = tryComputed(resolve(m[0]) ?? '');
         const faded = colour && fading.get(`${file}:${d.line} ${hexOf(colour)}`);
         const key = `${file}:${d.start + m.index}`;
         // What the owner has decided on is told, whatever it would be otherwise.
         const spoken = decided[key] !== undefined;
-        if (!colour || (!spoken && (!faded || asked(d)))) {
+        // In a dark scheme it is another colour, which one in its place would not be.
+        const other = varied.has(variableOf(m[0])) && !bySide && !d.dark;
+        if (!colour || (!spoken && (!faded || asked(d) || other))) {
           continue;
         }
         put({
@@ -303,6 +355,7 @@ export function follow({ sheets, samples, areas, set, decided, ends }: FollowInp
             m[0],
             (faded?.sure ?? false) || belongs(colour, d),
             faded?.readable ?? becomes(colour, d),
+            bySide && !d.dark,
           ),
           keptReadable: faded !== undefined,
           start: d.start + m.index,

@@ -15,10 +15,15 @@ export interface LostWithRule extends LostWords {
 /** A little more than is wanted: what is measured has half a level more or less. */
 const margin = 1.02;
 
-/** Where a sheet says the colour of words; the last word on it counts. */
+/**
+ * Where a sheet says the colour of words, for the scheme they are lost in; the last word on it
+ * counts. Undefined where it says it for both schemes at once and they are lost in the dark one:
+ * what would help there would not in the other.
+ */
 export function inkOf({ rule, scheme }: LostWithRule, inks: readonly Ink[]): Ink | undefined {
-  const same = inks.filter((i) => i.file === rule?.path && i.selector === rule.selector);
-  return same.findLast((i) => i.dark === (scheme === 'dark')) ?? same.at(-1);
+  return inks.findLast(
+    (i) => i.file === rule?.path && i.selector === rule.selector && i.dark === (scheme === 'dark'),
+  );
 }
 
 /**

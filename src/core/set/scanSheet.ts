@@ -1,7 +1,7 @@
 import { string, tokenize, tokenTypes, url } from 'css-tree';
 import { asksForDark } from '../theme/media';
 import { colourSpans, type ColourSpan } from './colourSpans';
-import { nestedSelector, tidySelector } from './selectorText';
+import { nestedSelector, tidySelector } from '../theme/selectorText';
 
 /** A declaration with where its value stands in the sheet's text. */
 export interface Declared {

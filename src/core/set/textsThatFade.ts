@@ -15,7 +15,8 @@ const onPictures = 1.15;
  * Text that the recipe would fade into its ground: a recipe that lightens a theme is not to lighten
  * its dark text away. It takes the new hue, with the contrast it had on the recoloured ground as
  * far as there is room.
- * @returns what it becomes, by file, line and colour; `sure` where the same rule says its ground
+ * @returns what it becomes, by file, line and colour; `sure` where it could be read and its
+ * selector says what it lies on
  */
 export function textsThatFade(
   sheets: readonly SheetText[],
@@ -33,7 +34,10 @@ export function textsThatFade(
         ? [
             [
               `${at.file}:${at.line} ${hexOf(text)}`,
-              { readable: readableOn(under, became, Math.max(least, ratio)), sure },
+              {
+                readable: readableOn(under, became, Math.max(least, ratio)),
+                sure: sure && ratio >= leastContrast,
+              },
             ] as const,
           ]
         : [];

@@ -7,6 +7,7 @@ import {
   type Selector,
   type StyleSheet,
 } from 'css-tree';
+import { nestedSelector } from './selectorText';
 import { asksForDark, bothRanges, screenWidths, type WidthRange } from './media';
 
 export interface Declaration {
@@ -79,6 +80,8 @@ export function readStylesheet(file: string, text: string): Stylesheet {
   const rules: StyleRule[] = [];
   const media: (readonly WidthRange[])[] = [];
   const schemes: boolean[] = [];
+  /** Selectors of the rules that stand open, each with what it is nested in. */
+  const around: string[] = [];
 
   const readRule = (rule: Rule) => {
     const line = rule.loc?.start.line ?? 1;
@@ -110,7 +113,7 @@ export function readStylesheet(file: string, text: string): Stylesheet {
     for (const selector of rule.prelude.children) {
       if (selector.type === 'Selector') {
         rules.push({
-          selector: generate(selector),
+          selector: nestedSelector(around.at(-1) ?? '', generate(selector)),
           subject: subjectOf(selector),
           widths,
           dark: schemes.some((dark) => dark),
@@ -135,6 +138,7 @@ export function readStylesheet(file: string, text: string): Stylesheet {
       }
       if (node.type === 'Rule') {
         readRule(node);
+        around.push(nestedSelector(around.at(-1) ?? '', generate(node.prelude)));
       }
       return undefined;
     },
@@ -142,6 +146,9 @@ export function readStylesheet(file: string, text: string): Stylesheet {
       if (node.type === 'Atrule' && node.name.toLowerCase() === 'media') {
         media.pop();
         schemes.pop();
+      }
+      if (node.type === 'Rule') {
+        around.pop();
       }
     },
   });

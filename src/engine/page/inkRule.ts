@@ -1,4 +1,4 @@
-import { nestedSelector, tidySelector } from '@/core/set/selectorText';
+import { nestedSelector, tidySelector } from '@/core/theme/selectorText';
 import { viewOf } from './rect';
 import { rulesOf } from './rules';
 
