@@ -225,7 +225,20 @@ test('a piece left out stays; lines of the style sheet are ticked one by one, an
   await expect(row(page, 'button.png')).toContainText('left as it is');
   await page.getByRole('radio', { name: /^Style sheet/ }).click();
   const line = (name: RegExp) => page.getByRole('checkbox', { name });
+  const list = page.getByRole('list', { name: 'Colours of the style sheets' });
+  // Only lines in sight are there.
+  const reveal = async (name: RegExp) => {
+    for (let top = 0; (await line(name).count()) === 0; top += 300) {
+      await list.evaluate((l, to) => {
+        l.parentElement!.scrollTop = to;
+      }, top);
+    }
+  };
+  await reveal(/^Recolour \.frame border #5f7a92/);
   await line(/^Recolour \.frame border #5f7a92/).uncheck();
+  await reveal(/^Recolour \.menu li a color #f2f5f7/);
+  await expect(line(/^Recolour \.menu li a color #f2f5f7/)).toBeChecked();
+  await line(/^Recolour \.menu li a color #f2f5f7/).uncheck();
   await page.getByRole('radio', { name: /Contrast \d+$/ }).click();
   await expect(page.getByRole('button', { name: /^Mend \.menu li a: text in #/ })).toBeVisible();
   await page.getByRole('button', { name: 'Mend all' }).click();
@@ -251,8 +264,6 @@ test('onto the plan and into rehearsal: the header lies there with the recipe, a
     { name: 'slate-theme.zip', type: 'application/zip', bytes: slate() },
   ]);
   await celadon(page, /^Wash \d+%/);
-  await page.getByRole('radio', { name: 'Page', exact: true }).click();
-  await expect(page.getByTestId('page-preview').locator('[style*="blob:"]').first()).toBeAttached();
   await expect(row(page, 'strip.png')).toContainText('ends #a9b79a');
   await page.getByRole('button', { name: 'Lay on the plan' }).click();
   await expect(page.getByRole('link', { name: /^Header 2, .* open its bench/ })).toBeAttached();
@@ -392,4 +403,76 @@ test('what cannot be recoloured says why, and changes nothing', async ({ bench, 
   await page.keyboard.press('Control+z');
   await page.keyboard.press('Control+z');
   await expect(page.getByRole('group', { name: 'Drop a theme' })).toBeVisible();
+});
+
+test('on its own pages: before and after under a slider, families, and words that are lost are mended in the sheet', async ({
+  bench,
+  page,
+}) => {
+  const css =
+    'body{margin:0;color:#26302f;background:#fff}.hero{background:#2a6f77;padding:30px}.lead{color:#fff;font-size:20px}.fine{color:#dff1f2}.warning{background:#fff3cd;color:#664d03}.deal{background:#c8752e}';
+  const html = (body: string) =>
+    textBytes(`<!doctype html><title>Bowls</title><link rel=stylesheet href=style.css>${body}`);
+  await bench.start();
+  await page.getByRole('button', { name: 'Recolour a set' }).click();
+  await page.setInputFiles('input[data-picks="Pieces"]', {
+    name: 'bowls.zip',
+    mimeType: 'application/zip',
+    buffer: zipOf({
+      'style.css': textBytes(css),
+      'index.html': html(
+        '<div class=hero><p class=lead>Bowls for every day<p class=fine>Made slowly</div><p class=warning>The kiln is hot<p class=deal>Two for one',
+      ),
+      // Words of the same rule on a ground that stays: no one colour is read on both.
+      'about.html': html('<p class=lead style="background:#222">On dark'),
+    }),
+  });
+  await expect(page.getByText('There is no picture among the files.')).toBeVisible();
+  await expect(page.getByRole('textbox', { name: 'Old colour', exact: true })).toHaveValue(
+    '#2a6f77',
+  );
+  await page.getByRole('button', { name: 'New colour: celadon' }).click();
+  const ways = page.getByRole('group', { name: 'Ways there' });
+  await expect(ways).toHaveAttribute('aria-busy', 'false');
+  await ways.getByRole('button', { name: /^Wash \d+%/ }).click();
+  await page.getByRole('radio', { name: 'Page', exact: true }).click();
+  const lost = page.getByRole('list', { name: 'Words that cannot be read any more' });
+  await expect(lost.getByRole('listitem')).toHaveCount(2);
+  // What Chromium lays out in the frame is the colour of the sheet that is handed over.
+  const frame = page.getByTestId('set-page-after').locator('iframe').last().contentFrame();
+  await expect(frame.locator('.hero')).toHaveCSS('background-color', 'rgb(169, 183, 154)');
+  await expect(frame.locator('.warning')).toHaveCSS('background-color', 'rgb(255, 243, 205)');
+  const slider = page.getByRole('slider', { name: 'Where before ends and after begins' });
+  await slider.press('Home');
+  await expect(page.getByTestId('set-page-after')).toHaveCSS('clip-path', 'inset(0px 0px 0px 0%)');
+  await slider.press('ArrowRight');
+  await expect(slider).toHaveAttribute('aria-valuenow', '5');
+  await lost
+    .getByRole('button', { name: /Made slowly/ })
+    .first()
+    .click();
+  await expect(lost.getByRole('button', { name: 'Mend “Bowls for every day”' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Mend it' }).click();
+  await expect(lost.getByRole('listitem')).toHaveCount(1);
+  await expect(lost).toContainText('Bowls for every day');
+  await page.getByRole('radio', { name: 'Families' }).click();
+  const families = page.getByRole('list', { name: 'Families of colours' });
+  await expect(families.getByRole('checkbox', { checked: true })).toHaveCount(1);
+  await expect(families.getByRole('img', { name: /^#fff3cd stays/ })).toBeVisible();
+  await families.getByRole('checkbox', { name: 'Recolour: Another hue, #c8752e' }).click();
+  await expect(families.getByRole('img', { name: /^#c8752e becomes/ })).toBeVisible();
+  await page.getByRole('radio', { name: /^Style sheet/ }).click();
+  await expect(page.getByRole('list', { name: 'Colours of the style sheets' })).toContainText(
+    '#c8752e',
+  );
+  const save = page.getByRole('button', { name: 'Archive', exact: true });
+  await expect(save).toBeEnabled();
+  const [download] = await Promise.all([page.waitForEvent('download'), save.click()]);
+  const files = unzipSync(readFileSync(await download.path()));
+  const after = strFromU8(files['style.css']);
+  expect(after).toContain('.warning{background:#fff3cd;color:#664d03}');
+  expect(after).toContain('.hero{background:#a9b79a;');
+  expect(after).toContain('.lead{color:#fff;');
+  expect(after).not.toContain('.fine{color:#dff1f2}');
+  expect(after).not.toContain('#c8752e');
 });

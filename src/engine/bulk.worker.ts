@@ -4,7 +4,7 @@ import { zipFiles } from '@/core/handover/zipFiles';
 import { readOpenRaster, writeOpenRaster } from '@/core/openRaster/openRaster';
 import { difference } from '@/core/lightest/difference';
 import { pageWordsReport } from '@/core/legibility/pageWords';
-import { lostContrast } from '@/core/set/lostContrast';
+import { compareWords } from '@/core/set/lostContrast';
 import { boundedCache, pixelBytes } from '@/core/boundedCache';
 import type { PressedFile } from '@/core/readings/reading';
 import { readingsOfSite } from '@/core/readings/told';
@@ -34,7 +34,7 @@ serve<BulkCalls>(self as unknown as ServerScope, {
     return { answer: { bySlot, missing } };
   },
   words: ({ seen, colours }) => ({ answer: pageWordsReport(seen, colours) }),
-  lost: ({ before, after }) => ({ answer: lostContrast(before, after) }),
+  compare: ({ before, after }) => ({ answer: compareWords(before, after) }),
   zip({ files: list }) {
     const answer = zipFiles(list);
     return { answer, transfer: [answer.buffer] };

@@ -1,5 +1,5 @@
 import type { PageWordsReport, WordsSeen } from '@/core/legibility/pageWords';
-import type { LostWords } from '@/core/set/lostContrast';
+import type { WordsCompared } from '@/core/set/lostContrast';
 import type { Hex } from '@/core/site/model/hex';
 import type { PressedFile } from '@/core/readings/reading';
 import type { ToldReading } from '@/core/readings/told';
@@ -31,8 +31,8 @@ export interface BulkEngine {
   ): Promise<ReadonlyMap<string, readonly ToldReading[]>>;
   /** @param colours for veils and for the words themselves */
   words(seen: WordsSeen, colours: readonly Hex[]): Promise<PageWordsReport>;
-  /** Words that could be read before and cannot any more. */
-  lost(before: WordsSeen, after: WordsSeen): Promise<readonly LostWords[]>;
+  /** Which words could be read before, and which of them cannot any more. */
+  compare(before: WordsSeen, after: WordsSeen): Promise<WordsCompared>;
   zip(files: readonly TypedFile[]): Promise<Bytes>;
   packSite(packed: PackedSite): Promise<Bytes>;
   /** @throws Error saying what was expected and what was found */
@@ -100,7 +100,7 @@ export function createBulkEngine(spawn: () => WorkerLike): BulkEngine {
     readings,
     card: (stored) => channel.ask('card', { stored }),
     words: (seen, colours) => channel.ask('words', { seen, colours }),
-    lost: (before, after) => channel.ask('lost', { before, after }),
+    compare: (before, after) => channel.ask('compare', { before, after }),
     zip: (files) =>
       channel.ask('zip', { files: files.map(({ path, type, bytes }) => ({ path, type, bytes })) }),
     packSite: (packed) => channel.ask('packSite', { packed }),

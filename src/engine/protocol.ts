@@ -21,7 +21,7 @@ import type { OraPicture, ReadOra } from '@/core/openRaster/openRaster';
 import type { Offer, Sample } from '@/core/recolour/offers';
 import type { Reach } from '@/core/recolour/reach';
 import type { Followed, FollowInput } from '@/core/set/follow';
-import type { LostWords } from '@/core/set/lostContrast';
+import type { WordsCompared } from '@/core/set/lostContrast';
 import type { Match, MatchedPart } from '@/core/recolour/match';
 import type { BlendMode } from '@/core/raster/blend';
 import type { OpenedSet } from '@/core/set/openSet';
@@ -120,7 +120,7 @@ export type ThemeCalls = {
 export type BulkCalls = {
   /** How words of a page stand off what it paints behind them. */
   words: { ask: { seen: WordsSeen; colours: readonly Hex[] }; answer: PageWordsReport };
-  lost: { ask: { before: WordsSeen; after: WordsSeen }; answer: readonly LostWords[] };
+  compare: { ask: { before: WordsSeen; after: WordsSeen }; answer: WordsCompared };
   /** A stored site, checked, with its readings. */
   card: { ask: { stored: unknown }; answer: SiteCard };
   /**

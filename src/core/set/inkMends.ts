@@ -10,6 +10,8 @@ import { leastRatio, readableOn } from './readable';
 export interface LostWithRule extends LostWords {
   readonly scheme: 'light' | 'dark';
   readonly rule: { readonly path: string; readonly selector: string } | undefined;
+  /** What other words of that rule lie on, which can be read. */
+  readonly beside: readonly Rgb[];
 }
 
 /** A little more than is wanted: what is measured has half a level more or less. */
@@ -28,8 +30,9 @@ export function inkOf({ rule, scheme }: LostWithRule, inks: readonly Ink[]): Ink
 
 /**
  * Colours in which lost words would be read, one for all words that have theirs from the same
- * place: nearest to what they have now in lightness and in its hue. Words that no colour helps, or
- * whose colour no sheet says, have none.
+ * place: nearest to what they have now in lightness and in its hue. What can be
+ * read by the same rule stays so. Words that no colour helps, or whose colour no sheet says, have
+ * none.
  * @returns by the place's key
  */
 export function inkMends(
@@ -43,7 +46,7 @@ export function inkMends(
       continue;
     }
     const place = places.get(ink.key) ?? { grounds: [], wanted: 0, colour: words.colour };
-    place.grounds.push(...words.grounds);
+    place.grounds.push(...words.grounds, ...words.beside);
     place.wanted = Math.max(place.wanted, words.wanted);
     places.set(ink.key, place);
   }

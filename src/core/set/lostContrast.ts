@@ -1,6 +1,6 @@
 import { hexOf } from '../colour/hex';
 import { unpack } from '../legibility/measure';
-import { stoodOf, type WordsSeen } from '../legibility/pageWords';
+import { stoodOf, type Stood, type WordsSeen } from '../legibility/pageWords';
 import type { Rect, Rgb } from '../raster/raster';
 import type { Hex } from '../site/model/hex';
 
@@ -21,49 +21,72 @@ export interface LostWords {
   readonly grounds: readonly Rgb[];
 }
 
+/** Words that can be read as before. */
+export interface KeptWords {
+  readonly selector: string;
+  readonly wanted: number;
+  readonly grounds: readonly Rgb[];
+}
+
+export interface WordsCompared {
+  /** The worst first. */
+  readonly lost: readonly LostWords[];
+  readonly kept: readonly KeptWords[];
+}
+
 /** Grounds that are told of words, at most. */
 const mostGrounds = 24;
 
 /** One px in so many may have less. */
 const spared = 20;
 
+function groundsOf({ behind: { colours, counts } }: Stood): Rgb[] {
+  const all = counts.reduce((a, b) => a + b, 0);
+  return [...colours]
+    .map((packed, k) => ({ packed, count: counts[k] }))
+    .filter(({ count }) => count * spared * mostGrounds >= all)
+    .sort((a, b) => b.count - a.count)
+    .slice(0, mostGrounds)
+    .map((g) => unpack(g.packed));
+}
+
 /**
- * Words that had the contrast that is wanted of them and have it no longer, the worst first.
+ * Which words had the contrast that is wanted of them, and which of those have it no longer.
  * @param before the page as it was, with where its letters are
  * @param after the same words in their order, and what lies behind them now
+ * @throws RangeError where they are not as many
  */
-export function lostContrast(before: WordsSeen, after: WordsSeen): LostWords[] {
+export function compareWords(before: WordsSeen, after: WordsSeen): WordsCompared {
   if (before.words.length !== after.words.length) {
     throw new RangeError(
       `Expected the same ${before.words.length} words before and after, found ${after.words.length}.`,
     );
   }
-  return before.words
-    .flatMap((words, i): LostWords[] => {
-      const was = stoodOf(before, words);
-      const is = was && stoodOf({ ...after, cover: before.cover }, after.words[i]);
-      if (!is || was.contrast.fifth < was.wanted || is.contrast.fifth >= is.wanted) {
-        return [];
-      }
-      const { colours, counts } = is.behind;
-      const all = counts.reduce((a, b) => a + b, 0);
-      const grounds = [...colours]
-        .map((packed, k) => ({ packed, count: counts[k] }))
-        .filter(({ count }) => count * spared * mostGrounds >= all)
-        .sort((a, b) => b.count - a.count)
-        .slice(0, mostGrounds);
-      return [
-        {
-          text: words.text,
-          selector: after.words[i].selector,
-          at: words.lines[0],
-          before: was.contrast.fifth,
-          after: is.contrast.fifth,
-          wanted: is.wanted,
-          colour: hexOf(after.words[i].ink.colour),
-          grounds: grounds.map((g) => unpack(g.packed)),
-        },
-      ];
-    })
-    .sort((a, b) => a.after / a.wanted - b.after / b.wanted);
+  const lost: LostWords[] = [];
+  const kept: KeptWords[] = [];
+  before.words.forEach((words, i) => {
+    const was = stoodOf(before, words);
+    const is = was && stoodOf({ ...after, cover: before.cover }, after.words[i]);
+    if (!is || was.contrast.fifth < was.wanted) {
+      return;
+    }
+    const { selector, ink } = after.words[i];
+    const { wanted } = is;
+    const grounds = groundsOf(is);
+    if (is.contrast.fifth >= wanted) {
+      kept.push({ selector, wanted, grounds });
+      return;
+    }
+    lost.push({
+      text: words.text,
+      selector,
+      at: words.lines[0],
+      before: was.contrast.fifth,
+      after: is.contrast.fifth,
+      wanted,
+      colour: hexOf(ink.colour),
+      grounds,
+    });
+  });
+  return { lost: lost.sort((a, b) => a.after / a.wanted - b.after / b.wanted), kept };
 }

@@ -7,7 +7,7 @@ import { activeSteps } from '@/core/recolour/activeSteps';
 import type { Followed } from '@/core/set/follow';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import { openPageFrame, type PageFrame } from '@/engine/page/frame';
-import { lostOnPage, type LostOnPage } from '@/engine/page/lostOnPage';
+import { lostOnPages, type LostOnPage } from '@/engine/page/lostOnPages';
 import { pagesOfSet, pagesRecoloured } from '@/work/setPages';
 import { hiddenHost } from './hiddenHost';
 import { theEngine } from './tab/engine';
@@ -15,7 +15,7 @@ import { theSetFiles } from './tab/setFiles';
 import { useKeyed } from './useKeyed';
 import type { Written } from './usePieceSet';
 
-export type { LostOnPage } from '@/engine/page/lostOnPage';
+export type { LostOnPage } from '@/engine/page/lostOnPages';
 
 export interface SetPages {
   readonly before: readonly OpenedPage[];
@@ -150,17 +150,23 @@ export interface LostContrast {
   readonly running: boolean;
 }
 
+/** Pages that are measured, at most. */
+const mostMeasured = 12;
+
 /**
- * Words of a page that could be read before and cannot any more, measured anew with every page that
- * is whole.
+ * Words of a set's pages that could be read before and cannot any more, measured anew whenever all
+ * of its files are written.
  */
-export function useLostContrast(
-  before: FrozenPage | undefined,
-  after: FrozenPage | undefined,
-): LostContrast {
+export function useLostContrast({ before, after, whole }: SetPages): LostContrast {
   const key = useMemo(
-    () => (before && after && before !== after ? { before, after } : undefined),
-    [before, after],
+    () =>
+      whole && after
+        ? before.slice(0, mostMeasured).flatMap(({ page }, i) => {
+            const now = after[i]?.page;
+            return now ? [{ before: page, after: now }] : [];
+          })
+        : undefined,
+    [before, after, whole],
   );
   const { value, current, running } = useKeyed<readonly LostOnPage[] | undefined>(
     key,
@@ -168,10 +174,10 @@ export function useLostContrast(
     async ({ put, wanted }) => {
       const host = hiddenHost();
       try {
-        const lost = await lostOnPage(host, {
-          ...key!,
+        const lost = await lostOnPages(host, {
+          pages: key!,
           screens: measuredAt,
-          lost: (was, is) => theEngine().bulk.lost(was, is),
+          compare: (was, is) => theEngine().bulk.compare(was, is),
           wanted,
         });
         if (lost) {

@@ -44,6 +44,14 @@ import { PieceTable } from './PieceTable';
 import { RecipePanel } from './RecipePanel';
 import { SetBar } from './SetBar';
 
+/** What of a set is open, for a message. */
+function openedWords({ name, pieces, sheets }: PieceSet): string {
+  if (pieces.length === 0) {
+    return `The ${sheets.length === 1 ? 'style sheet' : `${sheets.length} style sheets`} of ${name} ${sheets.length === 1 ? 'is' : 'are'} open`;
+  }
+  return `${pieces.length} ${pieces.length === 1 ? 'piece' : 'pieces'} of ${name} ${pieces.length === 1 ? 'is' : 'are'} open`;
+}
+
 const takeWords = (wanted: boolean, what: string): string =>
   wanted ? `Recolour ${what}` : `Leave ${what} out`;
 
@@ -61,7 +69,7 @@ function Opened({ session }: { session: Session }) {
       const stay = set.others.filter((o) => o.why).length;
       say(
         'done',
-        `${set.pieces.length} pieces of ${set.name} are open${stay ? `; ${stay} ${stay === 1 ? 'picture stays' : 'pictures stay'} as ${stay === 1 ? 'it is' : 'they are'}, and the list says why` : ''}.`,
+        `${openedWords(set)}${stay ? `; ${stay} ${stay === 1 ? 'picture stays' : 'pictures stay'} as ${stay === 1 ? 'it is' : 'they are'}, and the list says why` : ''}.`,
       );
     });
   if (!site.set) {

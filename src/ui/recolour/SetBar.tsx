@@ -79,7 +79,7 @@ export function SetBar(props: Props) {
       />
       <Button variant="main" disabled={!onArchive} onClick={onArchive}>
         <Archive size={13} aria-hidden />
-        {written.whole ? `Archive, ${kilobytes(after)}` : 'Archive'}
+        {written.whole && after > 0 ? `Archive, ${kilobytes(after)}` : 'Archive'}
       </Button>
     </TopBar>
   );

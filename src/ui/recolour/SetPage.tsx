@@ -34,8 +34,9 @@ export function SetPage({ set, written, followed, onInks }: Props) {
   const at = Math.min(chosen, pages.before.length - 1);
   const before = pages.before[at]?.page;
   const after = pages.after?.[at]?.page;
-  const contrast = useLostContrast(before, pages.whole ? after : undefined);
+  const contrast = useLostContrast(pages);
   const show = (words: LostOnPage) => {
+    setChosen(words.page);
     setWidth(words.screen);
     setScheme(words.scheme);
     setPointed(words);
@@ -89,11 +90,16 @@ export function SetPage({ set, written, followed, onInks }: Props) {
         dark={scheme === 'dark'}
         split={split}
         onSplit={setSplit}
-        pointed={pointed?.screen === width ? pointed : undefined}
+        pointed={
+          pointed?.screen === width && pointed.scheme === scheme && pointed.page === at
+            ? pointed
+            : undefined
+        }
       />
       <Contrast
         lost={contrast.lost}
         running={contrast.running}
+        names={pages.before.map((p) => p.path.split('/').at(-1)!)}
         followed={followed}
         pointed={pointed}
         onPoint={show}
@@ -205,7 +211,7 @@ function Stage({
         </div>
       </div>
       {!was && (
-        <p role="status" className="absolute top-4 left-4 text-soft">
+        <p role="status" className="absolute top-4 left-4">
           Laying the page out…
         </p>
       )}
@@ -218,6 +224,7 @@ const swatch = 'inline-block h-3.5 w-3.5 shrink-0 border border-black/15';
 function Contrast({
   lost,
   running,
+  names,
   followed,
   pointed,
   onPoint,
@@ -225,6 +232,8 @@ function Contrast({
 }: {
   lost: readonly LostOnPage[] | undefined;
   running: boolean;
+  /** Of the pages. */
+  names: readonly string[];
   followed: Followed | undefined;
   pointed: LostOnPage | undefined;
   onPoint(words: LostOnPage): void;
@@ -251,7 +260,7 @@ function Contrast({
             const mend = key === undefined ? undefined : mends.get(key);
             return (
               <li
-                key={`${words.scheme} ${words.screen} ${words.selector} ${words.text}`}
+                key={`${words.page} ${words.scheme} ${words.screen} ${words.selector} ${words.text}`}
                 className="flex h-8 items-center gap-2 border-t border-hair px-3"
               >
                 <button
@@ -266,6 +275,7 @@ function Contrast({
                     “{words.text}”
                   </span>
                   <span className="shrink-0 figure text-[11px]! text-soft">
+                    {names.length > 1 && `${names[words.page]}, `}
                     {words.screen}
                     {words.scheme === 'dark' ? ' dark' : ''}
                   </span>

@@ -70,7 +70,12 @@ export function Colour() {
             ))}
             <RecipeMenu
               onLay={(recipe) =>
-                add(bench, `Lay the recipe ${recipe.name}`, newRecipeLayer(newId(), recipe))
+                add(
+                  bench,
+                  `Lay the recipe ${recipe.name}`,
+                  // What a set's hues are says nothing of this picture's.
+                  newRecipeLayer(newId(), { ...recipe, hues: null }),
+                )
               }
             />
           </span>

@@ -178,6 +178,30 @@ export function SelectedStep({ recipe, theme, selected, preview, commit, onSelec
   );
 }
 
+/** Of a recipe that was made for a set: changes what has that set's hues, and nothing else. */
+export function HuesTick({ recipe, commit }: Pick<RecipeProps, 'recipe' | 'commit'>) {
+  const { hues } = recipe;
+  return hues ? (
+    <label className="flex items-center gap-2">
+      <input
+        type="checkbox"
+        className="accent-act"
+        checked
+        onChange={() => commit('Recolour every hue', { ...recipe, hues: null })}
+      />
+      Only hues like
+      {hues.map((hex) => (
+        <span
+          key={hex}
+          title={hex}
+          className="inline-block h-3.5 w-3.5 border border-black/15"
+          style={{ background: hex }}
+        />
+      ))}
+    </label>
+  ) : null;
+}
+
 /** Leaves greys and near-whites as they are. */
 export function SpareTick({ recipe, commit }: Pick<RecipeProps, 'recipe' | 'commit'>) {
   return (

@@ -12,7 +12,13 @@ import { NumberRow } from '../../../shared/NumberRow';
 import { Row } from '../../../shared/Row';
 import { say } from '../../../shared/notices';
 import { RecipeFace } from '../../../shared/steps/RecipeFace';
-import { AddStep, SelectedStep, SpareTick, StepCards } from '../../../shared/steps/RecipeSteps';
+import {
+  AddStep,
+  HuesTick,
+  SelectedStep,
+  SpareTick,
+  StepCards,
+} from '../../../shared/steps/RecipeSteps';
 import { menuItem } from '../../layers/AddLayer';
 import { newId } from '../../../shared/newId';
 import { useEditing } from '../../useBench';
@@ -159,6 +165,7 @@ export function RecipeControls({ layer }: { layer: RecipeLayer }) {
       <StepCards {...props} />
       <SelectedStep {...props} />
       <div className="flex items-center justify-between gap-2">
+        <HuesTick {...props} />
         <SpareTick {...props} />
       </div>
       <AddStep {...props} />

@@ -1,0 +1,99 @@
+import type { WordsSeen } from '@/core/legibility/pageWords';
+import type { FrozenPage } from '@/core/ownPage/frozen';
+import type { Rgb } from '@/core/raster/raster';
+import type { LostWords, WordsCompared } from '@/core/set/lostContrast';
+import { openPageFrame, type PageFrame } from './frame';
+
+type Scheme = 'light' | 'dark';
+type Rule = ReturnType<PageFrame['inkRule']>;
+
+/** Words that lost their contrast, where they are seen and by which rule they have their colour. */
+export interface LostOnPage extends LostWords {
+  /** Which of the pages. */
+  readonly page: number;
+  /** Width of the screen at which they are worst, px. */
+  readonly screen: number;
+  readonly scheme: Scheme;
+  /** Undefined where no rule of the page's own sheets says it. */
+  readonly rule: Rule;
+  /** What words lie on that have their colour from the same rule and can be read. */
+  readonly beside: readonly Rgb[];
+}
+
+interface Wanted {
+  readonly pages: readonly { readonly before: FrozenPage; readonly after: FrozenPage }[];
+  readonly screens: readonly number[];
+  /** Compares words of both, in a worker. */
+  compare(before: WordsSeen, after: WordsSeen): Promise<WordsCompared>;
+  /** Asked before each width; false gives it up. */
+  wanted(): boolean;
+}
+
+const utf8 = new TextDecoder();
+
+/** The page asks for dark colours somewhere. */
+const hasDark = ({ html, files }: FrozenPage): boolean =>
+  [html, ...files.filter((f) => f.type === 'text/css').map((f) => utf8.decode(f.bytes))].some(
+    (text) => /prefers-color-scheme|light-dark\(|color-scheme\s*:[^;}]*dark/i.test(text),
+  );
+
+const keyOf = (scheme: Scheme, rule: Rule): string => `${scheme} ${rule?.path} ${rule?.selector}`;
+
+/**
+ * Lays pages out as they were and as they become, at some widths and in their colour schemes, and
+ * tells the words that could be read and cannot any more, the worst first; words that are so at
+ * several widths once, where they are worst.
+ * @param host takes them while they are looked at
+ * @returns undefined where it was given up
+ */
+export async function lostOnPages(
+  host: HTMLElement,
+  { pages, screens, compare, wanted }: Wanted,
+): Promise<readonly LostOnPage[] | undefined> {
+  const found = new Map<string, Omit<LostOnPage, 'beside'>>();
+  const beside = new Map<string, Rgb[]>();
+  for (const [page, { before, after }] of pages.entries()) {
+    const old = await openPageFrame(host, before);
+    const now = await openPageFrame(host, after);
+    try {
+      for (const scheme of hasDark(before) ? (['light', 'dark'] as const) : (['light'] as const)) {
+        old.scheme(scheme);
+        now.scheme(scheme);
+        const rules = new Map<string, Rule>();
+        const ruleOf = (selector: string): Rule => {
+          if (!rules.has(selector)) {
+            rules.set(selector, now.inkRule(selector));
+          }
+          return rules.get(selector);
+        };
+        for (const screen of screens) {
+          if (!wanted()) {
+            return undefined;
+          }
+          await old.show(screen);
+          await now.show(screen);
+          const was = await old.allWords(true);
+          const { lost, kept } = await compare(was, await now.allWords(false));
+          for (const words of lost) {
+            const key = `${page} ${scheme} ${words.selector} ${words.text}`;
+            const known = found.get(key);
+            if (!known || words.after < known.after) {
+              const rule = ruleOf(words.selector);
+              found.set(key, { ...words, page, screen, scheme, rule });
+            }
+          }
+          for (const { selector, grounds } of kept) {
+            const key = keyOf(scheme, ruleOf(selector));
+            beside.set(key, [...(beside.get(key) ?? []), ...grounds]);
+          }
+        }
+      }
+    } finally {
+      old.close();
+      now.close();
+    }
+  }
+  return [...found.values()]
+    .map((words) => ({ ...words, beside: beside.get(keyOf(words.scheme, words.rule)) ?? [] }))
+    .sort((a, b) => a.after / a.wanted - b.after / b.wanted);
+}
