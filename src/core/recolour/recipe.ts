@@ -32,6 +32,11 @@ export interface LaidRecipe {
   on(raster: Raster, scale?: number): void;
   /** What becomes of one colour; textures are left out. */
   colour(rgb: Rgb): Rgb;
+  /**
+   * The same for the colours of a picture whose table alone is changed: one that is one slope
+   * follows as one.
+   */
+  colourIn(picture: Raster): (rgb: Rgb) => Rgb;
   /** It has a texture, so that px of one colour may come out as several. */
   readonly textured: boolean;
   /** Nothing changes. */
@@ -53,6 +58,7 @@ export function layRecipe({
   );
   const share = followingShare(reach);
   const known = new Map<number, number>();
+  const colours = new Map<number, Rgb>();
 
   /** How far each px follows; each colour is looked at once. */
   function sharesOf(px: Int32Array): Float32Array {
@@ -134,13 +140,36 @@ export function layRecipe({
     }
   }
 
-  return {
-    on: (raster, scale = 1) => lay(raster, scale, true),
-    colour({ r, g, b }) {
+  function colour({ r, g, b }: Rgb): Rgb {
+    const key = (r << 16) | (g << 8) | b;
+    let found = colours.get(key);
+    if (!found) {
       const one = createRaster(1, 1);
       one.data.set([r, g, b, 255]);
       lay(one, 1, false);
-      return { r: one.data[0], g: one.data[1], b: one.data[2] };
+      found = { r: one.data[0], g: one.data[1], b: one.data[2] };
+      if (colours.size > 50_000) {
+        colours.clear();
+      }
+      colours.set(key, found);
+    }
+    return found;
+  }
+
+  return {
+    on: (raster, scale = 1) => lay(raster, scale, true),
+    colour,
+    colourIn(picture) {
+      if (!share || !isOneSlope(picture)) {
+        return colour;
+      }
+      const most = sharesOf(wholePixels(picture)).reduce((a, b) => Math.max(a, b), 0);
+      const whole = layRecipe({ steps: all, spare: false, hues: null });
+      return (rgb) => {
+        const to = whole.colour(rgb);
+        const part = (a: number, b: number) => Math.floor(a + most * (b - a) + 0.5);
+        return { r: part(rgb.r, to.r), g: part(rgb.g, to.g), b: part(rgb.b, to.b) };
+      };
     },
     textured: steps.some((s) => s.kind === 'texture'),
     idle: steps.length === 0,

@@ -113,3 +113,15 @@ test('what is one slope is told from what is not', () => {
   expect(isOneSlope(drawn(8, 60, (_x, y) => (y < 30 ? teal : grey)))).toBe(false);
   expect(isOneSlope(drawn(60, 60, (x, y) => mix(teal, grey, (x + y) / 118)))).toBe(false);
 });
+
+test('the table of a palette that is one slope goes as one, and others colour by colour', () => {
+  const strip = drawn(1, 200, (_x, y) => mix(teal, grey, y / 199));
+  const becomes = laid.colourIn(strip);
+  const levels = Array.from({ length: 200 }, (_v, y) => becomes(mix(teal, grey, y / 199)).r);
+  expect(Math.max(...levels.slice(1).map((v, i) => Math.abs(v - levels[i])))).toBeLessThanOrEqual(
+    2,
+  );
+  expect(becomes(grey)).not.toEqual(grey);
+  const icon = drawn(20, 20, (x, y) => (x + y < 20 ? teal : grey));
+  expect(laid.colourIn(icon)(grey)).toEqual(grey);
+});

@@ -1,4 +1,4 @@
-import { parse, type CssNode, type Value } from 'css-tree';
+import { tokenize, tokenTypes } from 'css-tree';
 import { hexOf } from '../colour/hex';
 import { tryColour, tryOpaqueColour } from '../colour/parse';
 import type { Rgb } from '../raster/raster';
@@ -11,45 +11,59 @@ export interface ColourSpan {
   readonly rgb: Rgb;
 }
 
-const colourFunction = /^(rgba?|hsla?|hwb|lab|lch|oklab|oklch|color)$/i;
+const colourFunction = /^(rgba?|hsla?|hwb|lab|lch|oklab|oklch|color)\($/i;
 const noColour = /^(transparent|currentcolor|none|inherit|initial|unset|auto)$/i;
+
+const { Hash, Ident, LeftParenthesis, RightParenthesis, Function: FunctionToken } = tokenTypes;
 
 /**
  * The colours of a CSS value with where they stand, inside functions too. Ones that are not there
- * to be seen (transparent, currentcolor) are left out, and so is a value that cannot be parsed.
+ * to be seen (transparent, currentcolor) are left out.
  * @param offset of the value in the text that places count in
  */
 export function colourSpans(value: string, offset = 0): ColourSpan[] {
-  let nodes: CssNode[];
-  try {
-    nodes = (parse(value, { context: 'value', positions: true }) as Value).children.toArray();
-  } catch {
-    return [];
-  }
+  const tokens: { type: number; start: number; end: number }[] = [];
+  tokenize(value, (type, start, end) => {
+    tokens.push({ type, start, end });
+  });
   const found: ColourSpan[] = [];
-  const take = (node: CssNode): boolean => {
-    const { start, end } = node.loc!;
-    const text = value.slice(start.offset, end.offset);
-    const read = node.type === 'Identifier' ? tryOpaqueColour : tryColour;
+  const take = (start: number, end: number, read: (text: string) => Rgb | undefined): boolean => {
+    const text = value.slice(start, end);
     const rgb = noColour.test(text) ? undefined : read(text);
     if (rgb) {
-      found.push({ start: offset + start.offset, end: offset + end.offset, text, rgb });
+      found.push({ start: offset + start, end: offset + end, text, rgb });
     }
     return rgb !== undefined;
   };
-  const visit = (node: CssNode): void => {
-    if (node.type === 'Hash' || node.type === 'Identifier') {
-      take(node);
-    } else if (node.type === 'Function' && !(colourFunction.test(node.name) && take(node))) {
-      node.children.forEach(visit);
-    } else if (node.type === 'Raw' && node.loc) {
-      found.push(...colourSpans(node.value, offset + node.loc.start.offset));
-    } else if (node.type === 'Parentheses') {
-      node.children.forEach(visit);
+  for (let i = 0; i < tokens.length; i++) {
+    const { type, start, end } = tokens[i];
+    if (type === Hash) {
+      take(start, end, tryColour);
+    } else if (type === Ident) {
+      take(start, end, tryOpaqueColour);
+    } else if (type === FunctionToken && colourFunction.test(value.slice(start, end))) {
+      const last = closing(tokens, i);
+      // One that is made of others is gone into for those.
+      if (last !== undefined && take(start, tokens[last].end, tryColour)) {
+        i = last;
+      }
     }
-  };
-  nodes.forEach(visit);
+  }
   return found;
+}
+
+/** The token that closes the bracket which one opens. */
+function closing(tokens: readonly { readonly type: number }[], open: number): number | undefined {
+  let depth = 0;
+  for (let i = open; i < tokens.length; i++) {
+    const { type } = tokens[i];
+    if (type === FunctionToken || type === LeftParenthesis) {
+      depth++;
+    } else if (type === RightParenthesis && --depth === 0) {
+      return i;
+    }
+  }
+  return undefined;
 }
 
 /** Alpha of a hex colour, as it is written. */

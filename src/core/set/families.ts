@@ -114,27 +114,58 @@ function pieceWeights(
   );
 }
 
-/** Hues around each of which the most of what is left lies, the weightiest first. */
+/** Hues around each of which the most of what is left lies, the weightiest first, degrees. */
 function hueCentres(colours: readonly Coloured[]): number[] {
-  let left = colours.flatMap(({ colour, weight }) => {
+  const left = new Float64Array(360);
+  for (const { colour, weight } of colours) {
     const hue = hueOf(colour);
-    return hue === undefined ? [] : [{ hue, weight }];
-  });
-  const centres: number[] = [];
-  while (left.length > 0) {
-    const near = (hue: number) => left.filter((l) => hueApart(l.hue, hue) <= sameHue);
-    const sum = (list: typeof left) => list.reduce((a, l) => a + l.weight, 0);
-    const best = left.reduce(
-      (a, l) => {
-        const weight = sum(near(l.hue).filter((n) => hueApart(n.hue, l.hue) <= sameHue / 2));
-        return weight > a.weight ? { hue: l.hue, weight } : a;
-      },
-      { hue: left[0].hue, weight: -1 },
-    );
-    centres.push(best.hue);
-    left = left.filter((l) => hueApart(l.hue, best.hue) > sameHue);
+    if (hue !== undefined) {
+      left[((Math.round(hue) % 360) + 360) % 360] += weight;
+    }
   }
-  return centres;
+  const around = (hue: number, by: number): number => {
+    let sum = 0;
+    for (let d = -by; d <= by; d++) {
+      sum += left[(hue + d + 360) % 360];
+    }
+    return sum;
+  };
+  const centres: number[] = [];
+  for (;;) {
+    let best = -1;
+    let most = 0;
+    for (let hue = 0; hue < 360; hue++) {
+      // Of hues that have as much around them, the one that most is of itself.
+      const weight = left[hue] > 0 ? around(hue, sameHue / 2) + left[hue] / 1000 : 0;
+      if (weight > most) {
+        most = weight;
+        best = hue;
+      }
+    }
+    if (best < 0) {
+      return centres;
+    }
+    centres.push(best);
+    for (let d = -sameHue; d <= sameHue; d++) {
+      left[(best + d + 360) % 360] = 0;
+    }
+  }
+}
+
+/** Colours that are looked at among many, at most. */
+const mostLooked = 400;
+
+/** Each colour once, the weightiest first. */
+function heaviest(all: readonly Coloured[]): Coloured[] {
+  const sums = new Map<Hex, number>();
+  for (const { colour, weight } of all) {
+    const hex = hexOf(colour);
+    sums.set(hex, (sums.get(hex) ?? 0) + weight);
+  }
+  return [...sums]
+    .map(([hex, weight]) => ({ colour: colourOf(hex), weight }))
+    .sort((a, b) => b.weight - a.weight)
+    .slice(0, mostLooked);
 }
 
 /** Colours nearer than this count as one among those that are proposed, CIEDE2000. */
@@ -152,7 +183,7 @@ export function proposedColours(
   const all: Coloured[] = [...uses.filter((u) => !u.asked), ...pieceWeights(pieces)];
   const centre = hueCentres(all)[0];
   const found: { colour: Rgb; weight: number; brand: boolean }[] = [];
-  for (const { colour, weight } of all) {
+  for (const { colour, weight } of heaviest(all)) {
     const hue = hueOf(colour);
     if (hue === undefined) {
       continue;

@@ -108,10 +108,12 @@ async function written(
   if (format === 'gif') {
     return laid.textured
       ? withPalette(await pixels(), laid, writeGif)
-      : recolourGifTables(bytes, laid.colour);
+      : recolourGifTables(bytes, laid.colourIn(await pixels()));
   }
   if (format === 'png' && isPalettePng(bytes)) {
-    const same = laid.textured ? undefined : recolourPngPalette(bytes, laid.colour);
+    const same = laid.textured
+      ? undefined
+      : recolourPngPalette(bytes, laid.colourIn(await pixels()));
     return same ?? withPalette(await pixels(), laid, palettePng);
   }
   const raster = await pixels();

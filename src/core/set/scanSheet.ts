@@ -1,4 +1,5 @@
 import { string, tokenize, tokenTypes, url } from 'css-tree';
+import { boundedCache } from '../boundedCache';
 import { asksForDark } from '../theme/media';
 import { colourSpans, type ColourSpan } from './colourSpans';
 import { nestedSelector, tidySelector } from '../theme/selectorText';
@@ -68,7 +69,24 @@ const closes = new Set<number>([RightParenthesis, RightSquareBracket]);
  * media queries, layers, key frames and nested rules too. Fonts are left out, and what is broken is
  * passed over.
  */
-export function scanSheet(text: string): Declared[] {
+export function scanSheet(text: string): readonly Declared[] {
+  let known = scanned.get(text);
+  if (!known) {
+    known = { declared: scan(text), characters: text.length };
+    scanned.set(text, known);
+  }
+  return known.declared;
+}
+
+/** Characters of sheets that are kept as they were scanned: a recipe is laid on them anew and anew. */
+const mostKept = 4e6;
+
+const scanned = boundedCache<{
+  readonly declared: readonly Declared[];
+  readonly characters: number;
+}>(mostKept, (s) => s.characters);
+
+function scan(text: string): Declared[] {
   const tokens: Token[] = [];
   tokenize(text, (type, start, end) => {
     tokens.push({ type, start, end });

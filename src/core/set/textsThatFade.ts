@@ -2,7 +2,7 @@ import { hexOf } from '../colour/hex';
 import type { Rgb } from '../raster/raster';
 import type { LaidRecipe } from '../recolour/recipe';
 import type { SheetText } from '../theme/readTheme';
-import { textPairs, type TextPair } from './contrast';
+import { textPairs } from './contrast';
 import { leastRatio, readableOn } from './readable';
 import type { FollowInput } from './follow';
 import { pieceColours } from './pieceColours';
@@ -62,19 +62,34 @@ export function withContrast(
     became,
   );
   const pairs = before.map((pair, i) => ({ pair, now: then[i] ?? pair }));
-  const at = (where: TextPair['groundAt'], line: Placed) =>
-    where?.file === line.file && where.line === line.line;
+  const placeOf = ({ file, line }: { file: string; line: number }) => `${file}:${line}`;
+  const byText = new Map<string, typeof pairs>();
+  const byGround = new Map<string, typeof pairs>();
+  for (const one of pairs) {
+    const text = `${placeOf(one.pair.at)} ${hexOf(one.pair.text)}`;
+    byText.set(text, [...(byText.get(text) ?? []), one]);
+    if (one.pair.groundAt) {
+      const list = byGround.get(placeOf(one.pair.groundAt));
+      if (list) {
+        list.push(one);
+      } else {
+        byGround.set(placeOf(one.pair.groundAt), [one]);
+      }
+    }
+  }
+  const pairsAt = (line: Placed): typeof pairs => {
+    if (line.property === 'color') {
+      return byText.get(`${placeOf(line)} ${line.oldHex}`) ?? [];
+    }
+    return /^background/.test(line.property) ? (byGround.get(placeOf(line)) ?? []) : [];
+  };
   return lines.map(({ start: _start, end: _end, ...line }, i) => {
     const isText = line.property === 'color';
-    const own = pairs.filter(({ pair }) =>
-      isText
-        ? at(pair.at, lines[i]) && hexOf(pair.text) === line.oldHex
-        : /^background/.test(line.property) && at(pair.groundAt, lines[i]),
-    );
-    const worst = own.sort((a, b) => a.now.ratio - b.now.ratio)[0];
-    if (!worst) {
+    const own = pairsAt(lines[i]);
+    if (own.length === 0) {
       return line;
     }
+    const worst = own.reduce((a, b) => (b.now.ratio < a.now.ratio ? b : a));
     const contrast = {
       before: worst.pair.ratio,
       after: worst.now.ratio,

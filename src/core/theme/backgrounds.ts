@@ -1,3 +1,4 @@
+import { boundedCache } from '../boundedCache';
 import { generate, parse, type CssNode, type Value } from 'css-tree';
 import { hexOf } from '../colour/hex';
 import { tryOpaqueColour } from '../colour/parse';
@@ -245,7 +246,10 @@ function shorthandLayer(nodes: readonly CssNode[]): BackgroundDeclared {
  * Reads one declaration of the background family, with `var()` already resolved.
  * @returns what it sets of each layer, front layer first; undefined for other properties
  */
-export function readBackground(property: string, value: string): BackgroundDeclared[] | undefined {
+export function readBackground(
+  property: string,
+  value: string,
+): readonly BackgroundDeclared[] | undefined {
   if (
     !/^background(-(image|repeat|position|position-x|position-y|size|attachment|color))?$/.test(
       property,
@@ -253,6 +257,18 @@ export function readBackground(property: string, value: string): BackgroundDecla
   ) {
     return undefined;
   }
+  const key = `${property}:${value}`;
+  let known = declared.get(key);
+  if (!known) {
+    declared.set(key, (known = layersDeclared(property, value)));
+  }
+  return known;
+}
+
+/** A sheet is read again and again while its colours change, and most of it says the same. */
+const declared = boundedCache<readonly BackgroundDeclared[]>(20_000, () => 1);
+
+function layersDeclared(property: string, value: string): BackgroundDeclared[] {
   const layers = layersOf(valueOf(value));
   return layers.map((nodes): BackgroundDeclared => {
     switch (property) {

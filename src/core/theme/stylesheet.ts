@@ -8,6 +8,7 @@ import {
   type StyleSheet,
 } from 'css-tree';
 import { nestedSelector } from './selectorText';
+import { boundedCache } from '../boundedCache';
 import { asksForDark, bothRanges, screenWidths, type WidthRange } from './media';
 
 export interface Declaration {
@@ -43,6 +44,8 @@ export interface Stylesheet {
   readonly rules: readonly StyleRule[];
   /** What was not understood and passed over. */
   readonly problems: readonly StyleProblem[];
+  /** Of its text. */
+  readonly characters: number;
 }
 
 function subjectOf(selector: Selector): StyleRule['subject'] {
@@ -65,6 +68,20 @@ const shorten = (text: string): string => {
  * declaration or rule.
  */
 export function readStylesheet(file: string, text: string): Stylesheet {
+  const key = `${file}\n${text}`;
+  let known = read.get(key);
+  if (!known) {
+    read.set(key, (known = parsed(file, text)));
+  }
+  return known;
+}
+
+/** Characters of sheets that are kept as they were read: several ask for the same one by one. */
+const mostKept = 4e6;
+
+const read = boundedCache<Stylesheet>(mostKept, (sheet) => sheet.characters);
+
+function parsed(file: string, text: string): Stylesheet {
   const problems: StyleProblem[] = [];
   const lines = text.split('\n');
   const problem = (line: number) => {
@@ -152,5 +169,5 @@ export function readStylesheet(file: string, text: string): Stylesheet {
       }
     },
   });
-  return { rules, problems };
+  return { rules, problems, characters: text.length };
 }
