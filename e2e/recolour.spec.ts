@@ -5,6 +5,7 @@ import type { Page } from '@playwright/test';
 import { unzipSync, strFromU8 } from 'fflate';
 import sharp from 'sharp';
 import { oklabOf } from '../src/core/colour/oklab';
+import { check } from './accessible.fixture';
 import { expect, inNewTab, test, type BenchPage } from './bench.fixture';
 import { rawPixels, serve } from './served.fixture';
 import { textBytes, zipOf } from './theme.fixture';
@@ -467,7 +468,15 @@ test('on its own pages: before and after under a slider, families, and words tha
   );
   const save = page.getByRole('button', { name: 'Archive', exact: true });
   await expect(save).toBeEnabled();
-  const [download] = await Promise.all([page.waitForEvent('download'), save.click()]);
+  // What is left is said before the theme is given.
+  await save.click();
+  const told = page.getByRole('dialog', { name: '1 text of the page can hardly be read any more' });
+  await expect(told).toContainText('“Bowls for every day”');
+  await check(page, 'words that are lost', '[role=dialog]');
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    told.getByRole('button', { name: 'Save all the same' }).click(),
+  ]);
   const files = unzipSync(readFileSync(await download.path()));
   const after = strFromU8(files['style.css']);
   expect(after).toContain('.warning{background:#fff3cd;color:#664d03}');

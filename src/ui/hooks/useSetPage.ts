@@ -153,38 +153,64 @@ export interface LostContrast {
 /** Pages that are measured, at most. */
 const mostMeasured = 12;
 
+type Pages = readonly OpenedPage[];
+
+const pairsOf = (before: Pages, after: Pages) =>
+  before.slice(0, mostMeasured).flatMap(({ page }, i) => {
+    const now = after[i]?.page;
+    return now ? [{ before: page, after: now }] : [];
+  });
+
+async function measured(
+  pages: ReturnType<typeof pairsOf>,
+  wanted: () => boolean,
+): Promise<readonly LostOnPage[] | undefined> {
+  const host = hiddenHost();
+  try {
+    return await lostOnPages(host, {
+      pages,
+      screens: measuredAt,
+      compare: (was, is) => theEngine().bulk.compare(was, is),
+      wanted,
+    });
+  } finally {
+    host.remove();
+  }
+}
+
+/**
+ * Words that a set's pages lose as they will be handed over. A set without anything to lay out
+ * loses none.
+ */
+export async function lostOfSet(
+  set: PieceSet,
+  files: Written['files'],
+  followed: Followed,
+): Promise<readonly LostOnPage[]> {
+  const before = await pagesOfSet(theSetFiles(), set, openPages).catch((): Pages => []);
+  if (before.length === 0) {
+    return [];
+  }
+  const after = await pagesRecoloured(theSetFiles(), set, files, followed, openPages);
+  return (await measured(pairsOf(before, after), () => true)) ?? [];
+}
+
 /**
  * Words of a set's pages that could be read before and cannot any more, measured anew whenever all
  * of its files are written.
  */
 export function useLostContrast({ before, after, whole }: SetPages): LostContrast {
   const key = useMemo(
-    () =>
-      whole && after
-        ? before.slice(0, mostMeasured).flatMap(({ page }, i) => {
-            const now = after[i]?.page;
-            return now ? [{ before: page, after: now }] : [];
-          })
-        : undefined,
+    () => (whole && after ? pairsOf(before, after) : undefined),
     [before, after, whole],
   );
   const { value, current, running } = useKeyed<readonly LostOnPage[] | undefined>(
     key,
     undefined,
     async ({ put, wanted }) => {
-      const host = hiddenHost();
-      try {
-        const lost = await lostOnPages(host, {
-          pages: key!,
-          screens: measuredAt,
-          compare: (was, is) => theEngine().bulk.compare(was, is),
-          wanted,
-        });
-        if (lost) {
-          put(() => lost);
-        }
-      } finally {
-        host.remove();
+      const lost = await measured(key!, wanted);
+      if (lost) {
+        put(() => lost);
       }
     },
     { oneAtATime: true },

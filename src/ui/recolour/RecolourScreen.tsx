@@ -24,6 +24,7 @@ import { droppedFiles, type FolderFile } from '../hooks/folderFiles';
 import { useFollowed, useLooked, useWritten, type OfferLook } from '../hooks/usePieceSet';
 import { zipped } from '../hooks/zipped';
 import { handedOf } from '../hooks/handedOf';
+import { lostOfSet, type LostOnPage } from '../hooks/useSetPage';
 import { useHistory, useSite, type Session } from '../hooks/useSession';
 import { useSetIntake, type SetIntake } from '../hooks/useSetIntake';
 import { Button } from '../shared/Button';
@@ -39,6 +40,7 @@ import { WithSession } from '../shared/WithSession';
 import { EmptySet } from './EmptySet';
 import { ChooseFiles } from '../shared/ChooseFiles';
 import { FromTo } from './FromTo';
+import { LostDialog } from './LostDialog';
 import { Outcome, outcomeViews, type OutcomeView } from './Outcome';
 import { PieceTable } from './PieceTable';
 import { RecipePanel } from './RecipePanel';
@@ -112,6 +114,9 @@ function OpenSet({
   const [all, setAll] = useState(false);
   const [listOpen, setListOpen] = useState(false);
   const [held, setHeld] = useState(false);
+  const [measuring, setMeasuring] = useState(false);
+  /** Words to be told of before the archive is saved. */
+  const [lost, setLost] = useState<readonly LostOnPage[]>([]);
   const history = useHistory(session);
   const selected = set.pieces.some((p) => p.path === chosen) ? chosen : set.pieces[0]?.path;
   const piece = set.pieces.find((p) => p.path === selected);
@@ -165,10 +170,32 @@ function OpenSet({
     );
   const take = (paths: readonly string[], wanted: boolean) =>
     commit(takeWords(wanted, paths.length === 1 ? paths[0] : 'all'), takePieces(paths, wanted));
+  /** Says first what cannot be read any more. */
   const archive = async () => {
+    if (!followed || measuring) {
+      return;
+    }
+    setMeasuring(true);
+    let found: readonly LostOnPage[] = [];
+    try {
+      found = await lostOfSet(set, written.files, followed);
+    } catch (error) {
+      say(
+        'bad',
+        `Whether all words can be read was not measured: ${error instanceof Error ? error.message : String(error)}`,
+      );
+    }
+    setMeasuring(false);
+    setLost(found);
+    if (found.length === 0) {
+      await save();
+    }
+  };
+  const save = async () => {
     if (!followed) {
       return;
     }
+    setLost([]);
     try {
       const files = await handedOf(set, written.files, followed, all);
       download(setArchiveName(set), await zipped(files), 'application/zip');
@@ -260,6 +287,7 @@ function OpenSet({
         onPlan={active && placed.length > 0 && !looked.looking ? ontoPlan : undefined}
         all={all}
         onAll={setAll}
+        measuring={measuring}
         onArchive={written.whole && followed && active ? () => void archive() : undefined}
       />
       <h1 className="sr-only">Recolour a set: {set.name}</h1>
@@ -366,6 +394,15 @@ function OpenSet({
           />
         </div>
       </div>
+      <LostDialog
+        lost={lost}
+        onLook={() => {
+          setLost([]);
+          setView('page');
+        }}
+        onSave={() => void save()}
+        onClose={() => setLost([])}
+      />
       <CommandList open={listOpen} onOpenChange={setListOpen} commands={commands} />
     </div>
   );

@@ -29,14 +29,28 @@ interface Props {
   /** The archive holds all files, not those alone that changed. */
   all: boolean;
   onAll(all: boolean): void;
+  /** It is looked whether all words can be read. */
+  measuring: boolean;
   /** Undefined while there is nothing to save yet. */
   onArchive: (() => void) | undefined;
 }
 
 /** What goes on with the pieces, and what is done with them in the end. */
 export function SetBar(props: Props) {
-  const { session, site, set, looked, written, pageId, onPage, onPlan, all, onAll, onArchive } =
-    props;
+  const {
+    session,
+    site,
+    set,
+    looked,
+    written,
+    pageId,
+    onPage,
+    onPlan,
+    all,
+    onAll,
+    measuring,
+    onArchive,
+  } = props;
   const router = useRouter();
   const taken = set.pieces.filter((p) => !p.leftOut).length;
   const after = [...written.files.values()].reduce((sum, f) => sum + f.bytes.length, 0);
@@ -79,10 +93,17 @@ export function SetBar(props: Props) {
       />
       <Button variant="main" disabled={!onArchive} onClick={onArchive}>
         <Archive size={13} aria-hidden />
-        {written.whole && after > 0 ? `Archive, ${kilobytes(after)}` : 'Archive'}
+        {archiveWords(measuring, written.whole ? after : 0)}
       </Button>
     </TopBar>
   );
+}
+
+function archiveWords(measuring: boolean, bytes: number): string {
+  if (measuring) {
+    return 'Reading the page…';
+  }
+  return bytes > 0 ? `Archive, ${kilobytes(bytes)}` : 'Archive';
 }
 
 /** How far reading or writing is; where it was stopped, the way to go on. */
