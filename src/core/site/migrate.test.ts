@@ -203,3 +203,20 @@ test.each([[null], [{}], [{ schemaVersion: 0 }], [{ schemaVersion: schemaVersion
     expect(() => migrate(value)).toThrow(MigrationError);
   },
 );
+
+test('from 13: recipes changed every hue, and no family was asked for', () => {
+  const recipe = { id: 'r', name: 'Celadon', steps: [], spare: true };
+  const pictures = {
+    p: { ...pressed('webp', 80), layers: [{ kind: 'recipe', recipe }, { kind: 'fill' }] },
+  };
+  const set = { name: 'slate', recipe };
+  const old = { ...site, schemaVersion: 13, recipes: [recipe], set, pictures };
+  expect(step(old)).toMatchObject({
+    schemaVersion,
+    recipes: [{ ...recipe, hues: null }],
+    set: { name: 'slate', recipe: { ...recipe, hues: null }, follows: [] },
+    pictures: { p: { layers: [{ recipe: { ...recipe, hues: null } }, { kind: 'fill' }] } },
+  });
+  expect(step({ ...old, recipes: 'none', set: 7 })).toMatchObject({ recipes: 'none', set: 7 });
+  expect(step({ ...old, set: null })).toMatchObject({ set: null });
+});

@@ -6,6 +6,8 @@ export class MigrationError extends Error {}
 
 type Stored = Record<string, unknown>;
 
+const isObject = (value: unknown): value is Stored => typeof value === 'object' && value !== null;
+
 const percent = (value: number) => ({ value, unit: '%' });
 
 /** Where a slot's picture lay before its position could be chosen. */
@@ -314,13 +316,9 @@ const steps: Readonly<Record<number, (site: Stored) => Stored>> = {
   13: (site) => ({
     ...site,
     schemaVersion: 14,
-    recipes: list(site.recipes).map(recipeFrom13),
-    set: site.set
-      ? {
-          ...(site.set as Stored),
-          recipe: recipeFrom13((site.set as Stored).recipe as Stored),
-          follows: [],
-        }
+    recipes: Array.isArray(site.recipes) ? list(site.recipes).map(recipeFrom13) : site.recipes,
+    set: isObject(site.set)
+      ? { ...site.set, recipe: recipeFrom13(site.set.recipe as Stored), follows: [] }
       : site.set,
     pictures: withLayers(site.pictures, (layer) =>
       layer.kind === 'recipe' ? { ...layer, recipe: recipeFrom13(layer.recipe as Stored) } : layer,
