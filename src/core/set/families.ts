@@ -12,7 +12,7 @@ import { customProperties } from '../theme/readTheme';
 import { resolveVars } from '../theme/customProperties';
 import { readStylesheet } from '../theme/stylesheet';
 import { colourSpans } from './colourSpans';
-import { askedFamilies } from './meaning';
+import { askedFamilies, isSourceVariable } from './meaning';
 import type { Declared } from './scanSheet';
 
 /** What binds colours of a theme together: a hue, or what they are for. */
@@ -79,7 +79,7 @@ export function colourUses(
   const asked = askedFamilies(all);
   return all.flatMap((d): ColourUse[] => {
     const family = asked(d);
-    if (d.property.startsWith('--')) {
+    if (d.property.startsWith('--') || isSourceVariable(d)) {
       const weight = namedAsBrand.test(d.property) ? 4 : 0.2;
       return d.colours.map(({ rgb }) => ({ colour: rgb, asked: family, weight }));
     }

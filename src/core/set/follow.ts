@@ -25,6 +25,7 @@ import { askedFamilies } from './meaning';
 import { tornRamps } from './ramps';
 import type { Ends } from './recolourFile';
 import { scanSheet, type Declared } from './scanSheet';
+import { isSource, scanSource } from './sources';
 import { withLuminance } from './readable';
 import { textsThatFade, withContrast } from './textsThatFade';
 import type { SheetLine, Placed } from './sheetLine';
@@ -166,6 +167,9 @@ function groundSpan(
   return found;
 }
 
+const declaredIn = (path: string, text: string): readonly Declared[] =>
+  isSource(path) ? scanSource(path, text) : scanSheet(text);
+
 /** The name of the variable that is put in. */
 const variableOf = (call: string): string => /--[\w-]+/.exec(call)![0];
 
@@ -203,13 +207,14 @@ function inksOf(
  * What of the style sheets follows the pieces. Colours that belong to them go through the same
  * recipe; the colour that goes on where a strip ends becomes the one its written file ends with.
  */
-export function follow({ sheets, samples, areas, set, decided, ends }: FollowInput): Followed {
+export function follow({ sheets: all, samples, areas, set, decided, ends }: FollowInput): Followed {
+  const sheets = all.filter((s) => !isSource(s.path));
   const { recipe } = set;
   const laid = layRecipe(recipe);
   /** For what follows whatever its hue. */
   const laidOnAll = layRecipe({ ...recipe, spare: false, hues: null });
   const from = tryColour(set.from) ?? colourOf('#000000');
-  const scanned = sheets.map(({ path, text }) => ({ path, declared: scanSheet(text) }));
+  const scanned = all.map(({ path, text }) => ({ path, declared: declaredIn(path, text) }));
   const asked = askedFamilies(scanned.flatMap((s) => s.declared));
   const properties = customProperties(sheets.flatMap((s) => readStylesheet(s.path, s.text).rules));
   const resolve = (value: string) => resolveVars(value, properties);
@@ -400,17 +405,17 @@ export function follow({ sheets, samples, areas, set, decided, ends }: FollowInp
       continues: { path, side, uneven: after?.uneven },
     });
   }
-  const all = [...lines.values()].sort((a, b) =>
+  const listed = [...lines.values()].sort((a, b) =>
     a.file === b.file
       ? a.start - b.start
-      : sheets.findIndex((s) => s.path === a.file) - sheets.findIndex((s) => s.path === b.file),
+      : all.findIndex((s) => s.path === a.file) - all.findIndex((s) => s.path === b.file),
   );
   const after = new Map(
-    sheets.map(({ path, text }) => [
+    all.map(({ path, text }) => [
       path,
       patched(
         text,
-        all
+        listed
           .filter((l) => l.file === path && l.follows)
           .map(({ start, end, to }) => ({ start, end, to })),
       ),
@@ -422,7 +427,7 @@ export function follow({ sheets, samples, areas, set, decided, ends }: FollowInp
     area: areas.get(path) ?? 0,
   }));
   return {
-    lines: withContrast(all, sheets, after, samples, laid),
+    lines: withContrast(listed, sheets, after, samples, laid),
     sheets: after,
     families: familiesOf(set, uses, pieces),
     inks: inksOf(scanned),

@@ -74,6 +74,9 @@ export const isMeant = (path: string): boolean =>
       .replace(/\.[a-z0-9]+$/i, ''),
   ).some((w) => meaning.has(w));
 
+/** A variable of a source that a sheet is compiled from. */
+export const isSourceVariable = ({ selector }: Declared): boolean => selector === '';
+
 const used = /var\(\s*(--[^\s,)]+)/gi;
 
 /**
@@ -105,7 +108,13 @@ export function askedFamilies(
     known.set(name, found);
     return found;
   };
-  return (d) =>
-    (d.property.startsWith('--') ? ofVariable(d.property) : undefined) ??
-    familyOfSelector(d.selector);
+  return (d) => {
+    if (isSourceVariable(d)) {
+      return ofName(d.property, true);
+    }
+    return (
+      (d.property.startsWith('--') ? ofVariable(d.property) : undefined) ??
+      familyOfSelector(d.selector)
+    );
+  };
 }

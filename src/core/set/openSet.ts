@@ -8,6 +8,8 @@ import { isInside } from './paths';
 import { moves } from './moving';
 import { rolesOf } from './roles';
 import { scanSheet } from './scanSheet';
+import { isSource } from './sources';
+import { decodeStylesheet } from '../theme/sheetText';
 
 /** A picture of a theme. */
 export interface PieceFile extends PackedFile {
@@ -39,7 +41,7 @@ function readSheets(
   files: readonly PackedFile[],
   pieces: readonly PieceFile[],
 ): { colour: Hex | undefined; selectors: ReadonlyMap<string, string> } {
-  const sheets = files.map((s) => readSheet(s.path, s.bytes));
+  const sheets = files.filter((s) => !isSource(s.path)).map((s) => readSheet(s.path, s.bytes));
   const scanned = sheets.map(({ text }) => ({ declared: scanSheet(text) }));
   return {
     colour: proposedColours(colourUses(sheets, scanned), [])[0],
@@ -99,6 +101,13 @@ const picture = (file: PackedFile): Sorted[] =>
 function sorted(file: PackedFile): Sorted[] {
   if (/\.css$/i.test(file.path)) {
     return orOther(file, () => [{ sheet: file }, ...filesInside(file).flatMap(picture)]);
+  }
+  if (isSource(file.path)) {
+    return orOther(file, () => {
+      // One that cannot be read is told as such.
+      decodeStylesheet(file.path, file.bytes);
+      return [{ sheet: file }];
+    });
   }
   return isPicture(file.path) ? picture(file) : [{ other: { ...file, why: '' } }];
 }

@@ -3,6 +3,7 @@ import { pathOf, readTheme, type BackgroundFound, type SheetText } from '../them
 import type { SlotKind } from '../site/model/slot';
 import { slotKind } from '../slots/registry';
 import { scanSheet } from './scanSheet';
+import { isSource } from './sources';
 
 /** What a picture of a theme is for. */
 export interface Role {
@@ -65,12 +66,13 @@ function titleOf(
 
 /**
  * What each picture is for, by the rules that lay it, or by its name where none does.
- * @param sheets of the theme, with their paths
+ * @param all sheets of the theme, with their paths; sources among them lay nothing
  */
 export function rolesOf(
-  sheets: readonly SheetText[],
+  all: readonly SheetText[],
   pieces: readonly { readonly path: string; readonly width: number; readonly height: number }[],
 ): Map<string, Role> {
+  const sheets = all.filter((s) => !isSource(s.path));
   const { backgrounds } = readTheme(sheets);
   const uses = new Map<
     string,

@@ -4,11 +4,11 @@ import { asksForDark } from '../theme/media';
 import { colourSpans, type ColourSpan } from './colourSpans';
 import { nestedSelector, tidySelector } from '../theme/selectorText';
 
-/** A declaration with where its value stands in the sheet's text. */
+/** A declaration with where its value stands in the sheet's text; in a source, a variable. */
 export interface Declared {
   /**
    * Of the rule it is in, parted by commas; of a nested one what it is in is put in for `&`. Of key
-   * frames and other at-rules that declare, their own words.
+   * frames and other at-rules that declare, their own words; of a source's variable nothing.
    */
   readonly selector: string;
   /** In lower case; custom properties as they are written, since their case counts. */
