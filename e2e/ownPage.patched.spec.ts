@@ -64,6 +64,8 @@ async function pageFiles(): Promise<Record<string, Uint8Array>> {
 async function takenOver(bench: BenchPage, page: Page, zip: Uint8Array): Promise<string> {
   await bench.start();
   await page.getByRole('link', { name: 'Soyez', exact: true }).click();
+  // Until then what is dropped falls on the plan.
+  await page.getByRole('heading', { name: 'Your sites' }).waitFor({ state: 'attached' });
   await bench.drop(page.getByRole('main'), [
     { name: 'firing.zip', type: 'application/zip', bytes: Buffer.from(zip) },
   ]);
