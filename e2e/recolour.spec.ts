@@ -465,7 +465,7 @@ test('on its own pages: before and after under a slider, families, and words tha
     .first()
     .click();
   await expect(lost.getByRole('button', { name: 'Mend “Bowls for every day”' })).toHaveCount(0);
-  await page.getByRole('button', { name: 'Mend it' }).click();
+  await page.getByRole('button', { name: 'Mend 1 of 2' }).click();
   await expect(lost.getByRole('listitem')).toHaveCount(1);
   await expect(lost).toContainText('Bowls for every day');
   await page.getByRole('radio', { name: 'Families' }).click();

@@ -8,7 +8,7 @@ import { isInside } from './paths';
 import { moves } from './moving';
 import { rolesOf } from './roles';
 import { scanSheet } from './scanSheet';
-import { isSource } from './sources';
+import { isSource, scanSource } from './sources';
 import { decodeStylesheet } from '../theme/sheetText';
 
 /** A picture of a theme. */
@@ -42,7 +42,10 @@ function readSheets(
   pieces: readonly PieceFile[],
 ): { colour: Hex | undefined; selectors: ReadonlyMap<string, string> } {
   const sheets = files.filter((s) => !isSource(s.path)).map((s) => readSheet(s.path, s.bytes));
-  const scanned = sheets.map(({ text }) => ({ declared: scanSheet(text) }));
+  const sources = files
+    .filter((s) => isSource(s.path))
+    .map((s) => ({ declared: scanSource(s.path, decodeStylesheet(s.path, s.bytes)) }));
+  const scanned = [...sheets.map(({ text }) => ({ declared: scanSheet(text) })), ...sources];
   return {
     colour: proposedColours(colourUses(sheets, scanned), [])[0],
     selectors: new Map(

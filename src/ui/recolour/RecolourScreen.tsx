@@ -109,7 +109,7 @@ function OpenSet({
   const followed = useFollowed(set, looked, written);
   const [chosen, setChosen] = useState<string>();
   const [step, setStep] = useState<string>();
-  const [view, setView] = useState<OutcomeView>('piece');
+  const [view, setView] = useState<OutcomeView>(set.pieces.length > 0 ? 'piece' : 'page');
   const [pageId, setPageId] = useState(site.pages[0].id);
   const [all, setAll] = useState(false);
   const [listOpen, setListOpen] = useState(false);

@@ -241,6 +241,7 @@ function Contrast({
 }) {
   const inks = followed?.inks ?? [];
   const mends = lost ? inkMends(lost, inks) : new Map<string, Hex>();
+  const mended = lost?.filter((words) => mends.has(inkOf(words, inks)?.key ?? '')).length ?? 0;
   return (
     <section aria-label="Contrast on the page" className="shrink-0 border-t border-line bg-white">
       <div className="flex h-9 items-center gap-2 px-3">
@@ -249,7 +250,9 @@ function Contrast({
         </p>
         {mends.size > 0 && (
           <Button variant="mend" className="ml-auto" onClick={() => onInks(mends)}>
-            Mend {mends.size === 1 ? 'it' : `all ${mends.size}`}
+            {mended === lost?.length
+              ? `Mend ${mended === 1 ? 'it' : 'all'}`
+              : `Mend ${mended} of ${lost?.length}`}
           </Button>
         )}
       </div>
