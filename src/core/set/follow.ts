@@ -235,7 +235,7 @@ export function follow({ sheets: all, samples, areas, set, decided, ends }: Foll
     return {
       proposed,
       follows: decision === undefined ? proposed : decision !== false,
-      to: inLight && decision === undefined ? `light-dark(${written}, ${old})` : written,
+      to: inLight && typeof decision !== 'string' ? `light-dark(${written}, ${old})` : written,
       toHex: hexOf(becomes),
     };
   };
