@@ -1,7 +1,7 @@
-import { converter, parse, type Color } from 'culori/fn';
+import { converter, type Color } from 'culori/fn';
 import type { Rgb } from '../raster/raster';
 import './modes';
-import { toRgb } from './rgb';
+import { levelsOf, parsed } from './parse';
 
 /*
  * Colours that CSS computes from others: color-mix() (CSS Color Module Level 5, section 3) and
@@ -215,14 +215,8 @@ function computed(text: string): Color | undefined {
   if (made && /^\s*from\s/i.test(made.inside)) {
     return relative(made.name, made.inside);
   }
-  try {
-    return parse(text.trim());
-  } catch {
-    return undefined;
-  }
+  return parsed(text);
 }
-
-const level = (v: number): number => Math.round(255 * Math.min(1, Math.max(0, v)));
 
 /**
  * Reads a CSS colour that may be computed from others, variables and schemes put in: what `parse`
@@ -230,8 +224,4 @@ const level = (v: number): number => Math.round(255 * Math.min(1, Math.max(0, v)
  * dropped, and what lies outside sRGB clamped.
  * @returns levels 0..255, or undefined where it is no such colour
  */
-export function tryComputed(text: string): Rgb | undefined {
-  const colour = computed(text);
-  const c = colour && toRgb(colour);
-  return c && { r: level(c.r), g: level(c.g), b: level(c.b) };
-}
+export const tryComputed = (text: string): Rgb | undefined => levelsOf(computed(text));

@@ -4,7 +4,7 @@ import './modes';
 import { toRgb } from './rgb';
 
 /** The library throws on some texts that break off in the middle; those are no colours either. */
-function parsed(text: string): Color | undefined {
+export function parsed(text: string): Color | undefined {
   try {
     return parse(text.trim());
   } catch {
@@ -14,15 +14,19 @@ function parsed(text: string): Color | undefined {
 
 const level = (v: number): number => Math.round(255 * Math.min(1, Math.max(0, v)));
 
+/** Levels of a colour of the library, clamped to sRGB, without its alpha. */
+export function levelsOf(colour: Color | undefined): Rgb | undefined {
+  const c = colour && toRgb(colour);
+  return c && { r: level(c.r), g: level(c.g), b: level(c.b) };
+}
+
 /**
  * Reads any CSS colour: hex with or without its sign, rgb(), hsl(), oklch(), names. Colours outside
  * sRGB are clamped; alpha is dropped.
  * @returns levels 0..255, or undefined when the text is no colour
  */
 export function tryColour(text: string): Rgb | undefined {
-  const colour = parsed(text) ?? parsed(`#${text.trim()}`);
-  const c = colour && toRgb(colour);
-  return c && { r: level(c.r), g: level(c.g), b: level(c.b) };
+  return levelsOf(parsed(text) ?? parsed(`#${text.trim()}`));
 }
 
 /** A colour with how much it covers, 0 for nothing to 1. */

@@ -58,6 +58,13 @@ test('what could not be read before is nobody’s loss, large words need less, a
   expect(compareWords(before, seen(['#c9d7ba', '#7d8f6e'], large)).lost.map((l) => l.text)).toEqual(
     ['lead', 'fine'],
   );
+  const below = words('below', { x: 4, y: 44, width: 30, height: 10 }, '#ffffff');
+  const tall = (list: readonly PageWords[]) => ({
+    ...seen(['#2a6f77', '#2a6f77'], large),
+    words: list,
+  });
+  expect(compareWords(before, before).unread).toBe(0);
+  expect(compareWords(tall([...large, below]), tall([...large, below])).unread).toBe(1);
   expect(() => compareWords(before, seen(['#000000', '#000000'], []))).toThrow(
     'Expected the same 2 words before and after, found 0.',
   );

@@ -32,6 +32,8 @@ export interface WordsCompared {
   /** The worst first. */
   readonly lost: readonly LostWords[];
   readonly kept: readonly KeptWords[];
+  /** Words farther down than the page was read: nothing is known of them. */
+  readonly unread: number;
 }
 
 /** Grounds that are told of words, at most. */
@@ -88,5 +90,9 @@ export function compareWords(before: WordsSeen, after: WordsSeen): WordsCompared
       grounds,
     });
   });
-  return { lost: lost.sort((a, b) => a.after / a.wanted - b.after / b.wanted), kept };
+  return {
+    lost: lost.sort((a, b) => a.after / a.wanted - b.after / b.wanted),
+    kept,
+    unread: before.words.filter(({ lines }) => lines[0]?.y >= before.bare.height).length,
+  };
 }

@@ -20,6 +20,14 @@ export interface LostOnPage extends LostWords {
   readonly beside: readonly Rgb[];
 }
 
+/** What was found out of all words of some pages. */
+export interface WordsOnPages {
+  /** The worst first. */
+  readonly lost: readonly LostOnPage[];
+  /** Words that lie too far down a page to be read, at the width that has the most. */
+  readonly unread: number;
+}
+
 interface Wanted {
   readonly pages: readonly { readonly before: FrozenPage; readonly after: FrozenPage }[];
   readonly screens: readonly number[];
@@ -49,7 +57,8 @@ const keyOf = (scheme: Scheme, rule: Rule): string => `${scheme} ${rule?.path} $
 export async function lostOnPages(
   host: HTMLElement,
   { pages, screens, compare, wanted }: Wanted,
-): Promise<readonly LostOnPage[] | undefined> {
+): Promise<WordsOnPages | undefined> {
+  let unread = 0;
   const found = new Map<string, Omit<LostOnPage, 'beside'>>();
   const beside = new Map<string, Rgb[]>();
   for (const [page, { before, after }] of pages.entries()) {
@@ -73,7 +82,8 @@ export async function lostOnPages(
           await old.show(screen);
           await now.show(screen);
           const was = await old.allWords(true);
-          const { lost, kept } = await compare(was, await now.allWords(false));
+          const { lost, kept, unread: more } = await compare(was, await now.allWords(false));
+          unread = Math.max(unread, more);
           for (const words of lost) {
             const key = `${page} ${scheme} ${words.selector} ${words.text}`;
             const known = found.get(key);
@@ -93,7 +103,8 @@ export async function lostOnPages(
       now.close();
     }
   }
-  return [...found.values()]
+  const lost = [...found.values()]
     .map((words) => ({ ...words, beside: beside.get(keyOf(words.scheme, words.rule)) ?? [] }))
     .sort((a, b) => a.after / a.wanted - b.after / b.wanted);
+  return { lost, unread };
 }

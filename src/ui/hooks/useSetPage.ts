@@ -7,7 +7,7 @@ import { activeSteps } from '@/core/recolour/activeSteps';
 import type { Followed } from '@/core/set/follow';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import { openPageFrame, type PageFrame } from '@/engine/page/frame';
-import { lostOnPages, type LostOnPage } from '@/engine/page/lostOnPages';
+import { lostOnPages, type LostOnPage, type WordsOnPages } from '@/engine/page/lostOnPages';
 import { pagesOfSet, pagesRecoloured } from '@/work/setPages';
 import { hiddenHost } from './hiddenHost';
 import { theEngine } from './tab/engine';
@@ -147,6 +147,9 @@ const measuredAt = [1280, 768, 360] as const;
 
 export interface LostContrast {
   readonly lost: readonly LostOnPage[] | undefined;
+  /** Words too far down, and pages beyond those that are measured: nothing is known of them. */
+  readonly unread: number;
+  readonly pagesLeft: number;
   readonly running: boolean;
 }
 
@@ -164,7 +167,7 @@ const pairsOf = (before: Pages, after: Pages) =>
 async function measured(
   pages: ReturnType<typeof pairsOf>,
   wanted: () => boolean,
-): Promise<readonly LostOnPage[] | undefined> {
+): Promise<WordsOnPages | undefined> {
   const host = hiddenHost();
   try {
     return await lostOnPages(host, {
@@ -192,7 +195,7 @@ export async function lostOfSet(
     return [];
   }
   const after = await pagesRecoloured(theSetFiles(), set, files, followed, openPages);
-  return (await measured(pairsOf(before, after), () => true)) ?? [];
+  return (await measured(pairsOf(before, after), () => true))?.lost ?? [];
 }
 
 /**
@@ -204,16 +207,22 @@ export function useLostContrast({ before, after, whole }: SetPages): LostContras
     () => (whole && after ? pairsOf(before, after) : undefined),
     [before, after, whole],
   );
-  const { value, current, running } = useKeyed<readonly LostOnPage[] | undefined>(
+  const { value, current, running } = useKeyed<WordsOnPages | undefined>(
     key,
     undefined,
     async ({ put, wanted }) => {
-      const lost = await measured(key!, wanted);
-      if (lost) {
-        put(() => lost);
+      const found = await measured(key!, wanted);
+      if (found) {
+        put(() => found);
       }
     },
     { oneAtATime: true },
   );
-  return { lost: key && current ? value : undefined, running };
+  const found = key && current ? value : undefined;
+  return {
+    lost: found?.lost,
+    unread: found?.unread ?? 0,
+    pagesLeft: Math.max(0, before.length - mostMeasured),
+    running,
+  };
 }

@@ -6,7 +6,13 @@ import type { Followed } from '@/core/set/follow';
 import type { Hex } from '@/core/site/model/hex';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import type { Written } from '../hooks/usePieceSet';
-import { useLostContrast, useSetFrame, useSetPages, type LostOnPage } from '../hooks/useSetPage';
+import {
+  useLostContrast,
+  useSetFrame,
+  useSetPages,
+  type LostContrast,
+  type LostOnPage,
+} from '../hooks/useSetPage';
 import { Button } from '../shared/Button';
 import { Choose } from '../shared/Choose';
 import { screenWidths } from '../shared/screenWidths';
@@ -99,6 +105,7 @@ export function SetPage({ set, written, followed, onInks }: Props) {
       <Contrast
         lost={contrast.lost}
         running={contrast.running}
+        beyond={beyondWords(contrast)}
         names={pages.before.map((p) => p.path.split('/').at(-1)!)}
         followed={followed}
         pointed={pointed}
@@ -224,6 +231,7 @@ const swatch = 'inline-block h-3.5 w-3.5 shrink-0 border border-black/15';
 function Contrast({
   lost,
   running,
+  beyond,
   names,
   followed,
   pointed,
@@ -232,6 +240,8 @@ function Contrast({
 }: {
   lost: readonly LostOnPage[] | undefined;
   running: boolean;
+  /** What was not measured, in words. */
+  beyond: string;
   /** Of the pages. */
   names: readonly string[];
   followed: Followed | undefined;
@@ -247,6 +257,7 @@ function Contrast({
       <div className="flex h-9 items-center gap-2 px-3">
         <p role="status" className="min-w-0 truncate">
           {statusOf(lost, running)}
+          {lost && beyond}
         </p>
         {mends.size > 0 && (
           <Button variant="mend" className="ml-auto" onClick={() => onInks(mends)}>
@@ -307,6 +318,18 @@ function Contrast({
   );
 }
 
+/** What nothing is known of, said so that nothing is promised of it. */
+function beyondWords({ unread, pagesLeft }: LostContrast): string {
+  return [
+    ...(unread > 0
+      ? [` ${unread === 1 ? '1 text far down was' : `${unread} texts far down were`} not measured.`]
+      : []),
+    ...(pagesLeft > 0
+      ? [` ${pagesLeft === 1 ? '1 more page was' : `${pagesLeft} more pages were`} not measured.`]
+      : []),
+  ].join('');
+}
+
 function statusOf(lost: readonly LostOnPage[] | undefined, running: boolean): string {
   if (lost === undefined) {
     return running
@@ -314,7 +337,7 @@ function statusOf(lost: readonly LostOnPage[] | undefined, running: boolean): st
       : 'Contrast is measured on the page once all files are written.';
   }
   if (lost.length === 0) {
-    return '✓ Every word that could be read can still be read, measured at 1280, 768 and 360.';
+    return '✓ All measured words that could be read can still be read, at 1280, 768 and 360.';
   }
   return `${lost.length} ${lost.length === 1 ? 'text has' : 'texts have'} lost contrast on the page, the worst first.`;
 }
