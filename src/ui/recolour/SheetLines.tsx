@@ -143,7 +143,7 @@ function Line({
           <span className="block truncate text-[11px] text-soft" title={name}>
             <span className="figure text-[11px]!">{selector}</span> {property},{' '}
             {line.file.split('/').at(-1)} line {line.line}
-            {line.keptReadable && line.follows && ', kept readable'}
+            {line.keptReadable && line.follows && ', made to stand off its ground'}
             {continues &&
               `, goes on where ${continues.path.split('/').at(-1)} ends${continues.uneven ? `, uneven by ${continues.uneven}` : ''}`}
           </span>
@@ -164,7 +164,7 @@ function Line({
       {contrast && (
         <span
           className="flex shrink-0 items-center gap-1 figure text-[11px]! whitespace-nowrap"
-          title={`Contrast of ${contrast.selector} on its ground, before and after`}
+          title={`Contrast of ${contrast.selector} before and after, on what its selector says it lies on; “Page” measures it`}
         >
           {weak && <VerdictMark verdict="look" />}
           <span className="text-soft">{contrast.before.toFixed(1)} →</span>
