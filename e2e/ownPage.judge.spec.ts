@@ -34,6 +34,21 @@ const settled = (page: Page): Promise<void> =>
     await Promise.all([...document.images].map((image) => image.decode().catch(() => {})));
   });
 
+/**
+ * Pictures that only another scheme of the page lays are asked for when it is shown: here they are
+ * fetched and decoded before, or a screenshot may be taken without them.
+ */
+const fetched = (page: Page, files: string[]): Promise<void> =>
+  page.evaluate(async (names) => {
+    await Promise.all(
+      names.map((name) => {
+        const image = new Image();
+        image.src = name;
+        return image.decode();
+      }),
+    );
+  }, files);
+
 /** What Chromium says of the colours of the page that was saved, by elements that are named. */
 const colouredOn = (page: Page) =>
   page.evaluate(() => {
@@ -308,8 +323,15 @@ test('what is seen and what is painted of eleven builds of pages is that of the 
             if (scheme === 'dark' && (!own.dark || missing.length > 0)) {
               continue;
             }
+            if (scheme === 'dark') {
+              await fetched(
+                original,
+                Object.keys(own.files).filter((name) => name.endsWith('.png')),
+              );
+            }
             await original.emulateMedia({ colorScheme: scheme });
             await original.setViewportSize({ width, height: 800 });
+            await settled(original);
             await shown(app, width, scheme);
             const clip = { x: 0, y: 0, width, height: 800 };
             const [theirs, ours] = [
