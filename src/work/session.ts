@@ -16,6 +16,8 @@ export interface NamedStep {
 export interface SessionState {
   /** What is to be seen: all that was committed, or what a gesture in progress makes of it. */
   readonly site: Site;
+  /** Without the gesture that is in progress. */
+  readonly committed: Site;
   /** A gesture is in progress: the site is not the committed one. */
   readonly previewing: boolean;
   /** Name of the step that undo or redo would take, if there is one. */
@@ -93,6 +95,7 @@ export class Session {
   ) {
     this.state = createStore<SessionState>(() => ({
       site: base.site,
+      committed: base.site,
       previewing: false,
       ...stateOf(base),
       kept: allKept,
@@ -257,6 +260,7 @@ export class Session {
     const onTop = this.open ? chain(...this.open.edits) : this.gesture;
     this.state.setState({
       site: onTop ? applyEdit(head.site, onTop) : head.site,
+      committed: head.site,
       previewing: onTop !== undefined,
       ...stateOf(head),
       kept: this.keptNow(),

@@ -1,5 +1,6 @@
 import type { FontFacts, OwnFont } from '../site/model/theme';
 import facts from './fontFacts.json';
+import type { LetterFacts } from './letterFacts';
 
 /** A file of a font, and where it comes from, below node_modules. */
 export interface FontFile {
@@ -21,6 +22,8 @@ export interface Font extends FontFacts {
   /** Lightest and boldest weight it has. */
   readonly weights: readonly [number, number];
   readonly italic: boolean;
+  /** Undefined for fonts of the owner's, which are measured when it is asked. */
+  readonly letters: LetterFacts | undefined;
 }
 
 /**
@@ -54,8 +57,12 @@ export const needsExtended = (words: string): boolean =>
     words.normalize('NFC'),
   );
 
-const factsOf = (id: string): FontFacts =>
-  (facts as Readonly<Record<string, FontFacts>>)[id] ?? { xHeight: 0, contrast: 0 };
+function factsOf(id: string): Pick<Font, 'xHeight' | 'contrast' | 'letters'> {
+  const known = (facts as Readonly<Record<string, FontFacts & LetterFacts>>)[id];
+  return known
+    ? { xHeight: known.xHeight, contrast: known.contrast, letters: known }
+    : { xHeight: 0, contrast: 0, letters: undefined };
+}
 
 function shipped(
   id: string,
@@ -141,6 +148,7 @@ const ownFont = ({ id, family, weights, xHeight, contrast }: OwnFont): Font => (
   italic: false,
   xHeight,
   contrast,
+  letters: undefined,
 });
 
 /** All fonts that a site can set words in: the owner's first. */

@@ -1,7 +1,10 @@
+import { createCanvas, GlobalFonts } from '@napi-rs/canvas';
+import { create } from 'fontkit';
 import { readFileSync } from 'node:fs';
 import { FontError } from './fontFile';
 import { fonts } from './fonts';
-import { pair } from './pairing';
+import { canvasMeter, letterFactsOf } from './letterFacts';
+import { pair, partnersOf } from './pairing';
 import { readFont, strokeContrast } from './readFont';
 
 const file = (path: string) => new Uint8Array(readFileSync(`node_modules/${path}`));
@@ -79,4 +82,57 @@ test('fonts sit well with small letters of one height, and strokes alike or clea
   expect(pair({ xHeight: 0.38, contrast: 1.2 }, { xHeight: 0.52, contrast: 1.2 })).toMatchObject({
     sitsWell: false,
   });
+});
+
+test('weights and widths that ship are those that are drawn', () => {
+  const context = createCanvas(600, 600).getContext('2d');
+  for (const { id, upright, xHeight, letters } of fonts) {
+    GlobalFonts.registerFromPath(`node_modules/${upright.latin.origin}`, `measured ${id}`);
+    const found = letterFactsOf(canvasMeter(context, `measured ${id}`), xHeight);
+    expect({ id, ...found }).toEqual({ id, weight: letters!.weight, width: letters!.width });
+  }
+});
+
+test('the width of letters is that of the file’s own table (OpenType, hmtx)', () => {
+  for (const font of fonts.filter((f) => f.weights[0] === f.weights[1])) {
+    const opened = create(Buffer.from(file(font.upright.latin.origin)));
+    if (!('glyphForCodePoint' in opened)) {
+      throw new Error('a collection');
+    }
+    const advances = [...'abcdefghijklmnopqrstuvwxyz'].map(
+      (letter) => opened.glyphForCodePoint(letter.codePointAt(0)!).advanceWidth,
+    );
+    const mean = advances.reduce((a, b) => a + b, 0) / 26 / opened.unitsPerEm;
+    // Words are kerned, single letters are not.
+    expect(Math.abs(font.letters!.width - mean)).toBeLessThan(0.01);
+  }
+});
+
+test('a stroke of 40 px of 400 is a tenth', () => {
+  const meter = {
+    advance: (words: string, px: number) => (words.length * px) / 2,
+    row: () => [0, 0, ...new Array<number>(39).fill(255), 127, 128, 0],
+  };
+  expect(letterFactsOf(meter, 0.5)).toEqual({ weight: 0.1, width: 0.5 });
+});
+
+test('partners: those that sit well come first, and long text gets no display font', () => {
+  for (const stays of fonts) {
+    for (const as of ['headings', 'text'] as const) {
+      const found = partnersOf(stays, stays.letters!, as);
+      expect(found).toHaveLength(4);
+      expect(found.map((p) => p.font.id)).not.toContain(stays.id);
+      const well = found.map((p) => p.sitsWell);
+      expect(well).toEqual([...well].sort((a, b) => Number(b) - Number(a)));
+      for (const { font, xHeight, weight, width } of found) {
+        expect(xHeight).toBeCloseTo(font.xHeight / stays.xHeight, 6);
+        expect(weight).toBeCloseTo(font.letters!.weight / stays.letters!.weight, 6);
+        expect(width).toBeCloseTo(font.letters!.width / stays.letters!.width, 6);
+      }
+    }
+    const texts = partnersOf(stays, stays.letters!, 'text', 20).map((p) => p.font.id);
+    for (const display of ['abril-fatface', 'dm-serif-display', 'caveat', 'oswald']) {
+      expect(texts).not.toContain(display);
+    }
+  }
 });

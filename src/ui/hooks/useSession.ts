@@ -81,6 +81,9 @@ export function useSite(session: Session): Site {
   );
 }
 
+/** The site without what is only tried. */
+export const useCommitted = (session: Session): Site => useStore(session.state, (s) => s.committed);
+
 export const useHistory = (
   session: Session,
 ): { undoLabel?: string; redoLabel?: string; kept: Kept } => ({

@@ -11,6 +11,9 @@ import { hasOwn } from './hasOwn';
 import { SitePanel } from './SitePanel';
 
 /** Loaded when they are asked for. */
+const HarmonyPanel = lazy(async () => ({
+  default: (await import('../harmony/HarmonyPanel')).HarmonyPanel,
+}));
 const NewSlotPanel = lazy(async () => ({ default: (await import('./NewSlotPanel')).NewSlotPanel }));
 const PagePanel = lazy(async () => ({ default: (await import('./PagePanel')).PagePanel }));
 const OwnPagePanel = lazy(async () => ({ default: (await import('./OwnPagePanel')).OwnPagePanel }));
@@ -18,8 +21,10 @@ const VisitorsPanel = lazy(async () => ({
   default: (await import('./VisitorsPanel')).VisitorsPanel,
 }));
 
-/** What the panel shows; a slot is measured in place of the list of slots. */
-export type PlanView = 'site' | 'page' | 'visitors' | 'measure';
+/** What the panel shows; in place of the list of slots, a slot is measured or colours are sought. */
+export type PlanView = 'site' | 'page' | 'visitors' | 'measure' | 'harmony';
+
+const insteadOfSlots: ReadonlySet<PlanView> = new Set<PlanView>(['measure', 'harmony']);
 
 const views = [
   ['site', 'Slots'],
@@ -53,7 +58,7 @@ export function PlanPanel(props: Props) {
           <button
             key={value}
             type="button"
-            aria-pressed={view === value || (view === 'measure' && value === 'site')}
+            aria-pressed={view === value || (value === 'site' && insteadOfSlots.has(view))}
             onClick={() => onView(value)}
             className="h-[33px] grow border-b-2 border-transparent font-semibold text-soft hover:text-ink focus-visible:-outline-offset-2 aria-pressed:border-act aria-pressed:text-ink"
           >
@@ -85,6 +90,7 @@ function Shown({ session, site, page, view, onView, onSelect, onPage, ...props }
           selected={props.selected}
           onSelect={onSelect}
           onMeasure={() => onView('measure')}
+          onHarmony={() => onView('harmony')}
           onWidths={() => onView('visitors')}
           href={props.href}
         />
@@ -97,6 +103,8 @@ function Shown({ session, site, page, view, onView, onSelect, onPage, ...props }
       );
     case 'visitors':
       return <VisitorsPanel {...common} page={page} onSuppose={props.onSuppose} />;
+    case 'harmony':
+      return <HarmonyPanel session={session} page={page} onDone={() => onView('site')} />;
     case 'measure':
       return (
         <NewSlotPanel

@@ -108,6 +108,11 @@ function Plan({ session }: { session: Session }) {
       enabled: site.pages.length > 1,
     },
     { id: 'measure', label: 'Measure a slot', run: () => setView('measure') },
+    {
+      id: 'harmony',
+      label: 'Colours and fonts that go together',
+      run: () => setView('harmony'),
+    },
     { id: 'own-page', label: 'My own page, or my theme’s style sheets', run: () => openPage([]) },
     {
       id: 'recolour',

@@ -31,6 +31,8 @@ export interface SitePanelProps {
   selected: string | undefined;
   onSelect(slotId: string | undefined): void;
   onMeasure(): void;
+  /** Seeks colours and fonts that go together. */
+  onHarmony(): void;
   /** Shows the visitors by screen width. */
   onWidths(): void;
   href(slot: Slot): string;
@@ -63,7 +65,7 @@ export function SitePanel(props: SitePanelProps) {
   const aside = slotsAside(site);
   return (
     <>
-      <ThemeColours session={props.session} site={site} />
+      <ThemeColours session={props.session} site={site} onHarmony={props.onHarmony} />
       <section aria-label="Slots on this page" className="border-t border-ink">
         <div className="flex items-center justify-between px-3 py-2">
           <h2 className="caption">Slots on this page</h2>

@@ -27,7 +27,15 @@ async function save(
 }
 
 /** The theme's colours; in and out as custom properties of CSS or as design tokens. */
-export function ThemeColours({ session, site }: { session: Session; site: Site }) {
+export function ThemeColours({
+  session,
+  site,
+  onHarmony,
+}: {
+  session: Session;
+  site: Site;
+  onHarmony(): void;
+}) {
   const file = useRef<HTMLInputElement>(null);
   const { colours } = site.theme;
   const read = async (chosen: File | undefined) => {
@@ -65,6 +73,9 @@ export function ThemeColours({ session, site }: { session: Session; site: Site }
         <h2 className="caption">
           Theme colours <span className="ml-1 figure">{colours.length}</span>
         </h2>
+        <Button className="ml-auto" onClick={onHarmony}>
+          Go together…
+        </Button>
         <DropdownMenu.Root>
           <DropdownMenu.Trigger asChild>
             <Button>In and out</Button>

@@ -1,0 +1,77 @@
+'use client';
+
+import type { Hex } from '@/core/site/model/hex';
+import type { ShelfItem } from '@/core/site/model/shelf';
+import type { ThemeColour } from '@/core/site/model/theme';
+import { useAssetUrl } from '../hooks/useAssetUrl';
+import { ColourField } from '../shared/ColourField';
+import { Hint } from '../shared/Button';
+import { FilePick } from '../shared/FilePick';
+
+/** What colours are to go with: one colour, or a photograph. */
+export type Seed = { readonly colour: Hex } | { readonly assetId: string };
+
+/** Photographs that are offered, at most. */
+const fewPhotos = 5;
+
+/** Those of many px are photographs rather than tiles and marks. */
+const largest = (photos: readonly ShelfItem[]): ShelfItem[] =>
+  [...photos].sort((a, b) => b.width * b.height - a.width * a.height).slice(0, fewPhotos);
+
+/** A photograph or a colour, for others to go with. */
+export function SeedChoice({
+  seed,
+  lead,
+  theme,
+  photos,
+  onSeed,
+  onPhoto,
+}: {
+  seed: Seed;
+  /** The colour they go with: of a photograph the one it speaks of, once it is known. */
+  lead: Hex | undefined;
+  theme: readonly ThemeColour[];
+  photos: readonly ShelfItem[];
+  onSeed(seed: Seed): void;
+  onPhoto(file: File): void;
+}) {
+  return (
+    <>
+      <div className="flex items-center gap-1.5">
+        {largest(photos).map((item) => (
+          <Photo
+            key={item.assetId}
+            item={item}
+            chosen={'assetId' in seed && seed.assetId === item.assetId}
+            onChoose={() => onSeed({ assetId: item.assetId })}
+          />
+        ))}
+        <FilePick label="A photograph…" accept="image/*" onFile={onPhoto} />
+      </div>
+      <ColourField
+        compact
+        label="Colour that others go with"
+        value={lead ?? '#ffffff'}
+        theme={theme.slice(0, 6)}
+        onPreview={(hex) => onSeed({ colour: hex })}
+        onCommit={(hex) => onSeed({ colour: hex })}
+      />
+    </>
+  );
+}
+
+function Photo({ item, chosen, onChoose }: { item: ShelfItem; chosen: boolean; onChoose(): void }) {
+  const url = useAssetUrl(item.assetId);
+  return (
+    <Hint text={item.name}>
+      <button
+        type="button"
+        aria-label={`Colours of ${item.name}`}
+        aria-pressed={chosen}
+        onClick={onChoose}
+        className="h-9 w-[46px] shrink-0 border border-line bg-board bg-cover bg-center hover:border-soft aria-pressed:outline-2 aria-pressed:outline-act"
+        style={{ backgroundImage: url && `url(${url})` }}
+      />
+    </Hint>
+  );
+}

@@ -1,0 +1,33 @@
+'use client';
+
+import { hexOf } from '@/core/colour/hex';
+import type { MainColours } from '@/core/harmony/applyHarmony';
+import { theEngine } from './tab/engine';
+import { useKeyed } from './useKeyed';
+
+const none: MainColours = new Map();
+/** The main colours do not depend on the frame that a file is looked at for. */
+const frame = { width: 400, height: 300 };
+
+/** The commonest colour of each of some files; those that cannot be read are left out. */
+export function useMainColours(assetIds: readonly string[]): MainColours {
+  const { value } = useKeyed<MainColours>(
+    assetIds.length > 0 ? assetIds.join(' ') : undefined,
+    none,
+    async ({ put, wanted }) => {
+      for (const assetId of assetIds) {
+        if (!wanted()) {
+          return;
+        }
+        const survey = await theEngine()
+          .surveyPhoto(assetId, frame)
+          .catch(() => undefined);
+        const main = survey?.colours[0];
+        if (main) {
+          put((known) => new Map([...known, [assetId, hexOf(main.colour)]]));
+        }
+      }
+    },
+  );
+  return value;
+}

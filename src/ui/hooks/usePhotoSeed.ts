@@ -1,0 +1,33 @@
+'use client';
+
+import type { HarmonySeed } from '@/core/harmony/harmony';
+import { seedOfPhoto } from '@/core/harmony/seedOfPhoto';
+import { theEngine } from './tab/engine';
+import { useKeyed } from './useKeyed';
+
+export interface PhotoSeed {
+  /** Undefined while the photograph is looked at, and where it cannot be read. */
+  readonly seed: HarmonySeed | undefined;
+  readonly problem: string | undefined;
+}
+
+/** The main colours do not depend on the frame that a photograph is looked at for. */
+const frame = { width: 400, height: 300 };
+const nothing: PhotoSeed = { seed: undefined, problem: undefined };
+
+/** The colours that a photograph speaks of. */
+export function usePhotoSeed(assetId: string | undefined): PhotoSeed {
+  const { value, current } = useKeyed<PhotoSeed>(assetId, nothing, async ({ put }) => {
+    try {
+      const { colours } = await theEngine().surveyPhoto(assetId!, frame);
+      const seed = seedOfPhoto(colours);
+      put(() => ({ seed, problem: seed ? undefined : 'It is see-through all over.' }));
+    } catch (error) {
+      put(() => ({
+        seed: undefined,
+        problem: error instanceof Error ? error.message : String(error),
+      }));
+    }
+  });
+  return current ? value : nothing;
+}
