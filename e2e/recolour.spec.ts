@@ -9,6 +9,7 @@ import { check } from './accessible.fixture';
 import { expect, inNewTab, test, type BenchPage } from './bench.fixture';
 import { rawPixels, serve } from './served.fixture';
 import { textBytes, zipOf } from './theme.fixture';
+import { themeFolders } from './themes.fixture';
 
 const slate = (): Buffer => readFileSync('public/sample/slate-theme.zip');
 
@@ -497,3 +498,60 @@ test('on its own pages: before and after under a slider, families, and words tha
   expect(after).not.toContain('.fine{color:#dff1f2}');
   expect(after).not.toContain('#c8752e');
 });
+
+inNewTab(
+  'colours that go together are tried on the theme’s own page, and set with the mends of what they would lose in one step',
+  async ({ bench, page }) => {
+    const blog = (await themeFolders()).find((t) => t.name === 'blog of floats')!;
+    const bytes = zipOf({
+      ...Object.fromEntries(
+        Object.entries(blog.files).map(([path, file]) => [`theme/${path}`, file]),
+      ),
+      'theme/index.html': textBytes(blog.html),
+    });
+    await dropSet(bench, page, [{ name: 'theme.zip', type: 'application/zip', bytes }]);
+    await page.getByRole('button', { name: 'Go together…' }).click();
+    const sets = page.getByRole('radiogroup', { name: 'Sets of colours' });
+    await expect(sets.getByRole('radio')).toHaveCount(4);
+    await check(page, 'colours that go together for a set');
+    const after = page.frameLocator('iframe').last();
+    const seen = async (selector: string, property: string) =>
+      after
+        .locator(selector)
+        .first()
+        .evaluate((e, p) => getComputedStyle(e).getPropertyValue(p), property)
+        .catch(() => undefined);
+    const warned = await seen('.error', 'background-color');
+    const opposite = sets.getByRole('radio', { name: /With its opposite/ });
+    await opposite.click();
+    const chosen = Object.fromEntries(
+      [...(await opposite.getAttribute('aria-label'))!.matchAll(/(\w+) (#[0-9a-f]{6})/g)].map(
+        (m) => [m[1], m[2]],
+      ),
+    );
+    const css = (hex: string) =>
+      `rgb(${[1, 3, 5].map((i) => parseInt(hex.slice(i, i + 2), 16)).join(', ')})`;
+    // Tried, and nothing is kept yet.
+    await expect.poll(() => seen('#side a', 'color')).toBe(css(chosen.link));
+    expect(await seen('#text p', 'color')).toBe(css(chosen.text));
+    expect(await seen('.error', 'background-color')).toBe(warned);
+    await page.getByRole('button', { name: 'Back', exact: true }).click();
+    await expect(page.getByRole('button', { name: /^Undo: Open/ })).toBeVisible();
+    await expect.poll(() => seen('#side a', 'color')).not.toBe(css(chosen.link));
+
+    await page.getByRole('button', { name: 'Go together…' }).click();
+    await opposite.click();
+    // What is lost is told while it is tried, and set and mended in one step.
+    await page
+      .getByRole('button', { name: /^Mend (it|all|\d+ of \d+)$/ })
+      .click({ timeout: 60_000 });
+    await expect(page.getByText(/^✓ All measured words/)).toBeVisible({ timeout: 60_000 });
+    await expect(page.getByRole('button', { name: 'Set these colours' })).toBeDisabled();
+    expect(await seen('#side a', 'color')).toBe(css(chosen.link));
+    await page
+      .getByRole('button', { name: 'Undo: Colours: With its opposite, mended', exact: true })
+      .click();
+    await expect.poll(() => seen('#side a', 'color')).not.toBe(css(chosen.link));
+    await expect(page.getByRole('button', { name: /^Undo: Open/ })).toBeVisible();
+  },
+);

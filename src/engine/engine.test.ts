@@ -287,6 +287,7 @@ function engineWith(setup: Setup) {
           whole: ({ raster }) => ({ answer: raster }),
           offers: () => ({ answer: [] }),
           follow: () => new Promise(() => {}),
+          harmony: () => new Promise(() => {}),
         }),
       );
       setup.sets.push(worker);

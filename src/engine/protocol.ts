@@ -21,6 +21,7 @@ import type { OraPicture, ReadOra } from '@/core/openRaster/openRaster';
 import type { Offer, Sample } from '@/core/recolour/offers';
 import type { Reach } from '@/core/recolour/reach';
 import type { Followed, FollowInput } from '@/core/set/follow';
+import type { HarmonyAsked, HarmonyLaid } from '@/core/set/harmonyOnSheets';
 import type { WordsCompared } from '@/core/set/lostContrast';
 import type { Match, MatchedPart } from '@/core/recolour/match';
 import type { BlendMode } from '@/core/raster/blend';
@@ -225,6 +226,10 @@ export type SetCalls = {
   follow: {
     ask: { set: PieceSet; sheets: FollowInput['sheets']; ends: FollowInput['ends'] };
     answer: Followed;
+  };
+  harmony: {
+    ask: HarmonyAsked;
+    answer: HarmonyLaid;
   };
 };
 

@@ -6,6 +6,7 @@ import type { Raster } from '@/core/raster/raster';
 import { leftOver, offersFor, type Sample } from '@/core/recolour/offers';
 import { layRecipe } from '@/core/recolour/recipe';
 import { follow } from '@/core/set/follow';
+import { harmonyOnSheets } from '@/core/set/harmonyOnSheets';
 import { readSheet } from '@/core/set/inside';
 import { openSet } from '@/core/set/openSet';
 import { setFiles } from '@/core/set/produce';
@@ -130,4 +131,5 @@ serve<SetCalls>(self as unknown as ServerScope, {
     );
     return { answer: follow(followInput(set, sheets, samples, ends)) };
   },
+  harmony: (asked) => ({ answer: harmonyOnSheets(asked) }),
 });

@@ -3,6 +3,7 @@ import type { Sample } from '@/core/recolour/offers';
 import type { Reach } from '@/core/recolour/reach';
 import type { Raster } from '@/core/raster/raster';
 import type { Followed, FollowInput } from '@/core/set/follow';
+import type { HarmonyAsked, HarmonyLaid } from '@/core/set/harmonyOnSheets';
 import type { OpenedSet } from '@/core/set/openSet';
 import type { Recoloured } from '@/core/set/recolourFile';
 import type { SetHanded } from '@/core/set/produce';
@@ -60,6 +61,8 @@ export interface SetEngine {
     sheets: FollowInput['sheets'],
     ends: FollowInput['ends'],
   ): Promise<Followed>;
+  /** What a harmony makes of a theme. */
+  harmony(asked: HarmonyAsked): Promise<HarmonyLaid>;
   /** Writes files, in two workers, one set of them after the other. */
   recolour(recipe: Recipe, jobs: readonly RecolourJob[], listener: RecolourListener): Promise<void>;
 }
@@ -181,6 +184,7 @@ export function createSetEngine({
         set.pieces.map((p) => p.assetId),
         () => channel.ask('follow', { set, sheets, ends }),
       ),
+    harmony: (asked) => channel.ask('harmony', asked),
     recolour: (recipe, jobs, listener) =>
       withWriters(async (writers) => {
         const waiting = [...jobs];

@@ -22,7 +22,8 @@ const heldBy = ({ colours: c, onPage, onBar, onAccent }: Harmony): [string, numb
 test('every set of every colour, alone or with another, holds its contrasts', () => {
   fc.assert(
     fc.property(hex, fc.option(hex, { nil: undefined }), (lead, second) => {
-      for (const harmony of harmoniesOf({ lead, ...(second && { second }) })) {
+      const seed = { lead, ...(second && { second }) };
+      for (const harmony of [...harmoniesOf(seed), ...harmoniesOf(seed, 'dark')]) {
         const short = heldBy(harmony).filter(([, ratio, wanted]) => ratio < wanted);
         expect([harmony.kind, short]).toEqual([harmony.kind, []]);
       }
@@ -48,6 +49,10 @@ test('a colour has five sets, a grey three, all different; the bar is the colour
   expect(kinds('#3b4a45')).toEqual(['own', 'deep', 'neighbour', 'opposite', 'dark']);
   expect(kinds('#3b4a45', '#a4553a')).toEqual(['own', 'deep', 'second', 'opposite', 'dark']);
   expect(kinds('#777777')).toEqual(['own', 'deep', 'dark']);
+  const on = (ground: 'light' | 'dark') =>
+    harmoniesOf({ lead: '#3b4a45' }, ground).map((h) => h.kind);
+  expect(on('light')).toEqual(['own', 'deep', 'neighbour', 'opposite']);
+  expect(on('dark')).toEqual(['dark', 'neighbour', 'opposite']);
   for (const lead of ['#3b4a45', '#ffff00', '#777777', '#0000ff'] as const) {
     const sets = harmoniesOf({ lead });
     expect(new Set(sets.map((h) => JSON.stringify(h.colours))).size).toBe(sets.length);

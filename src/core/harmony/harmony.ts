@@ -136,30 +136,34 @@ function made({ kind, page, content, bar, link, accent }: Plan): Harmony {
 /** Chroma that is a plain colour and not a glaring one (ours, by looking). */
 const lively = (chroma: number): number => Math.min(0.17, Math.max(0.08, chroma * 1.1));
 
-/**
- * Three to five sets of colours around a lead colour, each of which holds its contrasts. Around a
- * grey there are three, since it has no hue that others could lie beside.
- * @throws Error for what is no colour
- */
-export function harmoniesOf({ lead: hex, second: other }: HarmonySeed): Harmony[] {
-  const lead = colourOf(hex);
+/** Shades of a lead colour, and hues that lie beside it. */
+function shadesOf(lead: Rgb) {
   const { chroma, hue } = oklchOf(lead);
-  const second = other === undefined ? undefined : colourOf(other);
   const hued = hueOf(lead) !== undefined;
-  const strong = hued ? lively(chroma) : 0;
-  const tinted = (lightness: number, most: number, of = hue): Oklch => ({
-    lightness,
-    chroma: Math.min(hued ? chroma : 0, most),
-    hue: of,
-  });
-  const beside = (by: number) => ({ chroma: strong, hue: (hue + by + 360) % 360 });
+  return {
+    hued,
+    tinted: (lightness: number, most: number, of = hue): Oklch => ({
+      lightness,
+      chroma: Math.min(hued ? chroma : 0, most),
+      hue: of,
+    }),
+    beside: (by: number) => ({ chroma: hued ? lively(chroma) : 0, hue: (hue + by + 360) % 360 }),
+  };
+}
+
+/** Degrees from a hue to its neighbour, and to its opposite. */
+const toNeighbour = -40;
+const toOpposite = 180;
+
+function lightPlans(lead: Rgb, second: Rgb | undefined): Plan[] {
+  const { hued, tinted, beside } = shadesOf(lead);
   const paper = tinted(0.985, 0.005);
-  const plans: Plan[] = [
+  const onPaper = { content: paper, bar: lead };
+  return [
     {
+      ...onPaper,
       kind: 'own',
       page: tinted(0.945, 0.02),
-      content: paper,
-      bar: lead,
       link: beside(0),
       accent: { ...beside(0), lightness: 0.55 },
     },
@@ -171,46 +175,71 @@ export function harmoniesOf({ lead: hex, second: other }: HarmonySeed): Harmony[
       link: beside(0),
       accent: hued ? lead : { ...beside(0), lightness: 0.45 },
     },
+    ...(second
+      ? [withSecond(second, { ...onPaper, page: tinted(0.93, 0.03, oklchOf(second).hue) })]
+      : []),
+    ...(hued && !second
+      ? [
+          {
+            ...onPaper,
+            kind: 'neighbour' as const,
+            page: tinted(0.93, 0.03, beside(-toNeighbour).hue),
+            link: beside(toNeighbour),
+            accent: { ...beside(toNeighbour), lightness: 0.58 },
+          },
+        ]
+      : []),
+    ...(hued
+      ? [
+          {
+            ...onPaper,
+            kind: 'opposite' as const,
+            page: tinted(0.95, 0.014),
+            link: beside(toOpposite),
+            accent: { ...beside(toOpposite), lightness: 0.6 },
+          },
+        ]
+      : []),
   ];
-  if (second) {
-    const { chroma: c, hue: h } = oklchOf(second);
-    plans.push({
-      kind: 'second',
-      page: tinted(0.93, 0.03, h),
-      content: paper,
-      bar: lead,
-      link: { chroma: lively(c), hue: h },
-      accent: second,
-    });
-  } else if (hued) {
-    plans.push({
-      kind: 'neighbour',
-      page: tinted(0.93, 0.03, beside(40).hue),
-      content: paper,
-      bar: lead,
-      link: beside(-40),
-      accent: { ...beside(-40), lightness: 0.58 },
-    });
-  }
-  if (hued) {
-    plans.push({
-      kind: 'opposite',
-      page: tinted(0.95, 0.014),
-      content: paper,
-      bar: lead,
-      link: beside(180),
-      accent: { ...beside(180), lightness: 0.6 },
-    });
-  }
-  plans.push({
-    kind: 'dark',
-    page: tinted(0.17, 0.02),
-    content: tinted(0.23, 0.025),
-    bar: lead,
-    link: beside(0),
-    accent: second ?? { ...beside(0), lightness: 0.68 },
+}
+
+function darkPlans(lead: Rgb, second: Rgb | undefined): Plan[] {
+  const { hued, tinted, beside } = shadesOf(lead);
+  const onDark = { page: tinted(0.17, 0.02), content: tinted(0.23, 0.025), bar: lead };
+  const marked = (kind: HarmonyKind, by: number): Plan => ({
+    ...onDark,
+    kind,
+    link: beside(by),
+    accent: { ...beside(by), lightness: 0.68 },
   });
-  return plans.map(made);
+  return [
+    marked('dark', 0),
+    ...(second ? [withSecond(second, onDark)] : []),
+    ...(hued && !second ? [marked('neighbour', toNeighbour)] : []),
+    ...(hued ? [marked('opposite', toOpposite)] : []),
+  ];
+}
+
+const withSecond = (second: Rgb, on: Pick<Plan, 'page' | 'content' | 'bar'>): Plan => {
+  const { chroma, hue } = oklchOf(second);
+  return { ...on, kind: 'second', link: { chroma: lively(chroma), hue }, accent: second };
+};
+
+/**
+ * Three to five sets of colours around a lead colour, each of which holds its contrasts. Around a
+ * grey there are fewer, since it has no hue that others could lie beside.
+ * @param on what the content is to be; left out, one of the sets is dark and the others light
+ * @throws Error for what is no colour
+ */
+export function harmoniesOf({ lead, second }: HarmonySeed, on?: 'light' | 'dark'): Harmony[] {
+  const [one, other] = [colourOf(lead), second === undefined ? undefined : colourOf(second)];
+  const dark = darkPlans(one, other);
+  const plans = {
+    light: () => lightPlans(one, other),
+    dark: () => dark,
+    both: () => [...lightPlans(one, other), dark[0]],
+  };
+  return plans[on ?? 'both']().map(made);
 }
 
 /** A colour of a harmony against another one that it is seen on. */

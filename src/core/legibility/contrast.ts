@@ -14,6 +14,12 @@ export const ratioOf = (a: number, b: number): number =>
 
 export const contrastRatio = (a: Rgb, b: Rgb): number => ratioOf(luminance(a), luminance(b));
 
+/** Black reads better on it than white does. */
+export const isLight = (colour: Rgb): boolean => {
+  const own = luminance(colour);
+  return ratioOf(own, 0) > ratioOf(own, 1);
+};
+
 /**
  * Px of a bold letter and of any letter from which text is large: 14 and 18 points at 96 px an inch
  * (WCAG 2.2, definition of “large scale”).

@@ -161,6 +161,20 @@ interface Standing {
 
 const roleOf = { text: 'text', heading: 'headings', link: 'links' } as const;
 
+/** The colour that most words of a page's bars have; undefined where no bar has words. */
+export function barInkOf(look: PageLook): Hex | undefined {
+  const grounds = groundsOf(look);
+  const page = pageOf(look);
+  const inks = new Tally();
+  for (const { bar, on, colour, letters } of look.texts) {
+    const own = tryTranslucent(colour);
+    if (bar && own && own.alpha > 0) {
+      inks.add(over(own, on === undefined ? page : grounds[on]), letters);
+    }
+  }
+  return inks.most;
+}
+
 /**
  * The colours of a page by the area they cover, and what the first of them are for.
  * @returns those with a role first, then by area

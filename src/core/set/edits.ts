@@ -15,6 +15,7 @@ import { adoptTheme, type ThemePicture } from '../theme/adopt';
 import { isInside } from './paths';
 import type { Role } from './roles';
 import type { Family } from './families';
+import type { HarmonyLaid } from './harmonyOnSheets';
 import type { SheetLine } from './sheetLine';
 
 /** Keeps a recipe among the site's: in place of one of that id, or as a new one. */
@@ -98,6 +99,29 @@ export const followFamily = (
       const hues = set.recipe.hues ?? [set.from, ...following];
       set.recipe.hues = [...hues.filter((h) => !isOfHue(h, hex)), ...(wanted ? [hex] : [])];
     }
+  });
+
+/**
+ * Gives a theme the colours of a harmony: its sheets line by line, its pictures by the steps from
+ * the old colour to what becomes of it. What was decided of other lines stays.
+ * @param id of the recipe
+ */
+export const layHarmonyOnSet = ({ lines, to, steps }: HarmonyLaid, id: string): Edit =>
+  editSet((set) => {
+    for (const [key, hex] of lines) {
+      if (hex === null) {
+        delete set.lines[key];
+      } else {
+        set.lines[key] = hex;
+      }
+    }
+    set.to = to;
+    set.recipe = castDraft({
+      ...set.recipe,
+      id,
+      name: '',
+      steps: steps.map((step, i) => ({ ...step, id: `${id}-${i}` })),
+    });
   });
 
 /** Turns whether a line of a style sheet follows the recipe. */

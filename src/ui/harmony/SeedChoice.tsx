@@ -3,13 +3,11 @@
 import type { Hex } from '@/core/site/model/hex';
 import type { ShelfItem } from '@/core/site/model/shelf';
 import type { ThemeColour } from '@/core/site/model/theme';
+import type { Seed } from '../hooks/useHarmonies';
 import { useAssetUrl } from '../hooks/useAssetUrl';
 import { ColourField } from '../shared/ColourField';
 import { Hint } from '../shared/Button';
 import { FilePick } from '../shared/FilePick';
-
-/** What colours are to go with: one colour, or a photograph. */
-export type Seed = { readonly colour: Hex } | { readonly assetId: string };
 
 /** Photographs that are offered, at most. */
 const fewPhotos = 5;

@@ -5,6 +5,7 @@ import type { FrozenPage } from '@/core/ownPage/frozen';
 import type { OpenedPage } from '@/core/ownPage/openPages';
 import { activeSteps } from '@/core/recolour/activeSteps';
 import type { Followed } from '@/core/set/follow';
+import { pageColoursOf, type PageColours } from '@/core/set/harmonyOnSheets';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import { openPageFrame, type PageFrame } from '@/engine/page/frame';
 import { lostOnPages, type LostOnPage, type WordsOnPages } from '@/engine/page/lostOnPages';
@@ -31,16 +32,17 @@ const openPages = (files: Parameters<ReturnType<typeof theEngine>['openPages']>[
 
 const said = (error: unknown): string => (error instanceof Error ? error.message : String(error));
 
+/** The same for the same files. */
+const filesKey = ({ pieces, sheets, others }: PieceSet): string =>
+  [...pieces, ...sheets, ...others].map((f) => f.assetId).join(' ');
+
 /** The pages of a set, as they came and as they become; those of a moment ago meanwhile. */
 export function useSetPages(
   set: PieceSet,
   written: Written,
   followed: Followed | undefined,
 ): SetPages {
-  const key = useMemo(
-    () => JSON.stringify([...set.pieces, ...set.sheets, ...set.others].map((f) => f.assetId)),
-    [set.pieces, set.sheets, set.others],
-  );
+  const key = filesKey(set);
   const { value: before } = useKeyed<{ pages: readonly OpenedPage[]; problem?: string }>(
     key,
     { pages: [] },
@@ -80,6 +82,37 @@ export function useSetPages(
     whole: active && current && whole,
     problem: before.problem,
   };
+}
+
+/** The width that colours of a page are looked at by, px. */
+const lookedAt = 1280;
+
+/**
+ * The colours of a set's first page by what they are for; undefined while it is looked at, null
+ * where a set has nothing to lay out.
+ */
+export function useSetColours(set: PieceSet): PageColours | null | undefined {
+  const { value } = useKeyed<PageColours | null | undefined>(
+    filesKey(set),
+    undefined,
+    async ({ put }) => {
+      const pages = await pagesOfSet(theSetFiles(), set, openPages).catch((): Pages => []);
+      if (pages.length === 0) {
+        put(() => null);
+        return;
+      }
+      const host = hiddenHost();
+      try {
+        const frame = await openPageFrame(host, pages[0].page);
+        const { look } = await frame.survey([lookedAt], theEngine().readRules);
+        frame.close();
+        put(() => pageColoursOf(look));
+      } finally {
+        host.remove();
+      }
+    },
+  );
+  return value;
 }
 
 /**

@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useMemo, useState } from 'react';
+import { lazy, Suspense, useMemo, useState } from 'react';
 import { activeSteps } from '@/core/recolour/activeSteps';
 import {
   changeColours,
@@ -17,6 +17,8 @@ import {
 } from '@/core/set/edits';
 import type { SheetLine } from '@/core/set/sheetLine';
 import { setArchiveName } from '@/core/set/produce';
+import { chain } from '@/core/site/edit';
+import type { Hex } from '@/core/site/model/hex';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import type { Recipe } from '@/core/site/model/recipe';
 import type { Site } from '@/core/site/model/site';
@@ -45,6 +47,12 @@ import { Outcome, outcomeViews, type OutcomeView } from './Outcome';
 import { PieceTable } from './PieceTable';
 import { RecipePanel } from './RecipePanel';
 import { SetBar } from './SetBar';
+import type { Trial } from './SetHarmonyPanel';
+
+/** Loaded when it is asked for. */
+const SetHarmonyPanel = lazy(async () => ({
+  default: (await import('./SetHarmonyPanel')).SetHarmonyPanel,
+}));
 
 /** What of a set is open, for a message. */
 function openedWords({ name, pieces, sheets }: PieceSet): string {
@@ -115,6 +123,9 @@ function OpenSet({
   const [listOpen, setListOpen] = useState(false);
   const [held, setHeld] = useState(false);
   const [measuring, setMeasuring] = useState(false);
+  /** Colours that go together are sought, in place of the list of pieces. */
+  const [seeking, setSeeking] = useState(false);
+  const [trial, setTrial] = useState<Trial>();
   /** Words to be told of before the archive is saved. */
   const [lost, setLost] = useState<readonly LostOnPage[]>([]);
   const history = useHistory(session);
@@ -210,6 +221,20 @@ function OpenSet({
       );
     }
   };
+  /** Words that colours lose while they are tried are mended with them. */
+  const mendInks = (inks: ReadonlyMap<string, Hex>) => {
+    const label =
+      inks.size === 1 ? 'Mend words of the page' : `Mend ${inks.size} words of the page`;
+    trial?.onKept();
+    commit(
+      trial ? `${trial.label}, mended` : label,
+      chain(...(trial ? [trial.edit] : []), setInks(inks)),
+    );
+  };
+  const seek = () => {
+    setSeeking(true);
+    setView('page');
+  };
   const ontoPlan = () => {
     commit(`Lay ${set.name} on the plan`, layOnPlan(set, looked.roles, page.id, continued?.toHex));
     say(
@@ -232,6 +257,12 @@ function OpenSet({
       label: `Show: ${title}`,
       run: () => setView(v),
     })),
+    {
+      id: 'harmony',
+      label: 'Colours that go together',
+      enabled: set.sheets.length > 0,
+      run: seek,
+    },
     {
       id: 'plan',
       label: 'Lay the pieces on the plan',
@@ -317,6 +348,7 @@ function OpenSet({
               </span>
             ) : (
               <span className="ml-auto flex shrink-0 gap-1.5">
+                {!seeking && set.sheets.length > 0 && <Button onClick={seek}>Go together…</Button>}
                 <ChooseFiles onFiles={onFiles} />
               </span>
             )}
@@ -330,15 +362,29 @@ function OpenSet({
             </p>
           )}
           <div className="min-h-0 grow">
-            <PieceTable
-              set={set}
-              looked={looked}
-              written={written}
-              brief={view === 'page'}
-              selected={selected}
-              onSelect={setChosen}
-              onTake={take}
-            />
+            {seeking ? (
+              <Suspense fallback={null}>
+                <SetHarmonyPanel
+                  session={session}
+                  site={site}
+                  set={set}
+                  looked={looked}
+                  followed={followed}
+                  onTrial={setTrial}
+                  onDone={() => setSeeking(false)}
+                />
+              </Suspense>
+            ) : (
+              <PieceTable
+                set={set}
+                looked={looked}
+                written={written}
+                brief={view === 'page'}
+                selected={selected}
+                onSelect={setChosen}
+                onTake={take}
+              />
+            )}
           </div>
         </section>
         <Outcome
@@ -350,12 +396,7 @@ function OpenSet({
           view={view}
           onView={setView}
           onSelect={setChosen}
-          onInks={(inks) =>
-            commit(
-              inks.size === 1 ? 'Mend words of the page' : `Mend ${inks.size} words of the page`,
-              setInks(inks),
-            )
-          }
+          onInks={mendInks}
           onFollow={(family, wanted) =>
             commit(
               wanted ? `Recolour ${family.hex} and its kind` : `Leave ${family.hex} and its kind`,

@@ -1,0 +1,42 @@
+'use client';
+
+import { useMemo } from 'react';
+import type { Harmony } from '@/core/harmony/harmony';
+import type { Followed } from '@/core/set/follow';
+import type { HarmonyLaid, PageColours } from '@/core/set/harmonyOnSheets';
+import type { Hex } from '@/core/site/model/hex';
+import type { SheetText } from '@/core/theme/readTheme';
+import { theEngine } from './tab/engine';
+import { useKeyed } from './useKeyed';
+
+/** What a harmony makes of a theme, with an id for its recipe. */
+export interface SetHarmony {
+  readonly laid: HarmonyLaid;
+  readonly id: string;
+}
+
+/** What the chosen harmony makes of a theme; undefined while it is worked out. */
+export function useSetHarmony(
+  harmony: Harmony | undefined,
+  colours: PageColours | null | undefined,
+  sheets: readonly SheetText[] | undefined,
+  from: Hex,
+  followed: Followed | undefined,
+): SetHarmony | undefined {
+  // The colour under a strip is the one its file ends with.
+  const bound = (followed?.lines ?? []).flatMap((l) => (l.continues ? [l.key] : [])).join('\n');
+  const key = useMemo(
+    () => harmony && colours && sheets && { harmony, colours, sheets, from, bound },
+    [harmony, colours, sheets, from, bound],
+  );
+  const { value, current } = useKeyed<SetHarmony | undefined>(
+    key ?? undefined,
+    undefined,
+    async ({ put }) => {
+      const laid = await theEngine().set.harmony({ ...key!, bound: new Set(bound.split('\n')) });
+      put(() => ({ laid, id: crypto.randomUUID() }));
+    },
+    { oneAtATime: true },
+  );
+  return key && current ? value : undefined;
+}
