@@ -54,6 +54,15 @@ test('a saved page is dropped on the plan, shown as it is, and what is ticked of
       page.getByRole('listitem').filter({ hasText: name }).filter({ hasText: size }),
     ).toHaveCount(1);
   }
+  // Its folder, as it came, is a set to recolour.
+  await page.getByRole('button', { name: 'Recolour a set' }).click();
+  await page.getByRole('button', { name: 'Recolour the page you brought: Floats' }).click();
+  await expect(page.getByRole('heading', { name: 'Recolour a set: Floats' })).toBeAttached();
+  await expect(page.getByText('3 pieces, 1 style sheet')).toBeVisible();
+  await page.getByRole('radio', { name: 'Page', exact: true }).click();
+  await expect(page.frameLocator('iframe').first().locator('#wrap')).toBeVisible();
+  await page.getByRole('button', { name: /^Undo: Open Floats/ }).click();
+  await page.getByRole('link', { name: 'Veldrin Clayworks' }).click();
   await page.getByRole('button', { name: /^Undo: Take Floats with 2 places/ }).click();
   await expect(page.getByText('940 × 198')).toHaveCount(0);
 });

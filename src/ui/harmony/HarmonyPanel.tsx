@@ -1,5 +1,6 @@
 'use client';
 
+import Link from 'next/link';
 import { useEffect, useMemo, useState } from 'react';
 import { applyHarmony, setFonts, surfaceAssets } from '@/core/harmony/applyHarmony';
 import { chain } from '@/core/site/edit';
@@ -80,8 +81,14 @@ export function HarmonyPanel({
       >
         {page.own && (
           <p className="text-soft">
-            These become the theme’s colours. Your own page keeps its style sheets as they are until
-            you recolour them.
+            These become the theme’s colours. Your own page keeps its style sheets as they are:{' '}
+            <Link
+              href={`/sites/${site.id}/recolour`}
+              className="text-act underline underline-offset-2"
+            >
+              recolour them
+            </Link>{' '}
+            to see such colours on it.
           </p>
         )}
       </Colours>

@@ -12,9 +12,14 @@ import { FilePick } from '../shared/FilePick';
 /** Photographs that are offered, at most. */
 const fewPhotos = 5;
 
-/** Those of many px are photographs rather than tiles and marks. */
-const largest = (photos: readonly ShelfItem[]): ShelfItem[] =>
-  [...photos].sort((a, b) => b.width * b.height - a.width * a.height).slice(0, fewPhotos);
+/** Those of many px are photographs rather than tiles and marks; the chosen one is among them. */
+function offered(photos: readonly ShelfItem[], chosen: string | undefined): ShelfItem[] {
+  const px = ({ assetId, width, height }: ShelfItem): number =>
+    assetId === chosen ? Infinity : width * height;
+  const few = [...photos].sort((a, b) => px(b) - px(a)).slice(0, fewPhotos);
+  // In the order of the shelf, so that none changes its place when it is chosen.
+  return photos.filter((item) => few.includes(item));
+}
 
 /** A photograph or a colour, for others to go with. */
 export function SeedChoice({
@@ -36,7 +41,7 @@ export function SeedChoice({
   return (
     <>
       <div className="flex items-center gap-1.5">
-        {largest(photos).map((item) => (
+        {offered(photos, 'assetId' in seed ? seed.assetId : undefined).map((item) => (
           <Photo
             key={item.assetId}
             item={item}

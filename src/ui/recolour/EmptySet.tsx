@@ -2,20 +2,44 @@
 
 import type { SetIntake } from '../hooks/useSetIntake';
 import type { FolderFile } from '../hooks/folderFiles';
+import type { OwnPage } from '@/core/site/model/ownPage';
+import type { Site } from '@/core/site/model/site';
 import { sampleFile } from '../hooks/sampleFile';
 import { Button } from '../shared/Button';
+import { folderWith } from '../hooks/wholeFolder';
 import { say } from '../shared/notices';
 import { ChooseFiles } from '../shared/ChooseFiles';
 import { DoorCard } from '../shared/DoorCard';
 
+const nameOf = ({ title, file }: OwnPage): string => title.trim() || file;
+
+/** The folder of the owner's own page as it came, under the page's name. */
+const folderOf = async (own: OwnPage): Promise<FolderFile[]> =>
+  (await folderWith(own, [], [])).map(({ path, bytes, type }) => ({
+    path: `${nameOf(own).replace(/[/\\]/g, ' ')}/${path}`,
+    file: new File([bytes], path.split('/').at(-1)!, { type }),
+  }));
+
+/** Own pages whose folder is at hand: what was saved as one file, or is a picture, has none. */
+const withFolder = ({ pages }: Site): OwnPage[] =>
+  pages.flatMap(({ own }) =>
+    own && (own.original !== null || own.from === 'style sheets') ? [own] : [],
+  );
+
 /** No set yet: where one is dropped. */
 export function EmptySet({
+  site,
   intake,
   onFiles,
 }: {
+  site: Site;
   intake: SetIntake;
   onFiles(files: readonly FolderFile[]): void;
 }) {
+  const open = (files: Promise<FolderFile[]>) =>
+    void files.then(onFiles, (error: unknown) =>
+      say('bad', error instanceof Error ? error.message : String(error)),
+    );
   return (
     <main className="grid min-h-0 grow place-items-center bg-board p-6">
       <DoorCard label="Drop a theme" onFiles={onFiles}>
@@ -32,18 +56,23 @@ export function EmptySet({
         ) : (
           <div className="flex flex-wrap gap-2">
             <ChooseFiles onFiles={onFiles} />
-            <Button
-              className="ml-auto"
-              onClick={() =>
-                void sampleFile('slate-theme.zip').then(onFiles, (error: unknown) =>
-                  say('bad', error instanceof Error ? error.message : String(error)),
-                )
-              }
-            >
+            <Button className="ml-auto" onClick={() => open(sampleFile('slate-theme.zip'))}>
               Try the sample theme
             </Button>
           </div>
         )}
+        {!intake.busy &&
+          withFolder(site).map((own) => (
+            <Button
+              key={own.document}
+              className="max-w-full self-start"
+              onClick={() => open(folderOf(own))}
+            >
+              <span className="truncate" title={nameOf(own)}>
+                Recolour the page you brought: {nameOf(own)}
+              </span>
+            </Button>
+          ))}
         <p className="text-soft">
           Nothing leaves this browser, and nothing of your site changes until you lay the pieces on
           the plan.

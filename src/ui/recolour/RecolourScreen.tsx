@@ -91,7 +91,7 @@ function Opened({ session }: { session: Session }) {
           <UndoRedo session={session} />
         </TopBar>
         <h1 className="sr-only">Recolour a set for {site.name}</h1>
-        <EmptySet intake={intake} onFiles={take} />
+        <EmptySet site={site} intake={intake} onFiles={take} />
       </div>
     );
   }
