@@ -514,14 +514,19 @@ inNewTab(
     const sets = page.getByRole('radiogroup', { name: 'Sets of colours' });
     await expect(sets.getByRole('radio')).toHaveCount(4);
     await check(page, 'colours that go together for a set');
-    const after = page.frameLocator('iframe').last();
+    // The one that is seen, and none that is still laid out or only measured.
+    const after = page
+      .locator('[data-testid="set-page-after"] iframe[style*="visibility: visible"]')
+      .last()
+      .contentFrame();
     const seen = async (selector: string, property: string) =>
       after
         .locator(selector)
         .first()
         .evaluate((e, p) => getComputedStyle(e).getPropertyValue(p), property)
         .catch(() => undefined);
-    const warned = await seen('.error', 'background-color');
+    const warned = 'rgb(251, 227, 228)';
+    await expect.poll(() => seen('.error', 'background-color')).toBe(warned);
     const opposite = sets.getByRole('radio', { name: /With its opposite/ });
     await opposite.click();
     const chosen = Object.fromEntries(
@@ -533,8 +538,8 @@ inNewTab(
       `rgb(${[1, 3, 5].map((i) => parseInt(hex.slice(i, i + 2), 16)).join(', ')})`;
     // Tried, and nothing is kept yet.
     await expect.poll(() => seen('#side a', 'color')).toBe(css(chosen.link));
-    expect(await seen('#text p', 'color')).toBe(css(chosen.text));
-    expect(await seen('.error', 'background-color')).toBe(warned);
+    await expect.poll(() => seen('#text p', 'color')).toBe(css(chosen.text));
+    await expect.poll(() => seen('.error', 'background-color')).toBe(warned);
     await page.getByRole('button', { name: 'Back', exact: true }).click();
     await expect(page.getByRole('button', { name: /^Undo: Open/ })).toBeVisible();
     await expect.poll(() => seen('#side a', 'color')).not.toBe(css(chosen.link));
@@ -547,7 +552,7 @@ inNewTab(
       .click({ timeout: 60_000 });
     await expect(page.getByText(/^✓ All measured words/)).toBeVisible({ timeout: 60_000 });
     await expect(page.getByRole('button', { name: 'Set these colours' })).toBeDisabled();
-    expect(await seen('#side a', 'color')).toBe(css(chosen.link));
+    await expect.poll(() => seen('#side a', 'color')).toBe(css(chosen.link));
     await page
       .getByRole('button', { name: 'Undo: Colours: With its opposite, mended', exact: true })
       .click();

@@ -288,6 +288,7 @@ function engineWith(setup: Setup) {
           offers: () => ({ answer: [] }),
           follow: () => new Promise(() => {}),
           harmony: () => new Promise(() => {}),
+          contrasts: () => new Promise(() => {}),
         }),
       );
       setup.sets.push(worker);

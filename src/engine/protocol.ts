@@ -21,6 +21,7 @@ import type { OraPicture, ReadOra } from '@/core/openRaster/openRaster';
 import type { Offer, Sample } from '@/core/recolour/offers';
 import type { Reach } from '@/core/recolour/reach';
 import type { Followed, FollowInput } from '@/core/set/follow';
+import type { LineContrast } from '@/core/set/sheetLine';
 import type { HarmonyAsked, HarmonyLaid } from '@/core/set/harmonyOnSheets';
 import type { WordsCompared } from '@/core/set/lostContrast';
 import type { Match, MatchedPart } from '@/core/recolour/match';
@@ -226,6 +227,10 @@ export type SetCalls = {
   follow: {
     ask: { set: PieceSet; sheets: FollowInput['sheets']; ends: FollowInput['ends'] };
     answer: Followed;
+  };
+  contrasts: {
+    ask: SetCalls['follow']['ask'];
+    answer: ReadonlyMap<string, LineContrast>;
   };
   harmony: {
     ask: HarmonyAsked;

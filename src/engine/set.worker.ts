@@ -5,8 +5,9 @@ import { halved, halvingsFor } from '@/core/frame/halved';
 import type { Raster } from '@/core/raster/raster';
 import { leftOver, offersFor, type Sample } from '@/core/recolour/offers';
 import { layRecipe } from '@/core/recolour/recipe';
-import { follow } from '@/core/set/follow';
+import { follow, type FollowInput } from '@/core/set/follow';
 import { harmonyOnSheets } from '@/core/set/harmonyOnSheets';
+import { lineContrasts } from '@/core/set/lineContrast';
 import { readSheet } from '@/core/set/inside';
 import { openSet } from '@/core/set/openSet';
 import { setFiles } from '@/core/set/produce';
@@ -75,6 +76,17 @@ const buffers = (previews: readonly Preview[]): Transferable[] =>
   previews.map((p) => p.raster.data.buffer);
 const laidOrNot = (recipe: Recipe | null) => (recipe ? laidAs(recipe) : undefined);
 
+/** With what is known of the pieces here. */
+function inputOf({ set, sheets, ends }: SetCalls['follow']['ask']): FollowInput {
+  const samples = new Map(
+    set.pieces.flatMap((p) => {
+      const known = pieces.get(p.assetId);
+      return known ? [[p.path, known.samples] as const] : [];
+    }),
+  );
+  return followInput(set, sheets, samples, ends);
+}
+
 serve<SetCalls>(self as unknown as ServerScope, {
   open: ({ files }) => ({ answer: openSet(files) }),
   sheets({ files, pieces: list }) {
@@ -122,14 +134,10 @@ serve<SetCalls>(self as unknown as ServerScope, {
     });
     return { answer, transfer: answer.flatMap((a) => buffers(a.previews)) };
   },
-  follow({ set, sheets, ends }) {
-    const samples = new Map(
-      set.pieces.flatMap((p) => {
-        const known = pieces.get(p.assetId);
-        return known ? [[p.path, known.samples] as const] : [];
-      }),
-    );
-    return { answer: follow(followInput(set, sheets, samples, ends)) };
+  follow: (asked) => ({ answer: follow(inputOf(asked)) }),
+  contrasts(asked) {
+    const input = inputOf(asked);
+    return { answer: lineContrasts(input, follow(input)) };
   },
   harmony: (asked) => ({ answer: harmonyOnSheets(asked) }),
 });

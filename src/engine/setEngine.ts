@@ -4,6 +4,7 @@ import type { Reach } from '@/core/recolour/reach';
 import type { Raster } from '@/core/raster/raster';
 import type { Followed, FollowInput } from '@/core/set/follow';
 import type { HarmonyAsked, HarmonyLaid } from '@/core/set/harmonyOnSheets';
+import type { LineContrast } from '@/core/set/sheetLine';
 import type { OpenedSet } from '@/core/set/openSet';
 import type { Recoloured } from '@/core/set/recolourFile';
 import type { SetHanded } from '@/core/set/produce';
@@ -61,6 +62,12 @@ export interface SetEngine {
     sheets: FollowInput['sheets'],
     ends: FollowInput['ends'],
   ): Promise<Followed>;
+  /** Contrasts of the lines that style sheets follow with, by their keys. */
+  contrasts(
+    set: PieceSet,
+    sheets: FollowInput['sheets'],
+    ends: FollowInput['ends'],
+  ): Promise<ReadonlyMap<string, LineContrast>>;
   /** What a harmony makes of a theme. */
   harmony(asked: HarmonyAsked): Promise<HarmonyLaid>;
   /** Writes files, in two workers, one set of them after the other. */
@@ -183,6 +190,11 @@ export function createSetEngine({
       afresh(
         set.pieces.map((p) => p.assetId),
         () => channel.ask('follow', { set, sheets, ends }),
+      ),
+    contrasts: (set, sheets, ends) =>
+      afresh(
+        set.pieces.map((p) => p.assetId),
+        () => channel.ask('contrasts', { set, sheets, ends }),
       ),
     harmony: (asked) => channel.ask('harmony', asked),
     recolour: (recipe, jobs, listener) =>

@@ -87,3 +87,21 @@ export function exchangeAddresses(
   }
   return pieces.join('') + css.slice(done);
 }
+
+/**
+ * A style sheet with the addresses that another form of it has, one after the other.
+ * @returns undefined where they are not as many, or where one brings another sheet in
+ */
+export function withAddressesOf(css: string, other: string): string | undefined {
+  const [own, others] = [addressesIn(css), addressesIn(other)];
+  if (own.length !== others.length || own.some((span) => span.use === 'import')) {
+    return undefined;
+  }
+  let out = '';
+  let done = 0;
+  own.forEach(({ start, end }, i) => {
+    out += css.slice(done, start) + other.slice(others[i].start, others[i].end);
+    done = end;
+  });
+  return out + css.slice(done);
+}

@@ -30,6 +30,8 @@ export interface LaidRecipe {
    * @param scale of the raster: textures of one that was made smaller are made as much smaller
    */
   on(raster: Raster, scale?: number): void;
+  /** Makes `colour` quick for many colours. */
+  learn(colours: Iterable<Rgb>): void;
   /** What becomes of one colour; textures are left out. */
   colour(rgb: Rgb): Rgb;
   /**
@@ -42,6 +44,9 @@ export interface LaidRecipe {
   /** Nothing changes. */
   readonly idle: boolean;
 }
+
+/** Colours that are remembered, at most. */
+const mostColours = 50_000;
 
 /**
  * A recipe made ready once, to be laid on many rasters: on opaque ones each step comes out as the
@@ -79,7 +84,7 @@ export function layRecipe({
   }
 
   /** Colours go back to what they were as far as they are to be left alone. */
-  function putBack({ data }: Raster, before: Raster): void {
+  function putBack({ data }: Raster, before: Raster, alone: boolean): void {
     const shares = sharesOf(wholePixels(before));
     let change = 0;
     for (let k = 0; k < data.length; k += 4) {
@@ -87,7 +92,9 @@ export function layRecipe({
         change = Math.max(change, Math.abs(data[c] - before.data[c]));
       }
     }
-    keepSlopes(before, shares, change);
+    if (!alone) {
+      keepSlopes(before, shares, change);
+    }
     for (let k = 0; k < data.length; k += 4) {
       const left = 1 - shares[k >> 2];
       if (left > 0) {
@@ -98,23 +105,24 @@ export function layRecipe({
     }
   }
 
-  function lay(raster: Raster, scale: number, withTextures: boolean): void {
+  /** @param alone each px is a colour of its own, and no part of a picture */
+  function lay(raster: Raster, scale: number, alone: boolean): void {
     if (steps.length === 0) {
       return;
     }
     const { data } = raster;
     const opaque = isOpaque(raster);
     const before = opaque && !share ? undefined : { ...raster, data: data.slice() };
-    const textures = withTextures && steps.some((s) => s.kind === 'texture');
+    const textures = !alone && steps.some((s) => s.kind === 'texture');
     const slope =
-      data.length > 4 && !textures && isOneSlope(raster)
+      !alone && data.length > 4 && !textures && isOneSlope(raster)
         ? { ...raster, data: data.slice() }
         : undefined;
     for (let k = 3; k < data.length && !opaque; k += 4) {
       data[k] = 255;
     }
     steps.forEach((step, i) => {
-      if (step.kind === 'texture' && !withTextures) {
+      if (step.kind === 'texture' && alone) {
         return;
       }
       const paint =
@@ -130,7 +138,7 @@ export function layRecipe({
       }
     });
     if (before && share) {
-      putBack(raster, before);
+      putBack(raster, before, alone);
     }
     for (let k = 3; before && k < data.length; k += 4) {
       data[k] = before.data[k];
@@ -140,24 +148,42 @@ export function layRecipe({
     }
   }
 
-  function colour({ r, g, b }: Rgb): Rgb {
-    const key = (r << 16) | (g << 8) | b;
-    let found = colours.get(key);
-    if (!found) {
-      const one = createRaster(1, 1);
-      one.data.set([r, g, b, 255]);
-      lay(one, 1, false);
-      found = { r: one.data[0], g: one.data[1], b: one.data[2] };
-      if (colours.size > 50_000) {
-        colours.clear();
+  const keyOf = ({ r, g, b }: Rgb): number => (r << 16) | (g << 8) | b;
+
+  /** Looks at several colours at once, which is much quicker than one after the other. */
+  function learn(list: Iterable<Rgb>): void {
+    const fresh = new Map<number, Rgb>();
+    for (const rgb of list) {
+      if (!colours.has(keyOf(rgb))) {
+        fresh.set(keyOf(rgb), rgb);
       }
-      colours.set(key, found);
     }
-    return found;
+    if (fresh.size === 0) {
+      return;
+    }
+    if (colours.size + fresh.size > mostColours) {
+      colours.clear();
+    }
+    const all = createRaster(fresh.size, 1);
+    [...fresh.values()].forEach(({ r, g, b }, i) => all.data.set([r, g, b, 255], i * 4));
+    lay(all, 1, true);
+    [...fresh.keys()].forEach((key, i) => {
+      const [r, g, b] = all.data.subarray(i * 4, i * 4 + 3);
+      colours.set(key, { r, g, b });
+    });
+  }
+
+  function colour(rgb: Rgb): Rgb {
+    const key = keyOf(rgb);
+    if (!colours.has(key)) {
+      learn([rgb]);
+    }
+    return colours.get(key)!;
   }
 
   return {
-    on: (raster, scale = 1) => lay(raster, scale, true),
+    on: (raster, scale = 1) => lay(raster, scale, false),
+    learn,
     colour,
     colourIn(picture) {
       if (!share || !isOneSlope(picture)) {

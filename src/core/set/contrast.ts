@@ -30,9 +30,15 @@ export interface TextPair {
 }
 
 interface Ground {
-  readonly colours: readonly Rgb[];
+  /** Of the sheet's own, or the path of a picture whose colours are known. */
+  readonly colours: readonly Rgb[] | string;
   readonly picture: boolean;
   readonly at: { readonly file: string; readonly line: number };
+}
+
+/** Words of a theme with where what lies behind them is said. */
+export interface WordsOnGround extends Pick<TextPair, 'selector' | 'text' | 'at' | 'sure'> {
+  readonly ground: Ground | undefined;
 }
 
 const white: Rgb = { r: 255, g: 255, b: 255 };
@@ -47,25 +53,56 @@ const compounds = (selector: string): string[] => selector.split(/\s*[\s>+~]\s*/
 /**
  * Every text colour of the style sheets with the ground it most likely lies on: that of its own
  * rule, else of what its selector says it lies in, else of the page's content, else of the page.
- * @param pictureColours those of a theme's picture that covers what it lies on, by its path
+ * @param isKnown whether a theme's picture covers what it lies on in colours that are known, by its
+ * path
  */
-export function textPairs(
+export function wordsOnGrounds(
   sheets: readonly SheetText[],
-  pictureColours: (path: string) => readonly Rgb[] | undefined,
-): TextPair[] {
+  isKnown: (path: string) => boolean,
+): WordsOnGround[] {
   const rules = sheets.flatMap(({ path, text }) => readStylesheet(path, text).rules);
   const light = rules.filter((r) => !r.dark);
   return [
-    ...pairsOf(light, light, customProperties(rules), pictureColours, false),
-    ...pairsOf(
+    ...wordsIn(light, light, customProperties(rules), isKnown, false),
+    ...wordsIn(
       rules,
       rules.filter((r) => r.dark),
       customProperties(rules, true),
-      pictureColours,
+      isKnown,
       true,
     ),
   ];
 }
+
+/**
+ * The same with the colours of pictures put in.
+ * @param pictureColours of those that are known
+ */
+export const pairsOf = (
+  words: readonly WordsOnGround[],
+  pictureColours: (path: string) => readonly Rgb[] | undefined,
+): TextPair[] =>
+  words.map(({ ground, ...rest }): TextPair => {
+    const own = ground?.colours ?? [white];
+    const grounds = typeof own === 'string' ? (pictureColours(own) ?? [white]) : own;
+    return {
+      ...rest,
+      grounds,
+      ratio: leastRatio(rest.text, grounds),
+      groundAt: ground?.at,
+      picture: ground?.picture ?? false,
+    };
+  });
+
+/** Words of style sheets on what lies behind them. */
+export const textPairs = (
+  sheets: readonly SheetText[],
+  pictureColours: (path: string) => readonly Rgb[] | undefined,
+): TextPair[] =>
+  pairsOf(
+    wordsOnGrounds(sheets, (path) => pictureColours(path) !== undefined),
+    pictureColours,
+  );
 
 /** The colours of gradients in a value; undefined where they have none. */
 function stopsOf(value: string): readonly Rgb[] | undefined {
@@ -78,13 +115,13 @@ function stopsOf(value: string): readonly Rgb[] | undefined {
  * @param rules all that hold in it
  * @param asked those whose text is looked at
  */
-function pairsOf(
+function wordsIn(
   rules: readonly StyleRule[],
   asked: readonly StyleRule[],
   properties: CustomProperties,
-  pictureColours: (path: string) => readonly Rgb[] | undefined,
+  isKnown: (path: string) => boolean,
   dark: boolean,
-): TextPair[] {
+): WordsOnGround[] {
   const said = new Map<string, Ground>();
   const resolve = (value: string) => {
     const put = resolveVars(value, properties);
@@ -108,9 +145,9 @@ function pairsOf(
       const front = layers?.[0];
       const path = front?.url === undefined ? null : pathOf(front.url, rule.file);
       const picture =
-        path === null || (front?.repeat === 'no-repeat' && layers?.at(-1)?.colour)
+        path === null || (front?.repeat === 'no-repeat' && layers?.at(-1)?.colour) || !isKnown(path)
           ? undefined
-          : pictureColours(path);
+          : path;
       const last = layers?.at(-1)?.colour;
       const plain = last === undefined ? made : tryColour(last);
       // A gradient covers the colour that stands under it.
@@ -158,25 +195,18 @@ function pairsOf(
   return asked.flatMap((rule) =>
     rule.declarations
       .filter((d) => d.property === 'color')
-      .flatMap(({ value, line }): TextPair[] => {
+      .flatMap(({ value, line }): WordsOnGround[] => {
         const text = tryComputed(resolve(value) ?? '');
-        if (!text) {
-          return [];
-        }
-        const { ground, sure } = under(rule.selector);
-        const grounds = ground?.colours ?? [white];
-        return [
-          {
-            selector: rule.selector,
-            text,
-            grounds,
-            ratio: leastRatio(text, grounds),
-            at: { file: rule.file, line },
-            groundAt: ground?.at,
-            sure,
-            picture: ground?.picture ?? false,
-          },
-        ];
+        return text
+          ? [
+              {
+                selector: rule.selector,
+                text,
+                at: { file: rule.file, line },
+                ...under(rule.selector),
+              },
+            ]
+          : [];
       }),
   );
 }

@@ -5,7 +5,7 @@ import { readSite } from '../site/schema';
 import {
   changeColours,
   followFamily,
-  mendLines,
+  setInks,
   openPieces,
   recipeForSet,
   takePieces,
@@ -69,9 +69,12 @@ test('a line is turned from what it does, and back', () => {
   expect(after(turnLine(line({ follows: false }))).lines).toEqual({ 'style.css 12': true });
 });
 
-test('lines that offer a colour for text that fades take it, the others stay', () => {
-  const lines = [line({ mend: '#333a2e' }), line({ key: 'style.css 20' })];
-  expect(after(mendLines(lines)).lines).toEqual({ 'style.css 12': '#333a2e' });
+test('words have the colours that are given them, the others stay', () => {
+  const inks = new Map([['style.css 12', '#333a2e']]);
+  expect(after(turnLine(line({ key: 'style.css 20' })), setInks(inks)).lines).toEqual({
+    'style.css 12': '#333a2e',
+    'style.css 20': false,
+  });
 });
 
 test('where no set is open nothing is done', () => {

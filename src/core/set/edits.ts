@@ -130,17 +130,7 @@ export const turnLine = ({ key, follows }: SheetLine): Edit =>
     set.lines[key] = !(set.lines[key] ?? follows);
   });
 
-/** Text that would fade has the colour that its lines offer. */
-export const mendLines = (lines: readonly SheetLine[]): Edit =>
-  editSet((set) => {
-    for (const { key, mend } of lines) {
-      if (mend) {
-        set.lines[key] = mend;
-      }
-    }
-  });
-
-/** Words of the page have other colours, by where their sheets say them. */
+/** Words have other colours, by where their sheets say them. */
 export const setInks = (inks: ReadonlyMap<string, Hex>): Edit =>
   editSet((set) => {
     Object.assign(set.lines, Object.fromEntries(inks));

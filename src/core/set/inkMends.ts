@@ -2,7 +2,7 @@ import { hexOf } from '../colour/hex';
 import { colourOf } from '../colour/parse';
 import type { Rgb } from '../raster/raster';
 import type { Hex } from '../site/model/hex';
-import type { Ink } from './follow';
+import type { Ink } from './sheetsRead';
 import type { LostWords } from './lostContrast';
 import { leastRatio, readableOn } from './readable';
 

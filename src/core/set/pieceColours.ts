@@ -13,6 +13,10 @@ function groundsOf(samples: readonly Sample[]): readonly Rgb[] | undefined {
   return seen > 0.5 && grounds.length > 0 ? grounds : undefined;
 }
 
+/** Paths of the pieces that text can lie on. */
+export const groundPaths = (samples: FollowInput['samples']): string[] =>
+  [...samples].flatMap(([path, list]) => (groundsOf(list) ? [path] : []));
+
 /**
  * What text on a piece lies on, and what becomes of that; undefined for one that is mostly
  * see-through.

@@ -31,12 +31,14 @@ export interface SheetLine {
     readonly side: Side;
     readonly uneven: number | undefined;
   };
-  /** Contrast of text that this colour is of, or of the worst text on it. */
-  readonly contrast?: {
-    readonly before: number;
-    readonly after: number;
-    readonly selector: string;
-  };
+}
+
+/** Contrast of the text that a line is of, or of the worst text on the ground it is of. */
+export interface LineContrast {
+  readonly before: number;
+  readonly after: number;
+  /** Of the text. */
+  readonly selector: string;
   /** Of a text that loses its contrast: the nearest colour that has it. */
   readonly mend?: Hex;
 }
@@ -50,5 +52,5 @@ export interface Placed extends SheetLine {
 export const leastContrast = 4.5;
 
 /** Text has less contrast than it had, and less than is wanted. */
-export const isWeak = (contrast: NonNullable<SheetLine['contrast']>): boolean =>
+export const isWeak = (contrast: Pick<LineContrast, 'before' | 'after'>): boolean =>
   contrast.after < leastContrast && contrast.after < contrast.before - 0.005;

@@ -21,6 +21,7 @@ import { apart } from './apart';
 import { filledNow, paintedBy, paintedNow, type PictureNow } from './placing';
 import { rasterise, type FilesRead, type RasterWanted } from './rasterise';
 import { heightOf, rectOf, viewOf } from './rect';
+import { Restyled } from './restyle';
 import { shownIn } from './shownFile';
 import { PageScheme } from './scheme';
 import { ShortestSelectors } from './selectors';
@@ -88,6 +89,12 @@ export interface PageFrame {
   show(width: number, height?: number): Promise<void>;
   /** Which of its colour schemes it takes. */
   scheme(scheme: 'light' | 'dark'): void;
+  /**
+   * Shows it with other texts in place of its style sheets, by their paths; with its own again where
+   * there are none.
+   * @returns false where one cannot be exchanged
+   */
+  restyle(sheets: ReadonlyMap<string, string> | undefined): boolean;
   /** What it paints, and where at each of the widths; it is shown as before afterwards. */
   survey(widths: readonly number[], readRules: RuleReader): Promise<PageSurvey>;
   /**
@@ -276,6 +283,7 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
   const selectors = new ShortestSelectors(document);
   const swaps = new FileSwaps(document);
   const lying = document.createElement('style');
+  let restyled: Restyled | undefined;
   layFirst(document);
   /** By selector, the styles of an element before it was filled. */
   const filled = new Map<string, string>();
@@ -379,6 +387,13 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
     scheme(wanted) {
       whole = undefined;
       scheme.put(wanted);
+    },
+    restyle(sheets) {
+      whole = undefined;
+      restyled ??= new Restyled(document, page, addresses, scheme, (text) =>
+        named(text, addresses),
+      );
+      return restyled.put(sheets);
     },
     async survey(widths, readRules) {
       const { width, height } = element.style;

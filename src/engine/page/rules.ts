@@ -10,6 +10,10 @@ export function* rulesOf(document: Document): Generator<CSSRule> {
   }
 }
 
+/** The same of one of its sheets. */
+export const rulesOfSheet = (sheet: CSSStyleSheet, document: Document): Generator<CSSRule> =>
+  rulesIn(sheet, viewOf(document));
+
 function* rulesIn(
   owner: { readonly cssRules: CSSRuleList },
   view: Window & typeof globalThis,

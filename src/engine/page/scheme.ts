@@ -1,5 +1,5 @@
 import { viewOf } from './rect';
-import { rulesOf } from './rules';
+import { rulesOfSheet } from './rules';
 
 /**
  * A frame's colour scheme is the system's, whatever the owner wants to see: so the questions for it
@@ -28,53 +28,78 @@ const asks = (media: string): boolean => media.search(asked) >= 0;
 
 /** Everything in a document that depends on the scheme. */
 export class PageScheme {
-  private readonly kept: Kept[] = [];
+  /** By the sheet it is in; what is in the document itself under null. */
+  private readonly kept = new Map<CSSStyleSheet | null, Kept[]>();
+  private scheme: Scheme = 'light';
 
-  constructor(document: Document) {
-    const view = viewOf(document);
+  constructor(private readonly document: Document) {
     for (const sheet of document.styleSheets) {
-      this.media(sheet.media);
+      this.kept.set(sheet, this.ofSheet(sheet));
     }
-    for (const rule of rulesOf(document)) {
-      if (rule instanceof view.CSSImportRule || rule instanceof view.CSSMediaRule) {
-        this.media(rule.media);
-      } else if (rule instanceof view.CSSStyleRule) {
-        this.style(rule.style);
-      }
-    }
+    const own: Kept[] = [];
     for (const source of document.querySelectorAll<HTMLSourceElement>('source[media]')) {
       const { media } = source;
       if (asks(media)) {
-        this.kept.push({ put: (scheme) => (source.media = answered(media, scheme)) });
+        own.push({ put: (scheme) => (source.media = answered(media, scheme)) });
       }
     }
     const meta = document.querySelector<HTMLMetaElement>('meta[name="color-scheme" i]');
     if (meta) {
       const { content } = meta;
-      this.kept.push({ put: (scheme) => (meta.content = chosen(content, scheme)) });
+      own.push({ put: (scheme) => (meta.content = chosen(content, scheme)) });
     }
+    this.kept.set(null, own);
   }
 
   put(scheme: Scheme): void {
-    for (const kept of this.kept) {
-      kept.put(scheme);
+    this.scheme = scheme;
+    for (const kept of this.kept.values()) {
+      kept.forEach((one) => one.put(scheme));
     }
   }
 
-  private media(list: MediaList): void {
-    const { mediaText } = list;
-    if (asks(mediaText)) {
-      this.kept.push({ put: (scheme) => (list.mediaText = answered(mediaText, scheme)) });
+  /**
+   * A sheet came, in place of another or none.
+   * @param text of it
+   */
+  renew(sheet: CSSStyleSheet, text: string, old: CSSStyleSheet | undefined): void {
+    if (old) {
+      this.kept.delete(old);
     }
+    // To look through all rules takes longer than to read them.
+    if (!/color-scheme/i.test(`${text} ${sheet.media.mediaText}`)) {
+      return;
+    }
+    const kept = this.ofSheet(sheet);
+    this.kept.set(sheet, kept);
+    kept.forEach((one) => one.put(this.scheme));
   }
 
-  private style(style: CSSStyleDeclaration): void {
-    const value = style.getPropertyValue('color-scheme');
-    if (value) {
-      const importance = style.getPropertyPriority('color-scheme');
-      this.kept.push({
-        put: (scheme) => style.setProperty('color-scheme', chosen(value, scheme), importance),
-      });
+  private ofSheet(sheet: CSSStyleSheet): Kept[] {
+    const view = viewOf(this.document);
+    const kept = mediaKept(sheet.media);
+    for (const rule of rulesOfSheet(sheet, this.document)) {
+      if (rule instanceof view.CSSImportRule || rule instanceof view.CSSMediaRule) {
+        kept.push(...mediaKept(rule.media));
+      } else if (rule instanceof view.CSSStyleRule) {
+        kept.push(...styleKept(rule.style));
+      }
     }
+    return kept;
   }
+}
+
+function mediaKept(list: MediaList): Kept[] {
+  const { mediaText } = list;
+  return asks(mediaText)
+    ? [{ put: (scheme) => (list.mediaText = answered(mediaText, scheme)) }]
+    : [];
+}
+
+function styleKept(style: CSSStyleDeclaration): Kept[] {
+  const value = style.getPropertyValue('color-scheme');
+  const importance = style.getPropertyPriority('color-scheme');
+  return value
+    ? [{ put: (scheme) => style.setProperty('color-scheme', chosen(value, scheme), importance) }]
+    : [];
 }

@@ -4,6 +4,7 @@ import { useEffect, useMemo } from 'react';
 import type { Raster } from '@/core/raster/raster';
 import { activeSteps } from '@/core/recolour/activeSteps';
 import type { Followed } from '@/core/set/follow';
+import type { LineContrast } from '@/core/set/sheetLine';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import type { Recipe } from '@/core/site/model/recipe';
 import type { ShownOffer } from '@/engine/protocol';
@@ -15,6 +16,7 @@ import {
   type Looks,
   type Writing,
 } from '@/work/setProgress';
+import { endsOf } from '@/work/setFiles';
 import { theEngine } from './tab/engine';
 import { theSetFiles } from './tab/setFiles';
 import { useKeyed } from './useKeyed';
@@ -85,26 +87,63 @@ export function useWritten(set: PieceSet, { roles, whole, sheets }: Looked): Wri
   return { ...written, writing: running ? written.writing : undefined, stop, start };
 }
 
-/** What the style sheets follow with; that of a moment ago while it is worked out. */
-export function useFollowed(
-  set: PieceSet,
-  { sheets, samples, looking }: Looked,
+/** The same where style sheets follow with the same: files count by how strips end. */
+function followKey(
+  { recipe, follows, from, lines, pieces, sheets }: PieceSet,
+  { samples, looking, sheets: read }: Looked,
   { files }: Written,
-): Followed | undefined {
-  const key = useMemo(
-    () => (sheets && !looking ? { set, sheets, samples, files } : undefined),
-    [set, sheets, samples, looking, files],
-  );
+): string | undefined {
+  return read && !looking
+    ? JSON.stringify([
+        [recipe.steps, recipe.spare, recipe.hues, follows, from, lines],
+        pieces.filter((p) => !p.leftOut).map((p) => p.assetId),
+        sheets.map((s) => s.assetId),
+        samples.size,
+        [...endsOf(files)],
+      ])
+    : undefined;
+}
+
+/** What the style sheets follow with; that of a moment ago while it is worked out. */
+export function useFollowed(set: PieceSet, looked: Looked, written: Written): Followed | undefined {
+  const { sheets } = looked;
+  const { files } = written;
+  const key = useMemo(() => followKey(set, looked, written), [set, looked, written]);
   const { value } = useKeyed<Followed | undefined>(
     key,
     undefined,
     async ({ put }) => {
-      const followed = await theSetFiles().follow(set, key!.sheets, files);
+      const followed = await theSetFiles().follow(set, sheets!, files);
       put(() => followed);
+    },
+    { carries: true, oneAtATime: true },
+  );
+  return sheets ? value : undefined;
+}
+
+const noContrasts: ReadonlyMap<string, LineContrast> = new Map();
+
+/** Contrasts of what the style sheets follow with, by their lines; those of a moment ago meanwhile. */
+export function useContrasts(
+  set: PieceSet,
+  { sheets }: Looked,
+  { files }: Written,
+  followed: Followed | undefined,
+): ReadonlyMap<string, LineContrast> {
+  const key = useMemo(
+    () => followed && sheets && { followed, set, sheets, files },
+    [followed, set, sheets, files],
+  );
+  const { value } = useKeyed(
+    key,
+    noContrasts,
+    async ({ put }) => {
+      const found = await theEngine().set.contrasts(set, key!.sheets, endsOf(files));
+      put(() => found);
     },
     { rest: 120, carries: true },
   );
-  return sheets ? value : undefined;
+  return value;
 }
 
 const noPreviews: ReadonlyMap<string, Raster> = new Map();

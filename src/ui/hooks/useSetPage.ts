@@ -24,6 +24,8 @@ export interface SetPages {
   readonly after: readonly OpenedPage[] | undefined;
   /** `after` has every file as it will be handed over. */
   readonly whole: boolean;
+  /** Something is laid on them. */
+  readonly active: boolean;
   readonly problem: string | undefined;
 }
 
@@ -74,11 +76,13 @@ export function useSetPages(
       );
       put(() => pages);
     },
-    { carries: true, oneAtATime: true },
+    // Style sheets are seen at once, on the page that is there.
+    { rest: 350, carries: true, oneAtATime: true },
   );
   return {
     before: before.pages,
     after: active ? after : before.pages,
+    active,
     whole: active && current && whole,
     problem: before.problem,
   };
@@ -117,6 +121,7 @@ export function useSetColours(set: PieceSet): PageColours | null | undefined {
 
 /**
  * A page in a place, at a width; the one before stays until the next can be seen.
+ * @param sheets style sheets that it is shown with, by their paths; of what changes they come first
  * @returns its frame once it is laid out, and how high it is, px
  */
 export function useSetFrame(
@@ -124,6 +129,7 @@ export function useSetFrame(
   page: FrozenPage | undefined,
   width: number,
   dark: boolean,
+  sheets?: ReadonlyMap<string, string>,
 ): { readonly frame: PageFrame; readonly height: number } | undefined {
   const [shown, setShown] = useState<{ frame: PageFrame; height: number }>();
   const [frame, setFrame] = useState<PageFrame>();
@@ -168,6 +174,11 @@ export function useSetFrame(
       current = false;
     };
   }, [frame, width, dark]);
+  const seen = shown?.frame;
+  useEffect(() => {
+    // What cannot be shown so at once comes with the files.
+    seen?.restyle(sheets);
+  }, [seen, sheets]);
   useEffect(() => {
     const all = open.current;
     return () => all.splice(0).forEach((one) => one.close());

@@ -35,7 +35,6 @@ interface Props {
   onInks(inks: ReadonlyMap<string, Hex>): void;
   onFollow(family: Family, wanted: boolean): void;
   onDecide(line: SheetLine): void;
-  onMend(lines: readonly SheetLine[]): void;
 }
 
 /** What the recipe makes: of one piece, of all, of the page, of families, of the style sheet. */
@@ -89,10 +88,12 @@ export function Outcome(props: Props) {
         )}
         {view === 'sheet' && (
           <SheetLines
+            set={set}
+            looked={looked}
+            written={written}
             followed={followed}
-            decided={set.lines}
             onDecide={props.onDecide}
-            onMend={props.onMend}
+            onInks={props.onInks}
           />
         )}
       </div>

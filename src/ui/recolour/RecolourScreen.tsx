@@ -8,7 +8,6 @@ import {
   followFamily,
   layOnPlan,
   layRecipeOnSet,
-  mendLines,
   setInks,
   openPieces,
   placedPieces,
@@ -174,11 +173,6 @@ function OpenSet({
   };
   const decide = (line: SheetLine) =>
     commit(line.follows ? `Leave ${line.old}` : `Recolour ${line.old}`, turnLine(line));
-  const mend = (list: readonly SheetLine[]) =>
-    commit(
-      list.length === 1 ? `Mend the text of ${list[0].selector}` : 'Mend the contrast of the text',
-      mendLines(list),
-    );
   const take = (paths: readonly string[], wanted: boolean) =>
     commit(takeWords(wanted, paths.length === 1 ? paths[0] : 'all'), takePieces(paths, wanted));
   /** Says first what cannot be read any more. */
@@ -404,7 +398,6 @@ function OpenSet({
             )
           }
           onDecide={decide}
-          onMend={mend}
         />
       </div>
       <div className="grid h-[262px] shrink-0 grid-cols-[minmax(0,1.25fr)_minmax(0,1.1fr)_minmax(0,1fr)] border-t border-line bg-sheet [&>*]:overflow-y-auto [&>*]:px-3.5 [&>*]:py-2">

@@ -92,6 +92,7 @@ export function SetPage({ set, written, followed, onInks }: Props) {
       <Stage
         before={before}
         after={after}
+        sheets={pages.active ? followed?.sheets : undefined}
         width={width}
         dark={scheme === 'dark'}
         split={split}
@@ -122,6 +123,7 @@ const step = 5;
 function Stage({
   before,
   after,
+  sheets,
   width,
   dark,
   split,
@@ -130,6 +132,8 @@ function Stage({
 }: {
   before: Parameters<typeof useSetFrame>[1];
   after: Parameters<typeof useSetFrame>[1];
+  /** As they would be handed over. */
+  sheets: ReadonlyMap<string, string> | undefined;
   width: number;
   dark: boolean;
   split: number;
@@ -140,7 +144,7 @@ function Stage({
   const old = useRef<HTMLDivElement>(null);
   const now = useRef<HTMLDivElement>(null);
   const was = useSetFrame(old, before, width, dark);
-  const is = useSetFrame(now, after, width, dark);
+  const is = useSetFrame(now, after, width, dark, sheets);
   const scale = Math.min(1, (room.width - 24) / width);
   const height = Math.max(was?.height ?? 0, is?.height ?? 0);
   const drag = (e: PointerEvent<HTMLDivElement>) => {

@@ -2,8 +2,10 @@
 
 import { useRef, useState } from 'react';
 import type { Followed } from '@/core/set/follow';
-import { isWeak, leastContrast, type SheetLine } from '@/core/set/sheetLine';
+import { isWeak, leastContrast, type LineContrast, type SheetLine } from '@/core/set/sheetLine';
+import type { Hex } from '@/core/site/model/hex';
 import type { PieceSet } from '@/core/site/model/pieceSet';
+import { useContrasts, type Looked, type Written } from '../hooks/usePieceSet';
 import { Button } from '../shared/Button';
 import { Switch } from '../shared/Switch';
 import { VerdictMark } from '../shared/VerdictMark';
@@ -14,7 +16,17 @@ type Shown = 'follow' | 'all' | 'contrast';
 const rowHeight = 44;
 const headHeight = 0;
 
-const weakOf = ({ contrast }: SheetLine): boolean => contrast !== undefined && isWeak(contrast);
+/** What would mend some lines, by their keys. */
+const mendsOf = (
+  lines: readonly SheetLine[],
+  contrasts: ReadonlyMap<string, LineContrast>,
+): ReadonlyMap<string, Hex> =>
+  new Map(
+    lines.flatMap(({ key }): [string, Hex][] => {
+      const mend = contrasts.get(key)?.mend;
+      return mend ? [[key, mend]] : [];
+    }),
+  );
 
 function emptyWords(none: boolean, shown: Shown): string {
   if (none) {
@@ -27,20 +39,30 @@ function emptyWords(none: boolean, shown: Shown): string {
 
 /** The colours of the style sheets, old and new, with a tick for each that follows. */
 export function SheetLines({
+  set,
+  looked,
+  written,
   followed,
-  decided,
   onDecide,
-  onMend,
+  onInks,
 }: {
+  set: PieceSet;
+  looked: Looked;
+  written: Written;
   followed: Followed | undefined;
-  decided: PieceSet['lines'];
   onDecide(line: SheetLine): void;
-  onMend(lines: readonly SheetLine[]): void;
+  onInks(inks: ReadonlyMap<string, Hex>): void;
 }) {
+  const { lines: decided } = set;
+  const contrasts = useContrasts(set, looked, written, followed);
   const [shown, setShown] = useState<Shown>('follow');
   const box = useRef<HTMLDivElement>(null);
   const all = followed?.lines ?? [];
-  const weak = all.filter(weakOf);
+  const weak = all.filter(({ key }) => {
+    const contrast = contrasts.get(key);
+    return contrast !== undefined && isWeak(contrast);
+  });
+  const mends = mendsOf(weak, contrasts);
   const following = all.filter((l) => l.follows || l.proposed);
   const lines = { all, contrast: weak, follow: following }[shown];
   const view = useWindowed(box, lines.length, rowHeight, headHeight);
@@ -64,12 +86,8 @@ export function SheetLines({
             },
           ]}
         />
-        {shown === 'contrast' && weak.some((l) => l.mend) && (
-          <Button
-            variant="mend"
-            className="ml-auto"
-            onClick={() => onMend(weak.filter((l) => l.mend))}
-          >
+        {shown === 'contrast' && mends.size > 0 && (
+          <Button variant="mend" className="ml-auto" onClick={() => onInks(mends)}>
             Mend all
           </Button>
         )}
@@ -91,9 +109,10 @@ export function SheetLines({
             <Line
               key={line.key}
               line={line}
+              contrast={contrasts.get(line.key)}
               follows={decided[line.key] === undefined ? line.follows : decided[line.key] !== false}
               onDecide={() => onDecide(line)}
-              onMend={() => onMend([line])}
+              onMend={() => onInks(mendsOf([line], contrasts))}
             />
           ))}
         </ul>
@@ -106,17 +125,20 @@ const swatch = 'inline-block h-3.5 w-3.5 shrink-0 border border-black/15';
 
 function Line({
   line,
+  contrast,
   follows,
   onDecide,
   onMend,
 }: {
   line: SheetLine;
+  contrast: LineContrast | undefined;
   follows: boolean;
   onDecide(): void;
   onMend(): void;
 }) {
-  const { selector, property, old, to, contrast, continues } = line;
-  const weak = weakOf(line);
+  const { selector, property, old, to, continues } = line;
+  const weak = contrast !== undefined && isWeak(contrast);
+  const mend = contrast?.mend;
   const name = `${selector} ${property} ${old}, ${line.file.split('/').at(-1)} line ${line.line}`;
   return (
     <li className="flex items-center gap-2 border-b border-hair px-3" style={{ height: rowHeight }}>
@@ -149,15 +171,15 @@ function Line({
           </span>
         </span>
       </label>
-      {line.mend && (
+      {mend && (
         <Button
           variant="mend"
           className="h-[22px] px-1.5"
           title={`The nearest colour with a contrast of ${leastContrast}`}
-          aria-label={`Mend ${selector}: text in ${line.mend}`}
+          aria-label={`Mend ${selector}: text in ${mend}`}
           onClick={onMend}
         >
-          <span className={swatch} style={{ background: line.mend }} />
+          <span className={swatch} style={{ background: mend }} />
           Mend
         </Button>
       )}

@@ -1,0 +1,80 @@
+import { withAddressesOf } from '@/core/ownPage/cssAddresses';
+import type { FrozenPage } from '@/core/ownPage/frozen';
+import type { PageScheme } from './scheme';
+
+/** A style sheet of the page, and what stands in its place. */
+interface Sheet {
+  readonly link: HTMLLinkElement;
+  /** As the page has it, its addresses by their keys, and as it came. */
+  readonly frozen: string;
+  readonly original: string;
+  /** As it came last. */
+  text: string;
+  style: HTMLStyleElement | undefined;
+}
+
+const utf8 = new TextDecoder();
+
+/** Puts other texts in place of a page's style sheets while it stays laid out. */
+export class Restyled {
+  private readonly sheets: ReadonlyMap<string, readonly Sheet[]>;
+
+  /** @param named exchanges keys of files for their addresses */
+  constructor(
+    private readonly document: Document,
+    page: Pick<FrozenPage, 'files'>,
+    addresses: ReadonlyMap<string, string>,
+    private readonly scheme: PageScheme,
+    private readonly named: (text: string) => string,
+  ) {
+    const links = [...document.querySelectorAll<HTMLLinkElement>('link[rel~="stylesheet" i]')];
+    this.sheets = new Map(
+      page.files
+        .filter(({ type, original }) => type === 'text/css' && original)
+        .map(({ key, path, bytes, original }) => {
+          const address = addresses.get(key);
+          const own = links.filter((link) => link.href === address);
+          const [frozen, came] = [utf8.decode(bytes), utf8.decode(original)];
+          return [
+            path,
+            own.map((link) => ({ link, frozen, original: came, text: came, style: undefined })),
+          ];
+        }),
+    );
+  }
+
+  /**
+   * @param texts of style sheets as they would be handed over, by their paths; undefined for those
+   * of the page itself
+   * @returns false where one of them cannot be exchanged; those before it are
+   */
+  put(texts: ReadonlyMap<string, string> | undefined): boolean {
+    for (const [path, own] of this.sheets) {
+      for (const sheet of own) {
+        const text = texts?.get(path) ?? sheet.original;
+        if (sheet.text !== text && !this.exchange(sheet, text)) {
+          return false;
+        }
+      }
+    }
+    return true;
+  }
+
+  private exchange(sheet: Sheet, text: string): boolean {
+    const css = withAddressesOf(text, sheet.frozen);
+    if (css === undefined || !sheet.link.sheet) {
+      return false;
+    }
+    const style = this.document.createElement('style');
+    style.media = sheet.link.media;
+    style.textContent = this.named(css);
+    const before = sheet.style?.sheet ?? undefined;
+    (sheet.style ?? sheet.link).after(style);
+    sheet.style?.remove();
+    sheet.link.sheet.disabled = true;
+    sheet.style = style;
+    sheet.text = text;
+    this.scheme.renew(style.sheet!, css, before);
+    return true;
+  }
+}
