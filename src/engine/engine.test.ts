@@ -12,7 +12,7 @@ import type { Drawing } from '@/core/compose/compose';
 import { createChannel, serve, WorkerCrash, type ServerScope, type WorkerLike } from './channel';
 import { createEngine } from './engine';
 import { boundedCache } from '@/core/boundedCache';
-import type { CodecCalls, Frame, RenderCalls, SetCalls, ThemeCalls } from './protocol';
+import type { CodecCalls, Frame, RenderCalls, SetCalls, SheetCalls, ThemeCalls } from './protocol';
 
 type Listener = (event: { data?: unknown; message?: string }) => void;
 
@@ -286,14 +286,19 @@ function engineWith(setup: Setup) {
           smaller: ({ raster }) => ({ answer: raster }),
           whole: ({ raster }) => ({ answer: raster }),
           offers: () => ({ answer: [] }),
-          follow: () => new Promise(() => {}),
-          harmony: () => new Promise(() => {}),
-          contrasts: () => new Promise(() => {}),
         }),
       );
       setup.sets.push(worker);
       return worker;
     },
+    spawnSheet: () =>
+      new LocalWorker((scope) =>
+        serve<SheetCalls>(scope, {
+          follow: () => new Promise(() => {}),
+          harmony: () => new Promise(() => {}),
+          contrasts: () => new Promise(() => {}),
+        }),
+      ),
     assetBytes: async (id) =>
       id === 'letters'
         ? new TextEncoder().encode('wOF2')

@@ -21,6 +21,7 @@ import type { OpenedTheme, ThemeFile } from '@/core/theme/openTheme';
 import { silences } from './limits';
 import { openTrial } from './openTrial';
 import { createSetEngine, type SetEngine } from './setEngine';
+import { createSheetEngine, type SheetEngine } from './sheetEngine';
 import type { CodecCalls, PagePicture, ThemeCalls } from './protocol';
 import { twice } from './twice';
 import { Foreground, type Urgency } from './urgency';
@@ -34,6 +35,7 @@ export interface EngineParts {
   spawnCodec(): WorkerLike;
   spawnTheme(): WorkerLike;
   spawnSet(): WorkerLike;
+  spawnSheet(): WorkerLike;
   spawnBulk(): WorkerLike;
   /** The bytes of an asset as the owner gave them. */
   assetBytes(assetId: string): Promise<Uint8Array<ArrayBuffer>>;
@@ -110,6 +112,7 @@ export interface Engine {
   /** Starts what does so in the background. */
   warmBackground(): void;
   readonly set: SetEngine;
+  readonly sheets: SheetEngine;
   readonly bulk: BulkEngine;
 }
 
@@ -261,6 +264,7 @@ export function createEngine(parts: EngineParts): Engine {
         .catch(() => {});
     },
     bulk: createBulkEngine(parts.spawnBulk),
+    sheets: createSheetEngine(parts.spawnSheet, quiet.sheet),
     set: createSetEngine({
       spawn: parts.spawnSet,
       silence: quiet.set,

@@ -16,5 +16,6 @@ export const silences = {
   codec: 180_000,
   theme: 60_000,
   set: 120_000,
+  sheet: 60_000,
   bulk: 120_000,
 } as const;

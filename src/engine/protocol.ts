@@ -20,7 +20,8 @@ import type { TypedFile } from '@/core/handover/zipFiles';
 import type { OraPicture, ReadOra } from '@/core/openRaster/openRaster';
 import type { Offer, Sample } from '@/core/recolour/offers';
 import type { Reach } from '@/core/recolour/reach';
-import type { Followed, FollowInput } from '@/core/set/follow';
+import type { FollowInput } from '@/core/set/follow';
+import type { PackedFollowed } from './packedFollowed';
 import type { LineContrast } from '@/core/set/sheetLine';
 import type { HarmonyAsked, HarmonyLaid } from '@/core/set/harmonyOnSheets';
 import type { WordsCompared } from '@/core/set/lostContrast';
@@ -193,7 +194,7 @@ export type SetCalls = {
       set: PieceSet;
       originals: ReadonlyMap<string, Uint8Array<ArrayBuffer>>;
       written: ReadonlyMap<string, Recoloured>;
-      followed: Followed;
+      followed: PackedFollowed;
       all: boolean;
     };
     answer: readonly SetHanded[];
@@ -224,18 +225,20 @@ export type SetCalls = {
     };
     answer: readonly ShownOffer[];
   };
-  follow: {
-    ask: { set: PieceSet; sheets: FollowInput['sheets']; ends: FollowInput['ends'] };
-    answer: Followed;
-  };
-  contrasts: {
-    ask: SetCalls['follow']['ask'];
-    answer: ReadonlyMap<string, LineContrast>;
-  };
-  harmony: {
-    ask: HarmonyAsked;
-    answer: HarmonyLaid;
-  };
+};
+
+/** What style sheets follow by. */
+export interface FollowAsked {
+  readonly set: PieceSet;
+  readonly sheets: FollowInput['sheets'];
+  readonly samples: FollowInput['samples'];
+  readonly ends: FollowInput['ends'];
+}
+
+export type SheetCalls = {
+  follow: { ask: FollowAsked; answer: PackedFollowed };
+  contrasts: { ask: FollowAsked; answer: ReadonlyMap<string, LineContrast> };
+  harmony: { ask: HarmonyAsked; answer: HarmonyLaid };
 };
 
 export type Calls = Record<string, { ask: unknown; answer: unknown }>;

@@ -5,18 +5,16 @@ import { halved, halvingsFor } from '@/core/frame/halved';
 import type { Raster } from '@/core/raster/raster';
 import { leftOver, offersFor, type Sample } from '@/core/recolour/offers';
 import { layRecipe } from '@/core/recolour/recipe';
-import { follow, type FollowInput } from '@/core/set/follow';
-import { harmonyOnSheets } from '@/core/set/harmonyOnSheets';
-import { lineContrasts } from '@/core/set/lineContrast';
 import { readSheet } from '@/core/set/inside';
 import { openSet } from '@/core/set/openSet';
 import { setFiles } from '@/core/set/produce';
-import { followInput, samplesOf } from '@/core/set/recolourSet';
+import { samplesOf } from '@/core/set/recolourSet';
 import { rolesOf } from '@/core/set/roles';
 import type { Recipe } from '@/core/site/model/recipe';
 import { serve, type ServerScope } from './channel';
 import { lastRecipe } from './lastRecipe';
 import { mostPieceBytes } from './limits';
+import { unpackFollowed } from './packedFollowed';
 import type { Preview, SetCalls } from './protocol';
 
 /** The largest a piece is kept at, px. */
@@ -76,17 +74,6 @@ const buffers = (previews: readonly Preview[]): Transferable[] =>
   previews.map((p) => p.raster.data.buffer);
 const laidOrNot = (recipe: Recipe | null) => (recipe ? laidAs(recipe) : undefined);
 
-/** With what is known of the pieces here. */
-function inputOf({ set, sheets, ends }: SetCalls['follow']['ask']): FollowInput {
-  const samples = new Map(
-    set.pieces.flatMap((p) => {
-      const known = pieces.get(p.assetId);
-      return known ? [[p.path, known.samples] as const] : [];
-    }),
-  );
-  return followInput(set, sheets, samples, ends);
-}
-
 serve<SetCalls>(self as unknown as ServerScope, {
   open: ({ files }) => ({ answer: openSet(files) }),
   sheets({ files, pieces: list }) {
@@ -95,7 +82,7 @@ serve<SetCalls>(self as unknown as ServerScope, {
   },
   handed({ set, originals, written, followed, all }) {
     const files = new Map([...written].map(([path, f]) => [path, { path, ...f }] as const));
-    return { answer: setFiles(set, originals, files, followed, all) };
+    return { answer: setFiles(set, originals, files, unpackFollowed(followed), all) };
   },
   piece({ assetId, raster }) {
     const samples = samplesOf(raster);
@@ -134,10 +121,4 @@ serve<SetCalls>(self as unknown as ServerScope, {
     });
     return { answer, transfer: answer.flatMap((a) => buffers(a.previews)) };
   },
-  follow: (asked) => ({ answer: follow(inputOf(asked)) }),
-  contrasts(asked) {
-    const input = inputOf(asked);
-    return { answer: lineContrasts(input, follow(input)) };
-  },
-  harmony: (asked) => ({ answer: harmonyOnSheets(asked) }),
 });

@@ -2,17 +2,15 @@ import type { PackedFile } from '@/core/files/unzip';
 import type { Sample } from '@/core/recolour/offers';
 import type { Reach } from '@/core/recolour/reach';
 import type { Raster } from '@/core/raster/raster';
-import type { Followed, FollowInput } from '@/core/set/follow';
-import type { HarmonyAsked, HarmonyLaid } from '@/core/set/harmonyOnSheets';
-import type { LineContrast } from '@/core/set/sheetLine';
+import type { Followed } from '@/core/set/follow';
 import type { OpenedSet } from '@/core/set/openSet';
 import type { Recoloured } from '@/core/set/recolourFile';
 import type { SetHanded } from '@/core/set/produce';
 import type { SetSheets } from '@/core/set/sheets';
 import type { Hex } from '@/core/site/model/hex';
-import type { PieceSet } from '@/core/site/model/pieceSet';
 import type { Recipe } from '@/core/site/model/recipe';
 import { createChannel, WorkerCrash, type Channel, type WorkerLike } from './channel';
+import { packFollowed } from './packedFollowed';
 import type { CodecCalls, ShownOffer, Preview, SetCalls } from './protocol';
 
 /** A file to be written with a recipe laid on it. */
@@ -40,7 +38,9 @@ export interface SetEngine {
     pieces: readonly { path: string; width: number; height: number }[],
   ): Promise<SetSheets>;
   /** What is handed over of a set; with `all`, files that did not change too. */
-  handed(what: SetCalls['handed']['ask']): Promise<readonly SetHanded[]>;
+  handed(
+    what: Omit<SetCalls['handed']['ask'], 'followed'> & { readonly followed: Followed },
+  ): Promise<readonly SetHanded[]>;
   /** Decodes a piece once, and gives its main colours. */
   look(assetId: string): Promise<readonly Sample[]>;
   /** Pieces as a list shows them; those that were not looked at yet are left out. */
@@ -57,19 +57,6 @@ export interface SetEngine {
     assetIds: readonly string[],
     shown: readonly string[],
   ): Promise<readonly ShownOffer[]>;
-  follow(
-    set: PieceSet,
-    sheets: FollowInput['sheets'],
-    ends: FollowInput['ends'],
-  ): Promise<Followed>;
-  /** Contrasts of the lines that style sheets follow with, by their keys. */
-  contrasts(
-    set: PieceSet,
-    sheets: FollowInput['sheets'],
-    ends: FollowInput['ends'],
-  ): Promise<ReadonlyMap<string, LineContrast>>;
-  /** What a harmony makes of a theme. */
-  harmony(asked: HarmonyAsked): Promise<HarmonyLaid>;
   /** Writes files, in two workers, one set of them after the other. */
   recolour(recipe: Recipe, jobs: readonly RecolourJob[], listener: RecolourListener): Promise<void>;
 }
@@ -167,7 +154,7 @@ export function createSetEngine({
       }
     },
     sheets: (files, pieces) => channel.ask('sheets', { files, pieces }),
-    handed: (what) => channel.ask('handed', what),
+    handed: (what) => channel.ask('handed', { ...what, followed: packFollowed(what.followed) }),
     look,
     previews: (recipe, assetIds) =>
       afresh(assetIds, () => channel.ask('previews', { recipe, assetIds })),
@@ -186,17 +173,6 @@ export function createSetEngine({
     },
     offers: (from, to, reach, assetIds, shown) =>
       afresh(assetIds, () => channel.ask('offers', { from, to, reach, assetIds, shown })),
-    follow: (set, sheets, ends) =>
-      afresh(
-        set.pieces.map((p) => p.assetId),
-        () => channel.ask('follow', { set, sheets, ends }),
-      ),
-    contrasts: (set, sheets, ends) =>
-      afresh(
-        set.pieces.map((p) => p.assetId),
-        () => channel.ask('contrasts', { set, sheets, ends }),
-      ),
-    harmony: (asked) => channel.ask('harmony', asked),
     recolour: (recipe, jobs, listener) =>
       withWriters(async (writers) => {
         const waiting = [...jobs];

@@ -47,7 +47,15 @@ function ports(): SetPorts & { jobs: SetJob[] } {
       }
       return [];
     },
-    follow: async () => ({ lines: [], sheets: new Map(), families: [], inks: [], proposed: [] }),
+    follow: async () => ({
+      lines: [],
+      continued: [],
+      following: 0,
+      sheets: new Map(),
+      families: [],
+      inks: [],
+      proposed: [],
+    }),
     handed: async ({ originals, written }) =>
       [...originals.keys()].map((path) => ({
         path,

@@ -13,6 +13,8 @@ import type { Recipe } from '@/core/site/model/recipe';
 import type { SheetText } from '@/core/theme/readTheme';
 
 type Bytes = Uint8Array<ArrayBuffer>;
+/** Main colours of pieces, by path. */
+type Samples = ReadonlyMap<string, readonly Sample[]>;
 type Ends = ReadonlyMap<string, NonNullable<Recoloured['ends']>>;
 
 /** A file to be written with a recipe laid on it. */
@@ -35,7 +37,12 @@ export interface SetPorts {
     all: boolean;
   }): Promise<readonly SetHanded[]>;
   look(assetId: string): Promise<readonly Sample[]>;
-  follow(set: PieceSet, sheets: readonly SheetText[], ends: Ends): Promise<Followed>;
+  follow(what: {
+    set: PieceSet;
+    sheets: readonly SheetText[];
+    samples: Samples;
+    ends: Ends;
+  }): Promise<Followed>;
   recolour(
     recipe: Recipe,
     jobs: readonly SetJob[],
@@ -150,9 +157,10 @@ export class SetFiles {
   follow(
     set: PieceSet,
     sheets: readonly SheetText[],
+    samples: Samples,
     files: ReadonlyMap<string, Recoloured>,
   ): Promise<Followed> {
-    return this.ports.follow(set, sheets, endsOf(files));
+    return this.ports.follow({ set, sheets, samples, ends: endsOf(files) });
   }
 
   /**
@@ -176,8 +184,14 @@ export class SetFiles {
   async theme(set: PieceSet, listener: SetListener): Promise<readonly SetHanded[]> {
     const { sheets, roles } = await this.sheets(set);
     const failures: string[] = [];
-    // Writing a piece says what is wrong with it.
-    await Promise.all(set.pieces.map((p) => this.ports.look(p.assetId).catch(() => [])));
+    const samples = new Map(
+      await Promise.all(
+        set.pieces.map(
+          // Writing a piece says what is wrong with it.
+          async (p) => [p.path, await this.ports.look(p.assetId).catch(() => [])] as const,
+        ),
+      ),
+    );
     const files = await this.pieces(set, roles, {
       ...listener,
       onFailure: (_, message) => failures.push(message),
@@ -188,6 +202,6 @@ export class SetFiles {
     if (failures.length > 0) {
       throw new Error(`${failures[0]} Leave it out of the set to hand over the others.`);
     }
-    return this.handed(set, files, await this.follow(set, sheets, files), true);
+    return this.handed(set, files, await this.follow(set, sheets, samples, files), true);
   }
 }

@@ -26,6 +26,10 @@ import { isComputed, varCall, variableOf } from './variables';
 
 export interface Followed {
   readonly lines: readonly SheetLine[];
+  /** Of the lines, those that go on where a strip ends. */
+  readonly continued: readonly SheetLine[];
+  /** How many of the lines follow. */
+  readonly following: number;
   /** The sheets with what follows put in, by their paths. */
   readonly sheets: ReadonlyMap<string, string>;
   readonly families: readonly Family[];
@@ -350,8 +354,11 @@ export function follow(input: FollowInput): Followed {
     samples: list,
     area: areas.get(path) ?? 0,
   }));
+  const told = listed.map(({ start: _start, end: _end, ...line }) => line);
   return {
-    lines: listed.map(({ start: _start, end: _end, ...line }) => line),
+    lines: told,
+    continued: told.filter((l) => l.continues),
+    following: following.length,
     sheets: new Map(
       all.map(({ path, text }) => [
         path,

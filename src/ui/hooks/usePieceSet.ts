@@ -113,7 +113,7 @@ export function useFollowed(set: PieceSet, looked: Looked, written: Written): Fo
     key,
     undefined,
     async ({ put }) => {
-      const followed = await theSetFiles().follow(set, sheets!, files);
+      const followed = await theSetFiles().follow(set, sheets!, looked.samples, files);
       put(() => followed);
     },
     { carries: true, oneAtATime: true },
@@ -126,19 +126,19 @@ const noContrasts: ReadonlyMap<string, LineContrast> = new Map();
 /** Contrasts of what the style sheets follow with, by their lines; those of a moment ago meanwhile. */
 export function useContrasts(
   set: PieceSet,
-  { sheets }: Looked,
+  { sheets, samples }: Looked,
   { files }: Written,
   followed: Followed | undefined,
 ): ReadonlyMap<string, LineContrast> {
   const key = useMemo(
-    () => followed && sheets && { followed, set, sheets, files },
-    [followed, set, sheets, files],
+    () => followed && sheets && { followed, asked: { set, sheets, samples, ends: endsOf(files) } },
+    [followed, set, sheets, samples, files],
   );
   const { value } = useKeyed(
     key,
     noContrasts,
     async ({ put }) => {
-      const found = await theEngine().set.contrasts(set, key!.sheets, endsOf(files));
+      const found = await theEngine().sheets.contrasts(key!.asked);
       put(() => found);
     },
     { rest: 120, carries: true },

@@ -24,7 +24,7 @@ export function useSetHarmony(
   followed: Followed | undefined,
 ): SetHarmony | undefined {
   // The colour under a strip is the one its file ends with.
-  const bound = (followed?.lines ?? []).flatMap((l) => (l.continues ? [l.key] : [])).join('\n');
+  const bound = (followed?.continued ?? []).map((l) => l.key).join('\n');
   const key = useMemo(
     () => harmony && colours && sheets && { harmony, colours, sheets, from, bound },
     [harmony, colours, sheets, from, bound],
@@ -33,7 +33,7 @@ export function useSetHarmony(
     key ?? undefined,
     undefined,
     async ({ put }) => {
-      const laid = await theEngine().set.harmony({ ...key!, bound: new Set(bound.split('\n')) });
+      const laid = await theEngine().sheets.harmony({ ...key!, bound: new Set(bound.split('\n')) });
       put(() => ({ laid, id: crypto.randomUUID() }));
     },
     { oneAtATime: true },

@@ -40,7 +40,6 @@ interface Props {
 /** What the recipe makes: of one piece, of all, of the page, of families, of the style sheet. */
 export function Outcome(props: Props) {
   const { set, looked, written, followed, piece, view, onView } = props;
-  const following = followed?.lines.filter((line) => line.follows).length ?? 0;
   return (
     <section
       aria-label="What it becomes"
@@ -54,8 +53,8 @@ export function Outcome(props: Props) {
           choices={outcomeViews.map(({ view: value, title }) => ({
             value,
             label:
-              value === 'sheet' && followed && followed.lines.length > 0
-                ? `${title} ${following}`
+              value === 'sheet' && followed && set.sheets.length > 0
+                ? `${title} ${followed.following}`
                 : title,
           }))}
         />

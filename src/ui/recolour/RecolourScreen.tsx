@@ -143,8 +143,7 @@ function OpenSet({
     preview: (next: Recipe) => session.preview(layRecipeOnSet(next)),
     commit: commitRecipe,
   };
-  const lines = followed?.lines ?? [];
-  const continued = lines.find(
+  const continued = followed?.continued.find(
     (l) => l.continues && l.follows && looked.roles.get(l.continues.path)?.kind === 'background',
   );
   const placed = useMemo(() => placedPieces(set, looked.roles), [set, looked.roles]);

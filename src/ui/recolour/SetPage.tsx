@@ -253,7 +253,7 @@ function Contrast({
   onPoint(words: LostOnPage): void;
   onInks(inks: ReadonlyMap<string, Hex>): void;
 }) {
-  const inks = followed?.inks ?? [];
+  const inks = lost && lost.length > 0 ? (followed?.inks ?? []) : [];
   const mends = lost ? inkMends(lost, inks) : new Map<string, Hex>();
   const mended = lost?.filter((words) => mends.has(inkOf(words, inks)?.key ?? '')).length ?? 0;
   return (

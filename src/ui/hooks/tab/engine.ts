@@ -30,6 +30,10 @@ export const theEngine = lazily((): Engine =>
       asWorker(
         new Worker(new URL('../../../engine/set.worker.ts', import.meta.url), { type: 'module' }),
       ),
+    spawnSheet: () =>
+      asWorker(
+        new Worker(new URL('../../../engine/sheet.worker.ts', import.meta.url), { type: 'module' }),
+      ),
     spawnBulk: () =>
       asWorker(
         new Worker(new URL('../../../engine/bulk.worker.ts', import.meta.url), { type: 'module' }),

@@ -7,6 +7,7 @@ import { lazily } from '@/core/lazily';
 
 /** The files of sets, recoloured. */
 export const theSetFiles = lazily(() => {
-  const { sheets, look, follow, recolour, handed } = theEngine().set;
+  const { sheets, look, recolour, handed } = theEngine().set;
+  const { follow } = theEngine().sheets;
   return new SetFiles({ asset: storedAsset, sheets, look, follow, recolour, handed });
 });
