@@ -4,7 +4,7 @@
  * colours, little of the old hue is left, slopes have no larger steps. The bounds of contrast are
  * those of WCAG 2.2, 1.4.3; that of a step and of what is left are ours.
  */
-import type { Browser, Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import sharp from 'sharp';
 import { contrastRatio } from '../src/core/legibility/contrast';
 import { tryComputed } from '../src/core/colour/computed';
@@ -16,6 +16,7 @@ import { openSet } from '../src/core/set/openSet';
 import { pieceSetOf } from '../src/core/set/pieceSetOf';
 import { recolourSet, samplesOf } from '../src/core/set/recolourSet';
 import { newSite } from '../src/core/site/newSite';
+import type { Codecs } from '../src/core/press/codecs';
 import { nodeCodecs } from '../src/engine/nodeCodecs';
 import { expect, inNewTab as test } from './bench.fixture';
 import { serve } from './served.fixture';
@@ -24,8 +25,11 @@ import { themeFolders, type ThemeFolder } from './themes.fixture';
 type Files = Readonly<Record<string, Uint8Array>>;
 
 /** The theme's files as the application hands them over, with nothing decided by hand. */
-async function recoloured({ files, from }: ThemeFolder, to: string): Promise<Files> {
-  const { codecs, close } = await nodeCodecs();
+async function recoloured(
+  { files, from }: ThemeFolder,
+  to: string,
+  codecs: Codecs,
+): Promise<Files> {
   const assets = new Map(
     Object.entries(files).map(([path, bytes]) => [path, new Uint8Array(bytes)] as const),
   );
@@ -45,7 +49,6 @@ async function recoloured({ files, from }: ThemeFolder, to: string): Promise<Fil
     quiet,
     true,
   );
-  close();
   return Object.fromEntries(all.files.map((f) => [f.path, f.bytes]));
 }
 
@@ -204,55 +207,53 @@ function largestStep({ data, width }: Pixels, box: Seen['slopes'][number]): numb
 }
 
 async function shown(
-  browser: Browser,
+  page: Page,
   theme: ThemeFolder,
   files: Files,
   width: number,
   dark: boolean,
-) {
-  const page = await browser.newPage({
-    viewport: { width, height: 700 },
-    colorScheme: dark ? 'dark' : 'light',
-  });
+): Promise<Seen> {
+  await page.setViewportSize({ width, height: 700 });
+  await page.emulateMedia({ colorScheme: dark ? 'dark' : 'light' });
   const { server, address } = await serve({
     ...files,
     'index.html': new Uint8Array(Buffer.from(theme.html)),
   });
   const seen = await look(page, `${address}/index.html`);
   server.close();
-  await page.close();
   return seen;
 }
+
+/** Where neither black nor white would be read, no colour would. */
+const bestOn = ({ texts, bare }: Seen, i: number): number =>
+  Math.max(...[0, 255].map((v) => contrastOf({ ...texts[i], colour: [v, v, v, 255] }, bare)));
 
 test('on eight themes what could be read can be read, what has a meaning stays, and no slope is torn', async ({
   browser,
 }) => {
   const faults: string[] = [];
+  const { codecs, close } = await nodeCodecs();
+  const page = await browser.newPage();
   for (const theme of await themeFolders()) {
     const schemes = theme.dark ? [false, true] : [false];
     const looks = [1280, 640, 360].flatMap((width) => schemes.map((dark) => ({ width, dark })));
-    const old = await Promise.all(
-      looks.map(({ width, dark }) => shown(browser, theme, theme.files, width, dark)),
-    );
+    const old: Seen[] = [];
+    for (const { width, dark } of looks) {
+      old.push(await shown(page, theme, theme.files, width, dark));
+    }
     // One that is about as light as the old colour, and one that is far lighter.
     for (const to of [theme.to, '#a9b79a']) {
-      const files = await recoloured(theme, to);
+      const files = await recoloured(theme, to, codecs);
       for (const [n, { width, dark }] of looks.entries()) {
         const before = old[n];
-        const after = await shown(browser, theme, { ...theme.files, ...files }, width, dark);
+        const after = await shown(page, theme, { ...theme.files, ...files }, width, dark);
         const at = `${theme.name} to ${to} at ${width}${dark ? ', dark' : ''}`;
         expect(after.texts.map((t) => t.rects)).toEqual(before.texts.map((t) => t.rects));
         before.texts.forEach((text, i) => {
           const was = contrastOf(text, before.bare);
           const is = contrastOf(after.texts[i], after.bare);
           const least = text.large ? 3 : 4.5;
-          // Where neither black nor white would be read, no colour would.
-          const best = Math.max(
-            ...[0, 255].map((v) =>
-              contrastOf({ ...after.texts[i], colour: [v, v, v, 255] }, after.bare),
-            ),
-          );
-          if (was >= least && is < Math.min(least, best)) {
+          if (was >= least && is < Math.min(least, bestOn(after, i))) {
             faults.push(`${at}: “${text.words}” ${was.toFixed(2)} → ${is.toFixed(2)}`);
           }
         });
@@ -280,6 +281,8 @@ test('on eight themes what could be read can be read, what has a meaning stays, 
       }
     }
   }
+  close();
+  await page.close();
   expect(faults).toEqual([]);
 });
 
