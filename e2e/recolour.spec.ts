@@ -558,5 +558,13 @@ inNewTab(
       .click();
     await expect.poll(() => seen('#side a', 'color')).not.toBe(css(chosen.link));
     await expect(page.getByRole('button', { name: /^Undo: Open/ })).toBeVisible();
+
+    // Set without its mends, the hand-over says what cannot be read before it is given.
+    await opposite.click();
+    await page.getByRole('button', { name: 'Set these colours' }).click();
+    await page.getByRole('button', { name: 'Hand over' }).click();
+    await expect(
+      page.getByText(/1 text of its page can hardly be read any more: “Made slowly\.” 1\.\d : 1\./),
+    ).toBeVisible({ timeout: 120_000 });
   },
 );

@@ -1,7 +1,8 @@
 import type { PackedFile } from '@/core/files/unzip';
 import type { OpenedPage } from '@/core/ownPage/openPages';
 import type { Followed } from '@/core/set/follow';
-import { isInside } from '@/core/set/paths';
+import { themeFolder, type HandedFile } from '@/core/handover/produce';
+import { filesOfSet, isInside } from '@/core/set/paths';
 import type { Recoloured } from '@/core/set/recolourFile';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import type { SetFiles } from './setFiles';
@@ -34,4 +35,18 @@ export async function pagesRecoloured(
   const handed = await files.handed(set, written, followed, true);
   const own = new Set([...set.pieces, ...set.sheets, ...set.others].map((f) => f.path));
   return open(handed.filter((f) => own.has(f.path)).map(({ path, bytes }) => ({ path, bytes })));
+}
+
+/**
+ * The files of a set among those of a hand-over, by their own paths: some lie on the plan and are
+ * the plan's, or all are in a folder of their own.
+ */
+export function setFilesAmong(set: PieceSet, files: readonly HandedFile[]): PackedFile[] {
+  const own = new Set(filesOfSet(set).map((f) => f.path));
+  const apart = `${themeFolder}/`;
+  return files.flatMap(({ path, bytes, theme, planned }) => {
+    const known =
+      theme && path.startsWith(apart) && !own.has(path) ? path.slice(apart.length) : path;
+    return (theme || planned) && own.has(known) ? [{ path: known, bytes }] : [];
+  });
 }

@@ -143,7 +143,7 @@ const mostHeld = 40e6;
 const isServed = (own: OwnPage | null): own is OwnPage => own !== null && own.from !== 'picture';
 
 /** Where a theme's files go, if any of their names is taken by one of ours. */
-const themeFolder = 'theme';
+export const themeFolder = 'theme';
 
 /**
  * The files of a recoloured theme among the others: a picture that is on the plan is the plan's.

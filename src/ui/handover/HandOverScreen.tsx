@@ -14,8 +14,11 @@ import type { Page } from '@/core/site/model/page';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import type { HandOverChoices } from '@/core/site/model/site';
 import { useHandOver } from '../hooks/useHandOver';
+import { useLostInHandOver, type LostContrast } from '../hooks/useLostContrast';
 import { useHistory, useSite, type Session } from '../hooks/useSession';
+import { beyondWords } from '../shared/beyondWords';
 import { Button } from '../shared/Button';
+import { VerdictMark } from '../shared/VerdictMark';
 import { Group } from '../shared/Group';
 import { Progress } from '../shared/Progress';
 import { Switch } from '../shared/Switch';
@@ -81,10 +84,42 @@ function themeWords(set: PieceSet, made: HandOver | undefined): string {
     : `The files of ${set.name} go along under their own names.`;
 }
 
+/** Words that are named; the page of the set has all. */
+const fewWords = 3;
+
+/** Words of the theme's pages that cannot be read any more, before it is given. */
+function LostWords({ found, running }: LostContrast) {
+  if (running && !found) {
+    return (
+      <p role="status" className="text-soft">
+        Measuring whether its words can be read…
+      </p>
+    );
+  }
+  if (!found) {
+    return null;
+  }
+  const { lost } = found;
+  const words = lost.slice(0, fewWords).map((w) => `“${w.text}” ${w.after.toFixed(1)} : 1`);
+  return lost.length === 0 ? (
+    <p className="text-soft">
+      <VerdictMark verdict="holds" /> All measured words that could be read can still be read.
+      {beyondWords(found)}
+    </p>
+  ) : (
+    <p className="text-warn">
+      <VerdictMark verdict="look" /> {lost.length} {lost.length === 1 ? 'text' : 'texts'} of its
+      page can hardly be read any more: {words.join(', ')}
+      {lost.length > fewWords && ' and others'}.{beyondWords(found)}
+    </p>
+  );
+}
+
 function Opened({ session }: { session: Session }) {
   const site = useSite(session);
   const making = useHandOver(site);
   const { made, files, running, failure } = making;
+  const lost = useLostInHandOver(site.set, made);
   const [selected, setSelected] = useState<string>();
   const ownPages = site.pages.filter(isOwn);
   const [shown, setShown] = useState<Shown>(ownPages.length > 0 ? 'page' : 'css');
@@ -247,6 +282,7 @@ function Opened({ session }: { session: Session }) {
           {site.set && (
             <Group title="Recoloured theme">
               <p className="text-soft">{themeWords(site.set, made)}</p>
+              <LostWords {...lost} />
               <Link href={`/sites/${site.id}/recolour`} className="text-act underline">
                 Open the set
               </Link>

@@ -8,15 +8,12 @@ import type { Followed } from '@/core/set/follow';
 import { pageColoursOf, type PageColours } from '@/core/set/harmonyOnSheets';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import { openPageFrame, type PageFrame } from '@/engine/page/frame';
-import { lostOnPages, type LostOnPage, type WordsOnPages } from '@/engine/page/lostOnPages';
 import { pagesOfSet, pagesRecoloured } from '@/work/setPages';
 import { hiddenHost } from './hiddenHost';
 import { theEngine } from './tab/engine';
 import { theSetFiles } from './tab/setFiles';
 import { useKeyed } from './useKeyed';
 import type { Written } from './usePieceSet';
-
-export type { LostOnPage } from '@/engine/page/lostOnPages';
 
 export interface SetPages {
   readonly before: readonly OpenedPage[];
@@ -100,7 +97,7 @@ export function useSetColours(set: PieceSet): PageColours | null | undefined {
     filesKey(set),
     undefined,
     async ({ put }) => {
-      const pages = await pagesOfSet(theSetFiles(), set, openPages).catch((): Pages => []);
+      const pages = await pagesOfSet(theSetFiles(), set, openPages).catch(() => []);
       if (pages.length === 0) {
         put(() => null);
         return;
@@ -184,89 +181,4 @@ export function useSetFrame(
     return () => all.splice(0).forEach((one) => one.close());
   }, []);
   return shown;
-}
-
-/** Widths that contrast is measured at, px. */
-const measuredAt = [1280, 768, 360] as const;
-
-export interface LostContrast {
-  readonly lost: readonly LostOnPage[] | undefined;
-  /** Words too far down, and pages beyond those that are measured: nothing is known of them. */
-  readonly unread: number;
-  readonly pagesLeft: number;
-  readonly running: boolean;
-}
-
-/** Pages that are measured, at most. */
-const mostMeasured = 12;
-
-type Pages = readonly OpenedPage[];
-
-const pairsOf = (before: Pages, after: Pages) =>
-  before.slice(0, mostMeasured).flatMap(({ page }, i) => {
-    const now = after[i]?.page;
-    return now ? [{ before: page, after: now }] : [];
-  });
-
-async function measured(
-  pages: ReturnType<typeof pairsOf>,
-  wanted: () => boolean,
-): Promise<WordsOnPages | undefined> {
-  const host = hiddenHost();
-  try {
-    return await lostOnPages(host, {
-      pages,
-      screens: measuredAt,
-      compare: (was, is) => theEngine().bulk.compare(was, is),
-      wanted,
-    });
-  } finally {
-    host.remove();
-  }
-}
-
-/**
- * Words that a set's pages lose as they will be handed over. A set without anything to lay out
- * loses none.
- */
-export async function lostOfSet(
-  set: PieceSet,
-  files: Written['files'],
-  followed: Followed,
-): Promise<readonly LostOnPage[]> {
-  const before = await pagesOfSet(theSetFiles(), set, openPages).catch((): Pages => []);
-  if (before.length === 0) {
-    return [];
-  }
-  const after = await pagesRecoloured(theSetFiles(), set, files, followed, openPages);
-  return (await measured(pairsOf(before, after), () => true))?.lost ?? [];
-}
-
-/**
- * Words of a set's pages that could be read before and cannot any more, measured anew whenever all
- * of its files are written.
- */
-export function useLostContrast({ before, after, whole }: SetPages): LostContrast {
-  const key = useMemo(
-    () => (whole && after ? pairsOf(before, after) : undefined),
-    [before, after, whole],
-  );
-  const { value, current, running } = useKeyed<WordsOnPages | undefined>(
-    key,
-    undefined,
-    async ({ put, wanted }) => {
-      const found = await measured(key!, wanted);
-      if (found) {
-        put(() => found);
-      }
-    },
-    { oneAtATime: true },
-  );
-  const found = key && current ? value : undefined;
-  return {
-    lost: found?.lost,
-    unread: found?.unread ?? 0,
-    pagesLeft: Math.max(0, before.length - mostMeasured),
-    running,
-  };
 }

@@ -1,7 +1,8 @@
 'use client';
 
 import { Dialog } from 'radix-ui';
-import type { LostOnPage } from '../hooks/useSetPage';
+import type { WordsMeasured } from '../hooks/useLostContrast';
+import { beyondWords } from '../shared/beyondWords';
 import { Button } from '../shared/Button';
 import { VerdictMark } from '../shared/VerdictMark';
 
@@ -10,17 +11,18 @@ const most = 5;
 
 /** Said before a theme is given whose words cannot all be read any more. */
 export function LostDialog({
-  lost,
+  measured,
   onLook,
   onSave,
   onClose,
 }: {
-  /** None where nothing is to be said. */
-  lost: readonly LostOnPage[];
+  /** Undefined where nothing is to be said. */
+  measured: WordsMeasured | undefined;
   onLook(): void;
   onSave(): void;
   onClose(): void;
 }) {
+  const lost = measured?.lost ?? [];
   const many = lost.length !== 1;
   return (
     <Dialog.Root
@@ -39,6 +41,7 @@ export function LostDialog({
           </Dialog.Title>
           <Dialog.Description className="mt-1 text-soft">
             Measured on the page as it will be handed over, against what lies behind the words.
+            {measured && beyondWords(measured)}
           </Dialog.Description>
           <ul className="mt-2">
             {lost.slice(0, most).map((words) => (

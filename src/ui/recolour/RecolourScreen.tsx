@@ -25,7 +25,7 @@ import { droppedFiles, type FolderFile } from '../hooks/folderFiles';
 import { useFollowed, useLooked, useWritten, type OfferLook } from '../hooks/usePieceSet';
 import { zipped } from '../hooks/zipped';
 import { handedOf } from '../hooks/handedOf';
-import { lostOfSet, type LostOnPage } from '../hooks/useSetPage';
+import { lostOfSet, type WordsMeasured } from '../hooks/useLostContrast';
 import { useHistory, useSite, type Session } from '../hooks/useSession';
 import { useSetIntake, type SetIntake } from '../hooks/useSetIntake';
 import { Button } from '../shared/Button';
@@ -126,7 +126,7 @@ function OpenSet({
   const [seeking, setSeeking] = useState(false);
   const [trial, setTrial] = useState<Trial>();
   /** Words to be told of before the archive is saved. */
-  const [lost, setLost] = useState<readonly LostOnPage[]>([]);
+  const [lost, setLost] = useState<WordsMeasured>();
   const history = useHistory(session);
   const selected = set.pieces.some((p) => p.path === chosen) ? chosen : set.pieces[0]?.path;
   const piece = set.pieces.find((p) => p.path === selected);
@@ -180,7 +180,7 @@ function OpenSet({
       return;
     }
     setMeasuring(true);
-    let found: readonly LostOnPage[] = [];
+    let found: WordsMeasured | undefined;
     try {
       found = await lostOfSet(set, written.files, followed);
     } catch (error) {
@@ -191,7 +191,7 @@ function OpenSet({
     }
     setMeasuring(false);
     setLost(found);
-    if (found.length === 0) {
+    if (!found || found.lost.length === 0) {
       await save();
     }
   };
@@ -199,7 +199,7 @@ function OpenSet({
     if (!followed) {
       return;
     }
-    setLost([]);
+    setLost(undefined);
     try {
       const files = await handedOf(set, written.files, followed, all);
       download(setArchiveName(set), await zipped(files), 'application/zip');
@@ -428,13 +428,13 @@ function OpenSet({
         </div>
       </div>
       <LostDialog
-        lost={lost}
+        measured={lost}
         onLook={() => {
-          setLost([]);
+          setLost(undefined);
           setView('page');
         }}
         onSave={() => void save()}
-        onClose={() => setLost([])}
+        onClose={() => setLost(undefined)}
       />
       <CommandList open={listOpen} onOpenChange={setListOpen} commands={commands} />
     </div>

@@ -6,14 +6,10 @@ import type { Followed } from '@/core/set/follow';
 import type { Hex } from '@/core/site/model/hex';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import type { Written } from '../hooks/usePieceSet';
-import {
-  useLostContrast,
-  useSetFrame,
-  useSetPages,
-  type LostContrast,
-  type LostOnPage,
-} from '../hooks/useSetPage';
+import { useLostContrast, type LostOnPage } from '../hooks/useLostContrast';
+import { useSetFrame, useSetPages } from '../hooks/useSetPage';
 import { Button } from '../shared/Button';
+import { beyondWords } from '../shared/beyondWords';
 import { Choose } from '../shared/Choose';
 import { screenWidths } from '../shared/screenWidths';
 import { Switch } from '../shared/Switch';
@@ -104,9 +100,9 @@ export function SetPage({ set, written, followed, onInks }: Props) {
         }
       />
       <Contrast
-        lost={contrast.lost}
+        lost={contrast.found?.lost}
         running={contrast.running}
-        beyond={beyondWords(contrast)}
+        beyond={contrast.found ? beyondWords(contrast.found) : ''}
         names={pages.before.map((p) => p.path.split('/').at(-1)!)}
         followed={followed}
         pointed={pointed}
@@ -320,18 +316,6 @@ function Contrast({
       )}
     </section>
   );
-}
-
-/** What nothing is known of, said so that nothing is promised of it. */
-function beyondWords({ unread, pagesLeft }: LostContrast): string {
-  return [
-    ...(unread > 0
-      ? [` ${unread === 1 ? '1 text far down was' : `${unread} texts far down were`} not measured.`]
-      : []),
-    ...(pagesLeft > 0
-      ? [` ${pagesLeft === 1 ? '1 more page was' : `${pagesLeft} more pages were`} not measured.`]
-      : []),
-  ].join('');
 }
 
 function statusOf(lost: readonly LostOnPage[] | undefined, running: boolean): string {

@@ -1,0 +1,129 @@
+'use client';
+
+import { useMemo } from 'react';
+import type { HandedFile, HandOver } from '@/core/handover/produce';
+import type { OpenedPage } from '@/core/ownPage/openPages';
+import { activeSteps } from '@/core/recolour/activeSteps';
+import type { Followed } from '@/core/set/follow';
+import type { PieceSet } from '@/core/site/model/pieceSet';
+import { lostOnPages, type WordsOnPages } from '@/engine/page/lostOnPages';
+import { pagesOfSet, pagesRecoloured, setFilesAmong } from '@/work/setPages';
+import { hiddenHost } from './hiddenHost';
+import { theEngine } from './tab/engine';
+import { theSetFiles } from './tab/setFiles';
+import { useKeyed } from './useKeyed';
+import type { Written } from './usePieceSet';
+import type { SetPages } from './useSetPage';
+
+export type { LostOnPage } from '@/engine/page/lostOnPages';
+
+const openPages = (files: Parameters<ReturnType<typeof theEngine>['openPages']>[0]) =>
+  theEngine().openPages(files);
+
+/** Widths that contrast is measured at, px. */
+const measuredAt = [1280, 768, 360] as const;
+
+/** What was found out of the words of a set's pages. */
+export interface WordsMeasured extends WordsOnPages {
+  /** Pages beyond those that are measured. */
+  readonly pagesLeft: number;
+}
+
+export interface LostContrast {
+  /** Undefined while they are measured, and before. */
+  readonly found: WordsMeasured | undefined;
+  readonly running: boolean;
+}
+
+/** Pages that are measured, at most. */
+const mostMeasured = 12;
+
+type Pages = readonly OpenedPage[];
+
+const pairsOf = (before: Pages, after: Pages) =>
+  before.slice(0, mostMeasured).flatMap(({ page }, i) => {
+    const now = after[i]?.page;
+    return now ? [{ before: page, after: now }] : [];
+  });
+
+async function measured(
+  before: Pages,
+  after: Pages,
+  wanted: () => boolean,
+): Promise<WordsMeasured | undefined> {
+  const host = hiddenHost();
+  try {
+    const found = await lostOnPages(host, {
+      pages: pairsOf(before, after),
+      screens: measuredAt,
+      compare: (was, is) => theEngine().bulk.compare(was, is),
+      wanted,
+    });
+    return found && { ...found, pagesLeft: Math.max(0, before.length - mostMeasured) };
+  } finally {
+    host.remove();
+  }
+}
+
+const nothing: WordsMeasured = { lost: [], unread: 0, pagesLeft: 0 };
+
+/**
+ * Words that a set's pages lose as they will be handed over. A set without anything to lay out
+ * loses none.
+ */
+export async function lostOfSet(
+  set: PieceSet,
+  files: Written['files'],
+  followed: Followed,
+): Promise<WordsMeasured> {
+  const before = await pagesOfSet(theSetFiles(), set, openPages).catch((): Pages => []);
+  if (before.length === 0) {
+    return nothing;
+  }
+  const after = await pagesRecoloured(theSetFiles(), set, files, followed, openPages);
+  return (await measured(before, after, () => true)) ?? nothing;
+}
+
+function useMeasured(
+  key: unknown,
+  pages: () => Promise<readonly [before: Pages, after: Pages]>,
+): LostContrast {
+  const { value, current, running } = useKeyed<WordsMeasured | undefined>(
+    key,
+    undefined,
+    async ({ put, wanted }) => {
+      const [before, after] = await pages();
+      const found = before.length > 0 ? await measured(before, after, wanted) : nothing;
+      if (found) {
+        put(() => found);
+      }
+    },
+    { oneAtATime: true },
+  );
+  return { found: key !== undefined && current ? value : undefined, running };
+}
+
+/**
+ * Words of a set's pages that could be read before and cannot any more, measured anew whenever all
+ * of its files are written.
+ */
+export function useLostContrast({ before, after, whole }: SetPages): LostContrast {
+  const key = useMemo(
+    () => (whole && after ? { before, after } : undefined),
+    [before, after, whole],
+  );
+  return useMeasured(key, async () => [before, after!]);
+}
+
+/** The same of the theme among the files of a hand-over. */
+export function useLostInHandOver(set: PieceSet | null, made: HandOver | undefined): LostContrast {
+  const files: readonly HandedFile[] | undefined = made?.files;
+  const key = useMemo(
+    () => (set && files && activeSteps(set.recipe).length > 0 ? { set, files } : undefined),
+    [set, files],
+  );
+  return useMeasured(key, async () => [
+    await pagesOfSet(theSetFiles(), set!, openPages).catch((): Pages => []),
+    await openPages(setFilesAmong(set!, files!)),
+  ]);
+}
