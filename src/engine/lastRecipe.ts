@@ -1,3 +1,4 @@
+import { recipeKey } from '@/core/recolour/activeSteps';
 import { layRecipe, type LaidRecipe } from '@/core/recolour/recipe';
 import type { Recipe } from '@/core/site/model/recipe';
 
@@ -5,7 +6,7 @@ import type { Recipe } from '@/core/site/model/recipe';
 export function lastRecipe(): (recipe: Recipe) => LaidRecipe {
   let last: { key: string; laid: LaidRecipe } | undefined;
   return (recipe) => {
-    const key = JSON.stringify([recipe.steps, recipe.spare, recipe.hues]);
+    const key = recipeKey(recipe);
     if (last?.key !== key) {
       last = { key, laid: layRecipe(recipe) };
     }

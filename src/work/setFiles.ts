@@ -5,6 +5,7 @@ import { filesOfSet } from '@/core/set/paths';
 import type { SetHanded } from '@/core/set/produce';
 import type { SetSheets } from '@/core/set/sheets';
 import type { Recoloured } from '@/core/set/recolourFile';
+import { recipeKey } from '@/core/recolour/activeSteps';
 import { SetStopped, wantsEnds, type SetListener } from '@/core/set/listener';
 import type { Role } from '@/core/set/roles';
 import type { Sample } from '@/core/recolour/offers';
@@ -73,7 +74,7 @@ const mostBytes = 160e6;
 const lookers = 4;
 
 const keyOf = ({ assetId, wantsEnds: ends }: SetJob, recipe: Recipe): string =>
-  JSON.stringify([assetId, ends, recipe.steps, recipe.spare, recipe.hues]);
+  JSON.stringify([assetId, ends, recipeKey(recipe)]);
 
 /** What the written files have along their sides, by their paths. */
 export const endsOf = (files: ReadonlyMap<string, Recoloured>): Ends =>

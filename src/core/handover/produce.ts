@@ -7,7 +7,7 @@ import { type Codecs } from '../press/codecs';
 import type { OraPicture } from '../openRaster/openRaster';
 import { isOpaque, type Raster } from '../raster/raster';
 import { siteColours } from '../site/colours';
-import { activeSteps } from '../recolour/activeSteps';
+import { isActive } from '../recolour/activeSteps';
 import type { SetHanded } from '../set/produce';
 import { SetStopped, type SetListener } from '../set/listener';
 import type { PieceSet } from '../site/model/pieceSet';
@@ -155,7 +155,7 @@ async function themeFiles(
   listener: HandOverListener,
 ): Promise<HandedFile[]> {
   const { set } = site;
-  if (!set || activeSteps(set.recipe).length === 0) {
+  if (!set || !isActive(set.recipe)) {
     return [];
   }
   const made = await ports

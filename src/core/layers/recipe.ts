@@ -1,6 +1,6 @@
 import { array, boolean, lazy, mixed, object, string, type Schema } from 'yup';
 import { hexField } from '../colour/hexField';
-import { activeSteps } from '../recolour/activeSteps';
+import { activeSteps, recipeKey, type Laid } from '../recolour/activeSteps';
 import type { Layer } from '../site/model/layer';
 import type { Picture } from '../site/model/picture';
 import type { Recipe, RecipeLayer, RecipeStep } from '../site/model/recipe';
@@ -41,6 +41,16 @@ export const recipeSchema = object({
   steps: array().of(stepSchema).max(40).required(),
   spare: boolean().required(),
   hues: array().of(hexField()).max(40).nullable().defined().default(undefined),
+  byHue: array()
+    .of(
+      object({
+        hue: hexField().required(),
+        to: hexField().required(),
+        steps: array().of(stepSchema).max(40).required(),
+      }),
+    )
+    .max(12)
+    .default(undefined),
 });
 
 export const newRecipeLayer = (id: string, recipe: Recipe): RecipeLayer => ({
@@ -73,9 +83,7 @@ export const stepsAt = ({
  * The recolouring of a picture, kept apart from it: the steps of its recipes and its own, from back
  * to front.
  */
-export function recolouringOf({
-  layers,
-}: Pick<Picture, 'layers'>): Pick<Recipe, 'steps' | 'spare' | 'hues'> {
+export function recolouringOf({ layers }: Pick<Picture, 'layers'>): Laid {
   const seen = layers.filter((l) => !l.hidden);
   const recipes = seen.flatMap((l) => (l.kind === 'recipe' ? [l.recipe] : []));
   return {
@@ -90,9 +98,15 @@ export function recolouringOf({
     }),
     spare: recipes.some((r) => r.spare),
     // Of several, what each reaches for itself cannot be said by one.
-    hues: recipes.length === 1 && seen.filter(isOfColour).length === 1 ? recipes[0].hues : null,
+    ...(recipes.length === 1 && seen.filter(isOfColour).length === 1
+      ? { hues: recipes[0].hues, byHue: recipes[0].byHue }
+      : { hues: null }),
   };
 }
+
+/** Seen steps, by what they do. */
+const namelessSteps = (steps: Recipe['steps']): RecipeStep[] =>
+  activeSteps({ steps }).map((s) => ({ ...s, id: '', name: '', locked: false }));
 
 export const recipe: DefinitionOf<RecipeLayer> = {
   kind: 'recipe',
@@ -103,12 +117,13 @@ export const recipe: DefinitionOf<RecipeLayer> = {
     kind: string().oneOf(['recipe']).required(),
     recipe: recipeSchema.required(),
   }),
-  key: ({ recipe: { steps, spare, hues } }) =>
-    JSON.stringify([
+  key: ({ recipe: { steps, spare, hues, byHue } }) =>
+    recipeKey({
       spare,
       hues,
-      activeSteps({ steps }).map((s) => ({ ...s, id: '', name: '', locked: false })),
-    ]),
+      steps: namelessSteps(steps),
+      byHue: byHue?.map((own) => ({ ...own, steps: namelessSteps(own.steps) })),
+    }),
   place: () => ({ x: 0, y: 0 }),
   scaled: ({ recipe: own }, k) => ({
     recipe: {

@@ -1,10 +1,11 @@
 import { colourOf } from '../colour/parse';
 import type { Rgb } from '../raster/raster';
+import type { Hex } from '../site/model/hex';
 import type { Recipe } from '../site/model/recipe';
 import { between, hueOf, sparedShare } from './spare';
 
 /** What of a recipe says which colours it changes. */
-export type Reach = Pick<Recipe, 'spare' | 'hues'>;
+export type Reach = Pick<Recipe, 'spare' | 'hues' | 'byHue'>;
 
 /** Degrees of OKLab hue up to which a colour is of a family (ours, by looking). */
 export const sameHue = 28;
@@ -14,6 +15,9 @@ const otherHue = 42;
 /** Degrees between two hues, 0..180. */
 export const hueApart = (a: number, b: number): number =>
   Math.abs(((((a - b) % 360) + 540) % 360) - 180);
+
+/** Colours of a hue alone, and no greys. */
+export const reachOfHue = (hue: Hex): Reach => ({ spare: true, hues: [hue] });
 
 /**
  * How far each colour follows a recipe, 0..1, without a step anywhere: greys and near-whites not
@@ -34,4 +38,11 @@ export function followingShare({ spare, hues }: Reach): ((colour: Rgb) => number
     const ofHue = 1 - between(sameHue, otherHue, off);
     return (1 - spared) * ofHue + (spare ? 0 : spared);
   };
+}
+
+/** The same, with hues that go a way of their own. */
+export function reachingShare(reach: Reach): ((colour: Rgb) => number) | undefined {
+  const main = followingShare(reach);
+  const others = (reach.byHue ?? []).map(({ hue }) => followingShare(reachOfHue(hue))!);
+  return main && ((colour) => Math.max(main(colour), ...others.map((share) => share(colour))));
 }

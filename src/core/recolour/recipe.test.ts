@@ -252,3 +252,56 @@ test('a recipe from outside is refused where a step lies in a part of a picture,
   expect(await refused({ ...newHue('h', '#a9b79a'), reach: 'beneath' })).toBe(true);
   expect(await refused({ ...newWash('w', '#a9b79a'), kind: 'photo' })).toBe(true);
 });
+
+const byHue: Recipe = {
+  ...recipe([newHue('h', '#a9b79a')]),
+  spare: true,
+  hues: ['#2a6f77'],
+  byHue: [{ hue: '#c8752e', to: '#2b5876', steps: [newHue('o', '#2b5876')] }],
+};
+
+test('hues with a recipe of their own go that way, others with the steps, the rest stays', () => {
+  const laid = layRecipe(byHue);
+  const alone = (part: Partial<Recipe>) => layRecipe({ ...byHue, byHue: undefined, ...part });
+  const [teal, rust, violet, grey] = [
+    { r: 42, g: 111, b: 119 },
+    { r: 200, g: 117, b: 46 },
+    { r: 122, g: 62, b: 157 },
+    { r: 130, g: 130, b: 130 },
+  ];
+  expect(laid.colour(teal)).toEqual(alone({}).colour(teal));
+  expect(laid.colour(rust)).toEqual(
+    alone({ steps: byHue.byHue![0].steps, hues: ['#c8752e'] }).colour(rust),
+  );
+  expect(laid.colour(rust)).not.toEqual(rust);
+  expect([laid.colour(violet), laid.colour(grey)]).toEqual([violet, grey]);
+  // Looked at together they are what each is alone.
+  const many = layRecipe(byHue);
+  many.learn([teal, rust, violet, grey]);
+  expect([teal, rust, violet, grey].map(many.colour)).toEqual(
+    [teal, rust, violet, grey].map(laid.colour),
+  );
+});
+
+test('a picture of both hues is that of its colours, and as see-through as it was', () => {
+  const laid = layRecipe(byHue);
+  const raster = createRaster(2, 1);
+  raster.data.set([42, 111, 119, 255, 200, 117, 46, 90]);
+  laid.on(raster);
+  const [a, b] = [laid.colour({ r: 42, g: 111, b: 119 }), laid.colour({ r: 200, g: 117, b: 46 })];
+  expect([...raster.data]).toEqual([a.r, a.g, a.b, 255, b.r, b.g, b.b, 90]);
+  expect(layRecipe({ ...byHue, steps: [], byHue: [] }).idle).toBe(true);
+  expect(layRecipe({ ...byHue, steps: [] }).idle).toBe(false);
+});
+
+test('a recipe with hues of their own is kept and drawn as such', () => {
+  expect(recipeSchema.validateSync(byHue, { strict: true })).toEqual(byHue);
+  const layer = newRecipeLayer('l', byHue);
+  expect(kindOf(layer).key(layer, { width: 1, height: 1 })).not.toBe(
+    kindOf(layer).key(
+      newRecipeLayer('l', { ...byHue, byHue: [{ ...byHue.byHue![0], to: '#2b5877' }] }),
+      { width: 1, height: 1 },
+    ),
+  );
+  expect(recolouringOf({ layers: [layer] })).toMatchObject({ byHue: byHue.byHue });
+});

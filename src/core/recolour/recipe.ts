@@ -5,8 +5,8 @@ import type { Draw, DrawContext } from '../layers/kind';
 import { composite, type Paint } from '../raster/composite';
 import { createRaster, isOpaque, wholePixels, type Raster, type Rgb } from '../raster/raster';
 import type { Recipe, RecipeStep } from '../site/model/recipe';
-import { activeSteps } from './activeSteps';
-import { followingShare } from './reach';
+import { activeSteps, type Laid } from './activeSteps';
+import { followingShare, reachOfHue } from './reach';
 import { evenSlope, isOneSlope, keepSlopes } from './slopes';
 
 const draws = {
@@ -48,15 +48,64 @@ export interface LaidRecipe {
 /** Colours that are remembered, at most. */
 const mostColours = 50_000;
 
+/** What several recipes make of a picture, each of its own hues: their changes add up. */
+function together(parts: readonly LaidRecipe[]): LaidRecipe {
+  const added = (before: Rgb, list: readonly Rgb[]): Rgb => {
+    const level = (c: 'r' | 'g' | 'b') =>
+      Math.min(
+        255,
+        Math.max(0, before[c] + list.reduce((sum, rgb) => sum + rgb[c] - before[c], 0)),
+      );
+    return { r: level('r'), g: level('g'), b: level('b') };
+  };
+  return {
+    on(raster, scale) {
+      const before = raster.data.slice();
+      const laid = parts.map((part) => {
+        const own = { ...raster, data: before.slice() };
+        part.on(own, scale);
+        return own.data;
+      });
+      for (let k = 0; k < before.length; k++) {
+        // Levels are clamped where they are stored.
+        raster.data[k] = laid.reduce((sum, data) => sum + data[k] - before[k], before[k]);
+      }
+    },
+    learn: (colours) => {
+      const list = [...colours];
+      parts.forEach((part) => part.learn(list));
+    },
+    colour: (rgb) =>
+      added(
+        rgb,
+        parts.map((part) => part.colour(rgb)),
+      ),
+    colourIn(picture) {
+      const own = parts.map((part) => part.colourIn(picture));
+      return (rgb) =>
+        added(
+          rgb,
+          own.map((of) => of(rgb)),
+        );
+    },
+    textured: parts.some((part) => part.textured),
+    idle: parts.every((part) => part.idle),
+  };
+}
+
 /**
  * A recipe made ready once, to be laid on many rasters: on opaque ones each step comes out as the
  * composer draws the same layer, to the level. A wash at strength s gives (1 − s)·old + s·colour,
  * rounded half up.
  */
-export function layRecipe({
-  steps: all,
-  ...reach
-}: Pick<Recipe, 'steps' | 'spare' | 'hues'>): LaidRecipe {
+export function layRecipe({ byHue = [], ...main }: Laid): LaidRecipe {
+  const parts = [main, ...byHue.map(({ hue, steps }) => ({ steps, ...reachOfHue(hue) }))].map(
+    layPart,
+  );
+  return parts.length === 1 ? parts[0] : together(parts);
+}
+
+function layPart({ steps: all, ...reach }: Pick<Recipe, 'steps' | 'spare' | 'hues'>): LaidRecipe {
   const steps = activeSteps({ steps: all });
   const prepared = steps.map((step) =>
     step.kind === 'texture' ? undefined : paintOf(step, { width: 1, height: 1 }),
@@ -190,7 +239,7 @@ export function layRecipe({
         return colour;
       }
       const most = sharesOf(wholePixels(picture)).reduce((a, b) => Math.max(a, b), 0);
-      const whole = layRecipe({ steps: all, spare: false, hues: null });
+      const whole = layPart({ steps: all, spare: false, hues: null });
       return (rgb) => {
         const to = whole.colour(rgb);
         const part = (a: number, b: number) => Math.floor(a + most * (b - a) + 0.5);

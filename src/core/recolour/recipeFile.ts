@@ -9,8 +9,8 @@ const version = 1;
 /** A recipe file was refused; the message says which, what was expected and what was found. */
 export class RecipeError extends Error {}
 
-export const writeRecipe = ({ name, steps, spare, hues }: Recipe): string =>
-  `${JSON.stringify({ recipeVersion: version, name, spare, hues, steps }, null, 2)}\n`;
+export const writeRecipe = ({ name, steps, spare, hues, byHue }: Recipe): string =>
+  `${JSON.stringify({ recipeVersion: version, name, spare, hues, steps, byHue }, null, 2)}\n`;
 
 /**
  * Reads a recipe file.
@@ -32,6 +32,7 @@ export function readRecipe(fileName: string, text: string, id: string): Recipe {
     steps?: unknown;
     spare?: unknown;
     hues?: unknown;
+    byHue?: unknown;
   } | null;
   if (typeof stored !== 'object' || stored?.recipeVersion === undefined) {
     throw refuse('a recipe', 'JSON of another kind');
@@ -48,6 +49,7 @@ export function readRecipe(fileName: string, text: string, id: string): Recipe {
         steps: stored.steps,
         spare: stored.spare,
         hues: stored.hues ?? null,
+        ...(stored.byHue !== undefined && { byHue: stored.byHue }),
       },
       { strict: true },
     ) as unknown as Recipe;

@@ -1,3 +1,6 @@
+import { deltaE } from '../colour/difference';
+import { colourOf } from '../colour/parse';
+import { layRecipe } from '../recolour/recipe';
 import { applyEdit, type Edit } from '../site/edit';
 import type { PieceSet } from '../site/model/pieceSet';
 import { newSite } from '../site/newSite';
@@ -5,10 +8,12 @@ import { readSite } from '../site/schema';
 import {
   changeColours,
   followFamily,
+  recolourFamily,
   setInks,
   openPieces,
   recipeForSet,
   takePieces,
+  turnColour,
   turnLine,
 } from './edits';
 import type { Family } from './families';
@@ -87,6 +92,7 @@ test('families follow by their hue, greys by the recipe, what has a meaning by b
     kind,
     hex,
     members: [],
+    pieces: [],
     follows,
   });
   const rust = family('hue', '#a4553a');
@@ -115,7 +121,31 @@ test('families follow by their hue, greys by the recipe, what has a meaning by b
 });
 
 test('another old colour takes the reach of the recipe along', () => {
-  const rust: Family = { kind: 'hue', hex: '#a4553a', members: [], follows: false };
+  const rust: Family = { kind: 'hue', hex: '#a4553a', members: [], pieces: [], follows: false };
   const changed = after(followFamily(rust, true, []), changeColours({ from: '#3f7a45' }));
   expect([changed.from, changed.recipe.hues]).toEqual(['#3f7a45', ['#3f7a45', '#a4553a']]);
+});
+
+test('a family goes a way of its own, with the recipe again, or stays', () => {
+  const rust: Family = { kind: 'hue', hex: '#a4553a', members: [], pieces: [], follows: false };
+  const own = after(recolourFamily(rust, '#2b5876', [], 'own'));
+  expect(own.recipe.hues).toEqual(['#5f7a92']);
+  expect(own.recipe.byHue).toMatchObject([{ hue: '#a4553a', to: '#2b5876' }]);
+  const becomes = layRecipe(own.recipe).colour(colourOf('#a4553a'));
+  expect(deltaE(becomes, colourOf('#2b5876'))).toBeLessThan(3);
+  // Another colour for it takes the place of the first.
+  const other = after(
+    recolourFamily(rust, '#2b5876', [], 'own'),
+    recolourFamily(rust, '#3f7a45', [], 'two'),
+  );
+  expect(other.recipe.byHue).toMatchObject([{ hue: '#a4553a', to: '#3f7a45' }]);
+  const back = after(recolourFamily(rust, '#2b5876', [], 'own'), followFamily(rust, true, []));
+  expect([back.recipe.byHue, back.recipe.hues]).toEqual([[], ['#5f7a92', '#a4553a']]);
+  const stays = after(recolourFamily(rust, '#2b5876', [], 'own'), followFamily(rust, false, []));
+  expect([stays.recipe.byHue, stays.recipe.hues]).toEqual([[], ['#5f7a92']]);
+});
+
+test('a colour is turned at all its places', () => {
+  const lines = [line({ key: 'a.css:1' }), line({ key: 'a.css:9' })];
+  expect(after(turnColour(lines, false)).lines).toEqual({ 'a.css:1': false, 'a.css:9': false });
 });

@@ -2,8 +2,7 @@ import type { Draft } from 'immer';
 import { castDraft } from 'immer';
 import { colourOf } from '../colour/parse';
 import { newRecipeLayer } from '../layers/recipe';
-import { hueApart, sameHue } from '../recolour/reach';
-import { hueOf } from '../recolour/spare';
+import { offersFor } from '../recolour/offers';
 import { addBehindWords, editPicture, type Edit } from '../site/edit';
 import type { Hex } from '../site/model/hex';
 import type { PieceSet, SetPiece } from '../site/model/pieceSet';
@@ -14,7 +13,7 @@ import { shelfItem } from '../shelf/item';
 import { adoptTheme, type ThemePicture } from '../theme/adopt';
 import { isInside } from './paths';
 import type { Role } from './roles';
-import type { Family } from './families';
+import { isOfHue, type Family } from './families';
 import type { HarmonyLaid } from './harmonyOnSheets';
 import type { SheetLine } from './sheetLine';
 
@@ -75,11 +74,6 @@ export const changeColours = (change: { from?: Hex; to?: Hex }): Edit =>
     Object.assign(set, change);
   });
 
-const isOfHue = (a: Hex, b: Hex): boolean => {
-  const [one, other] = [hueOf(colourOf(a)), hueOf(colourOf(b))];
-  return a === b || (one !== undefined && other !== undefined && hueApart(one, other) <= sameHue);
-};
-
 /**
  * Whether a family follows the recipe.
  * @param families all of the theme: a recipe that reached every hue names the others from now on
@@ -95,9 +89,47 @@ export const followFamily = (
     } else if (kind === 'neutral') {
       set.recipe.spare = !wanted;
     } else if (kind === 'hue') {
-      const following = families.filter((f) => f.kind === 'hue' && f.follows).map((f) => f.hex);
-      const hues = set.recipe.hues ?? [set.from, ...following];
-      set.recipe.hues = [...hues.filter((h) => !isOfHue(h, hex)), ...(wanted ? [hex] : [])];
+      set.recipe.hues = [...huesBut(hex, set, families), ...(wanted ? [hex] : [])];
+      set.recipe.byHue = set.recipe.byHue?.filter((own) => !isOfHue(own.hue, hex));
+    }
+  });
+
+/** The hues that the set's steps reach, one left out. */
+const huesBut = (
+  hex: Hex,
+  { from, recipe }: Pick<PieceSet, 'from' | 'recipe'>,
+  families: readonly Family[],
+): Hex[] => {
+  const following = families
+    .filter((f) => f.kind === 'hue' && f.follows && !f.to)
+    .map((f) => f.hex);
+  return [...(recipe.hues ?? [from, ...following])].filter((h) => !isOfHue(h, hex));
+};
+
+/**
+ * A family of another hue goes a way of its own, in hue and tone.
+ * @param families as for `followFamily`
+ * @param id of its steps
+ */
+export const recolourFamily = (
+  { hex }: Family,
+  to: Hex,
+  families: readonly Family[],
+  id: string,
+): Edit =>
+  editSet((set) => {
+    const way = offersFor(colourOf(hex), colourOf(to), []).find((o) => o.way === 'hue');
+    const steps = (way?.steps ?? []).map((step, i) => ({ ...step, id: `${id}-${i}` }));
+    const others = (set.recipe.byHue ?? []).filter((own) => !isOfHue(own.hue, hex));
+    set.recipe.hues = huesBut(hex, set, families);
+    set.recipe.byHue = castDraft([...others, { hue: hex, to, steps }]);
+  });
+
+/** A colour follows, or stays, wherever it stands in the style sheets. */
+export const turnColour = (lines: readonly SheetLine[], follows: boolean): Edit =>
+  editSet((set) => {
+    for (const { key } of lines) {
+      set.lines[key] = follows;
     }
   });
 

@@ -44,14 +44,20 @@ test('the old colour that is proposed is what bars, links and headings have, not
   const more = colourUses([{ path: 'a.css', text: loud }], [{ declared: scanSheet(loud) }]);
   expect(proposedColours(more, [])[0]).toBe('#2a6f77');
   // Pieces that cover more than all rules together tell otherwise.
-  const photo = { samples: [{ colour: colourOf('#c8752e'), share: 0.9 }], area: 90_000 };
+  const photo = {
+    path: 'a.png',
+    samples: [{ colour: colourOf('#c8752e'), share: 0.9 }],
+    area: 90_000,
+  };
   expect(proposedColours([], [photo])).toEqual(['#c8752e']);
   expect(proposedColours([], [])).toEqual([]);
 });
 
 test('families: the old colour’s own, other hues, greys, what has a meaning, code; each says whether it follows', () => {
   const set = { from: '#2a6f77', recipe: recipeForSet('r', '#2a6f77'), follows: [] };
-  const pieces = [{ samples: [{ colour: colourOf('#c8752e'), share: 0.6 }], area: 400 }];
+  const pieces = [
+    { path: 'a.png', samples: [{ colour: colourOf('#c8752e'), share: 0.6 }], area: 400 },
+  ];
   const families = familiesOf(set, uses, pieces);
   expect(families.map((f) => [f.kind, f.follows])).toEqual([
     ['brand', true],
@@ -67,6 +73,7 @@ test('families: the old colour’s own, other hues, greys, what has a meaning, c
   expect(meant).toEqual(expect.arrayContaining(['#b3261e', '#fff3cd', '#e3f4e6']));
   expect(code).toEqual(expect.arrayContaining(['#7a3e9d', '#2a6f77']));
   expect(families[1].members[0]).toMatchObject({ uses: 1, pieces: 1 });
+  expect(families.map((f) => f.pieces)).toEqual([[], ['a.png'], [], [], []]);
   const asked = familiesOf(
     {
       ...set,

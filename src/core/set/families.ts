@@ -3,7 +3,7 @@ import { hexOf } from '../colour/hex';
 import { colourOf } from '../colour/parse';
 import type { Rgb } from '../raster/raster';
 import type { Sample } from '../recolour/offers';
-import { followingShare, hueApart, sameHue } from '../recolour/reach';
+import { hueApart, reachingShare, sameHue } from '../recolour/reach';
 import { hueOf } from '../recolour/spare';
 import type { Hex } from '../site/model/hex';
 import type { AskedFamily, PieceSet } from '../site/model/pieceSet';
@@ -35,7 +35,11 @@ export interface Family {
   /** By which it is asked to follow: of hues their weightiest colour. */
   readonly hex: Hex;
   readonly members: readonly Member[];
+  /** Paths of the pieces that are mostly of it. */
+  readonly pieces: readonly string[];
   readonly follows: boolean;
+  /** What its colour becomes, where it goes a way of its own. */
+  readonly to?: Hex;
 }
 
 /** A colour as one declaration uses it, with what is put in for variables. */
@@ -98,10 +102,15 @@ interface Coloured {
   readonly weight: number;
 }
 
+/** A piece with its main colours and how many px it has. */
+export interface PieceColours {
+  readonly path: string;
+  readonly samples: readonly Sample[];
+  readonly area: number;
+}
+
 /** Colours of pieces by what they cover together. */
-function pieceWeights(
-  pieces: readonly { readonly samples: readonly Sample[]; readonly area: number }[],
-): (Coloured & { piece: number })[] {
+function pieceWeights(pieces: readonly PieceColours[]): (Coloured & { piece: number })[] {
   // A large photograph is not more of the theme than ten bars are.
   const covers = pieces.map((p) => Math.min(p.area, 120_000));
   const all = covers.reduce((a, b) => a + b, 0) || 1;
@@ -177,7 +186,7 @@ const asOne = 8;
  */
 export function proposedColours(
   uses: readonly ColourUse[],
-  pieces: Parameters<typeof pieceWeights>[0],
+  pieces: readonly PieceColours[],
   most = 3,
 ): Hex[] {
   const all: Coloured[] = [...uses.filter((u) => !u.asked), ...pieceWeights(pieces)];
@@ -212,7 +221,7 @@ const leastOfHue = 0.04;
 export function familiesOf(
   set: Pick<PieceSet, 'from' | 'recipe' | 'follows'>,
   uses: readonly ColourUse[],
-  pieces: Parameters<typeof pieceWeights>[0],
+  pieces: readonly PieceColours[],
 ): Family[] {
   const members = new Map<
     string,
@@ -256,7 +265,15 @@ export function familiesOf(
   for (const { colour, weight, piece } of ofPieces) {
     put(keyOf(colour), colour, weight, piece);
   }
-  const share = followingShare(set.recipe);
+  const mostly = new Map<string, string[]>();
+  for (const { path, samples } of pieces) {
+    const [most] = [...samples].sort((a, b) => b.share - a.share);
+    if (most) {
+      const key = keyOf(most.colour);
+      mostly.set(key, [...(mostly.get(key) ?? []), path]);
+    }
+  }
+  const share = reachingShare(set.recipe);
   const found = [...members].map(([key, family]) => {
     const list = [...family]
       .map(([hex, m]): Member => ({ hex, ...m, pieces: m.pieces.size }))
@@ -268,16 +285,28 @@ export function familiesOf(
     .reduce((a, f) => a + f.weight, 0);
   const order = ['brand', 'hue', 'neutral', 'meaning', 'code'];
   return found
-    .map(({ key, members: list, weight }): Family & { weight: number } => {
+    .map(({ key, members: list, weight }): Omit<Family, 'to'> & { weight: number } => {
       const kind = key.split(' ')[0] as FamilyKind;
       const { hex } = list[0];
       const follows =
         kind === 'meaning' || kind === 'code'
           ? set.follows.includes(kind)
           : kind === 'brand' || (share?.(colourOf(hex)) ?? 1) >= 0.5;
-      return { kind, hex, members: list, follows, weight };
+      return { kind, hex, members: list, pieces: mostly.get(key) ?? [], follows, weight };
     })
     .filter((f) => f.kind !== 'hue' || f.follows || f.weight >= leastOfHue * allHues)
     .sort((a, b) => order.indexOf(a.kind) - order.indexOf(b.kind) || b.weight - a.weight)
-    .map(({ kind, hex, members: list, follows }) => ({ kind, hex, members: list, follows }));
+    .map(({ weight: _weight, ...family }) => {
+      const own =
+        family.kind === 'hue'
+          ? set.recipe.byHue?.find((r) => isOfHue(r.hue, family.hex))
+          : undefined;
+      return own ? { ...family, to: own.to } : family;
+    });
 }
+
+/** Two colours are of one family. */
+export const isOfHue = (a: Hex, b: Hex): boolean => {
+  const [one, other] = [hueOf(colourOf(a)), hueOf(colourOf(b))];
+  return a === b || (one !== undefined && other !== undefined && hueApart(one, other) <= sameHue);
+};

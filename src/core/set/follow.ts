@@ -4,7 +4,7 @@ import { tryComputed } from '../colour/computed';
 import { colourOf, tryColour } from '../colour/parse';
 import type { Rgb } from '../raster/raster';
 import type { Sample } from '../recolour/offers';
-import { followingShare, hueApart, sameHue } from '../recolour/reach';
+import { hueApart, reachingShare, sameHue } from '../recolour/reach';
 import { layRecipe } from '../recolour/recipe';
 import { hueOf } from '../recolour/spare';
 import type { Hex } from '../site/model/hex';
@@ -200,11 +200,11 @@ interface Laying {
 function layingOf(read: SheetsRead, { samples, set }: FollowInput): Laying {
   const { recipe } = set;
   const laid = layRecipe(recipe);
-  const laidOnAll = layRecipe({ ...recipe, spare: false, hues: null });
+  const laidOnAll = layRecipe({ steps: recipe.steps, spare: false, hues: null });
   laid.learn(read.colours);
   const { before } = pieceColours(samples, laid);
   const fading = textsThatFade(pairsOf(read.words(groundPaths(samples)), before), laid);
-  const share = recipe.hues === null ? undefined : followingShare(recipe);
+  const share = recipe.hues === null ? undefined : reachingShare(recipe);
   const ofPieces = belonging(samples, tryColour(set.from) ?? colourOf('#000000'));
   return {
     belongs(colour, d) {
@@ -351,6 +351,7 @@ export function follow(input: FollowInput): Followed {
   const listed = lines.listed(all.map((s) => s.path));
   const following = listed.filter((l) => l.follows);
   const pieces = [...samples].map(([path, list]) => ({
+    path,
     samples: list,
     area: areas.get(path) ?? 0,
   }));

@@ -6,7 +6,7 @@ import { resolveVars } from '../theme/customProperties';
 import { customProperties, type SheetText } from '../theme/readTheme';
 import { readStylesheet } from '../theme/stylesheet';
 import { wordsOnGrounds, type WordsOnGround } from './contrast';
-import { colourUses, proposedColours, type ColourUse } from './families';
+import { colourUses, proposedColours, type ColourUse, type PieceColours } from './families';
 import { askedFamilies } from './meaning';
 import { scanSheet, type Declared } from './scanSheet';
 import { isSource, scanSource } from './sources';
@@ -21,7 +21,7 @@ export interface Ink {
   readonly dark: boolean;
 }
 
-type Pieces = Parameters<typeof proposedColours>[1];
+type Pieces = readonly PieceColours[];
 
 /** What style sheets say, whatever is laid on them. */
 export interface SheetsRead {

@@ -324,6 +324,8 @@ const steps: Readonly<Record<number, (site: Stored) => Stored>> = {
       layer.kind === 'recipe' ? { ...layer, recipe: recipeFrom13(layer.recipe as Stored) } : layer,
     ),
   }),
+  // A recipe may say of hues what becomes of them alone; none did.
+  14: (site) => ({ ...site, schemaVersion: 15 }),
 };
 
 /**

@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { planFiles } from '@/core/handover/filePlan';
 import { archiveName } from '@/core/handover/names';
 import { allSnippets, type HandOver } from '@/core/handover/produce';
-import { activeSteps } from '@/core/recolour/activeSteps';
+import { isActive } from '@/core/recolour/activeSteps';
 import { creditsOf, creditsPage } from '@/core/handover/credits';
 import { kilobytes } from '@/core/readings/say';
 import type { OwnPage } from '@/core/site/model/ownPage';
@@ -75,7 +75,7 @@ const isOwn = (page: Page): page is Page & { own: OwnPage } =>
 
 /** What goes along of a theme that is recoloured. */
 function themeWords(set: PieceSet, made: HandOver | undefined): string {
-  if (activeSteps(set.recipe).length === 0) {
+  if (!isActive(set.recipe)) {
     return `${set.name} is open, but no recipe lies on it yet: nothing of it goes along.`;
   }
   const files = made?.files.filter((f) => f.theme);

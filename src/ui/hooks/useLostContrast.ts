@@ -3,7 +3,7 @@
 import { useMemo } from 'react';
 import type { HandedFile, HandOver } from '@/core/handover/produce';
 import type { OpenedPage } from '@/core/ownPage/openPages';
-import { activeSteps } from '@/core/recolour/activeSteps';
+import { isActive } from '@/core/recolour/activeSteps';
 import type { Followed } from '@/core/set/follow';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import { lostOnPages, type WordsOnPages } from '@/engine/page/lostOnPages';
@@ -119,7 +119,7 @@ export function useLostContrast({ before, after, whole }: SetPages): LostContras
 export function useLostInHandOver(set: PieceSet | null, made: HandOver | undefined): LostContrast {
   const files: readonly HandedFile[] | undefined = made?.files;
   const key = useMemo(
-    () => (set && files && activeSteps(set.recipe).length > 0 ? { set, files } : undefined),
+    () => (set && files && isActive(set.recipe) ? { set, files } : undefined),
     [set, files],
   );
   return useMeasured(key, async () => [

@@ -2,7 +2,7 @@
 
 import { useEffect, useMemo } from 'react';
 import type { Raster } from '@/core/raster/raster';
-import { activeSteps } from '@/core/recolour/activeSteps';
+import { isActive, recipeKey } from '@/core/recolour/activeSteps';
 import type { Followed } from '@/core/set/follow';
 import type { LineContrast } from '@/core/set/sheetLine';
 import type { PieceSet } from '@/core/site/model/pieceSet';
@@ -63,13 +63,11 @@ export function useWritten(set: PieceSet, { roles, whole, sheets }: Looked): Wri
     () =>
       JSON.stringify([
         pieces.filter((p) => !p.leftOut).map((p) => p.path),
-        recipe.steps,
-        recipe.spare,
-        recipe.hues,
+        recipeKey(recipe),
         pieces.length,
         sheets?.length,
       ]),
-    [pieces, recipe.steps, recipe.spare, recipe.hues, sheets],
+    [pieces, recipe, sheets],
   );
   const ready = sheets !== undefined && whole;
   useEffect(() => {
@@ -78,7 +76,7 @@ export function useWritten(set: PieceSet, { roles, whole, sheets }: Looked): Wri
     }
   }, [ready]);
   const { value, current, running, stop, start } = useKeyed(
-    ready && activeSteps(recipe).length > 0 ? key : undefined,
+    ready && isActive(recipe) ? key : undefined,
     nothingWritten,
     (turn) => writeSet(theSetFiles(), set, roles, turn, now),
     { rest },
@@ -95,7 +93,7 @@ function followKey(
 ): string | undefined {
   return read && !looking
     ? JSON.stringify([
-        [recipe.steps, recipe.spare, recipe.hues, follows, from, lines],
+        [recipeKey(recipe), follows, from, lines],
         pieces.filter((p) => !p.leftOut).map((p) => p.assetId),
         sheets.map((s) => s.assetId),
         samples.size,
@@ -158,7 +156,7 @@ export function usePreviews(
   assetIds: readonly string[],
   looked: number,
 ): ReadonlyMap<string, Raster> {
-  const how = recipe && [recipe.steps, recipe.spare, recipe.hues];
+  const how = recipe && recipeKey(recipe);
   const { value } = useKeyed(
     JSON.stringify([how, assetIds, looked]),
     noPreviews,
@@ -180,13 +178,13 @@ interface WholePiece {
 /** All px of one piece, before and after. */
 export function useWhole(recipe: Recipe, assetId: string | undefined): WholePiece | undefined {
   const { value } = useKeyed<WholePiece | undefined>(
-    assetId && JSON.stringify([recipe.steps, recipe.spare, recipe.hues, assetId]),
+    assetId && JSON.stringify([recipeKey(recipe), assetId]),
     undefined,
     async ({ put }) => {
       const { set } = theEngine();
       // The list says what is wrong with one that cannot be read.
       const before = await set.whole(null, assetId!);
-      const active = activeSteps(recipe).length > 0;
+      const active = isActive(recipe);
       const after = active ? await set.whole(recipe, assetId!) : before;
       put(() => ({ before, after, assetId: assetId! }));
     },
@@ -209,7 +207,7 @@ export function useOffers(
   looked: number,
 ): Offers | undefined {
   const taken = pieces.filter((p) => !p.leftOut).map((p) => p.assetId);
-  const how = JSON.stringify([from, to, recipe.spare, recipe.hues]);
+  const how = JSON.stringify([from, to, recipe.spare, recipe.hues, recipe.byHue]);
   const { value } = useKeyed<{ how: string; list: readonly ShownOffer[] } | undefined>(
     JSON.stringify([how, taken, shown, looked]),
     undefined,
@@ -217,7 +215,7 @@ export function useOffers(
       const list = await theEngine().set.offers(
         from,
         to,
-        { spare: recipe.spare, hues: recipe.hues },
+        { spare: recipe.spare, hues: recipe.hues, byHue: recipe.byHue },
         taken,
         shown,
       );

@@ -3,7 +3,7 @@
 import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import type { FrozenPage } from '@/core/ownPage/frozen';
 import type { OpenedPage } from '@/core/ownPage/openPages';
-import { activeSteps } from '@/core/recolour/activeSteps';
+import { isActive } from '@/core/recolour/activeSteps';
 import type { Followed } from '@/core/set/follow';
 import { pageColoursOf, type PageColours } from '@/core/set/harmonyOnSheets';
 import type { PieceSet } from '@/core/site/model/pieceSet';
@@ -54,7 +54,7 @@ export function useSetPages(
       }
     },
   );
-  const active = activeSteps(set.recipe).length > 0;
+  const active = isActive(set.recipe);
   const { files, whole } = written;
   const laid = useMemo(
     () => (active && followed ? { set, files, followed, whole } : undefined),

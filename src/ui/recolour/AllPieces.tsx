@@ -2,7 +2,7 @@
 
 import clsx from 'clsx';
 import { useMemo } from 'react';
-import { activeSteps } from '@/core/recolour/activeSteps';
+import { isActive } from '@/core/recolour/activeSteps';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import { usePreviews } from '../hooks/usePieceSet';
 import { PieceCanvas } from './PieceCanvas';
@@ -25,7 +25,7 @@ export function AllPieces({
   const shown = set.pieces.slice(0, most);
   const ids = useMemo(() => set.pieces.slice(0, most).map((p) => p.assetId), [set.pieces]);
   const before = usePreviews(null, ids, looked);
-  const after = usePreviews(activeSteps(set.recipe).length > 0 ? set.recipe : null, ids, looked);
+  const after = usePreviews(isActive(set.recipe) ? set.recipe : null, ids, looked);
   return (
     <div
       className="h-full overflow-y-auto bg-board p-2"

@@ -1,13 +1,13 @@
 'use client';
 
-import type { Family } from '@/core/set/families';
 import type { SheetLine } from '@/core/set/sheetLine';
 import type { Hex } from '@/core/site/model/hex';
 import type { PieceSet, SetPiece } from '@/core/site/model/pieceSet';
+import type { ThemeColour } from '@/core/site/model/theme';
 import type { Looked, useFollowed, Written } from '../hooks/usePieceSet';
 import { Switch } from '../shared/Switch';
 import { AllPieces } from './AllPieces';
-import { FamiliesView } from './FamiliesView';
+import { FamiliesView, type FamilyActs } from './FamiliesView';
 import { PieceView } from './PieceView';
 import { SetPage } from './SetPage';
 import { SheetLines } from './SheetLines';
@@ -33,7 +33,8 @@ interface Props {
   onView(view: OutcomeView): void;
   onSelect(path: string): void;
   onInks(inks: ReadonlyMap<string, Hex>): void;
-  onFollow(family: Family, wanted: boolean): void;
+  theme: readonly ThemeColour[];
+  acts: FamilyActs;
   onDecide(line: SheetLine): void;
 }
 
@@ -83,7 +84,13 @@ export function Outcome(props: Props) {
           <SetPage set={set} written={written} followed={followed} onInks={props.onInks} />
         )}
         {view === 'families' && (
-          <FamiliesView set={set} families={followed?.families} onFollow={props.onFollow} />
+          <FamiliesView
+            set={set}
+            followed={followed}
+            looked={looked.samples.size}
+            theme={props.theme}
+            acts={props.acts}
+          />
         )}
         {view === 'sheet' && (
           <SheetLines

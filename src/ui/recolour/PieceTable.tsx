@@ -2,7 +2,7 @@
 
 import clsx from 'clsx';
 import { useEffect, useRef, type KeyboardEvent } from 'react';
-import { activeSteps } from '@/core/recolour/activeSteps';
+import { isActive } from '@/core/recolour/activeSteps';
 import { kilobytes } from '@/core/readings/say';
 import type { PieceSet, SetPiece } from '@/core/site/model/pieceSet';
 import { usePreviews, type Looked, type Written } from '../hooks/usePieceSet';
@@ -43,11 +43,7 @@ export function PieceTable({ set, looked, written, brief, selected, onSelect, on
   const shown = rows.slice(view.first, view.end);
   const ids = shown.flatMap((r) => ('piece' in r ? [r.piece.assetId] : []));
   const before = usePreviews(null, ids, looked.samples.size);
-  const after = usePreviews(
-    activeSteps(set.recipe).length > 0 ? set.recipe : null,
-    ids,
-    looked.samples.size,
-  );
+  const after = usePreviews(isActive(set.recipe) ? set.recipe : null, ids, looked.samples.size);
   const taken = set.pieces.filter((p) => !p.leftOut).length;
   const at = set.pieces.findIndex((p) => p.path === selected);
   const focus = useRef<number>(undefined);

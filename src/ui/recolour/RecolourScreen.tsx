@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { lazy, Suspense, useMemo, useState } from 'react';
-import { activeSteps } from '@/core/recolour/activeSteps';
+import { isActive } from '@/core/recolour/activeSteps';
 import {
   changeColours,
   followFamily,
@@ -11,7 +11,9 @@ import {
   setInks,
   openPieces,
   placedPieces,
+  recolourFamily,
   takePieces,
+  turnColour,
   turnLine,
 } from '@/core/set/edits';
 import type { SheetLine } from '@/core/set/sheetLine';
@@ -40,6 +42,7 @@ import { TopBar } from '../shared/TopBar';
 import { WithSession } from '../shared/WithSession';
 import { EmptySet } from './EmptySet';
 import { ChooseFiles } from '../shared/ChooseFiles';
+import type { FamilyActs } from './FamiliesView';
 import { FromTo } from './FromTo';
 import { LostDialog } from './LostDialog';
 import { Outcome, outcomeViews, type OutcomeView } from './Outcome';
@@ -147,7 +150,7 @@ function OpenSet({
     (l) => l.continues && l.follows && looked.roles.get(l.continues.path)?.kind === 'background',
   );
   const placed = useMemo(() => placedPieces(set, looked.roles), [set, looked.roles]);
-  const active = activeSteps(recipe).length > 0;
+  const active = isActive(recipe);
   /** Two pieces to show ways on: the chosen one and the largest. */
   const largest = useMemo(
     () =>
@@ -174,6 +177,22 @@ function OpenSet({
     commit(line.follows ? `Leave ${line.old}` : `Recolour ${line.old}`, turnLine(line));
   const take = (paths: readonly string[], wanted: boolean) =>
     commit(takeWords(wanted, paths.length === 1 ? paths[0] : 'all'), takePieces(paths, wanted));
+  const families = followed?.families ?? [];
+  const acts: FamilyActs = {
+    onFollow: (family, wanted) =>
+      commit(
+        wanted ? `Recolour ${family.hex} and its kind` : `Leave ${family.hex} and its kind`,
+        followFamily(family, wanted, families),
+      ),
+    onRecolour: (family, to) =>
+      commit(
+        `Recolour ${family.hex} to ${to}`,
+        recolourFamily(family, to, families, crypto.randomUUID()),
+      ),
+    onTurn: (hex, lines, follows) =>
+      commit(follows ? `Recolour ${hex}` : `Leave ${hex}`, turnColour(lines, follows)),
+    onTake: take,
+  };
   /** Says first what cannot be read any more. */
   const archive = async () => {
     if (!followed || measuring) {
@@ -390,12 +409,8 @@ function OpenSet({
           onView={setView}
           onSelect={setChosen}
           onInks={mendInks}
-          onFollow={(family, wanted) =>
-            commit(
-              wanted ? `Recolour ${family.hex} and its kind` : `Leave ${family.hex} and its kind`,
-              followFamily(family, wanted, followed?.families ?? []),
-            )
-          }
+          theme={site.theme.colours}
+          acts={acts}
           onDecide={decide}
         />
       </div>

@@ -2,7 +2,7 @@
 
 import { Archive, X } from 'lucide-react';
 import { useRouter } from 'next/navigation';
-import { activeSteps } from '@/core/recolour/activeSteps';
+import { isActive } from '@/core/recolour/activeSteps';
 import { kilobytes } from '@/core/readings/say';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import type { Site } from '@/core/site/model/site';
@@ -133,7 +133,7 @@ function Going({ set, looked, written }: Pick<Props, 'set' | 'looked' | 'written
   return (
     <>
       {!looked.whole && looked.samples.size > 0 && <Button onClick={looked.start}>Read on</Button>}
-      {activeSteps(set.recipe).length > 0 && looked.whole && !written.whole && (
+      {isActive(set.recipe) && looked.whole && !written.whole && (
         <Button onClick={written.start}>Write the files</Button>
       )}
     </>

@@ -1,5 +1,6 @@
 'use client';
 
+import { forEveryHue } from '@/core/recolour/activeSteps';
 import { newWash } from '@/core/layers/fill';
 import { isRecolour, newHue, newTone, newTwoTone } from '@/core/layers/recolour';
 import { isOfColour, newRecipeLayer } from '@/core/layers/recipe';
@@ -74,7 +75,7 @@ export function Colour() {
                   bench,
                   `Lay the recipe ${recipe.name}`,
                   // What a set's hues are says nothing of this picture's.
-                  newRecipeLayer(newId(), { ...recipe, hues: null }),
+                  newRecipeLayer(newId(), forEveryHue(recipe)),
                 )
               }
             />

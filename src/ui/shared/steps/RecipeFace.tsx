@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import { layRecipe } from '@/core/recolour/recipe';
 import { specimen } from '@/core/recolour/specimen';
 import { crop, wholeRaster, type Raster } from '@/core/raster/raster';
-import type { Recipe } from '@/core/site/model/recipe';
+import type { Laid } from '@/core/recolour/activeSteps';
 import { useRasterCanvas } from '../useRasterCanvas';
 
 const width = 48;
@@ -12,7 +12,7 @@ const height = 18;
 let plain: Raster | undefined;
 
 /** What a recipe makes of all hues and greys, at a glance. */
-export function RecipeFace({ recipe }: { recipe: Pick<Recipe, 'steps' | 'spare' | 'hues'> }) {
+export function RecipeFace({ recipe }: { recipe: Laid }) {
   const raster = useMemo(() => {
     plain ??= specimen(width, height);
     const laid = crop(plain, wholeRaster(plain));

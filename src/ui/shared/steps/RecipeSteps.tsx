@@ -1,5 +1,6 @@
 'use client';
 
+import { forEveryHue } from '@/core/recolour/activeSteps';
 import clsx from 'clsx';
 import { ArrowLeft, ArrowRight, Eye, EyeOff, Trash2 } from 'lucide-react';
 import { newWash } from '@/core/layers/fill';
@@ -187,7 +188,7 @@ export function HuesTick({ recipe, commit }: Pick<RecipeProps, 'recipe' | 'commi
         type="checkbox"
         className="accent-act"
         checked
-        onChange={() => commit('Recolour every hue', { ...recipe, hues: null })}
+        onChange={() => commit('Recolour every hue', forEveryHue(recipe))}
       />
       Only hues like
       {hues.map((hex) => (

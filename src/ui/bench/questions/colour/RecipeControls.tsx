@@ -50,6 +50,7 @@ export function RecipeMenu({ onLay }: { onLay(recipe: Recipe): void }) {
         steps: own.steps.map((s) => ({ ...s, id: newId() })),
         spare: own.spare,
         hues: own.hues,
+        ...(own.byHue && { byHue: own.byHue }),
       }),
     );
     say(
