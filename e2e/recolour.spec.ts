@@ -475,7 +475,8 @@ test('on its own pages: before and after under a slider, families, and words tha
   await expect(families.getByRole('button', { name: /^#fff3cd stays/ })).toBeVisible();
   await families.getByRole('checkbox', { name: 'Recolour: Another hue, #c8752e' }).click();
   await expect(families.getByRole('button', { name: /^#c8752e becomes/ })).toBeVisible();
-  // It goes a way of its own, which in hue and tone ends 1.1 by CIEDE2000 off; with the recipe again, and one colour of it stays by itself.
+  // A way of its own (in hue and tone it ends 1.1 off by CIEDE2000), with the recipe again, and one
+  // colour of it that stays by itself.
   const own = families.getByRole('textbox', { name: 'New colour of #c8752e', exact: true });
   await own.fill('#2b5876');
   await own.press('Enter');

@@ -177,6 +177,7 @@ function OpenSet({
     commit(line.follows ? `Leave ${line.old}` : `Recolour ${line.old}`, turnLine(line));
   const take = (paths: readonly string[], wanted: boolean) =>
     commit(takeWords(wanted, paths.length === 1 ? paths[0] : 'all'), takePieces(paths, wanted));
+  const counts = `${set.pieces.length} pieces, ${set.sheets.length} ${set.sheets.length === 1 ? 'style sheet' : 'style sheets'}`;
   const families = followed?.families ?? [];
   const acts: FamilyActs = {
     onFollow: (family, wanted) =>
@@ -346,13 +347,10 @@ function OpenSet({
       >
         <section aria-label="Pieces of the set" className="flex min-h-0 flex-col">
           <div className="flex h-9 shrink-0 items-center gap-2 border-b border-hair bg-white px-3">
-            <h2 className="min-w-0 truncate font-semibold" title={set.name}>
+            <h2 className="min-w-0 truncate font-semibold" title={`${set.name}: ${counts}`}>
               {set.name}
             </h2>
-            <span className="shrink-0 figure text-soft">
-              {set.pieces.length} pieces, {set.sheets.length}{' '}
-              {set.sheets.length === 1 ? 'style sheet' : 'style sheets'}
-            </span>
+            {view !== 'page' && <span className="shrink-0 figure text-soft">{counts}</span>}
             {intake.busy ? (
               <span role="status" className="ml-auto flex min-w-0 items-center gap-2 text-soft">
                 <span className="truncate">Reading {intake.busy}…</span>
