@@ -4,9 +4,12 @@
  */
 import { Worker } from 'node:worker_threads';
 import type { Page } from '@playwright/test';
+import { parse } from 'css-tree';
 import { zipSync } from 'fflate';
 import sharp, { type Sharp } from 'sharp';
 import { newWash } from '../src/core/layers/fill';
+import { recipeForSet } from '../src/core/set/edits';
+import { follow, type FollowInput } from '../src/core/set/follow';
 import { openSet } from '../src/core/set/openSet';
 import type { PieceSet } from '../src/core/site/model/pieceSet';
 import { compare, row, type Row } from './rows';
@@ -135,12 +138,49 @@ class Lanes {
   }
 }
 
+/** A sheet of 5,000 rules in 400 colours, and 300 pieces beside it. */
+function largeTheme(): FollowInput {
+  const hex = (n: number) => `#${((n * 7919 * 2053) % 0xffffff).toString(16).padStart(6, '0')}`;
+  const rules = Array.from(
+    { length: 5000 },
+    (_, i) =>
+      `.c${i} .x${i % 50}{color:${hex(i % 400)};background:${i % 3 ? hex((i * 7) % 400) : 'var(--brand)'};border:1px solid rgba(42,111,119,.5)}`,
+  );
+  const pieces = Array.from({ length: 300 }, (_, i) => `p${i}.png`);
+  return {
+    sheets: [{ path: 'a.css', text: `:root{--brand:#2a6f77}\n${rules.join('\n')}` }],
+    samples: new Map(
+      pieces.map((path, i) => [path, [{ colour: { r: 42, g: 111, b: i % 256 }, share: 1 }]]),
+    ),
+    areas: new Map(pieces.map((path) => [path, 4000])),
+    set: { from: '#2a6f77', follows: [], recipe: recipeForSet('r', '#2a6f77') },
+    decided: {},
+    ends: new Map(),
+  };
+}
+
+/** A changed recipe on sheets that were read before. */
+function followRow(): Promise<Row> {
+  const theme = largeTheme();
+  let turn = 0;
+  return compare(
+    'what 5,000 rules follow a changed recipe with',
+    () => {
+      const steps = [newWash('w', '#a9b79a', 0.4 + (turn++ % 10) / 100)];
+      follow({ ...theme, set: { ...theme.set, recipe: { ...theme.set.recipe, steps } } });
+    },
+    'css-tree reads the same sheet',
+    () => parse(theme.sheets[0].text),
+  );
+}
+
 export async function setRows(): Promise<Row[]> {
   const few = await smallPieces();
   const many = await largePieces();
   const lanes = new Lanes();
   try {
     return [
+      await followRow(),
       await compare(
         'recolour 300 small pieces, PNG with alpha',
         () => lanes.recolour(few),

@@ -127,12 +127,12 @@ class Lines {
     return this.decided[key];
   }
 
-  /** Adds a place as it is, or in place of what stands inside it, such as a variable's fallback. */
   put(place: Place, proposal: Proposal, continues?: SheetLine['continues']): void {
     const line = this.lineOf(place, proposal);
     this.lines.set(line.key, continues ? { ...line, continues } : line);
   }
 
+  /** In place of what stands inside it, such as a variable's fallback. */
   putOver(place: Place, proposal: Proposal, continues?: SheetLine['continues']): void {
     for (const [key, l] of this.lines) {
       if (l.file === place.file && l.start >= place.start && l.end <= place.end) {

@@ -14,9 +14,8 @@ import type { Hex } from '../site/model/hex';
 import type { RecipeStep } from '../site/model/recipe';
 import type { SheetText } from '../theme/readTheme';
 import { isDarkSide } from '../theme/schemes';
-import { askedFamilies } from './meaning';
-import { scanSheet, type Declared } from './scanSheet';
-import { isSource, scanSource } from './sources';
+import type { Declared } from './scanSheet';
+import { readOnce } from './sheetsRead';
 
 /** What colours of a page are for, as its browser shows it; what it has not got is left out. */
 export interface PageColours {
@@ -232,12 +231,8 @@ export function harmonyOnSheets({
   from,
   bound,
 }: HarmonyAsked): HarmonyLaid {
-  const scanned = sheets.map(({ path, text }) => ({
-    path,
-    declared: isSource(path) ? scanSource(path, text) : scanSheet(text),
-  }));
+  const { scanned, asked } = readOnce(sheets);
   const all = scanned.flatMap((s) => s.declared);
-  const asked = askedFamilies(all);
   const used = usesOf(all);
   const becomes = pageInHarmony(colours, accentOf(all), harmony);
   const lines = new Map<string, Hex | null>();

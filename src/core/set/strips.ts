@@ -1,7 +1,7 @@
 import { tryComputed } from '../colour/computed';
 import type { Rgb } from '../raster/raster';
 import type { Side } from '../site/model/slot';
-import { readTheme, type BackgroundFound, type SheetText } from '../theme/readTheme';
+import { backgroundsIn, type BackgroundFound, type SheetText } from '../theme/readTheme';
 import type { Declared } from './scanSheet';
 import { varCall } from './variables';
 
@@ -87,7 +87,7 @@ export const stripsIn = (
   scanned: Parameters<typeof groundSpan>[1],
   resolve: (value: string) => string | undefined,
 ): Strip[] =>
-  readTheme(sheets).backgrounds.flatMap((found): Strip[] => {
+  backgroundsIn(sheets).flatMap((found): Strip[] => {
     const side = endSide(found);
     const { path, selector } = found;
     if (!side || path === null) {

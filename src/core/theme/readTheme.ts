@@ -363,6 +363,13 @@ function collectWidths(
   );
 }
 
+/** The background pictures that style sheets lay, as `readTheme` has them, and nothing else. */
+export function backgroundsIn(sheets: readonly SheetText[]): BackgroundFound[] {
+  const rules = sheets.flatMap(({ path, text }) => readStylesheet(path, text).rules);
+  const properties = customProperties(rules);
+  return collectBackgrounds(rules, (value) => resolveVars(value, properties));
+}
+
 /**
  * What the style sheets of a theme say of its colours, fonts, widths and background pictures. Later
  * sheets count over earlier ones.
@@ -376,7 +383,7 @@ export function readTheme(sheets: readonly SheetText[]): ThemeStyles {
     colours: collectColours(rules, resolve, properties),
     fonts: collectFonts(rules, resolve),
     widths: collectWidths(rules, resolve),
-    backgrounds: collectBackgrounds(rules, resolve),
+    backgrounds: backgroundsIn(sheets),
     problems: read.flatMap((sheet) => sheet.problems),
     files: sheets.map((s) => s.path),
   };
