@@ -1,26 +1,6 @@
 import { createRaster } from '../raster/raster';
-import {
-  coloursOf,
-  coloursOfPicture,
-  fontsOf,
-  mattering,
-  type PageLook,
-  type PageText,
-} from './look';
-
-const text = (part: Partial<PageText>): PageText => ({
-  rect: { x: 100, y: 100, width: 400, height: 20 },
-  words: 'Words',
-  letters: 100,
-  colour: 'rgb(20, 20, 20)',
-  on: undefined,
-  size: 16,
-  weight: 400,
-  family: 'Serif One',
-  as: 'text',
-  bar: false,
-  ...part,
-});
+import { coloursOf, coloursOfPicture, fontsOf, mattering, type PageLook } from './look';
+import { pageText as text } from './look.fixture';
 
 const look = (part: Partial<PageLook>): PageLook => ({
   width: 1000,

@@ -3,6 +3,7 @@ import { colourOf } from '../colour/parse';
 import { harmoniesOf } from '../harmony/harmony';
 import { contrastRatio } from '../legibility/contrast';
 import type { PageLook, PageText } from '../ownPage/look';
+import { pageText } from '../ownPage/look.fixture';
 import { layRecipe } from '../recolour/recipe';
 import { largestStep } from '../colour/difference';
 import { applyEdit } from '../site/edit';
@@ -142,19 +143,7 @@ test('on a set it is lines and a recipe; laid again, lines that stay are the the
 });
 
 test('what colours of a page are for is told by its look', () => {
-  const text = (part: Partial<PageText>): PageText => ({
-    rect: { x: 100, y: 100, width: 400, height: 20 },
-    words: 'Words',
-    letters: 100,
-    colour: 'rgb(20, 20, 20)',
-    on: 0,
-    size: 16,
-    weight: 400,
-    family: 'Serif One',
-    as: 'text',
-    bar: false,
-    ...part,
-  });
+  const text = (part: Partial<PageText>) => pageText({ on: 0, ...part });
   const look: PageLook = {
     width: 1000,
     height: 1000,

@@ -16,6 +16,7 @@ import type { SheetText } from '../theme/readTheme';
 import { isDarkSide } from '../theme/schemes';
 import type { Declared } from './scanSheet';
 import { readOnce } from './sheetsRead';
+import { usersOf } from './variables';
 
 /** What colours of a page are for, as its browser shows it; what it has not got is left out. */
 export interface PageColours {
@@ -59,16 +60,9 @@ const isInk = (property: string): boolean =>
 
 const isShadow = (property: string): boolean => /shadow|^filter$/.test(property);
 
-const called = /var\(\s*(--[^\s,)]+)/gi;
-
 /** What variables are used for in the end. */
 function usesOf(declared: readonly Declared[]): (variable: string) => Use | undefined {
-  const users = new Map<string, Declared[]>();
-  for (const d of declared) {
-    for (const [, name] of d.value.matchAll(called)) {
-      users.set(name, [...(users.get(name) ?? []), d]);
-    }
-  }
+  const users = usersOf(declared);
   const known = new Map<string, Use | undefined>();
   const of = (name: string): Use | undefined => {
     if (!known.has(name)) {

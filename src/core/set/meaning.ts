@@ -1,5 +1,6 @@
 import type { AskedFamily } from '../site/model/pieceSet';
 import type { Declared } from './scanSheet';
+import { usersOf } from './variables';
 
 /* Words by which sheets and files say that a colour has a meaning: common practice, no source. */
 
@@ -77,8 +78,6 @@ export const isMeant = (path: string): boolean =>
 /** A variable of a source that a sheet is compiled from. */
 export const isSourceVariable = ({ selector }: Declared): boolean => selector === '';
 
-const used = /var\(\s*(--[^\s,)]+)/gi;
-
 /**
  * What each declaration of style sheets is for, where it is for something that has a meaning or for
  * code: by its selector, by its variable's name, and of a variable by all that use it.
@@ -86,12 +85,7 @@ const used = /var\(\s*(--[^\s,)]+)/gi;
 export function askedFamilies(
   declared: readonly Declared[],
 ): (d: Declared) => AskedFamily | undefined {
-  const uses = new Map<string, Declared[]>();
-  for (const d of declared) {
-    for (const [, name] of d.value.matchAll(used)) {
-      uses.set(name, [...(uses.get(name) ?? []), d]);
-    }
-  }
+  const uses = usersOf(declared);
   const known = new Map<string, AskedFamily | undefined>();
   const ofVariable = (name: string): AskedFamily | undefined => {
     if (known.has(name)) {

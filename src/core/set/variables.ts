@@ -1,5 +1,23 @@
 import type { Declared } from './scanSheet';
 
+const called = /var\(\s*(--[^\s,)]+)/gi;
+
+/** The declarations that put each variable in, by its name. */
+export function usersOf(declared: readonly Declared[]): ReadonlyMap<string, readonly Declared[]> {
+  const users = new Map<string, Declared[]>();
+  for (const d of declared) {
+    for (const [, name] of d.value.matchAll(called)) {
+      const list = users.get(name);
+      if (list) {
+        list.push(d);
+      } else {
+        users.set(name, [d]);
+      }
+    }
+  }
+  return users;
+}
+
 /** A variable that is put in, with its fallback. */
 export const varCall = /var\(\s*--[\w-]+\s*(?:,[^()]*)?\)/g;
 

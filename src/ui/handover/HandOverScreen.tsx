@@ -88,13 +88,16 @@ function themeWords(set: PieceSet, made: HandOver | undefined): string {
 const fewWords = 3;
 
 /** Words of the theme's pages that cannot be read any more, before it is given. */
-function LostWords({ found, running }: LostContrast) {
+function LostWords({ found, running, problem }: LostContrast) {
   if (running && !found) {
     return (
       <p role="status" className="text-soft">
         Measuring whether its words can be read…
       </p>
     );
+  }
+  if (problem !== undefined) {
+    return <p className="text-warn">Whether its words can be read was not measured: {problem}</p>;
   }
   if (!found) {
     return null;

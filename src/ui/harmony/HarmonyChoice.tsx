@@ -1,7 +1,8 @@
 'use client';
 
 import { figuresOf, harmonyRoles, type Harmony, type HarmonyKind } from '@/core/harmony/harmony';
-import { arrowStep } from '../shared/arrowStep';
+import { chooseByArrow } from '../shared/arrowStep';
+import { VerdictMark } from '../shared/VerdictMark';
 import { HarmonyFace } from './HarmonyFace';
 import { harmonyTitles, pairWords } from './words';
 
@@ -32,18 +33,7 @@ export function HarmonyChoice({
               tabIndex={kind === first ? 0 : -1}
               aria-label={`${title}: ${harmonyRoles.map((r) => `${r} ${colours[r]}`).join(', ')}`}
               onClick={() => onChoose(harmony)}
-              onKeyDown={(e) => {
-                const by = arrowStep(e.key);
-                if (by) {
-                  e.preventDefault();
-                  const next = (i + by + harmonies.length) % harmonies.length;
-                  onChoose(harmonies[next]);
-                  e.currentTarget
-                    .closest('[role=radiogroup]')
-                    ?.querySelectorAll<HTMLElement>('[role=radio]')
-                    [next].focus();
-                }
-              }}
+              onKeyDown={(e) => chooseByArrow(e, i, harmonies, onChoose)}
               className="grid w-full grid-cols-[104px_minmax(0,1fr)] gap-2.5 rounded-sm border border-line bg-white p-1.5 text-left hover:border-soft aria-checked:border-act aria-checked:bg-act-wash"
             >
               <HarmonyFace harmony={harmony} />
@@ -83,7 +73,7 @@ function Figures({ harmony }: { harmony: Harmony }) {
             </td>
             <td className="text-right figure">{ratio.toFixed(1)} : 1</td>
             <td className="w-24 pr-2 text-right figure text-[11px]! text-soft">
-              ✓ {wanted} wanted
+              <VerdictMark verdict={ratio >= wanted ? 'holds' : 'fails'} /> {wanted} wanted
             </td>
           </tr>
         ))}

@@ -57,7 +57,10 @@ export function HarmonyPanel({
     if (chosen) {
       harmonies.choose(undefined);
       session.commit(`Colours: ${harmonyTitles[chosen.kind]}`, applyHarmony(chosen, mains));
-      say('done', 'The theme and its page have these colours. Undo brings the old ones back.');
+      say(
+        'done',
+        `${page.own ? 'The theme has' : 'The theme and its page have'} these colours. Undo brings the old ones back.`,
+      );
     }
   };
   const setPartners = () => {

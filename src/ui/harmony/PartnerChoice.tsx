@@ -3,7 +3,7 @@
 import { faceName, type Font } from '@/core/text/fonts';
 import type { LetterFacts } from '@/core/text/letterFacts';
 import { partnersOf, type Partner } from '@/core/text/pairing';
-import { arrowStep } from '../shared/arrowStep';
+import { chooseByArrow } from '../shared/arrowStep';
 
 const percent = (v: number): string => `${Math.round(v * 100)}%`;
 
@@ -41,15 +41,7 @@ export function PartnerChoice({
             tabIndex={font.id === first ? 0 : -1}
             aria-label={`${font.family}, ${saidOf(partner)}`}
             onClick={() => onChoose(font)}
-            onKeyDown={(e) => {
-              const by = arrowStep(e.key);
-              if (by) {
-                e.preventDefault();
-                const next = (i + by + partners.length) % partners.length;
-                onChoose(partners[next].font);
-                (e.currentTarget.parentElement?.children[next] as HTMLElement).focus();
-              }
-            }}
+            onKeyDown={(e) => chooseByArrow(e, i, partners, (next) => onChoose(next.font))}
             className="flex flex-col gap-0.5 rounded-sm border border-line bg-white px-2.5 py-1.5 text-left hover:border-soft aria-checked:border-act aria-checked:bg-act-wash"
           >
             <span

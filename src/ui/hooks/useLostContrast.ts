@@ -33,6 +33,8 @@ export interface LostContrast {
   /** Undefined while they are measured, and before. */
   readonly found: WordsMeasured | undefined;
   readonly running: boolean;
+  /** Why they could not be measured. */
+  readonly problem: string | undefined;
 }
 
 /** Pages that are measured, at most. */
@@ -86,22 +88,29 @@ export async function lostOfSet(
 
 function useMeasured(
   key: unknown,
-  pages: () => Promise<readonly [before: Pages, after: Pages]>,
+  before: () => Promise<Pages>,
+  after: () => Promise<Pages>,
 ): LostContrast {
-  const { value, current, running } = useKeyed<WordsMeasured | undefined>(
+  const { value, current, running } = useKeyed<Omit<LostContrast, 'running'>>(
     key,
-    undefined,
+    notYet,
     async ({ put, wanted }) => {
-      const [before, after] = await pages();
-      const found = before.length > 0 ? await measured(before, after, wanted) : nothing;
-      if (found) {
-        put(() => found);
+      try {
+        const old = await before();
+        // Where there is no page nothing is said of words.
+        const found = old.length > 0 ? await measured(old, await after(), wanted) : undefined;
+        put(() => ({ ...notYet, found }));
+      } catch (error) {
+        const problem = error instanceof Error ? error.message : String(error);
+        put(() => ({ ...notYet, problem }));
       }
     },
     { oneAtATime: true },
   );
-  return { found: key !== undefined && current ? value : undefined, running };
+  return { ...(key !== undefined && current ? value : notYet), running };
 }
+
+const notYet = { found: undefined, problem: undefined };
 
 /**
  * Words of a set's pages that could be read before and cannot any more, measured anew whenever all
@@ -112,7 +121,11 @@ export function useLostContrast({ before, after, whole }: SetPages): LostContras
     () => (whole && after ? { before, after } : undefined),
     [before, after, whole],
   );
-  return useMeasured(key, async () => [before, after!]);
+  return useMeasured(
+    key,
+    async () => before,
+    async () => after!,
+  );
 }
 
 /** The same of the theme among the files of a hand-over. */
@@ -122,8 +135,9 @@ export function useLostInHandOver(set: PieceSet | null, made: HandOver | undefin
     () => (set && files && isActive(set.recipe) ? { set, files } : undefined),
     [set, files],
   );
-  return useMeasured(key, async () => [
-    await pagesOfSet(theSetFiles(), set!, openPages).catch((): Pages => []),
-    await openPages(setFilesAmong(set!, files!)),
-  ]);
+  return useMeasured(
+    key,
+    () => pagesOfSet(theSetFiles(), set!, openPages).catch((): Pages => []),
+    () => openPages(setFilesAmong(set!, files!)),
+  );
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import type { ReactNode } from 'react';
-import { arrowStep } from './arrowStep';
+import { chooseByArrow } from './arrowStep';
 
 /** One of a few, side by side. */
 export function Switch<V extends string>({
@@ -25,16 +25,7 @@ export function Switch<V extends string>({
           aria-checked={c.value === value}
           tabIndex={c.value === value ? 0 : -1}
           onClick={() => onChange(c.value)}
-          onKeyDown={(e) => {
-            const by = arrowStep(e.key);
-            if (!by) {
-              return;
-            }
-            e.preventDefault();
-            const next = (i + by + choices.length) % choices.length;
-            onChange(choices[next].value);
-            (e.currentTarget.parentElement?.children[next] as HTMLElement).focus();
-          }}
+          onKeyDown={(e) => chooseByArrow(e, i, choices, (next) => onChange(next.value))}
           className="-ml-px inline-flex h-[26px] items-center gap-1.5 border border-line bg-white px-2 whitespace-nowrap first:ml-0 first:rounded-l-sm last:rounded-r-sm hover:border-soft focus-visible:relative aria-checked:relative aria-checked:border-act aria-checked:bg-act-wash"
         >
           {c.label}
