@@ -38,7 +38,7 @@ export function HarmonyPanel({
   const surfaces = useMemo(() => surfaceAssets(site), [site]);
   const mains = useMainColours(surfaces);
   const font = fontOf(stays === 'headings' ? theme.headingFont : theme.bodyFont, site.fonts);
-  const letters = useLetterFacts(font);
+  const letters = useLetterFacts(font, site.fonts);
   // What is tried shows on the page, and anew on whatever else is done meanwhile.
   useEffect(() => {
     if (!chosen && partner === undefined) {
