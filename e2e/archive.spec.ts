@@ -53,7 +53,7 @@ function sampleWithoutLoss(): Buffer {
         name: 'Veldrin without loss',
         // Of a quarter of its px: without loss it takes most of the time, and lies as it did.
         slots: site.slots.map((slot) =>
-          slot.width === 1400 ? { ...slot, width: 700, height: 450 } : slot,
+          slot.width === 1600 ? { ...slot, width: 800, height: 500 } : slot,
         ),
         pictures: Object.fromEntries(
           Object.entries(site.pictures).map(([id, p]) => [id, { ...p, press: pressAs('png') }]),

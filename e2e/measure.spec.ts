@@ -25,7 +25,7 @@ test('a divider’s height is found from its section, by key alone', async ({ be
   await expect(bench.answer(1)).toContainText('1920 × 90');
 });
 
-test('known sizes are marked as practice, and the owner’s own are kept beside them', async ({
+test('known sizes say where they are from, and the owner’s own are kept beside them', async ({
   bench,
   page,
 }) => {
@@ -34,20 +34,23 @@ test('known sizes are marked as practice, and the owner’s own are kept beside 
   await page.keyboard.press('1');
   await page.getByRole('radio', { name: 'Known sizes' }).click();
   const list = page.getByRole('list', { name: 'Known sizes' });
-  await expect(list.getByRole('button', { name: /940 × 198, practice/ })).toBeVisible();
+  await expect(list.getByRole('button', { name: /Content, 5 to 1\s*1080 × 216\s*Home/ })).toBeVisible();
+  await expect(list.getByRole('button', { name: /1200 × 630\s*Open Graph/ })).toBeVisible();
   await page.getByRole('button', { name: 'Keep 1080 × 220' }).click();
-  await expect(list.getByRole('button', { name: /1080 × 220, yours/ })).toHaveAttribute(
+  await expect(list.getByRole('button', { name: /1080 × 220\s*yours/ })).toHaveAttribute(
     'aria-pressed',
     'true',
   );
-  await list.getByRole('button', { name: /1000 × 150, practice/ }).click();
-  await expect(bench.answer(1)).toContainText('1000 × 150');
+  await list.getByRole('button', { name: /Content, 8 to 1/ }).click();
+  await expect(bench.answer(1)).toContainText('1080 × 135');
+  await page.getByRole('radio', { name: 'Numbers' }).click();
+  await bench.type('Width', '1000');
   // 80 px short of the content: a reading says so, and mends it.
   await expect(page.locator('[data-reading=header-width]')).toContainText('−80 px');
   await page
     .getByRole('button', { name: 'Mend Width against content: Make it 1080 px wide' })
     .click();
-  await expect(bench.answer(1)).toContainText('1080 × 150');
+  await expect(bench.answer(1)).toContainText('1080 × 135');
 });
 
 test('widths and pictures of a style sheet give sizes at the bench', async ({ bench, page }) => {

@@ -225,7 +225,7 @@ test('pages share the default background or have their own, and are looked throu
   await expect(own).toHaveAttribute('aria-label', /^Page background, 320 by 320/);
   await page.getByRole('combobox', { name: 'Background of the page' }).click();
   await page.getByRole('option', { name: /Kiln diary background/ }).click();
-  await expect(own).toHaveAttribute('aria-label', /^Kiln diary background, 1400 by 900/);
+  await expect(own).toHaveAttribute('aria-label', /^Kiln diary background, 1600 by 1000/);
   await page.getByRole('radio', { name: '3', exact: true }).click();
   await page
     .getByRole('radiogroup', { name: 'Side of sidebar 2' })

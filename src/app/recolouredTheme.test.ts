@@ -190,8 +190,8 @@ describe('handed over with the site', () => {
     expect(file('slate/images/button.png')).toMatchObject({ theme: 'changed', type: 'image/png' });
     expect(file('slate/images/waiting.gif')).toMatchObject({ theme: 'as it was' });
     expect(await sharp(file('slate/images/header.jpg').bytes).metadata()).toMatchObject({
-      width: 940,
-      height: 198,
+      width: 1020,
+      height: 212,
       format: 'jpeg',
     });
     expect(strFromU8(file('recoloured.txt').bytes)).toContain('slate, recoloured with “Celadon”');

@@ -165,7 +165,7 @@ test('its slots are those of the studio', () => {
     'sidebar 328×240',
     'divider 1920×90',
     'mark 300×72',
-    'background 1400×900',
+    'background 1600×1000',
   ]);
 });
 

@@ -27,5 +27,5 @@ export const background: SlotKindDefinition<'background'> = {
       page.background = { type: 'default' };
     }
   },
-  firstSize: () => ({ width: 1900, height: 1200 }),
+  firstSize: () => ({ width: 1920, height: 1200 }),
 };

@@ -39,5 +39,5 @@ export const divider: SlotKindDefinition<'divider'> = {
       }
     }
   },
-  firstSize: () => ({ width: 2000, height: 100 }),
+  firstSize: () => ({ width: 1920, height: 96 }),
 };

@@ -160,11 +160,11 @@ const svg = (width: number, height: number, body: string): Buffer =>
 /** The pictures by their paths below the theme's folder. */
 export async function slatePieces(): Promise<Record<string, Buffer>> {
   return {
-    'images/strip.png': await png(1, 675, (_, y) => slate(1.62 - (0.62 * y) / 674)),
-    'images/header.jpg': await jpeg(940, 198, hills, 90),
+    'images/strip.png': await png(1, 720, (_, y) => slate(1.62 - (0.62 * y) / 719)),
+    'images/header.jpg': await jpeg(1020, 212, hills, 90),
     'images/page.jpg': await jpeg(
-      1400,
-      900,
+      1600,
+      1000,
       (x, y) =>
         slate(
           1.15 +
@@ -193,14 +193,14 @@ export async function slatePieces(): Promise<Record<string, Buffer>> {
     'images/sidebar.png': await png(240, 44, (x, y) =>
       slate(2.1 + 0.06 * Math.sin((2 * Math.PI * x) / 24 + (2 * Math.PI * y) / 44)),
     ),
-    'images/rule.png': await png(600, 3, (x, y) =>
-      slate(1.1, y === 1 ? 255 * Math.min(1, x / 80, (599 - x) / 80) : 40),
+    'images/rule.png': await png(680, 3, (x, y) =>
+      slate(1.1, y === 1 ? 255 * Math.min(1, x / 80, (679 - x) / 80) : 40),
     ),
-    'images/shadow.png': await png(940, 14, (x, y) => [
+    'images/shadow.png': await png(1020, 14, (x, y) => [
       20,
       28,
       36,
-      clamp(110 * (1 - y / 14) * Math.min(1, x / 60, (939 - x) / 60)),
+      clamp(110 * (1 - y / 14) * Math.min(1, x / 60, (1019 - x) / 60)),
     ]),
     'images/bullet.gif': await gif(8, 8, (x, y) =>
       slate(1, Math.hypot(x - 3.5, y - 3.5) < 3 ? 255 : 0),
@@ -244,7 +244,7 @@ export async function slatePieces(): Promise<Record<string, Buffer>> {
       .webp({ lossless: true })
       .toBuffer(),
     'images/footer.jpg': await jpeg(
-      940,
+      1020,
       96,
       (x, y) => slate(0.95 - y / 320 + 0.02 * noise(x, y)),
       88,

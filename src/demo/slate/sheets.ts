@@ -7,18 +7,18 @@ export const slateCss = `/* Slate, an invented theme */
 
 html { background: var(--slate); }
 body { margin: 0; background: #3f5161 url("images/strip.png") repeat-x 0 0; color: #22282e; font: 16px/1.5 Georgia, serif; }
-#wrapper { width: 940px; margin: 0 auto; background: var(--paper) url(images/paper.webp); border: 1px solid var(--line); }
+#wrapper { width: 1020px; margin: 0 auto; background: var(--paper) url(images/paper.webp); border: 1px solid var(--line); }
 #top { height: 92px; background: url(images/shadow.png) no-repeat 0 100%; }
 .logo { display: block; width: 260px; height: 72px; margin-left: 20px; background: url(images/mark.png) no-repeat; }
-#header { height: 198px; background: #4b5f70 url(images/header.jpg) no-repeat 50% 0; color: #ffffff; }
-#header h1 { margin: 0; padding: 60px 30px 0; font-weight: normal; color: #ffffff; text-shadow: 0 1px 2px rgba(31, 41, 51, .7); }
+#header { height: 212px; background: #4b5f70 url(images/header.jpg) no-repeat 50% 0; color: #ffffff; }
+#header h1 { margin: 0; padding: 66px 30px 0; font-weight: normal; color: #ffffff; text-shadow: 0 1px 2px rgba(31, 41, 51, .7); }
 
 .menu { margin: 0; padding: 0 20px; list-style: none; height: 34px; }
 .menu li { float: left; padding-left: 14px; margin-right: 4px; background: url(images/menu-left.png) no-repeat 0 0; }
 .menu li a { float: left; height: 34px; line-height: 34px; padding-right: 14px; color: #f2f5f7; text-decoration: none; background: #46596a url(images/menu-right.png) no-repeat 100% 0; }
 .menu li a span { float: left; background: url(images/menu-middle.png) repeat-x; padding: 0 8px; }
 
-#main { float: left; width: 600px; padding: 20px 30px; }
+#main { float: left; width: 680px; padding: 20px 30px; }
 #main h2 { color: var(--slate); padding-bottom: 9px; background: url(images/rule.png) no-repeat 0 100%; }
 a { color: var(--link); }
 a:hover { color: #3a6a8a; }

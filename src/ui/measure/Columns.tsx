@@ -3,6 +3,7 @@
 import { Plus, X } from 'lucide-react';
 import { useState } from 'react';
 import { chainLength } from '@/core/measure/chain';
+import { columnsOf } from '@/core/measure/knownSizes';
 import { readPixels } from '@/core/measure/pixels';
 import type { ChainPart } from '@/core/site/model/slot';
 import { Button, IconButton } from '../shared/Button';
@@ -19,17 +20,11 @@ const whats = [
   { value: 'border', label: 'border' },
 ] as const;
 
-const firstChain: readonly ChainPart[] = [
-  { what: 'column', px: 195 },
-  { what: 'gap', px: 45 },
-  { what: 'column', px: 195 },
-];
-
 /** From columns and everything between them, drawn as a chain. */
-export function Columns({ measured, onMeasured }: Way) {
+export function Columns({ page, measured, onMeasured }: Way) {
   const [ref, room] = useMeasure();
   const [parts, setParts] = useState<readonly ChainPart[]>(
-    measured?.from === 'columns' ? measured.parts : firstChain,
+    () => (measured?.from === 'columns' ? measured.parts : columnsOf(page)),
   );
   const total = chainLength(parts);
   const change = (i: number, part: Partial<ChainPart>) =>
@@ -75,10 +70,9 @@ export function Columns({ measured, onMeasured }: Way) {
             onClick={() =>
               setParts([
                 ...parts,
-                {
-                  what: parts.at(-1)?.what === 'column' ? 'gap' : 'column',
-                  px: parts.at(-1)?.what === 'column' ? 20 : 195,
-                },
+                parts.at(-1)?.what === 'column'
+                  ? { what: 'gap', px: 20 }
+                  : { what: 'column', px: parts.findLast((p) => p.what === 'column')?.px ?? 200 },
               ])
             }
           >

@@ -1,9 +1,12 @@
+import type { Page } from '@/core/site/model/page';
 import type { NamedSize } from '@/core/site/model/site';
 import type { Measured, SlotKind } from '@/core/site/model/slot';
 
 /** What each way of measuring is given. */
 export interface Way {
   readonly kind: SlotKind;
+  /** The page that the slot lies on. */
+  readonly page: Page;
   readonly size: { readonly width: number; readonly height: number };
   readonly measured: Measured | null;
   readonly ownSizes: readonly NamedSize[];

@@ -115,10 +115,9 @@ function FromSection({ measured, size, onMeasured }: Way) {
   );
 }
 
-/** From a list: what themes often have, and what the owner put there. */
-function Known({ kind, size, ownSizes, onMeasured, onKeepSize }: Way) {
-  const known = [...knownSizes].sort((a, b) => Number(b.kind === kind) - Number(a.kind === kind));
-  const entry = (s: NamedSize, practice: boolean) => (
+/** From a list: what the page and open standards suggest, and what the owner put there. */
+function Known({ page, kind, size, ownSizes, onMeasured, onKeepSize }: Way) {
+  const entry = (s: NamedSize, source: string) => (
     <li key={`${s.name} ${s.width} ${s.height}`}>
       <button
         type="button"
@@ -131,9 +130,13 @@ function Known({ kind, size, ownSizes, onMeasured, onKeepSize }: Way) {
         <span className="block truncate" title={s.name}>
           {s.name}
         </span>
-        <span className="figure text-soft">
-          {s.width} × {s.height}
-          {practice ? ', practice' : ', yours'}
+        <span className="flex min-w-0 items-baseline gap-2 text-soft">
+          <span className="shrink-0 figure">
+            {s.width} × {s.height}
+          </span>
+          <span className="min-w-0 truncate" title={source}>
+            {source}
+          </span>
         </span>
       </button>
     </li>
@@ -141,15 +144,15 @@ function Known({ kind, size, ownSizes, onMeasured, onKeepSize }: Way) {
   return (
     <div className="flex flex-col gap-2">
       <ul
-        className="grid max-h-[118px] grid-cols-[repeat(auto-fill,minmax(158px,1fr))] gap-1.5 overflow-auto p-0.5"
+        className="grid max-h-[118px] grid-cols-[repeat(auto-fill,minmax(186px,1fr))] gap-1.5 overflow-auto p-0.5"
         aria-label="Known sizes"
       >
-        {ownSizes.map((s) => entry(s, false))}
-        {known.map((s) => entry(s, true))}
+        {ownSizes.map((s) => entry(s, 'yours'))}
+        {knownSizes(page, kind).map((s) => entry(s, s.source))}
       </ul>
       <div className="flex items-center gap-3">
         <p className="min-w-0 grow text-soft">
-          “Practice”: what themes often have; no standard says so.
+          Worked out from {page.name}, or named by the standard beside them.
         </p>
         {onKeepSize && (
           <Button

@@ -67,6 +67,7 @@ export function NewSlotPanel({
   };
   const given: Way = {
     kind,
+    page,
     size,
     measured,
     ownSizes: site.ownSizes,

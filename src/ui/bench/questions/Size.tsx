@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { addThemeColour, keepSize } from '@/core/site/edit';
 import { isContent } from '@/core/slots/registry';
-import { ownPlaceOf } from '@/core/site/pages';
+import { ownPlaceOf, pagesWith } from '@/core/site/pages';
 import { resizeSlot } from '@/core/site/slots';
 import { wayOf, ways } from '../../measure/ways';
 import type { Way } from '../../measure/way';
@@ -20,6 +20,7 @@ export function Size() {
   const Panel = ways.find((w) => w.id === way)?.Panel;
   const given: Way = {
     kind: slot.kind,
+    page: pagesWith(site, slot)[0] ?? site.pages[0],
     size: slot,
     measured: slot.measured,
     ownSizes: site.ownSizes,
