@@ -34,7 +34,9 @@ test('known sizes say where they are from, and the owner’s own are kept beside
   await page.keyboard.press('1');
   await page.getByRole('radio', { name: 'Known sizes' }).click();
   const list = page.getByRole('list', { name: 'Known sizes' });
-  await expect(list.getByRole('button', { name: /Content, 5 to 1\s*1080 × 216\s*Home/ })).toBeVisible();
+  await expect(
+    list.getByRole('button', { name: /Content, 5 to 1\s*1080 × 216\s*Home/ }),
+  ).toBeVisible();
   await expect(list.getByRole('button', { name: /1200 × 630\s*Open Graph/ })).toBeVisible();
   await page.getByRole('button', { name: 'Keep 1080 × 220' }).click();
   await expect(list.getByRole('button', { name: /1080 × 220\s*yours/ })).toHaveAttribute(

@@ -1,8 +1,10 @@
 import type { Drawing } from '@/core/compose/compose';
-import type { Size } from '@/core/frame/placement';
+import type { Framing, Size } from '@/core/frame/placement';
+import type { SeatWish } from '@/core/legibility/seat';
 import type { PhotoSurvey } from '@/core/frame/photoSurvey';
 import type { SampleSize } from '@/core/colour/sample';
 import type { Raster, Rect, Rgb } from '@/core/raster/raster';
+import type { TextLayer } from '@/core/site/model/objectLayers';
 import type { Survey, SurveyQuestions } from '@/core/readings/survey';
 import { isFont } from '@/core/text/fontFile';
 import { createChannel, WorkerCrash, type WorkerLike } from './channel';
@@ -32,6 +34,8 @@ export interface Drawer {
   view(listener: ViewListener): View;
   pixels(drawing: Drawing): Promise<Raster>;
   surveyPhoto(assetId: string, frame: Size): Promise<PhotoSurvey>;
+  firstFrame(assetId: string, frame: Size): Promise<Framing | undefined>;
+  seat(drawing: Drawing, text: TextLayer, wish: SeatWish): Promise<TextLayer>;
   sample(assetId: string, x: number, y: number, size: SampleSize): Promise<Rgb | undefined>;
   survey(drawing: Drawing, questions: SurveyQuestions): Promise<Survey>;
   adopt(assetId: string, raster: Raster): Promise<void>;
@@ -213,37 +217,53 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
     };
   }
 
+  async function pixelsOf(drawing: Drawing): Promise<Raster> {
+    const wanted = JSON.stringify(drawing);
+    finishes.forEach((finish) => finish(wanted));
+    // A photo may have had to make room again, or the worker died, while another came.
+    for (let tries = 0; tries < 4; tries++) {
+      const { raster, missing } = await twice(() => render.ask('pixels', { drawing }));
+      if (missing.length === 0) {
+        return raster;
+      }
+      for (const assetId of missing) {
+        if (tries > 0) {
+          provided.delete(assetId);
+        }
+      }
+      await Promise.all(missing.map(provide));
+    }
+    throw new Error(
+      'The photos of this picture do not fit into memory together. Use smaller ones.',
+    );
+  }
+
+  /** Asks about a photo, once more where the worker died in between and has to be given it again. */
+  async function ofPhoto<T>(assetId: string, ask: () => Promise<T | null>): Promise<T | null> {
+    await provide(assetId);
+    const found = await twice(ask);
+    if (found !== null) {
+      return found;
+    }
+    await provide(assetId);
+    return ask();
+  }
+
   return {
     view,
-    async pixels(drawing) {
-      const wanted = JSON.stringify(drawing);
-      finishes.forEach((finish) => finish(wanted));
-      // A photo may have had to make room again, or the worker died, while another came.
-      for (let tries = 0; tries < 4; tries++) {
-        const { raster, missing } = await twice(() => render.ask('pixels', { drawing }));
-        if (missing.length === 0) {
-          return raster;
-        }
-        for (const assetId of missing) {
-          if (tries > 0) {
-            provided.delete(assetId);
-          }
-        }
-        await Promise.all(missing.map(provide));
-      }
-      throw new Error(
-        'The photos of this picture do not fit into memory together. Use smaller ones.',
-      );
-    },
+    pixels: pixelsOf,
     async surveyPhoto(assetId, frame) {
-      await provide(assetId);
-      const found = await twice(() => render.ask('surveyPhoto', { assetId, frame }));
-      if (found) {
-        return found;
-      }
-      // The worker died in between and has to be given the photo again.
-      await provide(assetId);
-      return (await render.ask('surveyPhoto', { assetId, frame })) ?? { frames: [], colours: [] };
+      const found = await ofPhoto(assetId, () => render.ask('surveyPhoto', { assetId, frame }));
+      return found ?? { frames: [], colours: [] };
+    },
+    async firstFrame(assetId, frame) {
+      const found = await ofPhoto(assetId, () => render.ask('firstFrame', { assetId, frame }));
+      return found ?? undefined;
+    },
+    async seat(drawing, text, wish) {
+      // So that all its photos are there.
+      await pixelsOf(drawing);
+      return twice(() => render.ask('seat', { drawing, text, wish }));
     },
     async sample(assetId, x, y, size) {
       await provide(assetId);

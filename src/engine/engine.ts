@@ -1,5 +1,5 @@
 import type { Drawing } from '@/core/compose/compose';
-import type { Size } from '@/core/frame/placement';
+import type { Framing, Size } from '@/core/frame/placement';
 import type { SampleSize } from '@/core/colour/sample';
 import type { Raster, Rgb } from '@/core/raster/raster';
 import { SearchStopped, type SearchListener } from '@/core/lightest/best';
@@ -7,6 +7,8 @@ import type { Goal } from '@/core/lightest/care';
 import type { TrialSubject } from '@/core/lightest/trial';
 import type { Hex } from '@/core/site/model/hex';
 import type { Aim, PressFormat, PressSettings } from '@/core/site/model/picture';
+import type { SeatWish } from '@/core/legibility/seat';
+import type { TextLayer } from '@/core/site/model/objectLayers';
 import type { PhotoSurvey } from '@/core/frame/photoSurvey';
 import type { Pressed } from '@/core/press/codecs';
 import type { Survey, SurveyQuestions } from '@/core/readings/survey';
@@ -50,6 +52,10 @@ export interface Engine {
   decode(bytes: Uint8Array, urgency?: Urgency): Promise<Raster>;
   /** The best parts of a photo for a frame, and its main colours. */
   surveyPhoto(assetId: string, frame: Size): Promise<PhotoSurvey>;
+  /** The part of a photo that a slot shows at first; undefined where the photo is gone. */
+  firstFrame(assetId: string, frame: Size): Promise<Framing | undefined>;
+  /** A new text where it lies best on a drawing. */
+  seat(drawing: Drawing, text: TextLayer, wish: SeatWish): Promise<TextLayer>;
   /** The colour of a photo at one of its own px, as a mean of a square; undefined outside of it. */
   sample(assetId: string, x: number, y: number, size: SampleSize): Promise<Rgb | undefined>;
   /**
@@ -191,6 +197,8 @@ export function createEngine(parts: EngineParts): Engine {
     pixels: (what, urgency = 'now') => drawn(urgency, (by) => by.pixels(what)),
     decode,
     surveyPhoto: (assetId, frame) => foreground.during(() => drawer.surveyPhoto(assetId, frame)),
+    firstFrame: (assetId, frame) => foreground.during(() => drawer.firstFrame(assetId, frame)),
+    seat: (what, text, wish) => foreground.during(() => drawer.seat(what, text, wish)),
     sample: (assetId, x, y, size) => foreground.during(() => drawer.sample(assetId, x, y, size)),
     survey: (what, questions, urgency = 'now') =>
       drawn(urgency, (by) => by.survey(what, questions)),

@@ -1,15 +1,17 @@
 import type { Box } from '@/core/arrange/box';
 import type { Drawing } from '@/core/compose/compose';
-import type { Size } from '@/core/frame/placement';
+import type { Framing, Size } from '@/core/frame/placement';
 import type { PhotoSurvey } from '@/core/frame/photoSurvey';
 import type { SampleSize } from '@/core/colour/sample';
 import type { Raster, Rect, Rgb } from '@/core/raster/raster';
 import type { Pressed } from '@/core/press/codecs';
 import type { Survey, SurveyQuestions } from '@/core/readings/survey';
 import type { Hex } from '@/core/site/model/hex';
+import type { TextLayer } from '@/core/site/model/objectLayers';
 import type { PressSettings } from '@/core/site/model/picture';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import type { Recipe } from '@/core/site/model/recipe';
+import type { SeatWish } from '@/core/legibility/seat';
 import type { PageWordsReport, WordsSeen } from '@/core/legibility/pageWords';
 import type { PressedFile } from '@/core/readings/reading';
 import type { SiteCard } from '@/core/readings/siteCard';
@@ -71,6 +73,10 @@ export type RenderCalls = {
    * while the photo is not there.
    */
   surveyPhoto: { ask: { assetId: string; frame: Size }; answer: PhotoSurvey | null };
+  /** The part of a photo that a slot shows at first; null while the photo is not there. */
+  firstFrame: { ask: { assetId: string; frame: Size }; answer: Framing | null };
+  /** Where a new text lies best on a drawing, and itself there. */
+  seat: { ask: { drawing: Drawing; text: TextLayer; wish: SeatWish }; answer: TextLayer };
   /** Mean colour of a square of a photo's own px; null outside of it, and while it is not there. */
   sample: { ask: { assetId: string; x: number; y: number; size: SampleSize }; answer: Rgb | null };
   /** What is measured of the drawing and not of its file; what is missing is not waited for. */

@@ -3,11 +3,17 @@ import { calmReport } from '@/core/calm/calm';
 import { colourOf } from '@/core/colour/parse';
 import { sampleAt } from '@/core/colour/sample';
 import { mainColours } from '@/core/colour/palette';
+import { firstFrame } from '@/core/frame/firstFrame';
 import { suggestFrames } from '@/core/frame/suggest';
 import { createComposer, type Drawing } from '@/core/compose/compose';
+import { seated } from '@/core/layers/fitting';
+import { kindOf } from '@/core/layers/registry';
+import { wantedContrast } from '@/core/legibility/contrast';
 import { legibilityOf } from '@/core/legibility/report';
+import { seatOf } from '@/core/legibility/seat';
 import { composite, fillRect } from '@/core/raster/composite';
 import { createRaster, crop, isEmpty, wholeRaster, type Raster } from '@/core/raster/raster';
+import type { Hex } from '@/core/site/model/hex';
 import { ownAssetId, ownFontId } from '@/core/text/fonts';
 import { canvasGlyphs, type TextContext } from '@/core/text/glyphs';
 import { serve, type ServerScope } from './channel';
@@ -55,6 +61,15 @@ function viewOf(name: string): OpenView {
     views.set(name, (view = { composer: createComposer(resources), shown: '', raster: undefined }));
   }
   return view;
+}
+
+/** A drawing as it is seen on what shows through where it does not cover the page. */
+function seenOver(drawing: Drawing, backdrop: Hex): Raster {
+  const seen = createRaster(drawing.width, drawing.height);
+  fillRect(seen, colourOf(backdrop));
+  const { raster } = createComposer(resources).compose(drawing);
+  composite(seen, { type: 'raster', raster, x: 0, y: 0 });
+  return seen;
 }
 
 serve<RenderCalls>(self as unknown as ServerScope, {
@@ -117,6 +132,19 @@ serve<RenderCalls>(self as unknown as ServerScope, {
     const { raster, missing } = createComposer(resources).compose(drawing);
     return { answer: { raster, missing }, transfer: [raster.data.buffer] };
   },
+  firstFrame({ assetId, frame }) {
+    const photo = assets.get(assetId);
+    return { answer: photo ? firstFrame(photo, frame) : null };
+  },
+  async seat({ drawing, text, wish: { backdrop, colours, margin } }) {
+    await loadFonts([text, ...drawing.layers.filter((layer) => layer.kind === 'text')]);
+    const box = kindOf(text).box!(text, { ...drawing, glyphs });
+    if (!box) {
+      return { answer: text };
+    }
+    const seat = seatOf(seenOver(drawing, backdrop), box, colours, wantedContrast(text), margin);
+    return { answer: seated(text, box, seat) };
+  },
   surveyPhoto({ assetId, frame }) {
     const photo = assets.get(assetId);
     return {
@@ -133,17 +161,10 @@ serve<RenderCalls>(self as unknown as ServerScope, {
     if (!calm) {
       return { answer: { texts, calm: undefined } };
     }
-    const seen = createRaster(drawing.width, drawing.height);
-    fillRect(seen, colourOf(backdrop));
-    composite(seen, {
-      type: 'raster',
-      raster: createComposer(resources).compose({
-        ...drawing,
-        layers: drawing.layers.filter((l) => l.kind !== 'text'),
-      }).raster,
-      x: 0,
-      y: 0,
-    });
+    const seen = seenOver(
+      { ...drawing, layers: drawing.layers.filter((l) => l.kind !== 'text') },
+      backdrop,
+    );
     return { answer: { texts, calm: calmReport(seen, calm.limit, calm.veil, calm.wraps) } };
   },
   close({ view }) {

@@ -1,4 +1,4 @@
-import { fillFrame } from '../frame/placement';
+import { fillFrame, type Framing } from '../frame/placement';
 import { backPhoto } from '../readings/cover';
 import { addLayer, addLayerBehind, chain, editLayer, shelve, type Edit } from '../site/edit';
 import type { PhotoLayer } from '../site/model/photoLayer';
@@ -11,8 +11,15 @@ import { newPhoto, photoSize } from './photo';
  * Puts a photo in the slot: in place of the back photo where there is one, behind everything else
  * where there is none.
  * @param id of the layer, where it is a new one
+ * @param framing of the part that is shown, from the middle where none is given
  */
-export function layPhoto(slot: Slot, picture: Picture, item: ShelfItem, id: string): Edit {
+export function layPhoto(
+  slot: Slot,
+  picture: Picture,
+  item: ShelfItem,
+  id: string,
+  framing: Framing = fillFrame(item, slot),
+): Edit {
   const there = backPhoto(picture);
   if (there) {
     return chain(
@@ -24,11 +31,16 @@ export function layPhoto(slot: Slot, picture: Picture, item: ShelfItem, id: stri
         sourceHeight: item.height,
         crop: null,
         cutOut: null,
-        ...fillFrame(item, slot),
+        ...framing,
+        stretch: 1,
+        turn: 0,
       }),
     );
   }
-  return chain(shelve(item), addLayerBehind(picture.id, newPhoto(id, item, slot)));
+  return chain(
+    shelve(item),
+    addLayerBehind(picture.id, { ...newPhoto(id, item, slot), ...framing }),
+  );
 }
 
 /** Puts a photo on top of everything, whole, at no more than four fifths of the slot. */

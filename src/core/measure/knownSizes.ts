@@ -86,7 +86,5 @@ export function columnsOf(page: Page): ChainPart[] {
     .filter((s) => s.side === side)
     .map(({ width }): ChainPart => ({ what: 'column', px: width }));
   const [first] = columns;
-  return first
-    ? columns
-    : [{ what: 'column', px: Math.round(contentWidthAt(page, widest) / 4) }];
+  return first ? columns : [{ what: 'column', px: Math.round(contentWidthAt(page, widest) / 4) }];
 }

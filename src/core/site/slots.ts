@@ -1,13 +1,16 @@
+import { layersAlong, type DrawnBoxes } from '../layers/alongSlot';
 import { pressFormats } from '../press/formats/registry';
-import type { Draft } from 'immer';
+import { castDraft, current, type Draft } from 'immer';
 import { noOverlap } from '../frame/overlap';
 import { plainPicture, pressAs } from '../press/settings';
 import { editSlot, type Edit } from './edit';
+import type { Picture } from './model/picture';
 import type { Site } from './model/site';
 import type { Beside, Side, Slot } from './model/slot';
 import type { SlotKindDefinition } from '../slots/kind';
 import { isContent, slotKind } from '../slots/registry';
 import { freeName } from './pages';
+import { versionsOf } from './versions';
 
 /** What lies beside a new slot: the page, at the sides where its kind meets it. */
 const besideOf = ({ meets }: SlotKindDefinition): Record<Side, Beside | null> => {
@@ -100,19 +103,27 @@ export const placeSlot =
   };
 
 /**
- * Gives a slot another size, and with it what on the page is made for it: its column, or its title
- * band.
+ * Gives a slot another size, and with it what is made for it: its pictures, its column on the page,
+ * or its title band.
  * @param size px; what is left out stays
+ * @param drawn where texts of its picture lie, where that is known
  */
 export const resizeSlot =
   (
     slotId: string,
     size: { width?: number; height?: number },
     measured: Slot['measured'] = null,
+    drawn?: DrawnBoxes,
   ): Edit =>
   (site) => {
     editSlot(slotId, (slot) => {
+      const from = { width: slot.width, height: slot.height };
       Object.assign(slot, size, { measured });
+      for (const { pictureId } of versionsOf(slot as Slot)) {
+        const picture = site.pictures[pictureId];
+        const { layers } = current(picture) as Picture;
+        picture.layers = castDraft([...layersAlong(layers, from, slot, drawn)]);
+      }
     })(site);
     for (const page of site.pages) {
       for (const sidebar of page.body.sidebars) {

@@ -10,9 +10,9 @@ import { backPhoto } from '@/core/readings/cover';
 import type { Command } from '../shared/commands';
 import { alignLayers, changeNames, fitToWidth, spaceLayers } from '@/core/arrange/layerEdits';
 import { newId } from '../shared/newId';
-import { shapeFor, textFor } from '@/core/layers/fitting';
+import { shapeFor } from '@/core/layers/fitting';
 import type { Acting } from './useBench';
-import { type Commanded, addOnTop, addEffect } from './addOnTop';
+import { type Commanded, addEffect, addOnTop, addText } from './addOnTop';
 
 /**
  * What arrows move: the selected layers that can be moved, else the photo while it is being framed.
@@ -78,7 +78,7 @@ export function arranging(bench: Commanded): Command[] {
     {
       id: 'add-text',
       label: 'Add a text',
-      run: () => addOnTop(bench, textFor(site, slot, newId())),
+      run: () => void addText(bench),
     },
     ...(Object.keys(shapeTitles) as ShapeName[]).map((shape): Command => ({
       id: `add-${shape}`,

@@ -24,10 +24,11 @@ import type { ShelfItem } from '@/core/site/model/shelf';
 import type { Site } from '@/core/site/model/site';
 import type { Slot } from '@/core/site/model/slot';
 import { pictureOf } from '@/core/site/picture';
+import { layFirst } from '../hooks/firstPlaces';
 import { useIntake } from '../hooks/useIntake';
 import { usePressed, type Press } from '../hooks/usePressed';
 import { useSite, type Session } from '../hooks/useSession';
-import { addPhotoOnTop, layPhoto } from '@/core/layers/layPhoto';
+import { addPhotoOnTop } from '@/core/layers/layPhoto';
 
 /**
  * What lies on the page in the slot: the picture, the picture without anything laid over it, the
@@ -230,11 +231,11 @@ export function useBenchModel(session: Session, slot: Slot, openShelf: () => voi
     commit(`Add ${item.name}`, addPhotoOnTop(slot, now(), item, id));
     select(id);
   };
-  const layItem = (item: ShelfItem) => {
+  const layItem = async (item: ShelfItem) => {
     if (question === 4) {
       putOnTop(item);
     } else {
-      commit(`Lay ${item.name}`, layPhoto(slot, now(), item, newId()));
+      await layFirst(session, slot, item);
     }
   };
   const selected = picture.layers.find((l) => l.id === selectedIds.at(-1));
@@ -288,8 +289,8 @@ export function useBenchModel(session: Session, slot: Slot, openShelf: () => voi
       hold,
     },
     laying: {
-      lay: (files) => intake.take(files, layItem),
-      layItem,
+      lay: (files) => intake.take(files, (item) => void layItem(item)),
+      layItem: (item) => void layItem(item),
       putOnTop,
       openShelf,
       reading: intake.busy,

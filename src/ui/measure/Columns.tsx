@@ -23,8 +23,8 @@ const whats = [
 /** From columns and everything between them, drawn as a chain. */
 export function Columns({ page, measured, onMeasured }: Way) {
   const [ref, room] = useMeasure();
-  const [parts, setParts] = useState<readonly ChainPart[]>(
-    () => (measured?.from === 'columns' ? measured.parts : columnsOf(page)),
+  const [parts, setParts] = useState<readonly ChainPart[]>(() =>
+    measured?.from === 'columns' ? measured.parts : columnsOf(page),
   );
   const total = chainLength(parts);
   const change = (i: number, part: Partial<ChainPart>) =>

@@ -1,15 +1,13 @@
 'use client';
 
-import { newId } from '../shared/newId';
 import { useRouter } from 'next/navigation';
 import { lazy, Suspense, useCallback, useMemo, useState, type DragEvent } from 'react';
 import { slotsOn } from '@/core/site/pages';
 import type { Slot } from '@/core/site/model/slot';
-import { pictureOf } from '@/core/site/picture';
-import { layPhoto } from '@/core/layers/layPhoto';
 import { droppedFiles, isPageFile, type FolderFile } from '../hooks/folderFiles';
 import '../hooks/tab/warmedPlan';
 import { takeArrived } from '../hooks/tab/arrivals';
+import { layFirst } from '../hooks/firstPlaces';
 import { filesOf, useIntake } from '../hooks/useIntake';
 import { useHistory, useSite, type Session } from '../hooks/useSession';
 import { useSiteReadings } from '../hooks/useSiteReadings';
@@ -69,11 +67,7 @@ function Plan({ session }: { session: Session }) {
       return;
     }
     void take(files.slice(0, 1), (item) => {
-      session.commit(
-        `Lay ${item.name}`,
-        layPhoto(slot, pictureOf(session.state.getState().site, slot), item, newId()),
-      );
-      router.push(href(slot));
+      void layFirst(session, slot, item).then(() => router.push(href(slot)));
     });
   };
   const dropped = async (event: DragEvent) => {

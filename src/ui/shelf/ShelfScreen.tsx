@@ -1,16 +1,15 @@
 'use client';
 
-import { newId } from '../shared/newId';
 import { useRouter } from 'next/navigation';
 import { useState, type DragEvent } from 'react';
 import { matches, shapes, type Shape } from '@/core/shelf/search';
 import { licenceWords } from '@/core/shelf/licences';
 import { readPixels } from '@/core/measure/pixels';
 import { shelve } from '@/core/site/edit';
+import { slotOf } from '@/core/site/picture';
 import type { ShelfItem } from '@/core/site/model/shelf';
 import type { Slot } from '@/core/site/model/slot';
-import { pictureOf, slotOf } from '@/core/site/picture';
-import { layPhoto } from '@/core/layers/layPhoto';
+import { layFirst } from '../hooks/firstPlaces';
 import { filesOf, useIntake } from '../hooks/useIntake';
 import { takeFromLibrary, useLibrary, type LibraryPicture } from '../hooks/useLibrary';
 import { useSite, type Session } from '../hooks/useSession';
@@ -94,11 +93,8 @@ function Shelf({ session, forSlot }: { session: Session; forSlot: string | undef
       bring(files);
     }
   };
-  const lay = (item: ShelfItem, slot: Slot) => {
-    session.commit(
-      `Lay ${item.name}`,
-      layPhoto(slot, pictureOf(session.state.getState().site, slot), item, newId()),
-    );
+  const lay = async (item: ShelfItem, slot: Slot) => {
+    await layFirst(session, slot, item);
     router.push(`/sites/${site.id}/slots/${slot.id}`);
   };
   const fetchPicture = async (picture: LibraryPicture, slot?: Slot) => {
@@ -106,7 +102,7 @@ function Shelf({ session, forSlot }: { session: Session; forSlot: string | undef
     try {
       const item = await takeFromLibrary(picture);
       if (slot) {
-        lay(item, slot);
+        await lay(item, slot);
         return;
       }
       session.commit(`Shelve ${item.name}`, shelve(item));

@@ -7,9 +7,9 @@ import { shapeTitles } from '@/core/layers/shape';
 import { addLayer } from '@/core/site/edit';
 import type { ShapeName } from '@/core/site/model/objectLayers';
 import { Button } from '../../shared/Button';
-import { addOnTop } from '../addOnTop';
+import { addOnTop, addText } from '../addOnTop';
 import { newId } from '../../shared/newId';
-import { shapeFor, textFor, themeDark } from '@/core/layers/fitting';
+import { shapeFor, themeDark } from '@/core/layers/fitting';
 import { FileButton } from '../FileButton';
 import { useActing, useLaying } from '../useBench';
 
@@ -54,10 +54,7 @@ export function AddLayer() {
             <DropdownMenu.Item onSelect={addWash} className={menuItem}>
               Wash
             </DropdownMenu.Item>
-            <DropdownMenu.Item
-              onSelect={() => addOnTop(bench, textFor(site, slot, newId()))}
-              className={menuItem}
-            >
+            <DropdownMenu.Item onSelect={() => void addText(bench)} className={menuItem}>
               Text
             </DropdownMenu.Item>
             {(Object.keys(shapeTitles) as ShapeName[]).map((shape) => (

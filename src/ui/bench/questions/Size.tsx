@@ -8,7 +8,7 @@ import { resizeSlot } from '@/core/site/slots';
 import { wayOf, ways } from '../../measure/ways';
 import type { Way } from '../../measure/way';
 import { Switch } from '../../shared/Switch';
-import { useEditing } from '../useBench';
+import { useDrawn, useEditing } from '../useBench';
 import { Behaviour } from './Behaviour';
 
 /**
@@ -16,6 +16,7 @@ import { Behaviour } from './Behaviour';
  */
 export function Size() {
   const { slot, site, commit } = useEditing();
+  const { drawn } = useDrawn();
   const [way, setWay] = useState(wayOf(slot.measured));
   const Panel = ways.find((w) => w.id === way)?.Panel;
   const given: Way = {
@@ -27,7 +28,7 @@ export function Size() {
     onMeasured: (size, measured) =>
       commit(
         `Size ${size.width ?? slot.width} × ${size.height ?? slot.height}`,
-        resizeSlot(slot.id, size, measured),
+        resizeSlot(slot.id, size, measured, drawn.getState().boxes),
       ),
     onKeepSize: (size) => commit(`Keep the size ${size.name}`, keepSize(size)),
     onColour: (hex) => commit(`Theme colour ${hex}`, addThemeColour(hex)),

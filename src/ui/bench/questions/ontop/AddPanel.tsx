@@ -14,8 +14,8 @@ import { shapeTitles } from '@/core/layers/shape';
 import type { ShapeName } from '@/core/site/model/objectLayers';
 import { Button } from '../../../shared/Button';
 import { Group } from '../../../shared/Group';
-import { addOnTop } from '../../addOnTop';
-import { shapeFor, textFor } from '@/core/layers/fitting';
+import { addOnTop, addText } from '../../addOnTop';
+import { shapeFor } from '@/core/layers/fitting';
 import { FileButton } from '../../FileButton';
 import { PhotoFace } from '../../layers/faces';
 import { useActing, useLaying } from '../../useBench';
@@ -37,7 +37,7 @@ export function AddPanel() {
     <Group title="On top">
       <FileButton ref={files} onFiles={(list) => void lay(list)} />
       <div className="flex flex-wrap gap-1 [&_button]:px-2">
-        <Button onClick={() => addOnTop(bench, textFor(site, slot, newId()))}>
+        <Button onClick={() => void addText(bench)}>
           <Type size={14} aria-hidden />
           Text
         </Button>

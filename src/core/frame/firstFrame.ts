@@ -1,0 +1,157 @@
+import { oklabOf } from '../colour/oklab';
+import type { Raster } from '../raster/raster';
+import { softened } from '../raster/soften';
+import { integral, interestOf, type Interest } from './interest';
+import { centred, coverScale, type Framing, type Size } from './placement';
+
+/*
+ * Which part of a photo a slot shows at first: as much of it as fits, moved along the side that is
+ * too long, so that what matters lies inside and whole, with calm room for words where there is
+ * some.
+ */
+
+/** Detail below so many times the mean is ground and not a thing. */
+const ground = 1.2;
+/** How much detail counts against colours that stand off their surround. */
+const detailShare = 0.25;
+/** Distance in OKLab from which a colour stands off what surrounds it. */
+const apart = 0.06;
+/** How much more skin counts than other things: people are looked at first. */
+const skinWeight = 1.5;
+/** Px of the small picture that colours are evened out over, so that grain is no thing. */
+const even = 3;
+/** Px of the small picture on both sides of a cut that tell whether it goes through a thing. */
+const band = 3;
+/** Shapes wide enough for words beside a thing. */
+const wide = 1.6;
+
+/** What cuts, calm and distance from the middle count against what is kept (ours, by looking). */
+const weights = { cut: 0.25, calm: 0.15, away: 0.05 } as const;
+
+/** Colours of skin in YCbCr (D. Chai and K. N. Ngan, IEEE CSVT 9(4), 1999; from memory). */
+function isSkin(r: number, g: number, b: number): boolean {
+  const cb = 128 - 0.168736 * r - 0.331264 * g + 0.5 * b;
+  const cr = 128 + 0.5 * r - 0.418688 * g - 0.081312 * b;
+  return cb >= 77 && cb <= 127 && cr >= 133 && cr <= 173;
+}
+
+type Lab = readonly [number, number, number];
+
+const distance = (a: Lab, b: Lab): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
+
+/**
+ * How far each px stands off all four borders of the picture, each met straight on, as what lies
+ * around a thing mostly reaches them (after the boundary prior of Y. Wei and others, ECCV 2012; from
+ * memory): distances in OKLab, 0 for what goes on to a border.
+ */
+function standingOff({ small, width, height }: Interest): Float64Array {
+  const { data } = softened(small, even, 'none');
+  const labAt = (p: number): Lab =>
+    oklabOf({ r: data[p * 4], g: data[p * 4 + 1], b: data[p * 4 + 2] });
+  const labs = Array.from({ length: width * height }, (_, p) => labAt(p));
+  return Float64Array.from(labs, (own, p) => {
+    const x = p % width;
+    const row = p - x;
+    const least = Math.min(
+      distance(own, labs[row]),
+      distance(own, labs[row + width - 1]),
+      distance(own, labs[x]),
+      distance(own, labs[(height - 1) * width + x]),
+    );
+    return Math.max(0, least - apart);
+  });
+}
+
+/** How much each px of the small picture matters; 0 for ground. */
+function mattering(interest: Interest): Float64Array {
+  const { values, small } = interest;
+  const mean = values.reduce((sum, v) => sum + v, 0) / values.length;
+  return standingOff(interest).map((off, p) => {
+    const [r, g, b] = small.data.subarray(p * 4, p * 4 + 3);
+    const thing = off * (isSkin(r, g, b) ? skinWeight : 1);
+    return thing + detailShare * Math.max(0, values[p] - ground * mean);
+  });
+}
+
+/**
+ * The part of a photo that a slot shows at first.
+ * @param frame px of the slot
+ * @returns a framing that fills it with as much of the photo as fits
+ */
+export function firstFrame(photo: Raster, frame: Size): Framing {
+  const interest = interestOf(photo);
+  const { width, height, values } = interest;
+  const matters = mattering(interest);
+  const sum = integral(matters, width, height);
+  const detail = integral(values, width, height);
+  const cover = coverScale({ width, height }, frame);
+  const w = Math.min(width, Math.max(1, Math.round(frame.width / cover)));
+  const h = Math.min(height, Math.max(1, Math.round(frame.height / cover)));
+  const total = sum(0, 0, width, height) || 1;
+  const mean = total / (width * height);
+  const along = w < width ? 'x' : 'y';
+  const range = along === 'x' ? width - w : height - h;
+
+  /** How far a side of the frame goes through things, against how much there is of them. */
+  const cutAt = (at: number): number => {
+    const length = along === 'x' ? width : height;
+    if (at <= 0 || at >= length) {
+      return 0;
+    }
+    let through = 0;
+    const across = along === 'x' ? height : width;
+    const before = Math.min(band, at);
+    const behind = Math.min(band, length - at);
+    for (let i = 0; i < across; i++) {
+      const [inside, outside] =
+        along === 'x'
+          ? [sum(at - before, i, at, i + 1), sum(at, i, at + behind, i + 1)]
+          : [sum(i, at - before, i + 1, at), sum(i, at, i + 1, at + behind)];
+      through += Math.min(inside / before, outside / behind);
+    }
+    return through / (across * mean);
+  };
+
+  /** How much calmer than the whole the calmest third of the frame is, 0..1. */
+  const calmOf = (x: number, y: number): number => {
+    if (frame.width / frame.height < wide) {
+      return 0;
+    }
+    const third = Math.max(1, Math.floor(w / 3));
+    const least = Math.min(
+      ...[0, (w - third) >> 1, w - third].map((left) =>
+        detail(x + left, y, x + left + third, y + h),
+      ),
+    );
+    const all = detail(x, y, x + w, y + h) || 1;
+    return Math.max(0, 1 - (least * w) / (third * all));
+  };
+
+  const scoreOf = (offset: number): number => {
+    const [x, y] = along === 'x' ? [offset, 0] : [0, offset];
+    const length = along === 'x' ? w : h;
+    const kept = sum(x, y, x + w, y + h) / total;
+    const cut = cutAt(offset) + cutAt(offset + length);
+    const away = range === 0 ? 0 : Math.abs(offset / range - 0.5);
+    return kept - weights.cut * cut + weights.calm * calmOf(x, y) - weights.away * away;
+  };
+
+  const middle = Math.round(range / 2);
+  let best = middle;
+  let most = scoreOf(middle);
+  for (let offset = 0; offset <= range; offset++) {
+    const score = scoreOf(offset);
+    if (score > most + 1e-9) {
+      most = score;
+      best = offset;
+    }
+  }
+  const framing = centred(coverScale(photo, frame), photo, frame);
+  if (range === 0) {
+    return framing;
+  }
+  const share = best / range;
+  return along === 'x'
+    ? { ...framing, x: (frame.width - photo.width * framing.scale) * share }
+    : { ...framing, y: (frame.height - photo.height * framing.scale) * share };
+}

@@ -1,0 +1,86 @@
+import { oklabOf } from '../colour/oklab';
+import type { Raster } from '../raster/raster';
+import { resample } from './resample';
+
+/** Longest side that detail is looked for at, px. */
+const looked = 200;
+
+/**
+ * How much there is to see at each pixel: steps of lightness and colour to its neighbours, and
+ * distance from the picture's mean colour.
+ */
+function detailOf(small: Raster): Float64Array {
+  const { width, height } = small;
+  const lab = new Float64Array(width * height * 3);
+  const mean = [0, 0, 0];
+  for (let p = 0; p < width * height; p++) {
+    const c = oklabOf({ r: small.data[p * 4], g: small.data[p * 4 + 1], b: small.data[p * 4 + 2] });
+    lab.set(c, p * 3);
+    for (let k = 0; k < 3; k++) {
+      mean[k] += c[k] / (width * height);
+    }
+  }
+  const out = new Float64Array(width * height);
+  for (let y = 0; y < height; y++) {
+    for (let x = 0; x < width; x++) {
+      const p = y * width + x;
+      const right = (y * width + Math.min(width - 1, x + 1)) * 3;
+      const below = (Math.min(height - 1, y + 1) * width + x) * 3;
+      let step = 0;
+      let away = 0;
+      for (let k = 0; k < 3; k++) {
+        const v = lab[p * 3 + k];
+        const weight = k === 0 ? 1 : 2;
+        step += weight * ((lab[right + k] - v) ** 2 + (lab[below + k] - v) ** 2);
+        away += weight * (v - mean[k]) ** 2;
+      }
+      out[p] = Math.sqrt(step) + 0.25 * Math.sqrt(away);
+    }
+  }
+  return out;
+}
+
+/**
+ * Sums over everything above and to the left, so that any rectangle's sum takes four look-ups (F.
+ * Crow, SIGGRAPH 1984).
+ */
+export function integral(
+  values: Float64Array,
+  width: number,
+  height: number,
+): (x0: number, y0: number, x1: number, y1: number) => number {
+  const sums = new Float64Array((width + 1) * (height + 1));
+  for (let y = 0; y < height; y++) {
+    let row = 0;
+    for (let x = 0; x < width; x++) {
+      row += values[y * width + x];
+      sums[(y + 1) * (width + 1) + x + 1] = sums[y * (width + 1) + x + 1] + row;
+    }
+  }
+  return (x0, y0, x1, y1) =>
+    sums[y1 * (width + 1) + x1] -
+    sums[y0 * (width + 1) + x1] -
+    sums[y1 * (width + 1) + x0] +
+    sums[y0 * (width + 1) + x0];
+}
+
+/** A photo made small, and how much there is to see at each of its px. */
+export interface Interest {
+  readonly width: number;
+  readonly height: number;
+  /** Px of the small picture for each of the photo. */
+  readonly k: number;
+  readonly values: Float64Array;
+  readonly small: Raster;
+}
+
+export function interestOf(photo: Raster): Interest {
+  const k = Math.min(1, looked / Math.max(photo.width, photo.height));
+  const small = resample(
+    photo,
+    { x: 0, y: 0, scaleX: k, scaleY: k },
+    Math.max(1, Math.round(photo.width * k)),
+    Math.max(1, Math.round(photo.height * k)),
+  );
+  return { width: small.width, height: small.height, k, small, values: detailOf(small) };
+}

@@ -1,0 +1,49 @@
+import { drawingOf } from '@/core/compose/drawing';
+import type { Framing, Size } from '@/core/frame/placement';
+import { layPhoto } from '@/core/layers/layPhoto';
+import { backdropOf } from '@/core/seam/beside';
+import type { TextLayer } from '@/core/site/model/objectLayers';
+import type { Picture } from '@/core/site/model/picture';
+import type { ShelfItem } from '@/core/site/model/shelf';
+import type { Site } from '@/core/site/model/site';
+import type { Slot } from '@/core/site/model/slot';
+import { isBlank, pictureOf } from '@/core/site/picture';
+import { newId } from '../shared/newId';
+import { theEngine } from './tab/engine';
+import type { Session } from './useSession';
+
+/* Where things lie at first, by what is to be seen there. */
+
+/** The part of a photo that a slot shows at first; undefined where the photo cannot be read. */
+const firstFrameOf = (assetId: string, slot: Size): Promise<Framing | undefined> =>
+  theEngine()
+    .firstFrame(assetId, { width: slot.width, height: slot.height })
+    .catch(() => undefined);
+
+/** Lays a photo in its slot, framed to what matters in it. */
+export async function layFirst(session: Session, slot: Slot, item: ShelfItem): Promise<void> {
+  const framing = await firstFrameOf(item.assetId, slot);
+  const picture = pictureOf(session.state.getState().site, slot);
+  session.commit(`Lay ${item.name}`, layPhoto(slot, picture, item, newId(), framing));
+}
+
+/** A new text where it is read best; as it is where nothing can be drawn. */
+export async function seatedText(
+  site: Site,
+  slot: Slot,
+  picture: Picture,
+  text: TextLayer,
+): Promise<TextLayer> {
+  if (isBlank(picture)) {
+    return text;
+  }
+  const colours = site.theme.colours.map((c) => c.hex);
+  const wish = {
+    backdrop: backdropOf(site, slot),
+    colours: colours.length > 0 ? colours : [text.colour],
+    margin: site.limits.sideMargin,
+  };
+  return theEngine()
+    .seat(drawingOf(slot, picture), text, wish)
+    .catch(() => text);
+}
