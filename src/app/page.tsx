@@ -1,5 +1,5 @@
-import { SitesScreen } from '@/ui/sites/SitesScreen';
+import { StartScreen } from '@/ui/sites/StartScreen';
 
 export default function Page() {
-  return <SitesScreen />;
+  return <StartScreen />;
 }

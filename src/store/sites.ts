@@ -1,13 +1,23 @@
 import type { Database } from './database';
 
-/** All rows of sites as they lie there, unread, newest first. */
-export async function storedSites(
-  db: Database,
-): Promise<{ readonly id: string; readonly stamp: string; readonly site: unknown }[]> {
+/** A site's row as it lies there, unread. */
+export interface StoredRow {
+  readonly id: string;
+  /** Differs with every write, and with every new list of its findings. */
+  readonly stamp: string;
+  /** When it was written, ms since 1970. */
+  readonly changedAt: number;
+  readonly site: unknown;
+}
+
+/** All rows of sites, newest first. */
+export async function storedSites(db: Database): Promise<StoredRow[]> {
   const rows = await db.sites.orderBy('changedAt').reverse().toArray();
-  return rows.map(({ id, stamp, revision, site }) => ({
+  const found = await db.findings.bulkGet(rows.map(({ id }) => id));
+  return rows.map(({ id, stamp, revision, changedAt, site }, i) => ({
     id,
-    stamp: stamp ?? `${revision}`,
+    stamp: `${stamp ?? revision} ${found[i]?.state ?? ''}`,
+    changedAt,
     site,
   }));
 }

@@ -20,6 +20,12 @@ export const applyEdit = (site: Site, edit: Edit): Site =>
     edit(draft);
   });
 
+export const renameSite =
+  (name: string): Edit =>
+  (site) => {
+    site.name = name;
+  };
+
 /** Does nothing when the slot is not there any more. */
 export const editSlot =
   (slotId: string, change: (slot: Draft<Slot>) => void): Edit =>

@@ -1,20 +1,20 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { lazy, Suspense, useState, type DragEvent } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import type { Page } from '@/core/site/model/page';
 import type { Site } from '@/core/site/model/site';
 import type { Slot } from '@/core/site/model/slot';
 import { pagesWith } from '@/core/site/pages';
 import { slotOf } from '@/core/site/picture';
 import '../hooks/tab/warmedBench';
-import { filesOf } from '../hooks/useIntake';
 import { useOwnFonts } from '../hooks/useOwnFonts';
 import { useHistory, useSite, type Session } from '../hooks/useSession';
 import { Boundary } from '../shared/Boundary';
 import { Button } from '../shared/Button';
 import { CommandList } from '../shared/CommandList';
 import { useCommandKeys } from '../shared/commands';
+import { DropScreen } from '../shared/DropScreen';
 import { Choose } from '../shared/Choose';
 import { Switch } from '../shared/Switch';
 import { screenWidths } from '../shared/screenWidths';
@@ -113,20 +113,12 @@ function OpenBench({ session, slot }: { session: Session; slot: Slot }) {
   useCommandKeys(commands);
 
   useClipboard({ ...editing, ...selecting, ...asking, ...boxes, ...laying });
-  const drop = (event: DragEvent) => {
-    if (!filesOf(event.dataTransfer).length) {
-      return;
-    }
-    event.preventDefault();
-    void laying.lay(filesOf(event.dataTransfer));
-  };
-
   return (
     <BenchProvider value={bench}>
-      <div
-        className="flex h-screen flex-col select-none"
-        onDragOver={(e) => e.preventDefault()}
-        onDrop={drop}
+      <DropScreen
+        siteId={site.id}
+        className="select-none"
+        onPictures={(files) => void laying.lay(files.map(({ file }) => file))}
       >
         <TopBar
           crumbs={[
@@ -178,7 +170,7 @@ function OpenBench({ session, slot }: { session: Session; slot: Slot }) {
         <Boundary resetOn={asking.question} what="The tray">
           <Tray onVersions={() => setVersionsOpen(true)} />
         </Boundary>
-      </div>
+      </DropScreen>
       {versionsOpen && (
         <Suspense fallback={null}>
           <VersionsDialog page={page} screen={screenWidth} open onOpenChange={setVersionsOpen} />

@@ -23,6 +23,7 @@ import { Group } from '../shared/Group';
 import { Progress } from '../shared/Progress';
 import { Switch } from '../shared/Switch';
 import { saveArchive, saveSiteFile } from '../shared/saveFiles';
+import { DropScreen } from '../shared/DropScreen';
 import { TopBar } from '../shared/TopBar';
 import { undoCommands } from '../shared/undoCommands';
 import { useCommandKeys } from '../shared/commands';
@@ -137,7 +138,7 @@ function Opened({ session }: { session: Session }) {
   const commit = session.commit.bind(session);
   useCommandKeys(undoCommands(session, useHistory(session)));
   return (
-    <div className="flex h-screen flex-col">
+    <DropScreen siteId={site.id}>
       <TopBar crumbs={[{ label: site.name, href: `/sites/${site.id}` }, { label: 'Hand over' }]}>
         {running && (
           <span role="status" className="flex items-center gap-2 text-soft">
@@ -322,6 +323,6 @@ function Opened({ session }: { session: Session }) {
           </Group>
         </aside>
       </div>
-    </div>
+    </DropScreen>
   );
 }

@@ -2,6 +2,7 @@ import { drawingOf } from '@/core/compose/drawing';
 import type { Framing, Size } from '@/core/frame/placement';
 import { layPhoto } from '@/core/layers/layPhoto';
 import { backdropOf } from '@/core/seam/beside';
+import type { Edit } from '@/core/site/edit';
 import type { TextLayer } from '@/core/site/model/objectLayers';
 import type { Picture } from '@/core/site/model/picture';
 import type { ShelfItem } from '@/core/site/model/shelf';
@@ -21,6 +22,12 @@ const firstFrameOf = (assetId: string, slot: Size): Promise<Framing | undefined>
     .catch(() => undefined);
 
 /** Lays a photo in its slot, framed to what matters in it. */
+export async function layingFirst(slot: Slot, picture: Picture, item: ShelfItem): Promise<Edit> {
+  const framing = await firstFrameOf(item.assetId, slot);
+  return layPhoto(slot, picture, item, newId(), framing);
+}
+
+/** The same as a step of a site's history. */
 export async function layFirst(session: Session, slot: Slot, item: ShelfItem): Promise<void> {
   const framing = await firstFrameOf(item.assetId, slot);
   const picture = pictureOf(session.state.getState().site, slot);

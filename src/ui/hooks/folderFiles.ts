@@ -45,10 +45,6 @@ export function droppedFiles(data: DataTransfer): Promise<FolderFile[]> {
   return Promise.all(entries.map((entry) => within(entry, ''))).then((lists) => lists.flat());
 }
 
-/** A saved page, a theme's style sheets, or a folder or zip of either. */
-export const isPageFile = ({ path }: FolderFile): boolean =>
-  /\.(?:x?html?|xht|mht(?:ml)?|css|zip)$/i.test(path);
-
 /** What was chosen in the browser's own chooser, a folder or files. */
 export const chosenFiles = (list: FileList | null): FolderFile[] =>
   Array.from(list ?? [], (file) => ({ path: file.webkitRelativePath || file.name, file }));

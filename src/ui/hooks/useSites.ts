@@ -7,6 +7,8 @@ import { theDatabase, theTabs } from './tab/database';
 import { theSiteCards } from './tab/siteCards';
 import { theStanding } from './tab/standing';
 
+export type { ListedSite } from '@/work/siteCards';
+
 /** All sites, newest first; undefined until they are read. */
 export const useSites = (): ListedSite[] | undefined =>
   useLiveQuery(async () => theSiteCards().of(await storedSites(theDatabase())), []);

@@ -1,18 +1,21 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { lazy, Suspense, useCallback, useMemo, useState, type DragEvent } from 'react';
+import { lazy, Suspense, useCallback, useMemo, useState } from 'react';
+import { isPageFile } from '@/core/files/dropped';
+import { shelve } from '@/core/site/edit';
 import { slotsOn } from '@/core/site/pages';
 import type { Slot } from '@/core/site/model/slot';
-import { droppedFiles, isPageFile, type FolderFile } from '../hooks/folderFiles';
+import type { FolderFile } from '../hooks/folderFiles';
 import '../hooks/tab/warmedPlan';
 import { takeArrived } from '../hooks/tab/arrivals';
 import { layFirst } from '../hooks/firstPlaces';
-import { filesOf, useIntake } from '../hooks/useIntake';
+import { useIntake } from '../hooks/useIntake';
 import { useHistory, useSite, type Session } from '../hooks/useSession';
 import { useSiteReadings } from '../hooks/useSiteReadings';
 import { Boundary } from '../shared/Boundary';
 import { Button } from '../shared/Button';
+import { DropScreen } from '../shared/DropScreen';
 import { CommandList } from '../shared/CommandList';
 import { useCommandKeys, type Command } from '../shared/commands';
 import { undoCommands } from '../shared/undoCommands';
@@ -48,9 +51,11 @@ function Plan({ session }: { session: Session }) {
   const [view, setView] = useState<PlanView>('site');
   const [selected, setSelected] = useState<string>();
   const [listOpen, setListOpen] = useState(false);
-  const [brought] = useState(() => takeArrived(site.id));
-  const [ownOpen, setOwnOpen] = useState(brought !== undefined);
-  const [ownFiles, setOwnFiles] = useState<readonly FolderFile[] | undefined>(brought && []);
+  const [brought] = useState(() => takeArrived(site.id, 'pages'));
+  const [ownFiles, setOwnFiles] = useState<readonly FolderFile[] | undefined>(
+    () => (brought && []) ?? takeArrived(site.id, 'files'),
+  );
+  const [ownOpen, setOwnOpen] = useState(ownFiles !== undefined);
   const page = site.pages.find((p) => p.id === pageId) ?? site.pages[0];
   const slots = useMemo(() => slotsOn(site, page), [site, page]);
   const href = useCallback((slot: Slot) => `/sites/${site.id}/slots/${slot.id}`, [site.id]);
@@ -62,7 +67,7 @@ function Plan({ session }: { session: Session }) {
   };
   const lay = async (slot: Slot, files: readonly File[]) => {
     const placed = files.map((file) => ({ path: file.name, file }));
-    if (placed.some(isPageFile)) {
+    if (placed.some(({ path }) => isPageFile(path))) {
       openPage(placed);
       return;
     }
@@ -70,23 +75,15 @@ function Plan({ session }: { session: Session }) {
       void layFirst(session, slot, item).then(() => router.push(href(slot)));
     });
   };
-  const dropped = async (event: DragEvent) => {
-    const files = filesOf(event.dataTransfer);
-    if (!files.length) {
-      return;
-    }
-    event.preventDefault();
-    // A page's folder comes with it.
-    const all = await droppedFiles(event.dataTransfer);
-    if (all.some(isPageFile)) {
-      openPage(all);
-    } else {
-      say(
-        'bad',
-        `Drop ${files[0].name} on a numbered slot of the page, or a saved page, a theme’s style sheets and zips anywhere.`,
-      );
-    }
-  };
+  /** Beside the slots nothing says where pictures are to lie: they wait on the shelf. */
+  const shelvePictures = (files: readonly FolderFile[]) =>
+    void take(
+      files.map(({ file }) => file),
+      (item) => {
+        session.commit(`Shelve ${item.name}`, shelve(item));
+        say('done', `${item.name} is on the shelf. To lay it, drop it on a numbered place.`);
+      },
+    );
 
   const screens = site.visitors.length ? site.visitors.map((v) => v.width) : usualScreens;
   const nextScreen = () => setWidth((w) => screens.find((s) => s > w) ?? screens[0]);
@@ -154,15 +151,7 @@ function Plan({ session }: { session: Session }) {
   };
 
   return (
-    <div
-      className="flex h-screen flex-col"
-      onDragOver={(e) => e.preventDefault()}
-      onDrop={(e) =>
-        void dropped(e).catch((error: unknown) =>
-          say('bad', error instanceof Error ? error.message : String(error)),
-        )
-      }
-    >
+    <DropScreen siteId={site.id} onPages={openPage} onPictures={shelvePictures}>
       <PlanBar
         session={session}
         site={site}
@@ -230,6 +219,6 @@ function Plan({ session }: { session: Session }) {
         </Suspense>
       )}
       <CommandList open={listOpen} onOpenChange={setListOpen} commands={commands} />
-    </div>
+    </DropScreen>
   );
 }

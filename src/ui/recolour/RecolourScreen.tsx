@@ -23,7 +23,7 @@ import type { Hex } from '@/core/site/model/hex';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import type { Recipe } from '@/core/site/model/recipe';
 import type { Site } from '@/core/site/model/site';
-import { droppedFiles, type FolderFile } from '../hooks/folderFiles';
+import type { FolderFile } from '../hooks/folderFiles';
 import { useFollowed, useLooked, useWritten, type OfferLook } from '../hooks/usePieceSet';
 import { zipped } from '../hooks/zipped';
 import { handedOf } from '../hooks/handedOf';
@@ -38,6 +38,7 @@ import { undoCommands } from '../shared/undoCommands';
 import { download } from '../shared/download';
 import { say } from '../shared/notices';
 import { SelectedStep } from '../shared/steps/RecipeSteps';
+import { DropScreen } from '../shared/DropScreen';
 import { TopBar } from '../shared/TopBar';
 import { WithSession } from '../shared/WithSession';
 import { EmptySet } from './EmptySet';
@@ -86,7 +87,7 @@ function Opened({ session }: { session: Session }) {
     });
   if (!site.set) {
     return (
-      <div className="flex h-screen flex-col">
+      <DropScreen siteId={site.id} onPages={take} onPictures={take}>
         <TopBar
           crumbs={[{ label: site.name, href: `/sites/${site.id}` }, { label: 'Recolour a set' }]}
         >
@@ -94,7 +95,7 @@ function Opened({ session }: { session: Session }) {
         </TopBar>
         <h1 className="sr-only">Recolour a set for {site.name}</h1>
         <EmptySet site={site} intake={intake} onFiles={take} />
-      </div>
+      </DropScreen>
     );
   }
   return <OpenSet session={session} site={site} set={site.set} intake={intake} onFiles={take} />;
@@ -310,16 +311,7 @@ function OpenSet({
   useCommandKeys(commands);
 
   return (
-    <div
-      className="flex h-screen flex-col"
-      onDragOver={(e) => e.preventDefault()}
-      onDrop={(e) => {
-        e.preventDefault();
-        void droppedFiles(e.dataTransfer).then(onFiles, (error: unknown) =>
-          say('bad', error instanceof Error ? error.message : String(error)),
-        );
-      }}
-    >
+    <DropScreen siteId={site.id} onPages={onFiles} onPictures={onFiles}>
       <SetBar
         session={session}
         site={site}
@@ -450,6 +442,6 @@ function OpenSet({
         onClose={() => setLost(undefined)}
       />
       <CommandList open={listOpen} onOpenChange={setListOpen} commands={commands} />
-    </div>
+    </DropScreen>
   );
 }

@@ -10,6 +10,7 @@ import { useSite, type Session } from '../hooks/useSession';
 import { Choose } from '../shared/Choose';
 import { screenWidths } from '../shared/screenWidths';
 import { Standing } from '../shared/Standing';
+import { DropScreen } from '../shared/DropScreen';
 import { TopBar } from '../shared/TopBar';
 import { WithSession } from '../shared/WithSession';
 import { Curtain } from './Curtain';
@@ -39,7 +40,7 @@ function Opened({ session, asked }: { session: Session; asked: string | undefine
   const path = pageFiles(site).get(page.id)!;
   const served = host?.pages.some((p) => p.path === path);
   return (
-    <div className="flex h-screen flex-col">
+    <DropScreen siteId={site.id}>
       <TopBar
         crumbs={[
           { label: site.name, href: `/sites/${site.id}` },
@@ -83,6 +84,6 @@ function Opened({ session, asked }: { session: Session; asked: string | undefine
           </p>
         </main>
       )}
-    </div>
+    </DropScreen>
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useState, type DragEvent } from 'react';
+import { useEffect, useEffectEvent, useState } from 'react';
 import { matches, shapes, type Shape } from '@/core/shelf/search';
 import { licenceWords } from '@/core/shelf/licences';
 import { readPixels } from '@/core/measure/pixels';
@@ -10,7 +10,8 @@ import { slotOf } from '@/core/site/picture';
 import type { ShelfItem } from '@/core/site/model/shelf';
 import type { Slot } from '@/core/site/model/slot';
 import { layFirst } from '../hooks/firstPlaces';
-import { filesOf, useIntake } from '../hooks/useIntake';
+import { takeArrived } from '../hooks/tab/arrivals';
+import { useIntake } from '../hooks/useIntake';
 import { takeFromLibrary, useLibrary, type LibraryPicture } from '../hooks/useLibrary';
 import { useSite, type Session } from '../hooks/useSession';
 import { FileDrop } from '../measure/FileDrop';
@@ -20,16 +21,30 @@ import { CommitField } from '../shared/CommitField';
 import { inputLook } from '../shared/inputLook';
 import { Switch } from '../shared/Switch';
 import { say } from '../shared/notices';
+import { DropScreen } from '../shared/DropScreen';
 import { TopBar } from '../shared/TopBar';
 import { WithSession } from '../shared/WithSession';
 import { CreditsDialog } from './CreditsDialog';
 import { LibraryDetails, ShelfDetails } from './Details';
 import { Card, OwnCard } from './ShelfCards';
 
-export function ShelfScreen({ siteId, forSlot }: { siteId: string; forSlot: string | undefined }) {
+/**
+ * The pictures at hand, and those of the library.
+ * @param forSlot a slot that a picture is sought for
+ * @param inLibrary the library is looked at first
+ */
+export function ShelfScreen({
+  siteId,
+  forSlot,
+  inLibrary,
+}: {
+  siteId: string;
+  forSlot: string | undefined;
+  inLibrary: boolean;
+}) {
   return (
     <WithSession siteId={siteId}>
-      {(session) => <Shelf session={session} forSlot={forSlot} />}
+      {(session) => <Shelf session={session} forSlot={forSlot} inLibrary={inLibrary} />}
     </WithSession>
   );
 }
@@ -38,11 +53,19 @@ type Where = 'shelf' | 'library';
 
 const any = 'any';
 
-function Shelf({ session, forSlot }: { session: Session; forSlot: string | undefined }) {
+function Shelf({
+  session,
+  forSlot,
+  inLibrary,
+}: {
+  session: Session;
+  forSlot: string | undefined;
+  inLibrary: boolean;
+}) {
   const site = useSite(session);
   const router = useRouter();
   const target = forSlot ? slotOf(site, forSlot) : undefined;
-  const [where, setWhere] = useState<Where>('shelf');
+  const [where, setWhere] = useState<Where>(inLibrary ? 'library' : 'shelf');
   const [words, setWords] = useState('');
   const [subject, setSubject] = useState(any);
   const [shape, setShape] = useState<Shape | typeof any>(any);
@@ -86,13 +109,15 @@ function Shelf({ session, forSlot }: { session: Session; forSlot: string | undef
     setWhere('shelf');
     void take(files, (item) => session.commit(`Shelve ${item.name}`, shelve(item)));
   };
-  const drop = (event: DragEvent) => {
-    const files = filesOf(event.dataTransfer);
-    if (files.length) {
-      event.preventDefault();
-      bring(files);
+  const takeBrought = useEffectEvent(() => {
+    const pictures = takeArrived(site.id, 'pictures');
+    if (pictures) {
+      bring(pictures);
     }
-  };
+  });
+  useEffect(() => {
+    void Promise.resolve().then(takeBrought);
+  }, []);
   const lay = async (item: ShelfItem, slot: Slot) => {
     await layFirst(session, slot, item);
     router.push(`/sites/${site.id}/slots/${slot.id}`);
@@ -120,7 +145,7 @@ function Shelf({ session, forSlot }: { session: Session; forSlot: string | undef
       ? library.answer.pictures.find((p) => p.id === chosen)
       : undefined;
   return (
-    <div className="flex h-screen flex-col" onDragOver={(e) => e.preventDefault()} onDrop={drop}>
+    <DropScreen siteId={site.id} onPictures={(files) => bring(files.map(({ file }) => file))}>
       <TopBar
         crumbs={[
           { label: 'Sites', href: '/' },
@@ -355,6 +380,6 @@ function Shelf({ session, forSlot }: { session: Session; forSlot: string | undef
         </aside>
       </div>
       <CreditsDialog site={site} open={creditsOpen} onOpenChange={setCreditsOpen} />
-    </div>
+    </DropScreen>
   );
 }

@@ -1,54 +1,139 @@
 'use client';
 
-import { Dialog } from 'radix-ui';
+import { Ellipsis } from 'lucide-react';
+import { Dialog, DropdownMenu } from 'radix-ui';
 import Link from 'next/link';
+import { useState, type ReactNode } from 'react';
 import { layoutPage } from '@/core/measure/layoutPage';
 import type { Site } from '@/core/site/model/site';
-import { deleteSite, unreadText } from '../hooks/useSites';
+import { deleteSite, unreadText, type ListedSite } from '../hooks/useSites';
 import { PageDrawing } from '../page/PageDrawing';
+import type { Counted } from '@/core/readings/counted';
 import type { Verdict } from '@/core/readings/reading';
 import { Button } from '../shared/Button';
+import { dayWords } from '../shared/dayWords';
 import { download } from '../shared/download';
+import { inputLook } from '../shared/inputLook';
+import { say } from '../shared/notices';
+import { useMeasure } from '../shared/useMeasure';
 import { verdictColour, VerdictMark } from '../shared/VerdictMark';
+import { newSites } from './newSites';
 
-export function SiteCard({ site, fails, look }: { site: Site; fails: number; look: number }) {
+type ReadableSite = Extract<ListedSite, { readonly site: Site }>;
+
+const menuItem =
+  'cursor-pointer px-3 py-1 outline-none data-[highlighted]:bg-act-wash data-[highlighted]:text-ink';
+
+/** A site as a small drawing of its first page; the whole card opens it. */
+export function SiteCard({
+  site,
+  fails,
+  look,
+  measured,
+  changedAt,
+  isSample,
+  now,
+}: ReadableSite & {
+  isSample: boolean;
+  /** Ms since 1970. */
+  now: number;
+}) {
+  const [ref, room] = useMeasure();
   const layout = layoutPage(site, site.pages[0], 1440);
-  const scale = 320 / layout.width;
+  const scale = room.width / layout.width;
+  const pictures = site.slots.length;
   return (
-    <li className="w-[322px] rounded-sm border border-line bg-white hover:border-soft">
-      <div className="relative h-[200px] overflow-hidden border-b border-hair bg-board">
-        <div data-testid="page" style={{ transform: `scale(${scale})`, transformOrigin: '0 0' }}>
-          <PageDrawing site={site} layout={layout} />
-        </div>
-        <Link
-          href={`/sites/${site.id}`}
-          className="absolute inset-0 focus-visible:-outline-offset-2"
-          aria-label={`Open ${site.name}`}
-        />
+    <li className="relative rounded-sm border border-line bg-white focus-within:border-act hover:border-soft">
+      <div ref={ref} className="h-[150px] overflow-hidden border-b border-hair bg-board">
+        {room.width > 0 && (
+          <div data-testid="page" style={{ transform: `scale(${scale})`, transformOrigin: '0 0' }}>
+            <PageDrawing site={site} layout={layout} />
+          </div>
+        )}
       </div>
-      <div className="flex items-center gap-2 px-3 py-2">
+      <div className="flex items-start gap-2 px-3 py-2">
         <div className="min-w-0 grow">
-          <div className="truncate font-semibold" title={site.name}>
-            {site.name}
-          </div>
-          <Verdicts fails={fails} look={look} />
-          <div className="text-soft">
-            {site.slots.length} slots on {site.pages.length}{' '}
-            {site.pages.length === 1 ? 'page' : 'pages'}
-          </div>
+          <p className="flex min-w-0 items-baseline gap-1.5">
+            <span className="truncate font-semibold" title={site.name}>
+              {site.name}
+            </span>
+            {isSample && <span className="text-soft">sample</span>}
+          </p>
+          <p className="truncate text-soft">
+            {pictures} {pictures === 1 ? 'picture' : 'pictures'} on {site.pages.length}{' '}
+            {site.pages.length === 1 ? 'page' : 'pages'}, {dayWords(changedAt, now)}
+          </p>
+          <Verdicts fails={fails} look={look} measured={measured} />
         </div>
-        <RemoveSite id={site.id} name={site.name} />
+        <SiteMenu site={site} />
       </div>
+      <Link
+        href={`/sites/${site.id}`}
+        className="absolute inset-0 focus-visible:-outline-offset-2"
+        aria-label={`Open ${site.name}`}
+      />
     </li>
+  );
+}
+
+/** What else can be done with a site than opening it. */
+function SiteMenu({ site }: { site: Site }) {
+  const [asked, ask] = useState<'rename' | 'remove'>();
+  const close = () => ask(undefined);
+  const copy = async () => {
+    await (await newSites()).duplicateSite(site);
+    say('done', `There are two of ${site.name} now.`);
+  };
+  return (
+    <>
+      <DropdownMenu.Root>
+        <DropdownMenu.Trigger asChild>
+          <Button
+            variant="bare"
+            aria-label={`More for ${site.name}`}
+            className="relative z-10 w-7 px-0!"
+          >
+            <Ellipsis size={15} aria-hidden />
+          </Button>
+        </DropdownMenu.Trigger>
+        <DropdownMenu.Portal>
+          <DropdownMenu.Content
+            align="end"
+            sideOffset={2}
+            className="z-40 min-w-36 rounded-sm border border-line bg-white py-1"
+          >
+            <DropdownMenu.Item className={menuItem} onSelect={() => ask('rename')}>
+              Rename…
+            </DropdownMenu.Item>
+            <DropdownMenu.Item
+              className={menuItem}
+              onSelect={() =>
+                void copy().catch((error: unknown) =>
+                  say('bad', error instanceof Error ? error.message : String(error)),
+                )
+              }
+            >
+              Duplicate
+            </DropdownMenu.Item>
+            <DropdownMenu.Item className={`${menuItem} text-bad`} onSelect={() => ask('remove')}>
+              Remove…
+            </DropdownMenu.Item>
+          </DropdownMenu.Content>
+        </DropdownMenu.Portal>
+      </DropdownMenu.Root>
+      <RenameSite site={site} open={asked === 'rename'} onClose={close} />
+      <RemoveSite id={site.id} name={site.name} open={asked === 'remove'} onClose={close} />
+    </>
   );
 }
 
 /** A site of a newer version, or a damaged one: it is kept, and said why it stays closed. */
 export function UnreadableSite({ id, problem }: { id: string; problem: string }) {
+  const [asked, ask] = useState(false);
   const save = async () =>
     download(`site-${id.slice(0, 8)}.json`, await unreadText(id), 'application/json');
   return (
-    <li className="w-[322px] rounded-sm border border-bad bg-white px-3 py-2">
+    <li className="rounded-sm border border-bad bg-white px-3 py-2">
       <p>
         <VerdictMark verdict="fails" />
         <span className="font-semibold">A site that cannot be read</span>
@@ -56,55 +141,143 @@ export function UnreadableSite({ id, problem }: { id: string; problem: string })
       <p className="break-words text-soft">{problem}. It is kept as it is.</p>
       <div className="mt-2 flex gap-2">
         <Button onClick={() => void save()}>Save it as it is</Button>
-        <RemoveSite id={id} name="the site that cannot be read" />
+        <Button onClick={() => ask(true)}>Remove it</Button>
       </div>
+      <RemoveSite
+        id={id}
+        name="the site that cannot be read"
+        open={asked}
+        onClose={() => ask(false)}
+      />
     </li>
   );
 }
 
-function standing(fails: number, look: number): [Verdict, string] {
+function standing({ fails, look, measured }: Counted & { measured: boolean }): [Verdict, string] {
+  // Without its files a site may have more to put right than is known.
+  const more = measured ? '' : ', as far as measured';
   if (fails > 0) {
-    return ['fails', `${fails} fail`];
+    return ['fails', `${fails} to put right${look > 0 ? `, ${look} to look at` : ''}${more}`];
   }
-  return look > 0 ? ['look', `${look} to look at`] : ['holds', 'nothing to look at'];
+  if (look > 0) {
+    return ['look', `${look} to look at${more}`];
+  }
+  return measured ? ['holds', 'nothing to put right'] : ['unknown', 'not measured yet'];
 }
 
 /** How many readings of the site are not as they should be. */
-function Verdicts({ fails, look }: { fails: number; look: number }) {
-  const [verdict, words] = standing(fails, look);
+function Verdicts(counts: Counted & { measured: boolean }) {
+  const [verdict, words] = standing(counts);
   return (
-    <div className={verdictColour(verdict)}>
+    <p className={verdictColour(verdict)}>
       <VerdictMark verdict={verdict} />
       {words}
-    </div>
+    </p>
   );
 }
 
-function RemoveSite({ id, name }: { id: string; name: string }) {
+function Ask({
+  title,
+  words,
+  open,
+  onClose,
+  children,
+}: {
+  title: string;
+  words?: string;
+  open: boolean;
+  onClose(): void;
+  children: ReactNode;
+}) {
   return (
-    <Dialog.Root>
-      <Dialog.Trigger asChild>
-        <Button aria-label={`Remove ${name}`}>Remove</Button>
-      </Dialog.Trigger>
+    <Dialog.Root open={open} onOpenChange={(wanted) => !wanted && onClose()}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/25" />
-        <Dialog.Content className="fixed top-1/3 left-1/2 z-40 w-[400px] -translate-x-1/2 rounded-sm border border-line bg-white p-5">
-          <Dialog.Title className="font-semibold">Remove {name}</Dialog.Title>
-          <Dialog.Description className="mt-1 text-soft">
-            The site, its pictures and all its steps go from this browser. This cannot be undone.
-          </Dialog.Description>
-          <div className="mt-4 flex justify-end gap-2">
-            <Dialog.Close asChild>
-              <Button>Keep it</Button>
-            </Dialog.Close>
-            <Dialog.Close asChild>
-              <Button variant="bad" onClick={() => void deleteSite(id)}>
-                Remove the site
-              </Button>
-            </Dialog.Close>
-          </div>
+        <Dialog.Content
+          {...(words ? {} : { 'aria-describedby': undefined })}
+          className="fixed top-1/3 left-1/2 z-40 w-[min(400px,calc(100vw-2rem))] -translate-x-1/2 rounded-sm border border-line bg-white p-5"
+        >
+          <Dialog.Title className="font-semibold break-words">{title}</Dialog.Title>
+          {words && <Dialog.Description className="mt-1 text-soft">{words}</Dialog.Description>}
+          {children}
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>
+  );
+}
+
+function RenameSite({ site, open, onClose }: { site: Site; open: boolean; onClose(): void }) {
+  const [name, setName] = useState<string>();
+  const wanted = (name ?? site.name).trim();
+  const rename = async () => {
+    await (await newSites()).renameSiteTo(site.id, wanted);
+    setName(undefined);
+    onClose();
+  };
+  return (
+    <Ask title={`Rename ${site.name}`} open={open} onClose={onClose}>
+      <form
+        className="mt-3 flex flex-col gap-3"
+        onSubmit={(e) => {
+          e.preventDefault();
+          if (wanted) {
+            void rename().catch((error: unknown) =>
+              say('bad', error instanceof Error ? error.message : String(error)),
+            );
+          }
+        }}
+      >
+        <input
+          aria-label="Name of the site"
+          autoFocus
+          maxLength={80}
+          value={name ?? site.name}
+          onFocus={(e) => e.target.select()}
+          onChange={(e) => setName(e.target.value)}
+          className={inputLook}
+        />
+        <span className="flex items-center justify-end gap-2">
+          {!wanted && <span className="mr-auto text-bad">Give it a name.</span>}
+          <Dialog.Close asChild>
+            <Button>Cancel</Button>
+          </Dialog.Close>
+          <Button type="submit" variant="main" disabled={!wanted}>
+            Rename
+          </Button>
+        </span>
+      </form>
+    </Ask>
+  );
+}
+
+function RemoveSite({
+  id,
+  name,
+  open,
+  onClose,
+}: {
+  id: string;
+  name: string;
+  open: boolean;
+  onClose(): void;
+}) {
+  return (
+    <Ask
+      title={`Remove ${name}`}
+      words="The site, its pictures and all its steps go from this browser. This cannot be undone."
+      open={open}
+      onClose={onClose}
+    >
+      <div className="mt-4 flex justify-end gap-2">
+        <Dialog.Close asChild>
+          <Button>Keep it</Button>
+        </Dialog.Close>
+        <Dialog.Close asChild>
+          <Button variant="bad" onClick={() => void deleteSite(id)}>
+            Remove the site
+          </Button>
+        </Dialog.Close>
+      </div>
+    </Ask>
   );
 }

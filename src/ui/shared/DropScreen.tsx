@@ -1,0 +1,78 @@
+'use client';
+
+import clsx from 'clsx';
+import { useRouter } from 'next/navigation';
+import type { DragEvent, ReactNode } from 'react';
+import { droppedKind, isSiteFile } from '@/core/files/dropped';
+import { droppedFiles, type FolderFile } from '../hooks/folderFiles';
+import { bring } from '../hooks/tab/arrivals';
+import { filesOf } from '../hooks/useIntake';
+import { say } from './notices';
+
+/** What makes sites is loaded when the first is wanted. */
+const openSite = async (file: File): Promise<string> =>
+  (await import('../hooks/newSites')).openSiteFile(file);
+
+/**
+ * A whole screen that files can be dropped on: a site file is opened wherever it is dropped; pages
+ * and pictures do what the screen says, else pages go to the site's plan and pictures to its shelf.
+ */
+export function DropScreen({
+  siteId,
+  className,
+  onPages,
+  onPictures,
+  children,
+}: {
+  /** The site that is open, if one is. */
+  siteId?: string;
+  className?: string;
+  onPages?(files: readonly FolderFile[]): void;
+  onPictures?(files: readonly FolderFile[]): void;
+  children: ReactNode;
+}) {
+  const router = useRouter();
+  const take = async (files: readonly FolderFile[]) => {
+    const kind = droppedKind(files.map(({ path, file }) => ({ path, type: file.type })));
+    if (kind === 'site') {
+      const site = files.find(({ path }) => isSiteFile(path))!;
+      router.push(`/sites/${await openSite(site.file)}`);
+    } else if (kind === 'page' && onPages) {
+      onPages(files);
+    } else if ((kind === 'pictures' || kind === 'other') && onPictures) {
+      // What is no picture after all is refused by its bytes, with what it is.
+      onPictures(files);
+    } else if (kind === 'page' && siteId) {
+      bring(siteId, { files });
+      router.push(`/sites/${siteId}`);
+    } else if (kind === 'pictures' && siteId) {
+      bring(siteId, { pictures: files.map(({ file }) => file) });
+      router.push(`/sites/${siteId}/shelf`);
+    } else if (files.length > 0) {
+      say(
+        'bad',
+        `${files[0].path} is no picture, page, theme or site file. Drop a photo, a saved page, a theme’s folder or a .soyez file.`,
+      );
+    }
+  };
+  const dropped = (event: DragEvent) => {
+    if (filesOf(event.dataTransfer).length === 0) {
+      return;
+    }
+    event.preventDefault();
+    void droppedFiles(event.dataTransfer)
+      .then(take)
+      .catch((error: unknown) =>
+        say('bad', error instanceof Error ? error.message : String(error)),
+      );
+  };
+  return (
+    <div
+      className={clsx('flex h-screen flex-col', className)}
+      onDragOver={(e) => e.preventDefault()}
+      onDrop={dropped}
+    >
+      {children}
+    </div>
+  );
+}

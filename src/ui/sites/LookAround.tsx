@@ -1,0 +1,64 @@
+'use client';
+
+import { Button } from '../shared/Button';
+import { Way } from './Way';
+
+/** The sample's page, small. */
+function SampleFace() {
+  return (
+    <div
+      role="img"
+      aria-label="The page of Veldrin Clayworks"
+      className="relative min-h-[150px] grow overflow-hidden border border-line"
+      style={{ background: '#3b4a45' }}
+    >
+      <div className="absolute inset-x-[11%] top-[12%] bottom-0" style={{ background: '#efe9dc' }}>
+        <div
+          className="h-[38%] w-full bg-cover bg-center"
+          style={{ backgroundImage: 'url(/library/five-for-the-market.jpg)' }}
+        />
+        <p
+          className="px-[5%] pt-[4%] text-[15px] font-semibold"
+          style={{ color: '#3b4a45', fontFamily: 'Fraunces, serif' }}
+        >
+          Open studio this Saturday
+        </p>
+      </div>
+    </div>
+  );
+}
+
+/** The way in with nothing: the sample. */
+export function LookAround({
+  busy,
+  there,
+  onOpen,
+  onFresh,
+}: {
+  busy: boolean;
+  /** A sample is among the sites, and may have been changed. */
+  there: boolean;
+  onOpen(): void;
+  /** Puts the sample in place as it was, beside the one that is there. */
+  onFresh(): void;
+}) {
+  return (
+    <Way title="Look around" words="A made-up pottery studio with everything in place.">
+      <SampleFace />
+      <span className="flex flex-wrap gap-2">
+        <Button disabled={busy} onClick={onOpen}>
+          Open the sample
+        </Button>
+        {there && (
+          <Button
+            disabled={busy}
+            title="A fresh one beside it; nothing of yours is touched"
+            onClick={onFresh}
+          >
+            The sample as it was
+          </Button>
+        )}
+      </span>
+    </Way>
+  );
+}

@@ -1,0 +1,159 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useEffect, useEffectEvent, useState } from 'react';
+import type { FolderFile } from '../hooks/folderFiles';
+import { samplesNoted } from '../hooks/samples';
+import { bring } from '../hooks/tab/arrivals';
+import { filesOf } from '../hooks/useIntake';
+import { useSites } from '../hooks/useSites';
+import { Boundary } from '../shared/Boundary';
+import { DropScreen } from '../shared/DropScreen';
+import { FilePick } from '../shared/FilePick';
+import { say } from '../shared/notices';
+import { TopBar } from '../shared/TopBar';
+import { LookAround } from './LookAround';
+import { newSites } from './newSites';
+import { OwnPageWay } from './OwnPageWay';
+import { SiteCard, UnreadableSite } from './SiteCard';
+import { SizeAndPhoto, useFirstSlot } from './SizeAndPhoto';
+
+/** A site is called as the folder or the file that its page came in. */
+const nameFrom = ({ path }: FolderFile): string =>
+  path.split('/')[0].replace(/\.[^.]*$/, '') || 'My site';
+
+/** The address that opens the sample at once has this behind it. */
+const asksForSample = (): boolean => new URLSearchParams(window.location.search).has('sample');
+
+/** The three ways in, and below them the owner's sites. */
+export function StartScreen() {
+  const sites = useSites();
+  const router = useRouter();
+  const [busy, setBusy] = useState<string>();
+  const [now] = useState(() => Date.now());
+  const samples = samplesNoted();
+  const isSample = (id: string): boolean => samples.includes(id);
+  const newest = sites?.find((listed) => 'site' in listed && isSample(listed.id));
+
+  /** Going back is not to open the sample again. */
+  const go = (address: string) =>
+    asksForSample() ? router.replace(address) : router.push(address);
+  /** Does what takes a while and goes on at the address that comes of it. @returns what went wrong */
+  const tryOn = async (
+    what: string,
+    work: () => Promise<string | undefined>,
+  ): Promise<string | undefined> => {
+    setBusy(what);
+    try {
+      const address = await work();
+      if (address) {
+        go(address);
+        return undefined;
+      }
+    } catch (error) {
+      setBusy(undefined);
+      return error instanceof Error ? error.message : String(error);
+    }
+    setBusy(undefined);
+    return undefined;
+  };
+  const goOn = async (what: string, work: () => Promise<string | undefined>) => {
+    const problem = await tryOn(what, work);
+    if (problem) {
+      say('bad', problem);
+    }
+  };
+  const first = useFirstSlot(tryOn);
+  const freshSample = () =>
+    void goOn('the sample', async () => `/sites/${await (await newSites()).installSample()}`);
+  const openSample = () => {
+    if (newest) {
+      go(`/sites/${newest.id}`);
+    } else {
+      freshSample();
+    }
+  };
+  const openFile = (file: File) =>
+    void goOn(file.name, async () => `/sites/${await (await newSites()).openSiteFile(file)}`);
+  /** A site is made once its page could be read. */
+  const openPages = (files: readonly FolderFile[]) =>
+    void goOn(files[0]?.path ?? 'the page', async () => {
+      const { readPages } = await import('../hooks/readPages');
+      const pages = await readPages(files);
+      if (!pages) {
+        return undefined;
+      }
+      const id = await (await newSites()).createSite(nameFrom(files[0]));
+      bring(id, { pages });
+      return `/sites/${id}`;
+    });
+
+  const sampleWanted = useEffectEvent(openSample);
+  const known = sites !== undefined;
+  useEffect(() => {
+    if (known && asksForSample()) {
+      void Promise.resolve().then(sampleWanted);
+    }
+  }, [known]);
+  const pasted = useEffectEvent((event: ClipboardEvent) => {
+    const files = filesOf(event.clipboardData);
+    if (files.length > 0) {
+      event.preventDefault();
+      first.withPhoto(files);
+    }
+  });
+  useEffect(() => {
+    const paste = (event: ClipboardEvent) => pasted(event);
+    window.addEventListener('paste', paste);
+    return () => window.removeEventListener('paste', paste);
+  }, []);
+
+  return (
+    <DropScreen
+      onPages={openPages}
+      onPictures={(files) => first.withPhoto(files.map(({ file }) => file))}
+    >
+      <TopBar crumbs={[]}>
+        <FilePick
+          label="Open a site file"
+          accept=".soyez,application/zip"
+          disabled={busy !== undefined}
+          onFile={openFile}
+        />
+      </TopBar>
+      <main className="grow overflow-auto p-6">
+        <h1 className="sr-only">Start</h1>
+        <div className="grid grid-cols-[repeat(auto-fit,minmax(min(100%,330px),1fr))] gap-4">
+          <SizeAndPhoto busy={busy} first={first} />
+          <OwnPageWay busy={busy !== undefined} onFiles={openPages} />
+          <LookAround
+            busy={busy !== undefined}
+            there={newest !== undefined}
+            onOpen={openSample}
+            onFresh={freshSample}
+          />
+        </div>
+        {sites && sites.length > 0 && (
+          <section aria-labelledby="your-sites" className="mt-6">
+            <div className="flex items-baseline gap-3">
+              <h2 id="your-sites" className="caption">
+                Your sites
+              </h2>
+            </div>
+            <ul className="mt-2 grid grid-cols-[repeat(auto-fill,minmax(min(100%,270px),1fr))] gap-4">
+              {sites.map((listed) =>
+                'site' in listed ? (
+                  <Boundary key={listed.id} what={listed.site.name} as="li">
+                    <SiteCard {...listed} isSample={isSample(listed.id)} now={now} />
+                  </Boundary>
+                ) : (
+                  <UnreadableSite key={listed.id} id={listed.id} problem={listed.problem} />
+                ),
+              )}
+            </ul>
+          </section>
+        )}
+      </main>
+    </DropScreen>
+  );
+}
