@@ -152,7 +152,7 @@ export const browserRows = (): Promise<Row[]> =>
       const page = await (
         await browser.newContext({ viewport: { width: 1280, height: 800 } })
       ).newPage();
-      await page.goto(address);
+      await page.goto(`${address}/?sample`);
       const link = page.getByRole('link', { name: /^Header, .* open its bench/ });
       await link.waitFor();
       await page.waitForTimeout(4000);

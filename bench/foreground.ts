@@ -41,7 +41,7 @@ async function toHeader(page: Page, plan: string): Promise<void> {
 export async function foregroundRow(browser: Browser, address: string): Promise<Row> {
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
   const page = await context.newPage();
-  await page.goto(address);
+  await page.goto(`${address}/?sample`);
   await page.waitForURL(/sites/);
   const plan = page.url();
   const handOver = async () => {

@@ -147,7 +147,7 @@ export async function waitRows(browser: Browser, address: string): Promise<Row[]
       await act();
       return performance.now() - start;
     };
-    await page.goto(address);
+    await page.goto(`${address}/?sample`);
     await page.waitForURL(/sites/);
     found.push(await timed(() => allFound(page)));
     await page.waitForTimeout(500);
@@ -177,7 +177,7 @@ export async function waitRows(browser: Browser, address: string): Promise<Row[]
     );
     await context.close();
     const fresh = await (await browser.newContext()).newPage();
-    await fresh.goto(address);
+    await fresh.goto(`${address}/?sample`);
     await fresh.waitForURL(/sites/);
     await fresh.goto(`${fresh.url()}/hand-over`);
     handed.push(

@@ -4,10 +4,10 @@ import { expect, test as base, type Locator, type Page } from '@playwright/test'
 export class BenchPage {
   constructor(readonly page: Page) {}
 
-  /** The sample is put in place and its plan is shown: at a first start, or instead of all sites. */
+  /** The sample is put in place and its plan is shown, instead of all sites there are. */
   async start(): Promise<void> {
     if (this.page.url() === 'about:blank') {
-      await this.page.goto('/');
+      await this.page.goto('/?sample');
     } else {
       await this.startAgain();
     }
@@ -33,15 +33,21 @@ export class BenchPage {
       });
     }
     await home.click();
-    await this.page.getByRole('heading', { name: 'Your sites' }).waitFor({ state: 'attached' });
-    const removals = this.page.getByRole('button', { name: /^Remove / });
-    await removals.first().waitFor();
-    for (let left = await removals.count(); left > 0; left--) {
-      await removals.first().click();
-      await this.page.getByRole('button', { name: 'Remove the site' }).click();
-      await expect(removals).toHaveCount(left - 1);
+    await this.page.getByRole('heading', { name: 'Start' }).waitFor({ state: 'attached' });
+    const more = this.page.getByRole('button', { name: /^More for / });
+    await more.first().waitFor();
+    for (let left = await more.count(); left > 0; left--) {
+      await this.removeSite(more.first());
+      await expect(more).toHaveCount(left - 1);
     }
-    await this.page.getByRole('button', { name: 'Start from the sample' }).click();
+    await this.page.getByRole('button', { name: 'Open the sample' }).click();
+  }
+
+  /** Removes the site whose card has that button for more. */
+  async removeSite(more: Locator): Promise<void> {
+    await more.click();
+    await this.page.getByRole('menuitem', { name: 'Remove…' }).click();
+    await this.page.getByRole('button', { name: 'Remove the site' }).click();
   }
 
   async planned(): Promise<void> {

@@ -77,7 +77,7 @@ test('a killed tab comes back to the last edit, with its history', async ({
 test('the sample can always be put back, and a site removed', async ({ bench, page }) => {
   await bench.start();
   await page.getByRole('link', { name: 'Sites' }).click();
-  await page.getByRole('button', { name: 'Start from the sample' }).click();
+  await page.getByRole('button', { name: 'The sample as it was' }).click();
   await expect(
     page.getByRole('heading', { name: 'Page plan of Veldrin Clayworks' }),
   ).toBeAttached();
@@ -85,11 +85,12 @@ test('the sample can always be put back, and a site removed', async ({ bench, pa
   const cards = page.getByRole('link', { name: 'Open Veldrin Clayworks' });
   await expect(cards).toHaveCount(2);
   for (const left of [1, 0]) {
-    await page.getByRole('button', { name: 'Remove Veldrin Clayworks' }).first().click();
-    await page.getByRole('button', { name: 'Remove the site' }).click();
+    await bench.removeSite(
+      page.getByRole('button', { name: 'More for Veldrin Clayworks' }).first(),
+    );
     await expect(cards).toHaveCount(left);
   }
-  await expect(page.getByText('No site here yet.')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Your sites' })).toHaveCount(0);
   await page.goto('/sites/none-such');
   await expect(
     page.getByRole('heading', { name: 'There is no such site in this browser.' }),

@@ -268,7 +268,7 @@ test('a browser that is killed at any moment comes back with everything that was
       expect((await stored(page)).labels.length).toBeGreaterThanOrEqual(keptSteps);
       keptSteps = (await stored(page)).labels.length;
     } else {
-      await page.goto(baseURL!);
+      await page.goto(`${baseURL}/?sample`);
       await bench.planned();
       await bench.open('Header');
       url = page.url();

@@ -96,7 +96,7 @@ test('columns at the bench: parts added, changed and removed, the sum drawn and 
   await bench.type('Part 2, px', '30 px');
   await page.getByRole('button', { name: 'Part', exact: true }).click();
   await expect(
-    page.getByRole('img', { name: 'column 300, gap 30, column 195: 525 px together' }),
+    page.getByRole('img', { name: 'column 300, gap 30, column 300: 630 px together' }),
   ).toBeVisible();
   await page.getByRole('button', { name: 'Remove part 3' }).click();
   await bench.type('Part 1, px', 'wide');

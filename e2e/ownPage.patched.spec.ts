@@ -65,7 +65,7 @@ async function takenOver(bench: BenchPage, page: Page, zip: Uint8Array): Promise
   await bench.start();
   await page.getByRole('link', { name: 'Soyez', exact: true }).click();
   // Until then what is dropped falls on the plan.
-  await page.getByRole('heading', { name: 'Your sites' }).waitFor({ state: 'attached' });
+  await page.getByRole('heading', { name: 'Start' }).waitFor({ state: 'attached' });
   await bench.drop(page.getByRole('main'), [
     { name: 'firing.zip', type: 'application/zip', bytes: Buffer.from(zip) },
   ]);

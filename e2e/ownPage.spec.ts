@@ -120,6 +120,6 @@ test('what is no page is refused in words, and nothing changes', async ({ bench,
     { name: 'other.html', type: 'text/html', bytes: Buffer.from('%PDF-1.7') },
   ]);
   await expect(page.getByText('other.html: expected a page, found a PDF document.')).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Start from the sample' })).toBeEnabled();
+  await expect(page.getByRole('button', { name: 'Open the sample' })).toBeEnabled();
   await expect(cards).toHaveCount(1);
 });

@@ -42,7 +42,7 @@ test('the own page of the sample stands on the plan: from the sites, at any widt
 }) => {
   await bench.start();
   await page.getByRole('link', { name: 'Soyez', exact: true }).click();
-  await page.getByRole('heading', { name: 'Your sites' }).waitFor({ state: 'attached' });
+  await page.getByRole('heading', { name: 'Start' }).waitFor({ state: 'attached' });
   await bench.drop(page.getByRole('main'), [mhtml()]);
   const dialog = page.getByRole('dialog', { name: 'My own page' });
   await expect(dialog.locator('[data-found="banner.jpg"]')).toContainText('Title band');

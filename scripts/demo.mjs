@@ -29,4 +29,6 @@ for (;;) {
   }
   await new Promise((resolve) => setTimeout(resolve, 200));
 }
-console.log(`\nSoyez is ready: ${address}\nThe first start opens the sample site. Ctrl+C ends it.`);
+console.log(
+  `\nSoyez is ready: ${address}\nWith the sample site: ${address}/?sample\nCtrl+C ends it.`,
+);

@@ -2,12 +2,13 @@
 
 import clsx from 'clsx';
 import { useRouter } from 'next/navigation';
-import type { DragEvent, ReactNode } from 'react';
+import { useRef, type DragEvent, type ReactNode } from 'react';
 import { droppedKind, isSiteFile } from '@/core/files/dropped';
 import { droppedFiles, type FolderFile } from '../hooks/folderFiles';
 import { bring } from '../hooks/tab/arrivals';
 import { filesOf } from '../hooks/useIntake';
 import { say } from './notices';
+import { useKeptFocus } from './useKeptFocus';
 
 /** What makes sites is loaded when the first is wanted. */
 const openSite = async (file: File): Promise<string> =>
@@ -32,6 +33,8 @@ export function DropScreen({
   children: ReactNode;
 }) {
   const router = useRouter();
+  const screen = useRef<HTMLDivElement>(null);
+  useKeptFocus(screen);
   const take = async (files: readonly FolderFile[]) => {
     const kind = droppedKind(files.map(({ path, file }) => ({ path, type: file.type })));
     if (kind === 'site') {
@@ -68,6 +71,7 @@ export function DropScreen({
   };
   return (
     <div
+      ref={screen}
       className={clsx('flex h-screen flex-col', className)}
       onDragOver={(e) => e.preventDefault()}
       onDrop={dropped}

@@ -1,6 +1,6 @@
 'use client';
 
-import { useRef, useState, type FormEvent } from 'react';
+import { useId, useRef, useState, type FormEvent } from 'react';
 import { contentWidthAt } from '@/core/measure/layoutPage';
 import { readPixels } from '@/core/measure/pixels';
 import { emptyPage } from '@/core/site/newSite';
@@ -75,6 +75,12 @@ export function useFirstSlot(
         });
       }
     },
+    withoutPhoto() {
+      void make('the plan', async (slot) => {
+        const made = await (await newSites()).createSiteFor(slot);
+        return `/sites/${made.site}/slots/${made.slot}`;
+      });
+    },
     fromLibrary() {
       void make('the library', async (slot) => {
         const made = await (await newSites()).createSiteFor(slot);
@@ -91,11 +97,15 @@ export function useFirstSlot(
  */
 export function SizeAndPhoto({
   busy,
+  ready,
   first,
 }: {
   busy: string | undefined;
+  /** Something can be opened. */
+  ready: boolean;
   first: ReturnType<typeof useFirstSlot>;
 }) {
+  const form = useId();
   const photo = useRef<HTMLInputElement>(null);
   const { kind, sides, size, problem, withPhoto } = first;
   const field = (side: 'width' | 'height', label: string) => (
@@ -121,7 +131,7 @@ export function SizeAndPhoto({
   return (
     <Way title="A size and a photo" words="You know how big it must be.">
       <SizeDrawing {...(size ?? { width: 0, height: 0 })} />
-      <form className="flex flex-wrap items-center gap-2" onSubmit={submit}>
+      <form id={form} className="flex flex-wrap items-center gap-2" onSubmit={submit}>
         {field('width', 'Width')}
         <span aria-hidden>×</span>
         {field('height', 'Height')}
@@ -162,10 +172,15 @@ export function SizeAndPhoto({
             <p className="font-semibold">Drop the photo here</p>
             <p className="text-soft">or paste it</p>
             <span className="flex flex-wrap justify-center gap-2">
-              <Button variant="main" onClick={() => photo.current?.click()}>
+              <Button type="submit" form={form} variant="main" disabled={!ready}>
                 Choose a photo
               </Button>
-              <Button onClick={first.fromLibrary}>Look in the library</Button>
+              <Button disabled={!ready} onClick={first.fromLibrary}>
+                Look in the library
+              </Button>
+              <Button disabled={!ready} onClick={first.withoutPhoto}>
+                No photo yet
+              </Button>
             </span>
           </>
         )}

@@ -19,6 +19,7 @@ export function SizeDrawing({ width, height }: { width: number; height: number }
       role="img"
       aria-label={known ? `${width} by ${height} px` : 'No size yet'}
       viewBox={`0 0 ${room.width + 90} ${room.height + 26}`}
+      preserveAspectRatio="xMinYMid meet"
       className="h-[100px] w-full max-w-[340px]"
     >
       <g transform={`translate(${margin} ${margin})`}>

@@ -30,6 +30,8 @@ export function StartScreen() {
   const sites = useSites();
   const router = useRouter();
   const [busy, setBusy] = useState<string>();
+  /** Nothing is done before it is known what there is. */
+  const known = sites !== undefined;
   const [now] = useState(() => Date.now());
   const samples = samplesNoted();
   const isSample = (id: string): boolean => samples.includes(id);
@@ -89,7 +91,6 @@ export function StartScreen() {
     });
 
   const sampleWanted = useEffectEvent(openSample);
-  const known = sites !== undefined;
   useEffect(() => {
     if (known && asksForSample()) {
       void Promise.resolve().then(sampleWanted);
@@ -124,10 +125,10 @@ export function StartScreen() {
       <main className="grow overflow-auto p-6">
         <h1 className="sr-only">Start</h1>
         <div className="grid grid-cols-[repeat(auto-fit,minmax(min(100%,330px),1fr))] gap-4">
-          <SizeAndPhoto busy={busy} first={first} />
-          <OwnPageWay busy={busy !== undefined} onFiles={openPages} />
+          <SizeAndPhoto busy={busy} ready={known} first={first} />
+          <OwnPageWay busy={busy !== undefined || !known} onFiles={openPages} />
           <LookAround
-            busy={busy !== undefined}
+            busy={busy !== undefined || !known}
             there={newest !== undefined}
             onOpen={openSample}
             onFresh={freshSample}
