@@ -72,6 +72,7 @@ const base: Slot = {
   budgetBytes: 1,
   pictureId: 'p',
   versions: [],
+  meant: [],
 };
 const site = { name: 'Judge', pages: [], defaultBackground: null } as unknown as Site;
 

@@ -201,7 +201,7 @@ test('every way of recolouring is laid on, changed and taken back, and greys are
   }
   await step(() =>
     page
-      .getByRole('button', { name: /^Another seed/ })
+      .getByRole('button', { name: /^Another, now/ })
       .press('Enter')
       .then(() => page.getByRole('radio', { name: 'mosaic' }).click()),
   );
@@ -229,8 +229,8 @@ test('a wash is matched to a theme colour, and the difference before and after i
   await bench.open('Header');
   await bench.layer('Wash').click();
   await page.getByRole('button', { name: 'Match', exact: true }).click();
-  const said = page.getByRole('status').filter({ hasText: 'ΔE' });
-  await expect(said).toHaveText(/^\d+%: ΔE \d+\.\d → \d+\.\d$/);
+  const said = page.getByRole('status').filter({ hasText: 'off by' });
+  await expect(said).toHaveText(/^\d+%: off by \d+\.\d → \d+\.\d$/);
   const [strength, before, after] = (await said.innerText()).match(/[\d.]+/g)!.map(Number);
   expect(after).toBeLessThan(before);
   await expect(page.getByRole('textbox', { name: 'Strength, figure' })).toHaveValue(

@@ -5,7 +5,7 @@ import type { Page } from '@playwright/test';
 import { expect, inNewTab as test, type BenchPage } from './bench.fixture';
 
 const points = (page: Page) => page.locator('[data-point]');
-const shown = (page: Page) => page.getByRole('img', { name: 'The pressed file in Header' });
+const shown = (page: Page) => page.getByRole('img', { name: 'The written file in Header' });
 
 /** Colours of the file that is on the page, as text. */
 const onPage = (page: Page): Promise<string> =>

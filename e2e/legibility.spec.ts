@@ -55,7 +55,7 @@ test('the tagline’s contrast is what the drawn pixels have; it is marked, mend
   await page.keyboard.press('5');
   await expect(reading).toHaveAttribute('data-verdict', 'fails');
   await page
-    .getByRole('button', { name: /^Mend Words against the picture: Veil of \w+ at \d+%$/ })
+    .getByRole('button', { name: /^Put right Words against the picture: Veil of \w+ at \d+%$/ })
     .click();
   await expect(reading).toHaveAttribute('data-verdict', 'holds');
   await expect(page.getByTestId('weak-spots').getByText(':1')).toHaveCount(0);

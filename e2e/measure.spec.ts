@@ -50,7 +50,7 @@ test('known sizes say where they are from, and the owner’s own are kept beside
   // 80 px short of the content: a reading says so, and mends it.
   await expect(page.locator('[data-reading=header-width]')).toContainText('−80 px');
   await page
-    .getByRole('button', { name: 'Mend Width against content: Make it 1080 px wide' })
+    .getByRole('button', { name: 'Put right Width against content: Make it 1080 px wide' })
     .click();
   await expect(bench.answer(1)).toContainText('1080 × 135');
 });

@@ -133,7 +133,7 @@ test('slots are moved and resized on the drawing, by mouse and by key, in single
   );
   await page
     .getByRole('button', {
-      name: 'Mend: make it 1080 px wide, for Width against content of Header',
+      name: 'Put right: make it 1080 px wide, for Width against content of Header',
     })
     .click();
   await expect(page.locator('[data-finding="header header-width"]')).toHaveCount(0);
@@ -293,12 +293,15 @@ test('the findings of the site are pressed for, worst first, and lead to their b
     );
   expect(verdicts).toEqual([...verdicts].sort());
   expect(verdicts.filter((v) => v === 'fails').length).toBeGreaterThan(0);
-  await expect(findings.locator('[data-finding="header seam-top"]')).toContainText(
-    'levels off #3b4a45',
-  );
+  const edge = findings.locator('[data-finding="header seam-top"]');
+  await expect(edge).toContainText('the top edge shows as a line');
+  await expect(edge).not.toContainText('255');
+  await edge.getByRole('button', { name: /^Why/ }).click();
+  await expect(edge).toContainText('of 255 off #3b4a45');
   const covers = findings.locator('[data-finding="diary-background background-covers"]');
-  await expect(covers).toContainText('580 px at a side are bare');
-  await covers.getByRole('button', { name: /^Mend: size: cover/ }).click();
+  await covers.getByRole('button', { name: /^Why/ }).click();
+  await expect(covers).toContainText('480 px at a side are bare');
+  await covers.getByRole('button', { name: /^Put right: size: cover/ }).click();
   await expect(covers).toHaveCount(0);
   await findings.getByRole('link', { name: 'Sidebar strip' }).click();
   await bench.drawn();
@@ -334,7 +337,7 @@ inNewTab(
       page.evaluate(() => (globalThis as never as { pressed: unknown[] }).pressed.length);
     expect(await pressed()).toBe(0);
     // One picture changes, and one is written; the others are read again.
-    await findings.getByRole('button', { name: /^Mend: fade .* Top edge/ }).click();
+    await findings.getByRole('button', { name: /^Put right: fade .* Top edge/ }).click();
     await expect.poll(pressed).toBe(1);
     await expect(count).toHaveText(/^\d+$/);
     expect(await pressed()).toBe(1);

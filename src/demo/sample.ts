@@ -119,6 +119,7 @@ const slots: Slot[] = [
     budgetBytes: 60_000,
     pictureId: 'p-header',
     versions: [],
+    meant: [],
   },
   {
     id: 'background',
@@ -133,6 +134,7 @@ const slots: Slot[] = [
     budgetBytes: 30_000,
     pictureId: 'p-background',
     versions: [],
+    meant: [],
   },
   {
     id: 'sidebar',
@@ -154,6 +156,7 @@ const slots: Slot[] = [
     budgetBytes: 20_000,
     pictureId: 'p-sidebar',
     versions: [],
+    meant: [],
   },
   {
     id: 'divider',
@@ -168,6 +171,7 @@ const slots: Slot[] = [
     budgetBytes: 20_000,
     pictureId: 'p-divider',
     versions: [],
+    meant: [],
   },
   {
     id: 'mark',
@@ -182,6 +186,7 @@ const slots: Slot[] = [
     budgetBytes: 12_000,
     pictureId: 'p-mark',
     versions: [],
+    meant: [],
   },
   {
     id: 'diary-background',
@@ -196,6 +201,7 @@ const slots: Slot[] = [
     budgetBytes: 300_000,
     pictureId: 'p-diary',
     versions: [],
+    meant: [],
   },
 ];
 

@@ -42,7 +42,7 @@ test('into another browser the site comes as it was, with its pictures', async (
   const other = new Database(`site files ${count++}`);
   const bytes = await file();
   expect(await addSiteFile(other, 'v.soyez', readSiteFile('v.soyez', bytes), 'fresh', 2)).toBe('s');
-  expect(await storedSites(other)).toEqual([{ id: 's', stamp: 'added 2', site }]);
+  expect(await storedSites(other)).toEqual([{ id: 's', stamp: 'added 2 ', changedAt: 2, site }]);
   expect((await other.assets.toArray()).map((a) => a.id)).toEqual(
     (await db.assets.toArray()).map((a) => a.id),
   );

@@ -23,6 +23,15 @@ export const alternative: ReadingKind<{ alt: string; decorative: boolean }> = {
     }
     return 'none';
   },
+  plain({ alt, decorative }) {
+    if (decorative) {
+      return 'It only decorates';
+    }
+    return alt
+      ? 'It is read out to those who cannot see'
+      : 'Nothing is read out to those who cannot see';
+  },
+  standard: 'WCAG 2.2, success criterion 1.1.1',
   say({ alt, decorative }) {
     if (decorative) {
       return 'It only decorates: nothing is read out, as you decided.';

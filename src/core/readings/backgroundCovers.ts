@@ -57,6 +57,9 @@ export const backgroundCovers: ReadingKind<Bare> = {
   measure: bare,
   judge: ({ px }) => (px === 0 ? 'holds' : 'look'),
   figure: ({ px, at }) => (px === 0 ? 'always' : `${px} px bare at ${at}`),
+  plain: ({ px }) =>
+    px === 0 ? 'Reaches both sides everywhere' : 'Bare at the sides on wide screens',
+  mayBeMeant: true,
   say: ({ px, at, share }) =>
     px === 0
       ? 'The picture reaches from side to side on every screen.'

@@ -60,6 +60,7 @@ export const backgroundShows: ReadingKind<Hidden> = {
     return 'fails';
   },
   figure: ({ share }) => `by ${Math.round((1 - share) * 100)}%`,
+  plain: ({ share }) => (share === 0 ? 'Every visitor sees it' : 'Some visitors never see it'),
   say: ({ share, page }) =>
     share === 0
       ? 'All of your visitors see it beside the content.'

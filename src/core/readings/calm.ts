@@ -61,9 +61,11 @@ export const calm: ReadingKind<CalmReport> = {
     }
     return 'fails';
   },
-  figure: ({ contrast }) => `${contrast.toFixed(1)} L*`,
+  figure: ({ contrast }) => contrast.toFixed(1),
+  plain: ({ contrast }, { site }) =>
+    contrast <= site.limits.calm ? 'Calm behind the page’s words' : 'Busy behind the page’s words',
   say: ({ contrast }, { site }) =>
-    `Within the size of a word lightness changes by ${contrast.toFixed(1)} (of 100)${contrast > site.limits.calm ? `; ${site.limits.calm} is wanted under words` : ''}.`,
+    `Within the size of a word its lightness (CIE L*) changes by ${contrast.toFixed(1)} of 100${contrast > site.limits.calm ? `; ${site.limits.calm} is wanted under words` : ''}.`,
   mend: (report, { picture, slot, site }) => ways(report, picture, slot, site)[0],
   ways: (report, { picture, slot, site }) => ways(report, picture, slot, site),
 };

@@ -26,6 +26,12 @@ export const columnWidth: ReadingKind<{ by: number; column: number }> = {
   judge: ({ by }) => (by === 0 ? 'holds' : 'fails'),
   figure: ({ by, column }) =>
     by === 0 ? `${column} px` : `${by > 0 ? '+' : '−'}${Math.abs(by)} px`,
+  plain: ({ by }) => {
+    if (by === 0) {
+      return 'As wide as its column';
+    }
+    return by < 0 ? 'Too narrow for its column' : 'Too wide for its column';
+  },
   say: ({ by, column }) => {
     if (by === 0) {
       return `Exactly as wide as its column, ${column} px.`;

@@ -28,6 +28,8 @@ export const cover: ReadingKind<number> = {
   measure: ({ picture, slot }) => bare(backPhoto(picture)!, slot),
   judge: (px) => (px === 0 ? 'holds' : 'look'),
   figure: (px) => (px === 0 ? 'all of it' : `${px} px bare`),
+  plain: (px) => (px === 0 ? 'The photo fills its place' : 'The ground shows beside the photo'),
+  mayBeMeant: true,
   say: (px) =>
     px === 0
       ? 'The photo covers the whole slot.'

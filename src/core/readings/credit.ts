@@ -51,6 +51,14 @@ export const credit: ReadingKind<Rights> = {
     }
     return `${photos} checked`;
   },
+  plain: ({ withoutMaker, unchecked }) => {
+    if (withoutMaker.length > 0) {
+      return 'A maker has to be named';
+    }
+    return unchecked.length > 0
+      ? 'Nobody checked yet if it may be used'
+      : 'Every photo may be used';
+  },
   say: ({ withoutMaker, unchecked }) => {
     if (withoutMaker.length) {
       return `The licence of ${named(withoutMaker)} asks for a credit, and no maker is named. Write the maker on the shelf.`;

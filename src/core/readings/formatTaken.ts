@@ -14,10 +14,11 @@ export const formatTaken: ReadingKind<PressFormat> = {
   measure: ({ picture }) => picture.press.format,
   judge: () => 'fails',
   figure: (format) => formatOf(format).title,
+  plain: () => 'The host does not take this format',
   say: (format, { slot }) =>
     `The host does not take ${formatOf(format).title}; it takes ${slot.accepts.map((f) => formatOf(f).title).join(', ')}.`,
   mend: (_format, { slot, picture }) => ({
-    label: `Press as ${formatOf(slot.accepts[0]).title}`,
+    label: `Write it as ${formatOf(slot.accepts[0]).title}`,
     edit: editPicture(picture.id, (p) => {
       p.press = pressAs(slot.accepts[0], picture.press.quality);
     }),

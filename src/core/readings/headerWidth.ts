@@ -46,6 +46,12 @@ export const headerWidth: ReadingKind<Widths> = {
     slot === content
       ? `${content} px`
       : `${slot > content ? '+' : '−'}${Math.abs(slot - content)} px`,
+  plain: ({ slot, content }) => {
+    if (slot === content) {
+      return 'As wide as the content';
+    }
+    return slot < content ? 'Narrower than the content' : 'Wider than the content';
+  },
   say: ({ slot, content, page }) => {
     if (slot === content) {
       return `Exactly as wide as the content, ${content} px.`;

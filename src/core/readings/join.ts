@@ -52,7 +52,13 @@ export const join = (axis: 'x' | 'y'): ReadingKind<JoinStep> => ({
     }
     return 'fails';
   },
-  figure: ({ across }) => `${levels(across)} levels`,
+  figure: ({ across }) => `off by ${levels(across)}`,
+  plain: (step) => {
+    const how = axis === 'x' ? 'sideways' : 'downwards';
+    return joinHolds(step)
+      ? `Joins ${how} without a break`
+      : `A break shows where it repeats ${how}`;
+  },
   say: ({ across, inside, largest }) =>
     `The step across the join is ${levels(across)} levels on average, ${Math.round(largest)} at most; inside the picture nineteen of twenty steps are below ${levels(inside)}.`,
   mend: (_step, { picture, slot }) =>

@@ -29,6 +29,25 @@ const nameOf = (text: Layer): string => {
   return name.length > 40 ? `${name.slice(0, 38).trimEnd()}…` : name;
 };
 
+/** In which part of the words the worst place is. */
+export function whereIn({ contrast, bounds }: Pick<TextReport, 'contrast' | 'bounds'>): string {
+  const share = (contrast.at.x - bounds.x) / Math.max(1, bounds.width);
+  if (share < 1 / 3) {
+    return 'at the left of';
+  }
+  return share > 2 / 3 ? 'at the right of' : 'in the middle of';
+}
+
+/** Half the side of what is marked around one px. */
+const spotHalf = 10;
+
+export const spotAt = ({ x, y }: { readonly x: number; readonly y: number }): Rect => ({
+  x: x - spotHalf,
+  y: y - spotHalf,
+  width: 2 * spotHalf,
+  height: 2 * spotHalf,
+});
+
 /** A contrast in words, never better than it is. */
 export const ratioWords = (ratio: number): string =>
   `${(Math.floor(ratio * 10) / 10).toFixed(1)}:1`;
@@ -144,6 +163,13 @@ export const legibility: ReadingKind<TextRead> = {
   },
   judge: ({ report }) => contrastVerdict(report),
   figure: ({ report: { contrast } }) => ratioWords(contrast.worst),
+  standard: 'WCAG 2.2, success criterion 1.4.3',
+  plain: ({ text, report }) =>
+    contrastVerdict(report) === 'holds'
+      ? `“${nameOf(text)}” reads well`
+      : `Hard to read ${whereIn(report)} “${nameOf(text)}”`,
+  spot: ({ report: { contrast, wanted } }) =>
+    contrast.worst < wanted ? spotAt(contrast.at) : undefined,
   say({ text, report: { contrast, wanted } }) {
     const spot = `${contrast.at.x}, ${contrast.at.y}`;
     return contrast.worst >= wanted

@@ -51,6 +51,11 @@ export const pageWords: ReadingKind<PageWordsReport> = {
   measure: ({ over }) => over,
   judge: ({ words: [worst] }) => contrastVerdict(worst),
   figure: ({ words: [worst] }) => ratioWords(worst.contrast.worst),
+  standard: 'WCAG 2.2, success criterion 1.4.3',
+  plain: ({ words: [worst] }) =>
+    contrastVerdict(worst) === 'holds'
+      ? 'The page’s own words read well on it'
+      : `Hard to read on it: the page’s “${nameOf(worst)}”`,
   say({ words: [worst] }) {
     const { contrast, wanted } = worst;
     return `“${nameOf(worst)}” has ${ratioWords(contrast.worst)} at its worst spot, ${ratioWords(contrast.fifth)} where nineteen of twenty px are better and ${ratioWords(contrast.median)} in the middle; ${wanted}:1 is wanted.`;

@@ -1,7 +1,7 @@
 import type { CalmReport } from '../calm/calm';
 import type { PageWordsReport } from '../legibility/pageWords';
 import type { TextReport } from '../legibility/report';
-import type { Raster } from '../raster/raster';
+import type { Raster, Rect } from '../raster/raster';
 import type { Edit } from '../site/edit';
 import type { Picture } from '../site/model/picture';
 import type { Site } from '../site/model/site';
@@ -62,10 +62,18 @@ export interface ReadingKind<V> {
   applies(context: ReadingContext): boolean;
   measure(context: ReadingContext): V | undefined;
   judge(value: V, context: ReadingContext): Exclude<Verdict, 'unknown'>;
-  /** The figure alone, with its unit. */
+  /** The figure alone. */
   figure(value: V, context: ReadingContext): string;
-  /** What is, then what to do. */
+  /** What is, in a few words for people, without a figure or a unit. */
+  plain(value: V, context: ReadingContext): string;
+  /** Why: what was measured and what was wanted, then what to do. */
   say(value: V, context: ReadingContext): string;
+  /** The standard that what is wanted comes from. */
+  readonly standard?: string;
+  /** Where on the picture it is, px of the slot. */
+  spot?(value: V, context: ReadingContext): Rect | undefined;
+  /** What is to be looked at may be meant so: then it holds once that is said. */
+  readonly mayBeMeant?: true;
   mend?(value: V, context: ReadingContext): Mend | undefined;
   /** Other ways to put it right, beside the first. */
   ways?(value: V, context: ReadingContext): readonly Mend[];
@@ -78,7 +86,16 @@ export interface Reading {
   readonly title: string;
   readonly verdict: Verdict;
   readonly figure: string;
+  /** What is, in a few words. */
+  readonly plain: string;
+  /** Why. */
   readonly words: string;
+  readonly standard?: string;
+  readonly spot?: Rect;
+  /** It could be settled as meant so. */
+  readonly mayBeMeant: boolean;
+  /** It was settled as meant so. */
+  readonly meant: boolean;
   readonly mend?: Mend;
   readonly ways: readonly Mend[];
 }
@@ -88,7 +105,7 @@ export function take<V>(kind: ReadingKind<V>, context: ReadingContext): Reading 
   if (!kind.applies(context)) {
     return undefined;
   }
-  const { id, question, title } = kind;
+  const { id, question, title, standard } = kind;
   const value = kind.measure(context);
   if (value === undefined) {
     return {
@@ -97,18 +114,29 @@ export function take<V>(kind: ReadingKind<V>, context: ReadingContext): Reading 
       title,
       verdict: 'unknown',
       figure: '–',
-      words: 'Not measurable yet.',
+      plain: `${title}: not measured yet`,
+      words: 'It is measured once the file is written.',
+      mayBeMeant: false,
+      meant: false,
       ways: [],
     };
   }
-  const verdict = kind.judge(value, context);
+  const judged = kind.judge(value, context);
+  const mayBeMeant = judged === 'look' && kind.mayBeMeant === true;
+  const meant = mayBeMeant && context.slot.meant.includes(id);
+  const verdict = meant ? 'holds' : judged;
   return {
     id,
     question,
     title,
     verdict,
     figure: kind.figure(value, context),
+    plain: kind.plain(value, context),
     words: kind.say(value, context),
+    standard,
+    spot: kind.spot?.(value, context),
+    mayBeMeant,
+    meant,
     mend: verdict === 'holds' ? undefined : kind.mend?.(value, context),
     ways: verdict === 'holds' ? [] : (kind.ways?.(value, context) ?? []),
   };

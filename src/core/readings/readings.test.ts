@@ -1,3 +1,4 @@
+import { newFade } from '../layers/fade';
 import { newWash } from '../layers/fill';
 import { newPhoto } from '../layers/photo';
 import { createRaster, type Raster, type Rgb } from '../raster/raster';
@@ -8,11 +9,11 @@ import type { Picture } from '../site/model/picture';
 import type { PressFormat } from '../site/model/picture';
 import type { Site } from '../site/model/site';
 import { lighter } from './weight';
-import type { Slot } from '../site/model/slot';
+import type { Side, Slot } from '../site/model/slot';
 import { shelfItem } from '../shelf/item';
 import { plainPicture, pressAs } from '../press/settings';
 import { newSite } from '../site/newSite';
-import { slotFrom } from '../site/slots';
+import { setMeant, slotFrom } from '../site/slots';
 import type { PressedFile, Reading } from './reading';
 import { takeReadings } from './registry';
 import { worstFirst } from './reading';
@@ -70,6 +71,8 @@ const file = (decoded: Raster, bytes = 10_000) => ({
   decoded,
 });
 
+const fadeAt = (side: Side): Layer => newFade('fade', null, { [side]: 20 });
+
 const of = (id: string, p: Picture, pressed?: PressedFile): Reading | undefined =>
   takeReadings({ site: siteWith(p), slot, picture: p, file: pressed }).find((r) => r.id === id);
 
@@ -119,10 +122,10 @@ test('softness: 2 photo px a px holds, 0.5 fails, and the mend shows more of the
   const full = newPhoto('a', item, slot);
   expect(of('softness', picture([full]))).toMatchObject({
     verdict: 'holds',
-    figure: '2.00, 1.00 at 2×',
+    figure: '2.00×',
   });
   const zoomed = picture([{ ...full, scale: 2 }]);
-  expect(of('softness', zoomed)).toMatchObject({ verdict: 'fails', figure: '0.50, 0.25 at 2×' });
+  expect(of('softness', zoomed)).toMatchObject({ verdict: 'fails', figure: '0.50×' });
   expect(of('softness', mended('softness', siteWith(zoomed)))).toMatchObject({ verdict: 'holds' });
 });
 
@@ -134,15 +137,59 @@ test('softness: a photo too small to be sharp has no mend', () => {
 test('seam: an exact edge holds, a pixel 3 levels off is found and named where it is', () => {
   expect(of('seam-left', picture([]), file(plain(grey)))).toMatchObject({
     verdict: 'holds',
-    figure: '0 levels',
+    figure: 'exact',
   });
   const off = plain(grey);
   off.data[40 * 200 * 4 + 1] = 54;
   const reading = of('seam-left', picture([]), file(off));
-  expect(reading).toMatchObject({ verdict: 'fails', figure: '3 levels' });
-  expect(reading?.words).toMatch(/up to 3 levels off #333333, 0\.0 on average .*worst 40 px along/);
+  expect(reading).toMatchObject({ verdict: 'fails', figure: 'off by 3' });
+  expect(reading?.words).toMatch(
+    /up to 3 levels of 255 off #333333, 0\.0 on average .*worst 40 px along/,
+  );
   expect(of('seam-top', picture([]), file(off))).toMatchObject({ verdict: 'holds' });
   expect(of('seam-right', picture([]), file(off))).toBeUndefined();
+});
+
+describe('the edge of a photo that stands in the page as a picture', () => {
+  const filled = picture([newPhoto('a', { ...item, width: 800, height: 600 }, slot)]);
+  const bright = file(plain({ r: 240, g: 230, b: 210 }));
+
+  test('is a choice, and holds once it is meant; what blends by itself needs no such word', () => {
+    expect(of('seam-left', filled, bright)).toMatchObject({
+      verdict: 'look',
+      plain: 'The left edge shows as a line',
+      mayBeMeant: true,
+      meant: false,
+      spot: { x: 0, width: 12 },
+    });
+    const site = siteWith(filled);
+    const settled = applyEdit(site, setMeant(site.slots[0].id, 'seam-left', true));
+    const context = { site: settled, slot: settled.slots[0], picture: filled, file: bright };
+    const reading = takeReadings(context).find((r) => r.id === 'seam-left');
+    expect(reading).toMatchObject({ verdict: 'holds', meant: true, mend: undefined });
+    const back = applyEdit(settled, setMeant(site.slots[0].id, 'seam-left', false));
+    expect(back.slots[0].meant).toEqual([]);
+    expect(of('seam-left', filled, file(plain(grey)))).toMatchObject({ mayBeMeant: false });
+  });
+
+  test('is a fault where it is made to fade there, or where there is none', () => {
+    const faded = { ...filled, layers: [...filled.layers, fadeAt('left')] };
+    expect(of('seam-left', faded, bright)).toMatchObject({ verdict: 'fails' });
+    expect(of('seam-left', picture([]), bright)).toMatchObject({ verdict: 'fails' });
+  });
+});
+
+test('the first line of a reading is for people: no unit, no figure of a standard', () => {
+  const filled = picture([newPhoto('a', { ...item, width: 400, height: 300 }, slot)]);
+  const all = [file(plain(grey)), file(plain({ r: 240, g: 230, b: 210 }), 900_000)].flatMap((f) => {
+    const site = siteWith(filled);
+    return takeReadings({ site, slot: site.slots[0], picture: filled, file: f });
+  });
+  expect(all.length).toBeGreaterThan(10);
+  for (const { plain: words } of all) {
+    expect(words).not.toMatch(/\d|\bpx\b|level|ΔE|L\*|KB|:1/);
+    expect(words.length).toBeLessThanOrEqual(52);
+  }
 });
 
 test('seam: see-through counts as the page that shows through it', () => {
@@ -157,7 +204,7 @@ test('seam: small steps of a lossy file are mended by a lossless one, large ones
   const off = plain({ r: 53, g: 51, b: 51 });
   expect(of('seam-left', picture([]), file(off))).toMatchObject({
     verdict: 'look',
-    mend: { label: 'Press without loss' },
+    mend: { label: 'Write it without loss' },
   });
   expect(mended('seam-left', siteWith(picture([])), file(off)).press.format).toBe('png');
   expect(of('seam-left', picture([]), file(plain({ r: 90, g: 51, b: 51 })))).toMatchObject({

@@ -77,7 +77,7 @@ test('an edge that holds at its size and is mixed with what is behind it at a th
   expect(reading(decoded(() => 0))).toMatchObject({ verdict: 'holds', figure: 'as at its size' });
   // Two of the three rows that fall into the outermost px of the page are 30 levels darker.
   const behind = reading(decoded((_, y) => (y === 0 ? 0 : 30)));
-  expect(behind).toMatchObject({ verdict: 'fails', figure: '20 levels at 360 px' });
+  expect(behind).toMatchObject({ verdict: 'fails', figure: 'off by 20 at 360 px' });
   expect(behind?.words).toMatch(/shown at 33%, the top edge is up to 20 levels off .* size 0\./);
   const edited = applyEdit(site, behind!.mend!.edit).pictures.p;
   expect(edited.layers).toMatchObject([
@@ -107,7 +107,7 @@ test('a page that has another ground on a narrow screen is met there', () => {
     ),
   ).toMatchObject({
     verdict: 'fails',
-    figure: '6 levels at 360 px',
+    figure: 'off by 6 at 360 px',
   });
 });
 

@@ -77,7 +77,9 @@ export const scaledSeam: ReadingKind<ScaledSeam> = {
     return beyond(worst) <= 2 ? 'look' : 'fails';
   },
   figure: (worst) =>
-    beyond(worst) <= 0 ? 'as at its size' : `${worst.levels} levels at ${worst.screen} px`,
+    beyond(worst) <= 0 ? 'as at its size' : `off by ${worst.levels} at ${worst.screen} px`,
+  plain: (worst) =>
+    beyond(worst) <= 0 ? 'Its edges hold on every screen' : 'An edge shows on some screens',
   say: (worst) =>
     beyond(worst) <= 0
       ? `Where a screen scales it, no edge is further off your page than at its own size.`

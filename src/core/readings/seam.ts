@@ -1,10 +1,14 @@
+import { barePx } from '../frame/placement';
+import { photoSize } from '../layers/photo';
+import type { Rect } from '../raster/raster';
 import { overlapOf, slotInFile } from '../frame/overlap';
 import { besideColours } from '../seam/beside';
 import { edgeDifference, type EdgeDifference } from '../seam/edges';
 import { fadeOut, withoutLoss } from '../seam/ways';
 import { isBlank } from '../site/picture';
-import type { Side, Slot } from '../site/model/slot';
-import type { PressedFile, ReadingKind } from './reading';
+import type { Side, Slot, SlotKind } from '../site/model/slot';
+import { backPhoto } from './cover';
+import type { PressedFile, ReadingContext, ReadingKind } from './reading';
 
 interface SeamRead extends EdgeDifference {
   /** What lies next to the side. */
@@ -37,6 +41,39 @@ function hangsOver(
     })[side] > 0;
 }
 
+/** Px along an edge that show where it is worst, and how deep. */
+const spotPx = { along: 40, deep: 12 } as const;
+
+/** Around the worst place of an edge, px of the slot. */
+function edgeSpot(side: Side, at: number, slot: Slot): Rect {
+  const { along, deep } = spotPx;
+  const start = Math.max(0, at - along / 2);
+  if (side === 'top' || side === 'bottom') {
+    const y = side === 'top' ? 0 : slot.height - deep;
+    return { x: start, y, width: along, height: deep };
+  }
+  const x = side === 'left' ? 0 : slot.width - deep;
+  return { x, y: start, width: deep, height: along };
+}
+
+/** Kinds whose whole point is to go over into the page: an edge of theirs that shows is a fault. */
+const blends: readonly SlotKind[] = ['divider', 'mark', 'sidebar'];
+
+/**
+ * A photo stands in the page as a picture: it fills its place and is not made to fade at that side.
+ * Then its edge is a choice.
+ */
+function standsAsPicture({ picture, slot }: ReadingContext, side: Side): boolean {
+  const photo = backPhoto(picture);
+  const fades = picture.layers.some((l) => l.kind === 'fade' && !l.hidden && l.sides[side] > 0);
+  return (
+    !blends.includes(slot.kind) &&
+    !fades &&
+    photo !== undefined &&
+    barePx(photo, photoSize(photo), slot, photo.turn) < 0.5
+  );
+}
+
 /**
  * One side of the pressed file against what lies next to it on the page. Up to 2 levels are hard to
  * see (common practice, no source).
@@ -61,20 +98,25 @@ export const seam = (side: Side): ReadingKind<SeamRead> => ({
       }
     );
   },
-  judge: ({ levels }) => {
+  judge: ({ levels }, context) => {
     if (levels === 0) {
       return 'holds';
     }
-    if (levels <= 2) {
-      return 'look';
-    }
-    return 'fails';
+    return levels <= 2 || standsAsPicture(context, side) ? 'look' : 'fails';
   },
-  figure: ({ levels }) => `${levels} ${levels === 1 ? 'level' : 'levels'}`,
+  figure: ({ levels }) => (levels === 0 ? 'exact' : `off by ${levels}`),
+  plain: ({ levels }) => {
+    if (levels === 0) {
+      return `The ${side} edge blends exactly`;
+    }
+    return levels <= 2 ? `The ${side} edge hardly shows` : `The ${side} edge shows as a line`;
+  },
+  mayBeMeant: true,
+  spot: ({ at, levels }, { slot }) => (levels === 0 ? undefined : edgeSpot(side, at, slot)),
   say: ({ levels, mean, deltaE, at, words }) =>
     levels === 0
       ? `The ${side} edge is exactly ${words}.`
-      : `The ${side} edge is up to ${levels} ${levels === 1 ? 'level' : 'levels'} off ${words}, ${mean.toFixed(1)} on average (ΔE ${deltaE.toFixed(1)}, worst ${at} px along).`,
+      : `The ${side} edge is up to ${levels} ${levels === 1 ? 'level' : 'levels'} of 255 off ${words}, ${mean.toFixed(1)} on average (CIEDE2000 ${deltaE.toFixed(1)}, worst ${at} px along); none is wanted.`,
   // Small steps come from the compression, and a lossless file has none; larger ones are in the
   // picture itself.
   mend: ({ levels }, context) =>

@@ -1,19 +1,25 @@
 import { fileSize, overlapOf } from '../frame/overlap';
+import type { Size } from '../frame/placement';
+import type { Slot } from '../site/model/slot';
 import { isBlank } from '../site/picture';
 import type { ReadingKind } from './reading';
 
+/** The size that a slot's file is to have, with what hangs out. */
+const isWanted = (size: Size, slot: Slot): boolean => {
+  const wanted = fileSize(slot, overlapOf(slot));
+  return size.width === wanted.width && size.height === wanted.height;
+};
+
 /** The pressed file has exactly the slot's size. */
-export const size: ReadingKind<{ width: number; height: number }> = {
+export const size: ReadingKind<Size> = {
   id: 'size',
   question: 1,
   title: 'Size',
   applies: ({ picture }) => !isBlank(picture),
   measure: ({ file }) => file && { width: file.width, height: file.height },
-  judge: (v, { slot }) => {
-    const wanted = fileSize(slot, overlapOf(slot));
-    return v.width === wanted.width && v.height === wanted.height ? 'holds' : 'fails';
-  },
+  judge: (v, { slot }) => (isWanted(v, slot) ? 'holds' : 'fails'),
   figure: (v) => `${v.width} × ${v.height}`,
+  plain: (v, { slot }) => (isWanted(v, slot) ? 'The size is exact' : 'The file has another size'),
   say(v, { slot }) {
     const { width, height } = fileSize(slot, overlapOf(slot));
     const more =

@@ -9,7 +9,7 @@ import type { ReadingKind } from './reading';
 export const softness: ReadingKind<number> = {
   id: 'softness',
   question: 2,
-  title: 'Photo px for each px',
+  title: 'Sharpness',
   applies: ({ picture }) => backPhoto(picture) !== undefined,
   measure: ({ picture }) => sharpness(backPhoto(picture)!),
   judge: (ratio) => {
@@ -21,10 +21,16 @@ export const softness: ReadingKind<number> = {
     }
     return 'fails';
   },
-  figure: (ratio) => `${ratio.toFixed(2)}, ${(ratio / 2).toFixed(2)} at 2×`,
+  figure: (ratio) => `${ratio.toFixed(2)}×`,
+  plain: (ratio) => {
+    if (ratio >= 2) {
+      return 'The photo is sharp on every screen';
+    }
+    return ratio >= 0.9995 ? 'The photo is sharp' : 'The photo is stretched and looks soft';
+  },
   say: (ratio) =>
     ratio >= 0.9995
-      ? `The photo has ${ratio.toFixed(2)} px for each px of the slot${ratio >= 2 ? ', enough for a screen of double density' : ''}.`
+      ? `The photo has ${ratio.toFixed(2)} px for each px of the slot${ratio >= 2 ? ', enough for a screen of double density' : `; a screen of double density has ${(ratio / 2).toFixed(2)}`}.`
       : `The photo is stretched: only ${ratio.toFixed(2)} of its px for each px of the slot. Zoom out or take a larger photo.`,
   mend(_ratio, { picture, slot }) {
     const layer = backPhoto(picture)!;

@@ -37,11 +37,12 @@ export const banding: ReadingKind<Banding> = {
     }
     return 'fails';
   },
-  figure: ({ deltaE }) => `ΔE ${deltaE.toFixed(1)}`,
+  figure: ({ deltaE }) => deltaE.toFixed(1),
+  plain: ({ deltaE }) => (deltaE < 1 ? 'The gradient is smooth' : 'Bands show in the gradient'),
   say: ({ deltaE, at }) =>
     deltaE < 1
-      ? `No step stands out from those around it by more than ΔE ${deltaE.toFixed(1)}.`
-      : `At ${at} px a step stands out by ΔE ${deltaE.toFixed(1)}: a band is seen.`,
+      ? `No step stands out from those around it by more than CIEDE2000 ${deltaE.toFixed(1)}; below 1 no band is seen.`
+      : `At ${at} px a step stands out by CIEDE2000 ${deltaE.toFixed(1)}; from 1 on a band is seen.`,
   mend: (_banding, { picture, slot }) => withoutLoss(picture, slot),
 };
 
@@ -75,6 +76,10 @@ export const stripEnd: ReadingKind<EndRead> = {
     return 'holds';
   },
   figure: ({ colour }) => colour,
+  plain: ({ colour, grounds }) =>
+    grounds.every((g) => g === colour)
+      ? 'The page goes on in its colour'
+      : 'The page goes on in another colour',
   say({ uneven, colour, grounds }) {
     const even =
       uneven === 0

@@ -42,8 +42,10 @@ export const tileCount: ReadingKind<number> = {
   measure: ({ slot }) => copiesOf(slot),
   judge: (copies) => (copies <= most ? 'holds' : 'look'),
   figure: (copies) => `${copies.toLocaleString('en-GB')} copies`,
+  plain: (copies) =>
+    copies <= most ? 'Few copies fill a screen' : 'Very many copies fill a screen',
   say: (copies, { slot }) =>
-    `A screen of ${screen.width}×${screen.height} takes ${copies.toLocaleString('en-GB')} copies of ${slot.width}×${slot.height} px.${copies > most ? ' So many are slow to lay: several copies in one file look the same.' : ''}`,
+    `A screen of ${screen.width}×${screen.height} takes ${copies.toLocaleString('en-GB')} copies of ${slot.width}×${slot.height} px.${copies > most ? ' A browser takes long over so many; several copies in one file look the same.' : ''}`,
   mend(_copies, { slot }) {
     const { width, height } = larger(slot);
     return {

@@ -18,6 +18,8 @@ export const tileHeight: ReadingKind<number> = {
   measure: ({ slot }) => slot.height,
   judge: (px) => (px >= tooLow.from && px <= tooLow.to ? 'look' : 'holds'),
   figure: (px) => `${px} px`,
+  plain: (px) =>
+    px >= tooLow.from && px <= tooLow.to ? 'Very low for a strip' : 'A good height for a strip',
   say: (px) =>
     px >= tooLow.from && px <= tooLow.to
       ? `Only ${px} px high: the browser lays ${Math.ceil(1000 / px)} of them for every 1000 px of page.`

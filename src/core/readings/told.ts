@@ -8,15 +8,9 @@ export interface ToldReading extends Omit<Reading, 'mend' | 'ways'> {
   readonly mend: string | undefined;
 }
 
-const told = ({ id, question, title, verdict, figure, words, mend }: Reading): ToldReading => ({
-  id,
-  question,
-  title,
-  verdict,
-  figure,
-  words,
-  mend: mend?.label,
-});
+function told({ mend, ways: _ways, ...reading }: Reading): ToldReading {
+  return { ...reading, mend: mend?.label };
+}
 
 /**
  * All readings of all slots.

@@ -23,6 +23,7 @@ export const weight: ReadingKind<number> = {
     return 'fails';
   },
   figure: (bytes, { slot }) => `${kilobytes(bytes)} of ${kilobytes(slot.budgetBytes)}`,
+  plain: (bytes, { slot }) => (bytes <= slot.budgetBytes ? 'Light enough' : 'Heavier than planned'),
   say: (bytes, { slot }) =>
     bytes <= slot.budgetBytes
       ? `${kilobytes(bytes)}, within the ${kilobytes(slot.budgetBytes)} for this slot.`

@@ -53,6 +53,10 @@ export const phoneText: ReadingKind<PhoneText> = {
     return 'fails';
   },
   figure: ({ px }) => `${(Math.floor(px * 10) / 10).toFixed(1)} px`,
+  plain: ({ text, px }, { site }) =>
+    px >= site.limits.phoneText
+      ? 'Its words can be read on a phone'
+      : `Too small on a phone: “${nameOf(text)}”`,
   say: ({ text, px }, { site }) =>
     `On a screen of ${phone} px “${nameOf(text)}” is ${(Math.floor(px * 10) / 10).toFixed(1)} px tall; ${site.limits.phoneText} px are wanted.`,
   mend: (_value, { picture, slot, site }) => live(picture, slot, site)[0],
@@ -152,6 +156,11 @@ export const safeWords: ReadingKind<OutsideText> = {
     return 'fails';
   },
   figure: ({ by }) => (by <= 0 ? 'inside' : `${Math.ceil(by)} px out`),
+  plain: ({ text, by }) =>
+    by <= 0
+      ? 'All its words are seen on every screen'
+      : `Cut off on some screens: “${nameOf(text)}”`,
+  spot: ({ by, bounds }) => (by <= 0 ? undefined : bounds),
   say: ({ text, by, safe }) =>
     by <= 0
       ? `All words lie inside the part that is seen at every width, ${safe.width}×${safe.height} px with the side margin.`

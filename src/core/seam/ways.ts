@@ -31,11 +31,11 @@ export function withoutLoss(
     return undefined;
   }
   if (press.format === 'webp') {
-    return { label: 'Press without loss', edit: setPress(picture, { lossless: true }) };
+    return { label: 'Write it without loss', edit: setPress(picture, { lossless: true }) };
   }
   return (
     format && {
-      label: 'Press without loss',
+      label: 'Write it without loss',
       edit: setPress(picture, {
         ...pressAs(format, press.quality),
         lossless: formatOf(format).lossless === 'asked',

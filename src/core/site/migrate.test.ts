@@ -220,3 +220,15 @@ test('from 13: recipes changed every hue, and no family was asked for', () => {
   expect(step({ ...old, recipes: 'none', set: 7 })).toMatchObject({ recipes: 'none', set: 7 });
   expect(step({ ...old, set: null })).toMatchObject({ set: null });
 });
+
+test('from 15: of no slot was anything said to be meant', () => {
+  const old = { ...site, schemaVersion: 15, slots: [{ id: 'a' }, { id: 'b' }] };
+  expect(step(old)).toMatchObject({
+    schemaVersion,
+    slots: [
+      { id: 'a', meant: [] },
+      { id: 'b', meant: [] },
+    ],
+  });
+  expect(step({ ...old, slots: 'none' })).toMatchObject({ slots: 'none' });
+});

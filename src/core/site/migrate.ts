@@ -326,6 +326,14 @@ const steps: Readonly<Record<number, (site: Stored) => Stored>> = {
   }),
   // A recipe may say of hues what becomes of them alone; none did.
   14: (site) => ({ ...site, schemaVersion: 15 }),
+  // Nothing was said yet to be meant as it is.
+  15: (site) => ({
+    ...site,
+    schemaVersion: 16,
+    slots: Array.isArray(site.slots)
+      ? list(site.slots).map((slot) => ({ ...slot, meant: [] }))
+      : site.slots,
+  }),
 };
 
 /**

@@ -47,6 +47,9 @@ const measuredSchemas: Readonly<Record<string, Schema>> = {
   stylesheet: object({ from: string(), file: text(), line: number().integer().min(1).required() }),
 };
 
+/** More than there are readings. */
+const mostMeant = 100;
+
 export const slotSchema = object({
   id: id(),
   name: text(),
@@ -86,6 +89,7 @@ export const slotSchema = object({
     .required(),
   budgetBytes: number().integer().min(1).required(),
   pictureId: id(),
+  meant: array().of(id()).max(mostMeant).required(),
   versions: array()
     .of(object({ pictureId: id(), name: text() }))
     .max(mostVersions)

@@ -64,6 +64,7 @@ export function slotFrom(site: Pick<Site, 'slots'>, part: NewSlot): Slot {
     fileName: fileNameFrom(name),
     pictureId: `picture-${part.id}`,
     versions: [],
+    meant: [],
     ...part,
     name,
   };
@@ -90,6 +91,13 @@ export const addSlot =
       slotKind(slot.kind).put(page, slot);
     }
   };
+
+/** Says of a reading that it is meant so, or takes that back. */
+export const setMeant = (slotId: string, readingId: string, isMeant: boolean): Edit =>
+  editSlot(slotId, (slot) => {
+    const others = slot.meant.filter((id) => id !== readingId);
+    slot.meant = isMeant ? [...others, readingId] : others;
+  });
 
 /** Lays a slot that is there already on a page. */
 export const placeSlot =

@@ -51,7 +51,7 @@ function Steps({ session }: { session: Session }) {
     ...steps.toReversed(),
     {
       seq: first,
-      label: first === 0 ? 'As it was in the beginning' : 'Older steps are forgotten',
+      label: first === 0 ? 'At the start' : 'Older steps are forgotten',
     },
   ];
   return (

@@ -1,13 +1,20 @@
 'use client';
 
+import { lazy, Suspense, useState } from 'react';
 import { pressWords } from '@/core/press/settings';
-import { worstFirst } from '@/core/readings/reading';
+import { worstFirst, type Reading } from '@/core/readings/reading';
 import { kilobytes } from '@/core/readings/say';
+import { setMeant } from '@/core/site/slots';
 import type { Press } from '../hooks/usePressed';
 import { useHistory } from '../hooks/useSession';
 import { Button, Hint } from '../shared/Button';
 import { verdictColour, VerdictMark } from '../shared/VerdictMark';
 import { useEditing, useFiled } from './useBench';
+
+/** Loaded when it is asked for. */
+const PutRightDialog = lazy(async () => ({
+  default: (await import('./PutRightDialog')).PutRightDialog,
+}));
 
 const keptWords = { kept: 'every step', writing: 'writing…', not: 'not kept' } as const;
 
@@ -22,48 +29,28 @@ function weightWords({ failure, current, file }: Press, blank: boolean): string 
 /** Everything measured of this picture, and the title block of the drawing. */
 export function Readings() {
   const { readings, press } = useFiled();
-  const { picture, commit, session } = useEditing();
+  const { picture, session } = useEditing();
   const { kept } = useHistory(session);
+  const [asked, setAsked] = useState(false);
+  const mendable = readings.filter((r) => r.mend);
   return (
     <section aria-label="Readings" className="flex h-full min-w-0 flex-col">
-      <h2 className="px-3 pt-3 pb-1 caption">Readings</h2>
+      <div className="flex h-9 shrink-0 items-center justify-between gap-2 px-3 pt-1.5">
+        <h2 className="caption">Readings</h2>
+        {mendable.length > 1 && (
+          <Button className="h-[22px]" onClick={() => setAsked(true)}>
+            Put right all…
+          </Button>
+        )}
+      </div>
       <ul className="min-h-0 grow overflow-auto">
         {readings.length === 0 && (
           <li className="px-3 py-1 text-soft">
             Nothing lies in this slot yet. Drop a photo on it.
           </li>
         )}
-        {worstFirst(readings).map((r) => (
-          <li
-            key={r.id}
-            className="flex min-h-[27px] items-center gap-1.5 border-t border-hair px-3 first:border-0"
-            data-reading={r.id}
-            data-verdict={r.verdict}
-          >
-            <VerdictMark verdict={r.verdict} />
-            <Hint text={r.words}>
-              <button type="button" className="min-w-0 grow cursor-help truncate text-left">
-                {r.title}
-              </button>
-            </Hint>
-            <span
-              className={`shrink-0 figure ${r.verdict === 'holds' ? '' : verdictColour(r.verdict)}`}
-            >
-              {r.figure}
-            </span>
-            {r.mend && (
-              <Hint text={`${r.words} Mend: ${r.mend.label.toLowerCase()}.`}>
-                <Button
-                  variant="mend"
-                  className="h-[22px]"
-                  aria-label={`Mend ${r.title}: ${r.mend.label}`}
-                  onClick={() => commit(r.mend!.label, r.mend!.edit)}
-                >
-                  Mend
-                </Button>
-              </Hint>
-            )}
-          </li>
+        {worstFirst(readings).map((reading) => (
+          <ReadingRow key={reading.id} reading={reading} />
         ))}
       </ul>
       <dl className="grid shrink-0 grid-cols-3 border-t border-ink">
@@ -71,7 +58,89 @@ export function Readings() {
         <Block term="Weight" value={weightWords(press, readings.length === 0)} />
         <Block term="Kept" value={keptWords[kept.state]} bad={kept.state === 'not'} />
       </dl>
+      {asked && (
+        <Suspense fallback={null}>
+          <PutRightDialog open onOpenChange={setAsked} />
+        </Suspense>
+      )}
     </section>
+  );
+}
+
+/** One reading: what is, its figure, what can be done about it, and on asking why. */
+function ReadingRow({ reading }: { reading: Reading }) {
+  const { slot, commit } = useEditing();
+  const { why, askWhy } = useFiled();
+  const { id, title, verdict, figure, plain, words, standard, mend, mayBeMeant, meant } = reading;
+  const open = why === id;
+  return (
+    <li
+      className="border-t border-hair px-3 first:border-0"
+      data-reading={id}
+      data-verdict={verdict}
+    >
+      <div className="flex min-h-[27px] items-center gap-1.5">
+        <VerdictMark verdict={verdict} />
+        <button
+          type="button"
+          aria-expanded={open}
+          title={plain}
+          onClick={() => askWhy(open ? undefined : id)}
+          className="min-w-0 grow truncate text-left hover:underline"
+        >
+          {plain}
+        </button>
+        <span className={`shrink-0 figure ${verdict === 'holds' ? '' : verdictColour(verdict)}`}>
+          {meant ? 'meant so' : figure}
+        </span>
+      </div>
+      {(mend || mayBeMeant || open) && (
+        <div className="flex flex-wrap items-center gap-1.5 pb-1.5 pl-[18px]">
+          {mend && (
+            <Hint text={mend.label}>
+              <Button
+                variant="mend"
+                className="h-[22px] px-2"
+                aria-label={`Put right ${title}: ${mend.label}`}
+                onClick={() => commit(mend.label, mend.edit)}
+              >
+                Put right
+              </Button>
+            </Hint>
+          )}
+          {mayBeMeant && (
+            <Button
+              className="h-[22px] px-2"
+              aria-label={`${meant ? 'Not meant' : 'Meant to be seen'}: ${title}`}
+              onClick={() =>
+                commit(
+                  meant ? `${title}: not meant` : `${title}: meant to be seen`,
+                  setMeant(slot.id, id, !meant),
+                )
+              }
+            >
+              {meant ? 'Not meant' : 'Meant to be seen'}
+            </Button>
+          )}
+          {!open && (
+            <Button
+              variant="bare"
+              className="h-[22px] px-2 underline"
+              aria-label={`Why: ${title}`}
+              onClick={() => askWhy(id)}
+            >
+              Why
+            </Button>
+          )}
+          {open && (
+            <p className="w-full break-words text-soft select-text" data-why={id}>
+              {words}
+              {standard && ` ${standard}.`}
+            </p>
+          )}
+        </div>
+      )}
+    </li>
   );
 }
 

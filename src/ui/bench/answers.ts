@@ -34,19 +34,31 @@ interface Question {
 }
 
 /** What does not blend, in a few words. */
-const blendWords: Readonly<Record<string, (figure: string) => string>> = {
-  legibility: (f) => `words ${f}`,
-  'page-words': (f) => `page’s words ${f}`,
-  'join-x': (f) => `join ${f} off`,
-  'join-y': (f) => `join ${f} off`,
-  'tile-count': (f) => f,
-  banding: (f) => `bands of ${f}`,
-  'strip-end': (f) => `ends in ${f}`,
-  'safe-words': (f) => `words ${f}`,
-  'phone-text': (f) => `words ${f} on a phone`,
-  'scaled-seam': (f) => `edge ${f}`,
-  calm: (f) => `busy, ${f}`,
+const blendWords: Readonly<Record<string, string>> = {
+  legibility: 'words hard to read',
+  'page-words': 'page’s words hard to read',
+  'join-x': 'a break sideways',
+  'join-y': 'a break downwards',
+  'tile-count': 'very many copies',
+  banding: 'bands show',
+  'strip-end': 'ends in another colour',
+  'safe-words': 'words are cut off',
+  'phone-text': 'words too small',
+  'scaled-seam': 'an edge shows',
+  calm: 'busy behind words',
 };
+
+/** The same of one edge, or of any reading that has no words here. */
+const edgeWords = (id: string): string => `${id.replace('seam-', '')} edge shows`;
+
+/** How the edges are, where all that is asked of them holds. */
+function edgesWords(readings: readonly Reading[]): string {
+  const edges = readings.filter((r) => r.id.startsWith('seam-'));
+  if (edges.length === 0) {
+    return 'it does';
+  }
+  return edges.some((r) => r.meant) ? 'as meant' : 'every edge exact';
+}
 
 const nothing: Answer = { verdict: undefined, words: 'nothing yet' };
 
@@ -134,19 +146,17 @@ export const questions: readonly Question[] = [
         };
       }
       if (worst.verdict === 'unknown') {
-        return { verdict: undefined, words: 'pressing…' };
+        return { verdict: undefined, words: 'writing…' };
       }
       if (worst.verdict === 'holds') {
         return {
           verdict: 'holds',
-          words: readings.some((r) => r.id.startsWith('seam-')) ? 'every edge exact' : 'it does',
+          words: edgesWords(readings),
         };
       }
       return {
         verdict: worst.verdict,
-        words:
-          blendWords[worst.id]?.(worst.figure) ??
-          `${worst.id.replace('seam-', '')} ${worst.figure} off`,
+        words: blendWords[worst.id] ?? edgeWords(worst.id),
       };
     },
   },
@@ -158,7 +168,7 @@ export const questions: readonly Question[] = [
         return nothing;
       }
       if (!press.current || !press.file) {
-        return { verdict: undefined, words: press.failure ? 'cannot be pressed' : 'pressing…' };
+        return { verdict: undefined, words: press.failure ? 'cannot be written' : 'writing…' };
       }
       return {
         verdict: worstOf(readings, 6)?.verdict,

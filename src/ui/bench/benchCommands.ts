@@ -112,7 +112,7 @@ export function benchCommands(bench: Commanded, switches: BenchSwitches): Comman
       id: 'before',
       label:
         bench.question === 6
-          ? 'The picture before it was pressed (hold)'
+          ? 'The picture before it was written (hold)'
           : 'The picture before (hold)',
       keys: ['b'],
       run: () => bench.show(bench.question === 6 ? 'picture' : 'before'),

@@ -95,6 +95,9 @@ export interface Asking {
 export interface Filed {
   readonly press: Press;
   readonly readings: readonly Reading[];
+  /** The reading that is asked why. */
+  readonly why: string | undefined;
+  askWhy(readingId: string | undefined): void;
 }
 
 /** Words of the owner's own page that lie over the picture. */
@@ -198,6 +201,7 @@ export function useBenchModel(session: Session, slot: Slot, openShelf: () => voi
     useStore(session.state, (s) => s.previewing),
   );
   const [question, setQuestion] = useState(2);
+  const [why, askWhy] = useState<string>();
   const [selectedIds, setSelectedIds] = useState<readonly string[]>([]);
   const [tool, take] = useState<Tool>();
   const [drawn] = useState(() => createStore<Drawn>(() => ({ boxes: {} })));
@@ -274,7 +278,7 @@ export function useBenchModel(session: Session, slot: Slot, openShelf: () => voi
         hold(undefined);
       },
     },
-    filed: { press, readings },
+    filed: { press, readings, why, askWhy },
     pageWords: {
       over,
       top: told?.top ?? 0,

@@ -138,10 +138,10 @@ function BorderDrawing({
       aria-label="Colours along the borders"
     >
       <div className="absolute inset-x-[38px] inset-y-[26px] border border-line bg-sheet" />
-      {looked.borders.map(({ side, colour, share, spread }) => {
+      {looked.borders.map(({ side, colour, share }) => {
         const hex = colour && hexOf(colour);
         const words = hex
-          ? `${hex}${share === 1 ? ', even' : `, ${Math.round(share * 100)}% of it, up to ${spread} levels off`}`
+          ? `${hex}${share === 1 ? ', even' : `, ${Math.round(share * 100)}% of it, not even`}`
           : 'see-through';
         return (
           <Hint

@@ -1,16 +1,19 @@
 'use client';
 
 import Link from 'next/link';
+import { useState } from 'react';
 import { worstFirst } from '@/core/readings/reading';
 import type { ToldReading } from '@/core/readings/told';
 import type { Slot } from '@/core/site/model/slot';
 import { VerdictMark } from '../shared/VerdictMark';
 import type { SitePanelProps } from './SitePanel';
 
+const key = (slot: Slot, reading: ToldReading): string => `${slot.id} ${reading.id}`;
 const lower = (words: string): string => words.charAt(0).toLowerCase() + words.slice(1);
 
 /** All readings of all slots of the site that are not as they should be, worst first. */
 export function Findings({ session, site, readings, href, onWidths }: SitePanelProps) {
+  const [why, setWhy] = useState<string>();
   const mend = async (slot: Slot, { id }: ToldReading) => {
     const found = await readings.mendOf(slot, id);
     if (found) {
@@ -30,7 +33,7 @@ export function Findings({ session, site, readings, href, onWidths }: SitePanelP
       <div className="mb-1.5 flex justify-between gap-2">
         <h2 className="caption">Findings of the site</h2>
         <span className="figure text-soft" role="status">
-          {readings.pending > 0 ? `pressing, ${readings.pending} to go` : found.length}
+          {readings.pending > 0 ? `measuring, ${readings.pending} to go` : found.length}
         </span>
       </div>
       {found.length === 0 && readings.pending === 0 && readings.current && (
@@ -39,8 +42,8 @@ export function Findings({ session, site, readings, href, onWidths }: SitePanelP
       <ul>
         {ordered.map(({ slot, reading }) => (
           <li
-            key={`${slot.id} ${reading.id}`}
-            data-finding={`${slot.id} ${reading.id}`}
+            key={key(slot, reading)}
+            data-finding={key(slot, reading)}
             className="flex gap-1 border-t border-hair py-1.5 first:border-0"
           >
             <VerdictMark verdict={reading.verdict} />
@@ -48,7 +51,16 @@ export function Findings({ session, site, readings, href, onWidths }: SitePanelP
               <Link href={href(slot)} className="font-semibold hover:underline">
                 {slot.name}
               </Link>
-              : {reading.words}{' '}
+              : {lower(reading.plain)} <span className="figure text-soft">{reading.figure}</span>{' '}
+              <button
+                type="button"
+                className="underline"
+                aria-expanded={why === key(slot, reading)}
+                aria-label={`Why: ${reading.title} of ${slot.name}`}
+                onClick={() => setWhy(why === key(slot, reading) ? undefined : key(slot, reading))}
+              >
+                Why
+              </button>{' '}
               {reading.id === 'background-shows' && (
                 <>
                   <button type="button" className="underline" onClick={onWidths}>
@@ -60,11 +72,17 @@ export function Findings({ session, site, readings, href, onWidths }: SitePanelP
                 <button
                   type="button"
                   className="text-warn underline"
-                  aria-label={`Mend: ${lower(reading.mend)}, for ${reading.title} of ${slot.name}`}
+                  aria-label={`Put right: ${lower(reading.mend)}, for ${reading.title} of ${slot.name}`}
                   onClick={() => void mend(slot, reading)}
                 >
-                  Mend: {lower(reading.mend)}
+                  Put right: {lower(reading.mend)}
                 </button>
+              )}
+              {why === key(slot, reading) && (
+                <span className="block text-soft">
+                  {reading.words}
+                  {reading.standard && ` ${reading.standard}.`}
+                </span>
               )}
             </p>
           </li>

@@ -39,7 +39,7 @@ export function PageGroup({
   };
   const call = (name: string): string | undefined => {
     if (!name.trim()) {
-      return 'Expected a name, found nothing.';
+      return 'Give it a name.';
     }
     session.commit(
       `Call the page ${name.trim()}`,

@@ -56,7 +56,7 @@ export function SlotDetails({
   };
   const renamed = (name: string) => {
     if (!name.trim()) {
-      return 'Expected a name, found nothing.';
+      return 'Give it a name.';
     }
     session.commit(
       `Call it ${name.trim()}`,

@@ -78,7 +78,7 @@ export function ThemeColours({
         </Button>
         <DropdownMenu.Root>
           <DropdownMenu.Trigger asChild>
-            <Button>In and out</Button>
+            <Button>Import, export</Button>
           </DropdownMenu.Trigger>
           <DropdownMenu.Portal>
             <DropdownMenu.Content

@@ -87,7 +87,9 @@ export function FromTo({ set, theme, shown, looked, common, onColours, onTake }:
                     {title}
                     {offer.way === 'wash' && ` ${Math.round(strength * 100)}%`}
                   </span>
-                  <span className="shrink-0 figure text-[11px]!">ΔE {offer.left.toFixed(1)}</span>
+                  <span className="shrink-0 figure text-[11px]!">
+                    off by {offer.left.toFixed(1)}
+                  </span>
                 </span>
                 <span className="flex w-full items-center gap-1">
                   {previews.slice(0, 1).map((p) => (

@@ -227,7 +227,9 @@ export function PieceTable({ set, looked, written, brief, selected, onSelect, on
                     <p
                       className="flex items-center gap-1 figure text-[11px]! text-soft"
                       title={
-                        end.uneven ? `Its end is uneven by ${end.uneven} levels` : 'Its end is even'
+                        end.uneven
+                          ? `Its end is not even: up to ${end.uneven} of 255 apart`
+                          : 'Its end is even'
                       }
                     >
                       <span

@@ -96,7 +96,7 @@ export function ShelfDetails({
         value={item[key]}
         onCommit={(text) => {
           if (key === 'name' && !text.trim()) {
-            return 'Expected a name, found nothing.';
+            return 'Give it a name.';
           }
           if (key === 'date' && text.trim() && !/^\d{4}-\d{2}-\d{2}$/.test(text.trim())) {
             return `Expected a day such as 2026-11-25, found “${text}”.`;

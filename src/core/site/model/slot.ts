@@ -104,6 +104,8 @@ export interface Slot {
   readonly accepts: readonly PressFormat[];
   /** Of the picture that is handed over. */
   readonly pictureId: string;
+  /** Readings that are to be looked at and were found to be meant so, by their ids. */
+  readonly meant: readonly string[];
   /** All of its pictures with their names, that one among them; none where it has but one. */
   readonly versions: readonly PictureVersion[];
 }

@@ -26,7 +26,7 @@ function waitingWords(failure: string | undefined, blank: boolean): string {
   if (failure) {
     return 'There is no file';
   }
-  return blank ? 'Nothing to hand over yet' : 'Pressing…';
+  return blank ? 'Nothing to hand over yet' : 'Writing…';
 }
 
 /**
@@ -93,7 +93,7 @@ export function HandOver() {
             value={slot.fileName}
             onCommit={(text) => {
               if (!text.trim()) {
-                return 'Expected a name, found nothing.';
+                return 'Give it a name.';
               }
               commit(
                 `Name the file ${safeName(text)}`,

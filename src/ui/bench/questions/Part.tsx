@@ -207,9 +207,9 @@ function Framing({ photo }: { photo: PhotoLayer }) {
           {photo.sourceWidth} × {photo.sourceHeight},{' '}
           {Math.round(shownShare(photo, size, slot) * 100)}% shown,{' '}
           <span className={sharpness(photo) < 1 ? 'text-warn' : ''}>
-            {sharpness(photo).toFixed(2)} photo px a px
+            sharpness {sharpness(photo).toFixed(2)}×
           </span>
-          , {sharpness(photo, 2).toFixed(2)} at 2×
+          , {sharpness(photo, 2).toFixed(2)}× at double density
           {distortion > 0 && <span className="text-warn">, distorted by {distortion}%</span>}
         </p>
       </div>

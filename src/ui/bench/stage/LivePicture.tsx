@@ -223,7 +223,7 @@ export function LivePicture({
           role="img"
           aria-label={
             showing === 'file'
-              ? `The pressed file in ${slot.name}`
+              ? `The written file in ${slot.name}`
               : `What the file of ${slot.name} has lost`
           }
           style={place}

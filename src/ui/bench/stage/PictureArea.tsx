@@ -11,6 +11,7 @@ import { FramingArea } from './FramingArea';
 import { SafeAreaLines } from './SafeAreaLines';
 import { SampleArea } from './SampleArea';
 import { WeakSpots } from './WeakSpots';
+import { WhySpot } from './WhySpot';
 
 /**
  * Everything done to the picture on the picture, by what is being asked and which tool was taken.
@@ -26,9 +27,7 @@ export function PictureArea({
   screenScale: number;
   marks: boolean;
 }) {
-  const { slot, picture } = useEditing();
-  const { question } = useAsking();
-  const { tool, selected } = useSelecting();
+  const { slot } = useEditing();
   const element = useRef<HTMLDivElement>(null);
   const { x, y, width, height } = rect;
   const scale = (width / slot.width) * screenScale;
@@ -45,6 +44,19 @@ export function PictureArea({
     }),
     [x, y, width, height, clip, scale],
   );
+  return (
+    <>
+      <Handled area={area} marks={marks} />
+      {marks && <WhySpot area={area} />}
+    </>
+  );
+}
+
+/** What the pointer does on the picture just now. */
+function Handled({ area, marks }: { area: Area; marks: boolean }) {
+  const { picture } = useEditing();
+  const { selected, tool } = useSelecting();
+  const { question } = useAsking();
   const photo = backPhoto(picture);
   if (question === 2 && photo) {
     return <FramingArea area={area} photo={photo} marks={marks} />;

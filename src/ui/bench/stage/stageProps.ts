@@ -12,7 +12,7 @@ export interface StageProps {
 /** What is said of what lies in the slot; nothing of the picture itself. */
 export const showingWords: Readonly<Record<Exclude<Showing, 'before'>, string>> = {
   picture: '',
-  file: 'The pressed file, decoded again; hold B for the picture, X for what was lost',
+  file: 'The file as it will be seen; hold B for the picture, X for what was lost',
   difference: 'What the file has lost, eight times as strong; the worst place is framed',
 };
 

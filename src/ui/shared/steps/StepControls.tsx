@@ -69,7 +69,7 @@ export function TwoToneFields({ step, theme, preview, commit, children }: StepPr
             commit('Change the two tones about', { dark: step.light, light: step.dark })
           }
         >
-          Change about
+          Swap them
         </Button>
       </Row>
     </>

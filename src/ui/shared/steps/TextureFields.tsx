@@ -60,9 +60,9 @@ export function TextureFields({ step, theme, preview, commit }: StepProps<Textur
         <Row label="Blend mode">
           <ModeChoice step={step} commit={commit as StepProps['commit']} className="min-w-0 grow" />
           <IconButton
-            label={`Another seed, now ${step.seed}`}
+            label={`Another, now ${step.seed}`}
             className="w-7"
-            onClick={() => commit('Another seed', { seed: step.seed + 1 })}
+            onClick={() => commit('Another', { seed: step.seed + 1 })}
           >
             <Dices size={14} />
           </IconButton>

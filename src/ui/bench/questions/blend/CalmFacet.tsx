@@ -51,7 +51,6 @@ export function CalmFacet() {
         <Row tight label="Limit">
           <CommitField
             label="Largest local contrast"
-            suffix="L*"
             className="w-24"
             value={String(calm)}
             onCommit={(text) => {

@@ -67,32 +67,34 @@ export function ProfileControls({ profile, section }: { profile: ProfileLayer; s
           onCommit={(v) => commit(`${Math.round(v)} across`, change({ count: Math.round(v) }))}
         />
         <NumberRow
-          label="Rise"
+          label="Height"
           value={profile.rise * 100}
           min={5}
           max={100}
           unit="%"
           onPreview={(v) => preview(change({ rise: v / 100 }))}
-          onCommit={(v) => commit(`Rise ${Math.round(v)}%`, change({ rise: v / 100 }))}
+          onCommit={(v) => commit(`Height ${Math.round(v)}%`, change({ rise: v / 100 }))}
         />
-        <Row tight label="Depths">
+        <Row tight label="Layers">
           <Switch
-            label="Depths"
+            label="Layers"
             value={String(profile.depths)}
             choices={['1', '2', '3'].map((value) => ({ value, label: value }))}
-            onChange={(v) => commit(`${v} deep`, change({ depths: Number(v) }))}
+            onChange={(v) =>
+              commit(`${v} ${v === '1' ? 'layer' : 'layers'}`, change({ depths: Number(v) }))
+            }
           />
         </Row>
-        <Row tight label="Seed">
+        <Row tight label="Number">
           <CommitField
-            label="Seed"
+            label="Number"
             className="w-16"
             value={String(profile.seed)}
             onCommit={(text) => {
               if (!/^\d{1,9}$/.test(text.trim())) {
                 return `Expected a whole number, found “${text}”.`;
               }
-              commit(`Seed ${text.trim()}`, change({ seed: Number(text) }));
+              commit(`Number ${text.trim()}`, change({ seed: Number(text) }));
             }}
           />
           <IconButton

@@ -139,7 +139,7 @@ export function SeamFacet() {
       <div className="flex w-[196px] shrink-0 flex-col gap-1.5">
         <ul
           className="grid grid-cols-2 gap-1"
-          aria-label="Edges, enlarged at their worst place, after pressing"
+          aria-label="Edges, enlarged at their worst place, as written"
         >
           {sides.map((s) => (
             <li key={s}>

@@ -214,7 +214,7 @@ function GradientControls({
             })
           }
         >
-          Turn round
+          Swap ends
         </Button>
         <ColourField
           label={`Colour ${at + 1}`}

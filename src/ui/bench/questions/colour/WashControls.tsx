@@ -184,7 +184,7 @@ function MatchRow({ wash, onTake }: { wash: FillLayer; onTake(strength: number):
         {busy && 'matching…'}
         {!busy &&
           match &&
-          `${match.strength}%: ΔE ${match.before.toFixed(1)} → ${match.after.toFixed(1)}`}
+          `${match.strength}%: off by ${match.before.toFixed(1)} → ${match.after.toFixed(1)}`}
       </span>
     </Row>
   );

@@ -85,7 +85,7 @@ export function ByHandFacet() {
               ]}
               onChange={(v) =>
                 commit(
-                  v === 'none' ? 'Press without loss' : 'Press by quality',
+                  v === 'none' ? 'Write without loss' : 'Write by quality',
                   change({ lossless: v === 'none' }),
                 )
               }

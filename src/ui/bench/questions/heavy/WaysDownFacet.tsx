@@ -13,7 +13,7 @@ import { useEditing, useFiled, useShowing } from '../../useBench';
 
 function leadWords(bytes: number | undefined, most: number): string {
   if (bytes === undefined) {
-    return 'The file is being pressed.';
+    return 'The file is being written.';
   }
   return bytes <= most
     ? `${kilobytes(bytes)} of ${kilobytes(most)}: nothing has to be given up.`

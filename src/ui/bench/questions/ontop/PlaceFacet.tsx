@@ -187,7 +187,7 @@ export function PlaceFacet({ layer }: { layer: ObjectLayer }) {
             <FlipVertical2 size={14} />
           </IconButton>
           <span className="truncate figure text-soft">
-            {(1 / layer.scale).toFixed(2)} photo px a px
+            sharpness {(1 / layer.scale).toFixed(2)}×
             {Math.abs(layer.stretch - 1) > 0.005 &&
               `, distorted by ${Math.round((Math.max(layer.stretch, 1 / layer.stretch) - 1) * 100)}%`}
           </span>
