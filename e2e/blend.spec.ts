@@ -68,7 +68,7 @@ test('the seam: ways with their prices, tried before they are taken; differences
   }
   await expect(bench.layer('Edge fade')).toBeVisible();
   await page.keyboard.press('Control+z');
-  await said(page, 'seam-top', 'fails');
+  await said(page, 'seam-top', 'look');
   await expect(reading(page, 'seam-top').locator('.figure').last()).toHaveText(figure);
 });
 

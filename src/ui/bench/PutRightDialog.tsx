@@ -18,6 +18,9 @@ import { useEditing, useFiled } from './useBench';
 /** Room for one of the two pictures, px. */
 const room = { width: 560, height: 190 };
 
+/** What is only to be looked at may be as it is wanted: it is offered, and not chosen. */
+const isChosenFirst = ({ verdict }: Reading): boolean => verdict === 'fails';
+
 /** What is to be put right is chosen, seen before and after, and is one step. */
 export function PutRightDialog({
   open,
@@ -28,24 +31,23 @@ export function PutRightDialog({
 }) {
   const { readings } = useFiled();
   const { site, slot, picture, commit } = useEditing();
-  // What is only to be looked at may be as it is wanted: it is offered, and not chosen.
-  const [chosen, setChosen] = useState<ReadonlySet<string>>(
-    () => new Set(readings.filter((r) => r.mend && r.verdict === 'fails').map((r) => r.id)),
+  /** Those that are chosen otherwise than they come. */
+  const [turned, setTurned] = useState<ReadonlySet<string>>(new Set());
+  const mendable = useMemo(() => worstFirst(readings.filter((r) => r.mend)), [readings]);
+  const chosen = useMemo(
+    () => mendable.filter((r) => isChosenFirst(r) !== turned.has(r.id)),
+    [mendable, turned],
   );
-  const mendable = worstFirst(readings.filter((r) => r.mend));
-  const edit = useMemo(
-    () => chain(...mendable.filter((r) => chosen.has(r.id)).map((r) => r.mend!.edit)),
-    [mendable, chosen],
-  );
+  const edit = useMemo(() => chain(...chosen.map((r) => r.mend!.edit)), [chosen]);
   const after = useMemo(() => applyEdit(site, edit), [site, edit]);
   const afterSlot = slotOf(after, slot.id) ?? slot;
-  const count = mendable.filter((r) => chosen.has(r.id)).length;
+  const count = chosen.length;
   const toggle = (id: string) => {
-    const next = new Set(chosen);
+    const next = new Set(turned);
     if (!next.delete(id)) {
       next.add(id);
     }
-    setChosen(next);
+    setTurned(next);
   };
   return (
     <Dialog.Root open={open} onOpenChange={onOpenChange}>
@@ -70,7 +72,7 @@ export function PutRightDialog({
               <Choice
                 key={reading.id}
                 reading={reading}
-                checked={chosen.has(reading.id)}
+                checked={chosen.includes(reading)}
                 onToggle={() => toggle(reading.id)}
               />
             ))}
@@ -108,7 +110,7 @@ function Choice({
 }) {
   return (
     <li>
-      <label className="flex items-baseline gap-2">
+      <label className="flex min-h-7 items-center gap-2">
         <input type="checkbox" className="accent-act" checked={checked} onChange={onToggle} />
         <VerdictMark verdict={reading.verdict} />
         <span className="min-w-0 break-words">

@@ -67,6 +67,9 @@ export function Readings() {
   );
 }
 
+/** What was asked for is seen, however far down it stands. */
+const inSight = (element: HTMLElement | null) => element?.scrollIntoView({ block: 'nearest' });
+
 /** One reading: what is, its figure, what can be done about it, and on asking why. */
 function ReadingRow({ reading }: { reading: Reading }) {
   const { slot, commit } = useEditing();
@@ -133,7 +136,7 @@ function ReadingRow({ reading }: { reading: Reading }) {
             </Button>
           )}
           {open && (
-            <p className="w-full break-words text-soft select-text" data-why={id}>
+            <p ref={inSight} className="w-full break-words text-soft select-text" data-why={id}>
               {words}
               {standard && ` ${standard}.`}
             </p>
