@@ -12,7 +12,7 @@ inNewTab(
     await bench.open('Header');
     await bench.layer('Veldrin Clayworks').click();
     const before = await bench.pixels();
-    const choose = page.locator('input[type=file][aria-label="Font file"]');
+    const choose = page.locator('input[type=file][aria-label="Use a font file of your own, file"]');
     await choose.setInputFiles({
       name: 'letters.ttf',
       mimeType: 'font/ttf',

@@ -250,7 +250,7 @@ test('pages share the default background or have their own, and are looked throu
 
 test('theme colours go out as tokens and come in again', async ({ bench, page }) => {
   await bench.start();
-  await page.getByRole('button', { name: 'Import, export' }).click();
+  await page.getByRole('button', { name: 'Colours…' }).click();
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('menuitem', { name: /design tokens/ }).click(),
@@ -346,3 +346,54 @@ inNewTab(
     await expect(findings.locator('[data-finding="header seam-top"]')).toHaveCount(0);
   },
 );
+
+test('fonts and colours of the site are set by hand: a font that ships, a file of one’s own, names and order', async ({
+  bench,
+  page,
+}) => {
+  await bench.start();
+  const fonts = page.getByRole('region', { name: 'Fonts' });
+  const heading = page
+    .getByTestId('page')
+    .getByText('Open studio this Saturday', { exact: true })
+    .first();
+  const family = () => heading.evaluate((element) => getComputedStyle(element).fontFamily);
+  const before = await family();
+  await fonts.getByRole('combobox', { name: 'Font of the headings' }).click();
+  await page.getByRole('option', { name: /^Caveat/ }).click();
+  await expect.poll(family).not.toBe(before);
+  const shipped = await family();
+  await fonts.getByLabel('A font file for the headings, file').setInputFiles({
+    name: 'abril.woff',
+    mimeType: 'font/woff',
+    buffer: readFileSync(
+      'node_modules/@fontsource/abril-fatface/files/abril-fatface-latin-400-normal.woff',
+    ),
+  });
+  await expect(fonts.getByRole('combobox', { name: 'Font of the headings' })).toContainText(
+    'Abril Fatface',
+  );
+  await expect.poll(family).not.toBe(shipped);
+  // The browser has the face, and draws with it.
+  const has = await heading.evaluate((element) => {
+    const { fontFamily, fontSize } = getComputedStyle(element);
+    return document.fonts.check(`${fontSize} ${fontFamily}`);
+  });
+  expect(has).toBe(true);
+
+  const colours = page.getByRole('region', { name: 'Theme colours' });
+  await colours.getByRole('button', { name: 'Colours…' }).click();
+  await page.getByRole('menuitem', { name: 'Names and order…' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Theme colours' });
+  await dialog.getByRole('textbox', { name: 'Name of #a4553a' }).fill('terracotta');
+  await page.keyboard.press('Enter');
+  await dialog.getByRole('button', { name: 'Move terracotta up' }).click();
+  await expect(dialog.getByRole('listitem').nth(1)).toContainText('#a4553a');
+  await expect(dialog.getByRole('listitem').nth(1)).toContainText('words');
+  await dialog.getByRole('textbox', { name: 'Name of #efe9dc' }).fill(' ');
+  await page.keyboard.press('Enter');
+  await expect(dialog.getByText('Give it a name.')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Escape');
+  await expect(colours.getByRole('listitem').nth(1)).toContainText('terracotta');
+});

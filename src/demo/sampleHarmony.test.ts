@@ -7,16 +7,11 @@ import { newFade } from '@/core/layers/fade';
 import { newProfile } from '@/core/layers/profile';
 import { newShape } from '@/core/layers/shape';
 import { layRecipe } from '@/core/recolour/recipe';
-import { applyEdit } from '@/core/site/edit';
+import { applyEdit, setFonts } from '@/core/site/edit';
 import type { Hex } from '@/core/site/model/hex';
 import type { Site } from '@/core/site/model/site';
 import { readSite } from '@/core/site/schema';
-import {
-  applyHarmony,
-  setFonts,
-  surfaceAssets,
-  type MainColours,
-} from '@/core/harmony/applyHarmony';
+import { applyHarmony, surfaceAssets, type MainColours } from '@/core/harmony/applyHarmony';
 import { harmoniesOf, type Harmony } from '@/core/harmony/harmony';
 
 const site = sampleSite('s', sampleShelf);

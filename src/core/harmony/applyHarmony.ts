@@ -158,11 +158,3 @@ export function applyHarmony(harmony: Harmony, mains: MainColours = new Map()): 
     );
   };
 }
-
-/** Gives a site other fonts for its headings and its text, by their ids. */
-export const setFonts =
-  (fonts: { readonly headings?: string; readonly text?: string }): Edit =>
-  (site) => {
-    site.theme.headingFont = fonts.headings ?? site.theme.headingFont;
-    site.theme.bodyFont = fonts.text ?? site.theme.bodyFont;
-  };

@@ -5,6 +5,7 @@ import {
   addLayerBehind,
   addLayers,
   addThemeColour,
+  moveColour,
   applyEdit,
   chain,
   editLayer,
@@ -115,6 +116,21 @@ test('what is not there any more is not edited, and nothing fails', () => {
     takeOffShelf('gone'),
   ]) {
     expect(applyEdit(three, edit)).toEqual(three);
+  }
+});
+
+test('theme colours change places; one that is nowhere moves nothing', () => {
+  const names = (of: Site) => of.theme.colours.map((c) => c.name);
+  const [a, b, c] = names(site);
+  expect(names(applyEdit(site, moveColour(0, 2))).slice(0, 3)).toEqual([b, c, a]);
+  expect(names(applyEdit(site, moveColour(2, 0))).slice(0, 3)).toEqual([c, a, b]);
+  for (const [from, to] of [
+    [0, -1],
+    [0, 99],
+    [99, 0],
+    [-1, 0],
+  ] as const) {
+    expect(applyEdit(site, moveColour(from, to))).toEqual(site);
   }
 });
 

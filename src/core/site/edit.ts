@@ -166,6 +166,31 @@ export const keepFont =
     }
   };
 
+/** Gives a site other fonts for its headings and its text, by their ids. */
+export const setFonts =
+  (fonts: { readonly headings?: string; readonly text?: string }): Edit =>
+  (site) => {
+    site.theme.headingFont = fonts.headings ?? site.theme.headingFont;
+    site.theme.bodyFont = fonts.text ?? site.theme.bodyFont;
+  };
+
+/** Changes the theme's list of colours in place. */
+export const editColours =
+  (change: (colours: Draft<Site>['theme']['colours']) => void): Edit =>
+  (site) => {
+    change(site.theme.colours);
+  };
+
+/** Puts a theme colour at another place of the list; a place beyond its ends is none. */
+export const moveColour = (from: number, to: number): Edit =>
+  editColours((colours) => {
+    if (from < 0 || from >= colours.length || to < 0 || to >= colours.length) {
+      return;
+    }
+    const [moved] = colours.splice(from, 1);
+    colours.splice(to, 0, moved);
+  });
+
 /**
  * Adds a colour to the theme's, under its own hex as the name; one that is there already is left
  * alone.

@@ -2,6 +2,7 @@ import { isObject } from '@/core/layers/registry';
 import type { Layer } from '@/core/site/model/layer';
 import { backPhoto } from '@/core/readings/cover';
 import { undoCommands } from '../shared/undoCommands';
+import { wordCommands } from '../shared/words';
 import type { Command } from '../shared/commands';
 import { layerActions } from './layerActions';
 import { copyLayers, hasCopied, pasteLayers } from './layerClipboard';
@@ -170,5 +171,6 @@ export function benchCommands(bench: Commanded, switches: BenchSwitches): Comman
         }
       },
     },
+    ...wordCommands(),
   ];
 }

@@ -2,7 +2,8 @@
 
 import Link from 'next/link';
 import { useEffect, useMemo, useState } from 'react';
-import { applyHarmony, setFonts, surfaceAssets } from '@/core/harmony/applyHarmony';
+import { applyHarmony, surfaceAssets } from '@/core/harmony/applyHarmony';
+import { setFonts } from '@/core/site/edit';
 import { chain } from '@/core/site/edit';
 import type { Page } from '@/core/site/model/page';
 import { fontOf } from '@/core/text/fonts';

@@ -144,7 +144,7 @@ function Known({ page, kind, size, ownSizes, onMeasured, onKeepSize }: Way) {
   return (
     <div className="flex flex-col gap-2">
       <ul
-        className="grid max-h-[118px] grid-cols-[repeat(auto-fill,minmax(186px,1fr))] gap-1.5 overflow-auto p-0.5"
+        className="grid max-h-[118px] grid-cols-[repeat(auto-fill,minmax(170px,1fr))] gap-1.5 overflow-auto p-0.5"
         aria-label="Known sizes"
       >
         {ownSizes.map((s) => entry(s, 'yours'))}

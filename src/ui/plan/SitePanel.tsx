@@ -17,6 +17,7 @@ import type { Session } from '../hooks/useSession';
 import { Button } from '../shared/Button';
 import { VerdictMark } from '../shared/VerdictMark';
 import { ThemeColours } from './ThemeColours';
+import { ThemeFonts } from './ThemeFonts';
 import { Findings } from './Findings';
 
 /** Loaded when a slot is opened. */
@@ -66,6 +67,7 @@ export function SitePanel(props: SitePanelProps) {
   return (
     <>
       <ThemeColours session={props.session} site={site} onHarmony={props.onHarmony} />
+      <ThemeFonts session={props.session} site={site} />
       <section aria-label="Slots on this page" className="border-t border-ink">
         <div className="flex items-center justify-between px-3 py-2">
           <h2 className="caption">Slots on this page</h2>

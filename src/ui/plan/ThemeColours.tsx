@@ -1,7 +1,7 @@
 'use client';
 
 import { DropdownMenu } from 'radix-ui';
-import { useRef } from 'react';
+import { lazy, Suspense, useRef, useState } from 'react';
 import { isGrey, rgbOf } from '@/core/colour/hex';
 import type { Site } from '@/core/site/model/site';
 import type { Session } from '../hooks/useSession';
@@ -13,6 +13,11 @@ import { startSampling } from '../shared/sampling';
 import { addThemeColour } from '@/core/site/edit';
 
 const item = 'cursor-pointer px-3 py-1 outline-none data-[highlighted]:bg-act-wash';
+
+/** Loaded when it is asked for. */
+const ColoursDialog = lazy(async () => ({
+  default: (await import('./ColoursDialog')).ColoursDialog,
+}));
 
 /** Reading and writing colours as files is loaded when it is wanted. */
 const tokens = () => import('@/core/theme/tokens');
@@ -37,6 +42,7 @@ export function ThemeColours({
   onHarmony(): void;
 }) {
   const file = useRef<HTMLInputElement>(null);
+  const [listed, setListed] = useState(false);
   const { colours } = site.theme;
   const read = async (chosen: File | undefined) => {
     if (!chosen) {
@@ -78,7 +84,7 @@ export function ThemeColours({
         </Button>
         <DropdownMenu.Root>
           <DropdownMenu.Trigger asChild>
-            <Button>Import, export</Button>
+            <Button>Colours…</Button>
           </DropdownMenu.Trigger>
           <DropdownMenu.Portal>
             <DropdownMenu.Content
@@ -91,6 +97,9 @@ export function ThemeColours({
               </DropdownMenu.Item>
               <DropdownMenu.Item className={item} onSelect={add}>
                 Add a colour
+              </DropdownMenu.Item>
+              <DropdownMenu.Item className={item} onSelect={() => setListed(true)}>
+                Names and order…
               </DropdownMenu.Item>
               <DropdownMenu.Item
                 className={item}
@@ -146,6 +155,11 @@ export function ThemeColours({
           }}
         />
       </div>
+      {listed && (
+        <Suspense fallback={null}>
+          <ColoursDialog session={session} site={site} open onOpenChange={setListed} />
+        </Suspense>
+      )}
       {colours.length === 0 && (
         <p className="text-soft">
           No theme colours yet. Read them from a file, or import the theme’s styles.

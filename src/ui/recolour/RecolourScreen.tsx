@@ -35,6 +35,7 @@ import { UndoRedo } from '../shared/UndoRedo';
 import { CommandList } from '../shared/CommandList';
 import { useCommandKeys, type Command } from '../shared/commands';
 import { undoCommands } from '../shared/undoCommands';
+import { wordCommands } from '../shared/words';
 import { download } from '../shared/download';
 import { say } from '../shared/notices';
 import { SelectedStep } from '../shared/steps/RecipeSteps';
@@ -300,6 +301,7 @@ function OpenSet({
       run: () => router.push(`/sites/${site.id}/hand-over`),
     },
     { id: 'leave', label: 'Back to the page plan', run: () => router.push(`/sites/${site.id}`) },
+    ...wordCommands(),
     {
       id: 'list',
       label: 'All commands and their keys',

@@ -1,22 +1,32 @@
 'use client';
 
 import { Tooltip } from 'radix-ui';
-import type { ReactNode } from 'react';
+import { lazy, Suspense, type ReactNode } from 'react';
 import { X } from 'lucide-react';
 import { useStore } from 'zustand';
 import { fontStyles } from '../hooks/tab/fontStyles';
 import { useGuardedLeaving } from '../hooks/useKept';
 import { notices, putAway } from './notices';
 import { VerdictMark } from './VerdictMark';
+import { glossary } from './words';
+
+/** Loaded when a word is asked about. */
+const WordsDialog = lazy(async () => ({ default: (await import('./WordsDialog')).WordsDialog }));
 
 /** What every screen stands in: the fonts, hints on controls, and messages in one place. */
 export function Frame({ children }: { children: ReactNode }) {
   useGuardedLeaving();
+  const asked = useStore(glossary, (s) => s.asked !== undefined);
   return (
     <Tooltip.Provider delayDuration={500}>
       <style>{fontStyles()}</style>
       {children}
       <Notices />
+      {asked && (
+        <Suspense fallback={null}>
+          <WordsDialog />
+        </Suspense>
+      )}
     </Tooltip.Provider>
   );
 }

@@ -6,12 +6,15 @@ import type { FolderFile } from '../hooks/folderFiles';
 import { samplesNoted } from '../hooks/samples';
 import { bring } from '../hooks/tab/arrivals';
 import { filesOf } from '../hooks/useIntake';
+import { useLaunchedFiles } from '../hooks/useLaunchedFiles';
 import { useSites } from '../hooks/useSites';
 import { Boundary } from '../shared/Boundary';
+import { Button } from '../shared/Button';
 import { DropScreen } from '../shared/DropScreen';
 import { FilePick } from '../shared/FilePick';
 import { say } from '../shared/notices';
 import { TopBar } from '../shared/TopBar';
+import { askWord } from '../shared/words';
 import { LookAround } from './LookAround';
 import { newSites } from './newSites';
 import { OwnPageWay } from './OwnPageWay';
@@ -90,6 +93,7 @@ export function StartScreen() {
       return `/sites/${id}`;
     });
 
+  useLaunchedFiles(openFile);
   const sampleWanted = useEffectEvent(openSample);
   useEffect(() => {
     if (known && asksForSample()) {
@@ -115,6 +119,7 @@ export function StartScreen() {
       onPictures={(files) => first.withPhoto(files.map(({ file }) => file))}
     >
       <TopBar crumbs={[]}>
+        <Button onClick={() => askWord('Page plan')}>What our words mean</Button>
         <FilePick
           label="Open a site file"
           accept=".soyez,application/zip"

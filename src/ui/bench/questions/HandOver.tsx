@@ -1,7 +1,7 @@
 'use client';
 
 import { formatOf } from '@/core/press/formats/registry';
-import { Download, FileDown } from 'lucide-react';
+import { Copy, Download, FileDown } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { creditsPage, photosIn } from '@/core/handover/credits';
@@ -14,9 +14,10 @@ import { isBlank } from '@/core/site/picture';
 import { AlternativeText } from '../../handover/AlternativeText';
 import { Lines } from '../../handover/Lines';
 import { readPictureFile, writePictureFile } from '../../hooks/openRaster';
-import { Button } from '../../shared/Button';
+import { Button, IconButton } from '../../shared/Button';
 import { CommitField } from '../../shared/CommitField';
 import { Row } from '../../shared/Row';
+import { copyPicture } from '../../shared/copyPicture';
 import { download } from '../../shared/download';
 import { FilePick } from '../../shared/FilePick';
 import { say } from '../../shared/notices';
@@ -122,6 +123,14 @@ export function HandOver() {
               {file ? `Download ${name}` : waitingWords(press.failure, isBlank(picture))}
             </span>
           </Button>
+          <IconButton
+            label="Copy the picture"
+            className="w-8"
+            disabled={!file}
+            onClick={() => file && void copyPicture(file.whole ?? file.decoded)}
+          >
+            <Copy size={14} />
+          </IconButton>
           <Button variant="main" onClick={all}>
             All files and rehearsal
           </Button>

@@ -97,8 +97,10 @@ export function AreaBox({
           {...events}
         >
           {marks && isBlank(picture) && (
-            <p className="pointer-events-none absolute inset-0 grid place-items-center border border-dashed border-white/80 text-white mix-blend-difference">
-              Drop or paste a photo
+            <p className="pointer-events-none absolute inset-0 grid place-items-center border border-dashed border-soft">
+              <span className="rounded-sm border border-line bg-white px-2 py-0.5">
+                Drop or paste a photo
+              </span>
             </p>
           )}
         </div>

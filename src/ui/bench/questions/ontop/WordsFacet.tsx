@@ -1,20 +1,17 @@
 'use client';
 
-import { AlignCenter, AlignLeft, AlignRight, FilePlus2 } from 'lucide-react';
+import { AlignCenter, AlignLeft, AlignRight } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { boundsOf } from '@/core/arrange/box';
 import { chain, editLayer, keepFont } from '@/core/site/edit';
 import type { TextAlign, TextLayer } from '@/core/site/model/objectLayers';
-import { faceName, fontOf, fontsOf } from '@/core/text/fonts';
-import { takeFont } from '../../../hooks/useOwnFonts';
-import { IconButton } from '../../../shared/Button';
+import { faceName, fontOf } from '@/core/text/fonts';
 import { ColourField } from '../../../shared/ColourField';
-import { Choose } from '../../../shared/Choose';
+import { FontChoice } from '../../../shared/FontChoice';
 import { CommitField } from '../../../shared/CommitField';
 import { inputLook } from '../../../shared/inputLook';
 import { NumberRow } from '../../../shared/NumberRow';
 import { Switch } from '../../../shared/Switch';
-import { say } from '../../../shared/notices';
 import { useLayerBox, useActing } from '../../useBench';
 
 const aligns: readonly { value: TextAlign; name: string; Icon: typeof AlignLeft }[] = [
@@ -27,7 +24,6 @@ const aligns: readonly { value: TextAlign; name: string; Icon: typeof AlignLeft 
 export function WordsFacet({ layer: text }: { layer: TextLayer }) {
   const bench = useActing();
   const { picture, site, commit, preview, burst } = bench;
-  const fontFile = useRef<HTMLInputElement>(null);
   const change = (part: Partial<TextLayer>) => editLayer<TextLayer>(picture.id, text.id, part);
   const font = fontOf(text.font, site.fonts);
   const [lightest, boldest] = font.weights;
@@ -54,57 +50,22 @@ export function WordsFacet({ layer: text }: { layer: TextLayer }) {
       : text.x;
     commit(`Align ${next}`, change({ align: next, x }));
   };
-  const take = async (file: File | undefined) => {
-    if (!file) {
-      return;
-    }
-    try {
-      const own = await takeFont(file);
-      commit(`Font ${own.family}`, chain(keepFont(own), change({ font: own.id })));
-    } catch (error) {
-      say('bad', error instanceof Error ? error.message : String(error));
-    }
-  };
   return (
     <div className="flex flex-col gap-1.5">
       <div className="flex flex-wrap items-start gap-2">
         <Words text={text} onChange={(words) => burst('Change the words', change({ words }))} />
         <div className="flex flex-col gap-1.5">
-          <div className="flex gap-1">
-            <Choose
-              label="Font"
-              className="w-40"
-              value={font.id}
-              onChange={(id) =>
-                commit(`Font ${fontOf(id, site.fonts).family}`, change({ font: id }))
-              }
-              choices={fontsOf(site.fonts).map((f) => ({
-                value: f.id,
-                label: f.family,
-                hint: f.character,
-                font: faceName(f.id),
-              }))}
-            />
-            <IconButton
-              label="Use a font file of your own"
-              className="w-7"
-              onClick={() => fontFile.current?.click()}
-            >
-              <FilePlus2 size={14} />
-            </IconButton>
-            <input
-              ref={fontFile}
-              type="file"
-              accept=".ttf,.otf,.woff,.woff2,font/*"
-              aria-label="Font file"
-              tabIndex={-1}
-              className="hidden"
-              onChange={(e) => {
-                void take(e.target.files?.[0]);
-                e.target.value = '';
-              }}
-            />
-          </div>
+          <FontChoice
+            label="Font"
+            fileLabel="Use a font file of your own"
+            className="w-40"
+            value={font.id}
+            fonts={site.fonts}
+            onFont={(id) => commit(`Font ${fontOf(id, site.fonts).family}`, change({ font: id }))}
+            onOwn={(own) =>
+              commit(`Font ${own.family}`, chain(keepFont(own), change({ font: own.id })))
+            }
+          />
           <div className="flex items-center gap-2">
             <Switch
               label="Align"
@@ -205,7 +166,9 @@ function Words({ text, onChange }: { text: TextLayer; onChange(words: string): v
           e.currentTarget.blur();
         }
       }}
-      className={`${inputLook} h-[58px] min-w-40 grow resize-none py-1`}
+      className={`${inputLook} h-[58px] min-w-40 grow resize-none py-1 text-[15px]`}
+      // In the text's own font, whose letters the interface's own may not have.
+      style={{ fontFamily: `"${faceName(text.font)}", var(--font-sans), sans-serif` }}
     />
   );
 }
