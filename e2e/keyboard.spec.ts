@@ -64,3 +64,24 @@ test('at a narrow screen the header is scaled, and the answer stays exact', asyn
   await page.keyboard.press('w');
   await expect(page.getByRole('combobox', { name: 'Screen width' })).toContainText('Screen 412');
 });
+
+test('the page has the window alone and gives it back, and focus stays on the screen', async ({
+  bench,
+  page,
+}) => {
+  await bench.start();
+  await bench.open('Header');
+  const tray = page.locator('[data-tray]');
+  const before = (await page.getByRole('main').boundingBox())!;
+  // What has the focus goes away with the tray.
+  await tray.getByRole('button', { name: '+ Add' }).focus();
+  await page.keyboard.press('f');
+  await expect(tray).toHaveCount(0);
+  await expect(page.getByRole('navigation', { name: 'Questions' })).toHaveCount(0);
+  const alone = (await page.getByRole('main').boundingBox())!;
+  expect(alone.height).toBeGreaterThan(before.height + 200);
+  expect(await page.evaluate(() => document.activeElement === document.body)).toBe(false);
+  await page.getByRole('button', { name: 'Show the controls' }).click();
+  await expect(tray).toBeVisible();
+  expect((await page.getByRole('main').boundingBox())!.height).toBe(before.height);
+});

@@ -172,6 +172,6 @@ test('by keyboard alone: the picture moves in the page, at another screen and in
     await expect(page.getByRole('button', { name: new RegExp(`^${side}`) })).toBeVisible();
   }
   await expect(page.getByRole('region', { name: 'Readings' })).toContainText(
-    'Top edge against page',
+    'The top edge blends exactly',
   );
 });

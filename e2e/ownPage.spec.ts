@@ -36,6 +36,8 @@ test('a saved page is dropped on the plan, shown as it is, and what is ticked of
   await expect(dialog.locator('[data-found="tile.png"]')).toContainText(/\d+% under #wrap/);
   await expect(dialog.locator('[data-found="side strip.png"]')).toContainText('Sidebar strip');
   await expect(dialog.locator('[data-found="hero.png"]')).toContainText('style.css, line 2');
+  // Where the pointer was left, another place may be pointed at.
+  await dialog.getByRole('heading', { name: 'My own page' }).hover();
   await expect(dialog.locator('[data-place]')).toHaveCount(3);
   await check(page, 'my own page', '[role=dialog]');
   await dialog.getByRole('checkbox', { name: 'Take side strip.png' }).uncheck();

@@ -299,7 +299,7 @@ test('onto the plan and into rehearsal: the header lies there with the recipe, a
   )
     .raw()
     .toBuffer();
-  expect([...strip.subarray(674 * 3, 674 * 3 + 3)]).toEqual([169, 183, 154]);
+  expect([...strip.subarray(719 * 3, 719 * 3 + 3)]).toEqual([169, 183, 154]);
 });
 
 test('hundreds of pieces: what goes on is shown and can be stopped, and the list is walked by key', async ({

@@ -79,6 +79,10 @@ test('from the sites to a file of exactly the right size, on a page that shows i
   await page.getByRole('option', { name: /^Archivo/ }).click();
   await bench.type('Size, figure', '120');
   await page.getByRole('textbox', { name: 'Words' }).fill('HHHH');
+  await page
+    .getByRole('radiogroup', { name: 'Align' })
+    .getByRole('radio', { name: 'Centre' })
+    .click();
   await bench.type('Text x', '540');
   await bench.type('Text y', '20');
   await bench.type('Weight, figure', '900');

@@ -102,7 +102,6 @@ test('a zip of a theme becomes slots in one drop, and one undo takes it back', a
   await bench.drop(page.getByRole('main'), [
     { name: 'Slate and paper.zip', type: 'application/zip', bytes: zipOf(await slateTheme()) },
   ]);
-  await expect(page.getByRole('heading', { name: 'Page plan of Slate and paper' })).toBeAttached();
   const dialog = page.getByRole('dialog', { name: 'My own page' });
   await expect(dialog.getByText(/built from what the style sheets select/)).toBeVisible();
   await expect(dialog.locator('[data-found="header.jpg"]')).toContainText('Header');
@@ -123,6 +122,8 @@ test('a zip of a theme becomes slots in one drop, and one undo takes it back', a
     await expect(row.getByRole('checkbox')).toBeChecked();
   }
   await dialog.getByRole('button', { name: 'Take it over' }).click();
+  // The site is called as the file that was dropped.
+  await expect(page.getByRole('heading', { name: 'Page plan of Slate and paper' })).toBeAttached();
 
   const slots = page.getByRole('region', { name: 'Slots on this page' });
   await expect(slots.getByRole('listitem')).toHaveCount(6);

@@ -1,4 +1,4 @@
-/** What dropped files are, as a whole, by their names. */
+/** What files are that are dropped together. */
 export type DroppedKind = 'site' | 'page' | 'pictures' | 'other';
 
 const endsIn =
@@ -15,7 +15,7 @@ const isPictureFile = endsIn(/\.(?:jpe?g|jfif|png|webp|avif|gif|svg|ora)$/i);
 /**
  * What is meant by files that are dropped together: a site, whatever lies beside it; a page or
  * theme, with its pictures; else pictures.
- * @param types media types as the system has them, for files whose name says nothing
+ * @param files each with its path and its media type, which tells where the name says nothing
  */
 export function droppedKind(
   files: readonly { readonly path: string; readonly type: string }[],

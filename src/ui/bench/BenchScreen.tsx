@@ -1,5 +1,6 @@
 'use client';
 
+import { Maximize2, Minimize2 } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { lazy, Suspense, useState } from 'react';
 import type { Page } from '@/core/site/model/page';
@@ -11,7 +12,7 @@ import '../hooks/tab/warmedBench';
 import { useOwnFonts } from '../hooks/useOwnFonts';
 import { useHistory, useSite, type Session } from '../hooks/useSession';
 import { Boundary } from '../shared/Boundary';
-import { Button } from '../shared/Button';
+import { Button, IconButton } from '../shared/Button';
 import { CommandList } from '../shared/CommandList';
 import { useCommandKeys } from '../shared/commands';
 import { DropScreen } from '../shared/DropScreen';
@@ -85,6 +86,8 @@ function OpenBench({ session, slot }: { session: Session; slot: Slot }) {
   const pages = benchPages(site, slot);
   const page = pages.find((p) => p.id === pageId) ?? pages[0];
   const [marks, setMarks] = useState(true);
+  /** The page has the whole window, while one looks or drags. */
+  const [alone, setAlone] = useState(false);
   const [listOpen, setListOpen] = useState(false);
   const [stepsOpen, setStepsOpen] = useState(false);
   const [versionsOpen, setVersionsOpen] = useState(false);
@@ -101,6 +104,7 @@ function OpenBench({ session, slot }: { session: Session; slot: Slot }) {
       openHistory: () => setStepsOpen(true),
       openVersions: () => setVersionsOpen(true),
       leave: () => router.push(`/sites/${site.id}`),
+      turnAlone: () => setAlone((is) => !is),
       nextWidth: () =>
         setScreenWidth(
           (w) =>
@@ -151,6 +155,14 @@ function OpenBench({ session, slot }: { session: Session; slot: Slot }) {
             className="w-[126px]"
             choices={screenWidths.map((w) => ({ value: String(w), label: `Screen ${w}` }))}
           />
+          <IconButton
+            label={alone ? 'Show the controls' : 'The page alone'}
+            keys="F"
+            aria-pressed={alone}
+            onClick={() => setAlone(!alone)}
+          >
+            {alone ? <Minimize2 size={14} /> : <Maximize2 size={14} />}
+          </IconButton>
           <UndoRedo session={session} />
           <HistoryList session={session} open={stepsOpen} onOpenChange={setStepsOpen} />
           <Button
@@ -163,13 +175,15 @@ function OpenBench({ session, slot }: { session: Session; slot: Slot }) {
             Hand over
           </Button>
         </TopBar>
-        <QuestionStrip />
+        {!alone && <QuestionStrip />}
         <Boundary what="The page">
           <Stage page={page} zoom={zoom} screenWidth={screenWidth} marks={marks} />
         </Boundary>
-        <Boundary resetOn={asking.question} what="The tray">
-          <Tray onVersions={() => setVersionsOpen(true)} />
-        </Boundary>
+        {!alone && (
+          <Boundary resetOn={asking.question} what="The tray">
+            <Tray onVersions={() => setVersionsOpen(true)} />
+          </Boundary>
+        )}
       </DropScreen>
       {versionsOpen && (
         <Suspense fallback={null}>

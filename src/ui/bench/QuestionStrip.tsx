@@ -10,7 +10,10 @@ export function QuestionStrip() {
   const filed = useFiled();
   const { question, ask } = useAsking();
   return (
-    <nav aria-label="Questions" className="flex shrink-0 border-b border-line bg-sheet">
+    <nav
+      aria-label="Questions"
+      className="flex shrink-0 overflow-x-auto border-b border-line bg-sheet"
+    >
       {questions.map(({ number, title, answer }) => {
         const { verdict, words } = answer({ ...editing, ...filed });
         const current = question === number;
@@ -21,7 +24,7 @@ export function QuestionStrip() {
             aria-current={current ? 'step' : undefined}
             aria-keyshortcuts={String(number)}
             onClick={() => ask(number)}
-            className={`min-w-0 grow basis-0 border-t-[3px] border-r border-r-line px-3 py-1.5 text-left last:border-r-0 focus-visible:-outline-offset-2 ${current ? 'border-t-act bg-white' : 'border-t-transparent hover:bg-white'}`}
+            className={`min-w-[124px] grow basis-0 border-t-[3px] border-r border-r-line px-3 py-1.5 text-left last:border-r-0 focus-visible:-outline-offset-2 ${current ? 'border-t-act bg-white' : 'border-t-transparent hover:bg-white'}`}
           >
             <span className="flex justify-between gap-1">
               <span className="truncate font-semibold">{title}</span>

@@ -28,7 +28,7 @@ export function Tray({ onVersions }: { onVersions(): void }) {
   return (
     <div
       data-tray
-      className="grid h-[236px] shrink-0 grid-cols-[minmax(300px,31%)_minmax(0,1fr)_minmax(300px,25%)] grid-rows-[100%] border-t border-ink bg-white"
+      className="grid h-[236px] shrink-0 grid-cols-[minmax(300px,31%)_minmax(360px,1fr)_minmax(300px,25%)] grid-rows-[100%] overflow-x-auto border-t border-ink bg-white"
     >
       <LayerCards onVersions={onVersions} />
       <div className="overflow-auto border-x border-hair px-3.5 py-2">

@@ -21,6 +21,8 @@ export interface BenchSwitches {
   openHistory(): void;
   openVersions(): void;
   leave(): void;
+  /** The page alone in the window, or with its controls again. */
+  turnAlone(): void;
 }
 
 export function benchCommands(bench: Commanded, switches: BenchSwitches): Command[] {
@@ -133,6 +135,12 @@ export function benchCommands(bench: Commanded, switches: BenchSwitches): Comman
       keys: ['p'],
       run: () => switches.setMarks(false),
       release: () => switches.setMarks(true),
+    },
+    {
+      id: 'alone',
+      label: 'The page alone, or with its controls',
+      keys: ['f'],
+      run: switches.turnAlone,
     },
     { id: 'width', label: 'Next screen width', keys: ['w'], run: switches.nextWidth },
     { id: 'true', label: 'True pixels, 1:1', keys: ['0'], run: () => switches.setZoom('1:1') },

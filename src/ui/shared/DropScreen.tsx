@@ -7,12 +7,9 @@ import { droppedKind, isSiteFile } from '@/core/files/dropped';
 import { droppedFiles, type FolderFile } from '../hooks/folderFiles';
 import { bring } from '../hooks/tab/arrivals';
 import { filesOf } from '../hooks/useIntake';
+import { newSites } from './newSites';
 import { say } from './notices';
 import { useKeptFocus } from './useKeptFocus';
-
-/** What makes sites is loaded when the first is wanted. */
-const openSite = async (file: File): Promise<string> =>
-  (await import('../hooks/newSites')).openSiteFile(file);
 
 /**
  * A whole screen that files can be dropped on: a site file is opened wherever it is dropped; pages
@@ -39,7 +36,7 @@ export function DropScreen({
     const kind = droppedKind(files.map(({ path, file }) => ({ path, type: file.type })));
     if (kind === 'site') {
       const site = files.find(({ path }) => isSiteFile(path))!;
-      router.push(`/sites/${await openSite(site.file)}`);
+      router.push(`/sites/${await (await newSites()).openSiteFile(site.file)}`);
     } else if (kind === 'page' && onPages) {
       onPages(files);
     } else if ((kind === 'pictures' || kind === 'other') && onPictures) {

@@ -12,11 +12,11 @@ export function TopBar({
 }) {
   return (
     <>
-      <header className="flex h-10 shrink-0 items-center gap-3 border-b border-line bg-white px-3.5">
+      <header className="quiet-scroll flex h-10 shrink-0 items-center gap-3 overflow-x-auto border-b border-line bg-white px-3.5">
         <Link href="/" className="text-[15px] font-bold [font-stretch:115%]">
           Soyez
         </Link>
-        <nav aria-label="Where you are" className="flex min-w-0 items-center gap-1.5">
+        <nav aria-label="Where you are" className="flex min-w-[220px] items-center gap-1.5">
           {crumbs.map((c, i) => (
             <span key={c.label} className="flex min-w-0 items-center gap-1.5">
               {i > 0 && (

@@ -17,7 +17,7 @@ import { inputLook } from '../shared/inputLook';
 import { say } from '../shared/notices';
 import { useMeasure } from '../shared/useMeasure';
 import { verdictColour, VerdictMark } from '../shared/VerdictMark';
-import { newSites } from './newSites';
+import { newSites } from '../shared/newSites';
 
 type ReadableSite = Extract<ListedSite, { readonly site: Site }>;
 

@@ -12,7 +12,7 @@ import { Button } from '../shared/Button';
 import { Choose } from '../shared/Choose';
 import { DropArea } from '../shared/DropArea';
 import { inputLook } from '../shared/inputLook';
-import { newSites } from './newSites';
+import { newSites } from '../shared/newSites';
 import { SizeDrawing } from './SizeDrawing';
 import { Way } from './Way';
 

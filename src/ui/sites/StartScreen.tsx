@@ -16,7 +16,7 @@ import { say } from '../shared/notices';
 import { TopBar } from '../shared/TopBar';
 import { askWord } from '../shared/words';
 import { LookAround } from './LookAround';
-import { newSites } from './newSites';
+import { newSites } from '../shared/newSites';
 import { OwnPageWay } from './OwnPageWay';
 import { SiteCard, UnreadableSite } from './SiteCard';
 import { SizeAndPhoto, useFirstSlot } from './SizeAndPhoto';
