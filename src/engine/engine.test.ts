@@ -191,7 +191,7 @@ function engineWith(setup: Setup) {
           firstFrame: ({ assetId }) => ({
             answer: setup.given.includes(assetId) ? { x: 1, y: 2, scale: 3 } : null,
           }),
-          seat: ({ text, wish }) => ({ answer: { ...text, x: wish.margin } }),
+          seat: ({ text, wish }) => ({ answer: { ...text, x: wish.within.x } }),
           sample: ({ x }) => ({ answer: x < 1 ? { r: 1, g: 2, b: 3 } : null }),
           survey: () => ({ answer: { texts: {}, calm: undefined } }),
           ready: () => ({ answer: null }),

@@ -136,14 +136,16 @@ serve<RenderCalls>(self as unknown as ServerScope, {
     const photo = assets.get(assetId);
     return { answer: photo ? firstFrame(photo, frame) : null };
   },
-  async seat({ drawing, text, wish: { backdrop, colours, margin } }) {
+  async seat({ drawing, text, wish: { backdrop, colours, within } }) {
     await loadFonts([text, ...drawing.layers.filter((layer) => layer.kind === 'text')]);
     const box = kindOf(text).box!(text, { ...drawing, glyphs });
     if (!box) {
       return { answer: text };
     }
-    const seat = seatOf(seenOver(drawing, backdrop), box, colours, wantedContrast(text), margin);
-    return { answer: seated(text, box, seat) };
+    const part = crop(seenOver(drawing, backdrop), within);
+    const seat = seatOf(part, box, colours, wantedContrast(text), 0);
+    const at = { ...seat, x: seat.x + within.x, y: seat.y + within.y };
+    return { answer: seated(text, box, at) };
   },
   surveyPhoto({ assetId, frame }) {
     const photo = assets.get(assetId);

@@ -1,7 +1,7 @@
 import { lightnessOf } from '../colour/lightness';
 import { colourOf } from '../colour/parse';
 import type { Size } from '../frame/placement';
-import type { Raster } from '../raster/raster';
+import type { Raster, Rect } from '../raster/raster';
 import type { Hex } from '../site/model/hex';
 import type { TextAlign } from '../site/model/objectLayers';
 import { luminance, ratioOf } from './contrast';
@@ -28,8 +28,8 @@ export interface SeatWish {
   readonly backdrop: Hex;
   /** Colours that the words may have, one at least. */
   readonly colours: readonly Hex[];
-  /** Px kept clear at the sides. */
-  readonly margin: number;
+  /** The part of the picture that words are to lie in: what every screen shows, without margins. */
+  readonly within: Rect;
 }
 
 /** Finest squares that places are looked at in, px; coarser ones where the picture is large. */
@@ -210,7 +210,7 @@ export function seatOf(
   const asked = inksOf(colours);
   const spare = inksOf(spareColours);
   const step = Math.max(2, Math.round(Math.min(box.height, box.width) / 4));
-  const edge = Math.min(margin, Math.round(height / 8));
+  const edge = Math.round(height / 8);
   const thirds = thirdsOf(seen)
     .map((third) => {
       const part = wide

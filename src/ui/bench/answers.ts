@@ -36,7 +36,7 @@ interface Question {
 /** What does not blend, in a few words. */
 const blendWords: Readonly<Record<string, string>> = {
   legibility: 'words hard to read',
-  'page-words': 'page’s words hard to read',
+  'page-words': 'words hard to read',
   'join-x': 'a break sideways',
   'join-y': 'a break downwards',
   'tile-count': 'very many copies',

@@ -1,6 +1,7 @@
 import { drawingOf } from '@/core/compose/drawing';
 import type { Framing, Size } from '@/core/frame/placement';
 import { layPhoto } from '@/core/layers/layPhoto';
+import type { Rect } from '@/core/raster/raster';
 import { backdropOf } from '@/core/seam/beside';
 import type { Edit } from '@/core/site/edit';
 import type { TextLayer } from '@/core/site/model/objectLayers';
@@ -9,6 +10,7 @@ import type { ShelfItem } from '@/core/site/model/shelf';
 import type { Site } from '@/core/site/model/site';
 import type { Slot } from '@/core/site/model/slot';
 import { isBlank, pictureOf } from '@/core/site/picture';
+import { safeArea } from '@/core/widths/visible';
 import { newId } from '../shared/newId';
 import { theEngine } from './tab/engine';
 import type { Session } from './useSession';
@@ -34,6 +36,15 @@ export async function layFirst(session: Session, slot: Slot, item: ShelfItem): P
   session.commit(`Lay ${item.name}`, layPhoto(slot, picture, item, newId(), framing));
 }
 
+/** What every screen shows of a slot, without its side margins; all of it where that is hardly any. */
+function wordsArea(site: Site, slot: Slot): Rect {
+  const { part: safe } = safeArea(site, slot);
+  const x = Math.ceil(safe.x);
+  const part = { ...safe, x, width: Math.floor(safe.x + safe.width) - x };
+  const isRoom = part.width >= slot.width / 6 && part.height >= slot.height / 4;
+  return isRoom ? part : { x: 0, y: 0, width: slot.width, height: slot.height };
+}
+
 /** A new text where it is read best; as it is where nothing can be drawn. */
 export async function seatedText(
   site: Site,
@@ -48,7 +59,7 @@ export async function seatedText(
   const wish = {
     backdrop: backdropOf(site, slot),
     colours: colours.length > 0 ? colours : [text.colour],
-    margin: site.limits.sideMargin,
+    within: wordsArea(site, slot),
   };
   return theEngine()
     .seat(drawingOf(slot, picture), text, wish)

@@ -16,27 +16,29 @@ export function TopBar({
         <Link href="/" className="text-[15px] font-bold [font-stretch:115%]">
           Soyez
         </Link>
-        <nav aria-label="Where you are" className="flex min-w-[220px] items-center gap-1.5">
-          {crumbs.map((c, i) => (
-            <span key={c.label} className="flex min-w-0 items-center gap-1.5">
-              {i > 0 && (
-                <span aria-hidden className="text-soft">
-                  /
-                </span>
-              )}
-              {c.href ? (
-                <Link href={c.href} className="truncate hover:underline" title={c.label}>
-                  {c.label}
-                </Link>
-              ) : (
-                <span className="truncate font-semibold" aria-current="page" title={c.label}>
-                  {c.label}
-                </span>
-              )}
-              {c.figure && <span className="shrink-0 figure text-soft">{c.figure}</span>}
-            </span>
-          ))}
-        </nav>
+        {crumbs.length > 0 && (
+          <nav aria-label="Where you are" className="flex min-w-[220px] items-center gap-1.5">
+            {crumbs.map((c, i) => (
+              <span key={c.label} className="flex min-w-0 items-center gap-1.5">
+                {i > 0 && (
+                  <span aria-hidden className="text-soft">
+                    /
+                  </span>
+                )}
+                {c.href ? (
+                  <Link href={c.href} className="truncate hover:underline" title={c.label}>
+                    {c.label}
+                  </Link>
+                ) : (
+                  <span className="truncate font-semibold" aria-current="page" title={c.label}>
+                    {c.label}
+                  </span>
+                )}
+                {c.figure && <span className="shrink-0 figure text-soft">{c.figure}</span>}
+              </span>
+            ))}
+          </nav>
+        )}
         <KeptMark />
         <div className="ml-auto flex shrink-0 items-center gap-2">{children}</div>
       </header>

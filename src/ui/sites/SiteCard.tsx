@@ -155,7 +155,7 @@ export function UnreadableSite({ id, problem }: { id: string; problem: string })
 
 function standing({ fails, look, measured }: Counted & { measured: boolean }): [Verdict, string] {
   // Without its files a site may have more to put right than is known.
-  const more = measured ? '' : ', as far as measured';
+  const more = measured ? '' : ' so far';
   if (fails > 0) {
     return ['fails', `${fails} to put right${look > 0 ? `, ${look} to look at` : ''}${more}`];
   }

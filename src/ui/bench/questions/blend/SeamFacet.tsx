@@ -159,7 +159,8 @@ export function SeamFacet() {
                 <span className="mt-0.5 flex justify-between gap-1">
                   <span>{s}</span>
                   <span className="figure">
-                    {readings.find((r) => r.id === `seam-${s}`)?.figure.split(' ')[0] ?? '–'}
+                    {readings.find((r) => r.id === `seam-${s}`)?.figure.replace('off by ', '') ??
+                      '–'}
                   </span>
                 </span>
               </button>
