@@ -85,3 +85,20 @@ test('the page has the window alone and gives it back, and focus stays on the sc
   await expect(tray).toBeVisible();
   expect((await page.getByRole('main').boundingBox())!.height).toBe(before.height);
 });
+
+test('who clicks away from a field stays away from it, whatever changes on the screen', async ({
+  bench,
+  page,
+}) => {
+  await bench.start();
+  await bench.open('Header');
+  await page.keyboard.press('2');
+  await page.getByRole('textbox', { name: 'Zoom, figure' }).click();
+  await page.getByRole('heading', { name: 'Readings' }).click();
+  // Another question changes the tray; its key would go into the field if that had the focus again.
+  await page.keyboard.press('3');
+  await expect(bench.page.locator('[aria-current=step]')).toHaveAttribute('aria-keyshortcuts', '3');
+  await page.keyboard.press('2');
+  await expect(bench.page.locator('[aria-current=step]')).toHaveAttribute('aria-keyshortcuts', '2');
+  expect(await page.evaluate(() => document.activeElement?.tagName)).not.toBe('INPUT');
+});

@@ -1,4 +1,4 @@
-import { editSlot } from '../site/edit';
+import { resizeSlot } from '../site/slots';
 import { pagesWith } from '../site/pages';
 import type { ReadingContext, ReadingKind } from './reading';
 
@@ -43,9 +43,6 @@ export const columnWidth: ReadingKind<{ by: number; column: number }> = {
   },
   mend: ({ column }, { slot }) => ({
     label: `Make it ${column} px wide`,
-    edit: editSlot(slot.id, (s) => {
-      s.width = column;
-      s.measured = null;
-    }),
+    edit: resizeSlot(slot.id, { width: column }),
   }),
 };

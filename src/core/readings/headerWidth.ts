@@ -1,4 +1,4 @@
-import { editSlot } from '../site/edit';
+import { resizeSlot } from '../site/slots';
 import { pagesWith } from '../site/pages';
 import type { ReadingContext, ReadingKind } from './reading';
 
@@ -63,9 +63,6 @@ export const headerWidth: ReadingKind<Widths> = {
   },
   mend: ({ content }, { slot }) => ({
     label: `Make it ${content} px wide`,
-    edit: editSlot(slot.id, (s) => {
-      s.width = content;
-      s.measured = null;
-    }),
+    edit: resizeSlot(slot.id, { width: content }),
   }),
 };

@@ -219,3 +219,11 @@ describe('background from side to side', () => {
   test('mended', () =>
     expect(mended(narrow, 'background-covers')).toMatchObject({ verdict: 'holds' }));
 });
+
+test('a header made as wide as the content takes its photo along: nothing is left bare', () => {
+  const narrow = withSlot('header', 900, 200);
+  const mend = read(narrow, 'header-width')!.mend!;
+  const wide = applyEdit(narrow, mend.edit);
+  expect(slotOf(wide, 's')!.width).toBe(960);
+  expect(read(wide, 'cover')).toMatchObject({ verdict: 'holds' });
+});

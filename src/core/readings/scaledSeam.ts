@@ -79,7 +79,7 @@ export const scaledSeam: ReadingKind<ScaledSeam> = {
   figure: (worst) =>
     beyond(worst) <= 0 ? 'as at its size' : `off by ${worst.levels} at ${worst.screen} px`,
   plain: (worst) =>
-    beyond(worst) <= 0 ? 'Its edges hold on every screen' : 'An edge shows on some screens',
+    beyond(worst) <= 0 ? 'Its edges hold where it is scaled' : 'An edge shows on some screens',
   say: (worst) =>
     beyond(worst) <= 0
       ? `Where a screen scales it, no edge is further off your page than at its own size.`

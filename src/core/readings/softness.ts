@@ -24,7 +24,7 @@ export const softness: ReadingKind<number> = {
   figure: (ratio) => `${ratio.toFixed(2)}×`,
   plain: (ratio) => {
     if (ratio >= 2) {
-      return 'The photo is sharp on every screen';
+      return 'The photo is sharp on dense screens too';
     }
     return ratio >= 0.9995 ? 'The photo is sharp' : 'The photo is stretched and looks soft';
   },

@@ -76,10 +76,12 @@ export const stripEnd: ReadingKind<EndRead> = {
     return 'holds';
   },
   figure: ({ colour }) => colour,
-  plain: ({ colour, grounds }) =>
-    grounds.every((g) => g === colour)
-      ? 'The page goes on in its colour'
-      : 'The page goes on in another colour',
+  plain: ({ uneven, colour, grounds }) => {
+    if (grounds.some((g) => g !== colour)) {
+      return 'The page goes on in another colour';
+    }
+    return uneven > 0 ? 'Its last row is not one colour' : 'The page goes on in its colour';
+  },
   say({ uneven, colour, grounds }) {
     const even =
       uneven === 0

@@ -49,7 +49,8 @@ const blendWords: Readonly<Record<string, string>> = {
 };
 
 /** The same of one edge, or of any reading that has no words here. */
-const edgeWords = (id: string): string => `${id.replace('seam-', '')} edge shows`;
+const edgeWords = ({ id, plain }: Reading): string =>
+  `${id.replace('seam-', '')} edge ${plain.includes('hardly') ? 'nearly exact' : 'shows'}`;
 
 /** How the edges are, where all that is asked of them holds. */
 function edgesWords(readings: readonly Reading[]): string {
@@ -156,7 +157,7 @@ export const questions: readonly Question[] = [
       }
       return {
         verdict: worst.verdict,
-        words: blendWords[worst.id] ?? edgeWords(worst.id),
+        words: blendWords[worst.id] ?? edgeWords(worst),
       };
     },
   },

@@ -76,7 +76,7 @@ export function useFirstSlot(
       }
     },
     withoutPhoto() {
-      void make('the plan', async (slot) => {
+      void make('the bench', async (slot) => {
         const made = await (await newSites()).createSiteFor(slot);
         return `/sites/${made.site}/slots/${made.slot}`;
       });

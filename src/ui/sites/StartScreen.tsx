@@ -48,6 +48,10 @@ export function StartScreen() {
     what: string,
     work: () => Promise<string | undefined>,
   ): Promise<string | undefined> => {
+    // One thing at a time: a second drop would make a second site.
+    if (busy !== undefined) {
+      return undefined;
+    }
     setBusy(what);
     try {
       const address = await work();
