@@ -17,7 +17,10 @@ export function TopBar({
           Soyez
         </Link>
         {crumbs.length > 0 && (
-          <nav aria-label="Where you are" className="flex min-w-[220px] items-center gap-1.5">
+          <nav
+            aria-label="Where you are"
+            className="flex min-w-0 items-center gap-1.5 max-lg:min-w-[220px]"
+          >
             {crumbs.map((c, i) => (
               <span key={c.label} className="flex min-w-0 items-center gap-1.5">
                 {i > 0 && (
