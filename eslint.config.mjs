@@ -12,6 +12,7 @@ const forbidden = {
   demo: ['app', 'ui', 'work', 'engine', 'store', 'standins'],
   core: ['app', 'ui', 'work', 'engine', 'store', 'standins', 'demo'],
   kernels: ['app', 'ui', 'work', 'engine', 'store', 'standins', 'demo', 'core'],
+  offline: ['app', 'ui', 'work', 'engine', 'store', 'standins', 'demo', 'core', 'kernels'],
 };
 
 const zones = Object.entries(forbidden).flatMap(([room, rooms]) =>

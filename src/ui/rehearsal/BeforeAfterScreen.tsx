@@ -1,6 +1,7 @@
 'use client';
 
 import Link from 'next/link';
+import { useSearchParams } from 'next/navigation';
 import { useState } from 'react';
 import { pageFiles } from '@/core/handover/page';
 import type { OwnPage } from '@/core/site/model/ownPage';
@@ -16,22 +17,19 @@ import { WithSession } from '../shared/WithSession';
 import { Curtain } from './Curtain';
 
 /** A page of the owner's as it was saved and as it is rehearsed, one over the other. */
-export function BeforeAfterScreen({ siteId, asked }: { siteId: string; asked?: string }) {
-  return (
-    <WithSession siteId={siteId}>
-      {(session) => <Opened session={session} asked={asked} />}
-    </WithSession>
-  );
+export function BeforeAfterScreen({ siteId }: { siteId: string }) {
+  return <WithSession siteId={siteId}>{(session) => <Opened session={session} />}</WithSession>;
 }
 
 const isOwn = (page: Page): page is Page & { own: OwnPage } =>
   page.own !== null && page.own.from !== 'picture';
 
-function Opened({ session, asked }: { session: Session; asked: string | undefined }) {
+function Opened({ session }: { session: Session }) {
+  const asked = useSearchParams();
   const site = useSite(session);
   const { host } = useRehearsal(site);
   const pages = site.pages.filter(isOwn);
-  const [pageId, setPageId] = useState(asked);
+  const [pageId, setPageId] = useState(asked.get('page'));
   const [screen, setScreen] = useState(1280);
   const page = pages.find((p) => p.id === pageId) ?? pages[0];
   if (!page) {

@@ -6,7 +6,9 @@ import { X } from 'lucide-react';
 import { useStore } from 'zustand';
 import { fontStyles } from '../hooks/tab/fontStyles';
 import { useGuardedLeaving } from '../hooks/useKept';
+import { Button } from './Button';
 import { notices, putAway } from './notices';
+import { useOffline } from './useOffline';
 import { VerdictMark } from './VerdictMark';
 import { glossary } from './words';
 
@@ -16,6 +18,7 @@ const WordsDialog = lazy(async () => ({ default: (await import('./WordsDialog'))
 /** What every screen stands in: the fonts, hints on controls, and messages in one place. */
 export function Frame({ children }: { children: ReactNode }) {
   useGuardedLeaving();
+  useOffline();
   const asked = useStore(glossary, (s) => s.asked !== undefined);
   return (
     <Tooltip.Provider delayDuration={500}>
@@ -47,6 +50,16 @@ function Notices() {
         >
           <VerdictMark verdict={notice.tone === 'bad' ? 'fails' : 'holds'} />
           <p className="min-w-0 grow break-words">{notice.text}</p>
+          {notice.action && (
+            <Button
+              onClick={() => {
+                putAway(notice.id);
+                notice.action?.run();
+              }}
+            >
+              {notice.action.label}
+            </Button>
+          )}
           <button
             type="button"
             aria-label="Put this message away"

@@ -1,6 +1,6 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
+import { useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useEffectEvent, useState } from 'react';
 import { matches, shapes, type Shape } from '@/core/shelf/search';
 import { licenceWords } from '@/core/shelf/licences';
@@ -28,40 +28,20 @@ import { CreditsDialog } from './CreditsDialog';
 import { LibraryDetails, ShelfDetails } from './Details';
 import { Card, OwnCard } from './ShelfCards';
 
-/**
- * The pictures at hand, and those of the library.
- * @param forSlot a slot that a picture is sought for
- * @param inLibrary the library is looked at first
- */
-export function ShelfScreen({
-  siteId,
-  forSlot,
-  inLibrary,
-}: {
-  siteId: string;
-  forSlot: string | undefined;
-  inLibrary: boolean;
-}) {
-  return (
-    <WithSession siteId={siteId}>
-      {(session) => <Shelf session={session} forSlot={forSlot} inLibrary={inLibrary} />}
-    </WithSession>
-  );
+/** The pictures at hand, and those of the library. */
+export function ShelfScreen({ siteId }: { siteId: string }) {
+  return <WithSession siteId={siteId}>{(session) => <Shelf session={session} />}</WithSession>;
 }
 
 type Where = 'shelf' | 'library';
 
 const any = 'any';
 
-function Shelf({
-  session,
-  forSlot,
-  inLibrary,
-}: {
-  session: Session;
-  forSlot: string | undefined;
-  inLibrary: boolean;
-}) {
+function Shelf({ session }: { session: Session }) {
+  const asked = useSearchParams();
+  /** A slot that a picture is sought for. */
+  const forSlot = asked.get('for');
+  const inLibrary = asked.get('in') === 'library';
   const site = useSite(session);
   const router = useRouter();
   const target = forSlot ? slotOf(site, forSlot) : undefined;

@@ -1,10 +1,5 @@
 import { BeforeAfterScreen } from '@/ui/rehearsal/BeforeAfterScreen';
 
-interface Asked {
-  params: Promise<{ siteId: string }>;
-  searchParams: Promise<{ page?: string }>;
-}
-
-export default async function Page({ params, searchParams }: Asked) {
-  return <BeforeAfterScreen siteId={(await params).siteId} asked={(await searchParams).page} />;
+export default async function Page({ params }: { params: Promise<{ siteId: string }> }) {
+  return <BeforeAfterScreen siteId={(await params).siteId} />;
 }
