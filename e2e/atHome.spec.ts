@@ -77,3 +77,40 @@ test('a word of ours is found among all commands and explained', async ({ bench,
   await page.keyboard.press('Escape');
   await expect(dialog).toBeHidden();
 });
+
+inNewTab(
+  'a picture is pasted on any screen, and the way back leads to where one was',
+  async ({ bench, page }) => {
+    await bench.start();
+    await bench.kept();
+    const plan = page.url();
+    const paste = () =>
+      page.evaluate(async () => {
+        const canvas = new OffscreenCanvas(640, 400);
+        canvas.getContext('2d')!.fillRect(0, 0, 640, 400);
+        const file = new File([await canvas.convertToBlob()], 'cut-from-elsewhere.png');
+        const clipboardData = new DataTransfer();
+        clipboardData.items.add(file);
+        window.dispatchEvent(new ClipboardEvent('paste', { clipboardData, cancelable: true }));
+      });
+    await page.goto(`${plan}/hand-over`);
+    await expect(page.getByRole('heading', { name: /^Hand over of/ })).toBeAttached();
+    await paste();
+    await page.waitForURL(`${plan}/shelf`);
+    await expect(page.getByText('cut-from-elsewhere').first()).toBeVisible();
+    await bench.kept();
+
+    await page.goto(`${plan}/slots/sidebar`);
+    await bench.drawn();
+    await page.getByRole('link', { name: 'Soyez', exact: true }).click();
+    await page
+      .getByRole('link', { name: 'Go on where you were: Sidebar strip of Veldrin Clayworks' })
+      .click();
+    await page.waitForURL(`${plan}/slots/sidebar`);
+    // A picture that was removed is nowhere to go on at.
+    await page.evaluate(() => localStorage.setItem('soyez.place', '/sites/none/slots/sidebar'));
+    await page.getByRole('link', { name: 'Soyez', exact: true }).click();
+    await expect(page.getByRole('link', { name: 'Open Veldrin Clayworks' })).toBeVisible();
+    await expect(page.getByRole('link', { name: /^Go on where you were/ })).toBeHidden();
+  },
+);

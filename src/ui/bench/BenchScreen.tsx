@@ -116,7 +116,7 @@ function OpenBench({ session, slot }: { session: Session; slot: Slot }) {
   );
   useCommandKeys(commands);
 
-  useClipboard({ ...editing, ...selecting, ...asking, ...boxes, ...laying });
+  useClipboard({ ...editing, ...selecting, ...asking, ...boxes });
   return (
     <BenchProvider value={bench}>
       <DropScreen

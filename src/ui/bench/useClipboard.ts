@@ -1,19 +1,18 @@
 'use client';
 
 import { useEffect, useRef } from 'react';
-import { filesOf } from '../hooks/useIntake';
 import { layerActions } from './layerActions';
 import { copyLayers, layersType, pasteLayers } from './layerClipboard';
-import type { Acting, Laying } from './useBench';
+import type { Acting } from './useBench';
 
 const inField = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && target.closest('input, textarea, [contenteditable]') !== null;
 
 /**
- * Ctrl+C, X and V on the bench: layers, and pictures from elsewhere. Fields keep theirs, and so
- * does text that is marked on the page.
+ * Ctrl+C, X and V of layers on the bench. Fields keep theirs, and so does text that is marked on the
+ * page.
  */
-export function useClipboard(bench: Acting & Laying): void {
+export function useClipboard(bench: Acting): void {
   const now = useRef(bench);
   useEffect(() => {
     now.current = bench;
@@ -41,11 +40,7 @@ export function useClipboard(bench: Acting & Laying): void {
       if (inField(event.target)) {
         return;
       }
-      const files = filesOf(event.clipboardData);
-      if (files.length) {
-        event.preventDefault();
-        void now.current.lay(files);
-      } else if (event.clipboardData?.types.includes(layersType)) {
+      if (event.clipboardData?.types.includes(layersType)) {
         event.preventDefault();
         pasteLayers(now.current);
       }

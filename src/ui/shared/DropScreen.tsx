@@ -1,19 +1,27 @@
 'use client';
 
 import clsx from 'clsx';
-import { useRouter } from 'next/navigation';
-import { useRef, type DragEvent, type ReactNode } from 'react';
+import { usePathname, useRouter } from 'next/navigation';
+import { useEffect, useEffectEvent, useRef, type DragEvent, type ReactNode } from 'react';
 import { droppedKind, isSiteFile } from '@/core/files/dropped';
 import { droppedFiles, type FolderFile } from '../hooks/folderFiles';
+import { notePlace } from '../hooks/lastPlace';
 import { bring } from '../hooks/tab/arrivals';
 import { filesOf } from '../hooks/useIntake';
 import { newSites } from './newSites';
 import { say } from './notices';
 import { useKeptFocus } from './useKeptFocus';
 
+/** A field that would have words of what is pasted. */
+const wordsGoTo = (event: ClipboardEvent): boolean =>
+  event.target instanceof HTMLElement &&
+  event.target.closest('input, textarea, [contenteditable]') !== null &&
+  (event.clipboardData?.types.includes('text/plain') ?? false);
+
 /**
- * A whole screen that files can be dropped on: a site file is opened wherever it is dropped; pages
- * and pictures do what the screen says, else pages go to the site's plan and pictures to its shelf.
+ * A whole screen that files can be dropped on and pasted into: a site file is opened wherever it
+ * comes; pages and pictures do what the screen says, else pages go to the site's plan and pictures
+ * to its shelf.
  */
 export function DropScreen({
   siteId,
@@ -55,17 +63,38 @@ export function DropScreen({
       );
     }
   };
+  const takeAll = (coming: Promise<readonly FolderFile[]>) =>
+    void coming
+      .then(take)
+      .catch((error: unknown) =>
+        say('bad', error instanceof Error ? error.message : String(error)),
+      );
   const dropped = (event: DragEvent) => {
     if (filesOf(event.dataTransfer).length === 0) {
       return;
     }
     event.preventDefault();
-    void droppedFiles(event.dataTransfer)
-      .then(take)
-      .catch((error: unknown) =>
-        say('bad', error instanceof Error ? error.message : String(error)),
-      );
+    takeAll(droppedFiles(event.dataTransfer));
   };
+  const pasted = useEffectEvent((event: ClipboardEvent) => {
+    const files = filesOf(event.clipboardData);
+    if (files.length === 0 || wordsGoTo(event)) {
+      return;
+    }
+    event.preventDefault();
+    takeAll(Promise.resolve(files.map((file) => ({ path: file.name, file }))));
+  });
+  useEffect(() => {
+    const paste = (event: ClipboardEvent) => pasted(event);
+    window.addEventListener('paste', paste);
+    return () => window.removeEventListener('paste', paste);
+  }, []);
+  const path = usePathname();
+  useEffect(() => {
+    if (siteId) {
+      notePlace(path);
+    }
+  }, [siteId, path]);
   return (
     <div
       ref={screen}

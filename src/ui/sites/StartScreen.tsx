@@ -5,7 +5,6 @@ import { useEffect, useEffectEvent, useState } from 'react';
 import type { FolderFile } from '../hooks/folderFiles';
 import { samplesNoted } from '../hooks/samples';
 import { bring } from '../hooks/tab/arrivals';
-import { filesOf } from '../hooks/useIntake';
 import { useLaunchedFiles } from '../hooks/useLaunchedFiles';
 import { useSites } from '../hooks/useSites';
 import { Boundary } from '../shared/Boundary';
@@ -15,6 +14,7 @@ import { FilePick } from '../shared/FilePick';
 import { say } from '../shared/notices';
 import { TopBar } from '../shared/TopBar';
 import { askWord } from '../shared/words';
+import { GoOn } from './GoOn';
 import { LookAround } from './LookAround';
 import { newSites } from '../shared/newSites';
 import { OwnPageWay } from './OwnPageWay';
@@ -104,19 +104,6 @@ export function StartScreen() {
       void Promise.resolve().then(sampleWanted);
     }
   }, [known]);
-  const pasted = useEffectEvent((event: ClipboardEvent) => {
-    const files = filesOf(event.clipboardData);
-    if (files.length > 0) {
-      event.preventDefault();
-      first.withPhoto(files);
-    }
-  });
-  useEffect(() => {
-    const paste = (event: ClipboardEvent) => pasted(event);
-    window.addEventListener('paste', paste);
-    return () => window.removeEventListener('paste', paste);
-  }, []);
-
   return (
     <DropScreen
       onPages={openPages}
@@ -149,6 +136,7 @@ export function StartScreen() {
               <h2 id="your-sites" className="caption">
                 Your sites
               </h2>
+              <GoOn sites={sites} />
             </div>
             <ul className="mt-2 grid grid-cols-[repeat(auto-fill,minmax(min(100%,270px),1fr))] gap-4">
               {sites.map((listed) =>
