@@ -48,7 +48,9 @@ export class Relay {
     for await (const part of answer) {
       parts.push(part as Buffer);
     }
-    const { 'transfer-encoding': _, 'content-length': __, ...headers } = answer.headers;
+    const headers = { ...answer.headers };
+    delete headers['transfer-encoding'];
+    delete headers['content-length'];
     const whole = Buffer.concat(parts);
     const told = String(headers['content-type']);
     const body =

@@ -176,8 +176,8 @@ test('at least four photographs, 2400 px wide or more', () => {
 });
 
 test.each([
-  [{ ...site, schemaVersion: 17 }, 'Expected a site of version 16 or older, found version 17'],
-  [null, 'Expected a site of version 16 or older, found no version'],
+  [{ ...site, schemaVersion: 18 }, 'Expected a site of version 17 or older, found version 18'],
+  [null, 'Expected a site of version 17 or older, found no version'],
   [{ ...site, name: undefined }, 'name must be defined'],
   [{ ...site, slots: [{ ...site.slots[0], width: 'wide' }] }, 'slots[0].width'],
   [

@@ -7,6 +7,7 @@ import type { Raster, Rect, Rgb } from '@/core/raster/raster';
 import type { TextLayer } from '@/core/site/model/objectLayers';
 import type { Survey, SurveyQuestions } from '@/core/readings/survey';
 import { isFont } from '@/core/text/fontFile';
+import { ownAssetId } from '@/core/text/fonts';
 import { createChannel, WorkerCrash, type WorkerLike } from './channel';
 import type { Frame, RenderCalls } from './protocol';
 import { twice } from './twice';
@@ -269,7 +270,14 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
       await provide(assetId);
       return (await twice(() => render.ask('sample', { assetId, x, y, size }))) ?? undefined;
     },
-    survey: (drawing, questions) => twice(() => render.ask('survey', { drawing, questions })),
+    async survey(drawing, questions) {
+      const own = questions.title && ownAssetId(questions.title.font);
+      if (own) {
+        // Without it the rest is measured all the same.
+        await provide(own).catch(() => {});
+      }
+      return twice(() => render.ask('survey', { drawing, questions }));
+    },
     adopt: (assetId, raster) => remember(assetId, give(assetId, raster)),
     warm() {
       render.ask('ready', {}).catch(() => {});

@@ -6,6 +6,7 @@ import { surveyed } from '@/core/ownPage/survey.fixture';
 import { surveyText } from '@/core/ownPage/surveyText';
 import type { SearchListener } from '@/core/lightest/best';
 import { pressAs } from '@/core/press/settings';
+import { noSurvey } from '@/core/readings/survey';
 import type { Site } from '@/core/site/model/site';
 import { createRaster } from '@/core/raster/raster';
 import type { Drawing } from '@/core/compose/compose';
@@ -193,7 +194,7 @@ function engineWith(setup: Setup) {
           }),
           seat: ({ text, wish }) => ({ answer: { ...text, x: wish.within.x } }),
           sample: ({ x }) => ({ answer: x < 1 ? { r: 1, g: 2, b: 3 } : null }),
-          survey: () => ({ answer: { texts: {}, calm: undefined } }),
+          survey: () => ({ answer: noSurvey }),
           ready: () => ({ answer: null }),
           close: () => ({ answer: null }),
         }),

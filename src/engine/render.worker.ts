@@ -9,6 +9,7 @@ import { createComposer, type Drawing } from '@/core/compose/compose';
 import { seated } from '@/core/layers/fitting';
 import { kindOf } from '@/core/layers/registry';
 import { wantedContrast } from '@/core/legibility/contrast';
+import { titleReport } from '@/core/legibility/bandTitle';
 import { legibilityOf } from '@/core/legibility/report';
 import { seatOf } from '@/core/legibility/seat';
 import { composite, fillRect } from '@/core/raster/composite';
@@ -157,17 +158,23 @@ serve<RenderCalls>(self as unknown as ServerScope, {
     const photo = assets.get(assetId);
     return { answer: (photo && sampleAt(photo, x, y, size)) ?? null };
   },
-  async survey({ drawing, questions: { backdrop, colours, calm } }) {
+  async survey({ drawing, questions: { backdrop, colours, calm, title } }) {
     await fontsOf(drawing);
-    const texts = legibilityOf(drawing, resources, backdrop, colours);
-    if (!calm) {
-      return { answer: { texts, calm: undefined } };
+    if (title) {
+      await loadFonts([{ font: title.font, italic: false, words: title.band.heading }]);
     }
-    const seen = seenOver(
-      { ...drawing, layers: drawing.layers.filter((l) => l.kind !== 'text') },
-      backdrop,
-    );
-    return { answer: { texts, calm: calmReport(seen, calm.limit, calm.veil, calm.wraps) } };
+    const bare = { ...drawing, layers: drawing.layers.filter((l) => l.kind !== 'text') };
+    return {
+      answer: {
+        texts: legibilityOf(drawing, resources, backdrop, colours),
+        calm: calm
+          ? calmReport(seenOver(bare, backdrop), calm.limit, calm.veil, calm.wraps)
+          : undefined,
+        title: title
+          ? titleReport(seenOver(drawing, title.band.colour), title, colours, glyphs)
+          : undefined,
+      },
+    };
   },
   close({ view }) {
     views.delete(view);

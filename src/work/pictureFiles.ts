@@ -7,6 +7,7 @@ import { crop, type Raster } from '@/core/raster/raster';
 import type { PressedFile } from '@/core/readings/reading';
 import {
   fileKey,
+  noSurvey,
   surveyQuestions,
   type Survey,
   type SurveyQuestions,
@@ -64,8 +65,6 @@ const quickly = (picture: Picture): Picture => ({
 
 /** Decoded files that are kept, bytes of pixels. */
 const mostBytes = 160e6;
-
-const none: Survey = { texts: {}, calm: undefined };
 
 /** A picture whose file is asked for. */
 interface Asked {
@@ -260,7 +259,7 @@ export class PictureFiles {
           questions,
           urgency,
         )
-      : none;
+      : noSurvey;
     const kept = { data, survey };
     // Nobody waits for it; a file that could not be kept is written again in the next tab.
     void this.store?.keep(key, kept).catch(() => {});

@@ -2,6 +2,7 @@ import type { Pressed } from '@/core/press/codecs';
 import { pressAs } from '@/core/press/settings';
 import { fillRect } from '@/core/raster/composite';
 import { createRaster, type Raster } from '@/core/raster/raster';
+import { noSurvey } from '@/core/readings/survey';
 import { applyEdit, editPicture, setLayers } from '@/core/site/edit';
 import type { Site } from '@/core/site/model/site';
 import { newSite } from '@/core/site/newSite';
@@ -49,7 +50,7 @@ export function countingEngine() {
     },
     async survey() {
       asked.push('survey');
-      return { texts: {}, calm: undefined };
+      return noSurvey;
     },
   };
   return engine;

@@ -126,7 +126,7 @@ const never = () => {
 const plainContext = {
   outsets: { left: 0, top: 0, right: 0, bottom: 0 },
   cutOut: never,
-  glyphs: { has: never, cover: never, pixels: never, box: never },
+  glyphs: { has: never, cover: never, pixels: never, box: never, reach: never },
 };
 
 describe('a photo layer', () => {

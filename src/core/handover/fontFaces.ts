@@ -79,7 +79,7 @@ export function handedFonts(site: Site, ending: (assetId: string) => string): Ha
       p.body.heading,
       ...p.bar.links,
       ...p.sections.map((s) => s.heading),
-      p.band?.heading ?? '',
+      p.band?.font === null ? p.band.heading : '',
     ])
     .join('');
   const wanted = new Map<string, { font: string; italic: boolean; extended: boolean }>();
@@ -89,6 +89,11 @@ export function handedFonts(site: Site, ending: (assetId: string) => string): Ha
     wanted.set(key, { font, italic, extended });
   };
   want(site.theme.headingFont, false, headings);
+  for (const { band } of site.pages) {
+    if (band && band.font !== null) {
+      want(band.font, false, band.heading);
+    }
+  }
   for (const text of texts) {
     want(text.font, text.italic, text.words);
   }

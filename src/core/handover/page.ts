@@ -1,9 +1,10 @@
-import { oneColumnBelow } from '../measure/layoutPage';
+import { oneColumnBelow, titleMargin } from '../measure/layoutPage';
 import type { Page, Section, Sidebar, TitleBand } from '../site/model/page';
 import type { Site } from '../site/model/site';
 import type { Slot } from '../site/model/slot';
 import { backgroundOf } from '../site/pages';
 import { fontOf } from '../text/fonts';
+import { titleFont, titleLeading, titleStands, titleWeight } from '../text/titleLook';
 import { cssString, escapeHtml } from './escape';
 import { safeName } from './fileName';
 import type { SlotFiles } from './filePlan';
@@ -65,8 +66,18 @@ ${backgroundOf(site, page) === null ? `body.${safeName(page.name)} { background-
 .page-text aside { flex: none; }
 .page-words { position: relative; flex: 1; min-width: 0; }
 @media (max-width: ${oneColumnBelow - 0.02}px) { .page-text aside { display: none; } }
-${page.band ? `.page-title { position: relative; height: ${page.band.height}px; background-color: ${page.band.colour}; color: ${page.band.ink}; }\n` : ''}${page.sections.map(({ height, colour, ink }, i) => `.page-section-${i + 1} { position: relative; height: ${height}px; background-color: ${colour}; color: ${ink}; }\n`).join('')}.page-pieces { position: absolute; left: 0; top: 0; width: 100%; z-index: 1; }
+${page.band ? titleRules(site, page.band) : ''}${page.sections.map(({ height, colour, ink }, i) => `.page-section-${i + 1} { position: relative; height: ${height}px; background-color: ${colour}; color: ${ink}; }\n`).join('')}.page-pieces { position: absolute; left: 0; top: 0; width: 100%; z-index: 1; }
 .page-piece { position: absolute; left: 0; top: 0; width: 100%; }
+`;
+}
+
+/** A band's title breaks into lines where it has no room for one. */
+function titleRules(site: Site, band: TitleBand): string {
+  const { alignContent, textAlign } = titleStands(band);
+  const family = cssString(fontOf(titleFont(band, site), site.fonts).family);
+  return `.page-title { position: relative; height: ${band.height}px; background-color: ${band.colour}; color: ${band.ink}; }
+.page-title .page-column { height: 100%; }
+.page-title h1 { position: absolute; left: ${inset}; right: ${inset}; top: ${titleMargin}px; bottom: ${titleMargin}px; margin: 0; display: grid; align-content: ${alignContent}; text-align: ${textAlign}; overflow: hidden; overflow-wrap: anywhere; font: ${titleWeight} ${band.sizePx}px/${titleLeading} ${family}, serif; }
 `;
 }
 
@@ -88,12 +99,8 @@ function classOf(site: Site, plan: readonly SlotFiles[], slotId: string | null):
 
 const classes = (...names: string[]): string => `class="${names.filter(Boolean).join(' ')}"`;
 
-function band(
-  { heading, height, boxed, slot }: TitleBand,
-  site: Site,
-  plan: readonly SlotFiles[],
-): string {
-  const title = headingAt(heading, Math.max(0, Math.round((height - 36) / 2)), 'h1');
+function band({ heading, boxed, slot }: TitleBand, site: Site, plan: readonly SlotFiles[]): string {
+  const title = `<h1>${escapeHtml(heading)}</h1>`;
   const names = classes('page-title', classOf(site, plan, slot));
   return boxed
     ? `<div class="page-column"><div ${names}>${title}</div></div>`

@@ -59,7 +59,7 @@ test.each([
     withSite((v) => {
       v.schemaVersion = 99;
     }),
-    'v.soyez: Expected a site of version 16 or older, found version 99',
+    'v.soyez: Expected a site of version 17 or older, found version 99',
   ],
   [
     'no version',

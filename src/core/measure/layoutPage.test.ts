@@ -3,6 +3,7 @@ import type { Page } from '../site/model/page';
 import type { Site } from '../site/model/site';
 import { newSite } from '../site/newSite';
 import { applyEdit } from '../site/edit';
+import { newBand } from '../site/newBand';
 import { addSlot } from '../site/slots';
 import { coveredBy, firstCopy, placeBackground } from './background';
 import {
@@ -56,9 +57,7 @@ const pages: fc.Arbitrary<Page> = fc
       ...body,
       sidebars: sidebars.map((s, i) => ({ ...s, slot: i === 0 ? 'sidebar' : null })),
     },
-    band: band
-      ? { height: bandHeight, colour: '#112233', ink: '#ffffff', heading: 'B', boxed, slot: 'band' }
-      : null,
+    band: band ? { ...newBand(full.pages[0], 'B', bandHeight), boxed, slot: 'band' } : null,
     sections: sections.map((s, i) => ({
       ...s,
       heading: 'S',

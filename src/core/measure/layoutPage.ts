@@ -1,6 +1,6 @@
 import type { Rect } from '../raster/raster';
 import type { Hex } from '../site/model/hex';
-import type { MeasuredContent, Page } from '../site/model/page';
+import type { MeasuredContent, Page, TitleBand } from '../site/model/page';
 import type { Site } from '../site/model/site';
 import type { Slot } from '../site/model/slot';
 import { backgroundOf } from '../site/pages';
@@ -16,6 +16,7 @@ export type LaidBox =
       readonly words: string;
       readonly sizePx: number;
     }
+  | LaidTitle
   | {
       readonly type: 'links';
       readonly rect: Rect;
@@ -23,6 +24,13 @@ export type LaidBox =
       readonly words: readonly string[];
     }
   | { readonly type: 'lines'; readonly rect: Rect; readonly ink: Hex };
+
+/** A band's title: words that are broken into lines in the room they have. */
+export interface LaidTitle {
+  readonly type: 'title';
+  readonly rect: Rect;
+  readonly title: TitleBand;
+}
 
 export interface LaidArea {
   readonly type: 'area';
@@ -117,6 +125,35 @@ export function narrowed(slot: Slot, screenWidth: number): Slot {
   };
 }
 
+/** Px that the page's own words keep off the sides of the content column. */
+const insetOf = (contentWidth: number): number => Math.min(28, contentWidth * 0.06);
+
+/** Px that a band's title keeps off its upper and lower edge (ours, by looking). */
+export const titleMargin = 16;
+
+/**
+ * A title band at a screen width: its area, and the room that its title has; px of the page, from
+ * the band's top.
+ */
+export function bandAt(
+  page: Pick<Page, 'content'>,
+  { boxed, height }: Pick<TitleBand, 'boxed' | 'height'>,
+  screenWidth: number,
+): { readonly area: Rect; readonly room: Rect } {
+  const content = contentWidthAt(page, screenWidth);
+  const x = marginAt(page, screenWidth);
+  const inset = insetOf(content);
+  return {
+    area: boxed ? { x, y: 0, width: content, height } : { x: 0, y: 0, width: screenWidth, height },
+    room: {
+      x: x + inset,
+      y: titleMargin,
+      width: content - 2 * inset,
+      height: Math.max(0, height - 2 * titleMargin),
+    },
+  };
+}
+
 /**
  * The page at a screen width: where every slot and area lies.
  * @param screenWidth CSS px, 320..3840
@@ -155,7 +192,7 @@ export function layoutPage(site: Site, page: Page, screenWidth: number): PageLay
     };
     return { rect, scale };
   };
-  const inset = Math.min(28, contentWidth * 0.06);
+  const inset = insetOf(contentWidth);
   const inside = contentWidth - inset * 2;
   const heading = (y: number, width: number, ink: Hex, words: string, atX = x + inset) =>
     boxes.push({
@@ -205,17 +242,11 @@ export function layoutPage(site: Site, page: Page, screenWidth: number): PageLay
   }
 
   if (band) {
-    const rect = band.boxed
-      ? { x, y: bandTop, width: contentWidth, height: band.height }
-      : { x: 0, y: bandTop, width: screenWidth, height: band.height };
-    area('band', rect, band.colour);
-    lay(find(band.slot), rect);
-    heading(
-      bandTop + Math.max(0, Math.round((band.height - 36) / 2)),
-      inside,
-      band.ink,
-      band.heading,
-    );
+    const at = bandAt(page, band, screenWidth);
+    const down = (rect: Rect) => ({ ...rect, y: rect.y + bandTop });
+    area('band', down(at.area), band.colour);
+    lay(find(band.slot), down(at.area));
+    boxes.push({ type: 'title', rect: down(at.room), title: band });
   }
 
   area('body', { x, y: bodyTop, width: contentWidth, height: page.body.height }, page.body.colour);

@@ -1,4 +1,5 @@
 import type { CalmReport } from '../calm/calm';
+import type { TitleReport } from '../legibility/bandTitle';
 import type { PageWordsReport } from '../legibility/pageWords';
 import type { TextReport } from '../legibility/report';
 import type { Raster, Rect } from '../raster/raster';
@@ -24,6 +25,8 @@ export interface PressedFile {
   readonly texts?: Readonly<Record<string, TextReport>>;
   /** How busy it is, where words of the page lie over it. */
   readonly calm?: CalmReport;
+  /** How its page's title stands over it, where it is a title band. */
+  readonly title?: TitleReport;
 }
 
 export interface ReadingContext {

@@ -2,6 +2,7 @@ import { sides } from '../seam/edges';
 import { alternative } from './alternative';
 import { backgroundCovers } from './backgroundCovers';
 import { backgroundShows } from './backgroundShows';
+import { bandTitle, bandTitleRoom } from './bandTitle';
 import { calm } from './calm';
 import { columnWidth } from './columnWidth';
 import { cover } from './cover';
@@ -41,6 +42,8 @@ const kinds = [
   stripEnd,
   legibility,
   pageWords,
+  bandTitle,
+  bandTitleRoom,
   safeWords,
   phoneText,
   calm,

@@ -1,4 +1,5 @@
 import type { CalmReport } from '../calm/calm';
+import type { TitleQuestion, TitleReport } from '../legibility/bandTitle';
 import type { TextReport } from '../legibility/report';
 import { backdropOf } from '../seam/beside';
 import { siteColours } from '../site/colours';
@@ -9,6 +10,7 @@ import type { Site } from '../site/model/site';
 import type { Slot } from '../site/model/slot';
 import { pagesWith } from '../site/pages';
 import { drawingKey, isBlank } from '../site/picture';
+import { titleFont } from '../text/titleLook';
 import { isUnderContent, wrapsOf } from './repeats';
 
 /** What is measured of a drawing and not of its file: how words stand off it, how calm it is. */
@@ -26,13 +28,20 @@ export interface SurveyQuestions {
     readonly veil: Hex;
     readonly wraps: Axes | 'none';
   } | null;
+  /** Wanted of a band that has its page's title over it. */
+  readonly title: TitleQuestion | null;
 }
 
 export interface Survey {
   /** How each text stands off what lies behind it. */
   readonly texts: Readonly<Record<string, TextReport>>;
   readonly calm: CalmReport | undefined;
+  /** How its page's title stands over it. */
+  readonly title: TitleReport | undefined;
 }
+
+/** Of a picture that nothing was to be measured of. */
+export const noSurvey: Survey = { texts: {}, calm: undefined, title: undefined };
 
 const hasWords = (picture: Picture): boolean =>
   picture.layers.some((l) => l.kind === 'text' && !l.hidden);
@@ -41,6 +50,21 @@ const hasWords = (picture: Picture): boolean =>
 export const offeredColours = ({ theme }: Pick<Site, 'theme'>): Hex[] => [
   ...new Set([...theme.colours.map((c) => c.hex), '#000000', '#ffffff']),
 ];
+
+/** The title that the plan lays over a band, where its picture goes along with the page. */
+export function titleQuestion(site: Site, slot: Slot): TitleQuestion | null {
+  const page = site.pages.find((p) => p.band?.slot === slot.id && p.own === null);
+  if (!page?.band || slot.attachment === 'fixed') {
+    return null;
+  }
+  const { repeat, position, size } = slot;
+  return {
+    page: { content: page.content },
+    band: { ...page.band, slot: null },
+    font: titleFont(page.band, site),
+    rules: { repeat, position, size },
+  };
+}
 
 /** What is to be asked of a picture; undefined where there are no words to be read on it. */
 export function surveyQuestions(
@@ -55,7 +79,7 @@ export function surveyQuestions(
   const backdrop = backdropOf(site, slot);
   const veil = pagesWith(site, slot)[0]?.ground ?? backdrop;
   const calm = under ? { limit: site.limits.calm, veil, wraps: wrapsOf(slot) } : null;
-  return { backdrop, colours: offeredColours(site), calm };
+  return { backdrop, colours: offeredColours(site), calm, title: titleQuestion(site, slot) };
 }
 
 /**

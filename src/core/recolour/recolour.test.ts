@@ -24,6 +24,7 @@ const glyphs: GlyphRaster = {
   has: () => true,
   pixels: never,
   box: never,
+  reach: never,
   cover: () => ({ mask: { width: 0, height: 0, data: new Uint8Array(0) }, x: 0, y: 0 }),
 };
 

@@ -232,3 +232,23 @@ test('from 15: of no slot was anything said to be meant', () => {
   });
   expect(step({ ...old, slots: 'none' })).toMatchObject({ slots: 'none' });
 });
+
+test('from 16: the title of a band stood at the left, in the middle, as large as other headings', () => {
+  const band = {
+    height: 160,
+    colour: '#112233',
+    ink: '#ffffff',
+    heading: 'B',
+    boxed: true,
+    slot: null,
+  };
+  const [page] = site.pages as Stored[];
+  const old = { ...site, schemaVersion: 16, pages: [{ ...page, band }] };
+  expect(readSite(old).pages[0].band).toEqual({
+    ...band,
+    align: 'left',
+    high: 'middle',
+    sizePx: 26,
+    font: null,
+  });
+});

@@ -334,6 +334,19 @@ const steps: Readonly<Record<number, (site: Stored) => Stored>> = {
       ? list(site.slots).map((slot) => ({ ...slot, meant: [] }))
       : site.slots,
   }),
+  // A title stood at the left, in the middle of its band, like every other heading.
+  16: (site) => ({
+    ...site,
+    schemaVersion: 17,
+    pages: Array.isArray(site.pages)
+      ? list(site.pages).map((page) => ({
+          ...page,
+          band: isObject(page.band)
+            ? { ...page.band, align: 'left', high: 'middle', sizePx: 26, font: null }
+            : page.band,
+        }))
+      : site.pages,
+  }),
 };
 
 /**

@@ -63,7 +63,16 @@ const pageSchema = object({
     markSlot: slotRef(),
   }).required(),
   headerSlot: slotRef(),
-  band: object({ ...stretch, heading: text(), boxed: boolean().required(), slot: slotRef() })
+  band: object({
+    ...stretch,
+    heading: text(),
+    align: string().oneOf(['left', 'centre', 'right']).required(),
+    high: string().oneOf(['top', 'middle', 'bottom']).required(),
+    sizePx: number().min(4).max(400).required(),
+    font: string().min(1).nullable().defined(),
+    boxed: boolean().required(),
+    slot: slotRef(),
+  })
     .nullable()
     .defined(),
   body: object({

@@ -1,3 +1,4 @@
+import { newBand } from '../site/newBand';
 import { percent, type SlotKindDefinition } from './kind';
 
 export const band: SlotKindDefinition<'band'> = {
@@ -20,14 +21,7 @@ export const band: SlotKindDefinition<'band'> = {
   face: [8, 15, 28, 5],
   on: (page) => [page.band?.slot],
   put(page, { id, height }) {
-    page.band ??= {
-      height,
-      colour: page.bar.colour,
-      ink: page.bar.ink,
-      heading: page.body.heading,
-      boxed: true,
-      slot: id,
-    };
+    page.band ??= { ...newBand(page, page.body.heading, height), slot: id };
     page.band.slot = id;
   },
   takeOff(page, id) {

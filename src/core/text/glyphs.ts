@@ -59,6 +59,8 @@ export interface GlyphRaster {
   /** The same with the colours that glyphs such as emoji bring along. */
   pixels(spec: TextSpec, colour: Rgb): TextPixels;
   box(spec: TextSpec): TextBox;
+  /** How far the font reaches above and below a base line at its size, px. */
+  reach(spec: TextSpec): { readonly above: number; readonly below: number };
 }
 
 const ascent = firstBase;
@@ -82,6 +84,8 @@ export interface TextContext {
     actualBoundingBoxRight: number;
     actualBoundingBoxAscent: number;
     actualBoundingBoxDescent: number;
+    fontBoundingBoxAscent: number;
+    fontBoundingBoxDescent: number;
   };
   setTransform(a: number, b: number, c: number, d: number, e: number, f: number): void;
   fillText(text: string, x: number, y: number): void;
@@ -253,5 +257,10 @@ export function canvasGlyphs(
       return { raster: { width, height, data: new Uint8ClampedArray(data) }, x, y };
     },
     box: (spec) => layOut(probe, spec, cssFont).box,
+    reach(spec) {
+      layOut(probe, spec, cssFont);
+      const { fontBoundingBoxAscent: above, fontBoundingBoxDescent: below } = probe.measureText('');
+      return { above, below };
+    },
   };
 }

@@ -37,6 +37,8 @@ interface Question {
 const blendWords: Readonly<Record<string, string>> = {
   legibility: 'words hard to read',
   'page-words': 'words hard to read',
+  'band-title': 'title hard to read',
+  'band-title-room': 'the title is cut off',
   'join-x': 'a break sideways',
   'join-y': 'a break downwards',
   'tile-count': 'very many copies',

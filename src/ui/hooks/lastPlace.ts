@@ -20,7 +20,8 @@ export interface Place {
 export function lastPlace(): Place | undefined {
   try {
     const path = localStorage.getItem(key) ?? '';
-    const [, siteId, slotId] = /^\/sites\/([\w-]+)(?:\/slots\/([\w-]+)|\/[\w-]+)?$/.exec(path) ?? [];
+    const [, siteId, slotId] =
+      /^\/sites\/([\w-]+)(?:\/slots\/([\w-]+)|\/[\w-]+)?$/.exec(path) ?? [];
     return siteId ? { path, siteId, slotId } : undefined;
   } catch {
     return undefined;

@@ -11,6 +11,7 @@ import type { Slot } from '@/core/site/model/slot';
 import { isContent } from '@/core/slots/registry';
 import { pictureOf } from '@/core/site/picture';
 import { faceName } from '@/core/text/fonts';
+import { titleFont, titleLeading, titleStands, titleWeight } from '@/core/text/titleLook';
 import { useThumb } from '../hooks/useThumb';
 
 const css = (r: Rect) => ({
@@ -107,6 +108,23 @@ function Furniture({ box, site }: { box: Exclude<LaidBox, LaidSlot>; site: Site 
           className="overflow-hidden text-ellipsis whitespace-nowrap"
         >
           {box.words}
+        </div>
+      );
+    case 'title':
+      return (
+        <div
+          data-testid="band-title"
+          style={{
+            ...css(box.rect),
+            ...titleStands(box.title),
+            display: 'grid',
+            color: box.title.ink,
+            overflowWrap: 'anywhere',
+            font: `${titleWeight} ${box.title.sizePx}px/${titleLeading} "${faceName(titleFont(box.title, site))}"`,
+          }}
+          className="overflow-hidden"
+        >
+          {box.title.heading}
         </div>
       );
     case 'links':

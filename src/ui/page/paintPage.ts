@@ -1,8 +1,11 @@
 import { drawnBackground, fileArea, fileCopy } from '@/core/measure/background';
-import type { PageLayout, LaidSlot } from '@/core/measure/layoutPage';
+import type { PageLayout, LaidSlot, LaidTitle } from '@/core/measure/layoutPage';
 import type { Raster } from '@/core/raster/raster';
 import type { Site } from '@/core/site/model/site';
 import { faceName } from '@/core/text/fonts';
+import { firstBase } from '@/core/text/lineHeight';
+import { breakLines } from '@/core/text/lines';
+import { titleFont, titleLeading, titleWeight } from '@/core/text/titleLook';
 
 type Source = CanvasImageSource & { readonly width: number; readonly height: number };
 
@@ -41,6 +44,27 @@ function layCopies(context: CanvasRenderingContext2D, box: LaidSlot, picture: So
   context.restore();
 }
 
+function paintTitle(context: CanvasRenderingContext2D, box: LaidTitle, family: string): void {
+  const { rect, title } = box;
+  context.save();
+  context.fillStyle = title.ink;
+  context.font = `${titleWeight} ${title.sizePx}px ${family}`;
+  context.textAlign = title.align === 'centre' ? 'center' : title.align;
+  const lines = breakLines(title.heading, (l) => context.measureText(l).width, rect.width);
+  const step = title.sizePx * titleLeading;
+  const spare = rect.height - lines.length * step;
+  const share = { left: 0, centre: 0.5, right: 1 }[title.align];
+  const down = { top: 0, middle: 0.5, bottom: 1 }[title.high];
+  lines.forEach((line, i) =>
+    context.fillText(
+      line,
+      rect.x + share * rect.width,
+      rect.y + down * spare + i * step + title.sizePx * firstBase,
+    ),
+  );
+  context.restore();
+}
+
 /**
  * The page as pixels at its own size, for colours to be taken from.
  * @param pictureOf what lies in a slot now, or undefined while nothing does
@@ -73,6 +97,9 @@ export async function paintPage(
         context.fillStyle = box.ink;
         context.font = `500 ${box.sizePx}px ${family}`;
         context.fillText(box.words, x, y + box.sizePx);
+        break;
+      case 'title':
+        paintTitle(context, box, `"${faceName(titleFont(box.title, site))}"`);
         break;
       case 'links':
         context.fillStyle = box.ink;

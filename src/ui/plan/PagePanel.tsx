@@ -3,6 +3,7 @@
 import { Plus, X } from 'lucide-react';
 import type { Draft } from 'immer';
 import { screenHeightAt } from '@/core/measure/layoutPage';
+import { newBand } from '@/core/site/newBand';
 import { backgroundOf, editPage } from '@/core/site/pages';
 import type { Page } from '@/core/site/model/page';
 import type { Site } from '@/core/site/model/site';
@@ -13,7 +14,8 @@ import { CommitField } from '../shared/CommitField';
 import { Group } from '../shared/Group';
 import { Row } from '../shared/Row';
 import { Switch } from '../shared/Switch';
-import { Pixels, ColourSquare } from './PageFields';
+import { BandTitle } from '../page/BandTitle';
+import { ColourSquare, Pixels } from '../shared/PageFields';
 import { PageGroup } from './PageGroup';
 
 interface Props {
@@ -219,14 +221,7 @@ export function PagePanel({ session, site, page, onPage }: Props) {
                 } else if (p.band) {
                   p.band.boxed = v === 'boxed';
                 } else {
-                  p.band = {
-                    height: 160,
-                    colour: p.bar.colour,
-                    ink: p.bar.ink,
-                    heading: p.name,
-                    boxed: v === 'boxed',
-                    slot: null,
-                  };
+                  p.band = { ...newBand(p, p.name), boxed: v === 'boxed' };
                 }
               })
             }
@@ -245,6 +240,12 @@ export function PagePanel({ session, site, page, onPage }: Props) {
             />
           )}
         </Row>
+        {band && (
+          <div className="flex gap-2">
+            <span className="w-[76px] shrink-0 pt-1">Title</span>
+            <BandTitle session={session} site={site} page={page} band={band} />
+          </div>
+        )}
         <Row tight label="Body">
           <Pixels
             label="Height of the body"

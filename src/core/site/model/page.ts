@@ -1,4 +1,5 @@
 import type { Hex } from './hex';
+import type { TextAlign } from './objectLayers';
 import type { OwnPage } from './ownPage';
 
 /** A column beside the text. */
@@ -17,12 +18,21 @@ export interface Section {
   readonly dividerSlot: string | null;
 }
 
+/** How high a title stands in its band. */
+export type TitleHigh = 'top' | 'middle' | 'bottom';
+
 /** A picture behind the page's title. */
 export interface TitleBand {
   readonly height: number;
   readonly colour: Hex;
   readonly ink: Hex;
+  /** The title's words. */
   readonly heading: string;
+  readonly align: TextAlign;
+  readonly high: TitleHigh;
+  readonly sizePx: number;
+  /** Identifier of a font in the font list; null for the one of the site's headings. */
+  readonly font: string | null;
   /** As wide as the content, or as the screen. */
   readonly boxed: boolean;
   readonly slot: string | null;

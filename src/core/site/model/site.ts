@@ -49,7 +49,7 @@ export interface HandOverChoices {
 }
 
 /** Version of the model that this program writes. */
-export const schemaVersion = 16;
+export const schemaVersion = 17;
 
 export interface Site {
   readonly schemaVersion: typeof schemaVersion;

@@ -17,8 +17,10 @@ import type { Site } from '@/core/site/model/site';
 import { OverlapFacet } from './OverlapFacet';
 import { PageWordsFacet } from './PageWordsFacet';
 import { RepeatFacet } from './RepeatFacet';
+import { titleQuestion } from '@/core/readings/survey';
 import { SeamFacet } from './SeamFacet';
 import { StripFacet } from './StripFacet';
+import { TitleFacet } from './TitleFacet';
 import { WidthsFacet } from './WidthsFacet';
 
 type FacetName =
@@ -30,6 +32,7 @@ type FacetName =
   | 'divider'
   | 'words'
   | 'page words'
+  | 'title'
   | 'widths'
   | 'calm';
 
@@ -94,6 +97,12 @@ const facets: readonly Facet[] = [
       const own = ownPlaceOf(site, slot.id)?.place;
       return own !== undefined && own.measured?.words !== false;
     },
+  },
+  {
+    value: 'title',
+    label: 'Title',
+    panel: TitleFacet,
+    applies: (slot, _picture, site) => titleQuestion(site, slot) !== null,
   },
   { value: 'widths', label: 'Widths', panel: WidthsFacet, applies: always },
   {

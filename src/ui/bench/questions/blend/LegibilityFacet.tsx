@@ -9,21 +9,19 @@ import {
   veilExtent,
   type VeilForm,
 } from '@/core/readings/legibility';
-import { colourName } from '@/core/readings/say';
 import { editLayer } from '@/core/site/edit';
 import type { TextLayer } from '@/core/site/model/objectLayers';
-import { Hint } from '../../../shared/Button';
-import { ColourButton } from '../../../shared/ColourButton';
 import { Switch } from '../../../shared/Switch';
 import { VerdictMark } from '../../../shared/VerdictMark';
 import { useEditing, useFiled, useSelecting } from '../../useBench';
+import { InkChoices, VeilChoices } from './VeilChoices';
 
 /**
  * How each text stands off what lies behind it; the least veil of each colour that makes it
  * readable, and colours it would be readable in.
  */
 export function LegibilityFacet() {
-  const { site, slot, picture, commit } = useEditing();
+  const { slot, picture, commit } = useEditing();
   const { press } = useFiled();
   const { selected, select } = useSelecting();
   const reports = press.file?.texts ?? {};
@@ -104,34 +102,16 @@ export function LegibilityFacet() {
               ]}
             />
             {veils.length > 0 ? (
-              <ul aria-label="Least veil of each colour" className="flex flex-wrap gap-1.5">
-                {veils.slice(0, 7).map(({ colour, percent }) => (
-                  <li key={colour}>
-                    <Hint
-                      text={`The least strength of ${colourName(site, colour)} that reaches ${report.wanted}:1 at every px behind the words`}
-                    >
-                      <ColourButton
-                        colour={colour}
-                        name={colourName(site, colour)}
-                        figure={`${percent}%`}
-                        aria-label={`Veil: ${colourName(site, colour)} ${percent}%`}
-                        onClick={() =>
-                          commit(
-                            `Veil of ${colourName(site, colour)} at ${percent}%`,
-                            layVeil(
-                              picture,
-                              text,
-                              colour,
-                              percent,
-                              veilExtent(form, report.bounds, slot),
-                            ),
-                          )
-                        }
-                      />
-                    </Hint>
-                  </li>
-                ))}
-              </ul>
+              <VeilChoices
+                veils={veils}
+                wanted={report.wanted}
+                onVeil={({ colour, percent }, label) =>
+                  commit(
+                    label,
+                    layVeil(picture, text, colour, percent, veilExtent(form, report.bounds, slot)),
+                  )
+                }
+              />
             ) : (
               <p className="text-soft">
                 No veil reaches {report.wanted}:1: the words have an outline, a shadow or a
@@ -141,22 +121,13 @@ export function LegibilityFacet() {
             {report.inks.length > 0 && (
               <>
                 <span className="caption">Or the words in</span>
-                <span className="flex flex-wrap gap-1">
-                  {report.inks.map((hex) => (
-                    <ColourButton
-                      key={hex}
-                      colour={hex}
-                      name={colourName(site, hex)}
-                      aria-label={`Words in ${colourName(site, hex)}`}
-                      onClick={() =>
-                        commit(
-                          `Words in ${colourName(site, hex)}`,
-                          editLayer<TextLayer>(picture.id, text.id, { colour: hex }),
-                        )
-                      }
-                    />
-                  ))}
-                </span>
+                <InkChoices
+                  inks={report.inks}
+                  what="Words"
+                  onInk={(colour, label) =>
+                    commit(label, editLayer<TextLayer>(picture.id, text.id, { colour }))
+                  }
+                />
               </>
             )}
           </>

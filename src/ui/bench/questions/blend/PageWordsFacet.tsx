@@ -2,10 +2,9 @@
 
 import { contrastVerdict, ratioWords } from '@/core/readings/legibility';
 import { inkMend, veilUnderPage } from '@/core/readings/pageWords';
-import { colourName } from '@/core/readings/say';
-import { ColourButton } from '../../../shared/ColourButton';
 import { VerdictMark } from '../../../shared/VerdictMark';
 import { useEditing, usePageWords } from '../../useBench';
+import { InkChoices, VeilChoices } from './VeilChoices';
 
 /** How the page's own words over the picture can be read, and what would make them. */
 export function PageWordsFacet() {
@@ -58,41 +57,22 @@ export function PageWordsFacet() {
           <>
             <span className="caption">Veil under them</span>
             {over.veils.length > 0 ? (
-              <ul aria-label="Least veil of each colour" className="flex flex-wrap gap-1.5">
-                {over.veils.slice(0, 7).map((veil) => (
-                  <li key={veil.colour}>
-                    <ColourButton
-                      colour={veil.colour}
-                      name={colourName(site, veil.colour)}
-                      figure={`${veil.percent}%`}
-                      aria-label={`Veil: ${colourName(site, veil.colour)} ${veil.percent}%`}
-                      onClick={() =>
-                        commit(
-                          `Veil of ${colourName(site, veil.colour)} at ${veil.percent}%`,
-                          veilUnderPage(picture, veil),
-                        )
-                      }
-                    />
-                  </li>
-                ))}
-              </ul>
+              <VeilChoices
+                veils={over.veils}
+                wanted={worst.wanted}
+                onVeil={(veil, label) => commit(label, veilUnderPage(picture, veil))}
+              />
             ) : (
               <p className="text-soft">No veil of the theme’s colours is enough.</p>
             )}
             {mends.length > 0 && (
               <>
                 <span className="caption">Or “{worst.text.slice(0, 30)}” in</span>
-                <span className="flex flex-wrap gap-1">
-                  {mends.map(({ ink, mend }) => (
-                    <ColourButton
-                      key={ink}
-                      colour={ink}
-                      name={colourName(site, ink)}
-                      aria-label={mend.label}
-                      onClick={() => commit(mend.label, mend.edit)}
-                    />
-                  ))}
-                </span>
+                <InkChoices
+                  inks={mends.map(({ ink }) => ink)}
+                  what="The page’s words"
+                  onInk={(ink, label) => commit(label, mends.find((m) => m.ink === ink)!.mend.edit)}
+                />
               </>
             )}
           </>

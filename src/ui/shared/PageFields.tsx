@@ -4,7 +4,7 @@ import { hexOf } from '@/core/colour/hex';
 import { tryColour } from '@/core/colour/parse';
 import { readPixels } from '@/core/measure/pixels';
 import type { Site } from '@/core/site/model/site';
-import { CommitField } from '../shared/CommitField';
+import { CommitField } from './CommitField';
 
 /** Whole px, or nothing where that is allowed. */
 export function Pixels({
@@ -18,7 +18,8 @@ export function Pixels({
   value: number | null;
   least?: number;
   empty?: boolean;
-  onCommit(px: number | null): void;
+  /** @returns what is wrong with it */
+  onCommit(px: number | null): string | void;
 }) {
   return (
     <CommitField
@@ -39,7 +40,7 @@ export function Pixels({
         if (!read.ok) {
           return read.message;
         }
-        onCommit(read.px);
+        return onCommit(read.px) ?? undefined;
       }}
     />
   );
