@@ -13,10 +13,13 @@ import { titleQuestion } from './survey';
 const hasTitle = ({ site, slot }: ReadingContext): boolean =>
   (titleQuestion(site, slot)?.band.heading ?? '').trim() !== '';
 
-/** Screens in words, as the narrowest and the widest of them. */
-function screensOf(at: readonly TitleAt[]): string {
-  const [from, to] = [at[0].screen, at[at.length - 1].screen];
-  return from === to ? `screens of ${from} px` : `screens of ${from} to ${to} px`;
+/** Where some of the screens are, in few words: between the narrowest and the widest of them. */
+function screensOf(some: readonly TitleAt[], { at }: TitleReport): string {
+  const [from, to] = [some[0].screen, some[some.length - 1].screen];
+  if (some.length === at.length) {
+    return 'on every screen';
+  }
+  return from === to ? `at ${from} px` : `at ${from} to ${to} px`;
 }
 
 const short = ({ at, wanted }: TitleReport): readonly TitleAt[] =>
@@ -65,8 +68,8 @@ export const bandTitle: ReadingKind<TitleReport> = {
   plain(report) {
     const bad = short(report);
     return bad.length === 0
-      ? 'The page’s title reads well on it, on every screen'
-      : `Hard to read on ${screensOf(bad)}: the page’s title`;
+      ? 'The title reads well on every screen'
+      : `Title hard to read ${screensOf(bad, report)}`;
   },
   spot: (report) => (short(report).length > 0 ? spotAt(report.spot) : undefined),
   say(report) {
@@ -94,8 +97,8 @@ export const bandTitleRoom: ReadingKind<TitleReport> = {
   plain(report) {
     const bad = cut(report);
     return bad.length === 0
-      ? 'The page’s title has room on every screen'
-      : `Cut off on ${screensOf(bad)}: the page’s title`;
+      ? 'The title has room on every screen'
+      : `Title cut off ${screensOf(bad, report)}`;
   },
   say(report) {
     const most = report.at.reduce((a, b) => (b.lines > a.lines ? b : a));
