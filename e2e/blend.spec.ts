@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import sharp from 'sharp';
-import { expect, test, type BenchPage } from './bench.fixture';
+import { expect, inNewTab, test, type BenchPage } from './bench.fixture';
 import type { Page } from '@playwright/test';
 
 const facet = (page: Page, name: string) =>
@@ -301,3 +301,87 @@ test('a busy background is calmed by the way that is taken', async ({ bench, pag
   await page.keyboard.press('Control+z');
   await said(page, 'calm', 'fails');
 });
+
+inNewTab(
+  'a divider by a line of one’s own: drawn, points moved, out of a picture, and kept as SVG',
+  async ({ bench, page }) => {
+    await bench.start();
+    await bench.open('Section divider');
+    await page.getByRole('combobox', { name: 'Screen width' }).click();
+    await page.getByRole('option', { name: 'Screen 1920' }).click();
+    await page.getByRole('radio', { name: 'Fit', exact: true }).click();
+    await bench.ask('Does it blend');
+    await page.getByRole('radio', { name: 'Divider', exact: true }).click();
+    await page.getByRole('button', { name: 'own line' }).click();
+    await expect(page.getByText('Draw the line from left to right')).toBeVisible();
+    const area = (await page.getByTestId('picture-area').boundingBox())!;
+    const at = (u: number, level: number) =>
+      [area.x + u * area.width, area.y + (1 - level) * area.height] as const;
+    const hill = (u: number) => 0.3 + 0.5 * Math.exp(-((u - 0.35) ** 2) / 0.01);
+    await page.mouse.move(...at(0.002, hill(0)));
+    await page.mouse.down();
+    for (let i = 1; i <= 80; i++) {
+      await page.mouse.move(...at(0.002 + (0.996 * i) / 80, hill(i / 80)));
+    }
+    await page.mouse.up();
+    const points = page.getByRole('button', { name: /^Point \d+ of/ });
+    await expect(points.nth(3)).toBeVisible();
+    /** How high the own line's colour stands at a share of the width, 0..1. */
+    const heightAt = async (u: number): Promise<number> => {
+      const { width, height, data } = await bench.raster();
+      const x = Math.round(u * width);
+      for (let y = 0; y < height; y++) {
+        const [r, g, b, a] = data.subarray(4 * (y * width + x), 4 * (y * width + x) + 4);
+        if (a === 255 && r === 0xa4 && g === 0x55 && b === 0x3a) {
+          return 1 - y / height;
+        }
+      }
+      return 0;
+    };
+    // Alone, without what the sample had there.
+    await bench.layer('Clay ridge').click();
+    await page.keyboard.press('Delete');
+    for (const u of [0.1, 0.35, 0.45, 0.8]) {
+      expect(Math.abs((await heightAt(u)) - hill(u))).toBeLessThan(0.08);
+    }
+
+    await bench.layer('Own line').click();
+    await page.getByRole('button', { name: 'Draw it' }).click();
+    const count = await points.count();
+    const high = page.getByRole('button', { name: /^Point \d+ of .*: 3[3-7]% across/ }).first();
+    const before = await high.getAttribute('aria-label');
+    await high.focus();
+    await page.keyboard.press('Shift+ArrowUp');
+    await expect(high).not.toHaveAttribute('aria-label', before!);
+    await expect(high).toBeFocused();
+    await page.keyboard.press('Delete');
+    await expect(points).toHaveCount(count - 1);
+    await page.keyboard.press('Control+z');
+    await expect(points).toHaveCount(count);
+
+    await page.setInputFiles(
+      'input[data-picks="The outline of a picture"]',
+      'public/library/dusk-over-the-yard.jpg',
+    );
+    await expect(page.getByText(/dusk-over-the-yard.jpg: nothing stands out/)).toBeVisible();
+    await expect(points).toHaveCount(count);
+    await page.setInputFiles(
+      'input[data-picks="The outline of a picture"]',
+      'public/library/bowls-in-a-row.jpg',
+    );
+    await expect(points).not.toHaveCount(count);
+    expect(await heightAt(0.42)).toBeGreaterThan(0.8);
+    expect(await heightAt(0.15)).toBeLessThan(0.25);
+
+    const saved = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Download as SVG' }).click();
+    const svg = readFileSync(await (await saved).path());
+    const drawn = await bench.raster();
+    const { data } = await sharp(svg).raw().toBuffer({ resolveWithObject: true });
+    let off = 0;
+    for (let i = 3; i < data.length; i += 4) {
+      off += Math.abs(data[i] - drawn.data[i]) > 40 ? 1 : 0;
+    }
+    expect(off).toBeLessThan(data.length / 4 / 500);
+  },
+);

@@ -86,7 +86,7 @@ test('laid again it takes the place of what it laid before; files not looked at 
 
 test('what is drawn in a colour of the page follows; words, washes and other colours stay', () => {
   const drawn = applyEdit(site, (draft) => {
-    draft.pictures['p-divider'].layers = [newProfile('ridge', 'wave', clay, 1920)];
+    draft.pictures['p-divider'].layers = [castDraft(newProfile('ridge', 'wave', clay, 1920))];
     draft.pictures['p-header'].layers.push(
       castDraft(newFade('fade', kiln, { left: 40 })),
       castDraft(newShape('mark', 'rectangle', '#123456', { width: 1080, height: 220 })),

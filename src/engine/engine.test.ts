@@ -4,6 +4,7 @@ import { readSurvey } from '@/core/ownPage/readSurvey';
 import { rulesNamingFiles } from '@/core/ownPage/ruleText';
 import { surveyed } from '@/core/ownPage/survey.fixture';
 import { surveyText } from '@/core/ownPage/surveyText';
+import { silhouetteOf } from '@/core/divider/silhouette';
 import type { SearchListener } from '@/core/lightest/best';
 import { pressAs } from '@/core/press/settings';
 import { noSurvey } from '@/core/readings/survey';
@@ -245,6 +246,7 @@ function engineWith(setup: Setup) {
           pages: () => ({ answer: [] }),
           rules: ({ sheets }) => ({ answer: sheets.map(rulesNamingFiles) }),
           survey: ({ text }) => ({ answer: readSurvey(text) }),
+          outline: ({ raster }) => ({ answer: silhouetteOf(raster) ?? null }),
           picture: ({ raster }) => ({
             answer: { colours: coloursOfPicture(raster), edges: straightEdges(raster) },
           }),

@@ -1,3 +1,4 @@
+import type { LinePoint } from '@/core/site/model/blendLayers';
 import type { Drawing } from '@/core/compose/compose';
 import type { Framing, Size } from '@/core/frame/placement';
 import type { SampleSize } from '@/core/colour/sample';
@@ -91,6 +92,8 @@ export interface Engine {
   readSurvey(text: string): Promise<PageSurvey>;
   /** What is seen in a picture of a page. */
   readPagePicture(bytes: Uint8Array): Promise<PagePicture>;
+  /** The upper outline of what a picture shows; null where nothing stands out against its top. */
+  outline(bytes: Uint8Array): Promise<readonly LinePoint[] | null>;
   /** Files that `encode` writes at the same time. */
   readonly atOnce: number;
   /** Starts the workers that search ahead of need. */
@@ -209,6 +212,7 @@ export function createEngine(parts: EngineParts): Engine {
     openPages: (files, signal) => stoppable(signal, () => theme.ask('pages', { files })),
     readRules: (sheets) => theme.ask('rules', { sheets }),
     readSurvey: (text) => theme.ask('survey', { text }),
+    outline: async (bytes) => theme.ask('outline', { raster: await decode(bytes) }),
     readPagePicture: async (bytes) => theme.ask('picture', { raster: await decode(bytes) }),
     warmSearch() {
       desk

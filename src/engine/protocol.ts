@@ -1,3 +1,4 @@
+import type { LinePoint } from '@/core/site/model/blendLayers';
 import type { Box } from '@/core/arrange/box';
 import type { Drawing } from '@/core/compose/compose';
 import type { Framing, Size } from '@/core/frame/placement';
@@ -123,6 +124,8 @@ export type ThemeCalls = {
   rules: { ask: { sheets: readonly string[] }; answer: readonly (readonly RuleText[])[] };
   /** What can be seen in a picture of a page. */
   picture: { ask: { raster: Raster }; answer: PagePicture };
+  /** The upper outline of what a picture shows; null where nothing stands out. */
+  outline: { ask: { raster: Raster }; answer: readonly LinePoint[] | null };
 };
 
 /** What the worker of bulk work can be asked. */

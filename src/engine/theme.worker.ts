@@ -1,3 +1,4 @@
+import { silhouetteOf } from '@/core/divider/silhouette';
 import { coloursOfPicture } from '@/core/ownPage/look';
 import { openPages } from '@/core/ownPage/openPages';
 import { straightEdges } from '@/core/ownPage/picturePointing';
@@ -12,6 +13,7 @@ serve<ThemeCalls>(self as unknown as ServerScope, {
   pages: ({ files }) => ({ answer: openPages(files) }),
   survey: ({ text }) => ({ answer: readSurvey(text) }),
   rules: ({ sheets }) => ({ answer: sheets.map(rulesNamingFiles) }),
+  outline: ({ raster }) => ({ answer: silhouetteOf(raster) ?? null }),
   picture({ raster }) {
     const edges = straightEdges(raster);
     return {

@@ -1,6 +1,7 @@
 import type { Size } from '../frame/placement';
 import type { Point } from '../raster/polygon';
 import type { ProfileLayer, ProfileName } from '../site/model/blendLayers';
+import { ownHeight } from './ownLine';
 import { hash, octaves, valueNoise } from '../texture/noise';
 
 /*
@@ -13,6 +14,8 @@ import { hash, octaves, valueNoise } from '../texture/noise';
  * repeat.
  */
 type Height = (u: number, count: number, seed: number) => number;
+
+type MadeName = Exclude<ProfileName, 'own'>;
 
 const between = (a: number, b: number, t: number): number => a + (b - a) * t;
 const element = (u: number, count: number): number => ((Math.floor(u) % count) + count) % count;
@@ -44,7 +47,16 @@ const torn: Height = (u, count, seed) => 0.15 + 0.85 * octaves(u * 2, 0.5, count
 /** A saw: slowly up, and down at once. */
 const slope: Height = (u) => u - Math.floor(u);
 
-const heights: Readonly<Record<ProfileName, Height>> = { ridge, wave, scallop, step, torn, slope };
+const heights: Readonly<Record<MadeName, Height>> = { ridge, wave, scallop, step, torn, slope };
+
+/** The height of a layer's profile; farther back, another one, or the owner's own begun elsewhere. */
+function heightOf(layer: ProfileLayer, depth: number): Height {
+  if (layer.profile !== 'own') {
+    return heights[layer.profile];
+  }
+  const own = ownHeight(layer.points);
+  return (u) => own(u + depth * 0.37);
+}
 
 /** How far apart the points of a curve are, px. */
 const pointsEvery: Readonly<Record<ProfileName, number>> = {
@@ -54,6 +66,7 @@ const pointsEvery: Readonly<Record<ProfileName, number>> = {
   step: 0,
   torn: 1.5,
   slope: 0,
+  own: 1.5,
 };
 
 /** Places along the slot where a profile's line has a corner, or is taken as one; px. */
@@ -77,8 +90,8 @@ const backRise = 0.5;
 
 function lineOf(layer: ProfileLayer, { width, height }: Size, depth: number): Point[] {
   const { profile, seed, depths } = layer;
-  const f = heights[profile];
-  const count = layer.count + depth;
+  const f = heightOf(layer, depth);
+  const count = profile === 'own' ? layer.count : layer.count + depth;
   const own = { ...layer, count };
   // Those farther back take their share of the room above the front one, and begin at another
   // place, whole px for both ends.

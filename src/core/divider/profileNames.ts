@@ -7,4 +7,5 @@ export const profileNames: readonly ProfileName[] = [
   'step',
   'torn',
   'slope',
+  'own',
 ];

@@ -1,5 +1,6 @@
-import { number, object, string } from 'yup';
+import { array, number, object, string } from 'yup';
 import { hexField } from '../colour/hexField';
+import { mostPoints } from '../divider/ownLine';
 import { profileNames } from '../divider/profileNames';
 import type { ProfileLayer, ProfileName } from '../site/model/blendLayers';
 import type { Hex } from '../site/model/hex';
@@ -17,9 +18,11 @@ export const newProfile = (
   profile,
   colour,
   seed: 1,
-  count: Math.max(1, Math.round(width / 240)),
-  rise: 0.7,
+  // A line of one's own is as wide as it was drawn.
+  count: profile === 'own' ? 1 : Math.max(1, Math.round(width / 240)),
+  rise: profile === 'own' ? 1 : 0.7,
   depths: 1,
+  points: [],
 });
 
 export const profile: DefinitionOf<ProfileLayer> = {
@@ -35,6 +38,15 @@ export const profile: DefinitionOf<ProfileLayer> = {
     count: number().integer().min(1).max(400).required(),
     rise: number().min(0).max(1).required(),
     depths: number().integer().min(1).max(3).required(),
+    points: array()
+      .of(
+        object({ at: number().min(0).max(1).required(), level: number().min(0).max(1).required() }),
+      )
+      .max(mostPoints)
+      .test('in-order', 'Expected the points of a line in order, no two at one place', (points) =>
+        points!.every((p, i) => i === 0 || p.at > points![i - 1].at),
+      )
+      .defined(),
   }),
   key: (layer) =>
     JSON.stringify([
@@ -44,8 +56,12 @@ export const profile: DefinitionOf<ProfileLayer> = {
       layer.count,
       layer.rise,
       layer.depths,
+      layer.points,
     ]),
   place: () => ({ x: 0, y: 0 }),
   figure: ({ count, depths }) => (depths > 1 ? `${count} × ${depths} deep` : `${count}`),
-  name: (layer) => layer.name || `${layer.profile[0].toUpperCase()}${layer.profile.slice(1)}`,
+  name: (layer) =>
+    layer.name ||
+    (layer.profile === 'own' ? 'Own line' : '') ||
+    `${layer.profile[0].toUpperCase()}${layer.profile.slice(1)}`,
 };

@@ -334,7 +334,8 @@ const steps: Readonly<Record<number, (site: Stored) => Stored>> = {
       ? list(site.slots).map((slot) => ({ ...slot, meant: [] }))
       : site.slots,
   }),
-  // A title stood at the left, in the middle of its band, like every other heading.
+  // A title stood at the left, in the middle of its band, like every other heading; and no line was
+  // drawn by hand.
   16: (site) => ({
     ...site,
     schemaVersion: 17,
@@ -346,6 +347,9 @@ const steps: Readonly<Record<number, (site: Stored) => Stored>> = {
             : page.band,
         }))
       : site.pages,
+    pictures: withLayers(site.pictures, (layer) =>
+      layer.kind === 'profile' ? { ...layer, points: [] } : layer,
+    ),
   }),
 };
 

@@ -49,6 +49,8 @@ interface Drawn {
 export type Tool =
   | { readonly kind: 'words'; readonly layerId: string }
   | { readonly kind: 'sample'; readonly layerId: string }
+  /** A line of the owner's own is drawn. */
+  | { readonly kind: 'line'; readonly layerId: string }
   | {
       readonly kind: 'brush';
       readonly layerId: string;
@@ -246,7 +248,7 @@ export function useBenchModel(session: Session, slot: Slot, openShelf: () => voi
 
   const usable =
     tool &&
-    question === 4 &&
+    question === (tool.kind === 'line' ? 5 : 4) &&
     selectedIds.length === 1 &&
     tool.layerId === selected?.id &&
     !selected.locked;

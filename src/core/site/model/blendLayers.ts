@@ -66,7 +66,13 @@ export interface BlurLayer extends LayerBase {
   readonly wraps: Axes | 'none';
 }
 
-export type ProfileName = 'ridge' | 'wave' | 'scallop' | 'step' | 'torn' | 'slope';
+export type ProfileName = 'ridge' | 'wave' | 'scallop' | 'step' | 'torn' | 'slope' | 'own';
+
+/** A point of a line of one's own: its place along one repetition, and its height; both 0..1. */
+export interface LinePoint {
+  readonly at: number;
+  readonly level: number;
+}
 
 /** The profile of a section's upper edge, in one colour, seamless sideways. */
 export interface ProfileLayer extends LayerBase {
@@ -80,4 +86,6 @@ export interface ProfileLayer extends LayerBase {
   readonly rise: number;
   /** Profiles behind each other; those farther back are higher and fainter. */
   readonly depths: number;
+  /** Of a line of the owner's own, by place; it is flat where there are none. */
+  readonly points: readonly LinePoint[];
 }

@@ -8,6 +8,7 @@ import { ArrangeArea } from './ArrangeArea';
 import type { Area } from './AreaBox';
 import { BrushArea } from './BrushArea';
 import { FramingArea } from './FramingArea';
+import { LineArea } from './LineArea';
 import { SafeAreaLines } from './SafeAreaLines';
 import { SampleArea } from './SampleArea';
 import { WeakSpots } from './WeakSpots';
@@ -66,6 +67,9 @@ function Handled({ area, marks }: { area: Area; marks: boolean }) {
   }
   if (tool?.kind === 'brush' && selected?.kind === 'photo') {
     return <BrushArea area={area} photo={selected} tool={tool} />;
+  }
+  if (tool?.kind === 'line' && selected?.kind === 'profile') {
+    return <LineArea area={area} profile={selected} />;
   }
   return (
     <>

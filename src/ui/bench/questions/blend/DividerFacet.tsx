@@ -18,6 +18,7 @@ import { Switch } from '../../../shared/Switch';
 import { download } from '../../../shared/download';
 import { newId } from '../../../shared/newId';
 import { useEditing, useSelecting } from '../../useBench';
+import { OwnLineControls } from './OwnLineControls';
 import { ProfileFace, ProfileControls } from './ProfileControls';
 
 const screens = [
@@ -71,7 +72,7 @@ type Sizing = 'cut' | 'stretched';
  */
 export function DividerFacet() {
   const { site, slot, picture, commit } = useEditing();
-  const { selected, select } = useSelecting();
+  const { selected, select, take: draw } = useSelecting();
   const profile =
     selected?.kind === 'profile'
       ? selected
@@ -86,16 +87,23 @@ export function DividerFacet() {
       ? { x: 'auto', y: 'auto' }
       : { x: { value: 100, unit: '%' }, y: { value: 100, unit: '%' } };
   const take = (name: ProfileName) => {
+    const own = name === 'own';
+    const layer = profile ?? newProfile(newId(), name, section, slot.width);
     if (profile) {
+      // A line that is still to be drawn is as wide and high as it will be drawn.
+      const fresh = own && profile.points.length === 0 ? { count: 1, rise: 1 } : {};
       commit(
-        `Profile: ${name}`,
-        editLayer<ProfileLayer>(picture.id, profile.id, { profile: name }),
+        own ? 'A line of my own' : `Profile: ${name}`,
+        editLayer<ProfileLayer>(picture.id, profile.id, { profile: name, ...fresh }),
       );
-      return;
+    } else {
+      commit(own ? 'Add a line of my own' : `Add a ${name}`, addLayer(picture.id, layer));
+      select(layer.id);
     }
-    const layer = newProfile(newId(), name, section, slot.width);
-    commit(`Add a ${name}`, addLayer(picture.id, layer));
-    select(layer.id);
+    if (own && layer.points.length === 0) {
+      select(layer.id);
+      draw({ kind: 'line', layerId: layer.id });
+    }
   };
   const part = (
     label: string,
@@ -138,11 +146,16 @@ export function DividerFacet() {
               onClick={() => take(name)}
               className="-ml-px w-[58px] border border-line bg-white pt-0.5 leading-tight first:ml-0 first:rounded-l-sm last:rounded-r-sm hover:border-soft aria-pressed:relative aria-pressed:border-act aria-pressed:bg-act-wash"
             >
-              <ProfileFace name={name} colour={profile?.colour ?? section} />
-              <span className="block">{name}</span>
+              <ProfileFace
+                name={name}
+                colour={profile?.colour ?? section}
+                points={profile?.points.length ? profile.points : undefined}
+              />
+              <span className="block">{name === 'own' ? 'own line' : name}</span>
             </button>
           ))}
         </div>
+        {profile?.profile === 'own' && <OwnLineControls profile={profile} />}
         {profile && <ProfileControls profile={profile} section={section} />}
         <div className="flex items-center gap-2">
           <span>Width</span>

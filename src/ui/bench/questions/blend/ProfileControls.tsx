@@ -4,7 +4,7 @@ import { Shuffle } from 'lucide-react';
 import { areaBelow, profilesOf } from '@/core/divider/profile';
 import { newProfile } from '@/core/layers/profile';
 import { editLayer } from '@/core/site/edit';
-import type { ProfileLayer, ProfileName } from '@/core/site/model/blendLayers';
+import type { LinePoint, ProfileLayer, ProfileName } from '@/core/site/model/blendLayers';
 import { Button, IconButton } from '../../../shared/Button';
 import { ColourField } from '../../../shared/ColourField';
 import { CommitField } from '../../../shared/CommitField';
@@ -13,11 +13,27 @@ import { Row } from '../../../shared/Row';
 import { Switch } from '../../../shared/Switch';
 import { useEditing } from '../../useBench';
 
-export function ProfileFace({ name, colour }: { name: ProfileName; colour: string }) {
+/** What an own line may look like, before there is one. */
+const ownFace = [
+  { at: 0.05, level: 0.3 },
+  { at: 0.3, level: 0.95 },
+  { at: 0.5, level: 0.45 },
+  { at: 0.75, level: 0.7 },
+];
+
+export function ProfileFace({
+  name,
+  colour,
+  points = ownFace,
+}: {
+  name: ProfileName;
+  colour: string;
+  points?: readonly LinePoint[];
+}) {
   const size = { width: 52, height: 20 };
   return (
     <svg aria-hidden {...size}>
-      {profilesOf({ ...newProfile('face', name, colour, 480), rise: 0.9 }, size).map(
+      {profilesOf({ ...newProfile('face', name, colour, 480), rise: 0.9, points }, size).map(
         ({ line }, i) => (
           <polygon
             key={i}
@@ -85,26 +101,28 @@ export function ProfileControls({ profile, section }: { profile: ProfileLayer; s
             }
           />
         </Row>
-        <Row tight label="Number">
-          <CommitField
-            label="Number"
-            className="w-16"
-            value={String(profile.seed)}
-            onCommit={(text) => {
-              if (!/^\d{1,9}$/.test(text.trim())) {
-                return `Expected a whole number, found “${text}”.`;
-              }
-              commit(`Number ${text.trim()}`, change({ seed: Number(text) }));
-            }}
-          />
-          <IconButton
-            label="Another one"
-            className="w-7"
-            onClick={() => commit('Another one', change({ seed: profile.seed + 1 }))}
-          >
-            <Shuffle size={13} />
-          </IconButton>
-        </Row>
+        {profile.profile !== 'own' && (
+          <Row tight label="Number">
+            <CommitField
+              label="Number"
+              className="w-16"
+              value={String(profile.seed)}
+              onCommit={(text) => {
+                if (!/^\d{1,9}$/.test(text.trim())) {
+                  return `Expected a whole number, found “${text}”.`;
+                }
+                commit(`Number ${text.trim()}`, change({ seed: Number(text) }));
+              }}
+            />
+            <IconButton
+              label="Another one"
+              className="w-7"
+              onClick={() => commit('Another one', change({ seed: profile.seed + 1 }))}
+            >
+              <Shuffle size={13} />
+            </IconButton>
+          </Row>
+        )}
       </div>
     </>
   );
