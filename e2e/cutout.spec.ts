@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import sharp from 'sharp';
-import { expect, test } from './bench.fixture';
+import { expect, inNewTab, test } from './bench.fixture';
 
 /** A disc of ochre on #336699 with a hole of the same blue, smooth at its edges, 240 px square. */
 const disc = (): Promise<Buffer> =>
@@ -148,3 +148,91 @@ test('a logo with a transparent ground is drawn, never run, and cropped on its s
     .toBeGreaterThan(1500);
   expect(await page.evaluate(() => (window as unknown as { ran: boolean }).ran)).toBe(false);
 });
+
+inNewTab(
+  'on a busy ground a rough loop cuts a thing out, by pointer and by keys; the brush brings back',
+  async ({ bench, page }) => {
+    await bench.start();
+    await bench.open('Corner mark');
+    await bench.layer('Ground').click();
+    await page.getByRole('radio', { name: 'Colour', exact: true }).click();
+    await bench.type('Ground colour', '#ffffff');
+    await bench.ask('What on top');
+    // A slate disc on a photograph of moss.
+    const photo = await sharp('public/library/moss.jpg')
+      .resize(300, 300, { fit: 'cover' })
+      .composite([
+        {
+          input: Buffer.from(
+            '<svg xmlns="http://www.w3.org/2000/svg" width="300" height="300"><circle cx="150" cy="150" r="80" fill="#3b4a75"/></svg>',
+          ),
+        },
+      ])
+      .png()
+      .toBuffer();
+    await bench.drop(page.getByRole('main'), [
+      { name: 'slate.png', type: 'image/png', bytes: photo },
+    ]);
+    await expect(bench.layer('slate')).toBeVisible();
+    await bench.type('Width of the layer', '60');
+    await bench.pixels();
+    await bench.type('Left', '120');
+    await bench.pixels();
+    await bench.type('Top', '6');
+    await bench.pixels();
+    const at = async (x: number, y: number) => {
+      const { data } = await bench.raster();
+      return [...data.subarray((y * 300 + x) * 4, (y * 300 + x) * 4 + 3)];
+    };
+    const white = [255, 255, 255];
+    const slate = [0x3b, 0x4a, 0x75];
+    const cutOut = async () => {
+      await expect.poll(() => at(123, 9)).toEqual(white);
+      await expect.poll(() => at(150, 36)).toEqual(slate);
+      // All around the disc, whose radius is 16 px here, there is nothing left of the moss.
+      for (const angle of [0, 1, 2, 3, 4, 5, 6]) {
+        const [dx, dy] = [21 * Math.cos(angle), 21 * Math.sin(angle)];
+        expect(await at(Math.round(150 + dx), Math.round(36 + dy))).toEqual(white);
+      }
+    };
+    expect(await at(123, 9)).not.toEqual(white);
+    await page.getByRole('radio', { name: 'Cut-out' }).click();
+    await page.getByRole('button', { name: 'Draw round it' }).click();
+    const box = (await page.getByTestId('picture-area').boundingBox())!;
+    const corner = (angle: number) =>
+      [box.x + 150 + 23 * Math.cos(angle), box.y + 36 + 23 * Math.sin(angle)] as const;
+    await page.mouse.move(...corner(0));
+    await page.mouse.down();
+    for (let angle = 0.3; angle < 6.2; angle += 0.3) {
+      await page.mouse.move(...corner(angle));
+    }
+    await page.mouse.up();
+    await cutOut();
+
+    await page.keyboard.press('Control+z');
+    await expect.poll(() => at(123, 9)).not.toEqual(white);
+    await page.getByRole('button', { name: 'Draw round it' }).click();
+    // Corners by keys: the cursor begins at the middle of the photo.
+    const press = async (key: string, times: number) => {
+      for (let i = 0; i < times; i++) {
+        await page.keyboard.press(`Shift+${key}`);
+      }
+    };
+    await press('ArrowLeft', 2);
+    await press('ArrowUp', 2);
+    await page.keyboard.press('Enter');
+    await press('ArrowRight', 4);
+    await page.keyboard.press('Enter');
+    await press('ArrowDown', 4);
+    await page.keyboard.press('Enter');
+    await press('ArrowLeft', 4);
+    await page.keyboard.press('Enter');
+    await page.keyboard.press('Enter');
+    await cutOut();
+
+    await page.getByRole('button', { name: 'Bring back' }).click();
+    await page.mouse.click(box.x + 124, box.y + 12);
+    await expect.poll(() => at(124, 12)).not.toEqual(white);
+    expect(await at(150, 36)).toEqual(slate);
+  },
+);

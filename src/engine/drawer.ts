@@ -4,6 +4,7 @@ import type { SeatWish } from '@/core/legibility/seat';
 import type { PhotoSurvey } from '@/core/frame/photoSurvey';
 import type { SampleSize } from '@/core/colour/sample';
 import type { Raster, Rect, Rgb } from '@/core/raster/raster';
+import type { CutArea } from '@/core/site/model/photoLayer';
 import type { TextLayer } from '@/core/site/model/objectLayers';
 import type { Survey, SurveyQuestions } from '@/core/readings/survey';
 import { isFont } from '@/core/text/fontFile';
@@ -36,6 +37,7 @@ export interface Drawer {
   pixels(drawing: Drawing): Promise<Raster>;
   surveyPhoto(assetId: string, frame: Size): Promise<PhotoSurvey>;
   firstFrame(assetId: string, frame: Size): Promise<Framing | undefined>;
+  cutByLoop(assetId: string, loop: readonly number[]): Promise<CutArea | undefined>;
   seat(drawing: Drawing, text: TextLayer, wish: SeatWish): Promise<TextLayer>;
   sample(assetId: string, x: number, y: number, size: SampleSize): Promise<Rgb | undefined>;
   survey(drawing: Drawing, questions: SurveyQuestions): Promise<Survey>;
@@ -260,6 +262,10 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
     async firstFrame(assetId, frame) {
       const found = await ofPhoto(assetId, () => render.ask('firstFrame', { assetId, frame }));
       return found ?? undefined;
+    },
+    async cutByLoop(assetId, loop) {
+      const found = await ofPhoto(assetId, () => render.ask('cutByLoop', { assetId, loop }));
+      return found?.area ?? undefined;
     },
     async seat(drawing, text, wish) {
       // So that all its photos are there.

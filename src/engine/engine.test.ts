@@ -193,6 +193,9 @@ function engineWith(setup: Setup) {
           firstFrame: ({ assetId }) => ({
             answer: setup.given.includes(assetId) ? { x: 1, y: 2, scale: 3 } : null,
           }),
+          cutByLoop: ({ assetId }) => ({
+            answer: setup.given.includes(assetId) ? { area: null } : null,
+          }),
           seat: ({ text, wish }) => ({ answer: { ...text, x: wish.within.x } }),
           sample: ({ x }) => ({ answer: x < 1 ? { r: 1, g: 2, b: 3 } : null }),
           survey: () => ({ answer: noSurvey }),

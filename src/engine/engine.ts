@@ -1,3 +1,4 @@
+import type { CutArea } from '@/core/site/model/photoLayer';
 import type { LinePoint } from '@/core/site/model/blendLayers';
 import type { Drawing } from '@/core/compose/compose';
 import type { Framing, Size } from '@/core/frame/placement';
@@ -55,6 +56,8 @@ export interface Engine {
   surveyPhoto(assetId: string, frame: Size): Promise<PhotoSurvey>;
   /** The part of a photo that a slot shows at first; undefined where the photo is gone. */
   firstFrame(assetId: string, frame: Size): Promise<Framing | undefined>;
+  /** A thing in a photo, cut out by a loop around it; undefined where nothing stands off. */
+  cutByLoop(assetId: string, loop: readonly number[]): Promise<CutArea | undefined>;
   /** A new text where it lies best on a drawing. */
   seat(drawing: Drawing, text: TextLayer, wish: SeatWish): Promise<TextLayer>;
   /** The colour of a photo at one of its own px, as a mean of a square; undefined outside of it. */
@@ -201,6 +204,7 @@ export function createEngine(parts: EngineParts): Engine {
     decode,
     surveyPhoto: (assetId, frame) => foreground.during(() => drawer.surveyPhoto(assetId, frame)),
     firstFrame: (assetId, frame) => foreground.during(() => drawer.firstFrame(assetId, frame)),
+    cutByLoop: (assetId, loop) => foreground.during(() => drawer.cutByLoop(assetId, loop)),
     seat: (what, text, wish) => foreground.during(() => drawer.seat(what, text, wish)),
     sample: (assetId, x, y, size) => foreground.during(() => drawer.sample(assetId, x, y, size)),
     survey: (what, questions, urgency = 'now') =>

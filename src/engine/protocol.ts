@@ -1,3 +1,4 @@
+import type { CutArea } from '@/core/site/model/photoLayer';
 import type { LinePoint } from '@/core/site/model/blendLayers';
 import type { Box } from '@/core/arrange/box';
 import type { Drawing } from '@/core/compose/compose';
@@ -76,6 +77,11 @@ export type RenderCalls = {
   surveyPhoto: { ask: { assetId: string; frame: Size }; answer: PhotoSurvey | null };
   /** The part of a photo that a slot shows at first; null while the photo is not there. */
   firstFrame: { ask: { assetId: string; frame: Size }; answer: Framing | null };
+  /** A thing in a photo, cut out by a loop around it; null while the photo is not there. */
+  cutByLoop: {
+    ask: { assetId: string; loop: readonly number[] };
+    answer: { area: CutArea | null } | null;
+  };
   /** Where a new text lies best on a drawing, and itself there. */
   seat: { ask: { drawing: Drawing; text: TextLayer; wish: SeatWish }; answer: TextLayer };
   /** Mean colour of a square of a photo's own px; null outside of it, and while it is not there. */

@@ -3,6 +3,7 @@ import { calmReport } from '@/core/calm/calm';
 import { colourOf } from '@/core/colour/parse';
 import { sampleAt } from '@/core/colour/sample';
 import { mainColours } from '@/core/colour/palette';
+import { cutByLoop } from '@/core/cutout/loop';
 import { firstFrame } from '@/core/frame/firstFrame';
 import { suggestFrames } from '@/core/frame/suggest';
 import { createComposer, type Drawing } from '@/core/compose/compose';
@@ -136,6 +137,10 @@ serve<RenderCalls>(self as unknown as ServerScope, {
   firstFrame({ assetId, frame }) {
     const photo = assets.get(assetId);
     return { answer: photo ? firstFrame(photo, frame) : null };
+  },
+  cutByLoop({ assetId, loop }) {
+    const photo = assets.get(assetId);
+    return { answer: photo ? { area: cutByLoop(photo, loop) ?? null } : null };
   },
   async seat({ drawing, text, wish: { backdrop, colours, within } }) {
     await loadFonts([text, ...drawing.layers.filter((layer) => layer.kind === 'text')]);

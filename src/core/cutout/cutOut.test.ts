@@ -34,6 +34,7 @@ const plain = (part: Partial<CutOut> = {}): CutOut => ({
   softness: 0,
   joined: true,
   strokes: [],
+  area: null,
   ...part,
 });
 const alpha = ({ data, width }: Raster, x: number, y: number) => data[(y * width + x) * 4 + 3];

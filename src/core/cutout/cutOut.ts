@@ -1,9 +1,11 @@
 import { oklabPlane } from '../colour/oklab';
 import { halved } from '../frame/halved';
+import { nearestMark } from '../raster/nearestMark';
 import type { Raster } from '../raster/raster';
 import type { CutOut } from '../site/model/photoLayer';
 import { strokeCover } from './brush';
 import { takeOff } from './edge';
+import { awayFromGround, groundOf } from './loop';
 import { differences, surroundOf } from './surround';
 
 /**
@@ -54,14 +56,16 @@ function brush(out: Raster, source: Raster, { strokes }: CutOut, scale: number):
 /** Everything but the brush's strokes. */
 function withoutSurround({ raster, lab }: Prepared, cutOut: CutOut, scale: number): Raster {
   const out: Raster = { ...raster, data: raster.data.slice() };
+  const { width, height } = raster;
+  if (cutOut.area) {
+    const ground = groundOf(cutOut.area, width, height, scale);
+    const nearest = nearestMark(ground, width, height);
+    const away = awayFromGround(lab, width, height, ground, nearest);
+    takeOff(out, ground, away, cutOut.softness * scale);
+  }
   if (cutOut.samples.length > 0) {
     const away = differences(lab, cutOut.samples);
-    takeOff(
-      out,
-      surroundOf(away, raster.width, raster.height, cutOut, scale),
-      away,
-      cutOut.softness * scale,
-    );
+    takeOff(out, surroundOf(away, width, height, cutOut, scale), away, cutOut.softness * scale);
   }
   return out;
 }

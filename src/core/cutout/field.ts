@@ -24,6 +24,24 @@ export const cutOutField = () =>
       )
       .max(mostStrokes)
       .required(),
+    area: object({
+      x: number().integer().min(0).required(),
+      y: number().integer().min(0).required(),
+      width: number().integer().min(1).required(),
+      height: number().integer().min(1).required(),
+      columns: number().integer().min(1).max(4000).required(),
+      rows: number().integer().min(1).max(4000).required(),
+      runs: array().of(number().integer().min(0).required()).min(1).required(),
+    })
+      .test(
+        'whole',
+        'Expected lengths that fill the area',
+        (area) =>
+          area === null || area.runs.reduce((sum, v) => sum + v, 0) === area.columns * area.rows,
+      )
+      .nullable()
+      .defined()
+      .default(undefined),
   })
     .nullable()
     .defined()

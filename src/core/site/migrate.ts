@@ -334,8 +334,8 @@ const steps: Readonly<Record<number, (site: Stored) => Stored>> = {
       ? list(site.slots).map((slot) => ({ ...slot, meant: [] }))
       : site.slots,
   }),
-  // A title stood at the left, in the middle of its band, like every other heading; and no line was
-  // drawn by hand.
+  // A title stood at the left, in the middle of its band, like every other heading; no line was
+  // drawn by hand, and nothing was cut out by a loop.
   16: (site) => ({
     ...site,
     schemaVersion: 17,
@@ -347,9 +347,12 @@ const steps: Readonly<Record<number, (site: Stored) => Stored>> = {
             : page.band,
         }))
       : site.pages,
-    pictures: withLayers(site.pictures, (layer) =>
-      layer.kind === 'profile' ? { ...layer, points: [] } : layer,
-    ),
+    pictures: withLayers(site.pictures, (layer) => {
+      if (layer.kind === 'profile') {
+        return { ...layer, points: [] };
+      }
+      return isObject(layer.cutOut) ? { ...layer, cutOut: { ...layer.cutOut, area: null } } : layer;
+    }),
   }),
 };
 

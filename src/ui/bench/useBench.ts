@@ -49,6 +49,8 @@ interface Drawn {
 export type Tool =
   | { readonly kind: 'words'; readonly layerId: string }
   | { readonly kind: 'sample'; readonly layerId: string }
+  /** A thing in a photo is cut out by a loop around it. */
+  | { readonly kind: 'loop'; readonly layerId: string }
   /** A line of the owner's own is drawn. */
   | { readonly kind: 'line'; readonly layerId: string }
   | {

@@ -18,7 +18,22 @@ export interface BrushStroke {
   readonly points: readonly number[];
 }
 
-/** How a photograph's plain surround is made see-through. */
+/**
+ * What was kept of a part of a photograph when it was cut out by a loop: a raster of as many columns
+ * and rows over that part, as lengths of ground and of thing in turn, ground first. All else went.
+ */
+export interface CutArea {
+  /** The part, whole px of the photograph. */
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+  readonly columns: number;
+  readonly rows: number;
+  readonly runs: readonly number[];
+}
+
+/** How a photograph's surround is made see-through. */
 export interface CutOut {
   readonly samples: readonly SurroundSample[];
   /**
@@ -30,6 +45,8 @@ export interface CutOut {
   /** Only what hangs together with a sample's place, and not the same colour everywhere. */
   readonly joined: boolean;
   readonly strokes: readonly BrushStroke[];
+  /** What a loop around a thing left of it; the surround's colours go besides. */
+  readonly area: CutArea | null;
 }
 
 /** Part of a photograph, whole px. */

@@ -9,6 +9,7 @@ import type { Area } from './AreaBox';
 import { BrushArea } from './BrushArea';
 import { FramingArea } from './FramingArea';
 import { LineArea } from './LineArea';
+import { LoopArea } from './LoopArea';
 import { SafeAreaLines } from './SafeAreaLines';
 import { SampleArea } from './SampleArea';
 import { WeakSpots } from './WeakSpots';
@@ -67,6 +68,9 @@ function Handled({ area, marks }: { area: Area; marks: boolean }) {
   }
   if (tool?.kind === 'brush' && selected?.kind === 'photo') {
     return <BrushArea area={area} photo={selected} tool={tool} />;
+  }
+  if (tool?.kind === 'loop' && selected?.kind === 'photo') {
+    return <LoopArea area={area} photo={selected} />;
   }
   if (tool?.kind === 'line' && selected?.kind === 'profile') {
     return <LineArea area={area} profile={selected} />;

@@ -1,6 +1,6 @@
 'use client';
 
-import { Brush, Eraser, Pipette, X } from 'lucide-react';
+import { Brush, Eraser, Lasso, Pipette, X } from 'lucide-react';
 import { editLayer } from '@/core/site/edit';
 import type { PhotoLayer } from '@/core/site/model/photoLayer';
 import { Button, Hint } from '../../../shared/Button';
@@ -12,6 +12,17 @@ import { type Tool, useEditing, useSelecting } from '../../useBench';
 
 /** Size of the brush to begin with, px of the slot. */
 const usualBrush = 14;
+
+const drawn = 'Draw on the picture, or move with the arrows and press Enter.';
+
+/** What is to be done with each tool. */
+const told: Readonly<Record<Tool['kind'], string>> = {
+  words: '',
+  line: '',
+  sample: 'Click the surround, or move with the arrows and press Enter.',
+  brush: drawn,
+  loop: 'Draw round the thing; or arrows and Enter at each corner, Enter twice at the last.',
+};
 
 /** The plain surround is made see-through, and the rest cleaned up by hand. */
 export function CutOutFacet({ layer: photo }: { layer: PhotoLayer }) {
@@ -29,6 +40,26 @@ export function CutOutFacet({ layer: photo }: { layer: PhotoLayer }) {
   const size = tool?.kind === 'brush' ? tool.size : usualBrush;
   return (
     <div className="flex flex-col gap-1.5">
+      <Row label="Thing" tight>
+        <Button
+          aria-pressed={tool?.kind === 'loop'}
+          disabled={photo.locked}
+          onClick={() => toggle({ kind: 'loop', layerId: photo.id })}
+        >
+          <Lasso size={13} aria-hidden />
+          {cutOut?.area ? 'Draw round it again' : 'Draw round it'}
+        </Button>
+        {cutOut?.area ? (
+          <Button
+            onClick={() => commit('Without the loop', change({ area: null }))}
+            disabled={photo.locked}
+          >
+            Without the loop
+          </Button>
+        ) : (
+          <span className="min-w-0 text-soft">On a busy ground, a rough loop is enough.</span>
+        )}
+      </Row>
       <Row label="Surround" tight>
         <Button
           aria-pressed={tool?.kind === 'sample'}
@@ -79,17 +110,6 @@ export function CutOutFacet({ layer: photo }: { layer: PhotoLayer }) {
             onPreview={(tolerance) => preview(change({ tolerance }))}
             onCommit={(tolerance) => commit(`Tolerance ${tolerance}`, change({ tolerance }))}
           />
-          <NumberRow
-            label="Soft edge"
-            value={cutOut.softness}
-            min={0}
-            max={40}
-            unit="px"
-            onPreview={(softness) => preview(change({ softness }))}
-            onCommit={(softness) =>
-              commit(`Soft edge ${Math.round(softness)} px`, change({ softness }))
-            }
-          />
           <Row label="Where">
             <Switch
               label="Where it is taken off"
@@ -107,6 +127,19 @@ export function CutOutFacet({ layer: photo }: { layer: PhotoLayer }) {
             />
           </Row>
         </>
+      )}
+      {cutOut && (cutOut.samples.length > 0 || cutOut.area) && (
+        <NumberRow
+          label="Soft edge"
+          value={cutOut.softness}
+          min={0}
+          max={40}
+          unit="px"
+          onPreview={(softness) => preview(change({ softness }))}
+          onCommit={(softness) =>
+            commit(`Soft edge ${Math.round(softness)} px`, change({ softness }))
+          }
+        />
       )}
       <Row label="Brush" tight>
         <Button
@@ -151,14 +184,7 @@ export function CutOutFacet({ layer: photo }: { layer: PhotoLayer }) {
           </Button>
         )}
       </Row>
-      {tool && (
-        <p className="truncate text-soft">
-          {tool.kind === 'sample'
-            ? 'Click the surround, or move with the arrows and press Enter.'
-            : 'Draw on the picture, or move with the arrows and press Enter.'}{' '}
-          Escape puts it down.
-        </p>
-      )}
+      {tool && <p className="truncate text-soft">{told[tool.kind]} Escape puts it down.</p>}
     </div>
   );
 }
