@@ -122,7 +122,7 @@ test('a tile that does not join: three ways, each previewed; mirrored it joins, 
     await expect(ways.nth(i).locator('canvas')).toBeVisible();
     await expect(ways.nth(i)).toContainText('joins');
   }
-  await page.getByRole('button', { name: 'Take: Mirror one half' }).click();
+  await page.getByRole('button', { name: 'Take: Mirror its half' }).click();
   await said(page, 'join-x', 'holds');
   const { data, width } = await bench.raster();
   for (let x = 0; x < width / 2; x += 7) {

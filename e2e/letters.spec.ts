@@ -127,3 +127,67 @@ test('words from the right, combining marks and emoji are drawn by the platformâ
   await expect(page.getByRole('button', { name: 'Undo: Font Oswald' })).toBeEnabled();
   expect(await bench.pixels()).not.toBe(fraunces);
 });
+
+inNewTab(
+  'one sun lights the picture: shadow and relief follow it, by pointer and by keys',
+  async ({ bench, page }) => {
+    await bench.start();
+    await bench.open('Corner mark');
+    await bench.ask('What on top');
+    await page.getByRole('button', { name: 'Text', exact: true }).click();
+    await page.getByRole('radio', { name: 'Words', exact: true }).click();
+    await bench.type('Size, figure', '30');
+    const sun = page.getByRole('slider', { name: 'Light of the picture' });
+    await expect(sun).toBeHidden();
+    await page.getByRole('radio', { name: 'Effects' }).click();
+    await page.getByRole('button', { name: '+ Shadow' }).click();
+    await expect(sun).toHaveAttribute('aria-valuetext', 'from the upper left');
+    /** Where the shadow's middle lies from the letters' own, px, by what is covered in part. */
+    const shadow = async () => {
+      const { width, data } = await bench.raster();
+      const middle = { own: [0, 0, 0], cast: [0, 0, 0] };
+      for (let i = 0; i < data.length; i += 4) {
+        const kind = data[i + 3] === 255 ? middle.own : middle.cast;
+        if (data[i + 3] > 0) {
+          kind[0] += (i / 4) % width;
+          kind[1] += Math.floor(i / 4 / width);
+          kind[2]++;
+        }
+      }
+      const at = ([x, y, n]: number[]) => [x / n, y / n];
+      const [own, cast] = [at(middle.own), at(middle.cast)];
+      return { x: cast[0] - own[0], y: cast[1] - own[1] };
+    };
+    const before = await shadow();
+    expect(before.x).toBeGreaterThan(0.5);
+    expect(before.y).toBeGreaterThan(0.5);
+    await sun.focus();
+    // From the upper left round to the right, fifteen degrees at a time.
+    for (let i = 0; i < 9; i++) {
+      await page.keyboard.press('ArrowRight');
+    }
+    await expect(sun).toHaveAttribute('aria-valuenow', '90');
+    await expect(sun).toBeFocused();
+    await expect.poll(async () => (await shadow()).x).toBeLessThan(-0.5);
+
+    await page.getByRole('button', { name: '+ Relief' }).click();
+    await page.getByRole('radio', { name: 'pressed in' }).click();
+    const pressed = await bench.pixels();
+    const area = (await page.getByTestId('picture-area').boundingBox())!;
+    const box = (await sun.boundingBox())!;
+    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(area.x + 20, area.y + area.height / 2, { steps: 5 });
+    await page.mouse.up();
+    await expect(sun).toHaveAttribute('aria-valuetext', 'from the left');
+    expect(await bench.pixels()).not.toBe(pressed);
+    expect((await shadow()).x).toBeGreaterThan(0.5);
+    // One step each: undone, the picture is to the level what it was.
+    await page.keyboard.press('Control+z');
+    expect(await bench.pixels()).toBe(pressed);
+    await page.getByRole('button', { name: 'Shadow', exact: true }).click();
+    await page.getByRole('radio', { name: 'where I say' }).click();
+    // Nothing moves when it is let go of the light.
+    expect(await bench.pixels()).toBe(pressed);
+  },
+);

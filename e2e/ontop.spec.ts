@@ -162,7 +162,7 @@ test('a mark of three pictures and two texts, made with the mouse', async ({ ben
   await page.getByRole('button', { name: '+ Shadow' }).click();
   await bench.type('Shadow colour', '#000000');
   await bench.type('Opacity, figure', '100');
-  await bench.type('Blur, figure', '1');
+  await bench.type('Soft, figure', '1');
   await bench.pixels();
   await bench.drag([150, 32], [186, 46]);
 
@@ -283,7 +283,7 @@ test('the same mark by keyboard alone', async ({ bench, page }) => {
   await page.keyboard.press('ArrowLeft');
   await type('Shadow colour', '#000000');
   await type('Opacity, figure', '100');
-  await type('Blur, figure', '1');
+  await type('Soft, figure', '1');
   await leave();
   for (const key of [
     'Shift+ArrowRight',

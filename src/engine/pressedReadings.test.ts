@@ -328,10 +328,10 @@ describe('the join', () => {
     const site = tile();
     const { ways } = (await read(site, id))!;
     expect(ways.map((w) => w.label)).toEqual([
-      'Shift half and heal',
-      'Blend the ends',
-      'Mirror one half',
-      'Shift half and heal, no loss',
+      'Patch over the seam',
+      'Melt the edges together',
+      'Mirror its half',
+      'Patch over the seam, no loss',
     ]);
     for (const way of ways) {
       await mends(site, id, way.edit);

@@ -92,6 +92,7 @@ const outline: Effect = {
 };
 const shadow: Effect = {
   kind: 'shadow',
+  byLight: false,
   x: 3,
   y: 2,
   blur: 4,

@@ -1,3 +1,4 @@
+import { litLayers } from '../effects/light';
 import { hasOverlap, overlapOf } from '../frame/overlap';
 import type { Picture } from '../site/model/picture';
 import type { Slot } from '../site/model/slot';
@@ -10,7 +11,7 @@ export function drawingOf(slot: Slot, picture: Picture): Drawing {
     width: slot.width,
     height: slot.height,
     ground: picture.ground,
-    layers: picture.layers,
+    layers: litLayers(picture.layers, picture.light),
   };
   return hasOverlap(overlap) ? { ...drawing, overlap } : drawing;
 }

@@ -69,6 +69,7 @@ const outline = (part: Partial<OutlineEffect> = {}): OutlineEffect => ({
 });
 const shadow = (part: Partial<ShadowEffect> = {}): ShadowEffect => ({
   kind: 'shadow',
+  byLight: false,
   x: 0,
   y: 0,
   blur: 0,
@@ -79,6 +80,7 @@ const shadow = (part: Partial<ShadowEffect> = {}): ShadowEffect => ({
 });
 const relief = (part: Partial<ReliefEffect> = {}): ReliefEffect => ({
   kind: 'relief',
+  engraved: false,
   depth: 60,
   softness: 0,
   direction: 315,
@@ -307,6 +309,27 @@ describe('relief', () => {
     expect(step(6)).toBeLessThan(step(0) / 2);
   });
 
+  test('colours that are not given are lighter and darker ones of what lies there', () => {
+    const own = dressed(disc(40), [relief({ highlight: null, shade: null })]);
+    const given = dressed(disc(40), [relief()]);
+    // A cone’s slope that faces the light, and the one that is turned away from it.
+    const [facing, away] = [at(own, 33, 33), at(own, 67, 67)];
+    expect(facing[0]).toBeGreaterThan(150);
+    expect(away[0]).toBeLessThan(90);
+    // Three quarters of the way to where white and black would take it.
+    expect(Math.abs(facing[0] - 128 - 0.75 * (at(given, 33, 33)[0] - 128))).toBeLessThanOrEqual(2);
+    expect(Math.abs(128 - away[0] - 0.75 * (128 - at(given, 67, 67)[0]))).toBeLessThanOrEqual(2);
+  });
+
+  test('an engraved line is a groove along the contour: dark, then light, and the surface within as it was', () => {
+    const d = dressed(square(30), [relief({ depth: 4, engraved: true })]);
+    // From the upper left: the groove’s near side is turned away, its far side faces the light.
+    expect(at(d, 21, 50)[0]).toBeLessThan(100);
+    expect(at(d, 26, 50)[0]).toBeGreaterThan(150);
+    expect(at(d, 32, 50)).toEqual([128, 128, 128, 255]);
+    expect(at(d, 50, 50)).toEqual([128, 128, 128, 255]);
+  });
+
   test('changes colours and no alpha', () => {
     const plain = dressed(disc(30.4), [shadow({ opacity: 0 })]);
     const lit = dressed(disc(30.4), [shadow({ opacity: 0 }), relief({ depth: 4, softness: 2 })]);
@@ -370,15 +393,51 @@ test('whatever the effects, nothing of them is cut at the frame, and their order
         [
           [
             // The tail of a wide blur was once cut off here.
-            { kind: 'shadow', x: 0, y: 21, blur: 0, spread: 9, colour: '#ff0000', opacity: 1 },
-            { kind: 'shadow', x: 0, y: 23, blur: 12, spread: 1, colour: '#ff0000', opacity: 1 },
+            {
+              kind: 'shadow',
+              byLight: false,
+              x: 0,
+              y: 21,
+              blur: 0,
+              spread: 9,
+              colour: '#ff0000',
+              opacity: 1,
+            },
+            {
+              kind: 'shadow',
+              byLight: false,
+              x: 0,
+              y: 23,
+              blur: 12,
+              spread: 1,
+              colour: '#ff0000',
+              opacity: 1,
+            },
           ],
         ],
         [
           [
             // Shadows once cast shadows of their own, and of glows, farther than the frame.
-            { kind: 'shadow', x: 0, y: 6, blur: 0, spread: 9, colour: '#ff0000', opacity: 1 },
-            { kind: 'shadow', x: 0, y: 21, blur: 0, spread: 6, colour: '#ff0000', opacity: 1 },
+            {
+              kind: 'shadow',
+              byLight: false,
+              x: 0,
+              y: 6,
+              blur: 0,
+              spread: 9,
+              colour: '#ff0000',
+              opacity: 1,
+            },
+            {
+              kind: 'shadow',
+              byLight: false,
+              x: 0,
+              y: 21,
+              blur: 0,
+              spread: 6,
+              colour: '#ff0000',
+              opacity: 1,
+            },
             { kind: 'glow', side: 'outside', size: 19, colour: '#ff0000', opacity: 1 },
           ],
         ],

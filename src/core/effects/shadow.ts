@@ -1,4 +1,4 @@
-import { number, object, string } from 'yup';
+import { boolean, number, object, string } from 'yup';
 import { hexField } from '../colour/hexField';
 import { blurRadius } from '../raster/blurRadius';
 import type { ShadowEffect } from '../site/model/effects';
@@ -10,6 +10,10 @@ import type { EffectKind } from './kind';
  */
 export const sigmaOf = (effect: ShadowEffect): number => effect.blur / 2;
 
+/** How far a shadow lies from what casts it, px. */
+export const farOf = ({ x, y }: Pick<ShadowEffect, 'x' | 'y'>): number =>
+  Math.round(Math.hypot(x, y));
+
 export const shadow: EffectKind<ShadowEffect> = {
   kind: 'shadow',
   title: 'Shadow',
@@ -18,6 +22,7 @@ export const shadow: EffectKind<ShadowEffect> = {
     kind: string().oneOf(['shadow']).required(),
     x: number().integer().min(-500).max(500).required(),
     y: number().integer().min(-500).max(500).required(),
+    byLight: boolean().required(),
     blur: number().min(0).max(300).required(),
     spread: number().min(-100).max(100).required(),
     colour: hexField(),
@@ -25,8 +30,9 @@ export const shadow: EffectKind<ShadowEffect> = {
   }),
   make: ({ dark }) => ({
     kind: 'shadow',
-    x: 2,
-    y: 3,
+    x: 0,
+    y: 4,
+    byLight: true,
     blur: 6,
     spread: 0,
     colour: dark,
@@ -48,5 +54,6 @@ export const shadow: EffectKind<ShadowEffect> = {
     blur: effect.blur * k,
     spread: effect.spread * k,
   }),
-  figure: (effect) => `${effect.x}, ${effect.y}, ${effect.blur} px`,
+  figure: ({ x, y, blur, byLight }) =>
+    byLight ? `${farOf({ x, y })} px far, ${blur} px soft` : `${x}, ${y}, ${blur} px`,
 };

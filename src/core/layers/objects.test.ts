@@ -210,6 +210,7 @@ test('what a kind makes its own schema takes, and fields that are none are refus
           tolerance: 1,
           softness: 0,
           joined: true,
+          area: null,
           strokes: [],
         },
       },

@@ -1,3 +1,4 @@
+import { usualLight } from '../effects/usualLight';
 import type { Picture, PressFormat, PressSettings } from '../site/model/picture';
 import { formatOf } from './formats/registry';
 
@@ -13,10 +14,11 @@ export const pressAs = (format: PressFormat, quality = 80): PressSettings => ({
   dithered: false,
 });
 
-/** What of a picture is not drawn, as it is to begin with. */
+/** What of a picture is neither ground nor layer, as it is to begin with. */
 export const plainPicture = (
   press: PressSettings,
-): Pick<Picture, 'press' | 'aim' | 'fallback' | 'sized' | 'alt' | 'decorative'> => ({
+): Pick<Picture, 'light' | 'press' | 'aim' | 'fallback' | 'sized' | 'alt' | 'decorative'> => ({
+  light: usualLight,
   press,
   aim: { by: 'care', care: 'careful' },
   fallback: null,

@@ -9,11 +9,11 @@ import type { Picture } from '../site/model/picture';
 import type { Mend, ReadingKind } from './reading';
 import { repeatsAlong } from './repeats';
 
-/** Each way to make it join, with what it does. */
+/** Each way to make it join, by what one sees of it afterwards. */
 export const joinWords: Readonly<Record<JoinMethod, string>> = {
-  heal: 'Shift half and heal',
-  overlap: 'Blend the ends',
-  mirror: 'Mirror one half',
+  heal: 'Patch over the seam',
+  overlap: 'Melt the edges together',
+  mirror: 'Mirror its half',
 };
 
 const band = (length: number): number => Math.max(1, Math.round(length / 6));

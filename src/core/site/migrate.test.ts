@@ -252,3 +252,56 @@ test('from 16: the title of a band stood at the left, in the middle, as large as
     font: null,
   });
 });
+
+test('from 16: every effect keeps the light and the colours that it had, and nothing was drawn by hand', () => {
+  const relief = {
+    kind: 'relief',
+    depth: -3,
+    softness: 1,
+    direction: 200,
+    height: 30,
+    highlight: '#ffeecc',
+    shade: '#112211',
+    opacity: 0.6,
+  };
+  const shadow = {
+    kind: 'shadow',
+    x: 5,
+    y: -2,
+    blur: 6,
+    spread: 0,
+    colour: '#000000',
+    opacity: 0.6,
+  };
+  const old = {
+    ...site,
+    schemaVersion: 16,
+    pictures: {
+      p: {
+        layers: [
+          { kind: 'shape', effects: [relief, shadow] },
+          { kind: 'profile', profile: 'wave' },
+          { kind: 'photo', cutOut: { samples: [] }, effects: [] },
+          { kind: 'photo', cutOut: null, effects: [] },
+        ],
+      },
+    },
+  };
+  expect(step(old).pictures).toEqual({
+    p: {
+      light: 315,
+      layers: [
+        {
+          kind: 'shape',
+          effects: [
+            { ...relief, engraved: false },
+            { ...shadow, byLight: false },
+          ],
+        },
+        { kind: 'profile', profile: 'wave', points: [] },
+        { kind: 'photo', cutOut: { samples: [], area: null }, effects: [] },
+        { kind: 'photo', cutOut: null, effects: [] },
+      ],
+    },
+  });
+});

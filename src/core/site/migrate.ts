@@ -16,6 +16,14 @@ const oldPosition = (kind: unknown) => ({
   y: percent(kind === 'divider' ? 100 : 0),
 });
 
+/** Every effect had a light of its own, and no groove was engraved. */
+function effectFrom16(effect: Stored): Stored {
+  if (effect.kind === 'shadow') {
+    return { ...effect, byLight: false };
+  }
+  return effect.kind === 'relief' ? { ...effect, engraved: false } : effect;
+}
+
 const list = (value: unknown): Stored[] => (Array.isArray(value) ? (value as Stored[]) : []);
 
 /**
@@ -347,12 +355,20 @@ const steps: Readonly<Record<number, (site: Stored) => Stored>> = {
             : page.band,
         }))
       : site.pages,
-    pictures: withLayers(site.pictures, (layer) => {
-      if (layer.kind === 'profile') {
-        return { ...layer, points: [] };
-      }
-      return isObject(layer.cutOut) ? { ...layer, cutOut: { ...layer.cutOut, area: null } } : layer;
-    }),
+    pictures: withLayers(
+      withPictures(site.pictures, (p) => ({ ...p, light: 315 })),
+      (layer) => {
+        if (Array.isArray(layer.effects)) {
+          layer = { ...layer, effects: list(layer.effects).map(effectFrom16) };
+        }
+        if (layer.kind === 'profile') {
+          return { ...layer, points: [] };
+        }
+        return isObject(layer.cutOut)
+          ? { ...layer, cutOut: { ...layer.cutOut, area: null } }
+          : layer;
+      },
+    ),
   }),
 };
 

@@ -1,3 +1,4 @@
+import { litLayers } from '../effects/light';
 import { overlapOf } from '../frame/overlap';
 import type { Picture } from './model/picture';
 import type { Site } from './model/site';
@@ -50,5 +51,7 @@ export const drawingKey = (picture: Picture, slot: Slot): string =>
     slot.height,
     overlapOf(slot),
     picture.ground,
-    picture.layers.filter((l) => !l.hidden).map((l) => ({ ...l, name: '', locked: false })),
+    litLayers(picture.layers, picture.light)
+      .filter((l) => !l.hidden)
+      .map((l) => ({ ...l, name: '', locked: false })),
   ]);

@@ -65,4 +65,5 @@ export const pictureSchema = object({
     .required(),
   alt: text(),
   decorative: boolean().required(),
+  light: number().min(0).max(360).required(),
 });

@@ -6,6 +6,8 @@ export interface ShadowEffect {
   /** Px to the right and downwards. */
   readonly x: number;
   readonly y: number;
+  /** It falls away from the picture's light, as far as `x` and `y` are long. */
+  readonly byLight: boolean;
   /** As in CSS: twice the standard deviation of the blur, px. */
   readonly blur: number;
   /** Px the shape is grown by before it is blurred; shrunk where negative. */
@@ -37,14 +39,17 @@ export interface ReliefEffect {
   readonly kind: 'relief';
   /** Px over which the surface rises from the contour, and by how much; sunken where negative. */
   readonly depth: number;
+  /** Not the whole surface, but a groove along the contour that is so deep. */
+  readonly engraved: boolean;
   /** Px over which its ridges are rounded. */
   readonly softness: number;
-  /** Where the light comes from, degrees clockwise from the top. */
-  readonly direction: number;
+  /** Where its own light comes from, degrees clockwise from the top; null under the picture's. */
+  readonly direction: number | null;
   /** Height of the light over the surface, degrees. */
   readonly height: number;
-  readonly highlight: Hex;
-  readonly shade: Hex;
+  /** What is turned to the light and away from it; null for lighter and darker than what lies there. */
+  readonly highlight: Hex | null;
+  readonly shade: Hex | null;
   readonly opacity: number;
 }
 

@@ -74,6 +74,8 @@ export interface Picture {
   readonly ground: Ground;
   /** From back to front. */
   readonly layers: readonly Layer[];
+  /** Where the light comes from that falls on raised things and casts shadows, degrees clockwise from the top. */
+  readonly light: number;
   readonly press: PressSettings;
   readonly aim: Aim;
   /** The file for browsers that do not know the first one's format; null for the usual one. */

@@ -12,6 +12,7 @@ import { LineArea } from './LineArea';
 import { LoopArea } from './LoopArea';
 import { SafeAreaLines } from './SafeAreaLines';
 import { SampleArea } from './SampleArea';
+import { SunHandle } from './SunHandle';
 import { WeakSpots } from './WeakSpots';
 import { WhySpot } from './WhySpot';
 
@@ -78,6 +79,7 @@ function Handled({ area, marks }: { area: Area; marks: boolean }) {
   return (
     <>
       <ArrangeArea area={area} marks={marks} />
+      {question === 4 && marks && <SunHandle area={area} />}
       {question === 5 && marks && (
         <>
           <SafeAreaLines area={area} />

@@ -109,10 +109,35 @@ export function RepeatFacet() {
 
 const methods: readonly JoinMethod[] = ['heal', 'overlap', 'mirror'];
 const short: Readonly<Record<JoinMethod, string>> = {
-  heal: 'heal',
-  overlap: 'overlap',
-  mirror: 'mirror',
+  heal: 'patched',
+  overlap: 'melted',
+  mirror: 'mirrored',
 };
+
+/** Two copies of a leaning pattern side by side, as each way has them meet. */
+function JoinFace({ method }: { method: JoinMethod }) {
+  const right = [20, 24, 28, 32];
+  const left = [2, 6, 10, 14];
+  const lean = (x: number, by: number) => `M${x} 12L${x + by} 2`;
+  return (
+    <svg aria-hidden width={38} height={14} fill="none" stroke="currentColor">
+      {left.map((x) => (
+        <path key={x} d={lean(x, 4)} opacity={method === 'overlap' ? 1 - x / 20 : 1} />
+      ))}
+      {right.map((x) => (
+        <path
+          key={x}
+          d={method === 'mirror' ? lean(x + 4, -4) : lean(x, 4)}
+          opacity={method === 'overlap' ? (x - 16) / 18 : 1}
+        />
+      ))}
+      {method === 'heal' && (
+        <rect x={14.5} y={1.5} width={9} height={11} rx={3} className="fill-white" />
+      )}
+      {method === 'mirror' && <path d="M19 0V14" strokeDasharray="2 2" />}
+    </svg>
+  );
+}
 
 function JoinControls({ join }: { join: JoinLayer }) {
   const { picture, slot, commit, preview } = useEditing();
@@ -123,7 +148,15 @@ function JoinControls({ join }: { join: JoinLayer }) {
         <Switch<JoinMethod>
           label="Join by"
           value={join.method}
-          choices={methods.map((value) => ({ value, label: short[value] }))}
+          choices={methods.map((value) => ({
+            value,
+            label: (
+              <>
+                <JoinFace method={value} />
+                {short[value]}
+              </>
+            ),
+          }))}
           onChange={(method) => commit(joinWords[method], change({ method }))}
         />
       </Row>

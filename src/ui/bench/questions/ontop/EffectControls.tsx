@@ -7,12 +7,16 @@ import type {
   ReliefEffect,
   ShadowEffect,
 } from '@/core/site/model/effects';
+import { awayFrom } from '@/core/effects/light';
+import { usualHeight } from '@/core/effects/usualLight';
+import { asLook, asStrong, lookOf, strengthOf, type ReliefLook } from '@/core/effects/relief';
+import { farOf } from '@/core/effects/shadow';
+import { Button } from '../../../shared/Button';
 import { ColourField } from '../../../shared/ColourField';
 import { NumberRow } from '../../../shared/NumberRow';
 import { Row } from '../../../shared/Row';
 import { Switch } from '../../../shared/Switch';
 import { useEditing } from '../../useBench';
-import { LightDial } from './LightDial';
 
 interface Given<E extends Effect> {
   effect: E;
@@ -58,7 +62,9 @@ function Colouring<E extends ShadowEffect | GlowEffect | OutlineEffect>({
   );
 }
 
+/** Where a shadow falls: away from the picture's light, or where its own numbers say. */
 export function ShadowControls({ effect, onPreview, onCommit }: Given<ShadowEffect>) {
+  const { picture } = useEditing();
   const px = (label: string, key: 'x' | 'y' | 'blur' | 'spread', min: number, max: number) => (
     <NumberRow
       label={label}
@@ -72,11 +78,46 @@ export function ShadowControls({ effect, onPreview, onCommit }: Given<ShadowEffe
       }
     />
   );
+  const far = farOf(effect);
   return (
     <>
-      {px('Right', 'x', -60, 60)}
-      {px('Down', 'y', -60, 60)}
-      {px('Blur', 'blur', 0, 80)}
+      <div className="col-span-2">
+        <Row label="Falls">
+          <Switch
+            label="Where the shadow falls"
+            value={effect.byLight ? 'light' : 'own'}
+            choices={[
+              { value: 'light', label: 'away from the light' },
+              { value: 'own', label: 'where I say' },
+            ]}
+            onChange={(v) =>
+              v === 'light'
+                ? onCommit('A shadow away from the light', { byLight: true, x: 0, y: far })
+                : onCommit('A shadow of its own', {
+                    byLight: false,
+                    ...awayFrom(far, picture.light),
+                  })
+            }
+          />
+        </Row>
+      </div>
+      {effect.byLight ? (
+        <NumberRow
+          label="Far"
+          value={far}
+          min={0}
+          max={60}
+          unit="px"
+          onPreview={(v) => onPreview({ x: 0, y: Math.round(v) })}
+          onCommit={(v) => onCommit(`Shadow ${Math.round(v)} px far`, { x: 0, y: Math.round(v) })}
+        />
+      ) : (
+        <>
+          {px('Right', 'x', -60, 60)}
+          {px('Down', 'y', -60, 60)}
+        </>
+      )}
+      {px('Soft', 'blur', 0, 80)}
       {px('Spread', 'spread', -20, 40)}
       <Colouring title="Shadow" effect={effect} onPreview={onPreview} onCommit={onCommit} />
     </>
@@ -142,98 +183,66 @@ export function OutlineControls({ effect, onPreview, onCommit }: Given<OutlineEf
   );
 }
 
+const looks: readonly ReliefLook[] = ['raised', 'pressed in', 'engraved line'];
+
+/** Depth by what one sees; its light is the picture's, its colours those of what lies there. */
 export function ReliefControls({ effect, onPreview, onCommit }: Given<ReliefEffect>) {
-  const { site } = useEditing();
-  const theme = site.theme.colours;
+  const kept = effect.direction !== null || effect.highlight !== null || effect.shade !== null;
   return (
-    <div className="col-span-2 flex flex-col gap-1">
-      <div className="flex items-center gap-3">
-        <LightDial
-          direction={effect.direction}
-          height={effect.height}
-          onPreview={onPreview}
-          onCommit={(change) => onCommit('Light of the relief', change)}
-        />
-        <div className="grid min-w-0 grow grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-x-3 [&_label]:w-[56px]">
-          <NumberRow
-            label="Depth"
-            value={effect.depth}
-            min={-30}
-            max={30}
-            step={0.5}
-            digits={1}
-            unit="px"
-            onPreview={(depth) => onPreview({ depth })}
-            onCommit={(depth) =>
-              onCommit(`Relief ${depth} px ${depth < 0 ? 'deep' : 'high'}`, { depth })
+    <>
+      <div className="col-span-2">
+        <Row label="Looks">
+          <Switch<ReliefLook>
+            label="How the relief looks"
+            value={lookOf(effect)}
+            choices={looks.map((value) => ({ value, label: value }))}
+            onChange={(look) =>
+              onCommit(`${look[0].toUpperCase()}${look.slice(1)}`, asLook(effect, look))
             }
-          />
-          <NumberRow
-            label="Softness"
-            value={effect.softness}
-            min={0}
-            max={20}
-            step={0.5}
-            digits={1}
-            unit="px"
-            onPreview={(softness) => onPreview({ softness })}
-            onCommit={(softness) => onCommit(`Relief softness ${softness} px`, { softness })}
-          />
-          <NumberRow
-            label="Light"
-            value={effect.direction}
-            min={0}
-            max={360}
-            unit="°"
-            onPreview={(direction) => onPreview({ direction })}
-            onCommit={(direction) =>
-              onCommit(`Light from ${Math.round(direction)}°`, { direction })
-            }
-          />
-          <NumberRow
-            label="Height"
-            value={effect.height}
-            min={5}
-            max={85}
-            unit="°"
-            onPreview={(height) => onPreview({ height })}
-            onCommit={(height) =>
-              onCommit(`Light at a height of ${Math.round(height)}°`, { height })
-            }
-          />
-          <NumberRow
-            label="Strength"
-            value={effect.opacity * 100}
-            min={0}
-            max={100}
-            unit="%"
-            onPreview={(v) => onPreview({ opacity: v / 100 })}
-            onCommit={(v) => onCommit(`Relief at ${Math.round(v)}%`, { opacity: v / 100 })}
-          />
-        </div>
-      </div>
-      <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-x-3 [&_label]:w-[56px]">
-        <Row tight label="Highlight">
-          <ColourField
-            compact
-            label="Highlight"
-            value={effect.highlight}
-            theme={theme}
-            onPreview={(highlight) => onPreview({ highlight })}
-            onCommit={(highlight) => onCommit('Highlight of the relief', { highlight })}
-          />
-        </Row>
-        <Row tight label="Shade">
-          <ColourField
-            compact
-            label="Shade"
-            value={effect.shade}
-            theme={theme}
-            onPreview={(shade) => onPreview({ shade })}
-            onCommit={(shade) => onCommit('Shade of the relief', { shade })}
           />
         </Row>
       </div>
-    </div>
+      <NumberRow
+        label="Strong"
+        value={strengthOf(effect) * 100}
+        min={5}
+        max={100}
+        unit="%"
+        onPreview={(v) => onPreview(asStrong(effect, v / 100))}
+        onCommit={(v) => onCommit(`Relief ${Math.round(v)}% strong`, asStrong(effect, v / 100))}
+      />
+      <NumberRow
+        label="Soft"
+        value={effect.softness}
+        min={0}
+        max={20}
+        step={0.5}
+        digits={1}
+        unit="px"
+        onPreview={(softness) => onPreview({ softness })}
+        onCommit={(softness) => onCommit(`Relief softness ${softness} px`, { softness })}
+      />
+      <div className="col-span-2 flex items-center gap-2 text-soft">
+        {kept ? (
+          <>
+            <Button
+              onClick={() =>
+                onCommit('Under the picture’s light', {
+                  direction: null,
+                  height: usualHeight,
+                  highlight: null,
+                  shade: null,
+                })
+              }
+            >
+              Under the picture’s light
+            </Button>
+            It has a light and colours of its own.
+          </>
+        ) : (
+          'Drag the sun at the picture’s border to turn the light.'
+        )}
+      </div>
+    </>
   );
 }
