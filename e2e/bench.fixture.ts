@@ -72,7 +72,7 @@ export class BenchPage {
   ask(question: string): Promise<void> {
     return this.page
       .getByRole('navigation', { name: 'Questions' })
-      .getByRole('button', { name: question })
+      .getByRole('button', { name: new RegExp(`^${question}`) })
       .click();
   }
 

@@ -104,6 +104,7 @@ function OpenBench({ session, slot }: { session: Session; slot: Slot }) {
       openHistory: () => setStepsOpen(true),
       openVersions: () => setVersionsOpen(true),
       leave: () => router.push(`/sites/${site.id}`),
+      go: router.push,
       turnAlone: () => setAlone((is) => !is),
       nextWidth: () =>
         setScreenWidth(

@@ -7,6 +7,7 @@ import { kilobytes } from '@/core/readings/say';
 import { setMeant } from '@/core/site/slots';
 import type { Press } from '../hooks/usePressed';
 import { useHistory } from '../hooks/useSession';
+import { HelpButton } from '../help/HelpButton';
 import { Button, Hint } from '../shared/Button';
 import { verdictColour, VerdictMark } from '../shared/VerdictMark';
 import { useEditing, useFiled } from './useBench';
@@ -34,9 +35,12 @@ export function Readings() {
   const [asked, setAsked] = useState(false);
   const mendable = readings.filter((r) => r.mend);
   return (
-    <section aria-label="Readings" className="flex h-full min-w-0 flex-col">
+    <section aria-label="Readings" data-tour="readings" className="flex h-full min-w-0 flex-col">
       <div className="flex h-9 shrink-0 items-center justify-between gap-2 px-3 pt-1.5">
-        <h2 className="caption">Readings</h2>
+        <span className="flex items-center gap-1.5">
+          <h2 className="caption">Readings</h2>
+          <HelpButton topic="readings" />
+        </span>
         {mendable.length > 1 && (
           <Button className="h-[22px]" onClick={() => setAsked(true)}>
             Put right all…

@@ -2,7 +2,7 @@ import { isObject } from '@/core/layers/registry';
 import type { Layer } from '@/core/site/model/layer';
 import { backPhoto } from '@/core/readings/cover';
 import { undoCommands } from '../shared/undoCommands';
-import { wordCommands } from '../shared/words';
+import { helpCommands } from '../help/commands';
 import type { Command } from '../shared/commands';
 import { layerActions } from './layerActions';
 import { copyLayers, hasCopied, pasteLayers } from './layerClipboard';
@@ -21,6 +21,7 @@ export interface BenchSwitches {
   openHistory(): void;
   openVersions(): void;
   leave(): void;
+  go(address: string): void;
   /** The page alone in the window, or with its controls again. */
   turnAlone(): void;
 }
@@ -179,6 +180,6 @@ export function benchCommands(bench: Commanded, switches: BenchSwitches): Comman
         }
       },
     },
-    ...wordCommands(),
+    ...helpCommands(switches.go),
   ];
 }

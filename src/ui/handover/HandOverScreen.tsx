@@ -16,6 +16,7 @@ import type { HandOverChoices } from '@/core/site/model/site';
 import { useHandOver } from '../hooks/useHandOver';
 import { useLostInHandOver, type LostContrast } from '../hooks/useLostContrast';
 import { useHistory, useSite, type Session } from '../hooks/useSession';
+import { HelpButton } from '../help/HelpButton';
 import { beyondWords } from '../shared/beyondWords';
 import { Button } from '../shared/Button';
 import { VerdictMark } from '../shared/VerdictMark';
@@ -158,6 +159,7 @@ function Opened({ session }: { session: Session }) {
         ) : (
           !made && making.stopped && <Button onClick={making.start}>Make the files</Button>
         )}
+        <HelpButton topic="archive" />
         <UndoRedo session={session} />
         <Button onClick={() => void saveSiteFile(site)}>
           <FileDown size={13} aria-hidden />
@@ -165,6 +167,7 @@ function Opened({ session }: { session: Session }) {
         </Button>
         <Button
           variant="main"
+          data-tour="archive"
           disabled={!made}
           onClick={() => made && void saveArchive(archiveName(site), made.files)}
         >

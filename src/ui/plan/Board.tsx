@@ -54,6 +54,7 @@ export function Board({
   return (
     <main
       ref={ref}
+      data-tour="board"
       className="relative min-h-0 min-w-0 grow overflow-auto bg-board"
       aria-label={`${page.name} at a screen of ${width} px`}
       onPointerDown={(e) => {

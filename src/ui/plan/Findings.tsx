@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { worstFirst } from '@/core/readings/reading';
 import type { ToldReading } from '@/core/readings/told';
 import type { Slot } from '@/core/site/model/slot';
+import { HelpButton } from '../help/HelpButton';
 import { VerdictMark } from '../shared/VerdictMark';
 import type { SitePanelProps } from './SitePanel';
 
@@ -29,9 +30,16 @@ export function Findings({ session, site, readings, href, onWidths }: SitePanelP
     found.find((f) => f.reading === reading)!,
   );
   return (
-    <section aria-label="Findings" className="border-t border-line px-3 pt-2 pb-3">
+    <section
+      aria-label="Findings"
+      data-tour="findings"
+      className="border-t border-line px-3 pt-2 pb-3"
+    >
       <div className="mb-1.5 flex justify-between gap-2">
-        <h2 className="caption">Findings of the site</h2>
+        <span className="flex items-center gap-1.5">
+          <h2 className="caption">Findings of the site</h2>
+          <HelpButton topic="findings" />
+        </span>
         <span className="figure text-soft" role="status">
           {readings.pending > 0 ? `measuring, ${readings.pending} to go` : found.length}
         </span>

@@ -6,6 +6,8 @@ import type { Site } from '@/core/site/model/site';
 import type { Slot } from '@/core/site/model/slot';
 import type { Session } from '../hooks/useSession';
 import type { SiteReadings } from '../hooks/useSiteReadings';
+import { HelpButton } from '../help/HelpButton';
+import type { TopicName } from '../help/topics';
 import { Boundary } from '../shared/Boundary';
 import { hasOwn } from './hasOwn';
 import { SitePanel } from './SitePanel';
@@ -31,6 +33,8 @@ const views = [
   ['page', 'Page layout'],
   ['visitors', 'Visitors'],
 ] as const;
+
+const helpOf: Partial<Record<PlanView, TopicName>> = { page: 'page', visitors: 'visitors' };
 
 interface Props {
   session: Session;
@@ -65,6 +69,7 @@ export function PlanPanel(props: Props) {
             {label}
           </button>
         ))}
+        <HelpButton topic={helpOf[view] ?? 'slots'} className="mx-2 self-center" />
       </nav>
       <div className="min-h-0 grow overflow-auto">
         <Boundary resetOn={view} what="This panel">

@@ -19,7 +19,7 @@ import { DropScreen } from '../shared/DropScreen';
 import { CommandList } from '../shared/CommandList';
 import { useCommandKeys, type Command } from '../shared/commands';
 import { undoCommands } from '../shared/undoCommands';
-import { wordCommands } from '../shared/words';
+import { helpCommands } from '../help/commands';
 import { say } from '../shared/notices';
 import { WithSession } from '../shared/WithSession';
 import { hasOwn } from './hasOwn';
@@ -130,7 +130,7 @@ function Plan({ session }: { session: Session }) {
       run: () => router.push(`/sites/${site.id}/hand-over`),
     },
     { id: 'leave', label: 'Back to your sites', run: () => router.push('/') },
-    ...wordCommands(),
+    ...helpCommands(router.push),
     {
       id: 'list',
       label: 'All commands and their keys',

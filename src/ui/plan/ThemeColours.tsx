@@ -5,6 +5,7 @@ import { lazy, Suspense, useRef, useState } from 'react';
 import { isGrey, rgbOf } from '@/core/colour/hex';
 import type { Site } from '@/core/site/model/site';
 import type { Session } from '../hooks/useSession';
+import { HelpButton } from '../help/HelpButton';
 import { Button, Hint } from '../shared/Button';
 import { copyText } from '../shared/copyText';
 import { download } from '../shared/download';
@@ -79,6 +80,7 @@ export function ThemeColours({
         <h2 className="caption">
           Theme colours <span className="ml-1 figure">{colours.length}</span>
         </h2>
+        <HelpButton topic="colours" />
         <Button className="ml-auto" onClick={onHarmony}>
           Go together…
         </Button>

@@ -35,7 +35,8 @@ import { UndoRedo } from '../shared/UndoRedo';
 import { CommandList } from '../shared/CommandList';
 import { useCommandKeys, type Command } from '../shared/commands';
 import { undoCommands } from '../shared/undoCommands';
-import { wordCommands } from '../shared/words';
+import { helpCommands } from '../help/commands';
+import { HelpButton } from '../help/HelpButton';
 import { download } from '../shared/download';
 import { say } from '../shared/notices';
 import { SelectedStep } from '../shared/steps/RecipeSteps';
@@ -92,6 +93,7 @@ function Opened({ session }: { session: Session }) {
         <TopBar
           crumbs={[{ label: site.name, href: `/sites/${site.id}` }, { label: 'Recolour a set' }]}
         >
+          <HelpButton topic="recolour" />
           <UndoRedo session={session} />
         </TopBar>
         <h1 className="sr-only">Recolour a set for {site.name}</h1>
@@ -301,7 +303,7 @@ function OpenSet({
       run: () => router.push(`/sites/${site.id}/hand-over`),
     },
     { id: 'leave', label: 'Back to the page plan', run: () => router.push(`/sites/${site.id}`) },
-    ...wordCommands(),
+    ...helpCommands(router.push),
     {
       id: 'list',
       label: 'All commands and their keys',

@@ -6,11 +6,17 @@ import { X } from 'lucide-react';
 import { useStore } from 'zustand';
 import { fontStyles } from '../hooks/tab/fontStyles';
 import { useGuardedLeaving } from '../hooks/useKept';
+import { help } from '../help/topics';
+import { tour } from '../help/tour';
 import { Button } from './Button';
 import { notices, putAway } from './notices';
 import { useOffline } from './useOffline';
 import { VerdictMark } from './VerdictMark';
 import { glossary } from './words';
+
+/** Loaded when they are asked for. */
+const HelpCard = lazy(async () => ({ default: (await import('../help/HelpCard')).HelpCard }));
+const TourCard = lazy(async () => ({ default: (await import('../help/TourCard')).TourCard }));
 
 /** Loaded when a word is asked about. */
 const WordsDialog = lazy(async () => ({ default: (await import('./WordsDialog')).WordsDialog }));
@@ -20,11 +26,23 @@ export function Frame({ children }: { children: ReactNode }) {
   useGuardedLeaving();
   useOffline();
   const asked = useStore(glossary, (s) => s.asked !== undefined);
+  const helped = useStore(help, (s) => s.asked !== undefined);
+  const toured = useStore(tour, (s) => s.on !== undefined);
   return (
     <Tooltip.Provider delayDuration={500}>
       <style>{fontStyles()}</style>
       {children}
       <Notices />
+      {helped && (
+        <Suspense fallback={null}>
+          <HelpCard />
+        </Suspense>
+      )}
+      {toured && (
+        <Suspense fallback={null}>
+          <TourCard />
+        </Suspense>
+      )}
       {asked && (
         <Suspense fallback={null}>
           <WordsDialog />

@@ -35,10 +35,15 @@ export const ourWords: readonly Word[] = [
     word: 'Veil',
     means: 'A wash between picture and words, just strong enough for the words to be read.',
   },
-  { word: 'Relief', means: 'A raised or pressed-in look, lit from one side.' },
+  { word: 'Relief', means: 'A raised or pressed-in look, or a line engraved along the edge.' },
+  {
+    word: 'Light',
+    means: 'One for the whole picture: a sun at its border. Shadows and reliefs follow it.',
+  },
   {
     word: 'Cut-out',
-    means: 'A photo whose plain surround was made see-through, so that the thing alone is left.',
+    means:
+      'A photo of which the thing alone is left: what is around it was made see-through, by its colour or by a loop.',
   },
   {
     word: 'Seam',

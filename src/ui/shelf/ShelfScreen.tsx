@@ -22,6 +22,7 @@ import { inputLook } from '../shared/inputLook';
 import { Switch } from '../shared/Switch';
 import { say } from '../shared/notices';
 import { DropScreen } from '../shared/DropScreen';
+import { HelpButton } from '../help/HelpButton';
 import { TopBar } from '../shared/TopBar';
 import { WithSession } from '../shared/WithSession';
 import { CreditsDialog } from './CreditsDialog';
@@ -141,6 +142,7 @@ function Shelf({ session }: { session: Session }) {
             </span>
           </span>
         )}
+        <HelpButton topic="shelf" />
         <Button onClick={() => setCreditsOpen(true)}>Credits</Button>
       </TopBar>
       <form

@@ -34,6 +34,7 @@ export function LookAround({
   there,
   onOpen,
   onFresh,
+  onTour,
 }: {
   busy: boolean;
   /** A sample is among the sites, and may have been changed. */
@@ -41,6 +42,7 @@ export function LookAround({
   onOpen(): void;
   /** Puts the sample in place as it was, beside the one that is there. */
   onFresh(): void;
+  onTour(): void;
 }) {
   return (
     <Way title="Look around" words="A made-up pottery studio with everything in place.">
@@ -48,6 +50,9 @@ export function LookAround({
       <span className="flex flex-wrap gap-2">
         <Button disabled={busy} onClick={onOpen}>
           Open the sample
+        </Button>
+        <Button disabled={busy} onClick={onTour}>
+          Show me round
         </Button>
         {there && (
           <Button

@@ -16,6 +16,7 @@ import { TopBar } from '../shared/TopBar';
 import { askWord } from '../shared/words';
 import { GoOn } from './GoOn';
 import { LookAround } from './LookAround';
+import { beginTour } from '../help/tour';
 import { newSites } from '../shared/newSites';
 import { OwnPageWay } from './OwnPageWay';
 import { SiteCard, UnreadableSite } from './SiteCard';
@@ -25,8 +26,11 @@ import { SizeAndPhoto, useFirstSlot } from './SizeAndPhoto';
 const nameFrom = ({ path }: FolderFile): string =>
   path.split('/')[0].replace(/\.[^.]*$/, '') || 'My site';
 
-/** The address that opens the sample at once has this behind it. */
-const asksForSample = (): boolean => new URLSearchParams(window.location.search).has('sample');
+/** The addresses that open the sample at once, or show one round it, have this behind them. */
+const asked = (): 'sample' | 'tour' | undefined => {
+  const behind = new URLSearchParams(window.location.search);
+  return (['sample', 'tour'] as const).find((word) => behind.has(word));
+};
 
 /** The three ways in, and below them the owner's sites. */
 export function StartScreen() {
@@ -41,8 +45,7 @@ export function StartScreen() {
   const newest = sites?.find((listed) => 'site' in listed && isSample(listed.id));
 
   /** Going back is not to open the sample again. */
-  const go = (address: string) =>
-    asksForSample() ? router.replace(address) : router.push(address);
+  const go = (address: string) => (asked() ? router.replace(address) : router.push(address));
   /** Does what takes a while and goes on at the address that comes of it. @returns what went wrong */
   const tryOn = async (
     what: string,
@@ -82,6 +85,12 @@ export function StartScreen() {
       freshSample();
     }
   };
+  const showRound = () =>
+    void goOn('the sample', async () => {
+      const id = newest?.id ?? (await (await newSites()).installSample());
+      beginTour(id);
+      return `/sites/${id}`;
+    });
   const openFile = (file: File) =>
     void goOn(file.name, async () => `/sites/${await (await newSites()).openSiteFile(file)}`);
   /** A site is made once its page could be read. */
@@ -98,9 +107,9 @@ export function StartScreen() {
     });
 
   useLaunchedFiles(openFile);
-  const sampleWanted = useEffectEvent(openSample);
+  const sampleWanted = useEffectEvent(() => (asked() === 'tour' ? showRound() : openSample()));
   useEffect(() => {
-    if (known && asksForSample()) {
+    if (known && asked()) {
       void Promise.resolve().then(sampleWanted);
     }
   }, [known]);
@@ -128,6 +137,7 @@ export function StartScreen() {
             there={newest !== undefined}
             onOpen={openSample}
             onFresh={freshSample}
+            onTour={showRound}
           />
         </div>
         {sites && sites.length > 0 && (

@@ -28,6 +28,7 @@ import { isOfColour } from '@/core/layers/recipe';
 import { kindOf } from '@/core/layers/registry';
 import { backPhoto } from '@/core/readings/cover';
 import type { Layer } from '@/core/site/model/layer';
+import { HelpButton } from '../../help/HelpButton';
 import { IconButton } from '../../shared/Button';
 import { isBlendLayer } from '../questions/blend/Blend';
 import { layerActions } from '../layerActions';
@@ -70,7 +71,10 @@ export function LayerCards({ onVersions }: { onVersions(): void }) {
       className="flex h-full min-w-0 flex-col px-3.5 py-2"
     >
       <div className="flex h-[26px] shrink-0 items-center justify-between">
-        <h2 className="shrink-0 caption">Layers, back to front</h2>
+        <span className="flex shrink-0 items-center gap-1.5">
+          <h2 className="caption">Layers, back to front</h2>
+          <HelpButton topic="layers" />
+        </span>
         <span className="flex min-w-0 gap-1.5">
           <VersionsButton onOpen={onVersions} />
           <AddLayer />
