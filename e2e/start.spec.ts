@@ -183,9 +183,10 @@ inNewTab(
   async ({ page, bench }) => {
     await page.goto('/');
     await expect(page.getByRole('button', { name: 'Open the sample' })).toBeEnabled();
+    // Listened for from here on: the browser takes a moment to hand file choosers over.
+    const asked = page.waitForEvent('filechooser');
     let strokes = await tabTo(page, /^Width$/);
     strokes += await typed(page, ['9', '8', '0', 'Tab', '2', '1', '0']);
-    const asked = page.waitForEvent('filechooser');
     // From a field, Enter asks for the photo.
     strokes += await typed(page, ['Enter']);
     await (await asked).setFiles(pots);

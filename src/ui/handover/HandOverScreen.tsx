@@ -176,8 +176,11 @@ function Opened({ session }: { session: Session }) {
         </Button>
       </TopBar>
       <h1 className="sr-only">Hand over of {site.name}</h1>
-      <div className="grid min-h-0 grow grid-cols-[minmax(0,1fr)_minmax(300px,27%)_268px]">
-        <main className="min-h-0 overflow-y-auto" aria-label="Files to hand over">
+      <div className="grid min-h-0 grow grid-cols-[minmax(0,1fr)_minmax(300px,27%)_268px] max-md:block max-md:overflow-y-auto">
+        <main
+          className="min-h-0 overflow-y-auto max-md:overflow-x-auto"
+          aria-label="Files to hand over"
+        >
           {failure && (
             <p
               role="alert"

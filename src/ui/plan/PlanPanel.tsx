@@ -56,7 +56,7 @@ interface Props {
 export function PlanPanel(props: Props) {
   const { view, onView } = props;
   return (
-    <aside className="flex w-[400px] shrink-0 flex-col border-l border-line bg-white">
+    <aside className="flex w-[400px] shrink-0 flex-col border-l border-line bg-white max-md:w-full max-md:border-t max-md:border-l-0">
       <nav aria-label="Panel" className="flex shrink-0 border-b border-line">
         {views.map(([value, label]) => (
           <button

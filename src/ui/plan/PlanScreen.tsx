@@ -163,8 +163,8 @@ function Plan({ session }: { session: Session }) {
         onWidth={setWidth}
         onOwnPage={() => openPage([])}
       />
-      <div className="flex min-h-0 grow">
-        <div className="flex min-w-0 grow flex-col">
+      <div className="flex min-h-0 grow max-md:flex-col max-md:overflow-y-auto">
+        <div className="flex min-w-0 grow flex-col max-md:h-[85vh] max-md:shrink-0 max-md:grow-0">
           <Boundary what="The chart of screen widths">
             <WidthChart
               site={site}

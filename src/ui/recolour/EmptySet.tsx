@@ -41,7 +41,8 @@ export function EmptySet({
       say('bad', error instanceof Error ? error.message : String(error)),
     );
   return (
-    <main className="grid min-h-0 grow place-items-center bg-board p-6">
+    <main className="grid min-h-0 grow grid-cols-[minmax(0,1fr)] place-items-center overflow-auto bg-board p-6 max-md:p-3">
+      <h1 className="sr-only">Recolour a set for {site.name}</h1>
       <DoorCard label="Drop a theme" onFiles={onFiles}>
         <h2 className="text-[17px] font-semibold">A theme you like, in a colour you do not</h2>
         <p>

@@ -96,7 +96,6 @@ function Opened({ session }: { session: Session }) {
           <HelpButton topic="recolour" />
           <UndoRedo session={session} />
         </TopBar>
-        <h1 className="sr-only">Recolour a set for {site.name}</h1>
         <EmptySet site={site} intake={intake} onFiles={take} />
       </DropScreen>
     );
@@ -330,9 +329,8 @@ function OpenSet({
         measuring={measuring}
         onArchive={written.whole && followed && active ? () => void archive() : undefined}
       />
-      <h1 className="sr-only">Recolour a set: {set.name}</h1>
-      <div
-        className="grid min-h-0 grow"
+      <main
+        className="grid min-h-0 grow max-md:block! max-md:overflow-y-auto"
         style={{
           gridTemplateColumns:
             // A page is looked at larger than its list of pieces.
@@ -341,6 +339,7 @@ function OpenSet({
               : 'minmax(0, 1.62fr) minmax(0, 1fr)',
         }}
       >
+        <h1 className="sr-only">Recolour a set: {set.name}</h1>
         <section aria-label="Pieces of the set" className="flex min-h-0 flex-col">
           <div className="flex h-9 shrink-0 items-center gap-2 border-b border-hair bg-white px-3">
             <h2 className="min-w-0 truncate font-semibold" title={`${set.name}: ${counts}`}>
@@ -407,7 +406,7 @@ function OpenSet({
           acts={acts}
           onDecide={decide}
         />
-      </div>
+      </main>
       <div className="grid h-[262px] shrink-0 grid-cols-[minmax(0,1.25fr)_minmax(0,1.1fr)_minmax(0,1fr)] border-t border-line bg-sheet [&>*]:overflow-y-auto [&>*]:px-3.5 [&>*]:py-2">
         <div>
           <RecipePanel session={session} site={site} set={set} props={recipeProps} />

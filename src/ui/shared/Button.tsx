@@ -48,7 +48,9 @@ export function Hint({ text, children }: { text: string; children: ReactNode }) 
   return (
     <Tooltip.Root>
       <Tooltip.Trigger asChild>{children}</Tooltip.Trigger>
-      <Tooltip.Portal>
+      <Tooltip.Portal
+        container={typeof document === 'undefined' ? null : document.getElementById('messages')}
+      >
         <Tooltip.Content
           sideOffset={4}
           className="z-50 max-w-72 rounded-sm bg-ink px-2 py-1 text-white"

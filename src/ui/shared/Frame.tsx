@@ -55,39 +55,39 @@ export function Frame({ children }: { children: ReactNode }) {
 function Notices() {
   const list = useStore(notices, (s) => s.list);
   return (
-    <div
-      aria-live="assertive"
-      aria-label="Messages"
-      role="region"
-      className="pointer-events-none fixed top-[100px] left-1/2 z-50 flex w-[560px] max-w-[90vw] -translate-x-1/2 flex-col gap-1"
-    >
-      {list.map((notice) => (
-        <div
-          key={notice.id}
-          className={`pointer-events-auto flex items-start gap-2 rounded-sm border bg-white px-3 py-2 ${notice.tone === 'bad' ? 'border-bad' : 'border-act'}`}
-        >
-          <VerdictMark verdict={notice.tone === 'bad' ? 'fails' : 'holds'} />
-          <p className="min-w-0 grow break-words">{notice.text}</p>
-          {notice.action && (
-            <Button
-              onClick={() => {
-                putAway(notice.id);
-                notice.action?.run();
-              }}
-            >
-              {notice.action.label}
-            </Button>
-          )}
-          <button
-            type="button"
-            aria-label="Put this message away"
-            onClick={() => putAway(notice.id)}
-            className="text-soft hover:text-ink"
+    <div id="messages" aria-label="Messages" role="region">
+      <div
+        aria-live="assertive"
+        className="pointer-events-none fixed top-[100px] left-1/2 z-50 flex w-[560px] max-w-[90vw] -translate-x-1/2 flex-col gap-1"
+      >
+        {list.map((notice) => (
+          <div
+            key={notice.id}
+            className={`pointer-events-auto flex items-start gap-2 rounded-sm border bg-white px-3 py-2 ${notice.tone === 'bad' ? 'border-bad' : 'border-act'}`}
           >
-            <X size={15} />
-          </button>
-        </div>
-      ))}
+            <VerdictMark verdict={notice.tone === 'bad' ? 'fails' : 'holds'} />
+            <p className="min-w-0 grow break-words">{notice.text}</p>
+            {notice.action && (
+              <Button
+                onClick={() => {
+                  putAway(notice.id);
+                  notice.action?.run();
+                }}
+              >
+                {notice.action.label}
+              </Button>
+            )}
+            <button
+              type="button"
+              aria-label="Put this message away"
+              onClick={() => putAway(notice.id)}
+              className="text-soft hover:text-ink"
+            >
+              <X size={15} />
+            </button>
+          </div>
+        ))}
+      </div>
     </div>
   );
 }

@@ -63,7 +63,7 @@ function Preview({ url }: { url: string | undefined }) {
 function Part({ title, children }: { title: string; children: ReactNode }) {
   return (
     <section aria-label={title} className="flex flex-col gap-1.5">
-      <h3 className="caption">{title}</h3>
+      <h2 className="caption">{title}</h2>
       {children}
     </section>
   );

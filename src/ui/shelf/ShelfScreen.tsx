@@ -215,8 +215,8 @@ function Shelf({ session }: { session: Session }) {
           <span>wide</span>
         </span>
       </form>
-      <div className="flex min-h-0 grow">
-        <main className="min-w-0 grow overflow-auto bg-board p-4">
+      <div className="flex min-h-0 grow max-md:flex-col max-md:overflow-y-auto">
+        <main className="min-w-0 grow overflow-auto bg-board p-4 max-md:shrink-0 max-md:overflow-visible">
           <h1 className="sr-only">Shelf of {site.name}</h1>
           {where === 'shelf' && (
             <>
@@ -330,7 +330,7 @@ function Shelf({ session }: { session: Session }) {
         </main>
         <aside
           aria-label="Chosen picture"
-          className="w-[380px] shrink-0 overflow-auto border-l border-line bg-white"
+          className="w-[380px] shrink-0 overflow-auto border-l border-line bg-white max-md:w-full max-md:border-t max-md:border-l-0"
         >
           {ownChosen && (
             <ShelfDetails
