@@ -34,9 +34,12 @@ function Asked() {
   const { question } = useAsking();
   const Panel = panels[question - 1];
   return (
-    <Suspense fallback={null}>
-      <Panel />
-    </Suspense>
+    <>
+      <h2 className="sr-only">Controls</h2>
+      <Suspense fallback={null}>
+        <Panel />
+      </Suspense>
+    </>
   );
 }
 

@@ -175,12 +175,12 @@ function Opened({ session }: { session: Session }) {
           {made ? `Archive, ${plan.length === 0 ? 'no picture' : kilobytes(total)}` : 'Archive'}
         </Button>
       </TopBar>
-      <h1 className="sr-only">Hand over of {site.name}</h1>
       <div className="grid min-h-0 grow grid-cols-[minmax(0,1fr)_minmax(300px,27%)_268px] max-md:block max-md:overflow-y-auto">
         <main
           className="min-h-0 overflow-y-auto max-md:overflow-x-auto"
           aria-label="Files to hand over"
         >
+          <h1 className="sr-only">Hand over of {site.name}</h1>
           {failure && (
             <p
               role="alert"
@@ -209,6 +209,7 @@ function Opened({ session }: { session: Session }) {
           aria-label="Lines"
           className="flex min-h-0 flex-col gap-2 border-x border-line bg-white px-3.5 py-2"
         >
+          <h2 className="sr-only">Lines for the pages</h2>
           <div className="flex items-center justify-between gap-2">
             <Switch<Shown>
               label="Which lines"
