@@ -107,6 +107,7 @@ inNewTab(
       .getByRole('link', { name: 'Go on where you were: Sidebar strip of Veldrin Clayworks' })
       .click();
     await page.waitForURL(`${plan}/slots/sidebar`);
+    await bench.drawn();
     // A picture that was removed is nowhere to go on at.
     await page.evaluate(() => localStorage.setItem('soyez.place', '/sites/none/slots/sidebar'));
     await page.getByRole('link', { name: 'Soyez', exact: true }).click();

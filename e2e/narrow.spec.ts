@@ -14,6 +14,7 @@ const test = base.extend<{ tab: Page }>({
 
 /** It can be brought into the window and clicked there. */
 async function canBeReached(what: Locator): Promise<void> {
+  await expect(what).toBeEnabled();
   await what.scrollIntoViewIfNeeded();
   await what.click({ trial: true, timeout: 10_000 });
 }

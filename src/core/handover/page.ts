@@ -102,9 +102,10 @@ const classes = (...names: string[]): string => `class="${names.filter(Boolean).
 function band({ heading, boxed, slot }: TitleBand, site: Site, plan: readonly SlotFiles[]): string {
   const title = `<h1>${escapeHtml(heading)}</h1>`;
   const names = classes('page-title', classOf(site, plan, slot));
+  const label = `aria-label="${escapeHtml(heading)}"`;
   return boxed
-    ? `<div class="page-column"><div ${names}>${title}</div></div>`
-    : `<div ${names}><div class="page-column">${title}</div></div>`;
+    ? `<section ${label} class="page-column"><div ${names}>${title}</div></section>`
+    : `<section ${label} ${names}><div class="page-column">${title}</div></section>`;
 }
 
 function section(
@@ -113,7 +114,7 @@ function section(
   site: Site,
   plan: readonly SlotFiles[],
 ): string {
-  return `<section ${classes('page-section', `page-section-${i + 1}`, classOf(site, plan, dividerSlot))}><div class="page-column">${headingAt(heading, 34, 'h2')}</div></section>`;
+  return `<section aria-label="${escapeHtml(heading)}" ${classes('page-section', `page-section-${i + 1}`, classOf(site, plan, dividerSlot))}><div class="page-column">${headingAt(heading, 34, 'h2')}</div></section>`;
 }
 
 /** A column without a picture keeps its place. */
@@ -152,12 +153,12 @@ ${furniture(site, page)}</style>
 <link rel="stylesheet" href="${styleSheet}">
 </head>
 <body class="${safeName(page.name)}">
-<div class="page-column">
+<header class="page-column">
 <div class="page-bar">
 ${markSlot ? `<div class="page-mark" style="width: ${markSlot.width}px">${mark}</div>\n` : ''}<ul class="page-links">${bar.links.map((l) => `<li>${escapeHtml(l)}</li>`).join('')}</ul>
 </div>
 ${markupOf(site, plan, page.headerSlot)}
-${pieces.length > 0 ? `<div class="page-pieces">${pieces.map((p) => `<div class="page-piece">${p}</div>`).join('\n')}</div>\n` : ''}</div>
+${pieces.length > 0 ? `<div class="page-pieces">${pieces.map((p) => `<div class="page-piece">${p}</div>`).join('\n')}</div>\n` : ''}</header>
 ${page.band ? `${band(page.band, site, plan)}\n` : ''}<div class="page-column">
 <main class="page-text">
 ${columns('left').join('')}<div class="page-words">${headingAt(body.heading, 22, page.band ? 'h2' : 'h1')}<div class="page-lines">${[100, 96, 100, 62].map((w) => `<i style="width: ${w}%"></i>`).join('')}</div></div>${columns('right').reverse().join('')}

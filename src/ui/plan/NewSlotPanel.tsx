@@ -90,7 +90,6 @@ export function NewSlotPanel({
   const taken = (single ? on(page)[0] : null) ?? null;
   return (
     <div className="flex flex-col gap-3 p-3">
-      <h2 className="sr-only">A new slot</h2>
       <Group title="What is measured" aside={<Button onClick={() => onDone()}>Back</Button>}>
         <div role="radiogroup" aria-label="Kind of slot" className="grid grid-cols-2 gap-1.5">
           {slotKinds.map(({ kind: k, title }) => (

@@ -34,6 +34,14 @@ const views = [
   ['visitors', 'Visitors'],
 ] as const;
 
+/** What is shown, where its parts do not say it by themselves. */
+const titleOf: Partial<Record<PlanView, string>> = {
+  page: 'Page layout',
+  visitors: 'Visitors',
+  measure: 'A new slot',
+  harmony: 'Colours and fonts that go together',
+};
+
 const helpOf: Partial<Record<PlanView, TopicName>> = { page: 'page', visitors: 'visitors' };
 
 interface Props {
@@ -73,6 +81,7 @@ export function PlanPanel(props: Props) {
       </nav>
       <div className="min-h-0 grow overflow-auto">
         <Boundary resetOn={view} what="This panel">
+          {titleOf[view] && <h2 className="sr-only">{titleOf[view]}</h2>}
           <Suspense fallback={null}>
             <Shown {...props} />
           </Suspense>

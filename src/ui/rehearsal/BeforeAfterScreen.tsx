@@ -37,6 +37,7 @@ function Opened({ session }: { session: Session }) {
   }
   const path = pageFiles(site).get(page.id)!;
   const served = host?.pages.some((p) => p.path === path);
+  const title = `Before and after of ${page.own.title || page.name}`;
   return (
     <DropScreen siteId={site.id}>
       <TopBar
@@ -63,16 +64,17 @@ function Opened({ session }: { session: Session }) {
           choices={screenWidths.map((w) => ({ value: String(w), label: `Screen ${w}` }))}
         />
       </TopBar>
-      <h1 className="sr-only">Before and after of {page.own.title || page.name}</h1>
       {served ? (
         <Curtain
           key={page.id}
           own={page.own}
           after={rehearsalAddress(site.id, path)}
           screen={screen}
+          title={title}
         />
       ) : (
         <main className="grow bg-board p-6">
+          <h1 className="sr-only">{title}</h1>
           <p className="text-soft">
             This page was not rehearsed yet, or the host was emptied.{' '}
             <Link href={`/sites/${site.id}/hand-over`} className="text-act underline">

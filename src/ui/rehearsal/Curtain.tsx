@@ -14,7 +14,18 @@ const step = 80;
  * A page as it was at the left of an edge, as it is rehearsed at the right. The edge is dragged, or
  * moved by key; both pages scroll together.
  */
-export function Curtain({ own, after, screen }: { own: OwnPage; after: string; screen: number }) {
+export function Curtain({
+  own,
+  after,
+  screen,
+  title,
+}: {
+  own: OwnPage;
+  /** Address of the rehearsed page. */
+  after: string;
+  screen: number;
+  title: string;
+}) {
   const [measure, room] = useMeasure();
   const place = useRef<HTMLDivElement>(null);
   const served = useRef<HTMLIFrameElement>(null);
@@ -68,8 +79,9 @@ export function Curtain({ own, after, screen }: { own: OwnPage; after: string; s
   };
   const edge = left + (screen * scale * share) / 100;
   return (
-    <>
-      <main
+    <main className="flex min-h-0 grow flex-col">
+      <h1 className="sr-only">{title}</h1>
+      <section
         ref={measure}
         tabIndex={0}
         aria-label={`Before at the left, after at the right, at a screen of ${screen} px`}
@@ -128,7 +140,7 @@ export function Curtain({ own, after, screen }: { own: OwnPage; after: string; s
               : `Your page cannot be shown: ${problem}`}
           </p>
         )}
-      </main>
+      </section>
       <label className="flex h-[42px] shrink-0 items-center gap-3 border-t border-line bg-white px-4">
         <span className="shrink-0">Before shown</span>
         <input
@@ -142,7 +154,7 @@ export function Curtain({ own, after, screen }: { own: OwnPage; after: string; s
         />
         <span className="w-[52px] text-right figure">{Math.round(share)}%</span>
       </label>
-    </>
+    </main>
   );
 }
 

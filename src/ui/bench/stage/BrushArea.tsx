@@ -9,6 +9,7 @@ import type { PhotoLayer } from '@/core/site/model/photoLayer';
 import { say } from '../../shared/notices';
 import { setCutOut } from '@/core/cutout/editCutOut';
 import { type Tool, useEditing, useSelecting } from '../useBench';
+import { AreaSvg } from './AreaSvg';
 import { AreaBox, type Area } from './AreaBox';
 import { Cross } from './SampleArea';
 import { useCursor } from './useCursor';
@@ -26,7 +27,7 @@ export function BrushArea({
   photo: PhotoLayer;
   tool: Extract<Tool, { kind: 'brush' }>;
 }) {
-  const { slot, picture, commit, preview, session } = useEditing();
+  const { picture, commit, preview, session } = useEditing();
   const { take } = useSelecting();
   const px = 1 / area.scale;
   const box = photoBox(photo);
@@ -117,13 +118,7 @@ export function BrushArea({
       onPointerLeave={() => setPointer(undefined)}
       onEscape={abandon}
     >
-      <svg
-        className="pointer-events-none absolute inset-0 overflow-visible"
-        width={area.rect.width}
-        height={area.rect.height}
-        viewBox={`0 0 ${slot.width} ${slot.height}`}
-        fill="none"
-      >
+      <AreaSvg area={area}>
         {shown && (
           <>
             <circle
@@ -137,7 +132,7 @@ export function BrushArea({
           </>
         )}
         {cursor && <Cross at={cursor} px={px} />}
-      </svg>
+      </AreaSvg>
     </AreaBox>
   );
 }

@@ -6,6 +6,7 @@ import { photoSize } from '@/core/layers/photo';
 import { editLayer, editLayers } from '@/core/site/edit';
 import type { PhotoLayer } from '@/core/site/model/photoLayer';
 import { useEditing, useSelecting } from '../useBench';
+import { AreaSvg } from './AreaSvg';
 import { AreaBox, type Area } from './AreaBox';
 
 /** Largest zoom of a photo, as a multiple of the one that just fills the slot. */
@@ -125,14 +126,7 @@ export function FramingArea({
       onWheel={zoom}
     >
       {marks && (
-        <svg
-          className="pointer-events-none absolute inset-0 overflow-visible"
-          width={area.rect.width}
-          height={area.rect.height}
-          viewBox={`0 0 ${slot.width} ${slot.height}`}
-          fill="none"
-          style={{ clipPath: seenOf(area) }}
-        >
+        <AreaSvg area={area} style={{ clipPath: seenOf(area) }}>
           <path
             d={`M${slot.width / 2} 0V${slot.height}M0 ${slot.height / 2}H${slot.width}`}
             stroke="#fcfcfb"
@@ -149,7 +143,7 @@ export function FramingArea({
               d={`M${(slot.width * i) / 3} 0V${slot.height}M0 ${(slot.height * i) / 3}H${slot.width}`}
             />
           ))}
-        </svg>
+        </AreaSvg>
       )}
     </AreaBox>
   );

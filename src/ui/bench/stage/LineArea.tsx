@@ -6,6 +6,7 @@ import { addPoint, drawnOver, movePoint } from '@/core/divider/ownLine';
 import { editLayer } from '@/core/site/edit';
 import type { LinePoint, ProfileLayer } from '@/core/site/model/blendLayers';
 import { useEditing, useSelecting } from '../useBench';
+import { AreaSvg } from './AreaSvg';
 import { AreaBox, type Area } from './AreaBox';
 import { Cross } from './SampleArea';
 import { useCursor } from './useCursor';
@@ -183,15 +184,9 @@ export function LineArea({ area, profile }: { area: Area; profile: ProfileLayer 
         );
       })}
       {cursor && (
-        <svg
-          className="pointer-events-none absolute inset-0 overflow-visible"
-          width={area.rect.width}
-          height={area.rect.height}
-          viewBox={`0 0 ${slot.width} ${slot.height}`}
-          fill="none"
-        >
+        <AreaSvg area={area}>
           <Cross at={cursor} px={1 / area.scale} />
-        </svg>
+        </AreaSvg>
       )}
       {points.length === 0 && (
         <p className="absolute inset-0 grid place-items-center">

@@ -8,6 +8,7 @@ import type { PhotoLayer } from '@/core/site/model/photoLayer';
 import { theEngine } from '../../hooks/tab/engine';
 import { say } from '../../shared/notices';
 import { useEditing, useSelecting } from '../useBench';
+import { AreaSvg } from './AreaSvg';
 import { AreaBox, type Area } from './AreaBox';
 import { Cross } from './SampleArea';
 import { useCursor } from './useCursor';
@@ -17,7 +18,7 @@ const step = 4;
 
 /** A thing in a photo is cut out by a loop drawn roughly around it. */
 export function LoopArea({ area, photo }: { area: Area; photo: PhotoLayer }) {
-  const { slot, picture, commit } = useEditing();
+  const { picture, commit } = useEditing();
   const { take } = useSelecting();
   const px = 1 / area.scale;
   const box = photoBox(photo);
@@ -113,13 +114,7 @@ export function LoopArea({ area, photo }: { area: Area; photo: PhotoLayer }) {
       onPointerCancel={abandon}
       onEscape={abandon}
     >
-      <svg
-        className="pointer-events-none absolute inset-0 overflow-visible"
-        width={area.rect.width}
-        height={area.rect.height}
-        viewBox={`0 0 ${slot.width} ${slot.height}`}
-        fill="none"
-      >
+      <AreaSvg area={area}>
         <polygon points={path} stroke="#fcfcfb" strokeWidth={3 * px} />
         <polygon
           points={path}
@@ -128,7 +123,7 @@ export function LoopArea({ area, photo }: { area: Area; photo: PhotoLayer }) {
           strokeDasharray={`${4 * px} ${3 * px}`}
         />
         {cursor && <Cross at={cursor} px={px} />}
-      </svg>
+      </AreaSvg>
       {busy && (
         <p role="status" className="absolute inset-0 grid place-items-center">
           <span className="rounded-sm border border-line bg-white px-2 py-0.5">Cutting out…</span>

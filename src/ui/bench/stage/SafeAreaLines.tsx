@@ -2,6 +2,7 @@
 
 import { safeArea } from '@/core/widths/visible';
 import { useEditing } from '../useBench';
+import { AreaSvg } from './AreaSvg';
 import type { Area } from './AreaBox';
 
 /** The part of the picture that is seen at every screen width, and the side margin inside of it. */
@@ -18,17 +19,9 @@ export function SafeAreaLines({ area }: { area: Area }) {
   }
   const frame = { x: part.x, y: part.y, width: part.width, height: part.height, strokeWidth: px };
   return (
-    <svg
-      className="pointer-events-none absolute overflow-visible"
-      style={{ left: area.rect.x, top: area.rect.y }}
-      width={area.rect.width}
-      height={area.rect.height}
-      viewBox={`0 0 ${slot.width} ${slot.height}`}
-      fill="none"
-      data-testid="safe-area"
-    >
+    <AreaSvg area={area} alone testId="safe-area">
       <rect {...frame} stroke="#fcfcfb" />
       <rect {...frame} stroke="#0d6b62" strokeDasharray={`${4 * px} ${4 * px}`} />
-    </svg>
+    </AreaSvg>
   );
 }

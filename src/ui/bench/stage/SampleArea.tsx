@@ -8,12 +8,13 @@ import { theEngine } from '../../hooks/tab/engine';
 import { say } from '../../shared/notices';
 import { setCutOut } from '@/core/cutout/editCutOut';
 import { useEditing, useSelecting } from '../useBench';
+import { AreaSvg } from './AreaSvg';
 import { AreaBox, type Area } from './AreaBox';
 import { useCursor } from './useCursor';
 
 /** Colours of the plain surround are taken from the photo itself. */
 export function SampleArea({ area, photo }: { area: Area; photo: PhotoLayer }) {
-  const { slot, commit, picture } = useEditing();
+  const { commit, picture } = useEditing();
   const { take: benchTake } = useSelecting();
   const px = 1 / area.scale;
   const box = photoBox(photo);
@@ -54,13 +55,7 @@ export function SampleArea({ area, photo }: { area: Area; photo: PhotoLayer }) {
         }
       }}
     >
-      <svg
-        className="pointer-events-none absolute inset-0 overflow-visible"
-        width={area.rect.width}
-        height={area.rect.height}
-        viewBox={`0 0 ${slot.width} ${slot.height}`}
-        fill="none"
-      >
+      <AreaSvg area={area}>
         {photo.cutOut?.samples.map((s, i) => {
           const p = slotPoint(photo, s);
           return (
@@ -76,7 +71,7 @@ export function SampleArea({ area, photo }: { area: Area; photo: PhotoLayer }) {
           );
         })}
         {cursor && <Cross at={cursor} px={px} />}
-      </svg>
+      </AreaSvg>
     </AreaBox>
   );
 }

@@ -4,7 +4,7 @@ import type { PointerEvent } from 'react';
 import { cornersOf, pointOf, turnAbout, type Bounds, type Box } from '@/core/arrange/box';
 import { handles, isCorner, type Handle } from '@/core/arrange/gesture';
 import type { Gap, Guide } from '@/core/arrange/snap';
-import { useEditing } from '../useBench';
+import { AreaSvg } from './AreaSvg';
 import type { Area } from './AreaBox';
 
 interface Props {
@@ -54,7 +54,6 @@ export function SelectionFrame({
   sides,
   onGrip,
 }: Props) {
-  const { slot } = useEditing();
   const px = 1 / area.scale;
   const label = (x: number, y: number, words: string, key: string) => {
     const width = (words.length * 7 + 8) * px;
@@ -95,14 +94,7 @@ export function SelectionFrame({
   };
   const small = frame && Math.min(frame.width, frame.height) * area.scale < 24;
   return (
-    <svg
-      className="pointer-events-none absolute inset-0 overflow-visible"
-      width={area.rect.width}
-      height={area.rect.height}
-      viewBox={`0 0 ${slot.width} ${slot.height}`}
-      fill="none"
-      data-testid="selection-frame"
-    >
+    <AreaSvg area={area} testId="selection-frame">
       {boxes.map((box, i) => (
         <path
           key={i}
@@ -222,6 +214,6 @@ export function SelectionFrame({
             })}
         </g>
       )}
-    </svg>
+    </AreaSvg>
   );
 }

@@ -1,6 +1,7 @@
 'use client';
 
 import { useEditing, useFiled } from '../useBench';
+import { AreaSvg } from './AreaSvg';
 import type { Area } from './AreaBox';
 import { Spot } from './Spot';
 
@@ -17,15 +18,7 @@ export function WeakSpots({ area }: { area: Area }) {
     ([, { contrast, wanted }]) => contrast.worst < wanted,
   );
   return (
-    <svg
-      className="pointer-events-none absolute overflow-visible"
-      style={{ left: area.rect.x, top: area.rect.y }}
-      width={area.rect.width}
-      height={area.rect.height}
-      viewBox={`0 0 ${slot.width} ${slot.height}`}
-      fill="none"
-      data-testid="weak-spots"
-    >
+    <AreaSvg area={area} alone testId="weak-spots">
       {weak.map(([id, { contrast }]) => (
         <Spot
           key={id}
@@ -36,6 +29,6 @@ export function WeakSpots({ area }: { area: Area }) {
           width={slot.width}
         />
       ))}
-    </svg>
+    </AreaSvg>
   );
 }
