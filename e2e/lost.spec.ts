@@ -205,7 +205,13 @@ async function start(folder: string, tries = 4): Promise<Own> {
   const { executablePath, args } = test.info().project.use.launchOptions!;
   const process: ChildProcess = spawn(
     executablePath!,
-    [...args!, '--headless=new', '--remote-debugging-port=0', `--user-data-dir=${folder}`],
+    [
+      ...args!,
+      '--headless=new',
+      '--window-size=1280,900',
+      '--remote-debugging-port=0',
+      `--user-data-dir=${folder}`,
+    ],
     { detached: true, stdio: ['ignore', 'ignore', 'pipe'] },
   );
   const kill = async () => {

@@ -203,47 +203,6 @@ inNewTab(
   },
 );
 
-inNewTab(
-  'a background with its CSS by keys, and a title with a shadow, in 45 strokes at most each',
-  async ({ page, bench }) => {
-    await page.context().grantPermissions(['clipboard-read', 'clipboard-write']);
-    await page.goto('/');
-    await expect(page.getByRole('button', { name: 'Open the sample' })).toBeEnabled();
-    const asked = page.waitForEvent('filechooser');
-    let strokes = await tabTo(page, /^What it is$/);
-    strokes += await typed(page, ['Enter', 'ArrowDown', 'Enter']);
-    await expect(page.getByRole('textbox', { name: 'Width' })).toHaveValue('1920');
-    strokes += await tabTo(page, /^Choose a photo$/);
-    strokes += await typed(page, ['Enter']);
-    await (await asked).setFiles(pots);
-    strokes++;
-    await bench.drawn();
-    strokes += await typed(page, ['7']);
-    await expect(page.getByRole('button', { name: /^Download / })).toBeEnabled();
-    strokes += await tabTo(page, /^Download /);
-    const saved = page.waitForEvent('download');
-    strokes += await typed(page, ['Enter']);
-    expect((await saved).suggestedFilename()).toBe('background.webp');
-    strokes += await tabTo(page, /^Copy CSS$/);
-    strokes += await typed(page, ['Enter']);
-    expect(strokes).toBeLessThanOrEqual(45);
-    expect(await page.evaluate(() => navigator.clipboard.readText())).toContain('background');
-
-    let more = await typed(page, ['4']);
-    more += await tabTo(page, /^Text$/);
-    more += await typed(page, ['Enter']);
-    await expect(bench.answer(4)).toContainText('1 text');
-    more += await typed(page, ['K', 'i', 'l', 'n', 'Escape']);
-    await expect(bench.layer('Kiln')).toBeVisible();
-    more += await tabTo(page, /^Effects$/);
-    more += await typed(page, ['Enter']);
-    more += await tabTo(page, /^\+ Shadow$/);
-    more += await typed(page, ['Enter']);
-    await expect(page.getByRole('list', { name: 'Effects of this layer' })).toContainText('Shadow');
-    expect(more).toBeLessThanOrEqual(45);
-  },
-);
-
 const isOn = (bench: BenchPage, heading: RegExp) =>
   expect(bench.page.getByRole('heading', { name: heading })).toBeAttached();
 

@@ -137,6 +137,7 @@ export function WordsFacet({ layer: text }: { layer: TextLayer }) {
  * has paused.
  */
 function Words({ text, onChange }: { text: TextLayer; onChange(words: string): void }) {
+  const around = useRef<HTMLDivElement>(null);
   const field = useRef<HTMLTextAreaElement>(null);
   const [typed, setTyped] = useState<string>();
   useEffect(() => {
@@ -152,23 +153,26 @@ function Words({ text, onChange }: { text: TextLayer; onChange(words: string): v
     }
   }, [text.words]);
   return (
-    <textarea
-      ref={field}
-      aria-label="Words"
-      rows={2}
-      value={typed ?? text.words}
-      onChange={(e) => {
-        setTyped(e.target.value);
-        onChange(e.target.value);
-      }}
-      onKeyDown={(e) => {
-        if (e.key === 'Escape') {
-          e.currentTarget.blur();
-        }
-      }}
-      className={`${inputLook} h-[58px] min-w-40 grow resize-none py-1 text-[15px]`}
-      // In the text's own font, whose letters the interface's own may not have.
-      style={{ fontFamily: `"${faceName(text.font)}", var(--font-sans), sans-serif` }}
-    />
+    <div ref={around} tabIndex={-1} className="flex min-w-40 grow outline-none">
+      <textarea
+        ref={field}
+        aria-label="Words"
+        rows={2}
+        value={typed ?? text.words}
+        onChange={(e) => {
+          setTyped(e.target.value);
+          onChange(e.target.value);
+        }}
+        onKeyDown={(e) => {
+          if (e.key === 'Escape') {
+            // Out of the field, and keys go on from beside it.
+            around.current?.focus({ preventScroll: true });
+          }
+        }}
+        className={`${inputLook} h-[58px] min-w-40 grow resize-none py-1 text-[15px]`}
+        // In the text's own font, whose letters the interface's own may not have.
+        style={{ fontFamily: `"${faceName(text.font)}", var(--font-sans), sans-serif` }}
+      />
+    </div>
   );
 }
