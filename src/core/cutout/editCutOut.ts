@@ -5,7 +5,7 @@ import type { CutOut } from '../site/model/photoLayer';
  * Nothing sampled and nothing brushed; the tolerance takes a plain surround with its grain (ours,
  * by looking).
  */
-const plainCutOut: CutOut = {
+export const plainCutOut: CutOut = {
   samples: [],
   tolerance: 8,
   softness: 0,

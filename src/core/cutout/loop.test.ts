@@ -2,6 +2,7 @@ import { createCanvas, loadImage } from '@napi-rs/canvas';
 import type { Raster } from '../raster/raster';
 import type { CutOut } from '../site/model/photoLayer';
 import { cutOutPhoto } from './cutOut';
+import { plainCutOut } from './editCutOut';
 import { cutByLoop, groundOf } from './loop';
 
 type Context = ReturnType<ReturnType<typeof createCanvas>['getContext']>;
@@ -53,15 +54,7 @@ const loop = [
   205, 110, 290, 95, 400, 100, 470, 160, 515, 230, 500, 320, 460, 400, 340, 425, 220, 400, 190, 290,
 ];
 
-const cutOut = (part: Partial<CutOut>): CutOut => ({
-  samples: [],
-  tolerance: 8,
-  softness: 0,
-  joined: true,
-  strokes: [],
-  area: null,
-  ...part,
-});
+const cutOut = (part: Partial<CutOut>): CutOut => ({ ...plainCutOut, ...part });
 
 /** Share of what either says is the jug that both say. */
 function agreement(cut: Raster, truth: Raster): number {

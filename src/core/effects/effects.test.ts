@@ -393,52 +393,16 @@ test('whatever the effects, nothing of them is cut at the frame, and their order
         [
           [
             // The tail of a wide blur was once cut off here.
-            {
-              kind: 'shadow',
-              byLight: false,
-              x: 0,
-              y: 21,
-              blur: 0,
-              spread: 9,
-              colour: '#ff0000',
-              opacity: 1,
-            },
-            {
-              kind: 'shadow',
-              byLight: false,
-              x: 0,
-              y: 23,
-              blur: 12,
-              spread: 1,
-              colour: '#ff0000',
-              opacity: 1,
-            },
+            shadow({ y: 21, blur: 0, spread: 9 }),
+            shadow({ y: 23, blur: 12, spread: 1 }),
           ],
         ],
         [
           [
             // Shadows once cast shadows of their own, and of glows, farther than the frame.
-            {
-              kind: 'shadow',
-              byLight: false,
-              x: 0,
-              y: 6,
-              blur: 0,
-              spread: 9,
-              colour: '#ff0000',
-              opacity: 1,
-            },
-            {
-              kind: 'shadow',
-              byLight: false,
-              x: 0,
-              y: 21,
-              blur: 0,
-              spread: 6,
-              colour: '#ff0000',
-              opacity: 1,
-            },
-            { kind: 'glow', side: 'outside', size: 19, colour: '#ff0000', opacity: 1 },
+            shadow({ y: 6, blur: 0, spread: 9 }),
+            shadow({ y: 21, blur: 0, spread: 6 }),
+            glow({ size: 19 }),
           ],
         ],
       ],

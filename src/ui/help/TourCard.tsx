@@ -19,7 +19,7 @@ interface Found {
 const same = (a: DOMRect, b: DOMRect): boolean =>
   a.x === b.x && a.y === b.y && a.width === b.width && a.height === b.height;
 
-/** What a card stands beside: an element, or the middle of one that leaves it no room. */
+/** What a card stands beside: all of what is shown, its middle where it leaves the card no room. */
 function besideOf(element: HTMLElement): DOMRect {
   const rect = element.getBoundingClientRect();
   const fills = rect.height > window.innerHeight / 2 && rect.width > window.innerWidth / 2;

@@ -86,6 +86,6 @@ export interface ProfileLayer extends LayerBase {
   readonly rise: number;
   /** Profiles behind each other; those farther back are higher and fainter. */
   readonly depths: number;
-  /** Of a line of the owner's own, by place; it is flat where there are none. */
+  /** Of a line of the owner's own, from left to right; without any the line is flat. */
   readonly points: readonly LinePoint[];
 }
