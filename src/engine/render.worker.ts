@@ -19,6 +19,7 @@ import type { Hex } from '@/core/site/model/hex';
 import { ownAssetId, ownFontId } from '@/core/text/fonts';
 import { canvasGlyphs, type TextContext } from '@/core/text/glyphs';
 import { serve, type ServerScope } from './channel';
+import { Breath } from './breath';
 import { addOwnFace, cssFont, fontLoader } from './fontFaces';
 import { mostPhotoBytes } from './limits';
 import type { RenderCalls } from './protocol';
@@ -169,6 +170,8 @@ serve<RenderCalls>(self as unknown as ServerScope, {
       await loadFonts([{ font: title.font, italic: false, words: title.band.heading }]);
     }
     const bare = { ...drawing, layers: drawing.layers.filter((l) => l.kind !== 'text') };
+    // A title is measured at many widths: what is drawn meanwhile does not wait for all of them.
+    const breath = new Breath(16);
     return {
       answer: {
         texts: legibilityOf(drawing, resources, backdrop, colours),
@@ -176,7 +179,9 @@ serve<RenderCalls>(self as unknown as ServerScope, {
           ? calmReport(seenOver(bare, backdrop), calm.limit, calm.veil, calm.wraps)
           : undefined,
         title: title
-          ? titleReport(seenOver(drawing, title.band.colour), title, colours, glyphs)
+          ? await titleReport(seenOver(drawing, title.band.colour), title, colours, glyphs, () =>
+              breath.take(),
+            )
           : undefined,
       },
     };

@@ -33,6 +33,8 @@ const wide: TitleQuestion = {
   },
 };
 
+const reportOf = async (...asked: Parameters<typeof titleReport>) => (await titleReport(...asked))!;
+
 /** Width of words as the canvas has it. */
 const wordsWidth = (words: string, sizePx: number): number => {
   const context = contextOf(1, 1);
@@ -40,8 +42,8 @@ const wordsWidth = (words: string, sizePx: number): number => {
   return context.measureText(words).width;
 };
 
-test('at every width the title is read against the part of the picture that lies behind it there', () => {
-  const report = titleReport(halves(2560, 160, 1280), wide, [dark, pale], glyphs)!;
+test('at every width the title is read against the part of the picture that lies behind it there', async () => {
+  const report = await reportOf(halves(2560, 160, 1280), wide, [dark, pale], glyphs);
   expect(report.at.map((one) => one.screen)).toEqual([...titleScreens]);
   const width = wordsWidth(wide.band.heading, 32);
   const onDark = wcagContrast('#ffffff', dark);
@@ -61,20 +63,21 @@ test('at every width the title is read against the part of the picture that lies
   expect(report.spot.x).toBeGreaterThanOrEqual(1280);
 });
 
-test('a title at the right or in the middle is read where it stands', () => {
+test('a title at the right or in the middle is read where it stands', async () => {
   const picture = halves(2560, 160, 1280);
-  const worst = (align: 'left' | 'centre' | 'right') =>
-    titleReport(picture, { ...wide, band: { ...wide.band, align } }, [], glyphs)!.at.find(
-      (one) => one.screen === 1920,
-    )!.worst;
-  expect(worst('left')).toBeCloseTo(wcagContrast('#ffffff', dark), 6);
-  expect(worst('right')).toBeCloseTo(wcagContrast('#ffffff', pale), 6);
-  expect(worst('centre')).toBeCloseTo(wcagContrast('#ffffff', pale), 6);
+  const worst = async (align: 'left' | 'centre' | 'right') => {
+    const band = { ...wide.band, align };
+    const { at } = await reportOf(picture, { ...wide, band }, [], glyphs);
+    return at.find((one) => one.screen === 1920)!.worst;
+  };
+  expect(await worst('left')).toBeCloseTo(wcagContrast('#ffffff', dark), 6);
+  expect(await worst('right')).toBeCloseTo(wcagContrast('#ffffff', pale), 6);
+  expect(await worst('centre')).toBeCloseTo(wcagContrast('#ffffff', pale), 6);
 });
 
-test('the weakest veil makes it read at all widths, and no weaker one does', () => {
+test('the weakest veil makes it read at all widths, and no weaker one does', async () => {
   const picture = halves(2560, 160, 1280);
-  const report = titleReport(picture, wide, [dark], glyphs)!;
+  const report = await reportOf(picture, wide, [dark], glyphs);
   const [veil] = report.veils;
   expect(veil.colour).toBe(dark);
   const under = (percent: number): number => {
@@ -87,37 +90,37 @@ test('the weakest veil makes it read at all widths, and no weaker one does', () 
   expect(under(veil.percent - 1)).toBeLessThan(report.wanted);
 });
 
-test('a picture that repeats or covers is laid as CSS lays it', () => {
+test('a picture that repeats or covers is laid as CSS lays it', async () => {
   const tile = halves(40, 40, 20);
-  const tiled = titleReport(
+  const tiled = await reportOf(
     tile,
     { ...wide, rules: { ...wide.rules, repeat: 'repeat' } },
     [],
     glyphs,
-  )!;
+  );
   // Some pale stripe lies behind the words everywhere.
   expect(tiled.at.every((one) => Math.abs(one.worst - wcagContrast('#ffffff', pale)) < 1e-6)).toBe(
     true,
   );
   expect(tiled.spot.x).toBeGreaterThanOrEqual(20);
-  const cover = titleReport(
+  const cover = await reportOf(
     halves(400, 100, 200),
     { ...wide, rules: { ...wide.rules, size: 'cover' } },
     [],
     glyphs,
-  )!;
+  );
   const at1920 = cover.at.find((one) => one.screen === 1920)!;
   expect(at1920.worst).toBeCloseTo(wcagContrast('#ffffff', dark), 1);
 });
 
-test('lines that have no room are told, with the size that has', () => {
+test('lines that have no room are told, with the size that has', async () => {
   const band = {
     ...wide.band,
     height: 80,
     heading: 'Classes in the kiln house by the river',
     sizePx: 40,
   };
-  const report = titleReport(halves(2560, 80, 2560), { ...wide, band }, [], glyphs)!;
+  const report = await reportOf(halves(2560, 80, 2560), { ...wide, band }, [], glyphs);
   const [phone] = report.at;
   expect(phone.lines).toBeGreaterThan(1);
   expect(phone.fits).toBe(false);
@@ -125,14 +128,26 @@ test('lines that have no room are told, with the size that has', () => {
   // 48 px of room: two lines of 1.2 times the size.
   expect(report.fitting).toBeLessThanOrEqual(20);
   const smaller = { ...band, sizePx: report.fitting! };
-  const after = titleReport(halves(2560, 80, 2560), { ...wide, band: smaller }, [], glyphs)!;
+  const after = await reportOf(halves(2560, 80, 2560), { ...wide, band: smaller }, [], glyphs);
   expect(after.at.every((one) => one.fits)).toBe(true);
 });
 
-test('no words, or no font, and nothing is measured', () => {
+test('no words, or no font, and nothing is measured', async () => {
   const picture = halves(2560, 160, 1280);
   expect(
-    titleReport(picture, { ...wide, band: { ...wide.band, heading: ' ' } }, [], glyphs),
+    await titleReport(picture, { ...wide, band: { ...wide.band, heading: ' ' } }, [], glyphs),
   ).toBeUndefined();
-  expect(titleReport(picture, wide, [], { ...glyphs, has: () => false })).toBeUndefined();
+  expect(await titleReport(picture, wide, [], { ...glyphs, has: () => false })).toBeUndefined();
+});
+
+test('it lets go between the widths, so that nobody waits for all of them', async () => {
+  const picture = halves(2560, 160, 1280);
+  let rests = 0;
+  const rest = async () => {
+    rests++;
+  };
+  const wholly = { ...wide, rules: { ...wide.rules, size: 'cover' as const } };
+  await titleReport(picture, wholly, [dark, pale], glyphs, rest);
+  // Once before each width at which it lies otherwise, and before each colour.
+  expect(rests).toBeGreaterThanOrEqual(titleScreens.length + 2);
 });

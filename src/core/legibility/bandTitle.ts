@@ -16,9 +16,9 @@ import type { GlyphRaster, TextMask, TextSpec } from '../text/glyphs';
 import { firstBase } from '../text/lineHeight';
 import { titleLeading, titleWeight } from '../text/titleLook';
 import { wantedContrast } from './contrast';
-import { around, behindWords, inkRatio, textContrast, unpack, type Behind } from './measure';
+import { around, behindWords, textContrast, type Behind } from './measure';
 import type { Veil } from './report';
-import { leastVeil } from './veil';
+import { leastVeil, veilReaches } from './veil';
 
 /** A band's title over its picture, as it is to be measured. */
 export interface TitleQuestion {
@@ -159,10 +159,15 @@ function shownIn(picture: Raster, placed: PlacedBackground, part: Rect, ground: 
   return out;
 }
 
-/** The colours behind all of them at once. */
-function together(all: readonly Behind[]): Behind {
-  const colours = Uint32Array.from(new Set(all.flatMap((b) => [...b.colours])));
-  return { colours, counts: new Uint32Array(colours.length), places: colours, width: 1 };
+/** The colours behind all of them, each once. */
+function coloursOf(all: readonly Behind[]): Uint32Array {
+  const found = new Set<number>();
+  for (const { colours } of all) {
+    for (const packed of colours) {
+      found.add(packed);
+    }
+  }
+  return Uint32Array.from(found);
 }
 
 /** Largest size at which the lines have room at every width. */
@@ -187,14 +192,16 @@ function fittingSize(question: TitleQuestion, glyphs: GlyphRaster): number | und
  *
  * @param picture of the band, opaque, without the title
  * @param colours for veils and for the title
+ * @param rest waited for between the steps, so that what a person does goes first
  * @returns undefined where it has no words, or its font is not there
  */
-export function titleReport(
+export async function titleReport(
   picture: Raster,
   question: TitleQuestion,
   colours: readonly Hex[],
   glyphs: GlyphRaster,
-): TitleReport | undefined {
+  rest: () => Promise<void> = async () => {},
+): Promise<TitleReport | undefined> {
   const { page, band, rules, font } = question;
   if (band.heading.trim() === '' || !glyphs.has(font)) {
     return undefined;
@@ -218,6 +225,7 @@ export function titleReport(
       at.push({ screen, ...before });
       continue;
     }
+    await rest();
     const laid = layTitle(question, inArea, glyphs, masks);
     const part = intersect(
       {
@@ -258,20 +266,21 @@ export function titleReport(
     return undefined;
   }
   const reached = worst >= wanted;
-  const behind = together(reached ? [] : behinds);
-  const veils = reached
-    ? []
-    : colours.flatMap((colour): Veil[] => {
-        const percent = leastVeil(behind, ink, colourOf(colour), wanted);
-        return percent !== undefined && percent < 100 ? [{ colour, percent }] : [];
-      });
-  const inks = reached
-    ? []
-    : colours.filter((colour) =>
-        behind.colours.every(
-          (packed) => inkRatio({ ...ink, colour: colourOf(colour) }, unpack(packed)) >= wanted,
-        ),
-      );
+  const veils: Veil[] = [];
+  const inks: Hex[] = [];
+  const behind = { colours: coloursOf(reached ? [] : behinds) };
+  for (const colour of reached ? [] : colours) {
+    await rest();
+    const percent = leastVeil(behind, ink, colourOf(colour), wanted);
+    if (percent !== undefined && percent < 100) {
+      veils.push({ colour, percent });
+    }
+    // No veil at all, over words of that colour.
+    if (veilReaches(behind, { ...ink, colour: colourOf(colour) }, colourOf(colour), 0, wanted)) {
+      inks.push(colour);
+    }
+  }
+  await rest();
   return {
     wanted,
     at,

@@ -1,3 +1,4 @@
+import { Breath } from '../breath';
 import {
   addressIn,
   commaParts,
@@ -357,29 +358,6 @@ const rectsOf = (
       return rect ? [[id, rect] as const] : [];
     }),
   );
-
-/** How long the browser is kept from what else it has to do, ms. */
-const slice = 40;
-
-/** Lets the browser do what else it has to do, once that is due. */
-class Breath {
-  private since = performance.now();
-
-  async take(): Promise<void> {
-    if (performance.now() - this.since < slice) {
-      return;
-    }
-    await new Promise<void>((resolve) => {
-      const { port1, port2 } = new MessageChannel();
-      port1.onmessage = () => {
-        port1.close();
-        resolve();
-      };
-      port2.postMessage(undefined);
-    });
-    this.since = performance.now();
-  }
-}
 
 /**
  * Where what was surveyed lies as the document is laid out now; nothing is laid out for it.
