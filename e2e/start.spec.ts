@@ -203,6 +203,24 @@ inNewTab(
   },
 );
 
+inNewTab('a title with a shadow by keys, in 45 strokes at most', async ({ page, bench }) => {
+  await bench.start();
+  await bench.open('Corner mark');
+  let strokes = await typed(page, ['4']);
+  strokes += await tabTo(page, /^Text$/);
+  strokes += await typed(page, ['Enter']);
+  await expect(bench.answer(4)).toContainText('1 text');
+  strokes += await typed(page, ['K', 'i', 'l', 'n', 'Escape']);
+  await expect(bench.layer('Kiln')).toBeVisible();
+  // All that can be done is found by its words, and focus is then where it was.
+  strokes += await typed(page, ['Control+k']);
+  await expect(page.getByRole('combobox', { name: 'All commands' })).toBeFocused();
+  strokes += await typed(page, [...'shadow', 'Enter']);
+  await expect(page.getByRole('button', { name: /^Undo: Add a shadow to/ })).toBeEnabled();
+  strokes += await typed(page, ['Tab']);
+  expect(strokes).toBeLessThanOrEqual(45);
+});
+
 const isOn = (bench: BenchPage, heading: RegExp) =>
   expect(bench.page.getByRole('heading', { name: heading })).toBeAttached();
 

@@ -26,8 +26,8 @@ const isGone = (element: HTMLElement): boolean =>
   !element.isConnected || element.matches(':disabled');
 
 /**
- * Focus does not fall to the body: on arriving it is on the screen itself, and where what had it
- * goes away, on the nearest that is still there around it.
+ * Focus does not fall to the body: on arriving it is on the screen itself; where what had it goes
+ * away, on the nearest that is still there around it; and where a dialog closes, where it was before.
  */
 export function useKeptFocus(screen: RefObject<HTMLElement | null>): void {
   useEffect(() => {
@@ -45,10 +45,22 @@ export function useKeptFocus(screen: RefObject<HTMLElement | null>): void {
         at = at.parentElement;
       }
     };
+    /** What had focus last of all, on the screen or in what lay over it. */
+    let latest: EventTarget | null = null;
+    const note = (event: FocusEvent) => {
+      latest = event.target;
+    };
+    /** A dialog or a card that had focus has closed. */
+    const isClosed = () => latest instanceof HTMLElement && !latest.isConnected;
     const keep = () => {
       const [last] = chain;
-      if (isLost() && last && isGone(last)) {
-        focusPlain(chain.find((element) => root.contains(element) && !isGone(element)) ?? root);
+      if (!isLost() || !last || !(isGone(last) || isClosed())) {
+        return;
+      }
+      const there = chain.find((element) => root.contains(element) && !isGone(element)) ?? root;
+      there.focus({ preventScroll: true });
+      if (isLost()) {
+        focusPlain(there);
       }
     };
     const observer = new MutationObserver(keep);
@@ -59,12 +71,16 @@ export function useKeptFocus(screen: RefObject<HTMLElement | null>): void {
       attributes: true,
       attributeFilter: ['disabled'],
     });
+    document.addEventListener('focusin', note);
+    // What lies over the screen hangs on the body, and gives focus back only to a button of its own.
+    observer.observe(document.body, { childList: true });
     if (isLost()) {
       focusPlain(root);
     }
     return () => {
       observer.disconnect();
       root.removeEventListener('focusin', remember);
+      document.removeEventListener('focusin', note);
     };
   }, [screen]);
 }
