@@ -97,49 +97,51 @@ export function CutOutFacet({ layer: photo }: { layer: PhotoLayer }) {
           </span>
         )}
       </Row>
-      {cutOut && cutOut.samples.length > 0 && (
-        <>
+      {cutOut && (cutOut.samples.length > 0 || cutOut.area) && (
+        <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-x-4 [&_label]:w-[76px]">
+          {cutOut.samples.length > 0 && (
+            <NumberRow
+              label="Tolerance"
+              value={cutOut.tolerance}
+              min={0}
+              max={40}
+              step={0.5}
+              digits={1}
+              unit=""
+              onPreview={(tolerance) => preview(change({ tolerance }))}
+              onCommit={(tolerance) => commit(`Tolerance ${tolerance}`, change({ tolerance }))}
+            />
+          )}
           <NumberRow
-            label="Tolerance"
-            value={cutOut.tolerance}
+            label="Soft edge"
+            value={cutOut.softness}
             min={0}
             max={40}
-            step={0.5}
-            digits={1}
-            unit=""
-            onPreview={(tolerance) => preview(change({ tolerance }))}
-            onCommit={(tolerance) => commit(`Tolerance ${tolerance}`, change({ tolerance }))}
+            unit="px"
+            onPreview={(softness) => preview(change({ softness }))}
+            onCommit={(softness) =>
+              commit(`Soft edge ${Math.round(softness)} px`, change({ softness }))
+            }
           />
-          <Row label="Where">
-            <Switch
-              label="Where it is taken off"
-              value={cutOut.joined ? 'joined' : 'everywhere'}
-              choices={[
-                { value: 'joined', label: 'joined to the place' },
-                { value: 'everywhere', label: 'everywhere' },
-              ]}
-              onChange={(v) =>
-                commit(
-                  v === 'joined' ? 'Only what is joined' : 'Everywhere',
-                  change({ joined: v === 'joined' }),
-                )
-              }
-            />
-          </Row>
-        </>
+        </div>
       )}
-      {cutOut && (cutOut.samples.length > 0 || cutOut.area) && (
-        <NumberRow
-          label="Soft edge"
-          value={cutOut.softness}
-          min={0}
-          max={40}
-          unit="px"
-          onPreview={(softness) => preview(change({ softness }))}
-          onCommit={(softness) =>
-            commit(`Soft edge ${Math.round(softness)} px`, change({ softness }))
-          }
-        />
+      {cutOut && cutOut.samples.length > 0 && (
+        <Row label="Where" tight>
+          <Switch
+            label="Where it is taken off"
+            value={cutOut.joined ? 'joined' : 'everywhere'}
+            choices={[
+              { value: 'joined', label: 'joined to the place' },
+              { value: 'everywhere', label: 'everywhere' },
+            ]}
+            onChange={(v) =>
+              commit(
+                v === 'joined' ? 'Only what is joined' : 'Everywhere',
+                change({ joined: v === 'joined' }),
+              )
+            }
+          />
+        </Row>
       )}
       <Row label="Brush" tight>
         <Button
