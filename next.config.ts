@@ -33,6 +33,31 @@ const isolation = [
   { key: 'X-Content-Type-Options', value: 'nosniff' },
 ];
 
+/** What no screen needs is not to be had, whatever a page of the owner's asks for. */
+const denied = [
+  'accelerometer',
+  'bluetooth',
+  'camera',
+  'display-capture',
+  'geolocation',
+  'gyroscope',
+  'hid',
+  'magnetometer',
+  'microphone',
+  'midi',
+  'payment',
+  'serial',
+  'usb',
+];
+
+/** On every answer, of whatever kind. */
+const everywhere = [
+  ...isolation,
+  // Addresses name sites and slots: they are nobody else's.
+  { key: 'Referrer-Policy', value: 'same-origin' },
+  { key: 'Permissions-Policy', value: denied.map((name) => `${name}=()`).join(', ') },
+];
+
 const config: NextConfig = {
   poweredByHeader: false,
   // What was measured and written by one build is not taken for what another would make of it.
@@ -50,10 +75,10 @@ const config: NextConfig = {
   async headers() {
     return [
       // Rehearsed pages bring the stand-in host's own policy.
-      { source: '/rehearsal/:path*', headers: isolation },
+      { source: '/rehearsal/:path*', headers: everywhere },
       {
         source: '/((?!rehearsal/).*)',
-        headers: [...isolation, { key: 'Content-Security-Policy', value: documentPolicy }],
+        headers: [...everywhere, { key: 'Content-Security-Policy', value: documentPolicy }],
       },
       {
         source: '/_next/static/:path*',

@@ -15,6 +15,7 @@ import { withoutKernels } from '../src/kernels/kernels';
 import type { Layer } from '../src/core/site/model/layer';
 import { canvasGlyphs, type TextContext } from '../src/core/text/glyphs';
 import { compare, type Row } from './rows';
+import { wholePhotos } from '../src/core/frame/photos';
 
 const width = 1900;
 const height = 1200;
@@ -191,7 +192,7 @@ async function alike(): Promise<Row> {
 async function editOne(): Promise<Row> {
   const photo = layer(2400, 1600, 3, false);
   const resources = {
-    photo: () => photo,
+    photos: wholePhotos(() => photo),
     glyphs: canvasGlyphs(
       (w, h) => createCanvas(w, h).getContext('2d') as unknown as TextContext,
       (spec) => `${spec.weight} ${spec.sizePx}px serif`,

@@ -222,7 +222,7 @@ inNewTab(
       // The tab that was open asks the host again, and is not shown what it has kept.
       await Promise.all([
         page.waitForResponse(
-          (r) => r.url().includes('/api/host/') && r.request().method() === 'POST',
+          (r) => r.url().includes('/api/host?') && r.request().method() === 'POST',
         ),
         again.click(),
       ]);

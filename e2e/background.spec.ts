@@ -241,7 +241,7 @@ inNewTab(
       };
       await choose('Repeat', repeat);
       if (place) {
-        await page.getByRole('button', { name: place, exact: true }).click();
+        await page.getByRole('radio', { name: place, exact: true }).click();
       }
       if (x) {
         await bench.type('Position x', x);

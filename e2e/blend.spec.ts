@@ -288,7 +288,7 @@ test('a busy background is calmed by the way that is taken', async ({ bench, pag
   await bench.start();
   await at(bench, page, 'Page background', 'Calm');
   await said(page, 'calm', 'holds');
-  await bench.type('Largest local contrast', '0.5');
+  await bench.type('How busy it may be at most', '0.5');
   await said(page, 'calm', 'fails');
   const ways = page.getByRole('region', { name: 'Ways to calm it' }).getByRole('listitem');
   await expect(ways.first()).toHaveAttribute('data-tried', 'true');

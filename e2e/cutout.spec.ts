@@ -38,7 +38,7 @@ test('a plain surround is taken off, its hole kept or not, the edge clean, and t
   expect(await at(123, 9)).toEqual([51, 102, 153]);
 
   await page.getByRole('radio', { name: 'Cut-out' }).click();
-  await page.getByRole('button', { name: 'Take its colour' }).click();
+  await page.getByRole('button', { name: 'Remove its colour' }).click();
   const box = (await page.getByTestId('picture-area').boundingBox())!;
   await page.mouse.click(box.x + 123, box.y + 9);
   await expect(page.getByRole('button', { name: 'Leave #336699 in again' })).toBeVisible();

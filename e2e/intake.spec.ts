@@ -114,7 +114,7 @@ test('a picture is pasted, and sizes that are not pixels are explained', async (
   await expect(bench.answer(1)).toContainText('300 × 72');
   await bench.type('Width', '4 in');
   await expect(
-    page.getByText('Only pixels count on a screen: 4 in is taken as 384 px.'),
+    page.getByText('Only pixels count on a screen: 4 in is read as 384 px.'),
   ).toBeVisible();
   await expect(bench.answer(1)).toContainText('384 × 72');
   await expect(bench.picture).toHaveAttribute('width', '384');

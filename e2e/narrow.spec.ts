@@ -76,6 +76,15 @@ test('at 200 percent, and in 320 px, the other screens stack and nothing is out 
     await canBeReached(tab.getByRole('button', { name: '+ Measure a slot' }));
     await canBeReached(tab.getByRole('button', { name: 'Hand over' }));
     await check(tab, what('plan'));
+    await tab.getByRole('button', { name: 'My own page' }).click();
+    await canBeReached(tab.getByRole('button', { name: 'Choose a folder' }));
+    await tab.getByRole('button', { name: 'Try the sample page' }).click();
+    await canBeReached(tab.getByRole('button', { name: 'Take it over' }));
+    await canBeReached(tab.getByRole('radio', { name: 'Colours and fonts' }));
+    await canBeReached(tab.getByRole('radio', { name: 'dark' }));
+    await canBeReached(tab.getByRole('checkbox', { name: /^Take / }).last());
+    await check(tab, what('own page'));
+    await tab.getByRole('button', { name: 'Close' }).click();
     await tab.goto(`${plan}/hand-over`);
     await canBeReached(tab.getByRole('button', { name: 'Site file' }));
     await canBeReached(tab.getByRole('button', { name: /^Rehearse/ }).first());

@@ -131,7 +131,7 @@ test('a page’s files take new pictures: lines change and nothing else, and wha
   await page.getByRole('combobox', { name: 'Size on the page' }).click();
   await page.getByRole('option', { name: 'contain' }).click();
   await expect(hero).toHaveCSS('background-size', 'contain');
-  await page.getByRole('button', { name: 'middle right' }).click();
+  await page.getByRole('radio', { name: 'middle right' }).click();
   await expect(hero).toHaveCSS('background-position', '100% 50%');
   await bench.ask('Does it blend');
   await page.getByRole('radio', { name: 'Page’s words' }).click();

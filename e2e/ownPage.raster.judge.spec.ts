@@ -27,7 +27,7 @@ const long: OwnPage = {
   files: {},
 };
 
-test('what is read of eleven builds of pages is what a screenshot shows, at two widths and scrolled', async ({
+test('what is read of twelve builds of pages is what a screenshot shows, at two widths and scrolled', async ({
   browser,
 }) => {
   const app = await application(browser);

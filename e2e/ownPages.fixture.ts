@@ -173,6 +173,14 @@ export async function ownPages(): Promise<OwnPage[]> {
       files: { 'd/mark.svg': svg, 'd/side.png': side, 'd/flow.png': flow, 'd/hero.png': hero },
     },
     {
+      name: 'pictures that only small screens lay, and that others have their size from',
+      column: ['body', 'content'],
+      notInOneFile: ['n/late.png', 'n/latest.png'],
+      html: `<!doctype html><title>Late</title><style>h1{background:url(n/hero.png) 0 0/300px 40px no-repeat}
+        @media (max-width:700px){.note::before{content:url(n/late.png)} ul{list-style:square url(n/latest.png)}}</style>${words}<ul><li>one</ul><p class=note>note</p>`,
+      files: { 'n/hero.png': hero, 'n/late.png': flow, 'n/latest.png': tile },
+    },
+    {
       name: 'picture, srcset, drawings',
       column: ['body', 'content'],
       html: `<!doctype html><title>Sources</title><style>.late{width:120px;height:50px} .data{width:50px;height:30px;background:url(data:image/png;base64,${Buffer.from(mark).toString('base64')})}</style>

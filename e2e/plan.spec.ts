@@ -347,7 +347,7 @@ inNewTab(
   },
 );
 
-test('fonts and colours of the site are set by hand: a font that ships, a file of one’s own, names and order', async ({
+test('fonts and colours of the site are set by hand: a font that ships, a file of one’s own, weights, names and order', async ({
   bench,
   page,
 }) => {
@@ -358,10 +358,17 @@ test('fonts and colours of the site are set by hand: a font that ships, a file o
     .getByText('Open studio this Saturday', { exact: true })
     .first();
   const family = () => heading.evaluate((element) => getComputedStyle(element).fontFamily);
+  const weight = () => heading.evaluate((element) => getComputedStyle(element).fontWeight);
+  expect(await weight()).toBe('500');
+  await fonts.getByRole('combobox', { name: 'Weight of the headings' }).click();
+  await page.getByRole('option', { name: /^Black/ }).click();
+  await expect.poll(weight).toBe('900');
   const before = await family();
   await fonts.getByRole('combobox', { name: 'Font of the headings' }).click();
   await page.getByRole('option', { name: /^Caveat/ }).click();
   await expect.poll(family).not.toBe(before);
+  // The boldest that this font has.
+  await expect.poll(weight).toBe('700');
   const shipped = await family();
   await fonts.getByLabel('A font file for the headings, file').setInputFiles({
     name: 'abril.woff',

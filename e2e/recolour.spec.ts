@@ -218,7 +218,7 @@ inNewTab(
     await expect(bench.layer('Celadon')).toBeVisible();
     const { data } = await bench.raster();
     expect(Math.abs(data[1] - 0.41 * 74 - 0.59 * 254)).toBeLessThan(12);
-    await page.getByRole('button', { name: 'Take apart' }).click();
+    await page.getByRole('button', { name: 'Split into layers' }).click();
     await expect(bench.layer('Wash')).toBeVisible();
     await page.getByRole('button', { name: 'Recipe…' }).click();
     await page.getByRole('menuitem', { name: 'Keep this picture’s recipe' }).click();
@@ -241,10 +241,14 @@ test('a piece left out stays; lines of the style sheet are ticked one by one, an
   const list = page.getByRole('list', { name: 'Colours of the style sheets' });
   // Only lines in sight are there.
   const reveal = async (name: RegExp) => {
-    for (let top = 0; (await line(name).count()) === 0; top += 300) {
-      await list.evaluate((l, to) => {
+    for (let top = 0; (await line(name).count()) === 0;) {
+      // Shown a frame later; one that was missed comes round again.
+      const height = await list.evaluate(async (l, to) => {
         l.parentElement!.scrollTop = to;
+        await new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)));
+        return l.parentElement!.scrollHeight;
       }, top);
+      top = (top + 300) % height;
     }
   };
   await reveal(/^Recolour \.frame border #5f7a92/);

@@ -1,4 +1,7 @@
+import { readFileSync } from 'node:fs';
 import { createServer, type Server } from 'node:http';
+import type { Page } from '@playwright/test';
+import { unzipSync } from 'fflate';
 import sharp from 'sharp';
 import { fileType } from '../src/core/handover/fileType';
 
@@ -24,6 +27,14 @@ export function serve(
       });
     });
   });
+}
+
+/** Hands a site over, and serves its archive. */
+export async function serveHandOver(page: Page, plan: string): ReturnType<typeof serve> {
+  await page.goto(`${plan}/hand-over`);
+  const saved = page.waitForEvent('download', { timeout: 200_000 });
+  await page.getByRole('button', { name: /^Archive, / }).click({ timeout: 200_000 });
+  return serve(unzipSync(readFileSync(await (await saved).path())));
 }
 
 /** Levels of a screenshot, three a px. */

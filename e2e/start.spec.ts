@@ -203,6 +203,70 @@ inNewTab(
   },
 );
 
+/** Goes to what asks for a file, and gives it. */
+async function fileAt(page: Page, name: RegExp, path: string): Promise<number> {
+  // Listened for from here on: the browser takes a moment to hand file choosers over.
+  const asked = page.waitForEvent('filechooser');
+  const strokes = (await tabTo(page, name)) + (await typed(page, ['Enter']));
+  await (await asked).setFiles(path);
+  return strokes + 1;
+}
+
+inNewTab('a background with its CSS by keys in 45 strokes at most', async ({ page, bench }) => {
+  await page.context().grantPermissions(['clipboard-read', 'clipboard-write']);
+  await page.goto('/');
+  await expect(page.getByRole('button', { name: 'Open the sample' })).toBeEnabled();
+  let strokes = await tabTo(page, /^What it is$/);
+  strokes += await typed(page, ['Enter']);
+  await expect(page.getByRole('option', { name: 'Header' })).toBeFocused();
+  strokes += await typed(page, ['p', 'Enter']);
+  await expect(page.getByRole('textbox', { name: 'Width' })).toHaveValue('1920');
+  strokes += await fileAt(page, /^Choose a photo$/, pots);
+  await bench.drawn();
+  strokes += await typed(page, ['7']);
+  await expect(page.getByRole('button', { name: /^Download / })).toBeEnabled();
+  strokes += await tabTo(page, /^Download /);
+  const saved = page.waitForEvent('download');
+  strokes += await typed(page, ['Enter']);
+  expect((await saved).suggestedFilename()).toBe('page-background.webp');
+  strokes += await tabTo(page, /^Copy CSS$/);
+  strokes += await typed(page, ['Enter']);
+  expect(strokes).toBeLessThanOrEqual(45);
+  await expect
+    .poll(() => page.evaluate(() => navigator.clipboard.readText()))
+    .toContain('page-background');
+});
+
+inNewTab(
+  'an own page to a replaced header by keys in 45 strokes at most',
+  async ({ page, bench }) => {
+    await page.goto('/');
+    await expect(page.getByRole('button', { name: 'Open the sample' })).toBeEnabled();
+    let strokes = await fileAt(page, /^Choose files$/, 'public/sample/kiln-weekend.zip');
+    await expect(page.getByRole('button', { name: 'Take it over' })).toBeEnabled();
+    await expect(page.getByRole('button', { name: 'Take it over' })).toBeFocused();
+    strokes += await typed(page, ['Enter']);
+    const banner = page.getByRole('link', { name: /^Title band, .* open its bench/ });
+    // Its number on the page opens it.
+    strokes += await typed(page, [(await banner.getAttribute('aria-keyshortcuts'))!]);
+    await bench.drawn();
+    strokes += await typed(page, ['2']);
+    strokes += await fileAt(page, /^Choose a file$/, pots);
+    await expect(bench.answer(2)).toContainText('% of it');
+    strokes += await typed(page, ['7']);
+    // Its controls come when they are asked for; one looks before one goes on.
+    await expect(page.getByRole('button', { name: 'All files and rehearsal' })).toBeVisible();
+    strokes += await tabTo(page, /^All files and rehearsal$/);
+    strokes += await typed(page, ['Enter']);
+    await expect(page.getByRole('button', { name: /^Archive/ })).toBeEnabled();
+    strokes += await tabTo(page, /^Archive/);
+    const saved = page.waitForEvent('download', { timeout: 200_000 });
+    strokes += await typed(page, ['Enter']);
+    expect((await saved).suggestedFilename()).toMatch(/[.]zip$/);
+    expect(strokes).toBeLessThanOrEqual(45);
+  },
+);
+
 inNewTab('a title with a shadow by keys, in 45 strokes at most', async ({ page, bench }) => {
   await bench.start();
   await bench.open('Corner mark');

@@ -5,6 +5,7 @@ import { strFromU8 } from 'fflate';
 import sharp from 'sharp';
 import { assetsOf } from '@/core/site/assets';
 import { readSiteFile, writeSiteFile } from '@/core/handover/siteFile';
+import { uploadedFiles } from '@/core/handover/uploaded';
 import { HandOverStopped, produceHandOver, type HandOver } from '@/core/handover/produce';
 import { zipFiles } from '@/core/handover/zipFiles';
 import { newWash } from '@/core/layers/fill';
@@ -153,7 +154,7 @@ test('a recipe goes out as a file and comes in as it was; others are refused wit
     }
     return '';
   };
-  expect(refusal('{')).toBe('a.json: expected a recipe, which is JSON, found something else.');
+  expect(refusal('{')).toBe('a.json: expected a recipe to be JSON, found something else.');
   expect(refusal('{"a":1}')).toBe('a.json: expected a recipe, found JSON of another kind.');
   expect(refusal('{"recipeVersion":9}')).toBe(
     'a.json: expected a recipe of version 1, found version 9.',
@@ -240,9 +241,10 @@ describe('handed over with the site', () => {
         codecs: async () => codecs,
         digest: (b) => createHash('sha256').update(b).digest('hex'),
         now: () => 1,
+        rest: async () => {},
         limits: hostLimits,
       });
-      const state = await host.receive('slate-site', zipFiles(made.files));
+      const state = await host.receive('slate-site', zipFiles(uploadedFiles(site, made.files)));
       expect(state.pages).toEqual([
         { name: 'Home', path: 'home.html' },
         { name: 'slate/index.html', path: 'slate/index.html' },

@@ -1,5 +1,6 @@
 import { besideColours } from '@/core/seam/beside';
 import { sides } from '@/core/seam/edges';
+import { schemaVersion } from '@/core/site/model/site';
 import { readSite, SiteError } from '@/core/site/schema';
 import type { Picture } from '@/core/site/model/picture';
 import { sampleSite } from './sample';
@@ -176,8 +177,11 @@ test('at least four photographs, 2400 px wide or more', () => {
 });
 
 test.each([
-  [{ ...site, schemaVersion: 18 }, 'Expected a site of version 17 or older, found version 18'],
-  [null, 'Expected a site of version 17 or older, found no version'],
+  [
+    { ...site, schemaVersion: schemaVersion + 1 },
+    `Expected a site of version ${schemaVersion} or older, found version ${schemaVersion + 1}`,
+  ],
+  [null, `Expected a site of version ${schemaVersion} or older, found no version`],
   [{ ...site, name: undefined }, 'name must be defined'],
   [{ ...site, slots: [{ ...site.slots[0], width: 'wide' }] }, 'slots[0].width'],
   [

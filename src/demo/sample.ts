@@ -274,7 +274,9 @@ export function sampleSite(id: string, shelf: Readonly<Record<string, ShelfItem>
         { name: 'sand', hex: sand },
       ],
       headingFont: 'fraunces',
+      headingWeight: 500,
       bodyFont: 'archivo',
+      bodyWeight: 400,
     },
     pages: [
       page('home', 'Home', 'Open studio this Saturday', { type: 'default' }),

@@ -11,6 +11,12 @@ export interface WorkerLike {
   ): void;
 }
 
+/**
+ * What a handler throws where the worker can do nothing more afterwards, such as when memory of a
+ * library is damaged: who asked is told this, and the next question starts a new worker.
+ */
+export class WorkerSpent extends Error {}
+
 /** The worker died or could not be understood; what was asked of it did not happen. */
 export class WorkerCrash extends Error {}
 
@@ -92,6 +98,10 @@ export function createChannel<C extends Calls>(
         waiting.resolve(reply.answer);
       } else {
         waiting.reject(new Error(reply.message));
+        if (reply.isSpent) {
+          drop('The worker had to stop.');
+          onCrash();
+        }
       }
     });
     fresh.addEventListener('error', crashed);
@@ -150,6 +160,7 @@ export function serve<C extends Calls>(scope: ServerScope, handlers: Handlers<C>
           id,
           ok: false,
           message: error instanceof Error ? error.message : String(error),
+          isSpent: error instanceof WorkerSpent,
         } satisfies Reply,
         [],
       );

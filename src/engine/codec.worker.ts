@@ -1,6 +1,7 @@
 import { pressFormats } from '@/core/press/formats/registry';
 import type Vips from 'wasm-vips';
 import type { Trial } from '@/core/lightest/trial';
+import { halved } from '@/core/frame/halved';
 import { lazily } from '@/core/lazily';
 import { pressAs } from '@/core/press/settings';
 import { createRaster } from '@/core/raster/raster';
@@ -66,8 +67,12 @@ serve<CodecCalls>(self as unknown as ServerScope, {
     }
     return { answer: null };
   },
-  async decode({ bytes }) {
-    const raster = await (await codecs).decode(bytes);
+  async decode({ bytes, halvings = 0 }) {
+    const raster = halved(await (await codecs).decode(bytes), halvings);
+    return { answer: raster, transfer: [raster.data.buffer] };
+  },
+  async shrink({ bytes, room }) {
+    const raster = (await codecs).shrink(bytes, room);
     return { answer: raster, transfer: [raster.data.buffer] };
   },
   async press({ raster, settings, pinned }) {

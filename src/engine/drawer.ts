@@ -1,4 +1,4 @@
-import type { Drawing } from '@/core/compose/compose';
+import type { Drawing, MissingAsset } from '@/core/compose/compose';
 import type { Framing, Size } from '@/core/frame/placement';
 import type { SeatWish } from '@/core/legibility/seat';
 import type { PhotoSurvey } from '@/core/frame/photoSurvey';
@@ -50,8 +50,16 @@ export interface Drawer {
 interface Parts {
   spawn(): WorkerLike;
   readonly silence: number;
-  decode(bytes: Uint8Array): Promise<Raster>;
+  /** @param halvings how often it is made half as large along each side */
+  decode(bytes: Uint8Array, halvings: number): Promise<Raster>;
   assetBytes(assetId: string): Promise<Uint8Array<ArrayBuffer>>;
+}
+
+/** What the worker was given, or is being given. */
+interface Provided {
+  /** How often a photo was halved. */
+  readonly halvings: number;
+  readonly done: Promise<void>;
 }
 
 /** A drawing that so many workers in a row died of is not drawn again until it changes. */
@@ -65,7 +73,7 @@ const longPause = 300;
 
 export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Drawer {
   let nextView = 1;
-  let provided = new Map<string, Promise<void>>();
+  let provided = new Map<string, Provided>();
   const repeats = new Set<() => void>();
   /** Views, told what is wanted whole: the worker copies what a view shows whole. */
   const finishes = new Set<(drawing: string) => void>();
@@ -81,16 +89,17 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
     },
   });
 
-  const give = async (assetId: string, raster: Raster): Promise<void> => {
-    for (const gone of await render.ask('asset', { assetId, raster }, [raster.data.buffer])) {
+  const give = async (assetId: string, raster: Raster, halvings: number): Promise<void> => {
+    const asked = { assetId, raster, halvings };
+    for (const gone of await render.ask('asset', asked, [raster.data.buffer])) {
       provided.delete(gone);
     }
   };
 
-  function remember(assetId: string, done: Promise<void>): Promise<void> {
-    provided.set(assetId, done);
+  function remember(assetId: string, halvings: number, done: Promise<void>): Promise<void> {
+    provided.set(assetId, { halvings, done });
     done.catch(() => {
-      if (provided.get(assetId) === done) {
+      if (provided.get(assetId)?.done === done) {
         provided.delete(assetId);
       }
     });
@@ -98,17 +107,22 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
   }
 
   /** A picture is decoded first; a font is handed over as it is, for the browser to read. */
-  async function fetchAsset(assetId: string): Promise<void> {
+  async function fetchAsset(assetId: string, halvings: number): Promise<void> {
     const bytes = await assetBytes(assetId);
     if (isFont(bytes)) {
       await render.ask('font', { assetId, bytes });
     } else {
-      await give(assetId, await decode(bytes));
+      await give(assetId, await decode(bytes, halvings), halvings);
     }
   }
 
-  const provide = (assetId: string): Promise<void> =>
-    provided.get(assetId) ?? remember(assetId, fetchAsset(assetId));
+  /** Sees to it that an asset is there, a photo at least as large as that. */
+  function provide(assetId: string, halvings = 0): Promise<void> {
+    const known = provided.get(assetId);
+    return known && known.halvings <= halvings
+      ? known.done
+      : remember(assetId, halvings, fetchAsset(assetId, halvings));
+  }
 
   function view(listener: ViewListener): View {
     const name = `view ${nextView++}`;
@@ -122,13 +136,14 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
     let crashes = 0;
     const awaited = new Set<string>();
 
-    function fetchMissing(missing: readonly string[]): void {
-      for (const assetId of missing) {
-        if (awaited.has(assetId)) {
+    function fetchMissing(missing: readonly MissingAsset[]): void {
+      for (const { assetId, halvings } of missing) {
+        const wanted = `${assetId} ${halvings}`;
+        if (awaited.has(wanted)) {
           continue;
         }
-        awaited.add(assetId);
-        provide(assetId)
+        awaited.add(wanted);
+        provide(assetId, halvings)
           .then(() => {
             if (latest) {
               show(latest);
@@ -139,7 +154,7 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
               listener.onFailure(error instanceof Error ? error.message : String(error));
             }
           })
-          .finally(() => awaited.delete(assetId));
+          .finally(() => awaited.delete(wanted));
       }
     }
 
@@ -229,12 +244,12 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
       if (missing.length === 0) {
         return raster;
       }
-      for (const assetId of missing) {
+      for (const { assetId } of missing) {
         if (tries > 0) {
           provided.delete(assetId);
         }
       }
-      await Promise.all(missing.map(provide));
+      await Promise.all(missing.map((one) => provide(one.assetId, one.halvings)));
     }
     throw new Error(
       'The photos of this picture do not fit into memory together. Use smaller ones.',
@@ -284,7 +299,7 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
       }
       return twice(() => render.ask('survey', { drawing, questions }));
     },
-    adopt: (assetId, raster) => remember(assetId, give(assetId, raster)),
+    adopt: (assetId, raster) => remember(assetId, 0, give(assetId, raster, 0)),
     warm() {
       render.ask('ready', {}).catch(() => {});
     },

@@ -10,8 +10,15 @@ import { pressAs } from '@/core/press/settings';
 import { noSurvey } from '@/core/readings/survey';
 import type { Site } from '@/core/site/model/site';
 import { createRaster } from '@/core/raster/raster';
-import type { Drawing } from '@/core/compose/compose';
-import { createChannel, serve, WorkerCrash, type ServerScope, type WorkerLike } from './channel';
+import type { Drawing, MissingAsset } from '@/core/compose/compose';
+import {
+  createChannel,
+  serve,
+  WorkerSpent,
+  WorkerCrash,
+  type ServerScope,
+  type WorkerLike,
+} from './channel';
 import { createEngine } from './engine';
 import { boundedCache } from '@/core/boundedCache';
 import type { CodecCalls, Frame, RenderCalls, SetCalls, SheetCalls, ThemeCalls } from './protocol';
@@ -130,6 +137,12 @@ interface Setup {
   drawn: number[];
   given: string[];
   missing: string[];
+  /** How often photos that are missing may be halved. */
+  halvings: number;
+  /** How often those given are. */
+  givenAt: Map<string, number>;
+  /** How often photos were halved once they were decoded. */
+  decodedAt: (number | undefined)[];
   codecFails: number;
   room: number;
   /** So many assets are taken over and gone again before they are asked for. */
@@ -145,6 +158,11 @@ async function until(holds: () => boolean): Promise<void> {
   expect(holds()).toBe(true);
 }
 
+const missingOf = ({ missing, given, givenAt, halvings }: Setup): MissingAsset[] =>
+  missing
+    .filter((id) => !given.includes(id) || (givenAt.get(id) ?? 0) > halvings)
+    .map((assetId) => ({ assetId, halvings }));
+
 function engineWith(setup: Setup) {
   return createEngine({
     spawnRender() {
@@ -155,26 +173,26 @@ function engineWith(setup: Setup) {
               worker.crash('out of memory');
             }
             setup.drawn.push(d.layers[0].opacity);
-            const missing = setup.missing.filter((id) => !setup.given.includes(id));
             const answer: Frame = {
               width: 2,
               height: 1,
               changed: { x: 0, y: 0, width: whole ? 2 : 1, height: 1 },
               pixels: new Uint8ClampedArray(8),
               boxes: {},
-              missing,
+              missing: missingOf(setup),
               complete: focus === undefined || whole,
               rough: false,
               ms: 1,
             };
             return { answer };
           },
-          asset({ assetId }) {
+          asset({ assetId, halvings }) {
             if (setup.lost > 0) {
               setup.lost--;
               return { answer: [] };
             }
             setup.given.push(assetId);
+            setup.givenAt.set(assetId, halvings);
             return { answer: setup.given.length > setup.room ? setup.given.splice(0, 1) : [] };
           },
           font({ assetId }) {
@@ -184,7 +202,7 @@ function engineWith(setup: Setup) {
           pixels: () => ({
             answer: {
               raster: createRaster(2, 1),
-              missing: setup.missing.filter((id) => !setup.given.includes(id)),
+              missing: missingOf(setup),
             },
           }),
           surveyPhoto: ({ assetId }) => ({
@@ -210,12 +228,14 @@ function engineWith(setup: Setup) {
       new LocalWorker((scope) =>
         serve<CodecCalls>(scope, {
           ready: () => ({ answer: null }),
-          decode: ({ bytes }) => {
+          decode: ({ bytes, halvings }) => {
             if (bytes[0] === 0) {
               throw new Error('the file breaks off');
             }
+            setup.decodedAt.push(halvings);
             return { answer: createRaster(1, 1) };
           },
+          shrink: ({ room }) => ({ answer: createRaster(room.width, room.height) }),
           press: () => ({ answer: { bytes: new Uint8Array(3), decoded: createRaster(2, 1) } }),
           encode: () => ({ answer: new Uint8Array(4) }),
           trial: () => ({ answer: { sample: 1, whole: 2 } }),
@@ -324,6 +344,9 @@ const setUp = (missing: string[] = []): Setup => ({
   drawn: [],
   given: [],
   missing,
+  halvings: 0,
+  givenAt: new Map(),
+  decodedAt: [],
   codecFails: 0,
   lost: 0,
   deadly: false,
@@ -389,7 +412,27 @@ test('a photo that is not there is decoded, handed over once, and the picture dr
   view.show(drawing(0.2));
   await rest();
   expect(setup.given).toEqual(['pots']);
-  expect(heard.frames.map((f) => f.missing)).toEqual([['pots'], []]);
+  expect(heard.frames.map((f) => f.missing)).toEqual([[{ assetId: 'pots', halvings: 0 }], []]);
+});
+
+test('a photo is decoded as large as it is needed, and again only where more of it is', async () => {
+  const setup = setUp(['pots']);
+  const engine = engineWith(setup);
+  setup.halvings = 2;
+  await engine.pixels(drawing(0.2));
+  expect([setup.decodedAt, setup.givenAt.get('pots')]).toEqual([[2], 2]);
+  setup.halvings = 1;
+  const heard = listen();
+  engine.view(heard).show(drawing(0.3));
+  await rest();
+  expect([setup.decodedAt, setup.givenAt.get('pots')]).toEqual([[2, 1], 1]);
+  expect(heard.frames.map((f) => f.missing)).toEqual([[{ assetId: 'pots', halvings: 1 }], []]);
+  setup.halvings = 3;
+  await engine.pixels(drawing(0.2));
+  expect(setup.decodedAt).toEqual([2, 1]);
+  // Its colours are those of its own px.
+  await engine.sample('pots', 0, 0, 3);
+  expect(setup.decodedAt).toEqual([2, 1, 0]);
 });
 
 test('a font of the owner’s is handed over as it is, and the picture drawn again', async () => {
@@ -399,7 +442,7 @@ test('a font of the owner’s is handed over as it is, and the picture drawn aga
   view.show(drawing(0.2));
   await rest();
   expect(setup.given).toEqual(['font letters', 'letters']);
-  expect(heard.frames.map((f) => f.missing)).toEqual([['letters'], []]);
+  expect(heard.frames.map((f) => f.missing)).toEqual([[{ assetId: 'letters', halvings: 0 }], []]);
 });
 
 test('a colour is sampled from the photo itself, which is handed over first; outside of it there is none', async () => {
@@ -622,6 +665,33 @@ test('a worker that says nothing for too long counts as crashed; one that answer
   } finally {
     jest.useRealTimers();
   }
+});
+
+test('a worker that can do nothing more says why, and the next question goes to a new one', async () => {
+  const workers: LocalWorker[] = [];
+  const crashes: number[] = [];
+  const channel = createChannel<EchoCalls>(
+    () => {
+      const worker = new LocalWorker((scope) =>
+        serve<EchoCalls>(scope, {
+          echo: ({ length }) => ({ answer: `${length}` }),
+          hang: () => new Promise(() => {}),
+          fail() {
+            throw new WorkerSpent('the file is damaged');
+          },
+        }),
+      );
+      workers.push(worker);
+      return worker;
+    },
+    { onCrash: () => void crashes.push(1) },
+  );
+  const beside = expect(channel.ask('hang', null)).rejects.toThrow(WorkerCrash);
+  await expect(channel.ask('fail', null)).rejects.toThrow('the file is damaged');
+  await beside;
+  expect([workers[0].dead, crashes]).toEqual([true, [1]]);
+  await expect(channel.ask('echo', 'four')).resolves.toBe('4');
+  expect(workers).toHaveLength(2);
 });
 
 test('pixels are asked for until no photo is missing, and refused where they never all are there', async () => {

@@ -52,6 +52,11 @@ export interface Engine {
   /** All pixels of a picture once every photo in it is decoded; as urgent as `now` if not said. */
   pixels(drawing: Drawing, urgency?: Urgency): Promise<Raster>;
   decode(bytes: Uint8Array, urgency?: Urgency): Promise<Raster>;
+  /**
+   * A picture as large as fits into some room, for being looked at: of a large one no more is read
+   * than that takes.
+   */
+  shrink(bytes: Uint8Array, room: Size): Promise<Raster>;
   /** The best parts of a photo for a frame, and its main colours. */
   surveyPhoto(assetId: string, frame: Size): Promise<PhotoSurvey>;
   /** The part of a photo that a slot shows at first; undefined where the photo is gone. */
@@ -164,11 +169,17 @@ export function createEngine(parts: EngineParts): Engine {
     urgency === 'now'
       ? foreground.during(() => twice(() => work(codec)))
       : desk.use(1, urgency, ([one]) => twice(() => work(one)));
-  const decode = (bytes: Uint8Array, urgency: Urgency = 'now') =>
-    coded(urgency, (by) => by.ask('decode', { bytes }));
-  const drawer = createDrawer({ ...drawing, decode });
+  const decode = (bytes: Uint8Array, urgency: Urgency = 'now', halvings = 0) =>
+    coded(urgency, (by) => by.ask('decode', { bytes, halvings }));
+  const drawer = createDrawer({
+    ...drawing,
+    decode: (bytes, halvings) => decode(bytes, 'now', halvings),
+  });
   /** Draws what nobody looks at, so that what is looked at never waits for it. */
-  const background = createDrawer({ ...drawing, decode: (bytes) => decode(bytes, 'soon') });
+  const background = createDrawer({
+    ...drawing,
+    decode: (bytes, halvings) => decode(bytes, 'soon', halvings),
+  });
 
   /** Reading that ends with its worker once it is given up. */
   async function stoppable<T>(signal: AbortSignal | undefined, read: () => Promise<T>): Promise<T> {
@@ -201,7 +212,8 @@ export function createEngine(parts: EngineParts): Engine {
   return {
     view: drawer.view,
     pixels: (what, urgency = 'now') => drawn(urgency, (by) => by.pixels(what)),
-    decode,
+    decode: (bytes, urgency) => decode(bytes, urgency),
+    shrink: (bytes, room) => coded('soon', (by) => by.ask('shrink', { bytes, room })),
     surveyPhoto: (assetId, frame) => foreground.during(() => drawer.surveyPhoto(assetId, frame)),
     firstFrame: (assetId, frame) => foreground.during(() => drawer.firstFrame(assetId, frame)),
     cutByLoop: (assetId, loop) => foreground.during(() => drawer.cutByLoop(assetId, loop)),

@@ -15,6 +15,7 @@ import { canvasGlyphs, type TextContext } from '@/core/text/glyphs';
 import { cssFont } from './fontFaces';
 import { mostNodePhotoBytes } from './limits';
 import { nodeCodecs } from './nodeCodecs';
+import { wholePhotos } from '@/core/frame/photos';
 
 /**
  * Letters of a font's second file stand under a name of their own, since a family here has no
@@ -80,7 +81,9 @@ export async function nodePorts(
           photos.set(id, raster);
         }
       }
-      return createComposer({ glyphs, photo: (id) => photos.get(id) }).compose(drawing).raster;
+      return createComposer({ glyphs, photos: wholePhotos((id) => photos.get(id)) }).compose(
+        drawing,
+      ).raster;
     },
     close,
   };

@@ -28,12 +28,14 @@ import type { GradientGround, Picture, PressFormat } from '@/core/site/model/pic
 import type { Site } from '@/core/site/model/site';
 import { newSite } from '@/core/site/newSite';
 import { asFiled } from '@/core/site/picture';
+import { readSite } from '@/core/site/schema';
 import { addSlot, type NewSlot } from '@/core/site/slots';
 import { canvasGlyphs, type TextContext } from '@/core/text/glyphs';
 import { newPhoto } from '@/core/layers/photo';
 import { isUnderContent, wrapsOf } from '@/core/readings/repeats';
 import type { Reading, ReadingContext } from '@/core/readings/reading';
 import { takeReadings } from '@/core/readings/registry';
+import { wholePhotos } from '@/core/frame/photos';
 
 enablePatches();
 let vips: typeof Vips;
@@ -62,7 +64,10 @@ const photograph = ((): Raster => {
   }
   return r;
 })();
-const resources = { glyphs, photo: (id: string) => (id === 'photo' ? photograph : undefined) };
+const resources = {
+  glyphs,
+  photos: wholePhotos((id) => (id === 'photo' ? photograph : undefined)),
+};
 const photo = (width: number, height: number): PhotoLayer => ({
   ...newPhoto(
     'photo',
@@ -120,7 +125,7 @@ async function contextOf(site: Site): Promise<ReadingContext> {
       width: slot.width,
       height: slot.height,
       decoded,
-      texts: legibilityOf(drawing(picture), resources, backdrop, ['#000000', '#ffffff']),
+      texts: await legibilityOf(drawing(picture), resources, backdrop, ['#000000', '#ffffff']),
       calm,
     },
   };
@@ -243,6 +248,24 @@ describe('the seam', () => {
         'left',
       ),
     ).toBeUndefined();
+  });
+
+  test('edges that are put right together fade in one layer, and each is as exact as by itself', async () => {
+    const site = siteWith(
+      { kind: 'header' },
+      { layers: [photo(320, 120)], press: pressAs('webp', 60) },
+    );
+    const context = await contextOf(site);
+    const all = (['top', 'left', 'right'] as const).map((side) => fadeOut(context, [side]).edit);
+    // Once to be looked at, and once to be kept.
+    applyEdit(site, chain(...all));
+    const after = applyEdit(site, chain(...all));
+    const fades = after.pictures['picture-s'].layers.filter((l) => l.kind === 'fade');
+    expect(fades.map((l) => l.sides)).toEqual([{ top: 30, left: 48, right: 48, bottom: 0 }]);
+    expect(readSite(after)).toEqual(after);
+    for (const side of ['top', 'left', 'right']) {
+      expect((await read(after, `seam-${side}`))?.verdict).toBe('holds');
+    }
   });
 
   test.each(['webp', 'avif'] as const)(

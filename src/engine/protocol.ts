@@ -1,7 +1,7 @@
 import type { CutArea } from '@/core/site/model/photoLayer';
 import type { LinePoint } from '@/core/site/model/blendLayers';
 import type { Box } from '@/core/arrange/box';
-import type { Drawing } from '@/core/compose/compose';
+import type { Drawing, MissingAsset } from '@/core/compose/compose';
 import type { Framing, Size } from '@/core/frame/placement';
 import type { PhotoSurvey } from '@/core/frame/photoSurvey';
 import type { SampleSize } from '@/core/colour/sample';
@@ -56,7 +56,7 @@ export interface Frame {
   /** Something in it was drawn roughly, because it is in hand. */
   readonly rough: boolean;
   readonly boxes: Readonly<Record<string, Box>>;
-  readonly missing: readonly string[];
+  readonly missing: readonly MissingAsset[];
   /** Time the worker spent on it. */
   readonly ms: number;
 }
@@ -67,9 +67,15 @@ export type RenderCalls = {
   ready: { ask: Record<never, never>; answer: null };
   frame: { ask: { view: string; drawing: Drawing; whole: boolean; focus?: Rect }; answer: Frame };
   /** Names the assets that had to make room. */
-  asset: { ask: { assetId: string; raster: Raster }; answer: readonly string[] };
+  asset: {
+    ask: { assetId: string; raster: Raster; halvings: number };
+    answer: readonly string[];
+  };
   font: { ask: { assetId: string; bytes: Uint8Array<ArrayBuffer> }; answer: null };
-  pixels: { ask: { drawing: Drawing }; answer: { raster: Raster; missing: readonly string[] } };
+  pixels: {
+    ask: { drawing: Drawing };
+    answer: { raster: Raster; missing: readonly MissingAsset[] };
+  };
   /**
    * What a photo shows of itself: its best parts for a frame's shape, and its main colours; null
    * while the photo is not there.
@@ -93,7 +99,10 @@ export type RenderCalls = {
 
 /** What the codec worker can be asked. */
 export type CodecCalls = {
-  decode: { ask: { bytes: Uint8Array }; answer: Raster };
+  /** @param halvings how often it is made half as large along each side; 0 if not said */
+  decode: { ask: { bytes: Uint8Array; halvings?: number }; answer: Raster };
+  /** A picture as large as fits into some room, and not larger than it is; for being looked at. */
+  shrink: { ask: { bytes: Uint8Array; room: Size }; answer: Raster };
   press: {
     ask: { raster: Raster; settings: PressSettings; pinned: readonly Hex[] };
     answer: Pressed;
@@ -264,4 +273,10 @@ export type Request<C extends Calls> = {
 
 export type Reply =
   | { readonly id: number; readonly ok: true; readonly answer: unknown }
-  | { readonly id: number; readonly ok: false; readonly message: string };
+  | {
+      readonly id: number;
+      readonly ok: false;
+      readonly message: string;
+      /** The worker can do nothing more. */
+      readonly isSpent: boolean;
+    };

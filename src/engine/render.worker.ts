@@ -1,10 +1,10 @@
-import { boundedCache, pixelBytes } from '@/core/boundedCache';
 import { calmReport } from '@/core/calm/calm';
 import { colourOf } from '@/core/colour/parse';
 import { sampleAt } from '@/core/colour/sample';
 import { mainColours } from '@/core/colour/palette';
 import { cutByLoop } from '@/core/cutout/loop';
 import { firstFrame } from '@/core/frame/firstFrame';
+import { photosFrom } from '@/core/frame/photos';
 import { suggestFrames } from '@/core/frame/suggest';
 import { createComposer, type Drawing } from '@/core/compose/compose';
 import { seated } from '@/core/layers/fitting';
@@ -21,7 +21,8 @@ import { canvasGlyphs, type TextContext } from '@/core/text/glyphs';
 import { serve, type ServerScope } from './channel';
 import { Breath } from './breath';
 import { addOwnFace, cssFont, fontLoader } from './fontFaces';
-import { mostPhotoBytes } from './limits';
+import { KeptPhotos } from './keptPhotos';
+import { photoLimits } from './limits';
 import type { RenderCalls } from './protocol';
 
 const faces = (self as unknown as { fonts: FontFaceSet }).fonts;
@@ -45,10 +46,14 @@ const glyphs = canvasGlyphs(
   (font) => ownAssetId(font) === undefined || ownFonts.has(font),
 );
 
-/** Decoded photos that had to make room since this was last asked. */
-let gone: string[] = [];
-const assets = boundedCache<Raster>(mostPhotoBytes, pixelBytes, (assetId) => gone.push(assetId));
-const resources = { glyphs, photo: (assetId: string) => assets.get(assetId) };
+const kept = new KeptPhotos(photoLimits);
+const resources = { glyphs, photos: photosFrom(kept.find) };
+const photosOf = ({ layers }: Drawing): string[] =>
+  layers.flatMap((layer) => (layer.kind === 'photo' ? [layer.assetId] : []));
+
+/** Who holds the photos of what is drawn aside. */
+const aside = 'aside';
+
 interface OpenView {
   readonly composer: ReturnType<typeof createComposer>;
   /** What its raster shows in full, as text; empty while it does not. */
@@ -83,6 +88,7 @@ serve<RenderCalls>(self as unknown as ServerScope, {
     await fontsOf(drawing);
     const start = performance.now();
     const open = viewOf(view);
+    kept.hold(view, photosOf(drawing));
     const {
       raster,
       changed: part,
@@ -111,11 +117,8 @@ serve<RenderCalls>(self as unknown as ServerScope, {
       transfer: [pixels.buffer],
     };
   },
-  asset({ assetId, raster }) {
-    assets.set(assetId, raster);
-    const answer = assets.has(assetId) ? gone : [...gone, assetId];
-    gone = [];
-    return { answer };
+  asset({ assetId, raster, halvings }) {
+    return { answer: kept.put(assetId, { raster, halvings }) };
   },
   async font({ assetId, bytes }) {
     await addOwnFace(faces, ownFontId(assetId), bytes);
@@ -131,16 +134,18 @@ serve<RenderCalls>(self as unknown as ServerScope, {
       const raster = { ...open.raster, data: open.raster.data.slice() };
       return { answer: { raster, missing: [] }, transfer: [raster.data.buffer] };
     }
+    // They are asked about once more when the drawing is surveyed.
+    kept.hold(aside, photosOf(drawing));
     await fontsOf(drawing);
     const { raster, missing } = createComposer(resources).compose(drawing);
     return { answer: { raster, missing }, transfer: [raster.data.buffer] };
   },
   firstFrame({ assetId, frame }) {
-    const photo = assets.get(assetId);
+    const photo = kept.whole(assetId);
     return { answer: photo ? firstFrame(photo, frame) : null };
   },
   cutByLoop({ assetId, loop }) {
-    const photo = assets.get(assetId);
+    const photo = kept.whole(assetId);
     return { answer: photo ? { area: cutByLoop(photo, loop) ?? null } : null };
   },
   async seat({ drawing, text, wish: { backdrop, colours, within } }) {
@@ -155,39 +160,41 @@ serve<RenderCalls>(self as unknown as ServerScope, {
     return { answer: seated(text, box, at) };
   },
   surveyPhoto({ assetId, frame }) {
-    const photo = assets.get(assetId);
+    const photo = kept.whole(assetId);
     return {
       answer: photo ? { frames: suggestFrames(photo, frame), colours: mainColours(photo) } : null,
     };
   },
   sample({ assetId, x, y, size }) {
-    const photo = assets.get(assetId);
+    const photo = kept.whole(assetId);
     return { answer: (photo && sampleAt(photo, x, y, size)) ?? null };
   },
-  async survey({ drawing, questions: { backdrop, colours, calm, title } }) {
+  async survey({ drawing, questions: { backdrop, colours, calm, live, title } }) {
     await fontsOf(drawing);
     if (title) {
       await loadFonts([{ font: title.font, italic: false, words: title.band.heading }]);
     }
     const bare = { ...drawing, layers: drawing.layers.filter((l) => l.kind !== 'text') };
-    // A title is measured at many widths: what is drawn meanwhile does not wait for all of them.
+    // Words are measured at many widths: what is drawn meanwhile does not wait for all of them.
     const breath = new Breath(16);
+    const rest = () => breath.take();
+    // Photos as they are now: others may take their places meanwhile.
+    const photos = new Map(photosOf(drawing).map((id) => [id, kept.find(id)] as const));
+    const held = { glyphs, photos: photosFrom((assetId) => photos.get(assetId)) };
+    const under = title && seenOver(drawing, title.band.colour);
     return {
       answer: {
-        texts: legibilityOf(drawing, resources, backdrop, colours),
         calm: calm
           ? calmReport(seenOver(bare, backdrop), calm.limit, calm.veil, calm.wraps)
           : undefined,
-        title: title
-          ? await titleReport(seenOver(drawing, title.band.colour), title, colours, glyphs, () =>
-              breath.take(),
-            )
-          : undefined,
+        texts: await legibilityOf(drawing, held, backdrop, colours, live ?? undefined, rest),
+        title: title && under ? await titleReport(under, title, colours, glyphs, rest) : undefined,
       },
     };
   },
   close({ view }) {
     views.delete(view);
+    kept.release(view);
     return { answer: null };
   },
 });

@@ -1,4 +1,5 @@
 import type Vips from 'wasm-vips';
+import type { Size } from '@/core/frame/placement';
 import type { Codecs } from '@/core/press/codecs';
 import { avifWithAlpha } from '@/core/press/avif';
 import { formatOf } from '@/core/press/formats/registry';
@@ -8,24 +9,8 @@ import { isLossless } from '@/core/press/settings';
 import { withSharpChroma } from '@/core/press/sharpChroma';
 import { isOpaque, type Raster } from '@/core/raster/raster';
 import type { PressSettings } from '@/core/site/model/picture';
-
-type Library = typeof Vips;
-type Image = Vips.Image;
-
-/**
- * libvips reports a failure as a pair of a name and lines; the last line that says something is for
- * people.
- */
-function reason(error: unknown): string {
-  const text = Array.isArray(error)
-    ? String(error[1])
-    : String((error as { message?: unknown } | null)?.message ?? error);
-  const lines = text
-    .split('\n')
-    .map((line) => line.trim())
-    .filter((line) => line && !/load error|unable to write/.test(line));
-  return lines.at(-1) ?? text;
-}
+import { decoded, shrunk } from './vipsDecoding';
+import { failure, scoped, type VipsImage, type VipsLibrary } from './vipsImages';
 
 /** One step more takes five times as long for a tenth to a sixth less; two steps more for nothing. */
 const avifEfforts = { usual: 3, most: 4 } as const;
@@ -34,7 +19,7 @@ const pngFilters = ['all', 'none'] as const;
 
 const writers: Record<
   PressSettings['format'],
-  (image: Image, settings: PressSettings, keep: Vips.ForeignKeep, draft: boolean) => Uint8Array
+  (image: VipsImage, settings: PressSettings, keep: Vips.ForeignKeep, draft: boolean) => Uint8Array
 > = {
   jpeg: (image, { quality: Q, chroma, table }, keep) =>
     image.jpegsaveBuffer({
@@ -66,24 +51,6 @@ const writers: Record<
       ...(!lossless && { tune: 'ssim' }),
     }),
 };
-
-/**
- * Runs `work`, then frees every image it declared its own: they live in the library's memory, which
- * no collector sweeps.
- */
-function scoped<R>(work: (own: (image: Image) => Image) => R): R {
-  const images: Image[] = [];
-  try {
-    return work((image) => {
-      images.push(image);
-      return image;
-    });
-  } finally {
-    for (const image of images.reverse()) {
-      image.delete();
-    }
-  }
-}
 
 /** They fit in a palette as they are. */
 function hasFewColours({ data }: Raster): boolean {
@@ -126,54 +93,20 @@ function givenFor(settings: PressSettings, raster: Raster): Raster {
 /** By how far decoders smooth chroma. */
 const sharpened = new WeakMap<Raster['data'], Map<number, Raster>>();
 
+/** The codecs port, and what only lists ask for. */
+export interface VipsCodecs extends Codecs {
+  /** A picture as large as fits into some room, px, and not larger than it is. */
+  shrink(bytes: Uint8Array, room: Size): Raster;
+}
+
 /** The codecs port over libvips; `vips` is the library once it has started. */
-export function vipsCodecs(vips: Library): Codecs {
+export function vipsCodecs(vips: VipsLibrary): VipsCodecs {
   // An AVIF is of other bytes for every number of threads, more of them the more there are; and more
   // do not write it sooner.
   vips.concurrency(1);
-  const profile = 'icc-profile-data';
-
-  function toSrgb(image: Image, own: (image: Image) => Image): Image {
-    let out = image;
-    if (image.getTypeof(profile) !== 0) {
-      out = own(
-        image.iccTransform('srgb', {
-          embedded: true,
-          intent: 'relative',
-          black_point_compensation: true,
-        }),
-      );
-    } else if (image.interpretation === 'cmyk') {
-      out = own(image.iccTransform('srgb', { input_profile: 'cmyk' }));
-    }
-    if (out.interpretation !== 'srgb') {
-      out = own(out.colourspace('srgb'));
-    }
-    if (out.format !== 'uchar') {
-      out = own(out.cast('uchar'));
-    }
-    return out.hasAlpha() ? out : own(out.bandjoin(255));
-  }
-
   return {
-    decode: async (bytes) =>
-      scoped((own) => {
-        try {
-          const source = own(vips.Image.newFromBuffer(bytes, '', { fail_on: 'truncated' }));
-          const image = toSrgb(own(source.autorot()), own);
-          const pixels = image.writeToMemory();
-          const data = new Uint8ClampedArray(pixels.length);
-          data.set(pixels);
-          return { width: image.width, height: image.height, data };
-        } catch (error) {
-          const why = reason(error);
-          throw new Error(
-            /premature|truncat|end of|not enough|corrupt|broken|read error/i.test(why)
-              ? `the file breaks off or is damaged (${why})`
-              : why,
-          );
-        }
-      }),
+    decode: async (bytes) => decoded(vips, bytes),
+    shrink: (bytes, room) => shrunk(vips, bytes, room),
     encode: async (
       raster: Raster,
       settings,
@@ -209,7 +142,7 @@ export function vipsCodecs(vips: Library): Codecs {
           } else if (settings.format === 'jpeg') {
             image = own(image.flatten({ background: [255, 255, 255] }));
           }
-          const write = (what: Image, how: PressSettings): Uint8Array<ArrayBuffer> => {
+          const write = (what: VipsImage, how: PressSettings): Uint8Array<ArrayBuffer> => {
             const written = writers[how.format](what, how, vips.ForeignKeep.none, draft);
             const bytes = new Uint8Array(written.length);
             bytes.set(written);
@@ -230,7 +163,7 @@ export function vipsCodecs(vips: Library): Codecs {
             write(alpha, { ...settings, lossless: true }),
           );
         } catch (error) {
-          throw new Error(reason(error));
+          throw failure(error, 'The picture could not be written in this format.');
         }
       }),
   };

@@ -13,7 +13,7 @@ export const assetId = async (bytes: Uint8Array<ArrayBuffer>): Promise<string> =
  * filled again as far as they reach.
  */
 const recent = new LRUCache<string, Uint8Array<ArrayBuffer>>({
-  maxSize: 64e6,
+  maxSize: 48e6,
   sizeCalculation: (bytes) => Math.max(1, bytes.length),
 });
 

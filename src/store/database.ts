@@ -48,6 +48,13 @@ export interface ThumbRow {
   png: Blob;
 }
 
+/** A picture of the owner's as lists show it. */
+export interface SmallRow {
+  /** Asset and what it is made small for. */
+  key: string;
+  file: Blob;
+}
+
 /** What a site was when it was last rehearsed, part by part. */
 export interface RehearsalRow {
   siteId: string;
@@ -95,6 +102,7 @@ export class Database extends Dexie {
   declare assets: EntityTable<AssetRow, 'id'>;
   declare history: Table<StepRow, [string, number]>;
   declare thumbs: EntityTable<ThumbRow, 'key'>;
+  declare small: EntityTable<SmallRow, 'key'>;
   declare rehearsals: EntityTable<RehearsalRow, 'siteId'>;
   declare searches: EntityTable<SearchRow, 'key'>;
   declare written: EntityTable<WrittenRow, 'key'>;
@@ -121,6 +129,7 @@ export class Database extends Dexie {
     this.version(3).stores({ searches: 'key, siteId, at, [at+bytes]' });
     this.version(4).stores({ removed: 'siteId' });
     this.version(5).stores({ written: 'key, [at+bytes]', findings: 'siteId' });
+    this.version(6).stores({ small: 'key' });
   }
 
   /**

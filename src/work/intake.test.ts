@@ -60,6 +60,20 @@ test('files are taken in their order; one that is refused is said, stores nothin
   expect(intake.state.getState().reading).toBeUndefined();
 });
 
+test('of many refusals the first are said in full, and the others together by name', async () => {
+  const { intake, log } = intakeOf();
+  const none = Array.from({ length: 20 }, (_, i) => file(`none-${i}.png`, png(6).slice(0, 40)));
+  await intake.take(none, () => {});
+  const said = log.filter((l) => l.startsWith('refused'));
+  expect(said).toHaveLength(4);
+  expect(said[3]).toBe(
+    `refused 17 more files were not taken: ${none
+      .slice(3, 15)
+      .map(({ name }) => name)
+      .join(', ')} and others.`,
+  );
+});
+
 test('what is being read is said, and what is left is left out once it is cancelled', async () => {
   const { intake } = intakeOf();
   const seen: (string | undefined)[] = [];

@@ -24,6 +24,15 @@ export interface IntakePorts {
   refused(words: string): void;
 }
 
+/** Refusals that are each said in full; what more there are is said together. */
+const saidOneByOne = 3;
+
+/** Names that are told of those. */
+const mostNamed = 12;
+
+const moreRefused = (names: readonly string[]): string =>
+  `${names.length} more ${names.length === 1 ? 'file was' : 'files were'} not taken: ${names.slice(0, mostNamed).join(', ')}${names.length > mostNamed ? ' and others' : ''}.`;
+
 /** What is being read. */
 export interface Reading {
   /** Its name, with its place among several. */
@@ -66,6 +75,7 @@ export class Intake {
   /** Takes files in one after the other; what is refused is said and changes nothing. */
   async take(files: readonly GivenFile[], onItem: (item: ShelfItem) => void): Promise<void> {
     const own = ++this.run;
+    const refused: string[] = [];
     for (const [i, file] of files.entries()) {
       if (this.run !== own) {
         return;
@@ -79,8 +89,13 @@ export class Intake {
           onItem(item);
         }
       } catch (error) {
-        this.ports.refused(error instanceof Error ? error.message : String(error));
+        if (refused.push(file.name) <= saidOneByOne) {
+          this.ports.refused(error instanceof Error ? error.message : String(error));
+        }
       }
+    }
+    if (refused.length > saidOneByOne) {
+      this.ports.refused(moreRefused(refused.slice(saidOneByOne)));
     }
     if (this.run === own) {
       this.state.setState({ reading: undefined });

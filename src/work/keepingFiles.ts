@@ -4,7 +4,7 @@ import type { HandOverPorts, PressedPicture } from '@/core/handover/produce';
 type Bytes = Uint8Array<ArrayBuffer>;
 
 /** Files that are kept so that handing over again writes only what has changed, bytes. */
-const mostBytes = 120e6;
+const mostBytes = 24e6;
 
 /** Where files outlive the tab, and where those are that were pressed for the eye. */
 export interface FileShelves {

@@ -64,7 +64,7 @@ const quickly = (picture: Picture): Picture => ({
 });
 
 /** Decoded files that are kept, bytes of pixels. */
-const mostBytes = 160e6;
+const mostBytes = 60e6;
 
 /** A picture whose file is asked for. */
 interface Asked {

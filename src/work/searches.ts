@@ -75,7 +75,7 @@ export const unsearched: SearchState = {
 };
 
 /** Files of older states are forgotten beyond so many bytes. */
-const mostBytes = 80e6;
+const mostBytes = 24e6;
 
 const sizeOf = (f: SearchState): number => f.tried.reduce((sum, t) => sum + t.data.length, 0);
 

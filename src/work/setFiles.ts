@@ -68,7 +68,7 @@ export interface LookListener {
 }
 
 /** Files that were written with a recipe are kept, bytes. */
-const mostBytes = 160e6;
+const mostBytes = 40e6;
 
 /** Pieces that are looked at side by side. */
 const lookers = 4;

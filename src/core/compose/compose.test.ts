@@ -11,6 +11,8 @@ import type { Layer } from '../site/model/layer';
 import type { PhotoLayer } from '../site/model/photoLayer';
 import { canvasGlyphs, type TextContext } from '../text/glyphs';
 import { createComposer, type Drawing } from './compose';
+import { halved } from '../frame/halved';
+import { photosFrom, wholePhotos, type HalvedPhoto } from '../frame/photos';
 
 const glyphs = canvasGlyphs(
   (w, h) => createCanvas(w, h).getContext('2d') as unknown as TextContext,
@@ -24,7 +26,7 @@ const source: Raster = (() => {
   }
   return raster;
 })();
-const resources = { glyphs, photo: (id: string) => (id === 'photo' ? source : undefined) };
+const resources = { glyphs, photos: wholePhotos((id) => (id === 'photo' ? source : undefined)) };
 
 const photo = (id: string, x: number, y: number, scale: number, assetId = 'photo'): PhotoLayer => ({
   ...newPhoto(id, { name: '', assetId, width: 60, height: 40 }, { width: 64, height: 32 }),
@@ -57,10 +59,10 @@ test('a see-through ground stays see-through where nothing lies', () => {
 
 test('a missing photo is named, leaves the rest drawn, and comes when its pixels are there', () => {
   const assets = new Map<string, Raster>();
-  const composer = createComposer({ glyphs, photo: (id) => assets.get(id) });
+  const composer = createComposer({ glyphs, photos: wholePhotos((id) => assets.get(id)) });
   const layers = [photo('p', 0, 0, 2, 'late'), newWash('w', '#000000', 0.5)];
   const before = composer.compose(drawing(layers));
-  expect(before.missing).toEqual(['late']);
+  expect(before.missing).toEqual([{ assetId: 'late', halvings: 0 }]);
   expect(before.raster.data[0]).toBe(26);
   assets.set('late', source);
   const after = composer.compose(drawing(layers));
@@ -271,7 +273,7 @@ describe('a large photo in hand', () => {
       large.data.set([ring, (255 * x) / width, (255 * y) / height, 255], i);
     }
   }
-  const composerOf = () => createComposer({ glyphs, photo: () => large });
+  const composerOf = () => createComposer({ glyphs, photos: wholePhotos(() => large) });
   const framed = (part: Partial<PhotoLayer>): Drawing => ({
     width: 1600,
     height: 1000,
@@ -410,7 +412,7 @@ test('a font that is not there yet is named, and the text comes with it', () => 
   const composer = createComposer({ ...resources, glyphs: { ...glyphs, has: () => there } });
   const own = { ...newText('t', 'ox', 'own:abc', 20, '#ffffff', 5, 5), align: 'left' as const };
   const before = composer.compose(drawing([own]));
-  expect([before.missing, before.boxes.t]).toEqual([['abc'], undefined]);
+  expect([before.missing, before.boxes.t]).toEqual([[{ assetId: 'abc', halvings: 0 }], undefined]);
   there = true;
   const after = composer.compose(drawing([own]));
   expect(after.missing).toEqual([]);
@@ -428,4 +430,29 @@ test('layers that change places are drawn in their new order, by a composer that
   // #333333 under half of blue, then half of red: 51 → 26, 153 → 140, 77 by halves, rounded up.
   expect(after).not.toEqual(before);
   expect([after[0] > after[2], before[2] > before[0]]).toEqual([true, true]);
+});
+
+test('of a photo that is only there smaller, that is drawn until it comes, and told to be missing', () => {
+  const large = createRaster(640, 400);
+  large.data.forEach((_, i) => (large.data[i] = i % 4 === 3 ? 255 : (i * 13 + (i >> 9)) % 256));
+  let there: HalvedPhoto = { raster: halved(large, 2), halvings: 2 };
+  const composer = createComposer({ glyphs, photos: photosFrom(() => there) });
+  const whole = createComposer({ glyphs, photos: wholePhotos(() => large) });
+  const zoomed = (scale: number) =>
+    drawing([{ ...photo('p', 0, 0, scale), sourceWidth: 640, sourceHeight: 400 }]);
+  const same = (a: Raster, b: Raster) => Buffer.compare(Buffer.from(a.data), Buffer.from(b.data));
+  // Small enough: the very same px come of it.
+  const far = composer.compose(zoomed(0.12));
+  expect(far.missing).toEqual([]);
+  expect(same(far.raster, whole.compose(zoomed(0.12)).raster)).toBe(0);
+  const near = composer.compose(zoomed(0.6));
+  expect(near.missing).toEqual([{ assetId: 'photo', halvings: 0 }]);
+  expect(same(near.raster, whole.compose(zoomed(0.6)).raster)).not.toBe(0);
+  // It stands, and is still told, while nothing comes.
+  const again = composer.compose(zoomed(0.6));
+  expect([again.missing, again.changed.width]).toEqual([near.missing, 0]);
+  there = { raster: large, halvings: 0 };
+  const come = composer.compose(zoomed(0.6));
+  expect(come.missing).toEqual([]);
+  expect(same(come.raster, whole.compose(zoomed(0.6)).raster)).toBe(0);
 });

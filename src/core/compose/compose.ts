@@ -8,6 +8,7 @@ import { drawOf, roughDrawOf } from '../layers/draw/registry';
 import { isObject, kindOf } from '../layers/registry';
 import { isRecolour } from '../layers/recolour';
 import { adjust, type PixelMap } from '../raster/adjust';
+import type { Photos } from '../frame/photos';
 import { fileSize, hasOverlap, noOverlap, slotInFile, type Overlap } from '../frame/overlap';
 import { composite, compositeAll, fillRect, type Paint } from '../raster/composite';
 import { drawGradient } from '../raster/gradient';
@@ -55,7 +56,21 @@ export interface Composed {
    */
   readonly boxes: Readonly<Record<string, Box>>;
   /** Assets that were asked for and are not there yet. */
-  readonly missing: readonly string[];
+  readonly missing: readonly MissingAsset[];
+}
+
+/** An asset that is needed, and of a photo how often it may be halved. */
+export interface MissingAsset {
+  readonly assetId: string;
+  readonly halvings: number;
+}
+
+type Missing = Map<string, MissingAsset['halvings']>;
+
+/** A photo that is not there as large as it is needed, and how large it is. */
+interface Lack extends MissingAsset {
+  /** How often what is there is halved; undefined where there is none. */
+  readonly found: number | undefined;
 }
 
 interface Painted {
@@ -72,6 +87,8 @@ interface Painted {
 interface Shape {
   readonly key: string;
   readonly own: Paint | undefined;
+  /** Of what it was drawn from; what is drawn of smaller photos stands until they come. */
+  readonly lacking: readonly Lack[];
   readonly dressing: string;
   readonly paint: Paint | undefined;
   readonly framed?: Framed;
@@ -168,7 +185,7 @@ function recolour(paint: Paint, list: readonly Recolouring[]): Paint {
  * the changed layers cover is composed. With a focus, of a large change only the part inside it is
  * drawn, layers that take long roughly, and all the rest by a later call without one.
  */
-export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>): {
+export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photos'>): {
   compose(drawing: Drawing, focus?: Rect): Composed;
 } {
   let shapes = new Map<string, Shape>();
@@ -179,6 +196,13 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
     { ground: string; painted: Painted[]; raster: Raster; stale: Rect; from: number } | undefined;
   let below: { states: string; raster: Raster } | undefined;
   const cutOut = createCutOuts();
+
+  /** What it was drawn from is still all there is. */
+  const lacksTheSame = ({ lacking }: Shape): boolean =>
+    lacking.every(
+      ({ assetId, halvings, found }) =>
+        resources.photos.exactly(assetId, halvings)?.halvings === found,
+    );
 
   /**
    * A layer's own paint with its effects; both are used again for as long as nothing of them
@@ -196,9 +220,21 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
     const key = `${size.width}×${size.height} ${hasOverlap(beyond) ? JSON.stringify(beyond) : ''} ${layer.kind} ${kind.key(layer, size)}`;
     const effects = isObject(layer) ? layer.effects : [];
     const outsets = outsetsOf(effects);
-    const same = before?.key === key && before.own ? before : undefined;
+    const same = before?.key === key && before.own && lacksTheSame(before) ? before : undefined;
+    const lacking: Lack[] = [];
+    const photos: Photos = {
+      ...resources.photos,
+      exactly(assetId, halvings) {
+        const found = resources.photos.exactly(assetId, halvings);
+        if (!found || found.halvings > halvings) {
+          lacking.push({ assetId, halvings, found: found?.halvings });
+        }
+        return found;
+      },
+    };
     const context = {
       ...resources,
+      photos,
       ...size,
       cutOut,
       outsets: {
@@ -216,28 +252,29 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
       const paint = roughDrawOf(layer)?.(layer, context, sight);
       if (paint) {
         const rough = `${key} in sight ${JSON.stringify(sight)}`;
-        return { key: rough, own: paint, dressing: rough, paint, rough: true };
+        return { key: rough, own: paint, dressing: rough, paint, rough: true, lacking };
       }
     }
     const own = same?.own ?? drawOf(layer)(layer, context);
-    const dressing = `${key} ${hollow} ${JSON.stringify(effects)}`;
+    const drawn = { key, own, lacking: same?.lacking ?? lacking };
+    const dressing = `${key} ${JSON.stringify(drawn.lacking)} ${hollow} ${JSON.stringify(effects)}`;
     if (same?.dressing === dressing) {
       return same;
     }
     if (!own || isEverywhere(own) || own.type === 'erase' || (effects.length === 0 && !hollow)) {
-      return { key, own, dressing, paint: own };
+      return { ...drawn, dressing, paint: own };
     }
     if (effects.length === 0) {
-      return { key, own, dressing, paint: undefined };
+      return { ...drawn, dressing, paint: undefined };
     }
     const { paint, framed } = dress({ paint: own, hollow }, effects, same?.framed);
-    return { key, own, dressing, paint, framed };
+    return { ...drawn, dressing, paint, framed };
   }
 
   /** Each layer's shape, drawn or as it was drawn before. */
   function drawLayers(
     drawing: Drawing,
-    missing: Set<string>,
+    missing: Missing,
     focus: Rect | undefined,
   ): { layer: Layer; key: string; paint: Paint | undefined; rough: boolean }[] {
     const kept: typeof shapes = new Map();
@@ -245,9 +282,12 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
       .filter((layer) => !layer.hidden && layer.opacity > 0)
       .map((layer) => {
         const shape = shapeOf(layer, drawing, shapes.get(layer.id), focus);
+        for (const { assetId, halvings } of shape.lacking) {
+          missing.set(assetId, Math.min(halvings, missing.get(assetId) ?? halvings));
+        }
         if (!shape.own) {
           for (const assetId of kindOf(layer).assets?.(layer) ?? []) {
-            missing.add(assetId);
+            missing.set(assetId, missing.get(assetId) ?? 0);
           }
         }
         kept.set(layer.id, shape);
@@ -286,7 +326,7 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
     return found;
   }
 
-  function paintLayers(drawing: Drawing, missing: Set<string>, focus: Rect | undefined): Painted[] {
+  function paintLayers(drawing: Drawing, missing: Missing, focus: Rect | undefined): Painted[] {
     const drawn = drawLayers(drawing, missing, focus);
     const reached = reaching(drawn);
     const kept: typeof recolours = new Map();
@@ -381,7 +421,7 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
   }
 
   function compose(drawing: Drawing, focus?: Rect): Composed {
-    const missing = new Set<string>();
+    const missing: Missing = new Map();
     const painted = paintLayers(drawing, missing, focus);
     const size = fileSize(drawing, overlapOf(drawing));
     const ground = JSON.stringify([
@@ -449,7 +489,7 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photo'>)
       rough,
       bounds: Object.fromEntries(painted.map((p) => [p.layer.id, p.bounds])),
       boxes: boxesOf(drawing),
-      missing: [...missing],
+      missing: [...missing].map(([assetId, halvings]) => ({ assetId, halvings })),
     };
   }
 

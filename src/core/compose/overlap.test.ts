@@ -5,12 +5,13 @@ import { createRaster } from '../raster/raster';
 import { newPhoto } from '../layers/photo';
 import type { Layer } from '../site/model/layer';
 import { createComposer, type Drawing } from './compose';
+import { wholePhotos } from '../frame/photos';
 
 const photo = createRaster(20, 20);
 for (let i = 0; i < 400; i++) {
   photo.data.set([9, 200, 30, 255], i * 4);
 }
-const resources = { glyphs: { has: () => false } as never, photo: () => photo };
+const resources = { glyphs: { has: () => false } as never, photos: wholePhotos(() => photo) };
 const overlap = { top: 10, right: 0, bottom: 30, left: 20 };
 const slot = { width: 100, height: 50 };
 const disc = (part: Partial<Layer>): Layer =>

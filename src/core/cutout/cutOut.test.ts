@@ -5,6 +5,7 @@ import { composite, fillRect } from '../raster/composite';
 import { createRaster, type Raster } from '../raster/raster';
 import type { CutOut } from '../site/model/photoLayer';
 import { createCutOuts, cutOutPhoto } from './cutOut';
+import { halved } from '../frame/halved';
 
 const blue = '#336699';
 
@@ -187,7 +188,7 @@ test('the brush takes away and brings back, in order, and its size is in px of t
   expect([...cut.data.subarray((60 * 120 + 3) * 4, (60 * 120 + 3) * 4 + 4)]).toEqual([
     51, 102, 153, 255,
   ]);
-  const half = cutOutPhoto(photo, plain({ strokes: [away] }), 1);
+  const half = cutOutPhoto(halved(photo, 1), plain({ strokes: [away] }), 1);
   expect([half.width, alpha(half, 30, 30), alpha(half, 42, 30)]).toEqual([60, 0, 255]);
 });
 
@@ -204,10 +205,11 @@ test('kept work gives the same result as new work, whatever changed', () => {
     [other, plain(), 1],
   ] as const) {
     expect(
-      Buffer.from(cutOuts('a', raster, settings, halvings).data).equals(
+      Buffer.from(cutOuts('a', { raster, halvings }, settings).data).equals(
         Buffer.from(cutOutPhoto(raster, settings, halvings).data),
       ),
     ).toBe(true);
   }
-  expect(cutOuts('a', other, plain(), 1)).toBe(cutOuts('a', other, plain(), 1));
+  const last = { raster: other, halvings: 1 };
+  expect(cutOuts('a', last, plain())).toBe(cutOuts('a', last, plain()));
 });

@@ -1,5 +1,5 @@
 import { oklabPlane } from '../colour/oklab';
-import { halved } from '../frame/halved';
+import type { HalvedPhoto } from '../frame/photos';
 import { nearestMark } from '../raster/nearestMark';
 import type { Raster } from '../raster/raster';
 import type { CutOut } from '../site/model/photoLayer';
@@ -17,10 +17,7 @@ interface Prepared {
   readonly lab: Float32Array;
 }
 
-function prepare(photo: Raster, halvings: number): Prepared {
-  const raster = halved(photo, halvings);
-  return { raster, lab: oklabPlane(raster.data) };
-}
+const prepare = (raster: Raster): Prepared => ({ raster, lab: oklabPlane(raster.data) });
 
 function brush(out: Raster, source: Raster, { strokes }: CutOut, scale: number): void {
   for (const stroke of strokes) {
@@ -83,17 +80,16 @@ function brushed(base: Raster, { raster }: Prepared, cutOut: CutOut, scale: numb
 /**
  * A photo without its plain surround: what is near a sample's colour is taken off, its edge
  * cleaned, and then the brush's strokes take away or bring back.
- * @param halvings how often the photo is halved before
+ * @param halvings how often the raster is halved; the cut-out's places are px of what it was before
  */
-export function cutOutPhoto(photo: Raster, cutOut: CutOut, halvings = 0): Raster {
-  const prepared = prepare(photo, halvings);
+export function cutOutPhoto(raster: Raster, cutOut: CutOut, halvings = 0): Raster {
+  const prepared = prepare(raster);
   const scale = 2 ** -halvings;
   return brushed(withoutSurround(prepared, cutOut, scale), prepared, cutOut, scale);
 }
 
 interface Kept {
-  readonly photo: Raster;
-  readonly halvings: number;
+  readonly photo: HalvedPhoto;
   readonly prepared: Prepared;
   /** The surround's settings as text, and what they made. */
   readonly surround: string;
@@ -103,29 +99,26 @@ interface Kept {
 }
 
 /** Keeps what can be used again from one drawing to the next. `key` names whose cut-out it is. */
-export function createCutOuts(): (
-  key: string,
-  photo: Raster,
-  cutOut: CutOut,
-  halvings: number,
-) => Raster {
+export function createCutOuts(): (key: string, photo: HalvedPhoto, cutOut: CutOut) => Raster {
   const kept = new Map<string, Kept>();
   const most = 8;
-  return (key, photo, cutOut, halvings) => {
+  return (key, photo, cutOut) => {
     const before = kept.get(key);
-    const same = before?.photo === photo && before.halvings === halvings ? before : undefined;
+    const { raster, halvings } = photo;
+    const isSame = before?.photo.raster === raster && before.photo.halvings === halvings;
+    const same = isSame ? before : undefined;
     const settings = JSON.stringify(cutOut);
     if (same?.settings === settings) {
       return same.result;
     }
-    const prepared = same?.prepared ?? prepare(photo, halvings);
+    const prepared = same?.prepared ?? prepare(raster);
     const scale = 2 ** -halvings;
     const surround = JSON.stringify({ ...cutOut, strokes: [] });
     // While the brush goes over it, all else stays as it is.
     const base = same?.surround === surround ? same.base : withoutSurround(prepared, cutOut, scale);
     const result = brushed(base, prepared, cutOut, scale);
     kept.delete(key);
-    kept.set(key, { photo, halvings, prepared, surround, base, settings, result });
+    kept.set(key, { photo, prepared, surround, base, settings, result });
     for (const oldest of kept.keys()) {
       if (kept.size <= most) {
         break;

@@ -6,11 +6,15 @@ import { joinStep } from '../seam/join';
 import type { ProfileLayer } from '../site/model/blendLayers';
 import { profilesOf, profileSvg } from './profile';
 import { profileNames } from './profileNames';
+import { wholePhotos } from '../frame/photos';
 
 const clay = '#a4553a';
 const slot = { width: 480, height: 90 };
 const drawn = (layer: ProfileLayer) =>
-  createComposer({ glyphs: { has: () => false } as never, photo: () => undefined }).compose({
+  createComposer({
+    glyphs: { has: () => false } as never,
+    photos: wholePhotos(() => undefined),
+  }).compose({
     ...slot,
     ground: { type: 'none' },
     layers: [layer],

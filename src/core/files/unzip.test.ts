@@ -1,5 +1,6 @@
-import { strToU8, zipSync } from 'fflate';
-import { ArchiveError, unzip } from './unzip';
+import fc from 'fast-check';
+import { strFromU8, strToU8, Zip, ZipDeflate, ZipPassThrough, zipSync } from 'fflate';
+import { ArchiveError, unzip, unzipInSlices } from './unzip';
 
 const zip = (files: Record<string, Uint8Array>) => zipSync(files, { level: 9 });
 
@@ -48,22 +49,100 @@ test('too many entries, and too much in all', () => {
   ).toThrow('many.zip: expected at most 2000 files, found more.');
 });
 
-test('an archive that says less than it unpacks to does not get more room', () => {
-  const bytes = zip({ 'style.css': strToU8('body { color: red }'.repeat(500)) });
-  const view = new DataView(bytes.buffer);
-  // The size before packing stands at offset 24 of the central directory's entry.
-  for (let i = 0; i < bytes.length - 4; i++) {
-    if (view.getUint32(i, true) === 0x02014b50) {
-      view.setUint32(i + 24, 10, true);
+/**
+ * The archive, whose own list says another size of each file (PKWARE APPNOTE 6.3, 4.3.12: the size
+ * stands at offset 24 of an entry).
+ */
+function says(bytes: Uint8Array, size: number): Uint8Array {
+  const view = new DataView(bytes.buffer, bytes.byteOffset);
+  for (let at = 0; at + 4 <= bytes.length; at++) {
+    if (view.getUint32(at, true) === 0x02014b50) {
+      view.setUint32(at + 24, size, true);
     }
   }
-  let length = 0;
-  try {
-    length = unzip('lying.zip', bytes)[0].bytes.length;
-  } catch (error) {
-    expect(error).toBeInstanceOf(ArchiveError);
+  return bytes;
+}
+
+test('an archive that says less than it unpacks to is refused as soon as it is more', () => {
+  const lying = says(zip({ 'style.css': new Uint8Array(190_000_000) }), 1000);
+  expect(lying.length).toBeLessThan(200_000);
+  // Counted in what was unpacked, not in time: sixteen KB of it at a time.
+  const before = process.memoryUsage().arrayBuffers;
+  expect(() => unzip('lying.zip', lying)).toThrow(
+    'lying.zip: expected a whole zip archive, found one that cannot be read: a file unpacks to more than its list says.',
+  );
+  expect(process.memoryUsage().arrayBuffers - before).toBeLessThan(64 * 2 ** 20);
+});
+
+test('nor may it say more', () => {
+  expect(() => unzip('short.zip', says(zip({ 'a.css': strToU8('b{}') }), 10))).toThrow(
+    'short.zip: expected a whole zip archive, found one that cannot be read: a file breaks off.',
+  );
+});
+
+test('files of unknown length while they were packed, a comment behind, something before: all are read', () => {
+  const parts: Uint8Array[] = [strToU8('#!/bin/sh\n')];
+  const stream = new Zip((error, chunk) => {
+    expect(error).toBeNull();
+    parts.push(chunk);
+  });
+  const texts = ['b{}', 'PK'.repeat(40_000)];
+  texts.forEach((text, i) => {
+    const file = i === 0 ? new ZipPassThrough('a.css') : new ZipDeflate('b.txt', { level: 6 });
+    stream.add(file);
+    file.push(strToU8(text), true);
+  });
+  stream.end();
+  const whole = Buffer.concat(parts);
+  // What stands before shifts every offset (APPNOTE 4.3.16: the list's own offset at 16).
+  const end = whole.lastIndexOf(Buffer.from([0x50, 0x4b, 5, 6]));
+  const list = whole.readUInt32LE(end + 16) + 10;
+  whole.writeUInt32LE(list, end + 16);
+  for (let at = list; whole.readUInt32LE(at) === 0x02014b50;) {
+    whole.writeUInt32LE(whole.readUInt32LE(at + 42) + 10, at + 42);
+    at += 46 + whole.readUInt16LE(at + 28) + whole.readUInt16LE(at + 30);
   }
-  expect(length).toBeLessThanOrEqual(10);
+  whole.writeUInt16LE(5, end + 20);
+  const files = unzip('odd.zip', Buffer.concat([whole, strToU8('hello')]));
+  expect(files.map((f) => [f.path, strFromU8(f.bytes)])).toEqual([
+    ['a.css', texts[0]],
+    ['b.txt', texts[1]],
+  ]);
+});
+
+test('bytes that are changed anywhere never do harm: a refusal in words, or files', () => {
+  const whole = zip({ 'a/style.css': strToU8('b{}'.repeat(300)), 'x.bin': new Uint8Array(5000) });
+  fc.assert(
+    fc.property(
+      fc.array(fc.tuple(fc.nat(whole.length - 1), fc.nat(255)), { minLength: 1, maxLength: 6 }),
+      (changes) => {
+        const bytes = whole.slice();
+        changes.forEach(([at, value]) => {
+          bytes[at] = value;
+        });
+        try {
+          unzip('changed.zip', bytes);
+        } catch (error) {
+          expect(error).toBeInstanceOf(ArchiveError);
+          expect((error as Error).message).toMatch(/^changed\.zip: expected [^\n]*\.$/);
+        }
+      },
+    ),
+    { numRuns: 2000 },
+  );
+});
+
+test('in slices it is the same, and others come in between', async () => {
+  const bytes = zip({ 'a.bin': Uint8Array.from({ length: 200_000 }, (_, i) => (i * i) % 251) });
+  let rests = 0;
+  const files = await unzipInSlices('a.zip', bytes, async () => {
+    rests++;
+  });
+  expect(files).toEqual(unzip('a.zip', bytes));
+  expect(rests).toBeGreaterThan(0);
+  await expect(unzipInSlices('cut.zip', bytes.subarray(0, 40), async () => {})).rejects.toThrow(
+    /^cut\.zip: expected a whole zip archive/,
+  );
 });
 
 test('what is no whole archive is refused', () => {
@@ -74,18 +153,9 @@ test('what is no whole archive is refused', () => {
 
 test('files that are each small enough are refused where they are too much together', () => {
   const files = Object.fromEntries(
-    Array.from({ length: 6 }, (_, i) => [`part-${i}.bin`, new Uint8Array(1000).fill(i)]),
+    Array.from({ length: 6 }, (_, i) => [`part-${i}.bin`, new Uint8Array(300_000)]),
   );
-  const bytes = zip(files);
-  const view = new DataView(bytes.buffer, bytes.byteOffset);
-  // The archive's own list says 50 MB for each, packed to 1 MB (PKWARE APPNOTE 6.3, central
-  // directory header: packed size at 20, size at 24).
-  for (let at = 0; at + 4 <= bytes.length; at++) {
-    if (view.getUint32(at, true) === 0x02014b50) {
-      view.setUint32(at + 20, 1 << 20, true);
-      view.setUint32(at + 24, 50 << 20, true);
-    }
-  }
+  const bytes = says(zipSync(files, { level: 0 }), 50 << 20);
   expect(() => unzip('parts.zip', bytes)).toThrow(
     'parts.zip: expected at most 256 MB unpacked, found more.',
   );

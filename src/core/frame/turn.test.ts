@@ -8,6 +8,7 @@ import { mirror, rotate } from './rotate';
 import { resample } from './resample';
 import { fittingSharpness, sharpen } from './sharpen';
 import { suggestFrames } from './suggest';
+import { wholePhotos } from './photos';
 
 const size = fc.record({
   width: fc.integer({ min: 20, max: 3000 }),
@@ -139,7 +140,7 @@ describe('a photo layer', () => {
         sharpen: 0,
         ...part,
       },
-      { ...slot, ...plainContext, photo: () => source },
+      { ...slot, ...plainContext, photos: wholePhotos(() => source) },
     );
     if (paint?.type !== 'raster') {
       throw new Error('expected pixels');

@@ -67,7 +67,7 @@ export function fontEnding(bytes: Uint8Array): string {
 }
 
 /**
- * The fonts of words that are handed over as text, and of the pages' headings.
+ * The fonts of words that are handed over as text, and of the pages' headings and links.
  * @param ending of an own font's file
  */
 export function handedFonts(site: Site, ending: (assetId: string) => string): HandedFont[] {
@@ -77,7 +77,6 @@ export function handedFonts(site: Site, ending: (assetId: string) => string): Ha
   const headings = site.pages
     .flatMap((p) => [
       p.body.heading,
-      ...p.bar.links,
       ...p.sections.map((s) => s.heading),
       p.band?.font === null ? p.band.heading : '',
     ])
@@ -89,6 +88,7 @@ export function handedFonts(site: Site, ending: (assetId: string) => string): Ha
     wanted.set(key, { font, italic, extended });
   };
   want(site.theme.headingFont, false, headings);
+  want(site.theme.bodyFont, false, site.pages.flatMap((p) => p.bar.links).join(''));
   for (const { band } of site.pages) {
     if (band && band.font !== null) {
       want(band.font, false, band.heading);

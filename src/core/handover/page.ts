@@ -3,7 +3,7 @@ import type { Page, Section, Sidebar, TitleBand } from '../site/model/page';
 import type { Site } from '../site/model/site';
 import type { Slot } from '../site/model/slot';
 import { backgroundOf } from '../site/pages';
-import { fontOf } from '../text/fonts';
+import { fontOf, themeFace } from '../text/fonts';
 import { titleFont, titleLeading, titleStands, titleWeight } from '../text/titleLook';
 import { cssString, escapeHtml } from './escape';
 import { safeName } from './fileName';
@@ -50,16 +50,23 @@ const contentWidth = ({ content: { px, percent } }: Page): string => {
  */
 const linksRoom = (mark: Slot | undefined): number => 260 + (mark ? mark.width + 28 * 3 : 28);
 
+/** A theme's font as CSS writes it. */
+function fontLine(site: Site, of: 'headings' | 'text') {
+  const { font, weight } = themeFace(site, of);
+  return { family: cssString(font.family), weight };
+}
+
 function furniture(site: Site, page: Page): string {
-  const heading = cssString(fontOf(site.theme.headingFont, site.fonts).family);
+  const heading = fontLine(site, 'headings');
+  const text = fontLine(site, 'text');
   const mark = site.slots.find((s) => s.id === page.bar.markSlot);
   return `body { margin: 0; background-color: ${page.ground}; }
 ${backgroundOf(site, page) === null ? `body.${safeName(page.name)} { background-image: none; }\n` : ''}.page-column { position: relative; width: ${contentWidth(page)}; max-width: 100%; margin: 0 auto; }
 .page-bar { position: relative; height: ${page.bar.height}px; background-color: ${page.bar.colour}; color: ${page.bar.ink}; display: flex; align-items: center; overflow: visible; }
 .page-mark { flex: none; max-width: calc(100% - 2 * ${inset}); margin-left: ${inset}; align-self: flex-start; ${mark ? `margin-top: ${Math.round((page.bar.height - mark.height) / 2)}px; ` : ''}}
-.page-links { display: flex; gap: 28px; margin: 0 0 0 ${mark ? '28px' : inset}; padding: 0; list-style: none; white-space: nowrap; overflow: hidden; align-items: center; height: 100%; font: 400 15px ${heading}, serif; }
+.page-links { display: flex; gap: 28px; margin: 0 0 0 ${mark ? '28px' : inset}; padding: 0; list-style: none; white-space: nowrap; overflow: hidden; align-items: center; height: 100%; font: ${text.weight} 15px ${text.family}, sans-serif; }
 @media (max-width: ${linksRoom(mark) - 0.02}px) { .page-links { display: none; } }
-.page-heading { position: absolute; left: ${inset}; right: ${inset}; height: 36px; margin: 0; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; font: 500 26px/1.3 ${heading}, serif; }
+.page-heading { position: absolute; left: ${inset}; right: ${inset}; height: 36px; margin: 0; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; font: ${heading.weight} 26px/1.3 ${heading.family}, serif; }
 .page-lines { position: absolute; left: ${inset}; right: ${inset}; top: 78px; height: ${Math.max(0, page.body.height - 190)}px; display: flex; flex-direction: column; gap: 14px; overflow: hidden; }
 .page-lines i { flex: none; height: 9px; background: ${page.body.ink}; opacity: 0.14; }
 .page-text { display: flex; height: ${page.body.height}px; background-color: ${page.body.colour}; color: ${page.body.ink}; }
@@ -77,7 +84,7 @@ function titleRules(site: Site, band: TitleBand): string {
   const family = cssString(fontOf(titleFont(band, site), site.fonts).family);
   return `.page-title { position: relative; height: ${band.height}px; background-color: ${band.colour}; color: ${band.ink}; }
 .page-title .page-column { height: 100%; }
-.page-title h1 { position: absolute; left: ${inset}; right: ${inset}; top: ${titleMargin}px; bottom: ${titleMargin}px; margin: 0; display: grid; align-content: ${alignContent}; text-align: ${textAlign}; overflow: hidden; overflow-wrap: anywhere; font: ${titleWeight} ${band.sizePx}px/${titleLeading} ${family}, serif; }
+.page-title h1 { position: absolute; left: ${inset}; right: ${inset}; top: ${titleMargin}px; bottom: ${titleMargin}px; margin: 0; display: grid; align-content: ${alignContent}; text-align: ${textAlign}; overflow: hidden; overflow-wrap: anywhere; font: ${titleWeight(band, site)} ${band.sizePx}px/${titleLeading} ${family}, serif; }
 `;
 }
 

@@ -26,7 +26,11 @@ export function rehearsedParts(site: Site): RehearsedParts {
     }),
     ...pages.map((page) => [
       `the page ${page.name}`,
-      JSON.stringify([page, theme.headingFont, defaultBackground]),
+      JSON.stringify([
+        page,
+        [theme.headingFont, theme.headingWeight, theme.bodyFont, theme.bodyWeight],
+        defaultBackground,
+      ]),
     ]),
     ['what is handed over', JSON.stringify(handOver)],
     ...(set

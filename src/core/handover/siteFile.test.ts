@@ -2,10 +2,16 @@ import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { PNG } from 'pngjs';
 import { newPhoto } from '../layers/photo';
 import { addLayer, applyEdit } from '../site/edit';
+import { schemaVersion } from '../site/model/site';
 import { newSite } from '../site/newSite';
 import { addSlot } from '../site/slots';
 import { assetsOf } from '../site/assets';
-import { readSiteFile, writeSiteFile } from './siteFile';
+import { archiveLimits } from '../files/unzip';
+import { shelfItem } from '../shelf/item';
+import { siteFileName } from './names';
+import { readSiteFile, readSiteJson, writeSiteFile } from './siteFile';
+import { uploadedFiles } from './uploaded';
+import type { TypedFile } from './zipFiles';
 
 const id = 'a'.repeat(64);
 const png = new Uint8Array(PNG.sync.write(new PNG({ width: 4, height: 3 })));
@@ -37,6 +43,36 @@ test('it comes back as it was, and equal sites make equal files', () => {
   expect(writeSiteFile(read)).toEqual(written);
 });
 
+test('a site of large photographs is opened again as it was saved', () => {
+  // More than other archives may have.
+  const ids = ['b', 'c'].map((sign) => sign.repeat(64));
+  const large = new Map(
+    ids.map((one) => {
+      const bytes = new Uint8Array(40e6);
+      bytes.set(png);
+      return [one, bytes] as const;
+    }),
+  );
+  const shelf = ids.map((assetId) =>
+    shelfItem({ assetId, name: 'Kiln', width: 4, height: 3, format: 'png', bytes: 40e6 }),
+  );
+  const saved = writeSiteFile({ site: { ...site, shelf }, assets: new Map([...assets, ...large]) });
+  expect(saved.length).toBeGreaterThan(archiveLimits.bytes);
+  const read = readSiteFile('large.soyez', saved);
+  expect(read.site.shelf).toEqual(shelf);
+  expect(read.assets.get(ids[1])?.length).toBe(40e6);
+});
+
+test('to a host goes what it serves and which site it is, not the photographs', () => {
+  const page = { path: 'home.html', type: 'text/html', bytes: strToU8('x') };
+  const files = uploadedFiles(site, [
+    page as TypedFile,
+    { path: siteFileName(site), type: 'application/zip', bytes: written },
+  ]);
+  expect(files.map((f) => f.path)).toEqual(['home.html', 'site.json']);
+  expect(readSiteJson('it', files[1].bytes)).toEqual(site);
+});
+
 test('what a site names must be given', () => {
   expect(() => writeSiteFile({ site, assets: new Map() })).toThrow(`Expected the asset ${id}`);
 });
@@ -59,7 +95,7 @@ test.each([
     withSite((v) => {
       v.schemaVersion = 99;
     }),
-    'v.soyez: Expected a site of version 17 or older, found version 99',
+    `v.soyez: Expected a site of version ${schemaVersion} or older, found version 99`,
   ],
   [
     'no version',
@@ -88,6 +124,14 @@ test.each([
       f['site.json'] = strToU8('{');
     }),
     'expected site.json to be JSON',
+  ],
+  [
+    'lists inside each other without an end',
+    repacked((f) => {
+      const text = strFromU8(f['site.json']);
+      f['site.json'] = strToU8(`{"deep":${'['.repeat(1e5)}${']'.repeat(1e5)},${text.slice(1)}`);
+    }),
+    'expected site.json at most 64 deep, found more',
   ],
   [
     'a missing picture',

@@ -1,5 +1,6 @@
 import { strFromU8, strToU8, zipSync, type Zippable } from 'fflate';
-import { ArchiveError, unzip } from '../files/unzip';
+import { boundedJson, JsonError, type JsonLimits } from '../files/boundedJson';
+import { ArchiveError, archiveLimits, unzip, type ArchiveLimits } from '../files/unzip';
 import { isFont } from '../text/fontFile';
 import { inspectPicture } from '../measure/inspect';
 import { assetsOf, assetsOfPage } from '../site/assets';
@@ -9,6 +10,20 @@ import { readSite, SiteError } from '../site/schema';
 /*
  * The site file: a zip of `site.json` and the assets it names, each under the SHA-256 of its bytes.
  */
+
+/** Of what is said in words and numbers of a site; its pictures are files beside it. */
+const jsonLimits: JsonLimits = { length: 64e6, depth: 64, members: 2e6 };
+
+/**
+ * Of a site file as a whole: hundreds of photographs as they come from a camera. What is saved here
+ * can be opened again.
+ */
+export const siteFileLimits: ArchiveLimits = {
+  ...archiveLimits,
+  bytes: 2 ** 30,
+  entries: 20_000,
+  unpacked: 2 ** 30,
+};
 
 /** A site with everything it needs. */
 export interface PackedSite {
@@ -42,21 +57,47 @@ function endingOf(id: string, bytes: Uint8Array, free: boolean): string {
   return format === 'jpeg' ? 'jpg' : format;
 }
 
+/** The site itself, as its file has it. */
+export const siteJson = (site: Site): Uint8Array<ArrayBuffer> =>
+  strToU8(`${JSON.stringify(site, null, 2)}\n`) as Uint8Array<ArrayBuffer>;
+
 /**
  * Packs a site.
- * @throws Error when an asset it names is not given
+ * @throws Error when an asset it names is not given, or when it could not be opened again
  */
 export function writeSiteFile({ site, assets }: PackedSite): Uint8Array<ArrayBuffer> {
   const free = freeAssets(site);
-  const files: Zippable = { 'site.json': [strToU8(`${JSON.stringify(site, null, 2)}\n`), packed] };
+  const files: Zippable = { 'site.json': [siteJson(site), packed] };
+  let total = 0;
   for (const id of assetsOf(site)) {
     const bytes = assets.get(id);
     if (!bytes) {
       throw new Error(`Expected the asset ${id} of ${site.name}.`);
     }
+    total += bytes.length;
+    if (total > siteFileLimits.unpacked - jsonLimits.length) {
+      throw new Error(
+        `${site.name}: expected pictures of at most ${Math.floor((siteFileLimits.unpacked - jsonLimits.length) / 2 ** 20)} MB together in one site file, found more. Take pictures off the shelf that are not used.`,
+      );
+    }
     files[`assets/${id}.${endingOf(id, bytes, free.has(id))}`] = [bytes, stored];
   }
   return zipSync(files) as Uint8Array<ArrayBuffer>;
+}
+
+/**
+ * Reads the site itself out of its file; one of an older version is brought up to this one.
+ * @throws ArchiveError or SiteError, saying what was expected and what was found
+ */
+export function readSiteJson(name: string, bytes: Uint8Array): Site {
+  try {
+    return readSite(boundedJson(strFromU8(bytes), 'site.json', jsonLimits));
+  } catch (error) {
+    if (error instanceof JsonError) {
+      throw new ArchiveError(`${name}: expected ${error.expected}, found ${error.found}.`);
+    }
+    throw error instanceof SiteError ? new SiteError(`${name}: ${error.message}.`) : error;
+  }
 }
 
 /**
@@ -65,28 +106,14 @@ export function writeSiteFile({ site, assets }: PackedSite): Uint8Array<ArrayBuf
  * @throws ArchiveError or SiteError, saying what was expected and what was found
  */
 export function readSiteFile(name: string, bytes: Uint8Array): PackedSite {
-  const files = unzip(name, bytes);
+  const files = unzip(name, bytes, siteFileLimits);
   const json = files.find((f) => f.path === 'site.json');
   if (!json) {
     throw new ArchiveError(
       `${name}: expected a site file with site.json in it, found ${files.length === 0 ? 'an empty archive' : `an archive of ${files.length} other files`}.`,
     );
   }
-  let value: unknown;
-  try {
-    value = JSON.parse(strFromU8(json.bytes));
-  } catch {
-    throw new ArchiveError(`${name}: expected site.json to be JSON, found something else.`);
-  }
-  let site: Site;
-  try {
-    site = readSite(value);
-  } catch (error) {
-    if (error instanceof SiteError) {
-      throw new SiteError(`${name}: ${error.message}.`);
-    }
-    throw error;
-  }
+  const site = readSiteJson(name, json.bytes);
   const assets = new Map(
     files.flatMap((f) => {
       const id = /^assets\/([0-9a-f]{64})\.[a-z0-9]+$/.exec(f.path)?.[1];

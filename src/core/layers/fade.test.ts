@@ -4,8 +4,9 @@ import type { Ground } from '../site/model/picture';
 import type { Side } from '../site/model/slot';
 import { fadeMask } from './draw/fade';
 import { fadeCurves, newFade } from './fade';
+import { wholePhotos } from '../frame/photos';
 
-const nothing = { glyphs: { has: () => false } as never, photo: () => undefined };
+const nothing = { glyphs: { has: () => false } as never, photos: wholePhotos(() => undefined) };
 const clay: Ground = { type: 'colour', colour: '#a4553a' };
 const drawn = (layers: ReturnType<typeof newFade>[], width = 40, height = 24) =>
   createComposer(nothing).compose({ width, height, ground: clay, layers }).raster;

@@ -7,6 +7,7 @@ import type { Site } from '../site/model/site';
 import type { Slot } from '../site/model/slot';
 import { newShape } from './shape';
 import { newText } from './text';
+import { themeFace } from '../text/fonts';
 import { phone, visibleAt } from '../widths/visible';
 
 /**
@@ -32,8 +33,8 @@ function textSize(site: Site, slot: Slot): number {
 }
 
 /** A text that fits the slot, in the site's heading font. */
-export const textFor = (site: Site, slot: Slot, id: string): TextLayer =>
-  newText(
+export const textFor = (site: Site, slot: Slot, id: string): TextLayer => ({
+  ...newText(
     id,
     'Your words',
     site.theme.headingFont,
@@ -41,7 +42,9 @@ export const textFor = (site: Site, slot: Slot, id: string): TextLayer =>
     themeLight(site),
     Math.round(slot.width / 2),
     Math.round(slot.height * 0.3),
-  );
+  ),
+  weight: themeFace(site, 'headings').weight,
+});
 
 /** The text at a place that was found for it. */
 export function seated(text: TextLayer, box: Size, { x, y, align, colour }: Seat): TextLayer {

@@ -1,5 +1,6 @@
 import type { ObjectSchema } from 'yup';
 import type { Box, Place, Resize } from '../arrange/box';
+import type { HalvedPhoto, Photos } from '../frame/photos';
 import type { Size } from '../frame/placement';
 import type { Outsets } from '../effects/kind';
 import type { Paint } from '../raster/composite';
@@ -13,10 +14,9 @@ export interface DrawContext extends Size {
   readonly glyphs: GlyphRaster;
   /** Px beyond the slot that effects of the layer can bring in. */
   readonly outsets: Outsets;
-  /** Decoded pixels of an asset, or undefined while they are not there yet. */
-  photo(assetId: string): Raster | undefined;
+  readonly photos: Photos;
   /** A photo without its surround, made now or as it was made before. */
-  cutOut(key: string, photo: Raster, cutOut: CutOut, halvings: number): Raster;
+  cutOut(key: string, photo: HalvedPhoto, cutOut: CutOut): Raster;
 }
 
 /**

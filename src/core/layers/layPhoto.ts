@@ -1,6 +1,16 @@
 import { fillFrame, type Framing } from '../frame/placement';
 import { backPhoto } from '../readings/cover';
-import { addLayer, addLayerBehind, chain, editLayer, shelve, type Edit } from '../site/edit';
+import { formatOf } from '../press/formats/registry';
+import { firstPress } from '../press/settings';
+import {
+  addLayer,
+  addLayerBehind,
+  chain,
+  editLayer,
+  editPicture,
+  shelve,
+  type Edit,
+} from '../site/edit';
 import type { PhotoLayer } from '../site/model/photoLayer';
 import type { Picture } from '../site/model/picture';
 import type { ShelfItem } from '../site/model/shelf';
@@ -37,9 +47,16 @@ export function layPhoto(
       }),
     );
   }
+  const isFirst = picture.layers.length === 0 && formatOf(picture.press.format).plain;
   return chain(
     shelve(item),
     addLayerBehind(picture.id, { ...newPhoto(id, item, slot), ...framing }),
+    editPicture(picture.id, (p) => {
+      // A photo on a host that accepts old formats alone.
+      if (isFirst && item.format === 'jpeg') {
+        p.press = firstPress(slot.accepts, true);
+      }
+    }),
   );
 }
 

@@ -12,6 +12,7 @@ import { newPhoto, photoBox, photoPoint, recropped, slotPoint } from './photo';
 import { isObject, kindOf, layerSchema } from './registry';
 import { newShape, shape as shapeKind } from './shape';
 import { newText } from './text';
+import { wholePhotos } from '../frame/photos';
 
 const slot = { width: 300, height: 120 };
 const glyphs = canvasGlyphs(
@@ -22,7 +23,7 @@ const context: DrawContext = {
   ...slot,
   glyphs,
   outsets: { left: 0, top: 0, right: 0, bottom: 0 },
-  photo: () => createRaster(40, 20),
+  photos: wholePhotos(() => createRaster(40, 20)),
   cutOut: () => {
     throw new Error('not asked for here');
   },

@@ -30,6 +30,8 @@ const kinds = {
   recipe,
 } as const satisfies { [K in LayerKindName]: DefinitionOf<Extract<Layer, { kind: K }>> };
 
+export const layerKinds = Object.keys(kinds) as readonly LayerKindName[];
+
 /**
  * The definition of a layer's kind; safe because a layer's `kind` picks the definition written for
  * it.

@@ -4,6 +4,7 @@ import { hexField } from '../colour/hexField';
 import { effectsField } from '../effects/registry';
 import type { Hex } from '../site/model/hex';
 import type { TextLayer } from '../site/model/objectLayers';
+import { weight } from '../site/schemaFields';
 import { ownAssetId } from '../text/fonts';
 import type { GlyphRaster, TextSpec } from '../text/glyphs';
 import { usualLineHeight } from '../text/lineHeight';
@@ -84,7 +85,7 @@ export const text: DefinitionOf<TextLayer> = {
     words: string().defined(),
     font: string().min(1).required(),
     sizePx: number().min(4).max(2000).required(),
-    weight: number().integer().min(1).max(1000).required(),
+    weight: weight(),
     italic: boolean().required(),
     spacing: number().min(-0.5).max(5).required(),
     lineHeight: number().min(0.3).max(5).required(),

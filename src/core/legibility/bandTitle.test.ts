@@ -26,6 +26,7 @@ const wide: TitleQuestion = {
   page: { content: { px: 1080, percent: null, measured: null } },
   band: { ...newBand(page, 'Classes in the kiln house'), boxed: false, ink: '#ffffff', sizePx: 32 },
   font: 'archivo',
+  weight: 500,
   rules: {
     repeat: 'no-repeat',
     position: { x: { value: 50, unit: '%' }, y: { value: 50, unit: '%' } },

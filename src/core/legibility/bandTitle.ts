@@ -14,7 +14,7 @@ import type { Hex } from '../site/model/hex';
 import type { Page, TitleBand } from '../site/model/page';
 import type { GlyphRaster, TextMask, TextSpec } from '../text/glyphs';
 import { firstBase } from '../text/lineHeight';
-import { titleLeading, titleWeight } from '../text/titleLook';
+import { titleLeading } from '../text/titleLook';
 import { wantedContrast } from './contrast';
 import { around, behindWords, textContrast, type Behind } from './measure';
 import type { Veil } from './report';
@@ -24,8 +24,9 @@ import { leastVeil, veilReaches } from './veil';
 export interface TitleQuestion {
   readonly page: Pick<Page, 'content'>;
   readonly band: TitleBand;
-  /** The font it is set in. */
+  /** The font it is set in, and the weight that it is shown in. */
   readonly font: string;
+  readonly weight: number;
   readonly rules: BackgroundRules;
 }
 
@@ -59,9 +60,13 @@ export interface TitleReport {
 export const titleScreens: readonly number[] = Array.from({ length: 57 }, (_, i) => 320 + 40 * i);
 
 /** What it is drawn by, in a room that wide. */
-const specIn = ({ band, font }: TitleQuestion, wrap: number, sizePx = band.sizePx): TextSpec => ({
+const specIn = (
+  { band, font, weight }: TitleQuestion,
+  wrap: number,
+  sizePx = band.sizePx,
+): TextSpec => ({
   ...specOf(newText('title', band.heading, font, sizePx, band.ink, 0, 0)),
-  weight: titleWeight,
+  weight,
   lineHeight: titleLeading,
   align: band.align,
   wrap,
@@ -202,12 +207,12 @@ export async function titleReport(
   glyphs: GlyphRaster,
   rest: () => Promise<void> = async () => {},
 ): Promise<TitleReport | undefined> {
-  const { page, band, rules, font } = question;
+  const { page, band, rules, font, weight } = question;
   if (band.heading.trim() === '' || !glyphs.has(font)) {
     return undefined;
   }
   const ink = { colour: colourOf(band.ink), opacity: 1 };
-  const wanted = wantedContrast({ sizePx: band.sizePx, weight: titleWeight });
+  const wanted = wantedContrast({ sizePx: band.sizePx, weight });
   const masks = new Map<number, TextMask>();
   const at: TitleAt[] = [];
   const behinds: Behind[] = [];

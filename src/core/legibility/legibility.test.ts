@@ -11,8 +11,10 @@ import type { Layer } from '../site/model/layer';
 import type { Ground } from '../site/model/picture';
 import { canvasGlyphs, type TextContext } from '../text/glyphs';
 import { behindWords, inkRatio, textContrast } from './measure';
+import { sizesShown } from './liveSizes';
 import { legibilityOf } from './report';
 import { leastVeil, veilReaches } from './veil';
+import { wholePhotos } from '../frame/photos';
 
 const rgb = (r: number, g: number, b: number): Rgb => ({ r, g, b });
 const anyColour = fc.record({ r: fc.nat(255), g: fc.nat(255), b: fc.nat(255) });
@@ -145,15 +147,15 @@ const glyphs = canvasGlyphs(
   (w, h) => createCanvas(w, h).getContext('2d') as unknown as TextContext,
   (spec) => `${spec.weight} ${spec.sizePx}px sans-serif`,
 );
-const resources = { glyphs, photo: () => undefined };
+const resources = { glyphs, photos: wholePhotos(() => undefined) };
 const drawing = (
   layers: Layer[],
   ground: Ground = { type: 'colour', colour: '#3b4a45' },
 ): Drawing => ({ width: 200, height: 60, ground, layers });
 const title = newText('t', 'kiln', 'x', 30, '#efe9dc', 100, 10);
 
-test('a picture’s texts: on an even ground exactly the ratio of the two colours; what lies in front does not count', () => {
-  const { t } = legibilityOf(
+test('a picture’s texts: on an even ground exactly the ratio of the two colours; what lies in front does not count', async () => {
+  const { t } = await legibilityOf(
     drawing([title, newWash('w', '#ffffff', 0.9)]),
     resources,
     '#000000',
@@ -168,47 +170,46 @@ test('a picture’s texts: on an even ground exactly the ratio of the two colour
   expect(t.veils).toEqual([]);
 });
 
-test('a see-through ground shows what lies beside it on the page', () => {
-  const { t } = legibilityOf(drawing([title], { type: 'none' }), resources, '#efe9dc', []);
+test('a see-through ground shows what lies beside it on the page', async () => {
+  const { t } = await legibilityOf(drawing([title], { type: 'none' }), resources, '#efe9dc', []);
   expect(t.contrast.worst).toBe(1);
 });
 
-test('where it fails, the least veil of each colour that reaches it, weakest first; laid on, it holds, and one percent less does not', () => {
+test('where it fails, the least veil of each colour that reaches it, weakest first; laid on, it holds, and one percent less does not', async () => {
   const low = { ...title, colour: '#a9b79a' };
   const wash = newWash('w', '#efe9dc', 0.35);
   const colours = ['#3b4a45', '#000000', '#ffffff', '#a9b79a'];
-  const { t } = legibilityOf(drawing([wash, low]), resources, '#000000', colours);
+  const { t } = await legibilityOf(drawing([wash, low]), resources, '#000000', colours);
   expect(t.contrast.fifth).toBeLessThan(3);
   expect(t.veils.length).toBeGreaterThan(0);
   for (let i = 1; i < t.veils.length; i++) {
     expect(t.veils[i].percent).toBeGreaterThanOrEqual(t.veils[i - 1].percent);
   }
   const { colour, percent } = t.veils[0];
-  const after = (p: number) =>
-    legibilityOf(drawing([wash, newWash('v', colour, p / 100), low]), resources, '#000000', []).t
-      .contrast.worst;
-  expect(after(percent)).toBeGreaterThanOrEqual(3);
-  expect(after(percent - 1)).toBeLessThan(3);
+  const after = async (p: number) => {
+    const veiled = drawing([wash, newWash('v', colour, p / 100), low]);
+    return (await legibilityOf(veiled, resources, '#000000', [])).t.contrast.worst;
+  };
+  expect(await after(percent)).toBeGreaterThanOrEqual(3);
+  expect(await after(percent - 1)).toBeLessThan(3);
 });
 
-test('an outline helps: then the ring around the glyphs is what they stand on', () => {
+test('an outline helps: then the ring around the glyphs is what they stand on', async () => {
   const white = { ...title, colour: '#ffffff' };
   const ground: Ground = { type: 'colour', colour: '#f4f1de' };
   const outlined = {
     ...white,
     effects: [{ kind: 'outline', side: 'outside', width: 4, colour: '#000000', opacity: 1 }],
   } as Layer;
-  expect(
-    legibilityOf(drawing([white], ground), resources, '#000000', []).t.contrast.median,
-  ).toBeLessThan(1.2);
-  expect(
-    legibilityOf(drawing([outlined], ground), resources, '#000000', []).t.contrast.median,
-  ).toBeGreaterThan(12);
+  const median = async (layer: Layer) =>
+    (await legibilityOf(drawing([layer], ground), resources, '#000000', [])).t.contrast.median;
+  expect(await median(white)).toBeLessThan(1.2);
+  expect(await median(outlined)).toBeGreaterThan(12);
 });
 
-test('hidden texts, texts without words and texts beside the slot have no contrast', () => {
+test('hidden texts, texts without words and texts beside the slot have no contrast', async () => {
   expect(
-    legibilityOf(
+    await legibilityOf(
       drawing([
         { ...title, hidden: true },
         { ...title, id: 'u', words: ' ' },
@@ -219,4 +220,59 @@ test('hidden texts, texts without words and texts beside the slot have no contra
       [],
     ),
   ).toEqual({});
+});
+
+test('text of the page grows against its picture on a phone, and is measured in every size it has there', async () => {
+  // Dark under the word as it was drawn, white where it reaches to when it is larger.
+  const pale = {
+    ...newWash('p', '#ffffff', 1),
+    extent: {
+      type: 'side' as const,
+      side: 'right' as const,
+      full: 110,
+      reach: 111,
+    },
+  };
+  const word = {
+    ...newText('t', 'kiln in', 'x', 24, '#ffffff', 8, 10),
+    align: 'left' as const,
+    live: true,
+  };
+  const live = { least: 14, at: [1, 0.6, 0.3].map((scale) => ({ screen: 900 * scale, scale })) };
+  let rests = 0;
+  const rest = async () => {
+    rests++;
+  };
+  const report = async (layers: Layer[], colours: string[] = []) =>
+    (await legibilityOf(drawing(layers), resources, '#000000', colours, live, rest)).t;
+  const drawn = await report([pale, { ...word, live: false }]);
+  expect(drawn.contrast.worst).toBeGreaterThan(8);
+  expect(drawn.wanted).toBe(3);
+  expect(rests).toBe(1);
+  const shown = await report([pale, word], ['#000000', '#a4553a']);
+  expect(shown.contrast.worst).toBeLessThan(1.1);
+  expect(shown.screen).toBe(270);
+  // It is small there.
+  expect(shown.wanted).toBe(4.5);
+  expect(shown.bounds.width).toBeGreaterThan(drawn.bounds.width * 1.7);
+  const [{ colour, percent }] = shown.veils;
+  // Others come in between the sizes.
+  expect(rests).toBeGreaterThan(3);
+  const veiled = async (by: number) =>
+    (await report([pale, newWash('v', colour, by / 100), word])).contrast.worst;
+  expect(await veiled(percent)).toBeGreaterThanOrEqual(4.5);
+  expect(await veiled(percent - 1)).toBeLessThan(4.5);
+});
+
+test('sizes that differ alone are measured: where words shrink with the picture, how they stand off it stays', () => {
+  const at = Array.from({ length: 57 }, (_, i) => ({ screen: 320 + 40 * i, scale: 1 }));
+  expect(sizesShown({ sizePx: 40, weight: 400 }, { least: 12, at })).toEqual([
+    { wanted: 3, enlarged: 1, screen: undefined },
+  ]);
+  const small = [{ screen: 360, scale: 0.25 }];
+  expect(sizesShown({ sizePx: 40, weight: 400 }, { least: 12, at: small })).toEqual([
+    { wanted: 3, enlarged: 1, screen: undefined },
+    { wanted: 4.5, enlarged: expect.closeTo(1.2, 9) as number, screen: 360 },
+  ]);
+  expect(sizesShown({ sizePx: 40, weight: 400 }, undefined)).toHaveLength(1);
 });

@@ -1,22 +1,24 @@
+import { least } from 'd3-array';
 import { colourOf } from '../colour/parse';
 import { createComposer, type Drawing } from '../compose/compose';
 import type { DrawContext } from '../layers/kind';
 import { drawOf } from '../layers/draw/registry';
 import { kindOf } from '../layers/registry';
 import { composite, fillRect } from '../raster/composite';
-import { createRaster, type Mask, type Raster, type Rect } from '../raster/raster';
+import { createRaster, unite, type Mask, type Raster, type Rect } from '../raster/raster';
 import type { Hex } from '../site/model/hex';
 import type { Layer } from '../site/model/layer';
 import type { TextLayer } from '../site/model/objectLayers';
-import { wantedContrast } from './contrast';
 import {
   behindWords,
   inkRatio,
   textContrast,
   unpack,
+  type Behind,
   type Ink,
   type TextContrast,
 } from './measure';
+import { sizesShown, type LiveScales } from './liveSizes';
 import { leastVeil } from './veil';
 
 /** A veil that brings words to the wanted contrast, and its least strength in whole percent. */
@@ -27,11 +29,13 @@ export interface Veil {
 
 /** How one text can be read, and what would make it. */
 export interface TextReport {
-  /** Where its glyphs lie on the picture. */
+  /** Where its glyphs lie on the picture, in all sizes that they are shown in. */
   readonly bounds: Rect;
   readonly contrast: TextContrast;
   /** What it is to be: 3 for large text, 4.5 for other. */
   readonly wanted: number;
+  /** A screen width that all this is so at; undefined for the picture at its own size. */
+  readonly screen?: number;
   /** Where that is not reached everywhere: veils that reach it, weakest first. */
   readonly veils: readonly Veil[];
   /** Of the colours offered, those that the words would reach it in as things are. */
@@ -64,17 +68,40 @@ function coverOf(
   };
 }
 
+/** A text in one of the sizes it is shown in. */
+interface Shown extends Pick<TextReport, 'bounds' | 'contrast' | 'wanted' | 'screen'> {
+  readonly behind: Behind;
+}
+
+/** The least veil of a colour with which a text is read in all of its sizes; undefined if none is. */
+function veilOf(colour: Hex, shown: readonly Shown[], ink: Ink): Veil | undefined {
+  let percent = 0;
+  for (const { behind, wanted } of shown) {
+    const needed = leastVeil(behind, ink, colourOf(colour), wanted);
+    if (needed === undefined) {
+      return undefined;
+    }
+    percent = Math.max(percent, needed);
+  }
+  return { colour, percent };
+}
+
 /**
- * How each visible text of a picture stands off what lies behind it.
+ * How each visible text of a picture stands off what lies behind it: words that are text of the page
+ * in every size that they are shown in, and reported as they stand where they stand worst.
  * @param backdrop what shows through where the picture does not cover the page
  * @param colours for veils and for the words themselves
+ * @param live undefined where no words are text of the page
+ * @param rest waited for between the sizes, so that what a person does goes first
  */
-export function legibilityOf(
+export async function legibilityOf(
   drawing: Drawing,
-  resources: Pick<DrawContext, 'glyphs' | 'photo'>,
+  resources: Pick<DrawContext, 'glyphs' | 'photos'>,
   backdrop: Hex,
   colours: readonly Hex[],
-): Record<string, TextReport> {
+  live?: LiveScales,
+  rest: () => Promise<void> = async () => {},
+): Promise<Record<string, TextReport>> {
   const composer = createComposer(resources);
   const reports: Record<string, TextReport> = {};
   const context: DrawContext = {
@@ -97,55 +124,61 @@ export function legibilityOf(
     });
     return out;
   };
-  drawing.layers.forEach((layer, i) => {
+  for (const [i, layer] of drawing.layers.entries()) {
     if (layer.kind !== 'text' || layer.hidden || layer.opacity <= 0) {
-      return;
+      continue;
     }
-    const cover = coverOf(layer, context);
     const dressed = layer.effects.some(
       (e) =>
         e.kind !== 'relief' &&
         !(e.kind === 'glow' && e.side === 'inside') &&
         !(e.kind === 'outline' && e.side === 'inside'),
     );
-    if (!cover || cover.mask.width === 0) {
-      return;
-    }
-    const behind = behindWords(
-      drawn(drawing.layers.slice(0, dressed ? i + 1 : i)),
-      cover.mask,
-      cover.x,
-      cover.y,
-      dressed,
-    );
-    if (!behind) {
-      return;
-    }
+    const under = drawn(drawing.layers.slice(0, dressed ? i + 1 : i));
     const ink: Ink = { colour: colourOf(layer.colour), opacity: layer.opacity };
-    const contrast = textContrast(behind, ink);
-    const wanted = wantedContrast(layer);
-    const reached = contrast.worst >= wanted;
+    const shown: Shown[] = [];
+    for (const size of sizesShown(layer, layer.live ? live : undefined)) {
+      const cover = coverOf({ ...layer, sizePx: layer.sizePx * size.enlarged }, context);
+      const behind =
+        cover && cover.mask.width > 0
+          ? behindWords(under, cover.mask, cover.x, cover.y, dressed)
+          : undefined;
+      if (cover && behind) {
+        const { mask, x, y } = cover;
+        shown.push({
+          behind,
+          bounds: { x, y, width: mask.width, height: mask.height },
+          contrast: textContrast(behind, ink),
+          wanted: size.wanted,
+          screen: size.screen,
+        });
+      }
+      await rest();
+    }
+    const worst = least(shown, ({ contrast, wanted }) => contrast.worst / wanted);
+    if (!worst) {
+      continue;
+    }
+    const reached = worst.contrast.worst >= worst.wanted;
     // What an outline or a shadow covers, a veil would not change: then only another colour helps.
-    const veils =
-      reached || dressed
-        ? []
-        : colours.flatMap((colour): Veil[] => {
-            const percent = leastVeil(behind, ink, colourOf(colour), wanted);
-            return percent === undefined ? [] : [{ colour, percent }];
-          });
+    const veils = reached || dressed ? [] : colours.flatMap((c) => veilOf(c, shown, ink) ?? []);
+    const { contrast, wanted, screen } = worst;
     reports[layer.id] = {
-      bounds: { x: cover.x, y: cover.y, width: cover.mask.width, height: cover.mask.height },
+      bounds: shown.map(({ bounds }) => bounds).reduce(unite),
       contrast,
       wanted,
+      ...(screen !== undefined && { screen }),
       veils: veils.sort((a, b) => a.percent - b.percent),
       inks: reached
         ? []
         : colours.filter((c) =>
-            behind.colours.every(
-              (packed) => inkRatio({ ...ink, colour: colourOf(c) }, unpack(packed)) >= wanted,
+            shown.every(({ behind, wanted: ratio }) =>
+              behind.colours.every(
+                (packed) => inkRatio({ ...ink, colour: colourOf(c) }, unpack(packed)) >= ratio,
+              ),
             ),
           ),
     };
-  });
+  }
   return reports;
 }

@@ -153,7 +153,7 @@ function otherFormats(slot: Slot, picture: Picture): WayDown[] {
         id: `format ${format}`,
         tries: [
           {
-            label: `${formatOf(format).title}, if your host takes it`,
+            label: `${formatOf(format).title}, if your host accepts it`,
             care,
             edit: chain(
               withCare(picture, care),

@@ -1,4 +1,5 @@
 import { imageSize } from 'image-size';
+import { isTooDeep, mostNested } from './drawing';
 import { IntakeError } from './intakeError';
 
 export type PictureFormat = 'jpeg' | 'png' | 'webp' | 'avif' | 'gif' | 'svg';
@@ -86,6 +87,9 @@ export function inspectPicture(name: string, bytes: Uint8Array): Inspected {
       `at most ${limits.pixels / 1e6} megapixels`,
       `${width}×${height}, which is ${Math.round((width * height) / 1e6)} megapixels`,
     );
+  }
+  if (format === 'svg' && isTooDeep(bytes)) {
+    throw refuse(`elements at most ${mostNested} deep in each other`, 'deeper ones');
   }
   return { format, width, height };
 }

@@ -96,7 +96,7 @@ describe('lengths someone types', () => {
     expect(readPixels('10.4')).toMatchObject({
       ok: true,
       px: 10,
-      note: 'Whole pixels only: taken as 10 px.',
+      note: 'Whole pixels only: read as 10 px.',
     });
   });
 

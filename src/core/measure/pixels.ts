@@ -45,8 +45,8 @@ export function readPixels(text: string): PixelsRead {
     return {
       ok: true,
       px,
-      note: `Only pixels count on a screen: ${text.trim()} is taken as ${px} px.`,
+      note: `Only pixels count on a screen: ${text.trim()} is read as ${px} px.`,
     };
   }
-  return exact ? { ok: true, px } : { ok: true, px, note: `Whole pixels only: taken as ${px} px.` };
+  return exact ? { ok: true, px } : { ok: true, px, note: `Whole pixels only: read as ${px} px.` };
 }

@@ -104,6 +104,10 @@ describe('visitors', () => {
     ['', 'list.csv: expected lines such as “1440, 312”, found none.'],
     ['1440,-3', 'list.csv, line 1: expected how many visitors, a number, found “-3”.'],
     ['x'.repeat(2_100_000), 'list.csv: expected at most 2 MB, found 2.1 MB.'],
+    [
+      Array.from({ length: 3000 }, (_, i) => `${400 + i},7`).join('\n'),
+      'list.csv: expected at most 500 different screen widths, found 3000.',
+    ],
   ])('words and nonsense are refused with their line (%#)', (text, message) => {
     expect(() => readVisitors('list.csv', text)).toThrow(new VisitorsError(message));
   });

@@ -7,7 +7,7 @@ import type { VisitorWidth } from '../site/model/site';
  */
 export class VisitorsError extends Error {}
 
-const limits = { bytes: 2e6, least: 200, most: 8000, share: 1e12 } as const;
+const limits = { bytes: 2e6, least: 200, most: 8000, share: 1e12, widths: 500 } as const;
 
 /** A screen width, alone or with a height behind it: `1920`, `1920 px`, `1920x1080`. */
 const readWidth = (cell: string): number | undefined => {
@@ -93,5 +93,11 @@ export function readVisitors(name: string, text: string): VisitorWidth[] {
   if (list.length === 0 || list.every((v) => v.share === 0)) {
     throw new VisitorsError(`${name}: expected lines such as “1440, 312”, found none.`);
   }
-  return gathered(list);
+  const widths = gathered(list);
+  if (widths.length > limits.widths) {
+    throw new VisitorsError(
+      `${name}: expected at most ${limits.widths} different screen widths, found ${widths.length}.`,
+    );
+  }
+  return widths;
 }

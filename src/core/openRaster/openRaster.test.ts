@@ -119,6 +119,16 @@ test.each([
     other('<image w="3" h="3"><stack><layer name="Gone" src="data/b.png"/></stack></image>'),
     'expected a picture data/b.png for the layer “Gone”, found none',
   ],
+  [
+    'more layers than a picture can have',
+    other(`<image w="3" h="3"><stack>${'<layer src="data/a.png"/>'.repeat(201)}</stack></image>`),
+    'expected at most 200 layers, found more',
+  ],
+  [
+    'groups without an end',
+    other(`<image w="3" h="3">${'<stack>'.repeat(500)}${'</stack>'.repeat(500)}</image>`),
+    'expected stack.xml to be XML',
+  ],
   ['no layers', other('<image w="3" h="3"><stack/></image>'), 'expected at least one layer'],
   [
     'something else than a PNG',

@@ -86,6 +86,9 @@ export function writeOpenRaster(
   return zipSync(files) as Uint8Array<ArrayBuffer>;
 }
 
+/** Bounds of a picture that comes in. */
+const oraLimits = { stackBytes: 1e6, layers: 200, depth: 20 } as const;
+
 interface Node {
   readonly [tag: string]: readonly Node[] | Readonly<Record<string, string>> | undefined;
 }
@@ -121,6 +124,12 @@ export function readOpenRaster(name: string, bytes: Uint8Array): ReadOra {
   if (!stack) {
     throw refuse('a list of its layers in stack.xml', 'none');
   }
+  if (stack.length > oraLimits.stackBytes) {
+    throw refuse(
+      `stack.xml of at most ${oraLimits.stackBytes / 1e6} MB`,
+      `${(stack.length / 1e6).toFixed(1)} MB`,
+    );
+  }
   let parsed: Node[];
   try {
     parsed = new XMLParser({
@@ -130,8 +139,9 @@ export function readOpenRaster(name: string, bytes: Uint8Array): ReadOra {
       parseAttributeValue: false,
       processEntities: true,
     }).parse(strFromU8(stack), true) as Node[];
-  } catch (error) {
-    throw refuse('stack.xml to be XML', error instanceof Error ? error.message : String(error));
+  } catch {
+    // What the library says is not for people.
+    throw refuse('stack.xml to be XML', 'something else');
   }
   const image = parsed.find((n) => n.image);
   const size = image && attributesOf(image);
@@ -161,8 +171,8 @@ export function readOpenRaster(name: string, bytes: Uint8Array): ReadOra {
     at: { x: number; y: number; opacity: number; hidden: boolean },
     depth: number,
   ) => {
-    if (depth > 20) {
-      throw refuse('groups at most 20 deep', 'more');
+    if (depth > oraLimits.depth) {
+      throw refuse(`groups at most ${oraLimits.depth} deep`, 'more');
     }
     for (const node of nodes) {
       const a = attributesOf(node);
@@ -189,6 +199,9 @@ export function readOpenRaster(name: string, bytes: Uint8Array): ReadOra {
         }
         if (!mode) {
           notes.add(`“${a.name ?? ''}” is laid as normal: there is no ${op.replace('svg:', '')}.`);
+        }
+        if (layers.length === oraLimits.layers) {
+          throw refuse(`at most ${oraLimits.layers} layers`, 'more');
         }
         layers.push({
           name: (a.name ?? '').slice(0, 200),

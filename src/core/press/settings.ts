@@ -14,6 +14,17 @@ export const pressAs = (format: PressFormat, quality = 80): PressSettings => ({
   dithered: false,
 });
 
+/**
+ * How a picture is written at first: the lightest usual way that its host accepts.
+ * @param isPhoto it covers all of it with a photo that has no transparency
+ */
+export function firstPress(accepts: readonly PressFormat[], isPhoto = false): PressSettings {
+  const wanted: readonly PressFormat[] = isPhoto
+    ? ['webp', 'avif', 'jpeg', 'png']
+    : ['webp', 'avif', 'png', 'jpeg'];
+  return pressAs(wanted.find((format) => accepts.includes(format)) ?? wanted[0]);
+}
+
 /** What of a picture is neither ground nor layer, as it is to begin with. */
 export const plainPicture = (
   press: PressSettings,

@@ -14,9 +14,9 @@ export const formatTaken: ReadingKind<PressFormat> = {
   measure: ({ picture }) => picture.press.format,
   judge: () => 'fails',
   figure: (format) => formatOf(format).title,
-  plain: () => 'The host does not take this format',
+  plain: () => 'The host does not accept this format',
   say: (format, { slot }) =>
-    `The host does not take ${formatOf(format).title}; it takes ${slot.accepts.map((f) => formatOf(f).title).join(', ')}.`,
+    `The host does not accept ${formatOf(format).title}; it accepts ${slot.accepts.map((f) => formatOf(f).title).join(', ')}.`,
   mend: (_format, { slot, picture }) => ({
     label: `Write it as ${formatOf(slot.accepts[0]).title}`,
     edit: editPicture(picture.id, (p) => {

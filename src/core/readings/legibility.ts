@@ -1,9 +1,8 @@
-import type { Draft } from 'immer';
 import type { Size } from '../frame/placement';
 import { newWash } from '../layers/fill';
 import { kindOf } from '../layers/registry';
 import type { TextReport } from '../legibility/report';
-import { editLayer, editPicture, type Edit } from '../site/edit';
+import { editLayer, editPicture, insertLayer, type Edit } from '../site/edit';
 import type { Rect } from '../raster/raster';
 import { freeLayerId } from '../site/picture';
 import type { Extent, FillLayer } from '../site/model/blendLayers';
@@ -111,11 +110,15 @@ export function layVeil(
   percent: number,
   extent: Extent = { type: 'all' },
 ): Edit {
-  let at = picture.layers.indexOf(text);
-  while (picture.layers[at - 1]?.kind === 'text') {
-    at--;
-  }
-  const under = picture.layers[at - 1];
+  /** Where a veil lies: behind the words, and behind others that they follow. */
+  const placeIn = ({ layers }: Pick<Picture, 'layers'>): number => {
+    let at = layers.findIndex((l) => l.id === text.id);
+    while (layers[at - 1]?.kind === 'text') {
+      at--;
+    }
+    return at;
+  };
+  const under = picture.layers[placeIn(picture) - 1];
   if (
     under?.kind === 'fill' &&
     under.colour === colour &&
@@ -138,7 +141,7 @@ export function layVeil(
     extent,
   };
   return editPicture(picture.id, (p) => {
-    p.layers.splice(at, 0, veil as Draft<FillLayer>);
+    insertLayer(p, Math.max(0, placeIn(p as Picture)), veil);
   });
 }
 
@@ -170,10 +173,11 @@ export const legibility: ReadingKind<TextRead> = {
       : `Hard to read ${whereIn(report)} “${nameOf(text)}”`,
   spot: ({ report: { contrast, wanted } }) =>
     contrast.worst < wanted ? spotAt(contrast.at) : undefined,
-  say({ text, report: { contrast, wanted } }) {
-    const spot = `${contrast.at.x}, ${contrast.at.y}`;
+  say({ text, report: { contrast, wanted, screen } }) {
+    const on = screen === undefined ? '' : ` on a screen of ${screen} px`;
+    const spot = `${contrast.at.x}, ${contrast.at.y}${on}`;
     return contrast.worst >= wanted
-      ? `“${nameOf(text)}” has ${ratioWords(contrast.worst)} at its worst spot and ${ratioWords(contrast.median)} in the middle; ${wanted}:1 is wanted.`
+      ? `“${nameOf(text)}” has ${ratioWords(contrast.worst)} at its worst spot${on} and ${ratioWords(contrast.median)} in the middle; ${wanted}:1 is wanted.`
       : `“${nameOf(text)}” has ${ratioWords(contrast.worst)} at its worst spot (${spot}), ${ratioWords(contrast.fifth)} where nineteen of twenty px are better, ${ratioWords(contrast.median)} in the middle; ${wanted}:1 is wanted.`;
   },
   mend({ text, report }, { picture, site }) {

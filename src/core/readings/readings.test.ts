@@ -300,7 +300,7 @@ test('a format that the host does not take is told, and mended to one that it ta
   )!;
   expect(found).toMatchObject({
     verdict: 'fails',
-    words: 'The host does not take JPEG; it takes PNG, WebP.',
+    words: 'The host does not accept JPEG; it accepts PNG, WebP.',
   });
   const after = applyEdit(site, found.mend!.edit).pictures.p;
   expect(

@@ -1,5 +1,7 @@
 import type { CalmReport } from '../calm/calm';
-import type { TitleQuestion, TitleReport } from '../legibility/bandTitle';
+import { liveTexts } from '../handover/liveText';
+import { titleScreens, type TitleQuestion, type TitleReport } from '../legibility/bandTitle';
+import type { LiveScales } from '../legibility/liveSizes';
 import type { TextReport } from '../legibility/report';
 import { backdropOf } from '../seam/beside';
 import { siteColours } from '../site/colours';
@@ -10,7 +12,9 @@ import type { Site } from '../site/model/site';
 import type { Slot } from '../site/model/slot';
 import { pagesWith } from '../site/pages';
 import { drawingKey, isBlank } from '../site/picture';
-import { titleFont } from '../text/titleLook';
+import { titleFont, titleWeight } from '../text/titleLook';
+import { isContent } from '../slots/registry';
+import { visibleAt } from '../widths/visible';
 import { isUnderContent, wrapsOf } from './repeats';
 
 /** What is measured of a drawing and not of its file: how words stand off it, how calm it is. */
@@ -28,6 +32,8 @@ export interface SurveyQuestions {
     readonly veil: Hex;
     readonly wraps: Axes | 'none';
   } | null;
+  /** Wanted where words of the picture are handed over as text of the page. */
+  readonly live: LiveScales | null;
   /** Wanted of a band that has its page's title over it. */
   readonly title: TitleQuestion | null;
 }
@@ -62,8 +68,21 @@ export function titleQuestion(site: Site, slot: Slot): TitleQuestion | null {
     page: { content: page.content },
     band: { ...page.band, slot: null },
     font: titleFont(page.band, site),
+    weight: titleWeight(page.band, site),
     rules: { repeat, position, size },
   };
+}
+
+/** How large a picture is shown on all screens, where words lie over it as text. */
+function liveScales(site: Site, slot: Slot, picture: Picture): LiveScales | null {
+  if (!isContent(slot.kind) || liveTexts(picture.layers).length === 0) {
+    return null;
+  }
+  const at = titleScreens.flatMap((screen) => {
+    const shown = visibleAt(site, slot, screen);
+    return shown && screen >= (slot.narrow?.below ?? 0) ? [{ screen, scale: shown.scale }] : [];
+  });
+  return { least: site.limits.phoneText, at };
 }
 
 /** What is to be asked of a picture; undefined where there are no words to be read on it. */
@@ -79,7 +98,13 @@ export function surveyQuestions(
   const backdrop = backdropOf(site, slot);
   const veil = pagesWith(site, slot)[0]?.ground ?? backdrop;
   const calm = under ? { limit: site.limits.calm, veil, wraps: wrapsOf(slot) } : null;
-  return { backdrop, colours: offeredColours(site), calm, title: titleQuestion(site, slot) };
+  return {
+    backdrop,
+    colours: offeredColours(site),
+    calm,
+    live: liveScales(site, slot, picture),
+    title: titleQuestion(site, slot),
+  };
 }
 
 /**

@@ -12,6 +12,7 @@ import type { Layer } from '../site/model/layer';
 import type { Recipe, RecipeStep } from '../site/model/recipe';
 import { layRecipe } from './recipe';
 import { sparedShare } from './spare';
+import { wholePhotos } from '../frame/photos';
 
 const recipe = (steps: readonly RecipeStep[], spare = false): Recipe => ({
   id: 'r',
@@ -90,7 +91,7 @@ test.each(steps)(
       hangs: false,
       opacity: 1,
     } as unknown as Layer;
-    const composer = createComposer({ glyphs: {} as GlyphRaster, photo: () => own });
+    const composer = createComposer({ glyphs: {} as GlyphRaster, photos: wholePhotos(() => own) });
     const { raster } = composer.compose({
       width: 24,
       height: 18,

@@ -1,10 +1,13 @@
 import { ValidationError } from 'yup';
+import { boundedJson, JsonError } from '../files/boundedJson';
 import { recipeSchema } from '../layers/recipe';
 import type { Recipe } from '../site/model/recipe';
 
 /* A recipe as a file of its own: JSON with the version of what it is written in. */
 
 const version = 1;
+
+const jsonLimits = { length: 1e6, depth: 16, members: 20_000 } as const;
 
 /** A recipe file was refused; the message says which, what was expected and what was found. */
 export class RecipeError extends Error {}
@@ -22,9 +25,9 @@ export function readRecipe(fileName: string, text: string, id: string): Recipe {
     new RecipeError(`${fileName}: expected ${expected}, found ${found}.`);
   let value: unknown;
   try {
-    value = JSON.parse(text);
-  } catch {
-    throw refuse('a recipe, which is JSON', 'something else');
+    value = boundedJson(text, 'a recipe', jsonLimits);
+  } catch (error) {
+    throw error instanceof JsonError ? refuse(error.expected, error.found) : error;
   }
   const stored = value as {
     recipeVersion?: unknown;

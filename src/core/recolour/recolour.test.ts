@@ -16,6 +16,7 @@ import { matchWash } from './match';
 import { curveOf, greyscaleMatrix, saturateMatrix, toneMap, warmthMatrix } from './tone';
 import { plainTone } from './plainTone';
 import { twoToneMap } from './twoTone';
+import { wholePhotos } from '../frame/photos';
 
 const never = () => {
   throw new Error('not asked for here');
@@ -174,7 +175,7 @@ describe('reach', () => {
   for (let i = 0; i < source.data.length; i += 4) {
     source.data.set([(i * 7) % 256, (i * 3) % 256, i % 256, 255], i);
   }
-  const composer = () => createComposer({ glyphs, photo: () => source });
+  const composer = () => createComposer({ glyphs, photos: wholePhotos(() => source) });
   const small: Layer = {
     ...newPhoto('p', { assetId: 'a', name: '', width: 20, height: 10 }, { width: 20, height: 10 }),
     x: 10,
@@ -293,7 +294,7 @@ describe('match', () => {
     const n = data.length / 4;
     return { r: s[0] / n, g: s[1] / n, b: s[2] / n };
   };
-  const composer = createComposer({ glyphs, photo: () => picture });
+  const composer = createComposer({ glyphs, photos: wholePhotos(() => picture) });
 
   test.each<[BlendMode, string, string]>([
     ['normal', '#3b4a45', '#3b4a45'],

@@ -3,7 +3,7 @@ import { hexOf } from '../colour/hex';
 import { newFade } from '../layers/fade';
 import { isLossless, pressAs } from '../press/settings';
 import type { Mend, ReadingContext, Way } from '../readings/reading';
-import { chain, editPicture, editSlot, type Edit } from '../site/edit';
+import { chain, editPicture, editSlot, insertLayer, type Edit } from '../site/edit';
 import { editPage } from '../site/pages';
 import { freeLayerId } from '../site/picture';
 import type { Picture, PressFormat, PressSettings } from '../site/model/picture';
@@ -77,7 +77,24 @@ export function fadeOut(
   return {
     label: `Fade into see-through, ${Math.max(...Object.values(fade.sides))} px${changed ? `, as ${formatOf(kept).title}` : ''}`,
     edit: editPicture(picture.id, (p) => {
-      p.layers.push(fade);
+      const front = p.layers.at(-1);
+      if (
+        front?.kind === 'fade' &&
+        !front.hidden &&
+        front.into === null &&
+        front.curve === 'late'
+      ) {
+        // Sides that are put right together fade together.
+        const longer = (side: Side) => Math.max(front.sides[side], fade.sides[side]);
+        front.sides = {
+          top: longer('top'),
+          right: longer('right'),
+          bottom: longer('bottom'),
+          left: longer('left'),
+        };
+      } else {
+        insertLayer(p, p.layers.length, fade);
+      }
       if (changed) {
         p.press = pressAs(kept, p.press.quality);
       }

@@ -78,6 +78,9 @@ export const isMeant = (path: string): boolean =>
 /** A variable of a source that a sheet is compiled from. */
 export const isSourceVariable = ({ selector }: Declared): boolean => selector === '';
 
+/** Variables that go through more others than this are for nothing that can be told. */
+const longestChain = 200;
+
 /**
  * What each declaration of style sheets is for, where it is for something that has a meaning or for
  * code: by its selector, by its variable's name, and of a variable by all that use it.
@@ -87,15 +90,17 @@ export function askedFamilies(
 ): (d: Declared) => AskedFamily | undefined {
   const uses = usersOf(declared);
   const known = new Map<string, AskedFamily | undefined>();
-  const ofVariable = (name: string): AskedFamily | undefined => {
-    if (known.has(name)) {
+  const ofVariable = (name: string, depth = 0): AskedFamily | undefined => {
+    if (known.has(name) || depth > longestChain) {
       return known.get(name);
     }
     // A ring of variables is for nothing.
     known.set(name, undefined);
     const own = ofName(name, true);
     const all = (uses.get(name) ?? []).map((d) =>
-      d.property.startsWith('--') ? ofVariable(d.property) : familyOfSelector(d.selector),
+      d.property.startsWith('--')
+        ? ofVariable(d.property, depth + 1)
+        : familyOfSelector(d.selector),
     );
     const found =
       own ?? (all.length > 0 && all.every((f) => f && f === all[0]) ? all[0] : undefined);

@@ -159,3 +159,18 @@ test('a colour, a size and a picture are put by once; a second time changes noth
   ).toMatchObject({ name: 'Pots', maker: 'Ada', rightsChecked: true });
   expect(applyEdit(shelved, takeOffShelf('p')).shelf).toEqual([]);
 });
+
+test('an edit that is done again, or beside one that took its id, puts in a layer of its own', () => {
+  const wash = newWash('veil-1', '#112233', 0.5);
+  const add = addLayer('picture-s', wash);
+  const twice = [add, add, addLayerBehind('picture-s', wash)].reduce(applyEdit, site);
+  const ids = twice.pictures['picture-s'].layers.map((l) => l.id);
+  expect(new Set(ids).size).toBe(ids.length);
+  expect(ids).toEqual(expect.arrayContaining(['veil-1', 'veil-2', 'veil-3']));
+  // What was put in once is frozen; the next edit of one step changes a copy.
+  const stronger = chain(add, editLayer('picture-s', 'veil-1', { opacity: 0.9 }));
+  applyEdit(site, stronger);
+  const again = applyEdit(site, stronger).pictures['picture-s'].layers;
+  expect(again.find((l) => l.id === 'veil-1')?.opacity).toBe(0.9);
+  expect(wash.opacity).toBe(0.5);
+});

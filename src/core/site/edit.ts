@@ -6,6 +6,7 @@ import type { ShelfItem } from './model/shelf';
 import type { NamedSize, Site } from './model/site';
 import type { Slot } from './model/slot';
 import type { OwnFont } from './model/theme';
+import { freeLayerId } from './picture';
 
 enablePatches();
 
@@ -57,13 +58,24 @@ export const editLayer = <L extends Layer>(
     }
   });
 
+/**
+ * Puts a layer at a place, as a copy whose fields can be set: an edit may be done again, and what it
+ * put in once is frozen, with all that lies in it.
+ * Where its id was taken meanwhile, such as by another mend done with it, it gets a free one.
+ */
+export function insertLayer(picture: Draft<Picture>, at: number, layer: Layer): void {
+  const isTaken = picture.layers.some((l) => l.id === layer.id);
+  const id = isTaken ? freeLayerId(picture, layer.id.replace(/-\d+$/, '')) : layer.id;
+  picture.layers.splice(at, 0, castDraft({ ...layer, id }));
+}
+
 /** In front of everything, or right in front of the layer named. */
 export const addLayer = (pictureId: string, layer: Layer, inFrontOf?: string): Edit =>
   editPicture(pictureId, (picture) => {
     const at = inFrontOf
       ? picture.layers.findIndex((l) => l.id === inFrontOf) + 1
       : picture.layers.length;
-    picture.layers.splice(at, 0, castDraft(layer));
+    insertLayer(picture, at, layer);
   });
 
 /** Several in front of everything, in their order. */
@@ -75,7 +87,7 @@ export const addLayers = (pictureId: string, layers: readonly Layer[]): Edit =>
 /** Behind everything. */
 export const addLayerBehind = (pictureId: string, layer: Layer): Edit =>
   editPicture(pictureId, (picture) => {
-    picture.layers.unshift(castDraft(layer));
+    insertLayer(picture, 0, layer);
   });
 
 /**
@@ -87,7 +99,7 @@ export const addBehindWords = (pictureId: string, layer: Layer): Edit =>
     while (picture.layers[at - 1]?.kind === 'text') {
       at--;
     }
-    picture.layers.splice(at, 0, castDraft(layer));
+    insertLayer(picture, at, layer);
   });
 
 /** Several layers at the place of one. */
@@ -172,6 +184,14 @@ export const setFonts =
   (site) => {
     site.theme.headingFont = fonts.headings ?? site.theme.headingFont;
     site.theme.bodyFont = fonts.text ?? site.theme.bodyFont;
+  };
+
+/** Sets the weights of a site's headings and of its text, 1 to 1000 as CSS Fonts counts them. */
+export const setFontWeights =
+  (weights: { readonly headings?: number; readonly text?: number }): Edit =>
+  (site) => {
+    site.theme.headingWeight = weights.headings ?? site.theme.headingWeight;
+    site.theme.bodyWeight = weights.text ?? site.theme.bodyWeight;
   };
 
 /** Changes the theme's list of colours in place. */

@@ -253,6 +253,16 @@ test('from 16: the title of a band stood at the left, in the middle, as large as
   });
 });
 
+test('from 17: headings were of one weight, and links of another', () => {
+  const before = {
+    ...site,
+    schemaVersion: 17,
+    theme: without(site.theme as object, 'headingWeight', 'bodyWeight'),
+  };
+  const { theme } = readSite(migrate(before));
+  expect([theme.headingWeight, theme.bodyWeight]).toEqual([500, 400]);
+});
+
 test('from 16: every effect keeps the light and the colours that it had, and nothing was drawn by hand', () => {
   const relief = {
     kind: 'relief',

@@ -370,6 +370,14 @@ const steps: Readonly<Record<number, (site: Stored) => Stored>> = {
       },
     ),
   }),
+  // Every heading was of one weight, and the links of a bar of another.
+  17: (site) => ({
+    ...site,
+    schemaVersion: 18,
+    theme: isObject(site.theme)
+      ? { ...site.theme, headingWeight: 500, bodyWeight: 400 }
+      : site.theme,
+  }),
 };
 
 /**

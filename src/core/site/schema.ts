@@ -15,7 +15,7 @@ import { migrate, MigrationError } from './migrate';
 import { schemaVersion, type Site } from './model/site';
 import { brokenReference } from './references';
 import { unsoundNumber } from './soundNumbers';
-import { pixels, id, slotRef, text } from './schemaFields';
+import { pixels, id, slotRef, text, weight } from './schemaFields';
 import { ownPageSchema } from './ownPageSchema';
 import { pictureSchema } from './pictureSchema';
 import { slotSchema } from './slotSchema';
@@ -105,7 +105,9 @@ const siteSchema = object({
       .of(object({ name: text(), hex: hex() }))
       .required(),
     headingFont: id(),
+    headingWeight: weight(),
     bodyFont: id(),
+    bodyWeight: weight(),
   }).required(),
   pages: array().of(pageSchema).min(1).required(),
   defaultBackground: slotRef(),

@@ -10,6 +10,8 @@ export const id = () =>
 
 export const slotRef = () => string().nullable().defined();
 export const text = () => string().defined();
+/** Weight of a font, as CSS Fonts counts it. */
+export const weight = () => number().integer().min(1).max(1000).required();
 export const format = () => string().oneOf(pressFormats).required();
 
 /** Below a folder, and not out of it, with no sign that ends or hides a name. */

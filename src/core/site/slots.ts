@@ -1,13 +1,14 @@
 import { layersAlong, type DrawnBoxes } from '../layers/alongSlot';
-import { pressFormats } from '../press/formats/registry';
 import { castDraft, current, type Draft } from 'immer';
 import { noOverlap } from '../frame/overlap';
-import { plainPicture, pressAs } from '../press/settings';
+import { firstPress, plainPicture } from '../press/settings';
+import { acceptedBy } from './accepted';
 import { editSlot, type Edit } from './edit';
 import type { Picture } from './model/picture';
 import type { Site } from './model/site';
 import type { Beside, Side, Slot } from './model/slot';
 import type { SlotKindDefinition } from '../slots/kind';
+import { firstBudget } from '../slots/budget';
 import { isContent, slotKind } from '../slots/registry';
 import { freeName } from './pages';
 import { versionsOf } from './versions';
@@ -50,6 +51,7 @@ export function slotFrom(site: Pick<Site, 'slots'>, part: NewSlot): Slot {
   const name = freeName(site, part.name ?? kind.title);
   return {
     ...kind.usual,
+    budgetBytes: firstBudget(kind, part),
     size: { x: 'auto', y: 'auto' },
     attachment: 'scroll',
     offset: { x: 0, y: 0 },
@@ -59,7 +61,7 @@ export function slotFrom(site: Pick<Site, 'slots'>, part: NewSlot): Slot {
     overlap: noOverlap,
     narrowSize: null,
     narrow: null,
-    accepts: pressFormats,
+    accepts: acceptedBy(site),
     lends: null,
     fileName: fileNameFrom(name),
     pictureId: `picture-${part.id}`,
@@ -84,7 +86,7 @@ export const addSlot =
       id: slot.pictureId,
       ground: { type: 'none' },
       layers: [],
-      ...plainPicture(pressAs('webp')),
+      ...plainPicture(firstPress(slot.accepts)),
       sized: [],
     };
     if (page) {

@@ -1,3 +1,4 @@
+import type { Site } from '../site/model/site';
 import type { FontFacts, OwnFont } from '../site/model/theme';
 import facts from './fontFacts.json';
 import type { LetterFacts } from './letterFacts';
@@ -160,6 +161,28 @@ export const fontsOf = (own: readonly OwnFont[]): readonly Font[] => [
 /** The font of that id, or the first that ships where it is not known any more. */
 export const fontOf = (id: string, own: readonly OwnFont[] = []): Font =>
   fonts.find((f) => f.id === id) ?? own.filter((f) => f.id === id).map(ownFont)[0] ?? fonts[0];
+
+/**
+ * The weight of a font that is shown where that one is asked for: the nearest that it has, so that
+ * nothing is thickened by guess.
+ */
+export const weightIn = ({ weights: [lightest, boldest] }: Pick<Font, 'weights'>, asked: number) =>
+  Math.min(boldest, Math.max(lightest, asked));
+
+/** What a site's headings, or its text, are set in. */
+export interface ThemeFace {
+  readonly font: Font;
+  readonly weight: number;
+}
+
+export function themeFace(
+  { theme, fonts: own }: Pick<Site, 'theme' | 'fonts'>,
+  of: 'headings' | 'text',
+): ThemeFace {
+  const headings = of === 'headings';
+  const font = fontOf(headings ? theme.headingFont : theme.bodyFont, own);
+  return { font, weight: weightIn(font, headings ? theme.headingWeight : theme.bodyWeight) };
+}
 
 /**
  * Name under which a font's file is registered, so that an installed font of the same name is never

@@ -1,5 +1,7 @@
 import { boundedCache } from '../boundedCache';
-import { generate, parse, type CssNode, type Value } from 'css-tree';
+import { generate, type CssNode, type Value } from 'css-tree';
+// A parser of its own: one that has read a long sheet goes over as much room again for each value.
+import parse from 'css-tree/parser';
 import { hexOf } from '../colour/hex';
 import { tryOpaqueColour } from '../colour/parse';
 import type { Hex } from '../site/model/hex';

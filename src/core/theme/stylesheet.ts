@@ -9,6 +9,7 @@ import {
 } from 'css-tree';
 import { nestedSelector } from './selectorText';
 import { boundedCache } from '../boundedCache';
+import { shallow } from './shallow';
 import { asksForDark, bothRanges, screenWidths, type WidthRange } from './media';
 
 export interface Declaration {
@@ -81,14 +82,21 @@ const mostKept = 4e6;
 
 const read = boundedCache<Stylesheet>(mostKept, (sheet) => sheet.characters);
 
-function parsed(file: string, text: string): Stylesheet {
+/** Blocks inside each other (ours: nobody writes so many). */
+const deepest = 64;
+
+function parsed(file: string, whole: string): Stylesheet {
   const problems: StyleProblem[] = [];
+  const { text, cut } = shallow(whole, deepest);
   const lines = text.split('\n');
   const problem = (line: number) => {
     if (!problems.some((p) => p.line === line)) {
       problems.push({ file, line, text: shorten(lines[line - 1] ?? '') });
     }
   };
+  if (cut !== undefined) {
+    problem(text.slice(0, cut).split('\n').length);
+  }
   const tree = parse(text, {
     positions: true,
     parseCustomProperty: false,

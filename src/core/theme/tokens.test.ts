@@ -55,7 +55,7 @@ test('groups, aliases and inherited types', () => {
 });
 
 test.each([
-  ['{"a": ', /^t: expected design tokens in JSON, found text that breaks off/],
+  ['{"a": ', /^t: expected design tokens to be JSON, found something else\.$/],
   ['[1]', /^t: expected an object of design tokens, found a list\.$/],
   ['body { color: red }', /^t: expected custom properties such as .* found no colour\.$/],
   ['', /found no colour/],

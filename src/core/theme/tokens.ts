@@ -1,5 +1,6 @@
 import { hexOf } from '../colour/hex';
 import { tryColour, tryOpaqueColour } from '../colour/parse';
+import { boundedJson, JsonError } from '../files/boundedJson';
 import type { ThemeColour } from '../site/model/theme';
 import { resolveVars } from './customProperties';
 import { readStylesheet } from './stylesheet';
@@ -161,6 +162,7 @@ function fromCustomProperties(name: string, css: string): ThemeColour[] {
 }
 
 const most = 64;
+const jsonLimits = { length: 2e6, depth: 64, members: 100_000 } as const;
 
 /**
  * Theme colours from custom properties or from design tokens, whichever the text is.
@@ -171,11 +173,11 @@ export function readThemeColours(name: string, text: string): ThemeColour[] {
   if (/^\s*[{[]/.test(text)) {
     let json: unknown;
     try {
-      json = JSON.parse(text);
+      json = boundedJson(text, 'design tokens', jsonLimits);
     } catch (error) {
-      throw new TokensError(
-        `${name}: expected design tokens in JSON, found text that breaks off (${error instanceof Error ? error.message : String(error)}).`,
-      );
+      throw error instanceof JsonError
+        ? new TokensError(`${name}: expected ${error.expected}, found ${error.found}.`)
+        : error;
     }
     if (!isGroup(json)) {
       throw new TokensError(`${name}: expected an object of design tokens, found a list.`);

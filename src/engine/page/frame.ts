@@ -24,6 +24,7 @@ import { heightOf, rectOf, viewOf } from './rect';
 import { Restyled } from './restyle';
 import { shownIn } from './shownFile';
 import { PageScheme } from './scheme';
+import { RuledPictures } from './ruledPictures';
 import { ShortestSelectors } from './selectors';
 import { measurePage, surveyPage } from './survey';
 import { lookOf, wordsOn } from './words';
@@ -269,10 +270,12 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
   for (const event of ['click', 'auxclick', 'submit'] as const) {
     document.addEventListener(event, (e) => e.preventDefault(), true);
   }
+  const ruled = new RuledPictures(document);
   await within(
     patience,
     Promise.all([
       document.fonts.ready,
+      ruled.load(),
       ...[...document.images].map((image) => image.decode().catch(() => {})),
     ]),
   );

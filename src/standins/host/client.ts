@@ -1,6 +1,7 @@
 import type { HostState } from './host';
 
-const addressOf = (siteId: string): string => `/api/host/${siteId}`;
+const addressOf = (siteId: string): string =>
+  `/api/host?${new URLSearchParams({ site: siteId }).toString()}`;
 
 /** Where a browser finds a file that the host has. */
 export const rehearsalAddress = (siteId: string, path: string): string =>

@@ -1,7 +1,7 @@
 import { createHash, randomBytes } from 'node:crypto';
 import { strToU8, zipSync } from 'fflate';
 import sharp from 'sharp';
-import { writeSiteFile } from '@/core/handover/siteFile';
+import { siteJson } from '@/core/handover/siteFile';
 import type { Codecs } from '@/core/press/codecs';
 import { pressAs } from '@/core/press/settings';
 import { applyEdit, chain, editPicture } from '@/core/site/edit';
@@ -33,7 +33,7 @@ const site = applyEdit(
     },
   ),
 );
-const packed = writeSiteFile({ site, assets: new Map() });
+const said = siteJson(site);
 
 /** A left half of slate and a right half of clay, the middle column marked. */
 const picture = async (width: number, height: number, alpha = 255): Promise<Uint8Array> => {
@@ -77,6 +77,7 @@ beforeEach(() => {
     codecs: async () => codecs,
     digest: (b) => createHash('sha256').update(b).digest('hex'),
     now: () => now,
+    rest: async () => {},
     limits,
   });
 });
@@ -84,7 +85,7 @@ beforeEach(() => {
 const css = 'body {\n  background-color: #3b4a45;\n}\n';
 async function zip(files: Readonly<Record<string, Uint8Array>> = {}): Promise<Uint8Array> {
   return zipSync({
-    'site.soyez': packed,
+    'site.json': said,
     'style.css': strToU8(css),
     'home.html': strToU8('<!doctype html><link rel="stylesheet" href="style.css">'),
     'pictures/header.png': await picture(60, 20),
@@ -112,7 +113,7 @@ test('what fits is served as it was uploaded, with its type', async () => {
   ).toBe(0);
   expect(host.file('s', 'pictures/header.png')).toMatchObject({ type: 'image/png' });
   expect(host.file('s', 'home.html')).toMatchObject({ type: 'text/html; charset=utf-8' });
-  expect(host.file('s', 'site.soyez')).toBeUndefined();
+  expect(host.file('s', 'site.json')).toBeUndefined();
 });
 
 test('what is too large is cropped from its middle, and what is too small is stretched, and both are told', async () => {
@@ -192,7 +193,7 @@ test('over its limits it refuses, says which and changes nothing', async () => {
   await expect(host.receive('s', many)).rejects.toThrow(`Expected at most ${limits.files} files`);
   await expect(host.receive('s', strToU8('no zip'))).rejects.toThrow(HostError);
   await expect(host.receive('s', zipSync({ 'style.css': strToU8(css) }))).rejects.toThrow(
-    'expected a site file in it',
+    'expected site.json in it',
   );
   expect(host.state('s')!.uploads).toHaveLength(4);
 });

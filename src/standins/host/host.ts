@@ -1,8 +1,9 @@
-import { ArchiveError, unzip } from '@/core/files/unzip';
+import { ArchiveError, unzipInSlices, type PackedFile } from '@/core/files/unzip';
 import { planFiles, type PlannedFile } from '@/core/handover/filePlan';
 import { fileType } from '@/core/handover/fileType';
 import { creditsName, markupName, styleSheetName } from '@/core/handover/names';
-import { readSiteFile } from '@/core/handover/siteFile';
+import { readSiteJson } from '@/core/handover/siteFile';
+import { uploadedSite } from '@/core/handover/uploaded';
 import { resample } from '@/core/frame/resample';
 import { pageFiles } from '@/core/handover/page';
 import { inspectPicture } from '@/core/measure/inspect';
@@ -12,6 +13,7 @@ import { crop, type Raster } from '@/core/raster/raster';
 import { kilobytes } from '@/core/readings/say';
 import type { PressFormat } from '@/core/site/model/picture';
 import type { Site } from '@/core/site/model/site';
+import { SiteError } from '@/core/site/schema';
 
 /*
  * A stand-in for a web host: takes a hand-over as hosts take uploads, treats pictures as hosts do,
@@ -85,6 +87,8 @@ export interface HostParts {
   codecs(): Promise<Codecs>;
   digest(bytes: Uint8Array): string;
   now(): number;
+  /** Waited for between pieces of long work, so that others are answered. */
+  rest(): Promise<void>;
   readonly limits: HostLimits;
 }
 
@@ -177,7 +181,7 @@ const changeOf = (before: string | undefined, now: string): Upload['change'] => 
   return before === now ? 'as it was' : 'replaced';
 };
 
-export function createHost({ codecs, digest, now, limits }: HostParts): Host {
+export function createHost({ codecs, digest, now, rest, limits }: HostParts): Host {
   const sites = new Map<string, Hosted>();
   const room = (siteId: string, wanted: number) => {
     let total =
@@ -194,22 +198,23 @@ export function createHost({ codecs, digest, now, limits }: HostParts): Host {
     }
   };
 
+  /** @throws ArchiveError, SiteError or HostError */
+  async function opened(zip: Uint8Array): Promise<{ site: Site; uploaded: PackedFile[] }> {
+    const entries = await unzipInSlices('The hand-over', zip, rest);
+    const said = entries.find((e) => e.path === uploadedSite);
+    if (!said) {
+      throw new HostError(`The hand-over: expected ${uploadedSite} in it, found none.`, 422);
+    }
+    const site = readSiteJson('The hand-over', said.bytes);
+    return { site, uploaded: entries.filter((e) => e !== said) };
+  }
+
   async function receive(siteId: string, zip: Uint8Array): Promise<HostState> {
-    let entries: ReturnType<typeof unzip>;
-    try {
-      entries = unzip('The hand-over', zip);
-    } catch (error) {
-      if (error instanceof ArchiveError) {
-        throw new HostError(error.message, 422);
-      }
-      throw error;
-    }
-    const packed = entries.find((e) => e.path.endsWith('.soyez'));
-    if (!packed) {
-      throw new HostError('The hand-over: expected a site file in it, found none.', 422);
-    }
-    const { site } = readSiteFile(packed.path, packed.bytes);
-    const uploaded = entries.filter((e) => e !== packed);
+    const { site, uploaded } = await opened(zip).catch((error: unknown) => {
+      throw error instanceof ArchiveError || error instanceof SiteError
+        ? new HostError(error.message, 422)
+        : error;
+    });
     if (uploaded.length > limits.files) {
       throw new HostError(`Expected at most ${limits.files} files, found ${uploaded.length}.`, 413);
     }
@@ -231,7 +236,7 @@ export function createHost({ codecs, digest, now, limits }: HostParts): Host {
     const at = now();
     const files = new Map<string, Stored>();
     const uploads: Upload[] = [];
-    const css = new TextDecoder().decode(entries.find((e) => e.path === styleSheetName)?.bytes);
+    const css = new TextDecoder().decode(uploaded.find((e) => e.path === styleSheetName)?.bytes);
     const openings = new Map(
       [true, false]
         .flatMap((opaque) => planFiles(site, () => opaque))
@@ -239,6 +244,7 @@ export function createHost({ codecs, digest, now, limits }: HostParts): Host {
         .map((f) => [f.path, f] as const),
     );
     for (const { path, bytes } of uploaded) {
+      await rest();
       const opening = openings.get(path);
       const notes: string[] = [];
       let kept = bytes;

@@ -9,6 +9,7 @@ import type { Picture } from '@/core/site/model/picture';
 import type { Site } from '@/core/site/model/site';
 import type { Slot } from '@/core/site/model/slot';
 import { pictureOf, slotOf } from '@/core/site/picture';
+import { usePuttingRight } from '../hooks/usePuttingRight';
 import { usePixels } from '../hooks/usePixels';
 import { Button } from '../shared/Button';
 import { useRasterCanvas } from '../shared/useRasterCanvas';
@@ -20,6 +21,8 @@ const room = { width: 560, height: 190 };
 
 /** What is only to be looked at may be as it is wanted: it is offered, and not chosen. */
 const isChosenFirst = ({ verdict }: Reading): boolean => verdict === 'fails';
+
+const none: readonly Reading[] = [];
 
 /** What is to be put right is chosen, seen before and after, and is one step. */
 export function PutRightDialog({
@@ -38,7 +41,9 @@ export function PutRightDialog({
     () => mendable.filter((r) => isChosenFirst(r) !== turned.has(r.id)),
     [mendable, turned],
   );
-  const edit = useMemo(() => chain(...chosen.map((r) => r.mend!.edit)), [chosen]);
+  const whole = usePuttingRight(site, slot, open ? chosen : none);
+  // Seen at once as far as it is known.
+  const edit = useMemo(() => whole ?? chain(...chosen.map((r) => r.mend!.edit)), [whole, chosen]);
   const after = useMemo(() => applyEdit(site, edit), [site, edit]);
   const afterSlot = slotOf(after, slot.id) ?? slot;
   const count = chosen.length;
@@ -77,14 +82,18 @@ export function PutRightDialog({
               />
             ))}
           </ul>
-          <div className="flex justify-end gap-2">
+          <div className="flex items-center justify-end gap-2">
+            <p role="status" className="grow text-soft">
+              {whole ? '' : 'Measuring what they come to together…'}
+            </p>
             <Dialog.Close asChild>
               <Button>Leave it</Button>
             </Dialog.Close>
             <Dialog.Close asChild>
               <Button
                 variant="main"
-                disabled={count === 0}
+                disabled={count === 0 || !whole}
+                aria-busy={!whole}
                 onClick={() =>
                   commit(`Put right ${count} ${count === 1 ? 'reading' : 'readings'}`, edit)
                 }

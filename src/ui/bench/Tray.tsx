@@ -1,8 +1,9 @@
 'use client';
 
 import clsx from 'clsx';
-import { lazy, Suspense, useState } from 'react';
+import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { Button } from '../shared/Button';
+import { focusPlain } from '../shared/useKeptFocus';
 import { useLow } from '../shared/useLow';
 import { OnTop } from './questions/ontop/OnTop';
 import { Part } from './questions/Part';
@@ -31,11 +32,20 @@ export function Tray(props: { onVersions(): void }) {
 
 /** The controls of the question that is asked. */
 function Asked() {
-  const { question } = useAsking();
+  const { question, times } = useAsking();
   const Panel = panels[question - 1];
+  const heading = useRef<HTMLHeadingElement>(null);
+  useEffect(() => {
+    // Keys go on at the controls that were asked for, unless something of the screen has them.
+    if (times > 0 && document.activeElement?.contains(heading.current)) {
+      focusPlain(heading.current!);
+    }
+  }, [times]);
   return (
     <>
-      <h2 className="sr-only">Controls</h2>
+      <h2 ref={heading} className="sr-only">
+        Controls
+      </h2>
       <Suspense fallback={null}>
         <Panel />
       </Suspense>

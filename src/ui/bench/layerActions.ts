@@ -50,7 +50,7 @@ export const layerActions = {
     bench.commit(
       name.trim()
         ? `Name it ${name.trim().slice(0, 40)}`
-        : `Take the name off ${kindOf(layer).name(layer)}`,
+        : `Remove the name of ${kindOf(layer).name(layer)}`,
       editLayers(bench.picture.id, [layer.id], () => ({ name: name.trim().slice(0, 200) })),
     ),
 };

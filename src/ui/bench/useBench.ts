@@ -92,6 +92,8 @@ export interface Selecting {
 /** Which of the seven questions is asked. */
 export interface Asking {
   readonly question: number;
+  /** How often one was asked; the bench opens with one that nobody asked. */
+  readonly times: number;
   ask(question: number): void;
 }
 
@@ -204,7 +206,7 @@ export function useBenchModel(session: Session, slot: Slot, openShelf: () => voi
     picture,
     useStore(session.state, (s) => s.previewing),
   );
-  const [question, setQuestion] = useState(2);
+  const [{ question, times }, setQuestion] = useState({ question: 2, times: 0 });
   const [why, askWhy] = useState<string>();
   const [selectedIds, setSelectedIds] = useState<readonly string[]>([]);
   const [tool, take] = useState<Tool>();
@@ -276,9 +278,10 @@ export function useBenchModel(session: Session, slot: Slot, openShelf: () => voi
     },
     asking: {
       question,
+      times,
       ask(next) {
         session.flush();
-        setQuestion(next);
+        setQuestion((before) => ({ question: next, times: before.times + 1 }));
         hold(undefined);
       },
     },

@@ -4,7 +4,7 @@ import type { Hex } from '@/core/site/model/hex';
 import type { ShelfItem } from '@/core/site/model/shelf';
 import type { ThemeColour } from '@/core/site/model/theme';
 import type { Seed } from '../hooks/useHarmonies';
-import { useAssetUrl } from '../hooks/useAssetUrl';
+import { useSmallPicture } from '../hooks/useSmallPicture';
 import { ColourField } from '../shared/ColourField';
 import { Hint } from '../shared/Button';
 import { FilePick } from '../shared/FilePick';
@@ -64,7 +64,7 @@ export function SeedChoice({
 }
 
 function Photo({ item, chosen, onChoose }: { item: ShelfItem; chosen: boolean; onChoose(): void }) {
-  const url = useAssetUrl(item.assetId);
+  const url = useSmallPicture(item.assetId);
   return (
     <Hint text={item.name}>
       <button

@@ -3,6 +3,7 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useCallback, useState } from 'react';
 import type { HandOver } from '@/core/handover/produce';
+import { uploadedFiles } from '@/core/handover/uploaded';
 import { changedParts, rehearsedParts } from '@/core/handover/rehearsedParts';
 import type { Site } from '@/core/site/model/site';
 import { emptyHost, hostState, uploadTo } from '@/standins/host/client';
@@ -42,7 +43,8 @@ export function useRehearsal(site: Site): Rehearsal {
     async (made: HandOver): Promise<string | undefined> => {
       setBusy(true);
       try {
-        const { at } = await uploadTo(site.id, await theEngine().bulk.zip(made.files));
+        const archive = await theEngine().bulk.zip(uploadedFiles(site, made.files));
+        const { at } = await uploadTo(site.id, archive);
         await putRehearsal(theDatabase(), { siteId: site.id, at, parts: rehearsedParts(site) });
         look();
         return undefined;

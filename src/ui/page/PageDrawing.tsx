@@ -10,7 +10,7 @@ import type { Site } from '@/core/site/model/site';
 import type { Slot } from '@/core/site/model/slot';
 import { isContent } from '@/core/slots/registry';
 import { pictureOf } from '@/core/site/picture';
-import { faceName } from '@/core/text/fonts';
+import { faceName, themeFace } from '@/core/text/fonts';
 import { titleFont, titleLeading, titleStands, titleWeight } from '@/core/text/titleLook';
 import { useThumb } from '../hooks/useThumb';
 
@@ -93,7 +93,8 @@ function LiveText({ site, box }: { site: Site; box: LaidSlot }) {
 }
 
 function Furniture({ box, site }: { box: Exclude<LaidBox, LaidSlot>; site: Site }) {
-  const heading = `"${faceName(site.theme.headingFont)}"`;
+  const heading = themeFace(site, 'headings');
+  const text = themeFace(site, 'text');
   switch (box.type) {
     case 'area':
       return <div style={{ ...css(box.rect), background: box.colour }} />;
@@ -103,7 +104,7 @@ function Furniture({ box, site }: { box: Exclude<LaidBox, LaidSlot>; site: Site 
           style={{
             ...css(box.rect),
             color: box.ink,
-            font: `500 ${box.sizePx}px/1.3 ${heading}`,
+            font: `${heading.weight} ${box.sizePx}px/1.3 "${faceName(heading.font.id)}"`,
           }}
           className="overflow-hidden text-ellipsis whitespace-nowrap"
         >
@@ -120,7 +121,7 @@ function Furniture({ box, site }: { box: Exclude<LaidBox, LaidSlot>; site: Site 
             display: 'grid',
             color: box.title.ink,
             overflowWrap: 'anywhere',
-            font: `${titleWeight} ${box.title.sizePx}px/${titleLeading} "${faceName(titleFont(box.title, site))}"`,
+            font: `${titleWeight(box.title, site)} ${box.title.sizePx}px/${titleLeading} "${faceName(titleFont(box.title, site))}"`,
           }}
           className="overflow-hidden"
         >
@@ -130,7 +131,11 @@ function Furniture({ box, site }: { box: Exclude<LaidBox, LaidSlot>; site: Site 
     case 'links':
       return (
         <div
-          style={{ ...css(box.rect), color: box.ink, font: `400 15px ${heading}` }}
+          style={{
+            ...css(box.rect),
+            color: box.ink,
+            font: `${text.weight} 15px "${faceName(text.font.id)}"`,
+          }}
           className="flex items-center gap-7 overflow-hidden whitespace-nowrap"
         >
           {box.words.map((w) => (

@@ -2,7 +2,7 @@ import { drawnBackground, fileArea, fileCopy } from '@/core/measure/background';
 import type { PageLayout, LaidSlot, LaidTitle } from '@/core/measure/layoutPage';
 import type { Raster } from '@/core/raster/raster';
 import type { Site } from '@/core/site/model/site';
-import { faceName } from '@/core/text/fonts';
+import { faceName, themeFace } from '@/core/text/fonts';
 import { firstBase } from '@/core/text/lineHeight';
 import { breakLines } from '@/core/text/lines';
 import { titleFont, titleLeading, titleWeight } from '@/core/text/titleLook';
@@ -44,11 +44,15 @@ function layCopies(context: CanvasRenderingContext2D, box: LaidSlot, picture: So
   context.restore();
 }
 
-function paintTitle(context: CanvasRenderingContext2D, box: LaidTitle, family: string): void {
+function paintTitle(
+  context: CanvasRenderingContext2D,
+  box: LaidTitle,
+  site: Pick<Site, 'theme' | 'fonts'>,
+): void {
   const { rect, title } = box;
   context.save();
   context.fillStyle = title.ink;
-  context.font = `${titleWeight} ${title.sizePx}px ${family}`;
+  context.font = `${titleWeight(title, site)} ${title.sizePx}px "${faceName(titleFont(title, site))}"`;
   context.textAlign = title.align === 'centre' ? 'center' : title.align;
   const lines = breakLines(title.heading, (l) => context.measureText(l).width, rect.width);
   const step = title.sizePx * titleLeading;
@@ -78,7 +82,8 @@ export async function paintPage(
   const context = canvas.getContext('2d', {
     willReadFrequently: true,
   }) as unknown as CanvasRenderingContext2D;
-  const family = `"${faceName(site.theme.headingFont)}"`;
+  const heading = themeFace(site, 'headings');
+  const text = themeFace(site, 'text');
   for (const box of layout.boxes) {
     const { x, y, width, height } = box.rect;
     switch (box.type) {
@@ -95,15 +100,15 @@ export async function paintPage(
       }
       case 'heading':
         context.fillStyle = box.ink;
-        context.font = `500 ${box.sizePx}px ${family}`;
+        context.font = `${heading.weight} ${box.sizePx}px "${faceName(heading.font.id)}"`;
         context.fillText(box.words, x, y + box.sizePx);
         break;
       case 'title':
-        paintTitle(context, box, `"${faceName(titleFont(box.title, site))}"`);
+        paintTitle(context, box, site);
         break;
       case 'links':
         context.fillStyle = box.ink;
-        context.font = `400 15px ${family}`;
+        context.font = `${text.weight} 15px "${faceName(text.font.id)}"`;
         context.fillText(box.words.join('    '), x, y + height / 2 + 5);
         break;
       case 'lines':

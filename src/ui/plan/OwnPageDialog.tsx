@@ -53,7 +53,7 @@ export function OwnPageDialog({
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/25" />
         <Dialog.Content
-          className="fixed inset-4 z-40 flex flex-col rounded-sm border border-line bg-white"
+          className="fixed inset-4 z-40 flex flex-col rounded-sm border border-line bg-white max-md:inset-1"
           aria-describedby={undefined}
         >
           <div className="flex h-[46px] shrink-0 items-center gap-3 border-b border-hair px-4">

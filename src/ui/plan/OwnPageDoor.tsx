@@ -17,7 +17,7 @@ const saving = [
 /** Where a saved page is dropped or chosen. */
 export function OwnPageDoor({ onFiles }: { onFiles(files: readonly FolderFile[]): void }) {
   return (
-    <div className="grid min-h-0 grow place-items-center bg-board p-6">
+    <div className="grid min-h-0 grow grid-cols-[minmax(0,1fr)] place-items-center overflow-auto bg-board p-6 max-md:p-3">
       <DoorCard label="Drop a saved page" onFiles={onFiles}>
         <h3 className="text-[17px] font-semibold">Your page, as it is</h3>
         <p>

@@ -173,10 +173,23 @@ export function OwnPageView({ opened, session, page, onDone }: Props) {
     }
   };
 
+  const view = useRef<HTMLDivElement>(null);
+  const main = useRef<HTMLButtonElement>(null);
+  const ready = Boolean(shown) && busy === undefined;
+  useEffect(() => {
+    // What is wanted most is one key away, unless somebody is at something else already.
+    if (ready && !view.current?.contains(document.activeElement)) {
+      main.current?.focus({ preventScroll: true });
+    }
+  }, [ready]);
+
   return (
-    <div className="grid min-h-0 grow grid-cols-[1fr_420px]">
-      <div className="flex min-h-0 min-w-0 flex-col bg-board">
-        <div className="flex h-[42px] shrink-0 items-center gap-3 border-b border-line bg-sheet px-4">
+    <div
+      ref={view}
+      className="grid min-h-0 grow grid-cols-[1fr_420px] max-md:flex max-md:flex-col max-md:overflow-y-auto"
+    >
+      <div className="flex min-h-0 min-w-0 flex-col bg-board max-md:h-[70vh] max-md:shrink-0">
+        <div className="flex h-[42px] shrink-0 items-center gap-3 border-b border-line bg-sheet px-4 max-md:h-auto max-md:flex-wrap max-md:gap-2 max-md:px-2 max-md:py-1.5">
           {still === undefined && (
             <>
               <span className="text-soft">Screen</span>
@@ -236,7 +249,7 @@ export function OwnPageView({ opened, session, page, onDone }: Props) {
           </div>
         </div>
       </div>
-      <div className="flex min-h-0 flex-col border-l border-line">
+      <div className="flex min-h-0 flex-col border-l border-line max-md:shrink-0 max-md:border-t max-md:border-l-0">
         <div className="flex h-[42px] shrink-0 items-center border-b border-line bg-sheet px-4">
           <Switch
             label="What is taken over"
@@ -275,16 +288,12 @@ export function OwnPageView({ opened, session, page, onDone }: Props) {
             onChooseFont={(family) => setFonts(toggled(wantedFonts, family))}
           />
         )}
-        <div className="flex shrink-0 items-center gap-3 border-t border-line px-4 py-3">
+        <div className="flex shrink-0 items-center gap-3 border-t border-line px-4 py-3 max-md:sticky max-md:bottom-0 max-md:bg-white max-md:px-2 max-md:py-1.5">
           <p className="min-w-0 grow text-soft" role="status">
             {busy ??
               `${wanted.length} ${wanted.length === 1 ? 'place becomes a slot under its file’s name' : 'places become slots under their files’ names'}, ${wantedColours.size} colours go to the theme.`}
           </p>
-          <Button
-            variant="main"
-            disabled={!shown || busy !== undefined}
-            onClick={() => void takeOver()}
-          >
+          <Button ref={main} variant="main" disabled={!ready} onClick={() => void takeOver()}>
             Take it over
           </Button>
         </div>

@@ -111,9 +111,11 @@ function Plan({ session }: { session: Session }) {
       label: 'Recolour a set of theme pieces',
       run: () => router.push(`/sites/${site.id}/recolour`),
     },
-    ...slots.map((slot): Command => ({
+    ...slots.map((slot, i): Command => ({
       id: `bench ${slot.id}`,
       label: `Open the bench of ${slot.name}`,
+      // By the number that it has on the page.
+      keys: i < 9 ? [String(i + 1)] : undefined,
       run: () => router.push(href(slot)),
     })),
     { id: 'site', label: 'Slots and findings', run: () => setView('site') },

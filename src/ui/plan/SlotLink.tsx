@@ -38,6 +38,7 @@ export function SlotLink({ slot, number, rect, look, onFiles, ...rest }: Props) 
         data-slot={slot.id}
         aria-label={`${slot.name}, ${slot.width} by ${slot.height} px: open its bench`}
         aria-describedby="slot-keys"
+        aria-keyshortcuts={number > 0 && number <= 9 ? String(number) : undefined}
         className={`absolute border focus-visible:border-act ${over ? 'border-2 border-act bg-act/20' : look}`}
         style={{ left: x, top: y, width, height }}
         {...handlers}

@@ -1,15 +1,17 @@
 'use client';
 
-import { chain, keepFont, setFonts } from '@/core/site/edit';
+import { chain, keepFont, setFonts, setFontWeights } from '@/core/site/edit';
 import type { Site } from '@/core/site/model/site';
-import { faceName, fontOf } from '@/core/text/fonts';
+import { fontOf, themeFace } from '@/core/text/fonts';
+import { weightName, weightsOf } from '@/core/text/weights';
 import { useOwnFonts } from '../hooks/useOwnFonts';
 import type { Session } from '../hooks/useSession';
+import { Choose } from '../shared/Choose';
 import { FontChoice } from '../shared/FontChoice';
 
 const kinds = [
-  { kind: 'headings', label: 'Headings', of: 'headingFont' },
-  { kind: 'text', label: 'Text', of: 'bodyFont' },
+  { kind: 'headings', label: 'Headings' },
+  { kind: 'text', label: 'Text' },
 ] as const;
 
 /** The fonts of the site's headings and of its text. */
@@ -19,8 +21,8 @@ export function ThemeFonts({ session, site }: { session: Session; site: Site }) 
     <section aria-label="Fonts" className="border-t border-line px-3 py-2">
       <h2 className="mb-1.5 caption">Fonts</h2>
       <div className="flex flex-col gap-1.5">
-        {kinds.map(({ kind, label, of }) => {
-          const font = fontOf(site.theme[of], site.fonts);
+        {kinds.map(({ kind, label }) => {
+          const { font, weight } = themeFace(site, kind);
           return (
             <div key={kind} className="flex items-center gap-2">
               <span className="w-16 shrink-0">{label}</span>
@@ -43,13 +45,22 @@ export function ThemeFonts({ session, site }: { session: Session; site: Site }) 
                   )
                 }
               />
-              <span
-                aria-hidden
-                className="min-w-0 truncate text-[15px]"
-                style={{ fontFamily: `"${faceName(font.id)}"` }}
-              >
-                {kind === 'headings' ? 'Out of the kiln' : 'Thrown by hand'}
-              </span>
+              <Choose
+                label={`Weight of the ${kind}`}
+                className="min-w-0 grow basis-0"
+                value={String(weight)}
+                onChange={(asked) =>
+                  session.commit(
+                    `${label} in ${weightName(Number(asked)).toLowerCase()}`,
+                    setFontWeights({ [kind]: Number(asked) }),
+                  )
+                }
+                choices={weightsOf(font, weight).map((one) => ({
+                  value: String(one),
+                  label: weightName(one),
+                  hint: String(one),
+                }))}
+              />
             </div>
           );
         })}

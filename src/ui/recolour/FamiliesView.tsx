@@ -238,7 +238,7 @@ function MemberSwatch({
       aria-pressed={follows}
       title={
         lines.length > 0
-          ? `${says}. Press to let it ${follows ? 'stay' : 'follow'} in the style sheets`
+          ? `${says}. Click to let it ${follows ? 'stay' : 'follow'} in the style sheets`
           : says
       }
       disabled={lines.length === 0}

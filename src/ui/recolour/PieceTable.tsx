@@ -5,9 +5,9 @@ import { useEffect, useRef, type KeyboardEvent } from 'react';
 import { isActive } from '@/core/recolour/activeSteps';
 import { kilobytes } from '@/core/readings/say';
 import type { PieceSet, SetPiece } from '@/core/site/model/pieceSet';
+import { useWindowed } from '../hooks/useWindowed';
 import { usePreviews, type Looked, type Written } from '../hooks/usePieceSet';
 import { PieceCanvas } from './PieceCanvas';
-import { useWindowed } from './useWindowed';
 
 interface Props {
   set: PieceSet;
@@ -39,7 +39,10 @@ export function PieceTable({ set, looked, written, brief, selected, onSelect, on
     ...set.pieces.map((piece) => ({ piece })),
     ...set.others.filter((o) => o.why).map((other) => ({ other })),
   ];
-  const view = useWindowed(box, rows.length, rowHeight, headHeight);
+  const view = useWindowed(box, rows.length, rowHeight, {
+    before: headHeight,
+    over: headHeight,
+  });
   const shown = rows.slice(view.first, view.end);
   const ids = shown.flatMap((r) => ('piece' in r ? [r.piece.assetId] : []));
   const before = usePreviews(null, ids, looked.samples.size);
@@ -78,186 +81,183 @@ export function PieceTable({ set, looked, written, brief, selected, onSelect, on
   };
   return (
     <div ref={box} className="h-full min-h-0 overflow-y-auto bg-white" onKeyDown={keys}>
-      <table
-        className="w-full table-fixed border-collapse"
-        aria-label="Pieces"
-        aria-rowcount={rows.length + 1}
-      >
-        <colgroup>
-          <col style={{ width: 34 }} />
-          <col style={{ width: 104 }} />
-          <col style={{ width: 104 }} />
-          <col />
-          {!brief && (
-            <>
-              <col style={{ width: 98 }} />
-              <col style={{ width: 52 }} />
-              <col style={{ width: 128 }} />
-            </>
-          )}
-          <col style={{ width: 122 }} />
-        </colgroup>
-        <thead className="sticky top-0 z-10 bg-sheet">
-          <tr className="h-[27px] border-b border-line text-left [&_th]:px-1.5 [&_th]:font-normal">
-            <th className="pl-3!">
-              <input
-                type="checkbox"
-                aria-label="Recolour all pieces"
-                className="accent-act"
-                disabled={set.pieces.length === 0}
-                checked={taken > 0 && taken === set.pieces.length}
-                ref={(e) => {
-                  if (e) {
-                    e.indeterminate = taken > 0 && taken < set.pieces.length;
-                  }
-                }}
-                onChange={() =>
-                  onTake(
-                    set.pieces.map((p) => p.path),
-                    taken < set.pieces.length,
-                  )
-                }
-              />
-            </th>
-            {(brief ? briefHeads : heads).map((h) => (
-              <th key={h} scope="col">
-                <span className="caption">{h}</span>
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {view.above > 0 && (
-            <tr aria-hidden style={{ height: view.above }}>
-              <td colSpan={columns} />
-            </tr>
-          )}
-          {shown.map((row, i) => {
-            const index = view.first + i;
-            if ('other' in row) {
-              return (
-                <OtherRow key={row.other.path} other={row.other} index={index} brief={brief} />
-              );
-            }
-            const { piece } = row;
-            const role = looked.roles.get(piece.path);
-            const file = written.files.get(piece.path);
-            const problem = looked.broken.get(piece.path) ?? written.failures.get(piece.path);
-            const name = piece.path.split('/').at(-1)!;
-            const folder = piece.path.slice(0, -name.length);
-            const side = role?.laid?.repeat === 'repeat-y' ? 'right' : 'bottom';
-            const end = file?.ends?.after[side];
-            return (
-              <tr
-                key={piece.path}
-                data-row={index}
-                aria-rowindex={index + 2}
-                aria-selected={piece.path === selected}
-                onClick={() => onSelect(piece.path)}
-                style={{ height: rowHeight }}
-                className={clsx(
-                  'cursor-default border-b border-hair [&_td]:px-1.5',
-                  piece.path === selected && 'bg-act-wash',
-                  piece.leftOut && 'text-soft',
-                )}
-              >
-                <td className="pl-3!">
-                  <input
-                    type="checkbox"
-                    aria-label={`Recolour ${piece.path}`}
-                    className="accent-act"
-                    checked={!piece.leftOut}
-                    onClick={(e) => e.stopPropagation()}
-                    onChange={() => onTake([piece.path], piece.leftOut)}
-                  />
-                </td>
-                <td>
-                  <PieceCanvas raster={before.get(piece.assetId)} {...thumb} />
-                </td>
-                <td>
-                  <PieceCanvas
-                    raster={(piece.leftOut ? before : after).get(piece.assetId)}
-                    {...thumb}
-                  />
-                </td>
-                <td>
-                  <button
-                    type="button"
-                    onClick={() => onSelect(piece.path)}
-                    className="block max-w-full truncate text-left font-semibold"
-                    title={piece.path}
-                  >
-                    {name}
-                  </button>
-                  {problem ? (
-                    <p className="truncate text-[11px] text-bad" title={problem}>
-                      × {problem}
-                    </p>
-                  ) : (
-                    <p className="truncate text-[11px] text-soft">
-                      {piece.leftOut ? 'left as it is' : file?.note || folder}
-                    </p>
-                  )}
-                </td>
-                {!brief && (
-                  <>
-                    <td className="figure whitespace-nowrap">
-                      {piece.width} × {piece.height}
-                    </td>
-                    <td>{piece.format.toUpperCase().replace('WEBP', 'WebP')}</td>
-                    <td className="figure text-[11px]! whitespace-nowrap">
-                      {kilobytes(piece.bytes)}
-                      {file && !piece.leftOut && (
-                        <span className="text-soft"> → {kilobytes(file.bytes.length)}</span>
-                      )}
-                    </td>
-                  </>
-                )}
-                <td>
-                  <p
-                    className="truncate"
-                    title={
-                      role?.where &&
-                      `${role.where.selector}, ${role.where.file}, line ${role.where.line}`
+      <div style={{ minHeight: headHeight + view.total }}>
+        <table
+          className="w-full table-fixed border-collapse"
+          aria-label="Pieces"
+          aria-rowcount={rows.length + 1}
+        >
+          <colgroup>
+            <col style={{ width: 34 }} />
+            <col style={{ width: 104 }} />
+            <col style={{ width: 104 }} />
+            <col />
+            {!brief && (
+              <>
+                <col style={{ width: 98 }} />
+                <col style={{ width: 52 }} />
+                <col style={{ width: 128 }} />
+              </>
+            )}
+            <col style={{ width: 122 }} />
+          </colgroup>
+          <thead className="sticky top-0 z-10 bg-sheet">
+            <tr className="h-[27px] border-b border-line text-left [&_th]:px-1.5 [&_th]:font-normal">
+              <th className="pl-3!">
+                <input
+                  type="checkbox"
+                  aria-label="Recolour all pieces"
+                  className="accent-act"
+                  disabled={set.pieces.length === 0}
+                  checked={taken > 0 && taken === set.pieces.length}
+                  ref={(e) => {
+                    if (e) {
+                      e.indeterminate = taken > 0 && taken < set.pieces.length;
                     }
-                  >
-                    {role?.title ?? ''}
-                  </p>
-                  {end && (
+                  }}
+                  onChange={() =>
+                    onTake(
+                      set.pieces.map((p) => p.path),
+                      taken < set.pieces.length,
+                    )
+                  }
+                />
+              </th>
+              {(brief ? briefHeads : heads).map((h) => (
+                <th key={h} scope="col">
+                  <span className="caption">{h}</span>
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {view.above > 0 && (
+              <tr aria-hidden style={{ height: view.above }}>
+                <td colSpan={columns} />
+              </tr>
+            )}
+            {shown.map((row, i) => {
+              const index = view.first + i;
+              if ('other' in row) {
+                return (
+                  <OtherRow key={row.other.path} other={row.other} index={index} brief={brief} />
+                );
+              }
+              const { piece } = row;
+              const role = looked.roles.get(piece.path);
+              const file = written.files.get(piece.path);
+              const problem = looked.broken.get(piece.path) ?? written.failures.get(piece.path);
+              const name = piece.path.split('/').at(-1)!;
+              const folder = piece.path.slice(0, -name.length);
+              const side = role?.laid?.repeat === 'repeat-y' ? 'right' : 'bottom';
+              const end = file?.ends?.after[side];
+              return (
+                <tr
+                  key={piece.path}
+                  data-row={index}
+                  aria-rowindex={index + 2}
+                  aria-selected={piece.path === selected}
+                  onClick={() => onSelect(piece.path)}
+                  style={{ height: rowHeight }}
+                  className={clsx(
+                    'cursor-default border-b border-hair [&_td]:px-1.5',
+                    piece.path === selected && 'bg-act-wash',
+                    piece.leftOut && 'text-soft',
+                  )}
+                >
+                  <td className="pl-3!">
+                    <input
+                      type="checkbox"
+                      aria-label={`Recolour ${piece.path}`}
+                      className="accent-act"
+                      checked={!piece.leftOut}
+                      onClick={(e) => e.stopPropagation()}
+                      onChange={() => onTake([piece.path], piece.leftOut)}
+                    />
+                  </td>
+                  <td>
+                    <PieceCanvas raster={before.get(piece.assetId)} {...thumb} />
+                  </td>
+                  <td>
+                    <PieceCanvas
+                      raster={(piece.leftOut ? before : after).get(piece.assetId)}
+                      {...thumb}
+                    />
+                  </td>
+                  <td>
+                    <button
+                      type="button"
+                      onClick={() => onSelect(piece.path)}
+                      className="block max-w-full truncate text-left font-semibold"
+                      title={piece.path}
+                    >
+                      {name}
+                    </button>
+                    {problem ? (
+                      <p className="truncate text-[11px] text-bad" title={problem}>
+                        × {problem}
+                      </p>
+                    ) : (
+                      <p className="truncate text-[11px] text-soft">
+                        {piece.leftOut ? 'left as it is' : file?.note || folder}
+                      </p>
+                    )}
+                  </td>
+                  {!brief && (
+                    <>
+                      <td className="figure whitespace-nowrap">
+                        {piece.width} × {piece.height}
+                      </td>
+                      <td>{piece.format.toUpperCase().replace('WEBP', 'WebP')}</td>
+                      <td className="figure text-[11px]! whitespace-nowrap">
+                        {kilobytes(piece.bytes)}
+                        {file && !piece.leftOut && (
+                          <span className="text-soft"> → {kilobytes(file.bytes.length)}</span>
+                        )}
+                      </td>
+                    </>
+                  )}
+                  <td>
                     <p
-                      className="flex items-center gap-1 figure text-[11px]! text-soft"
+                      className="truncate"
                       title={
-                        end.uneven
-                          ? `Its end is not even: up to ${end.uneven} of 255 apart`
-                          : 'Its end is even'
+                        role?.where &&
+                        `${role.where.selector}, ${role.where.file}, line ${role.where.line}`
                       }
                     >
-                      <span
-                        className="inline-block h-2.5 w-2.5 border border-black/15"
-                        style={{ background: end.colour }}
-                      />
-                      ends {end.colour}
+                      {role?.title ?? ''}
                     </p>
-                  )}
+                    {end && (
+                      <p
+                        className="flex items-center gap-1 figure text-[11px]! text-soft"
+                        title={
+                          end.uneven
+                            ? `Its end is not even: up to ${end.uneven} of 255 apart`
+                            : 'Its end is even'
+                        }
+                      >
+                        <span
+                          className="inline-block h-2.5 w-2.5 border border-black/15"
+                          style={{ background: end.colour }}
+                        />
+                        ends {end.colour}
+                      </p>
+                    )}
+                  </td>
+                </tr>
+              );
+            })}
+            {rows.length === 0 && (
+              <tr>
+                <td colSpan={columns} className="p-4 text-soft">
+                  There is no picture among the files. The colours of the style sheets follow all
+                  the same: “Page” shows them.
                 </td>
               </tr>
-            );
-          })}
-          {rows.length === 0 && (
-            <tr>
-              <td colSpan={columns} className="p-4 text-soft">
-                There is no picture among the files. The colours of the style sheets follow all the
-                same: “Page” shows them.
-              </td>
-            </tr>
-          )}
-          {view.below > 0 && (
-            <tr aria-hidden style={{ height: view.below }}>
-              <td colSpan={columns} />
-            </tr>
-          )}
-        </tbody>
-      </table>
+            )}
+          </tbody>
+        </table>
+      </div>
     </div>
   );
 }

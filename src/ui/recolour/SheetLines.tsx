@@ -6,15 +6,14 @@ import { isWeak, leastContrast, type LineContrast, type SheetLine } from '@/core
 import type { Hex } from '@/core/site/model/hex';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import { useContrasts, type Looked, type Written } from '../hooks/usePieceSet';
+import { useWindowed } from '../hooks/useWindowed';
 import { Button } from '../shared/Button';
 import { Switch } from '../shared/Switch';
 import { VerdictMark } from '../shared/VerdictMark';
-import { useWindowed } from './useWindowed';
 
 type Shown = 'follow' | 'all' | 'contrast';
 
 const rowHeight = 44;
-const headHeight = 0;
 
 /** What would mend some lines, by their keys. */
 const mendsOf = (
@@ -65,7 +64,7 @@ export function SheetLines({
   const mends = mendsOf(weak, contrasts);
   const following = all.filter((l) => l.follows || l.proposed);
   const lines = { all, contrast: weak, follow: following }[shown];
-  const view = useWindowed(box, lines.length, rowHeight, headHeight);
+  const view = useWindowed(box, lines.length, rowHeight);
   return (
     <div className="flex h-full min-h-0 flex-col">
       <div className="flex h-9 shrink-0 items-center gap-2 border-b border-hair px-3">
@@ -103,7 +102,7 @@ export function SheetLines({
         )}
         <ul
           aria-label="Colours of the style sheets"
-          style={{ paddingTop: view.above, paddingBottom: view.below }}
+          style={{ paddingTop: view.above, height: view.total }}
         >
           {lines.slice(view.first, view.end).map((line) => (
             <Line

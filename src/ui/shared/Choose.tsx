@@ -43,9 +43,17 @@ export function Choose<V extends string>({
         <Select.Content
           position="popper"
           sideOffset={2}
+          onKeyDown={(event) => {
+            // Focus may be back on what opened the list before this key is a click there, which
+            // would open it again.
+            if (event.key === 'Enter') {
+              event.preventDefault();
+            }
+          }}
           className="z-40 max-h-[min(360px,var(--radix-select-content-available-height))] min-w-[var(--radix-select-trigger-width)] overflow-auto rounded-sm border border-line bg-white py-1"
         >
-          <Select.Viewport>
+          {/* It is scrolled by the arrows that go through its options. */}
+          <Select.Viewport role="group" aria-label={label} tabIndex={0}>
             {choices.map((c) => (
               <Select.Item
                 key={c.value}

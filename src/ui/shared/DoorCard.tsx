@@ -18,7 +18,7 @@ export function DoorCard({
   return (
     <DropArea
       label={label}
-      className="flex w-[640px] max-w-full flex-col gap-4 px-8 py-8"
+      className="flex w-[640px] max-w-full flex-col gap-4 px-8 py-8 max-md:p-4"
       rest="border-soft bg-white"
       onDrop={(data) =>
         void droppedFiles(data).then(onFiles, (error: unknown) =>

@@ -3,7 +3,7 @@
 import { useEffect, type RefObject } from 'react';
 
 /** Focuses what is no control, so that keys go on from there; that it could be is undone afterwards. */
-function focusPlain(element: HTMLElement): void {
+export function focusPlain(element: HTMLElement): void {
   if (!element.hasAttribute('tabindex')) {
     element.tabIndex = -1;
     element.style.outline = 'none';

@@ -9,7 +9,7 @@ import { editShelf, takeOffShelf } from '@/core/site/edit';
 import type { ShelfItem } from '@/core/site/model/shelf';
 import type { Site } from '@/core/site/model/site';
 import type { Slot } from '@/core/site/model/slot';
-import { useAssetUrl } from '../hooks/useAssetUrl';
+import { useSmallPicture } from '../hooks/useSmallPicture';
 import type { LibraryPicture } from '../hooks/useLibrary';
 import type { Session } from '../hooks/useSession';
 import { Button } from '../shared/Button';
@@ -50,9 +50,6 @@ function LayIn({
 }
 
 function Preview({ url }: { url: string | undefined }) {
-  // The picture itself, in memory or from the library; there is nothing for a server to make
-  // smaller.
-
   return (
     <div className="grid h-[200px] place-items-center border-b border-hair see-through">
       {url && <img src={url} alt="" className="max-h-[200px] max-w-full object-contain" />}
@@ -84,7 +81,7 @@ export function ShelfDetails({
   onLay(item: ShelfItem, slot: Slot): void;
   onGone(): void;
 }) {
-  const url = useAssetUrl(item.assetId);
+  const url = useSmallPicture(item.assetId, 'screen');
   const used = slotsWith(site, item.assetId);
   const known = licenceOf(item.licence);
   const field = (label: string, key: 'name' | 'maker' | 'source' | 'subject' | 'date') => (
@@ -190,11 +187,11 @@ export function ShelfDetails({
           disabled={used.length > 0}
           title={used.length ? 'It is used; take it out of its slots first' : undefined}
           onClick={() => {
-            session.commit(`Take ${item.name} off the shelf`, takeOffShelf(item.assetId));
+            session.commit(`Remove ${item.name} from the shelf`, takeOffShelf(item.assetId));
             onGone();
           }}
         >
-          Take off the shelf
+          Remove from the shelf
         </Button>
       </div>
     </>
@@ -250,10 +247,10 @@ export function LibraryDetails({
           <p role="status">Fetching it…</p>
         ) : (
           <Button className="self-start" onClick={() => onTake(picture)}>
-            Take onto the shelf
+            Put on the shelf
           </Button>
         )}
-        <Part title="Take and lay in">
+        <Part title="Put on the shelf and lay in">
           <LayIn site={site} target={target} busy={busy} onLay={(slot) => onTake(picture, slot)} />
         </Part>
       </div>

@@ -4,7 +4,7 @@ import { slotsWith } from '@/core/handover/credits';
 import { shapeOf } from '@/core/shelf/search';
 import type { ShelfItem } from '@/core/site/model/shelf';
 import type { Site } from '@/core/site/model/site';
-import { useAssetUrl } from '../hooks/useAssetUrl';
+import { useSmallPicture } from '../hooks/useSmallPicture';
 
 export function Card({
   name,
@@ -24,34 +24,30 @@ export function Card({
   onChoose(): void;
 }) {
   return (
-    <li>
-      <button
-        type="button"
-        aria-pressed={current}
-        onClick={onChoose}
-        className="block w-full rounded-sm border border-line bg-white text-left hover:border-soft aria-pressed:border-act aria-pressed:outline-1 aria-pressed:outline-act"
-      >
-        {/* Small pictures as they are; the owner's own lie in memory. */}
-        {}
-        <span className="block h-[108px] overflow-hidden border-b border-hair bg-sheet">
-          {url && <img src={url} alt="" loading="lazy" className="h-full w-full object-cover" />}
-        </span>
-        <span className="block px-2 py-1">
-          <span className="flex items-baseline gap-2">
-            <span className="min-w-0 grow truncate font-semibold" title={name}>
-              {name}
-            </span>
-            <span className="shrink-0 figure text-[11px] text-soft">{figure}</span>
+    <button
+      type="button"
+      aria-pressed={current}
+      onClick={onChoose}
+      className="flex h-full w-full flex-col rounded-sm border border-line bg-white text-left hover:border-soft aria-pressed:border-act aria-pressed:outline-1 aria-pressed:outline-act"
+    >
+      <span className="block h-[108px] w-full overflow-hidden border-b border-hair bg-sheet">
+        {url && <img src={url} alt="" loading="lazy" className="h-full w-full object-cover" />}
+      </span>
+      <span className="block w-full px-2 py-1">
+        <span className="flex items-baseline gap-2">
+          <span className="min-w-0 grow truncate font-semibold" title={name}>
+            {name}
           </span>
-          <span
-            className={`block truncate ${warn ? 'text-warn' : 'text-soft'}`}
-            title={warn ?? words}
-          >
-            {warn ?? words}
-          </span>
+          <span className="shrink-0 figure text-[11px] text-soft">{figure}</span>
         </span>
-      </button>
-    </li>
+        <span
+          className={`block truncate ${warn ? 'text-warn' : 'text-soft'}`}
+          title={warn ?? words}
+        >
+          {warn ?? words}
+        </span>
+      </span>
+    </button>
   );
 }
 
@@ -66,7 +62,7 @@ export function OwnCard({
   current: boolean;
   onChoose(): void;
 }) {
-  const url = useAssetUrl(item.assetId);
+  const url = useSmallPicture(item.assetId);
   const used = slotsWith(site, item.assetId).length;
   const words = `${used ? `in ${used} ${used === 1 ? 'slot' : 'slots'}` : 'not used'}, ${shapeOf(item)}`;
   return (

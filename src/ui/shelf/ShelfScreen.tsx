@@ -25,6 +25,7 @@ import { DropScreen } from '../shared/DropScreen';
 import { HelpButton } from '../help/HelpButton';
 import { TopBar } from '../shared/TopBar';
 import { WithSession } from '../shared/WithSession';
+import { CardGrid } from './CardGrid';
 import { CreditsDialog } from './CreditsDialog';
 import { LibraryDetails, ShelfDetails } from './Details';
 import { Card, OwnCard } from './ShelfCards';
@@ -248,17 +249,16 @@ function Shelf({ session }: { session: Session }) {
                     : 'No picture on the shelf is so. Look for less, or in the picture library.'}
                 </p>
               )}
-              <ul className="mt-3 grid grid-cols-[repeat(auto-fill,minmax(176px,1fr))] gap-3">
-                {own.map((item) => (
+              <CardGrid items={own} keyOf={(item) => item.assetId}>
+                {(item) => (
                   <OwnCard
-                    key={item.assetId}
                     site={site}
                     item={item}
                     current={item.assetId === chosen}
                     onChoose={() => setChosen(item.assetId)}
                   />
-                ))}
-              </ul>
+                )}
+              </CardGrid>
             </>
           )}
           {where === 'library' && (
@@ -294,10 +294,9 @@ function Shelf({ session }: { session: Session }) {
                       ? 'The library has no picture like this. Use fewer words, another shape, or less width.'
                       : `${library.answer.total} ${library.answer.total === 1 ? 'picture' : 'pictures'}`}
                   </p>
-                  <ul className="mt-3 grid grid-cols-[repeat(auto-fill,minmax(176px,1fr))] gap-3">
-                    {library.answer.pictures.map((p) => (
+                  <CardGrid items={library.answer.pictures} keyOf={(p) => p.id}>
+                    {(p) => (
                       <Card
-                        key={p.id}
                         name={p.title}
                         figure={`${p.width} × ${p.height}`}
                         words={`${p.maker}, ${licenceWords(p.licence)}`}
@@ -305,12 +304,12 @@ function Shelf({ session }: { session: Session }) {
                         url={`/library/${p.id}.jpg`}
                         onChoose={() => setChosen(p.id)}
                       />
-                    ))}
-                  </ul>
+                    )}
+                  </CardGrid>
                   {library.answer.total > 24 && (
                     <div className="mt-3 flex items-center gap-2">
                       <Button disabled={page === 1} onClick={() => setPage(page - 1)}>
-                        Before
+                        Previous
                       </Button>
                       <span className="figure">
                         {page} of {Math.ceil(library.answer.total / 24)}
@@ -319,7 +318,7 @@ function Shelf({ session }: { session: Session }) {
                         disabled={page * 24 >= library.answer.total}
                         onClick={() => setPage(page + 1)}
                       >
-                        Further
+                        Next
                       </Button>
                     </div>
                   )}

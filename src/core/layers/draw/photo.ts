@@ -1,5 +1,6 @@
 import type { Place } from '../../arrange/box';
-import { halved, halvingsFor, roughlyHalved } from '../../frame/halved';
+import { halvingsFor } from '../../frame/halved';
+import type { HalvedPhoto } from '../../frame/photos';
 import type { Size } from '../../frame/placement';
 import { resample } from '../../frame/resample';
 import { mirror, rotate } from '../../frame/rotate';
@@ -13,7 +14,7 @@ import {
   type Raster,
   type Rect,
 } from '../../raster/raster';
-import type { PhotoLayer } from '../../site/model/photoLayer';
+import type { CutOut, PhotoLayer } from '../../site/model/photoLayer';
 import type { Draw, DrawContext, RoughDraw } from '../kind';
 import { around, isDrawnWhole, photo, photoPoint, photoSize, usedSize } from '../photo';
 
@@ -98,34 +99,34 @@ const cutOutHalvings = (scale: number, { width, height }: Size): number =>
     Math.ceil(Math.log2(Math.sqrt((width * height) / mostCutOut))),
   );
 
+/** What it is drawn at, along the side where that is more. */
+const largestScale = (layer: PhotoLayer): number => layer.scale * Math.max(1, layer.stretch);
+
+/** Of a cut-out, what its edges are sought in. */
+function cutOutSource(layer: PhotoLayer, cutOut: CutOut, context: DrawContext): Raster | undefined {
+  const whole = { width: layer.sourceWidth, height: layer.sourceHeight };
+  const found = context.photos.exactly(layer.assetId, cutOutHalvings(largestScale(layer), whole));
+  return found && context.cutOut(`${layer.id} ${layer.assetId}`, found, cutOut);
+}
+
 /**
  * Pixels to draw the layer from: the part of the photo that is used, cut out where it is, and
  * halved where it is drawn far smaller.
- * @param halve makes it smaller, for a scale that it is drawn at
+ * @param find the photo, for a scale that it is drawn at
  */
 function sourceOf(
   layer: PhotoLayer,
   context: DrawContext,
-  halve: (whole: Raster, scale: number) => Raster,
+  find: (assetId: string, scale: number) => HalvedPhoto | undefined,
 ): Raster | undefined {
-  const whole = context.photo(layer.assetId);
-  if (!whole) {
-    return undefined;
-  }
-  const largest = layer.scale * Math.max(1, layer.stretch);
   const raster = layer.cutOut
-    ? context.cutOut(
-        `${layer.id} ${layer.assetId}`,
-        whole,
-        layer.cutOut,
-        cutOutHalvings(largest, whole),
-      )
-    : halve(whole, largest);
-  if (!layer.crop) {
+    ? cutOutSource(layer, layer.cutOut, context)
+    : find(layer.assetId, largestScale(layer))?.raster;
+  if (!raster || !layer.crop) {
     return raster;
   }
-  const kx = raster.width / whole.width;
-  const ky = raster.height / whole.height;
+  const kx = raster.width / layer.sourceWidth;
+  const ky = raster.height / layer.sourceHeight;
   const { x, y, width, height } = layer.crop;
   const left = Math.round(x * kx);
   const top = Math.round(y * ky);
@@ -158,8 +159,8 @@ const quicklyRead = 1.5e6;
 const quicklyTurned = 3e5;
 
 /** How often a photo can be halved and still has a px for each that is drawn. */
-const roughHalf = (whole: Raster, scale: number): Raster =>
-  roughlyHalved(whole, Math.max(0, Math.floor(Math.log2(1 / Math.max(scale, 1e-4)))));
+const roughHalvings = (scale: number): number =>
+  Math.max(0, Math.floor(Math.log2(1 / Math.max(scale, 1e-4))));
 
 /**
  * A photo in hand: only what is in sight of it, drawn roughly.
@@ -173,7 +174,7 @@ export const drawPhotoRoughly: RoughDraw<PhotoLayer> = (layer, context, sight) =
   if (isEmpty(part) || (layer.turn === 0 ? read <= quicklyRead : pixels <= quicklyTurned)) {
     return undefined;
   }
-  const from = sourceOf(layer, context, roughHalf);
+  const from = sourceOf(layer, context, (id, s) => context.photos.roughly(id, roughHalvings(s)));
   if (!from) {
     return undefined;
   }
@@ -256,7 +257,7 @@ function mapping(layer: PhotoLayer, from: Raster, corner: Place): Affine {
 }
 
 export const drawPhoto: Draw<PhotoLayer> = (layer, context) => {
-  const from = sourceOf(layer, context, (whole, s) => halved(whole, halvingsFor(s)));
+  const from = sourceOf(layer, context, (id, s) => context.photos.exactly(id, halvingsFor(s)));
   if (!from) {
     return undefined;
   }

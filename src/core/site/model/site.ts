@@ -49,7 +49,7 @@ export interface HandOverChoices {
 }
 
 /** Version of the model that this program writes. */
-export const schemaVersion = 17;
+export const schemaVersion = 18;
 
 export interface Site {
   readonly schemaVersion: typeof schemaVersion;

@@ -8,7 +8,10 @@ export interface ThemeColour {
 export interface Theme {
   readonly colours: readonly ThemeColour[];
   readonly headingFont: string;
+  /** As CSS Fonts counts it, 1 to 1000; a font that has not this weight is shown in its nearest. */
+  readonly headingWeight: number;
   readonly bodyFont: string;
+  readonly bodyWeight: number;
 }
 
 /** Proportions of a font that show beside another's, as shares of its size. */

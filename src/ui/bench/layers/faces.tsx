@@ -9,7 +9,7 @@ import type { Layer } from '@/core/site/model/layer';
 import type { ShapeLayer } from '@/core/site/model/objectLayers';
 import type { Ground } from '@/core/site/model/picture';
 import { faceName } from '@/core/text/fonts';
-import { useAssetUrl } from '../../hooks/useAssetUrl';
+import { useSmallPicture } from '../../hooks/useSmallPicture';
 import { StepFace } from '../../shared/steps/StepFace';
 
 /** A ground as the browser can draw it on a card. */
@@ -163,9 +163,7 @@ function ShapeFace({ shape }: { shape: ShapeLayer }) {
 }
 
 export function PhotoFace({ assetId, whole = false }: { assetId: string; whole?: boolean }) {
-  const url = useAssetUrl(assetId);
-  // A plain image of the owner's own bytes; there is nothing for a server to make smaller.
-
+  const url = useSmallPicture(assetId);
   return url ? (
     <img
       src={url}

@@ -2,6 +2,7 @@
 
 import { editSlot } from '@/core/site/edit';
 import type { Attachment, BackgroundSize, Length, Repeat, Slot } from '@/core/site/model/slot';
+import { NinePlaces, type NinePlace } from '../../shared/NinePlaces';
 import { Choose } from '../../shared/Choose';
 import { CommitField } from '../../shared/CommitField';
 import { Group } from '../../shared/Group';
@@ -150,35 +151,22 @@ export function Behaviour() {
 }
 
 const shares = [0, 50, 100] as const;
-const names = {
-  x: { 0: 'left', 50: 'centre', 100: 'right' },
-  y: { 0: 'top', 50: 'middle', 100: 'bottom' },
-} as const;
+const columns = ['left', 'centre', 'right'] as const;
+const rows = ['top', 'middle', 'bottom'] as const;
 
 /** The nine positions as a small picture of the area. */
 function PositionGrid({ slot, onChange }: { slot: Slot; onChange(x: number, y: number): void }) {
   const { x, y } = slot.position;
+  const column = x.unit === '%' ? shares.findIndex((share) => share === x.value) : -1;
+  const row = y.unit === '%' ? shares.findIndex((share) => share === y.value) : -1;
   return (
-    <div
-      role="group"
-      aria-label="Position"
-      className="grid w-[42px] grid-cols-3 border border-line"
-    >
-      {shares.flatMap((row) =>
-        shares.map((column) => {
-          const current = x.unit === '%' && y.unit === '%' && x.value === column && y.value === row;
-          return (
-            <button
-              key={`${column} ${row}`}
-              type="button"
-              aria-pressed={current}
-              aria-label={`${names.y[row]} ${names.x[column]}`}
-              onClick={() => onChange(column, row)}
-              className="h-[11px] border border-hair hover:bg-act-wash focus-visible:relative aria-pressed:bg-act"
-            />
-          );
-        }),
-      )}
-    </div>
+    <NinePlaces
+      label="Position"
+      value={column < 0 || row < 0 ? undefined : ({ column, row } as NinePlace)}
+      nameOf={(at) => `${rows[at.row]} ${columns[at.column]}`}
+      onChange={(at) => onChange(shares[at.column], shares[at.row])}
+      className="w-[42px]"
+      cell="h-[11px] border border-hair hover:bg-act-wash focus-visible:relative aria-checked:bg-act"
+    />
   );
 }

@@ -18,14 +18,14 @@ import { photoSize, usedSize } from '@/core/layers/photo';
 import { backPhoto } from '@/core/readings/cover';
 import { editLayer } from '@/core/site/edit';
 import type { PhotoLayer } from '@/core/site/model/photoLayer';
-import { useAssetUrl } from '../../hooks/useAssetUrl';
+import { useSmallPicture } from '../../hooks/useSmallPicture';
 import { usePhotoSurvey } from '../../hooks/usePhotoSurvey';
 import { Button, IconButton } from '../../shared/Button';
 import { Group } from '../../shared/Group';
 import { NumberRow } from '../../shared/NumberRow';
 import { FileButton } from '../FileButton';
 import { largestZoom } from '../stage/FramingArea';
-import { PhotoFace } from '../layers/faces';
+import { PhotoStrip } from '../layers/PhotoStrip';
 import { useEditing, useLaying } from '../useBench';
 
 /** Which part: the photo, and what of it the slot shows. */
@@ -56,22 +56,14 @@ export function Part() {
       <div className="flex gap-4">
         <div className="min-w-0 grow">
           <h4 className="caption">On the shelf</h4>
-          <ul className="mt-0.5 quiet-scroll flex shrink-0 gap-1.5 overflow-x-auto p-0.5">
-            {site.shelf.toReversed().map((item) => (
-              <li key={item.assetId} className="shrink-0">
-                <button
-                  type="button"
-                  aria-pressed={photo?.assetId === item.assetId}
-                  aria-label={`Lay ${item.name}, ${item.width} by ${item.height} px`}
-                  title={`${item.name}, ${item.width} × ${item.height}`}
-                  onClick={() => layItem(item)}
-                  className="block h-9 w-[58px] overflow-hidden rounded-sm border border-line hover:border-soft aria-pressed:outline-2 aria-pressed:outline-act"
-                >
-                  <PhotoFace assetId={item.assetId} />
-                </button>
-              </li>
-            ))}
-          </ul>
+          <PhotoStrip
+            items={site.shelf.toReversed()}
+            width={58}
+            height={36}
+            chosen={photo?.assetId ?? ''}
+            nameOf={(item) => `Lay ${item.name}, ${item.width} by ${item.height} px`}
+            onChoose={layItem}
+          />
         </div>
         {photo && <Suggestions photo={photo} />}
       </div>
@@ -224,7 +216,7 @@ const previewWidth = 84;
 function Suggestions({ photo }: { photo: PhotoLayer }) {
   const { picture, slot, commit } = useEditing();
   const survey = usePhotoSurvey(photo.assetId, slot);
-  const url = useAssetUrl(photo.assetId);
+  const url = useSmallPicture(photo.assetId, 'screen');
   const k = Math.min(previewWidth / slot.width, 36 / slot.height);
   const width = Math.max(8, slot.width * k);
   const height = Math.max(8, slot.height * k);
@@ -257,8 +249,7 @@ function Suggestions({ photo }: { photo: PhotoLayer }) {
                 )
               }
             >
-              {/* A piece of the owner's own picture, placed as the slot would show it. */}
-              {}
+              {/* A piece of the photo, placed as the slot would show it. */}
               {url && (
                 <img
                   src={url}

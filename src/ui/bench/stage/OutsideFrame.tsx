@@ -3,7 +3,7 @@
 import { photoSize } from '@/core/layers/photo';
 import type { Rect } from '@/core/raster/raster';
 import { backPhoto } from '@/core/readings/cover';
-import { useAssetUrl } from '../../hooks/useAssetUrl';
+import { useSmallPicture } from '../../hooks/useSmallPicture';
 import { useEditing } from '../useBench';
 
 /**
@@ -19,7 +19,7 @@ export function OutsideFrame({ rect }: { rect: Rect }) {
 function Outside({ rect }: { rect: Rect }) {
   const { picture, slot } = useEditing();
   const photo = backPhoto(picture)!;
-  const url = useAssetUrl(photo.assetId);
+  const url = useSmallPicture(photo.assetId, 'screen');
   const k = rect.width / slot.width;
   const size = photoSize(photo);
   const width = size.width * photo.scale * k;
@@ -35,7 +35,7 @@ function Outside({ rect }: { rect: Rect }) {
       className="pointer-events-none absolute top-0 left-0 h-px w-px"
       style={{ clipPath: `path(evenodd, "${hole}")` }}
     >
-      {/* The owner's own picture, in memory. */}
+      {/* Made small here, in memory. */}
       {/* eslint-disable-next-line @next/next/no-img-element */}
       <img
         src={url}

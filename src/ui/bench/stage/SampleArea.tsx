@@ -31,7 +31,7 @@ export function SampleArea({ area, photo }: { area: Area; photo: PhotoLayer }) {
       colour: hexOf(colour),
     };
     commit(
-      `Take off ${sample.colour}`,
+      `Remove ${sample.colour}`,
       setCutOut(picture.id, photo.id, (c) => ({
         ...c,
         samples: [...c.samples, sample].slice(-32),

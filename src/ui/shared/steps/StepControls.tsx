@@ -65,9 +65,7 @@ export function TwoToneFields({ step, theme, preview, commit, children }: StepPr
       <Row label={children ? 'Reach' : ''}>
         {children}
         <Button
-          onClick={() =>
-            commit('Change the two tones about', { dark: step.light, light: step.dark })
-          }
+          onClick={() => commit('Swap the two tones', { dark: step.light, light: step.dark })}
         >
           Swap them
         </Button>

@@ -48,9 +48,9 @@ export function CalmFacet() {
         <p className="text-soft">
           {reading?.words ?? 'No words of the page lie over this picture.'}
         </p>
-        <Row tight label="Limit">
+        <Row tight label="At most">
           <CommitField
-            label="Largest local contrast"
+            label="How busy it may be at most"
             className="w-24"
             value={String(calm)}
             onCommit={(text) => {
@@ -58,7 +58,7 @@ export function CalmFacet() {
               if (!(v >= 0 && v <= 50)) {
                 return `Expected 0 to 50, found “${text}”.`;
               }
-              commit(`Calm below ${v}`, (s) => {
+              commit(`Called calm up to ${v}`, (s) => {
                 s.limits.calm = v;
               });
             }}

@@ -208,7 +208,7 @@ function GradientControls({
         <Button
           className="px-2"
           onClick={() =>
-            onCommit('Turn the gradient round', {
+            onCommit('Swap the gradient’s ends', {
               ...ground,
               stops: ground.stops.map((s) => ({ ...s, at: 1 - s.at })).reverse(),
             })

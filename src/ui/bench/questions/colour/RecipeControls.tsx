@@ -136,7 +136,7 @@ export function RecipeControls({ layer }: { layer: RecipeLayer }) {
         <Button
           onClick={() => {
             commit(
-              'Take the recipe apart',
+              'Split the recipe into layers',
               replaceLayer(
                 picture.id,
                 layer.id,
@@ -151,7 +151,7 @@ export function RecipeControls({ layer }: { layer: RecipeLayer }) {
             }
           }}
         >
-          Take apart
+          Split into layers
         </Button>
       </Row>
       <NumberRow

@@ -1,5 +1,6 @@
 'use client';
 
+import { setAccepted } from '@/core/site/accepted';
 import { formatOf, pressFormats } from '@/core/press/formats/registry';
 import { kilobytes } from '@/core/readings/say';
 import { hasOverlap, overlapOf } from '@/core/frame/overlap';
@@ -34,7 +35,7 @@ export function ByHandFacet() {
             value={format}
             choices={pressFormats.map((value) => ({ value, label: formatOf(value).title }))}
             onChange={(value) =>
-              commit(`Press as ${formatOf(value).title}`, change(pressAs(value, quality)))
+              commit(`Write as ${formatOf(value).title}`, change(pressAs(value, quality)))
             }
           />
         </Row>
@@ -131,7 +132,7 @@ export function ByHandFacet() {
         {traits.lossless === 'always' || isLossless(picture.press) ? (
           <p className="text-soft">
             {colours === null
-              ? 'Every level is kept; there is no quality to choose.'
+              ? 'Every colour is kept exactly; there is no quality to choose.'
               : 'The commonest colours of the border and the page’s own are kept exactly.'}
           </p>
         ) : (
@@ -150,7 +151,7 @@ export function ByHandFacet() {
           {!press.failure &&
             (press.current && press.file
               ? `${kilobytes(press.file.bytes)}, ${((press.file.bytes * 8) / (press.file.width * press.file.height)).toFixed(2)} bits a px`
-              : 'Pressing…')}
+              : 'Writing…')}
         </p>
         {format === 'jpeg' && (picture.ground.type === 'none' || hasOverlap(overlapOf(slot))) && (
           <p className="text-warn">JPEG cannot be see-through: it will lie on white.</p>
@@ -178,7 +179,7 @@ export function ByHandFacet() {
             }}
           />
         </Row>
-        <Group title="The host takes">
+        <Group title="The host accepts">
           {pressFormats.map((f) => {
             const taken = slot.accepts.includes(f);
             const last = taken && slot.accepts.length === 1;
@@ -191,10 +192,8 @@ export function ByHandFacet() {
                   disabled={last}
                   onChange={() =>
                     commit(
-                      `${formatOf(f).title} ${taken ? 'not taken' : 'taken'} by the host`,
-                      editSlot(slot.id, (s) => {
-                        s.accepts = taken ? s.accepts.filter((x) => x !== f) : [...s.accepts, f];
-                      }),
+                      `${formatOf(f).title} ${taken ? 'not accepted' : 'accepted'} by the host`,
+                      setAccepted(f, !taken),
                     )
                   }
                 />

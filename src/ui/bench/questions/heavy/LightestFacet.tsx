@@ -36,7 +36,7 @@ function emptyWords(blank: boolean, running: boolean): string {
   }
   return running
     ? 'Trying files…'
-    : 'Files of every format the host takes are written and compared with what you see. The lightest that is as alike as you ask is taken.';
+    : 'Files of every format the host accepts are written and compared with what you see. The lightest that is as alike as you ask is used.';
 }
 
 /** Where words lie that are part of a picture's file. */
@@ -83,7 +83,7 @@ export function LightestFacet() {
         slot.accepts.filter((f) => f === 'jpeg' || f === 'png'),
       )?.judgement.settings ?? null;
     commit(
-      `Press as ${pressWords(judgement.settings)}, ${kilobytes(judgement.bytes)}`,
+      `Write as ${pressWords(judgement.settings)}, ${kilobytes(judgement.bytes)}`,
       editPicture(picture.id, (p) => {
         p.press = judgement.settings;
         p.fallback = fallback;

@@ -17,7 +17,7 @@ import { Group } from '../../../shared/Group';
 import { addOnTop, addText } from '../../addOnTop';
 import { shapeFor } from '@/core/layers/fitting';
 import { FileButton } from '../../FileButton';
-import { PhotoFace } from '../../layers/faces';
+import { PhotoStrip } from '../../layers/PhotoStrip';
 import { useActing, useLaying } from '../../useBench';
 
 const icons: Readonly<Record<ShapeName, typeof Circle>> = {
@@ -59,22 +59,14 @@ export function AddPanel() {
         })}
       </div>
       <h4 className="mt-1 caption">From the shelf</h4>
-      <ul className="quiet-scroll flex shrink-0 gap-1.5 overflow-x-auto p-0.5">
-        {site.shelf.length === 0 && <li className="text-soft">Nothing lies on the shelf yet.</li>}
-        {site.shelf.toReversed().map((item) => (
-          <li key={item.assetId} className="shrink-0">
-            <button
-              type="button"
-              aria-label={`Put ${item.name} on top, ${item.width} by ${item.height} px`}
-              title={`${item.name}, ${item.width} × ${item.height}`}
-              onClick={() => putOnTop(item)}
-              className="block h-11 w-[70px] overflow-hidden rounded-sm border border-line hover:border-act"
-            >
-              <PhotoFace assetId={item.assetId} />
-            </button>
-          </li>
-        ))}
-      </ul>
+      {site.shelf.length === 0 && <p className="text-soft">Nothing lies on the shelf yet.</p>}
+      <PhotoStrip
+        items={site.shelf.toReversed()}
+        width={70}
+        height={44}
+        nameOf={(item) => `Put ${item.name} on top, ${item.width} by ${item.height} px`}
+        onChoose={putOnTop}
+      />
       <p className="text-soft">
         Click on the picture to select; click again for what lies behind. Shift takes several.
       </p>

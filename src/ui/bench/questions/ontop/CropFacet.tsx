@@ -6,7 +6,7 @@ import { handles, resizedBox, resizeTo, type Handle } from '@/core/arrange/gestu
 import { recropped, usedSize } from '@/core/layers/photo';
 import { editLayers } from '@/core/site/edit';
 import type { Crop, PhotoLayer } from '@/core/site/model/photoLayer';
-import { useAssetUrl } from '../../../hooks/useAssetUrl';
+import { useSmallPicture } from '../../../hooks/useSmallPicture';
 import { Button } from '../../../shared/Button';
 import { CommitField } from '../../../shared/CommitField';
 import { Row } from '../../../shared/Row';
@@ -20,7 +20,7 @@ const room = { width: 250, height: 150 };
  */
 export function CropFacet({ layer: photo }: { layer: PhotoLayer }) {
   const { picture, commit, preview } = useEditing();
-  const url = useAssetUrl(photo.assetId);
+  const url = useSmallPicture(photo.assetId, 'screen');
   const { sourceWidth, sourceHeight } = photo;
   const k = Math.min(room.width / sourceWidth, room.height / sourceHeight);
   const now = photo.crop ?? { x: 0, y: 0, width: sourceWidth, height: sourceHeight };

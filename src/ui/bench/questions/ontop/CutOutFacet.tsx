@@ -67,12 +67,12 @@ export function CutOutFacet({ layer: photo }: { layer: PhotoLayer }) {
           onClick={() => toggle({ kind: 'sample', layerId: photo.id })}
         >
           <Pipette size={13} aria-hidden />
-          {cutOut?.samples.length ? 'Take one more' : 'Take its colour'}
+          {cutOut?.samples.length ? 'Remove one more' : 'Remove its colour'}
         </Button>
-        <ul aria-label="Colours taken off" className="flex min-w-0 flex-wrap gap-1">
+        <ul aria-label="Colours removed" className="flex min-w-0 flex-wrap gap-1">
           {cutOut?.samples.map((s, i) => (
             <li key={i}>
-              <Hint text={`${s.colour} is taken off; click to leave it in`}>
+              <Hint text={`${s.colour} is removed; click to leave it in`}>
                 <button
                   type="button"
                   aria-label={`Leave ${s.colour} in again`}
@@ -93,7 +93,7 @@ export function CutOutFacet({ layer: photo }: { layer: PhotoLayer }) {
         </ul>
         {!cutOut?.samples.length && (
           <span className="min-w-0 text-soft">
-            Take the colour of what is to go, on the picture.
+            Or point at the colour that is to go, on the picture.
           </span>
         )}
       </Row>
@@ -128,7 +128,7 @@ export function CutOutFacet({ layer: photo }: { layer: PhotoLayer }) {
       {cutOut && cutOut.samples.length > 0 && (
         <Row label="Where" tight>
           <Switch
-            label="Where it is taken off"
+            label="Where it is removed"
             value={cutOut.joined ? 'joined' : 'everywhere'}
             choices={[
               { value: 'joined', label: 'joined to the place' },
@@ -177,7 +177,7 @@ export function CutOutFacet({ layer: photo }: { layer: PhotoLayer }) {
           <Button
             onClick={() =>
               commit(
-                'Take the cut-out back',
+                'Remove the cut-out',
                 editLayer<PhotoLayer>(picture.id, photo.id, { cutOut: null }),
               )
             }

@@ -1,0 +1,54 @@
+import { ArchiveError } from '@/core/files/unzip';
+import { IntakeError } from '@/core/measure/intakeError';
+import { SiteError } from '@/core/site/schema';
+import { checkOrigin } from '@/standins/host/door';
+import { HostError } from '@/standins/host/host';
+import { theDoor, theHost } from './theHost';
+
+/** The site that is asked for, in the query: there any address can be read. */
+const siteOf = (request: Request): string => new URL(request.url).searchParams.get('site') ?? '';
+
+const noStore = { 'cache-control': 'no-store' };
+
+/** What the stand-in host has of a site; null while it has nothing. */
+export function GET(request: Request): Response {
+  return Response.json(theHost().state(siteOf(request)) ?? null, { headers: noStore });
+}
+
+/** Errors whose words are for people. */
+const told = [HostError, ArchiveError, SiteError, IntakeError];
+
+const refused = (error: unknown): Response =>
+  Response.json(
+    {
+      message:
+        error instanceof Error && told.some((kind) => error instanceof kind)
+          ? error.message
+          : 'The host could not read the upload.',
+    },
+    { status: error instanceof HostError ? error.status : 422, headers: noStore },
+  );
+
+/** Takes a hand-over as a zip. */
+export async function POST(request: Request): Promise<Response> {
+  const siteId = siteOf(request);
+  try {
+    const state = await theDoor().pass(request.headers, request.body, (bytes) =>
+      theHost().receive(siteId, bytes),
+    );
+    return Response.json(state, { headers: noStore });
+  } catch (error) {
+    return refused(error);
+  }
+}
+
+/** Empties the host of a site. */
+export function DELETE(request: Request): Response {
+  try {
+    checkOrigin(request.headers);
+  } catch (error) {
+    return refused(error);
+  }
+  theHost().empty(siteOf(request));
+  return new Response(null, { status: 204, headers: noStore });
+}
