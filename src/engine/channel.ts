@@ -1,3 +1,4 @@
+import { Refusal } from '@/core/refusal';
 import type { Calls, Reply, Request } from './protocol';
 
 /** The part of a worker that a channel needs; tests hand in one of their own. */
@@ -15,10 +16,12 @@ export interface WorkerLike {
  * What a handler throws where the worker can do nothing more afterwards, such as when memory of a
  * library is damaged: who asked is told this, and the next question starts a new worker.
  */
-export class WorkerSpent extends Error {}
+export class WorkerSpent extends Refusal {}
 
 /** The worker died or could not be understood; what was asked of it did not happen. */
-export class WorkerCrash extends Error {}
+export class WorkerCrash extends Refusal {}
+
+const stopped = 'What Soyez works with beside the page stopped. It is started anew.';
 
 export interface Channel<C extends Calls> {
   ask<K extends keyof C & string>(
@@ -59,7 +62,9 @@ export function createChannel<C extends Calls>(
       return;
     }
     watch = setTimeout(() => {
-      drop(`The worker did not answer for ${Math.round(silence / 1000)} seconds.`);
+      drop(
+        `What Soyez works with beside the page did not answer for ${Math.round(silence / 1000)} seconds. It is started anew.`,
+      );
       onCrash();
     }, silence);
     // Outside of a browser it keeps no process from ending.
@@ -79,11 +84,11 @@ export function createChannel<C extends Calls>(
 
   function start(): WorkerLike {
     const fresh = spawn();
-    const crashed = (event: { message?: string }) => {
+    const crashed = () => {
       if (fresh !== worker) {
         return;
       }
-      drop(event.message ?? 'The worker stopped.');
+      drop(stopped);
       onCrash();
     };
     fresh.addEventListener('message', ({ data }) => {
@@ -97,9 +102,9 @@ export function createChannel<C extends Calls>(
       if (reply.ok) {
         waiting.resolve(reply.answer);
       } else {
-        waiting.reject(new Error(reply.message));
+        waiting.reject(reply.isRefusal ? new Refusal(reply.message) : new Error(reply.message));
         if (reply.isSpent) {
-          drop('The worker had to stop.');
+          drop(stopped);
           onCrash();
         }
       }
@@ -160,6 +165,7 @@ export function serve<C extends Calls>(scope: ServerScope, handlers: Handlers<C>
           id,
           ok: false,
           message: error instanceof Error ? error.message : String(error),
+          isRefusal: error instanceof Refusal,
           isSpent: error instanceof WorkerSpent,
         } satisfies Reply,
         [],

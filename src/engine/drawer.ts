@@ -4,6 +4,7 @@ import type { SeatWish } from '@/core/legibility/seat';
 import type { PhotoSurvey } from '@/core/frame/photoSurvey';
 import type { SampleSize } from '@/core/colour/sample';
 import type { Raster, Rect, Rgb } from '@/core/raster/raster';
+import { Refusal, wordsOf } from '@/core/refusal';
 import type { CutArea } from '@/core/site/model/photoLayer';
 import type { TextLayer } from '@/core/site/model/objectLayers';
 import type { Survey, SurveyQuestions } from '@/core/readings/survey';
@@ -151,7 +152,7 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
           })
           .catch((error: unknown) => {
             if (!closed && !(error instanceof WorkerCrash)) {
-              listener.onFailure(error instanceof Error ? error.message : String(error));
+              listener.onFailure(wordsOf(error));
             }
           })
           .finally(() => awaited.delete(wanted));
@@ -184,7 +185,7 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
         }
       } catch (error) {
         if (!closed && (!(error instanceof WorkerCrash) || crashes >= mostCrashes)) {
-          listener.onFailure(error instanceof Error ? error.message : String(error));
+          listener.onFailure(wordsOf(error));
         }
       } finally {
         busy = false;
@@ -251,7 +252,7 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
       }
       await Promise.all(missing.map((one) => provide(one.assetId, one.halvings)));
     }
-    throw new Error(
+    throw new Refusal(
       'The photos of this picture do not fit into memory together. Use smaller ones.',
     );
   }

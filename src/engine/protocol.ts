@@ -277,6 +277,8 @@ export type Reply =
       readonly id: number;
       readonly ok: false;
       readonly message: string;
+      /** It is for people. */
+      readonly isRefusal: boolean;
       /** The worker can do nothing more. */
       readonly isSpent: boolean;
     };

@@ -15,6 +15,7 @@ import { legibilityOf } from '@/core/legibility/report';
 import { seatOf } from '@/core/legibility/seat';
 import { composite, fillRect } from '@/core/raster/composite';
 import { createRaster, crop, isEmpty, wholeRaster, type Raster } from '@/core/raster/raster';
+import { Refusal } from '@/core/refusal';
 import type { Hex } from '@/core/site/model/hex';
 import { ownAssetId, ownFontId } from '@/core/text/fonts';
 import { canvasGlyphs, type TextContext } from '@/core/text/glyphs';
@@ -38,7 +39,7 @@ const glyphs = canvasGlyphs(
       willReadFrequently: true,
     });
     if (!context) {
-      throw new Error('This browser gave no canvas to draw text on.');
+      throw new Refusal('This browser gave no canvas to draw text on.');
     }
     return context as unknown as TextContext;
   },

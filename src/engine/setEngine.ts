@@ -2,6 +2,7 @@ import type { PackedFile } from '@/core/files/unzip';
 import type { Sample } from '@/core/recolour/offers';
 import type { Reach } from '@/core/recolour/reach';
 import type { Raster } from '@/core/raster/raster';
+import { clauseOf } from '@/core/refusal';
 import type { Followed } from '@/core/set/follow';
 import type { OpenedSet } from '@/core/set/openSet';
 import type { Recoloured } from '@/core/set/recolourFile';
@@ -205,7 +206,7 @@ export function createSetEngine({
                 }
               } catch (error) {
                 if (listener.wanted()) {
-                  listener.onFailure(job, error instanceof Error ? error.message : String(error));
+                  listener.onFailure(job, clauseOf(error));
                 }
               }
             }

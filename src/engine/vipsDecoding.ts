@@ -75,7 +75,7 @@ function asRaster(image: VipsImage): Raster {
 /**
  * A picture as large as fits into some room, and not larger than it is: of formats that can, no more
  * is decoded than that takes. Near enough to be looked at, and not what is drawn from.
- * @throws Error with words that go on from "the file": what is wrong with it
+ * @throws Refusal with words that go on from "the file": what is wrong with it
  */
 export const shrunk = (vips: VipsLibrary, bytes: Uint8Array, room: Size): Raster =>
   scoped((own) => {
@@ -92,7 +92,7 @@ export const shrunk = (vips: VipsLibrary, bytes: Uint8Array, room: Size): Raster
  * Decodes a file to upright sRGB. Strip by strip from the top, where the format can, so that beside
  * the pixels themselves nothing of the size of the picture is in memory.
  * @param stripBytes that are decoded at a time
- * @throws Error with words that go on from "the file": what is wrong with it
+ * @throws Refusal with words that go on from "the file": what is wrong with it
  */
 export function decoded(vips: VipsLibrary, bytes: Uint8Array, stripBytes = usualStrip): Raster {
   return scoped((own) => {

@@ -1,4 +1,5 @@
 import type Vips from 'wasm-vips';
+import { Refusal } from '@/core/refusal';
 import { WorkerSpent } from './channel';
 
 export type VipsLibrary = typeof Vips;
@@ -32,5 +33,5 @@ export function scoped<R>(work: (own: Own) => R): R {
  */
 export function failure(error: unknown, words: string): Error {
   const isSpent = (error as { name?: unknown } | null)?.name === 'RuntimeError';
-  return isSpent ? new WorkerSpent(words, { cause: error }) : new Error(words, { cause: error });
+  return isSpent ? new WorkerSpent(words, { cause: error }) : new Refusal(words, { cause: error });
 }

@@ -1,4 +1,5 @@
 import { LRUCache } from 'lru-cache';
+import { Refusal } from '@/core/refusal';
 import type { AssetRow, Database } from './database';
 
 const hex = (bytes: Uint8Array): string =>
@@ -39,7 +40,7 @@ export async function assetBytes(db: Database, id: string): Promise<Uint8Array<A
   const row = await db.assets.get(id);
   const bytes = row?.bytes ?? recent.get(id);
   if (!bytes) {
-    throw new Error('The photo of this layer is not in this browser any more.');
+    throw new Refusal('The photo of this layer is not in this browser any more.');
   }
   recent.set(id, bytes);
   return bytes;

@@ -12,12 +12,20 @@ function whyOf(error: unknown): StoreFailure {
   return names.some((name) => closed.includes(String(name))) ? 'closed' : 'other';
 }
 
+const words: Readonly<Record<StoreFailure, string>> = {
+  full: 'The browser gives no more room on this disk.',
+  closed: 'The browser closed its storage.',
+  other: 'The browser’s storage refused it.',
+};
+
 /** What went wrong in the database, as sessions are told; errors of others stay as they are. */
 export function problemOf(error: unknown): unknown {
   const isOfStore =
     error instanceof Dexie.DexieError ||
     (typeof DOMException !== 'undefined' && error instanceof DOMException);
-  return isOfStore
-    ? new StoreError(whyOf(error), (error as Error).message.split('\n')[0], { cause: error })
-    : error;
+  if (!isOfStore) {
+    return error;
+  }
+  const why = whyOf(error);
+  return new StoreError(why, words[why], { cause: error });
 }

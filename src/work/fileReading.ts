@@ -1,4 +1,5 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
+import { Refusal, wordsOf } from '@/core/refusal';
 
 type Bytes = Uint8Array<ArrayBuffer>;
 
@@ -24,22 +25,22 @@ export interface ReadingLimits {
 
 const megabytes = (bytes: number): string => `${Math.round(bytes / 2 ** 20)} MB`;
 
-/** @throws Error with a message for people */
+/** @throws Refusal */
 function check(files: readonly PlacedFile[], { each, together, count }: ReadingLimits): void {
   const large = each === undefined ? undefined : files.find(({ file }) => file.size > each);
   if (large) {
-    throw new Error(
+    throw new Refusal(
       `${large.path}: expected at most ${megabytes(each!)}, found ${megabytes(large.file.size)}.`,
     );
   }
   const total = files.reduce((sum, { file }) => sum + file.size, 0);
   if (together !== undefined && total > together) {
-    throw new Error(
+    throw new Refusal(
       `${files[0].path}: expected at most ${megabytes(together)}, found ${megabytes(total)}.`,
     );
   }
   if (count !== undefined && files.length > count) {
-    throw new Error(`${files[0].path}: expected at most ${count} files, found ${files.length}.`);
+    throw new Refusal(`${files[0].path}: expected at most ${count} files, found ${files.length}.`);
   }
 }
 
@@ -85,7 +86,7 @@ export class FileReading {
       return own.signal.aborted ? undefined : opened;
     } catch (error) {
       if (!own.signal.aborted) {
-        this.refused(error instanceof Error ? error.message : String(error));
+        this.refused(wordsOf(error));
       }
       return undefined;
     } finally {

@@ -5,6 +5,7 @@ import {
   type HandOver,
   type HandOverPorts,
 } from '@/core/handover/produce';
+import { wordsOf } from '@/core/refusal';
 import type { Site } from '@/core/site/model/site';
 import type { Turn } from './keyed';
 
@@ -43,7 +44,7 @@ export async function makeHandOver(
     put(() => ({ ...nothingMade, made, files }));
   } catch (error) {
     if (!(error instanceof HandOverStopped)) {
-      const failure = error instanceof Error ? error.message : String(error);
+      const failure = wordsOf(error);
       put((m) => ({ ...m, running: undefined, failure }));
     }
   }

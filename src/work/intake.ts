@@ -1,6 +1,7 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import { IntakeError } from '@/core/measure/intakeError';
 import type { Raster } from '@/core/raster/raster';
+import { clauseOf, wordsOf } from '@/core/refusal';
 import { shelfItem } from '@/core/shelf/item';
 import type { ShelfItem } from '@/core/site/model/shelf';
 
@@ -53,9 +54,9 @@ export class Intake {
   /** @throws IntakeError with a message for people; nothing is stored then */
   async shelve(fileName: string, bytes: Bytes, source: string): Promise<ShelfItem> {
     const { format } = await this.ports.inspect(fileName, bytes);
-    const raster = await this.ports.decode(bytes).catch((error: Error) => {
+    const raster = await this.ports.decode(bytes).catch((error: unknown) => {
       throw new IntakeError(
-        `${fileName}: expected a whole ${format.toUpperCase()} picture, but ${error.message}.`,
+        `${fileName}: expected a whole ${format.toUpperCase()} picture, but ${clauseOf(error)}.`,
       );
     });
     const assetId = await this.ports.store(bytes);
@@ -90,7 +91,7 @@ export class Intake {
         }
       } catch (error) {
         if (refused.push(file.name) <= saidOneByOne) {
-          this.ports.refused(error instanceof Error ? error.message : String(error));
+          this.ports.refused(wordsOf(error));
         }
       }
     }

@@ -8,6 +8,7 @@ import { cares, measureVersion, type Goal } from '@/core/lightest/care';
 import { bestOf, SearchStopped, type SearchListener } from '@/core/lightest/best';
 import type { Judgement, TrialSubject } from '@/core/lightest/trial';
 import type { Raster, Rect } from '@/core/raster/raster';
+import { wordsOf } from '@/core/refusal';
 import { backdropOf } from '@/core/seam/beside';
 import { siteColours } from '@/core/site/colours';
 import type { Aim, Care, Picture, PressFormat } from '@/core/site/model/picture';
@@ -233,7 +234,7 @@ export class Searches {
       return bestCandidate({ tried }, goal, formats);
     } catch (error) {
       if (!(error instanceof SearchStopped) && wanted()) {
-        const failure = error instanceof Error ? error.message : String(error);
+        const failure = wordsOf(error);
         this.update(key, (f) => ({ ...f, failure }));
       }
       return undefined;

@@ -1,4 +1,5 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
+import { wordsOf } from '@/core/refusal';
 import { applyEdit, chain, type Edit } from '@/core/site/edit';
 import type { Site } from '@/core/site/model/site';
 import { SiteError } from '@/core/site/schema';
@@ -369,7 +370,7 @@ export class Session {
   }
 
   private fail(error: unknown): void {
-    const message = error instanceof Error ? error.message : String(error);
+    const message = wordsOf(error);
     if (error instanceof SiteError) {
       this.problem = notKept('unreadable', this.unwritten, message);
     } else {

@@ -1,5 +1,6 @@
 import { boundedCache } from '@/core/boundedCache';
 import type { PackedFile } from '@/core/files/unzip';
+import { Refusal, wordsOf } from '@/core/refusal';
 import type { Followed } from '@/core/set/follow';
 import { filesOfSet } from '@/core/set/paths';
 import type { SetHanded } from '@/core/set/produce';
@@ -103,7 +104,7 @@ export class SetFiles {
         try {
           listener.onSeen(piece.path, await this.ports.look(piece.assetId));
         } catch (error) {
-          listener.onBroken(piece.path, error instanceof Error ? error.message : String(error));
+          listener.onBroken(piece.path, wordsOf(error));
         }
       }
     };
@@ -201,7 +202,7 @@ export class SetFiles {
       throw new SetStopped('Recolouring was stopped.');
     }
     if (failures.length > 0) {
-      throw new Error(`${failures[0]} Leave it out of the set to hand over the others.`);
+      throw new Refusal(`${failures[0]} Leave it out of the set to hand over the others.`);
     }
     return this.handed(set, files, await this.follow(set, sheets, samples, files), true);
   }

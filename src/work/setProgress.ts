@@ -1,4 +1,5 @@
 import type { Sample } from '@/core/recolour/offers';
+import { wordsOf } from '@/core/refusal';
 import type { Recoloured } from '@/core/set/recolourFile';
 import type { Role } from '@/core/set/roles';
 import type { PieceSet } from '@/core/site/model/pieceSet';
@@ -80,7 +81,7 @@ export async function lookAtSet(
     const read = await files.sheets(set);
     put((l) => ({ ...l, ...read }));
   } catch (error) {
-    broken.set('', error instanceof Error ? error.message : String(error));
+    broken.set('', wordsOf(error));
     put((l) => ({ ...l, sheets: [], broken: new Map(broken) }));
   }
   const some = nowAndThen(now);

@@ -1,8 +1,9 @@
 import { Inflate } from 'fflate';
+import { Refusal } from '../refusal';
 import { ZipListError, zipEntries, type ZipEntry } from './zipEntries';
 
 /** An archive was refused; the message says which, what was expected and what was found. */
-export class ArchiveError extends Error {}
+export class ArchiveError extends Refusal {}
 
 /**
  * Bounds of an archive that comes in; `ratio` counts only for entries that unpack to more than

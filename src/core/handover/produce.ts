@@ -6,6 +6,7 @@ import { scaledDrawing } from '../compose/scaledDrawing';
 import { type Codecs } from '../press/codecs';
 import type { OraPicture } from '../openRaster/openRaster';
 import { isOpaque, type Raster } from '../raster/raster';
+import { Refusal } from '../refusal';
 import { siteColours } from '../site/colours';
 import { isActive } from '../recolour/activeSteps';
 import type { SetHanded } from '../set/produce';
@@ -100,7 +101,7 @@ export interface HandOverListener {
 }
 
 /** It was given up. */
-export class HandOverStopped extends Error {}
+export class HandOverStopped extends Refusal {}
 
 const text = (path: string, type: string, content: string): HandedFile => ({
   path,

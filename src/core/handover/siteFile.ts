@@ -1,6 +1,7 @@
 import { strFromU8, strToU8, zipSync, type Zippable } from 'fflate';
 import { boundedJson, JsonError, type JsonLimits } from '../files/boundedJson';
 import { ArchiveError, archiveLimits, unzip, type ArchiveLimits } from '../files/unzip';
+import { Refusal } from '../refusal';
 import { isFont } from '../text/fontFile';
 import { inspectPicture } from '../measure/inspect';
 import { assetsOf, assetsOfPage } from '../site/assets';
@@ -76,7 +77,7 @@ export function writeSiteFile({ site, assets }: PackedSite): Uint8Array<ArrayBuf
     }
     total += bytes.length;
     if (total > siteFileLimits.unpacked - jsonLimits.length) {
-      throw new Error(
+      throw new Refusal(
         `${site.name}: expected pictures of at most ${Math.floor((siteFileLimits.unpacked - jsonLimits.length) / 2 ** 20)} MB together in one site file, found more. Take pictures off the shelf that are not used.`,
       );
     }

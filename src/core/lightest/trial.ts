@@ -8,6 +8,7 @@ import { pressAs, pressWords } from '../press/settings';
 import { crop, type Raster, type Rect } from '../raster/raster';
 import type { PressedFile } from '../readings/reading';
 import { takeReadings } from '../readings/registry';
+import { Refusal } from '../refusal';
 import { besideColours } from '../seam/beside';
 import { edgeDifference, sides } from '../seam/edges';
 import type { Hex } from '../site/model/hex';
@@ -174,7 +175,7 @@ export function createTrial(subject: TrialSubject, codecs: Codecs): Trial {
       const file = await codecs.encode(source, settings, pinned, { draft: part === 'sample' });
       const decoded = await codecs.decode(file);
       if (decoded.width !== source.width || decoded.height !== source.height) {
-        throw new Error(
+        throw new Refusal(
           `${pressWords(settings)}: expected a file of ${source.width}×${source.height} px, found ${decoded.width}×${decoded.height}.`,
         );
       }

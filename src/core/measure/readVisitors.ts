@@ -1,11 +1,12 @@
 import { csvParseRows, dsvFormat } from 'd3-dsv';
+import { Refusal } from '../refusal';
 import type { VisitorWidth } from '../site/model/site';
 
 /**
  * A list of visitors could not be read; the message says where, what was expected and what was
  * found.
  */
-export class VisitorsError extends Error {}
+export class VisitorsError extends Refusal {}
 
 const limits = { bytes: 2e6, least: 200, most: 8000, share: 1e12, widths: 500 } as const;
 

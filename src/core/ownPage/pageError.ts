@@ -1,2 +1,4 @@
+import { Refusal } from '../refusal';
+
 /** A page was refused; the message says which, what was expected and what was found. */
-export class PageError extends Error {}
+export class PageError extends Refusal {}

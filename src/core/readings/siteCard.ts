@@ -1,3 +1,4 @@
+import { wordsOf } from '../refusal';
 import type { Site } from '../site/model/site';
 import { readSite } from '../site/schema';
 import { counted, type Counted } from './counted';
@@ -21,6 +22,6 @@ export function siteCard(stored: unknown): SiteCard {
     const site = readSite(stored);
     return { site, measured: false, ...counted(readingsOfSite(site, () => undefined)) };
   } catch (error) {
-    return { problem: error instanceof Error ? error.message : String(error) };
+    return { problem: wordsOf(error) };
   }
 }

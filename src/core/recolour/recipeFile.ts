@@ -1,6 +1,7 @@
 import { ValidationError } from 'yup';
 import { boundedJson, JsonError } from '../files/boundedJson';
 import { recipeSchema } from '../layers/recipe';
+import { Refusal } from '../refusal';
 import type { Recipe } from '../site/model/recipe';
 
 /* A recipe as a file of its own: JSON with the version of what it is written in. */
@@ -10,7 +11,7 @@ const version = 1;
 const jsonLimits = { length: 1e6, depth: 16, members: 20_000 } as const;
 
 /** A recipe file was refused; the message says which, what was expected and what was found. */
-export class RecipeError extends Error {}
+export class RecipeError extends Refusal {}
 
 export const writeRecipe = ({ name, steps, spare, hues, byHue }: Recipe): string =>
   `${JSON.stringify({ recipeVersion: version, name, spare, hues, steps, byHue }, null, 2)}\n`;

@@ -1,3 +1,4 @@
+import { Refusal } from '../refusal';
 import type { Role } from './roles';
 
 export interface SetListener {
@@ -7,7 +8,7 @@ export interface SetListener {
 }
 
 /** It was given up. */
-export class SetStopped extends Error {}
+export class SetStopped extends Refusal {}
 
 /**
  * The sides of a piece are read off where it is laid again and again, so that a colour may go on

@@ -1,5 +1,6 @@
 import type { Hex } from '../site/model/hex';
 import { ArchiveError, unzip, type PackedFile } from '../files/unzip';
+import { wordsOf } from '../refusal';
 import { inspectPicture } from '../measure/inspect';
 import { colourUses, proposedColours } from './families';
 import { filesInside, readSheet } from './inside';
@@ -76,10 +77,9 @@ function orOther(file: PackedFile, take: () => Sorted[]): Sorted[] {
       {
         other: {
           ...file,
-          why:
-            error instanceof Error
-              ? error.message.replace(`${file.path}: `, '').replace(/^./, (c) => c.toUpperCase())
-              : String(error),
+          why: wordsOf(error)
+            .replace(`${file.path}: `, '')
+            .replace(/^./, (c) => c.toUpperCase()),
         },
       },
     ];

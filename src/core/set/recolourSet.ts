@@ -3,6 +3,7 @@ import type { Codecs } from '../press/codecs';
 import { wholePixels, type Raster } from '../raster/raster';
 import type { Sample } from '../recolour/offers';
 import { layRecipe } from '../recolour/recipe';
+import { Refusal, clauseOf } from '../refusal';
 import type { PieceSet } from '../site/model/pieceSet';
 import type { SheetText } from '../theme/readTheme';
 import { follow, type Followed, type FollowInput } from './follow';
@@ -96,8 +97,8 @@ export async function recolourSet(
         ends.set(path, made.ends);
       }
     } catch (error) {
-      throw new Error(
-        `${path}: expected a whole ${format.toUpperCase()} picture, but ${error instanceof Error ? error.message : String(error)}.`,
+      throw new Refusal(
+        `${path}: expected a whole ${format.toUpperCase()} picture, but ${clauseOf(error)}.`,
       );
     }
   }

@@ -1,8 +1,9 @@
+import { Refusal } from '../refusal';
 import { withoutLostSlots } from './lostSlots';
 import { schemaVersion } from './model/site';
 
 /** What is stored is of a version that cannot be brought up to this one. */
-export class MigrationError extends Error {}
+export class MigrationError extends Refusal {}
 
 type Stored = Record<string, unknown>;
 

@@ -11,6 +11,7 @@ import {
 } from 'yup';
 import { hexField as hex } from '../colour/hexField';
 import { recipeSchema } from '../layers/recipe';
+import { Refusal } from '../refusal';
 import { migrate, MigrationError } from './migrate';
 import { schemaVersion, type Site } from './model/site';
 import { brokenReference } from './references';
@@ -173,7 +174,7 @@ const siteSchema = object({
 });
 
 /** A site could not be read; the message says what was expected. */
-export class SiteError extends Error {}
+export class SiteError extends Refusal {}
 
 /**
  * Checks a site that comes from outside the program, down to its numbers and references; one of an

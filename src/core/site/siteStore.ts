@@ -1,3 +1,4 @@
+import { Refusal } from '../refusal';
 import type { Site } from './model/site';
 import type { Step } from './timeline';
 
@@ -34,7 +35,7 @@ export interface SiteFound {
 /** Why something could not be written. */
 export type StoreFailure = 'full' | 'closed' | 'other';
 
-export class StoreError extends Error {
+export class StoreError extends Refusal {
   constructor(
     readonly why: StoreFailure,
     message: string,

@@ -1,4 +1,5 @@
 import { applyPatches, enablePatches, produceWithPatches, type Patch } from 'immer';
+import { Refusal } from '../refusal';
 import type { Edit } from './edit';
 import type { Site } from './model/site';
 import { brokenReference } from './references';
@@ -29,7 +30,7 @@ export interface Timeline {
 export const longestHistory = 500;
 
 /** An edit that cannot be kept; the message says what would be wrong with the site. */
-export class RefusedEdit extends Error {}
+export class RefusedEdit extends Refusal {}
 
 export const stepAt = ({ steps }: Timeline, seq: number): Step | undefined =>
   steps.find((s) => s.seq === seq);

@@ -1,5 +1,7 @@
+import { Refusal } from '../refusal';
+
 /** A font file was refused; the message says which, what was expected and what was found. */
-export class FontError extends Error {}
+export class FontError extends Refusal {}
 
 const signatures = new Set(['\0\x01\0\0', 'OTTO', 'wOFF', 'wOF2', 'true']);
 

@@ -1,7 +1,8 @@
 import { strFromU8, strToU8 } from 'fflate';
+import { Refusal } from '../refusal';
 
 /** A style sheet was refused; the message says which, what was expected and what was found. */
-export class StylesheetError extends Error {}
+export class StylesheetError extends Refusal {}
 
 export const stylesheetLimits = { bytes: 2e6 } as const;
 

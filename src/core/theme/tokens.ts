@@ -1,12 +1,13 @@
 import { hexOf } from '../colour/hex';
 import { tryColour, tryOpaqueColour } from '../colour/parse';
 import { boundedJson, JsonError } from '../files/boundedJson';
+import { Refusal } from '../refusal';
 import type { ThemeColour } from '../site/model/theme';
 import { resolveVars } from './customProperties';
 import { readStylesheet } from './stylesheet';
 
 /** Theme colours could not be read; the message says what was expected and what was found. */
-export class TokensError extends Error {}
+export class TokensError extends Refusal {}
 
 const tokenName = (name: string): string =>
   name

@@ -1,5 +1,5 @@
 import type { Mask, Raster } from '@/core/raster/raster';
-import { frozenKey, type FrozenPage } from '@/core/ownPage/frozen';
+import type { FrozenPage } from '@/core/ownPage/frozen';
 import type { PointedBox } from '@/core/ownPage/pointing';
 import type { PageAtWidth, PageRect, PageSurvey } from '@/core/ownPage/survey';
 import { pictureAt } from '@/core/ownPage/takeOver';
@@ -14,6 +14,7 @@ import { measuredSides } from '@/core/ownPage/colourRuns';
 import { meetingSides, surroundOf } from '@/core/ownPage/surround';
 import type { MeasuredPlace, OwnPlace, SurroundAt } from '@/core/site/model/ownPage';
 import { boxesOn } from './boxes';
+import { namedFiles, openFrameDocument, patience, within } from './frameDocument';
 import { inkRuleOf } from './inkRule';
 import type { RuleReader } from './layingRules';
 import { LivePagePicture } from './livePicture';
@@ -24,25 +25,11 @@ import { heightOf, rectOf, viewOf } from './rect';
 import { Restyled } from './restyle';
 import { shownIn } from './shownFile';
 import { PageScheme } from './scheme';
-import { RuledPictures } from './ruledPictures';
 import { ShortestSelectors } from './selectors';
 import { measurePage, surveyPage } from './survey';
 import { lookOf, wordsOn } from './words';
 import { wordsLyingOver } from './wordsOver';
 import { FileSwaps } from './swaps';
-
-/**
- * What the document in the frame may load: nothing but what it brings. Scripts cannot run, though
- * the frame may have them run, since a canvas in a frame without shows its fallback.
- */
-const policy = [
-  "default-src 'none'",
-  "script-src 'none'",
-  'img-src blob: data:',
-  "style-src 'unsafe-inline' blob: data:",
-  'font-src blob: data:',
-  "form-action 'none'",
-].join('; ');
 
 /** What a picture is laid in place of. */
 export interface PictureTarget {
@@ -213,72 +200,18 @@ const probe = 'data:,soyez-probe';
 /** A page that is higher is not read at once, px. */
 const mostRead = 12_000;
 
-/** Time for pictures and fonts to be there, ms; one that cannot be read keeps nobody waiting. */
-const patience = 4000;
-
-const within = (ms: number, work: Promise<unknown>): Promise<unknown> =>
-  Promise.race([work, new Promise((resolve) => setTimeout(resolve, ms))]);
-
-/** Addresses for all files of a page, by their keys. Style sheets come after what they name. */
-function addressesOf({ files }: Pick<FrozenPage, 'files'>): Map<string, string> {
-  const addresses = new Map<string, string>();
-  const decoder = new TextDecoder();
-  for (const { key, type, bytes } of files) {
-    const content = type === 'text/css' ? named(decoder.decode(bytes), addresses) : bytes;
-    const blob = new Blob([content], {
-      type: type === 'text/css' ? 'text/css;charset=utf-8' : type,
-    });
-    addresses.set(key, URL.createObjectURL(blob));
-  }
-  return addresses;
-}
-
-const named = (text: string, addresses: ReadonlyMap<string, string>): string =>
-  text.replace(frozenKey, (key) => addresses.get(key) ?? key);
-
-/**
- * The document with its policy before everything else that is in it: a page out of a site file may
- * be anybody's, and have no head, or one inside a comment.
- */
-function guarded(html: string): string {
-  const doctype = /^\s*<!doctype[^>]*>/i.exec(html)?.[0] ?? '';
-  const guard = `<meta http-equiv="Content-Security-Policy" content="${policy}">`;
-  return doctype + guard + html.slice(doctype.length);
-}
-
 /**
  * Shows a frozen page in a frame.
  * @param place that the frame is put into
+ * @param signal gives it up before it is open
+ * @throws PageTaken where it is given up, or its place goes
  */
-export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promise<PageFrame> {
-  const addresses = addressesOf(page);
-  const html = guarded(named(page.html, addresses));
-  // Not by `srcdoc`: such documents are never in quirks mode, and old pages are.
-  const address = URL.createObjectURL(new Blob([html], { type: 'text/html;charset=utf-8' }));
-  const element = place.ownerDocument.createElement('iframe');
-  element.setAttribute('sandbox', 'allow-same-origin allow-scripts');
-  element.setAttribute('title', page.title || 'The page');
-  // Bars for scrolling would take width from the page.
-  element.setAttribute('scrolling', 'no');
-  element.style.cssText = 'display:block;border:0;width:1280px;height:800px';
-  const loaded = new Promise((resolve) => element.addEventListener('load', resolve));
-  element.src = address;
-  place.append(element);
-  await loaded;
-  const document = element.contentDocument!;
-  // Nothing leads away: links and forms are only looked at.
-  for (const event of ['click', 'auxclick', 'submit'] as const) {
-    document.addEventListener(event, (e) => e.preventDefault(), true);
-  }
-  const ruled = new RuledPictures(document);
-  await within(
-    patience,
-    Promise.all([
-      document.fonts.ready,
-      ruled.load(),
-      ...[...document.images].map((image) => image.decode().catch(() => {})),
-    ]),
-  );
+export async function openPageFrame(
+  place: HTMLElement,
+  page: FrozenPage,
+  signal?: AbortSignal,
+): Promise<PageFrame> {
+  const { element, document, addresses, close } = await openFrameDocument(place, page, signal);
   const scheme = new PageScheme(document);
   scheme.put('light');
   const keys = new Map([...addresses].map(([key, to]) => [to, key]));
@@ -394,7 +327,7 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
     restyle(sheets) {
       whole = undefined;
       restyled ??= new Restyled(document, page, addresses, scheme, (text) =>
-        named(text, addresses),
+        namedFiles(text, addresses),
       );
       return restyled.put(sheets);
     },
@@ -584,11 +517,6 @@ export async function openPageFrame(place: HTMLElement, page: FrozenPage): Promi
       return found ? rectOf(found, view) : undefined;
     },
     raster,
-    close() {
-      element.remove();
-      for (const to of [...addresses.values(), address]) {
-        URL.revokeObjectURL(to);
-      }
-    },
+    close,
   };
 }

@@ -35,6 +35,10 @@ export class RuledPictures {
     await Promise.all(waited);
   }
 
+  letGo(): void {
+    this.held.clear();
+  }
+
   private *named(): Generator<string> {
     for (const rule of rulesOf(this.document)) {
       yield* namedIn('style' in rule ? rule.cssText : '');

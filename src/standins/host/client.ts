@@ -1,3 +1,4 @@
+import { Refusal } from '@/core/refusal';
 import type { HostState } from './host';
 
 const addressOf = (siteId: string): string =>
@@ -19,7 +20,7 @@ export async function hostState(siteId: string): Promise<HostState | undefined> 
 
 /**
  * Uploads an archive in place of what was there.
- * @throws Error with a message for people
+ * @throws Refusal
  */
 export async function uploadTo(
   siteId: string,
@@ -29,14 +30,12 @@ export async function uploadTo(
     method: 'POST',
     body: archive,
     headers: { 'content-type': 'application/zip' },
-  }).catch((error: unknown) => {
-    throw new Error(
-      `The host did not answer: ${error instanceof Error ? error.message : String(error)}.`,
-    );
+  }).catch(() => {
+    throw new Refusal('The host did not answer. Look whether you are connected, and try again.');
   });
   const answer = (await response.json()) as HostState & { message?: string };
   if (!response.ok) {
-    throw new Error(answer.message ?? `The host refused it with status ${response.status}.`);
+    throw new Refusal(answer.message ?? `The host refused it with status ${response.status}.`);
   }
   return answer;
 }

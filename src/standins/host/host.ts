@@ -11,6 +11,7 @@ import type { Codecs } from '@/core/press/codecs';
 import { pressAs } from '@/core/press/settings';
 import { crop, type Raster } from '@/core/raster/raster';
 import { kilobytes } from '@/core/readings/say';
+import { Refusal } from '@/core/refusal';
 import type { PressFormat } from '@/core/site/model/picture';
 import type { Site } from '@/core/site/model/site';
 import { SiteError } from '@/core/site/schema';
@@ -40,7 +41,7 @@ export const hostLimits: HostLimits = {
 };
 
 /** The host did not take it; the message says what was expected and what was found. */
-export class HostError extends Error {
+export class HostError extends Refusal {
   constructor(
     message: string,
     readonly status: number,

@@ -1,4 +1,5 @@
 import { array, number, object, string, ValidationError } from 'yup';
+import { Refusal } from '@/core/refusal';
 import { matches, shapes, type Query, type Shape } from '@/core/shelf/search';
 import catalogue from './catalogue.json';
 
@@ -22,7 +23,7 @@ export interface LibraryAnswer {
 }
 
 /** The question was not understood; the message says what was expected. */
-export class LibraryError extends Error {
+export class LibraryError extends Refusal {
   constructor(
     message: string,
     readonly status: number,

@@ -1,6 +1,7 @@
 'use client';
 
 import { inspectPicture } from '@/core/measure/inspect';
+import { Refusal } from '@/core/refusal';
 import type { LinePoint } from '@/core/site/model/blendLayers';
 import { theEngine } from './tab/engine';
 
@@ -13,7 +14,7 @@ export async function outlineOf(file: File): Promise<readonly LinePoint[]> {
   inspectPicture(file.name, bytes);
   const points = await theEngine().outline(bytes);
   if (!points) {
-    throw new Error(
+    throw new Refusal(
       `${file.name}: nothing stands out against the top of it. Choose a picture with a plain sky or wall above, or one with a see-through ground.`,
     );
   }

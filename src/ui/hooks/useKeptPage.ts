@@ -1,6 +1,7 @@
 'use client';
 
 import { useEffect, useState } from 'react';
+import { wordsOf } from '@/core/refusal';
 import type { OwnPage, OwnPageOrigin } from '@/core/site/model/ownPage';
 import { keepPage, openKeptPage, type ReadPage } from '@/work/ownPages';
 import { theEngine } from './tab/engine';
@@ -27,8 +28,7 @@ export function useKeptPage(own: OwnPage): KeptPage {
     };
     openKeptPage(own, { read: storedAsset, survey: theEngine().readSurvey }).then(
       (read) => put({ read, problem: undefined }),
-      (error: unknown) =>
-        put({ read: undefined, problem: error instanceof Error ? error.message : String(error) }),
+      (error: unknown) => put({ read: undefined, problem: wordsOf(error) }),
     );
     return () => {
       current = false;

@@ -4,6 +4,7 @@ import { useMemo } from 'react';
 import type { HandedFile, HandOver } from '@/core/handover/produce';
 import type { OpenedPage } from '@/core/ownPage/openPages';
 import { isActive } from '@/core/recolour/activeSteps';
+import { wordsOf } from '@/core/refusal';
 import type { Followed } from '@/core/set/follow';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import { lostOnPages, type WordsOnPages } from '@/engine/page/lostOnPages';
@@ -101,7 +102,7 @@ function useMeasured(
         const found = old.length > 0 ? await measured(old, await after(), wanted) : undefined;
         put(() => ({ ...notYet, found }));
       } catch (error) {
-        const problem = error instanceof Error ? error.message : String(error);
+        const problem = wordsOf(error);
         put(() => ({ ...notYet, problem }));
       }
     },

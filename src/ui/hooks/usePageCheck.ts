@@ -4,6 +4,7 @@ import { useEffect, useState } from 'react';
 import type { OwnPageChanges } from '@/core/handover/ownPageChanges';
 import { askedOf, patchedFrozen } from '@/core/handover/patchedFrozen';
 import type { HandOver } from '@/core/handover/produce';
+import { wordsOf } from '@/core/refusal';
 import type { OwnPage } from '@/core/site/model/ownPage';
 import { openKeptPage } from '@/work/ownPages';
 import type { PageCheck } from '@/engine/page/checkPage';
@@ -85,8 +86,7 @@ export function usePageCheck(
       return current;
     }).then(
       (check) => put({ ...nothing, check }),
-      (error: unknown) =>
-        put({ ...nothing, problem: error instanceof Error ? error.message : String(error) }),
+      (error: unknown) => put({ ...nothing, problem: wordsOf(error) }),
     );
     return () => {
       current = false;

@@ -3,7 +3,9 @@
 import { useEffect, useState, type RefObject } from 'react';
 import type { FrozenPage } from '@/core/ownPage/frozen';
 import type { PageSurvey } from '@/core/ownPage/survey';
+import { wordsOf } from '@/core/refusal';
 import { openPageFrame, type PageFrame } from '@/engine/page/frame';
+import { PageTaken } from '@/engine/page/frameDocument';
 import { theEngine } from './tab/engine';
 import { say } from '../shared/notices';
 
@@ -49,32 +51,25 @@ export function usePageFrame(
     if (!page) {
       return;
     }
-    let current = true;
+    const given = new AbortController();
     let opened: PageFrame | undefined;
     const open = async () => {
       const start = performance.now();
-      const frame = await openPageFrame(place.current!, page);
+      const frame = await openPageFrame(place.current!, page, given.signal);
       performance.measure(pageOpened, { start });
       opened = frame;
-      if (!current) {
-        frame.close();
-        return;
-      }
       const survey = known ?? (await surveyOf(frame, still === undefined ? surveyWidths : [still]));
-      if (current) {
+      if (!given.signal.aborted) {
         setShown({ page, value: { frame, survey } });
       }
     };
     open().catch((error: unknown) => {
-      if (current) {
-        say(
-          'bad',
-          `The page could not be shown: ${error instanceof Error ? error.message : String(error)}`,
-        );
+      if (!(error instanceof PageTaken) && !given.signal.aborted) {
+        say('bad', `The page could not be shown. ${wordsOf(error)}`);
       }
     });
     return () => {
-      current = false;
+      given.abort();
       opened?.close();
     };
   }, [place, page, known, still]);

@@ -2,6 +2,7 @@
 
 import { useEffect, useState } from 'react';
 import type { FrozenPage } from '@/core/ownPage/frozen';
+import { wordsOf } from '@/core/refusal';
 import type { PagePicture } from '@/engine/engine';
 import { say } from '../shared/notices';
 import { theEngine } from './tab/engine';
@@ -25,7 +26,7 @@ export function usePagePicture(page: FrozenPage | undefined): PagePicture | unde
             setHeld({ page, picture });
           }
         },
-        (error: unknown) => say('bad', error instanceof Error ? error.message : String(error)),
+        (error: unknown) => say('bad', wordsOf(error)),
       );
     return () => {
       current = false;

@@ -2,6 +2,7 @@
 
 import type { HarmonySeed } from '@/core/harmony/harmony';
 import { seedOfPhoto } from '@/core/harmony/seedOfPhoto';
+import { wordsOf } from '@/core/refusal';
 import { theEngine } from './tab/engine';
 import { useKeyed } from './useKeyed';
 
@@ -25,7 +26,7 @@ export function usePhotoSeed(assetId: string | undefined): PhotoSeed {
     } catch (error) {
       put(() => ({
         seed: undefined,
-        problem: error instanceof Error ? error.message : String(error),
+        problem: wordsOf(error),
       }));
     }
   });

@@ -1,6 +1,7 @@
 'use client';
 
 import { fileKey } from '@/core/readings/survey';
+import { wordsOf } from '@/core/refusal';
 import type { Picture } from '@/core/site/model/picture';
 import type { Site } from '@/core/site/model/site';
 import type { Slot } from '@/core/site/model/slot';
@@ -42,7 +43,7 @@ export function usePressed(site: Site, slot: Slot, picture: Picture, moving: boo
           put(() => ({ key, file: thorough }));
         }
       } catch (error) {
-        const failure = error instanceof Error ? error.message : String(error);
+        const failure = wordsOf(error);
         put((before) => ({ ...before, key, failure }));
       }
     },

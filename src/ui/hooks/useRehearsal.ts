@@ -5,6 +5,7 @@ import { useCallback, useState } from 'react';
 import type { HandOver } from '@/core/handover/produce';
 import { uploadedFiles } from '@/core/handover/uploaded';
 import { changedParts, rehearsedParts } from '@/core/handover/rehearsedParts';
+import { wordsOf } from '@/core/refusal';
 import type { Site } from '@/core/site/model/site';
 import { emptyHost, hostState, uploadTo } from '@/standins/host/client';
 import type { HostState } from '@/standins/host/host';
@@ -49,7 +50,7 @@ export function useRehearsal(site: Site): Rehearsal {
         look();
         return undefined;
       } catch (error) {
-        return error instanceof Error ? error.message : String(error);
+        return wordsOf(error);
       } finally {
         setBusy(false);
       }

@@ -6,6 +6,7 @@ import { layoutPage, type LaidSlot } from '@/core/measure/layoutPage';
 import { crop, intersect, type Raster } from '@/core/raster/raster';
 import type { Reading } from '@/core/readings/reading';
 import { takeReadings } from '@/core/readings/registry';
+import { wordsOf } from '@/core/refusal';
 import type { OwnPage, OwnPlace } from '@/core/site/model/ownPage';
 import type { Page } from '@/core/site/model/page';
 import type { Site } from '@/core/site/model/site';
@@ -159,7 +160,7 @@ export function useSeenVersions(
     };
     const wished = list.split(' ');
     look({ site, slot, page, screen }, wished, put, wanted).catch((error: unknown) => {
-      const failure = error instanceof Error ? error.message : String(error);
+      const failure = wordsOf(error);
       for (const id of wished) {
         put(id, { failure });
       }

@@ -2,6 +2,7 @@
 
 import { useCallback, useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { useStore } from 'zustand';
+import { wordsOf } from '@/core/refusal';
 import type { Kept } from '@/work/kept';
 import type { Session } from '@/work/session';
 import type { Site } from '@/core/site/model/site';
@@ -28,8 +29,7 @@ export function useSession(siteId: string): Opened {
       .open(siteId)
       .then(
         (session) => set(session ? { state: 'open', session } : { state: 'absent' }),
-        (error: unknown) =>
-          set({ state: 'failed', message: error instanceof Error ? error.message : String(error) }),
+        (error: unknown) => set({ state: 'failed', message: wordsOf(error) }),
       );
     return () => {
       current = false;

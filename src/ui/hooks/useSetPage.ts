@@ -4,11 +4,14 @@ import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import type { FrozenPage } from '@/core/ownPage/frozen';
 import type { OpenedPage } from '@/core/ownPage/openPages';
 import { isActive } from '@/core/recolour/activeSteps';
+import { wordsOf } from '@/core/refusal';
 import type { Followed } from '@/core/set/follow';
 import { pageColoursOf, type PageColours } from '@/core/set/harmonyOnSheets';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import { openPageFrame, type PageFrame } from '@/engine/page/frame';
+import { PageTaken } from '@/engine/page/frameDocument';
 import { pagesOfSet, pagesRecoloured } from '@/work/setPages';
+import { say } from '../shared/notices';
 import { hiddenHost } from './hiddenHost';
 import { theEngine } from './tab/engine';
 import { theSetFiles } from './tab/setFiles';
@@ -29,8 +32,6 @@ export interface SetPages {
 const openPages = (files: Parameters<ReturnType<typeof theEngine>['openPages']>[0]) =>
   theEngine().openPages(files);
 
-const said = (error: unknown): string => (error instanceof Error ? error.message : String(error));
-
 /** The same for the same files. */
 const filesKey = ({ pieces, sheets, others }: PieceSet): string =>
   [...pieces, ...sheets, ...others].map((f) => f.assetId).join(' ');
@@ -50,7 +51,7 @@ export function useSetPages(
         const pages = await pagesOfSet(theSetFiles(), set, openPages);
         put(() => ({ pages }));
       } catch (error) {
-        put(() => ({ pages: [], problem: said(error) }));
+        put(() => ({ pages: [], problem: wordsOf(error) }));
       }
     },
   );
@@ -131,25 +132,25 @@ export function useSetFrame(
   const [shown, setShown] = useState<{ frame: PageFrame; height: number }>();
   const [frame, setFrame] = useState<PageFrame>();
   /** All that are in the place, the newest last. */
-  const open = useRef<PageFrame[]>([]);
+  const all = useRef<PageFrame[]>([]);
   useEffect(() => {
     if (!page) {
       return;
     }
-    let current = true;
-    void openPageFrame(place.current!, page).then((made) => {
-      if (!current) {
-        made.close();
-        return;
-      }
+    const given = new AbortController();
+    const open = async () => {
+      const made = await openPageFrame(place.current!, page, given.signal);
       made.element.style.position = 'absolute';
       made.element.style.visibility = 'hidden';
-      open.current.push(made);
+      all.current.push(made);
       setFrame(made);
-    });
-    return () => {
-      current = false;
     };
+    open().catch((error: unknown) => {
+      if (!(error instanceof PageTaken)) {
+        say('bad', `The page could not be shown. ${wordsOf(error)}`);
+      }
+    });
+    return () => given.abort();
   }, [place, page]);
   useEffect(() => {
     if (!frame) {
@@ -162,7 +163,7 @@ export function useSetFrame(
         return;
       }
       frame.element.style.visibility = 'visible';
-      for (const other of open.current.splice(0, open.current.indexOf(frame))) {
+      for (const other of all.current.splice(0, all.current.indexOf(frame))) {
         other.close();
       }
       setShown({ frame, height: frame.height() });
@@ -177,8 +178,8 @@ export function useSetFrame(
     seen?.restyle(sheets);
   }, [seen, sheets]);
   useEffect(() => {
-    const all = open.current;
-    return () => all.splice(0).forEach((one) => one.close());
+    const left = all.current;
+    return () => left.splice(0).forEach((one) => one.close());
   }, []);
   return shown;
 }

@@ -6,6 +6,7 @@ import { mainColours, type MainColour } from '@/core/colour/palette';
 import { borderColours, type BorderColour } from '@/core/measure/borders';
 import { inspectPicture } from '@/core/measure/inspect';
 import { kilobytes } from '@/core/readings/say';
+import { wordsOf } from '@/core/refusal';
 import { filesOf } from '../hooks/useIntake';
 import { theEngine } from '../hooks/tab/engine';
 import { Button, Hint } from '../shared/Button';
@@ -51,7 +52,7 @@ export function FromPicture({ onMeasured, onColour }: Way) {
     try {
       setLooked(await inspect(file));
     } catch (error) {
-      say('bad', error instanceof Error ? error.message : String(error));
+      say('bad', wordsOf(error));
     }
     setBusy(undefined);
   };

@@ -1,5 +1,6 @@
 'use client';
 
+import { wordsOf } from '@/core/refusal';
 import type { FolderFile } from '../hooks/folderFiles';
 import { sampleFile } from '../hooks/sampleFile';
 import { Button } from '../shared/Button';
@@ -40,7 +41,7 @@ export function OwnPageDoor({ onFiles }: { onFiles(files: readonly FolderFile[])
             className="ml-auto"
             onClick={() =>
               void sampleFile('kiln-weekend.mhtml').then(onFiles, (error: unknown) =>
-                say('bad', error instanceof Error ? error.message : String(error)),
+                say('bad', wordsOf(error)),
               )
             }
           >

@@ -5,6 +5,7 @@ import { leftWords } from '@/core/ownPage/frozen';
 import type { OpenedPage } from '@/core/ownPage/openPages';
 import { paintedPart } from '@/core/ownPage/paintedPart';
 import { placesAside, placesOf, roomsOf, withoutWords, type Place } from '@/core/ownPage/places';
+import { wordsOf } from '@/core/refusal';
 import type { MeasuredPlace } from '@/core/site/model/ownPage';
 import type { SlotKind } from '@/core/site/model/slot';
 import type { Page } from '@/core/site/model/page';
@@ -168,7 +169,7 @@ export function OwnPageView({ opened, session, page, onDone }: Props) {
       say('done', `Your page stands on the plan${slotsWords(taken.length)}. Undo takes it back.`);
       onDone(pageId);
     } catch (error) {
-      say('bad', error instanceof Error ? error.message : String(error));
+      say('bad', wordsOf(error));
       setBusy(undefined);
     }
   };

@@ -3,6 +3,7 @@
 import { DropdownMenu } from 'radix-ui';
 import { lazy, Suspense, useRef, useState } from 'react';
 import { isGrey, rgbOf } from '@/core/colour/hex';
+import { wordsOf } from '@/core/refusal';
 import type { Site } from '@/core/site/model/site';
 import type { Session } from '../hooks/useSession';
 import { HelpButton } from '../help/HelpButton';
@@ -63,7 +64,7 @@ export function ThemeColours({
         `${found.length} theme ${found.length === 1 ? 'colour' : 'colours'} from ${chosen.name}. Undo brings the old ones back.`,
       );
     } catch (error) {
-      say('bad', error instanceof Error ? error.message : String(error));
+      say('bad', wordsOf(error));
     }
   };
   const add = () =>

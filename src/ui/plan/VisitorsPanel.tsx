@@ -6,6 +6,7 @@ import { contentWidthAt } from '@/core/measure/layoutPage';
 import { readVisitors } from '@/core/measure/readVisitors';
 import { hiddenShare, meanMargin, narrowedTo, shares } from '@/core/measure/visitors';
 import { readPixels } from '@/core/measure/pixels';
+import { Refusal, wordsOf } from '@/core/refusal';
 import { decodeStylesheet } from '@/core/theme/sheetText';
 import { editPage } from '@/core/site/pages';
 import type { Page } from '@/core/site/model/page';
@@ -47,7 +48,7 @@ export function VisitorsPanel({ session, site, page, onSuppose }: Props) {
     setBusy(file.name);
     try {
       if (file.size > 2e6) {
-        throw new Error(
+        throw new Refusal(
           `${file.name}: expected a list of at most 2 MB, found ${(file.size / 1e6).toFixed(1)} MB.`,
         );
       }
@@ -58,7 +59,7 @@ export function VisitorsPanel({ session, site, page, onSuppose }: Props) {
       keep(`Visitors from ${file.name}`, list);
       say('done', `${list.length} screen widths from ${file.name}.`);
     } catch (error) {
-      say('bad', error instanceof Error ? error.message : String(error));
+      say('bad', wordsOf(error));
     }
     setBusy(undefined);
   };

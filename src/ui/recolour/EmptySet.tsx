@@ -1,5 +1,6 @@
 'use client';
 
+import { wordsOf } from '@/core/refusal';
 import type { SetIntake } from '../hooks/useSetIntake';
 import type { FolderFile } from '../hooks/folderFiles';
 import type { OwnPage } from '@/core/site/model/ownPage';
@@ -37,9 +38,7 @@ export function EmptySet({
   onFiles(files: readonly FolderFile[]): void;
 }) {
   const open = (files: Promise<FolderFile[]>) =>
-    void files.then(onFiles, (error: unknown) =>
-      say('bad', error instanceof Error ? error.message : String(error)),
-    );
+    void files.then(onFiles, (error: unknown) => say('bad', wordsOf(error)));
   return (
     <main className="grid min-h-0 grow grid-cols-[minmax(0,1fr)] place-items-center overflow-auto bg-board p-6 max-md:p-3">
       <h1 className="sr-only">Recolour a set for {site.name}</h1>

@@ -1,6 +1,7 @@
 'use client';
 
 import { DropdownMenu } from 'radix-ui';
+import { wordsOf } from '@/core/refusal';
 import { forgetRecipe, keepRecipe, layRecipeOnSet, recipeForSet } from '@/core/set/edits';
 import { safeName } from '@/core/handover/fileName';
 import { readRecipe, writeRecipe } from '@/core/recolour/recipeFile';
@@ -44,7 +45,7 @@ export function RecipePanel({
     try {
       lay(readRecipe(file.name, await file.text(), crypto.randomUUID()));
     } catch (error) {
-      say('bad', error instanceof Error ? error.message : String(error));
+      say('bad', wordsOf(error));
     }
   };
   return (

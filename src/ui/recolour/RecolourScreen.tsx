@@ -3,6 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { isActive } from '@/core/recolour/activeSteps';
+import { wordsOf } from '@/core/refusal';
 import {
   changeColours,
   followFamily,
@@ -207,10 +208,7 @@ function OpenSet({
     try {
       found = await lostOfSet(set, written.files, followed);
     } catch (error) {
-      say(
-        'bad',
-        `Whether all words can be read was not measured: ${error instanceof Error ? error.message : String(error)}`,
-      );
+      say('bad', `Whether all words can be read was not measured. ${wordsOf(error)}`);
     }
     setMeasuring(false);
     setLost(found);
@@ -231,10 +229,7 @@ function OpenSet({
         `${files.filter((f) => f.changed).length - 1} files changed; the list of them is in the archive.`,
       );
     } catch (error) {
-      say(
-        'bad',
-        `The archive could not be made: ${error instanceof Error ? error.message : String(error)}`,
-      );
+      say('bad', `The archive could not be made. ${wordsOf(error)}`);
     }
   };
   /** Words that colours lose while they are tried are mended with them. */

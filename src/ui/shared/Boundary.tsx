@@ -22,15 +22,14 @@ export function Boundary({
   return (
     <ErrorBoundary
       resetKeys={[resetOn]}
-      fallbackRender={({ error, resetErrorBoundary }) => (
+      fallbackRender={({ resetErrorBoundary }) => (
         <Tag role="alert" className="m-3 rounded-sm border border-bad bg-white px-3 py-2">
           <p>
             <VerdictMark verdict="fails" />
             <span className="font-semibold">{what} cannot be shown.</span>
           </p>
           <p className="break-words text-soft">
-            {error instanceof Error ? error.message : String(error)}. Everything else goes on, and
-            nothing is lost.
+            This is a fault of Soyez itself. Everything else goes on, and nothing is lost.
           </p>
           <Button className="mt-2" onClick={resetErrorBoundary}>
             Show it again

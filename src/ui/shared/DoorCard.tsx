@@ -1,6 +1,7 @@
 'use client';
 
 import type { ReactNode } from 'react';
+import { wordsOf } from '@/core/refusal';
 import { droppedFiles, type FolderFile } from '../hooks/folderFiles';
 import { DropArea } from './DropArea';
 import { say } from './notices';
@@ -21,9 +22,7 @@ export function DoorCard({
       className="flex w-[640px] max-w-full flex-col gap-4 px-8 py-8 max-md:p-4"
       rest="border-soft bg-white"
       onDrop={(data) =>
-        void droppedFiles(data).then(onFiles, (error: unknown) =>
-          say('bad', error instanceof Error ? error.message : String(error)),
-        )
+        void droppedFiles(data).then(onFiles, (error: unknown) => say('bad', wordsOf(error)))
       }
     >
       {children}

@@ -4,6 +4,7 @@ import clsx from 'clsx';
 import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useEffectEvent, useRef, type DragEvent, type ReactNode } from 'react';
 import { droppedKind, isSiteFile } from '@/core/files/dropped';
+import { wordsOf } from '@/core/refusal';
 import { droppedFiles, type FolderFile } from '../hooks/folderFiles';
 import { notePlace } from '../hooks/lastPlace';
 import { bring } from '../hooks/tab/arrivals';
@@ -64,11 +65,7 @@ export function DropScreen({
     }
   };
   const takeAll = (coming: Promise<readonly FolderFile[]>) =>
-    void coming
-      .then(take)
-      .catch((error: unknown) =>
-        say('bad', error instanceof Error ? error.message : String(error)),
-      );
+    void coming.then(take).catch((error: unknown) => say('bad', wordsOf(error)));
   const dropped = (event: DragEvent) => {
     if (filesOf(event.dataTransfer).length === 0) {
       return;

@@ -2,6 +2,7 @@
 
 import { FilePlus2 } from 'lucide-react';
 import { useRef } from 'react';
+import { wordsOf } from '@/core/refusal';
 import type { OwnFont } from '@/core/site/model/theme';
 import { faceName, fontsOf } from '@/core/text/fonts';
 import { takeFont } from '../hooks/useOwnFonts';
@@ -38,7 +39,7 @@ export function FontChoice({
     try {
       onOwn(await takeFont(file));
     } catch (error) {
-      say('bad', error instanceof Error ? error.message : String(error));
+      say('bad', wordsOf(error));
     }
   };
   return (

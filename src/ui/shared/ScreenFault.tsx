@@ -4,10 +4,12 @@ import { Button } from './Button';
 import { Standing } from './Standing';
 
 /** In place of a screen that could not be shown; what was done is kept all the same. */
-export function ScreenFault({ error, reset }: { error: Error; reset(): void }) {
+export function ScreenFault({ reset }: { reset(): void }) {
   return (
     <Standing title="This screen cannot be shown.">
-      <p className="break-words">{error.message}. What you did is not touched by it.</p>
+      <p className="break-words">
+        This is a fault of Soyez itself. What you did is not touched by it.
+      </p>
       <Button className="mt-2" onClick={reset}>
         Show it again
       </Button>

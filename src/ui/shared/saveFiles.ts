@@ -1,11 +1,11 @@
 import { siteFileName } from '@/core/handover/names';
 import type { TypedFile } from '@/core/handover/zipFiles';
+import { wordsOf } from '@/core/refusal';
 import type { Site } from '@/core/site/model/site';
 import { download } from './download';
 import { say } from './notices';
 
-const message = (error: unknown): string =>
-  error instanceof Error ? error.message : String(error);
+const message = (error: unknown): string => wordsOf(error);
 
 /** Saves a site with all it needs as one file; what goes wrong is said. */
 export async function saveSiteFile(site: Site): Promise<void> {

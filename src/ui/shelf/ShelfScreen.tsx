@@ -2,6 +2,7 @@
 
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useEffectEvent, useState } from 'react';
+import { wordsOf } from '@/core/refusal';
 import { matches, shapes, type Shape } from '@/core/shelf/search';
 import { licenceWords } from '@/core/shelf/licences';
 import { readPixels } from '@/core/measure/pixels';
@@ -116,7 +117,7 @@ function Shelf({ session }: { session: Session }) {
       setWhere('shelf');
       setChosen(item.assetId);
     } catch (error) {
-      say('bad', error instanceof Error ? error.message : String(error));
+      say('bad', wordsOf(error));
     }
     setFetching(undefined);
   };

@@ -5,6 +5,7 @@ import { Dialog, DropdownMenu } from 'radix-ui';
 import Link from 'next/link';
 import { useState, type ReactNode } from 'react';
 import { layoutPage } from '@/core/measure/layoutPage';
+import { wordsOf } from '@/core/refusal';
 import type { Site } from '@/core/site/model/site';
 import { deleteSite, unreadText, type ListedSite } from '../hooks/useSites';
 import { PageDrawing } from '../page/PageDrawing';
@@ -107,11 +108,7 @@ function SiteMenu({ site }: { site: Site }) {
             </DropdownMenu.Item>
             <DropdownMenu.Item
               className={menuItem}
-              onSelect={() =>
-                void copy().catch((error: unknown) =>
-                  say('bad', error instanceof Error ? error.message : String(error)),
-                )
-              }
+              onSelect={() => void copy().catch((error: unknown) => say('bad', wordsOf(error)))}
             >
               Duplicate
             </DropdownMenu.Item>
@@ -221,9 +218,7 @@ function RenameSite({ site, open, onClose }: { site: Site; open: boolean; onClos
         onSubmit={(e) => {
           e.preventDefault();
           if (wanted) {
-            void rename().catch((error: unknown) =>
-              say('bad', error instanceof Error ? error.message : String(error)),
-            );
+            void rename().catch((error: unknown) => say('bad', wordsOf(error)));
           }
         }}
       >

@@ -2,6 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useEffect, useEffectEvent, useState } from 'react';
+import { wordsOf } from '@/core/refusal';
 import type { FolderFile } from '../hooks/folderFiles';
 import { samplesNoted } from '../hooks/samples';
 import { bring } from '../hooks/tab/arrivals';
@@ -64,7 +65,7 @@ export function StartScreen() {
       }
     } catch (error) {
       setBusy(undefined);
-      return error instanceof Error ? error.message : String(error);
+      return wordsOf(error);
     }
     setBusy(undefined);
     return undefined;

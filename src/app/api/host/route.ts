@@ -1,6 +1,4 @@
-import { ArchiveError } from '@/core/files/unzip';
-import { IntakeError } from '@/core/measure/intakeError';
-import { SiteError } from '@/core/site/schema';
+import { Refusal } from '@/core/refusal';
 import { checkOrigin } from '@/standins/host/door';
 import { HostError } from '@/standins/host/host';
 import { theDoor, theHost } from './theHost';
@@ -15,16 +13,10 @@ export function GET(request: Request): Response {
   return Response.json(theHost().state(siteOf(request)) ?? null, { headers: noStore });
 }
 
-/** Errors whose words are for people. */
-const told = [HostError, ArchiveError, SiteError, IntakeError];
-
 const refused = (error: unknown): Response =>
   Response.json(
     {
-      message:
-        error instanceof Error && told.some((kind) => error instanceof kind)
-          ? error.message
-          : 'The host could not read the upload.',
+      message: error instanceof Refusal ? error.message : 'The host could not read the upload.',
     },
     { status: error instanceof HostError ? error.status : 422, headers: noStore },
   );

@@ -8,6 +8,7 @@ import { creditsPage, photosIn } from '@/core/handover/credits';
 import { safeName } from '@/core/handover/fileName';
 import { planFiles } from '@/core/handover/filePlan';
 import { snippetsFor } from '@/core/handover/snippets';
+import { wordsOf } from '@/core/refusal';
 import { chain, editSlot, setLayers, shelve } from '@/core/site/edit';
 import { isContent } from '@/core/slots/registry';
 import { isBlank } from '@/core/site/picture';
@@ -56,7 +57,7 @@ export function HandOver() {
     try {
       await what();
     } catch (error) {
-      say('bad', error instanceof Error ? error.message : String(error));
+      say('bad', wordsOf(error));
     } finally {
       setBusy(false);
     }

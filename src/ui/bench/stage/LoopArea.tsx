@@ -4,6 +4,7 @@ import { useRef, useState, type PointerEvent } from 'react';
 import type { Place } from '@/core/arrange/box';
 import { setCutOut } from '@/core/cutout/editCutOut';
 import { photoBox, photoPoint } from '@/core/layers/photo';
+import { wordsOf } from '@/core/refusal';
 import type { PhotoLayer } from '@/core/site/model/photoLayer';
 import { theEngine } from '../../hooks/tab/engine';
 import { say } from '../../shared/notices';
@@ -49,7 +50,7 @@ export function LoopArea({ area, photo }: { area: Area; photo: PhotoLayer }) {
       }
       say('bad', 'Nothing in the loop stands off what is around it. Draw closer around the thing.');
     } catch (error) {
-      say('bad', error instanceof Error ? error.message : String(error));
+      say('bad', wordsOf(error));
     }
     setBusy(false);
     setCorners([]);

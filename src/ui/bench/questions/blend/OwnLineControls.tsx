@@ -2,6 +2,7 @@
 
 import { Pencil } from 'lucide-react';
 import { smoother } from '@/core/divider/ownLine';
+import { wordsOf } from '@/core/refusal';
 import { editLayer } from '@/core/site/edit';
 import type { LinePoint, ProfileLayer } from '@/core/site/model/blendLayers';
 import { outlineOf } from '../../../hooks/outlineOf';
@@ -21,7 +22,7 @@ export function OwnLineControls({ profile }: { profile: ProfileLayer }) {
     try {
       set(`The outline of ${file.name}`, await outlineOf(file));
     } catch (error) {
-      say('bad', error instanceof Error ? error.message : String(error));
+      say('bad', wordsOf(error));
     }
   };
   return (

@@ -2,6 +2,7 @@
 
 import { Copy } from 'lucide-react';
 import { useState } from 'react';
+import { wordsOf } from '@/core/refusal';
 import { colourArea } from '@/core/seam/ways';
 import { endRow, gradientFrom } from '@/core/seam/strip';
 import { chain, editPicture } from '@/core/site/edit';
@@ -49,7 +50,7 @@ export function StripFacet() {
         }),
       );
     } catch (error) {
-      say('bad', error instanceof Error ? error.message : String(error));
+      say('bad', wordsOf(error));
     }
     setBusy(false);
   };

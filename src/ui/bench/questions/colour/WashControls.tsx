@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { colourOf } from '@/core/colour/parse';
 import type { Match, MatchedPart } from '@/core/recolour/match';
 import type { Size } from '@/core/frame/placement';
+import { wordsOf } from '@/core/refusal';
 import type { Extent, FillLayer } from '@/core/site/model/blendLayers';
 import type { Side } from '@/core/site/model/slot';
 import { theEngine } from '../../../hooks/tab/engine';
@@ -147,7 +148,7 @@ function MatchRow({ wash, onTake }: { wash: FillLayer; onTake(strength: number):
         );
       }
     } catch (error) {
-      say('bad', error instanceof Error ? error.message : String(error));
+      say('bad', wordsOf(error));
     }
     setBusy(false);
   };
