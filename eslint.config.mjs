@@ -1,5 +1,6 @@
 import nextVitals from 'eslint-config-next/core-web-vitals';
 import nextTypescript from 'eslint-config-next/typescript';
+import regexp from 'eslint-plugin-regexp';
 
 /** Imports run only downwards; what a room may not reach is listed here once. */
 const forbidden = {
@@ -62,6 +63,16 @@ const config = [
           ignoreUrls: true,
         },
       ],
+    },
+  },
+  {
+    // Whatever comes in is read by some of these: none may take a time that grows faster than a file.
+    files: ['src/**'],
+    ignores: ['**/*.test.ts', '**/*.fixture.ts'],
+    plugins: { regexp },
+    rules: {
+      'regexp/no-super-linear-backtracking': ['error', { report: 'potential' }],
+      'regexp/no-super-linear-move': ['error', { ignoreSticky: false, report: 'potential' }],
     },
   },
   { files: ['scripts/**', 'bench/**'], rules: { 'no-console': 'off' } },

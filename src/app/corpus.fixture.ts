@@ -155,6 +155,8 @@ async function pictures(): Promise<Specimen[]> {
         `<defs><g id="u0"><rect width="1" height="1"/></g>${Array.from({ length: 20 }, (_, i) => `<g id="u${i + 1}"><use xlink:href="#u${i}"/><use xlink:href="#u${i}"/></g>`).join('')}</defs><use xlink:href="#u20"/>`,
       ),
     ],
+    ['open styles', svg(`<g>${'<style>'.repeat(30_000)}</g>`)],
+    ['open masks', svg(`<g>${'<mask '.repeat(30_000)}</g>`)],
     ['deep', svg('<g>'.repeat(20_000) + '</g>'.repeat(20_000))],
     ['many', svg('<rect width="1" height="1"/>'.repeat(50_000))],
     ['path', svg(`<path d="M0 0${'L9 9 0 3'.repeat(100_000)}"/>`)],
@@ -257,6 +259,8 @@ const sheets: readonly (readonly [string, string])[] = [
   ['rules', 'a{color:#a4553a}'.repeat(40_000)],
   ['colours', `a{--x:${'#123456,'.repeat(20_000)}}`],
   ['selectors', `${'a,'.repeat(50_000)}b{color:red}`],
+  ['open nots', `${':not('.repeat(50_000)}a{color:red}`],
+  ['open comments', `${'a/*'.repeat(100_000)}{color:red}`],
   ['long selector', `.${'a'.repeat(500_000)}{color:red}`],
   ['circle', ':root{--a:var(--b);--b:var(--a)} a{color:var(--a)}'],
   ['itself', ':root{--a:var(--a,var(--a))} a{color:var(--a)}'],
@@ -294,6 +298,16 @@ const sheets: readonly (readonly [string, string])[] = [
   ['frames', `@keyframes a{${'0%{color:red}'.repeat(20_000)}}`],
   ['ranges', '@font-face{font-family:a;src:url(x);unicode-range:U+0-10FFFF,U+????????}'],
   ['scopes', `${'@scope(a){@layer b{@container (width>1px){'.repeat(3000)}`],
+];
+
+/** Sources that sheets are compiled from. */
+const sources: readonly (readonly [string, string])[] = [
+  ['blanks.scss', `$a: ${' '.repeat(200_000)}{`],
+  ['slashes.scss', `$a: ${'/'.repeat(200_000)}{`],
+  ['flags.scss', `$a: red ${'!default'.repeat(50_000)}`],
+  ['open comments.less', `@a: #fff;${'/*'.repeat(200_000)}`],
+  ['equals.styl', `a = ${' ;'.repeat(200_000)}x`],
+  ['colons.sass', `$a${' : '.repeat(100_000)}`],
 ];
 
 /** Documents of pages. */
@@ -560,6 +574,7 @@ export async function corpus(): Promise<Specimen[]> {
       name: `${name}.css`,
       bytes: text(css),
     })),
+    ...sources.map(([name, source]) => ({ door: 'set' as const, name, bytes: text(source) })),
     ...painted
       .filter(({ name }) => name.endsWith('.svg'))
       .map((one) => ({ ...one, door: 'set' as const })),

@@ -3,23 +3,19 @@
  * it is refused with a sentence; nothing else is thrown, and nothing lasts.
  */
 import { strFromU8 } from 'fflate';
-import { ArchiveError } from '@/core/files/unzip';
 import { readSiteFile } from '@/core/handover/siteFile';
 import { inspectPicture } from '@/core/measure/inspect';
 import { IntakeError } from '@/core/measure/intakeError';
-import { readVisitors, VisitorsError } from '@/core/measure/readVisitors';
+import { readVisitors } from '@/core/measure/readVisitors';
 import { readOpenRaster } from '@/core/openRaster/openRaster';
 import { openPages } from '@/core/ownPage/openPages';
-import { PageError } from '@/core/ownPage/pageError';
 import type { Codecs } from '@/core/press/codecs';
-import { readRecipe, RecipeError } from '@/core/recolour/recipeFile';
+import { readRecipe } from '@/core/recolour/recipeFile';
+import { Refusal } from '@/core/refusal';
 import { openSet } from '@/core/set/openSet';
-import { MigrationError } from '@/core/site/migrate';
-import { SiteError } from '@/core/site/schema';
+import { recolourSvg } from '@/core/set/svg';
 import { openTheme } from '@/core/theme/openTheme';
-import { readThemeColours, TokensError } from '@/core/theme/tokens';
-import { StylesheetError } from '@/core/theme/sheetText';
-import { FontError } from '@/core/text/fontFile';
+import { readThemeColours } from '@/core/theme/tokens';
 import { readFont } from '@/core/text/readFont';
 import { nodeCodecs } from '@/engine/nodeCodecs';
 import { corpus, type Door, type Specimen } from './corpus.fixture';
@@ -41,7 +37,13 @@ const doors: Readonly<Record<Door, (specimen: Specimen) => unknown>> = {
   sheet: ({ name, bytes }) => openTheme([{ name, bytes }]),
   archive: ({ name, bytes }) => openTheme([{ name, bytes }]),
   page: ({ name, bytes }) => openPages([{ path: name, bytes }]),
-  set: ({ name, bytes }) => openSet([{ path: name, bytes }]),
+  set: ({ name, bytes }) => {
+    const opened = openSet([{ path: name, bytes }]);
+    if (name.endsWith('.svg')) {
+      recolourSvg(strFromU8(bytes), ({ r, g, b }) => ({ r: g, g: b, b: r }));
+    }
+    return opened;
+  },
   tokens: ({ name, bytes }) => readThemeColours(name, strFromU8(bytes)),
   visitors: ({ name, bytes }) => readVisitors(name, strFromU8(bytes)),
   font: ({ name, bytes }) => readFont(name, bytes),
@@ -83,7 +85,7 @@ test.each(Object.keys(doors) as Door[])(
       }
       if (outcome !== undefined) {
         const message = outcome instanceof Error ? outcome.message : String(outcome);
-        if (!isSentence(outcome) || raw.test(ownWords(message, specimen))) {
+        if (!(outcome instanceof Refusal) || raw.test(ownWords(message, specimen))) {
           found.push(
             `${specimen.name}: ${(outcome as Error).constructor.name}: ${message.slice(0, 200)}`,
           );
@@ -99,12 +101,3 @@ test.each(Object.keys(doors) as Door[])(
 /** A message without what it says of the file: its name, and what stands in it. */
 const ownWords = (message: string, { name }: Specimen): string =>
   message.replace(name, '').replace(/“[^”]*”/g, '');
-
-/** It was thrown for people, and begins with the file. */
-function isSentence(error: unknown): boolean {
-  const kinds = [
-    ...[ArchiveError, IntakeError, MigrationError, RecipeError, SiteError],
-    ...[FontError, PageError, StylesheetError, TokensError, VisitorsError],
-  ];
-  return kinds.some((kind) => error instanceof kind);
-}

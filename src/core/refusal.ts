@@ -29,4 +29,4 @@ export function wordsOf(error: unknown): string {
 export const clauseOf = (error: unknown): string =>
   wordsOf(error)
     .replace(/\.$/, '')
-    .replace(/^[A-Z](?=[a-z ])/, (c) => c.toLowerCase());
+    .replace(/^(?!Soyez)[A-Z](?=[a-z ])/, (c) => c.toLowerCase());

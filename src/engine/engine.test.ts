@@ -8,6 +8,7 @@ import { silhouetteOf } from '@/core/divider/silhouette';
 import type { SearchListener } from '@/core/lightest/best';
 import { pressAs } from '@/core/press/settings';
 import { noSurvey } from '@/core/readings/survey';
+import { Refusal, wordsOf } from '@/core/refusal';
 import type { Site } from '@/core/site/model/site';
 import { createRaster } from '@/core/raster/raster';
 import type { Drawing, MissingAsset } from '@/core/compose/compose';
@@ -73,6 +74,7 @@ class LocalWorker implements WorkerLike {
 type EchoCalls = {
   echo: { ask: string; answer: string };
   fail: { ask: null; answer: null };
+  refuse: { ask: null; answer: null };
   hang: { ask: null; answer: null };
 };
 const echo = (scope: ServerScope) =>
@@ -81,16 +83,23 @@ const echo = (scope: ServerScope) =>
     fail: () => {
       throw new Error('no clay');
     },
+    refuse: () => {
+      throw new Refusal('There is no clay left.');
+    },
     hang: () => new Promise(() => {}),
   });
 
-test('answers find their questions, and a failure is an error with its message', async () => {
+test('answers find their questions, and a failure is an error, whose words are told where they are for people', async () => {
   const channel = createChannel<EchoCalls>(() => new LocalWorker(echo));
   await expect(Promise.all([channel.ask('echo', 'a'), channel.ask('echo', 'b')])).resolves.toEqual([
     'a!',
     'b!',
   ]);
-  await expect(channel.ask('fail', null)).rejects.toThrow('no clay');
+  const failed: unknown = await channel.ask('fail', null).catch((error: unknown) => error);
+  expect(failed).toEqual(new Error('no clay'));
+  expect(wordsOf(failed)).not.toContain('clay');
+  const refused: unknown = await channel.ask('refuse', null).catch((error: unknown) => error);
+  expect(wordsOf(refused)).toBe('There is no clay left.');
 });
 
 test('a crash rejects what is pending, says so once, and the next question has a new worker', async () => {
@@ -230,7 +239,7 @@ function engineWith(setup: Setup) {
           ready: () => ({ answer: null }),
           decode: ({ bytes, halvings }) => {
             if (bytes[0] === 0) {
-              throw new Error('the file breaks off');
+              throw new Refusal('the file breaks off');
             }
             setup.decodedAt.push(halvings);
             return { answer: createRaster(1, 1) };
@@ -256,7 +265,7 @@ function engineWith(setup: Setup) {
           patch: () => ({ answer: createRaster(1, 1) }),
           recolour: ({ bytes }) => {
             if (bytes[0] === 0) {
-              throw new Error('the file breaks off');
+              throw new Refusal('the file breaks off');
             }
             return { answer: { bytes, ends: undefined, note: '' } };
           },
@@ -679,6 +688,9 @@ test('a worker that can do nothing more says why, and the next question goes to 
           fail() {
             throw new WorkerSpent('the file is damaged');
           },
+          refuse() {
+            throw new Refusal('no');
+          },
         }),
       );
       workers.push(worker);
@@ -719,7 +731,10 @@ test('a drawing that every worker dies of is given up with a word, and drawn aga
   });
   view.show(drawing(0.2));
   await until(() => failures.length > 0);
-  expect([setup.renders.length, failures]).toEqual([3, ['out of memory']]);
+  expect([setup.renders.length, failures]).toEqual([
+    3,
+    [expect.stringContaining('is started anew')],
+  ]);
   setup.deadly = false;
   view.show(drawing(0.3));
   await until(() => frames.length > 0);

@@ -1,3 +1,4 @@
+import { Refusal } from '@/core/refusal';
 import { FileReading, type PlacedFile } from './fileReading';
 
 const file = (path: string, size: number): PlacedFile => ({
@@ -56,7 +57,7 @@ test('a newer lot gives the older up, whose answer and complaints are dropped', 
   const failing = r.read([file('broken', 1)], {}, async (_read, signal) => {
     signal.addEventListener('abort', () => {});
     r.cancel();
-    throw new Error('it is broken');
+    throw new Refusal('it is broken');
   });
   answer('late');
   expect(await slow).toBeUndefined();
@@ -64,7 +65,7 @@ test('a newer lot gives the older up, whose answer and complaints are dropped', 
   expect(said).toEqual([]);
   expect(r.state.getState().busy).toBeUndefined();
   await r.read([file('broken', 1)], {}, async () => {
-    throw new Error('it is broken');
+    throw new Refusal('it is broken');
   });
   expect(said).toEqual(['it is broken']);
 });

@@ -1,5 +1,6 @@
 import type { PageSurvey } from '@/core/ownPage/survey';
 import type { HandOverPorts } from '@/core/handover/produce';
+import { Refusal } from '@/core/refusal';
 import { plain, siteWithHeader } from './pictures.fixture';
 import { makeHandOver, nothingMade, type Making } from './handOverFiles';
 import type { Turn } from './keyed';
@@ -47,7 +48,7 @@ test('files are there one by one, with how far it is, and in the end all togethe
 test('what cannot be written is said, and what was made until then stays', async () => {
   const t = turn();
   const failing = ports(async () => {
-    throw new Error('The picture is too wide for WebP.');
+    throw new Refusal('The picture is too wide for WebP.');
   });
   await makeHandOver(siteWithHeader, failing, t);
   expect(t.value()).toMatchObject({

@@ -1,6 +1,7 @@
 import { inspectPicture } from '@/core/measure/inspect';
 import { PNG } from 'pngjs';
 import { createRaster } from '@/core/raster/raster';
+import { Refusal } from '@/core/refusal';
 import { Drawings } from './drawings';
 import { Intake } from './intake';
 import { OwnFonts } from './ownFonts';
@@ -19,7 +20,7 @@ function intakeOf() {
     inspect: async (name, bytes) => inspectPicture(name, bytes),
     async decode(bytes) {
       if (bytes.length < 60) {
-        throw new Error('it breaks off');
+        throw new Refusal('it breaks off');
       }
       return createRaster(6, 4);
     },

@@ -2,6 +2,7 @@ import { SearchStopped } from '@/core/lightest/best';
 import type { Judgement } from '@/core/lightest/trial';
 import { pressAs } from '@/core/press/settings';
 import type { Rect } from '@/core/raster/raster';
+import { Refusal } from '@/core/refusal';
 import { applyEdit, editPicture } from '@/core/site/edit';
 import { schemaVersion } from '@/core/site/model/site';
 import { pictureOf } from '@/core/site/picture';
@@ -70,7 +71,7 @@ test('stopped, nothing more is taken of it; a failure is said, and neither is ke
   expect(await searches.search(subject())).toBeUndefined();
   after();
   expect(searches.of(key).tried).toHaveLength(1);
-  const failing = searchesOf(() => Promise.reject(new Error('out of memory')));
+  const failing = searchesOf(() => Promise.reject(new Refusal('out of memory')));
   await failing.searches.search(subject());
   expect(failing.searches.of(key).failure).toBe('out of memory');
   expect([kept.size, failing.kept.size]).toEqual([0, 0]);
@@ -187,7 +188,7 @@ test('somebody who searches the same state goes first, and all else is tried aft
 });
 
 test('of what was stopped or cannot be written nothing is known', async () => {
-  const { searches } = searchesOf(() => Promise.reject(new Error('out of memory')));
+  const { searches } = searchesOf(() => Promise.reject(new Refusal('out of memory')));
   expect(await searches.known(subject(), asked, () => true)).toBeUndefined();
   expect(await searches.known(subject(), asked, () => false)).toBeUndefined();
 });

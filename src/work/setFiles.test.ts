@@ -1,3 +1,4 @@
+import { Refusal } from '@/core/refusal';
 import type { Recoloured } from '@/core/set/recolourFile';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import { SetFiles, type SetJob, type SetPorts } from './setFiles';
@@ -43,7 +44,7 @@ function ports(): SetPorts & { jobs: SetJob[] } {
     }),
     look: async (id) => {
       if (id.includes('broken')) {
-        throw new Error('it breaks off');
+        throw new Refusal('it breaks off');
       }
       return [];
     },

@@ -74,7 +74,7 @@ function call(text: string): { name: string; inside: string } | undefined {
 /** Sums and products of numbers and names. @returns undefined where something else stands there */
 function sum(text: string, value: (word: string) => number | undefined): number | undefined {
   let at = 0;
-  const tokens = text.match(/[-+]?\d*\.?\d+(?:e[-+]?\d+)?%?|[a-z]+|[-+*/()]/gi) ?? [];
+  const tokens = text.match(/[-+]?(?:\d+(?:\.\d+)?|\.\d+)(?:e[-+]?\d+)?%?|[a-z]+|[-+*/()]/gi) ?? [];
   // A sign that has a number or bracket before it is an operator.
   const words = tokens.flatMap((t, i) =>
     /^[-+]\d|^[-+]\./.test(t) && i > 0 && !/^[-+*/(]$/.test(tokens[i - 1])
@@ -175,7 +175,7 @@ function mixed(inside: string): Color | undefined {
   }
   const read = (side: string) => {
     const words = split(side, /\s/);
-    const percent = words.find((w) => /^\d*\.?\d+%$/.test(w));
+    const percent = words.find((w) => /^(?:\d+(?:\.\d+)?|\.\d+)%$/.test(w));
     const colour = computed(words.filter((w) => w !== percent).join(' '));
     return { colour, percent: percent === undefined ? undefined : parseFloat(percent) };
   };

@@ -4,5 +4,5 @@ export function safeName(words: string): string {
     .normalize('NFKD')
     .replace(/[\u0300-\u036f]/g, '')
     .toLowerCase();
-  return plain.replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '') || 'picture';
+  return plain.replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'picture';
 }

@@ -60,8 +60,11 @@ async function originalsOf(
 }
 
 /** The last part of an address is another file's name; where it lies stays as it is written. */
-const renamedAddress = (address: string, name: string): string =>
-  address.replace(/[^/?#]*(?=[?#]|$)/, addressOfPath(name));
+function renamedAddress(address: string, name: string): string {
+  const [path] = address.split(/[?#]/, 1);
+  const folder = path.slice(0, path.lastIndexOf('/') + 1);
+  return folder + addressOfPath(name) + address.slice(path.length);
+}
 
 const nameOf = (path: string): string => path.slice(path.lastIndexOf('/') + 1);
 

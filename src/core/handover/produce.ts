@@ -318,7 +318,7 @@ export async function produceHandOver(
   for (const { path, source } of fonts) {
     files.push({
       path,
-      type: `font/${/[^.]+$/.exec(path)![0]}`,
+      type: `font/${path.slice(path.lastIndexOf('.') + 1)}`,
       bytes:
         'shipped' in source
           ? await ports.shippedFont(source.shipped)

@@ -23,7 +23,7 @@ const units: Readonly<Record<string, number>> = {
  * to the inch (CSS Values and Units Level 4, section 6.2) and that is said.
  */
 export function readPixels(text: string): PixelsRead {
-  const match = /^\s*(\d+(?:[.,]\d+)?)\s*([a-z"]*)\s*$/i.exec(text);
+  const match = /^(\d+(?:[.,]\d+)?)\s*([a-z"]*)$/i.exec(text.trim());
   if (!match) {
     return { ok: false, message: `Expected a number of pixels, found “${text.trim()}”.` };
   }

@@ -12,7 +12,7 @@ const limits = { bytes: 2e6, least: 200, most: 8000, share: 1e12, widths: 500 } 
 
 /** A screen width, alone or with a height behind it: `1920`, `1920 px`, `1920x1080`. */
 const readWidth = (cell: string): number | undefined => {
-  const match = /^\s*(\d{2,5})\s*(?:px)?\s*(?:[x×]\s*\d+\s*(?:px)?)?\s*$/i.exec(cell);
+  const match = /^(\d{2,5})(?:\s*px)?(?:\s*[x×]\s*\d+(?:\s*px)?)?$/i.exec(cell.trim());
   return match ? Number(match[1]) : undefined;
 };
 

@@ -55,7 +55,7 @@ const said = (label: string | undefined): string | undefined =>
  */
 export function decodedHtml(bytes: Uint8Array, charset?: string): DecodedText {
   const head = strFromU8(bytes.subarray(0, 2048), true).replace(/<!--[\s\S]*?-->/g, '');
-  const own = /<meta\s[^>]*?charset\s*=\s*["']?\s*([\w:.-]+)/i.exec(head)?.[1];
+  const own = /<meta\s[^>]*?charset\s*=\s*(?:["']\s*)?([\w:.-]+)/i.exec(head)?.[1];
   return decodedAs(bytes, [marked(bytes), charset, said(own), guessed(bytes)]);
 }
 

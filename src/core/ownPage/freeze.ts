@@ -367,6 +367,8 @@ function basedOn(href: string, base: string): string {
     // A document with an address of its own.
     return new URL(href, base).href;
   } catch {
-    return /^[a-z][a-z0-9+.-]*:|^[/\\]{2}/i.test(href) ? base : base.replace(/[^/]*$/, '') + href;
+    return /^[a-z][a-z0-9+.-]*:|^[/\\]{2}/i.test(href)
+      ? base
+      : base.slice(0, base.lastIndexOf('/') + 1) + href;
   }
 }

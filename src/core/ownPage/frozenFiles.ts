@@ -1,6 +1,7 @@
 import { toByteArray } from 'base64-js';
 import { strFromU8, strToU8 } from 'fflate';
 import { inspectPicture } from '../measure/inspect';
+import { withoutFragment } from './address';
 import { decodeCss } from './encoding';
 import { exchangeAddresses } from './cssAddresses';
 import type { FrozenFile, LeftOut } from './frozen';
@@ -58,7 +59,7 @@ function typeOf({ bytes, name, type }: Pick<UsedFile, 'bytes' | 'name' | 'type'>
 
 /** The text of a style sheet that is written as a `data:` address (RFC 2397). */
 function sheetInside(address: string): string | undefined {
-  const found = /^data:text\/css((?:;[^,;]*)*),(.*)$/is.exec(address.replace(/#.*$/s, ''));
+  const found = /^data:text\/css((?:;[^,;]*)*),(.*)$/is.exec(withoutFragment(address));
   try {
     const data = found && decodeURIComponent(found[2]);
     return data && /;\s*base64\s*$/i.test(found[1])
@@ -120,7 +121,7 @@ export class FrozenFiles {
     if (typeof found === 'string') {
       return found;
     }
-    const fragment = /#.*$/s.exec(address)?.[0] ?? '';
+    const fragment = address.slice(withoutFragment(address).length);
     const type = typeOf(found);
     return this.once(`file ${found.key}`, () => this.add(found, type, found.bytes)) + fragment;
   }

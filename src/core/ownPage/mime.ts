@@ -53,7 +53,9 @@ function parameter(field: string, name: string): string | undefined {
 
 /** RFC 2045, section 6.7. */
 function quotedPrintable(text: string): Bytes {
-  const whole = text.replace(/[ \t]+(?=\r?\n|$)/g, '').replace(/=\r?\n/g, '');
+  // Blanks at the end of a line are not of the text.
+  const lines = text.split(/\r?\n/).map((line) => line.trimEnd());
+  const whole = lines.join('\r\n').replace(/=\r\n/g, '');
   const out = new Uint8Array(whole.length);
   let length = 0;
   for (let i = 0; i < whole.length; i++) {

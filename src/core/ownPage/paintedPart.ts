@@ -5,9 +5,9 @@ import type { LaidBackground, PageRect, PlacedPicture } from './survey';
 
 /** A share of the room, px, or both, as computed values have it: `calc(100% - 20px)`. */
 function resolved(value: string, whole: number): number {
-  const percent = /(-?[\d.]+)%/.exec(value)?.[1] ?? 0;
-  const px = /([+-]?)\s*(-?[\d.]+)px/.exec(value);
-  const sign = px?.[1] === '-' ? -1 : 1;
+  const percent = /(?<![\d.])(-?[\d.]+)%/.exec(value)?.[1] ?? 0;
+  const px = /([+-] )?(?<![\d.])(-?[\d.]+)px/.exec(value);
+  const sign = px?.[1] === '- ' ? -1 : 1;
   return (Number(percent) / 100) * whole + sign * Number(px?.[2] ?? 0);
 }
 

@@ -1,8 +1,8 @@
 import type { FrozenFile } from './frozen';
+import { commaParts } from '../theme/commaParts';
 import { surveyed } from './survey.fixture';
 import { boxLines, laidAs, placesOf, placeWords, roomsOf } from './places';
 import {
-  commaParts,
   forLayer,
   type LaidBackground,
   type PageRect,

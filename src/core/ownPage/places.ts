@@ -66,8 +66,8 @@ const firstScreen = 900;
 
 const lengthOf = (text: string): Length => {
   // A sum of both keeps its share, which decides where it lies when the screen is another.
-  const percent = /(-?[\d.]+)%/.exec(text);
-  const px = /(-?[\d.]+)px/.exec(text);
+  const percent = /(?<![\d.])(-?[\d.]+)%/.exec(text);
+  const px = /(?<![\d.])(-?[\d.]+)px/.exec(text);
   return percent || !px
     ? { value: Number(percent?.[1] ?? 0), unit: '%' }
     : { value: Number(px[1]), unit: 'px' };

@@ -1,3 +1,4 @@
+import { withoutFragment } from './address';
 import type { MimePage, MimePart } from './mime';
 
 type Bytes = Uint8Array<ArrayBuffer>;
@@ -97,7 +98,7 @@ export function folderSource(files: readonly { path: string; bytes: Bytes }[]): 
       const anywhere = onDisk !== null || /^[/\\]/.test(text);
       const path = onDisk ? text.slice(onDisk[0].length) : text;
       // A name may itself have a ? or # in it, as saved pages' files have.
-      const candidates = [path, path.replace(/#.*$/s, ''), path.replace(/[?#].*$/s, '')];
+      const candidates = [path, withoutFragment(path), path.split(/[?#]/, 1)[0]];
       for (const candidate of candidates.flatMap((c) => [unescaped(c), c])) {
         const found = find(anywhere ? candidate : folderOf(base) + candidate, anywhere);
         if (found) {
@@ -118,7 +119,11 @@ export function folderSource(files: readonly { path: string; bytes: Bytes }[]): 
   };
 }
 
-const withoutFragment = (address: string): string => address.replace(/#.*$/s, '');
+/** The name at the end of an address, before what is asked of it. */
+function lastName(address: string): string {
+  const [path] = address.split('?', 1);
+  return path.slice(path.lastIndexOf('/') + 1);
+}
 
 /** An address made absolute; undefined where it cannot be. */
 function absolute(address: string, base: string): string | undefined {
@@ -160,7 +165,7 @@ export function mimeSource({ main, parts }: MimePage): Source {
         return originOf(whole) !== '' && originOf(whole) === home ? 'missing' : 'elsewhere';
       }
       const from = withoutFragment(part.location || whole);
-      const name = part.contentId || unescaped(/([^/?]*)(?:\?.*)?$/s.exec(from)![1]);
+      const name = part.contentId || unescaped(lastName(from));
       return {
         key: part.location || `cid:${part.contentId}`,
         name,

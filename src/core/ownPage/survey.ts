@@ -1,3 +1,4 @@
+import { commaParts } from '../theme/commaParts';
 import type { PageLook } from './look';
 
 /** A rectangle on the page, px from its upper left corner; fractions as the browser laid it. */
@@ -105,36 +106,6 @@ export interface PageSurvey {
   /** By the picture's id, at the width that `look` is of; absent where nothing covers it. */
   readonly occlusions: ReadonlyMap<string, Occlusion>;
   readonly look: PageLook;
-}
-
-/**
- * The parts of a list of CSS values at its commas, not at those inside brackets or quotes.
- */
-export function commaParts(list: string): string[] {
-  const parts: string[] = [];
-  let depth = 0;
-  let quote = '';
-  let begin = 0;
-  for (let i = 0; i < list.length; i++) {
-    const sign = list[i];
-    if (quote) {
-      if (sign === '\\') {
-        i++;
-      } else if (sign === quote) {
-        quote = '';
-      }
-    } else if (sign === '"' || sign === "'") {
-      quote = sign;
-    } else if (sign === '(') {
-      depth++;
-    } else if (sign === ')') {
-      depth--;
-    } else if (sign === ',' && depth === 0) {
-      parts.push(list.slice(begin, i).trim());
-      begin = i + 1;
-    }
-  }
-  return [...parts, list.slice(begin).trim()].filter((part) => part !== '');
 }
 
 /**

@@ -80,9 +80,13 @@ const hexAlpha = (digits: string): string => {
 /**
  * What stands for alpha in a colour function: behind a slash, or the fourth value between commas.
  */
-const functionAlpha = (text: string): string | undefined =>
-  /\/\s*([^)]+?)\s*\)$/.exec(text)?.[1] ??
-  /^[a-z]+\((?:[^,()]+,){3}\s*([^,)]+?)\s*\)$/i.exec(text)?.[1];
+function functionAlpha(text: string): string | undefined {
+  const inside = text.slice(text.indexOf('(') + 1, -1);
+  const parts = inside.split(',');
+  const slash = inside.lastIndexOf('/');
+  const alpha = slash < 0 && parts.length === 4 ? parts[3] : inside.slice(slash + 1);
+  return slash < 0 && parts.length !== 4 ? undefined : alpha.trim() || undefined;
+}
 
 /**
  * A colour in place of one as it is written: hex stays hex in its case, rgb() stays rgb() with its

@@ -48,7 +48,7 @@ const stateless = (selector: string): string =>
   selector.replace(/::?[a-z-]+(\([^)]*\))?/gi, '').trim();
 
 /** A selector's parts from the outermost to the subject. */
-const compounds = (selector: string): string[] => selector.split(/\s*[\s>+~]\s*/).filter(Boolean);
+const compounds = (selector: string): string[] => selector.split(/[\s>+~]+/).filter(Boolean);
 
 /**
  * Every text colour of the style sheets with the ground it most likely lies on: that of its own

@@ -1,4 +1,5 @@
 import type { AskedFamily } from '../site/model/pieceSet';
+import { commaParts } from '../theme/commaParts';
 import type { Declared } from './scanSheet';
 import { usersOf } from './variables';
 
@@ -49,8 +50,8 @@ function ofName(name: string, isVariable: boolean): AskedFamily | undefined {
 /** Names of elements, classes and ids of a selector; what `:not()` leaves out is no name of it. */
 const namesIn = (selector: string): string[] =>
   selector
-    .replace(/:not\([^)]*\)/g, '')
-    .replace(/\[[^\]]*\]/g, (m) => m.replace(/["'=\]~|^$*]/g, ' '))
+    .replace(/:not\([^)]{0,500}\)/g, '')
+    .replace(/\[[^[\]]*\]/g, (m) => m.replace(/["'=\]~|^$*]/g, ' '))
     .split(/[\s>+~,.#:()[\]*&]+/)
     .filter(Boolean);
 
@@ -59,7 +60,7 @@ const namesIn = (selector: string): string[] =>
  * selectors all must be.
  */
 export function familyOfSelector(selector: string): AskedFamily | undefined {
-  const each = selector.split(/,(?![^(]*\))/).map((one) => {
+  const each = commaParts(selector).map((one) => {
     const families = namesIn(one).flatMap((name) => ofName(name, false) ?? []);
     return families.includes('meaning') ? 'meaning' : families[0];
   });

@@ -214,7 +214,9 @@ function declaration(
   const written = text.slice(tokens[ident].start, tokens[ident].end);
   const { start } = tokens[first];
   const value = text.slice(start, tokens[last].end);
-  const end = start + value.replace(/\s*!\s*important\s*$/i, '').length;
+  const mark = value.lastIndexOf('!');
+  const important = mark >= 0 && /^!\s*important\s*$/i.test(value.slice(mark));
+  const end = start + (important ? value.slice(0, mark).trimEnd() : value).length;
   return {
     property: written.startsWith('--') ? written : written.toLowerCase(),
     at: tokens[ident].start,

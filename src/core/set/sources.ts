@@ -7,10 +7,23 @@ import type { Declared } from './scanSheet';
 export const isSource = (path: string): boolean => /\.(scss|sass|less|styl)$/i.test(path);
 
 /** `$name: value` and `@name: value`, with what Sass may have behind it. */
-const withColon =
-  /^(\s*)([$@][\w-]+)(\s*:\s*)([^;{]*?)\s*(?:!(?:default|global)\s*)*;?\s*(?:\/\/.*)?$/;
+const withColon = /^(\s*)([$@][\w-]+)(\s*:\s*)(\S.*)?$/;
 /** `name = value`, as Stylus has it. */
-const withEquals = /^(\s*)(\$?[a-z_][\w-]*)(\s*=\s*)(.*?)\s*;?\s*(?:\/\/.*)?$/i;
+const withEquals = /^(\s*)(\$?[a-z_][\w-]*)(\s*=\s*)(\S.*)?$/i;
+
+const flags = ['!default', '!global'];
+
+/** A value without the comment behind it, its semicolon, and the flags of Sass. */
+function valueOf(rest: string): string {
+  let value = rest.split('//', 1)[0].trim().replace(/;$/, '').trimEnd();
+  for (;;) {
+    const flag = flags.find((one) => value.endsWith(one));
+    if (flag === undefined) {
+      return value;
+    }
+    value = value.slice(0, -flag.length).trimEnd();
+  }
+}
 
 /** At-rules of Less begin as its variables do. */
 const atRule = /^@(media|import|charset|supports|layer|page|font-face|plugin|keyframes)\b/i;
@@ -22,7 +35,7 @@ const atRule = /^@(media|import|charset|supports|layer|page|font-face|plugin|key
 export function scanSource(path: string, text: string): Declared[] {
   const pattern = /\.styl$/i.test(path) ? [withColon, withEquals] : [withColon];
   // What is commented out says nothing; places stay what they are.
-  const bare = text.replace(/\/\*[\s\S]*?\*\//g, (m) => m.replace(/[^\n]/g, ' '));
+  const bare = text.replace(/\/\*[\s\S]*?(?:\*\/|$)/g, (m) => m.replace(/[^\n]/g, ' '));
   let at = 0;
   return bare.split('\n').flatMap((whole, i): Declared[] => {
     const start = at;
@@ -32,7 +45,12 @@ export function scanSource(path: string, text: string): Declared[] {
     if (!m || atRule.test(m[2])) {
       return [];
     }
-    const [, space, name, between, value] = m;
+    const [, space, name, between, rest = ''] = m;
+    const value = valueOf(rest);
+    // What a bracket opens, or goes on behind a semicolon, is no variable's line.
+    if (between.includes(':') && /[;{]/.test(value)) {
+      return [];
+    }
     const from = start + space.length + name.length + between.length;
     return [
       {

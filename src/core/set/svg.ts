@@ -4,13 +4,13 @@ import { colourSpans, patched, writtenLike } from './colourSpans';
 
 const attribute =
   /\s(fill|stroke|stop-color|flood-color|lighting-color|color|style)\s*=\s*("([^"]*)"|'([^']*)')/g;
-const sheet = /<style[^>]*>([\s\S]*?)<\/style>/g;
+const sheet = /<style[^<>]*>([\s\S]*?)(?:<\/style>|$)/g;
 
 /** What stands between a colon and the end of a declaration. */
 const declared =
   /(?:^|[;{\s])(?:fill|stroke|stop-color|flood-color|lighting-color|color|background(?:-color)?|--[\w-]+)\s*:\s*([^;}]+)/g;
 
-const mask = /<mask[\s>][\s\S]*?<\/mask\s*>/g;
+const mask = /<mask[\s>][\s\S]*?(?:<\/mask\s*>|$)/g;
 const black: Rgb = { r: 0, g: 0, b: 0 };
 
 /** The start tag of the root, which may have quoted > in its attributes. */

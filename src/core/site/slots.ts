@@ -43,7 +43,7 @@ const fileNameFrom = (name: string): string =>
   name
     .toLowerCase()
     .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '') || 'picture';
+    .replace(/^-|-$/g, '') || 'picture';
 
 /** The slot with an empty see-through picture, on no page yet. */
 export function slotFrom(site: Pick<Site, 'slots'>, part: NewSlot): Slot {

@@ -6,7 +6,7 @@ export interface WidthRange {
 
 const perEm = 16;
 
-const lengthPattern = String.raw`(\d*\.?\d+)(px|r?em)`;
+const lengthPattern = String.raw`(\d+(?:\.\d+)?|\.\d+)(px|r?em)`;
 
 const px = (value: string, unit: string): number => Number(value) * (unit === 'px' ? 1 : perEm);
 
@@ -19,8 +19,8 @@ const features: readonly [RegExp, (value: number) => WidthRange][] = [
   ],
   [new RegExp(String.raw`\bwidth\s*>=?\s*${lengthPattern}`, 'i'), (min) => ({ min })],
   [new RegExp(String.raw`\bwidth\s*<=?\s*${lengthPattern}`, 'i'), (max) => ({ max })],
-  [new RegExp(String.raw`${lengthPattern}\s*<=?\s*width\b`, 'i'), (min) => ({ min })],
-  [new RegExp(String.raw`${lengthPattern}\s*>=?\s*width\b`, 'i'), (max) => ({ max })],
+  [new RegExp(String.raw`(?<![\d.])${lengthPattern}\s*<=?\s*width\b`, 'i'), (min) => ({ min })],
+  [new RegExp(String.raw`(?<![\d.])${lengthPattern}\s*>=?\s*width\b`, 'i'), (max) => ({ max })],
 ];
 
 /**

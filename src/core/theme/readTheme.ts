@@ -124,14 +124,14 @@ function familyOf(list: string): string | undefined {
 
 /** What stands behind the size in a `font` shorthand. */
 const familiesOfFont = (value: string): string =>
-  /(?:^|\s)[\d.]+(?:px|pt|r?em|%|ex|vw)(?:\s*\/\s*(?:normal|[\d.]+(?:px|pt|r?em|%)?))?\s*(.+)$/i.exec(
+  /(?:^|\s)[\d.]+(?:px|pt|r?em|%|ex|vw)(?:\s*\/\s*(?:normal|[\d.]+(?:px|pt|r?em|%)?))?\s*([^\s\d.].*)$/i.exec(
     value,
   )?.[1] ?? '';
 
 export const contentName = /(container|wrap|content|page|main|site|layout|inner|body|column)/i;
 
 function widthOf(value: string): { value: number; unit: 'px' | '%' } | undefined {
-  const match = /^(\d*\.?\d+)(px|r?em|%)$/i.exec(value.trim());
+  const match = /^(\d+(?:\.\d+)?|\.\d+)(px|r?em|%)$/i.exec(value.trim());
   if (!match) {
     return undefined;
   }

@@ -1,3 +1,5 @@
+import { commaParts } from './commaParts';
+
 /** Selectors longer than this come from rules that multiply each other. */
 const longest = 2000;
 
@@ -7,9 +9,7 @@ export function nestedSelector(parent: string, selector: string): string {
     return selector;
   }
   const around = parent.includes(',') ? `:is(${parent})` : parent;
-  const all = selector
-    .split(/,(?![^(]*\))/)
-    .map((one) => one.trim())
+  const all = commaParts(selector)
     .map((one) => (one.includes('&') ? one.replaceAll('&', around) : `${around} ${one}`))
     .join(',');
   return all.length > longest ? selector : all;
@@ -18,7 +18,7 @@ export function nestedSelector(parent: string, selector: string): string {
 /** Without comments and needless space, so that selectors written alike are the same text. */
 export const tidySelector = (text: string): string =>
   text
-    .replace(/\/\*[\s\S]*?\*\//g, '')
+    .replace(/\/\*[\s\S]*?(?:\*\/|$)/g, '')
     .replace(/\s+/g, ' ')
-    .replace(/\s*([,>+~])\s*/g, '$1')
+    .replace(/ ?([,>+~]) ?/g, '$1')
     .trim();

@@ -14,7 +14,7 @@ const tokenName = (name: string): string =>
     .trim()
     .toLowerCase()
     .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '') || 'colour';
+    .replace(/^-|-$/g, '') || 'colour';
 
 /** Names made fit for identifiers, each only once. */
 function tokenNames(colours: readonly ThemeColour[]): string[] {

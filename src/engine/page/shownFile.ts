@@ -1,4 +1,5 @@
-import { addressIn, commaParts, forLayer } from '@/core/ownPage/survey';
+import { addressIn, forLayer } from '@/core/ownPage/survey';
+import { commaParts } from '@/core/theme/commaParts';
 import type { OwnPlace } from '@/core/site/model/ownPage';
 import { rectOf, viewOf } from './rect';
 

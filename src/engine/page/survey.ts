@@ -1,7 +1,6 @@
 import { Breath } from '../breath';
 import {
   addressIn,
-  commaParts,
   forLayer,
   type LaidBackground,
   type PageAtWidth,
@@ -11,9 +10,11 @@ import {
   type PaintedPicture,
   type PlacedPicture,
 } from '@/core/ownPage/survey';
+import { withoutFragment } from '@/core/ownPage/address';
 import type { FrozenFile, FrozenPage } from '@/core/ownPage/frozen';
 import { paintedPart } from '@/core/ownPage/paintedPart';
 import { isOpaque } from '@/core/ownPage/opaque';
+import { commaParts } from '@/core/theme/commaParts';
 import { occlusionsOn, type Lying } from './occlusions';
 import { lookAt } from './look';
 import { Doubles, elementsWithParts } from './doubles';
@@ -281,7 +282,7 @@ class Surveying {
 
   private sourceOf(value: string): string {
     const address = addressIn(value) ?? value;
-    return this.keys.get(address.replace(/#.*$/s, '')) ?? address;
+    return this.keys.get(withoutFragment(address)) ?? address;
   }
 
   private rectOf(element: Element): PageRect | undefined {

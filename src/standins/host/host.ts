@@ -160,7 +160,7 @@ function hiddenColour(
   if (scale !== 1 || fallback || slot.kind !== 'background' || !covers || !isOpaque(raster)) {
     return undefined;
   }
-  const colour = /body[^{]*\{[^}]*background-color:\s*([^;]+);/.exec(css)?.[1];
+  const colour = /body[^{]*\{[^}]*background-color:\s*([^\s;][^;]*);/.exec(css)?.[1];
   return (
     colour && `The colour ${colour} under it is never seen: the picture is opaque and covers it.`
   );

@@ -4,6 +4,7 @@ import { Slider } from 'radix-ui';
 import { useState } from 'react';
 import { CommitField } from './CommitField';
 import { Row } from './Row';
+import { typedNumber } from './typedNumber';
 
 interface NumberRowProps {
   label: string;
@@ -63,7 +64,7 @@ export function NumberRow({
         suffix={unit}
         value={(held ?? value).toFixed(digits)}
         onCommit={(text) => {
-          const typed = Number(text.replace(',', '.').replace(/[^\d.-]+$/, ''));
+          const typed = typedNumber(text);
           if (text.trim() === '' || Number.isNaN(typed)) {
             return `Expected a number, found “${text}”.`;
           }

@@ -32,7 +32,7 @@ export function Pixels({
           onCommit(null);
           return;
         }
-        if (least === 0 && /^\s*0\s*(px)?\s*$/.test(text)) {
+        if (least === 0 && /^0\s*(px)?$/.test(text.trim())) {
           onCommit(0);
           return;
         }

@@ -203,7 +203,7 @@ function Shelf({ session }: { session: Session }) {
             suffix="px"
             value={String(leastWidth)}
             onCommit={(text) => {
-              if (/^\s*0?\s*(px)?\s*$/.test(text)) {
+              if (/^0?\s*(px)?$/.test(text.trim())) {
                 search(setLeastWidth)(0);
                 return;
               }

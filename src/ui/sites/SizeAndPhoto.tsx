@@ -29,7 +29,7 @@ const written = (size: { width: number; height: number }): Sides => ({
 });
 
 /** Two numbers in one, as they are copied from somewhere. */
-const both = /^\s*(\d+)\s*(?:px)?\s*[x×*]\s*(\d+)\s*(?:px)?\s*$/i;
+const both = /^(\d+)(?:\s*px)?\s*[x×*]\s*(\d+)(?:\s*px)?$/i;
 
 /** What is known of the slot that one comes with, and what is made of it. */
 export function useFirstSlot(
@@ -56,7 +56,7 @@ export function useFirstSlot(
     size,
     problem,
     type(side: keyof Sides, text: string) {
-      const found = both.exec(text);
+      const found = both.exec(text.trim());
       setSides(found ? { width: found[1], height: found[2] } : { ...sides, [side]: text });
     },
     choose(next: SlotKind) {

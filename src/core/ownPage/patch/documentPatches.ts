@@ -179,7 +179,7 @@ export function documentPatches(
 }
 
 /** Media that a usual screen is always among. */
-const everyScreen = /^\s*(?:all|screen)?\s*$/i;
+const everyScreen = /^(?:all|screen)?$/i;
 
 /** The style sheets that a page links for every screen, in their order. */
 export function sheetsLinkedIn(html: string, { keyOf }: Pick<Names, 'keyOf'>): string[] {
@@ -190,7 +190,7 @@ export function sheetsLinkedIn(html: string, { keyOf }: Pick<Names, 'keyOf'>): s
       element.tagName === 'link' &&
       rel.includes('stylesheet') &&
       !rel.includes('alternate') &&
-      everyScreen.test(value('media') ?? '');
+      everyScreen.test((value('media') ?? '').trim());
     return linked ? (keyOf(value('href') ?? '') ?? []) : [];
   });
 }

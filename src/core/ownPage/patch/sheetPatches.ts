@@ -75,8 +75,13 @@ function placedIn(block: string): Placed[] {
 
 /** What stands between a declaration and the next, as its own rule has it. */
 function gapBefore(block: string, { from }: Placed): string {
-  const gap = /(\r?\n)?[ \t]*$/.exec(block.slice(0, from))!;
-  return gap[1] === undefined ? ' ' : gap[0];
+  const before = block.slice(0, from);
+  const gap = /^(?:\r?\n)?[ \t]*$/;
+  const line = before.slice(before.lastIndexOf('\n') + 1);
+  if (line === before || !gap.test(line)) {
+    return ' ';
+  }
+  return (before.at(-line.length - 2) === '\r' ? '\r\n' : '\n') + line;
 }
 
 /**

@@ -46,7 +46,7 @@ const shown = (length: Length | 'auto'): string =>
 
 /** Reads `50%`, `20px`, or a plain number as px. */
 function readLength(text: string): Length | undefined {
-  const match = /^\s*(-?\d+(?:\.\d+)?)\s*(px|%)?\s*$/.exec(text);
+  const match = /^(-?\d+(?:\.\d+)?)\s*(px|%)?$/.exec(text.trim());
   return match ? { value: Number(match[1]), unit: match[2] === '%' ? '%' : 'px' } : undefined;
 }
 

@@ -9,6 +9,7 @@ import { CommitField } from '../../../shared/CommitField';
 import { NumberRow } from '../../../shared/NumberRow';
 import { Row } from '../../../shared/Row';
 import { newId } from '../../../shared/newId';
+import { typedNumber } from '../../../shared/typedNumber';
 import { useEditing, useFiled, useSelecting } from '../../useBench';
 import { Ways } from './Ways';
 
@@ -54,7 +55,7 @@ export function CalmFacet() {
             className="w-24"
             value={String(calm)}
             onCommit={(text) => {
-              const v = Number(text.replace(',', '.').replace(/[^\d.-]+$/, ''));
+              const v = typedNumber(text);
               if (!(v >= 0 && v <= 50)) {
                 return `Expected 0 to 50, found “${text}”.`;
               }

@@ -17,6 +17,7 @@ import { CommitField } from '../../../shared/CommitField';
 import { Switch } from '../../../shared/Switch';
 import { download } from '../../../shared/download';
 import { newId } from '../../../shared/newId';
+import { typedNumber } from '../../../shared/typedNumber';
 import { useEditing, useSelecting } from '../../useBench';
 import { OwnLineControls } from './OwnLineControls';
 import { ProfileFace, ProfileControls } from './ProfileControls';
@@ -118,7 +119,7 @@ export function DividerFacet() {
       className="w-[68px]"
       value={String(narrowSize![key])}
       onCommit={(text) => {
-        const v = Number(text.replace(',', '.').replace(/[^\d.-]+$/, ''));
+        const v = typedNumber(text);
         if (!(v >= least && v <= most)) {
           return `Expected ${least} to ${most}, found “${text}”.`;
         }

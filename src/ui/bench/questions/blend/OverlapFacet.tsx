@@ -5,6 +5,7 @@ import { isObject, kindOf } from '@/core/layers/registry';
 import { sides } from '@/core/seam/edges';
 import { editLayers, editSlot } from '@/core/site/edit';
 import { CommitField } from '../../../shared/CommitField';
+import { typedNumber } from '../../../shared/typedNumber';
 import { useEditing } from '../../useBench';
 
 /** How far beyond the slot's sides layers may hang, and which of them do. */
@@ -25,7 +26,7 @@ export function OverlapFacet() {
               className="w-[72px]"
               value={String(overlap[side])}
               onCommit={(text) => {
-                const v = Number(text.replace(/[^\d.-]+$/, ''));
+                const v = typedNumber(text);
                 if (text.trim() === '' || !Number.isInteger(v) || v < 0 || v > 400) {
                   return `Expected whole px from 0 to 400, found “${text}”.`;
                 }

@@ -13,6 +13,7 @@ import { safeArea, visibleAt, type Visible } from '@/core/widths/visible';
 import { Button } from '../../../shared/Button';
 import { CommitField } from '../../../shared/CommitField';
 import { Row } from '../../../shared/Row';
+import { typedNumber } from '../../../shared/typedNumber';
 import { useEditing, useFiled } from '../../useBench';
 
 const shownWidths = [360, 768, 1280, 1920] as const;
@@ -83,7 +84,7 @@ export function WidthsFacet() {
       className="w-[76px]"
       value={String(value)}
       onCommit={(text) => {
-        const v = Number(text.replace(',', '.').replace(/[^\d.-]+$/, ''));
+        const v = typedNumber(text);
         if (text.trim() === '' || !(v >= least && v <= most)) {
           return `Expected ${least} to ${most}, found “${text}”.`;
         }

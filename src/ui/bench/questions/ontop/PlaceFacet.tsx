@@ -23,6 +23,7 @@ import { Choose } from '../../../shared/Choose';
 import { CommitField } from '../../../shared/CommitField';
 import { NumberRow } from '../../../shared/NumberRow';
 import { Row } from '../../../shared/Row';
+import { typedNumber } from '../../../shared/typedNumber';
 import { alignLayers, changeNames, fitToWidth, moveTo, reshape } from '@/core/arrange/layerEdits';
 import { useLayerBox, useActing, useEditing } from '../../useBench';
 
@@ -45,7 +46,7 @@ export function PlaceFacet({ layer }: { layer: ObjectLayer }) {
   const name = changeNames([layer]);
   const [keep, setKeep] = useState(layer.kind !== 'shape');
   const figure = (label: string, least: number, apply: (v: number) => void) => (typed: string) => {
-    const v = Number(typed.replace(',', '.').replace(/[^\d.-]+$/, ''));
+    const v = typedNumber(typed);
     if (typed.trim() === '' || Number.isNaN(v) || v < least || v > 20000) {
       return `Expected ${label}${least > -20000 ? ` of ${least} or more` : ''}, found “${typed}”.`;
     }
