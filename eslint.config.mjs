@@ -11,7 +11,8 @@ const forbidden = {
   store: ['app', 'ui', 'work', 'engine', 'standins', 'demo'],
   standins: ['app', 'ui', 'work', 'engine', 'store', 'demo'],
   demo: ['app', 'ui', 'work', 'engine', 'store', 'standins'],
-  core: ['app', 'ui', 'work', 'engine', 'store', 'standins', 'demo'],
+  served: ['app', 'ui', 'work', 'engine', 'store', 'standins', 'demo'],
+  core: ['app', 'ui', 'work', 'engine', 'store', 'standins', 'demo', 'served'],
   kernels: ['app', 'ui', 'work', 'engine', 'store', 'standins', 'demo', 'core'],
   offline: ['app', 'ui', 'work', 'engine', 'store', 'standins', 'demo', 'core', 'kernels'],
 };

@@ -1,29 +1,5 @@
 import type { NextConfig } from 'next';
-
-const documentPolicy = [
-  "default-src 'self'",
-  "script-src 'self' 'unsafe-inline' 'wasm-unsafe-eval'",
-  "style-src 'self' 'unsafe-inline' blob:",
-  "img-src 'self' blob: data:",
-  "font-src 'self' blob: data:",
-  "connect-src 'self' blob:",
-  "worker-src 'self' blob:",
-  // Pages of the owner's: frames, style sheets and fonts, under a stricter policy of their own.
-  "frame-src 'self' blob:",
-  "object-src 'none'",
-  "base-uri 'self'",
-  "form-action 'self'",
-  "frame-ancestors 'none'",
-].join('; ');
-
-/**
- * A worker takes the policy of its own script's response, and the codecs generate code when they
- * start.
- */
-const workerPolicy = documentPolicy.replace(
-  "script-src 'self' 'unsafe-inline' 'wasm-unsafe-eval'",
-  "script-src 'self' 'unsafe-eval'",
-);
+import { filePolicy, workerPolicy } from './src/served/policy';
 
 /** SharedArrayBuffer, which the codecs need, is only there on isolated pages. */
 const isolation = [
@@ -58,10 +34,17 @@ const everywhere = [
   { key: 'Permissions-Policy', value: denied.map((name) => `${name}=()`).join(', ') },
 ];
 
+/** Below which the application is served, `/tools/soyez`; none where it has a host of its own. */
+const path = process.env.SOYEZ_PATH ?? '';
+
 const config: NextConfig = {
   poweredByHeader: false,
+  basePath: path,
+  // All that the server needs, in one folder.
+  output: 'standalone',
+  outputFileTracingRoot: import.meta.dirname,
   // What was measured and written by one build is not taken for what another would make of it.
-  env: { SOYEZ_BUILT: String(Date.now()) },
+  env: { SOYEZ_BUILT: String(Date.now()), SOYEZ_PATH: path },
   // Types are checked by `npm run typecheck`, tests' too; a build needs none of what tests need.
   typescript: { ignoreBuildErrors: true },
   // The stand-in host decodes pictures with the same codecs; they find their files beside
@@ -74,15 +57,20 @@ const config: NextConfig = {
   },
   async headers() {
     return [
-      // Rehearsed pages bring the stand-in host's own policy.
-      { source: '/rehearsal/:path*', headers: everywhere },
-      {
-        source: '/((?!rehearsal/).*)',
-        headers: [...everywhere, { key: 'Content-Security-Policy', value: documentPolicy }],
-      },
+      { source: '/:path*', headers: everywhere },
+      // Documents have a policy each, from `src/proxy.ts`.
+      ...['/api/:path*', '/((?!rehearsal/).*\\.[a-z0-9]+)'].map((source) => ({
+        source,
+        headers: [{ key: 'Content-Security-Policy', value: filePolicy }],
+      })),
       {
         source: '/_next/static/:path*',
         headers: [{ key: 'Content-Security-Policy', value: workerPolicy }],
+      },
+      // Its start has no slash behind the path that it is served at.
+      {
+        source: '/offline.js',
+        headers: [{ key: 'Service-Worker-Allowed', value: path || '/' }],
       },
       {
         source: '/vendor/:path*',

@@ -34,7 +34,8 @@ export default defineConfig({
     },
   },
   webServer: {
-    command: `npx next start --port ${port}`,
+    command: 'node .next/standalone/server.js',
+    env: { PORT: `${port}`, HOSTNAME: '0.0.0.0' },
     url: `http://localhost:${port}`,
     gracefulShutdown: { signal: 'SIGTERM', timeout: 2000 },
   },

@@ -7,7 +7,9 @@ import { build } from 'esbuild';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { keptAddresses } from '../src/offline/screens';
+import { below } from '../src/served/below';
 
+const base = process.env.SOYEZ_PATH ?? '';
 const folder = mkdtempSync('.next/offline-');
 const bundled = join(folder, 'worker.js');
 await build({
@@ -27,12 +29,12 @@ const { count, size, warnings } = await injectManifest({
   globDirectory: '.',
   globPatterns: ['.next/static/**/*', 'public/**/*'],
   globIgnores: ['public/offline.js', '**/*.map', '**/LICENSE*', '**/*NOTICES*'],
-  modifyURLPrefix: { '.next/': '/_next/', 'public/': '/' },
+  modifyURLPrefix: { '.next/': `${base}/_next/`, 'public/': `${base}/` },
   // Files whose names change with what is in them need no revision beside.
-  dontCacheBustURLsMatching: /^\/_next\/static\/|^\/vendor\//,
+  dontCacheBustURLsMatching: /\/_next\/static\/|\/vendor\//,
   maximumFileSizeToCacheInBytes: 2 ** 25,
   additionalPrecacheEntries: [...keptAddresses, '/manifest.webmanifest', '/icon.svg'].map(
-    (url) => ({ url, revision }),
+    (path) => ({ url: below(base, path), revision }),
   ),
 });
 rmSync(folder, { recursive: true });

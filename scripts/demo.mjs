@@ -11,11 +11,11 @@ if (!build()) {
 }
 
 const port = process.env.PORT ?? '3210';
-const address = `http://localhost:${port}`;
-const server = spawn('npx', ['next', 'start', '--port', port], {
+const address = `http://localhost:${port}${process.env.SOYEZ_PATH ?? ''}`;
+const server = spawn('node', ['.next/standalone/server.js'], {
   cwd: root,
   stdio: ['ignore', 'ignore', 'inherit'],
-  env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' },
+  env: { ...process.env, PORT: port, HOSTNAME: '0.0.0.0', NEXT_TELEMETRY_DISABLED: '1' },
 });
 server.on('exit', (code) => process.exit(code ?? 1));
 for (const signal of ['SIGINT', 'SIGTERM']) {

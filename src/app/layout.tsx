@@ -1,6 +1,7 @@
 import '@fontsource-variable/archivo/standard.css';
 import '@fontsource-variable/spline-sans-mono/wght.css';
 import type { Metadata, Viewport } from 'next';
+import { connection } from 'next/server';
 import type { ReactNode } from 'react';
 import { Frame } from '@/ui/shared/Frame';
 import './globals.css';
@@ -11,7 +12,9 @@ export const metadata: Metadata = {
 };
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 
-export default function RootLayout({ children }: { children: ReactNode }) {
+export default async function RootLayout({ children }: { children: ReactNode }) {
+  // Its scripts have a nonce, which is another for each request.
+  await connection();
   return (
     <html lang="en">
       <body>

@@ -1,4 +1,5 @@
 import type { MetadataRoute } from 'next';
+import { served } from '@/served/address';
 
 /** How the application is installed (W3C Web Application Manifest), and which files it opens. */
 export default function manifest(): MetadataRoute.Manifest {
@@ -6,11 +7,11 @@ export default function manifest(): MetadataRoute.Manifest {
     name: 'Soyez',
     short_name: 'Soyez',
     description: 'Page pictures, exact to the pixel and at home in their page.',
-    start_url: '/',
+    start_url: served('/'),
     display: 'standalone',
     background_color: '#f3f3f2',
     theme_color: '#fcfcfb',
-    icons: [{ src: '/icon.svg', sizes: 'any', type: 'image/svg+xml' }],
-    file_handlers: [{ action: '/', accept: { 'application/x-soyez': ['.soyez'] } }],
+    icons: [{ src: served('/icon.svg'), sizes: 'any', type: 'image/svg+xml' }],
+    file_handlers: [{ action: served('/'), accept: { 'application/x-soyez': ['.soyez'] } }],
   };
 }

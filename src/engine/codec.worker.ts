@@ -5,12 +5,13 @@ import { halved } from '@/core/frame/halved';
 import { lazily } from '@/core/lazily';
 import { pressAs } from '@/core/press/settings';
 import { createRaster } from '@/core/raster/raster';
+import { served } from '@/served/address';
 import { serve, type ServerScope } from './channel';
 import type { CodecCalls } from './protocol';
 import { vipsFolder } from './vendor';
 import { vipsCodecs } from './vipsCodecs';
 
-const folder = `${location.origin}${vipsFolder}`;
+const folder = `${location.origin}${served(vipsFolder)}`;
 
 async function start() {
   const url = `${folder}/vips-es6.js`;

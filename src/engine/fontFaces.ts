@@ -10,9 +10,11 @@ import {
   type ShippedFont,
 } from '@/core/text/fonts';
 import type { TextSpec } from '@/core/text/glyphs';
+import { served } from '@/served/address';
 import { fontFolder } from './vendor';
 
-const source = ({ file }: FontFile): string => `url(${fontFolder}/${file}) format("woff2")`;
+const source = ({ file }: FontFile): string =>
+  `url(${served(`${fontFolder}/${file}`)}) format("woff2")`;
 const weights = (font: ShippedFont): string => `${font.weights[0]} ${font.weights[1]}`;
 
 interface Face {

@@ -5,6 +5,7 @@
  */
 import { Serwist, type PrecacheEntry, type SerwistPlugin } from 'serwist';
 import { componentsOf, filled, screenAt, type Asked } from './screens';
+import { below } from '../served/below';
 
 declare const self: ServiceWorkerGlobalScope & {
   /** What is kept, each with its revision; `scripts/buildOffline.ts` writes it here. */
@@ -43,9 +44,15 @@ const serwist = new Serwist({
   clientsClaim: true,
 });
 
+/** The path that all addresses of the application stand below. */
+const base = new URL(self.registration.scope).pathname.replace(/\/$/, '');
+
+const screenOf = ({ pathname }: URL): Asked | undefined =>
+  pathname.startsWith(base) ? screenAt(pathname.slice(base.length) || '/') : undefined;
+
 /** What is kept of a screen, for the site and slot that are asked for. */
 async function answer(asked: Asked, address: string): Promise<Response> {
-  const kept = await serwist.matchPrecache(address);
+  const kept = await serwist.matchPrecache(below(base, address));
   if (!kept) {
     throw new Error(`Expected ${address} among what is kept, found nothing.`);
   }
@@ -58,9 +65,9 @@ async function answer(asked: Asked, address: string): Promise<Response> {
 
 serwist.registerCapture(
   ({ request, sameOrigin, url }) =>
-    sameOrigin && request.mode === 'navigate' && screenAt(url.pathname) !== undefined,
+    sameOrigin && request.mode === 'navigate' && screenOf(url) !== undefined,
   ({ request, url }) => {
-    const asked = screenAt(url.pathname)!;
+    const asked = screenOf(url)!;
     // What was lost from the browser's keeping is asked of the server.
     return answer(asked, asked.kept).catch(() => fetch(request));
   },
@@ -72,9 +79,9 @@ serwist.registerCapture(
     request.headers.has('RSC') &&
     // What is fetched ahead holds less than the whole, and is not kept.
     !request.headers.has('Next-Router-Prefetch') &&
-    screenAt(url.pathname) !== undefined,
+    screenOf(url) !== undefined,
   ({ request, url }) => {
-    const asked = screenAt(url.pathname)!;
+    const asked = screenOf(url)!;
     return answer(asked, componentsOf(asked.kept)).catch(() => fetch(request));
   },
 );

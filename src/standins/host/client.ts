@@ -1,12 +1,13 @@
 import { Refusal } from '@/core/refusal';
+import { served } from '@/served/address';
 import type { HostState } from './host';
 
 const addressOf = (siteId: string): string =>
-  `/api/host?${new URLSearchParams({ site: siteId }).toString()}`;
+  served(`/api/host?${new URLSearchParams({ site: siteId }).toString()}`);
 
 /** Where a browser finds a file that the host has. */
 export const rehearsalAddress = (siteId: string, path: string): string =>
-  `/rehearsal/${siteId}/${path}`;
+  served(`/rehearsal/${siteId}/${path}`);
 
 /** What the host has of a site; undefined where it has nothing or does not answer. */
 export async function hostState(siteId: string): Promise<HostState | undefined> {

@@ -1,4 +1,6 @@
 import type { Query } from '@/core/shelf/search';
+import { served } from '@/served/address';
+import { servedFile } from '@/served/file';
 import type { LibraryAnswer, LibraryPicture } from './library';
 
 export type LibraryFound =
@@ -19,7 +21,7 @@ export const libraryQuestion = (query: Query & { readonly page: number }): strin
 /** @param question as `libraryQuestion` writes it */
 export async function askLibrary(question: string): Promise<LibraryFound> {
   try {
-    const response = await fetch(`/api/library?${question}`);
+    const response = await fetch(served(`/api/library?${question}`));
     const body = (await response.json()) as LibraryAnswer & { message?: string };
     if (response.ok) {
       return { state: 'found', answer: body };
@@ -34,16 +36,10 @@ export async function askLibrary(question: string): Promise<LibraryFound> {
   }
 }
 
-/** @throws Error with a message for people */
-export async function libraryPicture({
-  id,
-  title,
-}: LibraryPicture): Promise<Uint8Array<ArrayBuffer>> {
-  const response = await fetch(`/library/${id}.jpg`);
-  if (!response.ok) {
-    throw new Error(
-      `${title}: expected the picture, the library answered with status ${response.status}.`,
-    );
-  }
-  return new Uint8Array(await response.arrayBuffer());
-}
+/** Where the library has a picture of its own. */
+export const libraryAddress = ({ id }: Pick<LibraryPicture, 'id'>): string =>
+  served(`/library/${id}.jpg`);
+
+/** @throws Refusal where it does not come */
+export const libraryPicture = (picture: LibraryPicture): Promise<Uint8Array<ArrayBuffer>> =>
+  servedFile(libraryAddress(picture), picture.title);

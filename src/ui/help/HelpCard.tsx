@@ -2,6 +2,7 @@
 
 import { Popover } from 'radix-ui';
 import { useStore } from 'zustand';
+import { served } from '@/served/address';
 import { Button } from '../shared/Button';
 import { askWord } from '../shared/words';
 import { closeHelp, help, topics } from './topics';
@@ -40,7 +41,7 @@ export function HelpCard() {
           {/* Small pictures that ship with the application need no other sizes. */}
           {/* eslint-disable-next-line @next/next/no-img-element */}
           <img
-            src={`/help/${topic}.webp`}
+            src={served(`/help/${topic}.webp`)}
             alt=""
             width={274}
             height={130}

@@ -10,6 +10,8 @@ import { newSite } from '@/core/site/newSite';
 import { pictureOf } from '@/core/site/picture';
 import { freeSiteName, siteWithSlot } from '@/core/site/siteWithSlot';
 import { sampleFiles, sampleSite } from '@/demo/sample';
+import { served } from '@/served/address';
+import { servedFile } from '@/served/file';
 import { addSite } from '@/store/addSite';
 import { addSiteFile } from '@/store/siteFiles';
 import { storeAsset } from './tab/assets';
@@ -25,11 +27,7 @@ import { shelveBytes } from './useIntake';
 type SampleFile = (typeof sampleFiles)[number];
 
 async function shelveSampleFile(file: SampleFile): Promise<[string, ShelfItem]> {
-  const response = await fetch(file.url);
-  if (!response.ok) {
-    throw new Error(`${file.name}: expected the sample's file, found status ${response.status}.`);
-  }
-  const bytes = new Uint8Array(await response.arrayBuffer());
+  const bytes = await servedFile(served(file.url), file.name);
   const { format, width, height } = inspectPicture(file.name, bytes);
   const assetId = await storeAsset(bytes);
   return [

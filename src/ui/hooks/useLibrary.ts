@@ -12,6 +12,7 @@ import type { LibraryPicture } from '@/standins/library/library';
 import { shelveBytes } from './useIntake';
 import { useKeyed } from './useKeyed';
 
+export { libraryAddress } from '@/standins/library/client';
 export type { LibraryPicture } from '@/standins/library/library';
 
 /** A pause in typing after which is searched, ms. */

@@ -10,7 +10,7 @@ import type { ShelfItem } from '@/core/site/model/shelf';
 import type { Site } from '@/core/site/model/site';
 import type { Slot } from '@/core/site/model/slot';
 import { useSmallPicture } from '../hooks/useSmallPicture';
-import type { LibraryPicture } from '../hooks/useLibrary';
+import { libraryAddress, type LibraryPicture } from '../hooks/useLibrary';
 import type { Session } from '../hooks/useSession';
 import { Button } from '../shared/Button';
 import { Choose } from '../shared/Choose';
@@ -221,7 +221,7 @@ export function LibraryDetails({
   ];
   return (
     <>
-      <Preview url={`/library/${picture.id}.jpg`} />
+      <Preview url={libraryAddress(picture)} />
       <div className="flex flex-col gap-3.5 p-3.5">
         <h2 className="font-semibold">{picture.title}</h2>
         <dl className="grid grid-cols-[76px_1fr] gap-y-1">

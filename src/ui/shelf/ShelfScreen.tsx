@@ -13,7 +13,12 @@ import type { Slot } from '@/core/site/model/slot';
 import { layFirst } from '../hooks/firstPlaces';
 import { takeArrived } from '../hooks/tab/arrivals';
 import { useIntake } from '../hooks/useIntake';
-import { takeFromLibrary, useLibrary, type LibraryPicture } from '../hooks/useLibrary';
+import {
+  libraryAddress,
+  takeFromLibrary,
+  useLibrary,
+  type LibraryPicture,
+} from '../hooks/useLibrary';
 import { useSite, type Session } from '../hooks/useSession';
 import { FileDrop } from '../measure/FileDrop';
 import { Button } from '../shared/Button';
@@ -302,7 +307,7 @@ function Shelf({ session }: { session: Session }) {
                         figure={`${p.width} × ${p.height}`}
                         words={`${p.maker}, ${licenceWords(p.licence)}`}
                         current={p.id === chosen}
-                        url={`/library/${p.id}.jpg`}
+                        url={libraryAddress(p)}
                         onChoose={() => setChosen(p.id)}
                       />
                     )}

@@ -1,6 +1,8 @@
 'use client';
 
 import { fontFolder } from '@/engine/vendor';
+import { served } from '@/served/address';
+import { servedFile } from '@/served/file';
 import { keepingFiles } from '@/work/keepingFiles';
 import { keepWritten, writtenOf } from '@/store/written';
 import { storedAsset } from './assets';
@@ -11,13 +13,8 @@ import { theFiles } from './files';
 import { lazily } from '@/core/lazily';
 import { theSetFiles } from './setFiles';
 
-async function shippedFont({ file }: { readonly file: string }): Promise<Uint8Array<ArrayBuffer>> {
-  const response = await fetch(`${fontFolder}/${file}`);
-  if (!response.ok) {
-    throw new Error(`Expected the font file ${file}, found status ${response.status}.`);
-  }
-  return new Uint8Array(await response.arrayBuffer());
-}
+const shippedFont = ({ file }: { readonly file: string }): Promise<Uint8Array<ArrayBuffer>> =>
+  servedFile(served(`${fontFolder}/${file}`), file);
 
 const stateOf = (key: string): string => `${built} handed ${key}`;
 

@@ -1,5 +1,6 @@
 'use client';
 
+import { served } from '@/served/address';
 import { theStanding } from './standing';
 
 /** Resolves once all that was done here is on the disk. */
@@ -35,8 +36,9 @@ export async function keepForOffline(onNewer: (take: () => void) => void): Promi
     }
     answered = true;
   });
-  const registration = (await workers.register('/offline.js')) as
-    ServiceWorkerRegistration | undefined;
+  const registration = (await workers.register(served('/offline.js'), {
+    scope: served('/'),
+  })) as ServiceWorkerRegistration | undefined;
   if (!registration) {
     return;
   }
