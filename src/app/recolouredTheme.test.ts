@@ -22,7 +22,9 @@ import { readSite } from '@/core/site/schema';
 import { readRecipe, writeRecipe } from '@/core/recolour/recipeFile';
 import { nodePorts, type NodePorts } from '@/engine/node';
 import { nodeCodecs } from '@/engine/nodeCodecs';
-import { createHost, hostLimits } from '@/standins/host/host';
+import { createHost } from '@/standins/host/host';
+import { hostLimits } from '@/standins/host/limits';
+import { lookInto } from '@/standins/host/look';
 
 const recipe: Recipe = {
   id: 'r',
@@ -238,10 +240,8 @@ describe('handed over with the site', () => {
     const { codecs, close } = await nodeCodecs();
     try {
       const host = createHost({
-        codecs: async () => codecs,
-        digest: (b) => createHash('sha256').update(b).digest('hex'),
+        look: (upload) => lookInto(upload, { codecs: async () => codecs, limits: hostLimits }),
         now: () => 1,
-        rest: async () => {},
         limits: hostLimits,
       });
       const state = await host.receive('slate-site', zipFiles(uploadedFiles(site, made.files)));

@@ -47,10 +47,10 @@ const litter = (path: string): boolean =>
 const portion = 16 * 2 ** 10;
 
 /**
- * Unpacks one file, in steps: what comes out is counted, not what the list says of it.
+ * Unpacks one file, a portion at a time: what comes out is counted, not what the list says of it.
  * @throws ZipListError where it is more or less than the list says
  */
-function* inflated({ packed, size }: ZipEntry): Generator<void, Uint8Array<ArrayBuffer>> {
+function inflated({ packed, size }: ZipEntry): Uint8Array<ArrayBuffer> {
   const out = new Uint8Array(size);
   let length = 0;
   const inflate = new Inflate((chunk) => {
@@ -62,7 +62,6 @@ function* inflated({ packed, size }: ZipEntry): Generator<void, Uint8Array<Array
   });
   for (let at = 0; at < packed.length; at += portion) {
     inflate.push(packed.subarray(at, at + portion), at + portion >= packed.length);
-    yield;
   }
   if (length < size) {
     throw new ZipListError('a file breaks off');
@@ -71,7 +70,7 @@ function* inflated({ packed, size }: ZipEntry): Generator<void, Uint8Array<Array
 }
 
 /** @throws ZipListError where it is packed in a way that is not read here */
-function* unpacked(entry: ZipEntry): Generator<void, Uint8Array<ArrayBuffer>> {
+function unpacked(entry: ZipEntry): Uint8Array<ArrayBuffer> {
   const { method, packed, size, encrypted } = entry;
   if (encrypted) {
     throw new ZipListError('it is locked by a password');
@@ -80,7 +79,7 @@ function* unpacked(entry: ZipEntry): Generator<void, Uint8Array<ArrayBuffer>> {
     throw new ZipListError('a file is packed in a way that only its own program knows');
   }
   if (method === 'deflated') {
-    return yield* inflated(entry);
+    return inflated(entry);
   }
   if (packed.length !== size) {
     throw new ZipListError('a file has another length than its list says');
@@ -89,16 +88,15 @@ function* unpacked(entry: ZipEntry): Generator<void, Uint8Array<ArrayBuffer>> {
 }
 
 /**
- * The files of a zip archive, step by step. All are checked by the archive's own list before
- * anything is unpacked, and counted again while they are; one that is not as it should be refuses
- * the whole archive.
- * @throws ArchiveError
+ * The files of a zip archive. All are checked by the archive's own list before anything is unpacked,
+ * and counted again while they are; one that is not as it should be refuses the whole archive.
+ * @throws ArchiveError saying which archive, what was expected and what was found
  */
-function* unpacking(
+export function unzip(
   name: string,
   bytes: Uint8Array,
-  limits: ArchiveLimits,
-): Generator<void, PackedFile[]> {
+  limits: ArchiveLimits = archiveLimits,
+): PackedFile[] {
   const refuse = (expected: string, found: string) =>
     new ArchiveError(`${name}: expected ${expected}, found ${found}.`);
   if (bytes.length > limits.bytes) {
@@ -129,7 +127,7 @@ function* unpacking(
     const files = new Map<string, Uint8Array<ArrayBuffer>>();
     for (const entry of entries) {
       if (!litter(entry.path)) {
-        files.set(entry.path.replaceAll('\\', '/'), yield* unpacked(entry));
+        files.set(entry.path.replaceAll('\\', '/'), unpacked(entry));
       }
     }
     return [...files].map(([path, data]) => ({ path, bytes: data }));
@@ -144,43 +142,5 @@ function* unpacking(
         ? `one that cannot be read: ${error.message}`
         : 'one that is damaged',
     );
-  }
-}
-
-/**
- * The files of a zip archive.
- * @throws ArchiveError saying which archive, what was expected and what was found
- */
-export function unzip(
-  name: string,
-  bytes: Uint8Array,
-  limits: ArchiveLimits = archiveLimits,
-): PackedFile[] {
-  const steps = unpacking(name, bytes, limits);
-  for (;;) {
-    const step = steps.next();
-    if (step.done) {
-      return step.value;
-    }
-  }
-}
-
-/**
- * The same in slices, for who has others to answer meanwhile.
- * @param rest waited for between the steps
- * @throws ArchiveError
- */
-export async function unzipInSlices(
-  name: string,
-  bytes: Uint8Array,
-  rest: () => Promise<void>,
-): Promise<PackedFile[]> {
-  const steps = unpacking(name, bytes, archiveLimits);
-  for (;;) {
-    const step = steps.next();
-    if (step.done) {
-      return step.value;
-    }
-    await rest();
   }
 }

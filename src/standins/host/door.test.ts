@@ -1,7 +1,9 @@
 import { checkOrigin, Door } from './door';
-import { HostError } from './host';
+import { HostError } from './hostError';
 
-const limits = { bytes: 1000, allBytes: 2500, longest: 200 };
+const limits = { bytes: 1000, allBytes: 2500, longest: 200, uploads: 200, within: 60_000 };
+let now = 0;
+const newDoor = () => new Door(limits, () => now);
 const here = new Headers({ host: 'here', origin: 'http://here', 'sec-fetch-site': 'same-origin' });
 const look = async (bytes: Uint8Array): Promise<number> => bytes.length;
 
@@ -33,12 +35,12 @@ const refusal = async (passed: Promise<unknown>): Promise<[number, string]> => {
 };
 
 test('an upload is read whole, whatever pieces it comes in', async () => {
-  expect(await new Door(limits).pass(here, body([300, 0, 700]), look)).toBe(1000);
-  expect(await new Door(limits).pass(here, null, look)).toBe(0);
+  expect(await newDoor().pass(here, body([300, 0, 700]), look)).toBe(1000);
+  expect(await newDoor().pass(here, null, look)).toBe(0);
 });
 
 test('one that is too large is refused before it is read where it says so, and as soon as it is where not', async () => {
-  const door = new Door(limits);
+  const door = newDoor();
   const says = new Headers(here);
   says.set('content-length', '5000000');
   const unread = body([1]);
@@ -61,14 +63,14 @@ test('one that is too large is refused before it is read where it says so, and a
 });
 
 test('who sends slowly is let go, and holds up nobody meanwhile', async () => {
-  const door = new Door(limits);
+  const door = newDoor();
   const slow = refusal(door.pass(here, body([1, 1], never), look));
   expect(await door.pass(here, body([900]), look)).toBe(900);
   expect(await slow).toEqual([408, 'Expected an upload within 0.2 seconds, found a slower one.']);
 });
 
 test('uploads are looked into one after another; what would be too much for the memory is asked to come again', async () => {
-  const door = new Door(limits);
+  const door = newDoor();
   let inside = 0;
   let most = 0;
   const busy = async (bytes: Uint8Array) => {
@@ -94,6 +96,23 @@ test('uploads are looked into one after another; what would be too much for the 
   expect(await Promise.all([1, 2].map(() => door.pass(here, body([1000]), look)))).toEqual([
     1000, 1000,
   ]);
+});
+
+test('who sends too many of late is asked to come again, and nobody else', async () => {
+  const door = newDoor();
+  const from = (address: string) =>
+    new Headers({ host: 'here', 'x-forwarded-for': `10.0.0.1, ${address}` });
+  const pass = (address: string) => door.pass(from(address), body([1]), look);
+  for (let i = 0; i < limits.uploads; i++) {
+    expect(await pass('192.0.2.1')).toBe(1);
+  }
+  expect(await refusal(pass('192.0.2.1'))).toEqual([
+    429,
+    'This host takes at most 200 uploads in 60 seconds. Try again in a moment.',
+  ]);
+  expect(await pass('192.0.2.2')).toBe(1);
+  now += limits.within;
+  expect(await pass('192.0.2.1')).toBe(1);
 });
 
 test.each([

@@ -1,4 +1,5 @@
-import { HostError } from './host';
+import { LRUCache } from 'lru-cache';
+import { HostError } from './hostError';
 
 /*
  * What is decided of an upload before the host looks into it: who sends it, how many are at it, how
@@ -13,6 +14,9 @@ export interface DoorLimits {
   readonly allBytes: number;
   /** From the first byte of an upload to its last, ms. */
   readonly longest: number;
+  /** Uploads of one sender in so many ms. */
+  readonly uploads: number;
+  readonly within: number;
 }
 
 /** Undefined for an origin that is none, such as `null`. */
@@ -39,6 +43,10 @@ export function checkOrigin(headers: Headers): void {
   }
 }
 
+/** The address that an upload came from: the nearest that the server knows of. */
+const senderOf = (headers: Headers): string =>
+  headers.get('x-forwarded-for')?.split(',').at(-1)!.trim() ?? '';
+
 const lengthOf = (parts: readonly Uint8Array[]): number =>
   parts.reduce((sum, part) => sum + part.length, 0);
 
@@ -62,13 +70,19 @@ export class Door {
   private held = 0;
   private last: Promise<unknown> = Promise.resolve();
 
-  constructor(private readonly limits: DoorLimits) {}
+  /** When uploads of a sender began, the newest last. */
+  private readonly begun = new LRUCache<string, number[]>({ max: 10_000 });
+
+  constructor(
+    private readonly limits: DoorLimits,
+    private readonly now: () => number,
+  ) {}
 
   /**
    * Reads an upload and has it looked into.
    * @param headers of the request
    * @param body read only as far as it may be
-   * @throws HostError where it is from elsewhere, too large, too slow or one too many
+   * @throws HostError where it is from elsewhere, one too many, too large or too slow
    */
   async pass<T>(
     headers: Headers,
@@ -76,6 +90,7 @@ export class Door {
     look: (bytes: Uint8Array) => Promise<T>,
   ): Promise<T> {
     checkOrigin(headers);
+    this.count(senderOf(headers));
     const said = Number(headers.get('content-length') ?? 0);
     // Before anything is read.
     if (said > this.limits.bytes) {
@@ -90,6 +105,20 @@ export class Door {
     } finally {
       this.release(parts);
     }
+  }
+
+  /** @throws HostError where the sender has sent too many of late */
+  private count(sender: string): void {
+    const { uploads, within } = this.limits;
+    const since = this.now() - within;
+    const times = (this.begun.get(sender) ?? []).filter((at) => at > since);
+    if (times.length >= uploads) {
+      throw new HostError(
+        `This host takes at most ${uploads} uploads in ${within / 1000} seconds. Try again in a moment.`,
+        429,
+      );
+    }
+    this.begun.set(sender, [...times, this.now()]);
   }
 
   private release(parts: Uint8Array[]): void {

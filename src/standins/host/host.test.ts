@@ -1,4 +1,4 @@
-import { createHash, randomBytes } from 'node:crypto';
+import { randomBytes } from 'node:crypto';
 import { strToU8, zipSync } from 'fflate';
 import sharp from 'sharp';
 import { siteJson } from '@/core/handover/siteFile';
@@ -7,7 +7,10 @@ import { pressAs } from '@/core/press/settings';
 import { applyEdit, chain, editPicture } from '@/core/site/edit';
 import { newSite } from '@/core/site/newSite';
 import { addSlot } from '@/core/site/slots';
-import { createHost, HostError, type Host, type HostLimits } from './host';
+import { createHost, type Host } from './host';
+import { HostError } from './hostError';
+import type { HostLimits } from './limits';
+import { lookInto } from './look';
 
 /** A site with a header of 60×20 and a background tile of 16×16, both pressed as PNG. */
 const site = applyEdit(
@@ -74,10 +77,8 @@ let now = 0;
 beforeEach(() => {
   now = 1000;
   host = createHost({
-    codecs: async () => codecs,
-    digest: (b) => createHash('sha256').update(b).digest('hex'),
+    look: (upload) => lookInto(upload, { codecs: async () => codecs, limits }),
     now: () => now,
-    rest: async () => {},
     limits,
   });
 });

@@ -1,6 +1,6 @@
 import { Refusal } from '@/core/refusal';
 import { checkOrigin } from '@/standins/host/door';
-import { HostError } from '@/standins/host/host';
+import { HostError } from '@/standins/host/hostError';
 import { theDoor, theHost } from './theHost';
 
 /** The site that is asked for, in the query: there any address can be read. */

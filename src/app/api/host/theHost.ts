@@ -1,9 +1,7 @@
-import { createHash } from 'node:crypto';
-import { setImmediate } from 'node:timers/promises';
-import { nodeCodecs } from '@/engine/nodeCodecs';
 import { Door, type DoorLimits } from '@/standins/host/door';
-import { createHost, hostLimits, type Host } from '@/standins/host/host';
-import type { Codecs } from '@/core/press/codecs';
+import { createHost, type Host } from '@/standins/host/host';
+import { hostLimits } from '@/standins/host/limits';
+import { look } from './looking';
 
 /** One host for all routes: each may be bundled with a copy of this file. */
 const shared = globalThis as unknown as { soyezHost?: Host; soyezDoor?: Door };
@@ -13,17 +11,11 @@ const doorLimits: DoorLimits = {
   bytes: 2 * hostLimits.siteBytes,
   allBytes: 4 * hostLimits.siteBytes,
   longest: 120_000,
+  uploads: 120,
+  within: 60_000,
 };
 
-export const theDoor = (): Door => (shared.soyezDoor ??= new Door(doorLimits));
-
-let codecs: Promise<Codecs> | undefined;
+export const theDoor = (): Door => (shared.soyezDoor ??= new Door(doorLimits, () => Date.now()));
 
 export const theHost = (): Host =>
-  (shared.soyezHost ??= createHost({
-    codecs: () => (codecs ??= nodeCodecs().then((c) => c.codecs)),
-    digest: (bytes) => createHash('sha256').update(bytes).digest('hex').slice(0, 24),
-    now: () => Date.now(),
-    rest: setImmediate,
-    limits: hostLimits,
-  }));
+  (shared.soyezHost ??= createHost({ look, now: () => Date.now(), limits: hostLimits }));

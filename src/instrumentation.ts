@@ -1,0 +1,7 @@
+/** Run once when the server starts. */
+export async function register(): Promise<void> {
+  if (process.env.NEXT_RUNTIME === 'nodejs') {
+    const { endGently } = await import('./served/ending');
+    endGently();
+  }
+}
