@@ -1,9 +1,13 @@
 import { defineConfig } from '@playwright/test';
 
 const port = 3219;
+/** Where a build is served below a path, only what is for that is tested. */
+const below = process.env.SOYEZ_PATH ?? '';
 
 export default defineConfig({
   testDir: 'e2e',
+  testMatch: below ? 'below.spec.ts' : undefined,
+  testIgnore: below ? undefined : 'below.spec.ts',
   // Two cores; most of a test is waiting for one worker or the screen.
   workers: 2,
   // Files differ in length: their tests are shared out one by one.
@@ -36,7 +40,7 @@ export default defineConfig({
   webServer: {
     command: 'node .next/standalone/server.js',
     env: { PORT: `${port}`, HOSTNAME: '0.0.0.0' },
-    url: `http://localhost:${port}`,
+    url: `http://localhost:${port}${below}`,
     gracefulShutdown: { signal: 'SIGTERM', timeout: 2000 },
   },
 });

@@ -1,5 +1,6 @@
 'use client';
 
+import { libraryAddress } from '../hooks/useLibrary';
 import { Button } from '../shared/Button';
 import { Way } from './Way';
 
@@ -15,7 +16,7 @@ function SampleFace() {
       <div className="absolute inset-x-[11%] top-[12%] bottom-0" style={{ background: '#efe9dc' }}>
         <div
           className="h-[38%] w-full bg-cover bg-center"
-          style={{ backgroundImage: 'url(/library/five-for-the-market.jpg)' }}
+          style={{ backgroundImage: `url(${libraryAddress({ id: 'five-for-the-market' })})` }}
         />
         <p
           className="px-[5%] pt-[4%] text-[15px] font-semibold"
