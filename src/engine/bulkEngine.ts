@@ -14,6 +14,7 @@ import type { Match, MatchedPart } from '@/core/recolour/match';
 import { createChannel, type WorkerLike } from './channel';
 import { silences } from './limits';
 import type { BulkCalls } from './protocol';
+import { twice } from './twice';
 
 type Bytes = Uint8Array<ArrayBuffer>;
 
@@ -83,7 +84,7 @@ export function createBulkEngine(spawn: () => WorkerLike): BulkEngine {
         .filter(({ key }) => !brought.has(key))
         .map(({ key, file }) => [key, plain(file)]),
     );
-    const { bySlot, missing } = await channel.ask('readings', { site, keys, files });
+    const { bySlot, missing } = await twice(() => channel.ask('readings', { site, keys, files }));
     for (const key of files.keys()) {
       brought.add(key);
     }
@@ -98,20 +99,25 @@ export function createBulkEngine(spawn: () => WorkerLike): BulkEngine {
 
   return {
     readings,
-    card: (stored) => channel.ask('card', { stored }),
-    words: (seen, colours) => channel.ask('words', { seen, colours }),
-    compare: (before, after) => channel.ask('compare', { before, after }),
+    card: (stored) => twice(() => channel.ask('card', { stored })),
+    words: (seen, colours) => twice(() => channel.ask('words', { seen, colours })),
+    compare: (before, after) => twice(() => channel.ask('compare', { before, after })),
     zip: (files) =>
-      channel.ask('zip', { files: files.map(({ path, type, bytes }) => ({ path, type, bytes })) }),
-    packSite: (packed) => channel.ask('packSite', { packed }),
-    unpackSite: (name, bytes) => channel.ask('unpackSite', { name, bytes }),
+      twice(() =>
+        channel.ask('zip', {
+          files: files.map(({ path, type, bytes }) => ({ path, type, bytes })),
+        }),
+      ),
+    packSite: (packed) => twice(() => channel.ask('packSite', { packed })),
+    unpackSite: (name, bytes) => twice(() => channel.ask('unpackSite', { name, bytes })),
     packPicture: (picture, merged, thumbnail) =>
-      channel.ask('packPicture', { picture, merged, thumbnail }),
-    unpackPicture: (name, bytes) => channel.ask('unpackPicture', { name, bytes }),
-    resize: (raster, width, height) => channel.ask('resize', { raster, width, height }),
+      twice(() => channel.ask('packPicture', { picture, merged, thumbnail })),
+    unpackPicture: (name, bytes) => twice(() => channel.ask('unpackPicture', { name, bytes })),
+    resize: (raster, width, height) =>
+      twice(() => channel.ask('resize', { raster, width, height })),
     match: async (raster, wash, wanted, part) =>
-      (await channel.ask('match', { raster, wash, wanted, part })) ?? undefined,
+      (await twice(() => channel.ask('match', { raster, wash, wanted, part }))) ?? undefined,
     difference: (drawn, file, gain, under) =>
-      channel.ask('difference', { drawn, file, gain, under }),
+      twice(() => channel.ask('difference', { drawn, file, gain, under })),
   };
 }

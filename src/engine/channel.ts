@@ -19,7 +19,18 @@ export interface WorkerLike {
 export class WorkerSpent extends Refusal {}
 
 /** The worker died or could not be understood; what was asked of it did not happen. */
-export class WorkerCrash extends Refusal {}
+export class WorkerCrash extends Refusal {
+  /** @param isSilent it was given up since it did not answer, and would not another time either */
+  constructor(
+    message: string,
+    readonly isSilent = false,
+  ) {
+    super(message);
+  }
+}
+
+/** The worker was ended since nobody wants its answer any more. */
+export class WorkerStopped extends Refusal {}
 
 const stopped = 'What Soyez works with beside the page stopped. It is started anew.';
 
@@ -63,7 +74,10 @@ export function createChannel<C extends Calls>(
     }
     watch = setTimeout(() => {
       drop(
-        `What Soyez works with beside the page did not answer for ${Math.round(silence / 1000)} seconds. It is started anew.`,
+        new WorkerCrash(
+          `What Soyez works with beside the page did not answer for ${Math.round(silence / 1000)} seconds. It is started anew.`,
+          true,
+        ),
       );
       onCrash();
     }, silence);
@@ -71,14 +85,14 @@ export function createChannel<C extends Calls>(
     (watch as { unref?: () => void }).unref?.();
   }
 
-  function drop(reason: string): void {
+  function drop(reason: Error): void {
     clearTimeout(watch);
     worker?.terminate();
     worker = undefined;
     const waiting = [...pending.values()];
     pending.clear();
     for (const { reject } of waiting) {
-      reject(new WorkerCrash(reason));
+      reject(reason);
     }
   }
 
@@ -88,7 +102,7 @@ export function createChannel<C extends Calls>(
       if (fresh !== worker) {
         return;
       }
-      drop(stopped);
+      drop(new WorkerCrash(stopped));
       onCrash();
     };
     fresh.addEventListener('message', ({ data }) => {
@@ -104,7 +118,7 @@ export function createChannel<C extends Calls>(
       } else {
         waiting.reject(reply.isRefusal ? new Refusal(reply.message) : new Error(reply.message));
         if (reply.isSpent) {
-          drop(stopped);
+          drop(new WorkerCrash(stopped));
           onCrash();
         }
       }
@@ -132,7 +146,7 @@ export function createChannel<C extends Calls>(
         }
       });
     },
-    restart: drop,
+    restart: (reason) => drop(new WorkerStopped(reason)),
   };
 }
 

@@ -186,7 +186,7 @@ export function createEngine(parts: EngineParts): Engine {
     const give = () => theme.restart('Reading was stopped.');
     signal?.addEventListener('abort', give, { once: true });
     try {
-      return await read();
+      return await twice(read);
     } finally {
       signal?.removeEventListener('abort', give);
     }
@@ -226,10 +226,16 @@ export function createEngine(parts: EngineParts): Engine {
       coded(urgency, (by) => by.ask('press', { raster, settings, pinned })),
     openTheme: (files, signal) => stoppable(signal, () => theme.ask('open', { files })),
     openPages: (files, signal) => stoppable(signal, () => theme.ask('pages', { files })),
-    readRules: (sheets) => theme.ask('rules', { sheets }),
-    readSurvey: (text) => theme.ask('survey', { text }),
-    outline: async (bytes) => theme.ask('outline', { raster: await decode(bytes) }),
-    readPagePicture: async (bytes) => theme.ask('picture', { raster: await decode(bytes) }),
+    readRules: (sheets) => twice(() => theme.ask('rules', { sheets })),
+    readSurvey: (text) => twice(() => theme.ask('survey', { text })),
+    outline: async (bytes) => {
+      const raster = await decode(bytes);
+      return twice(() => theme.ask('outline', { raster }));
+    },
+    readPagePicture: async (bytes) => {
+      const raster = await decode(bytes);
+      return twice(() => theme.ask('picture', { raster }));
+    },
     warmSearch() {
       desk
         .use(writers, 'later', (all) =>

@@ -13,6 +13,7 @@ import type { Recipe } from '@/core/site/model/recipe';
 import { createChannel, WorkerCrash, type Channel, type WorkerLike } from './channel';
 import { packFollowed } from './packedFollowed';
 import type { CodecCalls, ShownOffer, Preview, SetCalls } from './protocol';
+import { twice } from './twice';
 
 /** A file to be written with a recipe laid on it. */
 export interface RecolourJob {
@@ -99,10 +100,11 @@ export function createSetEngine({
     if (known) {
       return known;
     }
-    const found = decoded(assetId).then(async (raster) => {
-      const { samples, gone } = await channel.ask('piece', { assetId, raster }, [
-        raster.data.buffer,
-      ]);
+    const brought = async () => {
+      const raster = await decoded(assetId);
+      return channel.ask('piece', { assetId, raster }, [raster.data.buffer]);
+    };
+    const found = twice(brought).then(({ samples, gone }) => {
       for (const id of gone) {
         looks.delete(id);
       }
@@ -146,7 +148,7 @@ export function createSetEngine({
       const give = () => channel.restart('Reading the folder was stopped.');
       signal?.addEventListener('abort', give, { once: true });
       try {
-        return await channel.ask('open', { files });
+        return await twice(() => channel.ask('open', { files }));
       } finally {
         signal?.removeEventListener('abort', give);
         if (signal?.aborted) {
@@ -154,8 +156,9 @@ export function createSetEngine({
         }
       }
     },
-    sheets: (files, pieces) => channel.ask('sheets', { files, pieces }),
-    handed: (what) => channel.ask('handed', { ...what, followed: packFollowed(what.followed) }),
+    sheets: (files, pieces) => twice(() => channel.ask('sheets', { files, pieces })),
+    handed: (what) =>
+      twice(() => channel.ask('handed', { ...what, followed: packFollowed(what.followed) })),
     look,
     previews: (recipe, assetIds) =>
       afresh(assetIds, () => channel.ask('previews', { recipe, assetIds })),
@@ -165,12 +168,12 @@ export function createSetEngine({
         const { width, height } = raster;
         const shown =
           width * height > mostSeen
-            ? await channel.ask('smaller', { raster, most: mostSeen }, [raster.data.buffer])
+            ? await twice(() => channel.ask('smaller', { raster, most: mostSeen }))
             : raster;
         last = { assetId, raster: shown, scale: shown.width / width };
       }
       const { raster, scale } = last;
-      return recipe ? channel.ask('whole', { recipe, raster, scale }) : raster;
+      return recipe ? twice(() => channel.ask('whole', { recipe, raster, scale })) : raster;
     },
     offers: (from, to, reach, assetIds, shown) =>
       afresh(assetIds, () => channel.ask('offers', { from, to, reach, assetIds, shown })),
@@ -194,13 +197,9 @@ export function createSetEngine({
               next = begin();
               try {
                 const bytes = await reading;
-                const write = () => writer.ask('recolour', { format, bytes, recipe, wantsEnds });
-                const made = await write().catch((error: unknown) => {
-                  if (!(error instanceof WorkerCrash)) {
-                    throw error;
-                  }
-                  return write();
-                });
+                const made = await twice(() =>
+                  writer.ask('recolour', { format, bytes, recipe, wantsEnds }),
+                );
                 if (listener.wanted()) {
                   listener.onDone(job, made);
                 }

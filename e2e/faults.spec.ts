@@ -1,0 +1,180 @@
+/** Workers that die in the middle of their work: it goes on, and nothing is lost. */
+import { readFileSync } from 'node:fs';
+import type { Page } from '@playwright/test';
+import sharp from 'sharp';
+import { BenchPage, expect, test } from './bench.fixture';
+
+type Faulty = typeof globalThis & { killOne(which: number): boolean };
+
+/** Keeps count of the workers of a page, so that one can die as a crash makes it die. */
+async function watchWorkers(page: Page): Promise<void> {
+  await page.addInitScript(() => {
+    const alive: Worker[] = [];
+    const Plain = Worker;
+    globalThis.Worker = class extends Plain {
+      constructor(address: string | URL, options?: WorkerOptions) {
+        super(address, options);
+        alive.push(this);
+      }
+      terminate() {
+        alive.splice(alive.indexOf(this), 1);
+        super.terminate();
+      }
+    };
+    (globalThis as Faulty).killOne = (which) => {
+      const victim = alive[Math.floor(which * alive.length)];
+      if (!victim) {
+        return false;
+      }
+      victim.terminate();
+      victim.dispatchEvent(new ErrorEvent('error', { message: 'out of memory' }));
+      return true;
+    };
+  });
+}
+
+/** Numbers from 0 to 1 that are the same in every run (Park and Miller, 1988). */
+function* numbers(): Generator<number, never> {
+  for (let seed = 20261130; ;) {
+    seed = (seed * 48_271) % 2_147_483_647;
+    yield seed / 2_147_483_647;
+  }
+}
+
+/** Everything that workers do for a person, each with what tells that it was done. */
+class Jobs {
+  private pictures = 0;
+
+  constructor(
+    private readonly bench: BenchPage,
+    private readonly page: Page,
+    private readonly plan: string,
+  ) {}
+
+  readonly all: readonly (() => Promise<void>)[] = [
+    () => this.drag(),
+    () => this.importPhoto(),
+    () => this.download(),
+    () => this.search(),
+    () => this.recolour(),
+    () => this.archive(),
+  ];
+
+  private async openBench(): Promise<void> {
+    await this.page.goto(this.plan);
+    await this.bench.planned();
+    await this.bench.open('Header');
+  }
+
+  private async drag(): Promise<void> {
+    await this.openBench();
+    await this.bench.layer('Wash').click();
+    const before = await this.bench.pixels();
+    for (let i = 0; i < 5; i++) {
+      await this.page.keyboard.press('h');
+    }
+    await this.bench.kept();
+    expect(await this.bench.pixels()).not.toBe(before);
+    for (let i = 0; i < 5; i++) {
+      await this.page.keyboard.press('Control+z');
+    }
+    expect(await this.bench.pixels()).toBe(before);
+  }
+
+  private async importPhoto(): Promise<void> {
+    await this.page.goto(`${this.plan}/shelf`);
+    const items = this.page.getByRole('main').getByRole('listitem');
+    await this.bench.type('Least width', '0');
+    await expect(items).toHaveCount(7 + this.pictures);
+    const bytes = await sharp({
+      create: { width: 1600 + this.pictures, height: 900, channels: 3, background: '#a4553a' },
+    })
+      .jpeg()
+      .toBuffer();
+    await this.bench.drop(this.page.getByRole('group', { name: 'Pictures for the shelf' }), [
+      { name: 'clay.jpg', type: 'image/jpeg', bytes },
+    ]);
+    this.pictures++;
+    await expect(items).toHaveCount(7 + this.pictures);
+  }
+
+  private async download(): Promise<void> {
+    await this.openBench();
+    await this.bench.layer('Wash').click();
+    await this.page.keyboard.press('h');
+    const { path } = await this.bench.download();
+    const { width, height } = await sharp(path).metadata();
+    expect([width, height]).toEqual([1080, 220]);
+  }
+
+  private async search(): Promise<void> {
+    await this.openBench();
+    await this.bench.ask('How heavy');
+    await this.page
+      .getByRole('button', { name: /^(Find the lightest file|Search again)$/ })
+      .click();
+    await expect(this.page.getByTestId('search-status')).toContainText('✓', { timeout: 120_000 });
+  }
+
+  private async recolour(): Promise<void> {
+    await this.page.goto(`${this.plan}/recolour`);
+    const door = this.page.getByRole('group', { name: 'Drop a theme' });
+    const table = this.page.getByRole('table', { name: 'Pieces' });
+    await expect(door.or(table)).toBeVisible();
+    if (await door.isVisible()) {
+      await this.bench.drop(door, [
+        {
+          name: 'slate-theme.zip',
+          type: 'application/zip',
+          bytes: readFileSync('public/sample/slate-theme.zip'),
+        },
+      ]);
+    }
+    await expect(table).toBeVisible();
+    await expect(this.page.getByText('30 pieces, 1 style sheet')).toBeVisible();
+  }
+
+  private async archive(): Promise<void> {
+    await this.page.goto(`${this.plan}/hand-over`);
+    await expect(this.page.getByRole('button', { name: /^Archive, / })).toBeEnabled({
+      timeout: 150_000,
+    });
+  }
+}
+
+test('workers are killed at any moment of any job: each is done all the same', async ({ page }) => {
+  // More than every run of the tests has time for: FAULTS=100.
+  const faults = Number(process.env.FAULTS ?? 6);
+  test.setTimeout(240_000 + faults * 60_000);
+  const wrong: string[] = [];
+  page.on('pageerror', (error) => wrong.push(error.message));
+  await watchWorkers(page);
+  const bench = new BenchPage(page);
+  await bench.start();
+  const jobs = new Jobs(bench, page, page.url());
+  const random = numbers();
+  let killed = 0;
+  for (let i = 0; i < faults; i++) {
+    const job = jobs.all[i % jobs.all.length];
+    const [when, which] = [random.next().value, random.next().value];
+    let going = true;
+    const killing = (async () => {
+      await page.waitForTimeout(when * 3000);
+      // A page that is just left has none.
+      while (
+        going &&
+        !(await page.evaluate((w) => (globalThis as Faulty).killOne?.(w), which).catch(() => false))
+      ) {
+        await page.waitForTimeout(50);
+      }
+      killed += going ? 1 : 0;
+    })();
+    await job().catch((error: Error) => {
+      wrong.push(`${i} at ${Math.round(when * 3000)} ms: ${error.message}`);
+    });
+    going = false;
+    await killing;
+  }
+  expect(wrong).toEqual([]);
+  expect(killed).toBeGreaterThan(faults / 2);
+});
