@@ -1,10 +1,10 @@
 import { createHash } from 'node:crypto';
 import type { Page } from '@playwright/test';
-import { corpus } from '@/app/corpus.fixture';
+import { corpus, type Door } from '@/app/corpus.fixture';
 import { inspectPicture } from '@/core/measure/inspect';
 import { openPages } from '@/core/ownPage/openPages';
 import { nodeCodecs } from '@/engine/nodeCodecs';
-import { expect, inNewTab as test } from './bench.fixture';
+import { expect, inNewTab as test, type BenchPage } from './bench.fixture';
 import { application, closed, showIn, surveyIn } from './frozenPage.fixture';
 
 /** Where all files that would ask for something ask for it. */
@@ -101,4 +101,121 @@ test('every page of the corpus is shown and surveyed: nothing runs, and nothing 
   expect(shown).toBeGreaterThan(25);
   expect(told).toEqual([]);
   await app.close();
+});
+
+interface Screen {
+  readonly door: Door;
+  /** Goes where files of the kind are taken. */
+  open(bench: BenchPage, page: Page): Promise<void>;
+  readonly input: string;
+}
+
+const recolouring = (_: BenchPage, page: Page) =>
+  page.getByRole('button', { name: 'Recolour a set' }).click();
+const pieces = 'input[data-picks="Pieces"]';
+
+/** The screens that take what is no picture and no page. */
+const screens: readonly Screen[] = [
+  { door: 'tokens', open: async () => {}, input: '[aria-label="Theme colours, file"]' },
+  {
+    door: 'font',
+    open: async () => {},
+    input: '[aria-label="A font file for the headings, file"]',
+  },
+  {
+    door: 'visitors',
+    open: (_, page) =>
+      page.getByRole('complementary').getByRole('button', { name: 'Visitors' }).click(),
+    input: '[aria-label="List of visitors, file"]',
+  },
+  { door: 'set', open: recolouring, input: pieces },
+  { door: 'sheet', open: recolouring, input: pieces },
+  { door: 'archive', open: recolouring, input: pieces },
+  {
+    door: 'recipe',
+    async open(bench, page) {
+      await recolouring(bench, page);
+      await page.setInputFiles(pieces, 'public/sample/slate-theme.zip');
+      await expect(page.getByRole('table', { name: 'Pieces' })).toBeVisible();
+    },
+    input: 'input[data-picks="Import a recipe"]',
+  },
+  {
+    door: 'openRaster',
+    async open(bench) {
+      await bench.open('Header');
+      await bench.ask('Hand over');
+    },
+    input: 'input[data-picks="Open OpenRaster in this slot"]',
+  },
+  {
+    door: 'site',
+    open: (_, page) => page.getByRole('link', { name: 'Soyez', exact: true }).click(),
+    input: 'input[data-picks="Open a site file"]',
+  },
+];
+
+/** What of a page tells that something was made of a file, or why not. */
+const outcome = (page: Page) =>
+  page.evaluate(() => ({
+    said: document.getElementById('messages')?.innerText ?? '',
+    undo:
+      document.querySelector('[aria-label^="Undo: "], [aria-label="Nothing to undo"]')?.ariaLabel ??
+      '',
+    at: location.pathname,
+  }));
+
+const programs =
+  /undefined|TypeError|RangeError|RuntimeError|\bNaN\b|call stack|Unexpected token|is not a/;
+
+test.describe('what is no picture and no page, on the screens that take it', () => {
+  // More than every run of the tests has time for: CORPUS=all.
+  const every = process.env.CORPUS === 'all' ? 1 : 6;
+  for (const { door, open, input } of screens) {
+    test(`through the door of a ${door}: something is made of it, or it is said why not and nothing changes`, async ({
+      bench,
+      page,
+    }) => {
+      const told = watched(page);
+      const wrong: string[] = [];
+      await bench.start();
+      await open(bench, page);
+      const files = (await corpus()).filter((one) => one.door === door);
+      for (const { name, bytes } of files.filter((_, i) => i % every === 0)) {
+        await page.locator(input).first().waitFor({ state: 'attached' });
+        const before = await outcome(page);
+        await page
+          .locator(input)
+          .first()
+          .setInputFiles({ name, mimeType: '', buffer: Buffer.from(bytes) });
+        const settled = async () => {
+          const { said, undo, at } = await outcome(page);
+          return said !== before.said || undo !== before.undo || at !== before.at;
+        };
+        await expect.poll(settled, { message: name }).toBe(true);
+        const after = await outcome(page);
+        if (programs.test(after.said.replace(/“[^”]*”/g, ''))) {
+          wrong.push(`${name}: ${after.said}`);
+        }
+        // What was made of it is taken back, so that the next comes to the same.
+        if (after.at !== before.at) {
+          await page.goto(before.at);
+        } else if (after.undo !== before.undo) {
+          await page.getByRole('button', { name: /^Undo: / }).click();
+          await expect.poll(async () => (await outcome(page)).undo).toBe(before.undo);
+        }
+        for (const away = page.getByRole('button', { name: 'Put this message away' }); ;) {
+          if ((await away.count()) === 0) {
+            break;
+          }
+          await away
+            .first()
+            .click({ timeout: 2000 })
+            .catch(() => {});
+        }
+      }
+      expect(wrong).toEqual([]);
+      expect(told).toEqual([]);
+    });
+  }
 });

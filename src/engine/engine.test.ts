@@ -8,6 +8,10 @@ import { silhouetteOf } from '@/core/divider/silhouette';
 import type { SearchListener } from '@/core/lightest/best';
 import { pressAs } from '@/core/press/settings';
 import { noSurvey } from '@/core/readings/survey';
+import { readVisitors } from '@/core/measure/readVisitors';
+import { readFont } from '@/core/text/readFont';
+import { decodeStylesheet } from '@/core/theme/sheetText';
+import { readThemeColours } from '@/core/theme/tokens';
 import { Refusal, wordsOf } from '@/core/refusal';
 import type { Site } from '@/core/site/model/site';
 import { createRaster } from '@/core/raster/raster';
@@ -276,6 +280,13 @@ function engineWith(setup: Setup) {
       new LocalWorker((scope) =>
         serve<ThemeCalls>(scope, {
           pages: () => ({ answer: [] }),
+          colours: ({ name, bytes }) => ({
+            answer: readThemeColours(name, decodeStylesheet(name, bytes)),
+          }),
+          visitors: ({ name, bytes }) => ({
+            answer: readVisitors(name, decodeStylesheet(name, bytes)),
+          }),
+          font: ({ name, bytes }) => ({ answer: readFont(name, bytes) }),
           rules: ({ sheets }) => ({ answer: sheets.map(rulesNamingFiles) }),
           survey: ({ text }) => ({ answer: readSurvey(text) }),
           outline: ({ raster }) => ({ answer: silhouetteOf(raster) ?? null }),
@@ -808,4 +819,20 @@ test('reading a folder can be given up', async () => {
   stop.abort();
   await expect(slow).rejects.toThrow('was stopped');
   expect((await set.open([{ path: 'a.zip', bytes: new Uint8Array(1) }])).name).toBe('slate');
+});
+
+test('lists, colours and fonts are read by the worker, and refused with its words', async () => {
+  const engine = engineWith(setUp());
+  const text = (words: string) => new TextEncoder().encode(words);
+  expect(await engine.readColours('a.css', text(':root { --clay: #a4553a }'))).toEqual([
+    { name: 'clay', hex: '#a4553a' },
+  ]);
+  expect(await engine.readVisitors('a.csv', text('1280,3\n1920,1'))).toHaveLength(2);
+  for (const refused of [
+    engine.readColours('none.json', text('{"a": 1}')),
+    engine.readVisitors('none.csv', text('a,b')),
+    engine.readFont('none.woff', text('wOFF')),
+  ]) {
+    await expect(refused).rejects.toThrow(Refusal);
+  }
 });

@@ -7,7 +7,10 @@ import type { Raster, Rgb } from '@/core/raster/raster';
 import { SearchStopped, type SearchListener } from '@/core/lightest/best';
 import type { Goal } from '@/core/lightest/care';
 import type { TrialSubject } from '@/core/lightest/trial';
+import type { FontReport } from '@/core/text/readFont';
 import type { Hex } from '@/core/site/model/hex';
+import type { VisitorWidth } from '@/core/site/model/site';
+import type { ThemeColour } from '@/core/site/model/theme';
 import type { Aim, PressFormat, PressSettings } from '@/core/site/model/picture';
 import type { SeatWish } from '@/core/legibility/seat';
 import type { TextLayer } from '@/core/site/model/objectLayers';
@@ -100,6 +103,12 @@ export interface Engine {
   readSurvey(text: string): Promise<PageSurvey>;
   /** What is seen in a picture of a page. */
   readPagePicture(bytes: Uint8Array): Promise<PagePicture>;
+  /** Colours of a style sheet, or of design tokens. @throws TokensError, StylesheetError */
+  readColours(name: string, bytes: Uint8Array): Promise<readonly ThemeColour[]>;
+  /** Visitors by the width of their screens, of a list. @throws VisitorsError */
+  readVisitors(name: string, bytes: Uint8Array): Promise<readonly VisitorWidth[]>;
+  /** What a font file says of itself. @throws FontError */
+  readFont(name: string, bytes: Uint8Array): Promise<FontReport>;
   /** The upper outline of what a picture shows; null where nothing stands out against its top. */
   outline(bytes: Uint8Array): Promise<readonly LinePoint[] | null>;
   /** Files that `encode` writes at the same time. */
@@ -228,6 +237,9 @@ export function createEngine(parts: EngineParts): Engine {
     openPages: (files, signal) => stoppable(signal, () => theme.ask('pages', { files })),
     readRules: (sheets) => twice(() => theme.ask('rules', { sheets })),
     readSurvey: (text) => twice(() => theme.ask('survey', { text })),
+    readColours: (name, bytes) => twice(() => theme.ask('colours', { name, bytes })),
+    readVisitors: (name, bytes) => twice(() => theme.ask('visitors', { name, bytes })),
+    readFont: (name, bytes) => twice(() => theme.ask('font', { name, bytes })),
     outline: async (bytes) => {
       const raster = await decode(bytes);
       return twice(() => theme.ask('outline', { raster }));

@@ -8,7 +8,9 @@ import type { SampleSize } from '@/core/colour/sample';
 import type { Raster, Rect, Rgb } from '@/core/raster/raster';
 import type { Pressed } from '@/core/press/codecs';
 import type { Survey, SurveyQuestions } from '@/core/readings/survey';
+import type { FontReport } from '@/core/text/readFont';
 import type { Hex } from '@/core/site/model/hex';
+import type { ThemeColour } from '@/core/site/model/theme';
 import type { TextLayer } from '@/core/site/model/objectLayers';
 import type { PressSettings } from '@/core/site/model/picture';
 import type { PieceSet } from '@/core/site/model/pieceSet';
@@ -18,7 +20,7 @@ import type { PageWordsReport, WordsSeen } from '@/core/legibility/pageWords';
 import type { PressedFile } from '@/core/readings/reading';
 import type { SiteCard } from '@/core/readings/siteCard';
 import type { ToldReading } from '@/core/readings/told';
-import type { Site } from '@/core/site/model/site';
+import type { Site, VisitorWidth } from '@/core/site/model/site';
 import type { PackedSite } from '@/core/handover/siteFile';
 import type { TypedFile } from '@/core/handover/zipFiles';
 import type { OraPicture, ReadOra } from '@/core/openRaster/openRaster';
@@ -130,6 +132,11 @@ export interface PagePicture {
   readonly edges: StraightEdges;
 }
 
+interface NamedFile {
+  readonly name: string;
+  readonly bytes: Uint8Array;
+}
+
 export type ThemeCalls = {
   open: { ask: { files: readonly ThemeFile[] }; answer: OpenedTheme };
   pages: { ask: { files: readonly PackedFile[] }; answer: readonly OpenedPage[] };
@@ -139,6 +146,11 @@ export type ThemeCalls = {
   rules: { ask: { sheets: readonly string[] }; answer: readonly (readonly RuleText[])[] };
   /** What can be seen in a picture of a page. */
   picture: { ask: { raster: Raster }; answer: PagePicture };
+  /** Colours of a style sheet, or of design tokens. */
+  colours: { ask: NamedFile; answer: readonly ThemeColour[] };
+  /** Visitors by the width of their screens. */
+  visitors: { ask: NamedFile; answer: readonly VisitorWidth[] };
+  font: { ask: NamedFile; answer: FontReport };
   /** The upper outline of what a picture shows; null where nothing stands out. */
   outline: { ask: { raster: Raster }; answer: readonly LinePoint[] | null };
 };

@@ -1,10 +1,13 @@
 import { silhouetteOf } from '@/core/divider/silhouette';
+import { readVisitors } from '@/core/measure/readVisitors';
 import { coloursOfPicture } from '@/core/ownPage/look';
 import { openPages } from '@/core/ownPage/openPages';
 import { straightEdges } from '@/core/ownPage/picturePointing';
 import { readSurvey } from '@/core/ownPage/readSurvey';
 import { rulesNamingFiles } from '@/core/ownPage/ruleText';
 import { openTheme } from '@/core/theme/openTheme';
+import { decodeStylesheet } from '@/core/theme/sheetText';
+import { readThemeColours } from '@/core/theme/tokens';
 import { serve, type ServerScope } from './channel';
 import type { ThemeCalls } from './protocol';
 
@@ -13,6 +16,12 @@ serve<ThemeCalls>(self as unknown as ServerScope, {
   pages: ({ files }) => ({ answer: openPages(files) }),
   survey: ({ text }) => ({ answer: readSurvey(text) }),
   rules: ({ sheets }) => ({ answer: sheets.map(rulesNamingFiles) }),
+  colours: ({ name, bytes }) => ({ answer: readThemeColours(name, decodeStylesheet(name, bytes)) }),
+  visitors: ({ name, bytes }) => ({ answer: readVisitors(name, decodeStylesheet(name, bytes)) }),
+  // The reader of font files is large, and few owners ever need it.
+  font: async ({ name, bytes }) => ({
+    answer: (await import('@/core/text/readFont')).readFont(name, bytes),
+  }),
   outline: ({ raster }) => ({ answer: silhouetteOf(raster) ?? null }),
   picture({ raster }) {
     const edges = straightEdges(raster);

@@ -5,6 +5,7 @@ import { lazy, Suspense, useRef, useState } from 'react';
 import { isGrey, rgbOf } from '@/core/colour/hex';
 import { wordsOf } from '@/core/refusal';
 import type { Site } from '@/core/site/model/site';
+import { coloursFrom } from '../hooks/readFromFile';
 import type { Session } from '../hooks/useSession';
 import { HelpButton } from '../help/HelpButton';
 import { Button, Hint } from '../shared/Button';
@@ -21,9 +22,8 @@ const ColoursDialog = lazy(async () => ({
   default: (await import('./ColoursDialog')).ColoursDialog,
 }));
 
-/** Reading and writing colours as files is loaded when it is wanted. */
+/** Writing colours as files is loaded when it is wanted. */
 const tokens = () => import('@/core/theme/tokens');
-const sheets = () => import('@/core/theme/sheetText');
 
 async function save(
   name: string,
@@ -51,13 +51,9 @@ export function ThemeColours({
       return;
     }
     try {
-      const [{ readThemeColours }, { decodeStylesheet }] = await Promise.all([tokens(), sheets()]);
-      const found = readThemeColours(
-        chosen.name,
-        decodeStylesheet(chosen.name, new Uint8Array(await chosen.arrayBuffer())),
-      );
+      const found = await coloursFrom(chosen);
       session.commit(`Theme colours from ${chosen.name}`, (s) => {
-        s.theme.colours = found;
+        s.theme.colours = [...found];
       });
       say(
         'done',

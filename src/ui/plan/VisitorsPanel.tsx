@@ -3,14 +3,13 @@
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import { contentWidthAt } from '@/core/measure/layoutPage';
-import { readVisitors } from '@/core/measure/readVisitors';
 import { hiddenShare, meanMargin, narrowedTo, shares } from '@/core/measure/visitors';
 import { readPixels } from '@/core/measure/pixels';
-import { Refusal, wordsOf } from '@/core/refusal';
-import { decodeStylesheet } from '@/core/theme/sheetText';
+import { wordsOf } from '@/core/refusal';
 import { editPage } from '@/core/site/pages';
 import type { Page } from '@/core/site/model/page';
 import type { Site, VisitorWidth } from '@/core/site/model/site';
+import { visitorsFrom } from '../hooks/readFromFile';
 import type { Session } from '../hooks/useSession';
 import { FileDrop } from '../measure/FileDrop';
 import { Button, IconButton } from '../shared/Button';
@@ -47,15 +46,7 @@ export function VisitorsPanel({ session, site, page, onSuppose }: Props) {
     }
     setBusy(file.name);
     try {
-      if (file.size > 2e6) {
-        throw new Refusal(
-          `${file.name}: expected a list of at most 2 MB, found ${(file.size / 1e6).toFixed(1)} MB.`,
-        );
-      }
-      const list = readVisitors(
-        file.name,
-        decodeStylesheet(file.name, new Uint8Array(await file.arrayBuffer())),
-      );
+      const list = await visitorsFrom(file);
       keep(`Visitors from ${file.name}`, list);
       say('done', `${list.length} screen widths from ${file.name}.`);
     } catch (error) {
