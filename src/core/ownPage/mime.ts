@@ -51,11 +51,22 @@ function parameter(field: string, name: string): string | undefined {
   return found?.[1]?.replace(/\\(.)/g, '$1') ?? found?.[2];
 }
 
+/** A line without the blanks that a sender may have put behind it; other white space is of the text. */
+function unpadded(line: string): string {
+  let end = line.length;
+  while (end > 0 && (line[end - 1] === ' ' || line[end - 1] === '\t')) {
+    end--;
+  }
+  return line.slice(0, end);
+}
+
 /** RFC 2045, section 6.7. */
 function quotedPrintable(text: string): Bytes {
-  // Blanks at the end of a line are not of the text.
-  const lines = text.split(/\r?\n/).map((line) => line.trimEnd());
-  const whole = lines.join('\r\n').replace(/=\r\n/g, '');
+  const whole = text
+    .split('\n')
+    .map((line) => (line.endsWith('\r') ? `${unpadded(line.slice(0, -1))}\r` : unpadded(line)))
+    .join('\n')
+    .replace(/=\r?\n/g, '');
   const out = new Uint8Array(whole.length);
   let length = 0;
   for (let i = 0; i < whole.length; i++) {
