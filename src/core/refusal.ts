@@ -10,6 +10,11 @@ const ofBrowser: ReadonlyMap<string, string> = new Map([
   ['QuotaExceededError', 'The browser gives no more room on this disk.'],
 ]);
 
+/** Browsers and workers collect faults so (HTML Standard, section 8.1.4.2); Node does not. */
+interface Reporting {
+  reportError?(error: unknown): void;
+}
+
 /**
  * What the owner is told of an error: its words where they were written for people. Others are for
  * programmers: they are reported where the browser collects them, and never shown.
@@ -20,7 +25,7 @@ export function wordsOf(error: unknown): string {
   }
   const known = ofBrowser.get(String((error as { name?: unknown } | null)?.name));
   if (known === undefined) {
-    globalThis.reportError?.(error);
+    (globalThis as Reporting).reportError?.(error);
   }
   return known ?? unforeseen;
 }
