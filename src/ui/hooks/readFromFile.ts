@@ -1,16 +1,16 @@
 import { Refusal } from '@/core/refusal';
 import type { VisitorWidth } from '@/core/site/model/site';
 import type { ThemeColour } from '@/core/site/model/theme';
+import { stylesheetLimits } from '@/core/theme/sheetText';
 import { theEngine } from './tab/engine';
 
 /* What a site takes out of a file of another program's; read by a worker. */
 
-/** Of one file, bytes. */
-const mostColours = 8e6;
-const mostVisitors = 2e6;
+/** Of one file, bytes: what any of the readers takes. */
+const { bytes: most } = stylesheetLimits;
 
 /** @throws Refusal where it is larger */
-async function bytesOf(file: File, most: number): Promise<Uint8Array<ArrayBuffer>> {
+async function bytesOf(file: File): Promise<Uint8Array<ArrayBuffer>> {
   if (file.size > most) {
     throw new Refusal(
       `${file.name}: expected at most ${most / 1e6} MB, found ${(file.size / 1e6).toFixed(1)} MB.`,
@@ -21,8 +21,8 @@ async function bytesOf(file: File, most: number): Promise<Uint8Array<ArrayBuffer
 
 /** Colours of a style sheet, or of design tokens. @throws Refusal */
 export const coloursFrom = async (file: File): Promise<readonly ThemeColour[]> =>
-  theEngine().readColours(file.name, await bytesOf(file, mostColours));
+  theEngine().readColours(file.name, await bytesOf(file));
 
 /** How many visitors have which width of the screen. @throws Refusal */
 export const visitorsFrom = async (file: File): Promise<readonly VisitorWidth[]> =>
-  theEngine().readVisitors(file.name, await bytesOf(file, mostVisitors));
+  theEngine().readVisitors(file.name, await bytesOf(file));
