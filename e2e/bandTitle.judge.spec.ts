@@ -9,17 +9,7 @@ import { serveHandOver } from './served.fixture';
 
 const ink = '#f4f1ea';
 
-/** The worst contrast of the title with what lies under its letters and two px around them. */
-async function worstIn(page: Page): Promise<number> {
-  const { worst, colours } = await paintedContrast(page, {
-    area: '.page-title',
-    words: 'h1',
-    ink,
-    around: 2,
-  });
-  expect(colours).toBeGreaterThan(100);
-  return worst;
-}
+const title = { area: '.page-title', words: 'h1', ink, around: 2, colours: 100 };
 
 const reading = (page: Page, name: RegExp) =>
   page.getByRole('region', { name: 'Readings' }).getByRole('listitem').filter({ hasText: name });
@@ -30,12 +20,7 @@ inNewTab(
     await page.goto('/');
     await page.getByRole('combobox', { name: 'What it is' }).click();
     await page.getByRole('option', { name: 'Title band' }).click();
-    await page.getByRole('textbox', { name: 'Width' }).fill('1920');
-    await page.getByRole('textbox', { name: 'Height' }).fill('240');
-    const asked = page.waitForEvent('filechooser');
-    await page.getByRole('button', { name: 'Choose a photo' }).click();
-    await (await asked).setFiles('public/library/kitchen-set.jpg');
-    await bench.drawn();
+    await bench.begin(1920, 240, 'public/library/kitchen-set.jpg');
     await bench.ask('Does it blend');
     await page.getByRole('radio', { name: 'Title', exact: true }).click();
     await bench.type('Words of the title', 'Courses at the wheel');
@@ -58,12 +43,8 @@ inNewTab(
     const plan = benchAt.replace(/\/slots\/.*/, '');
 
     const judge = await browser.newPage();
-    const measured = async (address: string, width: number) => {
-      await judge.setViewportSize({ width, height: 900 });
-      await judge.goto(`${address}/home.html`);
-      await judge.evaluate(() => document.fonts.ready);
-      return worstIn(judge);
-    };
+    const measured = (address: string, width: number) =>
+      paintedContrast(judge, address, width, title);
     const before = await serveHandOver(page, plan);
     const worst = await measured(before.address, Number(screen));
     // The file is compressed, and a place is held to half a px.

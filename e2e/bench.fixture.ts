@@ -56,6 +56,16 @@ export class BenchPage {
     ).toBeAttached();
   }
 
+  /** From the start, a slot of a size with a photo. @param photo path of its file */
+  async begin(width: number, height: number, photo: string): Promise<void> {
+    await this.page.getByRole('textbox', { name: 'Width' }).fill(`${width}`);
+    await this.page.getByRole('textbox', { name: 'Height' }).fill(`${height}`);
+    const asked = this.page.waitForEvent('filechooser');
+    await this.page.getByRole('button', { name: 'Choose a photo' }).click();
+    await (await asked).setFiles(photo);
+    await this.drawn();
+  }
+
   async open(slot: string): Promise<void> {
     await this.page.getByRole('link', { name: new RegExp(`^${slot}, .* open its bench`) }).click();
     await this.drawn();

@@ -44,12 +44,7 @@ test('loaded once, the main job is done without a server, from the numbers to th
   await isKept(tab);
   await relay.stop();
   await tab.reload();
-  await tab.getByRole('textbox', { name: 'Width' }).fill('980');
-  await tab.getByRole('textbox', { name: 'Height' }).fill('210');
-  const asked = tab.waitForEvent('filechooser');
-  await tab.getByRole('button', { name: 'Choose a photo' }).click();
-  await (await asked).setFiles(pots);
-  await bench.drawn();
+  await bench.begin(980, 210, pots);
   await expect(bench.answer(1)).toContainText('980 × 210 exact');
   await bench.kept();
   // The bench by its own address, as after a restart of the machine.

@@ -1,6 +1,7 @@
 /** Contrast of words with the px that a page paints under them; culori has the ratio. */
 import type { Page } from '@playwright/test';
 import { wcagContrast } from 'culori';
+import { expect } from './bench.fixture';
 import { rawPixels } from './served.fixture';
 
 export interface WordsOnPage {
@@ -10,6 +11,8 @@ export interface WordsOnPage {
   readonly ink: string;
   /** Px around the letters that count. */
   readonly around: number;
+  /** Colours that are among them at least, or something else was looked at. */
+  readonly colours: number;
 }
 
 const shotWith = async (page: Page, { area, words }: WordsOnPage, colour: string) => {
@@ -18,13 +21,19 @@ const shotWith = async (page: Page, { area, words }: WordsOnPage, colour: string
 };
 
 /**
- * The worst contrast of words with what lies under their letters and around them, and how many
- * colours that is.
+ * The worst contrast of words with what lies under their letters and around them, on a screen of a
+ * width.
+ * @param address of a hand-over that is served
  */
 export async function paintedContrast(
   page: Page,
+  address: string,
+  screen: number,
   asked: WordsOnPage,
-): Promise<{ worst: number; colours: number }> {
+): Promise<number> {
+  await page.setViewportSize({ width: screen, height: 900 });
+  await page.goto(`${address}/home.html`);
+  await page.evaluate(() => document.fonts.ready);
   const black = await shotWith(page, asked, '#000');
   const white = await shotWith(page, asked, '#fff');
   const bare = await shotWith(page, asked, 'transparent');
@@ -46,8 +55,6 @@ export async function paintedContrast(
       }
     }
   }
-  return {
-    worst: Math.min(...[...seen].map((colour) => wcagContrast(asked.ink, colour))),
-    colours: seen.size,
-  };
+  expect(seen.size).toBeGreaterThan(asked.colours);
+  return Math.min(...[...seen].map((colour) => wcagContrast(asked.ink, colour)));
 }

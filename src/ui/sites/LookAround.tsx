@@ -1,5 +1,6 @@
 'use client';
 
+import { faceName } from '@/core/text/fonts';
 import { libraryAddress } from '../hooks/useLibrary';
 import { Button } from '../shared/Button';
 import { Way } from './Way';
@@ -20,7 +21,7 @@ function SampleFace() {
         />
         <p
           className="px-[5%] pt-[4%] text-[15px] font-semibold"
-          style={{ color: '#3b4a45', fontFamily: 'Fraunces, serif' }}
+          style={{ color: '#3b4a45', fontFamily: `"${faceName('fraunces')}"` }}
         >
           Open studio this Saturday
         </p>
