@@ -75,7 +75,7 @@ test('every picture of the corpus is dropped on the shelf at once: each is there
   expect(told).toEqual([]);
 });
 
-test('every page of the corpus is shown and surveyed: nothing runs, and nothing is asked for', async ({
+test('every page of the corpus is shown and surveyed: nothing runs, nothing is asked for, and the tab stands', async ({
   browser,
 }) => {
   const app = await application(browser);

@@ -142,6 +142,56 @@ class Jobs {
   }
 }
 
+test('a page that ended the tab is not laid out by itself again, and is where that is asked for', async ({
+  browser,
+}) => {
+  const { baseURL, viewport } = test.info().project.use;
+  const context = await browser.newContext({ baseURL, viewport });
+  const first = await context.newPage();
+  const bench = new BenchPage(first);
+  await bench.start();
+  const bytes = readFileSync('public/sample/kiln-weekend.mhtml');
+  await bench.drop(first.getByRole('main'), [{ name: 'kiln-weekend.mhtml', type: '', bytes }]);
+  await first.getByRole('button', { name: 'Take it over' }).click();
+  const choose = (page: Page) => page.getByRole('radio', { name: /^Open kiln weekend/ }).click();
+  const isSeen = (page: Page) =>
+    expect(page.getByTestId('page').locator('div[inert]')).toHaveCSS('visibility', 'visible');
+  const isBeingOpened = async (page: Page) => {
+    await choose(page);
+    await page.waitForSelector('iframe', { state: 'attached' });
+  };
+  const refused = (page: Page) => page.getByText(/ended or stood still while it was laid out/);
+  await isSeen(first);
+  await bench.kept();
+  const address = first.url();
+
+  // Loaded anew while it is laid out is in good order.
+  await first.reload();
+  await isBeingOpened(first);
+  await first.reload();
+  await choose(first);
+  await isSeen(first);
+  await expect(refused(first)).toHaveCount(0);
+
+  const second = await context.newPage();
+  await second.goto(address);
+  await isBeingOpened(second);
+  const gone = second.waitForEvent('crash');
+  // What the browser does with a tab whose program ended is up to it: it does not answer any more.
+  void (await context.newCDPSession(second)).send('Page.crash').catch(() => {});
+  await gone;
+
+  const third = await context.newPage();
+  await third.goto(address);
+  await choose(third);
+  await expect(refused(third).first()).toBeVisible();
+  await expect(third.locator('iframe')).toHaveCount(0);
+  await third.getByRole('button', { name: 'Lay it out all the same' }).click();
+  await isSeen(third);
+  await expect(refused(third)).toHaveCount(0);
+  await context.close();
+});
+
 test('workers are killed at any moment of any job: each is done all the same', async ({ page }) => {
   // More than every run of the tests has time for: FAULTS=100.
   const faults = Number(process.env.FAULTS ?? 6);

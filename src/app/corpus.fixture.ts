@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { strToU8, zipSync } from 'fflate';
 import sharp from 'sharp';
+import { deepDocuments, deepDrawings, deepSheets } from './deepCorpus.fixture';
 
 /*
  * Files that nobody would make, and some that everybody has, for every door of the program. Made
@@ -155,6 +156,7 @@ async function pictures(): Promise<Specimen[]> {
         `<defs><g id="u0"><rect width="1" height="1"/></g>${Array.from({ length: 20 }, (_, i) => `<g id="u${i + 1}"><use xlink:href="#u${i}"/><use xlink:href="#u${i}"/></g>`).join('')}</defs><use xlink:href="#u20"/>`,
       ),
     ],
+    ...deepDrawings.map(([name, inside]): [string, Bytes] => [name, svg(inside)]),
     ['open styles', svg(`<g>${'<style>'.repeat(30_000)}</g>`)],
     ['open masks', svg(`<g>${'<mask '.repeat(30_000)}</g>`)],
     ['deep', svg('<g>'.repeat(20_000) + '</g>'.repeat(20_000))],
@@ -298,6 +300,7 @@ const sheets: readonly (readonly [string, string])[] = [
   ['frames', `@keyframes a{${'0%{color:red}'.repeat(20_000)}}`],
   ['ranges', '@font-face{font-family:a;src:url(x);unicode-range:U+0-10FFFF,U+????????}'],
   ['scopes', `${'@scope(a){@layer b{@container (width>1px){'.repeat(3000)}`],
+  ...deepSheets,
 ];
 
 /** Sources that sheets are compiled from. */
@@ -411,7 +414,7 @@ function pages(): Specimen[] {
     ['charset', mime(related, `${part('text/html; charset=no-such', '8bit', '<p>x')}--b--`)],
   ];
   return [
-    ...documents.map(([name, html_]) => ({
+    ...[...documents, ...deepDocuments].map(([name, html_]) => ({
       door: 'page' as const,
       name: `${name}.html`,
       bytes: text(html_),

@@ -3,10 +3,13 @@ import type { Rgb } from '../raster/raster';
 import './modes';
 import { toRgb } from './rgb';
 
+/** Characters of one colour, blanks and all (ours). */
+const longest = 1000;
+
 /** The library throws on some texts that break off in the middle; those are no colours either. */
 export function parsed(text: string): Color | undefined {
   try {
-    return parse(text.trim());
+    return text.length > longest ? undefined : parse(text.trim());
   } catch {
     return undefined;
   }

@@ -1,5 +1,5 @@
 import { imageSize } from 'image-size';
-import { isTooDeep, mostNested } from './drawing';
+import { tooMuchIn } from './drawing';
 import { IntakeError } from './intakeError';
 
 export type PictureFormat = 'jpeg' | 'png' | 'webp' | 'avif' | 'gif' | 'svg';
@@ -88,8 +88,9 @@ export function inspectPicture(name: string, bytes: Uint8Array): Inspected {
       `${width}×${height}, which is ${Math.round((width * height) / 1e6)} megapixels`,
     );
   }
-  if (format === 'svg' && isTooDeep(bytes)) {
-    throw refuse(`elements at most ${mostNested} deep in each other`, 'deeper ones');
+  const tooMuch = format === 'svg' ? tooMuchIn(bytes) : undefined;
+  if (tooMuch) {
+    throw refuse(tooMuch.expected, tooMuch.found);
   }
   return { format, width, height };
 }

@@ -288,6 +288,73 @@ describe('what must not be kept', () => {
   });
 });
 
+describe('what a browser would not come to the end of', () => {
+  const deep = 'a{'.repeat(100);
+  const drawn = (inside: string) =>
+    `<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9">${inside}</svg>`;
+
+  test.each([
+    ['a style', `<style>${deep}</style>`],
+    ['a style sheet', '<link rel=stylesheet href=deep.css>'],
+    ['one that another brings in', '<style>@import "deep.css";</style>'],
+    ['one in an address', `<link rel=stylesheet href="data:text/css,${deep}">`],
+    ['a declaration', `<p style="--a:${'('.repeat(100)}">`],
+    ['a colour of a drawing', `<svg><g fill="${'rgb(from '.repeat(100)}"/></svg>`],
+  ])('%s is kept as far as it goes, and told', (_, html) => {
+    const frozen = page(html, file('deep.css', deep));
+    expect(frozen.left.map(({ what }) => what)).toEqual(['style']);
+    const all = [frozen.html, ...frozen.files.map(({ key }) => text(frozen, key))].join('');
+    expect(all.match(/a\{|\(/g)?.length ?? 0).toBeLessThanOrEqual(64);
+  });
+
+  test('all sheets of a page count together', () => {
+    const chain = (from: number) =>
+      Array.from({ length: 3000 }, (_, i) => `--v${from + i}:var(--v${from + i + 1})`).join(';');
+    const html = (...from: number[]) => from.map((f) => `<style>a{${chain(f)}}</style>`).join('');
+    expect(page(html(0, 0)).left).toEqual([]);
+    expect(page(html(0, 3000)).left.map(({ what }) => what)).toEqual(['style']);
+  });
+
+  test.each([
+    ['a file', '<img src=deep.svg>'],
+    ['one that a rule lays', '<style>a{background:url(deep.svg#part)}</style>'],
+    [
+      'one in an address',
+      `<img src="data:image/svg+xml,${drawn(`<style>${deep}</style>`).replaceAll('"', "'")}">`,
+    ],
+    ['one in 64', `<img src="data:image/svg+xml;base64,${btoa(drawn(`<style>${deep}</style>`))}">`],
+  ])('a drawing goes as a whole: %s', (_, html) => {
+    const frozen = page(html, file('deep.svg', drawn(`<style>${deep}</style>`)));
+    expect(frozen.left.map(({ what }) => what)).toEqual(['drawing']);
+    expect(frozen.html).not.toContain(deep);
+    expect(frozen.files).toEqual([]);
+  });
+
+  test('drawings in the page go together, since any may use any', () => {
+    const again = (id: number) => `<use href="#n${id}"/>`.repeat(3);
+    const parts = (levels: number) =>
+      Array.from({ length: levels }, (_, i) => `<g id="n${i}">${again(i + 1)}</g>`).join('');
+    const html = (levels: number) =>
+      `<svg><g id="n${levels}"><path d="M0 0"/></g>${parts(levels)}</svg><p>x</p><svg>${again(0)}</svg>`;
+    expect(page(html(6)).left).toEqual([]);
+    expect(page(html(6)).html).toContain('href="#n0"');
+    const frozen = page(html(20));
+    expect(frozen.left.map(({ what }) => what)).toEqual(['drawing']);
+    expect(frozen.html).toContain('<svg></svg><p>x</p><svg></svg>');
+  });
+
+  test('a condition of a picture or sheet goes, what it stands at stays', () => {
+    const nested = `${'('.repeat(100)}color${')'.repeat(100)}`;
+    const frozen = page(
+      `<link rel=stylesheet href=a.css media="${nested}"><img src=a.png srcset="a.png 9w" sizes="${nested} 9px">`,
+      file('a.css', 'a{}'),
+      file('a.png', png),
+    );
+    expect(frozen.html).toMatch(/<link rel="stylesheet" href="frozen:\d">/);
+    expect(frozen.html).not.toContain(nested);
+  });
+});
+
 describe('a page saved as one file', () => {
   const mime = (parts: string, end = '--b--\r\n') =>
     `From: <Saved by a browser>\r\nSubject: Home\r\nMIME-Version: 1.0\r\nContent-Type: multipart/related;\r\n\ttype="text/html";\r\n\tboundary="b"\r\n\r\n${parts}${end}`;

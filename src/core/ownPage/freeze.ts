@@ -3,6 +3,8 @@ import { parseSrcset, stringifySrcset } from 'srcset';
 import type { FrozenPage, LeftKind, LeftOut } from './frozen';
 import { fileAttributes, lateBackground, lateFile, lateSet } from './addressAttributes';
 import { FrozenFiles, nowhere } from './frozenFiles';
+import { boundedSheet } from '../theme/boundedSheet';
+import { DrawnElements, mostDrawn, namedByUrl, type DrawnElement } from '../measure/drawnElements';
 import { PageError } from './pageError';
 import type { Source } from './source';
 import { attribute, elementsOf, isElement, type Element, type ParentNode, type Tree } from './tree';
@@ -17,6 +19,8 @@ export interface PageText {
   /** Encoding that it was served in, for style sheets that say nothing of theirs. */
   readonly charset?: string;
 }
+
+const isDrawn = (element: Element): boolean => element.namespaceURI === html.NS.SVG;
 
 const words = (text: string | undefined): string[] =>
   (text ?? '').toLowerCase().split(/\s+/).filter(Boolean);
@@ -81,6 +85,18 @@ class Freezing {
         this.element(node);
         this.children('content' in node ? node.content : node);
       }
+    }
+  }
+
+  /** Leaves out the drawings in the page where they come to more than a browser can follow. */
+  drawings(tree: Tree): void {
+    if (countDrawn(tree) > mostDrawn) {
+      for (const { element } of elementsOf(tree)) {
+        if (isDrawn(element) && element.tagName === 'svg') {
+          element.childNodes = [];
+        }
+      }
+      this.leave('drawing', 'in the page');
     }
   }
 
@@ -209,7 +225,15 @@ class Freezing {
         return undefined;
       case 'loading':
         return value.toLowerCase() === 'lazy' ? undefined : value;
+      case 'media':
+      case 'sizes':
+        return boundedSheet(value).cut === undefined ? value : undefined;
       default:
+        // What of a drawing is a style may stand as an attribute (SVG 2, section 6.6).
+        if (isDrawn(element) && boundedSheet(value).cut !== undefined) {
+          this.leave('style', `${tag} ${name}`);
+          return undefined;
+        }
         if (fileAttributes.has(name) && value.trim() !== '') {
           return tag === 'video' || tag === 'audio' || tag === 'track'
             ? this.media(name, value)
@@ -256,6 +280,28 @@ class Freezing {
     return kept.length > 0 ? stringifySrcset(kept) : undefined;
   }
 }
+
+/** Elements that drawings in a page come to, whichever of them they use. */
+function countDrawn(tree: Tree): number {
+  const elements = new DrawnElements();
+  for (const { element, depth } of elementsOf(tree)) {
+    while (elements.depth > depth) {
+      elements.closes();
+    }
+    elements.opens(isDrawn(element) ? drawnElement(element) : notDrawn, false);
+  }
+  return elements.all();
+}
+
+const notDrawn: DrawnElement = { name: '', id: undefined, names: [] };
+
+const drawnElement = (element: Element): DrawnElement => ({
+  name: element.tagName,
+  id: attribute(element, 'id'),
+  names: element.attrs.flatMap(({ name, value }) =>
+    name === 'href' ? (/^\s*#(.*)/.exec(value)?.slice(1) ?? []) : namedByUrl(value),
+  ),
+});
 
 /** Doctypes that put a browser into the mode that the page was shown in (HTML, section 13.2.6.4.1). */
 const doctypes: Readonly<Record<string, string>> = {
@@ -340,6 +386,7 @@ export function freezePage({ name, text, base, charset }: PageText, source: Sour
   const from = ownBase === undefined ? base : basedOn(ownBase, base);
   const freezing = new Freezing(source, from, charset);
   freezing.children(tree);
+  freezing.drawings(tree);
   tree.childNodes = tree.childNodes.filter((node) => node.nodeName !== '#documentType');
   return {
     title,

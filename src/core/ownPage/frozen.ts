@@ -18,7 +18,15 @@ export interface FrozenFile {
 
 /** Kinds of things that are not kept of a page. */
 export type LeftKind =
-  'script' | 'handler' | 'frame' | 'plug-in' | 'refresh' | 'elsewhere' | 'hint';
+  | 'script'
+  | 'handler'
+  | 'frame'
+  | 'plug-in'
+  | 'refresh'
+  | 'elsewhere'
+  | 'hint'
+  | 'style'
+  | 'drawing';
 
 /** Something that was left out, with its address or what it was called. */
 export interface LeftOut {
@@ -55,6 +63,8 @@ const named: Readonly<Record<LeftKind, readonly [string, string]>> = {
   refresh: ['refresh', 'refreshes'],
   elsewhere: ['thing from elsewhere', 'things from elsewhere'],
   hint: ['hint of what to load', 'hints of what to load'],
+  style: ['style too deep to read', 'styles too deep to read'],
+  drawing: ['drawing too large to read', 'drawings too large to read'],
 };
 
 /** What was left out, in words: “3 scripts and 2 things from elsewhere”; empty where nothing was. */

@@ -1,10 +1,12 @@
 import { toByteArray } from 'base64-js';
 import { strFromU8, strToU8 } from 'fflate';
+import { tooMuchIn } from '../measure/drawing';
 import { inspectPicture } from '../measure/inspect';
+import { boundedSheet, SheetBudget } from '../theme/boundedSheet';
 import { withoutFragment } from './address';
 import { decodeCss } from './encoding';
 import { exchangeAddresses } from './cssAddresses';
-import type { FrozenFile, LeftOut } from './frozen';
+import type { FrozenFile, LeftKind, LeftOut } from './frozen';
 import type { Source, UsedFile } from './source';
 
 /** In place of an address that leads nowhere any more: it is asked for by nobody. */
@@ -13,9 +15,11 @@ export const nowhere = 'data:,';
 /** How deep style sheets may import each other. */
 const deepestImport = 64;
 
+const drawingType = 'image/svg+xml';
+
 const types: Readonly<Record<string, string>> = {
   css: 'text/css',
-  svg: 'image/svg+xml',
+  svg: drawingType,
   png: 'image/png',
   gif: 'image/gif',
   jpg: 'image/jpeg',
@@ -51,20 +55,26 @@ function typeOf({ bytes, name, type }: Pick<UsedFile, 'bytes' | 'name' | 'type'>
   if (
     /^\s*(?:<\?xml[^>]*>\s*)?(?:<!--[\s\S]*?-->\s*|<!DOCTYPE svg[^>]*>\s*)*<svg[\s>]/i.test(head)
   ) {
-    return 'image/svg+xml';
+    return drawingType;
   }
   const ending = /\.([a-z0-9]+)(?:[?#].*)?$/i.exec(name)?.[1].toLowerCase() ?? '';
   return types[ending] ?? type ?? 'application/octet-stream';
 }
 
-/** The text of a style sheet that is written as a `data:` address (RFC 2397). */
-function sheetInside(address: string): string | undefined {
-  const found = /^data:text\/css((?:;[^,;]*)*),(.*)$/is.exec(withoutFragment(address));
+/** What is written as a `data:` address of a type (RFC 2397). */
+function inside(type: string, address: string): Uint8Array<ArrayBuffer> | undefined {
+  const found = /^data:([^,;]*)((?:;[^,;]*)*),(.*)$/is.exec(withoutFragment(address));
+  if (found?.[1].trim().toLowerCase() !== type) {
+    return undefined;
+  }
+  // Signs that stand for no byte stay, as browsers have it.
+  const data = strFromU8(strToU8(found[3]), true).replace(/%([0-9a-f]{2})/gi, (_, byte: string) =>
+    String.fromCharCode(parseInt(byte, 16)),
+  );
   try {
-    const data = found && decodeURIComponent(found[2]);
-    return data && /;\s*base64\s*$/i.test(found[1])
-      ? decodeCss(new Uint8Array(toByteArray(data.replace(/\s+/g, ''))))
-      : (data ?? undefined);
+    return /;\s*base64\s*$/i.test(found[2])
+      ? new Uint8Array(toByteArray(data.replace(/\s+/g, '')))
+      : strToU8(data, true);
   } catch {
     return undefined;
   }
@@ -106,6 +116,7 @@ export class FrozenFiles {
   private readonly open = new Set<string>();
   private readonly byUse = new Map<string, string>();
   private readonly bySum = new Map<string, FrozenFile[]>();
+  private readonly budget = new SheetBudget();
 
   constructor(private readonly source: Source) {}
 
@@ -123,7 +134,11 @@ export class FrozenFiles {
     }
     const fragment = address.slice(withoutFragment(address).length);
     const type = typeOf(found);
-    return this.once(`file ${found.key}`, () => this.add(found, type, found.bytes)) + fragment;
+    const put = () =>
+      type.toLowerCase().startsWith(drawingType) && tooMuchIn(found.bytes)
+        ? this.leave('drawing', address)
+        : this.add(found, type, found.bytes);
+    return this.once(`file ${found.key}`, put) + fragment;
   }
 
   /**
@@ -136,14 +151,14 @@ export class FrozenFiles {
       return this.noStyles();
     }
     if (typeof found === 'string') {
-      const inside = sheetInside(found);
-      return inside === undefined
+      const sheet = inside('text/css', found);
+      return sheet === undefined
         ? this.noStyles()
         : this.once(`inside ${found}`, () =>
             this.add(
               { name: 'inside.css', path: 'inside.css' },
               'text/css',
-              strToU8(this.css(inside, base, environment, depth + 1)),
+              strToU8(this.css(decodeCss(sheet), base, environment, depth + 1)),
             ),
           );
     }
@@ -161,7 +176,11 @@ export class FrozenFiles {
   }
 
   /** Declarations or a style sheet with their addresses exchanged. */
-  css(text: string, base: string, environment?: string, depth = 0): string {
+  css(whole: string, base: string, environment?: string, depth = 0): string {
+    const { text, cut } = boundedSheet(whole, this.budget);
+    if (cut !== undefined) {
+      this.leave('style', whole.slice(cut, cut + 60));
+    }
     return exchangeAddresses(text, (address, use) => {
       // A place in the document itself, such as a filter.
       if (use === 'file' && address.trim().startsWith('#')) {
@@ -183,7 +202,8 @@ export class FrozenFiles {
   /** @returns a text that stays as it is, or undefined where nothing comes in its place */
   private resolve(address: string, base: string): UsedFile | string | undefined {
     if (/^\s*data:/i.test(address)) {
-      return address.trim();
+      const drawing = inside(drawingType, address.trim());
+      return drawing && tooMuchIn(drawing) ? this.leave('drawing', 'inside') : address.trim();
     }
     const found = this.source.resolve(address, base);
     if (found === 'elsewhere') {
@@ -195,6 +215,12 @@ export class FrozenFiles {
       return undefined;
     }
     return found === 'inside' ? undefined : found;
+  }
+
+  /** @returns what stands in its place */
+  private leave(what: LeftKind, name: string): string {
+    this.left.push({ what, name: name.trim().slice(0, 200) });
+    return nowhere;
   }
 
   private once(use: string, make: () => string): string {

@@ -91,7 +91,9 @@ test('of random sheets it finds what css-tree finds', () => {
   );
 });
 
-test('thousands of rules inside each other end, and are told', () => {
-  const deep = `${'.a { '.repeat(4000)}color: #2a6f77${' }'.repeat(4000)}`;
-  expect(scanSheet(deep).map((d) => d.colours.length)).toEqual([1]);
+test('rules inside each other are scanned as deep as sheets are read, thousands end', () => {
+  const nested = (levels: number) =>
+    `${'.a { '.repeat(levels)}color: #2a6f77${' }'.repeat(levels)} b { color: #123456 }`;
+  expect(scanSheet(nested(60)).map((d) => d.colours.length)).toEqual([1, 1]);
+  expect(scanSheet(nested(4000)).map((d) => d.selector)).toEqual(['b']);
 });

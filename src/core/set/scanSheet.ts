@@ -2,6 +2,7 @@ import { string, tokenize, tokenTypes, url } from 'css-tree';
 import { boundedCache } from '../boundedCache';
 import { asksForDark } from '../theme/media';
 import { colourSpans, type ColourSpan } from './colourSpans';
+import { boundedSheet } from '../theme/boundedSheet';
 import { nestedSelector, tidySelector } from '../theme/selectorText';
 
 /** A declaration with where its value stands in the sheet's text; in a source, a variable. */
@@ -86,7 +87,8 @@ const scanned = boundedCache<{
   readonly characters: number;
 }>(mostKept, (s) => s.characters);
 
-function scan(text: string): Declared[] {
+function scan(whole: string): Declared[] {
+  const { text } = boundedSheet(whole);
   const tokens: Token[] = [];
   tokenize(text, (type, start, end) => {
     tokens.push({ type, start, end });

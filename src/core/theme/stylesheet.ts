@@ -9,7 +9,7 @@ import {
 } from 'css-tree';
 import { nestedSelector } from './selectorText';
 import { boundedCache } from '../boundedCache';
-import { shallow } from './shallow';
+import { boundedSheet } from './boundedSheet';
 import { asksForDark, bothRanges, screenWidths, type WidthRange } from './media';
 
 export interface Declaration {
@@ -82,12 +82,9 @@ const mostKept = 4e6;
 
 const read = boundedCache<Stylesheet>(mostKept, (sheet) => sheet.characters);
 
-/** Blocks inside each other (ours: nobody writes so many). */
-const deepest = 64;
-
 function parsed(file: string, whole: string): Stylesheet {
   const problems: StyleProblem[] = [];
-  const { text, cut } = shallow(whole, deepest);
+  const { text, cut } = boundedSheet(whole);
   const lines = text.split('\n');
   const problem = (line: number) => {
     if (!problems.some((p) => p.line === line)) {

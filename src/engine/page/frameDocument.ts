@@ -1,4 +1,5 @@
 import { frozenKey, type FrozenPage } from '@/core/ownPage/frozen';
+import { noteOpening, onceItStands } from './openings';
 import { RuledPictures } from './ruledPictures';
 
 /**
@@ -81,12 +82,18 @@ function emptyFrame(owner: Document, title: string): HTMLIFrameElement {
  * @param place that the frame is put into
  * @param signal gives it up
  * @throws PageTaken where it is given up, or its place goes
+ * @throws PageTroubled where it ended the tab that laid it out last
  */
 export async function openFrameDocument(
   place: HTMLElement,
   page: FrozenPage,
   signal?: AbortSignal,
 ): Promise<FrameDocument> {
+  const noted = await noteOpening(page);
+  if (signal?.aborted || !place.isConnected) {
+    noted();
+    throw new PageTaken();
+  }
   const addresses = addressesOf(page);
   const html = guarded(namedFiles(page.html, addresses));
   // Not by `srcdoc`: such documents are never in quirks mode, and old pages are.
@@ -94,6 +101,7 @@ export async function openFrameDocument(
   const element = emptyFrame(place.ownerDocument, page.title);
   let ruled: RuledPictures | undefined;
   const close = () => {
+    noted();
     element.remove();
     ruled?.letGo();
     for (const to of [...addresses.values(), address]) {
@@ -125,5 +133,6 @@ export async function openFrameDocument(
     close();
     throw new PageTaken();
   }
+  onceItStands(noted);
   return { element, document, addresses, close };
 }

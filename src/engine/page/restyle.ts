@@ -1,5 +1,6 @@
 import { withAddressesOf } from '@/core/ownPage/cssAddresses';
 import type { FrozenPage } from '@/core/ownPage/frozen';
+import { boundedSheet } from '@/core/theme/boundedSheet';
 import type { PageScheme } from './scheme';
 
 /** A style sheet of the page, and what stands in its place. */
@@ -61,7 +62,7 @@ export class Restyled {
   }
 
   private exchange(sheet: Sheet, text: string): boolean {
-    const css = withAddressesOf(text, sheet.frozen);
+    const css = withAddressesOf(boundedSheet(text).text, sheet.frozen);
     if (css === undefined || !sheet.link.sheet) {
       return false;
     }

@@ -3,11 +3,10 @@
 import { useEffect, useState, type RefObject } from 'react';
 import type { FrozenPage } from '@/core/ownPage/frozen';
 import type { PageSurvey } from '@/core/ownPage/survey';
-import { wordsOf } from '@/core/refusal';
 import { openPageFrame, type PageFrame } from '@/engine/page/frame';
 import { PageTaken } from '@/engine/page/frameDocument';
 import { theEngine } from './tab/engine';
-import { say } from '../shared/notices';
+import { sayNotShown } from './sayNotShown';
 
 export { measurePlaces } from '@/engine/page/measuredPlaces';
 export type { LivePagePicture } from '@/engine/page/livePicture';
@@ -27,6 +26,15 @@ export interface ShownPage {
   readonly survey: PageSurvey;
 }
 
+export interface PageOpening {
+  /** Undefined until it is laid out and surveyed. */
+  readonly shown: ShownPage | undefined;
+  /** Why it cannot be shown. */
+  readonly problem: string | undefined;
+}
+
+const notYet: PageOpening = { shown: undefined, problem: undefined };
+
 async function surveyOf(frame: PageFrame, widths: readonly number[]): Promise<PageSurvey> {
   const start = performance.now();
   const survey = await frame.survey(widths, theEngine().readRules);
@@ -35,7 +43,7 @@ async function surveyOf(frame: PageFrame, widths: readonly number[]): Promise<Pa
 }
 
 /**
- * Shows a page in a place and asks it what it paints; undefined until both are done.
+ * Shows a page in a place and asks it what it paints.
  * @param place that is there for as long as the page is
  * @param known what it said before, so that it need not be asked
  * @param still the only width that it is known at, px
@@ -45,8 +53,9 @@ export function usePageFrame(
   page: FrozenPage | undefined,
   known?: PageSurvey,
   still?: number,
-): ShownPage | undefined {
-  const [shown, setShown] = useState<{ page: FrozenPage; value: ShownPage }>();
+): PageOpening {
+  const [opening, setOpening] = useState<PageOpening & { page: FrozenPage }>();
+  const [tries, setTries] = useState(0);
   useEffect(() => {
     if (!page) {
       return;
@@ -60,18 +69,19 @@ export function usePageFrame(
       opened = frame;
       const survey = known ?? (await surveyOf(frame, still === undefined ? surveyWidths : [still]));
       if (!given.signal.aborted) {
-        setShown({ page, value: { frame, survey } });
+        setOpening({ page, shown: { frame, survey }, problem: undefined });
       }
     };
     open().catch((error: unknown) => {
       if (!(error instanceof PageTaken) && !given.signal.aborted) {
-        say('bad', `The page could not be shown. ${wordsOf(error)}`);
+        const problem = sayNotShown(error, () => setTries((n) => n + 1));
+        setOpening({ page, shown: undefined, problem });
       }
     });
     return () => {
       given.abort();
       opened?.close();
     };
-  }, [place, page, known, still]);
-  return shown && shown.page === page ? shown.value : undefined;
+  }, [place, page, known, still, tries]);
+  return opening && opening.page === page ? opening : notYet;
 }

@@ -11,8 +11,8 @@ import type { PieceSet } from '@/core/site/model/pieceSet';
 import { openPageFrame, type PageFrame } from '@/engine/page/frame';
 import { PageTaken } from '@/engine/page/frameDocument';
 import { pagesOfSet, pagesRecoloured } from '@/work/setPages';
-import { say } from '../shared/notices';
 import { hiddenHost } from './hiddenHost';
+import { sayNotShown } from './sayNotShown';
 import { theEngine } from './tab/engine';
 import { theSetFiles } from './tab/setFiles';
 import { useKeyed } from './useKeyed';
@@ -109,6 +109,10 @@ export function useSetColours(set: PieceSet): PageColours | null | undefined {
         const { look } = await frame.survey([lookedAt], theEngine().readRules);
         frame.close();
         put(() => pageColoursOf(look));
+      } catch (error) {
+        // Where its page is shown, why is said there.
+        wordsOf(error);
+        put(() => null);
       } finally {
         host.remove();
       }
@@ -131,6 +135,7 @@ export function useSetFrame(
 ): { readonly frame: PageFrame; readonly height: number } | undefined {
   const [shown, setShown] = useState<{ frame: PageFrame; height: number }>();
   const [frame, setFrame] = useState<PageFrame>();
+  const [tries, setTries] = useState(0);
   /** All that are in the place, the newest last. */
   const all = useRef<PageFrame[]>([]);
   useEffect(() => {
@@ -147,11 +152,11 @@ export function useSetFrame(
     };
     open().catch((error: unknown) => {
       if (!(error instanceof PageTaken)) {
-        say('bad', `The page could not be shown. ${wordsOf(error)}`);
+        sayNotShown(error, () => setTries((n) => n + 1));
       }
     });
     return () => given.abort();
-  }, [place, page]);
+  }, [place, page, tries]);
   useEffect(() => {
     if (!frame) {
       return;

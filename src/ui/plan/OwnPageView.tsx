@@ -54,7 +54,7 @@ export function OwnPageView({ opened, session, page, onDone }: Props) {
   const [stage, room] = useMeasure();
   // A picture of the page is known at its own width alone.
   const still = from === 'picture' ? own.files[0]?.size?.width : undefined;
-  const shown = usePageFrame(place, own, undefined, still);
+  const { shown, problem } = usePageFrame(place, own, undefined, still);
   const picture = usePagePicture(from === 'picture' ? own : undefined);
   const [screen, setWidth] = useState<number>(usualWidth);
   const width = still ?? screen;
@@ -212,6 +212,7 @@ export function OwnPageView({ opened, session, page, onDone }: Props) {
           role="region"
           aria-label="The page as it is"
         >
+          {problem !== undefined && <p className="text-soft">It cannot be shown: {problem}</p>}
           <div className="relative" style={{ width: width * scale, height: height * scale }}>
             <div
               ref={place}

@@ -48,7 +48,7 @@ export function OwnSheet({
   const [board, room] = useMeasure();
   const place = useRef<HTMLDivElement>(null);
   const { read, problem } = useKeptPage(own);
-  const shown = usePageFrame(place, read?.page, read?.survey);
+  const { shown, problem: unshown } = usePageFrame(place, read?.page, read?.survey);
   const lying = useLying(shown, own, site);
   const [tool, setTool] = useState<Tool>('slots');
   const [scheme, setScheme] = useState<Scheme>('light');
@@ -111,9 +111,9 @@ export function OwnSheet({
   const measured = measuring ? 'the place at all widths' : busy;
   const reading = shown ? measured : (busy ?? own.title);
   const says =
-    problem === undefined
+    (problem ?? unshown) === undefined
       ? reading && `Reading ${reading}…`
-      : `Your page cannot be shown: ${problem}`;
+      : `Your page cannot be shown: ${problem ?? unshown}`;
   const unplaced = slots.find((s) => !own.places.some((p) => p.slot === s.id));
   const toPlace = placing ? unplaced : undefined;
   const takeBox = async (box: PointedBox) => {

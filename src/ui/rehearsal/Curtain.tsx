@@ -29,8 +29,9 @@ export function Curtain({
   const [measure, room] = useMeasure();
   const place = useRef<HTMLDivElement>(null);
   const served = useRef<HTMLIFrameElement>(null);
-  const { read, problem } = useKeptPage(own);
-  const shown = usePageFrame(place, read?.page, read?.survey);
+  const { read, problem: unread } = useKeptPage(own);
+  const { shown, problem: unshown } = usePageFrame(place, read?.page, read?.survey);
+  const problem = unread ?? unshown;
   const [share, setShare] = useState(50);
   const [top, setTop] = useState(0);
   const [loaded, setLoaded] = useState(false);

@@ -38,7 +38,7 @@ export function OwnStage({
   const [host, setHost] = useState<HTMLDivElement | null>(null);
   const { read, problem } = useKeptPage(own);
   const inside = useMemo(() => ({ current: host }), [host]);
-  const shown = usePageFrame(inside, host ? read?.page : undefined, read?.survey);
+  const { shown, problem: unshown } = usePageFrame(inside, host ? read?.page : undefined, read?.survey);
   // A picture of the page is known at its own width alone.
   const still = own.from === 'picture' ? own.files[0]?.size?.width : undefined;
   const screenWidth = still ?? screen;
@@ -64,7 +64,7 @@ export function OwnStage({
       anchor={laid.anchor}
       dimensions={copy && area && intersect(copy, area)}
       says={{ ...showingWords, before: 'Your page as it was saved' }}
-      wait={waitFor(laid.height > 0, problem, own.title || page.name)}
+      wait={waitFor(laid.height > 0, problem ?? unshown, own.title || page.name)}
       onScroll={onScroll}
       page={
         <>

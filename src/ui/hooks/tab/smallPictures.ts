@@ -11,14 +11,9 @@ import { pictureFile } from './pictureFile';
 
 type Bytes = Uint8Array<ArrayBuffer>;
 
-/** Drawings of lines and areas are small as they are. */
-const isDrawing = (bytes: Bytes): boolean => bytes[0] === 0x3c;
-
-async function shrink(bytes: Bytes, kind: SmallKind): Promise<Blob> {
-  return isDrawing(bytes)
-    ? new Blob([bytes], { type: 'image/svg+xml' })
-    : pictureFile(await theEngine().shrink(bytes, smallRooms[kind]), 'image/webp');
-}
+/** Drawings too: a browser reads what styles and uses again in one, however deep. */
+const shrink = async (bytes: Bytes, kind: SmallKind): Promise<Blob> =>
+  pictureFile(await theEngine().shrink(bytes, smallRooms[kind]), 'image/webp');
 
 /** The owner's pictures made small. */
 export const theSmallPictures = lazily(
