@@ -44,7 +44,6 @@ const plain = (text: string): string =>
 
 const isTooMuchStyle = (css: string): boolean => boundedSheet(plain(css)).cut !== undefined;
 
-
 function isStyledTooMuch(tag: string): boolean {
   if ((plain(tag).match(/[([{]/g)?.length ?? 0) <= sheetLimits.mixes) {
     return false;

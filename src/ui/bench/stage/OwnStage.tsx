@@ -38,7 +38,11 @@ export function OwnStage({
   const [host, setHost] = useState<HTMLDivElement | null>(null);
   const { read, problem } = useKeptPage(own);
   const inside = useMemo(() => ({ current: host }), [host]);
-  const { shown, problem: unshown } = usePageFrame(inside, host ? read?.page : undefined, read?.survey);
+  const { shown, problem: unshown } = usePageFrame(
+    inside,
+    host ? read?.page : undefined,
+    read?.survey,
+  );
   // A picture of the page is known at its own width alone.
   const still = own.from === 'picture' ? own.files[0]?.size?.width : undefined;
   const screenWidth = still ?? screen;
