@@ -1,0 +1,86 @@
+/**
+ * Files that come of others by chance: those by which a part of the core runs that never ran before
+ * are kept, and changed in their turn. A minute for all doors; MUTATION says how many seconds.
+ */
+import { corpus, type Door, type Specimen } from './corpus.fixture';
+import { Coverage } from './coverage.fixture';
+import { doors, wrongWith } from './doors.fixture';
+import { Mutation, wholeFiles } from './mutation.fixture';
+
+const seconds = Number(process.env.MUTATION ?? 60);
+/** Fonts are read by a library alone. */
+const ours = (Object.keys(doors) as Door[]).filter((door) => door !== 'font');
+
+/** Numbers from 0 to 1 (Park and Miller, 1988). */
+function numbers(seed: number): () => number {
+  let state = seed;
+  return () => (state = (state * 48_271) % 2_147_483_647) / 2_147_483_647;
+}
+
+/** Of a batch it is asked whether anything new ran; only then, by which of its files. */
+const batch = 25;
+
+/** Files to begin with are small, so that many are tried. */
+const mostBytes = 4000;
+
+let all: readonly Specimen[];
+beforeAll(async () => {
+  all = [...(await corpus()), ...(await wholeFiles())];
+});
+
+test.each(ours)(
+  'whatever becomes of a %s by chance, something is made of it or it is said why not',
+  async (door) => {
+    const mutation = new Mutation(numbers(20_261_130 + ours.indexOf(door)));
+    const coverage = new Coverage();
+    const kept = all.filter((s) => s.door === door && s.bytes.length <= mostBytes);
+    for (const specimen of kept) {
+      expect(await wrongWith(specimen)).toEqual([]);
+    }
+    const seen = coverage.ran();
+    const before = seen.size;
+    const until = performance.now() + (seconds * 1000) / ours.length;
+    let tried = 0;
+    while (performance.now() < until) {
+      const made = Array.from({ length: batch }, () => mutation.of(mutation.pick(kept), kept));
+      for (const specimen of made) {
+        const wrong = await wrongWith(specimen);
+        // What it was is all that is needed to see it again.
+        expect(wrong.map((w) => [w, Buffer.from(specimen.bytes).toString('base64')])).toEqual([]);
+        tried++;
+      }
+      const fresh = new Set([...coverage.ran()].filter((block) => !seen.has(block)));
+      if (fresh.size > 0) {
+        kept.push(...(await thoseOf(made, fresh, coverage)));
+        fresh.forEach((block) => seen.add(block));
+      }
+    }
+    coverage.close();
+    // Chance that is not guided by anything finds nothing.
+    expect(before).toBeGreaterThan(0);
+    expect(tried).toBeGreaterThan(batch);
+    if (process.env.MUTATION) {
+      process.stdout.write(`${door}: ${tried} tried, ${before} to ${seen.size} blocks\n`);
+    }
+  },
+  (seconds + 120) * 1000,
+);
+
+/** Those of a batch by which some blocks ran, one for each: told by running them once more. */
+async function thoseOf(
+  made: readonly Specimen[],
+  blocks: ReadonlySet<string>,
+  coverage: Coverage,
+): Promise<Specimen[]> {
+  const left = new Set(blocks);
+  const found: Specimen[] = [];
+  for (const specimen of made) {
+    await wrongWith(specimen);
+    const ran = coverage.ran();
+    if ([...left].some((block) => ran.has(block))) {
+      found.push(specimen);
+      ran.forEach((block) => left.delete(block));
+    }
+  }
+  return found;
+}
