@@ -14,7 +14,7 @@ export default defineConfig({
   fullyParallel: true,
   timeout: 240_000,
   // Two cores that share their machine are at times several times slower than usual.
-  expect: { timeout: 60_000 },
+  expect: { timeout: 100_000 },
   forbidOnly: true,
   reporter: process.env.BROWSER_REPORT
     ? [['list'], ['json', { outputFile: process.env.BROWSER_REPORT }]]

@@ -78,6 +78,8 @@ test('every picture of the corpus is dropped on the shelf at once: each is there
 test('every page of the corpus is shown and surveyed: nothing runs, nothing is asked for, and the tab stands', async ({
   browser,
 }) => {
+  // A hundred pages, each laid out and surveyed.
+  test.setTimeout(480_000);
   const app = await application(browser);
   const told = watched(app);
   let shown = 0;
