@@ -4,6 +4,7 @@ import sharp from 'sharp';
 import { newWash } from '@/core/layers/fill';
 import { writeOpenRaster } from '@/core/openRaster/openRaster';
 import { writeRecipe } from '@/core/recolour/recipeFile';
+import { joinedBytes } from '@/core/files/joinedBytes';
 import type { Door, Specimen } from './corpus.fixture';
 
 type Bytes = Uint8Array<ArrayBuffer>;
@@ -201,36 +202,31 @@ export class Mutation {
     ];
     switch (Math.floor(this.random() * 7)) {
       case 0:
-        return joined(before, after);
+        return joinedBytes([before, after]);
       case 1:
-        return joined(before, part, part, after);
+        return joinedBytes([before, part, part, after]);
       case 2:
-        return joined(before, ...Array.from({ length: 50 }, () => part), after);
+        return joinedBytes([before, ...Array.from({ length: 50 }, () => part), after]);
       case 3:
-        return joined(
+        return joinedBytes([
           before,
           part.map((b) => b ^ (1 << Math.floor(this.random() * 8))),
           after,
-        );
+        ]);
       case 4: {
         const from = Math.floor(this.random() * other.length);
-        return joined(before, other.subarray(from, from + span), after);
+        return joinedBytes([before, other.subarray(from, from + span), after]);
       }
       default:
-        return joined(before, strToU8(this.pick([...words.any, ...wordsOf[door]])), part, after);
+        return joinedBytes([
+          before,
+          strToU8(this.pick([...words.any, ...wordsOf[door]])),
+          part,
+          after,
+        ]);
     }
   }
 }
 
 /** Bytes of a changed file: it does not grow for ever. */
 const longest = 20_000;
-
-function joined(...parts: readonly Uint8Array[]): Bytes {
-  const whole = new Uint8Array(parts.reduce((sum, p) => sum + p.length, 0));
-  let at = 0;
-  for (const part of parts) {
-    whole.set(part, at);
-    at += part.length;
-  }
-  return whole;
-}

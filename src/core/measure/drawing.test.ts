@@ -48,6 +48,12 @@ test.each([
   expect(foundIn(levels(16, 3, again))).toBe('more');
   expect(tooMuchIn(drawing(levels(mostInARow - 2, 1, again)))).toBeUndefined();
   expect(foundIn(levels(mostInARow + 2, 1, again))).toBe('more');
+  // Whichever of them stands first.
+  const backwards = (count: number) =>
+    Array.from({ length: count }, (_, i) => `<g id="b${i + 1}">${again(`b${i}`)}</g>`).join('') +
+    again(`b${count}`);
+  expect(tooMuchIn(drawing(`<g id="b0"/>${backwards(mostInARow - 2)}`))).toBeUndefined();
+  expect(foundIn(`<g id="b0"/>${backwards(mostInARow + 2)}`)).toBe('more');
 });
 
 test('maps of many areas, symbols that are used often, and circles are drawn', () => {

@@ -22,6 +22,16 @@ export const namedByUrl = (text: string): string[] =>
 /** Elements that are worked out once, however often they are named. */
 const once = /^(?:\w+:)?(?:linear|radial)gradient$/i;
 
+/** What an element comes to with all that it uses. */
+interface Total {
+  readonly drawn: number;
+  /** Elements that use each other, one after the other. */
+  readonly inARow: number;
+}
+
+const nothing: Total = { drawn: 0, inARow: 0 };
+const tooMuch: Total = { drawn: Infinity, inARow: Infinity };
+
 /** An element that has a name: those in it come after it, up to an end. */
 interface Named {
   readonly first: number;
@@ -36,7 +46,7 @@ export class DrawnElements {
   private readonly named = new Map<string, Named>();
   /** In the order of the elements that name others. */
   private readonly uses: { readonly by: number; readonly id: string }[] = [];
-  private readonly drawn = new Map<string, number>();
+  private readonly totals = new Map<string, Total>();
   private steps = 0;
 
   get depth(): number {
@@ -70,35 +80,38 @@ export class DrawnElements {
   /** Elements that are drawn all in all; endless where too many follow each other. */
   all(): number {
     this.open.forEach((own) => own && (own.end = this.count));
-    return this.from({ first: 0, end: this.count, once: false }, 0);
+    return this.from({ first: 0, end: this.count, once: false }, 0).drawn;
   }
 
-  private from({ first, end }: Named, inARow: number): number {
-    if (inARow > mostInARow) {
-      return Infinity;
-    }
-    let sum = end - first;
+  /** @param behind elements that led here */
+  private from({ first, end }: Named, behind: number): Total {
+    let drawn = end - first;
+    let inARow = 0;
     for (let i = this.firstUseFrom(first); i < this.uses.length && this.uses[i].by < end; i++) {
       this.steps++;
-      sum += this.of(this.uses[i].id, inARow + 1);
-      if (!(sum <= mostDrawn && this.steps <= mostDrawn)) {
-        return Infinity;
+      const used = this.of(this.uses[i].id, behind + 1);
+      drawn += used.drawn;
+      inARow = Math.max(inARow, used.inARow);
+      if (!(drawn <= mostDrawn && this.steps <= mostDrawn)) {
+        return tooMuch;
       }
     }
-    return sum;
+    return { drawn, inARow };
   }
 
-  private of(id: string, inARow: number): number {
-    const known = this.drawn.get(id);
+  private of(id: string, behind: number): Total {
+    const known = this.totals.get(id);
     const named = this.named.get(id);
-    if (known !== undefined || !named) {
-      return known ?? 0;
+    if (known || !named) {
+      return known ?? nothing;
     }
     // Whoever comes back to where it began draws nothing there.
-    this.drawn.set(id, 0);
-    const sum = this.from(named, inARow);
-    this.drawn.set(id, named.once && sum <= mostDrawn ? 0 : sum);
-    return sum;
+    this.totals.set(id, nothing);
+    const { drawn, inARow } = behind > mostInARow ? tooMuch : this.from(named, behind);
+    const total =
+      inARow < mostInARow ? { drawn: named.once ? 0 : drawn, inARow: inARow + 1 } : tooMuch;
+    this.totals.set(id, total);
+    return total;
   }
 
   private firstUseFrom(element: number): number {
