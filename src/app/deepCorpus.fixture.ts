@@ -62,6 +62,11 @@ const mixed = around('color-mix(in srgb,red,', 50_000, 'red');
 /** The insides of drawings. */
 export const deepDrawings: readonly (readonly [string, string])[] = [
   ['deep rules', `<style>${'a{'.repeat(20_000)}</style>`],
+  ['deep import', `<style>@import "data:text/css,${'a%7B'.repeat(20_000)}";</style>`],
+  [
+    'deep drawing',
+    `<image width="9" height="9" href="data:image/svg+xml,%3Csvg xmlns='http://www.w3.org/2000/svg'%3E%3Cstyle%3E${'a%7B'.repeat(20_000)}%3C/style%3E%3C/svg%3E"/>`,
+  ],
   ['deep style', `<g style="fill:${mixed}"/>`],
   ['deep colour', `<g fill="${mixed}"/>`],
   [

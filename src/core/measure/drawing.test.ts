@@ -89,6 +89,24 @@ test('entities of names are read, those that stand for parts of the drawing are 
   }
 });
 
+test('what brings whole sheets or drawings in is none, however that is written', () => {
+  const found = 'one that brings in sheets or other drawings';
+  for (const inside of [
+    '<style>@import "x.css";</style>',
+    '<style>@im\\70 ort "x.css";</style>',
+    '<image href="data:image/svg+xml,%3Csvg/%3E"/>',
+    '<image href=" da\nta:IMAGE/svg+xml,%3Csvg/%3E"/>',
+    '<image href="&#100;ata:image/svg+xml,%3Csvg/%3E"/>',
+    '<g style="mask:url(d\\61 ta:image/svg+xml,x)"/>',
+    '<link xmlns="http://www.w3.org/1999/xhtml" rel="stylesheet" href="data:text/css,a{}"/>',
+  ]) {
+    expect([inside, foundIn(inside)]).toEqual([inside, found]);
+  }
+  const sheet = '<?xml-stylesheet type="text/css" href="x.css"?>';
+  expect(tooMuchIn(file(`${sheet}<svg xmlns="http://www.w3.org/2000/svg"/>`))?.found).toBe(found);
+  expect(foundIn('<image href="data:image/png;base64,AAAA"/>')).toBeUndefined();
+});
+
 test('drawings of two bytes a letter are read too', () => {
   const text = `<svg xmlns="http://www.w3.org/2000/svg">${nested(deep)}</svg>`;
   const wide = Buffer.from(text, 'utf16le');

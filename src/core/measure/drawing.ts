@@ -42,6 +42,19 @@ const plain = (text: string): string =>
     return code <= 0x10ffff ? String.fromCodePoint(code) : whole;
   });
 
+/** With the letters that a style sheet writes by their numbers (CSS Syntax Level 3, 4.3.7). */
+const unescaped = (css: string): string =>
+  css.replace(/\\([0-9a-f]{1,6})[ \t\n\r\f]?/gi, (whole, hex: string) =>
+    parseInt(hex, 16) <= 0x10ffff ? String.fromCodePoint(parseInt(hex, 16)) : whole,
+  );
+
+/** Whole sheets and drawings that come in with it. */
+const broughtIn = /<\?xml-stylesheet|@import|data:(?:text\/css|image\/svg)/i;
+
+/** Browsers pass over blanks inside an address. */
+const bringsIn = (text: string): boolean =>
+  broughtIn.test(text) || broughtIn.test(unescaped(plain(text)).replace(/\s+/g, ''));
+
 const isTooMuchStyle = (css: string): boolean => boundedSheet(plain(css)).cut !== undefined;
 
 function isStyledTooMuch(tag: string): boolean {
@@ -60,6 +73,12 @@ export function tooMuchIn(bytes: Uint8Array): TooMuch | undefined {
   const text = textOf(bytes);
   if ([...text.matchAll(entities)].some(([, value]) => hiding.test(value))) {
     return { expected: 'a drawing written out', found: 'entities that stand for parts of it' };
+  }
+  if (bringsIn(text)) {
+    return {
+      expected: 'a drawing by itself',
+      found: 'one that brings in sheets or other drawings',
+    };
   }
   const elements = new DrawnElements();
   let styles: number | undefined;
