@@ -161,17 +161,23 @@ test('a recipe goes out as a file and comes in as it was; others are refused wit
   expect(refusal('{"recipeVersion":9}')).toBe(
     'a.json: expected a recipe of version 1, found version 9.',
   );
-  expect(
+  const withStep = (changed: object) =>
     refusal(
       JSON.stringify({
         recipeVersion: 1,
         name: 'x',
         spare: false,
         hues: null,
-        steps: [{ ...recipe.steps[0], colour: 'grue' }],
+        steps: [{ ...recipe.steps[0], ...changed }],
       }),
-    ),
-  ).toBe('a.json: Expected steps[0].colour as #rrggbb.');
+    );
+  expect(withStep({ colour: 'grue' })).toBe('a.json: expected steps[0].colour as #rrggbb.');
+  expect(withStep({ extent: undefined })).toBe(
+    'a.json: expected a step that reaches all of a picture.',
+  );
+  expect(withStep({ opacity: 'all' })).toBe(
+    'a.json: expected a number at steps[0].opacity, found “all”.',
+  );
 });
 
 describe('handed over with the site', () => {

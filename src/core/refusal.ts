@@ -30,8 +30,9 @@ export function wordsOf(error: unknown): string {
   return known ?? unforeseen;
 }
 
+/** A sentence as the end of another. */
+export const asClause = (sentence: string): string =>
+  sentence.replace(/\.$/, '').replace(/^(?!Soyez)[A-Z](?=[a-z ])/, (c) => c.toLowerCase());
+
 /** The same as the end of a sentence. */
-export const clauseOf = (error: unknown): string =>
-  wordsOf(error)
-    .replace(/\.$/, '')
-    .replace(/^(?!Soyez)[A-Z](?=[a-z ])/, (c) => c.toLowerCase());
+export const clauseOf = (error: unknown): string => asClause(wordsOf(error));

@@ -182,8 +182,8 @@ test.each([
     `Expected a site of version ${schemaVersion} or older, found version ${schemaVersion + 1}`,
   ],
   [null, `Expected a site of version ${schemaVersion} or older, found no version`],
-  [{ ...site, name: undefined }, 'name must be defined'],
-  [{ ...site, slots: [{ ...site.slots[0], width: 'wide' }] }, 'slots[0].width'],
+  [{ ...site, name: undefined }, 'Expected something at name, found nothing'],
+  [{ ...site, slots: [{ ...site.slots[0], width: 'wide' }] }, 'Expected a number at slots[0].width, found “wide”'],
   [
     { ...site, theme: { ...site.theme, colours: [{ name: 'kiln', hex: 'green' }] } },
     'Expected theme.colours[0].hex as #rrggbb',
@@ -198,7 +198,7 @@ test.each([
         },
       },
     },
-    'kind must be one of',
+    'Expected one of ',
   ],
   [
     {
@@ -210,7 +210,7 @@ test.each([
         },
       },
     },
-    'opacity',
+    'Expected at most 1 at pictures.p.layers[0].opacity, found 3',
   ],
 ])('a damaged site is refused with the field named (%#)', (damaged, message) => {
   expect(() => readSite(damaged)).toThrow(SiteError);

@@ -95,7 +95,7 @@ test.each([
     withSite((v) => {
       v.schemaVersion = 99;
     }),
-    `v.soyez: Expected a site of version ${schemaVersion} or older, found version 99`,
+    `v.soyez: expected a site of version ${schemaVersion} or older, found version 99`,
   ],
   [
     'no version',

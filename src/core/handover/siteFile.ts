@@ -1,7 +1,7 @@
 import { strFromU8, strToU8, zipSync, type Zippable } from 'fflate';
 import { boundedJson, JsonError, type JsonLimits } from '../files/boundedJson';
 import { ArchiveError, archiveLimits, unzip, type ArchiveLimits } from '../files/unzip';
-import { Refusal } from '../refusal';
+import { asClause, Refusal } from '../refusal';
 import { isFont } from '../text/fontFile';
 import { inspectPicture } from '../measure/inspect';
 import { assetsOf, assetsOfPage } from '../site/assets';
@@ -97,7 +97,9 @@ export function readSiteJson(name: string, bytes: Uint8Array): Site {
     if (error instanceof JsonError) {
       throw new ArchiveError(`${name}: expected ${error.expected}, found ${error.found}.`);
     }
-    throw error instanceof SiteError ? new SiteError(`${name}: ${error.message}.`) : error;
+    throw error instanceof SiteError
+      ? new SiteError(`${name}: ${asClause(error.message)}.`)
+      : error;
   }
 }
 

@@ -28,11 +28,13 @@ const stepSchema = lazy((step: RecipeStep | undefined) =>
     mixed()
       .oneOf([`a ${Object.keys(stepSchemas).join(', a ')}`])
       .required()
-  ).test('everywhere', 'Expected a step that reaches all of a picture', (value: RecipeStep) =>
-    value.kind === 'fill'
-      ? value.extent.type === 'all'
-      : !isRecolour(value) || value.reach === 'below',
-  ),
+  ).test('everywhere', 'Expected a step that reaches all of a picture', (value?: RecipeStep) => {
+    // It is asked before its fields are known to be there.
+    if (value?.kind === 'fill') {
+      return (value as Partial<typeof value>).extent?.type === 'all';
+    }
+    return !value || !isRecolour(value) || value.reach === 'below';
+  }),
 );
 
 export const recipeSchema = object({

@@ -46,7 +46,10 @@ function describe(bytes: Uint8Array): string {
   if (/ftyp(heic|heix|mif1)/.test(ascii(bytes, 4, 8))) {
     return 'a HEIC picture';
   }
-  return isText(bytes) ? 'text' : 'something else';
+  if (!isText(bytes)) {
+    return 'something else';
+  }
+  return /<svg[\s>]/.test(ascii(bytes, 0, 2000)) ? 'a drawing that does not say its size' : 'text';
 }
 
 /**
@@ -79,8 +82,10 @@ export function inspectPicture(name: string, bytes: Uint8Array): Inspected {
   const turned = (size.orientation ?? 1) >= 5;
   const width = turned ? size.height : size.width;
   const height = turned ? size.width : size.height;
-  if (!(width >= 1 && height >= 1)) {
-    throw refuse('a picture with a width and a height', `${width}×${height}`);
+  const isLength = (length: number | undefined) => Number.isFinite(length) && length! >= 1;
+  if (!isLength(width) || !isLength(height)) {
+    const px = (length: number) => (isLength(length) ? `${length} px` : 'none');
+    throw refuse('a picture with a width and a height', `width ${px(width)}, height ${px(height)}`);
   }
   if (width * height > limits.pixels) {
     throw refuse(

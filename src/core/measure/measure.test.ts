@@ -37,7 +37,22 @@ describe('files that come in', () => {
     [
       'flat.png',
       pngHeader(0, 10),
-      'flat.png: expected a picture with a width and a height, found 0×10.',
+      'flat.png: expected a picture with a width and a height, found width none, height 10 px.',
+    ],
+    [
+      'unsized.svg',
+      bytesOf('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 40 tall"></svg>'),
+      'unsized.svg: expected a picture with a width and a height, found width 40 px, height none.',
+    ],
+    [
+      'endless.svg',
+      bytesOf('<svg xmlns="http://www.w3.org/2000/svg" width="1e400" height="8"></svg>'),
+      'endless.svg: expected a picture with a width and a height, found width none, height 8 px.',
+    ],
+    [
+      'wide.svg',
+      bytesOf('<svg xmlns="http://www.w3.org/2000/svg" width="40"></svg>'),
+      'wide.svg: expected a JPEG, PNG, WebP, AVIF, GIF or SVG picture, found a drawing that does not say its size.',
     ],
     [
       'leaflet.jpg',

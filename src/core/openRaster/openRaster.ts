@@ -158,7 +158,7 @@ export function readOpenRaster(name: string, bytes: Uint8Array): ReadOra {
       height <= 20000
     )
   ) {
-    throw refuse('an image of whole px', image ? `${size?.w}×${size?.h}` : 'none');
+    throw refuse('an image of whole px', image ? `${size?.w ?? '?'}×${size?.h ?? '?'}` : 'none');
   }
   const layers: OraLayer[] = [];
   const notes = new Set<string>();

@@ -1,4 +1,6 @@
 import { array, boolean, lazy, number, object, string, ValidationError, type Schema } from 'yup';
+import { asClause } from '../refusal';
+import { schemaWords } from '../schemaWords';
 import { PageError } from './pageError';
 import type { PageSurvey } from './survey';
 import type { StoredSurvey } from './surveyText';
@@ -125,7 +127,7 @@ export function readSurvey(text: string): PageSurvey {
   try {
     stored = schema.validateSync(JSON.parse(text), { strict: true }) as unknown as StoredSurvey;
   } catch (error) {
-    const what = error instanceof ValidationError ? `: ${error.message}` : '';
+    const what = error instanceof ValidationError ? ` (${asClause(schemaWords(error))})` : '';
     throw new PageError(`Expected what was measured of a page, found something else${what}.`);
   }
   return {

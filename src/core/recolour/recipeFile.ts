@@ -1,7 +1,8 @@
 import { ValidationError } from 'yup';
 import { boundedJson, JsonError } from '../files/boundedJson';
 import { recipeSchema } from '../layers/recipe';
-import { Refusal } from '../refusal';
+import { asClause, Refusal } from '../refusal';
+import { schemaWords } from '../schemaWords';
 import type { Recipe } from '../site/model/recipe';
 
 /* A recipe as a file of its own: JSON with the version of what it is written in. */
@@ -59,7 +60,7 @@ export function readRecipe(fileName: string, text: string, id: string): Recipe {
     ) as unknown as Recipe;
   } catch (error) {
     if (error instanceof ValidationError) {
-      throw new RecipeError(`${fileName}: ${error.message}.`);
+      throw new RecipeError(`${fileName}: ${asClause(schemaWords(error))}.`);
     }
     throw error;
   }

@@ -120,6 +120,10 @@ interface Proposal {
 /** The lines of style sheets while they are gathered. */
 class Lines {
   private readonly lines = new Map<string, Placed>();
+  /** Keys of those in each declaration. */
+  private readonly within = new Map<string, string[]>();
+  /** How colours are written in place of others, by both. */
+  private readonly known = new Map<string, string>();
 
   constructor(private readonly decided: FollowInput['decided']) {}
 
@@ -130,12 +134,20 @@ class Lines {
   put(place: Place, proposal: Proposal, continues?: SheetLine['continues']): void {
     const line = this.lineOf(place, proposal);
     this.lines.set(line.key, continues ? { ...line, continues } : line);
+    const declaration = keyAt(place.file, place.d.start);
+    const others = this.within.get(declaration);
+    if (others) {
+      others.push(line.key);
+    } else {
+      this.within.set(declaration, [line.key]);
+    }
   }
 
   /** In place of what stands inside it, such as a variable's fallback. */
   putOver(place: Place, proposal: Proposal, continues?: SheetLine['continues']): void {
-    for (const [key, l] of this.lines) {
-      if (l.file === place.file && l.start >= place.start && l.end <= place.end) {
+    for (const key of this.within.get(keyAt(place.file, place.d.start)) ?? []) {
+      const other = this.lines.get(key);
+      if (other && other.start >= place.start && other.end <= place.end) {
         this.lines.delete(key);
       }
     }
@@ -149,9 +161,7 @@ class Lines {
     const key = keyAt(file, start);
     const decision = this.decided[key];
     const becomes = typeof decision === 'string' ? colourOf(decision) : to;
-    const written = /^var\(|^color-mix\(|\(\s*from\s/i.test(old)
-      ? hexOf(becomes)
-      : writtenLike(old, becomes);
+    const written = this.written(old, becomes);
     return {
       key,
       file,
@@ -168,6 +178,18 @@ class Lines {
       start,
       end,
     };
+  }
+
+  private written(old: string, becomes: Rgb): string {
+    const key = `${hexOf(becomes)} ${old}`;
+    let written = this.known.get(key);
+    if (written === undefined) {
+      written = /^var\(|^color-mix\(|\(\s*from\s/i.test(old)
+        ? hexOf(becomes)
+        : writtenLike(old, becomes);
+      this.known.set(key, written);
+    }
+    return written;
   }
 
   /** In the order of the files, and of the places in each. */
@@ -230,9 +252,7 @@ function layingOf(read: SheetsRead, { samples, set }: FollowInput): Laying {
 function putColours(lines: Lines, { scanned, bySide }: SheetsRead, laying: Laying): void {
   for (const { path: file, declared } of scanned) {
     for (const d of declared) {
-      const torn = tornRamps(
-        d.value,
-        d.start,
+      const torn = tornRamps(d.value, d.start, () =>
         d.colours.map(({ start, rgb }) => ({
           start,
           before: rgb,

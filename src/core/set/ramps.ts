@@ -8,6 +8,8 @@ interface Stop {
   readonly after: Rgb;
 }
 
+const noStops: ReadonlySet<number> = new Set();
+
 const gradient = /\b(?:repeating-)?(?:linear|radial|conic)-gradient\(/gi;
 
 /** Where the bracket that opens at a place closes; the text's end where it does not. */
@@ -34,11 +36,21 @@ function isMonotone(colours: readonly Rgb[]): boolean {
  * Stops of the gradients in a value that go one way in lightness and would not any more, because
  * some follow and some do not: all of such a gradient are to follow.
  * @param offset of the value in its sheet
+ * @param colours of the value, asked only where it has a gradient
  * @returns where the stops stand
  */
-export function tornRamps(value: string, offset: number, stops: readonly Stop[]): Set<number> {
+export function tornRamps(
+  value: string,
+  offset: number,
+  colours: () => readonly Stop[],
+): ReadonlySet<number> {
+  const gradients = [...value.matchAll(gradient)];
+  if (gradients.length === 0) {
+    return noStops;
+  }
+  const stops = colours();
   const torn = new Set<number>();
-  for (const m of value.matchAll(gradient)) {
+  for (const m of gradients) {
     const open = offset + m.index + m[0].length - 1;
     const end = offset + closing(value, open - offset);
     const own = stops.filter((s) => s.start > open && s.start < end);

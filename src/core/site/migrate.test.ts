@@ -23,6 +23,13 @@ test('a site of this version stays what it is', () => {
   expect(migrate(site)).toBe(site);
 });
 
+test('a site that lacks what its version has is refused in words', () => {
+  const old = { ...site, schemaVersion: 1, pages: [{ id: 'home' }] };
+  expect(() => migrate(old)).toThrow(
+    new MigrationError('Expected a whole site of version 1, found one without some of its parts'),
+  );
+});
+
 test('from 6: what is named and not there goes, and what is no list is left for the schema', () => {
   const old = { ...site, schemaVersion: 6, defaultBackground: 'gone' };
   expect(readSite(old)).toMatchObject({ schemaVersion, defaultBackground: null });

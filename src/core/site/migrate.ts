@@ -384,7 +384,8 @@ const steps: Readonly<Record<number, (site: Stored) => Stored>> = {
 /**
  * Brings stored data up to the present version, step by step; the fields themselves are checked
  * afterwards.
- * @throws MigrationError when it has no version, or a newer one than this program knows
+ * @throws MigrationError when it has no version, or a newer one than this program knows, or lacks
+ * what sites of its version have
  */
 export function migrate(value: unknown): unknown {
   let site = value as Stored;
@@ -399,6 +400,16 @@ export function migrate(value: unknown): unknown {
         `Expected a site of version ${schemaVersion} or older, found ${version === undefined ? 'no version' : `version ${String(version)}`}`,
       );
     }
-    site = step(site);
+    try {
+      site = step(site);
+    } catch (error) {
+      // Steps take for granted what sites of a version have.
+      if (error instanceof TypeError) {
+        throw new MigrationError(
+          `Expected a whole site of version ${String(version)}, found one without some of its parts`,
+        );
+      }
+      throw error;
+    }
   }
 }

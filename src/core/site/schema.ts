@@ -12,6 +12,7 @@ import {
 import { hexField as hex } from '../colour/hexField';
 import { recipeSchema } from '../layers/recipe';
 import { Refusal } from '../refusal';
+import { schemaWords } from '../schemaWords';
 import { migrate, MigrationError } from './migrate';
 import { schemaVersion, type Site } from './model/site';
 import { brokenReference } from './references';
@@ -193,7 +194,10 @@ export function readSite(value: unknown): Site {
     }
     return site;
   } catch (error) {
-    if (error instanceof ValidationError || error instanceof MigrationError) {
+    if (error instanceof ValidationError) {
+      throw new SiteError(schemaWords(error));
+    }
+    if (error instanceof MigrationError) {
       throw new SiteError(error.message);
     }
     throw error;

@@ -15,7 +15,7 @@ import { meetingSides, surroundOf } from '@/core/ownPage/surround';
 import type { MeasuredPlace, OwnPlace, SurroundAt } from '@/core/site/model/ownPage';
 import { boxesOn } from './boxes';
 import { namedFiles, openFrameDocument, patience, within } from './frameDocument';
-import { inkRuleOf } from './inkRule';
+import { inkRulesOf } from './inkRule';
 import type { RuleReader } from './layingRules';
 import { LivePagePicture } from './livePicture';
 import { apart } from './apart';
@@ -172,10 +172,12 @@ export interface PageFrame {
    */
   allWords(covered: boolean): Promise<WordsSeen>;
   /**
-   * The rule of the page's sheets that gives words of an element their colour, and the path of its
-   * sheet; undefined where none does.
+   * The rules of the page's sheets that give words of elements their colour, in their order, and the
+   * paths of their sheets; undefined where none does. Nothing else may be asked meanwhile.
    */
-  inkRule(selector: string): { readonly path: string; readonly selector: string } | undefined;
+  inkRules(
+    selectors: readonly string[],
+  ): Promise<({ readonly path: string; readonly selector: string } | undefined)[]>;
   /** What a window as large as the frame shows of the page, as pixels. */
   raster(wanted: Pick<RasterWanted, 'top' | 'without' | 'letters'>): Promise<Raster>;
   close(): void;
@@ -399,12 +401,16 @@ export async function openPageFrame(
       const cover = letterCover(black, await raster({ top: 0, letters: 'white' }));
       return { bare, cover, words };
     },
-    inkRule(selector) {
-      const found = find(selector);
-      const rule = found ? inkRuleOf(found) : undefined;
-      const key = keys.get(rule?.sheet.href ?? '');
-      const file = page.files.find((f) => f.key === key);
-      return rule && file && { path: file.path, selector: rule.selector };
+    async inkRules(wanted) {
+      const elements = wanted.map(find);
+      const there = elements.filter((element) => element !== null);
+      const rules = await inkRulesOf(document, there, outermost);
+      return elements.map((element) => {
+        const rule = element ? rules[there.indexOf(element)] : undefined;
+        const key = keys.get(rule?.sheet.href ?? '');
+        const file = page.files.find((f) => f.key === key);
+        return rule && file && { path: file.path, selector: rule.selector };
+      });
     },
     async surrounds(survey, asked) {
       if (view.innerHeight > mostRead) {

@@ -1,4 +1,5 @@
 import { nestedSelector, tidySelector } from '@/core/theme/selectorText';
+import { Breath } from '../breath';
 import { viewOf } from './rect';
 import { rulesOf } from './rules';
 
@@ -11,11 +12,9 @@ export interface InkRule {
 
 type Styled = CSSRule & { readonly style: CSSStyleDeclaration };
 
-/** No page has words in it. */
-const probe = 'rgb(1, 254, 3)';
-
-const saysColour = (rule: CSSRule): rule is Styled =>
-  'style' in rule && (rule as Styled).style.color !== '';
+/** A colour for each rule that no page has: beyond white, which CSS Color Level 4 keeps as it is. */
+const probeOf = (rule: number): string => `color(srgb ${rule} 0.9371 0)`;
+const probed = /^color\(srgb (\d+) 0\.9371 0\)$/;
 
 /** Of the rules around it too, since a nested one speaks of what it is in. */
 function selectorOf(rule: CSSRule): string {
@@ -24,39 +23,53 @@ function selectorOf(rule: CSSRule): string {
   return own === '' ? around : nestedSelector(around, tidySelector(own));
 }
 
-/** A selector that a browser does not take here may hold all the same. */
-function mayHold(rule: CSSRule, element: Element): boolean {
-  try {
-    return element.matches(selectorOf(rule).replace(/::?(?:before|after)\b/gi, '') || '*');
-  } catch {
-    return true;
-  }
-}
-
 /**
- * The rule that gives the words of an element their colour, be it that of what they lie in: which
- * one wins is asked of the browser. Undefined where no rule of a sheet does.
+ * The rules that give the words of elements their colour, be it that of what they lie in; undefined
+ * where no rule of a sheet does. Which one wins is asked of the browser: for a moment every rule says
+ * a colour of its own. Nothing else may look at the document meanwhile.
+ * @param layer in which what is important outdoes the page's own
  */
-export function inkRuleOf(element: Element): InkRule | undefined {
-  const view = viewOf(element.ownerDocument);
-  const rules = [...rulesOf(element.ownerDocument)].filter(saysColour);
-  for (let at: Element | null = element; at; at = at.parentElement) {
-    const holder = at;
-    const found = rules
-      .filter((rule) => mayHold(rule, holder))
-      .findLast(({ style }) => {
-        const [before, priority] = [
+export async function inkRulesOf(
+  document: Document,
+  elements: readonly Element[],
+  layer: string,
+): Promise<(InkRule | undefined)[]> {
+  const view = viewOf(document);
+  const saysColour = (rule: CSSRule): rule is Styled =>
+    'style' in rule &&
+    !(rule instanceof view.CSSKeyframeRule) &&
+    (rule as Styled).style.color !== '';
+  const still = document.createElement('style');
+  // What is on its way to another colour has none of both.
+  still.textContent = `@layer ${layer}{*{transition:none!important;animation:none!important}}`;
+  document.head.append(still);
+  const breath = new Breath();
+  const rules: { readonly rule: Styled; readonly value: string; readonly priority: string }[] = [];
+  try {
+    for (const rule of rulesOf(document)) {
+      if (saysColour(rule)) {
+        const { style } = rule;
+        const [value, priority] = [
           style.getPropertyValue('color'),
           style.getPropertyPriority('color'),
         ];
-        style.setProperty('color', probe, priority);
-        const seen = view.getComputedStyle(element).color === probe;
-        style.setProperty('color', before, priority);
-        return seen;
-      });
-    if (found?.parentStyleSheet) {
-      return { sheet: found.parentStyleSheet, selector: selectorOf(found) };
+        style.setProperty('color', probeOf(rules.length), priority);
+        rules.push({ rule, value, priority });
+      }
+      await breath.take();
     }
+    return elements.map((element) => {
+      const [, which] = probed.exec(view.getComputedStyle(element).color) ?? [];
+      const found = rules.at(Number(which ?? Number.NaN))?.rule;
+      return which !== undefined && found?.parentStyleSheet
+        ? { sheet: found.parentStyleSheet, selector: selectorOf(found) }
+        : undefined;
+    });
+  } finally {
+    for (const { rule, value, priority } of rules) {
+      rule.style.setProperty('color', value, priority);
+      await breath.take();
+    }
+    still.remove();
   }
-  return undefined;
 }

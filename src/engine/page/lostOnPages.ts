@@ -5,7 +5,7 @@ import type { LostWords, WordsCompared } from '@/core/set/lostContrast';
 import { openPageFrame, type PageFrame } from './frame';
 
 type Scheme = 'light' | 'dark';
-type Rule = ReturnType<PageFrame['inkRule']>;
+type Rule = Awaited<ReturnType<PageFrame['inkRules']>>[number];
 
 /** Words that lost their contrast, where they are seen and by which rule they have their colour. */
 export interface LostOnPage extends LostWords {
@@ -69,12 +69,6 @@ export async function lostOnPages(
         old.scheme(scheme);
         now.scheme(scheme);
         const rules = new Map<string, Rule>();
-        const ruleOf = (selector: string): Rule => {
-          if (!rules.has(selector)) {
-            rules.set(selector, now.inkRule(selector));
-          }
-          return rules.get(selector);
-        };
         for (const screen of screens) {
           if (!wanted()) {
             return undefined;
@@ -84,16 +78,20 @@ export async function lostOnPages(
           const was = await old.allWords(true);
           const { lost, kept, unread: more } = await compare(was, await now.allWords(false));
           unread = Math.max(unread, more);
+          const asked = [...new Set([...lost, ...kept].map(({ selector }) => selector))].filter(
+            (selector) => !rules.has(selector),
+          );
+          (await now.inkRules(asked)).forEach((rule, i) => rules.set(asked[i], rule));
           for (const words of lost) {
             const key = `${page} ${scheme} ${words.selector} ${words.text}`;
             const known = found.get(key);
             if (!known || words.after < known.after) {
-              const rule = ruleOf(words.selector);
+              const rule = rules.get(words.selector);
               found.set(key, { ...words, page, screen, scheme, rule });
             }
           }
           for (const { selector, grounds } of kept) {
-            const key = keyOf(scheme, ruleOf(selector));
+            const key = keyOf(scheme, rules.get(selector));
             beside.set(key, [...(beside.get(key) ?? []), ...grounds]);
           }
         }

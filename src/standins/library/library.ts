@@ -1,4 +1,5 @@
 import { array, number, object, string, ValidationError } from 'yup';
+import { schemaWords } from '@/core/schemaWords';
 import { Refusal } from '@/core/refusal';
 import { matches, shapes, type Query, type Shape } from '@/core/shelf/search';
 import catalogue from './catalogue.json';
@@ -85,7 +86,7 @@ export function searchLibrary(question: Readonly<Record<string, string>>): Libra
     );
   } catch (error) {
     if (error instanceof ValidationError) {
-      throw new LibraryError(error.message, 400);
+      throw new LibraryError(`${schemaWords(error)}.`, 400);
     }
     throw error;
   }
