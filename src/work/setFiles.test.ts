@@ -55,6 +55,7 @@ function ports(): SetPorts & { jobs: SetJob[] } {
       sheets: new Map(),
       families: [],
       inks: [],
+      patches: new Map(),
       proposed: [],
     }),
     handed: async ({ originals, written }) =>

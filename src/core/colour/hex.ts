@@ -7,10 +7,10 @@ export function rgbOf(hex: Hex): Rgb {
   return { r: n >> 16, g: (n >> 8) & 255, b: n & 255 };
 }
 
-const two = (level: number): string =>
-  Math.round(Math.min(255, Math.max(0, level)))
-    .toString(16)
-    .padStart(2, '0');
+/** Two digits for each level. */
+const digits = Array.from({ length: 256 }, (_, level) => level.toString(16).padStart(2, '0'));
+
+const two = (level: number): string => digits[Math.round(Math.min(255, Math.max(0, level)))];
 
 /** #rrggbb, lower case; levels are rounded, and clamped to 0..255. */
 export const hexOf = ({ r, g, b }: Rgb): Hex => `#${two(r)}${two(g)}${two(b)}`;

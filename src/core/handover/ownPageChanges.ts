@@ -1,7 +1,7 @@
 import { decodedCss, decodedHtml, reencoded, type DecodedText } from '../ownPage/encoding';
 import { baseOfPage } from '../ownPage/freeze';
 import type { Names } from '../ownPage/patch/sheetPatches';
-import { patched, patchedLines, type PatchedLines } from '../ownPage/patch/textPatch';
+import { patched, patchedLines, type PatchedLines } from '../files/textPatch';
 import { folderOf, folderSource } from '../ownPage/source';
 import type { OwnPage } from '../site/model/ownPage';
 import { sizeWords } from '../theme/cssText';

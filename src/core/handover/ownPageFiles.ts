@@ -1,6 +1,6 @@
 import { strFromU8, strToU8 } from 'fflate';
 import { frozenKey } from '../ownPage/frozen';
-import { patched } from '../ownPage/patch/textPatch';
+import { patched } from '../files/textPatch';
 import type { OwnPage, OwnPageFile } from '../site/model/ownPage';
 import { insideArchive } from './filePlan';
 import { endingOf, fileType } from './fileType';

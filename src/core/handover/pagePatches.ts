@@ -1,7 +1,7 @@
 import { string } from 'css-tree';
 import { documentPatches, sheetsLinkedIn } from '../ownPage/patch/documentPatches';
 import { sheetPatches, type Names } from '../ownPage/patch/sheetPatches';
-import type { TextPatch } from '../ownPage/patch/textPatch';
+import type { TextPatch } from '../files/textPatch';
 import { ruleWithin } from '../theme/cssText';
 import type { OwnRule, PageWishes } from './pageWishes';
 

@@ -1,6 +1,6 @@
 import { strFromU8, strToU8 } from 'fflate';
 import type { FrozenFile, FrozenPage } from '../ownPage/frozen';
-import { patched } from '../ownPage/patch/textPatch';
+import { patched } from '../files/textPatch';
 import { documentKey, keyNames, pagePatches, type TextKey } from './pagePatches';
 import type { OwnPage, OwnPlace } from '../site/model/ownPage';
 import type { PageWishes } from './pageWishes';

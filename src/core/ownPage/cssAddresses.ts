@@ -1,4 +1,5 @@
 import { string, tokenize, tokenTypes, url } from 'css-tree';
+import { patched, type TextPatch } from '../files/textPatch';
 
 /** What an address in a style sheet is for. */
 export type AddressUse = 'import' | 'file';
@@ -89,19 +90,22 @@ export function exchangeAddresses(
 }
 
 /**
- * A style sheet with the addresses that another form of it has, one after the other.
+ * What gives a style sheet the addresses that another form of it has, one after the other.
  * @returns undefined where they are not as many, or where one brings another sheet in
  */
-export function withAddressesOf(css: string, other: string): string | undefined {
+export function addressPatches(css: string, other: string): TextPatch[] | undefined {
   const [own, others] = [addressesIn(css), addressesIn(other)];
-  if (own.length !== others.length || own.some((span) => span.use === 'import')) {
-    return undefined;
-  }
-  let out = '';
-  let done = 0;
-  own.forEach(({ start, end }, i) => {
-    out += css.slice(done, start) + other.slice(others[i].start, others[i].end);
-    done = end;
-  });
-  return out + css.slice(done);
+  return own.length !== others.length || own.some((span) => span.use === 'import')
+    ? undefined
+    : own.map(({ start, end }, i) => ({
+        from: start,
+        to: end,
+        text: other.slice(others[i].start, others[i].end),
+      }));
+}
+
+/** A style sheet with the addresses of another form of it; undefined as for `addressPatches`. */
+export function withAddressesOf(css: string, other: string): string | undefined {
+  const patches = addressPatches(css, other);
+  return patches && patched(css, patches);
 }

@@ -117,20 +117,3 @@ export function writtenLike(text: string, rgb: Rgb): string {
   }
   return alpha === undefined ? hex : `rgb(${r} ${g} ${b} / ${alpha})`;
 }
-
-/** A text with other words at some places, and every other character as it was. */
-export function patched(
-  text: string,
-  changes: readonly { readonly start: number; readonly end: number; readonly to: string }[],
-): string {
-  let out = '';
-  let at = 0;
-  for (const { start, end, to } of [...changes].sort((a, b) => a.start - b.start)) {
-    if (start < at) {
-      throw new RangeError(`Expected changes that do not overlap, found two at ${start}.`);
-    }
-    out += text.slice(at, start) + to;
-    at = end;
-  }
-  return out + text.slice(at);
-}

@@ -4,7 +4,8 @@ import { contrastRatio } from '../legibility/contrast';
 import { newWash } from '../layers/fill';
 import { layRecipe } from '../recolour/recipe';
 import { decodeStylesheet, encodeStylesheet } from '../theme/sheetText';
-import { colourSpans, patched, writtenLike } from './colourSpans';
+import { patched } from '../files/textPatch';
+import { colourSpans, writtenLike } from './colourSpans';
 import { textPairs } from './contrast';
 import { readableOn } from './readable';
 import { hueOf } from '../recolour/spare';
@@ -316,13 +317,15 @@ test('what stands inside a variable that is put in another way is not changed tw
   ]);
   expect(after.get('a.css')).toContain('body { background: #9cae88 url(i/strip.png) repeat-x }');
 });
-test('changes that overlap are refused', () =>
-  expect(() =>
-    patched('abcdef', [
-      { start: 0, end: 3, to: 'x' },
-      { start: 2, end: 4, to: 'y' },
-    ]),
-  ).toThrow('do not overlap'));
+
+test('what was put in makes the sheets that are handed over of those that came', () => {
+  const { sheets, patches } = follow(input);
+  expect([...patches.keys()]).toEqual([...sheets.keys()]);
+  expect(patches.get('style.css')!.length).toBeGreaterThan(5);
+  for (const { path, text } of input.sheets) {
+    expect(patched(text, patches.get(path)!)).toBe(sheets.get(path));
+  }
+});
 
 test.each([
   ['body { background: url(p.png) repeat-x }', 1, 675, 'Gradient strip'],

@@ -2,6 +2,7 @@ import { deltaE, largestStep } from '../colour/difference';
 import { hexOf } from '../colour/hex';
 import { tryComputed } from '../colour/computed';
 import { colourOf, tryColour } from '../colour/parse';
+import { patched, type TextPatch } from '../files/textPatch';
 import type { Rgb } from '../raster/raster';
 import type { Sample } from '../recolour/offers';
 import { hueApart, reachingShare, sameHue } from '../recolour/reach';
@@ -11,7 +12,7 @@ import type { Hex } from '../site/model/hex';
 import type { PieceSet } from '../site/model/pieceSet';
 import type { SheetText } from '../theme/readTheme';
 import { isDarkSide } from '../theme/schemes';
-import { writtenLike, patched } from './colourSpans';
+import { writtenLike } from './colourSpans';
 import { pairsOf } from './contrast';
 import { familiesOf, type Family } from './families';
 import { groundPaths, pieceColours } from './pieceColours';
@@ -30,8 +31,9 @@ export interface Followed {
   readonly continued: readonly SheetLine[];
   /** How many of the lines follow. */
   readonly following: number;
-  /** The sheets with what follows put in, by their paths. */
+  /** The sheets with what follows put in, by their paths, and what was put in. */
   readonly sheets: ReadonlyMap<string, string>;
+  readonly patches: ReadonlyMap<string, readonly TextPatch[]>;
   readonly families: readonly Family[];
   /** Where sheets say the colour of words, in their order. */
   readonly inks: readonly Ink[];
@@ -69,7 +71,6 @@ function belonging(
   const colours = new Map(
     [...samples.values()].flat().map(({ colour }) => [hexOf(colour), colour]),
   );
-  const known = new Map<string, boolean>();
   const look = (colour: Rgb, lies: boolean): boolean => {
     const hue = hueOf(colour);
     if (hue !== undefined && old !== undefined && hueApart(hue, old) <= sameHue) {
@@ -83,17 +84,10 @@ function belonging(
     }
     return false;
   };
-  return (colour, property) => {
-    const lies = /^(background|border)/.test(property);
-    const key = `${hexOf(colour)} ${lies}`;
-    const before = known.get(key);
-    if (before !== undefined) {
-      return before;
-    }
-    const found = look(colour, lies);
-    known.set(key, found);
-    return found;
-  };
+  const lying = byColour((colour: Rgb) => look(colour, true));
+  const other = byColour((colour: Rgb) => look(colour, false));
+  return (colour, property) =>
+    (property.startsWith('background') || property.startsWith('border') ? lying : other)(colour);
 }
 
 /** A colour, or a variable put in, where a declaration has it. */
@@ -119,9 +113,8 @@ interface Proposal {
 
 /** The lines of style sheets while they are gathered. */
 class Lines {
-  private readonly lines = new Map<string, Placed>();
-  /** Keys of those in each declaration. */
-  private readonly within = new Map<string, string[]>();
+  /** Those of each declaration, by its file and where its value begins. */
+  private readonly byFile = new Map<string, Map<number, Placed[]>>();
   /** How colours are written in place of others, by both. */
   private readonly known = new Map<string, string>();
 
@@ -133,24 +126,26 @@ class Lines {
 
   put(place: Place, proposal: Proposal, continues?: SheetLine['continues']): void {
     const line = this.lineOf(place, proposal);
-    this.lines.set(line.key, continues ? { ...line, continues } : line);
-    const declaration = keyAt(place.file, place.d.start);
-    const others = this.within.get(declaration);
-    if (others) {
-      others.push(line.key);
-    } else {
-      this.within.set(declaration, [line.key]);
+    const whole = continues ? { ...line, continues } : line;
+    const declarations = this.byFile.get(place.file) ?? new Map<number, Placed[]>();
+    this.byFile.set(place.file, declarations);
+    const others = declarations.get(place.d.start);
+    if (!others) {
+      declarations.set(place.d.start, [whole]);
+      return;
     }
+    const same = others.findIndex((l) => l.start === whole.start);
+    others.splice(same < 0 ? others.length : same, same < 0 ? 0 : 1, whole);
   }
 
   /** In place of what stands inside it, such as a variable's fallback. */
   putOver(place: Place, proposal: Proposal, continues?: SheetLine['continues']): void {
-    for (const key of this.within.get(keyAt(place.file, place.d.start)) ?? []) {
-      const other = this.lines.get(key);
-      if (other && other.start >= place.start && other.end <= place.end) {
-        this.lines.delete(key);
-      }
-    }
+    const declarations = this.byFile.get(place.file);
+    const others = declarations?.get(place.d.start);
+    declarations?.set(
+      place.d.start,
+      others?.filter((l) => l.start < place.start || l.end > place.end) ?? [],
+    );
     this.put(place, proposal, continues);
   }
 
@@ -194,9 +189,8 @@ class Lines {
 
   /** In the order of the files, and of the places in each. */
   listed(files: readonly string[]): Placed[] {
-    const order = new Map(files.map((path, i) => [path, i]));
-    return [...this.lines.values()].sort((a, b) =>
-      a.file === b.file ? a.start - b.start : order.get(a.file)! - order.get(b.file)!,
+    return files.flatMap((file) =>
+      [...(this.byFile.get(file)?.values() ?? [])].flat().sort((a, b) => a.start - b.start),
     );
   }
 }
@@ -219,6 +213,20 @@ interface Laying {
   ): { readonly readable: Rgb; readonly sure: boolean } | undefined;
 }
 
+/** What was made of a colour before, for the same. */
+function byColour<T>(make: (colour: Rgb) => T): (colour: Rgb) => T {
+  const known = new Map<number, T>();
+  return (colour) => {
+    const key = (colour.r << 16) | (colour.g << 8) | colour.b;
+    let made = known.get(key);
+    if (made === undefined) {
+      made = make(colour);
+      known.set(key, made);
+    }
+    return made;
+  };
+}
+
 function layingOf(read: SheetsRead, { samples, set }: FollowInput): Laying {
   const { recipe } = set;
   const laid = layRecipe(recipe);
@@ -228,17 +236,23 @@ function layingOf(read: SheetsRead, { samples, set }: FollowInput): Laying {
   const fading = textsThatFade(pairsOf(read.words(groundPaths(samples)), before), laid);
   const share = recipe.hues === null ? undefined : reachingShare(recipe);
   const ofPieces = belonging(samples, tryColour(set.from) ?? colourOf('#000000'));
+  const reached = byColour((colour: Rgb) => share!(colour) >= 0.5);
+  const inDark = byColour((colour: Rgb) => withLuminance(laid.colour(colour), colour));
+  const askedInDark = byColour((colour: Rgb) => withLuminance(laidOnAll.colour(colour), colour));
   return {
     belongs(colour, d) {
       const family = read.asked(d);
       if (family) {
         return set.follows.includes(family);
       }
-      return share ? share(colour) >= 0.5 : ofPieces(colour, d.property);
+      return share ? reached(colour) : ofPieces(colour, d.property);
     },
     becomes(colour, d, start = d.start) {
-      const to = (read.asked(d) ? laidOnAll : laid).colour(colour);
-      return d.dark || isDarkSide(d.value, start - d.start) ? withLuminance(to, colour) : to;
+      const asked = read.asked(d) !== undefined;
+      if (d.dark || (read.bySide && isDarkSide(d.value, start - d.start))) {
+        return (asked ? askedInDark : inDark)(colour);
+      }
+      return (asked ? laidOnAll : laid).colour(colour);
     },
     onAll: laidOnAll.colour,
     faded: (file, d, colour) =>
@@ -376,19 +390,16 @@ export function follow(input: FollowInput): Followed {
     area: areas.get(path) ?? 0,
   }));
   const told = listed.map(({ start: _start, end: _end, ...line }) => line);
+  const patches = new Map<string, TextPatch[]>(all.map(({ path }) => [path, []]));
+  for (const { file, start, end, to } of following) {
+    patches.get(file)!.push({ from: start, to: end, text: to });
+  }
   return {
     lines: told,
     continued: told.filter((l) => l.continues),
     following: following.length,
-    sheets: new Map(
-      all.map(({ path, text }) => [
-        path,
-        patched(
-          text,
-          following.filter((l) => l.file === path),
-        ),
-      ]),
-    ),
+    sheets: new Map(all.map(({ path, text }) => [path, patched(text, patches.get(path)!)])),
+    patches,
     families: familiesOf(set, read.uses, pieces),
     inks: read.inks,
     proposed: read.proposed(pieces),

@@ -1,4 +1,5 @@
 import { boundedCache } from '../boundedCache';
+import { hexOf } from '../colour/hex';
 import type { Rgb } from '../raster/raster';
 import type { Hex } from '../site/model/hex';
 import type { AskedFamily } from '../site/model/pieceSet';
@@ -39,7 +40,7 @@ export interface SheetsRead {
   /** Where sheets say the colour of words, in their order. */
   readonly inks: readonly Ink[];
   readonly uses: readonly ColourUse[];
-  /** Every colour that stands in them. */
+  /** Every colour that stands in them, once. */
   readonly colours: readonly Rgb[];
   /** What the theme's old colour may be, the likeliest first. */
   proposed(pieces: Pieces): readonly Hex[];
@@ -97,7 +98,11 @@ function read(all: readonly SheetText[]): SheetsRead {
     varied: variedInDark(declared),
     inks: inksOf(scanned),
     uses,
-    colours: declared.flatMap((d) => d.colours.map((c) => c.rgb)),
+    colours: [
+      ...new Map(
+        declared.flatMap((d) => d.colours.map((c) => [hexOf(c.rgb), c.rgb] as const)),
+      ).values(),
+    ],
     proposed(pieces) {
       const of = JSON.stringify(pieces);
       if (lastProposed?.of !== of) {

@@ -1,6 +1,7 @@
 import { hexOf } from '../colour/hex';
 import type { Rgb } from '../raster/raster';
-import { colourSpans, patched, writtenLike } from './colourSpans';
+import { patched, type TextPatch } from '../files/textPatch';
+import { colourSpans, writtenLike } from './colourSpans';
 
 const attribute =
   /\s(fill|stroke|stop-color|flood-color|lighting-color|color|style)\s*=\s*("([^"]*)"|'([^']*)')/g;
@@ -21,7 +22,7 @@ const root = /<svg(?=[\s>])(?:[^>"']|"[^"]*"|'[^']*')*>/;
  * where black becomes another colour, the root says so, from where they inherit it. Masks go on
  * from black.
  */
-function inherited(text: string, to: Rgb): { start: number; end: number; to: string }[] {
+function inherited(text: string, to: Rgb): TextPatch[] {
   const tag = root.exec(text);
   if (!tag || hexOf(to) === hexOf(black)) {
     return [];
@@ -38,13 +39,13 @@ function inherited(text: string, to: Rgb): { start: number; end: number; to: str
     return [];
   }
   return [
-    { start: at, end: at, to: put(to) },
+    { from: at, to: at, text: put(to) },
     ...[...text.matchAll(mask)]
       .filter((m) => !/^<mask[^>]*\sfill\s*=/.test(m[0]))
       .map((m) => ({
-        start: m.index + '<mask'.length,
-        end: m.index + '<mask'.length,
-        to: put(black),
+        from: m.index + '<mask'.length,
+        to: m.index + '<mask'.length,
+        text: put(black),
       })),
   ];
 }
@@ -62,7 +63,7 @@ export function recolourSvg(text: string, becomes: (colour: Rgb) => Rgb): string
   }));
   const take = (value: string, at: number) => {
     for (const { start, end, text: old, rgb } of colourSpans(value, at)) {
-      changes.push({ start, end, to: writtenLike(old, becomes(rgb)) });
+      changes.push({ from: start, to: end, text: writtenLike(old, becomes(rgb)) });
     }
   };
   const takeDeclared = (css: string, at: number) => {
@@ -85,7 +86,7 @@ export function recolourSvg(text: string, becomes: (colour: Rgb) => Rgb): string
   return patched(
     text,
     changes.filter(
-      (c) => c.start === c.end || !masks.some((m) => c.start >= m.start && c.end <= m.end),
+      (c) => c.from === c.to || !masks.some((m) => c.from >= m.start && c.to <= m.end),
     ),
   );
 }

@@ -19,23 +19,32 @@ export function textsThatFade(
   pairs: readonly TextPair[],
   laid: LaidRecipe,
 ): Map<string, { readonly readable: Rgb; readonly sure: boolean }> {
-  return new Map(
-    pairs.flatMap(({ text, grounds, ratio, at, sure, picture }) => {
-      const under = grounds.map(laid.colour);
-      const became = laid.colour(text);
-      const then = leastRatio(became, under);
-      const least = leastContrast * (picture ? onPictures : 1);
-      return then < least && then < ratio - 0.005
-        ? [
-            [
-              `${at.file}:${at.line} ${hexOf(text)}`,
-              {
-                readable: readableOn(under, became, Math.max(least, ratio)),
-                sure: sure && ratio >= leastContrast,
-              },
-            ] as const,
-          ]
-        : [];
-    }),
-  );
+  /** What texts become, null where they can be read: many are of few colours. */
+  const known = new Map<string, Rgb | null>();
+  const made = ({ text, grounds, ratio, picture }: TextPair): Rgb | null => {
+    const under = grounds.map(laid.colour);
+    const became = laid.colour(text);
+    const then = leastRatio(became, under);
+    const least = leastContrast * (picture ? onPictures : 1);
+    return then < least && then < ratio - 0.005
+      ? readableOn(under, became, Math.max(least, ratio))
+      : null;
+  };
+  const fading = new Map<string, { readonly readable: Rgb; readonly sure: boolean }>();
+  for (const pair of pairs) {
+    const { text, grounds, ratio, at, sure, picture } = pair;
+    const key = `${hexOf(text)} ${grounds.map(hexOf).join('')} ${picture}`;
+    let readable = known.get(key);
+    if (readable === undefined) {
+      readable = made(pair);
+      known.set(key, readable);
+    }
+    if (readable) {
+      fading.set(`${at.file}:${at.line} ${hexOf(text)}`, {
+        readable,
+        sure: sure && ratio >= leastContrast,
+      });
+    }
+  }
+  return fading;
 }

@@ -22,7 +22,7 @@ import { apart } from './apart';
 import { filledNow, paintedBy, paintedNow, type PictureNow } from './placing';
 import { rasterise, type FilesRead, type RasterWanted } from './rasterise';
 import { heightOf, rectOf, viewOf } from './rect';
-import { Restyled } from './restyle';
+import { Restyled, type SheetTexts } from './restyle';
 import { shownIn } from './shownFile';
 import { PageScheme } from './scheme';
 import { ShortestSelectors } from './selectors';
@@ -78,11 +78,10 @@ export interface PageFrame {
   /** Which of its colour schemes it takes. */
   scheme(scheme: 'light' | 'dark'): void;
   /**
-   * Shows it with other texts in place of its style sheets, by their paths; with its own again where
-   * there are none.
+   * Shows it with other texts in place of its style sheets; with its own again where there are none.
    * @returns false where one cannot be exchanged
    */
-  restyle(sheets: ReadonlyMap<string, string> | undefined): boolean;
+  restyle(texts: SheetTexts | undefined): boolean;
   /** What it paints, and where at each of the widths; it is shown as before afterwards. */
   survey(widths: readonly number[], readRules: RuleReader): Promise<PageSurvey>;
   /**
@@ -326,12 +325,12 @@ export async function openPageFrame(
       whole = undefined;
       scheme.put(wanted);
     },
-    restyle(sheets) {
+    restyle(texts) {
       whole = undefined;
       restyled ??= new Restyled(document, page, addresses, scheme, (text) =>
         namedFiles(text, addresses),
       );
-      return restyled.put(sheets);
+      return restyled.put(texts);
     },
     async survey(widths, readRules) {
       const { width, height } = element.style;

@@ -33,9 +33,12 @@ interface Wanted {
   readonly screens: readonly number[];
   /** Compares words of both, in a worker. */
   compare(before: WordsSeen, after: WordsSeen): Promise<WordsCompared>;
-  /** Asked before each width; false gives it up. */
+  /** Asked between all parts of the work; false gives it up. */
   wanted(): boolean;
 }
+
+/** What was found so far is not wanted any more. */
+class GivenUp extends Error {}
 
 const utf8 = new TextDecoder();
 
@@ -58,6 +61,13 @@ export async function lostOnPages(
   host: HTMLElement,
   { pages, screens, compare, wanted }: Wanted,
 ): Promise<WordsOnPages | undefined> {
+  /** Each part keeps the thread for a while: whoever changes something meanwhile goes first. */
+  const still = <T>(part: () => Promise<T>): Promise<T> => {
+    if (!wanted()) {
+      throw new GivenUp();
+    }
+    return part();
+  };
   let unread = 0;
   const found = new Map<string, Omit<LostOnPage, 'beside'>>();
   const beside = new Map<string, Rgb[]>();
@@ -70,18 +80,17 @@ export async function lostOnPages(
         now.scheme(scheme);
         const rules = new Map<string, Rule>();
         for (const screen of screens) {
-          if (!wanted()) {
-            return undefined;
-          }
-          await old.show(screen);
-          await now.show(screen);
-          const was = await old.allWords(true);
-          const { lost, kept, unread: more } = await compare(was, await now.allWords(false));
+          await still(() => old.show(screen));
+          await still(() => now.show(screen));
+          const was = await still(() => old.allWords(true));
+          const is = await still(() => now.allWords(false));
+          const { lost, kept, unread: more } = await still(() => compare(was, is));
           unread = Math.max(unread, more);
           const asked = [...new Set([...lost, ...kept].map(({ selector }) => selector))].filter(
             (selector) => !rules.has(selector),
           );
-          (await now.inkRules(asked)).forEach((rule, i) => rules.set(asked[i], rule));
+          const inks = await still(() => now.inkRules(asked));
+          inks.forEach((rule, i) => rules.set(asked[i], rule));
           for (const words of lost) {
             const key = `${page} ${scheme} ${words.selector} ${words.text}`;
             const known = found.get(key);
@@ -96,6 +105,11 @@ export async function lostOnPages(
           }
         }
       }
+    } catch (error) {
+      if (error instanceof GivenUp) {
+        return undefined;
+      }
+      throw error;
     } finally {
       old.close();
       now.close();

@@ -1,4 +1,5 @@
-import { withAddressesOf } from '@/core/ownPage/cssAddresses';
+import { areApart, patched, type TextPatch } from '@/core/files/textPatch';
+import { addressPatches, withAddressesOf } from '@/core/ownPage/cssAddresses';
 import type { FrozenPage } from '@/core/ownPage/frozen';
 import { boundedSheet } from '@/core/theme/boundedSheet';
 import type { PageScheme } from './scheme';
@@ -12,6 +13,15 @@ interface Sheet {
   /** As it came last. */
   text: string;
   style: HTMLStyleElement | undefined;
+  /** What lays it out as it came, once that was asked; null where that is not so easily told. */
+  laying: readonly TextPatch[] | null | undefined;
+}
+
+/** What is put in place of style sheets, by their paths. */
+export interface SheetTexts {
+  readonly sheets: ReadonlyMap<string, string>;
+  /** How they come of those of the page, where that is known. */
+  readonly patches?: ReadonlyMap<string, readonly TextPatch[]>;
 }
 
 const utf8 = new TextDecoder();
@@ -38,22 +48,28 @@ export class Restyled {
           const [frozen, came] = [utf8.decode(bytes), utf8.decode(original)];
           return [
             path,
-            own.map((link) => ({ link, frozen, original: came, text: came, style: undefined })),
+            own.map((link) => ({
+              link,
+              frozen,
+              original: came,
+              text: came,
+              style: undefined,
+              laying: undefined,
+            })),
           ];
         }),
     );
   }
 
   /**
-   * @param texts of style sheets as they would be handed over, by their paths; undefined for those
-   * of the page itself
+   * @param texts of style sheets as they would be handed over; undefined for those of the page itself
    * @returns false where one of them cannot be exchanged; those before it are
    */
-  put(texts: ReadonlyMap<string, string> | undefined): boolean {
+  put(texts: SheetTexts | undefined): boolean {
     for (const [path, own] of this.sheets) {
       for (const sheet of own) {
-        const text = texts?.get(path) ?? sheet.original;
-        if (sheet.text !== text && !this.exchange(sheet, text)) {
+        const text = texts?.sheets.get(path) ?? sheet.original;
+        if (sheet.text !== text && !this.exchange(sheet, text, texts?.patches?.get(path))) {
           return false;
         }
       }
@@ -61,14 +77,33 @@ export class Restyled {
     return true;
   }
 
-  private exchange(sheet: Sheet, text: string): boolean {
+  /** It is read through only where patches do not tell what it comes to: that lasts. */
+  private laid(sheet: Sheet, text: string, patches?: readonly TextPatch[]): string | undefined {
+    if (patches && patched(sheet.original, patches) === text) {
+      sheet.laying ??= this.layingOf(sheet);
+      const both = sheet.laying && [...sheet.laying, ...patches];
+      if (both && areApart(both)) {
+        return patched(sheet.original, both);
+      }
+    }
     const css = withAddressesOf(boundedSheet(text).text, sheet.frozen);
+    return css === undefined ? undefined : this.named(css);
+  }
+
+  private layingOf({ original, frozen }: Sheet): readonly TextPatch[] | null {
+    const patches =
+      boundedSheet(original).cut === undefined ? addressPatches(original, frozen) : undefined;
+    return patches?.map((patch) => ({ ...patch, text: this.named(patch.text) })) ?? null;
+  }
+
+  private exchange(sheet: Sheet, text: string, patches?: readonly TextPatch[]): boolean {
+    const css = this.laid(sheet, text, patches);
     if (css === undefined || !sheet.link.sheet) {
       return false;
     }
     const style = this.document.createElement('style');
     style.media = sheet.link.media;
-    style.textContent = this.named(css);
+    style.textContent = css;
     const before = sheet.style?.sheet ?? undefined;
     (sheet.style ?? sheet.link).after(style);
     sheet.style?.remove();

@@ -106,7 +106,8 @@ function useMeasured(
         put(() => ({ ...notYet, problem }));
       }
     },
-    { oneAtATime: true },
+    // It keeps the thread for moments at a time, which who is still changing something would feel.
+    { oneAtATime: true, rest: 1200 },
   );
   return { ...(key !== undefined && current ? value : notYet), running };
 }

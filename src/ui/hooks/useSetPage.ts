@@ -10,6 +10,7 @@ import { pageColoursOf, type PageColours } from '@/core/set/harmonyOnSheets';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import { openPageFrame, type PageFrame } from '@/engine/page/frame';
 import { PageTaken } from '@/engine/page/frameDocument';
+import type { SheetTexts } from '@/engine/page/restyle';
 import { pagesOfSet, pagesRecoloured } from '@/work/setPages';
 import { hiddenHost } from './hiddenHost';
 import { sayNotShown } from './sayNotShown';
@@ -123,7 +124,7 @@ export function useSetColours(set: PieceSet): PageColours | null | undefined {
 
 /**
  * A page in a place, at a width; the one before stays until the next can be seen.
- * @param sheets style sheets that it is shown with, by their paths; of what changes they come first
+ * @param texts of style sheets that it is shown with; of what changes they come first
  * @returns its frame once it is laid out, and how high it is, px
  */
 export function useSetFrame(
@@ -131,7 +132,7 @@ export function useSetFrame(
   page: FrozenPage | undefined,
   width: number,
   dark: boolean,
-  sheets?: ReadonlyMap<string, string>,
+  texts?: SheetTexts,
 ): { readonly frame: PageFrame; readonly height: number } | undefined {
   const [shown, setShown] = useState<{ frame: PageFrame; height: number }>();
   const [frame, setFrame] = useState<PageFrame>();
@@ -180,8 +181,8 @@ export function useSetFrame(
   const seen = shown?.frame;
   useEffect(() => {
     // What cannot be shown so at once comes with the files.
-    seen?.restyle(sheets);
-  }, [seen, sheets]);
+    seen?.restyle(texts);
+  }, [seen, texts]);
   useEffect(() => {
     const left = all.current;
     return () => left.splice(0).forEach((one) => one.close());

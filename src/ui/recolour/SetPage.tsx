@@ -88,7 +88,7 @@ export function SetPage({ set, written, followed, onInks }: Props) {
       <Stage
         before={before}
         after={after}
-        sheets={pages.active ? followed?.sheets : undefined}
+        texts={pages.active ? followed : undefined}
         width={width}
         dark={scheme === 'dark'}
         split={split}
@@ -119,7 +119,7 @@ const step = 5;
 function Stage({
   before,
   after,
-  sheets,
+  texts,
   width,
   dark,
   split,
@@ -128,8 +128,8 @@ function Stage({
 }: {
   before: Parameters<typeof useSetFrame>[1];
   after: Parameters<typeof useSetFrame>[1];
-  /** As they would be handed over. */
-  sheets: ReadonlyMap<string, string> | undefined;
+  /** Style sheets as they would be handed over. */
+  texts: Parameters<typeof useSetFrame>[4];
   width: number;
   dark: boolean;
   split: number;
@@ -140,7 +140,7 @@ function Stage({
   const old = useRef<HTMLDivElement>(null);
   const now = useRef<HTMLDivElement>(null);
   const was = useSetFrame(old, before, width, dark);
-  const is = useSetFrame(now, after, width, dark, sheets);
+  const is = useSetFrame(now, after, width, dark, texts);
   const scale = Math.min(1, (room.width - 24) / width);
   const height = Math.max(was?.height ?? 0, is?.height ?? 0);
   const drag = (e: PointerEvent<HTMLDivElement>) => {

@@ -1,6 +1,6 @@
 import { documentPatches, sheetsLinkedIn, type DocumentWishes } from './documentPatches';
 import type { Names } from './sheetPatches';
-import { patched } from './textPatch';
+import { patched } from '../../files/textPatch';
 
 const names = (renamed: Readonly<Record<string, string>> = {}): Names => ({
   keyOf: (address) => /(\w+)\.(?:png|css)\b/.exec(address)?.[1],

@@ -12,7 +12,7 @@ import {
   type Names,
   type RuleWish,
 } from './sheetPatches';
-import { patched, type TextPatch } from './textPatch';
+import { patched, type TextPatch } from '../../files/textPatch';
 
 /** A picture that tags of the page show. */
 export interface TagWish {

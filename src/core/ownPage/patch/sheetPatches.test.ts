@@ -1,5 +1,5 @@
 import { declaredIn, sheetPatches, type Names } from './sheetPatches';
-import { patched } from './textPatch';
+import { patched } from '../../files/textPatch';
 
 const names = (renamed: Readonly<Record<string, string>> = {}): Names => ({
   keyOf: (address) => /^(?:\.\.\/)?img\/(\w+)\.png/.exec(address)?.[1] ?? undefined,

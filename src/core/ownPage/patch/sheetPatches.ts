@@ -1,7 +1,7 @@
 import { parse, type CssNode, type Declaration, type DeclarationList } from 'css-tree';
 import { addressesIn, writtenAddress } from '../cssAddresses';
 import { rulesNamingFiles } from '../ruleText';
-import type { TextPatch } from './textPatch';
+import type { TextPatch } from '../../files/textPatch';
 
 /** What a rule is to declare. */
 export interface Declared {

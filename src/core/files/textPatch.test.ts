@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { patched, patchedLines } from './textPatch';
+import { areApart, patched, patchedLines } from './textPatch';
 
 test('parts are exchanged wherever they stand, whatever order they come in', () => {
   const patches = [
@@ -14,6 +14,12 @@ test('parts are exchanged wherever they stand, whatever order they come in', () 
       { from: 2, to: 4, text: '' },
     ]),
   ).toThrow(RangeError);
+});
+
+test('patches that lie over each other are told', () => {
+  const at = (from: number, to: number) => ({ from, to, text: '' });
+  expect(areApart([at(4, 6), at(0, 3), at(3, 3), at(3, 4)])).toBe(true);
+  expect(areApart([at(4, 6), at(0, 5)])).toBe(false);
 });
 
 test('lines that change are told with their numbers, those beside each other together', () => {

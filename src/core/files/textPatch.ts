@@ -16,6 +16,10 @@ export interface PatchedLines {
 const inOrder = (patches: readonly TextPatch[]): TextPatch[] =>
   [...patches].sort((a, b) => a.from - b.from || a.to - b.to);
 
+/** None lies over another. */
+export const areApart = (patches: readonly TextPatch[]): boolean =>
+  inOrder(patches).every(({ from }, i, all) => i === 0 || from >= all[i - 1].to);
+
 /**
  * A text with parts of it exchanged.
  * @param patches none of which lies over another; those at one place come in their order
