@@ -42,6 +42,8 @@ export interface Channel<C extends Calls> {
   ): Promise<C[K]['answer']>;
   /** Ends the worker and rejects what is pending; the next question starts a new one. */
   restart(reason: string): void;
+  /** Its worker is there. */
+  readonly started: boolean;
 }
 
 /** What a channel does when its worker ends or falls silent. */
@@ -147,6 +149,9 @@ export function createChannel<C extends Calls>(
       });
     },
     restart: (reason) => drop(new WorkerStopped(reason)),
+    get started() {
+      return worker !== undefined;
+    },
   };
 }
 

@@ -72,6 +72,12 @@ const pause = 120;
 /** The same of what was drawn roughly and takes long: a hand that stops a moment may go on. */
 const longPause = 300;
 
+/** A picture is drawn without the photos that are not there after so long, ms. */
+const patience = 500;
+
+/** While more photos come, it is drawn anew with those that did each so many ms. */
+const between = 300;
+
 export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Drawer {
   let nextView = 1;
   let provided = new Map<string, Provided>();
@@ -136,50 +142,81 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
     /** Workers that died in a row over what is shown. */
     let crashes = 0;
     const awaited = new Set<string>();
+    /** Those that could not be read are not read again for the same drawing. */
+    const failed = new Set<string>();
+    /** Nothing has been drawn yet. */
+    let opening = true;
+    /** When it was drawn last, ms. */
+    let drawnAt = 0;
 
-    function fetchMissing(missing: readonly MissingAsset[]): void {
-      for (const { assetId, halvings } of missing) {
-        const wanted = `${assetId} ${halvings}`;
-        if (awaited.has(wanted)) {
-          continue;
+    async function fetchOne({ assetId, halvings }: MissingAsset, wanted: string): Promise<void> {
+      try {
+        await provide(assetId, halvings);
+        awaited.delete(wanted);
+        const last = awaited.size === 0;
+        if (latest && !opening && (last || performance.now() - drawnAt > between)) {
+          show(latest);
         }
-        awaited.add(wanted);
-        provide(assetId, halvings)
-          .then(() => {
-            if (latest) {
-              show(latest);
-            }
-          })
-          .catch((error: unknown) => {
-            if (!closed && !(error instanceof WorkerCrash)) {
-              listener.onFailure(wordsOf(error));
-            }
-          })
-          .finally(() => awaited.delete(wanted));
+      } catch (error) {
+        awaited.delete(wanted);
+        failed.add(wanted);
+        if (!closed && !(error instanceof WorkerCrash)) {
+          listener.onFailure(wordsOf(error));
+        }
       }
+    }
+
+    function fetchMissing(missing: readonly MissingAsset[]): Promise<unknown> {
+      const fetches: Promise<void>[] = [];
+      for (const asset of missing) {
+        const wanted = `${asset.assetId} ${asset.halvings}`;
+        if (!awaited.has(wanted) && !failed.has(wanted)) {
+          awaited.add(wanted);
+          fetches.push(fetchOne(asset, wanted));
+        }
+      }
+      return Promise.all(fetches);
+    }
+
+    /** Photos are on their way before anything is drawn, and most of them there. */
+    async function open(drawing: Drawing): Promise<void> {
+      const missing = await render.ask('lacking', { view: name, drawing });
+      let late: ReturnType<typeof setTimeout>;
+      const patient = new Promise((resolve) => {
+        late = setTimeout(resolve, patience);
+      });
+      await Promise.race([fetchMissing(missing).finally(() => clearTimeout(late)), patient]);
     }
 
     async function next(): Promise<void> {
       if (busy || closed || !waiting) {
         return;
       }
-      const { drawing, focus } = waiting;
+      let { drawing, focus } = waiting;
       waiting = undefined;
       busy = true;
       clearTimeout(rest);
       rest = undefined;
       try {
+        if (opening) {
+          await open(drawing);
+          opening = false;
+          // What came meanwhile is what is wanted.
+          ({ drawing, focus } = waiting ?? { drawing, focus });
+          waiting = undefined;
+        }
         const frame = await render.ask('frame', { view: name, drawing, whole, focus });
         if (closed) {
           return;
         }
         whole = false;
+        drawnAt = performance.now();
         crashes = 0;
         listener.onFrame(
           frame,
           frame.complete && frame.missing.length === 0 && waiting === undefined,
         );
-        fetchMissing(frame.missing);
+        void fetchMissing(frame.missing);
         if (!frame.complete) {
           rest = setTimeout(finish, frame.rough ? longPause : pause);
         }
@@ -203,7 +240,10 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
     }
 
     function show(drawing: Drawing, focus?: Rect): void {
-      crashes = drawing === latest ? crashes : 0;
+      if (drawing !== latest) {
+        crashes = 0;
+        failed.clear();
+      }
       latest = drawing;
       waiting = { drawing, focus };
       void next();
@@ -213,6 +253,7 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
       whole = true;
       crashes++;
       awaited.clear();
+      failed.clear();
       if (latest && crashes < mostCrashes) {
         show(latest);
       }

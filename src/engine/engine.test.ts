@@ -162,6 +162,8 @@ interface Setup {
   lost: number;
   /** Every worker that is to draw a frame dies of it. */
   deadly: boolean;
+  /** How long it takes until the bytes of assets are there, ms. */
+  slowness: Readonly<Record<string, number>>;
 }
 
 async function until(holds: () => boolean): Promise<void> {
@@ -199,6 +201,7 @@ function engineWith(setup: Setup) {
             };
             return { answer };
           },
+          lacking: () => ({ answer: missingOf(setup) }),
           asset({ assetId, halvings }) {
             if (setup.lost > 0) {
               setup.lost--;
@@ -349,10 +352,14 @@ function engineWith(setup: Setup) {
           contrasts: () => new Promise(() => {}),
         }),
       ),
-    assetBytes: async (id) =>
-      id === 'letters'
+    assetBytes: async (id) => {
+      if (setup.slowness[id]) {
+        await pause(setup.slowness[id]);
+      }
+      return id === 'letters'
         ? new TextEncoder().encode('wOF2')
-        : new Uint8Array([id === 'broken' ? 0 : 1]),
+        : new Uint8Array([id === 'broken' ? 0 : 1]);
+    },
   });
 }
 
@@ -370,6 +377,7 @@ const setUp = (missing: string[] = []): Setup => ({
   codecFails: 0,
   lost: 0,
   deadly: false,
+  slowness: {},
 });
 const pause = (ms: number) =>
   new Promise((resolve) => {
@@ -407,8 +415,14 @@ test('of many drawings asked for at once, the first and the newest are drawn', a
     view.show(drawing(s));
   }
   await rest();
-  expect(setup.drawn).toEqual([0.1, 0.5]);
-  expect(heard.frames.map((f) => f.changed.width)).toEqual([2, 1]);
+  // Before the first is drawn it is asked what it needs.
+  expect(setup.drawn).toEqual([0.5]);
+  for (const s of [0.6, 0.7, 0.8]) {
+    view.show(drawing(s));
+  }
+  await rest();
+  expect(setup.drawn).toEqual([0.5, 0.6, 0.8]);
+  expect(heard.frames.map((f) => f.changed.width)).toEqual([2, 1, 1]);
 });
 
 test('after a crash the last frame is drawn again, whole, by a new worker', async () => {
@@ -425,14 +439,38 @@ test('after a crash the last frame is drawn again, whole, by a new worker', asyn
   expect(heard.failures).toEqual([]);
 });
 
-test('a photo that is not there is decoded, handed over once, and the picture drawn again', async () => {
+test('photos are decoded and handed over once before a picture is drawn; for one that comes later it is drawn again', async () => {
   const setup = setUp(['pots']);
   const heard = listen();
   const view = engineWith(setup).view(heard);
   view.show(drawing(0.2));
   await rest();
   expect(setup.given).toEqual(['pots']);
-  expect(heard.frames.map((f) => f.missing)).toEqual([[{ assetId: 'pots', halvings: 0 }], []]);
+  expect(heard.frames.map((f) => f.missing)).toEqual([[]]);
+  setup.missing.push('kiln');
+  view.show(drawing(0.3));
+  await rest();
+  expect(setup.given).toEqual(['pots', 'kiln']);
+  expect(heard.frames.slice(1).map((f) => f.missing)).toEqual([
+    [{ assetId: 'kiln', halvings: 0 }],
+    [],
+  ]);
+});
+
+test('photos that take long are not waited for, and those that come soon after each other are drawn together', async () => {
+  jest.useFakeTimers();
+  try {
+    const setup = setUp(['a', 'b', 'c']);
+    const heard = listen();
+    setup.slowness = { a: 700, b: 710, c: 720 };
+    engineWith(setup).view(heard).show(drawing(0.2));
+    await jest.advanceTimersByTimeAsync(650);
+    expect(heard.frames.map((f) => f.missing.length)).toEqual([3]);
+    await jest.advanceTimersByTimeAsync(400);
+    expect(heard.frames.map((f) => f.missing.length)).toEqual([3, 0]);
+  } finally {
+    jest.useRealTimers();
+  }
 });
 
 test('a photo is decoded as large as it is needed, and again only where more of it is', async () => {
@@ -446,7 +484,7 @@ test('a photo is decoded as large as it is needed, and again only where more of 
   engine.view(heard).show(drawing(0.3));
   await rest();
   expect([setup.decodedAt, setup.givenAt.get('pots')]).toEqual([[2, 1], 1]);
-  expect(heard.frames.map((f) => f.missing)).toEqual([[{ assetId: 'pots', halvings: 1 }], []]);
+  expect(heard.frames.map((f) => f.missing)).toEqual([[]]);
   setup.halvings = 3;
   await engine.pixels(drawing(0.2));
   expect(setup.decodedAt).toEqual([2, 1]);
@@ -462,7 +500,7 @@ test('a font of the owner’s is handed over as it is, and the picture drawn aga
   view.show(drawing(0.2));
   await rest();
   expect(setup.given).toEqual(['font letters', 'letters']);
-  expect(heard.frames.map((f) => f.missing)).toEqual([[{ assetId: 'letters', halvings: 0 }], []]);
+  expect(heard.frames.map((f) => f.missing)).toEqual([[]]);
 });
 
 test('a colour is sampled from the photo itself, which is handed over first; outside of it there is none', async () => {

@@ -26,6 +26,7 @@ import type { PageSurvey } from '@/core/ownPage/survey';
 import type { OpenedPage } from '@/core/ownPage/openPages';
 import type { OpenedTheme, ThemeFile } from '@/core/theme/openTheme';
 import { silences } from './limits';
+import { SharedWork } from './sharedWork';
 import { openTrial } from './openTrial';
 import { createSetEngine, type SetEngine } from './setEngine';
 import { createSheetEngine, type SheetEngine } from './sheetEngine';
@@ -178,8 +179,11 @@ export function createEngine(parts: EngineParts): Engine {
     urgency === 'now'
       ? foreground.during(() => twice(() => work(codec)))
       : desk.use(1, urgency, ([one]) => twice(() => work(one)));
-  const decode = (bytes: Uint8Array, urgency: Urgency = 'now', halvings = 0) =>
-    coded(urgency, (by) => by.ask('decode', { bytes, halvings }));
+  const shared = new SharedWork(codec, desk);
+  const decode = (bytes: Uint8Array, urgency: Urgency = 'now', halvings = 0) => {
+    const work = (by: Channel<CodecCalls>) => twice(() => by.ask('decode', { bytes, halvings }));
+    return urgency === 'now' ? foreground.during(() => shared.done(work)) : coded(urgency, work);
+  };
   const drawer = createDrawer({
     ...drawing,
     decode: (bytes, halvings) => decode(bytes, 'now', halvings),

@@ -68,6 +68,8 @@ export type RenderCalls = {
   /** Answers once it is started. */
   ready: { ask: Record<never, never>; answer: null };
   frame: { ask: { view: string; drawing: Drawing; whole: boolean; focus?: Rect }; answer: Frame };
+  /** What a view will need, asked before it is drawn for the first time. */
+  lacking: { ask: { view: string; drawing: Drawing }; answer: readonly MissingAsset[] };
   /** Names the assets that had to make room. */
   asset: {
     ask: { assetId: string; raster: Raster; halvings: number };

@@ -118,6 +118,11 @@ serve<RenderCalls>(self as unknown as ServerScope, {
       transfer: [pixels.buffer],
     };
   },
+  async lacking({ view, drawing }) {
+    await fontsOf(drawing);
+    kept.hold(view, photosOf(drawing));
+    return { answer: viewOf(view).composer.lacking(drawing) };
+  },
   asset({ assetId, raster, halvings }) {
     return { answer: kept.put(assetId, { raster, halvings }) };
   },

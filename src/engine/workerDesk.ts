@@ -51,6 +51,23 @@ export class WorkerDesk<W> {
     }
   }
 
+  /**
+   * Work for a worker that is free at once and that nobody waits for.
+   * @param fits whether it will do
+   * @returns undefined where there is none
+   */
+  lend<T>(fits: (worker: W) => boolean, work: (worker: W) => Promise<T>): Promise<T> | undefined {
+    const at = this.queue.length === 0 ? this.free.findIndex(fits) : -1;
+    if (at < 0) {
+      return undefined;
+    }
+    const [worker] = this.free.splice(at, 1);
+    return work(worker).finally(() => {
+      this.free.push(worker);
+      this.next();
+    });
+  }
+
   private next(): void {
     for (
       let first = this.queue[0];

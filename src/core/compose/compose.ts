@@ -67,6 +67,9 @@ export interface MissingAsset {
 
 type Missing = Map<string, MissingAsset['halvings']>;
 
+const assetsOf = (missing: Missing): MissingAsset[] =>
+  [...missing].map(([assetId, halvings]) => ({ assetId, halvings }));
+
 /** A photo that is not there as large as it is needed, and how large it is. */
 interface Lack extends MissingAsset {
   /** How often what is there is halved; undefined where there is none. */
@@ -187,6 +190,8 @@ function recolour(paint: Paint, list: readonly Recolouring[]): Paint {
  */
 export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photos'>): {
   compose(drawing: Drawing, focus?: Rect): Composed;
+  /** What is not there of what a drawing needs, without anything else of it being drawn. */
+  lacking(drawing: Drawing): MissingAsset[];
 } {
   let shapes = new Map<string, Shape>();
   /** Layers with their own colours changed, and what they were made of. */
@@ -489,9 +494,16 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photos'>
       rough,
       bounds: Object.fromEntries(painted.map((p) => [p.layer.id, p.bounds])),
       boxes: boxesOf(drawing),
-      missing: [...missing].map(([assetId, halvings]) => ({ assetId, halvings })),
+      missing: assetsOf(missing),
     };
   }
 
-  return { compose };
+  function lacking(drawing: Drawing): MissingAsset[] {
+    const missing: Missing = new Map();
+    const layers = drawing.layers.filter((layer) => kindOf(layer).assets);
+    drawLayers({ ...drawing, layers }, missing, undefined);
+    return assetsOf(missing);
+  }
+
+  return { compose, lacking };
 }
