@@ -183,7 +183,10 @@ test.each([
   ],
   [null, `Expected a site of version ${schemaVersion} or older, found no version`],
   [{ ...site, name: undefined }, 'Expected something at name, found nothing'],
-  [{ ...site, slots: [{ ...site.slots[0], width: 'wide' }] }, 'Expected a number at slots[0].width, found “wide”'],
+  [
+    { ...site, slots: [{ ...site.slots[0], width: 'wide' }] },
+    'Expected a number at slots[0].width, found “wide”',
+  ],
   [
     { ...site, theme: { ...site.theme, colours: [{ name: 'kiln', hex: 'green' }] } },
     'Expected theme.colours[0].hex as #rrggbb',
