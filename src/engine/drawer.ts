@@ -148,15 +148,31 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
     let opening = true;
     /** When it was drawn last, ms. */
     let drawnAt = 0;
+    /** It is drawn anew then, with what came meanwhile. */
+    let soon: ReturnType<typeof setTimeout> | undefined;
+
+    /** A photo came: if more are to come soon, it is drawn with them. */
+    function showWithMore(): void {
+      if (!latest || opening || closed) {
+        return;
+      }
+      if (awaited.size === 0 || performance.now() - drawnAt > between) {
+        clearTimeout(soon);
+        soon = undefined;
+        show(latest);
+      } else {
+        soon ??= setTimeout(() => {
+          soon = undefined;
+          show(latest!);
+        }, between);
+      }
+    }
 
     async function fetchOne({ assetId, halvings }: MissingAsset, wanted: string): Promise<void> {
       try {
         await provide(assetId, halvings);
         awaited.delete(wanted);
-        const last = awaited.size === 0;
-        if (latest && !opening && (last || performance.now() - drawnAt > between)) {
-          show(latest);
-        }
+        showWithMore();
       } catch (error) {
         awaited.delete(wanted);
         failed.add(wanted);
@@ -270,6 +286,7 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
       close() {
         closed = true;
         clearTimeout(rest);
+        clearTimeout(soon);
         repeats.delete(repeat);
         finishes.delete(unfinished);
         render.ask('close', { view: name }).catch(() => {});

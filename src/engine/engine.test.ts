@@ -463,11 +463,20 @@ test('photos that take long are not waited for, and those that come soon after e
     const setup = setUp(['a', 'b', 'c']);
     const heard = listen();
     setup.slowness = { a: 700, b: 710, c: 720 };
-    engineWith(setup).view(heard).show(drawing(0.2));
+    const view = engineWith(setup).view(heard);
+    view.show(drawing(0.2));
     await jest.advanceTimersByTimeAsync(650);
     expect(heard.frames.map((f) => f.missing.length)).toEqual([3]);
     await jest.advanceTimersByTimeAsync(400);
     expect(heard.frames.map((f) => f.missing.length)).toEqual([3, 0]);
+    setup.missing.push('d', 'e');
+    setup.slowness = { d: 20, e: 2000 };
+    view.show(drawing(0.3));
+    // One does not wait for all the others.
+    await jest.advanceTimersByTimeAsync(600);
+    expect(heard.frames.slice(2).map((f) => f.missing.length)).toEqual([2, 1]);
+    await jest.advanceTimersByTimeAsync(1500);
+    expect(heard.frames.slice(4).map((f) => f.missing.length)).toEqual([0]);
   } finally {
     jest.useRealTimers();
   }

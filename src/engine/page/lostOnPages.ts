@@ -78,7 +78,6 @@ export async function lostOnPages(
       for (const scheme of hasDark(before) ? (['light', 'dark'] as const) : (['light'] as const)) {
         old.scheme(scheme);
         now.scheme(scheme);
-        const rules = new Map<string, Rule>();
         for (const screen of screens) {
           await still(() => old.show(screen));
           await still(() => now.show(screen));
@@ -86,11 +85,9 @@ export async function lostOnPages(
           const is = await still(() => now.allWords(false));
           const { lost, kept, unread: more } = await still(() => compare(was, is));
           unread = Math.max(unread, more);
-          const asked = [...new Set([...lost, ...kept].map(({ selector }) => selector))].filter(
-            (selector) => !rules.has(selector),
-          );
+          const asked = [...new Set([...lost, ...kept].map(({ selector }) => selector))];
           const inks = await still(() => now.inkRules(asked));
-          inks.forEach((rule, i) => rules.set(asked[i], rule));
+          const rules = new Map<string, Rule>(asked.map((selector, i) => [selector, inks[i]]));
           for (const words of lost) {
             const key = `${page} ${scheme} ${words.selector} ${words.text}`;
             const known = found.get(key);

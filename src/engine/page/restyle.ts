@@ -13,7 +13,7 @@ interface Sheet {
   /** As it came last. */
   text: string;
   style: HTMLStyleElement | undefined;
-  /** What lays it out as it came, once that was asked; null where that is not so easily told. */
+  /** What lays it out as it came, once that was asked; null where that cannot be told so. */
   laying: readonly TextPatch[] | null | undefined;
 }
 
@@ -80,7 +80,9 @@ export class Restyled {
   /** It is read through only where patches do not tell what it comes to: that lasts. */
   private laid(sheet: Sheet, text: string, patches?: readonly TextPatch[]): string | undefined {
     if (patches && patched(sheet.original, patches) === text) {
-      sheet.laying ??= this.layingOf(sheet);
+      if (sheet.laying === undefined) {
+        sheet.laying = this.layingOf(sheet);
+      }
       const both = sheet.laying && [...sheet.laying, ...patches];
       if (both && areApart(both)) {
         return patched(sheet.original, both);
