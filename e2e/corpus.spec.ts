@@ -178,6 +178,9 @@ test.describe('what is no picture and no page, on the screens that take it', () 
       bench,
       page,
     }) => {
+      if (every === 1) {
+        test.setTimeout(900_000);
+      }
       const told = watched(page);
       const wrong: string[] = [];
       await bench.start();
