@@ -91,6 +91,7 @@ function useMeasured(
   key: unknown,
   before: () => Promise<Pages>,
   after: () => Promise<Pages>,
+  rest = 0,
 ): LostContrast {
   const { value, current, running } = useKeyed<Omit<LostContrast, 'running'>>(
     key,
@@ -106,11 +107,16 @@ function useMeasured(
         put(() => ({ ...notYet, problem }));
       }
     },
-    // It keeps the thread for moments at a time, which who is still changing something would feel.
-    { oneAtATime: true, rest: 1200 },
+    { oneAtATime: true, rest },
   );
   return { ...(key !== undefined && current ? value : notYet), running };
 }
+
+/**
+ * Measuring keeps the thread for moments at a time, which who is still changing a recipe would feel:
+ * it begins once nothing has changed for so long, ms.
+ */
+const untilAtRest = 1200;
 
 const notYet = { found: undefined, problem: undefined };
 
@@ -127,6 +133,7 @@ export function useLostContrast({ before, after, whole }: SetPages): LostContras
     key,
     async () => before,
     async () => after!,
+    untilAtRest,
   );
 }
 
