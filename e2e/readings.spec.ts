@@ -24,7 +24,17 @@ test('an edge that shows is a choice: why, its place, meant to be seen and taken
     /level|CIEDE2000|ΔE|L\*/,
   );
   await expect(page.getByTestId('why-spot')).toHaveCount(0);
-  await top.getByRole('button', { name: 'Why: Top edge against page' }).click();
+  // What one presses stays where it is though all is measured anew meanwhile.
+  const why = top.getByRole('button', { name: 'Why: Top edge against page' });
+  await why.hover();
+  const weight = page.getByRole('region', { name: 'Readings' }).getByRole('definition').nth(1);
+  const before = await weight.textContent();
+  await page.mouse.down();
+  await page.keyboard.press('Control+z');
+  await expect(weight).not.toHaveText(before!);
+  await page.keyboard.press('Control+Shift+z');
+  await expect(weight).toHaveText(before!);
+  await page.mouse.up();
   await expect(top).toContainText(/of 255 off .*CIEDE2000 .*none is wanted\./);
   // It is marked at the upper edge, where the sentence says.
   const along = Number(/worst (\d+) px along/.exec(await top.innerText())![1]);

@@ -9,6 +9,7 @@ import type { Press } from '../hooks/usePressed';
 import { useHistory } from '../hooks/useSession';
 import { HelpButton } from '../help/HelpButton';
 import { Button, Hint } from '../shared/Button';
+import { useSteadyList } from '../shared/useSteadyList';
 import { verdictColour, VerdictMark } from '../shared/VerdictMark';
 import { useEditing, useFiled } from './useBench';
 
@@ -34,6 +35,11 @@ export function Readings() {
   const { kept } = useHistory(session);
   const [asked, setAsked] = useState(false);
   const mendable = readings.filter((r) => r.mend);
+  const { rows, steadied } = useSteadyList(
+    worstFirst(readings),
+    (r) => r.id,
+    readings.some((r) => r.verdict === 'unknown'),
+  );
   return (
     <section aria-label="Readings" data-tour="readings" className="flex h-full min-w-0 flex-col">
       <div className="flex h-9 shrink-0 items-center justify-between gap-2 px-3 pt-1.5">
@@ -47,13 +53,13 @@ export function Readings() {
           </Button>
         )}
       </div>
-      <ul className="min-h-0 grow overflow-auto">
-        {readings.length === 0 && (
+      <ul className="min-h-0 grow overflow-auto" {...steadied}>
+        {rows.length === 0 && (
           <li className="px-3 py-1 text-soft">
             Nothing lies in this slot yet. Drop a photo on it.
           </li>
         )}
-        {worstFirst(readings).map((reading) => (
+        {rows.map((reading) => (
           <ReadingRow key={reading.id} reading={reading} />
         ))}
       </ul>
@@ -80,6 +86,12 @@ function ReadingRow({ reading }: { reading: Reading }) {
   const { why, askWhy } = useFiled();
   const { id, title, verdict, figure, plain, words, standard, mend, mayBeMeant, meant } = reading;
   const open = why === id;
+  const actions = Boolean(mend) || mayBeMeant || open;
+  // While it is measured anew its second line stays, so that those below do not jump up and down.
+  const [tall, setTall] = useState(actions);
+  if (verdict !== 'unknown' && tall !== actions) {
+    setTall(actions);
+  }
   return (
     <li
       className="border-t border-hair px-3 first:border-0"
@@ -101,8 +113,8 @@ function ReadingRow({ reading }: { reading: Reading }) {
           {meant ? 'meant so' : figure}
         </span>
       </div>
-      {(mend || mayBeMeant || open) && (
-        <div className="flex flex-wrap items-center gap-1.5 pb-1.5 pl-[18px]">
+      {(actions || (tall && verdict === 'unknown')) && (
+        <div className="flex min-h-7 flex-wrap items-center gap-1.5 pb-1.5 pl-[18px]">
           {mend && (
             <Hint text={mend.label}>
               <Button

@@ -6,6 +6,7 @@ import { worstFirst } from '@/core/readings/reading';
 import type { ToldReading } from '@/core/readings/told';
 import type { Slot } from '@/core/site/model/slot';
 import { HelpButton } from '../help/HelpButton';
+import { useSteadyList } from '../shared/useSteadyList';
 import { VerdictMark } from '../shared/VerdictMark';
 import type { SitePanelProps } from './SitePanel';
 
@@ -29,6 +30,11 @@ export function Findings({ session, site, readings, href, onWidths }: SitePanelP
   const ordered = worstFirst(found.map((f) => f.reading)).map((reading) =>
     found.find((f) => f.reading === reading)!,
   );
+  const { rows, steadied } = useSteadyList(
+    ordered,
+    ({ slot, reading }) => key(slot, reading),
+    readings.pending > 0,
+  );
   return (
     <section
       aria-label="Findings"
@@ -47,8 +53,8 @@ export function Findings({ session, site, readings, href, onWidths }: SitePanelP
       {found.length === 0 && readings.pending === 0 && readings.current && (
         <p className="text-soft">Nothing to look at.</p>
       )}
-      <ul>
-        {ordered.map(({ slot, reading }) => (
+      <ul {...steadied}>
+        {rows.map(({ slot, reading }) => (
           <li
             key={key(slot, reading)}
             data-finding={key(slot, reading)}
