@@ -43,7 +43,8 @@ test('an edge that shows is a choice: why, its place, meant to be seen and taken
   const x = Number(await spot.getAttribute('x'));
   expect(along).toBeGreaterThanOrEqual(x);
   expect(along).toBeLessThanOrEqual(x + 40);
-  await check(page, 'readings with a reason');
+  await top.getByRole('button', { name: /^Put right/ }).hover();
+  await check(page, 'readings with a reason, one about to be put right');
 
   await top.getByRole('button', { name: /^Meant to be seen/ }).click();
   await expect(top).toHaveAttribute('data-verdict', 'holds');

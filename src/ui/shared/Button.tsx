@@ -7,7 +7,7 @@ import type { ComponentProps, ReactNode } from 'react';
 const variants = {
   plain: 'border-line bg-white hover:border-soft aria-pressed:border-act aria-pressed:bg-act-wash',
   main: 'border-act bg-act text-white hover:bg-[#0a574f]',
-  mend: 'border-warn bg-warn-wash text-warn hover:bg-[#f0dfc0]',
+  mend: 'border-warn bg-warn-wash text-warn hover:bg-[#f0dfc0] hover:text-[#7d4a00]',
   bad: 'border-bad bg-white text-bad hover:bg-bad-wash',
   bare: 'border-transparent bg-transparent hover:border-line',
 } as const;
