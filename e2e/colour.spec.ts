@@ -227,7 +227,11 @@ test('a wash is matched to a theme colour, and the difference before and after i
 }) => {
   await bench.start();
   await bench.open('Header');
+  // Turned to while a place is looked for a new text: the text comes, and what was turned to stays.
+  await bench.add('Text');
   await bench.layer('Wash').click();
+  await expect(bench.layer('Your words')).toBeVisible();
+  await expect(bench.layer('Wash')).toHaveAttribute('aria-pressed', 'true');
   await page.getByRole('button', { name: 'Match', exact: true }).click();
   const said = page.getByRole('status').filter({ hasText: 'off by' });
   await expect(said).toHaveText(/^\d+%: off by \d+\.\d → \d+\.\d$/);

@@ -352,7 +352,7 @@ inNewTab(
       };
     });
     await bench.start();
-    await bench.open('Corner mark');
+    await bench.open('Header');
     await bench.command('Add a text');
     await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
     await page.keyboard.press('Enter');

@@ -226,7 +226,7 @@ export function createEngine(parts: EngineParts): Engine {
     view: drawer.view,
     pixels: (what, urgency = 'now') => drawn(urgency, (by) => by.pixels(what)),
     decode: (bytes, urgency) => decode(bytes, urgency),
-    shrink: (bytes, room) => coded('soon', (by) => by.ask('shrink', { bytes, room })),
+    shrink: (bytes, room) => coded('now', (by) => by.ask('shrink', { bytes, room })),
     surveyPhoto: (assetId, frame) => foreground.during(() => drawer.surveyPhoto(assetId, frame)),
     firstFrame: (assetId, frame) => foreground.during(() => drawer.firstFrame(assetId, frame)),
     cutByLoop: (assetId, loop) => foreground.during(() => drawer.cutByLoop(assetId, loop)),

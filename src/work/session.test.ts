@@ -140,6 +140,34 @@ test('a burst is one step, not said to be kept while it is open, and shown on wh
   expect(store.site('s').slots[0].width).toBe(102);
 });
 
+test('a step that is not whole yet is shown at once, and kept with its rest, or without it where that is late', async () => {
+  const a = open();
+  const colour = addThemeColour('#123456');
+  const labels = async () => {
+    await a.settled();
+    return store.steps('s').map((s) => s.label);
+  };
+  const finish = a.begin('add', widen(101), 1000);
+  expect([kept(a).state, shown(a).slots[0].width]).toEqual(['writing', 101]);
+  timers.pass(900);
+  finish(widen(102));
+  expect(await labels()).toEqual(['add']);
+  expect(store.site('s').slots[0].width).toBe(102);
+  a.undo();
+  await a.settled();
+  expect(store.site('s').slots[0].width).toBe(100);
+
+  // Something else is done meanwhile, or it takes too long.
+  const tooLate = a.begin('add', widen(103), 1000);
+  a.commit('colour', colour);
+  tooLate(widen(104));
+  const late = a.begin('add again', widen(105), 1000);
+  timers.pass(1000);
+  late(widen(106));
+  expect(await labels()).toEqual(['add', 'colour', 'add again']);
+  expect(store.site('s').slots[0].width).toBe(105);
+});
+
 test('a gesture goes on over what another tab writes, and over its own step being written', async () => {
   const a = open();
   const b = open();

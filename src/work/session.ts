@@ -148,7 +148,28 @@ export class Session {
     this.show();
   }
 
-  /** Keeps a burst that is still open. */
+  /**
+   * Keeps an edit as one step that something is still to come to: it is shown at once, and is kept
+   * when the rest is there, something else is done, or the rest takes too long.
+   *
+   * @param patience how long the rest may take, ms
+   * @returns adds the rest and keeps the step; where it has been kept without, nothing happens
+   */
+  begin(label: string, edit: Edit, patience: number): (rest: Edit) => void {
+    this.flush();
+    const begun = { label, edits: [edit], cancel: this.ports.later(patience, () => this.flush()) };
+    this.open = begun;
+    this.gesture = undefined;
+    this.show();
+    return (rest) => {
+      if (this.open === begun) {
+        begun.edits.push(rest);
+        this.flush();
+      }
+    };
+  }
+
+  /** Keeps a step that is still open. */
   flush(): void {
     const burst = this.open;
     if (!burst) {

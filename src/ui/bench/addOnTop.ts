@@ -1,7 +1,8 @@
 import { effectNames, effectOf } from '@/core/effects/registry';
 import { isObject, kindOf } from '@/core/layers/registry';
-import { addLayer, editLayers } from '@/core/site/edit';
+import { addLayer, editLayer, editLayers } from '@/core/site/edit';
 import type { Layer, ObjectLayer } from '@/core/site/model/layer';
+import type { TextLayer } from '@/core/site/model/objectLayers';
 import { changeNames } from '@/core/arrange/layerEdits';
 import { textFor, themeDark, themeLight } from '@/core/layers/fitting';
 import { seatedText } from '../hooks/firstPlaces';
@@ -18,10 +19,19 @@ export function addOnTop(bench: Acting, layer: Layer): void {
   bench.ask(4);
 }
 
-/** Adds a text where the picture is calm, in the theme's colour that is read best there. */
+/** A text is there at once; for so long it waits for a calm place, unless one does something else, ms. */
+const patience = 5000;
+
+/** Adds a text, and puts it where the picture is calm, in the theme's colour that is read best there. */
 export async function addText(bench: Acting): Promise<void> {
-  const { site, slot, picture } = bench;
-  addOnTop(bench, await seatedText(site, slot, picture, textFor(site, slot, newId())));
+  const { session, site, slot, picture } = bench;
+  const text = textFor(site, slot, newId());
+  bench.ask(4);
+  bench.select(text.id);
+  const label = `Add ${kindOf(text).name(text)}`;
+  const finish = session.begin(label, addLayer(picture.id, text), patience);
+  const { x, y, align, colour } = await seatedText(site, slot, picture, text);
+  finish(editLayer<TextLayer>(picture.id, text.id, { x, y, align, colour }));
 }
 
 /** Adds an effect to layers, in the theme's colours. */

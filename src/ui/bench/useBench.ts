@@ -211,6 +211,8 @@ export function useBenchModel(session: Session, slot: Slot, openShelf: () => voi
   const [selectedIds, setSelectedIds] = useState<readonly string[]>([]);
   const [tool, take] = useState<Tool>();
   const [drawn] = useState(() => createStore<Drawn>(() => ({ boxes: {} })));
+  // How often one turned to a layer or a question: what comes later than that does not take it away.
+  const [turns] = useState(() => createStore(() => 0));
   const [asked, show] = useState<Showing>();
   const [held, hold] = useState<HeldFile>();
   useEffect(() => () => session.flush(), [session]);
@@ -230,23 +232,39 @@ export function useBenchModel(session: Session, slot: Slot, openShelf: () => voi
 
   const now = () => pictureOf(session.state.getState().site, slot);
   const commit = (label: string, edit: Edit) => session.commit(label, edit);
+  const turn = () => turns.setState((count) => count + 1, true);
   // A tool is put down when something else is turned to.
   const selectAll = (change: SetStateAction<readonly string[]>) => {
+    turn();
     take(undefined);
     setSelectedIds(change);
   };
   const select = (layerId: string | undefined) => selectAll(layerId === undefined ? [] : [layerId]);
-  const putOnTop = (item: ShelfItem) => {
+  const putOnTop = (item: ShelfItem, since = turns.getState()) => {
     const id = newId();
     commit(`Add ${item.name}`, addPhotoOnTop(slot, now(), item, id));
-    select(id);
+    if (turns.getState() === since) {
+      select(id);
+    }
   };
-  const layItem = async (item: ShelfItem) => {
+  /** @param since `turns` when it was asked for */
+  const layItem = async (item: ShelfItem, since: number) => {
     if (question === 4) {
-      putOnTop(item);
+      putOnTop(item, since);
     } else {
       await layFirst(session, slot, item);
     }
+  };
+  const lay = (files: readonly File[]) => {
+    let since = turns.getState();
+    return intake.take(files, (item) => {
+      const undisturbed = turns.getState() === since;
+      void layItem(item, since);
+      if (undisturbed) {
+        // Of several the last is turned to.
+        since = turns.getState();
+      }
+    });
   };
   const selected = picture.layers.find((l) => l.id === selectedIds.at(-1));
 
@@ -281,6 +299,7 @@ export function useBenchModel(session: Session, slot: Slot, openShelf: () => voi
       times,
       ask(next) {
         session.flush();
+        turn();
         setQuestion((before) => ({ question: next, times: before.times + 1 }));
         hold(undefined);
       },
@@ -300,9 +319,9 @@ export function useBenchModel(session: Session, slot: Slot, openShelf: () => voi
       hold,
     },
     laying: {
-      lay: (files) => intake.take(files, (item) => void layItem(item)),
-      layItem: (item) => void layItem(item),
-      putOnTop,
+      lay,
+      layItem: (item) => void layItem(item, turns.getState()),
+      putOnTop: (item) => putOnTop(item),
       openShelf,
       reading: intake.busy,
     },
