@@ -14,7 +14,7 @@ import { createRaster, wholeRaster, type Raster } from '../src/core/raster/raste
 import { withoutKernels } from '../src/kernels/kernels';
 import type { Layer } from '../src/core/site/model/layer';
 import { canvasGlyphs, type TextContext } from '../src/core/text/glyphs';
-import { compare, type Row } from './rows';
+import { compare, type Row, type Rows } from './rows';
 import { wholePhotos } from '../src/core/frame/photos';
 
 const width = 1900;
@@ -228,16 +228,16 @@ async function editOne(): Promise<Row> {
   );
 }
 
-export const coreRows = async (): Promise<Row[]> => [
-  await sixLayers(),
-  await sixOnSkia(),
-  await together('luminosity'),
-  await together('hue'),
-  await together('saturation'),
-  await together('color'),
-  await reduce(),
-  await soften(),
-  await fewColours(),
-  await alike(),
-  await editOne(),
-];
+export async function* coreRows(): Rows {
+  yield await sixLayers();
+  yield await sixOnSkia();
+  yield await together('luminosity');
+  yield await together('hue');
+  yield await together('saturation');
+  yield await together('color');
+  yield await reduce();
+  yield await soften();
+  yield await fewColours();
+  yield await alike();
+  yield await editOne();
+}

@@ -5,6 +5,20 @@ import { median, row, type Row } from './rows';
 /** Name under which the app measures each repaint. */
 export const repaint = 'soyez repaint';
 
+/** Middle of the selected layer's frame, px of the picture at 1:1. */
+export async function selectedMiddle(page: Page): Promise<[number, number]> {
+  const area = await page.getByTestId('picture-area').boundingBox();
+  const first = await page.locator('[data-grip="0 0"]').boundingBox();
+  const last = await page.locator('[data-grip="1 1"]').boundingBox();
+  if (!area || !first || !last) {
+    throw new Error('Nothing is selected on the picture.');
+  }
+  return [
+    (first.x + last.x + last.width) / 2 - area.x,
+    (first.y + last.y + last.height) / 2 - area.y,
+  ];
+}
+
 /** Drags what lies at a point of the picture in a slow wave, and gives the time of each repaint. */
 export async function dragRepaints(page: Page, x: number, y: number): Promise<number[]> {
   const box = await page.getByTestId('picture-area').boundingBox();

@@ -1,7 +1,8 @@
 /** Whether what somebody does waits for what nobody waits for, in Chromium. */
-import type { Browser, Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import { repaint } from './drag';
-import { median, row, type Row } from './rows';
+import type { OnPlan } from './onPlan';
+import { median, row, type Rows } from './rows';
 
 const times = 50;
 
@@ -38,12 +39,7 @@ async function toHeader(page: Page, plan: string): Promise<void> {
     .click();
 }
 
-export async function foregroundRow(browser: Browser, address: string): Promise<Row> {
-  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
-  const page = await context.newPage();
-  await page.goto(`${address}/?sample`);
-  await page.waitForURL(/sites/);
-  const plan = page.url();
+export async function* foregroundRow({ page, plan }: OnPlan): Rows {
   const handOver = async () => {
     await page.getByRole('button', { name: 'Hand over', exact: true }).click();
     await page.getByRole('button', { name: /^Archive, / }).waitFor();
@@ -58,8 +54,7 @@ export async function foregroundRow(browser: Browser, address: string): Promise<
   await page.waitForTimeout(1000);
   await toHeader(page, plan);
   const beside = await strengthsByKey(page);
-  await context.close();
-  return row(
+  yield row(
     `a change on a bench while all files are searched, the longest of ${times}, beyond what it takes alone`,
     Math.max(...beside) - alone,
     'wanted at most',

@@ -2,8 +2,9 @@
 import type { Page } from '@playwright/test';
 import { zipSync, type Zippable } from 'fflate';
 import sharp from 'sharp';
-import { dragRepaints } from './drag';
-import { median, row, type Row } from './rows';
+import { dragRepaints, selectedMiddle } from './drag';
+import type { OnPlan } from './onPlan';
+import { median, row, type Rows } from './rows';
 
 /** What the app measures by itself. */
 const pageOpened = 'soyez page opened';
@@ -88,8 +89,8 @@ async function dropped(page: Page, base64: string): Promise<[opened: number, sur
   return [opening.startTime + opening.duration - start, surveying.duration];
 }
 
-/** @param plan address of a plan to drop the page on */
-export async function ownPageInBrowser(page: Page, plan: string): Promise<Row[]> {
+/** A large page dropped on a plan. */
+export async function* ownPageInBrowser({ page, plan }: OnPlan): Rows {
   const base64 = Buffer.from(await largePage()).toString('base64');
   const opened: number[] = [];
   const surveyed: number[] = [];
@@ -105,10 +106,8 @@ export async function ownPageInBrowser(page: Page, plan: string): Promise<Row[]>
     }
   }
   const what = 'own page of 2,000 elements and 60 files';
-  return [
-    row(`${what}, from its drop until it is opened`, median(opened), 'wanted at most', 1500),
-    row(`${what}, survey at 24 widths`, median(surveyed), 'wanted at most', 500),
-  ];
+  yield row(`${what}, from its drop until it is opened`, median(opened), 'wanted at most', 1500);
+  yield row(`${what}, survey at 24 widths`, median(surveyed), 'wanted at most', 500);
 }
 
 /** A page with a header of 1080×220 px in a column as wide. */
@@ -139,8 +138,8 @@ async function framesDuring(page: Page, work: () => Promise<unknown>): Promise<n
   return at.slice(1).map((time, i) => time - at[i]);
 }
 
-/** @param plan address of a plan to drop a page on */
-export async function ownBenchInBrowser(page: Page, plan: string): Promise<Row[]> {
+/** A text dragged over a picture that lies in a page of the owner's own. */
+export async function* ownBenchInBrowser({ page, plan }: OnPlan): Rows {
   await page.goto(plan);
   await page.getByRole('button', { name: 'My own page' }).waitFor();
   await dropped(page, await headerPage());
@@ -158,14 +157,17 @@ export async function ownBenchInBrowser(page: Page, plan: string): Promise<Row[]
   await page.waitForTimeout(1500);
   let repaints: number[] = [];
   const frames = await framesDuring(page, async () => {
-    repaints = await dragRepaints(page, 540, 110);
+    repaints = await dragRepaints(page, ...(await selectedMiddle(page)));
   });
   if (repaints.length < 20) {
     throw new Error(`Expected at least 20 repaints in an own page, found ${repaints.length}.`);
   }
   const what = 'dragging text on 1080×220 in an own page';
-  return [
-    row(`${what}, from frame to frame (${frames.length})`, median(frames), 'wanted at most', 16),
-    row(`${what}, repaint (${repaints.length})`, median(repaints), 'wanted at most', 16),
-  ];
+  yield row(
+    `${what}, from frame to frame (${frames.length})`,
+    median(frames),
+    'wanted at most',
+    16,
+  );
+  yield row(`${what}, repaint (${repaints.length})`, median(repaints), 'wanted at most', 16);
 }

@@ -10,6 +10,9 @@ export interface Row {
   readonly ratio: number;
 }
 
+/** Rows as they are measured. */
+export type Rows = AsyncGenerator<Row, void>;
+
 export const median = (values: readonly number[]): number =>
   [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)];
 

@@ -3,7 +3,6 @@
  * it in two workers, against sharp, which blends and writes the same on all cores.
  */
 import { Worker } from 'node:worker_threads';
-import type { Page } from '@playwright/test';
 import { parse } from 'css-tree';
 import { zipSync } from 'fflate';
 import sharp, { type Sharp } from 'sharp';
@@ -12,7 +11,8 @@ import { recipeForSet } from '../src/core/set/edits';
 import { follow, type FollowInput } from '../src/core/set/follow';
 import { openSet } from '../src/core/set/openSet';
 import type { PieceSet } from '../src/core/site/model/pieceSet';
-import { compare, row, type Row } from './rows';
+import type { OnPlan } from './onPlan';
+import { compare, row, type Row, type Rows } from './rows';
 import type { LaneJob } from './setLane';
 
 const strength = 0.48;
@@ -174,35 +174,33 @@ function followRow(): Promise<Row> {
   );
 }
 
-export async function setRows(): Promise<Row[]> {
+export async function* setRows(): Rows {
   const few = await smallPieces();
   const many = await largePieces();
   const lanes = new Lanes();
   try {
-    return [
-      await followRow(),
-      await compare(
-        'recolour 300 small pieces, PNG with alpha',
-        () => lanes.recolour(few),
-        'sharp, the same blend',
-        () => bySharp(few),
-        3,
-      ),
-      await compare(
-        'recolour 20 pieces of 1400×900, JPEG',
-        () => lanes.recolour(many),
-        'sharp, the same blend',
-        () => bySharp(many),
-        3,
-      ),
-    ];
+    yield await followRow();
+    yield await compare(
+      'recolour 300 small pieces, PNG with alpha',
+      () => lanes.recolour(few),
+      'sharp, the same blend',
+      () => bySharp(few),
+      3,
+    );
+    yield await compare(
+      'recolour 20 pieces of 1400×900, JPEG',
+      () => lanes.recolour(many),
+      'sharp, the same blend',
+      () => bySharp(many),
+      3,
+    );
   } finally {
     await lanes.close();
   }
 }
 
 /** The same 320 pieces dropped on the screen: from taking a recipe until all files are written. */
-export async function setInBrowser(page: Page, plan: string): Promise<Row> {
+export async function* setInBrowser({ page, plan }: OnPlan): Rows {
   const files = new Map([...(await smallPieces()), ...(await largePieces())]);
   const zip = Buffer.from(zipSync(Object.fromEntries(files), { level: 0 }));
   await page.goto(`${plan}/recolour`);
@@ -219,7 +217,7 @@ export async function setInBrowser(page: Page, plan: string): Promise<Row> {
   const took = performance.now() - start;
   const from = performance.now();
   await bySharp(files);
-  return row(
+  yield row(
     'recolour these 320 pieces in Chromium, from taking a recipe to the archive',
     took,
     'sharp, the same blend',

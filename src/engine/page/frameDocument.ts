@@ -21,18 +21,31 @@ export const patience = 4000;
 export const within = (ms: number, work: Promise<unknown>): Promise<unknown> =>
   Promise.race([work, new Promise((resolve) => setTimeout(resolve, ms))]);
 
-/** Addresses for all files of a page, by their keys. Style sheets come after what they name. */
-function addressesOf({ files }: Pick<FrozenPage, 'files'>): Map<string, string> {
+/** What a page's files are in a frame. */
+interface Addressed {
+  /** Of all files, by their keys. */
+  readonly addresses: ReadonlyMap<string, string>;
+  /** Texts of its style sheets, with these addresses. */
+  readonly sheets: readonly string[];
+}
+
+/** Style sheets come after what they name. */
+function addressed({ files }: Pick<FrozenPage, 'files'>): Addressed {
   const addresses = new Map<string, string>();
+  const sheets: string[] = [];
   const decoder = new TextDecoder();
   for (const { key, type, bytes } of files) {
-    const content = type === 'text/css' ? namedFiles(decoder.decode(bytes), addresses) : bytes;
-    const blob = new Blob([content], {
-      type: type === 'text/css' ? 'text/css;charset=utf-8' : type,
-    });
+    let blob: Blob;
+    if (type === 'text/css') {
+      const text = namedFiles(decoder.decode(bytes), addresses);
+      sheets.push(text);
+      blob = new Blob([text], { type: 'text/css;charset=utf-8' });
+    } else {
+      blob = new Blob([bytes], { type });
+    }
     addresses.set(key, URL.createObjectURL(blob));
   }
-  return addresses;
+  return { addresses, sheets };
 }
 
 /** A text of a page with the addresses of its files where it has their keys. */
@@ -94,7 +107,7 @@ export async function openFrameDocument(
     noted();
     throw new PageTaken();
   }
-  const addresses = addressesOf(page);
+  const { addresses, sheets } = addressed(page);
   const html = guarded(namedFiles(page.html, addresses));
   // Not by `srcdoc`: such documents are never in quirks mode, and old pages are.
   const address = URL.createObjectURL(new Blob([html], { type: 'text/html;charset=utf-8' }));
@@ -120,7 +133,7 @@ export async function openFrameDocument(
     for (const event of ['click', 'auxclick', 'submit'] as const) {
       document.addEventListener(event, (e) => e.preventDefault(), true);
     }
-    ruled = new RuledPictures(document);
+    ruled = new RuledPictures(document, sheets);
     const all = [
       document.fonts.ready,
       ruled.load(),
