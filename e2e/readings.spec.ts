@@ -16,6 +16,9 @@ test('an edge that shows is a choice: why, its place, meant to be seen and taken
   await bench.drop(page.getByTestId('picture-area'), [
     { name: 'glazes.jpg', type: 'image/jpeg', bytes: readFileSync(pots) },
   ]);
+  await expect(bench.layer('glazes')).toBeVisible();
+  const weight = page.getByRole('region', { name: 'Readings' }).getByRole('definition').nth(1);
+  await expect(weight).toHaveText(/KB$/);
   const top = reading(page, 'seam-top');
   await expect(top).toHaveAttribute('data-verdict', 'look');
   await expect(top).toContainText('The top edge shows as a line');
@@ -27,7 +30,6 @@ test('an edge that shows is a choice: why, its place, meant to be seen and taken
   // What one presses stays where it is though all is measured anew meanwhile.
   const why = top.getByRole('button', { name: 'Why: Top edge against page' });
   await why.hover();
-  const weight = page.getByRole('region', { name: 'Readings' }).getByRole('definition').nth(1);
   const before = await weight.textContent();
   await page.mouse.down();
   await page.keyboard.press('Control+z');

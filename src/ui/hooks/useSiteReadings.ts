@@ -18,8 +18,8 @@ export interface SiteReadings {
   readonly bySlot: BySlot;
   /** They are of the site as it is now. */
   readonly current: boolean;
-  /** Pictures whose file is still to be pressed. */
-  readonly pending: number;
+  /** Pictures whose file is still to be pressed; undefined while it is looked for what is known. */
+  readonly pending: number | undefined;
   /** What would put a reading right, as things are now. */
   mendOf(slot: Slot, readingId: string): Promise<Mend | undefined>;
 }
@@ -77,10 +77,11 @@ export function useSiteReadings(site: Site): SiteReadings {
       theEngine().warm();
     }
   }, [pressed]);
+  const pending = looked ? subject.pending : undefined;
   return {
     bySlot: stands ?? value,
     current: recalled !== undefined || current,
-    pending: recalled ? 0 : subject.pending,
+    pending: recalled ? 0 : pending,
     async mendOf(slot, readingId) {
       const { takeReadings } = await import('@/core/readings/registry');
       const picture = pictureOf(site, slot);

@@ -15,6 +15,7 @@ const lower = (words: string): string => words.charAt(0).toLowerCase() + words.s
 
 /** All readings of all slots of the site that are not as they should be, worst first. */
 export function Findings({ session, site, readings, href, onWidths }: SitePanelProps) {
+  const { pending } = readings;
   const [why, setWhy] = useState<string>();
   const mend = async (slot: Slot, { id }: ToldReading) => {
     const found = await readings.mendOf(slot, id);
@@ -33,7 +34,7 @@ export function Findings({ session, site, readings, href, onWidths }: SitePanelP
   const { rows, steadied } = useSteadyList(
     ordered,
     ({ slot, reading }) => key(slot, reading),
-    readings.pending > 0,
+    pending !== 0,
   );
   return (
     <section
@@ -47,10 +48,10 @@ export function Findings({ session, site, readings, href, onWidths }: SitePanelP
           <HelpButton topic="findings" />
         </span>
         <span className="figure text-soft" role="status">
-          {readings.pending > 0 ? `measuring, ${readings.pending} to go` : found.length}
+          {pending ? `measuring, ${pending} to go` : pending === 0 && found.length}
         </span>
       </div>
-      {found.length === 0 && readings.pending === 0 && readings.current && (
+      {found.length === 0 && pending === 0 && readings.current && (
         <p className="text-soft">Nothing to look at.</p>
       )}
       <ul {...steadied}>
