@@ -1,5 +1,5 @@
 /**
- * `npm run bench [-- --json FILE]`: times against references in the same run, in Node and in
+ * `npm run bench [-- --json FILE --only PART,…]`: times against references in the same run, in Node and in
  * Chromium.
  */
 import { build, installChromium, installPackages, must } from './setup.mjs';

@@ -84,14 +84,15 @@ const inSight = (element: HTMLElement | null) => element?.scrollIntoView({ block
 function ReadingRow({ reading }: { reading: Reading }) {
   const { slot, commit } = useEditing();
   const { why, askWhy } = useFiled();
-  const { id, title, verdict, figure, plain, words, standard, mend, mayBeMeant, meant } = reading;
-  const open = why === id;
-  const actions = Boolean(mend) || mayBeMeant || open;
-  // While it is measured anew its second line stays, so that those below do not jump up and down.
-  const [tall, setTall] = useState(actions);
-  if (verdict !== 'unknown' && tall !== actions) {
-    setTall(actions);
+  const { id, title, verdict, figure, plain, words, standard } = reading;
+  // While it is measured anew its actions stay where they are, and wait.
+  const waits = verdict === 'unknown';
+  const [known, setKnown] = useState(reading);
+  if (!waits && known !== reading) {
+    setKnown(reading);
   }
+  const { mend, mayBeMeant, meant } = waits ? known : reading;
+  const open = why === id;
   return (
     <li
       className="border-t border-hair px-3 first:border-0"
@@ -110,17 +111,18 @@ function ReadingRow({ reading }: { reading: Reading }) {
           {plain}
         </button>
         <span className={`shrink-0 figure ${verdict === 'holds' ? '' : verdictColour(verdict)}`}>
-          {meant ? 'meant so' : figure}
+          {reading.meant ? 'meant so' : figure}
         </span>
       </div>
-      {(actions || (tall && verdict === 'unknown')) && (
-        <div className="flex min-h-7 flex-wrap items-center gap-1.5 pb-1.5 pl-[18px]">
+      {(mend || mayBeMeant || open) && (
+        <div className="flex flex-wrap items-center gap-1.5 pb-1.5 pl-[18px]">
           {mend && (
             <Hint text={mend.label}>
               <Button
                 variant="mend"
                 className="h-[22px] px-2"
                 aria-label={`Put right ${title}: ${mend.label}`}
+                disabled={waits}
                 onClick={() => commit(mend.label, mend.edit)}
               >
                 Put right
@@ -131,6 +133,7 @@ function ReadingRow({ reading }: { reading: Reading }) {
             <Button
               className="h-[22px] px-2"
               aria-label={`${meant ? 'Not meant' : 'Meant to be seen'}: ${title}`}
+              disabled={waits}
               onClick={() =>
                 commit(
                   meant ? `${title}: not meant` : `${title}: meant to be seen`,
