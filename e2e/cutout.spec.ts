@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import sharp from 'sharp';
 import { expect, inNewTab, test } from './bench.fixture';
+import { holdWorkers } from './workers.fixture';
 
 /** A disc of ochre on #336699 with a hole of the same blue, smooth at its edges, 240 px square. */
 const disc = (): Promise<Buffer> =>
@@ -201,12 +202,22 @@ inNewTab(
     const box = (await page.getByTestId('picture-area').boundingBox())!;
     const corner = (angle: number) =>
       [box.x + 150 + 23 * Math.cos(angle), box.y + 36 + 23 * Math.sin(angle)] as const;
-    await page.mouse.move(...corner(0));
-    await page.mouse.down();
-    for (let angle = 0.3; angle < 6.2; angle += 0.3) {
-      await page.mouse.move(...corner(angle));
-    }
-    await page.mouse.up();
+    const draw = async () => {
+      await page.mouse.move(...corner(0));
+      await page.mouse.down();
+      for (let angle = 0.3; angle < 6.2; angle += 0.3) {
+        await page.mouse.move(...corner(angle));
+      }
+      await page.mouse.up();
+    };
+    // What is given up while it is cut changes nothing, though the worker cuts it all the same.
+    const release = await holdWorkers(page);
+    await draw();
+    await expect(page.getByRole('status').filter({ hasText: 'Cutting out…' })).toBeVisible();
+    await page.getByRole('button', { name: 'Cancel', exact: true }).click();
+    await expect(page.getByText('Cutting out…')).toHaveCount(0);
+    await release();
+    await draw();
     await cutOut();
 
     await page.keyboard.press('Control+z');

@@ -4,6 +4,7 @@ import type { Page } from '@playwright/test';
 import { unzipSync } from 'fflate';
 import sharp from 'sharp';
 import { expect, inNewTab, test, type BenchPage } from './bench.fixture';
+import { holdWorkers } from './workers.fixture';
 
 const pots = 'public/library/before-the-firing.jpg';
 const potsFile = () => ({ name: 'pots.jpg', type: 'image/jpeg', bytes: readFileSync(pots) });
@@ -360,4 +361,16 @@ test('what is typed wrongly is said beside it, and no site is made', async ({ be
   });
   await expect(ways.getByRole('alert')).toContainText('broken.jpg: expected a whole JPEG picture');
   await expect(page.getByRole('link', { name: /^Open / })).toHaveCount(1);
+
+  // A photo that is given up while it is read makes none either, though it is read all the same.
+  const release = await holdWorkers(page);
+  await page.setInputFiles('input[data-picks="Photo"]', pots);
+  await expect(ways.getByRole('status')).toHaveText('Opening before-the-firing.jpg…');
+  await ways.getByRole('button', { name: 'Cancel' }).click();
+  await expect(ways.getByRole('button', { name: 'Choose a photo' })).toBeEnabled();
+  await release();
+  await page.setInputFiles('input[data-picks="Photo"]', pots);
+  await bench.drawn();
+  await page.getByRole('link', { name: 'Soyez', exact: true }).click();
+  await expect(page.getByRole('link', { name: /^Open / })).toHaveCount(2);
 });

@@ -49,9 +49,13 @@ async function shelveSampleFile(file: SampleFile): Promise<[string, ShelfItem]> 
   ];
 }
 
-/** Puts the sample site, as it was, beside whatever is there and returns its id. */
-export async function installSample(): Promise<string> {
+/**
+ * Puts the sample site, as it was, beside whatever is there and returns its id.
+ * @param signal gives it up: no site is added
+ */
+export async function installSample(signal: AbortSignal): Promise<string> {
   const shelf = Object.fromEntries(await Promise.all(sampleFiles.map(shelveSampleFile)));
+  signal.throwIfAborted();
   const id = crypto.randomUUID();
   await addSite(theDatabase(), sampleSite(id, shelf), Date.now());
   rememberSample(id);
@@ -105,11 +109,13 @@ export async function createSiteFor(slot: FirstSlot): Promise<{ site: string; sl
 
 /**
  * A site with that one slot and a photo in it, framed to what matters.
+ * @param signal gives it up: no site is made
  * @throws Error with a message for people where the photo cannot be read; nothing is stored then
  */
 export async function createSiteWith(
   slot: FirstSlot,
   photo: File,
+  signal: AbortSignal,
 ): Promise<{ site: string; slot: string }> {
   const bytes = new Uint8Array(await photo.arrayBuffer());
   const item = await shelveBytes(photo.name, bytes, 'own file');
@@ -117,6 +123,7 @@ export async function createSiteWith(
   const empty = siteWithSlot(ids, freeSiteName(await namesTaken(), untitled), slot);
   const [there] = empty.slots;
   const edit = await layingFirst(there, pictureOf(empty, there), item);
+  signal.throwIfAborted();
   await add(applyEdit(empty, edit));
   return ids;
 }
@@ -134,12 +141,14 @@ export async function renameSiteTo(id: string, name: string): Promise<void> {
 }
 
 /**
- * Adds the site of a site file beside those there are; returns its id. @throws Error with a message
- * for people; nothing is stored then
+ * Adds the site of a site file beside those there are; returns its id.
+ * @param signal gives it up: no site is added
+ * @throws Error with a message for people; nothing is stored then
  */
-export async function openSiteFile(file: File): Promise<string> {
+export async function openSiteFile(file: File, signal?: AbortSignal): Promise<string> {
   const bytes = new Uint8Array(await file.arrayBuffer());
   const packed = await theEngine().bulk.unpackSite(file.name, bytes);
+  signal?.throwIfAborted();
   const id = await addSiteFile(theDatabase(), file.name, packed, crypto.randomUUID(), Date.now());
   void askToKeep();
   return id;

@@ -31,24 +31,31 @@ const written = (size: { width: number; height: number }): Sides => ({
 /** Two numbers in one, as they are copied from somewhere. */
 const both = /^(\d+)(?:\s*px)?\s*[x×*]\s*(\d+)(?:\s*px)?$/i;
 
+/** Does what takes a while and goes on at the address that comes of it. @returns what went wrong */
+type GoOn = (
+  what: string,
+  work: (signal: AbortSignal) => Promise<string>,
+) => Promise<string | undefined>;
+
 /** What is known of the slot that one comes with, and what is made of it. */
-export function useFirstSlot(
-  goOn: (what: string, work: () => Promise<string>) => Promise<string | undefined>,
-) {
+export function useFirstSlot(goOn: GoOn) {
   const [kind, setKind] = useState<SlotKind>('header');
   const [sides, setSides] = useState<Sides>(() => written(firstSize('header')));
   const [problem, setProblem] = useState<string>();
   const [width, height] = [readPixels(sides.width), readPixels(sides.height)];
   const size = width.ok && height.ok ? { width: width.px, height: height.px } : undefined;
   /** Makes a site for the slot; its address is where one goes on. */
-  const make = async (what: string, work: (slot: FirstSlot) => Promise<string>) => {
+  const make = async (
+    what: string,
+    work: (slot: FirstSlot, signal: AbortSignal) => Promise<string>,
+  ) => {
     if (!size) {
       const wrong = [width, height].find((side) => !side.ok);
       setProblem(wrong?.ok === false ? wrong.message : undefined);
       return;
     }
     setProblem(undefined);
-    setProblem(await goOn(what, () => work({ kind, ...size })));
+    setProblem(await goOn(what, (signal) => work({ kind, ...size }, signal)));
   };
   return {
     kind,
@@ -69,8 +76,8 @@ export function useFirstSlot(
     withPhoto(files: readonly File[]) {
       const [file] = files;
       if (file) {
-        void make(file.name, async (slot) => {
-          const made = await (await newSites()).createSiteWith(slot, file);
+        void make(file.name, async (slot, signal) => {
+          const made = await (await newSites()).createSiteWith(slot, file, signal);
           return `/sites/${made.site}/slots/${made.slot}`;
         });
       }
@@ -93,14 +100,14 @@ export function useFirstSlot(
 /**
  * The way in with a size and a photo: the bench opens with the photo framed. The site for it is made
  * without asking.
- * @param busy what is being opened, by whichever way
  */
 export function SizeAndPhoto({
   busy,
   ready,
   first,
 }: {
-  busy: string | undefined;
+  /** What is being opened, by whichever way. */
+  busy: { readonly what: string; readonly cancel: () => void } | undefined;
   /** Something can be opened. */
   ready: boolean;
   first: ReturnType<typeof useFirstSlot>;
@@ -164,9 +171,12 @@ export function SizeAndPhoto({
           }}
         />
         {busy ? (
-          <p role="status" className="max-w-full truncate">
-            Opening {busy}…
-          </p>
+          <>
+            <p role="status" className="max-w-full truncate">
+              Opening {busy.what}…
+            </p>
+            <Button onClick={busy.cancel}>Cancel</Button>
+          </>
         ) : (
           <>
             <p className="font-semibold">Drop the photo here</p>

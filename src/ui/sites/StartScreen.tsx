@@ -37,7 +37,7 @@ const asked = (): 'sample' | 'tour' | undefined => {
 export function StartScreen() {
   const sites = useSites();
   const router = useRouter();
-  const [busy, setBusy] = useState<string>();
+  const [busy, setBusy] = useState<{ readonly what: string; readonly cancel: () => void }>();
   /** Nothing is done before it is known what there is. */
   const known = sites !== undefined;
   const [now] = useState(() => Date.now());
@@ -50,27 +50,40 @@ export function StartScreen() {
   /** Does what takes a while and goes on at the address that comes of it. @returns what went wrong */
   const tryOn = async (
     what: string,
-    work: () => Promise<string | undefined>,
+    work: (signal: AbortSignal) => Promise<string | undefined>,
   ): Promise<string | undefined> => {
     // One thing at a time: a second drop would make a second site.
     if (busy !== undefined) {
       return undefined;
     }
-    setBusy(what);
+    const control = new AbortController();
+    const { signal } = control;
+    setBusy({
+      what,
+      cancel() {
+        control.abort();
+        setBusy(undefined);
+      },
+    });
     try {
-      const address = await work();
-      if (address) {
+      const address = await work(signal);
+      if (address && !signal.aborted) {
         go(address);
         return undefined;
       }
     } catch (error) {
-      setBusy(undefined);
-      return wordsOf(error);
+      if (!signal.aborted) {
+        setBusy(undefined);
+        return wordsOf(error);
+      }
     }
-    setBusy(undefined);
+    // What was given up is not busy any more, and something else may be.
+    if (!signal.aborted) {
+      setBusy(undefined);
+    }
     return undefined;
   };
-  const goOn = async (what: string, work: () => Promise<string | undefined>) => {
+  const goOn = async (what: string, work: (signal: AbortSignal) => Promise<string | undefined>) => {
     const problem = await tryOn(what, work);
     if (problem) {
       say('bad', problem);
@@ -78,7 +91,10 @@ export function StartScreen() {
   };
   const first = useFirstSlot(tryOn);
   const freshSample = () =>
-    void goOn('the sample', async () => `/sites/${await (await newSites()).installSample()}`);
+    void goOn(
+      'the sample',
+      async (signal) => `/sites/${await (await newSites()).installSample(signal)}`,
+    );
   const openSample = () => {
     if (newest) {
       go(`/sites/${newest.id}`);
@@ -87,19 +103,22 @@ export function StartScreen() {
     }
   };
   const showRound = () =>
-    void goOn('the sample', async () => {
-      const id = newest?.id ?? (await (await newSites()).installSample());
+    void goOn('the sample', async (signal) => {
+      const id = newest?.id ?? (await (await newSites()).installSample(signal));
       beginTour(id);
       return `/sites/${id}`;
     });
   const openFile = (file: File) =>
-    void goOn(file.name, async () => `/sites/${await (await newSites()).openSiteFile(file)}`);
+    void goOn(
+      file.name,
+      async (signal) => `/sites/${await (await newSites()).openSiteFile(file, signal)}`,
+    );
   /** A site is made once its page could be read. */
   const openPages = (files: readonly FolderFile[]) =>
-    void goOn(files[0]?.path ?? 'the page', async () => {
+    void goOn(files[0]?.path ?? 'the page', async (signal) => {
       const { readPages } = await import('../hooks/readPages');
       const pages = await readPages(files);
-      if (!pages) {
+      if (!pages || signal.aborted) {
         return undefined;
       }
       const id = await (await newSites()).createSite(nameFrom(files[0]));

@@ -1,12 +1,13 @@
 'use client';
 
-import { useRef, useState, type PointerEvent } from 'react';
+import { useEffect, useRef, useState, type PointerEvent } from 'react';
 import type { Place } from '@/core/arrange/box';
 import { setCutOut } from '@/core/cutout/editCutOut';
 import { photoBox, photoPoint } from '@/core/layers/photo';
 import { wordsOf } from '@/core/refusal';
 import type { PhotoLayer } from '@/core/site/model/photoLayer';
 import { theEngine } from '../../hooks/tab/engine';
+import { Button } from '../../shared/Button';
 import { say } from '../../shared/notices';
 import { useEditing, useSelecting } from '../useBench';
 import { AreaSvg } from './AreaSvg';
@@ -26,6 +27,9 @@ export function LoopArea({ area, photo }: { area: Area; photo: PhotoLayer }) {
   const drawing = useRef(false);
   const [corners, setCorners] = useState<readonly Place[]>([]);
   const [busy, setBusy] = useState(false);
+  /** Gives up what is being cut. */
+  const work = useRef<AbortController>(undefined);
+  useEffect(() => () => work.current?.abort(), []);
 
   const cut = async (loop: readonly Place[]) => {
     drawing.current = false;
@@ -34,12 +38,16 @@ export function LoopArea({ area, photo }: { area: Area; photo: PhotoLayer }) {
       return;
     }
     setBusy(true);
+    const { signal } = (work.current = new AbortController());
     const points = loop.flatMap((at) => {
       const p = photoPoint(photo, at);
       return [Math.round(p.x * 10) / 10, Math.round(p.y * 10) / 10];
     });
     try {
       const found = await theEngine().cutByLoop(photo.assetId, points);
+      if (signal.aborted) {
+        return;
+      }
       if (found) {
         commit(
           'Cut out by a loop',
@@ -50,6 +58,9 @@ export function LoopArea({ area, photo }: { area: Area; photo: PhotoLayer }) {
       }
       say('bad', 'Nothing in the loop stands off what is around it. Draw closer around the thing.');
     } catch (error) {
+      if (signal.aborted) {
+        return;
+      }
       say('bad', wordsOf(error));
     }
     setBusy(false);
@@ -91,8 +102,10 @@ export function LoopArea({ area, photo }: { area: Area; photo: PhotoLayer }) {
   const abandon = () => {
     const going = drawing.current || corners.length > 0;
     drawing.current = false;
+    work.current?.abort();
+    setBusy(false);
     setCorners([]);
-    return going && !busy;
+    return going;
   };
   const [cursor, setCursor] = useCursor(
     area,
@@ -126,9 +139,14 @@ export function LoopArea({ area, photo }: { area: Area; photo: PhotoLayer }) {
         {cursor && <Cross at={cursor} px={px} />}
       </AreaSvg>
       {busy && (
-        <p role="status" className="absolute inset-0 grid place-items-center">
-          <span className="rounded-sm border border-line bg-white px-2 py-0.5">Cutting out…</span>
-        </p>
+        <div className="absolute inset-0 grid place-items-center">
+          <p className="flex items-center gap-2 rounded-sm border border-line bg-white py-1 pr-1 pl-2">
+            <span role="status">Cutting out…</span>
+            <Button className="pointer-events-auto h-[22px]" onClick={abandon}>
+              Cancel
+            </Button>
+          </p>
+        </div>
       )}
     </AreaBox>
   );
