@@ -21,7 +21,7 @@ const told: Readonly<Record<Tool['kind'], string>> = {
   line: '',
   sample: 'Click the surround, or move with the arrows and press Enter.',
   brush: drawn,
-  loop: 'Draw round the thing; or arrows and Enter at each corner, Enter twice at the last.',
+  loop: 'Draw round it, or set corners by arrows and Enter, the last twice.',
 };
 
 /** The plain surround is made see-through, and the rest cleaned up by hand. */
@@ -186,7 +186,7 @@ export function CutOutFacet({ layer: photo }: { layer: PhotoLayer }) {
           </Button>
         )}
       </Row>
-      {tool && <p className="truncate text-soft">{told[tool.kind]} Escape puts it down.</p>}
+      {tool && <p className="text-soft">{told[tool.kind]} Escape puts it down.</p>}
     </div>
   );
 }
