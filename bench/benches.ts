@@ -2,7 +2,7 @@
 import type { Page } from '@playwright/test';
 import { dragRepaints, framingRow, repaint, selectedMiddle } from './drag';
 import type { OnPlan } from './onPlan';
-import { median, row, type Rows } from './rows';
+import { median, row, type Row, type Rows } from './rows';
 import { searchRow } from './search';
 
 /** Gives the selected text a shadow, an outline and a relief. */
@@ -83,12 +83,16 @@ async function largeBackground(page: Page): Promise<void> {
   await page.waitForTimeout(4000);
 }
 
-const enough = (frames: readonly number[], least: number): number => {
-  if (frames.length < least) {
-    throw new Error(`Expected at least ${least} repaints while dragging, found ${frames.length}.`);
+/** @param least repaints without which nothing was measured */
+function repaintRow(what: string, repaints: readonly number[], least = 20): Row {
+  if (repaints.length < least) {
+    throw new Error(
+      `Expected at least ${least} repaints while dragging ${what}, found ${repaints.length}.`,
+    );
   }
-  return median(frames);
-};
+  const name = `repaint while dragging ${what} (${repaints.length} frames)`;
+  return row(name, median(repaints), 'wanted at most', 16);
+}
 
 const opensHeader = (page: Page) => page.getByRole('link', { name: /^Header, .* open its bench/ });
 
@@ -130,36 +134,21 @@ export async function* headerRows({ page, plan }: OnPlan): Rows {
   yield await searchRow(page, '1080×220');
   await page.keyboard.press('4');
   const frames = await dragRepaints(page, 540, 95);
-  yield row(
-    `repaint while dragging text, 1080×220 (${frames.length} frames)`,
-    enough(frames, 20),
-    'wanted at most',
-    16,
-  );
+  yield repaintRow('text, 1080×220', frames);
   await page
     .getByRole('region', { name: 'Layers, back to front' })
     .getByRole('button', { name: 'Veldrin Clayworks' })
     .click();
   await dressText(page);
   const dressed = await dragRepaints(page, ...(await selectedMiddle(page)));
-  yield row(
-    `repaint while dragging text with shadow, outline, relief, 1080×220 (${dressed.length} frames)`,
-    enough(dressed, 20),
-    'wanted at most',
-    16,
-  );
+  yield repaintRow('text with shadow, outline, relief, 1080×220', dressed);
 }
 
 /** The bench of a background, at 1900×1200 and at 1400×900. */
 export async function* backgroundRows({ page }: OnPlan): Rows {
   await largeBackground(page);
   const washed = await strengthRepaints(page);
-  yield row(
-    `repaint while dragging a wash strength, 1900×1200, five layers (${washed.length} frames)`,
-    enough(washed, 10),
-    'wanted at most',
-    16,
-  );
+  yield repaintRow('a wash strength, 1900×1200, five layers', washed, 10);
   await page
     .getByRole('region', { name: 'Layers, back to front' })
     .getByRole('button', { name: 'Your words' })
@@ -167,12 +156,7 @@ export async function* backgroundRows({ page }: OnPlan): Rows {
   await page.keyboard.press('4');
   await dressText(page);
   const dressed = await dragRepaints(page, ...(await selectedMiddle(page)));
-  yield row(
-    `repaint while dragging text with shadow, outline, relief, 1900×1200, six layers (${dressed.length} frames)`,
-    enough(dressed, 20),
-    'wanted at most',
-    16,
-  );
+  yield repaintRow('text with shadow, outline, relief, 1900×1200, six layers', dressed);
   yield await searchRow(page, '1900×1200');
   yield await framingRow(page);
   await resize(page, 1400, 900);

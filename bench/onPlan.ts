@@ -1,6 +1,7 @@
 /** The production build in Chromium. */
 import { spawn } from 'node:child_process';
 import { chromium, type Browser, type Page } from '@playwright/test';
+import config from '../playwright.config';
 import type { Rows } from './rows';
 
 const port = 3217;
@@ -43,18 +44,7 @@ async function* withServer(rows: () => Rows): Rows {
 /** Rows that are measured in Chromium. */
 export const onPlan = (rows: (at: OnPlan) => Rows): Rows =>
   withServer(async function* () {
-    const browser = await chromium.launch({
-      executablePath: '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
-    });
+    const browser = await chromium.launch(config.use?.launchOptions);
     try {
       const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
       const page = await context.newPage();
