@@ -1,6 +1,7 @@
 import { LRUCache } from 'lru-cache';
 import { Refusal } from '@/core/refusal';
 import type { AssetRow, Database } from './database';
+import { whilePutting } from './fileTurns';
 
 const hex = (bytes: Uint8Array): string =>
   Array.from(bytes, (b) => b.toString(16).padStart(2, '0')).join('');
@@ -18,6 +19,11 @@ const recent = new LRUCache<string, Uint8Array<ArrayBuffer>>({
   sizeCalculation: (bytes) => Math.max(1, bytes.length),
 });
 
+/** Those that were put in here, since what is being made of them may not name them yet. */
+const put = new Set<string>();
+
+export const putHere: ReadonlySet<string> = put;
+
 /** Those of the files named that are still at hand. */
 export const recentAssets = (ids: readonly string[]): AssetRow[] =>
   ids.flatMap((id) => {
@@ -29,10 +35,37 @@ export const recentAssets = (ids: readonly string[]): AssetRow[] =>
 export async function putAsset(db: Database, bytes: Uint8Array<ArrayBuffer>): Promise<string> {
   const id = await assetId(bytes);
   recent.set(id, bytes);
-  if ((await db.assets.where('id').equals(id).count()) === 0) {
-    await db.assets.put({ id, bytes });
-  }
+  put.add(id);
+  await whilePutting(db, async () => {
+    if ((await db.assets.where('id').equals(id).count()) === 0) {
+      await db.assets.put({ id, bytes });
+    }
+  });
   return id;
+}
+
+/**
+ * Stores many files at once, each under its SHA-256 and each once.
+ * @returns their ids in the order of the files
+ */
+export async function putAssets(
+  db: Database,
+  files: readonly { readonly bytes: Uint8Array<ArrayBuffer> }[],
+): Promise<string[]> {
+  const ids = await Promise.all(files.map((f) => assetId(f.bytes)));
+  ids.forEach((id) => put.add(id));
+  const rows = new Map(files.map(({ bytes }, i) => [ids[i], { id: ids[i], bytes }]));
+  await whilePutting(db, () =>
+    db.transaction('rw', db.assets, async () => {
+      const there = await db.assets
+        .where('id')
+        .anyOf([...rows.keys()])
+        .primaryKeys();
+      there.forEach((id) => rows.delete(id));
+      await db.assets.bulkPut([...rows.values()]);
+    }),
+  );
+  return ids;
 }
 
 /** @throws Error when nothing is stored under that id */

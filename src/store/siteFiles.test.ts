@@ -7,10 +7,9 @@ import { addLayer, applyEdit } from '@/core/site/edit';
 import { newSite } from '@/core/site/newSite';
 import { addSlot } from '@/core/site/slots';
 import type { Site } from '@/core/site/model/site';
-import { putAsset } from './assets';
+import { putAsset, putAssets } from './assets';
 import { Database } from './database';
 import { addSiteFile, packSite } from './siteFiles';
-import { putAssets } from './setFiles';
 import { addSite } from './addSite';
 import { storedSites } from './sites';
 

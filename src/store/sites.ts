@@ -30,8 +30,8 @@ export async function storedText(db: Database, id: string): Promise<string> {
 }
 
 /**
- * Removes a site with its history, drawings and searches; photos stay, since other sites may use
- * them, and files of it go when they are old.
+ * Removes a site with its history, drawings and searches. Its files stay, since other sites may use
+ * them, until those that nothing names are taken out.
  */
 export async function removeSite(db: Database, id: string, now: number): Promise<void> {
   const tables = [

@@ -1,5 +1,6 @@
 import type { FrozenPage } from '@/core/ownPage/frozen';
 import { Refusal } from '@/core/refusal';
+import { live, livingTabs, thisTab } from '../tabLife';
 
 /*
  * A page of anybody's may end the tab that lays it out, or hold it up for ever, in more ways than can
@@ -29,22 +30,17 @@ const stands = 3000;
 /** Whoever has been opening a page for longer stands still, ms. */
 const longest = 30_000;
 
-const tab = crypto.randomUUID();
-
 /** How often each is being opened in this tab. */
 const opening = new Map<string, number>();
 
-/** A lock that is held for as long as the tab lives. */
-let living: Promise<unknown> | undefined;
+let leaving = false;
 
-const lockOf = (owner: string): string => `soyez tab ${owner}`;
-
-function live(): void {
-  if (living) {
+/** A page that is left or loaded anew in good order troubled nobody. */
+function forgetOnLeaving(): void {
+  if (leaving) {
     return;
   }
-  living = navigator.locks.request(lockOf(tab), () => new Promise(() => {}));
-  // A page that is left or loaded anew in good order troubled nobody.
+  leaving = true;
   window.addEventListener('pagehide', () => {
     opening.forEach((_, key) => removeNote(key));
     opening.clear();
@@ -68,7 +64,7 @@ function noteAt(key: string): Note | undefined {
 
 function putNote(key: string): void {
   try {
-    localStorage.setItem(key, JSON.stringify({ tab, at: Date.now() } satisfies Note));
+    localStorage.setItem(key, JSON.stringify({ tab: thisTab, at: Date.now() } satisfies Note));
   } catch {
     // Without room for a note the page is laid out all the same.
   }
@@ -83,9 +79,7 @@ const removeNote = (key: string): void => {
 };
 
 async function isBeingOpened({ tab: owner, at }: Note): Promise<boolean> {
-  const { held } = await navigator.locks.query();
-  const alive = held?.some(({ name }) => name === lockOf(owner)) ?? false;
-  return alive && Date.now() - at < longest;
+  return (await livingTabs()).has(owner) && Date.now() - at < longest;
 }
 
 /**
@@ -95,7 +89,8 @@ async function isBeingOpened({ tab: owner, at }: Note): Promise<boolean> {
  */
 export async function noteOpening(page: FrozenPage): Promise<() => void> {
   const key = keyOf(page);
-  live();
+  void live();
+  forgetOnLeaving();
   if (!opening.has(key)) {
     const note = noteAt(key);
     if (note && !(await isBeingOpened(note))) {

@@ -6,7 +6,7 @@ import { archiveLimits } from '@/core/files/unzip';
 import { pieceSetOf } from '@/core/set/pieceSetOf';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import type { Site } from '@/core/site/model/site';
-import { putAssets } from '@/store/setFiles';
+import { putAssets } from '@/store/assets';
 import { FileReading } from '@/work/fileReading';
 import { say } from '../shared/notices';
 import type { FolderFile } from './folderFiles';

@@ -4,6 +4,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { removeSite, storedSites, storedText } from '@/store/sites';
 import type { ListedSite } from '@/work/siteCards';
 import { theDatabase, theTabs } from './tab/database';
+import { freeFiles } from './tab/looseFiles';
 import { theSiteCards } from './tab/siteCards';
 import { theStanding } from './tab/standing';
 
@@ -20,4 +21,5 @@ export async function deleteSite(id: string): Promise<void> {
   theStanding().forget(id);
   await removeSite(theDatabase(), id, Date.now());
   theTabs().announce(id);
+  void freeFiles();
 }

@@ -10,6 +10,7 @@ import { help } from '../help/topics';
 import { tour } from '../help/tour';
 import { Button } from './Button';
 import { notices, putAway } from './notices';
+import { useFreedFiles } from './useFreedFiles';
 import { useOffline } from './useOffline';
 import { VerdictMark } from './VerdictMark';
 import { glossary } from './words';
@@ -25,6 +26,7 @@ const WordsDialog = lazy(async () => ({ default: (await import('./WordsDialog'))
 export function Frame({ children }: { children: ReactNode }) {
   useGuardedLeaving();
   useOffline();
+  useFreedFiles();
   const asked = useStore(glossary, (s) => s.asked !== undefined);
   const helped = useStore(help, (s) => s.asked !== undefined);
   const toured = useStore(tour, (s) => s.on !== undefined);
