@@ -84,6 +84,10 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
   const repeats = new Set<() => void>();
   /** Views, told what is wanted whole: the worker copies what a view shows whole. */
   const finishes = new Set<(drawing: string) => void>();
+  /** Views that have something to draw, by name, and what waits until none has. */
+  const undrawn = new Set<string>();
+  let pressedAfter: (() => void)[] = [];
+  let measuredAfter: (() => void)[] = [];
   const render = createChannel<RenderCalls>(spawn, {
     silence,
     onCrash() {
@@ -130,6 +134,24 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
       ? known.done
       : remember(assetId, halvings, fetchAsset(assetId, halvings));
   }
+
+  function hasDrawn(view: string): void {
+    undrawn.delete(view);
+    if (undrawn.size === 0) {
+      const all = [...pressedAfter, ...measuredAfter];
+      pressedAfter = [];
+      measuredAfter = [];
+      all.forEach((go) => go());
+    }
+  }
+
+  /** Resolves once the views show what was asked of them; first for what is pressed. */
+  const viewsDrawn = (before: 'pressing' | 'measuring'): Promise<void> =>
+    undrawn.size === 0
+      ? Promise.resolve()
+      : new Promise((resolve) => {
+          (before === 'pressing' ? pressedAfter : measuredAfter).push(resolve);
+        });
 
   function view(listener: ViewListener): View {
     const name = `view ${nextView++}`;
@@ -242,6 +264,9 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
         }
       } finally {
         busy = false;
+        if (!waiting) {
+          hasDrawn(name);
+        }
         void next();
       }
     }
@@ -256,12 +281,16 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
     }
 
     function show(drawing: Drawing, focus?: Rect): void {
+      if (closed) {
+        return;
+      }
       if (drawing !== latest) {
         crashes = 0;
         failed.clear();
       }
       latest = drawing;
       waiting = { drawing, focus };
+      undrawn.add(name);
       void next();
     }
 
@@ -285,6 +314,7 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
       show,
       close() {
         closed = true;
+        hasDrawn(name);
         clearTimeout(rest);
         clearTimeout(soon);
         repeats.delete(repeat);
@@ -297,6 +327,7 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
   async function pixelsOf(drawing: Drawing): Promise<Raster> {
     const wanted = JSON.stringify(drawing);
     finishes.forEach((finish) => finish(wanted));
+    await viewsDrawn('pressing');
     // A photo may have had to make room again, or the worker died, while another came.
     for (let tries = 0; tries < 4; tries++) {
       const { raster, missing } = await twice(() => render.ask('pixels', { drawing }));
@@ -318,6 +349,7 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
   /** Asks about a photo, once more where the worker died in between and has to be given it again. */
   async function ofPhoto<T>(assetId: string, ask: () => Promise<T | null>): Promise<T | null> {
     await provide(assetId);
+    await viewsDrawn('measuring');
     const found = await twice(ask);
     if (found !== null) {
       return found;

@@ -425,6 +425,38 @@ test('of many drawings asked for at once, the first and the newest are drawn', a
   expect(heard.frames.map((f) => f.changed.width)).toEqual([2, 1, 1]);
 });
 
+test('what is to be seen comes before what is pressed, and that before what is measured of a photo', async () => {
+  const setup = setUp();
+  const engine = engineWith(setup);
+  const heard = listen();
+  const view = engine.view(heard);
+  const order: string[] = [];
+  const noted = (what: string, of: Promise<unknown>) =>
+    of.then(() => order.push(`${what} after ${heard.frames.length}`));
+  await engine.adopt('pots', createRaster(1, 1));
+  view.show(drawing(0.1));
+  await Promise.all([
+    noted('survey', engine.surveyPhoto('pots', { width: 1, height: 1 })),
+    noted('first frame', engine.firstFrame('pots', { width: 1, height: 1 })),
+    noted('pixels', engine.pixels(drawing(0.1))),
+  ]);
+  expect(order).toEqual(['pixels after 1', 'survey after 1', 'first frame after 1']);
+  view.show(drawing(0.2));
+  view.close();
+  await engine.surveyPhoto('pots', { width: 1, height: 1 });
+  await engine.pixels(drawing(0.2));
+  expect(heard.frames).toHaveLength(1);
+});
+
+test('where a picture cannot be drawn, what comes after it comes all the same', async () => {
+  const setup = { ...setUp(), deadly: true };
+  const engine = engineWith(setup);
+  const heard = listen();
+  engine.view(heard).show(drawing(0.1));
+  await expect(engine.pixels(drawing(0.1))).resolves.toEqual(createRaster(2, 1));
+  expect(heard.failures).toHaveLength(1);
+});
+
 test('after a crash the last frame is drawn again, whole, by a new worker', async () => {
   const setup = setUp();
   const heard = listen();

@@ -36,7 +36,7 @@ export function useSiteReadings(site: Site): SiteReadings {
   // Only the site as it was opened can be what an earlier visit left.
   const [opened] = useState(site);
   const left = useKeyed<BySlot | 'none'>(opened, 'none', async ({ put }) => {
-    const found = await recallFindings(opened).catch(() => undefined);
+    const found = await recallFindings(opened);
     put(() => found ?? 'none');
   });
   const [caughtUp, setCaughtUp] = useState(false);

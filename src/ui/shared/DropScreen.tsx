@@ -27,6 +27,7 @@ const wordsGoTo = (event: ClipboardEvent): boolean =>
 export function DropScreen({
   siteId,
   className,
+  onComing,
   onPages,
   onPictures,
   children,
@@ -34,6 +35,8 @@ export function DropScreen({
   /** The site that is open, if one is. */
   siteId?: string;
   className?: string;
+  /** Something is being dragged in. */
+  onComing?(): void;
   onPages?(files: readonly FolderFile[]): void;
   onPictures?(files: readonly FolderFile[]): void;
   children: ReactNode;
@@ -96,6 +99,7 @@ export function DropScreen({
     <div
       ref={screen}
       className={clsx('flex h-screen flex-col', className)}
+      onDragEnter={onComing}
       onDragOver={(e) => e.preventDefault()}
       onDrop={dropped}
     >

@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { lastPlace } from '../hooks/lastPlace';
 import type { ListedSite } from '../hooks/useSites';
+import { benchAhead, planAhead } from './ahead';
 
 /** The way back to the screen of a site that was open last. */
 export function GoOn({ sites }: { sites: readonly ListedSite[] }) {
@@ -18,8 +19,14 @@ export function GoOn({ sites }: { sites: readonly ListedSite[] }) {
   if (place.slotId !== undefined && !slot) {
     return null;
   }
+  const planned = listed.measured ? {} : planAhead;
   return (
-    <Link href={place.path} className="min-w-0 truncate text-act underline" prefetch={false}>
+    <Link
+      href={place.path}
+      className="min-w-0 truncate text-act underline"
+      prefetch={false}
+      {...(slot ? benchAhead : planned)}
+    >
       Go on where you were: {slot ? `${slot.name} of ${site.name}` : site.name}
     </Link>
   );

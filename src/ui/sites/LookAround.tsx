@@ -3,6 +3,7 @@
 import { faceName } from '@/core/text/fonts';
 import { libraryAddress } from '../hooks/useLibrary';
 import { Button } from '../shared/Button';
+import { planAhead } from './ahead';
 import { Way } from './Way';
 
 /** The sample's page, small. */
@@ -34,6 +35,7 @@ function SampleFace() {
 export function LookAround({
   busy,
   there,
+  measured,
   onOpen,
   onFresh,
   onTour,
@@ -41,19 +43,22 @@ export function LookAround({
   busy: boolean;
   /** A sample is among the sites, and may have been changed. */
   there: boolean;
+  /** Of that one all is known. */
+  measured: boolean;
   onOpen(): void;
   /** Puts the sample in place as it was, beside the one that is there. */
   onFresh(): void;
   onTour(): void;
 }) {
+  const ahead = measured ? {} : planAhead;
   return (
     <Way title="Look around" words="A made-up pottery studio with everything in place.">
       <SampleFace />
       <span className="flex flex-wrap gap-2">
-        <Button disabled={busy} onClick={onOpen}>
+        <Button disabled={busy} onClick={onOpen} {...ahead}>
           Open the sample
         </Button>
-        <Button disabled={busy} onClick={onTour}>
+        <Button disabled={busy} onClick={onTour} {...ahead}>
           Show me round
         </Button>
         {there && (

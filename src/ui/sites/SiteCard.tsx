@@ -19,6 +19,7 @@ import { say } from '../shared/notices';
 import { useMeasure } from '../shared/useMeasure';
 import { verdictColour, VerdictMark } from '../shared/VerdictMark';
 import { newSites } from '../shared/newSites';
+import { planAhead } from './ahead';
 
 type ReadableSite = Extract<ListedSite, { readonly site: Site }>;
 
@@ -72,6 +73,7 @@ export function SiteCard({
         href={`/sites/${site.id}`}
         className="absolute inset-0 focus-visible:-outline-offset-2"
         aria-label={`Open ${site.name}`}
+        {...(measured ? {} : planAhead)}
       />
     </li>
   );

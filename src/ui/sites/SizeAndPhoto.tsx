@@ -13,6 +13,7 @@ import { Choose } from '../shared/Choose';
 import { DropArea } from '../shared/DropArea';
 import { inputLook } from '../shared/inputLook';
 import { newSites } from '../shared/newSites';
+import { benchAhead } from './ahead';
 import { SizeDrawing } from './SizeDrawing';
 import { Way } from './Way';
 
@@ -138,7 +139,12 @@ export function SizeAndPhoto({
   return (
     <Way title="A size and a photo" words="You know how big it must be.">
       <SizeDrawing {...(size ?? { width: 0, height: 0 })} />
-      <form id={form} className="flex flex-wrap items-center gap-2" onSubmit={submit}>
+      <form
+        id={form}
+        className="flex flex-wrap items-center gap-2"
+        onSubmit={submit}
+        onFocus={benchAhead.onFocus}
+      >
         {field('width', 'Width')}
         <span aria-hidden>×</span>
         {field('height', 'Height')}
@@ -182,7 +188,7 @@ export function SizeAndPhoto({
             <p className="font-semibold">Drop the photo here</p>
             <p className="text-soft">or paste it</p>
             <span className="flex flex-wrap justify-center gap-2">
-              <Button type="submit" form={form} variant="main" disabled={!ready}>
+              <Button type="submit" form={form} variant="main" disabled={!ready} {...benchAhead}>
                 Choose a photo
               </Button>
               <Button disabled={!ready} onClick={first.fromLibrary}>

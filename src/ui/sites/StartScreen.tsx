@@ -15,6 +15,7 @@ import { FilePick } from '../shared/FilePick';
 import { say } from '../shared/notices';
 import { TopBar } from '../shared/TopBar';
 import { askWord } from '../shared/words';
+import { benchAhead } from './ahead';
 import { GoOn } from './GoOn';
 import { LookAround } from './LookAround';
 import { beginTour } from '../help/tour';
@@ -43,7 +44,7 @@ export function StartScreen() {
   const [now] = useState(() => Date.now());
   const samples = samplesNoted();
   const isSample = (id: string): boolean => samples.includes(id);
-  const newest = sites?.find((listed) => 'site' in listed && isSample(listed.id));
+  const newest = sites?.filter((listed) => 'site' in listed).find(({ id }) => isSample(id));
 
   /** Going back is not to open the sample again. */
   const go = (address: string) => (asked() ? router.replace(address) : router.push(address));
@@ -135,6 +136,7 @@ export function StartScreen() {
   }, [known]);
   return (
     <DropScreen
+      onComing={benchAhead.onPointerEnter}
       onPages={openPages}
       onPictures={(files) => first.withPhoto(files.map(({ file }) => file))}
     >
@@ -155,6 +157,7 @@ export function StartScreen() {
           <LookAround
             busy={busy !== undefined || !known}
             there={newest !== undefined}
+            measured={newest?.measured ?? false}
             onOpen={openSample}
             onFresh={freshSample}
             onTour={showRound}

@@ -13,7 +13,7 @@ async function cardOf(stored: unknown): Promise<SiteCard> {
   if ('problem' in card) {
     return card;
   }
-  const found = await recallFindings(card.site).catch(() => undefined);
+  const found = await recallFindings(card.site);
   return found ? { ...card, measured: true, ...counted(found) } : card;
 }
 
