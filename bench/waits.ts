@@ -6,6 +6,7 @@ import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import sharp from 'sharp';
 import { sampleFiles, sampleSite } from '../src/demo/sample';
+import type { HandOverPorts } from '../src/core/handover/ports';
 import { produceHandOver } from '../src/core/handover/produce';
 import { inspectPicture } from '../src/core/measure/inspect';
 import { shelfItem } from '../src/core/shelf/item';
@@ -37,27 +38,31 @@ async function encodesOfSample(): Promise<Encodes> {
   }
   const site = sampleSite('s', shelf);
   const ports = await nodePorts(site, assets);
-  const times: number[] = [];
-  const made = await produceHandOver(
-    site,
-    {
-      ...ports,
-      async encode(...asked) {
-        const start = performance.now();
-        const bytes = await ports.encode(...asked);
-        times.push(performance.now() - start);
-        return bytes;
-      },
+  const sums = { findings: 0, handOver: 0 };
+  let last = 0;
+  const timed: HandOverPorts = {
+    ...ports,
+    // One after the other, so that each time is of the file that is told next.
+    atOnce: 1,
+    async encode(...asked) {
+      const start = performance.now();
+      const bytes = await ports.encode(...asked);
+      last = performance.now() - start;
+      return bytes;
     },
-    { wanted: () => true, onProgress: () => {} },
-  );
+  };
+  await produceHandOver(site, timed, {
+    wanted: () => true,
+    onProgress: () => {},
+    onFile({ planned }) {
+      if (planned?.asItWas === undefined) {
+        sums.handOver += last;
+        sums.findings += planned?.scale === 1 && !planned.fallback ? last : 0;
+      }
+    },
+  });
   ports.close();
-  const written = made.files.filter((f) => f.planned && f.planned.asItWas === undefined);
-  const sum = (list: readonly number[]) => list.reduce((a, b) => a + b, 0);
-  const own = written.flatMap((f, i) =>
-    f.planned!.scale === 1 && !f.planned!.fallback ? [i] : [],
-  );
-  return { findings: sum(own.map((i) => times[i])), handOver: sum(times) };
+  return sums;
 }
 
 /** The plan's findings are all there. */

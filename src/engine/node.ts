@@ -3,7 +3,7 @@ import { createCanvas, GlobalFonts } from '@napi-rs/canvas';
 import { boundedCache, pixelBytes } from '@/core/boundedCache';
 import { createComposer } from '@/core/compose/compose';
 import { resizedTo } from '@/core/frame/resized';
-import type { HandOverPorts } from '@/core/handover/produce';
+import type { HandOverPorts } from '@/core/handover/ports';
 import { writeSiteFile } from '@/core/handover/siteFile';
 import { readSurvey } from '@/core/ownPage/readSurvey';
 import { writeOpenRaster } from '@/core/openRaster/openRaster';

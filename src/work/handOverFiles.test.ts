@@ -1,5 +1,5 @@
 import type { PageSurvey } from '@/core/ownPage/survey';
-import type { HandOverPorts } from '@/core/handover/produce';
+import type { HandOverPorts } from '@/core/handover/ports';
 import { Refusal } from '@/core/refusal';
 import { plain, siteWithHeader } from './pictures.fixture';
 import { makeHandOver, nothingMade, type Making } from './handOverFiles';

@@ -1,10 +1,5 @@
-import {
-  HandOverStopped,
-  produceHandOver,
-  type HandedFile,
-  type HandOver,
-  type HandOverPorts,
-} from '@/core/handover/produce';
+import { HandOverStopped, type HandedFile, type HandOverPorts } from '@/core/handover/ports';
+import { produceHandOver, type HandOver } from '@/core/handover/produce';
 import { wordsOf } from '@/core/refusal';
 import type { Site } from '@/core/site/model/site';
 import type { Turn } from './keyed';

@@ -1,4 +1,4 @@
-import type { HandOverPorts, PressedPicture } from '@/core/handover/produce';
+import type { HandOverPorts, PressedPicture } from '@/core/handover/ports';
 import { keepingFiles } from './keepingFiles';
 
 const bytes = (n: number) => new Uint8Array([n]);

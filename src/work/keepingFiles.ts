@@ -1,5 +1,5 @@
 import { boundedCache } from '@/core/boundedCache';
-import type { HandOverPorts, PressedPicture } from '@/core/handover/produce';
+import type { HandOverPorts, PressedPicture } from '@/core/handover/ports';
 
 type Bytes = Uint8Array<ArrayBuffer>;
 

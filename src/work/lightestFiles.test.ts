@@ -1,6 +1,6 @@
 import type { Goal } from '@/core/lightest/care';
 import { planFiles } from '@/core/handover/filePlan';
-import { writtenKey } from '@/core/handover/produce';
+import { writtenKey } from '@/core/handover/plannedFiles';
 import { pressAs } from '@/core/press/settings';
 import { applyEdit, editPicture, type Edit } from '@/core/site/edit';
 import type { PressFormat } from '@/core/site/model/picture';

@@ -2,7 +2,7 @@ import { createStore, type StoreApi } from 'zustand/vanilla';
 import type { Drawing } from '@/core/compose/compose';
 import { drawingOf } from '@/core/compose/drawing';
 import { firstFormats, type PlannedFile } from '@/core/handover/filePlan';
-import { writtenKey } from '@/core/handover/produce';
+import { writtenKey } from '@/core/handover/plannedFiles';
 import {
   firstStep,
   goalBeside,

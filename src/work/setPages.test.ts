@@ -1,4 +1,4 @@
-import type { HandedFile } from '@/core/handover/produce';
+import type { HandedFile } from '@/core/handover/ports';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import { setFilesAmong } from './setPages';
 

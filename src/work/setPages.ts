@@ -1,7 +1,8 @@
 import type { PackedFile } from '@/core/files/unzip';
 import type { OpenedPage } from '@/core/ownPage/openPages';
 import type { Followed } from '@/core/set/follow';
-import { themeFolder, type HandedFile } from '@/core/handover/produce';
+import type { HandedFile } from '@/core/handover/ports';
+import { themeFolder } from '@/core/handover/produce';
 import { filesOfSet, isInside } from '@/core/set/paths';
 import type { Recoloured } from '@/core/set/recolourFile';
 import type { PieceSet } from '@/core/site/model/pieceSet';

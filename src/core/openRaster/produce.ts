@@ -1,5 +1,5 @@
 import type { Drawing } from '../compose/compose';
-import type { HandOverPorts } from '../handover/produce';
+import type { HandOverPorts } from '../handover/ports';
 import { baseDefaults } from '../layers/base';
 import { pressAs } from '../press/settings';
 import { noOverlap } from '../frame/overlap';

@@ -3,7 +3,7 @@
 import { Download } from 'lucide-react';
 import Link from 'next/link';
 import { pressWords } from '@/core/press/settings';
-import type { HandedFile } from '@/core/handover/produce';
+import type { HandedFile } from '@/core/handover/ports';
 import type { PlannedFile, SlotFiles } from '@/core/handover/filePlan';
 import { kilobytes } from '@/core/readings/say';
 import type { Edit } from '@/core/site/edit';

@@ -13,6 +13,7 @@ import type { OwnPage } from '@/core/site/model/ownPage';
 import type { Page } from '@/core/site/model/page';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import type { HandOverChoices } from '@/core/site/model/site';
+import '../hooks/tab/warmedWriting';
 import { useHandOver } from '../hooks/useHandOver';
 import { useLostInHandOver, type LostContrast } from '../hooks/useLostContrast';
 import { useHistory, useSite, type Session } from '../hooks/useSession';

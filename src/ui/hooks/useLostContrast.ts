@@ -1,7 +1,8 @@
 'use client';
 
 import { useMemo } from 'react';
-import type { HandedFile, HandOver } from '@/core/handover/produce';
+import type { HandedFile } from '@/core/handover/ports';
+import type { HandOver } from '@/core/handover/produce';
 import type { OpenedPage } from '@/core/ownPage/openPages';
 import { isActive } from '@/core/recolour/activeSteps';
 import { wordsOf } from '@/core/refusal';

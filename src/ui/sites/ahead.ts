@@ -9,4 +9,4 @@ const ahead = (load: () => Promise<unknown>) => {
 export const benchAhead = ahead(() => import('../hooks/tab/warmedBench'));
 
 /** For what goes to a plan whose pictures are still to be measured. */
-export const planAhead = ahead(() => import('../hooks/tab/warmedPlan'));
+export const planAhead = ahead(() => import('../hooks/tab/warmedWriting'));
