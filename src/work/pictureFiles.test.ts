@@ -184,7 +184,7 @@ test('what a search wrote is read and not written again, and is kept with what w
   const words = newText('t', 'Pots', 'lora', 12, '#ffffff', 4, 2);
   const slow = header(applyEdit(applyEdit(siteWithHeader, effort), addLayer('picture-h', words)));
   expect((await files.file(...slow, always))?.bytes).toBe(61);
-  expect(engine.asked).toEqual(['pixels', 'decode 61', 'survey']);
+  expect(engine.asked).toEqual(['pixels', 'survey', 'decode 61']);
   expect(await files.bytes(...slow)).toHaveLength(61);
   expect(kept.size).toBe(1);
 });

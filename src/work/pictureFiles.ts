@@ -222,7 +222,11 @@ export class PictureFiles {
       }
       // What is measured of a drawing is asked once it was drawn.
       await this.engine.pixels(drawingOf(slot, asFiled(picture)), urgency);
-      return this.surveyed(key, asked, bytes, await this.engine.decode(bytes, urgency));
+      const [survey, all] = await Promise.all([
+        this.surveyed(asked),
+        this.engine.decode(bytes, urgency),
+      ]);
+      return this.put(key, asked, all, { data: bytes, survey });
     } catch {
       // What cannot be read again is written again.
       return undefined;
@@ -235,33 +239,24 @@ export class PictureFiles {
     if (!wanted()) {
       return undefined;
     }
-    const { bytes, decoded } = await this.engine.press(
-      raster,
-      picture.press,
-      siteColours(site),
-      urgency,
-    );
-    return wanted() ? this.surveyed(key, asked, bytes, decoded) : undefined;
+    // Who draws measures while who writes writes.
+    const [{ bytes, decoded }, survey] = await Promise.all([
+      this.engine.press(raster, picture.press, siteColours(site), urgency),
+      this.surveyed(asked),
+    ]);
+    return wanted() ? this.put(key, asked, decoded, { data: bytes, survey }) : undefined;
   }
 
-  /** With what is measured of its drawing; kept for later tabs. */
-  private async surveyed(
-    key: string,
-    { site, slot, picture, urgency }: Asked,
-    data: Uint8Array<ArrayBuffer>,
-    all: Raster,
-  ): Promise<WrittenFile> {
+  /** What is measured of a picture's drawing; asked once that was drawn. */
+  private surveyed({ site, slot, picture, urgency }: Asked): Promise<Survey> {
     const questions = surveyQuestions(site, slot, picture);
     // Live words are measured too: they lie over the same picture.
-    const survey = questions
-      ? await this.engine.survey(
-          { ...drawingOf(slot, picture), overlap: undefined },
-          questions,
-          urgency,
-        )
-      : noSurvey;
-    const kept = { data, survey };
-    // Nobody waits for it; a file that could not be kept is written again in the next tab.
+    const drawing = { ...drawingOf(slot, picture), overlap: undefined };
+    return questions ? this.engine.survey(drawing, questions, urgency) : Promise.resolve(noSurvey);
+  }
+
+  /** Keeps a file for later tabs. Nobody waits for it: what could not be kept is written again. */
+  private put(key: string, { slot, picture }: Asked, all: Raster, kept: KeptFile): WrittenFile {
     void this.store?.keep(key, kept).catch(() => {});
     return fileOf(slot, picture, all, kept);
   }

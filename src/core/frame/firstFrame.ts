@@ -37,7 +37,8 @@ function isSkin(r: number, g: number, b: number): boolean {
 
 type Lab = readonly [number, number, number];
 
-const distance = (a: Lab, b: Lab): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
+const distance = (a: Lab, b: Lab): number =>
+  Math.sqrt((a[0] - b[0]) ** 2 + (a[1] - b[1]) ** 2 + (a[2] - b[2]) ** 2);
 
 /**
  * How far each px stands off all four borders of the picture, each met straight on, as what lies

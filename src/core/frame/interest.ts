@@ -74,7 +74,20 @@ export interface Interest {
   readonly small: Raster;
 }
 
+/** Of photos that were looked at; px of a photo do not change. */
+const known = new WeakMap<Raster, Interest>();
+
 export function interestOf(photo: Raster): Interest {
+  const there = known.get(photo);
+  if (there) {
+    return there;
+  }
+  const found = lookAt(photo);
+  known.set(photo, found);
+  return found;
+}
+
+function lookAt(photo: Raster): Interest {
   const k = Math.min(1, looked / Math.max(photo.width, photo.height));
   const small = resample(
     photo,
