@@ -75,8 +75,11 @@ const longPause = 300;
 /** A picture is drawn without the photos that are not there after so long, ms. */
 const patience = 500;
 
-/** While more photos come, it is drawn anew with those that did each so many ms. */
+/** While more photos come, it is drawn anew with those that did each so many ms... */
 const between = 300;
+
+/** ...and not sooner than so many times what drawing it takes, which holds up those that come. */
+const drawingShare = 4;
 
 export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Drawer {
   let nextView = 1;
@@ -170,6 +173,8 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
     let opening = true;
     /** When it was drawn last, ms. */
     let drawnAt = 0;
+    /** How long that took, ms. */
+    let took = 0;
     /** It is drawn anew then, with what came meanwhile. */
     let soon: ReturnType<typeof setTimeout> | undefined;
 
@@ -178,7 +183,8 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
       if (!latest || opening || closed) {
         return;
       }
-      if (awaited.size === 0 || performance.now() - drawnAt > between) {
+      const patient = Math.max(between, drawingShare * took);
+      if (awaited.size === 0 || performance.now() - drawnAt > patient) {
         clearTimeout(soon);
         soon = undefined;
         show(latest);
@@ -186,7 +192,7 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
         soon ??= setTimeout(() => {
           soon = undefined;
           show(latest!);
-        }, between);
+        }, patient);
       }
     }
 
@@ -243,7 +249,9 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
           ({ drawing, focus } = waiting ?? { drawing, focus });
           waiting = undefined;
         }
+        const asked = performance.now();
         const frame = await render.ask('frame', { view: name, drawing, whole, focus });
+        took = performance.now() - asked;
         if (closed) {
           return;
         }

@@ -226,7 +226,11 @@ export function createEngine(parts: EngineParts): Engine {
     view: drawer.view,
     pixels: (what, urgency = 'now') => drawn(urgency, (by) => by.pixels(what)),
     decode: (bytes, urgency) => decode(bytes, urgency),
-    shrink: (bytes, room) => coded('now', (by) => by.ask('shrink', { bytes, room })),
+    // A list waits for what is drawn.
+    shrink: (bytes, room) =>
+      foreground.during(() =>
+        shared.done((by) => twice(() => by.ask('shrink', { bytes, room })), 'after'),
+      ),
     surveyPhoto: (assetId, frame) => foreground.during(() => drawer.surveyPhoto(assetId, frame)),
     firstFrame: (assetId, frame) => foreground.during(() => drawer.firstFrame(assetId, frame)),
     cutByLoop: (assetId, loop) => foreground.during(() => drawer.cutByLoop(assetId, loop)),

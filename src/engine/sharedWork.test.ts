@@ -14,14 +14,14 @@ function setUp(others: readonly Named[]) {
   const shared = new SharedWork<Named>({ name: 'own', started: true }, desk);
   const begun: string[] = [];
   const ends = new Map<string, (failure?: Error) => void>();
-  const work = (what: string) =>
+  const work = (what: string, place?: 'first' | 'after') =>
     shared.done(async ({ name }) => {
       begun.push(`${what} by ${name}`);
       await new Promise<void>((resolve, reject) =>
         ends.set(what, (failure) => (failure ? reject(failure) : resolve())),
       );
       return what;
-    });
+    }, place);
   return { desk, begun, work, ends };
 }
 
@@ -30,7 +30,7 @@ test('one piece is done by its own worker; of more, others do some that are star
     { name: 'asleep', started: false },
     { name: 'free', started: true },
   ]);
-  const all = ['a', 'b', 'c', 'd', 'e'].map(work);
+  const all = ['a', 'b', 'c', 'd', 'e'].map((what) => work(what));
   await settle();
   expect(begun).toEqual(['a by own', 'b by free', 'c by own']);
   ends.get('b')!();
@@ -43,6 +43,29 @@ test('one piece is done by its own worker; of more, others do some that are star
   expect(await Promise.all(all)).toEqual(['a', 'b', 'c', 'd', 'e']);
 });
 
+test('what comes after is begun once nothing that comes first is left', async () => {
+  const { begun, work, ends } = setUp([]);
+  const all = [
+    work('list 1', 'after'),
+    work('list 2', 'after'),
+    work('list 3', 'after'),
+    work('photo 1'),
+    work('photo 2'),
+  ];
+  for (const what of ['list 1', 'photo 1', 'list 2', 'photo 2', 'list 3']) {
+    await settle();
+    ends.get(what)!();
+  }
+  await Promise.all(all);
+  expect(begun.map((line) => line.replace(' by own', ''))).toEqual([
+    'list 1',
+    'list 2',
+    'photo 1',
+    'photo 2',
+    'list 3',
+  ]);
+});
+
 test('one that others wait for is not lent, and one that fails is told and gives way to the next', async () => {
   const { desk, begun, work, ends } = setUp([{ name: 'free', started: true }]);
   const held = desk.use(
@@ -51,7 +74,7 @@ test('one that others wait for is not lent, and one that fails is told and gives
     () => new Promise<void>((resolve) => ends.set('held', () => resolve())),
   );
   await settle();
-  const [a, b, c] = ['a', 'b', 'c'].map(work);
+  const [a, b, c] = ['a', 'b', 'c'].map((what) => work(what));
   await settle();
   expect(begun).toEqual(['a by own', 'b by own']);
   ends.get('a')!(new Error('broken'));

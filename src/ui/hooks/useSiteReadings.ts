@@ -73,8 +73,9 @@ export function useSiteReadings(site: Site): SiteReadings {
   const pressed = recalled !== undefined || (looked && subject.pending === 0);
   useEffect(() => {
     if (pressed) {
-      // A bench is likely to be opened next.
+      // A bench is likely to be opened next; of many photos the others read some.
       theEngine().warm();
+      theEngine().warmBackground();
     }
   }, [pressed]);
   const pending = looked ? subject.pending : undefined;
