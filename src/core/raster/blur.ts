@@ -138,7 +138,7 @@ function blurLines(
 /** Below this many px calling a kernel takes longer than it saves. */
 const worthKernels = 256;
 
-const fours = (n: number): number => (n + 3) & ~3;
+const eights = (n: number): number => (n + 7) & ~7;
 
 /** The same by kernels, whose sums are of floats: within a ten-thousandth of full scale. */
 function blurByKernels(k: Kernels, { width, height, data }: Cover, sigma: number): void {
@@ -146,8 +146,8 @@ function blurByKernels(k: Kernels, { width, height, data }: Cover, sigma: number
   const box = extendedBox((sigma * sigma + pixelVariance) / passes);
   const radius = direct ? direct.length - 1 : box.radius;
   const scale = 1 / (2 * box.radius + 1 + 2 * box.end);
-  const [wide, high] = [fours(width), fours(height)];
-  const buffer = (Math.max(wide, high) + 2 * (radius + 1)) * 16;
+  const [wide, high] = [eights(width), eights(height)];
+  const buffer = (Math.max(wide, high) + 2 * (radius + 1)) * 32;
   const [plane, line, other, weights] = k.rooms(
     wide * high * 4,
     buffer,

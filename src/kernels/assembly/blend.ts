@@ -245,12 +245,13 @@ function lum(r: v128, g: v128, b: v128): v128 {
   );
 }
 
+/** Channels are numbers throughout, so that one instruction will do: `min` looks for what is none. */
 function least(r: v128, g: v128, b: v128): v128 {
-  return f32x4.min(r, f32x4.min(g, b));
+  return f32x4.pmin(r, f32x4.pmin(g, b));
 }
 
 function most(r: v128, g: v128, b: v128): v128 {
-  return f32x4.max(r, f32x4.max(g, b));
+  return f32x4.pmax(r, f32x4.pmax(g, b));
 }
 
 /** l + (v − l)·k */

@@ -1,32 +1,41 @@
 /*
- * Gaussian blur of a plane of floats, four lines at a time, so that a value of each stands in a
- * vector. Lines stand in a buffer with enough zeros on either side that no place is outside of it.
+ * Gaussian blur of a plane of floats, eight lines at a time, so that a value of each stands in two
+ * vectors: sums of two are worked out while those of the others are waited for. Lines stand in a
+ * buffer with enough zeros on either side that no place is outside of it.
  */
 
 /** A box of 2·radius + 1 values, and the next ones on either side by the share `end`. */
 function boxLine(line: usize, out: usize, n: i32, radius: i32, end: f32, scale: f32): void {
   const ends = f32x4.splat(end);
   const scales = f32x4.splat(scale);
-  const ahead = (<usize>radius) << 4;
-  const behind = (<usize>radius + 1) << 4;
-  let sum = f32x4.splat(0);
-  for (let i: usize = 0; i < ahead; i += 16) {
-    sum = f32x4.add(sum, v128.load(line + i));
+  const ahead = (<usize>radius) << 5;
+  const behind = (<usize>radius + 1) << 5;
+  let sum0 = f32x4.splat(0);
+  let sum1 = f32x4.splat(0);
+  for (let i: usize = 0; i < ahead; i += 32) {
+    sum0 = f32x4.add(sum0, v128.load(line + i));
+    sum1 = f32x4.add(sum1, v128.load(line + i, 16));
   }
-  for (const last = line + ((<usize>n) << 4); line < last; line += 16, out += 16) {
-    const goes = v128.load(line - behind);
-    const next = v128.load(line + behind);
-    sum = f32x4.sub(f32x4.add(sum, v128.load(line + ahead)), goes);
-    v128.store(out, f32x4.mul(f32x4.add(sum, f32x4.mul(ends, f32x4.add(goes, next))), scales));
+  for (const last = line + ((<usize>n) << 5); line < last; line += 32, out += 32) {
+    const goes0 = v128.load(line - behind);
+    const goes1 = v128.load(line - behind, 16);
+    const next0 = v128.load(line + behind);
+    const next1 = v128.load(line + behind, 16);
+    sum0 = f32x4.add(sum0, f32x4.sub(v128.load(line + ahead), goes0));
+    sum1 = f32x4.add(sum1, f32x4.sub(v128.load(line + ahead, 16), goes1));
+    const both0 = f32x4.add(sum0, f32x4.mul(ends, f32x4.add(goes0, next0)));
+    const both1 = f32x4.add(sum1, f32x4.mul(ends, f32x4.add(goes1, next1)));
+    v128.store(out, f32x4.mul(both0, scales));
+    v128.store(out, f32x4.mul(both1, scales), 16);
   }
 }
 
 /** Values by the weights of a symmetric kernel. @param weights from the middle on, f32 */
 function weighLine(line: usize, out: usize, n: i32, radius: i32, weights: usize): void {
-  for (const last = line + ((<usize>n) << 4); line < last; line += 16, out += 16) {
+  for (const last = line + ((<usize>n) << 5); line < last; line += 16, out += 16) {
     let sum = f32x4.mul(v128.load(line), v128.load32_splat(weights));
     for (let k = 1; k <= radius; k++) {
-      const far = (<usize>k) << 4;
+      const far = (<usize>k) << 5;
       const w = v128.load32_splat(weights + ((<usize>k) << 2));
       const both = f32x4.add(v128.load(line - far), v128.load(line + far));
       sum = f32x4.add(sum, f32x4.mul(w, both));
@@ -59,12 +68,30 @@ function blurred(
   return line;
 }
 
+/** Takes a value of each of four rows apart. */
+function spread(v: v128, at: usize, row: usize): void {
+  store<f32>(at, f32x4.extract_lane(v, 0));
+  store<f32>(at + row, f32x4.extract_lane(v, 1));
+  store<f32>(at + 2 * row, f32x4.extract_lane(v, 2));
+  store<f32>(at + 3 * row, f32x4.extract_lane(v, 3));
+}
+
+/** A value of each of four rows. */
+function gathered(at: usize, row: usize): v128 {
+  return f32x4(
+    load<f32>(at),
+    load<f32>(at + row),
+    load<f32>(at + 2 * row),
+    load<f32>(at + 3 * row),
+  );
+}
+
 /**
  * Blurs a plane along its columns, or along its rows.
- * @param width floats of a row, whole fours
- * @param height rows, whole fours
+ * @param width floats of a row, whole eights
+ * @param height rows, whole eights
  * @param n values of a line that count; what is beyond is padding
- * @param line room for the longer side and 2·(radius + 1) more, four floats each, all zero
+ * @param line room for the longer side and 2·(radius + 1) more, eight floats each, all zero
  * @param other the same again
  * @param weights 0 for boxes, else radius + 1 floats from the middle on
  */
@@ -82,46 +109,35 @@ export function blurPlane(
   scale: f32,
   weights: usize,
 ): void {
-  const pad = (<usize>radius + 1) << 4;
+  const pad = (<usize>radius + 1) << 5;
   const from = line + pad;
   const to = other + pad;
   const row = (<usize>width) << 2;
-  const groups = (along ? height : width) >> 2;
+  const groups = (along ? height : width) >> 3;
+  const step: usize = along ? 4 : row;
   for (let g = 0; g < groups; g++) {
-    const first = along ? data + ((<usize>g) << 2) * row : data + ((<usize>g) << 4);
+    const first = along ? data + ((<usize>g) << 3) * row : data + ((<usize>g) << 5);
     let any = i32x4.splat(0);
-    for (let i = 0, at = first, into = from; i < n; i++, into += 16) {
-      let v: v128;
-      if (along) {
-        v = f32x4(
-          load<f32>(at),
-          load<f32>(at + row),
-          load<f32>(at + 2 * row),
-          load<f32>(at + 3 * row),
-        );
-        at += 4;
-      } else {
-        v = v128.load(at);
-        at += row;
-      }
-      any = v128.or(any, v);
-      v128.store(into, v);
+    for (let i = 0, at = first, into = from; i < n; i++, into += 32, at += step) {
+      const v0 = along ? gathered(at, row) : v128.load(at);
+      const v1 = along ? gathered(at + 4 * row, row) : v128.load(at, 16);
+      any = v128.or(any, v128.or(v0, v1));
+      v128.store(into, v0);
+      v128.store(into, v1, 16);
     }
     if (!v128.any_true(any)) {
       continue;
     }
     const made = blurred(from, to, n, passes, radius, end, scale, weights);
-    for (let i = 0, at = first, result = made; i < n; i++, result += 16) {
-      const v = v128.load(result);
+    for (let i = 0, at = first, result = made; i < n; i++, result += 32, at += step) {
+      const v0 = v128.load(result);
+      const v1 = v128.load(result, 16);
       if (along) {
-        store<f32>(at, f32x4.extract_lane(v, 0));
-        store<f32>(at + row, f32x4.extract_lane(v, 1));
-        store<f32>(at + 2 * row, f32x4.extract_lane(v, 2));
-        store<f32>(at + 3 * row, f32x4.extract_lane(v, 3));
-        at += 4;
+        spread(v0, at, row);
+        spread(v1, at + 4 * row, row);
       } else {
-        v128.store(at, v);
-        at += row;
+        v128.store(at, v0);
+        v128.store(at, v1, 16);
       }
     }
   }

@@ -404,11 +404,11 @@ export function hidingOfPlane(
       for (let v = middle - 3 * bytes - 12; v <= middle + 3 * bytes - 12; v += 3 * bytes) {
         for (let u = v; u <= v + 24; u += 12) {
           const value = v128.load(u);
-          const overA = f32x4.max(a, value);
-          a = f32x4.min(a, value);
-          const overB = f32x4.max(b, overA);
-          b = f32x4.min(b, overA);
-          c = f32x4.min(c, overB);
+          const overA = f32x4.pmax(a, value);
+          a = f32x4.pmin(a, value);
+          const overB = f32x4.pmax(b, overA);
+          b = f32x4.pmin(b, overA);
+          c = f32x4.pmin(c, overB);
         }
       }
       v128.store(

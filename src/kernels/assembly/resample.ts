@@ -51,7 +51,7 @@ export function filterRow(
 
 /** The level of each of four linear values. @param levels 65536 bytes, of 0..1 in equal steps */
 function levelsOf(linear: v128, levels: usize): u32 {
-  const held = f32x4.min(f32x4.splat(1), f32x4.max(f32x4.splat(0), linear));
+  const held = f32x4.pmin(f32x4.splat(1), f32x4.pmax(f32x4.splat(0), linear));
   const at = i32x4.trunc_sat_f32x4_s(
     f32x4.add(f32x4.mul(held, f32x4.splat(65535)), f32x4.splat(0.5)),
   );
