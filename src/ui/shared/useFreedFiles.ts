@@ -9,7 +9,10 @@ const after = 20_000;
 export function useFreedFiles(): void {
   useEffect(() => {
     const timer = setTimeout(() => {
-      void import('../hooks/tab/looseFiles').then(({ freeFilesDaily }) => freeFilesDaily());
+      void import('../hooks/tab/looseFiles')
+        .then(({ freeFilesDaily }) => freeFilesDaily())
+        // It is done another time.
+        .catch(() => undefined);
     }, after);
     return () => clearTimeout(timer);
   }, []);

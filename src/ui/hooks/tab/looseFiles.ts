@@ -37,18 +37,23 @@ async function removeFiles(): Promise<void> {
   });
 }
 
-/** Where it cannot be done now it is done another time. */
-const another = (): undefined => undefined;
-
 /** Frees what a site took that was removed; where that cannot be now, at the next start. */
-export function freeFiles(): Promise<void> {
-  localStorage.removeItem(place);
-  return removeFiles().catch(another);
+export async function freeFiles(): Promise<void> {
+  try {
+    localStorage.removeItem(place);
+    await removeFiles();
+  } catch {
+    // It is done another time.
+  }
 }
 
 /** Frees what nothing needs, once a day. */
 export async function freeFilesDaily(): Promise<void> {
-  if (Date.now() - Number(localStorage.getItem(place)) > day) {
-    await removeFiles().catch(another);
+  try {
+    if (Date.now() - Number(localStorage.getItem(place)) > day) {
+      await removeFiles();
+    }
+  } catch {
+    // It is done another time.
   }
 }
