@@ -6,6 +6,7 @@ import { openPages } from '@/core/ownPage/openPages';
 import { nodeCodecs } from '@/engine/nodeCodecs';
 import { expect, inNewTab as test, type BenchPage } from './bench.fixture';
 import { application, closed, showIn, surveyIn } from './frozenPage.fixture';
+import { longestHold } from './holds.fixture';
 
 /** Where all files that would ask for something ask for it. */
 const elsewhere = /example\.invalid/;
@@ -167,6 +168,9 @@ const outcome = (page: Page) =>
     at: location.pathname,
   }));
 
+/** Whatever a file is, nobody feels the screen stand still over it, ms. */
+const mostHeld = 200;
+
 const programs =
   /undefined|TypeError|RangeError|RuntimeError|\bNaN\b|call stack|Unexpected token|is not a/;
 
@@ -176,6 +180,7 @@ test.describe('what is no picture and no page, on the screens that take it', () 
   for (const { door, open, input } of screens) {
     test(`through the door of a ${door}: something is made of it, or it is said why not and nothing changes`, async ({
       bench,
+      browser,
       page,
     }) => {
       if (every === 1) {
@@ -183,21 +188,27 @@ test.describe('what is no picture and no page, on the screens that take it', () 
       }
       const told = watched(page);
       const wrong: string[] = [];
+      const slow: string[] = [];
       await bench.start();
       await open(bench, page);
       const files = (await corpus()).filter((one) => one.door === door);
       for (const { name, bytes } of files.filter((_, i) => i % every === 0)) {
         await page.locator(input).first().waitFor({ state: 'attached' });
         const before = await outcome(page);
-        await page
-          .locator(input)
-          .first()
-          .setInputFiles({ name, mimeType: '', buffer: Buffer.from(bytes) });
         const settled = async () => {
           const { said, undo, at } = await outcome(page);
           return said !== before.said || undo !== before.undo || at !== before.at;
         };
-        await expect.poll(settled, { message: name }).toBe(true);
+        const held = await longestHold(browser, page, async () => {
+          await page
+            .locator(input)
+            .first()
+            .setInputFiles({ name, mimeType: '', buffer: Buffer.from(bytes) });
+          await expect.poll(settled, { message: name }).toBe(true);
+        });
+        if (held > mostHeld) {
+          slow.push(`${name}: ${Math.round(held)} ms`);
+        }
         const after = await outcome(page);
         if (programs.test(after.said.replace(/“[^”]*”/g, ''))) {
           wrong.push(`${name}: ${after.said}`);
@@ -220,6 +231,7 @@ test.describe('what is no picture and no page, on the screens that take it', () 
         }
       }
       expect(wrong).toEqual([]);
+      expect(slow).toEqual([]);
       expect(told).toEqual([]);
     });
   }

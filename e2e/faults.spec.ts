@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import sharp from 'sharp';
 import { BenchPage, expect, test } from './bench.fixture';
+import { numbers } from '@/app/numbers.fixture';
 
 type Faulty = typeof globalThis & { killOne(which: number): boolean };
 
@@ -31,14 +32,6 @@ async function watchWorkers(page: Page): Promise<void> {
       return true;
     };
   });
-}
-
-/** Numbers from 0 to 1 that are the same in every run (Park and Miller, 1988). */
-function* numbers(): Generator<number, never> {
-  for (let seed = 20261130; ;) {
-    seed = (seed * 48_271) % 2_147_483_647;
-    yield seed / 2_147_483_647;
-  }
 }
 
 /** Everything that workers do for a person, each with what tells that it was done. */
@@ -202,11 +195,11 @@ test('workers are killed at any moment of any job: each is done all the same', a
   const bench = new BenchPage(page);
   await bench.start();
   const jobs = new Jobs(bench, page, page.url());
-  const random = numbers();
+  const random = numbers(20261130);
   let killed = 0;
   for (let i = 0; i < faults; i++) {
     const job = jobs.all[i % jobs.all.length];
-    const [when, which] = [random.next().value, random.next().value];
+    const [when, which] = [random(), random()];
     let going = true;
     const killing = (async () => {
       await page.waitForTimeout(when * 3000);

@@ -368,9 +368,17 @@ test('what is typed wrongly is said beside it, and no site is made', async ({ be
   await expect(ways.getByRole('status')).toHaveText('Opening before-the-firing.jpg…');
   await ways.getByRole('button', { name: 'Cancel' }).click();
   await expect(ways.getByRole('button', { name: 'Choose a photo' })).toBeEnabled();
+  // Nor does a page, and what is wrong with it is not said any more.
+  await bench.drop(page.getByRole('main'), [
+    { name: 'no-page.mhtml', type: '', bytes: Buffer.from('no page at all') },
+  ]);
+  await expect(ways.getByRole('status')).toHaveText('Opening no-page.mhtml…');
+  await ways.getByRole('button', { name: 'Cancel' }).click();
+  await expect(ways.getByRole('button', { name: 'Choose a photo' })).toBeEnabled();
   await release();
   await page.setInputFiles('input[data-picks="Photo"]', pots);
   await bench.drawn();
   await page.getByRole('link', { name: 'Soyez', exact: true }).click();
   await expect(page.getByRole('link', { name: /^Open / })).toHaveCount(2);
+  await expect(page.getByText('no-page.mhtml')).toHaveCount(0);
 });

@@ -8,6 +8,7 @@ import { corpus, type Door, type Specimen } from './corpus.fixture';
 import { Coverage } from './coverage.fixture';
 import { doors, wrongWith } from './doors.fixture';
 import { Mutation, wholeFiles } from './mutation.fixture';
+import { numbers } from './numbers.fixture';
 
 /** For longer than usual, s. */
 const seconds = Number(process.env.MUTATION ?? 0);
@@ -27,12 +28,6 @@ const usual: Readonly<Partial<Record<Door, number>>> = {
 };
 /** Fonts are read by a library alone. */
 const ours = (Object.keys(doors) as Door[]).filter((door) => door !== 'font');
-
-/** Numbers from 0 to 1 (Park and Miller, 1988). */
-function numbers(seed: number): () => number {
-  let state = seed;
-  return () => (state = (state * 48_271) % 2_147_483_647) / 2_147_483_647;
-}
 
 /** Of a batch it is asked whether anything new ran; only then, by which of its files. */
 const batch = 25;

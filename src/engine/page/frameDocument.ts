@@ -1,4 +1,5 @@
 import { frozenKey, type FrozenPage } from '@/core/ownPage/frozen';
+import { Breath } from '../breath';
 import { noteOpening, onceItStands } from './openings';
 import { RuledPictures } from './ruledPictures';
 
@@ -29,11 +30,18 @@ interface Addressed {
   readonly sheets: readonly string[];
 }
 
-/** Style sheets come after what they name. */
-function addressed({ files }: Pick<FrozenPage, 'files'>): Addressed {
+const forgotten = (addresses: Iterable<string>): void => {
+  for (const address of addresses) {
+    URL.revokeObjectURL(address);
+  }
+};
+
+/** Of many files in pieces, so that the screen goes on. Style sheets come after what they name. */
+async function addressed({ files }: Pick<FrozenPage, 'files'>): Promise<Addressed> {
   const addresses = new Map<string, string>();
   const sheets: string[] = [];
   const decoder = new TextDecoder();
+  const breath = new Breath(16);
   for (const { key, type, bytes } of files) {
     let blob: Blob;
     if (type === 'text/css') {
@@ -44,6 +52,7 @@ function addressed({ files }: Pick<FrozenPage, 'files'>): Addressed {
       blob = new Blob([bytes], { type });
     }
     addresses.set(key, URL.createObjectURL(blob));
+    await breath.take();
   }
   return { addresses, sheets };
 }
@@ -103,11 +112,12 @@ export async function openFrameDocument(
   signal?: AbortSignal,
 ): Promise<FrameDocument> {
   const noted = await noteOpening(page);
+  const { addresses, sheets } = await addressed(page);
   if (signal?.aborted || !place.isConnected) {
     noted();
+    forgotten(addresses.values());
     throw new PageTaken();
   }
-  const { addresses, sheets } = addressed(page);
   const html = guarded(namedFiles(page.html, addresses));
   // Not by `srcdoc`: such documents are never in quirks mode, and old pages are.
   const address = URL.createObjectURL(new Blob([html], { type: 'text/html;charset=utf-8' }));
@@ -117,9 +127,7 @@ export async function openFrameDocument(
     noted();
     element.remove();
     ruled?.letGo();
-    for (const to of [...addresses.values(), address]) {
-      URL.revokeObjectURL(to);
-    }
+    forgotten([...addresses.values(), address]);
   };
   // A frame that is taken out never says that it is loaded.
   const given = new Promise<void>((resolve) => signal?.addEventListener('abort', () => resolve()));

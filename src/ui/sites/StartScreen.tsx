@@ -117,8 +117,11 @@ export function StartScreen() {
   /** A site is made once its page could be read. */
   const openPages = (files: readonly FolderFile[]) =>
     void goOn(files[0]?.path ?? 'the page', async (signal) => {
-      const { readPages } = await import('../hooks/readPages');
-      const pages = await readPages(files);
+      const { newPageReading, readPages } = await import('../hooks/readPages');
+      signal.throwIfAborted();
+      const reading = newPageReading();
+      signal.addEventListener('abort', () => reading.cancel());
+      const pages = await readPages(files, reading);
       if (!pages || signal.aborted) {
         return undefined;
       }
