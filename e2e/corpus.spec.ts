@@ -1,4 +1,6 @@
 import { createHash } from 'node:crypto';
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { dirname } from 'node:path';
 import type { Page } from '@playwright/test';
 import { corpus, type Door } from '@/app/corpus.fixture';
 import { inspectPicture } from '@/core/measure/inspect';
@@ -199,11 +201,12 @@ test.describe('what is no picture and no page, on the screens that take it', () 
           const { said, undo, at } = await outcome(page);
           return said !== before.said || undo !== before.undo || at !== before.at;
         };
+        // From the disk, since the page would be held by unpacking it otherwise.
+        const path = test.info().outputPath(name);
+        mkdirSync(dirname(path), { recursive: true });
+        writeFileSync(path, bytes);
         const held = await longestHold(browser, page, async () => {
-          await page
-            .locator(input)
-            .first()
-            .setInputFiles({ name, mimeType: '', buffer: Buffer.from(bytes) });
+          await page.locator(input).first().setInputFiles(path);
           await expect.poll(settled, { message: name }).toBe(true);
         });
         if (held > mostHeld) {
