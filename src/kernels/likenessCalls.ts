@@ -9,25 +9,19 @@ export interface LikenessCalls {
     blue: number,
     out: number,
   ): void;
-  blurAcross(
+  blurRows(
     from: number,
     to: number,
     floats: number,
     rows: number,
+    first: number,
+    last: number,
     step: number,
     radius: number,
     weights: number,
-    shares: number,
+    down: number,
+    across: number,
     line: number,
-  ): void;
-  blurDown(
-    from: number,
-    to: number,
-    floats: number,
-    rows: number,
-    radius: number,
-    weights: number,
-    shares: number,
   ): void;
   opponentOfLight(
     light: number,
@@ -74,7 +68,7 @@ export interface LikenessCalls {
     limits: number,
     wideFine: number,
     wideMiddle: number,
-    wideBytes: number,
+    reach: number,
   ): void;
   seenOfQuads(
     wideFine: number,
@@ -91,6 +85,7 @@ export interface LikenessCalls {
     lines: number,
     count: number,
     weights: number,
+    row: number,
     out: number,
   ): void;
   hidingOfPlane(

@@ -29,10 +29,17 @@ import { fullAt, kept, type LossWeights } from './weights';
 
 /** Px of a strip, about. */
 const stripPx = 360_000;
-/** Rows that a row depends on: all blurs one after the other, and what is looked at around a px. */
-const margin = 40;
 
-/** Rows of the picture, and which of them are the strip's own. */
+const reachOf = (sigma: number): number => gaussianWeights(sigma).length - 1;
+
+/** Rows around those that are wanted of which each is needed, from the last one to the first. */
+const bandRows = Math.max(lineReach, hidingStep);
+const detailRows = bandRows + Math.max(reachOf(fineOver), reachOf(busyOver));
+const restRows = detailRows + reachOf(middleOver);
+const opponentRows = restRows + reachOf(coarseOver);
+const lightRows = opponentRows + reachOf(adaptedOver);
+
+/** Rows of the picture, and which of them are wanted, both counted in the picture. */
 interface Strip {
   readonly top: number;
   readonly rows: number;
@@ -40,25 +47,44 @@ interface Strip {
   readonly to: number;
 }
 
+/** Rows of a strip, from the first up to the one behind the last, counted in the strip. */
+interface Rows {
+  readonly first: number;
+  readonly last: number;
+  readonly count: number;
+}
+
+/** The rows that are wanted, with so many around as there are. */
+function rowsAround({ top, rows, from, to }: Strip, around: number): Rows {
+  const first = Math.max(0, from - top - around);
+  const last = Math.min(rows, to - top + around);
+  return { first, last, count: last - first };
+}
+
 function stripsOf(width: number, height: number): Strip[] {
-  const most = Math.max(64, Math.floor(stripPx / width) - 2 * margin);
+  const most = Math.max(64, Math.floor(stripPx / width) - 2 * lightRows);
   const count = height * width <= stripPx ? 1 : Math.ceil(height / most);
   return Array.from({ length: count }, (_, k) => {
     const from = Math.round((k * height) / count);
     const to = Math.round(((k + 1) * height) / count);
-    const top = Math.max(0, from - margin);
-    return { top, rows: Math.min(height, to + margin) - top, from, to };
+    const top = Math.max(0, from - lightRows);
+    return { top, rows: Math.min(height, to + lightRows) - top, from, to };
   });
 }
 
-/** Room for weights, before what comes behind them. */
+/** Room for weights, and for lines. */
 const smallBytes = 256;
+/** Lines are followed for four px at a time, and the last four may lie beyond the border. */
+const beyond = 64;
 /** Nothing is calmer than what lies beyond the border. */
 const huge = 1e9;
 
 const fours = (n: number): number => (n + 3) & ~3;
 
-/** What is kept of a strip of the picture that others are compared with. */
+/**
+ * What is kept of a strip of the picture that others are compared with: of its rows with those that
+ * lines reach.
+ */
 interface StripBands {
   readonly strip: Strip;
   readonly coarse: Float32Array;
@@ -101,35 +127,73 @@ const weighed = (w: LossWeights): Float32Array =>
     w.hidesCoarse,
   ]);
 
+/** A blur of rows of one width. */
+interface Blur {
+  readonly weights: Float32Array;
+  /** For each float of a row the reciprocal of the weights inside. */
+  readonly across: Float32Array;
+}
+
+/** What all strips of a picture are blurred by. */
+type Blurs = Readonly<Record<'adapted' | 'coarse' | 'middle' | 'busy' | 'fine', Blur>>;
+
+function blursOf(width: number): Blurs {
+  const plane = (sigma: number): Blur => {
+    const weights = gaussianWeights(sigma);
+    const across = new Float32Array(fours(width));
+    across.set(shareInside(width, weights));
+    return { weights, across };
+  };
+  const quads = (sigma: number): Blur => {
+    const { weights, across } = plane(sigma);
+    return { weights, across: new Float32Array(width * 4).map((_, i) => across[i >> 2]) };
+  };
+  return {
+    adapted: quads(adaptedOver),
+    coarse: quads(coarseOver),
+    middle: quads(middleOver),
+    busy: plane(busyOver),
+    fine: quads(fineOver),
+  };
+}
+
 /** Where in the kernels' memory a strip is worked on. */
 class Room {
   /** Quads. */
-  readonly first: number;
+  private readonly first: number;
   readonly second: number;
   readonly third: number;
   readonly fourth: number;
-  readonly fifth: number;
+  private readonly fifth: number;
   /** Planes. */
   readonly plane: number;
   readonly hiding: number;
-  readonly busy: number;
+  private readonly busy: number;
   /** Quads with a border as wide as a line reaches. */
-  readonly wideFine: number;
-  readonly wideMiddle: number;
+  private readonly wideFine: number;
+  private readonly wideMiddle: number;
   private readonly line: number;
-  private readonly small: number;
-  readonly planeFloats: number;
+  private readonly weights: number;
+  private readonly across: number;
+  private readonly down: number;
+  private readonly lines: number;
+  private readonly planeFloats: number;
   private readonly busyFloats: number;
-  readonly wideBytes: number;
+  private readonly wideBytes: number;
   private readonly table: number;
   private readonly mix: number;
+  private readonly wanted: Rows;
+  readonly band: Rows;
 
   constructor(
-    readonly k: Kernels,
-    readonly width: number,
-    readonly rows: number,
+    private readonly k: Kernels,
+    private readonly width: number,
+    private readonly strip: Strip,
     comparing: boolean,
   ) {
+    const { rows } = strip;
+    this.wanted = rowsAround(strip, 0);
+    this.band = rowsAround(strip, bandRows);
     this.table = k.table('likeness light', lightTable);
     this.mix = k.table('likeness mixes', mixTable);
     const quads = width * rows * 16;
@@ -137,7 +201,7 @@ class Room {
     this.busyFloats = this.planeFloats + 8;
     this.wideBytes = (width + 2 * lineReach) * 16;
     const plane = this.planeFloats * rows * 4;
-    const wide = comparing ? this.wideBytes * (rows + 2 * lineReach) : 0;
+    const wide = comparing ? this.wideBytes * (this.band.count + 2 * lineReach) + beyond : 0;
     [
       this.first,
       this.second,
@@ -148,7 +212,10 @@ class Room {
       this.hiding,
       this.busy,
       this.line,
-      this.small,
+      this.weights,
+      this.across,
+      this.down,
+      this.lines,
       this.wideFine,
       this.wideMiddle,
     ] = k.rooms(
@@ -156,65 +223,100 @@ class Room {
       quads,
       quads,
       quads,
-      quads,
+      comparing ? quads : 0,
       plane,
       plane,
       this.busyFloats * (rows + 2 * hidingStep) * 4,
-      (width + 64) * 16,
-      smallBytes + Math.max(width * 16 + 64, rows * 4, smallBytes),
+      2 * (width + 64) * 16,
+      smallBytes,
+      width * 16,
+      rows * 4,
+      smallBytes,
       wide,
       wide,
     );
   }
 
-  /** Where the plane of how busy it is begins, inside of its border. */
-  private get busyInside(): number {
-    return this.busy + (hidingStep * this.busyFloats + 4) * 4;
+  /** Where a row of quads, or of a plane, begins. */
+  quadsAt(room: number, row: number): number {
+    return room + row * this.width * 16;
   }
 
-  /** Blurs quads, or a plane. @param across room for as much, as is `to` */
-  private blur(from: number, across: number, to: number, sigma: number, step: 4 | 16): void {
-    const { k, width, rows, planeFloats, small } = this;
-    const floats = step === 16 ? width * 4 : planeFloats;
-    const weights = gaussianWeights(sigma);
-    const radius = weights.length - 1;
-    const inside = shareInside(width, weights);
-    const shares = small + smallBytes;
-    k.put(small, weights);
-    k.put(
-      shares,
-      step === 16 ? Float32Array.from({ length: floats }, (_, i) => inside[i >> 2]) : inside,
+  private planeAt(room: number, row: number): number {
+    return room + row * this.planeFloats * 4;
+  }
+
+  /** Where a row of the plane of how busy it is begins, inside of its border. */
+  private busyAt(row: number): number {
+    return this.busy + ((hidingStep + row) * this.busyFloats + 4) * 4;
+  }
+
+  /** Blurs quads, or a plane, in some rows. */
+  private blur(
+    from: number,
+    to: number,
+    { weights, across }: Blur,
+    step: 4 | 16,
+    { first, last }: Rows,
+  ): void {
+    const { k } = this;
+    const { rows } = this.strip;
+    k.put(this.weights, weights);
+    k.put(this.across, across);
+    k.put(this.down, shareInside(rows, weights));
+    k.call.blurRows(
+      from,
+      to,
+      across.length,
+      rows,
+      first,
+      last,
+      step,
+      weights.length - 1,
+      this.weights,
+      this.down,
+      this.across,
+      this.line,
     );
-    k.call.blurAcross(from, across, floats, rows, step, radius, small, shares, this.line);
-    k.put(shares, shareInside(rows, weights));
-    k.call.blurDown(across, to, floats, rows, radius, small, shares);
   }
 
   /**
    * The bands of rows of a picture. Afterwards fine stands in `second`, coarse in `third`, middle in
-   * `fourth`.
+   * `fourth`, in the rows of `band`.
    */
-  bands(raster: Raster, top: number, under: Hex): void {
-    const { k, width, rows, first, second, third, fourth, fifth, plane, hiding } = this;
-    const pixels = width * rows;
+  bands(raster: Raster, blurs: Blurs, under: Hex): void {
+    const { k, width, strip, band, first, second, third, fourth, plane, hiding } = this;
+    const { top, rows } = strip;
     const [red, green, blue] = Object.values(colourOf(under)).map(
       (level) => linearOfLevel[level] * white,
     );
     k.put(third, raster.data.subarray(top * width * 4, (top + rows) * width * 4));
-    k.call.lightOfLevels(third, pixels, this.table, red, green, blue, first);
-    this.blur(first, third, second, adaptedOver, 16);
-    k.call.opponentOfLight(first, second, pixels, this.mix, gain, offset, base);
-    this.blur(second, first, third, coarseOver, 16);
-    k.call.withoutQuads(second, third, pixels, second);
-    this.blur(second, first, fourth, middleOver, 16);
+    k.call.lightOfLevels(third, width * rows, this.table, red, green, blue, first);
+    const opponent = rowsAround(strip, opponentRows);
+    this.blur(first, second, blurs.adapted, 16, opponent);
+    k.call.opponentOfLight(
+      this.quadsAt(first, opponent.first),
+      this.quadsAt(second, opponent.first),
+      width * opponent.count,
+      this.mix,
+      gain,
+      offset,
+      base,
+    );
+    const rest = rowsAround(strip, restRows);
+    this.blur(second, third, blurs.coarse, 16, rest);
+    const restAt = this.quadsAt(second, rest.first);
+    k.call.withoutQuads(restAt, this.quadsAt(third, rest.first), width * rest.count, restAt);
+    const detail = rowsAround(strip, detailRows);
+    this.blur(second, fourth, blurs.middle, 16, detail);
     // Its padding at the end of a row is no picture and counts as nothing.
     k.floats(plane, this.planeFloats * rows).fill(0);
     k.call.detailOf(
-      second,
-      fourth,
+      this.quadsAt(second, detail.first),
+      this.quadsAt(fourth, detail.first),
       width,
-      rows,
-      plane,
+      detail.count,
+      this.planeAt(plane, detail.first),
       this.planeFloats,
       hueKept,
       hueHidden,
@@ -223,67 +325,69 @@ class Room {
       busyGain,
       busyBase,
     );
-    this.blur(plane, first, hiding, busyOver, 4);
+    this.blur(plane, hiding, blurs.busy, 4, band);
     k.floats(this.busy, this.busyFloats * (rows + 2 * hidingStep)).fill(huge);
-    for (let y = 0; y < rows; y++) {
-      const at = hiding + y * this.planeFloats * 4;
-      k.bytes.copyWithin(this.busyInside + y * this.busyFloats * 4, at, at + width * 4);
+    for (let y = band.first; y < band.last; y++) {
+      const at = this.planeAt(hiding, y);
+      k.bytes.copyWithin(this.busyAt(y), at, at + width * 4);
     }
-    this.blur(second, first, fifth, fineOver, 16);
+    this.blur(second, first, blurs.fine, 16, band);
     k.call.orderBands(
-      second,
-      fifth,
-      third,
-      fourth,
+      this.quadsAt(second, band.first),
+      this.quadsAt(first, band.first),
+      this.quadsAt(third, band.first),
+      this.quadsAt(fourth, band.first),
       width,
-      rows,
-      this.busyInside,
+      band.count,
+      this.busyAt(band.first),
       this.busyFloats,
       blueWithLight,
     );
   }
 
-  /** How much is hidden, out of the bands that were taken; it stands in `hiding`. */
-  hide(): void {
-    this.k.put(this.small, Float32Array.from(hidingShares));
-    this.k.call.hidingOfPlane(
-      this.busyInside,
+  /** How much is hidden in the rows that are wanted, out of the bands that were taken. */
+  hidden(): Float32Array {
+    const { k, wanted, planeFloats, hiding } = this;
+    k.put(this.weights, Float32Array.from(hidingShares));
+    k.call.hidingOfPlane(
+      this.busyAt(wanted.first),
       this.busyFloats,
       this.width,
-      this.rows,
-      this.small,
-      this.hiding,
-      this.planeFloats,
+      wanted.count,
+      this.weights,
+      hiding,
+      planeFloats,
     );
+    return k.floats(hiding, planeFloats * wanted.count).slice();
   }
 
-  /** Compares the bands that were taken with those of the same rows; it is seen in `plane`. */
-  compare({ fine, coarse, middle, hiding }: StripBands, weights: LossWeights): void {
-    const { k, width, rows, first, second, third, fourth, fifth, small } = this;
-    const { wideFine, wideMiddle, wideBytes } = this;
-    k.put(first, fine);
-    k.put(fifth, middle);
+  /**
+   * Compares the bands that were taken with those of the same rows.
+   * @returns what is seen in the rows that are wanted; it lasts until the room is used again
+   */
+  compared({ fine, coarse, middle, hiding }: StripBands, by: LossWeights): Float32Array {
+    const { k, width, band, wanted, first, second, third, fourth, fifth } = this;
+    const { wideFine, wideMiddle, wideBytes, lines, weights } = this;
+    const bandAt = (room: number) => this.quadsAt(room, band.first);
+    k.put(bandAt(first), fine);
+    k.put(bandAt(fifth), middle);
     k.put(this.hiding, hiding);
-    const floats = (wideBytes >> 2) * (rows + 2 * lineReach);
-    k.floats(wideFine, floats).fill(0);
-    k.floats(wideMiddle, floats).fill(0);
     const inside = lineReach * wideBytes + lineReach * 16;
-    k.put(small, Float32Array.from([...fullAt.map((at) => 1 / (2 * at)), 0, 0]));
+    k.put(weights, Float32Array.from([...fullAt.map((at) => 1 / (2 * at)), 0, 0]));
     k.call.differQuads(
-      first,
-      second,
-      fifth,
-      fourth,
+      bandAt(first),
+      bandAt(second),
+      bandAt(fifth),
+      bandAt(fourth),
       width,
-      rows,
-      small,
+      band.count,
+      weights,
       wideFine + inside,
       wideMiddle + inside,
-      wideBytes,
+      lineReach,
     );
-    k.put(fifth, coarse);
-    k.put(small, weighed(weights));
-    const lines = small + smallBytes;
+    k.put(bandAt(fifth), coarse);
+    k.put(weights, weighed(by));
     k.put(
       lines,
       Int32Array.from(
@@ -293,46 +397,47 @@ class Room {
         ]),
       ),
     );
+    const wantedInside = inside + (wanted.first - band.first) * wideBytes;
     k.call.seenOfQuads(
-      wideFine + inside,
-      wideMiddle + inside,
+      wideFine + wantedInside,
+      wideMiddle + wantedInside,
       wideBytes,
-      first,
-      second,
-      fifth,
-      third,
+      this.quadsAt(first, wanted.first),
+      this.quadsAt(second, wanted.first),
+      this.quadsAt(fifth, wanted.first),
+      this.quadsAt(third, wanted.first),
       this.hiding,
       this.planeFloats,
       width,
-      rows,
+      wanted.count,
       lines,
       halfLines.length,
-      small,
+      weights,
+      this.line,
       this.plane,
     );
+    return k.floats(this.plane, wanted.count * width);
   }
 }
 
 /** Prepares a picture. @param under colour of the page, seen where it is see-through */
 export function referenceByKernels(k: Kernels, raster: Raster, under: Hex): KernelReference {
   const { width, height } = raster;
+  const blurs = blursOf(width);
   return {
     width,
     height,
     strips: stripsOf(width, height).map((strip) => {
-      const room = new Room(k, width, strip.rows, false);
-      room.bands(raster, strip.top, under);
-      const quads = (at: number) => k.floats(at, width * strip.rows * 4).slice();
-      const bands = {
+      const room = new Room(k, width, strip, false);
+      room.bands(raster, blurs, under);
+      const quads = (at: number) =>
+        k.floats(room.quadsAt(at, room.band.first), width * room.band.count * 4).slice();
+      return {
+        strip,
         fine: quads(room.second),
         coarse: quads(room.third),
         middle: quads(room.fourth),
-      };
-      room.hide();
-      return {
-        strip,
-        ...bands,
-        hiding: k.floats(room.hiding, room.planeFloats * strip.rows).slice(),
+        hiding: room.hidden(),
       };
     }),
   };
@@ -347,13 +452,11 @@ export function seenByKernels(
   weights: LossWeights,
 ): Float32Array {
   const out = new Float32Array(width * height);
+  const blurs = blursOf(width);
   for (const bands of strips) {
-    const { top, rows, from, to } = bands.strip;
-    const room = new Room(k, width, rows, true);
-    room.bands(raster, top, under);
-    room.compare(bands, weights);
-    const first = room.plane + (from - top) * width * 4;
-    out.set(k.floats(first, (to - from) * width), from * width);
+    const room = new Room(k, width, bands.strip, true);
+    room.bands(raster, blurs, under);
+    out.set(room.compared(bands, weights), bands.strip.from * width);
   }
   return out;
 }

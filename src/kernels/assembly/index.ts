@@ -1,8 +1,7 @@
 export { blendByTable, blendNormal, blendTogether, coverRow } from './blend';
 export { blurPlane } from './blur';
 export {
-  blurAcross,
-  blurDown,
+  blurRows,
   detailOf,
   differQuads,
   hidingOfPlane,

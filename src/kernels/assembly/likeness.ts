@@ -31,81 +31,145 @@ export function lightOfLevels(
   }
 }
 
+/** Bytes that are blurred together: what is added up for one px is not waited for by the next. */
+const together: usize = 64;
+
+/** The weighed sum around a place, where all of it is there. @param step bytes from one to the next */
+function weigh(at: usize, step: usize, radius: i32, weights: usize): v128 {
+  let sum = f32x4.mul(v128.load(at), v128.load32_splat(weights));
+  let before = at;
+  let after = at;
+  for (let k = 0; k < radius; k++) {
+    before -= step;
+    after += step;
+    weights += 4;
+    const both = f32x4.add(v128.load(before), v128.load(after));
+    sum = f32x4.add(sum, f32x4.mul(v128.load32_splat(weights), both));
+  }
+  return sum;
+}
+
+/** The weighed sum of rows above and below a place, of those that are there. */
+function weighInside(at: usize, bytes: usize, above: i32, below: i32, weights: usize): v128 {
+  let sum = f32x4.mul(v128.load(at), v128.load32_splat(weights));
+  let before = at;
+  let after = at;
+  for (let k = 1, last = max(above, below); k <= last; k++) {
+    before -= bytes;
+    after += bytes;
+    weights += 4;
+    let value = v128.load(k <= above ? before : after);
+    if (k <= above && k <= below) {
+      value = f32x4.add(value, v128.load(after));
+    }
+    sum = f32x4.add(sum, f32x4.mul(v128.load32_splat(weights), value));
+  }
+  return sum;
+}
+
 /**
- * Blurs along rows of floats.
- * @param floats of a row, whole fours
- * @param step bytes from one px to the next: 4 of a plane, 16 of quads
- * @param weights radius + 1 floats from the middle on
- * @param shares for each float of a row the reciprocal of the weights inside
- * @param line room for a row with radius px more at either end
+ * Weighed sums around all places of a row, where all of them are there.
+ * @param step bytes from one place to the next that counts
+ * @param shares what each float is multiplied with, or 0 where all are with `share`
  */
-export function blurAcross(
-  from: usize,
-  to: usize,
-  floats: i32,
-  rows: i32,
+function weighRow(
+  at: usize,
+  out: usize,
+  bytes: usize,
   step: usize,
   radius: i32,
   weights: usize,
   shares: usize,
-  line: usize,
+  share: v128,
 ): void {
-  const bytes = (<usize>floats) << 2;
-  const pad = <usize>radius * step;
-  memory.fill(line, 0, pad);
-  const first = line + pad;
-  memory.fill(first + bytes, 0, pad);
-  for (let y = 0; y < rows; y++, from += bytes, to += bytes) {
-    memory.copy(first, from, bytes);
-    for (let x: usize = 0; x < bytes; x += 16) {
-      const at = first + x;
-      let sum = f32x4.mul(v128.load(at), v128.load32_splat(weights));
-      let weight = weights;
-      for (let far = step; far <= pad; far += step) {
-        weight += 4;
-        const both = f32x4.add(v128.load(at - far), v128.load(at + far));
-        sum = f32x4.add(sum, f32x4.mul(v128.load32_splat(weight), both));
-      }
-      v128.store(to + x, f32x4.mul(sum, v128.load(shares + x)));
+  const end = at + bytes;
+  const middle = v128.load32_splat(weights);
+  for (; at + together <= end; at += together, out += together) {
+    let sum0 = f32x4.mul(v128.load(at), middle);
+    let sum1 = f32x4.mul(v128.load(at, 16), middle);
+    let sum2 = f32x4.mul(v128.load(at, 32), middle);
+    let sum3 = f32x4.mul(v128.load(at, 48), middle);
+    let before = at;
+    let after = at;
+    let weight = weights;
+    for (let k = 0; k < radius; k++) {
+      before -= step;
+      after += step;
+      weight += 4;
+      const w = v128.load32_splat(weight);
+      const both0 = f32x4.add(v128.load(before), v128.load(after));
+      const both1 = f32x4.add(v128.load(before, 16), v128.load(after, 16));
+      const both2 = f32x4.add(v128.load(before, 32), v128.load(after, 32));
+      const both3 = f32x4.add(v128.load(before, 48), v128.load(after, 48));
+      sum0 = f32x4.add(sum0, f32x4.mul(w, both0));
+      sum1 = f32x4.add(sum1, f32x4.mul(w, both1));
+      sum2 = f32x4.add(sum2, f32x4.mul(w, both2));
+      sum3 = f32x4.add(sum3, f32x4.mul(w, both3));
     }
+    if (shares) {
+      v128.store(out, f32x4.mul(sum0, v128.load(shares)));
+      v128.store(out, f32x4.mul(sum1, v128.load(shares, 16)), 16);
+      v128.store(out, f32x4.mul(sum2, v128.load(shares, 32)), 32);
+      v128.store(out, f32x4.mul(sum3, v128.load(shares, 48)), 48);
+      shares += together;
+    } else {
+      v128.store(out, f32x4.mul(sum0, share));
+      v128.store(out, f32x4.mul(sum1, share), 16);
+      v128.store(out, f32x4.mul(sum2, share), 32);
+      v128.store(out, f32x4.mul(sum3, share), 48);
+    }
+  }
+  for (; at < end; at += 16, out += 16) {
+    const by = shares ? v128.load(shares) : share;
+    v128.store(out, f32x4.mul(weigh(at, step, radius, weights), by));
+    shares += shares ? 16 : 0;
   }
 }
 
-/** Blurs along columns. @param shares one for each row */
-export function blurDown(
+/**
+ * Blurs rows of floats: each down its columns, then along itself.
+ * @param from the first of the rows that there are
+ * @param floats of a row, whole fours
+ * @param rows that there are
+ * @param first row that is wanted, and the one behind the last
+ * @param step bytes from one px to the next: 4 of a plane, 16 of quads
+ * @param weights radius + 1 floats from the middle on
+ * @param down for each row the reciprocal of the weights inside, across for each float of a row
+ * @param line room for a row with radius px more at either end
+ */
+export function blurRows(
   from: usize,
   to: usize,
   floats: i32,
   rows: i32,
+  first: i32,
+  last: i32,
+  step: usize,
   radius: i32,
   weights: usize,
-  shares: usize,
+  down: usize,
+  across: usize,
+  line: usize,
 ): void {
   const bytes = (<usize>floats) << 2;
-  for (let y = 0; y < rows; y++) {
-    const share = v128.load32_splat(shares + ((<usize>y) << 2));
+  const pad = <usize>radius * step;
+  const middle = line + pad;
+  memory.fill(line, 0, pad);
+  memory.fill(middle + bytes, 0, pad);
+  for (let y = first; y < last; y++) {
+    const share = v128.load32_splat(down + ((<usize>y) << 2));
     const above = min(radius, y);
     const below = min(radius, rows - 1 - y);
-    const both = min(above, below);
-    for (let x: usize = 0; x < bytes; x += 16) {
-      const at = from + <usize>y * bytes + x;
-      let sum = f32x4.mul(v128.load(at), v128.load32_splat(weights));
-      let k = 1;
-      let far = bytes;
-      for (; k <= both; k++, far += bytes) {
-        const pair = f32x4.add(v128.load(at - far), v128.load(at + far));
-        sum = f32x4.add(sum, f32x4.mul(v128.load32_splat(weights + ((<usize>k) << 2)), pair));
+    const row = from + <usize>y * bytes;
+    if (above == radius && below == radius) {
+      weighRow(row, middle, bytes, bytes, radius, weights, 0, share);
+    } else {
+      for (let x: usize = 0; x < bytes; x += 16) {
+        const sum = weighInside(row + x, bytes, above, below, weights);
+        v128.store(middle + x, f32x4.mul(sum, share));
       }
-      for (; k <= above; k++, far += bytes) {
-        const w = v128.load32_splat(weights + ((<usize>k) << 2));
-        sum = f32x4.add(sum, f32x4.mul(w, v128.load(at - far)));
-      }
-      for (; k <= below; k++, far += bytes) {
-        const w = v128.load32_splat(weights + ((<usize>k) << 2));
-        sum = f32x4.add(sum, f32x4.mul(w, v128.load(at + far)));
-      }
-      v128.store(to + <usize>y * bytes + x, f32x4.mul(sum, share));
     }
+    weighRow(middle, to + <usize>y * bytes, bytes, step, radius, weights, across, share);
   }
 }
 
@@ -244,8 +308,10 @@ export function orderBands(
 }
 
 /**
- * Differences of the fine and the middle bands, into rooms with a border.
+ * Differences of the fine and the middle bands, into rooms with a border of zeros.
  * @param limits four floats: where differences of each fine band count half
+ * @param wideFine where the first row begins, inside of the border
+ * @param reach px of the border
  */
 export function differQuads(
   fine: usize,
@@ -257,12 +323,18 @@ export function differQuads(
   limits: usize,
   wideFine: usize,
   wideMiddle: usize,
-  wideBytes: usize,
+  reach: i32,
 ): void {
   const one = f32x4.splat(1);
   const shares = v128.load(limits);
+  const end = (<usize>width) << 4;
+  const side = (<usize>reach) << 4;
+  const wideBytes = end + 2 * side;
+  const outside = <usize>reach * wideBytes + side;
+  memory.fill(wideFine - outside, 0, outside);
+  memory.fill(wideMiddle - outside, 0, outside);
   for (let y = 0; y < rows; y++) {
-    for (let x: usize = 0, end = (<usize>width) << 4; x < end; x += 16) {
+    for (let x: usize = 0; x < end; x += 16) {
       const p = v128.load(fine);
       const q = v128.load(otherFine);
       const full = f32x4.add(one, f32x4.mul(shares, f32x4.add(f32x4.abs(p), f32x4.abs(q))));
@@ -273,25 +345,46 @@ export function differQuads(
       middle += 16;
       otherMiddle += 16;
     }
+    // To the end of this row and the beginning of the next.
+    memory.fill(wideFine + end, 0, 2 * side);
+    memory.fill(wideMiddle + end, 0, 2 * side);
     wideFine += wideBytes;
     wideMiddle += wideBytes;
   }
+  memory.fill(wideFine, 0, outside - 2 * side);
+  memory.fill(wideMiddle, 0, outside - 2 * side);
 }
 
-/** Squared sums along the lines through a px, of all four. */
-function alongLines(at: usize, lines: usize, count: i32): v128 {
-  let total = f32x4.splat(0);
-  const middle = v128.load(at);
+/** Squared sums along the lines through each of four px. @param out four floats for each px */
+function alongLines(at: usize, lines: usize, count: i32, out: usize): void {
+  let total0 = f32x4.splat(0);
+  let total1 = f32x4.splat(0);
+  let total2 = f32x4.splat(0);
+  let total3 = f32x4.splat(0);
   for (let line = 0; line < count; line++) {
-    let sum = middle;
+    let sum0 = v128.load(at);
+    let sum1 = v128.load(at, 16);
+    let sum2 = v128.load(at, 32);
+    let sum3 = v128.load(at, 48);
     const last = lines + 4 + load<i32>(lines);
     for (lines += 4; lines < last; lines += 4) {
       const far = <isize>load<i32>(lines);
-      sum = f32x4.add(sum, f32x4.add(v128.load(at + far), v128.load(at - far)));
+      const after = at + far;
+      const before = at - far;
+      sum0 = f32x4.add(sum0, f32x4.add(v128.load(after), v128.load(before)));
+      sum1 = f32x4.add(sum1, f32x4.add(v128.load(after, 16), v128.load(before, 16)));
+      sum2 = f32x4.add(sum2, f32x4.add(v128.load(after, 32), v128.load(before, 32)));
+      sum3 = f32x4.add(sum3, f32x4.add(v128.load(after, 48), v128.load(before, 48)));
     }
-    total = f32x4.add(total, f32x4.mul(sum, sum));
+    total0 = f32x4.add(total0, f32x4.mul(sum0, sum0));
+    total1 = f32x4.add(total1, f32x4.mul(sum1, sum1));
+    total2 = f32x4.add(total2, f32x4.mul(sum2, sum2));
+    total3 = f32x4.add(total3, f32x4.mul(sum3, sum3));
   }
-  return total;
+  v128.store(out, total0);
+  v128.store(out, total1, 16);
+  v128.store(out, total2, 32);
+  v128.store(out, total3, 48);
 }
 
 function sumOf(v: v128): f32 {
@@ -307,6 +400,7 @@ function sumOf(v: v128): f32 {
  * @param lines of each half line the bytes that its offsets take, and its offsets in bytes
  * @param weights four floats each: fine along lines, fine, middle along lines, middle, coarse; then
  * lost, grown, busy, kept, bare, hides, bareCoarse, hidesCoarse
+ * @param row room for four floats for each of `width` px and three more, twice
  */
 export function seenOfQuads(
   wideFine: usize,
@@ -323,8 +417,10 @@ export function seenOfQuads(
   lines: usize,
   count: i32,
   weights: usize,
+  row: usize,
   out: usize,
 ): void {
+  const other = row + ((<usize>width + 3) << 4);
   const fineLines = v128.load(weights);
   const fineAlone = v128.load(weights, 16);
   const middleLines = v128.load(weights, 32);
@@ -340,11 +436,17 @@ export function seenOfQuads(
   const hidesCoarse = load<f32>(weights, 108);
   for (let y = 0; y < rows; y++) {
     let hid = hiding + ((<usize>y * <usize>hidingFloats) << 2);
-    for (let x: usize = 0, end = (<usize>width) << 4; x < end; x += 16) {
+    const end = (<usize>width) << 4;
+    // Of the last four some may lie in the border.
+    for (let x: usize = 0; x < end; x += 64) {
+      alongLines(wideFine + x, lines, count, row + x);
+      alongLines(wideMiddle + x, lines, count, other + x);
+    }
+    for (let x: usize = 0; x < end; x += 16) {
       const f = v128.load(wideFine + x);
       const m = v128.load(wideMiddle + x);
-      let sum = f32x4.mul(fineLines, alongLines(wideFine + x, lines, count));
-      sum = f32x4.add(sum, f32x4.mul(middleLines, alongLines(wideMiddle + x, lines, count)));
+      let sum = f32x4.mul(fineLines, v128.load(row + x));
+      sum = f32x4.add(sum, f32x4.mul(middleLines, v128.load(other + x)));
       sum = f32x4.add(sum, f32x4.mul(fineAlone, f32x4.mul(f, f)));
       sum = f32x4.add(sum, f32x4.mul(middleAlone, f32x4.mul(m, m)));
       let was = load<f32>(fine, 12);
