@@ -296,7 +296,7 @@ export function createEngine(parts: EngineParts): Engine {
       desk.use(1, 'now', async ([one]) => {
         stopIfUnwanted(wanted);
         // Few sites are searched in every visit, and the search is large.
-        const { settingsFor } = await import('@/core/lightest/search');
+        const { settingsFor } = await import('@/core/lightest/formatSearch');
         const trial = await openTrial(one, subject);
         const out = [await trial.patch(null)];
         for (const aim of aims) {

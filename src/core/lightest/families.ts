@@ -24,15 +24,15 @@ export interface SearchedFormat {
   readonly lossless: PressSettings | undefined;
   /** How often it is written in full size: one less where a file without loss may come to it. */
   readonly wholes: number;
-  /** How much more a file with little effort loses, as a margin. */
+  /** How much more a file with little effort loses, as a margin, about; 0 where it is the same. */
   readonly draftOff: number;
   /**
    * A margin so near to 0 is about that of the next step: a lighter file is not looked for. More
    * where each takes long.
    */
   readonly near: number;
-  /** Its files take so long that two are written at the same time where that can be. */
-  readonly twoAtOnce?: boolean;
+  /** Written whatever the others come to: there is no browser that does not show it. */
+  readonly always?: boolean;
   /** Share of a search's time that it takes. */
   readonly time: number;
 }
@@ -80,7 +80,6 @@ export const searched: Readonly<Record<PressFormat, SearchedFormat>> = {
     wholes: mostWhole,
     draftOff: 0.1,
     near: 0.05,
-    twoAtOnce: true,
     time: 0.6,
   },
   jpeg: {
@@ -92,6 +91,7 @@ export const searched: Readonly<Record<PressFormat, SearchedFormat>> = {
     wholes: mostWhole,
     draftOff: 0,
     near: 0.03,
+    always: true,
     time: 0.15,
   },
   webp: {

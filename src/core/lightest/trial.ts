@@ -33,10 +33,10 @@ export interface TrialSubject {
 }
 
 /**
- * What is written: a sample of the picture, with little effort; strips along its sides; or all of
- * it.
+ * What is written: a sample of the picture, with little effort or with that of the whole; strips
+ * along its sides; or all of it.
  */
-export type TrialPart = 'sample' | 'borders' | 'whole';
+export type TrialPart = 'sample' | 'sampleAsWhole' | 'borders' | 'whole';
 
 export interface Judgement {
   readonly settings: PressSettings;
@@ -170,7 +170,7 @@ export function createTrial(subject: TrialSubject, codecs: Codecs): Trial {
         }
         return { judgement: { settings, bytes, loss: { overall: 0, worst: 0 }, lost } };
       }
-      const looked = part === 'sample' ? await sample() : { raster, reference: whole() };
+      const looked = part === 'whole' ? { raster, reference: whole() } : await sample();
       const source = looked.raster;
       const file = await codecs.encode(source, settings, pinned, { draft: part === 'sample' });
       const decoded = await codecs.decode(file);
@@ -180,7 +180,7 @@ export function createTrial(subject: TrialSubject, codecs: Codecs): Trial {
         );
       }
       const loss = lossTo(looked.reference, decoded, under);
-      if (part === 'sample') {
+      if (part !== 'whole') {
         return { judgement: { settings, bytes: file.length, loss, lost: [] } };
       }
       const lost = lostIn(decoded, settings.format, file.length);
