@@ -3,6 +3,7 @@
 import type { PressFormat, PressSettings } from '../site/model/picture';
 import { formatOf } from '../press/formats/registry';
 import { bestOf, keepsSeam, meetsGoal, seamReading } from './best';
+import type { Loss } from '../likeness/loss';
 import { goalMargin, type Goal } from './care';
 import { searched, type Family, type SearchedFormat } from './families';
 import { bracket, marginAt, nextTry, type KnownMargin } from './root';
@@ -23,9 +24,24 @@ const nearSteps = 2;
 /** Logarithm of the bytes for one of the margin, about. */
 const bytesByMargin = 0.6;
 
-/** Bytes of a file of the same family that just holds, about. */
-const bytesWhereItHolds = (bytes: number, margin: number): number =>
-  bytes * Math.exp(-bytesByMargin * margin);
+/** Where bytes are the goal, logarithm of what is seen for one of the margin, about. */
+const lossByMargin = 0.8;
+
+/**
+ * What files are compared by, the less the better, as if each just held: their bytes, or where those
+ * are the goal what is seen of the loss.
+ * @param margin of the file
+ */
+const worthAt = (goal: Goal, loss: Loss, bytes: number, margin: number): number =>
+  goal.by === 'bytes'
+    ? loss.overall * Math.exp(-lossByMargin * margin)
+    : bytes * Math.exp(-bytesByMargin * margin);
+
+/** The same of the whole, by what a sample told. */
+export function worthOf(goal: Goal, { loss, bytes }: Judgement, { area }: Trial): number {
+  const whole = (bytes * area.whole) / area.sample;
+  return worthAt(goal, loss, whole, goalMargin(goal, loss, whole));
+}
 
 /** Steps that the last file goes beyond where it is likely to hold, where none has yet. */
 const lastStride = 4;
@@ -84,8 +100,8 @@ export interface Job {
 const settingAt = (family: Family, goal: Goal, at: number) =>
   family.at(goal.by === 'bytes' ? family.least + family.most - at : at);
 
-/** Whether a file of so many bytes may still be the best. */
-export type Worthwhile = (bytes: number) => boolean;
+/** Whether files that are worth so much may still be the best. */
+export type Worthwhile = (worth: number) => boolean;
 const always: Worthwhile = () => true;
 
 async function searchSample(
@@ -116,9 +132,13 @@ async function searchSample(
     if (Math.abs(known.at(-1)!.margin) < sampleNear || (low && high && high.at - low.at <= 3)) {
       break;
     }
-    // It falls short and is too heavy already, or would be where it just holds.
+    // It falls short and is too heavy already, or would be where it just holds. For a number of bytes
+    // what is too heavy is followed to what is lighter.
     if (
-      !worthwhile(bytesWhereItHolds(judgement.bytes, Math.max(0, known.at(-1)!.margin)) * scale)
+      goal.by !== 'bytes' &&
+      !worthwhile(
+        worthAt(goal, judgement.loss, judgement.bytes * scale, Math.max(0, known.at(-1)!.margin)),
+      )
     ) {
       break;
     }
@@ -297,23 +317,32 @@ export async function searchSamples(
   const rough = [await searchSample(first, guess, job, worthwhile)];
   job.step(0.1);
   for (const family of others) {
-    rough.push(await searchSample(family, rough[0].at, job, worthwhile, 1));
+    rough.push(alongLine(await searchSample(family, rough[0].at, job, worthwhile, 1), rough[0]));
     job.step(0.1 + (0.1 * rough.length) / searched[format].families.length);
   }
   // Those that come near are compared as if each just held.
   const comes = (r: Rough) => r.margin > hopeless;
-  const bytes = (r: Rough) => bytesWhereItHolds(r.best.bytes, r.margin);
-  const among = (a: Rough, b: Rough): number =>
-    job.goal.by === 'bytes' ? a.best.loss.overall - b.best.loss.overall : bytes(a) - bytes(b);
+  const worth = (r: Rough) => worthOf(job.goal, r.best, job.trial);
+  const among = (a: Rough, b: Rough): number => worth(a) - worth(b);
   const better = (a: Rough, b: Rough): number =>
     Number(comes(b)) - Number(comes(a)) || (comes(a) ? among(a, b) : b.margin - a.margin);
   const [best, ...rest] = rough.toSorted(better);
   const followed =
     best === rough[0] || Math.abs(best.margin) < sampleNear
       ? best
-      : await searchSample(best.family, nextOf(best), job, worthwhile);
+      : alongLine(await searchSample(best.family, nextOf(best), job, worthwhile), best);
   const isAsWhole = searched[format].draftOff === 0 || followed.margin <= hopeless;
   return [isAsWhole ? followed : await asWhole(followed, job), ...rest];
+}
+
+/** Of a family of which one file is known: others lie along the line of another of its format. */
+function alongLine(rough: Rough, { known }: Line): Rough {
+  if (rough.known.length > 1) {
+    return rough;
+  }
+  const [one] = rough.known;
+  const off = one.margin - marginAt(known, one.at);
+  return { ...rough, known: known.map((k) => ({ at: k.at, margin: k.margin + off })) };
 }
 
 /** Where a family is likely to just hold, of which one file is known. */
@@ -324,9 +353,8 @@ const nextOf = ({ family, known }: Rough): number =>
 const patience = 2;
 
 /**
- * The lightest file of a format; written whole only if its bytes, as the sample has them, are worth
- * it. A family that fails in full size, whatever the sample said, makes room for one that is more
- * alike.
+ * The lightest file of a format; written whole only if what the sample told of it is worth it. A
+ * family that fails in full size, whatever the sample said, makes room for one that is more alike.
  */
 export async function writeLightest(
   format: PressFormat,
@@ -334,13 +362,12 @@ export async function writeLightest(
   job: Job,
   worthwhile: Worthwhile = always,
 ): Promise<void> {
-  const scale = job.trial.area.whole / job.trial.area.sample;
   let left = searched[format].wholes;
   let others = families;
   while (others.length > 0 && left > 0) {
     const [rough, ...rest] = others;
     others = rest.filter((r) => r.at <= rough.at && r.margin > rough.margin);
-    if (rough.margin <= hopeless || !worthwhile(rough.best.bytes * scale)) {
+    if (rough.margin <= hopeless || !worthwhile(worthOf(job.goal, rough.best, job.trial))) {
       continue;
     }
     const { written, holds } = await searchWhole(
@@ -355,6 +382,13 @@ export async function writeLightest(
       return;
     }
   }
+}
+
+/** Writes what comes nearest of families of which none comes near. */
+export async function writeNearest(families: readonly Rough[], job: Job): Promise<void> {
+  const nearest = families.reduce((a, b) => (b.margin > a.margin ? b : a));
+  const { format } = nearest.best.settings;
+  await searchWhole(nearest, 1, 1, searched[format], { ...job, more: 0 });
 }
 
 /**

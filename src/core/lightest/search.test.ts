@@ -203,6 +203,56 @@ test('so many bytes: the most alike of what fits', async () => {
   expect(best.settings.format).toBe('avif');
 });
 
+test('so many bytes: a family that was looked at once is followed along the line of the first of its format', async () => {
+  const made = trial();
+  // Chroma for every px loses less, and bytes grow steeply; the whole takes half of what its sample tells.
+  const bytesOf = (quality: number) => 3000 * Math.exp(0.1 * (quality - 60));
+  const steep: Trial = {
+    ...made.trial,
+    tryOut: async (settings, part) => {
+      const tried = await made.trial.tryOut(settings, part);
+      const { loss } = tried.judgement;
+      const k = settings.chroma === 'full' ? 0.7 : 1;
+      const bytes = bytesOf(settings.quality) * (part === 'whole' ? 0.5 : 0.2);
+      return {
+        ...tried,
+        judgement: { ...tried.judgement, bytes, loss: { overall: loss.overall * k, worst: 1 } },
+      };
+    },
+  };
+  const goal = { by: 'bytes', bytes: 3000 } as const;
+  const found = await run({ ...made, trial: steep }, ['avif'], goal);
+  const best = bestOf(goal, found)!;
+  expect(best.settings.chroma).toBe('full');
+  expect(best.bytes).toBeLessThanOrEqual(goal.bytes);
+  expect(best.bytes).toBeGreaterThan(0.8 * goal.bytes);
+  expect(found.filter((j) => j.settings.effort === 'usual').length).toBeLessThanOrEqual(2);
+});
+
+test('so many bytes: a palette of the most colours that fit', async () => {
+  const goal = { by: 'bytes', bytes: 20_000 } as const;
+  const best = bestOf(goal, await run(trial(), ['png'], goal))!;
+  expect(best.bytes).toBeLessThanOrEqual(20_000);
+  // The largest palette whose 12000·e^(0.025·colours/2.6) bytes fit.
+  const most = Math.floor(((Math.log(20_000 / 12_000) / 0.025) * 2.6) / 8);
+  expect(most - best.settings.colours! / 8).toBeLessThanOrEqual(1);
+});
+
+test('where nothing comes near so few bytes, what comes nearest is written, and nothing else', async () => {
+  for (const formats of [all, ['jpeg'], ['png']] as PressFormat[][]) {
+    const made = trial();
+    const found = await run(made, formats, { by: 'bytes', bytes: 200 });
+    expect(found).toHaveLength(1);
+    const { settings, bytes } = found[0];
+    expect(formats).toContain(settings.format);
+    const family = searched[settings.format].families.find(
+      (f) => JSON.stringify(f.at(f.of(settings))) === JSON.stringify(settings),
+    )!;
+    expect(family.of(settings)).toBe(family.least);
+    expect(bytes).toBeGreaterThan(200);
+  }
+});
+
 test('with two trials what takes long is written two at a time, and what is tried does not depend on how long anything takes', async () => {
   const tried = async (slow: readonly [number, number], care: keyof typeof careLimits) => {
     const made = trial();

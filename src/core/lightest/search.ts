@@ -8,8 +8,10 @@ import {
   searchSamples,
   searchThorough,
   writeLightest,
+  writeNearest,
   type Job,
   type Rough,
+  worthOf,
   type Worthwhile,
 } from './formatSearch';
 import type { Judgement, Trial } from './trial';
@@ -23,8 +25,8 @@ const thoroughPx = { waits: 200_000, aside: 1_500_000 };
 /** Where nobody waits, files that are written until one holds, beyond those of every search. */
 const mostMore = 4;
 
-/** Files may come out lighter than their sample tells: of palettes by more than of others. */
-const lighterBy = { lossy: 1.15, others: 1.5 };
+/** Files may come out better than their sample tells: of palettes by more than of others. */
+const betterBy = { lossy: 1.15, others: 1.5 };
 
 /**
  * Looks in each format for the file that meets the goal with the fewest bytes, where bytes are the
@@ -38,7 +40,8 @@ const lighterBy = { lossy: 1.15, others: 1.5 };
  * is asked for one file after the other, and may be asked before it has answered
  * @param listener is told of every file in full size as soon as there is one
  * @param waits somebody waits for it
- * A format that cannot be written is passed over.
+ * Where no format comes near the goal what comes nearest is written once. A format that cannot be
+ * written is passed over.
  * @throws SearchStopped when the listener did not want it any more; what the codec said where no
  * format could be written
  */
@@ -107,10 +110,11 @@ export async function searchLightest(
   /** What is known now, whatever is found meanwhile. */
   const mayWin = (off: number): Worthwhile => {
     const best = bestOf(goal, [...judged]);
-    return (bytes) =>
-      goal.by === 'bytes'
-        ? bytes < goal.bytes * 1.3
-        : !best || !meetsGoal(goal, best) || !keepsSeam(best) || bytes < best.bytes * off;
+    return (worth) =>
+      !best ||
+      !meetsGoal(goal, best) ||
+      !keepsSeam(best) ||
+      worth < off * (goal.by === 'bytes' ? best.loss.overall : best.bytes);
   };
 
   const lossy = formats
@@ -125,13 +129,13 @@ export async function searchLightest(
   // What is nearly always the lightest is written first, and tells whether others may be.
   for (const format of lossy.filter((f) => !searched[f].always && rough.has(f))) {
     await passingOver(() =>
-      writeLightest(format, rough.get(format)!, aloneFor(format), mayWin(lighterBy.lossy)),
+      writeLightest(format, rough.get(format)!, aloneFor(format), mayWin(betterBy.lossy)),
     );
     aloneFor(format).step(1);
   }
   const lossless = formats.flatMap((f) => searched[f].lossless ?? []);
-  const mayBeBest = mayWin(lighterBy.lossy);
-  const mayBePalette = mayWin(lighterBy.others);
+  const mayBeBest = mayWin(betterBy.lossy);
+  const mayBePalette = mayWin(betterBy.others);
   let palette: readonly Rough[] | undefined;
   let plain = 0;
   await sideBySide([
@@ -142,7 +146,7 @@ export async function searchLightest(
         const job = jobFor(format, trial);
         await writeLightest(format, families, {
           ...job,
-          untilOneHolds: !mayBeBest(families[0].best.bytes * scale),
+          untilOneHolds: !mayBeBest(worthOf(goal, families[0].best, trial)),
         });
         job.step(1);
       }),
@@ -162,13 +166,16 @@ export async function searchLightest(
   if (palette) {
     const families = palette;
     await passingOver(() =>
-      writeLightest('png', families, aloneFor('png'), mayWin(lighterBy.others)),
+      writeLightest('png', families, aloneFor('png'), mayWin(betterBy.others)),
     );
   }
   // No file without loss is below half of a PNG.
   for (const settings of plain > 0 ? lossless : []) {
     await passingOver(async () => {
-      if (!mayWin(lighterBy.others)(settings.format === 'png' ? plain : plain / 2)) {
+      const bytes = settings.format === 'png' ? plain : plain / 2;
+      const isWorthIt =
+        goal.by === 'bytes' ? bytes < goal.bytes * betterBy.others : mayWin(betterBy.others)(bytes);
+      if (!isWorthIt) {
         return;
       }
       check();
@@ -176,6 +183,11 @@ export async function searchLightest(
       judged.push(tried.judgement);
       listener.onTried(tried);
     });
+  }
+  const known = [...rough.values(), palette ?? []].flat();
+  if (judged.length === 0 && known.length > 0) {
+    // Not even what comes nearest comes near: it is shown by how much.
+    await passingOver(() => writeNearest(known, aloneFor(formats[0])));
   }
   const [slow] = lossy.filter((f) => formatOf(f).efforts);
   if (slow && trials[0].area.whole <= thoroughPx[waits ? 'waits' : 'aside']) {
