@@ -57,7 +57,7 @@ export function roughlyHalved(photo: Raster, times: number): Raster {
 }
 
 /** Half as wide and high, rounded down; px that are see-through in part lend what they have. */
-function meanOfFour(from: Raster): Raster {
+export function meanOfFour(from: Raster): Raster {
   const width = Math.max(1, from.width >> 1);
   const height = Math.max(1, from.height >> 1);
   const out = createRaster(width, height);

@@ -1,5 +1,6 @@
 import { oklabOf } from '../colour/oklab';
 import type { Raster } from '../raster/raster';
+import { meanOfFour } from './halved';
 import { resample } from './resample';
 
 /** Longest side that detail is looked for at, px. */
@@ -89,11 +90,18 @@ export function interestOf(photo: Raster): Interest {
 
 function lookAt(photo: Raster): Interest {
   const k = Math.min(1, looked / Math.max(photo.width, photo.height));
+  const width = Math.max(1, Math.round(photo.width * k));
+  const height = Math.max(1, Math.round(photo.height * k));
+  // Most px of a large photo go into means of four: what is left is still four times as large.
+  let from = photo;
+  while (Math.min(from.width / width, from.height / height) >= 4) {
+    from = meanOfFour(from);
+  }
   const small = resample(
-    photo,
-    { x: 0, y: 0, scaleX: k, scaleY: k },
-    Math.max(1, Math.round(photo.width * k)),
-    Math.max(1, Math.round(photo.height * k)),
+    from,
+    { x: 0, y: 0, scaleX: width / from.width, scaleY: height / from.height },
+    width,
+    height,
   );
-  return { width: small.width, height: small.height, k, small, values: detailOf(small) };
+  return { width, height, k, small, values: detailOf(small) };
 }
