@@ -78,6 +78,11 @@ test('the lightest file is found and taken as one step; less care is lighter; a 
   for (const format of ['AVIF', 'WebP', 'JPEG']) {
     expect(all.filter((f) => f === format).length).toBeLessThanOrEqual(12);
   }
+  // Nothing comes near: what comes nearest is shown, and that it is not what was asked for.
+  await bench.type('At most so many KB', '0.3');
+  await search();
+  await expect(page.getByTestId('search-status')).toContainText('not as asked');
+  expect(await weight()).toBeLessThan(careful);
   const taken = await answer.innerText();
   await page.keyboard.press('Control+z');
   await expect(answer).not.toHaveText(taken);

@@ -1,4 +1,6 @@
 import type { Drawing, MissingAsset } from '@/core/compose/compose';
+import { halvingsToKeep } from '@/core/frame/halved';
+import type { HalvedPhoto } from '@/core/frame/photos';
 import type { Framing, Size } from '@/core/frame/placement';
 import type { SeatWish } from '@/core/legibility/seat';
 import type { PhotoSurvey } from '@/core/frame/photoSurvey';
@@ -11,7 +13,7 @@ import type { Survey, SurveyQuestions } from '@/core/readings/survey';
 import { isFont } from '@/core/text/fontFile';
 import { ownAssetId } from '@/core/text/fonts';
 import { createChannel, WorkerCrash, type WorkerLike } from './channel';
-import type { Frame, RenderCalls } from './protocol';
+import type { Frame, LookedAt, RenderCalls } from './protocol';
 import { twice } from './twice';
 
 /** One place on the screen that shows a picture. */
@@ -36,13 +38,13 @@ export interface ViewListener {
 export interface Drawer {
   view(listener: ViewListener): View;
   pixels(drawing: Drawing): Promise<Raster>;
-  surveyPhoto(assetId: string, frame: Size): Promise<PhotoSurvey>;
-  firstFrame(assetId: string, frame: Size): Promise<Framing | undefined>;
+  surveyPhoto(photo: LookedAt, frame: Size): Promise<PhotoSurvey>;
+  firstFrame(photo: LookedAt, frame: Size): Promise<Framing | undefined>;
   cutByLoop(assetId: string, loop: readonly number[]): Promise<CutArea | undefined>;
   seat(drawing: Drawing, text: TextLayer, wish: SeatWish): Promise<TextLayer>;
   sample(assetId: string, x: number, y: number, size: SampleSize): Promise<Rgb | undefined>;
   survey(drawing: Drawing, questions: SurveyQuestions): Promise<Survey>;
-  adopt(assetId: string, raster: Raster): Promise<void>;
+  adopt(assetId: string, photo: HalvedPhoto): Promise<void>;
   warm(): void;
   /** Ends the worker until something is asked again; nothing may be going on. */
   rest(): void;
@@ -355,30 +357,34 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
   }
 
   /** Asks about a photo, once more where the worker died in between and has to be given it again. */
-  async function ofPhoto<T>(assetId: string, ask: () => Promise<T | null>): Promise<T | null> {
-    await provide(assetId);
+  async function ofPhoto<T>(
+    { assetId, size }: LookedAt,
+    ask: () => Promise<T | null>,
+  ): Promise<T | null> {
+    const halvings = size ? halvingsToKeep(size) : 0;
+    await provide(assetId, halvings);
     await viewsDrawn('measuring');
     const found = await twice(ask);
     if (found !== null) {
       return found;
     }
-    await provide(assetId);
+    await provide(assetId, halvings);
     return ask();
   }
 
   return {
     view,
     pixels: pixelsOf,
-    async surveyPhoto(assetId, frame) {
-      const found = await ofPhoto(assetId, () => render.ask('surveyPhoto', { assetId, frame }));
+    async surveyPhoto(photo, frame) {
+      const found = await ofPhoto(photo, () => render.ask('surveyPhoto', { ...photo, frame }));
       return found ?? { frames: [], colours: [] };
     },
-    async firstFrame(assetId, frame) {
-      const found = await ofPhoto(assetId, () => render.ask('firstFrame', { assetId, frame }));
+    async firstFrame(photo, frame) {
+      const found = await ofPhoto(photo, () => render.ask('firstFrame', { ...photo, frame }));
       return found ?? undefined;
     },
     async cutByLoop(assetId, loop) {
-      const found = await ofPhoto(assetId, () => render.ask('cutByLoop', { assetId, loop }));
+      const found = await ofPhoto({ assetId }, () => render.ask('cutByLoop', { assetId, loop }));
       return found?.area ?? undefined;
     },
     async seat(drawing, text, wish) {
@@ -398,7 +404,8 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
       }
       return twice(() => render.ask('survey', { drawing, questions }));
     },
-    adopt: (assetId, raster) => remember(assetId, 0, give(assetId, raster, 0)),
+    adopt: (assetId, { raster, halvings }) =>
+      remember(assetId, halvings, give(assetId, raster, halvings)),
     warm() {
       render.ask('ready', {}).catch(() => {});
     },

@@ -244,6 +244,12 @@ function engineWith(setup: Setup) {
       new LocalWorker((scope) =>
         serve<CodecCalls>(scope, {
           ready: () => ({ answer: null }),
+          read: ({ bytes }) => ({
+            answer: {
+              photo: { raster: createRaster(bytes.length, 1), halvings: 1 },
+              size: { width: 2 * bytes.length, height: 2 },
+            },
+          }),
           decode: ({ bytes, halvings }) => {
             if (bytes[0] === 0) {
               throw new Refusal('the file breaks off');
@@ -433,17 +439,17 @@ test('what is to be seen comes before what is pressed, and that before what is m
   const order: string[] = [];
   const noted = (what: string, of: Promise<unknown>) =>
     of.then(() => order.push(`${what} after ${heard.frames.length}`));
-  await engine.adopt('pots', createRaster(1, 1));
+  await engine.adopt('pots', { raster: createRaster(1, 1), halvings: 0 });
   view.show(drawing(0.1));
   await Promise.all([
-    noted('survey', engine.surveyPhoto('pots', { width: 1, height: 1 })),
-    noted('first frame', engine.firstFrame('pots', { width: 1, height: 1 })),
+    noted('survey', engine.surveyPhoto({ assetId: 'pots' }, { width: 1, height: 1 })),
+    noted('first frame', engine.firstFrame({ assetId: 'pots' }, { width: 1, height: 1 })),
     noted('pixels', engine.pixels(drawing(0.1))),
   ]);
   expect(order).toEqual(['pixels after 1', 'survey after 1', 'first frame after 1']);
   view.show(drawing(0.2));
   view.close();
-  await engine.surveyPhoto('pots', { width: 1, height: 1 });
+  await engine.surveyPhoto({ assetId: 'pots' }, { width: 1, height: 1 });
   await engine.pixels(drawing(0.2));
   expect(heard.frames).toHaveLength(1);
 });
@@ -618,18 +624,39 @@ describe('what is not in sight', () => {
 test('a photo is handed over before it is looked at, once, and again to a new worker', async () => {
   const setup = setUp();
   const engine = engineWith(setup);
-  await expect(engine.surveyPhoto('pots', { width: 10, height: 5 })).resolves.toEqual({
+  await expect(engine.surveyPhoto({ assetId: 'pots' }, { width: 10, height: 5 })).resolves.toEqual({
     frames: [],
     colours: [],
   });
-  await engine.surveyPhoto('pots', { width: 20, height: 5 });
+  await engine.surveyPhoto({ assetId: 'pots' }, { width: 20, height: 5 });
   expect(setup.given).toEqual(['pots']);
   setup.renders[0].crash('gone');
-  await engine.surveyPhoto('pots', { width: 10, height: 5 });
+  await engine.surveyPhoto({ assetId: 'pots' }, { width: 10, height: 5 });
   expect(setup.given).toEqual(['pots', 'pots']);
-  await expect(engine.surveyPhoto('broken', { width: 1, height: 1 })).rejects.toThrow(
+  await expect(engine.surveyPhoto({ assetId: 'broken' }, { width: 1, height: 1 })).rejects.toThrow(
     'the file breaks off',
   );
+});
+
+test('a very large photo is looked at halved, and is asked for whole only where its own px are', async () => {
+  const setup = setUp();
+  const engine = engineWith(setup);
+  const huge = { assetId: 'pots', size: { width: 12_000, height: 8000 } };
+  await engine.surveyPhoto(huge, { width: 10, height: 5 });
+  expect(setup.givenAt.get('pots')).toBe(1);
+  await engine.firstFrame(huge, { width: 20, height: 5 });
+  expect(setup.given).toEqual(['pots']);
+  await engine.cutByLoop('pots', [0, 0, 5, 0, 5, 5]);
+  expect(setup.givenAt.get('pots')).toBe(0);
+  expect(setup.given).toEqual(['pots', 'pots']);
+  // One that was read as it is kept is not decoded again.
+  const { photo, size } = await engine.readPhoto(new Uint8Array(3));
+  expect(size).toEqual({ width: 6, height: 2 });
+  const decoded = setup.decodedAt.length;
+  await engine.adopt('bowls', photo);
+  await engine.surveyPhoto({ ...huge, assetId: 'bowls' }, { width: 10, height: 5 });
+  expect(setup.given).toEqual(['pots', 'pots', 'bowls']);
+  expect(setup.decodedAt).toHaveLength(decoded);
 });
 
 test('reading a theme can be given up: it ends at once, and the next one is read by a new worker', async () => {

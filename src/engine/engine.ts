@@ -14,6 +14,7 @@ import type { ThemeColour } from '@/core/site/model/theme';
 import type { Aim, PressFormat, PressSettings } from '@/core/site/model/picture';
 import type { SeatWish } from '@/core/legibility/seat';
 import type { TextLayer } from '@/core/site/model/objectLayers';
+import type { HalvedPhoto, ReadPhoto } from '@/core/frame/photos';
 import type { PhotoSurvey } from '@/core/frame/photoSurvey';
 import type { Pressed } from '@/core/press/codecs';
 import type { Survey, SurveyQuestions } from '@/core/readings/survey';
@@ -30,7 +31,7 @@ import { SharedWork } from './sharedWork';
 import { openTrial } from './openTrial';
 import { createSetEngine, type SetEngine } from './setEngine';
 import { createSheetEngine, type SheetEngine } from './sheetEngine';
-import type { CodecCalls, PagePicture, ThemeCalls } from './protocol';
+import type { CodecCalls, LookedAt, PagePicture, ThemeCalls } from './protocol';
 import { twice } from './twice';
 import { Foreground, type Urgency } from './urgency';
 import { WorkerDesk } from './workerDesk';
@@ -56,15 +57,17 @@ export interface Engine {
   /** All pixels of a picture once every photo in it is decoded; as urgent as `now` if not said. */
   pixels(drawing: Drawing, urgency?: Urgency): Promise<Raster>;
   decode(bytes: Uint8Array, urgency?: Urgency): Promise<Raster>;
+  /** Decodes all of a photo that is taken in, and keeps as much of it as there is room for. */
+  readPhoto(bytes: Uint8Array): Promise<ReadPhoto>;
   /**
    * A picture as large as fits into some room, for being looked at: of a large one no more is read
    * than that takes.
    */
   shrink(bytes: Uint8Array, room: Size): Promise<Raster>;
   /** The best parts of a photo for a frame, and its main colours. */
-  surveyPhoto(assetId: string, frame: Size): Promise<PhotoSurvey>;
+  surveyPhoto(photo: LookedAt, frame: Size): Promise<PhotoSurvey>;
   /** The part of a photo that a slot shows at first; undefined where the photo is gone. */
-  firstFrame(assetId: string, frame: Size): Promise<Framing | undefined>;
+  firstFrame(photo: LookedAt, frame: Size): Promise<Framing | undefined>;
   /** A thing in a photo, cut out by a loop around it; undefined where nothing stands off. */
   cutByLoop(assetId: string, loop: readonly number[]): Promise<CutArea | undefined>;
   /** A new text where it lies best on a drawing. */
@@ -75,8 +78,8 @@ export interface Engine {
    * What is measured of the drawing and not of its file; asked once the picture's pixels have been.
    */
   survey(drawing: Drawing, questions: SurveyQuestions, urgency?: Urgency): Promise<Survey>;
-  /** Hands over the pixels of an asset that was decoded already; the raster is gone afterwards. */
-  adopt(assetId: string, raster: Raster): Promise<void>;
+  /** Hands over the pixels of a photo that was read already; the raster is gone afterwards. */
+  adopt(assetId: string, photo: HalvedPhoto): Promise<void>;
   /** @param pinned colours that a palette keeps exactly */
   press(
     raster: Raster,
@@ -226,13 +229,15 @@ export function createEngine(parts: EngineParts): Engine {
     view: drawer.view,
     pixels: (what, urgency = 'now') => drawn(urgency, (by) => by.pixels(what)),
     decode: (bytes, urgency) => decode(bytes, urgency),
+    readPhoto: (bytes) =>
+      foreground.during(() => shared.done((by) => twice(() => by.ask('read', { bytes })))),
     // A list waits for what is drawn.
     shrink: (bytes, room) =>
       foreground.during(() =>
         shared.done((by) => twice(() => by.ask('shrink', { bytes, room })), 'after'),
       ),
-    surveyPhoto: (assetId, frame) => foreground.during(() => drawer.surveyPhoto(assetId, frame)),
-    firstFrame: (assetId, frame) => foreground.during(() => drawer.firstFrame(assetId, frame)),
+    surveyPhoto: (photo, frame) => foreground.during(() => drawer.surveyPhoto(photo, frame)),
+    firstFrame: (photo, frame) => foreground.during(() => drawer.firstFrame(photo, frame)),
     cutByLoop: (assetId, loop) => foreground.during(() => drawer.cutByLoop(assetId, loop)),
     seat: (what, text, wish) => foreground.during(() => drawer.seat(what, text, wish)),
     sample: (assetId, x, y, size) => foreground.during(() => drawer.sample(assetId, x, y, size)),

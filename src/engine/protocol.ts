@@ -4,6 +4,7 @@ import type { Box } from '@/core/arrange/box';
 import type { Drawing, MissingAsset } from '@/core/compose/compose';
 import type { Framing, Size } from '@/core/frame/placement';
 import type { PhotoSurvey } from '@/core/frame/photoSurvey';
+import type { ReadPhoto } from '@/core/frame/photos';
 import type { SampleSize } from '@/core/colour/sample';
 import type { Raster, Rect, Rgb } from '@/core/raster/raster';
 import type { Pressed } from '@/core/press/codecs';
@@ -63,6 +64,13 @@ export interface Frame {
   readonly ms: number;
 }
 
+/** A photo that is looked at. */
+export interface LookedAt {
+  readonly assetId: string;
+  /** Of the photo, px; where it is not said all of it is looked at, however large it is. */
+  readonly size?: Size;
+}
+
 /** What the render worker can be asked. A view is one place on the screen that shows a picture. */
 export type RenderCalls = {
   /** Answers once it is started. */
@@ -84,9 +92,9 @@ export type RenderCalls = {
    * What a photo shows of itself: its best parts for a frame's shape, and its main colours; null
    * while the photo is not there.
    */
-  surveyPhoto: { ask: { assetId: string; frame: Size }; answer: PhotoSurvey | null };
+  surveyPhoto: { ask: LookedAt & { frame: Size }; answer: PhotoSurvey | null };
   /** The part of a photo that a slot shows at first; null while the photo is not there. */
-  firstFrame: { ask: { assetId: string; frame: Size }; answer: Framing | null };
+  firstFrame: { ask: LookedAt & { frame: Size }; answer: Framing | null };
   /** A thing in a photo, cut out by a loop around it; null while the photo is not there. */
   cutByLoop: {
     ask: { assetId: string; loop: readonly number[] };
@@ -103,6 +111,8 @@ export type RenderCalls = {
 
 /** What the codec worker can be asked. */
 export type CodecCalls = {
+  /** Decodes all of a photo, and answers as much as is kept. */
+  read: { ask: { bytes: Uint8Array }; answer: ReadPhoto };
   /** @param halvings how often it is made half as large along each side; 0 if not said */
   decode: { ask: { bytes: Uint8Array; halvings?: number }; answer: Raster };
   /** A picture as large as fits into some room, and not larger than it is; for being looked at. */

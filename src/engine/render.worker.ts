@@ -4,7 +4,9 @@ import { sampleAt } from '@/core/colour/sample';
 import { mainColours } from '@/core/colour/palette';
 import { cutByLoop } from '@/core/cutout/loop';
 import { firstFrame } from '@/core/frame/firstFrame';
+import { halvingsToKeep } from '@/core/frame/halved';
 import { photosFrom } from '@/core/frame/photos';
+import type { Size } from '@/core/frame/placement';
 import { suggestFrames } from '@/core/frame/suggest';
 import { createComposer, type Drawing } from '@/core/compose/compose';
 import { seated } from '@/core/layers/fitting';
@@ -51,6 +53,13 @@ const kept = new KeptPhotos(photoLimits);
 const resources = { glyphs, photos: photosFrom(kept.find) };
 const photosOf = ({ layers }: Drawing): string[] =>
   layers.flatMap((layer) => (layer.kind === 'photo' ? [layer.assetId] : []));
+
+/** A photo as large as it is looked at, whatever larger one is there. */
+function lookedAt(assetId: string, size: Size | undefined): Raster | undefined {
+  const halvings = size ? halvingsToKeep(size) : 0;
+  const photo = resources.photos.exactly(assetId, halvings);
+  return photo?.halvings === halvings ? photo.raster : undefined;
+}
 
 /** Who holds the photos of what is drawn aside. */
 const aside = 'aside';
@@ -146,9 +155,9 @@ serve<RenderCalls>(self as unknown as ServerScope, {
     const { raster, missing } = createComposer(resources).compose(drawing);
     return { answer: { raster, missing }, transfer: [raster.data.buffer] };
   },
-  firstFrame({ assetId, frame }) {
-    const photo = kept.whole(assetId);
-    return { answer: photo ? firstFrame(photo, frame) : null };
+  firstFrame({ assetId, size, frame }) {
+    const photo = lookedAt(assetId, size);
+    return { answer: photo ? firstFrame(photo, frame, size) : null };
   },
   cutByLoop({ assetId, loop }) {
     const photo = kept.whole(assetId);
@@ -165,10 +174,12 @@ serve<RenderCalls>(self as unknown as ServerScope, {
     const at = { ...seat, x: seat.x + within.x, y: seat.y + within.y };
     return { answer: seated(text, box, at) };
   },
-  surveyPhoto({ assetId, frame }) {
-    const photo = kept.whole(assetId);
+  surveyPhoto({ assetId, size, frame }) {
+    const photo = lookedAt(assetId, size);
     return {
-      answer: photo ? { frames: suggestFrames(photo, frame), colours: mainColours(photo) } : null,
+      answer: photo
+        ? { frames: suggestFrames(photo, frame, size), colours: mainColours(photo) }
+        : null,
     };
   },
   sample({ assetId, x, y, size }) {

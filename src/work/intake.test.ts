@@ -18,11 +18,12 @@ function intakeOf() {
   const log: string[] = [];
   const intake = new Intake({
     inspect: async (name, bytes) => inspectPicture(name, bytes),
-    async decode(bytes) {
+    async read(bytes) {
       if (bytes.length < 60) {
         throw new Refusal('it breaks off');
       }
-      return createRaster(6, 4);
+      const size = { width: 6, height: 4 };
+      return { photo: { raster: createRaster(6, 4), halvings: 0 }, size };
     },
     async store(bytes) {
       log.push(`store ${bytes.length}`);

@@ -1,6 +1,6 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import { IntakeError } from '@/core/measure/intakeError';
-import type { Raster } from '@/core/raster/raster';
+import type { HalvedPhoto, ReadPhoto } from '@/core/frame/photos';
 import { clauseOf, wordsOf } from '@/core/refusal';
 import { shelfItem } from '@/core/shelf/item';
 import type { ShelfItem } from '@/core/site/model/shelf';
@@ -16,11 +16,12 @@ export interface GivenFile {
 export interface IntakePorts {
   /** What a file is by its bytes. @throws IntakeError */
   inspect(name: string, bytes: Bytes): Promise<{ readonly format: string }>;
-  decode(bytes: Bytes): Promise<Raster>;
+  /** Decodes all of a photo. @throws Error in words that go on from “the picture, but” */
+  read(bytes: Bytes): Promise<ReadPhoto>;
   /** Stores bytes once. @returns their id */
   store(bytes: Bytes): Promise<string>;
   /** Hands decoded pixels to whoever draws with them. */
-  adopt(assetId: string, raster: Raster): Promise<void>;
+  adopt(assetId: string, photo: HalvedPhoto): Promise<void>;
   /** Says to the owner why a file was refused. */
   refused(words: string): void;
 }
@@ -54,19 +55,17 @@ export class Intake {
   /** @throws IntakeError with a message for people; nothing is stored then */
   async shelve(fileName: string, bytes: Bytes, source: string): Promise<ShelfItem> {
     const { format } = await this.ports.inspect(fileName, bytes);
-    const raster = await this.ports.decode(bytes).catch((error: unknown) => {
+    const { photo, size } = await this.ports.read(bytes).catch((error: unknown) => {
       throw new IntakeError(
         `${fileName}: expected a whole ${format.toUpperCase()} picture, but ${clauseOf(error)}.`,
       );
     });
     const assetId = await this.ports.store(bytes);
-    const { width, height } = raster;
-    await this.ports.adopt(assetId, raster);
+    await this.ports.adopt(assetId, photo);
     return shelfItem({
       assetId,
       name: fileName.replace(/^.*\//, '').replace(/\.[a-z]+$/i, ''),
-      width,
-      height,
+      ...size,
       format,
       bytes: bytes.length,
       source,

@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import { createRaster } from '../raster/raster';
 import { firstFrame } from './firstFrame';
+import { halved } from './halved';
 import { barePx, coverScale } from './placement';
+import { suggestFrames } from './suggest';
 
 /** A wall and a floor with one thing, whose middle and radius are given. */
 function room(width: number, height: number, cx: number, cy: number, radius: number) {
@@ -49,4 +51,28 @@ test('as much of a photo as fits fills the frame, whatever both are', () => {
 test('a plain photo is shown from its middle', () => {
   const photo = createRaster(400, 400);
   expect(firstFrame(photo, { width: 400, height: 100 })).toEqual({ scale: 1, x: 0, y: -150 });
+});
+
+test('out of a halved photo the same parts are found, as the whole photo has them', () => {
+  for (const [cx, cy] of [
+    [300, 220],
+    [900, 500],
+  ]) {
+    const photo = room(1200, 840, cx, cy, 120);
+    const frame = { width: 900, height: 250 };
+    const half = halved(photo, 1);
+    const [whole, found] = [firstFrame(photo, frame), firstFrame(half, frame, photo)];
+    expect(found.scale).toBe(whole.scale);
+    // A px of the picture that is looked at.
+    const near = (1200 / 200) * whole.scale;
+    expect(Math.abs(found.x - whole.x)).toBeLessThanOrEqual(near);
+    expect(Math.abs(found.y - whole.y)).toBeLessThanOrEqual(near);
+    const [all, some] = [suggestFrames(photo, frame), suggestFrames(half, frame, photo)];
+    expect(some).toHaveLength(all.length);
+    some.forEach((part, i) => {
+      expect(part.scale).toBeCloseTo(all[i].scale, 6);
+      expect(Math.abs(part.y - all[i].y)).toBeLessThanOrEqual(4 * near);
+      expect(barePx(part, photo, frame)).toBeLessThan(1e-3);
+    });
+  }
 });

@@ -76,10 +76,12 @@ function mattering(interest: Interest): Float64Array {
 
 /**
  * The part of a photo that a slot shows at first.
+ * @param photo may be halved
  * @param frame px of the slot
+ * @param size of the photo, px
  * @returns a framing that fills it with as much of the photo as fits
  */
-export function firstFrame(photo: Raster, frame: Size): Framing {
+export function firstFrame(photo: Raster, frame: Size, size: Size = photo): Framing {
   const interest = interestOf(photo);
   const { width, height, values } = interest;
   const matters = mattering(interest);
@@ -147,12 +149,12 @@ export function firstFrame(photo: Raster, frame: Size): Framing {
       best = offset;
     }
   }
-  const framing = centred(coverScale(photo, frame), photo, frame);
+  const framing = centred(coverScale(size, frame), size, frame);
   if (range === 0) {
     return framing;
   }
   const share = best / range;
   return along === 'x'
-    ? { ...framing, x: (frame.width - photo.width * framing.scale) * share }
-    : { ...framing, y: (frame.height - photo.height * framing.scale) * share };
+    ? { ...framing, x: (frame.width - size.width * framing.scale) * share }
+    : { ...framing, y: (frame.height - size.height * framing.scale) * share };
 }

@@ -1,5 +1,5 @@
 import { createRaster, type Raster } from '../raster/raster';
-import { halved, halvingsFor } from './halved';
+import { halved, halvingsFor, halvingsToKeep } from './halved';
 import { resample } from './resample';
 
 /** Slopes, rings that grow finer, and a sharp edge. */
@@ -54,4 +54,10 @@ test('a half is worked out once, and sides are rounded and never nothing', () =>
   expect([1, 0.6, 0.5, 0.26, 0.25, 0.13, 0.125, 0.02].map(halvingsFor)).toEqual([
     0, 0, 0, 0, 1, 1, 2, 4,
   ]);
+});
+
+test('photos as cameras have them are kept whole, larger ones as often halved as leaves as much', () => {
+  const kept = (width: number, height: number) => halvingsToKeep({ width, height });
+  expect([kept(1, 1), kept(6000, 4000), kept(6000, 5000), kept(6000, 5001)]).toEqual([0, 0, 0, 1]);
+  expect([kept(12_000, 8333), kept(10_000, 12_001), kept(200_000, 500)]).toEqual([1, 2, 1]);
 });

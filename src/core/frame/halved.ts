@@ -1,4 +1,5 @@
 import { createRaster, wholePixels, type Raster } from '../raster/raster';
+import type { Size } from './placement';
 import { resample } from './resample';
 
 /** Halves of photos that were asked for; they are gone when their photo is. */
@@ -32,6 +33,16 @@ export function halved(photo: Raster, times: number): Raster {
   }
   return halves[times - 1];
 }
+
+/** Px of a photo that is kept whole: about what cameras have. */
+const mostWhole = 30e6;
+
+/**
+ * How often a photo is halved before it is kept and looked at, by its size alone: of a very large one
+ * all its px are decoded again only where so many are drawn.
+ */
+export const halvingsToKeep = ({ width, height }: Size): number =>
+  Math.max(0, Math.ceil(Math.log2((width * height) / mostWhole) / 2));
 
 /** Halves for rough drawing. */
 const rough = new WeakMap<Raster, Raster[]>();

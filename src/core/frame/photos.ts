@@ -1,10 +1,18 @@
 import type { Raster } from '../raster/raster';
 import { halved, roughlyHalved } from './halved';
+import type { Size } from './placement';
 
 /** A photo made half as large along each side, so many times over. */
 export interface HalvedPhoto {
   readonly raster: Raster;
   readonly halvings: number;
+}
+
+/** A photo as it was read, as far as it is kept. */
+export interface ReadPhoto {
+  readonly photo: HalvedPhoto;
+  /** Of all of it, px. */
+  readonly size: Size;
 }
 
 /** Pixels of photos, at the size that something is drawn from. */

@@ -9,6 +9,9 @@ export interface Suggestion extends Framing {
   readonly score: number;
 }
 
+/** How many parts are suggested. */
+const most = 3;
+
 /** Sizes of a part, against the largest that fits; smaller ones must show clearly more. */
 const sizes = [1, 0.82, 0.66] as const;
 
@@ -30,11 +33,14 @@ const overlap = (a: Candidate, b: Candidate): number => {
  * The best parts of a photo for a frame's shape, by where detail and contrast lie: much inside,
  * little cut by its edges, and not the same part twice. Parts that would leave fewer photo px than
  * frame px are taken only where no others are.
+ * @param photo may be halved
  * @param frame px of the slot
- * @param most how many parts
+ * @param photoSize of the photo, px
  */
-export function suggestFrames(photo: Raster, frame: Size, most = 3): Suggestion[] {
-  const { width, height, k, values } = interestOf(photo);
+export function suggestFrames(photo: Raster, frame: Size, photoSize: Size = photo): Suggestion[] {
+  const { width, height, k: ofRaster, values } = interestOf(photo);
+  /** Px of the looked-at picture for each of the photo. */
+  const k = (ofRaster * photo.width) / photoSize.width;
   const sum = integral(values, width, height);
   const mean = sum(0, 0, width, height) / (width * height) || 1;
   const cover = coverScale({ width, height }, frame);
@@ -79,13 +85,13 @@ export function suggestFrames(photo: Raster, frame: Size, most = 3): Suggestion[
     }
   }
   return chosen.map(({ x, y, width: w, score }) => {
-    const scale = Math.max(frame.width / (w / k), coverScale(photo, frame));
+    const scale = Math.max(frame.width / (w / k), coverScale(photoSize, frame));
     const framing = { scale, x: -(x / k) * scale, y: -(y / k) * scale };
     return {
       scale,
       score,
-      x: Math.min(0, Math.max(frame.width - photo.width * scale, framing.x)),
-      y: Math.min(0, Math.max(frame.height - photo.height * scale, framing.y)),
+      x: Math.min(0, Math.max(frame.width - photoSize.width * scale, framing.x)),
+      y: Math.min(0, Math.max(frame.height - photoSize.height * scale, framing.y)),
     };
   });
 }

@@ -1,9 +1,9 @@
 /* The search within one format: on the sample first, then in full size. */
 
-import type { PressFormat, PressSettings } from '../site/model/picture';
-import { formatOf } from '../press/formats/registry';
-import { bestOf, keepsSeam, meetsGoal, seamReading } from './best';
 import type { Loss } from '../likeness/loss';
+import { formatOf } from '../press/formats/registry';
+import type { PressFormat, PressSettings } from '../site/model/picture';
+import { bestOf, keepsSeam, meetsGoal, seamReading } from './best';
 import { goalMargin, type Goal } from './care';
 import { searched, type Family, type SearchedFormat } from './families';
 import { bracket, marginAt, nextTry, type KnownMargin } from './root';

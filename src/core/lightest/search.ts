@@ -1,6 +1,6 @@
-import type { PressFormat } from '../site/model/picture';
 import { formatOf } from '../press/formats/registry';
 import { pressAs } from '../press/settings';
+import type { PressFormat } from '../site/model/picture';
 import { bestOf, keepsSeam, meetsGoal, SearchStopped, type SearchListener } from './best';
 import type { Goal } from './care';
 import { searched } from './families';

@@ -18,20 +18,23 @@ import type { Session } from './useSession';
 /* Where things lie at first, by what is to be seen there. */
 
 /** The part of a photo that a slot shows at first; undefined where the photo cannot be read. */
-const firstFrameOf = (assetId: string, slot: Size): Promise<Framing | undefined> =>
+const firstFrameOf = (
+  { assetId, width, height }: ShelfItem,
+  slot: Size,
+): Promise<Framing | undefined> =>
   theEngine()
-    .firstFrame(assetId, { width: slot.width, height: slot.height })
+    .firstFrame({ assetId, size: { width, height } }, { width: slot.width, height: slot.height })
     .catch(() => undefined);
 
 /** Lays a photo in its slot, framed to what matters in it. */
 export async function layingFirst(slot: Slot, picture: Picture, item: ShelfItem): Promise<Edit> {
-  const framing = await firstFrameOf(item.assetId, slot);
+  const framing = await firstFrameOf(item, slot);
   return layPhoto(slot, picture, item, newId(), framing);
 }
 
 /** The same as a step of a site's history. */
 export async function layFirst(session: Session, slot: Slot, item: ShelfItem): Promise<void> {
-  const framing = await firstFrameOf(item.assetId, slot);
+  const framing = await firstFrameOf(item, slot);
   const picture = pictureOf(session.state.getState().site, slot);
   session.commit(`Lay ${item.name}`, layPhoto(slot, picture, item, newId(), framing));
 }

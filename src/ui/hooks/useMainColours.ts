@@ -20,7 +20,7 @@ export function useMainColours(assetIds: readonly string[]): MainColours {
           return;
         }
         const survey = await theEngine()
-          .surveyPhoto(assetId, frame)
+          .surveyPhoto({ assetId }, frame)
           .catch(() => undefined);
         const main = survey?.colours[0];
         if (main) {

@@ -20,7 +20,7 @@ const nothing: PhotoSeed = { seed: undefined, problem: undefined };
 export function usePhotoSeed(assetId: string | undefined): PhotoSeed {
   const { value, current } = useKeyed<PhotoSeed>(assetId, nothing, async ({ put }) => {
     try {
-      const { colours } = await theEngine().surveyPhoto(assetId!, frame);
+      const { colours } = await theEngine().surveyPhoto({ assetId: assetId! }, frame);
       const seed = seedOfPhoto(colours);
       put(() => ({ seed, problem: seed ? undefined : 'It is see-through all over.' }));
     } catch (error) {

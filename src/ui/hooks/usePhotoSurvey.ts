@@ -2,6 +2,7 @@
 
 import type { PhotoSurvey } from '@/core/frame/photoSurvey';
 import type { Size } from '@/core/frame/placement';
+import type { PhotoLayer } from '@/core/site/model/photoLayer';
 import { theEngine } from './tab/engine';
 import { useKeyed } from './useKeyed';
 
@@ -10,15 +11,17 @@ import { useKeyed } from './useKeyed';
  * the photo cannot be read.
  */
 export function usePhotoSurvey(
-  assetId: string | undefined,
+  photo: Pick<PhotoLayer, 'assetId' | 'sourceWidth' | 'sourceHeight'> | undefined,
   { width, height }: Size,
 ): PhotoSurvey | undefined {
   const { value, current } = useKeyed<PhotoSurvey | undefined>(
-    assetId && `${assetId} ${width}×${height}`,
+    photo && `${photo.assetId} ${width}×${height}`,
     undefined,
     async ({ put }) => {
       // The bench says what is wrong with a photo that cannot be read.
-      const survey = await theEngine().surveyPhoto(assetId!, { width, height });
+      const { assetId, sourceWidth, sourceHeight } = photo!;
+      const size = { width: sourceWidth, height: sourceHeight };
+      const survey = await theEngine().surveyPhoto({ assetId, size }, { width, height });
       put(() => survey);
     },
   );

@@ -41,7 +41,7 @@ export function Colour() {
   const bench = useActing();
   const { picture, site, slot, selected } = bench;
   const theme = site.theme.colours;
-  const survey = usePhotoSurvey(backPhoto(picture)?.assetId, slot);
+  const survey = usePhotoSurvey(backPhoto(picture), slot);
   const dark = theme[0]?.hex ?? '#3b4a45';
   const light = theme[1]?.hex ?? '#efe9dc';
   const first = selected && isOfColour(selected) ? selected : undefined;

@@ -215,7 +215,7 @@ const previewWidth = 84;
 /** The best parts of this photo for this very shape, as small pictures. */
 function Suggestions({ photo }: { photo: PhotoLayer }) {
   const { picture, slot, commit } = useEditing();
-  const survey = usePhotoSurvey(photo.assetId, slot);
+  const survey = usePhotoSurvey(photo, slot);
   const url = useSmallPicture(photo.assetId, 'screen');
   const k = Math.min(previewWidth / slot.width, 36 / slot.height);
   const width = Math.max(8, slot.width * k);

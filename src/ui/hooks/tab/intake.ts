@@ -10,7 +10,7 @@ export const newIntake = (): Intake =>
   new Intake({
     inspect: async (name, bytes) =>
       (await import('@/core/measure/inspect')).inspectPicture(name, bytes),
-    decode: theEngine().decode,
+    read: theEngine().readPhoto,
     store: storeAsset,
     adopt: theEngine().adopt,
     refused: (words) => say('bad', words),
