@@ -92,7 +92,7 @@ function lookAt(photo: Raster): Interest {
   const k = Math.min(1, looked / Math.max(photo.width, photo.height));
   const width = Math.max(1, Math.round(photo.width * k));
   const height = Math.max(1, Math.round(photo.height * k));
-  // Most px of a large photo go into means of four: what is left is still four times as large.
+  // Most px of a large photo go into means of four: what is left is at least twice as wide and high.
   let from = photo;
   while (Math.min(from.width / width, from.height / height) >= 4) {
     from = meanOfFour(from);

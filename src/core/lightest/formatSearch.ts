@@ -331,8 +331,8 @@ export async function searchSamples(
     best === rough[0] || Math.abs(best.margin) < sampleNear
       ? best
       : alongLine(await searchSample(best.family, nextOf(best), job, worthwhile), best);
-  const isAsWhole = searched[format].draftOff === 0 || followed.margin <= hopeless;
-  return [isAsWhole ? followed : await asWhole(followed, job), ...rest];
+  const tellsEnough = searched[format].draftOff === 0 || followed.margin <= hopeless;
+  return [tellsEnough ? followed : await asWhole(followed, job), ...rest];
 }
 
 /** Of a family of which one file is known: others lie along the line of another of its format. */

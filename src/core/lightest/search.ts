@@ -35,13 +35,12 @@ const betterBy = { lossy: 1.15, others: 1.5 };
  * only where they may be lighter than what is nearly always the lightest. Files without loss are
  * written where they can be the best. The best is written with most effort at last where its encoder
  * has it and the picture is small, or nobody waits. What is tried depends on the picture, and on
- * whether there is more than one trial, but never on how long something took.
+ * whether there is more than one trial, but never on how long something took. Where no format comes
+ * near the goal what comes nearest is written once. A format that cannot be written is passed over.
  * @param trials as many as may work at the same time, one at least; all of the same picture; each
  * is asked for one file after the other, and may be asked before it has answered
  * @param listener is told of every file in full size as soon as there is one
  * @param waits somebody waits for it
- * Where no format comes near the goal what comes nearest is written once. A format that cannot be
- * written is passed over.
  * @throws SearchStopped when the listener did not want it any more; what the codec said where no
  * format could be written
  */

@@ -64,3 +64,31 @@ test.each([1, 2])(
     expect(trial.area.whole).toBe(60 * 40 * scale * scale);
   },
 );
+
+test('of the sample a file is written with little effort, or as the whole is; neither comes with its bytes', async () => {
+  const raster = drawn(2);
+  const asked: string[] = [];
+  const plain = codecs(raster);
+  const trial = createTrial(
+    { raster, scale: 2, site, slotId: 'h', under: page, pinned: [] },
+    {
+      ...plain,
+      encode(source, settings, pinned, options) {
+        asked.push(`${settings.format} ${source.width * source.height} ${options?.draft ?? false}`);
+        return plain.encode(source, settings, pinned, options);
+      },
+    },
+  );
+  for (const part of ['sample', 'sampleAsWhole', 'whole'] as const) {
+    const { file, judgement } = await trial.tryOut(pressAs('avif'), part);
+    expect(file === undefined).toBe(part !== 'whole');
+    expect(judgement.lost).toEqual([]);
+  }
+  const { sample, whole } = trial.area;
+  expect(sample).toBeLessThan(whole);
+  expect(asked.filter((a) => a.startsWith('avif'))).toEqual([
+    `avif ${sample} true`,
+    `avif ${sample} false`,
+    `avif ${whole} false`,
+  ]);
+});

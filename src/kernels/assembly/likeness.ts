@@ -34,29 +34,17 @@ export function lightOfLevels(
 /** Bytes that are blurred together: what is added up for one px is not waited for by the next. */
 const together: usize = 64;
 
-/** The weighed sum around a place, where all of it is there. @param step bytes from one to the next */
-function weigh(at: usize, step: usize, radius: i32, weights: usize): v128 {
-  let sum = f32x4.mul(v128.load(at), v128.load32_splat(weights));
-  let before = at;
-  let after = at;
-  for (let k = 0; k < radius; k++) {
-    before -= step;
-    after += step;
-    weights += 4;
-    const both = f32x4.add(v128.load(before), v128.load(after));
-    sum = f32x4.add(sum, f32x4.mul(v128.load32_splat(weights), both));
-  }
-  return sum;
-}
-
-/** The weighed sum of rows above and below a place, of those that are there. */
-function weighInside(at: usize, bytes: usize, above: i32, below: i32, weights: usize): v128 {
+/**
+ * The weighed sum around a place, of as much before and after it as is there.
+ * @param step bytes from one to the next
+ */
+function weigh(at: usize, step: usize, above: i32, below: i32, weights: usize): v128 {
   let sum = f32x4.mul(v128.load(at), v128.load32_splat(weights));
   let before = at;
   let after = at;
   for (let k = 1, last = max(above, below); k <= last; k++) {
-    before -= bytes;
-    after += bytes;
+    before -= step;
+    after += step;
     weights += 4;
     let value = v128.load(k <= above ? before : after);
     if (k <= above && k <= below) {
@@ -121,7 +109,7 @@ function weighRow(
   }
   for (; at < end; at += 16, out += 16) {
     const by = shares ? v128.load(shares) : share;
-    v128.store(out, f32x4.mul(weigh(at, step, radius, weights), by));
+    v128.store(out, f32x4.mul(weigh(at, step, radius, radius, weights), by));
     shares += shares ? 16 : 0;
   }
 }
@@ -165,7 +153,7 @@ export function blurRows(
       weighRow(row, middle, bytes, bytes, radius, weights, 0, share);
     } else {
       for (let x: usize = 0; x < bytes; x += 16) {
-        const sum = weighInside(row + x, bytes, above, below, weights);
+        const sum = weigh(row + x, bytes, above, below, weights);
         v128.store(middle + x, f32x4.mul(sum, share));
       }
     }
