@@ -102,3 +102,18 @@ test('who clicks away from a field stays away from it, whatever changes on the s
   await expect(bench.page.locator('[aria-current=step]')).toHaveAttribute('aria-keyshortcuts', '2');
   expect(await page.evaluate(() => document.activeElement?.tagName)).not.toBe('INPUT');
 });
+
+test('what is chosen in the list of commands has the very next key', async ({ bench, page }) => {
+  await bench.start();
+  await bench.open('Header');
+  await page.keyboard.press('Control+k');
+  await page.getByRole('combobox', { name: 'All commands' }).fill('Add a text');
+  // Asked in the same turn as the key was pressed, before anything later can have been drawn.
+  const focused = await page.evaluate(async () => {
+    const key = new KeyboardEvent('keydown', { key: 'Enter', bubbles: true, cancelable: true });
+    document.activeElement!.dispatchEvent(key);
+    await Promise.resolve();
+    return document.activeElement?.getAttribute('aria-label');
+  });
+  expect(focused).toBe('Words');
+});

@@ -272,10 +272,12 @@ test('the same mark by keyboard alone', async ({ bench, page }) => {
   }
 
   await bench.command('Add a text');
+  await expect(page.getByRole('textbox', { name: 'Words', exact: true })).toBeFocused();
   await leave();
   await page.keyboard.press('Enter');
   await page.keyboard.type('Clayworks');
   await page.keyboard.press('Escape');
+  await expect(bench.layer('Clayworks')).toBeVisible();
   await type('Size, figure', '18');
   await leave();
   await bench.command('Add an effect: shadow');

@@ -148,6 +148,7 @@ test('a step that is not whole yet is shown at once, and kept with its rest, or 
     return store.steps('s').map((s) => s.label);
   };
   const finish = a.begin('add', widen(101), 1000);
+  expect(a.state.getState()).toMatchObject({ previewing: true, begun: true });
   expect([kept(a).state, shown(a).slots[0].width]).toEqual(['writing', 101]);
   timers.pass(900);
   finish(widen(102));

@@ -21,6 +21,8 @@ export interface SessionState {
   readonly committed: Site;
   /** A gesture is in progress: the site is not the committed one. */
   readonly previewing: boolean;
+  /** What goes on is no gesture: it is a step that something is still to come to. */
+  readonly begun: boolean;
   /** Name of the step that undo or redo would take, if there is one. */
   readonly undoLabel: string | undefined;
   readonly redoLabel: string | undefined;
@@ -76,7 +78,7 @@ export class Session {
   readonly state: StoreApi<SessionState>;
   private pending: Pending[] = [];
   private gesture: Edit | undefined;
-  private open: { label: string; edits: Edit[]; cancel: () => void } | undefined;
+  private open: { label: string; edits: Edit[]; begun: boolean; cancel: () => void } | undefined;
   /** Reading and writing, one after the other. */
   private line: Promise<void> = Promise.resolve();
   private writeQueued = false;
@@ -98,6 +100,7 @@ export class Session {
       site: base.site,
       committed: base.site,
       previewing: false,
+      begun: false,
       ...stateOf(base),
       kept: allKept,
     }));
@@ -142,6 +145,7 @@ export class Session {
     this.open = {
       label,
       edits: [...(this.open?.edits ?? []), edit],
+      begun: false,
       cancel: this.ports.later(burstPause, () => this.flush()),
     };
     this.gesture = undefined;
@@ -157,7 +161,12 @@ export class Session {
    */
   begin(label: string, edit: Edit, patience: number): (rest: Edit) => void {
     this.flush();
-    const begun = { label, edits: [edit], cancel: this.ports.later(patience, () => this.flush()) };
+    const begun = {
+      label,
+      edits: [edit],
+      begun: true,
+      cancel: this.ports.later(patience, () => this.flush()),
+    };
     this.open = begun;
     this.gesture = undefined;
     this.show();
@@ -284,6 +293,7 @@ export class Session {
       site: onTop ? applyEdit(head.site, onTop) : head.site,
       committed: head.site,
       previewing: onTop !== undefined,
+      begun: this.open?.begun === true,
       ...stateOf(head),
       kept: this.keptNow(),
     });

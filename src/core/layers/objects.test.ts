@@ -230,3 +230,13 @@ test('what a kind makes its own schema takes, and fields that are none are refus
     y: 3,
   });
 });
+
+test('a text goes by its first line that says anything', () => {
+  const named = (words: string) => {
+    const layer: Layer = newText('t', words, 'x', 20, '#ffffff', 100, 20);
+    return kindOf(layer).name(layer);
+  };
+  expect(named('Clayworks\nby the river')).toBe('Clayworks');
+  expect(named('\n  \nClayworks')).toBe('Clayworks');
+  expect(named(' \n ')).toBe('Empty text');
+});

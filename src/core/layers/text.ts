@@ -108,7 +108,7 @@ export const text: DefinitionOf<TextLayer> = {
     return own ? [own] : [];
   },
   figure: (layer) => `${Math.round(layer.sizePx * 10) / 10} px`,
-  name: (layer) => layer.name || layer.words.split('\n')[0].trim() || 'Empty text',
+  name: (layer) => layer.name || layer.words.trim().split('\n')[0].trim() || 'Empty text',
   // Only glyphs tell its size.
   ownBox: undefined,
   box: (layer, { glyphs }) => (glyphs.has(layer.font) ? textBox(layer, glyphs) : undefined),

@@ -54,7 +54,7 @@ export function useSite(session: Session): Site {
         timer = undefined;
       };
       const leave = session.state.subscribe((state) => {
-        if (!state.previewing) {
+        if (!state.previewing || state.begun) {
           stop();
           seen.current = state.site;
           changed();

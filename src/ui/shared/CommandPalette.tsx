@@ -3,6 +3,7 @@
 import { Command as Palette } from 'cmdk';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
+import { flushSync } from 'react-dom';
 import type { Command } from './commands';
 
 const shown = (keys: string) =>
@@ -59,9 +60,13 @@ export function CommandPalette({
                     value={c.label}
                     disabled={c.enabled === false}
                     onSelect={() => {
-                      onOpenChange(false);
-                      setSearch('');
-                      c.run();
+                      // The list tells of it by an event of its own, which is not urgent to React:
+                      // the next key would meet the screen as it was.
+                      flushSync(() => {
+                        onOpenChange(false);
+                        setSearch('');
+                      });
+                      flushSync(c.run);
                       if (c.release) {
                         setTimeout(() => c.release?.(), 1500);
                       }
