@@ -1,7 +1,7 @@
 import { pressFormats } from '@/core/press/formats/registry';
 import type Vips from 'wasm-vips';
 import type { Trial } from '@/core/lightest/trial';
-import { halved, halvingsToKeep } from '@/core/frame/halved';
+import { halvingsToKeep } from '@/core/frame/halved';
 import { lazily } from '@/core/lazily';
 import { pressAs } from '@/core/press/settings';
 import { createRaster } from '@/core/raster/raster';
@@ -69,14 +69,11 @@ serve<CodecCalls>(self as unknown as ServerScope, {
     return { answer: null };
   },
   async read({ bytes }) {
-    const whole = await (await codecs).decode(bytes);
-    const size = { width: whole.width, height: whole.height };
-    const halvings = halvingsToKeep(size);
-    const raster = halved(whole, halvings);
-    return { answer: { photo: { raster, halvings }, size }, transfer: [raster.data.buffer] };
+    const read = (await codecs).decodeHalved(bytes, halvingsToKeep);
+    return { answer: read, transfer: [read.photo.raster.data.buffer] };
   },
   async decode({ bytes, halvings = 0 }) {
-    const raster = halved(await (await codecs).decode(bytes), halvings);
+    const { raster } = (await codecs).decodeHalved(bytes, () => halvings).photo;
     return { answer: raster, transfer: [raster.data.buffer] };
   },
   async shrink({ bytes, room }) {

@@ -1,4 +1,5 @@
 import type Vips from 'wasm-vips';
+import type { ReadPhoto } from '@/core/frame/photos';
 import type { Size } from '@/core/frame/placement';
 import type { Codecs } from '@/core/press/codecs';
 import { avifWithAlpha } from '@/core/press/avif';
@@ -9,7 +10,7 @@ import { isLossless } from '@/core/press/settings';
 import { withSharpChroma } from '@/core/press/sharpChroma';
 import { isOpaque, type Raster } from '@/core/raster/raster';
 import type { PressSettings } from '@/core/site/model/picture';
-import { decoded, shrunk } from './vipsDecoding';
+import { decoded, decodedHalved, shrunk } from './vipsDecoding';
 import { failure, scoped, type VipsImage, type VipsLibrary } from './vipsImages';
 
 /** One step more takes five times as long for a tenth to a sixth less; two steps more for nothing. */
@@ -95,6 +96,8 @@ const sharpened = new WeakMap<Raster['data'], Map<number, Raster>>();
 
 /** The codecs port, and what only lists ask for. */
 export interface VipsCodecs extends Codecs {
+  /** A picture halved, without all its px being there at once; see `decodedHalved`. */
+  decodeHalved(bytes: Uint8Array, halvings: (size: Size) => number): ReadPhoto;
   /** A picture as large as fits into some room, px, and not larger than it is. */
   shrink(bytes: Uint8Array, room: Size): Raster;
 }
@@ -106,6 +109,7 @@ export function vipsCodecs(vips: VipsLibrary): VipsCodecs {
   vips.concurrency(1);
   return {
     decode: async (bytes) => decoded(vips, bytes),
+    decodeHalved: (bytes, halvings) => decodedHalved(vips, bytes, halvings),
     shrink: (bytes, room) => shrunk(vips, bytes, room),
     encode: async (
       raster: Raster,

@@ -1,8 +1,9 @@
 /** Decoding by strips with the build of libvips that the browser uses, against sharp. */
 import sharp from 'sharp';
 import Vips from 'wasm-vips';
+import { halved } from '@/core/frame/halved';
 import type { Raster } from '@/core/raster/raster';
-import { decoded, shrunk } from './vipsDecoding';
+import { decoded, decodedHalved, shrunk } from './vipsDecoding';
 
 let vips: typeof Vips;
 beforeAll(async () => {
@@ -17,12 +18,15 @@ const width = 61;
 const height = 407;
 
 /** No px is as its neighbours, so that none can lie in another's place. */
-const motley = (channels: 3 | 4) =>
+const motley = (channels: 3 | 4, size = { width, height }) =>
   sharp(
     Buffer.from(
-      Uint8Array.from({ length: width * height * channels }, (_, i) => (i * 7919 + (i >> 3)) % 251),
+      Uint8Array.from(
+        { length: size.width * size.height * channels },
+        (_, i) => (i * 7919 + (i >> 3)) % 251,
+      ),
     ),
-    { raw: { width, height, channels } },
+    { raw: { ...size, channels } },
   );
 
 /** What sharp makes of it, upright. */
@@ -82,11 +86,48 @@ test.each([
   expectSame(decoded(vips, file, strips[0]), whole);
 });
 
+/** Strips of 128 rows and bands of 128, so that the file is decoded several times where it is turned. */
+const little = { strip: 1, band: 1 };
+
+test.each([1, 2, 3, 4, 5, 6, 7, 8])(
+  'EXIF orientation %i is halved while it is decoded as it is halved whole',
+  async (orientation) => {
+    // Long along the side that its upright rows follow each other on.
+    const size = orientation >= 5 ? { width: height, height: width } : undefined;
+    for (const picture of [
+      motley(4, size).withMetadata({ orientation }).png(),
+      motley(3, size).withMetadata({ orientation }).jpeg({ quality: 92 }),
+    ]) {
+      const file = await picture.toBuffer();
+      const whole = decoded(vips, file);
+      for (const times of [0, 1, 2]) {
+        for (const atOnce of [little, {}]) {
+          const found = decodedHalved(vips, file, () => times, atOnce);
+          expect([found.size, found.photo.halvings]).toEqual([
+            { width: whole.width, height: whole.height },
+            times,
+          ]);
+          expectSame(found.photo.raster, halved(whole, times));
+        }
+      }
+    }
+  },
+);
+
 test('one that breaks off in its last strip is refused as a whole', async () => {
   const file = await motley(3).jpeg({ quality: 95 }).toBuffer();
   expect(() => decoded(vips, file.subarray(0, file.length - 60), strips[0])).toThrow(
     /breaks off or is damaged/,
   );
+  for (const orientation of [1, 6]) {
+    const turned = await motley(3, { width: height, height })
+      .withMetadata({ orientation })
+      .jpeg({ quality: 95 })
+      .toBuffer();
+    expect(() =>
+      decodedHalved(vips, turned.subarray(0, turned.length - 60), () => 1, little),
+    ).toThrow(/breaks off or is damaged/);
+  }
 });
 
 /** Slopes of each channel, as photographs have. */

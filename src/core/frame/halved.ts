@@ -1,6 +1,6 @@
-import { createRaster, wholePixels, type Raster } from '../raster/raster';
+import { createRaster, rowsOf, wholePixels, type Raster, type Rows } from '../raster/raster';
 import type { Size } from './placement';
-import { resample } from './resample';
+import { resampleRows } from './resample';
 
 /** Halves of photos that were asked for; they are gone when their photo is. */
 const known = new WeakMap<Raster, Raster[]>();
@@ -19,19 +19,17 @@ export function halved(photo: Raster, times: number): Raster {
     known.set(photo, (halves = []));
   }
   while (halves.length < times) {
-    const from = halves.at(-1) ?? photo;
-    const width = Math.max(1, Math.round(from.width / 2));
-    const height = Math.max(1, Math.round(from.height / 2));
-    halves.push(
-      resample(
-        from,
-        { x: 0, y: 0, scaleX: width / from.width, scaleY: height / from.height },
-        width,
-        height,
-      ),
-    );
+    halves.push(halvedRows(rowsOf(halves.at(-1) ?? photo)));
   }
   return halves[times - 1];
+}
+
+/** A picture halved once, row by row: none of it has to be there longer than it is looked at. */
+export function halvedRows(from: Rows): Raster {
+  const width = Math.max(1, Math.round(from.width / 2));
+  const height = Math.max(1, Math.round(from.height / 2));
+  const placement = { x: 0, y: 0, scaleX: width / from.width, scaleY: height / from.height };
+  return resampleRows(from, placement, width, height);
 }
 
 /** Px of a photo that is kept whole: about what cameras have. */

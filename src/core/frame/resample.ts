@@ -1,6 +1,6 @@
 import { kernels, type Kernels } from '../../kernels/kernels';
 import { levelOfLinear, levelOfStep, linearOfLevel } from '../colour/transfer';
-import { createRaster, type Raster } from '../raster/raster';
+import { createRaster, rowsOf, wholeOf, type Raster, type Rows } from '../raster/raster';
 import { windows, type Windows } from './kernel';
 
 /**
@@ -190,7 +190,7 @@ function fillByLoops(source: Raster, columns: Windows, rows: Windows, out: Raste
 /** The same by kernels, whose sums are of floats: a level differs by one where it is at a half. */
 function fillByKernels(
   k: Kernels,
-  source: Raster,
+  source: Rows,
   columns: Windows,
   rows: Windows,
   out: Raster,
@@ -219,8 +219,7 @@ function fillByKernels(
   for (let j = 0; j < rows.count; j++) {
     const start = rows.starts[j];
     for (ready = Math.max(ready, start); ready < start + rows.taps; ready++) {
-      const at = (ready * source.width + from) * 4;
-      k.put(row, source.data.subarray(at, at + pixels * 4));
+      k.put(row, source.row(ready).subarray(from * 4, (from + pixels) * 4));
       const into = ring + (ready % rows.taps) * stride;
       k.call.filterRow(
         row,
@@ -254,8 +253,19 @@ function fillByKernels(
  * nothing.
  * @param width px of the output @param height px of the output
  */
-export function resample(
+export const resample = (
   source: Raster,
+  placement: Placement,
+  width: number,
+  height: number,
+): Raster => resampleRows(rowsOf(source), placement, width, height);
+
+/**
+ * The same of a picture that is never there as a whole, to the level. Without kernels it is put
+ * together first.
+ */
+export function resampleRows(
+  source: Rows,
   placement: Placement,
   width: number,
   height: number,
@@ -270,7 +280,7 @@ export function resample(
   if (simd) {
     fillByKernels(simd, source, columns, rows, out);
   } else {
-    fillByLoops(source, columns, rows, out);
+    fillByLoops(wholeOf(source), columns, rows, out);
   }
   return out;
 }

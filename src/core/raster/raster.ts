@@ -44,6 +44,36 @@ export function createRaster(width: number, height: number): Raster {
   return { width, height, data: new Uint8ClampedArray(width * height * 4) };
 }
 
+/** Pixels that come row by row from the top, as files are decoded. */
+export interface Rows {
+  readonly width: number;
+  readonly height: number;
+  /** All of them, where they are there. */
+  readonly raster?: Raster;
+  /**
+   * RGBA of a row, which holds until the next one is asked for.
+   * @param y as large as the last time, or larger
+   */
+  row(y: number): Uint8ClampedArray;
+}
+
+export function rowsOf(raster: Raster): Rows {
+  const { width, height, data } = raster;
+  const row = (y: number) => data.subarray(y * width * 4, (y + 1) * width * 4);
+  return { width, height, raster, row };
+}
+
+export function wholeOf(rows: Rows): Raster {
+  if (rows.raster) {
+    return rows.raster;
+  }
+  const out = createRaster(rows.width, rows.height);
+  for (let y = 0; y < rows.height; y++) {
+    out.data.set(rows.row(y), y * rows.width * 4);
+  }
+  return out;
+}
+
 /**
  * Its pixels as whole numbers, red in the lowest byte, which is how all machines that browsers run
  * on order them; the same memory.
