@@ -43,7 +43,10 @@ serve<BulkCalls>(self as unknown as ServerScope, {
     const answer = writeSiteFile(packed);
     return { answer, transfer: [answer.buffer] };
   },
-  unpackSite: ({ name, bytes }) => ({ answer: readSiteFile(name, bytes) }),
+  async unpackSite({ name, file }) {
+    const answer = readSiteFile(name, new Uint8Array(await file.arrayBuffer()));
+    return { answer, transfer: [...answer.assets.values()].map(({ buffer }) => buffer) };
+  },
   packPicture({ picture, merged, thumbnail }) {
     const answer = writeOpenRaster(picture, merged, thumbnail);
     return { answer, transfer: [answer.buffer] };

@@ -37,7 +37,7 @@ export interface BulkEngine {
   zip(files: readonly TypedFile[]): Promise<Bytes>;
   packSite(packed: PackedSite): Promise<Bytes>;
   /** @throws Error saying what was expected and what was found */
-  unpackSite(name: string, bytes: Bytes): Promise<PackedSite>;
+  unpackSite(name: string, file: Blob): Promise<PackedSite>;
   packPicture(picture: OraPicture, merged: Bytes, thumbnail: Bytes): Promise<Bytes>;
   /** @throws Error saying what was expected and what was found */
   unpackPicture(name: string, bytes: Bytes): Promise<ReadOra>;
@@ -109,7 +109,7 @@ export function createBulkEngine(spawn: () => WorkerLike): BulkEngine {
         }),
       ),
     packSite: (packed) => twice(() => channel.ask('packSite', { packed })),
-    unpackSite: (name, bytes) => twice(() => channel.ask('unpackSite', { name, bytes })),
+    unpackSite: (name, file) => twice(() => channel.ask('unpackSite', { name, file })),
     packPicture: (picture, merged, thumbnail) =>
       twice(() => channel.ask('packPicture', { picture, merged, thumbnail })),
     unpackPicture: (name, bytes) => twice(() => channel.ask('unpackPicture', { name, bytes })),

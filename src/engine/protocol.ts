@@ -191,7 +191,8 @@ export type BulkCalls = {
   };
   zip: { ask: { files: readonly TypedFile[] }; answer: Uint8Array<ArrayBuffer> };
   packSite: { ask: { packed: PackedSite }; answer: Uint8Array<ArrayBuffer> };
-  unpackSite: { ask: { name: string; bytes: Uint8Array<ArrayBuffer> }; answer: PackedSite };
+  /** Read where it is unpacked, so that its bytes are not in the page. */
+  unpackSite: { ask: { name: string; file: Blob }; answer: PackedSite };
   packPicture: {
     ask: { picture: OraPicture; merged: Uint8Array; thumbnail: Uint8Array };
     answer: Uint8Array<ArrayBuffer>;

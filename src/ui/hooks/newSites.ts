@@ -146,8 +146,7 @@ export async function renameSiteTo(id: string, name: string): Promise<void> {
  * @throws Error with a message for people; nothing is stored then
  */
 export async function openSiteFile(file: File, signal?: AbortSignal): Promise<string> {
-  const bytes = new Uint8Array(await file.arrayBuffer());
-  const packed = await theEngine().bulk.unpackSite(file.name, bytes);
+  const packed = await theEngine().bulk.unpackSite(file.name, file);
   signal?.throwIfAborted();
   const id = await addSiteFile(theDatabase(), file.name, packed, crypto.randomUUID(), Date.now());
   void askToKeep();
