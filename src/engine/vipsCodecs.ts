@@ -107,6 +107,8 @@ export function vipsCodecs(vips: VipsLibrary): VipsCodecs {
   // An AVIF is of other bytes for every number of threads, more of them the more there are; and more
   // do not write it sooner.
   vips.concurrency(1);
+  // It keeps what it did of late with all its pixels, and no picture comes a second time as the same.
+  vips.Cache.max(0);
   return {
     decode: async (bytes) => decoded(vips, bytes),
     decodeHalved: (bytes, halvings) => decodedHalved(vips, bytes, halvings),
