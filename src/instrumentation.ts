@@ -2,6 +2,8 @@
 export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME === 'nodejs') {
     const { endGently } = await import('./served/ending');
+    const { paceUploads } = await import('./served/pacing');
     endGently();
+    paceUploads();
   }
 }
