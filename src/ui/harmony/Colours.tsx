@@ -36,7 +36,7 @@ export function Colours({
   const keepPhoto = (file: File) =>
     void take([file], (item) => {
       session.commit(`Put ${item.name} on the shelf`, shelve(item));
-      setSeed({ assetId: item.assetId });
+      setSeed({ assetId: item.assetId, size: item });
     });
   return (
     <>

@@ -37,7 +37,7 @@ export function HarmonyPanel({
   const [partner, setPartner] = useState<string>();
   const other = stays === 'headings' ? 'text' : 'headings';
   const surfaces = useMemo(() => surfaceAssets(site), [site]);
-  const mains = useMainColours(surfaces);
+  const mains = useMainColours(surfaces, site.shelf);
   const font = fontOf(stays === 'headings' ? theme.headingFont : theme.bodyFont, site.fonts);
   const letters = useLetterFacts(font, site.fonts);
   // What is tried shows on the page, and anew on whatever else is done meanwhile.

@@ -46,7 +46,7 @@ export function SeedChoice({
             key={item.assetId}
             item={item}
             chosen={'assetId' in seed && seed.assetId === item.assetId}
-            onChoose={() => onSeed({ assetId: item.assetId })}
+            onChoose={() => onSeed({ assetId: item.assetId, size: item })}
           />
         ))}
         <FilePick label="A photograph…" accept="image/*" onFile={onPhoto} />

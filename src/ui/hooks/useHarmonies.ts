@@ -3,10 +3,11 @@
 import { useMemo, useState } from 'react';
 import { harmoniesOf, type Harmony, type HarmonyKind } from '@/core/harmony/harmony';
 import type { Hex } from '@/core/site/model/hex';
+import type { LookedAt } from '@/engine/protocol';
 import { usePhotoSeed } from './usePhotoSeed';
 
 /** What colours are to go with: one colour, or a photograph. */
-export type Seed = { readonly colour: Hex } | { readonly assetId: string };
+export type Seed = { readonly colour: Hex } | LookedAt;
 
 export interface Harmonies {
   readonly seed: Seed;
@@ -27,7 +28,7 @@ export interface Harmonies {
 export function useHarmonies(first: () => Hex, on?: 'light' | 'dark'): Harmonies {
   const [seed, setSeed] = useState<Seed>(() => ({ colour: first() }));
   const [kind, choose] = useState<HarmonyKind>();
-  const photo = usePhotoSeed('assetId' in seed ? seed.assetId : undefined);
+  const photo = usePhotoSeed('assetId' in seed ? seed : undefined);
   const { lead, second } =
     'colour' in seed ? { lead: seed.colour, second: undefined } : (photo.seed ?? {});
   const list = useMemo(

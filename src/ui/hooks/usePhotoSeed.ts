@@ -3,6 +3,7 @@
 import type { HarmonySeed } from '@/core/harmony/harmony';
 import { seedOfPhoto } from '@/core/harmony/seedOfPhoto';
 import { wordsOf } from '@/core/refusal';
+import type { LookedAt } from '@/engine/protocol';
 import { theEngine } from './tab/engine';
 import { useKeyed } from './useKeyed';
 
@@ -17,10 +18,10 @@ const frame = { width: 400, height: 300 };
 const nothing: PhotoSeed = { seed: undefined, problem: undefined };
 
 /** The colours that a photograph speaks of. */
-export function usePhotoSeed(assetId: string | undefined): PhotoSeed {
-  const { value, current } = useKeyed<PhotoSeed>(assetId, nothing, async ({ put }) => {
+export function usePhotoSeed(photo: LookedAt | undefined): PhotoSeed {
+  const { value, current } = useKeyed<PhotoSeed>(photo?.assetId, nothing, async ({ put }) => {
     try {
-      const { colours } = await theEngine().surveyPhoto({ assetId: assetId! }, frame);
+      const { colours } = await theEngine().surveyPhoto(photo!, frame);
       const seed = seedOfPhoto(colours);
       put(() => ({ seed, problem: seed ? undefined : 'It is see-through all over.' }));
     } catch (error) {
