@@ -148,7 +148,7 @@ function decodePart(
   }
 }
 
-function wholeOf(picture: Stored, stripBytes: number): Raster {
+function wholePicture(picture: Stored, stripBytes: number): Raster {
   const { width, height } = uprightSize(picture);
   const out = createRaster(width, height);
   decodePart(picture, wholeRaster(picture.image), stripBytes, out);
@@ -218,7 +218,7 @@ function rowsOfFile(
 export const decoded = (vips: VipsLibrary, bytes: Uint8Array, stripBytes = usualStrip): Raster =>
   scoped((own) => {
     try {
-      return wholeOf(stored(vips, bytes, own), stripBytes);
+      return wholePicture(stored(vips, bytes, own), stripBytes);
     } catch (error) {
       throw failure(error, damaged);
     }
@@ -243,7 +243,7 @@ export const decodedHalved = (
       const times = halvings(size);
       const raster =
         times === 0
-          ? wholeOf(picture, atOnce.strip ?? usualStrip)
+          ? wholePicture(picture, atOnce.strip ?? usualStrip)
           : halved(halvedRows(rowsOfFile(vips, bytes, picture, atOnce)), times - 1);
       return { photo: { raster, halvings: times }, size };
     } catch (error) {

@@ -1,15 +1,8 @@
 import { subscribe } from 'node:diagnostics_channel';
 import type { IncomingMessage, RequestListener, Server, ServerResponse } from 'node:http';
 import { served } from './address';
-
-/**
- * From the beginning of one upload to that of the next, ms: what one takes of the processor is less,
- * and between them all others are answered.
- */
-const pace = 12;
-
-/** Uploads that may wait for their turn; what they send is not read meanwhile. */
-const mostWaiting = 1000;
+import { everywhere } from './everywhere';
+import { filePolicy } from './policy';
 
 type Begin = () => void;
 
@@ -56,23 +49,31 @@ export class Paced {
 const isUpload = ({ method, url }: IncomingMessage): boolean =>
   method === 'POST' && url?.split('?')[0] === served('/api/host');
 
-function refuse(response: ServerResponse): void {
+/** It never reaches what gives all other answers their headers. */
+function refuse(response: ServerResponse, most: number): void {
+  for (const { key, value } of everywhere) {
+    response.setHeader(key, value);
+  }
   response.writeHead(503, {
+    'content-security-policy': filePolicy,
     'content-type': 'application/json',
     'cache-control': 'no-store',
     'retry-after': '10',
     connection: 'close',
   });
-  const message = `This host is asked for more than ${mostWaiting} uploads at once. Try again in a moment.`;
+  const message = `This host lets ${most} uploads wait, and so many do. Try again in a moment.`;
   response.end(JSON.stringify({ message }));
 }
 
 /**
  * Uploads that come in the same instant begin one after the other: one process answers for all, and
  * whoever asks for a page meanwhile would wait for every one of them.
+ * @param every from the beginning of one to that of the next, ms: more than one takes of the
+ * processor, so that between them all others are answered
+ * @param most how many may wait for their turn; what they send is not read meanwhile
  */
-export function paceUploads(): void {
-  const uploads = new Paced(pace, mostWaiting);
+export function paceUploads({ every = 12, most = 1000 } = {}): void {
+  const uploads = new Paced(every, most);
   const known = new WeakSet<Server>();
   subscribe('http.server.request.start', (message) => {
     const { server } = message as { server: Server };
@@ -96,7 +97,7 @@ export function paceUploads(): void {
         }
       });
       if (!isTaken) {
-        refuse(response);
+        refuse(response, most);
       }
     });
   });
