@@ -117,3 +117,32 @@ test('what is chosen in the list of commands has the very next key', async ({ be
   });
   expect(focused).toBe('Words');
 });
+
+test('letters typed after a text is added from any place are its words', async ({
+  bench,
+  page,
+}) => {
+  await bench.start();
+  await bench.open('Header');
+  await bench.ask('What on top');
+  const words = page.getByRole('textbox', { name: 'Words', exact: true });
+  const menu = page.getByRole('button', { name: '+ Add' });
+  const ways = {
+    'menu by mouse': async () => {
+      await menu.click();
+      await page.getByRole('menuitem', { name: 'Text' }).click();
+    },
+    'menu by key': async () => {
+      await menu.press('Enter');
+      await page.getByRole('menuitem', { name: 'Text' }).press('Enter');
+    },
+    'list of commands': () => bench.command('Add a text'),
+  };
+  for (const [way, add] of Object.entries(ways)) {
+    await add();
+    await expect(words, way).toBeFocused();
+    await page.keyboard.type(`hldw ${way}`);
+    await expect(words, way).toHaveValue(`hldw ${way}`);
+    await expect(bench.layer(`hldw ${way}`)).toBeVisible();
+  }
+});

@@ -57,12 +57,14 @@ export interface Rows {
   row(y: number): Uint8ClampedArray;
 }
 
+/** The rows of a raster that is there: the same memory. */
 export function rowsOf(raster: Raster): Rows {
   const { width, height, data } = raster;
   const row = (y: number) => data.subarray(y * width * 4, (y + 1) * width * 4);
   return { width, height, raster, row };
 }
 
+/** All rows together; none may have been asked for before. */
 export function wholeOf(rows: Rows): Raster {
   if (rows.raster) {
     return rows.raster;

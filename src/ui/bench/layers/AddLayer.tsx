@@ -2,6 +2,7 @@
 
 import { DropdownMenu } from 'radix-ui';
 import { useRef } from 'react';
+import { flushSync } from 'react-dom';
 import { newWash } from '@/core/layers/fill';
 import { shapeTitles } from '@/core/layers/shape';
 import { addLayer } from '@/core/site/edit';
@@ -21,6 +22,7 @@ export function AddLayer() {
   const { picture, slot, site } = bench;
   const { lay } = useLaying();
   const files = useRef<HTMLInputElement>(null);
+  const wantsText = useRef(false);
   const addWash = () => {
     const wash = newWash(newId(), themeDark(site));
     bench.commit('Add a wash', addLayer(picture.id, wash));
@@ -47,6 +49,14 @@ export function AddLayer() {
             align="end"
             sideOffset={2}
             className="z-40 min-w-32 rounded-sm border border-line bg-white py-1"
+            onCloseAutoFocus={(event) => {
+              if (wantsText.current) {
+                // Its words have the next key, which the menu would keep, or give back to its button.
+                wantsText.current = false;
+                event.preventDefault();
+                flushSync(() => void addText(bench));
+              }
+            }}
           >
             <DropdownMenu.Item onSelect={() => files.current?.click()} className={menuItem}>
               Photo
@@ -54,7 +64,12 @@ export function AddLayer() {
             <DropdownMenu.Item onSelect={addWash} className={menuItem}>
               Wash
             </DropdownMenu.Item>
-            <DropdownMenu.Item onSelect={() => void addText(bench)} className={menuItem}>
+            <DropdownMenu.Item
+              onSelect={() => {
+                wantsText.current = true;
+              }}
+              className={menuItem}
+            >
               Text
             </DropdownMenu.Item>
             {(Object.keys(shapeTitles) as ShapeName[]).map((shape) => (
