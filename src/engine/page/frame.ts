@@ -4,7 +4,7 @@ import type { PointedBox } from '@/core/ownPage/pointing';
 import type { PageAtWidth, PageRect, PageSurvey } from '@/core/ownPage/survey';
 import { pictureAt } from '@/core/ownPage/takeOver';
 import type { Size } from '@/core/frame/placement';
-import { letterCover, type WordsSeen } from '@/core/legibility/pageWords';
+import type { PageWords, WordsSeen } from '@/core/legibility/pageWords';
 import type { CoverGrid } from '@/core/ownPage/uncovered';
 import { coverGrids } from './occlusions';
 import { edgesOver, standIn } from '@/core/ownPage/overEdges';
@@ -19,6 +19,8 @@ import { inkRulesOf } from './inkRule';
 import type { RuleReader } from './layingRules';
 import { LivePagePicture } from './livePicture';
 import { apart } from './apart';
+import { coverOf } from './coverOf';
+import { Breath } from '../breath';
 import { filledNow, paintedBy, paintedNow, type PictureNow } from './placing';
 import { rasterise, type FilesRead, type RasterWanted } from './rasterise';
 import { heightOf, rectOf, viewOf } from './rect';
@@ -212,8 +214,9 @@ export async function openPageFrame(
   page: FrozenPage,
   signal?: AbortSignal,
 ): Promise<PageFrame> {
-  const { element, document, addresses, close } = await openFrameDocument(place, page, signal);
-  const scheme = new PageScheme(document);
+  const opened = await openFrameDocument(place, page, signal);
+  const { element, document, addresses, sheets, close } = opened;
+  const scheme = new PageScheme(document, [page.html, ...sheets]);
   scheme.put('light');
   const keys = new Map([...addresses].map(([key, to]) => [to, key]));
   const view = viewOf(document);
@@ -386,18 +389,23 @@ export async function openPageFrame(
       ]);
       if (letters?.key !== key) {
         const black = await raster({ top, letters: 'black' });
-        letters = { key, cover: letterCover(black, await raster({ top, letters: 'white' })) };
+        letters = { key, cover: await coverOf(black, await raster({ top, letters: 'white' })) };
       }
       return { bare, cover: letters.cover, words };
     },
     async allWords(covered) {
-      const words = wordsOn(document).map((one) => lookOf(one, selectors.of(one.element), 0));
+      const words: PageWords[] = [];
+      const breath = new Breath(16);
+      for (const one of wordsOn(document)) {
+        words.push(lookOf(one, selectors.of(one.element), 0));
+        await breath.take();
+      }
       const bare = await raster({ top: 0, letters: 'nothing' });
       if (!covered) {
         return { bare, cover: { width: 0, height: 0, data: new Uint8Array(0) }, words };
       }
       const black = await raster({ top: 0, letters: 'black' });
-      const cover = letterCover(black, await raster({ top: 0, letters: 'white' }));
+      const cover = await coverOf(black, await raster({ top: 0, letters: 'white' }));
       return { bare, cover, words };
     },
     async inkRules(wanted) {

@@ -23,12 +23,7 @@ export const within = (ms: number, work: Promise<unknown>): Promise<unknown> =>
   Promise.race([work, new Promise((resolve) => setTimeout(resolve, ms))]);
 
 /** What a page's files are in a frame. */
-interface Addressed {
-  /** Of all files, by their keys. */
-  readonly addresses: ReadonlyMap<string, string>;
-  /** Texts of its style sheets, with these addresses. */
-  readonly sheets: readonly string[];
-}
+type Addressed = Pick<FrameDocument, 'addresses' | 'sheets'>;
 
 const forgotten = (addresses: Iterable<string>): void => {
   for (const address of addresses) {
@@ -84,6 +79,8 @@ export interface FrameDocument {
   readonly document: Document;
   /** Of the page's files, by their keys. */
   readonly addresses: ReadonlyMap<string, string>;
+  /** Texts of its style sheets, with these addresses. */
+  readonly sheets: readonly string[];
   /** Takes the frame out of its place, and its files with it. */
   close(): void;
 }
@@ -155,5 +152,5 @@ export async function openFrameDocument(
     throw new PageTaken();
   }
   onceItStands(noted);
-  return { element, document, addresses, close };
+  return { element, document, addresses, sheets, close };
 }

@@ -1,5 +1,6 @@
 import type { Size } from '@/core/frame/placement';
 import type { Raster, Rgb } from '@/core/raster/raster';
+import { Breath } from '../breath';
 import { viewOf } from './rect';
 
 /*
@@ -243,6 +244,31 @@ const lettersIn = (ink: keyof typeof inks): string =>
     'text-emphasis-color': inks[ink],
   })} }`;
 
+/** Px that are drawn and read before the thread does what else it has to do. */
+const drawnAtOnce = 1 << 19;
+
+/** Patterns that colours are dithered by repeat after fewer rows. */
+const wholeRows = 16;
+
+/** A picture on white, read in bands. */
+async function pixelsOf(image: HTMLImageElement, { width, height }: Size): Promise<Raster> {
+  const fitting = Math.max(1, Math.floor(drawnAtOnce / width / wholeRows)) * wholeRows;
+  const rows = Math.min(height, fitting);
+  const canvas = new OffscreenCanvas(width, rows);
+  const context = canvas.getContext('2d', { willReadFrequently: true })!;
+  context.fillStyle = '#fff';
+  const data = new Uint8ClampedArray(width * height * 4);
+  const breath = new Breath(16);
+  for (let y = 0; y < height; y += rows) {
+    context.fillRect(0, 0, width, rows);
+    context.drawImage(image, 0, -y);
+    const band = context.getImageData(0, 0, width, Math.min(rows, height - y));
+    data.set(band.data, y * width * 4);
+    await breath.take();
+  }
+  return { width, height, data };
+}
+
 /**
  * What a window shows of a page as it is laid out now.
  * @returns opaque pixels of the window
@@ -282,11 +308,5 @@ export async function rasterise(
   const image = new Image();
   image.src = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg)}`;
   await image.decode();
-  const canvas = new OffscreenCanvas(width, height);
-  const context = canvas.getContext('2d', { willReadFrequently: true })!;
-  context.fillStyle = '#fff';
-  context.fillRect(0, 0, width, height);
-  context.drawImage(image, 0, 0);
-  const { data } = context.getImageData(0, 0, width, height);
-  return { width, height, data };
+  return pixelsOf(image, { width, height });
 }

@@ -26,14 +26,21 @@ const chosen = (value: string, scheme: Scheme): string =>
 
 const asks = (media: string): boolean => media.search(asked) >= 0;
 
+/** To look through all rules takes longer than to read them. */
+const mayAsk = (text: string): boolean => /color-scheme/i.test(text);
+
 /** Everything in a document that depends on the scheme. */
 export class PageScheme {
   /** By the sheet it is in; what is in the document itself under null. */
   private readonly kept = new Map<CSSStyleSheet | null, Kept[]>();
   private scheme: Scheme = 'light';
 
-  constructor(private readonly document: Document) {
-    for (const sheet of document.styleSheets) {
+  /** @param texts of it, and of all its style sheets */
+  constructor(
+    private readonly document: Document,
+    texts: readonly string[],
+  ) {
+    for (const sheet of texts.some(mayAsk) ? document.styleSheets : []) {
       this.kept.set(sheet, this.ofSheet(sheet));
     }
     const own: Kept[] = [];
@@ -66,8 +73,7 @@ export class PageScheme {
     if (old) {
       this.kept.delete(old);
     }
-    // To look through all rules takes longer than to read them.
-    if (!/color-scheme/i.test(`${text} ${sheet.media.mediaText}`)) {
+    if (!mayAsk(text) && !mayAsk(sheet.media.mediaText)) {
       return;
     }
     const kept = this.ofSheet(sheet);
