@@ -592,3 +592,115 @@ inNewTab(
     ).toBeVisible({ timeout: 120_000 });
   },
 );
+
+/** A theme of one page and hundreds of rules, most of them for other pages. */
+async function largeTheme(): Promise<Buffer> {
+  const others = Array.from(
+    { length: 1500 },
+    (_, i) =>
+      `.other-${i} p{color:#2a6f77;background:#${(i * 2731).toString(16).padStart(6, '0')}}`,
+  );
+  const css = [
+    'body{margin:0;background:#2a6f77;color:#fff}',
+    ...others.slice(0, 700),
+    '.band{height:60px;background:#f4f1ea url(band.png);color:#123a3f}',
+    ...others.slice(700),
+  ].join('\n');
+  const band = await sharp({
+    create: { width: 20, height: 60, channels: 3, background: '#2a6f77' },
+  })
+    .png()
+    .toBuffer();
+  return zipOf({
+    'style.css': textBytes(css),
+    'band.png': new Uint8Array(band),
+    'index.html': textBytes(
+      '<!doctype html><title>Large</title><link rel="stylesheet" href="style.css"><p>Words</p><div class="band">On a band</div>',
+    ),
+  });
+}
+
+inNewTab(
+  'of a large style sheet what the page has something for is seen first, as all files show it afterwards',
+  async ({ bench, page }) => {
+    await dropSet(bench, page, [
+      { name: 'large.zip', type: 'application/zip', bytes: await largeTheme() },
+    ]);
+    await page.getByRole('button', { name: 'New colour: celadon' }).click();
+    const ways = page.getByRole('group', { name: 'Ways there' });
+    await expect(ways).toHaveAttribute('aria-busy', 'false');
+    await ways.getByRole('button', { name: /^Wash \d+%/ }).click();
+    await page.getByRole('radio', { name: 'Page', exact: true }).click();
+    await expect(archive(page)).toBeEnabled({ timeout: 90_000 });
+    const place = page.getByTestId('set-page-after');
+    // All files are on the page: its picture has the new colour, which only a file gives it.
+    const shown = place.locator('iframe[style*="visibility: visible"]').last().contentFrame();
+    await expect
+      .poll(() =>
+        shown.locator('body').evaluate(async (body) => {
+          const [, address] = /url\("(.*?)"\)/.exec(
+            getComputedStyle(body.querySelector('.band')!).backgroundImage,
+          )!;
+          const image = new Image();
+          image.src = address;
+          await image.decode();
+          const context = new OffscreenCanvas(1, 1).getContext('2d')!;
+          context.drawImage(image, 0, 0);
+          return [...context.getImageData(0, 0, 1, 1).data].slice(0, 3).join();
+        }),
+      )
+      .toBe('169,183,154');
+    // What is put into the page from now on, and how it looks with it.
+    await place.evaluate((element) => {
+      const seen: { text: string; look: string }[] = [];
+      Object.assign(globalThis, { seen });
+      const look = (document: Document) =>
+        [document.body, document.querySelector('.band')!]
+          .map((e) => {
+            const { color, backgroundColor } = document.defaultView!.getComputedStyle(e);
+            return `${color} on ${backgroundColor}`;
+          })
+          .join('; ');
+      Object.assign(globalThis, { look });
+      const { contentDocument } = [...element.querySelectorAll('iframe')].at(-1)!;
+      new MutationObserver((changes) => {
+        for (const node of changes.flatMap((change) => [...change.addedNodes])) {
+          if (node.nodeName === 'STYLE') {
+            seen.push({ text: node.textContent!, look: look(contentDocument!) });
+          }
+        }
+      }).observe(contentDocument!, { childList: true, subtree: true });
+    });
+    await page.getByRole('slider', { name: 'Strength' }).press('ArrowLeft');
+    type Seen = { seen: { text: string; look: string }[]; look(of: Document): string };
+    const first = async () =>
+      page.evaluate(() => (globalThis as never as Seen).seen.at(0)?.text ?? '');
+    await expect.poll(first).toContain('.band{');
+    expect(await first()).not.toContain('.other-');
+    // The sheet that is handed over says the same of all rules, and looks the same.
+    await expect(archive(page)).toBeEnabled({ timeout: 90_000 });
+    const { files } = await saved(page, true);
+    const css = strFromU8(files['style.css']);
+    const { text, look } = await page.evaluate(() => (globalThis as never as Seen).seen.at(0)!);
+    const rule = (of: string, selector: string) =>
+      of
+        .split('\n')
+        .find((line) => line.startsWith(`${selector}{`))!
+        .replace(/url\([^)]*\)/, '');
+    for (const selector of ['body', '.band']) {
+      expect(rule(text, selector)).toBe(rule(css, selector));
+    }
+    await expect
+      .poll(() =>
+        place.evaluate((element) => {
+          const frames = [...element.querySelectorAll('iframe')].filter(
+            ({ style }) => style.visibility === 'visible',
+          );
+          const { contentDocument } = frames.at(-1)!;
+          const own = contentDocument!.querySelector('style') === null;
+          return own ? (globalThis as never as Seen).look(contentDocument!) : '';
+        }),
+      )
+      .toBe(look);
+  },
+);

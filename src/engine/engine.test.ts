@@ -296,6 +296,8 @@ function engineWith(setup: Setup) {
             answer: readVisitors(name, decodeStylesheet(name, bytes)),
           }),
           font: ({ name, bytes }) => ({ answer: readFont(name, bytes) }),
+          layingPatches: () => ({ answer: null }),
+          loneRules: () => ({ answer: [] }),
           rules: ({ sheets }) => ({ answer: sheets.map(rulesNamingFiles) }),
           survey: ({ text }) => ({ answer: readSurvey(text) }),
           outline: ({ raster }) => ({ answer: silhouetteOf(raster) ?? null }),
@@ -354,6 +356,7 @@ function engineWith(setup: Setup) {
       new LocalWorker((scope) =>
         serve<SheetCalls>(scope, {
           follow: () => new Promise(() => {}),
+          followBeside: () => new Promise(() => {}),
           harmony: () => new Promise(() => {}),
           contrasts: () => new Promise(() => {}),
         }),

@@ -23,6 +23,8 @@ import { createChannel, type Channel, type WorkerLike } from './channel';
 import { createDrawer, type Drawer, type View, type ViewListener } from './drawer';
 import type { PackedFile } from '@/core/files/unzip';
 import type { RuleText } from '@/core/ownPage/ruleText';
+import type { ReadLaying } from './page/restyle';
+import type { LoneRule } from '@/core/theme/loneRules';
 import type { PageSurvey } from '@/core/ownPage/survey';
 import type { OpenedPage } from '@/core/ownPage/openPages';
 import type { OpenedTheme, ThemeFile } from '@/core/theme/openTheme';
@@ -103,6 +105,10 @@ export interface Engine {
   openPages(files: readonly PackedFile[], signal?: AbortSignal): Promise<readonly OpenedPage[]>;
   /** Which rules name files in the texts of style sheets, sheet by sheet. */
   readRules(sheets: readonly string[]): Promise<readonly (readonly RuleText[])[]>;
+  /** What lays a style sheet out by the addresses of a page; null where patches cannot. */
+  layingPatches: ReadLaying;
+  /** Which rules can be left out of the texts of style sheets, sheet by sheet. */
+  loneRules(sheets: readonly string[]): Promise<readonly (readonly LoneRule[])[]>;
   /** A survey of a page out of what was kept. @throws Error with a message for people */
   readSurvey(text: string): Promise<PageSurvey>;
   /** What is seen in a picture of a page. */
@@ -248,6 +254,8 @@ export function createEngine(parts: EngineParts): Engine {
       coded(urgency, (by) => by.ask('press', { raster, settings, pinned })),
     openTheme: (files, signal) => stoppable(signal, () => theme.ask('open', { files })),
     openPages: (files, signal) => stoppable(signal, () => theme.ask('pages', { files })),
+    layingPatches: (came, frozen) => twice(() => theme.ask('layingPatches', { came, frozen })),
+    loneRules: (sheets) => twice(() => theme.ask('loneRules', { sheets })),
     readRules: (sheets) => twice(() => theme.ask('rules', { sheets })),
     readSurvey: (text) => twice(() => theme.ask('survey', { text })),
     readColours: (name, bytes) => twice(() => theme.ask('colours', { name, bytes })),

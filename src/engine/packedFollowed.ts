@@ -5,9 +5,10 @@ import type { Followed } from '@/core/set/follow';
  * thousands of lines, which take longer to be copied than to be found, and are seldom looked at.
  */
 export interface PackedFollowed extends Omit<Followed, 'lines' | 'inks' | 'patches'> {
-  /** Lines and inks as JSON in UTF-8. */
+  /** Lines as JSON in UTF-8. */
   readonly packed: Uint8Array<ArrayBuffer>;
-  /** Patches as JSON: one text is copied sooner than thousands of objects. */
+  /** Inks and patches as JSON: one text is copied sooner than thousands of objects. */
+  readonly inked: string;
   readonly patched: string;
 }
 
@@ -21,18 +22,18 @@ export function packFollowed(followed: Followed): PackedFollowed {
   const { lines, inks, patches, ...rest } = followed;
   return {
     ...rest,
-    packed: new TextEncoder().encode(JSON.stringify({ lines, inks })),
+    packed: new TextEncoder().encode(JSON.stringify(lines)),
+    inked: JSON.stringify(inks),
     patched: JSON.stringify([...patches]),
   };
 }
 
 /** Lines, inks and patches are read once they are asked for. */
 export function unpackFollowed(from: PackedFollowed): Followed {
-  const { packed, patched, ...rest } = from;
+  const { packed, inked, patched, ...rest } = from;
   type Patches = Followed['patches'];
-  let read: Pick<Followed, 'lines' | 'inks'> | undefined;
-  const all = () =>
-    (read ??= JSON.parse(new TextDecoder().decode(packed)) as Pick<Followed, 'lines' | 'inks'>);
+  let lines: Followed['lines'] | undefined;
+  let inks: Followed['inks'] | undefined;
   let patches: Patches | undefined;
   const followed: Followed = {
     ...rest,
@@ -40,10 +41,10 @@ export function unpackFollowed(from: PackedFollowed): Followed {
       return (patches ??= new Map(JSON.parse(patched) as [string, never][]));
     },
     get lines() {
-      return all().lines;
+      return (lines ??= JSON.parse(new TextDecoder().decode(packed)) as Followed['lines']);
     },
     get inks() {
-      return all().inks;
+      return (inks ??= JSON.parse(inked) as Followed['inks']);
     },
   };
   known.set(followed, from);

@@ -27,7 +27,10 @@ import type { TypedFile } from '@/core/handover/zipFiles';
 import type { OraPicture, ReadOra } from '@/core/openRaster/openRaster';
 import type { Offer, Sample } from '@/core/recolour/offers';
 import type { Reach } from '@/core/recolour/reach';
-import type { FollowInput } from '@/core/set/follow';
+import type { Followed, FollowInput } from '@/core/set/follow';
+import type { layingPatches } from '@/core/ownPage/cssAddresses';
+import type { LoneRule } from '@/core/theme/loneRules';
+import type { Spans } from '@/core/files/spans';
 import type { PackedFollowed } from './packedFollowed';
 import type { LineContrast } from '@/core/set/sheetLine';
 import type { HarmonyAsked, HarmonyLaid } from '@/core/set/harmonyOnSheets';
@@ -156,6 +159,13 @@ export type ThemeCalls = {
   survey: { ask: { text: string }; answer: PageSurvey };
   /** Which rules name files in the texts of style sheets. */
   rules: { ask: { sheets: readonly string[] }; answer: readonly (readonly RuleText[])[] };
+  /** What lays a style sheet out by the addresses of a page. */
+  layingPatches: {
+    ask: { came: string; frozen: string };
+    answer: ReturnType<typeof layingPatches>;
+  };
+  /** Which rules can be left out of the texts of style sheets. */
+  loneRules: { ask: { sheets: readonly string[] }; answer: readonly (readonly LoneRule[])[] };
   /** What can be seen in a picture of a page. */
   picture: { ask: { raster: Raster }; answer: PagePicture };
   /** Colours of a style sheet, or of design tokens. */
@@ -284,8 +294,14 @@ export interface FollowAsked {
   readonly ends: FollowInput['ends'];
 }
 
+/** The same outside of rules that a page has nothing for. */
+export interface FollowBesideAsked extends FollowAsked {
+  readonly idle: ReadonlyMap<string, Spans>;
+}
+
 export type SheetCalls = {
   follow: { ask: FollowAsked; answer: PackedFollowed };
+  followBeside: { ask: FollowBesideAsked; answer: Followed['patches'] };
   contrasts: { ask: FollowAsked; answer: ReadonlyMap<string, LineContrast> };
   harmony: { ask: HarmonyAsked; answer: HarmonyLaid };
 };

@@ -1,10 +1,12 @@
 import { silhouetteOf } from '@/core/divider/silhouette';
 import { readVisitors } from '@/core/measure/readVisitors';
+import { layingPatches } from '@/core/ownPage/cssAddresses';
 import { coloursOfPicture } from '@/core/ownPage/look';
 import { openPages } from '@/core/ownPage/openPages';
 import { straightEdges } from '@/core/ownPage/picturePointing';
 import { readSurvey } from '@/core/ownPage/readSurvey';
 import { rulesNamingFiles } from '@/core/ownPage/ruleText';
+import { loneRules } from '@/core/theme/loneRules';
 import { openTheme } from '@/core/theme/openTheme';
 import { decodeStylesheet } from '@/core/theme/sheetText';
 import { readThemeColours } from '@/core/theme/tokens';
@@ -15,6 +17,8 @@ serve<ThemeCalls>(self as unknown as ServerScope, {
   open: ({ files }) => ({ answer: openTheme(files) }),
   pages: ({ files }) => ({ answer: openPages(files) }),
   survey: ({ text }) => ({ answer: readSurvey(text) }),
+  layingPatches: ({ came, frozen }) => ({ answer: layingPatches(came, frozen) }),
+  loneRules: ({ sheets }) => ({ answer: sheets.map(loneRules) }),
   rules: ({ sheets }) => ({ answer: sheets.map(rulesNamingFiles) }),
   colours: ({ name, bytes }) => ({ answer: readThemeColours(name, decodeStylesheet(name, bytes)) }),
   visitors: ({ name, bytes }) => ({ answer: readVisitors(name, decodeStylesheet(name, bytes)) }),

@@ -116,3 +116,12 @@ test('work that fails leaves what there is, and the next goes on', async () => {
   await time.pass(0);
   expect(keyed.state.getState().value).toBe('as it was and more');
 });
+
+test('what is to begin at once does, in the turn in which it is asked for', async () => {
+  const time = timers();
+  const keyed = new Keyed('', time.later, { atOnce: true });
+  keyed.start('a', adding('a'));
+  expect(keyed.state.getState()).toEqual({ key: 'a', value: 'a', running: true });
+  await time.pass(0);
+  expect(keyed.state.getState().running).toBe(false);
+});

@@ -22,6 +22,8 @@ export interface KeyedOptions {
   readonly rest?: number;
   /** New work begins with what older work found, whatever its key was. */
   readonly carries?: boolean;
+  /** Work begins in the very turn in which it is asked for. */
+  readonly atOnce?: boolean;
   /** Work begins once what runs has ended; of those that came meanwhile only the newest does. */
   readonly oneAtATime?: boolean;
 }
@@ -46,15 +48,27 @@ export class Keyed<T> {
     }));
   }
 
-  /** Works on the state of that key from now on, in place of any other. @returns how to give up */
-  start(key: unknown, work: (turn: Turn<T>) => Promise<void>): () => void {
+  /**
+   * Works on the state of that key from now on, in place of any other.
+   * @param rest ms that pass before it begins
+   * @returns how to give up
+   */
+  start(
+    key: unknown,
+    work: (turn: Turn<T>) => Promise<void>,
+    rest = this.options.rest ?? 0,
+  ): () => void {
     const own = ++this.turn;
     this.cancel?.();
     const begin = () => {
       this.cancel = undefined;
       void this.begin(own, key, work);
     };
-    this.cancel = this.later(this.options.rest ?? 0, begin);
+    if (this.options.atOnce) {
+      begin();
+    } else {
+      this.cancel = this.later(rest, begin);
+    }
     return () => {
       if (this.turn === own) {
         this.stop();

@@ -58,6 +58,7 @@ function ports(): SetPorts & { jobs: SetJob[] } {
       patches: new Map(),
       proposed: [],
     }),
+    followBeside: async () => new Map(),
     handed: async ({ originals, written }) =>
       [...originals.keys()].map((path) => ({
         path,

@@ -1,4 +1,5 @@
 import { boundedCache } from '@/core/boundedCache';
+import type { Spans } from '@/core/files/spans';
 import type { PackedFile } from '@/core/files/unzip';
 import { Refusal, wordsOf } from '@/core/refusal';
 import type { Followed } from '@/core/set/follow';
@@ -17,6 +18,7 @@ import type { SheetText } from '@/core/theme/readTheme';
 type Bytes = Uint8Array<ArrayBuffer>;
 /** Main colours of pieces, by path. */
 type Samples = ReadonlyMap<string, readonly Sample[]>;
+type Idle = ReadonlyMap<string, Spans>;
 type Ends = ReadonlyMap<string, NonNullable<Recoloured['ends']>>;
 
 /** A file to be written with a recipe laid on it. */
@@ -45,6 +47,13 @@ export interface SetPorts {
     samples: Samples;
     ends: Ends;
   }): Promise<Followed>;
+  followBeside(what: {
+    set: PieceSet;
+    sheets: readonly SheetText[];
+    samples: Samples;
+    ends: Ends;
+    idle: Idle;
+  }): Promise<Followed['patches']>;
   recolour(
     recipe: Recipe,
     jobs: readonly SetJob[],
@@ -163,6 +172,20 @@ export class SetFiles {
     files: ReadonlyMap<string, Recoloured>,
   ): Promise<Followed> {
     return this.ports.follow({ set, sheets, samples, ends: endsOf(files) });
+  }
+
+  /**
+   * What is put in outside of some rules, soon.
+   * @param idle those rules, by the paths of their sheets
+   */
+  followBeside(
+    set: PieceSet,
+    sheets: readonly SheetText[],
+    samples: Samples,
+    files: ReadonlyMap<string, Recoloured>,
+    idle: Idle,
+  ): Promise<Followed['patches']> {
+    return this.ports.followBeside({ set, sheets, samples, ends: endsOf(files), idle });
   }
 
   /**

@@ -23,6 +23,7 @@ test('addresses put in and colours put in, one after the other or at once, come 
       });
       const addresses = addressPatches(sheet, frozen)!;
       expect(addresses).toHaveLength(key);
+      expect(patched(sheet, addresses)).toBe(frozen);
       const both = [...addresses, ...colours];
       expect(areApart(both)).toBe(true);
       expect(patched(sheet, both)).toBe(withAddressesOf(patched(sheet, colours), frozen));

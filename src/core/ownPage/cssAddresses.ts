@@ -1,5 +1,6 @@
 import { string, tokenize, tokenTypes, url } from 'css-tree';
 import { patched, type TextPatch } from '../files/textPatch';
+import { boundedSheet } from '../theme/boundedSheet';
 
 /** What an address in a style sheet is for. */
 export type AddressUse = 'import' | 'file';
@@ -97,12 +98,20 @@ export function addressPatches(css: string, other: string): TextPatch[] | undefi
   const [own, others] = [addressesIn(css), addressesIn(other)];
   return own.length !== others.length || own.some((span) => span.use === 'import')
     ? undefined
-    : own.map(({ start, end }, i) => ({
-        from: start,
-        to: end,
-        text: other.slice(others[i].start, others[i].end),
+    : own.map((span, i) => ({
+        from: span.start,
+        to: span.end,
+        text: writtenAddress(others[i].address, span),
       }));
 }
+
+/**
+ * What lays a style sheet out by the addresses of another form of it, while other patches change
+ * colours of it.
+ * @returns null where that cannot be told by patches
+ */
+export const layingPatches = (css: string, other: string): readonly TextPatch[] | null =>
+  (boundedSheet(css).cut === undefined && addressPatches(css, other)) || null;
 
 /** A style sheet with the addresses of another form of it; undefined as for `addressPatches`. */
 export function withAddressesOf(css: string, other: string): string | undefined {

@@ -2,6 +2,7 @@ import { deltaE, largestStep } from '../colour/difference';
 import { hexOf } from '../colour/hex';
 import { tryComputed } from '../colour/computed';
 import { colourOf, tryColour } from '../colour/parse';
+import type { Spans } from '../files/spans';
 import { patched, type TextPatch } from '../files/textPatch';
 import type { Rgb } from '../raster/raster';
 import type { Sample } from '../recolour/offers';
@@ -21,7 +22,7 @@ import { withLuminance } from './readable';
 import type { Ends } from './recolourFile';
 import type { Declared } from './scanSheet';
 import type { SheetLine, Placed } from './sheetLine';
-import { readOnce, type Ink, type SheetsRead } from './sheetsRead';
+import { readBeside, readOnce, type Ink, type SheetsRead } from './sheetsRead';
 import { textsThatFade } from './textsThatFade';
 import { isComputed, varCall, variableOf } from './variables';
 
@@ -59,18 +60,31 @@ export interface FollowInput {
  */
 const ofPiece = 6;
 
+type Belonging = (colour: Rgb, property: string) => boolean;
+
+const packedOf = ({ r, g, b }: Rgb): number => (r << 16) | (g << 8) | b;
+
+/** What belonged the last time, for the same pieces and old colour: no recipe changes that. */
+let known: { readonly key: string; readonly belongs: Belonging } | undefined;
+
 /**
  * Whether a colour belongs to what a recipe changes that reaches every hue: it has the theme's old
  * hue, or a piece has it. Each is looked at once.
  */
-function belonging(
-  samples: FollowInput['samples'],
-  from: Rgb,
-): (colour: Rgb, property: string) => boolean {
+function belonging(samples: FollowInput['samples'], from: Rgb): Belonging {
+  const colours = new Map<number, Rgb>();
+  for (const list of samples.values()) {
+    list.forEach(({ colour }) => colours.set(packedOf(colour), colour));
+  }
+  const key = [packedOf(from), ...colours.keys()].join(' ');
+  if (known?.key !== key) {
+    known = { key, belongs: belongingTo(colours, from) };
+  }
+  return known.belongs;
+}
+
+function belongingTo(colours: ReadonlyMap<number, Rgb>, from: Rgb): Belonging {
   const old = hueOf(from);
-  const colours = new Map(
-    [...samples.values()].flat().map(({ colour }) => [hexOf(colour), colour]),
-  );
   const look = (colour: Rgb, lies: boolean): boolean => {
     const hue = hueOf(colour);
     if (hue !== undefined && old !== undefined && hueApart(hue, old) <= sameHue) {
@@ -215,13 +229,13 @@ interface Laying {
 
 /** What was made of a colour before, for the same. */
 function byColour<T>(make: (colour: Rgb) => T): (colour: Rgb) => T {
-  const known = new Map<number, T>();
+  const before = new Map<number, T>();
   return (colour) => {
-    const key = (colour.r << 16) | (colour.g << 8) | colour.b;
-    let made = known.get(key);
+    const key = packedOf(colour);
+    let made = before.get(key);
     if (made === undefined) {
       made = make(colour);
-      known.set(key, made);
+      before.set(key, made);
     }
     return made;
   };
@@ -262,10 +276,20 @@ function layingOf(read: SheetsRead, { samples, set }: FollowInput): Laying {
   };
 }
 
+/** Declarations that are looked at before whoever asks may do something else. */
+const atOnce = 200;
+
 /** Every colour as it stands in a sheet. */
-function putColours(lines: Lines, { scanned, bySide }: SheetsRead, laying: Laying): void {
+function* putColours(
+  lines: Lines,
+  { scanned, bySide }: SheetsRead,
+  laying: Laying,
+): Generator<void, void> {
   for (const { path: file, declared } of scanned) {
-    for (const d of declared) {
+    for (const [i, d] of declared.entries()) {
+      if (i % atOnce === 0) {
+        yield;
+      }
       const torn = tornRamps(d.value, d.start, () =>
         d.colours.map(({ start, rgb }) => ({
           start,
@@ -370,34 +394,45 @@ function putStrips(
   }
 }
 
-/**
- * What of the style sheets follows the pieces. Colours that belong to them go through the same
- * recipe; the colour that goes on where a strip ends becomes the one its written file ends with.
- */
-export function follow(input: FollowInput): Followed {
-  const { sheets: all, samples, areas, set } = input;
-  const read = readOnce(all);
+/** All lines, in the order of the sheets. */
+function* linesOf(read: SheetsRead, input: FollowInput): Generator<void, Placed[]> {
   const laying = layingOf(read, input);
   const lines = new Lines(input.decided);
-  putColours(lines, read, laying);
+  yield* putColours(lines, read, laying);
   putVariables(lines, read, laying);
   putStrips(lines, read, input);
-  const listed = lines.listed(all.map((s) => s.path));
-  const following = listed.filter((l) => l.follows);
+  yield;
+  return lines.listed(input.sheets.map((s) => s.path));
+}
+
+/** What is put in of lines that follow, by the paths of their sheets. */
+function patchesOf(sheets: readonly SheetText[], lines: readonly Placed[]) {
+  const patches = new Map<string, TextPatch[]>(sheets.map(({ path }) => [path, []]));
+  for (const { file, follows, start, end, to } of lines) {
+    if (follows) {
+      patches.get(file)!.push({ from: start, to: end, text: to });
+    }
+  }
+  return patches;
+}
+
+/** `follow` in steps of some milliseconds each. */
+export function* followInSteps(input: FollowInput): Generator<void, Followed> {
+  const { sheets: all, samples, areas, set } = input;
+  const read = readOnce(all);
+  const listed = yield* linesOf(read, input);
   const pieces = [...samples].map(([path, list]) => ({
     path,
     samples: list,
     area: areas.get(path) ?? 0,
   }));
   const told = listed.map(({ start: _start, end: _end, ...line }) => line);
-  const patches = new Map<string, TextPatch[]>(all.map(({ path }) => [path, []]));
-  for (const { file, start, end, to } of following) {
-    patches.get(file)!.push({ from: start, to: end, text: to });
-  }
+  const patches = patchesOf(all, listed);
+  yield;
   return {
     lines: told,
     continued: told.filter((l) => l.continues),
-    following: following.length,
+    following: listed.filter((l) => l.follows).length,
     sheets: new Map(all.map(({ path, text }) => [path, patched(text, patches.get(path)!)])),
     patches,
     families: familiesOf(set, read.uses, pieces),
@@ -405,3 +440,29 @@ export function follow(input: FollowInput): Followed {
     proposed: read.proposed(pieces),
   };
 }
+
+function atLast<T>(steps: Generator<void, T>): T {
+  for (;;) {
+    const { done, value } = steps.next();
+    if (done) {
+      return value;
+    }
+  }
+}
+
+/**
+ * What of the style sheets follows the pieces. Colours that belong to them go through the same
+ * recipe; the colour that goes on where a strip ends becomes the one its written file ends with.
+ */
+export const follow = (input: FollowInput): Followed => atLast(followInSteps(input));
+
+/**
+ * What `follow` puts in outside of some rules, in a fraction of its time where they are most of a
+ * sheet.
+ * @param idle rules that are left out, by the paths of their sheets
+ */
+export const followBeside = (
+  input: FollowInput,
+  idle: ReadonlyMap<string, Spans>,
+): Followed['patches'] =>
+  patchesOf(input.sheets, atLast(linesOf(readBeside(readOnce(input.sheets), idle), input)));

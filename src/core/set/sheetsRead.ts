@@ -1,5 +1,6 @@
 import { boundedCache } from '../boundedCache';
 import { hexOf } from '../colour/hex';
+import { isWithin, sameSpans, type Spans } from '../files/spans';
 import type { Rgb } from '../raster/raster';
 import type { Hex } from '../site/model/hex';
 import type { AskedFamily } from '../site/model/pieceSet';
@@ -77,6 +78,13 @@ function remembered<K extends object | string, V>(make: (key: K) => V): (key: K)
   };
 }
 
+/** Every colour that stands in declarations, once. */
+const coloursOf = (declared: readonly Declared[]): Rgb[] => [
+  ...new Map(
+    declared.flatMap((d) => d.colours.map((c) => [hexOf(c.rgb), c.rgb] as const)),
+  ).values(),
+];
+
 function read(all: readonly SheetText[]): SheetsRead {
   const sheets = all.filter((s) => !isSource(s.path));
   const scanned = all.map(({ path, text }) => ({
@@ -98,11 +106,7 @@ function read(all: readonly SheetText[]): SheetsRead {
     varied: variedInDark(declared),
     inks: inksOf(scanned),
     uses,
-    colours: [
-      ...new Map(
-        declared.flatMap((d) => d.colours.map((c) => [hexOf(c.rgb), c.rgb] as const)),
-      ).values(),
-    ],
+    colours: coloursOf(declared),
     proposed(pieces) {
       const of = JSON.stringify(pieces);
       if (lastProposed?.of !== of) {
@@ -139,4 +143,50 @@ export function readOnce(all: readonly SheetText[]): SheetsRead {
   const made = read(all);
   kept.set(key, { read: made, bytes: key.length * 2 });
   return made;
+}
+
+/** What was read beside the same rules before. */
+const beside = new WeakMap<
+  SheetsRead,
+  { readonly idle: ReadonlyMap<string, Spans>; readonly read: SheetsRead }
+>();
+
+const sameIdle = (a: ReadonlyMap<string, Spans>, b: ReadonlyMap<string, Spans>): boolean =>
+  a.size === b.size &&
+  [...a].every(([path, spans]) => b.has(path) && sameSpans(spans, b.get(path)!));
+
+/**
+ * The same without what some rules say: what others mean by it stays.
+ * @param idle rules that are left out, by the paths of their sheets
+ */
+export function readBeside(whole: SheetsRead, idle: ReadonlyMap<string, Spans>): SheetsRead {
+  const known = beside.get(whole);
+  if (known && sameIdle(known.idle, idle)) {
+    return known.read;
+  }
+  const counts = (path: string, { start }: Declared) =>
+    !isWithin(idle.get(path) ?? new Uint32Array(), start);
+  const scanned = whole.scanned
+    .filter(({ path }) => !isSource(path))
+    .map(({ path, declared }) => ({ path, declared: declared.filter((d) => counts(path, d)) }));
+  const declared = scanned.flatMap((s) => s.declared);
+  const lines = new Set(
+    scanned.flatMap(({ path, declared: own }) => own.map(({ line }) => `${path}:${line}`)),
+  );
+  let last: { of: readonly WordsOnGround[]; words: readonly WordsOnGround[] } | undefined;
+  const read: SheetsRead = {
+    ...whole,
+    scanned,
+    colours: coloursOf(declared),
+    strips: whole.strips.filter(({ ground: { file, d } }) => counts(file, d)),
+    words(paths) {
+      const of = whole.words(paths);
+      if (last?.of !== of) {
+        last = { of, words: of.filter(({ at }) => lines.has(`${at.file}:${at.line}`)) };
+      }
+      return last.words;
+    },
+  };
+  beside.set(whole, { idle, read });
+  return read;
 }

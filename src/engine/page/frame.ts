@@ -1,3 +1,4 @@
+import { lazily } from '@/core/lazily';
 import type { Mask, Raster } from '@/core/raster/raster';
 import type { FrozenPage } from '@/core/ownPage/frozen';
 import type { PointedBox } from '@/core/ownPage/pointing';
@@ -6,6 +7,8 @@ import { pictureAt } from '@/core/ownPage/takeOver';
 import type { Size } from '@/core/frame/placement';
 import type { PageWords, WordsSeen } from '@/core/legibility/pageWords';
 import type { CoverGrid } from '@/core/ownPage/uncovered';
+import type { Spans } from '@/core/files/spans';
+import type { LoneRule } from '@/core/theme/loneRules';
 import { coverGrids } from './occlusions';
 import { edgesOver, standIn } from '@/core/ownPage/overEdges';
 import { outdoing } from '@/core/ownPage/outdoing';
@@ -15,6 +18,7 @@ import { meetingSides, surroundOf } from '@/core/ownPage/surround';
 import type { MeasuredPlace, OwnPlace, SurroundAt } from '@/core/site/model/ownPage';
 import { boxesOn } from './boxes';
 import { namedFiles, openFrameDocument, patience, within } from './frameDocument';
+import { idleRulesOf } from './idleRules';
 import { inkRulesOf } from './inkRule';
 import type { RuleReader } from './layingRules';
 import { LivePagePicture } from './livePicture';
@@ -24,7 +28,7 @@ import { Breath } from '../breath';
 import { filledNow, paintedBy, paintedNow, type PictureNow } from './placing';
 import { rasterise, type FilesRead, type RasterWanted } from './rasterise';
 import { heightOf, rectOf, viewOf } from './rect';
-import { Restyled, type SheetTexts } from './restyle';
+import { Restyled, type ReadLaying, type SheetTexts } from './restyle';
 import { shownIn } from './shownFile';
 import { PageScheme } from './scheme';
 import { ShortestSelectors } from './selectors';
@@ -84,6 +88,10 @@ export interface PageFrame {
    * @returns false where one cannot be exchanged
    */
   restyle(texts: SheetTexts | undefined): boolean;
+  /** Makes that quick. @param came texts of the style sheets that its patches will be of */
+  readySheets(came: SheetTexts['came'], read: ReadLaying): Promise<void>;
+  /** Which rules select nothing on it, whatever its width. */
+  idleRules(rules: readonly LoneRule[]): Promise<Spans>;
   /** What it paints, and where at each of the widths; it is shown as before afterwards. */
   survey(widths: readonly number[], readRules: RuleReader): Promise<PageSurvey>;
   /**
@@ -223,7 +231,9 @@ export async function openPageFrame(
   const selectors = new ShortestSelectors(document);
   const swaps = new FileSwaps(document);
   const lying = document.createElement('style');
-  let restyled: Restyled | undefined;
+  const restyled = lazily(
+    () => new Restyled(document, page, addresses, scheme, (text) => namedFiles(text, addresses)),
+  );
   layFirst(document);
   /** By selector, the styles of an element before it was filled. */
   const filled = new Map<string, string>();
@@ -330,11 +340,10 @@ export async function openPageFrame(
     },
     restyle(texts) {
       whole = undefined;
-      restyled ??= new Restyled(document, page, addresses, scheme, (text) =>
-        namedFiles(text, addresses),
-      );
-      return restyled.put(texts);
+      return restyled().put(texts);
     },
+    readySheets: (came, read) => restyled().ready(came, read),
+    idleRules: (rules) => idleRulesOf(document, rules),
     async survey(widths, readRules) {
       const { width, height } = element.style;
       const lay = (px: number) => show(px, 800);

@@ -1,8 +1,26 @@
+import { isWithin, type Spans } from '@/core/files/spans';
 import { areApart, patched, type TextPatch } from '@/core/files/textPatch';
-import { addressPatches, withAddressesOf } from '@/core/ownPage/cssAddresses';
+import { layingPatches, withAddressesOf } from '@/core/ownPage/cssAddresses';
 import type { FrozenPage } from '@/core/ownPage/frozen';
 import { boundedSheet } from '@/core/theme/boundedSheet';
 import type { PageScheme } from './scheme';
+
+/** What lays a style sheet out as it came, put into the text it came with. */
+interface Laying {
+  readonly came: string;
+  /** Null where that cannot be told by patches, undefined while it is read. */
+  readonly patches: readonly TextPatch[] | null | undefined;
+}
+
+/** The same without idle rules. */
+interface Base {
+  readonly laying: Laying;
+  readonly idle: Spans | undefined;
+  readonly patches: Laying['patches'];
+}
+
+/** What lays a style sheet out, by its text and by that of the page. */
+export type ReadLaying = (came: string, frozen: string) => Promise<readonly TextPatch[] | null>;
 
 /** A style sheet of the page, and what stands in its place. */
 interface Sheet {
@@ -10,21 +28,43 @@ interface Sheet {
   /** As the page has it, its addresses by their keys, and as it came. */
   readonly frozen: string;
   readonly original: string;
-  /** As it came last. */
-  text: string;
   style: HTMLStyleElement | undefined;
-  /** What lays it out as it came, once that was asked; null where that cannot be told so. */
-  laying: readonly TextPatch[] | null | undefined;
+  /** What the style has; undefined where the page's own is shown. */
+  css: string | undefined;
+  laying: Laying | undefined;
+  base: Base | undefined;
 }
 
 /** What is put in place of style sheets, by their paths. */
 export interface SheetTexts {
-  readonly sheets: ReadonlyMap<string, string>;
-  /** How they come of those of the page, where that is known. */
-  readonly patches?: ReadonlyMap<string, readonly TextPatch[]>;
+  /** The texts that patches are of. */
+  readonly came: ReadonlyMap<string, string>;
+  readonly patches: ReadonlyMap<string, readonly TextPatch[]>;
+  /** The texts with all patches, where they are known. */
+  readonly sheets?: ReadonlyMap<string, string>;
+  /** Rules that select nothing on the page; nothing is known of patches in them. */
+  readonly idle?: ReadonlyMap<string, Spans>;
 }
 
 const utf8 = new TextDecoder();
+
+/** The parts without blanks between them. */
+function joined(spans: Spans, text: string): { from: number; to: number }[] {
+  const out: { from: number; to: number }[] = [];
+  for (let i = 0; i < spans.length; i += 2) {
+    const [from, to] = [spans[i], spans[i + 1]];
+    const last = out.at(-1);
+    if (last && text.slice(last.to, from).trim() === '') {
+      last.to = to;
+    } else {
+      out.push({ from, to });
+    }
+  }
+  return out;
+}
+
+const outside = (patches: readonly TextPatch[], idle: Spans | undefined): readonly TextPatch[] =>
+  idle ? patches.filter(({ from }) => !isWithin(idle, from)) : patches;
 
 /** Puts other texts in place of a page's style sheets while it stays laid out. */
 export class Restyled {
@@ -52,13 +92,30 @@ export class Restyled {
               link,
               frozen,
               original: came,
-              text: came,
               style: undefined,
+              css: undefined,
               laying: undefined,
+              base: undefined,
             })),
           ];
         }),
     );
+  }
+
+  /**
+   * Reads what takes long beforehand, elsewhere.
+   * @param came the texts that patches will be of
+   */
+  async ready(came: SheetTexts['came'], read: ReadLaying): Promise<void> {
+    for (const [path, own] of this.sheets) {
+      for (const sheet of own) {
+        const text = came.get(path);
+        if (text !== undefined) {
+          sheet.laying = { came: text, patches: undefined };
+          sheet.laying = { came: text, patches: await read(text, sheet.frozen) };
+        }
+      }
+    }
   }
 
   /**
@@ -68,8 +125,10 @@ export class Restyled {
   put(texts: SheetTexts | undefined): boolean {
     for (const [path, own] of this.sheets) {
       for (const sheet of own) {
-        const text = texts?.sheets.get(path) ?? sheet.original;
-        if (sheet.text !== text && !this.exchange(sheet, text, texts?.patches?.get(path))) {
+        const wanted = texts?.sheets?.get(path);
+        if (!texts?.came.has(path) || wanted === sheet.original) {
+          this.putBack(sheet);
+        } else if (!this.exchange(sheet, this.laid(sheet, path, texts))) {
           return false;
         }
       }
@@ -78,30 +137,45 @@ export class Restyled {
   }
 
   /** It is read through only where patches do not tell what it comes to: that lasts. */
-  private laid(sheet: Sheet, text: string, patches?: readonly TextPatch[]): string | undefined {
-    if (patches && patched(sheet.original, patches) === text) {
-      if (sheet.laying === undefined) {
-        sheet.laying = this.layingOf(sheet);
-      }
-      const both = sheet.laying && [...sheet.laying, ...patches];
-      if (both && areApart(both)) {
-        return patched(sheet.original, both);
-      }
+  private laid(sheet: Sheet, path: string, texts: SheetTexts): string | undefined {
+    const came = texts.came.get(path)!;
+    const patches = texts.patches.get(path) ?? [];
+    const idle = texts.idle?.get(path);
+    if (sheet.laying?.came !== came) {
+      sheet.laying = { came, patches: layingPatches(came, sheet.frozen) };
     }
-    const css = withAddressesOf(boundedSheet(text).text, sheet.frozen);
+    if (sheet.base?.laying !== sheet.laying || sheet.base.idle !== idle) {
+      sheet.base = this.baseOf(sheet.laying, idle);
+    }
+    const base = sheet.base.patches;
+    if (base === undefined) {
+      return undefined;
+    }
+    const both = base && [...base, ...outside(patches, idle)];
+    if (both && areApart(both)) {
+      return patched(came, both);
+    }
+    const text = texts.sheets?.get(path);
+    const css = text && withAddressesOf(boundedSheet(text).text, sheet.frozen);
     return css === undefined ? undefined : this.named(css);
   }
 
-  private layingOf({ original, frozen }: Sheet): readonly TextPatch[] | null {
+  private baseOf(laying: Laying, idle: Spans | undefined): Base {
+    const left = idle ? joined(idle, laying.came).map((part) => ({ ...part, text: '' })) : [];
     const patches =
-      boundedSheet(original).cut === undefined ? addressPatches(original, frozen) : undefined;
-    return patches?.map((patch) => ({ ...patch, text: this.named(patch.text) })) ?? null;
+      laying.patches &&
+      outside(laying.patches, idle)
+        .map((patch) => ({ ...patch, text: this.named(patch.text) }))
+        .concat(left);
+    return { laying, idle, patches };
   }
 
-  private exchange(sheet: Sheet, text: string, patches?: readonly TextPatch[]): boolean {
-    const css = this.laid(sheet, text, patches);
+  private exchange(sheet: Sheet, css: string | undefined): boolean {
     if (css === undefined || !sheet.link.sheet) {
       return false;
+    }
+    if (css === sheet.css) {
+      return true;
     }
     const style = this.document.createElement('style');
     style.media = sheet.link.media;
@@ -111,8 +185,18 @@ export class Restyled {
     sheet.style?.remove();
     sheet.link.sheet.disabled = true;
     sheet.style = style;
-    sheet.text = text;
+    sheet.css = css;
     this.scheme.renew(style.sheet!, css, before);
     return true;
+  }
+
+  private putBack(sheet: Sheet): void {
+    if (sheet.style) {
+      this.scheme.forget(sheet.style.sheet!);
+      sheet.style.remove();
+      sheet.link.sheet!.disabled = false;
+    }
+    sheet.style = undefined;
+    sheet.css = undefined;
   }
 }

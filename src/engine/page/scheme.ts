@@ -71,7 +71,7 @@ export class PageScheme {
    */
   renew(sheet: CSSStyleSheet, text: string, old: CSSStyleSheet | undefined): void {
     if (old) {
-      this.kept.delete(old);
+      this.forget(old);
     }
     if (!mayAsk(text) && !mayAsk(sheet.media.mediaText)) {
       return;
@@ -79,6 +79,11 @@ export class PageScheme {
     const kept = this.ofSheet(sheet);
     this.kept.set(sheet, kept);
     kept.forEach((one) => one.put(this.scheme));
+  }
+
+  /** A sheet went. */
+  forget(sheet: CSSStyleSheet): void {
+    this.kept.delete(sheet);
   }
 
   private ofSheet(sheet: CSSStyleSheet): Kept[] {

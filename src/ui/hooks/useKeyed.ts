@@ -30,15 +30,15 @@ export function useKeyed<T>(
 ): KeyedValue<T> {
   const [keyed] = useState(() => new Keyed<T>(nothing, later, options));
   const [round, setRound] = useState(0);
-  const newest = useRef(work);
+  const newest = useRef({ work, rest: options?.rest });
   useEffect(() => {
-    newest.current = work;
+    newest.current = { work, rest: options?.rest };
   });
   useEffect(() => {
     if (key === undefined) {
       return;
     }
-    return keyed.start(key, (turn) => newest.current(turn));
+    return keyed.start(key, (turn) => newest.current.work(turn), newest.current.rest);
   }, [keyed, key, round]);
   const { key: of, value, running } = useStore(keyed.state);
   return {

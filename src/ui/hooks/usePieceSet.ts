@@ -6,6 +6,7 @@ import { isActive, recipeKey } from '@/core/recolour/activeSteps';
 import type { Followed } from '@/core/set/follow';
 import type { LineContrast } from '@/core/set/sheetLine';
 import type { PieceSet } from '@/core/site/model/pieceSet';
+import type { SheetText } from '@/core/theme/readTheme';
 import type { Recipe } from '@/core/site/model/recipe';
 import type { ShownOffer } from '@/engine/protocol';
 import {
@@ -102,21 +103,39 @@ function followKey(
     : undefined;
 }
 
-/** What the style sheets follow with; that of a moment ago while it is worked out. */
-export function useFollowed(set: PieceSet, looked: Looked, written: Written): Followed | undefined {
+/** Characters of style sheets from which on it takes a while to work out what they follow with. */
+const manyCharacters = 60_000;
+
+export const areLarge = (sheets: readonly SheetText[]): boolean =>
+  sheets.reduce((sum, { text }) => sum + text.length, 0) > manyCharacters;
+
+/** Large style sheets follow once nothing has changed for so long, ms. */
+const largeRest = 200;
+
+export interface Following {
+  /** Of a moment ago while it is worked out; undefined before. */
+  readonly followed: Followed | undefined;
+  /** What it is worked out for; undefined while that is not known yet. */
+  readonly key: string | undefined;
+  /** It is of that. */
+  readonly settled: boolean;
+}
+
+/** What the style sheets follow with. */
+export function useFollowing(set: PieceSet, looked: Looked, written: Written): Following {
   const { sheets } = looked;
   const { files } = written;
   const key = useMemo(() => followKey(set, looked, written), [set, looked, written]);
-  const { value } = useKeyed<Followed | undefined>(
+  const { value, current } = useKeyed<Followed | undefined>(
     key,
     undefined,
     async ({ put }) => {
       const followed = await theSetFiles().follow(set, sheets!, looked.samples, files);
       put(() => followed);
     },
-    { carries: true, oneAtATime: true },
+    { carries: true, oneAtATime: true, rest: sheets && areLarge(sheets) ? largeRest : 0 },
   );
-  return sheets ? value : undefined;
+  return { followed: sheets && value, key, settled: current };
 }
 
 const noContrasts: ReadonlyMap<string, LineContrast> = new Map();

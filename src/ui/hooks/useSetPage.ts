@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
+import { useEffect, useLayoutEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import type { FrozenPage } from '@/core/ownPage/frozen';
 import type { OpenedPage } from '@/core/ownPage/openPages';
 import { isActive } from '@/core/recolour/activeSteps';
@@ -124,7 +124,8 @@ export function useSetColours(set: PieceSet): PageColours | null | undefined {
 
 /**
  * A page in a place, at a width; the one before stays until the next can be seen.
- * @param texts of style sheets that it is shown with; of what changes they come first
+ * @param dress texts of its style sheets as they came, and those that it is shown with: of what
+ * changes they come first
  * @returns its frame once it is laid out, and how high it is, px
  */
 export function useSetFrame(
@@ -132,13 +133,17 @@ export function useSetFrame(
   page: FrozenPage | undefined,
   width: number,
   dark: boolean,
-  texts?: SheetTexts,
+  dress?: { readonly came: SheetTexts['came']; readonly texts: SheetTexts | undefined },
 ): { readonly frame: PageFrame; readonly height: number } | undefined {
   const [shown, setShown] = useState<{ frame: PageFrame; height: number }>();
   const [frame, setFrame] = useState<PageFrame>();
   const [tries, setTries] = useState(0);
   /** All that are in the place, the newest last. */
   const all = useRef<PageFrame[]>([]);
+  const came = useRef(dress?.came);
+  useEffect(() => {
+    came.current = dress?.came;
+  });
   useEffect(() => {
     if (!page) {
       return;
@@ -149,6 +154,10 @@ export function useSetFrame(
       made.element.style.position = 'absolute';
       made.element.style.visibility = 'hidden';
       all.current.push(made);
+      if (came.current) {
+        // What cannot be read there is read once it is needed.
+        await made.readySheets(came.current, theEngine().layingPatches).catch(() => {});
+      }
       setFrame(made);
     };
     open().catch((error: unknown) => {
@@ -179,7 +188,9 @@ export function useSetFrame(
     };
   }, [frame, width, dark]);
   const seen = shown?.frame;
-  useEffect(() => {
+  const texts = dress?.texts;
+  // Before the screen is painted again.
+  useLayoutEffect(() => {
     // What cannot be shown so at once comes with the files.
     seen?.restyle(texts);
   }, [seen, texts]);

@@ -4,7 +4,7 @@ import type { SheetLine } from '@/core/set/sheetLine';
 import type { Hex } from '@/core/site/model/hex';
 import type { PieceSet, SetPiece } from '@/core/site/model/pieceSet';
 import type { ThemeColour } from '@/core/site/model/theme';
-import type { Looked, useFollowed, Written } from '../hooks/usePieceSet';
+import type { Following, Looked, Written } from '../hooks/usePieceSet';
 import { Switch } from '../shared/Switch';
 import { AllPieces } from './AllPieces';
 import { FamiliesView, type FamilyActs } from './FamiliesView';
@@ -26,7 +26,7 @@ interface Props {
   set: PieceSet;
   looked: Looked;
   written: Written;
-  followed: ReturnType<typeof useFollowed>;
+  following: Following;
   /** That is chosen. */
   piece: SetPiece | undefined;
   view: OutcomeView;
@@ -40,7 +40,8 @@ interface Props {
 
 /** What the recipe makes: of one piece, of all, of the page, of families, of the style sheet. */
 export function Outcome(props: Props) {
-  const { set, looked, written, followed, piece, view, onView } = props;
+  const { set, looked, written, following, piece, view, onView } = props;
+  const { followed } = following;
   return (
     <section
       aria-label="What it becomes"
@@ -81,7 +82,13 @@ export function Outcome(props: Props) {
           />
         )}
         {view === 'page' && (
-          <SetPage set={set} written={written} followed={followed} onInks={props.onInks} />
+          <SetPage
+            set={set}
+            looked={looked}
+            written={written}
+            following={following}
+            onInks={props.onInks}
+          />
         )}
         {view === 'families' && (
           <FamiliesView

@@ -25,7 +25,7 @@ import type { PieceSet } from '@/core/site/model/pieceSet';
 import type { Recipe } from '@/core/site/model/recipe';
 import type { Site } from '@/core/site/model/site';
 import type { FolderFile } from '../hooks/folderFiles';
-import { useFollowed, useLooked, useWritten, type OfferLook } from '../hooks/usePieceSet';
+import { useFollowing, useLooked, useWritten, type OfferLook } from '../hooks/usePieceSet';
 import { zipped } from '../hooks/zipped';
 import { handedOf } from '../hooks/handedOf';
 import { lostOfSet, type WordsMeasured } from '../hooks/useLostContrast';
@@ -120,7 +120,8 @@ function OpenSet({
   const router = useRouter();
   const looked = useLooked(set);
   const written = useWritten(set, looked);
-  const followed = useFollowed(set, looked, written);
+  const following = useFollowing(set, looked, written);
+  const { followed } = following;
   const [chosen, setChosen] = useState<string>();
   const [step, setStep] = useState<string>();
   const [view, setView] = useState<OutcomeView>(set.pieces.length > 0 ? 'piece' : 'page');
@@ -391,7 +392,7 @@ function OpenSet({
           set={held ? { ...set, recipe: { ...recipe, steps: [] } } : set}
           looked={looked}
           written={written}
-          followed={followed}
+          following={following}
           piece={piece}
           view={view}
           onView={setView}

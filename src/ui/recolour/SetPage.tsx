@@ -5,7 +5,8 @@ import { inkMends, inkOf } from '@/core/set/inkMends';
 import type { Followed } from '@/core/set/follow';
 import type { Hex } from '@/core/site/model/hex';
 import type { PieceSet } from '@/core/site/model/pieceSet';
-import type { Written } from '../hooks/usePieceSet';
+import type { Following, Looked, Written } from '../hooks/usePieceSet';
+import { useSheetTexts } from '../hooks/useSheetTexts';
 import { useLostContrast, type LostOnPage } from '../hooks/useLostContrast';
 import { useSetFrame, useSetPages } from '../hooks/useSetPage';
 import { Button } from '../shared/Button';
@@ -18,15 +19,17 @@ import { VerdictMark } from '../shared/VerdictMark';
 
 interface Props {
   set: PieceSet;
+  looked: Looked;
   written: Written;
-  followed: Followed | undefined;
+  following: Following;
   onInks(inks: ReadonlyMap<string, Hex>): void;
 }
 
 type Scheme = 'light' | 'dark';
 
 /** The set's own page before and after, side by side under a slider, and what it lost in contrast. */
-export function SetPage({ set, written, followed, onInks }: Props) {
+export function SetPage({ set, looked, written, following, onInks }: Props) {
+  const { followed } = following;
   const pages = useSetPages(set, written, followed);
   const [chosen, setChosen] = useState(0);
   const [width, setWidth] = useState(1280);
@@ -88,7 +91,10 @@ export function SetPage({ set, written, followed, onInks }: Props) {
       <Stage
         before={before}
         after={after}
-        texts={pages.active ? followed : undefined}
+        set={set}
+        looked={looked}
+        written={written}
+        following={following}
         width={width}
         dark={scheme === 'dark'}
         split={split}
@@ -119,7 +125,10 @@ const step = 5;
 function Stage({
   before,
   after,
-  texts,
+  set,
+  looked,
+  written,
+  following,
   width,
   dark,
   split,
@@ -128,8 +137,10 @@ function Stage({
 }: {
   before: Parameters<typeof useSetFrame>[1];
   after: Parameters<typeof useSetFrame>[1];
-  /** Style sheets as they would be handed over. */
-  texts: Parameters<typeof useSetFrame>[4];
+  set: PieceSet;
+  looked: Looked;
+  written: Written;
+  following: Following;
   width: number;
   dark: boolean;
   split: number;
@@ -140,7 +151,8 @@ function Stage({
   const old = useRef<HTMLDivElement>(null);
   const now = useRef<HTMLDivElement>(null);
   const was = useSetFrame(old, before, width, dark);
-  const is = useSetFrame(now, after, width, dark, texts);
+  const dress = useSheetTexts(set, looked, written, following, was?.frame);
+  const is = useSetFrame(now, after, width, dark, dress);
   const scale = Math.min(1, (room.width - 24) / width);
   const height = Math.max(was?.height ?? 0, is?.height ?? 0);
   const drag = (e: PointerEvent<HTMLDivElement>) => {

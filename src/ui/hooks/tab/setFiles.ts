@@ -8,6 +8,6 @@ import { lazily } from '@/core/lazily';
 /** The files of sets, recoloured. */
 export const theSetFiles = lazily(() => {
   const { sheets, look, recolour, handed } = theEngine().set;
-  const { follow } = theEngine().sheets;
-  return new SetFiles({ asset: storedAsset, sheets, look, follow, recolour, handed });
+  const { follow, followBeside } = theEngine().sheets;
+  return new SetFiles({ asset: storedAsset, sheets, look, follow, followBeside, recolour, handed });
 });

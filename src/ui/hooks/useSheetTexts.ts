@@ -1,0 +1,78 @@
+'use client';
+
+import { useMemo } from 'react';
+import type { Spans } from '@/core/files/spans';
+import { isActive } from '@/core/recolour/activeSteps';
+import type { PieceSet } from '@/core/site/model/pieceSet';
+import type { SheetText } from '@/core/theme/readTheme';
+import type { PageFrame } from '@/engine/page/frame';
+import type { SheetTexts } from '@/engine/page/restyle';
+import { theEngine } from './tab/engine';
+import { theSetFiles } from './tab/setFiles';
+import { useKeyed } from './useKeyed';
+import { areLarge, type Following, type Looked, type Written } from './usePieceSet';
+
+type Idle = ReadonlyMap<string, Spans>;
+
+/** Rules of large sheets that select nothing on a page; undefined until they are found. */
+function useIdleRules(
+  sheets: readonly SheetText[] | undefined,
+  page: PageFrame | undefined,
+): Idle | undefined {
+  const key = useMemo(
+    () => (sheets && page && areLarge(sheets) ? { sheets, page } : undefined),
+    [sheets, page],
+  );
+  const { value, current } = useKeyed<Idle | undefined>(key, undefined, async ({ put }) => {
+    const own = sheets!;
+    const rules = await theEngine().loneRules(own.map(({ text }) => text));
+    const idle = new Map<string, Spans>();
+    for (const [i, { path }] of own.entries()) {
+      idle.set(path, await page!.idleRules(rules[i]));
+    }
+    put(() => idle);
+  });
+  return key && current ? value : undefined;
+}
+
+/**
+ * Style sheets as a set's page is shown with them: of large ones at first what of them the page has
+ * something for, which takes a fraction of the time and looks the same.
+ * @param page of the set, as it came
+ * @returns no texts where nothing is laid on them
+ */
+export function useSheetTexts(
+  set: PieceSet,
+  { sheets, samples }: Looked,
+  { files }: Written,
+  { followed, key: of, settled }: Following,
+  page: PageFrame | undefined,
+): { readonly came: SheetTexts['came']; readonly texts: SheetTexts | undefined } {
+  const idle = useIdleRules(sheets, page);
+  const came = useMemo(
+    () => new Map((sheets ?? []).map(({ path, text }) => [path, text])),
+    [sheets],
+  );
+  const active = isActive(set.recipe);
+  const key = useMemo(
+    () => ({ of, idle, followed: settled ? followed : undefined, active }),
+    [of, idle, followed, settled, active],
+  );
+  const { value } = useKeyed<SheetTexts | undefined>(
+    key,
+    undefined,
+    async ({ put }) => {
+      if (!active) {
+        put(() => undefined);
+      } else if (key.followed) {
+        const { patches, sheets: whole } = key.followed;
+        put(() => ({ came, patches, sheets: whole, idle }));
+      } else if (idle && of !== undefined) {
+        const patches = await theSetFiles().followBeside(set, sheets!, samples, files, idle);
+        put(() => ({ came, patches, idle }));
+      }
+    },
+    { carries: true, oneAtATime: true, atOnce: true },
+  );
+  return { came, texts: active ? value : undefined };
+}
