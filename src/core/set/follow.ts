@@ -14,9 +14,9 @@ import type { PieceSet } from '../site/model/pieceSet';
 import type { SheetText } from '../theme/readTheme';
 import { isDarkSide } from '../theme/schemes';
 import { writtenLike } from './colourSpans';
-import { pairsOf } from './contrast';
+import { pairsOf, type TextPair } from './contrast';
 import { familiesOf, type Family } from './families';
-import { groundPaths, pieceColours } from './pieceColours';
+import { groundPaths, groundsBefore } from './pieceColours';
 import { tornRamps } from './ramps';
 import { withLuminance } from './readable';
 import type { Ends } from './recolourFile';
@@ -241,13 +241,30 @@ function byColour<T>(make: (colour: Rgb) => T): (colour: Rgb) => T {
   };
 }
 
+/** Words on grounds as they were put together last, which no recipe changes. */
+const paired = new WeakMap<
+  SheetsRead,
+  { readonly grounds: string; readonly pairs: readonly TextPair[] }
+>();
+
+function pairsOnce(read: SheetsRead, samples: FollowInput['samples']): readonly TextPair[] {
+  const before = groundsBefore(samples);
+  const paths = groundPaths(samples);
+  const grounds = JSON.stringify(paths.map((path) => [path, before(path)]));
+  let last = paired.get(read);
+  if (last?.grounds !== grounds) {
+    last = { grounds, pairs: pairsOf(read.words(paths), before) };
+    paired.set(read, last);
+  }
+  return last.pairs;
+}
+
 function layingOf(read: SheetsRead, { samples, set }: FollowInput): Laying {
   const { recipe } = set;
   const laid = layRecipe(recipe);
   const laidOnAll = layRecipe({ steps: recipe.steps, spare: false, hues: null });
   laid.learn(read.colours);
-  const { before } = pieceColours(samples, laid);
-  const fading = textsThatFade(pairsOf(read.words(groundPaths(samples)), before), laid);
+  const fading = textsThatFade(pairsOnce(read, samples), laid);
   const share = recipe.hues === null ? undefined : reachingShare(recipe);
   const ofPieces = belonging(samples, tryColour(set.from) ?? colourOf('#000000'));
   const reached = byColour((colour: Rgb) => share!(colour) >= 0.5);

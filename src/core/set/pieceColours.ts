@@ -17,11 +17,14 @@ function groundsOf(samples: readonly Sample[]): readonly Rgb[] | undefined {
 export const groundPaths = (samples: FollowInput['samples']): string[] =>
   [...samples].flatMap(([path, list]) => (groundsOf(list) ? [path] : []));
 
-/**
- * What text on a piece lies on, and what becomes of that; undefined for one that is mostly
- * see-through.
- */
+/** What text on a piece lies on; undefined for one that is mostly see-through. */
+export const groundsBefore =
+  (samples: FollowInput['samples']) =>
+  (path: string): readonly Rgb[] | undefined =>
+    groundsOf(samples.get(path) ?? []);
+
+/** The same, and what becomes of that. */
 export const pieceColours = (samples: FollowInput['samples'], laid: LaidRecipe) => {
-  const before = (path: string) => groundsOf(samples.get(path) ?? []);
+  const before = groundsBefore(samples);
   return { before, became: (path: string) => before(path)?.map(laid.colour) };
 };

@@ -8,6 +8,19 @@ import { leastContrast } from './sheetLine';
 /** Contrast wanted on a picture, against a plain ground: some of it is lighter than what is known. */
 const onPictures = 1.15;
 
+const keys = new WeakMap<TextPair, string>();
+
+/** The same for pairs of the same colours. */
+function coloursOf(pair: TextPair): string {
+  let key = keys.get(pair);
+  if (key === undefined) {
+    const { text, grounds, picture } = pair;
+    key = `${hexOf(text)} ${grounds.map(hexOf).join('')} ${picture}`;
+    keys.set(pair, key);
+  }
+  return key;
+}
+
 /**
  * Text that the recipe would fade into its ground: a recipe that lightens a theme is not to lighten
  * its dark text away. It takes the new hue, with the contrast it had on the recoloured ground as
@@ -32,8 +45,8 @@ export function textsThatFade(
   };
   const fading = new Map<string, { readonly readable: Rgb; readonly sure: boolean }>();
   for (const pair of pairs) {
-    const { text, grounds, ratio, at, sure, picture } = pair;
-    const key = `${hexOf(text)} ${grounds.map(hexOf).join('')} ${picture}`;
+    const { text, ratio, at, sure } = pair;
+    const key = coloursOf(pair);
     let readable = known.get(key);
     if (readable === undefined) {
       readable = made(pair);
