@@ -3,6 +3,7 @@ import { parseArgs } from 'node:util';
 import { backgroundRows, headerRows } from './benches';
 import { coreRows } from './core';
 import { foregroundRow } from './foreground';
+import { changedRecipe } from './changedRecipe';
 import { onPlan } from './onPlan';
 import { ownBenchInBrowser, ownPageInBrowser } from './ownPage';
 import type { Row, Rows } from './rows';
@@ -15,6 +16,7 @@ const parts: Readonly<Record<string, () => Rows>> = {
   header: () => onPlan(headerRows),
   background: () => onPlan(backgroundRows),
   setOnScreen: () => onPlan(setInBrowser),
+  changedRecipe: () => onPlan(changedRecipe),
   ownPage: () => onPlan(ownPageInBrowser),
   ownBench: () => onPlan(ownBenchInBrowser),
   foreground: () => onPlan(foregroundRow),
