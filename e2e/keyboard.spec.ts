@@ -146,3 +146,27 @@ test('letters typed after a text is added from any place are its words', async (
     await expect(bench.layer(`hldw ${way}`)).toBeVisible();
   }
 });
+
+test('a text lies where the picture is calm, also where one types into it before that is found', async ({
+  bench,
+  page,
+}) => {
+  await bench.start();
+  await bench.open('Header');
+  await bench.ask('What on top');
+  const words = page.getByRole('textbox', { name: 'Words', exact: true });
+  const top = page.getByRole('textbox', { name: 'Top', exact: true });
+  await bench.command('Add a text');
+  // It is a step once its place is known.
+  const undo = page.getByRole('button', { name: /^Undo: Add / });
+  await expect(undo).toBeVisible();
+  await page.getByRole('radio', { name: 'Place' }).click();
+  const calm = await top.inputValue();
+  await undo.click();
+  await bench.command('Add a text');
+  await page.keyboard.type('Fired twice');
+  await expect(words).toHaveValue('Fired twice');
+  await expect(page.getByRole('button', { name: /^Undo: (Add|Change) / })).toBeVisible();
+  await page.getByRole('radio', { name: 'Place' }).click();
+  await expect(top).toHaveValue(calm);
+});

@@ -158,6 +158,20 @@ test('a step that is not whole yet is shown at once, and kept with its rest, or 
   await a.settled();
   expect(store.site('s').slots[0].width).toBe(100);
 
+  // What is typed into it meanwhile is part of it.
+  const typed = a.begin('add', widen(101), 1000, 'type');
+  a.burst('type', addThemeColour('#123456'));
+  timers.pass(900);
+  typed(widen(102));
+  a.burst('type', addThemeColour('#654321'));
+  timers.pass(1000);
+  expect(await labels()).toEqual(['add', 'type']);
+  expect([shown(a).slots[0].width, shown(a).theme.colours.at(-2)?.hex]).toEqual([102, '#123456']);
+  a.undo();
+  a.undo();
+  await a.settled();
+  expect(store.site('s').slots[0].width).toBe(100);
+
   // Something else is done meanwhile, or it takes too long.
   const tooLate = a.begin('add', widen(103), 1000);
   a.commit('colour', colour);

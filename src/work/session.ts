@@ -69,6 +69,16 @@ const stateOf = (timeline: Timeline) => ({
   cursor: timeline.cursor,
 });
 
+/** A step that is not kept yet. */
+interface OpenStep {
+  readonly label: string;
+  readonly edits: Edit[];
+  /** Something is still to come to it. */
+  readonly begun: boolean;
+  readonly joined?: string;
+  cancel(): void;
+}
+
 /**
  * One site being worked on. What the owner does is queued and shown at once; it is written in
  * order, each on what the store holds at that moment, so that sessions in several tabs add up. What
@@ -78,7 +88,7 @@ export class Session {
   readonly state: StoreApi<SessionState>;
   private pending: Pending[] = [];
   private gesture: Edit | undefined;
-  private open: { label: string; edits: Edit[]; begun: boolean; cancel: () => void } | undefined;
+  private open: OpenStep | undefined;
   /** Reading and writing, one after the other. */
   private line: Promise<void> = Promise.resolve();
   private writeQueued = false;
@@ -138,16 +148,20 @@ export class Session {
    * pause.
    */
   burst(label: string, edit: Edit): void {
-    if (this.open && this.open.label !== label) {
-      this.flush();
+    if (this.open?.begun && this.open.joined === label) {
+      this.open.edits.push(edit);
+    } else {
+      if (this.open?.label !== label) {
+        this.flush();
+      }
+      this.open?.cancel();
+      this.open = {
+        label,
+        edits: [...(this.open?.edits ?? []), edit],
+        begun: false,
+        cancel: this.ports.later(burstPause, () => this.flush()),
+      };
     }
-    this.open?.cancel();
-    this.open = {
-      label,
-      edits: [...(this.open?.edits ?? []), edit],
-      begun: false,
-      cancel: this.ports.later(burstPause, () => this.flush()),
-    };
     this.gesture = undefined;
     this.show();
   }
@@ -157,12 +171,14 @@ export class Session {
    * when the rest is there, something else is done, or the rest takes too long.
    *
    * @param patience how long the rest may take, ms
+   * @param joined label of bursts that are part of it, such as words typed into what is added
    * @returns adds the rest and keeps the step; where it has been kept without, nothing happens
    */
-  begin(label: string, edit: Edit, patience: number): (rest: Edit) => void {
+  begin(label: string, edit: Edit, patience: number, joined?: string): (rest: Edit) => void {
     this.flush();
-    const begun = {
+    const begun: OpenStep = {
       label,
+      joined,
       edits: [edit],
       begun: true,
       cancel: this.ports.later(patience, () => this.flush()),

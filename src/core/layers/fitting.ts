@@ -22,6 +22,9 @@ const titlePx = 48;
 /** A title takes at most so much of its slot's height. */
 const titleShare = 0.4;
 
+/** What a new text says until it has words of its own. */
+export const awaitedWords = 'Your words';
+
 /**
  * Size of a new text, px: as a title usually has, and one that is still read on a phone where the
  * slot has the room for it.
@@ -36,7 +39,7 @@ function textSize(site: Site, slot: Slot): number {
 export const textFor = (site: Site, slot: Slot, id: string): TextLayer => ({
   ...newText(
     id,
-    'Your words',
+    awaitedWords,
     site.theme.headingFont,
     textSize(site, slot),
     themeLight(site),

@@ -22,6 +22,9 @@ export function addOnTop(bench: Acting, layer: Layer): void {
 /** A text is there at once; for so long it waits for a calm place, unless one does something else, ms. */
 const patience = 5000;
 
+/** What letters typed into a text are called among the steps. */
+export const wording = 'Change the words';
+
 /** Adds a text, and puts it where the picture is calm, in the theme's colour that is read best there. */
 export async function addText(bench: Acting): Promise<void> {
   const { session, site, slot, picture } = bench;
@@ -29,7 +32,7 @@ export async function addText(bench: Acting): Promise<void> {
   bench.ask(4);
   bench.select(text.id);
   const label = `Add ${kindOf(text).name(text)}`;
-  const finish = session.begin(label, addLayer(picture.id, text), patience);
+  const finish = session.begin(label, addLayer(picture.id, text), patience, wording);
   const { x, y, align, colour } = await seatedText(site, slot, picture, text);
   finish(editLayer<TextLayer>(picture.id, text.id, { x, y, align, colour }));
 }

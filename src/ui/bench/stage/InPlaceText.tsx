@@ -5,6 +5,7 @@ import type { Box } from '@/core/arrange/box';
 import { editLayer } from '@/core/site/edit';
 import type { TextLayer } from '@/core/site/model/objectLayers';
 import { faceName, fontOf } from '@/core/text/fonts';
+import { wording } from '../addOnTop';
 import { useEditing, useSelecting } from '../useBench';
 import type { Area } from './AreaBox';
 
@@ -55,10 +56,7 @@ export function InPlaceText({
       wrap={text.wrap === null ? 'off' : 'soft'}
       onChange={(e) => {
         setTyped(e.target.value);
-        burst(
-          'Change the words',
-          editLayer<TextLayer>(picture.id, text.id, { words: e.target.value }),
-        );
+        burst(wording, editLayer<TextLayer>(picture.id, text.id, { words: e.target.value }));
       }}
       onBlur={() => take(undefined)}
       onPointerDown={(e) => e.stopPropagation()}

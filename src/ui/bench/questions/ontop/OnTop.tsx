@@ -1,6 +1,7 @@
 'use client';
 
 import { useState, type ComponentType } from 'react';
+import { awaitedWords } from '@/core/layers/fitting';
 import { isObject } from '@/core/layers/registry';
 import type { ObjectLayer } from '@/core/site/model/layer';
 import { Switch } from '../../../shared/Switch';
@@ -55,7 +56,7 @@ export function OnTop() {
   const objects = selection.filter(isObject);
   const layer = objects.at(-1);
   // The facet is kept from layer to layer, so that one thing can be done to several in a row.
-  const [asked, setAsked] = useState<FacetName>('words');
+  const [asked, setAsked] = useState<{ facet: FacetName; of?: string }>({ facet: 'words' });
   if (objects.length > 1) {
     return <SeveralPanel layers={objects} />;
   }
@@ -63,7 +64,11 @@ export function OnTop() {
     return <AddPanel />;
   }
   const facets = facetsOf[layer.kind];
-  const facet = facets.find((f) => f.value === asked)?.value ?? facets[0].value;
+  // A text without words of its own waits for them, whatever was done to others.
+  if (layer.kind === 'text' && layer.words === awaitedWords && asked.of !== layer.id) {
+    setAsked({ facet: 'words', of: layer.id });
+  }
+  const facet = facets.find((f) => f.value === asked.facet)?.value ?? facets[0].value;
   const Panel = panels[facet];
   return (
     <div className="flex h-full flex-col gap-1.5">
@@ -71,7 +76,7 @@ export function OnTop() {
         <Switch<FacetName>
           label="Controls of the layer"
           value={facet}
-          onChange={setAsked}
+          onChange={(to) => setAsked({ facet: to, of: layer.id })}
           choices={facets}
         />
         {facet === 'effects' ? (

@@ -3,6 +3,7 @@
 import { AlignCenter, AlignLeft, AlignRight } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { boundsOf } from '@/core/arrange/box';
+import { awaitedWords } from '@/core/layers/fitting';
 import { chain, editLayer, keepFont } from '@/core/site/edit';
 import type { TextAlign, TextLayer } from '@/core/site/model/objectLayers';
 import { faceName, fontOf } from '@/core/text/fonts';
@@ -12,6 +13,7 @@ import { CommitField } from '../../../shared/CommitField';
 import { inputLook } from '../../../shared/inputLook';
 import { NumberRow } from '../../../shared/NumberRow';
 import { Switch } from '../../../shared/Switch';
+import { wording } from '../../addOnTop';
 import { useLayerBox, useActing } from '../../useBench';
 
 const aligns: readonly { value: TextAlign; name: string; Icon: typeof AlignLeft }[] = [
@@ -53,7 +55,7 @@ export function WordsFacet({ layer: text }: { layer: TextLayer }) {
   return (
     <div className="flex flex-col gap-1.5">
       <div className="flex flex-wrap items-start gap-2">
-        <Words text={text} onChange={(words) => burst('Change the words', change({ words }))} />
+        <Words text={text} onChange={(words) => burst(wording, change({ words }))} />
         <div className="flex flex-col gap-1.5">
           <FontChoice
             label="Font"
@@ -148,7 +150,7 @@ function Words({ text, onChange }: { text: TextLayer; onChange(words: string): v
     return () => clearTimeout(timer);
   }, [typed]);
   useEffect(() => {
-    if (text.words === 'Your words') {
+    if (text.words === awaitedWords) {
       field.current?.select();
     }
   }, [text.words]);
