@@ -617,6 +617,9 @@ async function largeTheme(): Promise<Buffer> {
     'index.html': textBytes(
       '<!doctype html><title>Large</title><link rel="stylesheet" href="style.css"><p>Words</p><div class="band">On a band</div>',
     ),
+    'other.html': textBytes(
+      '<!doctype html><title>Other</title><link rel="stylesheet" href="style.css"><div class="other-5"><p>Elsewhere</p></div>',
+    ),
   });
 }
 
@@ -651,26 +654,29 @@ inNewTab(
       )
       .toBe('169,183,154');
     // What is put into the page from now on, and how it looks with it.
-    await place.evaluate((element) => {
-      const seen: { text: string; look: string }[] = [];
-      Object.assign(globalThis, { seen });
-      const look = (document: Document) =>
-        [document.body, document.querySelector('.band')!]
-          .map((e) => {
-            const { color, backgroundColor } = document.defaultView!.getComputedStyle(e);
-            return `${color} on ${backgroundColor}`;
-          })
-          .join('; ');
-      Object.assign(globalThis, { look });
-      const { contentDocument } = [...element.querySelectorAll('iframe')].at(-1)!;
-      new MutationObserver((changes) => {
-        for (const node of changes.flatMap((change) => [...change.addedNodes])) {
-          if (node.nodeName === 'STYLE') {
-            seen.push({ text: node.textContent!, look: look(contentDocument!) });
+    const watch = () =>
+      place.evaluate((element) => {
+        const seen: { text: string; look: string }[] = [];
+        Object.assign(globalThis, { seen });
+        const look = (document: Document) =>
+          [...document.querySelectorAll('body, .band, .other-5 p')]
+            .map((e) => {
+              const { color, backgroundColor } = document.defaultView!.getComputedStyle(e);
+              return `${color} on ${backgroundColor}`;
+            })
+            .join('; ');
+        Object.assign(globalThis, { look });
+        const frames = [...element.querySelectorAll('iframe')];
+        const { contentDocument } = frames.filter((f) => f.style.visibility === 'visible').at(-1)!;
+        new MutationObserver((changes) => {
+          for (const node of changes.flatMap((change) => [...change.addedNodes])) {
+            if (node.nodeName === 'STYLE') {
+              seen.push({ text: node.textContent!, look: look(contentDocument!) });
+            }
           }
-        }
-      }).observe(contentDocument!, { childList: true, subtree: true });
-    });
+        }).observe(contentDocument!, { childList: true, subtree: true });
+      });
+    await watch();
     await page.getByRole('slider', { name: 'Strength' }).press('ArrowLeft');
     type Seen = { seen: { text: string; look: string }[]; look(of: Document): string };
     const first = async () =>
@@ -702,5 +708,21 @@ inNewTab(
         }),
       )
       .toBe(look);
+
+    // Another page has something for other rules, and follows by those.
+    await page.getByRole('combobox', { name: 'Page of the set' }).click();
+    await page.getByRole('option', { name: 'other.html' }).click();
+    const other = place.locator('iframe[style*="visibility: visible"]').last().contentFrame();
+    const words = other.locator('.other-5 p');
+    await expect(words).toHaveText('Elsewhere');
+    await watch();
+    await page.getByRole('slider', { name: 'Strength' }).press('ArrowLeft');
+    await expect.poll(first).toContain('.other-5 p{');
+    expect(await first()).not.toContain('.other-6 p{');
+    const ink = await page.evaluate(() => (globalThis as never as Seen).seen.at(0)!.look);
+    expect(ink).not.toContain('rgb(42, 111, 119)');
+    const lately = () => words.evaluate((e) => getComputedStyle(e).color).catch(() => '');
+    await expect(archive(page)).toBeEnabled({ timeout: 90_000 });
+    await expect.poll(async () => ink.includes(`; ${await lately()} on `)).toBe(true);
   },
 );

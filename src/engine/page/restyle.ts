@@ -8,8 +8,8 @@ import type { PageScheme } from './scheme';
 /** What lays a style sheet out as it came, put into the text it came with. */
 interface Laying {
   readonly came: string;
-  /** Null where that cannot be told by patches, undefined while it is read. */
-  readonly patches: readonly TextPatch[] | null | undefined;
+  /** Null where that cannot be told by patches. */
+  readonly patches: readonly TextPatch[] | null;
 }
 
 /** The same without idle rules. */
@@ -111,7 +111,6 @@ export class Restyled {
       for (const sheet of own) {
         const text = came.get(path);
         if (text !== undefined) {
-          sheet.laying = { came: text, patches: undefined };
           sheet.laying = { came: text, patches: await read(text, sheet.frozen) };
         }
       }
@@ -148,9 +147,6 @@ export class Restyled {
       sheet.base = this.baseOf(sheet.laying, idle);
     }
     const base = sheet.base.patches;
-    if (base === undefined) {
-      return undefined;
-    }
     const both = base && [...base, ...outside(patches, idle)];
     if (both && areApart(both)) {
       return patched(came, both);

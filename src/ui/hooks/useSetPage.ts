@@ -122,8 +122,18 @@ export function useSetColours(set: PieceSet): PageColours | null | undefined {
   return value;
 }
 
+/** A page as it is seen. */
+interface ShownFrame {
+  readonly frame: PageFrame;
+  /** Which of the pages it is. */
+  readonly of: string | undefined;
+  /** Of the page, px. */
+  readonly height: number;
+}
+
 /**
  * A page in a place, at a width; the one before stays until the next can be seen.
+ * @param of which of the pages it is
  * @param dress texts of its style sheets as they came, and those that it is shown with: of what
  * changes they come first
  * @returns its frame once it is laid out, and how high it is, px
@@ -131,12 +141,13 @@ export function useSetColours(set: PieceSet): PageColours | null | undefined {
 export function useSetFrame(
   place: RefObject<HTMLElement | null>,
   page: FrozenPage | undefined,
+  of: string | undefined,
   width: number,
   dark: boolean,
   dress?: { readonly came: SheetTexts['came']; readonly texts: SheetTexts | undefined },
-): { readonly frame: PageFrame; readonly height: number } | undefined {
-  const [shown, setShown] = useState<{ frame: PageFrame; height: number }>();
-  const [frame, setFrame] = useState<PageFrame>();
+): ShownFrame | undefined {
+  const [shown, setShown] = useState<ShownFrame>();
+  const [opened, setOpened] = useState<Omit<ShownFrame, 'height'>>();
   const [tries, setTries] = useState(0);
   /** All that are in the place, the newest last. */
   const all = useRef<PageFrame[]>([]);
@@ -158,7 +169,7 @@ export function useSetFrame(
         // What cannot be read there is read once it is needed.
         await made.readySheets(came.current, theEngine().layingPatches).catch(() => {});
       }
-      setFrame(made);
+      setOpened({ frame: made, of });
     };
     open().catch((error: unknown) => {
       if (!(error instanceof PageTaken)) {
@@ -166,11 +177,12 @@ export function useSetFrame(
       }
     });
     return () => given.abort();
-  }, [place, page, tries]);
+  }, [place, page, of, tries]);
   useEffect(() => {
-    if (!frame) {
+    if (!opened) {
       return;
     }
+    const { frame } = opened;
     let current = true;
     frame.scheme(dark ? 'dark' : 'light');
     void frame.show(width).then(() => {
@@ -181,13 +193,14 @@ export function useSetFrame(
       for (const other of all.current.splice(0, all.current.indexOf(frame))) {
         other.close();
       }
-      setShown({ frame, height: frame.height() });
+      setShown({ ...opened, height: frame.height() });
     });
     return () => {
       current = false;
     };
-  }, [frame, width, dark]);
-  const seen = shown?.frame;
+  }, [opened, width, dark]);
+  // That of another page is about to go.
+  const seen = shown?.of === of ? shown?.frame : undefined;
   const texts = dress?.texts;
   // Before the screen is painted again.
   useLayoutEffect(() => {

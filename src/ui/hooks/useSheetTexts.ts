@@ -74,5 +74,7 @@ export function useSheetTexts(
     },
     { carries: true, oneAtATime: true, atOnce: true },
   );
-  return { came, texts: active ? value : undefined };
+  // Rules that another page had nothing for are none of this one.
+  const fits = value?.idle === undefined || value.idle === idle;
+  return { came, texts: active && fits ? value : undefined };
 }

@@ -89,6 +89,7 @@ export function SetPage({ set, looked, written, following, onInks }: Props) {
         </span>
       </div>
       <Stage
+        path={pages.before[at]?.path}
         before={before}
         after={after}
         set={set}
@@ -123,6 +124,7 @@ export function SetPage({ set, looked, written, following, onInks }: Props) {
 const step = 5;
 
 function Stage({
+  path,
   before,
   after,
   set,
@@ -135,6 +137,8 @@ function Stage({
   onSplit,
   pointed,
 }: {
+  /** Of the page that is chosen. */
+  path: string | undefined;
   before: Parameters<typeof useSetFrame>[1];
   after: Parameters<typeof useSetFrame>[1];
   set: PieceSet;
@@ -150,9 +154,10 @@ function Stage({
   const [ref, room] = useMeasure();
   const old = useRef<HTMLDivElement>(null);
   const now = useRef<HTMLDivElement>(null);
-  const was = useSetFrame(old, before, width, dark);
-  const dress = useSheetTexts(set, looked, written, following, was?.frame);
-  const is = useSetFrame(now, after, width, dark, dress);
+  const was = useSetFrame(old, before, path, width, dark);
+  const page = was?.of === path ? was?.frame : undefined;
+  const dress = useSheetTexts(set, looked, written, following, page);
+  const is = useSetFrame(now, after, path, width, dark, dress);
   const scale = Math.min(1, (room.width - 24) / width);
   const height = Math.max(was?.height ?? 0, is?.height ?? 0);
   const drag = (e: PointerEvent<HTMLDivElement>) => {
