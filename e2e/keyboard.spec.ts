@@ -1,4 +1,5 @@
-import { expect, test } from './bench.fixture';
+import type { Locator } from '@playwright/test';
+import { expect, test, type BenchPage } from './bench.fixture';
 
 test('the whole job without a mouse', async ({ bench, page }) => {
   await bench.start();
@@ -118,14 +119,19 @@ test('what is chosen in the list of commands has the very next key', async ({ be
   expect(focused).toBe('Words');
 });
 
+/** The header's bench at what lies on top. @returns the field of a text's words */
+async function onTop(bench: BenchPage): Promise<Locator> {
+  await bench.start();
+  await bench.open('Header');
+  await bench.ask('What on top');
+  return bench.page.getByRole('textbox', { name: 'Words', exact: true });
+}
+
 test('letters typed after a text is added from any place are its words', async ({
   bench,
   page,
 }) => {
-  await bench.start();
-  await bench.open('Header');
-  await bench.ask('What on top');
-  const words = page.getByRole('textbox', { name: 'Words', exact: true });
+  const words = await onTop(bench);
   const menu = page.getByRole('button', { name: '+ Add' });
   const ways = {
     'menu by mouse': async () => {
@@ -151,10 +157,7 @@ test('a text lies where the picture is calm, also where one types into it before
   bench,
   page,
 }) => {
-  await bench.start();
-  await bench.open('Header');
-  await bench.ask('What on top');
-  const words = page.getByRole('textbox', { name: 'Words', exact: true });
+  const words = await onTop(bench);
   const top = page.getByRole('textbox', { name: 'Top', exact: true });
   await bench.command('Add a text');
   // It is a step once its place is known.

@@ -726,3 +726,38 @@ inNewTab(
     await expect.poll(async () => ink.includes(`; ${await lately()} on `)).toBe(true);
   },
 );
+
+inNewTab(
+  'what was decided last is in the archive, however soon that is saved',
+  async ({ bench, page }) => {
+    await dropSet(bench, page, [
+      { name: 'large.zip', type: 'application/zip', bytes: await largeTheme() },
+    ]);
+    // As dark as before: no words are lost, and nothing is asked before it is saved.
+    const colour = page.getByRole('textbox', { name: 'New colour', exact: true });
+    await colour.fill('#6a3f8f');
+    await colour.press('Enter');
+    const ways = page.getByRole('group', { name: 'Ways there' });
+    await expect(ways).toHaveAttribute('aria-busy', 'false');
+    await ways.getByRole('button', { name: /^Hue and tone/ }).click();
+    await expect(archive(page)).toBeEnabled({ timeout: 90_000 });
+    await page.getByRole('radio', { name: /^Style sheet/ }).click();
+    const line = page.getByRole('checkbox', {
+      name: 'Recolour body background #2a6f77, style.css line 1',
+    });
+    await expect(line).toBeChecked();
+    const download = page.waitForEvent('download');
+    // Both before anything that is worked out elsewhere can be there.
+    await line.evaluate(async (box: HTMLInputElement) => {
+      box.click();
+      await new Promise((resolve) => setTimeout(resolve));
+      [...document.querySelectorAll('button')]
+        .find((button) => button.textContent.startsWith('Archive, '))!
+        .click();
+    });
+    const files = unzipSync(readFileSync(await (await download).path()));
+    expect(strFromU8(files['style.css']).split('\n')[0]).toBe(
+      'body{margin:0;background:#2a6f77;color:#fff}',
+    );
+  },
+);

@@ -10,10 +10,7 @@ const bandOf = ({ width, height, data }: Raster, from: number): Raster => {
   return { width, height: to - from, data: data.subarray(from * width * 4, to * width * 4) };
 };
 
-/**
- * Where letters cover a page: `letterCover` in bands.
- * @throws RangeError where the two are not of one size
- */
+/** Where letters cover a page: `letterCover` of two of one size, in bands. */
 export async function coverOf(black: Raster, white: Raster): Promise<Mask> {
   const { width, height } = black;
   const data = new Uint8Array(width * height);

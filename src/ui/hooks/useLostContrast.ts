@@ -6,15 +6,14 @@ import type { HandOver } from '@/core/handover/produce';
 import type { OpenedPage } from '@/core/ownPage/openPages';
 import { isActive } from '@/core/recolour/activeSteps';
 import { wordsOf } from '@/core/refusal';
-import type { Followed } from '@/core/set/follow';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import { lostOnPages, type WordsOnPages } from '@/engine/page/lostOnPages';
 import { pagesOfSet, pagesRecoloured, setFilesAmong } from '@/work/setPages';
+import type { SetGiven } from './handedOf';
 import { hiddenHost } from './hiddenHost';
 import { theEngine } from './tab/engine';
 import { theSetFiles } from './tab/setFiles';
 import { useKeyed } from './useKeyed';
-import type { Written } from './usePieceSet';
 import type { SetPages } from './useSetPage';
 
 export type { LostOnPage } from '@/engine/page/lostOnPages';
@@ -75,11 +74,7 @@ const nothing: WordsMeasured = { lost: [], unread: 0, pagesLeft: 0 };
  * Words that a set's pages lose as they will be handed over. A set without anything to lay out
  * loses none.
  */
-export async function lostOfSet(
-  set: PieceSet,
-  files: Written['files'],
-  followed: Followed,
-): Promise<WordsMeasured> {
+export async function lostOfSet({ set, files, followed }: SetGiven): Promise<WordsMeasured> {
   const before = await pagesOfSet(theSetFiles(), set, openPages).catch((): Pages => []);
   if (before.length === 0) {
     return nothing;

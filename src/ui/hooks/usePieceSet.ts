@@ -119,6 +119,8 @@ export interface Following {
   readonly key: string | undefined;
   /** It is of that. */
   readonly settled: boolean;
+  /** That of the set as it is now, however soon it is asked; undefined before sheets are read. */
+  newest(): Promise<Followed | undefined>;
 }
 
 /** What the style sheets follow with. */
@@ -126,16 +128,23 @@ export function useFollowing(set: PieceSet, looked: Looked, written: Written): F
   const { sheets } = looked;
   const { files } = written;
   const key = useMemo(() => followKey(set, looked, written), [set, looked, written]);
+  const follow = () => theSetFiles().follow(set, sheets!, looked.samples, files);
   const { value, current } = useKeyed<Followed | undefined>(
     key,
     undefined,
     async ({ put }) => {
-      const followed = await theSetFiles().follow(set, sheets!, looked.samples, files);
+      const followed = await follow();
       put(() => followed);
     },
     { carries: true, oneAtATime: true, rest: sheets && areLarge(sheets) ? largeRest : 0 },
   );
-  return { followed: sheets && value, key, settled: current };
+  const followed = sheets && value;
+  return {
+    followed,
+    key,
+    settled: current,
+    newest: async () => (sheets && !(current && followed) ? follow() : followed),
+  };
 }
 
 const noContrasts: ReadonlyMap<string, LineContrast> = new Map();

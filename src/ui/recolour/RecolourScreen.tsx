@@ -27,7 +27,7 @@ import type { Site } from '@/core/site/model/site';
 import type { FolderFile } from '../hooks/folderFiles';
 import { useFollowing, useLooked, useWritten, type OfferLook } from '../hooks/usePieceSet';
 import { zipped } from '../hooks/zipped';
-import { handedOf } from '../hooks/handedOf';
+import { handedOf, type SetGiven } from '../hooks/handedOf';
 import { lostOfSet, type WordsMeasured } from '../hooks/useLostContrast';
 import { useHistory, useSite, type Session } from '../hooks/useSession';
 import { useSetIntake, type SetIntake } from '../hooks/useSetIntake';
@@ -134,7 +134,7 @@ function OpenSet({
   const [seeking, setSeeking] = useState(false);
   const [trial, setTrial] = useState<Trial>();
   /** Words to be told of before the archive is saved. */
-  const [lost, setLost] = useState<WordsMeasured>();
+  const [lost, setLost] = useState<{ given: SetGiven; words: WordsMeasured }>();
   const history = useHistory(session);
   const selected = set.pieces.some((p) => p.path === chosen) ? chosen : set.pieces[0]?.path;
   const piece = set.pieces.find((p) => p.path === selected);
@@ -151,9 +151,6 @@ function OpenSet({
     preview: (next: Recipe) => session.preview(layRecipeOnSet(next)),
     commit: commitRecipe,
   };
-  const continued = followed?.continued.find(
-    (l) => l.continues && l.follows && looked.roles.get(l.continues.path)?.kind === 'background',
-  );
   const placed = useMemo(() => placedPieces(set, looked.roles), [set, looked.roles]);
   const active = isActive(recipe);
   /** Two pieces to show ways on: the chosen one and the largest. */
@@ -201,30 +198,34 @@ function OpenSet({
   };
   /** Says first what cannot be read any more. */
   const archive = async () => {
-    if (!followed || measuring) {
+    if (measuring) {
       return;
     }
     setMeasuring(true);
-    let found: WordsMeasured | undefined;
     try {
-      found = await lostOfSet(set, written.files, followed);
+      const newest = await following.newest();
+      if (newest) {
+        const given = { set, files: written.files, followed: newest };
+        const words = await lostOfSet(given).catch((error: unknown) => {
+          say('bad', `Whether all words can be read was not measured. ${wordsOf(error)}`);
+        });
+        if (words && words.lost.length > 0) {
+          setLost({ given, words });
+        } else {
+          await save(given);
+        }
+      }
     } catch (error) {
-      say('bad', `Whether all words can be read was not measured. ${wordsOf(error)}`);
+      say('bad', `The archive could not be made. ${wordsOf(error)}`);
     }
     setMeasuring(false);
-    setLost(found);
-    if (!found || found.lost.length === 0) {
-      await save();
-    }
   };
-  const save = async () => {
-    if (!followed) {
-      return;
-    }
+  /** Saves what was asked about, whatever has become of the set meanwhile. */
+  const save = async (given: SetGiven) => {
     setLost(undefined);
     try {
-      const files = await handedOf(set, written.files, followed, all);
-      download(setArchiveName(set), await zipped(files), 'application/zip');
+      const files = await handedOf(given, all);
+      download(setArchiveName(given.set), await zipped(files), 'application/zip');
       say(
         'done',
         `${files.filter((f) => f.changed).length - 1} files changed; the list of them is in the archive.`,
@@ -247,8 +248,12 @@ function OpenSet({
     setSeeking(true);
     setView('page');
   };
-  const ontoPlan = () => {
-    commit(`Lay ${set.name} on the plan`, layOnPlan(set, looked.roles, page.id, continued?.toHex));
+  const ontoPlan = async () => {
+    const newest = await following.newest().catch(() => followed);
+    const ground = newest?.continued.find(
+      (l) => l.continues && l.follows && looked.roles.get(l.continues.path)?.kind === 'background',
+    );
+    commit(`Lay ${set.name} on the plan`, layOnPlan(set, looked.roles, page.id, ground?.toHex));
     say(
       'done',
       `${placed.length} ${placed.length === 1 ? 'piece lies' : 'pieces lie'} on ${page.name} with the recipe. The others are handed over with the site.`,
@@ -279,7 +284,7 @@ function OpenSet({
       id: 'plan',
       label: 'Lay the pieces on the plan',
       enabled: active && placed.length > 0,
-      run: ontoPlan,
+      run: () => void ontoPlan(),
     },
     {
       id: 'archive',
@@ -319,7 +324,7 @@ function OpenSet({
         written={written}
         pageId={page.id}
         onPage={setPageId}
-        onPlan={active && placed.length > 0 && !looked.looking ? ontoPlan : undefined}
+        onPlan={active && placed.length > 0 && !looked.looking ? () => void ontoPlan() : undefined}
         all={all}
         onAll={setAll}
         measuring={measuring}
@@ -432,12 +437,12 @@ function OpenSet({
         </div>
       </div>
       <LostDialog
-        measured={lost}
+        measured={lost?.words}
         onLook={() => {
           setLost(undefined);
           setView('page');
         }}
-        onSave={() => void save()}
+        onSave={() => lost && void save(lost.given)}
         onClose={() => setLost(undefined)}
       />
       <CommandList open={listOpen} onOpenChange={setListOpen} commands={commands} />
