@@ -276,25 +276,6 @@ function over(old: v128, m: v128, as: v128): v128 {
 }
 
 /**
- * What keeps a colour of the lightness l within its levels: it is drawn towards l by so much. 1 where
- * it is within them.
- * @param n its least channel
- * @param x its largest
- */
-function keptWithin(l: v128, n: v128, x: v128): v128 {
-  const white = f32x4.splat(255);
-  const one = f32x4.splat(1);
-  const low = f32x4.lt(n, f32x4.splat(0));
-  const high = f32x4.gt(x, white);
-  const above = v128.bitselect(l, one, low);
-  const below = v128.bitselect(f32x4.sub(l, n), one, low);
-  return f32x4.div(
-    f32x4.mul(above, v128.bitselect(f32x4.sub(white, l), one, high)),
-    f32x4.mul(below, v128.bitselect(f32x4.sub(x, l), one, high)),
-  );
-}
-
-/**
  * Four pixels over those that are not opaque.
  * @param r what the mode makes of them
  * @param as their alphas, 0..1
@@ -319,12 +300,12 @@ function overSeeThroughFour(t: v128, s: v128, r: v128, g: v128, b: v128, as: v12
 /**
  * Four pixels. SetSat and SetLum come to one step: of a colour with lightness y, least n and span w,
  * (c − n)·k with the wanted span over w as k has the lightness (y − n)·k, so that with the lightness l
- * it is l + (c − y)·k. ClipColor makes k smaller.
+ * it is l + (c − y)·k. ClipColor makes k smaller, so that the least channel comes to 0 or the largest
+ * to 255; never both, since no wanted span is above 255. One division is enough for all of it.
  */
 function togetherFour(target: usize, source: usize, mode: i32, opacity: f32): void {
   const white = f32x4.splat(255);
   const one = f32x4.splat(1);
-  const zero = f32x4.splat(0);
   const t = v128.load(target);
   const s = v128.load(source);
   const tr = level(t, 0);
@@ -346,20 +327,35 @@ function togetherFour(target: usize, source: usize, mode: i32, opacity: f32): vo
   }
   const n = least(r, g, b);
   const x = most(r, g, b);
+  const below = f32x4.sub(y, n);
+  const above = f32x4.sub(x, y);
+  const room = f32x4.sub(white, l);
   let k = one;
   if (mode === <i32>Together.hue || mode === <i32>Together.saturation) {
-    const span = f32x4.sub(x, n);
-    const wanted =
+    const whole = f32x4.sub(x, n);
+    // Levels are whole: a span below 1 is none. Without one there is no hue, and nothing to scale.
+    const span = f32x4.pmax(whole, one);
+    const wanted = v128.and(
       mode === <i32>Together.hue
         ? f32x4.sub(most(tr, tg, tb), least(tr, tg, tb))
-        : f32x4.sub(most(sr, sg, sb), least(sr, sg, sb));
-    // Without a span there is no hue, and nothing to scale.
-    k = v128.and(f32x4.div(wanted, span), f32x4.gt(span, zero));
-  }
-  const lowest = f32x4.add(l, f32x4.mul(f32x4.sub(n, y), k));
-  const highest = f32x4.add(l, f32x4.mul(f32x4.sub(x, y), k));
-  if (v128.any_true(v128.or(f32x4.lt(lowest, zero), f32x4.gt(highest, white)))) {
-    k = f32x4.mul(k, keptWithin(l, lowest, highest));
+        : f32x4.sub(most(sr, sg, sb), least(sr, sg, sb)),
+      f32x4.ge(whole, one),
+    );
+    const low = f32x4.lt(f32x4.mul(l, span), f32x4.mul(below, wanted));
+    const high = f32x4.lt(f32x4.mul(room, span), f32x4.mul(above, wanted));
+    k = f32x4.div(
+      v128.bitselect(l, v128.bitselect(room, wanted, high), low),
+      v128.bitselect(below, v128.bitselect(above, span, high), low),
+    );
+  } else {
+    const low = f32x4.lt(l, below);
+    const high = f32x4.lt(room, above);
+    if (v128.any_true(v128.or(low, high))) {
+      k = f32x4.div(
+        v128.bitselect(l, v128.bitselect(room, one, high), low),
+        v128.bitselect(below, v128.bitselect(above, one, high), low),
+      );
+    }
   }
   r = f32x4.add(l, f32x4.mul(f32x4.sub(r, y), k));
   g = f32x4.add(l, f32x4.mul(f32x4.sub(g, y), k));
