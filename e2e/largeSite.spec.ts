@@ -50,4 +50,9 @@ test('of hundreds of pictures those in sight are there, as small ones, and all a
   await expect(strip.first().locator('img')).toBeVisible();
   expect(await strip.count()).toBeLessThan(40);
   await expect(page.locator('canvas[data-ready=true]')).toBeVisible();
+  // On the next bench they are those that the browser has read and decoded already.
+  const shownHere = await strip.first().locator('img').getAttribute('src');
+  await page.getByRole('link', { name: 'Large', exact: true }).click();
+  await page.getByRole('link', { name: /^Corner mark, .* open its bench/ }).click();
+  await expect(strip.first().locator('img')).toHaveAttribute('src', shownHere!);
 });

@@ -2,24 +2,30 @@
 
 import { useEffect, useState } from 'react';
 import type { SmallKind } from '@/core/shelf/small';
-import { letGoOfUrl } from '../shared/letGoOfUrl';
+import { theAddresses } from './tab/addresses';
 import { theSmallPictures } from './tab/smallPictures';
 
-/** An address for an asset made small; undefined until it is there, or where there is none. */
+/**
+ * An address for an asset made small; undefined until it is there, or where there is none. What was
+ * shown lately is there at once.
+ */
 export function useSmallPicture(assetId: string, kind: SmallKind = 'card'): string | undefined {
-  const [url, setUrl] = useState<string>();
+  const key = `${kind} ${assetId}`;
+  const [, setCame] = useState<Blob>();
   useEffect(() => {
-    let made: string | undefined;
-    const leave = theSmallPictures().want(assetId, kind, (small) => {
-      made = small && URL.createObjectURL(small);
-      setUrl(made);
-    });
+    const release = theAddresses().hold(key);
+    const leave = theAddresses().at(key)
+      ? undefined
+      : theSmallPictures().want(assetId, kind, (small) => {
+          if (small) {
+            theAddresses().put(key, small);
+            setCame(small);
+          }
+        });
     return () => {
-      leave();
-      if (made) {
-        letGoOfUrl(made);
-      }
+      leave?.();
+      release();
     };
-  }, [assetId, kind]);
-  return url;
+  }, [key, assetId, kind]);
+  return theAddresses().at(key);
 }

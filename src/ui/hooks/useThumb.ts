@@ -1,12 +1,12 @@
 'use client';
 
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useEffect, useMemo } from 'react';
+import { useEffect } from 'react';
 import type { Site } from '@/core/site/model/site';
 import type { Slot } from '@/core/site/model/slot';
 import { asFiled, drawingKey, isBlank, pictureOf } from '@/core/site/picture';
 import { thumbOf } from '@/store/thumbs';
-import { letGoOfUrl } from '../shared/letGoOfUrl';
+import { theAddresses } from './tab/addresses';
 import { theDatabase } from './tab/database';
 import { theDrawings } from './tab/drawings';
 import { useKeyed } from './useKeyed';
@@ -28,21 +28,14 @@ export function useThumb(site: Site, slot: Slot, fresh = true): string | undefin
   const picture = asFiled(pictureOf(site, slot));
   const blank = isBlank(picture);
   const row = useLiveQuery(() => thumbOf(theDatabase(), site.id, slot.id), [site.id, slot.id]);
-  const png = row?.png;
-  const url = useMemo(() => (png ? URL.createObjectURL(png) : undefined), [png]);
-  useEffect(
-    () => () => {
-      if (url) {
-        letGoOfUrl(url);
-      }
-    },
-    [url],
-  );
+  // A drawing by the same key is nearly always the same: unless something was missing at first.
+  const key = row && `${row.key} ${row.png.size} ${row.drawing}`;
+  useEffect(() => (key === undefined ? undefined : theAddresses().hold(key)), [key]);
   useKeyed(
     fresh && !blank ? drawingKey(picture, slot) : undefined,
     undefined,
     () => theDrawings().refresh(site, slot),
     { rest: 150 },
   );
-  return blank ? undefined : url;
+  return blank || key === undefined ? undefined : theAddresses().put(key, row!.png);
 }

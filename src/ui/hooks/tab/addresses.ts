@@ -1,0 +1,14 @@
+'use client';
+
+import { lazily } from '@/core/lazily';
+import { KeptAddresses } from '@/work/keptAddresses';
+import { letGoOfUrl } from '../../shared/letGoOfUrl';
+
+/** As many as lists of pictures and plans of a large site show while one goes to and fro. */
+const room = 200;
+
+/** Addresses of pictures that are shown. */
+export const theAddresses = lazily(
+  () =>
+    new KeptAddresses<Blob>({ make: (blob) => URL.createObjectURL(blob), free: letGoOfUrl }, room),
+);
