@@ -5,34 +5,18 @@ import { readOpenRaster, writeOpenRaster } from '@/core/openRaster/openRaster';
 import { difference } from '@/core/lightest/difference';
 import { pageWordsReport } from '@/core/legibility/pageWords';
 import { compareWords } from '@/core/set/lostContrast';
-import { boundedCache, pixelBytes } from '@/core/boundedCache';
-import type { PressedFile } from '@/core/readings/reading';
-import { readingsOfSite } from '@/core/readings/told';
 import { mostReadBytes } from './limits';
 import { siteCard } from '@/core/readings/siteCard';
 import { matchWash } from '@/core/recolour/match';
 import { serve, type ServerScope } from './channel';
 import type { BulkCalls } from './protocol';
+import { createSiteReader } from './siteReader';
 
-/** Files that readings were taken of, by what tells them, so that none crosses twice. */
-const files = boundedCache<PressedFile>(mostReadBytes, ({ decoded }) => pixelBytes(decoded));
+const readings = createSiteReader(mostReadBytes);
 
 serve<BulkCalls>(self as unknown as ServerScope, {
   card: ({ stored }) => ({ answer: siteCard(stored) }),
-  readings({ site, keys, files: brought }) {
-    const found = new Map(
-      [...keys.values()].map((key) => [key, brought.get(key) ?? files.get(key)]),
-    );
-    for (const [key, file] of brought) {
-      files.set(key, file);
-    }
-    const missing = [...found].flatMap(([key, file]) => (file ? [] : [key]));
-    const bySlot =
-      missing.length > 0
-        ? new Map()
-        : readingsOfSite(site, (slotId) => found.get(keys.get(slotId) ?? ''));
-    return { answer: { bySlot, missing } };
-  },
+  readings: (ask) => ({ answer: readings(ask) }),
   words: ({ seen, colours }) => ({ answer: pageWordsReport(seen, colours) }),
   compare: ({ before, after }) => ({ answer: compareWords(before, after) }),
   zip({ files: list }) {

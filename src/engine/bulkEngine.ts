@@ -1,7 +1,6 @@
 import type { PageWordsReport, WordsSeen } from '@/core/legibility/pageWords';
 import type { WordsCompared } from '@/core/set/lostContrast';
 import type { Hex } from '@/core/site/model/hex';
-import type { PressedFile } from '@/core/readings/reading';
 import type { ToldReading } from '@/core/readings/told';
 import type { Site } from '@/core/site/model/site';
 import type { SiteCard } from '@/core/readings/siteCard';
@@ -12,8 +11,9 @@ import type { BlendMode } from '@/core/raster/blend';
 import type { Raster, Rgb } from '@/core/raster/raster';
 import type { Match, MatchedPart } from '@/core/recolour/match';
 import { createChannel, type WorkerLike } from './channel';
-import { silences } from './limits';
+import { mostReadBytes, silences } from './limits';
 import type { BulkCalls } from './protocol';
+import { ReadingsInPortions, type KeyedFile } from './siteReader';
 import { twice } from './twice';
 
 type Bytes = Uint8Array<ArrayBuffer>;
@@ -24,12 +24,15 @@ export interface BulkEngine {
   card(stored: unknown): Promise<SiteCard>;
   /**
    * All readings of all slots, by slot.
-   * @param files those that are known, by slot, each with what tells it
+   * @param files those that are known, by slot
+   * @param wanted asked before each portion; once it says no, nothing more is asked
+   * @returns undefined when they were not wanted any more
    */
   readings(
     site: Site,
-    files: ReadonlyMap<string, { readonly key: string; readonly file: PressedFile }>,
-  ): Promise<ReadonlyMap<string, readonly ToldReading[]>>;
+    files: ReadonlyMap<string, KeyedFile>,
+    wanted: () => boolean,
+  ): Promise<ReadonlyMap<string, readonly ToldReading[]> | undefined>;
   /** @param colours for veils and for the words themselves */
   words(seen: WordsSeen, colours: readonly Hex[]): Promise<PageWordsReport>;
   /** Which words could be read before, and which of them cannot any more. */
@@ -57,48 +60,18 @@ export interface BulkEngine {
   difference(drawn: Raster, file: Raster, gain: number, under: Hex): Promise<Raster>;
 }
 
-/** What readings ask of a file, and nothing else of it. */
-const plain = ({
-  bytes,
-  format,
-  width,
-  height,
-  decoded,
-  whole,
-  texts,
-  calm,
-}: PressedFile): PressedFile => ({ bytes, format, width, height, decoded, whole, texts, calm });
-
 export function createBulkEngine(spawn: () => WorkerLike): BulkEngine {
-  /** Files that the worker was brought; it may have forgotten some. */
-  const brought = new Set<string>();
   const channel = createChannel<BulkCalls>(spawn, {
     silence: silences.bulk,
-    onCrash: () => brought.clear(),
+    onCrash: () => readings.forgotten(),
   });
-
-  const readings: BulkEngine['readings'] = async (site, known) => {
-    const keys = new Map([...known].map(([slotId, { key }]) => [slotId, key]));
-    const files = new Map(
-      [...known.values()]
-        .filter(({ key }) => !brought.has(key))
-        .map(({ key, file }) => [key, plain(file)]),
-    );
-    const { bySlot, missing } = await twice(() => channel.ask('readings', { site, keys, files }));
-    for (const key of files.keys()) {
-      brought.add(key);
-    }
-    if (missing.length === 0) {
-      return bySlot;
-    }
-    for (const key of missing) {
-      brought.delete(key);
-    }
-    return readings(site, known);
-  };
+  const readings = new ReadingsInPortions(
+    (ask) => twice(() => channel.ask('readings', ask)),
+    mostReadBytes,
+  );
 
   return {
-    readings,
+    readings: (site, files, wanted) => readings.of(site, files, wanted),
     card: (stored) => twice(() => channel.ask('card', { stored })),
     words: (seen, colours) => twice(() => channel.ask('words', { seen, colours })),
     compare: (before, after) => twice(() => channel.ask('compare', { before, after })),

@@ -18,10 +18,9 @@ import type { PieceSet } from '@/core/site/model/pieceSet';
 import type { Recipe } from '@/core/site/model/recipe';
 import type { SeatWish } from '@/core/legibility/seat';
 import type { PageWordsReport, WordsSeen } from '@/core/legibility/pageWords';
-import type { PressedFile } from '@/core/readings/reading';
 import type { SiteCard } from '@/core/readings/siteCard';
-import type { ToldReading } from '@/core/readings/told';
-import type { Site, VisitorWidth } from '@/core/site/model/site';
+import type { VisitorWidth } from '@/core/site/model/site';
+import type { ReadingsAnswer, ReadingsAsk } from './siteReader';
 import type { PackedSite } from '@/core/handover/siteFile';
 import type { TypedFile } from '@/core/handover/zipFiles';
 import type { OraPicture, ReadOra } from '@/core/openRaster/openRaster';
@@ -184,21 +183,7 @@ export type BulkCalls = {
   compare: { ask: { before: WordsSeen; after: WordsSeen }; answer: WordsCompared };
   /** A stored site, checked, with its readings. */
   card: { ask: { stored: unknown }; answer: SiteCard };
-  /**
-   * All readings of a site. `keys` tell the files of slots that are known; of those the worker has
-   * not, `files` brings some, and what it lacks still is named in the answer.
-   */
-  readings: {
-    ask: {
-      site: Site;
-      keys: ReadonlyMap<string, string>;
-      files: ReadonlyMap<string, PressedFile>;
-    };
-    answer: {
-      bySlot: ReadonlyMap<string, readonly ToldReading[]>;
-      missing: readonly string[];
-    };
-  };
+  readings: { ask: ReadingsAsk; answer: ReadingsAnswer };
   zip: { ask: { files: readonly TypedFile[] }; answer: Uint8Array<ArrayBuffer> };
   packSite: { ask: { packed: PackedSite }; answer: Uint8Array<ArrayBuffer> };
   /** Read where it is unpacked, so that its bytes are not in the page. */

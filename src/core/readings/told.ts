@@ -13,16 +13,22 @@ function told({ mend, ways: _ways, ...reading }: Reading): ToldReading {
 }
 
 /**
- * All readings of all slots.
+ * All readings of all slots, or of some.
  * @param fileOf the file of a slot's picture as it is, where it is known
+ * @param only ids of those that are read
  */
 export const readingsOfSite = (
   site: Site,
   fileOf: (slotId: string) => PressedFile | undefined,
+  only?: ReadonlySet<string>,
 ): ReadonlyMap<string, readonly ToldReading[]> =>
   new Map(
-    site.slots.map((slot) => [
-      slot.id,
-      takeReadings({ site, slot, picture: pictureOf(site, slot), file: fileOf(slot.id) }).map(told),
-    ]),
+    site.slots
+      .filter(({ id }) => only?.has(id) ?? true)
+      .map((slot) => [
+        slot.id,
+        takeReadings({ site, slot, picture: pictureOf(site, slot), file: fileOf(slot.id) }).map(
+          told,
+        ),
+      ]),
   );

@@ -60,8 +60,11 @@ export function useSiteReadings(site: Site): SiteReadings {
   const { value, current } = useKeyed<BySlot>(
     looked && !recalled && (!stands || subject.pending === 0) ? subject : undefined,
     none,
-    async ({ put }) => {
-      const found = await theEngine().bulk.readings(site, subject.known);
+    async ({ put, wanted }) => {
+      const found = await theEngine().bulk.readings(site, subject.known, wanted);
+      if (!found) {
+        return;
+      }
       put(() => found);
       setCaughtUp(true);
       if (subject.complete) {
