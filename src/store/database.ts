@@ -46,6 +46,8 @@ export interface ThumbRow {
   key: string;
   drawing: string;
   png: Blob;
+  /** When it was drawn, ms since 1970; earlier builds did not write it. */
+  at?: number;
 }
 
 /** A picture of the owner's as lists show it. */

@@ -16,5 +16,5 @@ export async function putThumb(
   drawing: string,
   png: Blob,
 ): Promise<void> {
-  await db.thumbs.put({ key: keyOf(siteId, slotId), drawing, png });
+  await db.thumbs.put({ key: keyOf(siteId, slotId), drawing, png, at: Date.now() });
 }

@@ -10,7 +10,7 @@ export interface AddressPorts<B> {
  * for a while, the last ones longest.
  */
 export class KeptAddresses<B> {
-  /** Those that nobody shows first, the longest ago first of all. */
+  /** In the order in which they came, or were shown no more. */
   private readonly addresses = new Map<string, string>();
   private readonly holders = new Map<string, number>();
 

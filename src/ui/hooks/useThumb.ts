@@ -28,8 +28,8 @@ export function useThumb(site: Site, slot: Slot, fresh = true): string | undefin
   const picture = asFiled(pictureOf(site, slot));
   const blank = isBlank(picture);
   const row = useLiveQuery(() => thumbOf(theDatabase(), site.id, slot.id), [site.id, slot.id]);
-  // A drawing by the same key is nearly always the same: unless something was missing at first.
-  const key = row && `${row.key} ${row.png.size} ${row.drawing}`;
+  // The same state may be drawn anew: of what was missing at first more may be there.
+  const key = row && `${row.key} ${row.at} ${row.png.size}`;
   useEffect(() => (key === undefined ? undefined : theAddresses().hold(key)), [key]);
   useKeyed(
     fresh && !blank ? drawingKey(picture, slot) : undefined,
