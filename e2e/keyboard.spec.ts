@@ -1,4 +1,4 @@
-import type { Locator } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 import { expect, test, type BenchPage } from './bench.fixture';
 
 test('the whole job without a mouse', async ({ bench, page }) => {
@@ -172,4 +172,41 @@ test('a text lies where the picture is calm, also where one types into it before
   await expect(page.getByRole('button', { name: /^Undo: (Add|Change) / })).toBeVisible();
   await page.getByRole('radio', { name: 'Place' }).click();
   await expect(top).toHaveValue(calm);
+});
+
+/** Keys of one task: none of what a page does after a key has been done before the next. */
+const atOnce = (page: Page, keys: readonly string[]) =>
+  page.evaluate((all) => {
+    for (const key of all) {
+      document.activeElement!.dispatchEvent(
+        new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }),
+      );
+    }
+  }, keys);
+
+test('keys that come faster than a list moves its focus choose what they went to', async ({
+  page,
+}) => {
+  await page.goto('/');
+  const kind = page.getByRole('combobox', { name: 'What it is' });
+  await kind.press('Enter');
+  await expect(page.getByRole('option', { name: 'Header' })).toBeFocused();
+  await atOnce(page, ['p', 'Enter']);
+  await expect(kind).toHaveText('Page background');
+  await expect(page.getByRole('textbox', { name: 'Width' })).toHaveValue('1920');
+  await kind.press('Enter');
+  await expect(page.getByRole('option', { name: 'Page background' })).toBeFocused();
+  await atOnce(page, ['Home', 'ArrowDown', 'ArrowUp', 'Enter']);
+  await expect(kind).toHaveText('Header');
+});
+
+test('in a menu too', async ({ bench, page }) => {
+  await bench.start();
+  await page.goto('/');
+  await page.getByRole('button', { name: /^More for / }).press('Enter');
+  await expect(page.getByRole('menuitem', { name: 'Rename…' })).toBeFocused();
+  await atOnce(page, ['End', 'Enter']);
+  await expect(page.getByRole('dialog')).toContainText('Remove');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toBeHidden();
 });

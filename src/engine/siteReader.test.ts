@@ -23,8 +23,10 @@ function siteOf(slots: number): Site {
   );
 }
 
+type TestFile = KeyedFile & { readonly pressed: PressedFile };
+
 /** A file of a slot; heavier than its budget by what it is. */
-function file(id: string, n: number): KeyedFile {
+function file(id: string, n: number): TestFile {
   const decoded = createRaster(side, side);
   decoded.data.fill(n % 256);
   const pressed: PressedFile = {
@@ -35,10 +37,15 @@ function file(id: string, n: number): KeyedFile {
     decoded,
     ...noSurvey,
   };
-  return { key: `${id} as ${n}`, file: pressed };
+  return {
+    key: `${id} as ${n}`,
+    weight: bytesOfOne,
+    read: async () => pressed,
+    pressed,
+  };
 }
 
-const filesOf = (site: Site, count = site.slots.length): Map<string, KeyedFile> =>
+const filesOf = (site: Site, count = site.slots.length): Map<string, TestFile> =>
   new Map(site.slots.slice(0, count).map(({ id }, i) => [id, file(id, i)]));
 
 /** A reader behind a channel: it answers in a later turn, and may be started anew. */
@@ -59,8 +66,8 @@ function world(most: number) {
 }
 
 const always = () => true;
-const directly = (site: Site, files: ReadonlyMap<string, KeyedFile>) =>
-  readingsOfSite(site, (id) => files.get(id)?.file);
+const directly = (site: Site, files: ReadonlyMap<string, TestFile>) =>
+  readingsOfSite(site, (id) => files.get(id)?.pressed);
 
 test('a site whose files are ten times what the reader remembers is read, by two that ask in turns', async () => {
   const { portions, asked } = world(3 * bytesOfOne);
@@ -111,6 +118,36 @@ test('what is not wanted any more ends before the next portion, and holds up nob
   expect(await next).toEqual(directly(site, files));
   // What was read before is not read again.
   expect(asked).toHaveLength(10);
+});
+
+test('files are asked for when the turn of their portion comes, and again only where the reader has forgotten it', async () => {
+  const { portions } = world(3 * bytesOfOne);
+  const site = siteOf(9);
+  const files = filesOf(site);
+  const turns: string[] = [];
+  const noted = new Map(
+    [...files].map(([id, f]) => [id, { ...f, read: () => (turns.push(id), f.read()) }]),
+  );
+  expect(await portions.of(site, noted, () => turns.length < 5)).toBeUndefined();
+  expect(turns).toEqual(['s0', 's1', 's2', 's3', 's4', 's5']);
+  expect(await portions.of(site, noted, always)).toEqual(directly(site, files));
+  expect(turns.slice(6)).toEqual(['s3', 's4', 's5', 's6', 's7', 's8']);
+  turns.length = 0;
+  // The last three are remembered; the others have to come again.
+  expect(await portions.of(siteOf(9), noted, always)).toEqual(directly(site, files));
+  expect(turns.slice(0, 3)).toEqual(['s0', 's1', 's2']);
+});
+
+test('a file that cannot be read again leaves its slot as it is without one, until it can', async () => {
+  const { portions } = world(3 * bytesOfOne);
+  const site = siteOf(4);
+  const files = filesOf(site);
+  const fails = { ...files.get('s1')!, read: () => Promise.reject(new Error('gone')) };
+  const without = new Map([...files].filter(([id]) => id !== 's1'));
+  expect(await portions.of(site, new Map(files).set('s1', fails), always)).toEqual(
+    directly(site, without),
+  );
+  expect(await portions.of(site, files, always)).toEqual(directly(site, files));
 });
 
 test('a question that fails fails alone', async () => {

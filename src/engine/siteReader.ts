@@ -5,10 +5,16 @@ import type { Site } from '@/core/site/model/site';
 
 type BySlot = ReadonlyMap<string, readonly ToldReading[]>;
 
-/** A slot's file, and what tells it. */
+/** A slot's file that is known: what tells it, and where it is when it is wanted. */
 export interface KeyedFile {
   readonly key: string;
-  readonly file: PressedFile;
+  /** Bytes of its pixels. */
+  readonly weight: number;
+  /**
+   * Asked when its turn comes, so that no more of a site is decoded at once than is worked on.
+   * @returns undefined when it was not wanted any more
+   */
+  read(): Promise<PressedFile | undefined>;
 }
 
 /** Readings of some slots of a site are asked for. */
@@ -29,7 +35,7 @@ export interface ReadingsAnswer {
 }
 
 /** Bytes of a file's pixels. */
-const weightOf = ({ decoded, whole }: PressedFile): number =>
+export const fileWeight = ({ decoded, whole }: PressedFile): number =>
   pixelBytes(decoded) + (whole ? pixelBytes(whole) : 0);
 
 /**
@@ -37,7 +43,7 @@ const weightOf = ({ decoded, whole }: PressedFile): number =>
  * @param most bytes of decoded files that it remembers, so that none crosses twice
  */
 export function createSiteReader(most: number): (ask: ReadingsAsk) => ReadingsAnswer {
-  const known = boundedCache<PressedFile>(most, weightOf);
+  const known = boundedCache<PressedFile>(most, fileWeight);
   return ({ site, slots, keys, files }) => {
     const found = new Map([...keys.values()].map((key) => [key, files.get(key) ?? known.get(key)]));
     for (const [key, file] of files) {
@@ -123,8 +129,12 @@ export class ReadingsInPortions {
       if (!wanted()) {
         return undefined;
       }
-      for (const [id, readings] of await this.portion(site, portion, files)) {
-        read.set(id, { key: files.get(id)?.key, readings });
+      const there = await this.portion(site, portion, files, wanted);
+      if (!there) {
+        return undefined;
+      }
+      for (const [id, { key, readings }] of there) {
+        read.set(id, { key, readings });
       }
     }
     return new Map(site.slots.map(({ id }) => [id, read.get(id)!.readings]));
@@ -138,8 +148,7 @@ export class ReadingsInPortions {
     const portions: string[][] = [];
     let room = 0;
     for (const id of slots) {
-      const file = files.get(id)?.file;
-      const weight = file ? weightOf(file) : 0;
+      const weight = files.get(id)?.weight ?? 0;
       if (portions.length === 0 || weight > room) {
         portions.push([]);
         room = this.most;
@@ -154,24 +163,38 @@ export class ReadingsInPortions {
     site: Site,
     slots: readonly string[],
     known: ReadonlyMap<string, KeyedFile>,
-  ): Promise<BySlot> {
-    const used = slots.flatMap((id) => {
-      const file = known.get(id);
-      return file ? [[id, file] as const] : [];
-    });
-    const keys = new Map(used.map(([id, { key }]) => [id, key]));
+    wanted: () => boolean,
+  ): Promise<ReadonlyMap<string, Read> | undefined> {
+    const used = new Map(
+      slots.flatMap((id) => {
+        const file = known.get(id);
+        return file ? [[id, file] as const] : [];
+      }),
+    );
     for (;;) {
-      const files = new Map(
-        used
-          .filter(([, { key }]) => !this.brought.has(key))
-          .map(([, { key, file }]) => [key, plain(file)]),
-      );
+      const files = new Map<string, PressedFile>();
+      const bring = async ([id, { key, read }]: readonly [string, KeyedFile]) => {
+        const file = await read().catch(() => undefined);
+        if (file) {
+          files.set(key, plain(file));
+        } else {
+          // What cannot be read again now is as if it were not known yet.
+          used.delete(id);
+        }
+      };
+      await Promise.all([...used].filter(([, { key }]) => !this.brought.has(key)).map(bring));
+      if (!wanted()) {
+        return undefined;
+      }
+      const keys = new Map([...used].map(([id, { key }]) => [id, key]));
       const { bySlot, missing } = await this.ask({ site, slots, keys, files });
       for (const key of files.keys()) {
         this.brought.add(key);
       }
       if (missing.length === 0) {
-        return bySlot;
+        return new Map(
+          [...bySlot].map(([id, readings]) => [id, { key: keys.get(id), readings }] as const),
+        );
       }
       // It is brought them now, with which it has all of them.
       missing.forEach((key) => this.brought.delete(key));

@@ -153,8 +153,7 @@ export class PictureFiles {
         if (!key || skip(key)) {
           continue;
         }
-        const asked = { site, slot, picture, wanted, urgency: 'soon' } as const;
-        const file = await this.soonest(asked).catch(() => 'failed' as const);
+        const file = await this.seen(site, slot, wanted).catch(() => 'failed' as const);
         if (!wanted() || !file) {
           return;
         }
@@ -162,6 +161,14 @@ export class PictureFiles {
       }
     };
     await Promise.all(Array.from({ length: atOnce }, along));
+  }
+
+  /**
+   * The file of one slot of a site, which will be seen soon.
+   * @returns undefined when it was not wanted any more
+   */
+  seen(site: Site, slot: Slot, wanted: () => boolean): Promise<WrittenFile | undefined> {
+    return this.soonest({ site, slot, picture: pictureOf(site, slot), wanted, urgency: 'soon' });
   }
 
   /** As it is there, or as it is pressed soonest. */

@@ -3,11 +3,18 @@
 import { fileKey } from '@/core/readings/survey';
 import type { Site } from '@/core/site/model/site';
 import { pictureOf } from '@/core/site/picture';
-import type { WrittenFile } from '@/work/pictureFiles';
+import { fileWeight } from '@/engine/siteReader';
 import { theFiles } from './tab/files';
 import { useKeyed } from './useKeyed';
 
-export type SiteFiles = ReadonlyMap<string, WrittenFile | 'failed'>;
+/** What stays of a file that is known; its pixels are kept elsewhere, and only of some. */
+interface KnownFile {
+  readonly bytes: number;
+  /** Bytes of its pixels. */
+  readonly weight: number;
+}
+
+export type SiteFiles = ReadonlyMap<string, KnownFile | 'failed'>;
 
 const none: SiteFiles = new Map();
 
@@ -16,8 +23,8 @@ export const keysOf = (site: Site): ReadonlyMap<string, string> =>
   new Map(site.slots.map((slot) => [slot.id, fileKey(site, slot, pictureOf(site, slot))]));
 
 /**
- * The files of all slots as they become known, by what tells them; those of states that are over
- * are forgotten.
+ * What is known of the files of all slots as they are there, by what tells them; those of states
+ * that are over are forgotten.
  * @param rest ms without a change before anything is pressed
  * @param asked nothing is pressed while it is false
  */
@@ -31,11 +38,13 @@ export function useSiteFiles(site: Site, rest: number, asked = true): SiteFiles 
         site,
         (key) => value().has(key),
         wanted,
-        (key, file) =>
+        (key, file) => {
+          const known = file === 'failed' ? file : { bytes: file.bytes, weight: fileWeight(file) };
           put((before) => {
-            const all = [...before, [key, file] as const];
+            const all = [...before, [key, known] as const];
             return new Map(all.filter(([k]) => keys.includes(k)));
-          }),
+          });
+        },
       ),
     { rest, carries: true },
   );

@@ -49,7 +49,7 @@ export function useSiteReadings(site: Site): SiteReadings {
     const known = new Map(
       [...keys].flatMap(([slotId, key]) => {
         const file = files.get(key);
-        return file && file !== 'failed' ? [[slotId, { key, file }] as const] : [];
+        return file && file !== 'failed' ? [[slotId, { key, weight: file.weight }] as const] : [];
       }),
     );
     const filed = [...keys.values()].filter((key) => key);
@@ -61,13 +61,28 @@ export function useSiteReadings(site: Site): SiteReadings {
     looked && !recalled && (!stands || subject.pending === 0) ? subject : undefined,
     none,
     async ({ put, wanted }) => {
-      const found = await theEngine().bulk.readings(site, subject.known, wanted);
+      let lost = false;
+      const read = async (slot: Slot) => {
+        try {
+          return await theFiles().seen(site, slot, wanted);
+        } catch (error) {
+          lost = true;
+          throw error;
+        }
+      };
+      const files = new Map(
+        site.slots.flatMap((slot) => {
+          const known = subject.known.get(slot.id);
+          return known ? [[slot.id, { ...known, read: () => read(slot) }] as const] : [];
+        }),
+      );
+      const found = await theEngine().bulk.readings(site, files, wanted);
       if (!found) {
         return;
       }
       put(() => found);
       setCaughtUp(true);
-      if (subject.complete) {
+      if (subject.complete && !lost) {
         await storeFindings(site, found);
       }
     },
@@ -89,9 +104,9 @@ export function useSiteReadings(site: Site): SiteReadings {
     async mendOf(slot, readingId) {
       const { takeReadings } = await import('@/core/readings/registry');
       const picture = pictureOf(site, slot);
-      const file =
-        subject.known.get(slot.id)?.file ??
-        (isBlank(picture) ? undefined : await theFiles().file(site, slot, picture, () => true));
+      const file = isBlank(picture)
+        ? undefined
+        : await theFiles().file(site, slot, picture, () => true);
       return takeReadings({ site, slot, picture, file }).find((r) => r.id === readingId)?.mend;
     },
   };

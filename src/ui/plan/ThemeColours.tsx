@@ -9,6 +9,7 @@ import { coloursFrom } from '../hooks/readFromFile';
 import type { Session } from '../hooks/useSession';
 import { HelpButton } from '../help/HelpButton';
 import { Button, Hint } from '../shared/Button';
+import { MenuContent } from '../shared/MenuContent';
 import { copyText } from '../shared/copyText';
 import { download } from '../shared/download';
 import { say } from '../shared/notices';
@@ -86,11 +87,7 @@ export function ThemeColours({
             <Button>Colours…</Button>
           </DropdownMenu.Trigger>
           <DropdownMenu.Portal>
-            <DropdownMenu.Content
-              align="end"
-              sideOffset={2}
-              className="z-40 rounded-sm border border-line bg-white py-1"
-            >
+            <MenuContent>
               <DropdownMenu.Item className={item} onSelect={() => file.current?.click()}>
                 Read colours from a file…
               </DropdownMenu.Item>
@@ -137,7 +134,7 @@ export function ThemeColours({
               >
                 Download design tokens (.json)
               </DropdownMenu.Item>
-            </DropdownMenu.Content>
+            </MenuContent>
           </DropdownMenu.Portal>
         </DropdownMenu.Root>
         <input

@@ -10,6 +10,7 @@ import type { Recipe } from '@/core/site/model/recipe';
 import type { Site } from '@/core/site/model/site';
 import type { Session } from '../hooks/useSession';
 import { Button } from '../shared/Button';
+import { MenuContent } from '../shared/MenuContent';
 import { download } from '../shared/download';
 import { CommitField } from '../shared/CommitField';
 import { FilePick } from '../shared/FilePick';
@@ -83,11 +84,7 @@ export function RecipePanel({
             <Button>Recipes {site.recipes.length}</Button>
           </DropdownMenu.Trigger>
           <DropdownMenu.Portal>
-            <DropdownMenu.Content
-              align="end"
-              sideOffset={2}
-              className="z-40 max-h-80 max-w-80 min-w-48 overflow-y-auto rounded-sm border border-line bg-white py-1"
-            >
+            <MenuContent className="max-h-80 max-w-80 min-w-48 overflow-y-auto">
               {site.recipes.map((r) => (
                 <DropdownMenu.Item key={r.id} onSelect={() => lay(r)} className={menuItem}>
                   <span className="truncate">Lay {r.name || 'without a name'}</span>
@@ -112,7 +109,7 @@ export function RecipePanel({
                   Forget {kept.name}
                 </DropdownMenu.Item>
               )}
-            </DropdownMenu.Content>
+            </MenuContent>
           </DropdownMenu.Portal>
         </DropdownMenu.Root>
         <Button

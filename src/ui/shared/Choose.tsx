@@ -4,6 +4,7 @@ import clsx from 'clsx';
 import { ChevronDown } from 'lucide-react';
 import { Select } from 'radix-ui';
 import { inputLook } from './inputLook';
+import { useKeysInTurn } from './useKeysInTurn';
 
 interface Choice<V extends string> {
   readonly value: V;
@@ -26,6 +27,7 @@ export function Choose<V extends string>({
   onChange(value: V): void;
   className?: string;
 }) {
+  const inTurn = useKeysInTurn();
   return (
     <Select.Root value={value} onValueChange={(v) => onChange(v as V)}>
       <Select.Trigger
@@ -43,6 +45,7 @@ export function Choose<V extends string>({
         <Select.Content
           position="popper"
           sideOffset={2}
+          onKeyDownCapture={inTurn}
           onKeyDown={(event) => {
             // Focus may be back on what opened the list before this key is a click there, which
             // would open it again.

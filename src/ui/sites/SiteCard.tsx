@@ -12,6 +12,7 @@ import { PageDrawing } from '../page/PageDrawing';
 import type { Counted } from '@/core/readings/counted';
 import type { Verdict } from '@/core/readings/reading';
 import { Button } from '../shared/Button';
+import { MenuContent } from '../shared/MenuContent';
 import { dayWords } from '../shared/dayWords';
 import { download } from '../shared/download';
 import { inputLook } from '../shared/inputLook';
@@ -100,11 +101,7 @@ function SiteMenu({ site }: { site: Site }) {
           </Button>
         </DropdownMenu.Trigger>
         <DropdownMenu.Portal>
-          <DropdownMenu.Content
-            align="end"
-            sideOffset={2}
-            className="z-40 min-w-36 rounded-sm border border-line bg-white py-1"
-          >
+          <MenuContent className="min-w-36">
             <DropdownMenu.Item className={menuItem} onSelect={() => ask('rename')}>
               Rename…
             </DropdownMenu.Item>
@@ -117,7 +114,7 @@ function SiteMenu({ site }: { site: Site }) {
             <DropdownMenu.Item className={`${menuItem} text-bad`} onSelect={() => ask('remove')}>
               Remove…
             </DropdownMenu.Item>
-          </DropdownMenu.Content>
+          </MenuContent>
         </DropdownMenu.Portal>
       </DropdownMenu.Root>
       <RenameSite site={site} open={asked === 'rename'} onClose={close} />

@@ -8,6 +8,7 @@ import { shapeTitles } from '@/core/layers/shape';
 import { addLayer } from '@/core/site/edit';
 import type { ShapeName } from '@/core/site/model/objectLayers';
 import { Button } from '../../shared/Button';
+import { MenuContent } from '../../shared/MenuContent';
 import { addOnTop, addText } from '../addOnTop';
 import { newId } from '../../shared/newId';
 import { shapeFor, themeDark } from '@/core/layers/fitting';
@@ -45,10 +46,8 @@ export function AddLayer() {
           <Button>+ Add</Button>
         </DropdownMenu.Trigger>
         <DropdownMenu.Portal>
-          <DropdownMenu.Content
-            align="end"
-            sideOffset={2}
-            className="z-40 min-w-32 rounded-sm border border-line bg-white py-1"
+          <MenuContent
+            className="min-w-32"
             onCloseAutoFocus={(event) => {
               if (wantsText.current) {
                 // Its words have the next key, which the menu would keep, or give back to its button.
@@ -81,7 +80,7 @@ export function AddLayer() {
                 {shapeTitles[shape]}
               </DropdownMenu.Item>
             ))}
-          </DropdownMenu.Content>
+          </MenuContent>
         </DropdownMenu.Portal>
       </DropdownMenu.Root>
     </>

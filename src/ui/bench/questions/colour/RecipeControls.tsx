@@ -7,6 +7,7 @@ import { editLayer, replaceLayer } from '@/core/site/edit';
 import { keepRecipe } from '@/core/set/edits';
 import type { Recipe, RecipeLayer } from '@/core/site/model/recipe';
 import { Button } from '../../../shared/Button';
+import { MenuContent } from '../../../shared/MenuContent';
 import { CommitField } from '../../../shared/CommitField';
 import { NumberRow } from '../../../shared/NumberRow';
 import { Row } from '../../../shared/Row';
@@ -64,11 +65,7 @@ export function RecipeMenu({ onLay }: { onLay(recipe: Recipe): void }) {
         <Button className="-ml-px rounded-l-none px-2">Recipe…</Button>
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
-        <DropdownMenu.Content
-          align="end"
-          sideOffset={2}
-          className="z-40 max-w-72 rounded-sm border border-line bg-white py-1"
-        >
+        <MenuContent className="max-w-72">
           {kept.length === 0 && (
             <p className="max-w-64 px-3 py-1 text-soft">
               No recipe is kept yet. Recolour this picture and keep how, or recolour a set.
@@ -92,7 +89,7 @@ export function RecipeMenu({ onLay }: { onLay(recipe: Recipe): void }) {
           >
             Keep this picture’s recipe
           </DropdownMenu.Item>
-        </DropdownMenu.Content>
+        </MenuContent>
       </DropdownMenu.Portal>
     </DropdownMenu.Root>
   );
