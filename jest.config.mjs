@@ -34,6 +34,7 @@ const config = {
   // Two cores that share their machine, with the build beside them, are at times much slower.
   testTimeout: 240_000,
   roots: ['<rootDir>/src'],
+  setupFiles: ['<rootDir>/scripts/jestTransfer.ts'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
   transform: {
     '^.+\\.[mc]?[jt]sx?$': [

@@ -6,20 +6,20 @@ export type BoundedCache<V extends object> = LRUCache<string, V>;
 /**
  * @param most weight of all values together; a heavier one alone is not kept at all
  * @param weigh of one value, in the unit of `most`
- * @param gone told what had to make room, or was put in the place of another
+ * @param gone told what had to make room
  */
 export const boundedCache = <V extends object>(
   most: number,
   weigh: (value: V) => number,
-  gone?: (key: string) => void,
+  gone?: (key: string, value: V) => void,
 ): BoundedCache<V> =>
   new LRUCache<string, V>({
     maxSize: most,
     sizeCalculation: (value) => Math.max(1, Math.ceil(weigh(value))),
     ...(gone && {
-      dispose: (_value, key, reason) => {
+      dispose: (value, key, reason) => {
         if (reason === 'evict') {
-          gone(key);
+          gone(key, value);
         }
       },
     }),

@@ -4,6 +4,7 @@ import type { Trial } from '@/core/lightest/trial';
 import { halvingsToKeep } from '@/core/frame/halved';
 import { lazily } from '@/core/lazily';
 import { pressAs } from '@/core/press/settings';
+import { letGo } from '@/core/raster/letGo';
 import { createRaster } from '@/core/raster/raster';
 import { served } from '@/served/address';
 import { serve, type ServerScope } from './channel';
@@ -82,11 +83,13 @@ serve<CodecCalls>(self as unknown as ServerScope, {
   },
   async press({ raster, settings, pinned }) {
     const bytes = await (await codecs).encode(raster, settings, pinned);
+    letGo(raster);
     const decoded = await (await codecs).decode(bytes);
     return { answer: { bytes, decoded }, transfer: [bytes.buffer, decoded.data.buffer] };
   },
   async encode({ raster, settings, pinned }) {
     const bytes = await (await codecs).encode(raster, settings, pinned);
+    letGo(raster);
     return { answer: bytes, transfer: [bytes.buffer] };
   },
   async trial({ subject }) {

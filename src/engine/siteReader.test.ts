@@ -55,8 +55,10 @@ function world(most: number) {
   const portions = new ReadingsInPortions(async (ask) => {
     asked.push({ slots: ask.slots.length, files: ask.files.size });
     expect(asked.length).toBeLessThan(1000);
+    // What crosses is a copy.
+    const crossed = structuredClone(ask);
     await Promise.resolve();
-    return reader(ask);
+    return reader(crossed);
   }, most);
   const startAnew = () => {
     reader = createSiteReader(most);

@@ -1,4 +1,5 @@
 import { boundedCache, pixelBytes } from '@/core/boundedCache';
+import { letGo } from '@/core/raster/letGo';
 import type { PressedFile } from '@/core/readings/reading';
 import { readingsOfSite, type ToldReading } from '@/core/readings/told';
 import type { Site } from '@/core/site/model/site';
@@ -43,17 +44,24 @@ export const fileWeight = ({ decoded, whole }: PressedFile): number =>
  * @param most bytes of decoded files that it remembers, so that none crosses twice
  */
 export function createSiteReader(most: number): (ask: ReadingsAsk) => ReadingsAnswer {
-  const known = boundedCache<PressedFile>(most, fileWeight);
+  // What came here is nobody else's.
+  const known = boundedCache<PressedFile>(most, fileWeight, (_key, { decoded, whole }) => {
+    letGo(decoded);
+    if (whole) {
+      letGo(whole);
+    }
+  });
   return ({ site, slots, keys, files }) => {
     const found = new Map([...keys.values()].map((key) => [key, files.get(key) ?? known.get(key)]));
-    for (const [key, file] of files) {
-      known.set(key, file);
-    }
     const missing = [...found].flatMap(([key, file]) => (file ? [] : [key]));
     const bySlot =
       missing.length > 0
         ? new Map<string, readonly ToldReading[]>()
         : readingsOfSite(site, (slotId) => found.get(keys.get(slotId) ?? ''), new Set(slots));
+    // Not before they were read: what makes room for them may be asked for here too.
+    for (const [key, file] of files) {
+      known.set(key, file);
+    }
     return { bySlot, missing };
   };
 }

@@ -1,5 +1,6 @@
 import type { Drawing } from '@/core/compose/compose';
 import { drawingOf } from '@/core/compose/drawing';
+import { letGo } from '@/core/raster/letGo';
 import type { Raster } from '@/core/raster/raster';
 import type { Site } from '@/core/site/model/site';
 import type { Slot } from '@/core/site/model/slot';
@@ -37,6 +38,8 @@ export class Drawings<B> {
       return;
     }
     const raster = await this.ports.pixels(drawingOf(slot, picture));
-    await this.ports.keep(site.id, slot.id, key, await this.ports.toPng(raster));
+    const png = await this.ports.toPng(raster);
+    letGo(raster);
+    await this.ports.keep(site.id, slot.id, key, png);
   }
 }

@@ -3,6 +3,7 @@ import type { Drawing } from '@/core/compose/compose';
 import { drawingOf } from '@/core/compose/drawing';
 import { hasOverlap, overlapOf, slotInFile } from '@/core/frame/overlap';
 import type { Pressed } from '@/core/press/codecs';
+import { letGo } from '@/core/raster/letGo';
 import { crop, type Raster } from '@/core/raster/raster';
 import type { PressedFile } from '@/core/readings/reading';
 import {
@@ -251,6 +252,7 @@ export class PictureFiles {
       this.engine.press(raster, picture.press, siteColours(site), urgency),
       this.surveyed(asked),
     ]);
+    letGo(raster);
     return wanted() ? this.put(key, asked, decoded, { data: bytes, survey }) : undefined;
   }
 

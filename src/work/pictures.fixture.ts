@@ -42,7 +42,8 @@ export function countingEngine() {
     async press(raster, settings, _pinned, urgency): Promise<Pressed> {
       urgencies.push(urgency);
       asked.push(`press ${settings.format} ${settings.quality}`);
-      return { bytes: new Uint8Array(settings.quality), decoded: raster };
+      const decoded = { ...raster, data: raster.data.slice() };
+      return { bytes: new Uint8Array(settings.quality), decoded };
     },
     async decode(bytes) {
       asked.push(`decode ${bytes.length}`);
