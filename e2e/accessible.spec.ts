@@ -3,7 +3,7 @@ import { check, tray } from './accessible.fixture';
 import { expect, test } from './bench.fixture';
 import { slateTheme, zipOf } from './theme.fixture';
 
-test('the sites and the page plan with all its panels', async ({ bench, page }) => {
+test('the sites and the page plan with all its panels @landing', async ({ bench, page }) => {
   await bench.start();
   await check(page, 'plan');
   await page.getByRole('button', { name: 'Change Header' }).click();
@@ -28,7 +28,7 @@ test('the sites and the page plan with all its panels', async ({ bench, page }) 
   await check(page, 'sites');
 });
 
-test('the bench with its seven questions, and the shelf', async ({ bench, page }) => {
+test('the bench with its seven questions, and the shelf @landing', async ({ bench, page }) => {
   await bench.start();
   await bench.open('Header');
   for (let digit = 1; digit <= 7; digit++) {
@@ -59,7 +59,7 @@ test('the bench with its seven questions, and the shelf', async ({ bench, page }
   await check(page, 'library');
 });
 
-test('the panels of what lies on top, and the steps', async ({ bench, page }) => {
+test('the panels of what lies on top, and the steps @landing', async ({ bench, page }) => {
   await bench.start();
   await bench.open('Header');
   await bench.layer('Veldrin').click();
@@ -87,7 +87,7 @@ test('the panels of what lies on top, and the steps', async ({ bench, page }) =>
   await check(page, 'several layers');
 });
 
-test('the panels of the file’s weight', async ({ bench, page }) => {
+test('the panels of the file’s weight @landing', async ({ bench, page }) => {
   await bench.start();
   await bench.open('Header');
   await page.keyboard.press('6');
@@ -100,7 +100,7 @@ test('the panels of the file’s weight', async ({ bench, page }) => {
   }
 });
 
-test('the panels of what blends', async ({ bench, page }) => {
+test('the panels of what blends @landing', async ({ bench, page }) => {
   await bench.start();
   const plan = page.url();
   const facet = (name: string) =>
@@ -132,7 +132,7 @@ test('the panels of what blends', async ({ bench, page }) => {
   await check(page, 'a profile');
 });
 
-test('recolouring a set: nothing dropped yet, each view, and a recipe on the bench', async ({
+test('recolouring a set: nothing dropped yet, each view, and a recipe on the bench @landing', async ({
   bench,
   page,
 }) => {

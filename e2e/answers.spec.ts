@@ -129,7 +129,7 @@ test('the host takes uploads from its own pages alone, and says what is wrong wi
   ]);
 });
 
-test('an archive that claims little and is a flood is refused at once, and others are answered meanwhile', async ({
+test('an archive that claims little and is a flood is refused at once, and others are answered meanwhile @landing', async ({
   request,
 }) => {
   const flood = zipSync({ 'big.txt': new Uint8Array(190_000_000) }, { level: 9 });

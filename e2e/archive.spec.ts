@@ -140,7 +140,7 @@ async function checkServed(browser: Browser, home: string): Promise<void> {
 }
 
 inNewTab(
-  'the archive unpacked, and its rehearsal, are the pages of the plan, px for px; a colour that is changed shows when rehearsed again',
+  'the archive unpacked, and its rehearsal, are the pages of the plan, px for px; a colour that is changed shows when rehearsed again @landing',
   async ({ bench, page, browser }) => {
     test.setTimeout(300_000);
     await bench.start();
@@ -271,7 +271,7 @@ inNewTab(
   },
 );
 
-test('the site file opens beside the site with the same pixels, and renders without a browser to the same files', async ({
+test('the site file opens beside the site with the same pixels, and renders without a browser to the same files @landing', async ({
   bench,
   page,
 }) => {

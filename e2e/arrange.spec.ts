@@ -44,7 +44,7 @@ async function threeSquares(bench: BenchPage): Promise<void> {
   }
 }
 
-test('drawn to the middle, to the edge and to each other, with the distances shown', async ({
+test('drawn to the middle, to the edge and to each other, with the distances shown @landing', async ({
   bench,
   page,
 }) => {
@@ -82,7 +82,7 @@ test('drawn to the middle, to the edge and to each other, with the distances sho
   expect((await place(bench)).left).toBe(53);
 });
 
-test('several at once: taken with Shift and by a frame, moved, resized, lined up and spaced', async ({
+test('several at once: taken with Shift and by a frame, moved, resized, lined up and spaced @landing', async ({
   bench,
   page,
 }) => {
@@ -119,7 +119,7 @@ test('several at once: taken with Shift and by a frame, moved, resized, lined up
   expect(await place(bench)).toMatchObject({ width: 40, top: 20 });
 });
 
-test('a click selects the foremost, another what lies behind it, and a locked layer is left alone', async ({
+test('a click selects the foremost, another what lies behind it, and a locked layer is left alone @landing', async ({
   bench,
   page,
 }) => {
@@ -157,7 +157,7 @@ test('a click selects the foremost, another what lies behind it, and a locked la
   await is('Square 2');
 });
 
-test('cards are put in order by dragging and by key, hidden, duplicated and renamed', async ({
+test('cards are put in order by dragging and by key, hidden, duplicated and renamed @landing', async ({
   bench,
   page,
 }) => {

@@ -24,33 +24,36 @@ test('it can be installed: a manifest with an icon that is there, and the files 
   expect(manifest.file_handlers[0].accept).toEqual({ 'application/x-soyez': ['.soyez'] });
 });
 
-inNewTab('a site file that the system opens it with is opened', async ({ bench, page }) => {
-  await bench.start();
-  await bench.kept();
-  const plan = page.url();
-  await page.getByRole('button', { name: 'Hand over' }).click();
-  const saved = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Site file' }).click();
-  const base64 = readFileSync(await (await saved).path()).toString('base64');
-  // In place of the system's queue, which nothing fills in an automated browser.
-  await page.addInitScript(() => {
-    Object.defineProperty(window, 'launchQueue', {
-      value: { setConsumer: (consumer: unknown) => Object.assign(window, { consumer }) },
+inNewTab(
+  'a site file that the system opens it with is opened @landing',
+  async ({ bench, page }) => {
+    await bench.start();
+    await bench.kept();
+    const plan = page.url();
+    await page.getByRole('button', { name: 'Hand over' }).click();
+    const saved = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Site file' }).click();
+    const base64 = readFileSync(await (await saved).path()).toString('base64');
+    // In place of the system's queue, which nothing fills in an automated browser.
+    await page.addInitScript(() => {
+      Object.defineProperty(window, 'launchQueue', {
+        value: { setConsumer: (consumer: unknown) => Object.assign(window, { consumer }) },
+      });
     });
-  });
-  await page.goto('/');
-  await expect(page.getByRole('button', { name: 'Open the sample' })).toBeEnabled();
-  await page.evaluate((text) => {
-    const bytes = Uint8Array.from(atob(text), (c) => c.charCodeAt(0));
-    const handle = { getFile: async () => new File([bytes], 'studio.soyez') };
-    (window as never as { consumer(launched: unknown): void }).consumer({ files: [handle] });
-  }, base64);
-  await page.waitForURL(/\/sites\/[^/]+$/);
-  expect(page.url()).not.toBe(plan);
-  await bench.planned();
-});
+    await page.goto('/');
+    await expect(page.getByRole('button', { name: 'Open the sample' })).toBeEnabled();
+    await page.evaluate((text) => {
+      const bytes = Uint8Array.from(atob(text), (c) => c.charCodeAt(0));
+      const handle = { getFile: async () => new File([bytes], 'studio.soyez') };
+      (window as never as { consumer(launched: unknown): void }).consumer({ files: [handle] });
+    }, base64);
+    await page.waitForURL(/\/sites\/[^/]+$/);
+    expect(page.url()).not.toBe(plan);
+    await bench.planned();
+  },
+);
 
-inNewTab('a finished picture is copied as it is written', async ({ bench, page }) => {
+inNewTab('a finished picture is copied as it is written @landing', async ({ bench, page }) => {
   await page.context().grantPermissions(['clipboard-read', 'clipboard-write']);
   await bench.start();
   await bench.open('Header');
@@ -79,7 +82,7 @@ test('a word of ours is found among all commands and explained', async ({ bench,
 });
 
 inNewTab(
-  'a picture is pasted on any screen, and the way back leads to where one was',
+  'a picture is pasted on any screen, and the way back leads to where one was @landing',
   async ({ bench, page }) => {
     await bench.start();
     await bench.kept();

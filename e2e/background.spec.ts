@@ -204,7 +204,7 @@ inNewTab('fixed backgrounds are placed in the screen, at three widths', async ({
 });
 
 inNewTab(
-  'the page plan’s own drawing is what Chromium makes of the CSS that is handed over',
+  'the page plan’s own drawing is what Chromium makes of the CSS that is handed over @landing',
   async ({ bench, page, browser }) => {
     await page.setViewportSize({ width: 2000, height: 900 });
     await bench.start();

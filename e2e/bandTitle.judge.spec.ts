@@ -15,7 +15,7 @@ const reading = (page: Page, name: RegExp) =>
   page.getByRole('region', { name: 'Readings' }).getByRole('listitem').filter({ hasText: name });
 
 inNewTab(
-  'what is said of a title over its band is what the page shows, at every width; put right, it reads',
+  'what is said of a title over its band is what the page shows, at every width; put right, it reads @landing',
   async ({ bench, page, browser }) => {
     await page.goto('/');
     await page.getByRole('combobox', { name: 'What it is' }).click();

@@ -88,7 +88,7 @@ const levels = async (page: Page, side: string) => {
   return Number(/\d+/.exec(await figure.innerText())?.[0] ?? 0);
 };
 
-test('a header: what the readings say of its edges is what the page shows at 1280 and 1920, and where they say nothing, nothing is seen at 360 and 768 either', async ({
+test('a header: what the readings say of its edges is what the page shows at 1280 and 1920, and where they say nothing, nothing is seen at 360 and 768 either @landing', async ({
   bench,
   page,
   browser,
@@ -180,7 +180,7 @@ test('a header: what the readings say of its edges is what the page shows at 128
   expect(seen).toHaveLength(6);
 });
 
-test('a divider made by parameters stands on its section without a line, at 360, 768, 1280 and 1920, and at a zoom of 110%', async ({
+test('a divider made by parameters stands on its section without a line, at 360, 768, 1280 and 1920, and at a zoom of 110% @landing', async ({
   bench,
   page,
   browser,
@@ -242,7 +242,7 @@ test('a divider made by parameters stands on its section without a line, at 360,
 });
 
 inNewTab(
-  'words handed over as live text stand where they stood in the picture',
+  'words handed over as live text stand where they stood in the picture @landing',
   async ({ bench, page }) => {
     await bench.start();
     const plan = page.url();

@@ -99,7 +99,7 @@ test('the page takes the colour a JPEG really has, and the style sheet says so',
   await said(page, 'seam-left', 'fails');
 });
 
-test('a tile that does not join: three ways, each previewed; mirrored it joins, sideways and downwards, and can be undone', async ({
+test('a tile that does not join: three ways, each previewed; mirrored it joins, sideways and downwards, and can be undone @landing', async ({
   bench,
   page,
 }) => {
@@ -138,7 +138,7 @@ test('a tile that does not join: three ways, each previewed; mirrored it joins, 
   await said(page, 'join-x', 'fails');
 });
 
-test('a strip: read from a picture, its last row told, and written as the page’s colour', async ({
+test('a strip: read from a picture, its last row told, and written as the page’s colour @landing', async ({
   bench,
   page,
 }) => {
@@ -217,7 +217,7 @@ test('a divider by key alone: another profile, another one of it, smaller on pho
   await said(page, 'seam-bottom', 'holds');
 });
 
-test('narrow screens: words too small are said, a second arrangement is made, edited on its own bench, shown on the plan, and taken away again', async ({
+test('narrow screens: words too small are said, a second arrangement is made, edited on its own bench, shown on the plan, and taken away again @landing', async ({
   bench,
   page,
 }) => {
@@ -255,7 +255,7 @@ test('narrow screens: words too small are said, a second arrangement is made, ed
   await expect(reading(page, 'phone-text')).toHaveCount(0);
 });
 
-test('a veil behind the words alone reaches the contrast, and leaves the rest of the picture as it was', async ({
+test('a veil behind the words alone reaches the contrast, and leaves the rest of the picture as it was @landing', async ({
   bench,
   page,
 }) => {
@@ -284,7 +284,7 @@ test('a veil behind the words alone reaches the contrast, and leaves the rest of
   await said(page, 'legibility', 'fails');
 });
 
-test('a busy background is calmed by the way that is taken', async ({ bench, page }) => {
+test('a busy background is calmed by the way that is taken @landing', async ({ bench, page }) => {
   await bench.start();
   await at(bench, page, 'Page background', 'Calm');
   await said(page, 'calm', 'holds');
@@ -303,7 +303,7 @@ test('a busy background is calmed by the way that is taken', async ({ bench, pag
 });
 
 inNewTab(
-  'a divider by a line of one’s own: drawn, points moved, out of a picture, and kept as SVG',
+  'a divider by a line of one’s own: drawn, points moved, out of a picture, and kept as SVG @landing',
   async ({ bench, page }) => {
     await bench.start();
     await bench.open('Section divider');

@@ -177,7 +177,7 @@ test('a colour is taken from the page by mouse and by key, as a mean of 1, 3 or 
   await expect(field).toHaveValue(hex);
 });
 
-test('every way of recolouring is laid on, changed and taken back, and greys are said to be grey', async ({
+test('every way of recolouring is laid on, changed and taken back, and greys are said to be grey @landing', async ({
   bench,
   page,
 }) => {

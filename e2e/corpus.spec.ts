@@ -49,7 +49,7 @@ async function foreseen(
   return { taken: taken.size, refused };
 }
 
-test('every picture of the corpus is dropped on the shelf at once: each is there or named, and nothing else happens', async ({
+test('every picture of the corpus is dropped on the shelf at once: each is there or named, and nothing else happens @landing', async ({
   bench,
   page,
 }) => {
@@ -78,7 +78,7 @@ test('every picture of the corpus is dropped on the shelf at once: each is there
   expect(told).toEqual([]);
 });
 
-test('every page of the corpus is shown and surveyed: nothing runs, nothing is asked for, and the tab stands', async ({
+test('every page of the corpus is shown and surveyed: nothing runs, nothing is asked for, and the tab stands @landing', async ({
   browser,
 }) => {
   // A hundred pages, each laid out and surveyed.
@@ -180,7 +180,7 @@ test.describe('what is no picture and no page, on the screens that take it', () 
   // More than every run of the tests has time for: CORPUS=all.
   const every = process.env.CORPUS === 'all' ? 1 : 6;
   for (const { door, open, input } of screens) {
-    test(`through the door of a ${door}: something is made of it, or it is said why not and nothing changes`, async ({
+    test(`through the door of a ${door}: something is made of it, or it is said why not and nothing changes @landing`, async ({
       bench,
       browser,
       page,

@@ -13,7 +13,7 @@ const disc = (): Promise<Buffer> =>
     .png()
     .toBuffer();
 
-test('a plain surround is taken off, its hole kept or not, the edge clean, and the brush takes away and brings back', async ({
+test('a plain surround is taken off, its hole kept or not, the edge clean, and the brush takes away and brings back @landing', async ({
   bench,
   page,
 }) => {
@@ -151,7 +151,7 @@ test('a logo with a transparent ground is drawn, never run, and cropped on its s
 });
 
 inNewTab(
-  'on a busy ground a rough loop cuts a thing out, by pointer and by keys; the brush brings back',
+  'on a busy ground a rough loop cuts a thing out, by pointer and by keys; the brush brings back @landing',
   async ({ bench, page }) => {
     await bench.start();
     await bench.open('Corner mark');

@@ -135,7 +135,7 @@ class Jobs {
   }
 }
 
-test('a page that ended the tab is not laid out by itself again, and is where that is asked for', async ({
+test('a page that ended the tab is not laid out by itself again, and is where that is asked for @landing', async ({
   browser,
 }) => {
   const { baseURL, viewport } = test.info().project.use;
@@ -185,7 +185,9 @@ test('a page that ended the tab is not laid out by itself again, and is where th
   await context.close();
 });
 
-test('workers are killed at any moment of any job: each is done all the same', async ({ page }) => {
+test('workers are killed at any moment of any job: each is done all the same @landing', async ({
+  page,
+}) => {
   // More than every run of the tests has time for: FAULTS=100.
   const faults = Number(process.env.FAULTS ?? 6);
   test.setTimeout(240_000 + faults * 60_000);

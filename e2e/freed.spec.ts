@@ -23,7 +23,7 @@ const filesIn = (page: Page): Promise<string[]> =>
       }),
   );
 
-test('with a site its files go, but those that another site or an open tab may need', async ({
+test('with a site its files go, but those that another site or an open tab may need @landing', async ({
   bench,
   context,
   page,

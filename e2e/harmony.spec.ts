@@ -81,7 +81,7 @@ const coloursIn = async (label: string | null): Promise<Record<string, string>> 
     ]),
   );
 
-test('sets of a colour are seen on the page while they are tried, set in one step, and taken back', async ({
+test('sets of a colour are seen on the page while they are tried, set in one step, and taken back @landing', async ({
   bench,
   page,
 }) => {

@@ -29,7 +29,7 @@ async function openSmallHeader(bench: BenchPage): Promise<void> {
   await bench.drawn();
 }
 
-test('the lightest file is found and taken as one step; less care is lighter; a number of KB is kept', async ({
+test('the lightest file is found and taken as one step; less care is lighter; a number of KB is kept @landing', async ({
   bench,
   page,
 }) => {
@@ -88,7 +88,7 @@ test('the lightest file is found and taken as one step; less care is lighter; a 
   await expect(answer).not.toHaveText(taken);
 });
 
-test('pointing at a file, or going to it with the arrows, puts it on the page; held keys show the picture and what was lost', async ({
+test('pointing at a file, or going to it with the arrows, puts it on the page; held keys show the picture and what was lost @landing', async ({
   bench,
   page,
 }) => {
@@ -129,7 +129,7 @@ test('pointing at a file, or going to it with the arrows, puts it on the page; h
   await expect.poll(() => onPage(page)).toBe(first);
 });
 
-test('a search is stopped, what it tried stays, and it can be begun again; formats the host does not take are left out', async ({
+test('a search is stopped, what it tried stays, and it can be begun again; formats the host does not take are left out @landing', async ({
   bench,
   page,
 }) => {
@@ -157,7 +157,7 @@ test('a search is stopped, what it tried stays, and it can be begun again; forma
   await expect(page.getByText('Time = one round trip + 8 × bytes ÷ speed.')).toBeVisible();
 });
 
-test('over its budget, ways down are written before one is chosen, seen on the page, and taken as one step', async ({
+test('over its budget, ways down are written before one is chosen, seen on the page, and taken as one step @landing', async ({
   bench,
   page,
 }) => {

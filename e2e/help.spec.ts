@@ -3,7 +3,7 @@ import { check } from './accessible.fixture';
 import { expect, inNewTab, test } from './bench.fixture';
 
 inNewTab(
-  'the tour goes through the sample in five steps, is left at any point and asked for again',
+  'the tour goes through the sample in five steps, is left at any point and asked for again @landing',
   async ({ bench, page }) => {
     await page.goto('/');
     await page.getByRole('button', { name: 'Show me round' }).click();
@@ -50,7 +50,7 @@ inNewTab(
   },
 );
 
-test('every panel says what it is for, with a picture; and gives the focus back', async ({
+test('every panel says what it is for, with a picture; and gives the focus back @landing', async ({
   bench,
   page,
 }) => {

@@ -43,7 +43,7 @@ const styles = (page: Page): Promise<string[]> =>
     ),
   );
 
-test('without rules that select nothing Chromium computes the same, at three widths', async ({
+test('without rules that select nothing Chromium computes the same, at three widths @landing', async ({
   page,
 }) => {
   const folders = (await themeFolders()).map(({ name, html, files }) => ({

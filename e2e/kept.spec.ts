@@ -1,6 +1,6 @@
 import { expect, inNewTab as test } from './bench.fixture';
 
-test('undo and redo take one gesture at a time, over everything, with the same pixels', async ({
+test('undo and redo take one gesture at a time, over everything, with the same pixels @landing', async ({
   bench,
   page,
 }) => {
@@ -74,7 +74,7 @@ test('a killed tab comes back to the last edit, with its history', async ({
   await expect(again.getByRole('button', { name: 'Undo: Wash at 12%' })).toBeEnabled();
 });
 
-test('the sample can always be put back, and a site removed', async ({ bench, page }) => {
+test('the sample can always be put back, and a site removed @landing', async ({ bench, page }) => {
   await bench.start();
   await page.getByRole('link', { name: 'Sites' }).click();
   await page.getByRole('button', { name: 'The sample as it was' }).click();

@@ -127,7 +127,7 @@ async function onTop(bench: BenchPage): Promise<Locator> {
   return bench.page.getByRole('textbox', { name: 'Words', exact: true });
 }
 
-test('letters typed after a text is added from any place are its words', async ({
+test('letters typed after a text is added from any place are its words @landing', async ({
   bench,
   page,
 }) => {

@@ -5,7 +5,7 @@ import { largeSiteFile } from './largeSite.fixture';
 const naturalWidths = (images: (SVGElement | HTMLElement)[]) =>
   images.map((image) => (image as HTMLImageElement).naturalWidth);
 
-test('of hundreds of pictures those in sight are there, as small ones, and all are reached', async ({
+test('of hundreds of pictures those in sight are there, as small ones, and all are reached @landing', async ({
   page,
 }) => {
   const file = await largeSiteFile({

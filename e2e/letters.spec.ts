@@ -6,7 +6,7 @@ const fontFile = readFileSync(
 );
 
 inNewTab(
-  'a font of one’s own: refused when it is none, used, kept, and drawn again after a reload',
+  'a font of one’s own: refused when it is none, used, kept, and drawn again after a reload @landing',
   async ({ bench, page }) => {
     await bench.start();
     await bench.open('Header');
@@ -40,7 +40,7 @@ inNewTab(
   },
 );
 
-test('italic, spacing, lines, proportions and wrapping change the picture, and fit to width fills the safe width', async ({
+test('italic, spacing, lines, proportions and wrapping change the picture, and fit to width fills the safe width @landing', async ({
   bench,
   page,
 }) => {
@@ -97,7 +97,7 @@ test('how the font stands beside the site’s is said in figures, and a better o
   await expect(page.getByText('✓ sits well by Archivo: small letters 96% as tall')).toBeVisible();
 });
 
-test('words from the right, combining marks and emoji are drawn by the platform’s text engine', async ({
+test('words from the right, combining marks and emoji are drawn by the platform’s text engine @landing', async ({
   bench,
   page,
 }) => {
@@ -129,7 +129,7 @@ test('words from the right, combining marks and emoji are drawn by the platform�
 });
 
 inNewTab(
-  'one sun lights the picture: shadow and relief follow it, by pointer and by keys',
+  'one sun lights the picture: shadow and relief follow it, by pointer and by keys @landing',
   async ({ bench, page }) => {
     await bench.start();
     await bench.open('Corner mark');

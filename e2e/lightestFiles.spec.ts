@@ -40,7 +40,7 @@ const small = applyEdit(
   ),
 );
 
-test('all files of a site are searched while the screen is left, stopped, and begun again; each holds as it was asked', async ({
+test('all files of a site are searched while the screen is left, stopped, and begun again; each holds as it was asked @landing', async ({
   bench,
   page,
 }) => {

@@ -9,7 +9,7 @@ import { serveHandOver } from './served.fixture';
 const ink = '#5a2b18';
 
 inNewTab(
-  'what is said of a live title is what the page shows where it reads worst, and put right it reads at every width',
+  'what is said of a live title is what the page shows where it reads worst, and put right it reads at every width @landing',
   async ({ bench, page, browser }) => {
     await page.goto('/');
     await bench.begin(1080, 220, 'public/library/kitchen-set.jpg');

@@ -142,7 +142,7 @@ test('a write that fails is said with its way out on every screen, and is writte
   expect((await stored(page)).labels).toEqual(['Hide Wash']);
 });
 
-test('a full disk and a cleared store are said in words, and nothing that was done goes', async ({
+test('a full disk and a cleared store are said in words, and nothing that was done goes @landing', async ({
   bench,
   page,
   context,
@@ -257,7 +257,7 @@ async function originNoted(folder: string, origin: string): Promise<void> {
   await expect.poll(noted).toBe(true);
 }
 
-test('a browser that is killed at any moment comes back with everything that was said to be kept', async ({
+test('a browser that is killed at any moment comes back with everything that was said to be kept @landing', async ({
   baseURL,
 }) => {
   const folder = mkdtempSync(join(tmpdir(), 'soyez-killed-'));

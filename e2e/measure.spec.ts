@@ -3,7 +3,10 @@ import { readFileSync } from 'node:fs';
 import { expect, test } from './bench.fixture';
 import { slateTheme, zipOf } from './theme.fixture';
 
-test('a divider’s height is found from its section, by key alone', async ({ bench, page }) => {
+test('a divider’s height is found from its section, by key alone @landing', async ({
+  bench,
+  page,
+}) => {
   await bench.start();
   await bench.open('Section divider');
   await page.keyboard.press('1');

@@ -19,7 +19,7 @@ async function canBeReached(what: Locator): Promise<void> {
   await what.click({ trial: true, timeout: 10_000 });
 }
 
-test('at 200 percent every control of the bench is reached: the tray over the picture, the readings beside it', async ({
+test('at 200 percent every control of the bench is reached: the tray over the picture, the readings beside it @landing', async ({
   tab,
 }) => {
   const bench = new BenchPage(tab);
@@ -58,7 +58,7 @@ test('at 200 percent every control of the bench is reached: the tray over the pi
   await expect(tab.getByRole('region', { name: 'Controls' })).toBeHidden();
 });
 
-test('at 200 percent, and in 320 px, the other screens stack and nothing is out of reach', async ({
+test('at 200 percent, and in 320 px, the other screens stack and nothing is out of reach @landing', async ({
   tab,
 }) => {
   const bench = new BenchPage(tab);
@@ -102,7 +102,7 @@ test('at 200 percent, and in 320 px, the other screens stack and nothing is out 
   }
 });
 
-test('in the system’s own colours the owner’s stay, and what is chosen is told; nothing moves where less is asked for', async ({
+test('in the system’s own colours the owner’s stay, and what is chosen is told; nothing moves where less is asked for @landing', async ({
   browser,
 }) => {
   const context = await browser.newContext({

@@ -35,7 +35,7 @@ const isKept = (page: Page) =>
 const description = (page: Page) =>
   page.locator('meta[name=description]').first().getAttribute('content');
 
-test('loaded once, the main job is done without a server, from the numbers to the file', async ({
+test('loaded once, the main job is done without a server, from the numbers to the file @landing', async ({
   relay,
   tab,
 }) => {
@@ -71,7 +71,7 @@ test('loaded once, the main job is done without a server, from the numbers to th
   await relay.start();
 });
 
-test('without a server every screen opens by its address', async ({ relay, tab }) => {
+test('without a server every screen opens by its address @landing', async ({ relay, tab }) => {
   const bench = new BenchPage(tab);
   await tab.goto(`${relay.address}/?sample`);
   await bench.planned();
@@ -98,7 +98,7 @@ test('without a server every screen opens by its address', async ({ relay, tab }
   await relay.start();
 });
 
-test('a newer build waits until it is taken, then every tab starts anew with it', async ({
+test('a newer build waits until it is taken, then every tab starts anew with it @landing', async ({
   relay,
   tab,
 }) => {

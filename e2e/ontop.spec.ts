@@ -101,7 +101,10 @@ async function clicked(page: Page, name: RegExp): Promise<boolean> {
   return true;
 }
 
-test('a mark of three pictures and two texts, made with the mouse', async ({ bench, page }) => {
+test('a mark of three pictures and two texts, made with the mouse @landing', async ({
+  bench,
+  page,
+}) => {
   await bench.start();
   await bench.open('Corner mark');
   const empty = await bench.pixels();
@@ -202,7 +205,7 @@ test('a mark of three pictures and two texts, made with the mouse', async ({ ben
   );
 });
 
-test('the same mark by keyboard alone', async ({ bench, page }) => {
+test('the same mark by keyboard alone @landing', async ({ bench, page }) => {
   await bench.start();
   await page.getByRole('link', { name: /^Corner mark, .* open its bench/ }).focus();
   await page.keyboard.press('Enter');
@@ -344,7 +347,7 @@ test('the same mark by keyboard alone', async ({ bench, page }) => {
 });
 
 inNewTab(
-  'letters typed at once after a text is added go into it, however late it is drawn',
+  'letters typed at once after a text is added go into it, however late it is drawn @landing',
   async ({ bench, page }) => {
     // The workers hear of everything 1.5 s late.
     await page.addInitScript(() => {

@@ -50,7 +50,7 @@ async function lookAt(page: Page, name: string | RegExp): Promise<void> {
     .toBe(false);
 }
 
-test('every list, menu and dialog of the plan, the start, the shelf and a set', async ({
+test('every list, menu and dialog of the plan, the start, the shelf and a set @landing', async ({
   bench,
   page,
 }) => {
@@ -95,7 +95,7 @@ test('every list, menu and dialog of the plan, the start, the shelf and a set', 
   await lookAt(page, 'What our words mean');
 });
 
-test('every list, menu and dialog of the bench', async ({ bench, page }) => {
+test('every list, menu and dialog of the bench @landing', async ({ bench, page }) => {
   await bench.start();
   await bench.open('Header');
   const seen = new Set<string>();

@@ -66,7 +66,7 @@ async function unlike(a: Buffer, b: Buffer): Promise<number> {
   return count;
 }
 
-test('by mouse: a picture is dragged while it lies in the page, nothing else moves, and the rehearsed page shows what the bench showed', async ({
+test('by mouse: a picture is dragged while it lies in the page, nothing else moves, and the rehearsed page shows what the bench showed @landing', async ({
   bench,
   page,
 }) => {
@@ -138,7 +138,7 @@ test('by mouse: a picture is dragged while it lies in the page, nothing else mov
   await expect(edge).toHaveValue('25');
 });
 
-test('by keyboard alone: the picture moves in the page, at another screen and in its surroundings’ colour', async ({
+test('by keyboard alone: the picture moves in the page, at another screen and in its surroundings’ colour @landing', async ({
   bench,
   page,
 }) => {

@@ -40,7 +40,7 @@ const forms: Readonly<Record<string, readonly [css: string, Record<Ruled, readon
 };
 
 for (const [name, [css, wanted]] of Object.entries(forms)) {
-  test(`what undoes a patched rule is seen: ${name}`, async ({ browser }) => {
+  test(`what undoes a patched rule is seen: ${name} @landing`, async ({ browser }) => {
     const app = await application(browser);
     await app.addScriptTag({ content: script });
     const found = await app.evaluate(

@@ -270,7 +270,7 @@ async function placeOf(shot: Buffer, hex: string): Promise<string> {
 
 const widths = [400, 600, 768, 1280, 1920, 2560];
 
-test('what is seen and what is painted of twelve builds of pages is that of the pages they were saved from', async ({
+test('what is seen and what is painted of twelve builds of pages is that of the pages they were saved from @landing', async ({
   browser,
 }) => {
   const app = await application(browser);

@@ -221,7 +221,7 @@ test('a picture lies in the page as its file will, px for px, in every form, at 
   }
 });
 
-test('where a picture is said to lie is where its px are, cut as the page cuts it', async ({
+test('where a picture is said to lie is where its px are, cut as the page cuts it @landing', async ({
   browser,
 }) => {
   const { html, css, names } = page();
@@ -318,7 +318,7 @@ const farthest = (a: string, b: string): number =>
     ),
   );
 
-test('what is said to lie beside a picture is what a screenshot shows across its edges, to the level', async ({
+test('what is said to lie beside a picture is what a screenshot shows across its edges, to the level @landing', async ({
   browser,
 }) => {
   const count = 8;

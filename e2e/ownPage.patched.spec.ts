@@ -112,7 +112,7 @@ const boxes = (page: Page) =>
     }),
   );
 
-test('a page’s files take new pictures: lines change and nothing else, and what a page’s own rules undo is seen and mended', async ({
+test('a page’s files take new pictures: lines change and nothing else, and what a page’s own rules undo is seen and mended @landing', async ({
   bench,
   page,
   context,

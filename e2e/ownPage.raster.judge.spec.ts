@@ -27,7 +27,7 @@ const long: OwnPage = {
   files: {},
 };
 
-test('what is read of twelve builds of pages is what a screenshot shows, at two widths and scrolled', async ({
+test('what is read of twelve builds of pages is what a screenshot shows, at two widths and scrolled @landing', async ({
   browser,
 }) => {
   const app = await application(browser);

@@ -161,7 +161,7 @@ li.odd { background: url(one.png) }
   };
 }
 
-test('the rule that lays a picture is the one that Chromium’s inspector shows in effect', async ({
+test('the rule that lays a picture is the one that Chromium’s inspector shows in effect @landing', async ({
   browser,
 }) => {
   const app = await application(browser);

@@ -69,7 +69,7 @@ test('a saved page is dropped on the plan, shown as it is, and what is ticked of
   await expect(page.getByText('940 × 198')).toHaveCount(0);
 });
 
-test('a zip of a site with several pages is chosen in the door, and each page is looked at', async ({
+test('a zip of a site with several pages is chosen in the door, and each page is looked at @landing', async ({
   bench,
   page,
 }) => {

@@ -58,7 +58,7 @@ const rgb = (levels: readonly number[]) => ({
   b: levels[2] / 255,
 });
 
-test('five texts over pictures have the contrast that the page’s own px have, at the worst spot and in the middle', async ({
+test('five texts over pictures have the contrast that the page’s own px have, at the worst spot and in the middle @landing', async ({
   browser,
 }) => {
   const files: Record<string, Uint8Array> = { 'a.css': bytesOf(Buffer.from(css)) };

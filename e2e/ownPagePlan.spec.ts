@@ -36,7 +36,7 @@ async function screenOf(bench: BenchPage, page: Page, width: number): Promise<vo
   await expect(chart(page)).toHaveAttribute('aria-valuenow', String(width));
 }
 
-test('the own page of the sample stands on the plan: from the sites, at any width, after a reload, in its site file', async ({
+test('the own page of the sample stands on the plan: from the sites, at any width, after a reload, in its site file @landing', async ({
   bench,
   page,
 }) => {
@@ -98,7 +98,7 @@ test('the own page of the sample stands on the plan: from the sites, at any widt
   await expect(slots.getByRole('listitem')).toHaveCount(6);
 });
 
-test('pointing at the page measures it: a box becomes a slot, two ends are a distance, by mouse and by key', async ({
+test('pointing at the page measures it: a box becomes a slot, two ends are a distance, by mouse and by key @landing', async ({
   bench,
   page,
 }) => {
@@ -196,7 +196,7 @@ test('a picture that is laid in a slot is seen in the page, in place of the file
     .toBeGreaterThan(40);
 });
 
-test('style sheets or a picture stand for a page that is not there; what was missing comes later', async ({
+test('style sheets or a picture stand for a page that is not there; what was missing comes later @landing', async ({
   bench,
   page,
 }) => {

@@ -312,7 +312,7 @@ test('the findings of the site are pressed for, worst first, and lead to their b
 
 // A tab that other tests worked in may have the changed picture's file already.
 inNewTab(
-  'findings stand at once when the plan is opened as it was left, and what changes is found anew',
+  'findings stand at once when the plan is opened as it was left, and what changes is found anew @landing',
   async ({ bench, page }) => {
     await bench.start();
     const findings = page.getByRole('region', { name: 'Findings' });

@@ -7,7 +7,7 @@ import { expect, test } from './bench.fixture';
 const pots = 'public/library/three-glazes.jpg';
 const reading = (page: Page, id: string) => page.locator(`[data-reading="${id}"]`);
 
-test('an edge that shows is a choice: why, its place, meant to be seen and taken back', async ({
+test('an edge that shows is a choice: why, its place, meant to be seen and taken back @landing', async ({
   bench,
   page,
 }) => {

@@ -228,7 +228,7 @@ async function shown(
 const bestOn = ({ texts, bare }: Seen, i: number): number =>
   Math.max(...[0, 255].map((v) => contrastOf({ ...texts[i], colour: [v, v, v, 255] }, bare)));
 
-test('on eight themes what could be read can be read, what has a meaning stays, and no slope is torn', async ({
+test('on eight themes what could be read can be read, what has a meaning stays, and no slope is torn @landing', async ({
   browser,
 }) => {
   const faults: string[] = [];

@@ -143,7 +143,7 @@ test('a theme of 30 pieces goes from slate to celadon: names, sizes and everythi
 });
 
 inNewTab(
-  'a recipe is edited live on every piece, kept, given a name, taken out and in, and undone',
+  'a recipe is edited live on every piece, kept, given a name, taken out and in, and undone @landing',
   async ({ bench, page }) => {
     await dropSet(bench, page, [
       { name: 'slate-theme.zip', type: 'application/zip', bytes: slate() },
@@ -226,7 +226,7 @@ inNewTab(
   },
 );
 
-test('a piece left out stays; lines of the style sheet are ticked one by one, and text that fades is mended', async ({
+test('a piece left out stays; lines of the style sheet are ticked one by one, and text that fades is mended @landing', async ({
   bench,
   page,
 }) => {
@@ -274,7 +274,7 @@ test('a piece left out stays; lines of the style sheet are ticked one by one, an
   expect(css).not.toBe(before);
 });
 
-test('onto the plan and into rehearsal: the header lies there with the recipe, and the host serves the theme’s own page', async ({
+test('onto the plan and into rehearsal: the header lies there with the recipe, and the host serves the theme’s own page @landing', async ({
   bench,
   page,
 }) => {
@@ -306,7 +306,7 @@ test('onto the plan and into rehearsal: the header lies there with the recipe, a
   expect([...strip.subarray(719 * 3, 719 * 3 + 3)]).toEqual([169, 183, 154]);
 });
 
-test('hundreds of pieces: what goes on is shown and can be stopped, and the list is walked by key', async ({
+test('hundreds of pieces: what goes on is shown and can be stopped, and the list is walked by key @landing', async ({
   bench,
   page,
 }) => {
@@ -358,7 +358,7 @@ test('hundreds of pieces: what goes on is shown and can be stopped, and the list
 });
 
 inNewTab(
-  'a folder dragged in from a file manager comes with all that is in it, and its archive has the same folders',
+  'a folder dragged in from a file manager comes with all that is in it, and its archive has the same folders @landing',
   async ({ bench, page }, info) => {
     const files = unzipSync(slate());
     const folder = info.outputPath('slate');
@@ -423,7 +423,7 @@ test('what cannot be recoloured says why, and changes nothing', async ({ bench, 
   await expect(page.getByRole('group', { name: 'Drop a theme' })).toBeVisible();
 });
 
-test('on its own pages: before and after under a slider, families, and words that are lost are mended in the sheet', async ({
+test('on its own pages: before and after under a slider, families, and words that are lost are mended in the sheet @landing', async ({
   bench,
   page,
 }) => {
@@ -519,7 +519,7 @@ test('on its own pages: before and after under a slider, families, and words tha
 });
 
 inNewTab(
-  'colours that go together are tried on the theme’s own page, and set with the mends of what they would lose in one step',
+  'colours that go together are tried on the theme’s own page, and set with the mends of what they would lose in one step @landing',
   async ({ bench, page }) => {
     const blog = (await themeFolders()).find((t) => t.name === 'blog of floats')!;
     const bytes = zipOf({
@@ -624,7 +624,7 @@ async function largeTheme(): Promise<Buffer> {
 }
 
 inNewTab(
-  'of a large style sheet what the page has something for is seen first, as all files show it afterwards',
+  'of a large style sheet what the page has something for is seen first, as all files show it afterwards @landing',
   async ({ bench, page }) => {
     await dropSet(bench, page, [
       { name: 'large.zip', type: 'application/zip', bytes: await largeTheme() },
@@ -728,7 +728,7 @@ inNewTab(
 );
 
 inNewTab(
-  'what was decided last is in the archive, however soon that is saved',
+  'what was decided last is in the archive, however soon that is saved @landing',
   async ({ bench, page }) => {
     await dropSet(bench, page, [
       { name: 'large.zip', type: 'application/zip', bytes: await largeTheme() },

@@ -1,7 +1,7 @@
 import sharp from 'sharp';
 import { expect, inNewTab, test } from './bench.fixture';
 
-test('from a search of the library to a framed, recoloured, credited header', async ({
+test('from a search of the library to a framed, recoloured, credited header @landing', async ({
   bench,
   page,
   context,
@@ -97,7 +97,7 @@ test('from a search of the library to a framed, recoloured, credited header', as
 });
 
 inNewTab(
-  'the library can find nothing, can be out of reach, and is asked again',
+  'the library can find nothing, can be out of reach, and is asked again @landing',
   async ({ bench, page }) => {
     await bench.start();
     await page.getByRole('button', { name: 'Shelf', exact: true }).click();

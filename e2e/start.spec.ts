@@ -213,30 +213,33 @@ async function fileAt(page: Page, name: RegExp, path: string): Promise<number> {
   return strokes + 1;
 }
 
-inNewTab('a background with its CSS by keys in 45 strokes at most', async ({ page, bench }) => {
-  await page.context().grantPermissions(['clipboard-read', 'clipboard-write']);
-  await page.goto('/');
-  await expect(page.getByRole('button', { name: 'Open the sample' })).toBeEnabled();
-  let strokes = await tabTo(page, /^What it is$/);
-  strokes += await typed(page, ['Enter']);
-  await expect(page.getByRole('option', { name: 'Header' })).toBeFocused();
-  strokes += await typed(page, ['p', 'Enter']);
-  await expect(page.getByRole('textbox', { name: 'Width' })).toHaveValue('1920');
-  strokes += await fileAt(page, /^Choose a photo$/, pots);
-  await bench.drawn();
-  strokes += await typed(page, ['7']);
-  await expect(page.getByRole('button', { name: /^Download / })).toBeEnabled();
-  strokes += await tabTo(page, /^Download /);
-  const saved = page.waitForEvent('download');
-  strokes += await typed(page, ['Enter']);
-  expect((await saved).suggestedFilename()).toBe('page-background.webp');
-  strokes += await tabTo(page, /^Copy CSS$/);
-  strokes += await typed(page, ['Enter']);
-  expect(strokes).toBeLessThanOrEqual(45);
-  await expect
-    .poll(() => page.evaluate(() => navigator.clipboard.readText()))
-    .toContain('page-background');
-});
+inNewTab(
+  'a background with its CSS by keys in 45 strokes at most @landing',
+  async ({ page, bench }) => {
+    await page.context().grantPermissions(['clipboard-read', 'clipboard-write']);
+    await page.goto('/');
+    await expect(page.getByRole('button', { name: 'Open the sample' })).toBeEnabled();
+    let strokes = await tabTo(page, /^What it is$/);
+    strokes += await typed(page, ['Enter']);
+    await expect(page.getByRole('option', { name: 'Header' })).toBeFocused();
+    strokes += await typed(page, ['p', 'Enter']);
+    await expect(page.getByRole('textbox', { name: 'Width' })).toHaveValue('1920');
+    strokes += await fileAt(page, /^Choose a photo$/, pots);
+    await bench.drawn();
+    strokes += await typed(page, ['7']);
+    await expect(page.getByRole('button', { name: /^Download / })).toBeEnabled();
+    strokes += await tabTo(page, /^Download /);
+    const saved = page.waitForEvent('download');
+    strokes += await typed(page, ['Enter']);
+    expect((await saved).suggestedFilename()).toBe('page-background.webp');
+    strokes += await tabTo(page, /^Copy CSS$/);
+    strokes += await typed(page, ['Enter']);
+    expect(strokes).toBeLessThanOrEqual(45);
+    await expect
+      .poll(() => page.evaluate(() => navigator.clipboard.readText()))
+      .toContain('page-background');
+  },
+);
 
 inNewTab(
   'an own page to a replaced header by keys in 45 strokes at most',
@@ -268,28 +271,31 @@ inNewTab(
   },
 );
 
-inNewTab('a title with a shadow by keys, in 45 strokes at most', async ({ page, bench }) => {
-  await bench.start();
-  await bench.open('Corner mark');
-  let strokes = await typed(page, ['4']);
-  strokes += await tabTo(page, /^Text$/);
-  strokes += await typed(page, ['Enter']);
-  await expect(bench.answer(4)).toContainText('1 text');
-  strokes += await typed(page, ['K', 'i', 'l', 'n', 'Escape']);
-  await expect(bench.layer('Kiln')).toBeVisible();
-  // All that can be done is found by its words, and focus is then where it was.
-  strokes += await typed(page, ['Control+k']);
-  await expect(page.getByRole('combobox', { name: 'All commands' })).toBeFocused();
-  strokes += await typed(page, [...'shadow', 'Enter']);
-  await expect(page.getByRole('button', { name: /^Undo: Add a shadow to/ })).toBeEnabled();
-  strokes += await typed(page, ['Tab']);
-  expect(strokes).toBeLessThanOrEqual(45);
-});
+inNewTab(
+  'a title with a shadow by keys, in 45 strokes at most @landing',
+  async ({ page, bench }) => {
+    await bench.start();
+    await bench.open('Corner mark');
+    let strokes = await typed(page, ['4']);
+    strokes += await tabTo(page, /^Text$/);
+    strokes += await typed(page, ['Enter']);
+    await expect(bench.answer(4)).toContainText('1 text');
+    strokes += await typed(page, ['K', 'i', 'l', 'n', 'Escape']);
+    await expect(bench.layer('Kiln')).toBeVisible();
+    // All that can be done is found by its words, and focus is then where it was.
+    strokes += await typed(page, ['Control+k']);
+    await expect(page.getByRole('combobox', { name: 'All commands' })).toBeFocused();
+    strokes += await typed(page, [...'shadow', 'Enter']);
+    await expect(page.getByRole('button', { name: /^Undo: Add a shadow to/ })).toBeEnabled();
+    strokes += await typed(page, ['Tab']);
+    expect(strokes).toBeLessThanOrEqual(45);
+  },
+);
 
 const isOn = (bench: BenchPage, heading: RegExp) =>
   expect(bench.page.getByRole('heading', { name: heading })).toBeAttached();
 
-test('a site file, a page, a photo: each does what one expects on every screen', async ({
+test('a site file, a page, a photo: each does what one expects on every screen @landing', async ({
   bench,
   page,
 }) => {
@@ -330,7 +336,10 @@ test('a site file, a page, a photo: each does what one expects on every screen',
   await expect(page.getByText(/^notes\.txt: expected a .* picture, found text\./)).toBeVisible();
 });
 
-test('the sample as it was comes beside the one that was changed', async ({ bench, page }) => {
+test('the sample as it was comes beside the one that was changed @landing', async ({
+  bench,
+  page,
+}) => {
   await bench.start();
   await bench.open('Header');
   await bench.layer('Wash').click();

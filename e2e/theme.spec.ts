@@ -144,7 +144,10 @@ test('a zip of a theme becomes slots in one drop, and one undo takes it back', a
   expect(file.name).toBe('strip.png');
 });
 
-test('what is no theme is refused in words, and changes nothing', async ({ bench, page }) => {
+test('what is no theme is refused in words, and changes nothing @landing', async ({
+  bench,
+  page,
+}) => {
   const cases: [string, string, () => Promise<Buffer> | Buffer, string][] = [
     [
       'a style sheet of 5 MB',

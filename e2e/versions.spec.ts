@@ -10,7 +10,7 @@ const seenOf = (page: Page, name: string): Promise<string> =>
     .getByRole('img', { name: `${name} in the page` })
     .evaluate((canvas: HTMLCanvasElement) => canvas.toDataURL('image/png'));
 
-test('a version is begun, seen beside the first, named, chosen and handed over; one undo takes each step back', async ({
+test('a version is begun, seen beside the first, named, chosen and handed over; one undo takes each step back @landing', async ({
   bench,
   page,
 }) => {
@@ -64,7 +64,7 @@ test('a version is begun, seen beside the first, named, chosen and handed over; 
   expect(await weight.textContent()).not.toBe(washed);
 });
 
-test('in a page of the owner’s own each version lies in the page itself', async ({
+test('in a page of the owner’s own each version lies in the page itself @landing', async ({
   bench,
   page,
 }) => {

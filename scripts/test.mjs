@@ -1,6 +1,10 @@
 /**
  * `npm test`: installs what is missing; then format, types, lint, Jest and the build side by side;
  * then the browser. Closes with `N passed, N failed`.
+ *
+ * With `--all` it is what a landing runs: the browser's tests that are marked `@landing` too, which
+ * take four times as long as the others. Other words go to Playwright, such as `-g name`, and choose
+ * from all.
  */
 import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -10,6 +14,9 @@ installPackages();
 installChromium();
 must('npm', 'run', '--silent', 'vendor');
 must('npx', 'next', 'typegen');
+
+const words = process.argv.slice(2).filter((word) => word !== '--all');
+const isAll = process.argv.includes('--all') || words.length > 0;
 
 const report = (name) => `${tmpdir()}/soyez-${process.pid}-${name}.json`;
 const jestReport = report('jest');
@@ -50,7 +57,8 @@ if (!results.get('jest') && jest && jest.numFailedTests + jest.numRuntimeErrorTe
 
 if (results.get('build')) {
   process.env.BROWSER_REPORT = browserReport;
-  const ok = run('npx', 'playwright', 'test', ...process.argv.slice(2));
+  const some = isAll ? [] : ['--grep-invert', '@landing'];
+  const ok = run('npx', 'playwright', 'test', ...some, ...words);
   const stats = existsSync(browserReport)
     ? JSON.parse(readFileSync(browserReport, 'utf8')).stats
     : undefined;
@@ -61,6 +69,9 @@ if (results.get('build')) {
 
 for (const file of [jestReport, browserReport]) {
   rmSync(file, { force: true });
+}
+if (!isAll) {
+  console.log('Tests marked @landing were left to `npm test -- --all`.');
 }
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed === 0 && existsSync(`${root}/.next/BUILD_ID`) ? 0 : 1);
