@@ -2,9 +2,9 @@
  * `npm test`: installs what is missing; then format, types, lint, Jest and the build side by side;
  * then the browser. Closes with `N passed, N failed`.
  *
- * With `--all` it is what a landing runs: the browser's tests that are marked `@landing` too, which
- * take four times as long as the others. Other words go to Playwright, such as `-g name`, and choose
- * from all.
+ * With `--all` it is what a landing runs: suites named `*.landing.test.ts` and the browser's tests
+ * that are marked `@landing` too, which take three times as long as all others. Other words go to
+ * Playwright, such as `-g name`, and choose from all.
  */
 import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -34,6 +34,8 @@ function step(name, ok) {
   }
 }
 
+const suites = isAll ? [] : ['--testPathIgnorePatterns', '\\.landing\\.test\\.'];
+
 /** Each lane one command after the other, the lanes side by side: two cores are kept busy. */
 const results = await together([
   [['build', 'npm', 'run', '--silent', 'compile']],
@@ -42,7 +44,7 @@ const results = await together([
     ['lint', 'npm', 'run', '--silent', 'lint'],
     ['format', 'npm', 'run', '--silent', 'format'],
   ],
-  [['jest', 'npx', 'jest', '--json', `--outputFile=${jestReport}`]],
+  [['jest', 'npx', 'jest', '--json', `--outputFile=${jestReport}`, ...suites]],
 ]);
 for (const name of ['format', 'types', 'lint', 'build']) {
   step(name, results.get(name));
@@ -71,7 +73,7 @@ for (const file of [jestReport, browserReport]) {
   rmSync(file, { force: true });
 }
 if (!isAll) {
-  console.log('Tests marked @landing were left to `npm test -- --all`.');
+  console.log('What is marked as for a landing was left to `npm test -- --all`.');
 }
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed === 0 && existsSync(`${root}/.next/BUILD_ID`) ? 0 : 1);
