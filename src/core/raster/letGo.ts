@@ -7,8 +7,7 @@ interface Transferable {
 
 /**
  * Gives the memory of pixels back at once; they are gone afterwards. Left alone it is given back
- * when the runtime next looks for what nobody needs, which counts objects rather than their bytes,
- * and may be a hundred pictures later.
+ * when the runtime next looks for what nobody needs, which may be many pictures later.
  * @param raster that nobody else has, and that shares its memory with nothing
  */
 export function letGo({ data }: Raster): void {

@@ -6,6 +6,10 @@ import { useRef, type KeyboardEvent } from 'react';
 const isPlain = (event: KeyboardEvent): boolean =>
   !event.ctrlKey && !event.altKey && !event.metaKey && event.key !== 'Escape';
 
+/** Keys that move the focus: letters to what begins with them. */
+const moves = ({ key }: KeyboardEvent): boolean =>
+  key.length === 1 || /^(Arrow|Page|Home$|End$)/.test(key);
+
 /**
  * A list moves its focus in a task after the key, before which the next key may come when the page
  * is busy: Enter would choose what the focus is leaving. Such a key waits until the focus has come.
@@ -33,6 +37,9 @@ export function useKeysInTurn(): (event: KeyboardEvent) => void {
       event.preventDefault();
       event.stopPropagation();
       waiting.current.push({ key: event.key, code: event.code, shiftKey: event.shiftKey });
+      return;
+    }
+    if (!moves(event)) {
       return;
     }
     moving.current = true;
