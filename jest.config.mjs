@@ -29,6 +29,7 @@ const config = {
     'parseInt',
     'parseFloat',
     'isNaN',
+    'Infinity',
   ],
   maxWorkers: 2,
   // Two cores that share their machine, with the build beside them, are at times much slower.

@@ -356,7 +356,7 @@ test('the site file opens beside the site with the same pixels, and renders with
   await expect.poll(() => bench.pixels()).toBe(before);
 });
 
-test('a picture goes out as OpenRaster and comes back into its slot as layers, px for px, as one step', async ({
+test('a picture goes out as OpenRaster and comes back into its slot as layers, px for px, as one step @landing', async ({
   bench,
   page,
 }) => {
@@ -394,7 +394,10 @@ test('a picture goes out as OpenRaster and comes back into its slot as layers, p
   await expect.poll(() => bench.pixels()).toBe(before);
 });
 
-test('alternative text is asked for, and an empty one is a decision', async ({ bench, page }) => {
+test('alternative text is asked for, and an empty one is a decision @landing', async ({
+  bench,
+  page,
+}) => {
   await bench.start();
   await bench.open('Header');
   const answer = page.locator('[data-answer="7"]');

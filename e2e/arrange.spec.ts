@@ -206,7 +206,10 @@ test('cards are put in order by dragging and by key, hidden, duplicated and rena
   ).toHaveCount(1);
 });
 
-test('layers are copied to another slot, with what they need, and cut', async ({ bench, page }) => {
+test('layers are copied to another slot, with what they need, and cut @landing', async ({
+  bench,
+  page,
+}) => {
   await bench.start();
   await bench.open('Header');
   await bench.ask('What on top');

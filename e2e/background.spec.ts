@@ -140,7 +140,7 @@ const sheets = [
 for (const width of [96, 121, 200]) {
   for (const { name, sizes, mayDiffer, share } of sheets) {
     inNewTab(
-      `four repeats × eleven positions × ${name}, in an area ${width} px wide`,
+      `four repeats × eleven positions × ${name}, in an area ${width} px wide @landing`,
       async ({ page }) => {
         const image = await tile();
         const area = { width, height: 72 };
@@ -174,34 +174,37 @@ for (const width of [96, 121, 200]) {
   }
 }
 
-inNewTab('fixed backgrounds are placed in the screen, at three widths', async ({ page }) => {
-  const image = await tile();
-  for (const width of [360, 768, 1280]) {
-    const height = screenHeightAt(width);
-    await page.setViewportSize({ width, height });
-    for (const size of ['cover', 'contain', { x: 'auto', y: 'auto' }] as BackgroundSize[]) {
-      const slot: Slot = {
-        ...base,
-        kind: 'background',
-        attachment: 'fixed',
-        repeat: 'no-repeat',
-        position: { x: pc(50), y: pc(100) },
-        size,
-      };
-      const { css } = linesOf(site, slot, picture);
-      expect(css).toContain('background-attachment: fixed');
-      await page.setContent(
-        `<!doctype html><style>${css.replace('tile.png', image)}</style><p style="height:3000px">`,
-      );
-      await page.evaluate(() => window.scrollTo(0, 500));
-      const theirs = await pixels(await page.screenshot());
-      await page.setContent(
-        `<!doctype html><style>html{height:${height}px;${computedCss(slot, { width, height }).replace('TILE', image)}}</style>`,
-      );
-      expect(Buffer.compare(theirs, await pixels(await page.screenshot()))).toBe(0);
+inNewTab(
+  'fixed backgrounds are placed in the screen, at three widths @landing',
+  async ({ page }) => {
+    const image = await tile();
+    for (const width of [360, 768, 1280]) {
+      const height = screenHeightAt(width);
+      await page.setViewportSize({ width, height });
+      for (const size of ['cover', 'contain', { x: 'auto', y: 'auto' }] as BackgroundSize[]) {
+        const slot: Slot = {
+          ...base,
+          kind: 'background',
+          attachment: 'fixed',
+          repeat: 'no-repeat',
+          position: { x: pc(50), y: pc(100) },
+          size,
+        };
+        const { css } = linesOf(site, slot, picture);
+        expect(css).toContain('background-attachment: fixed');
+        await page.setContent(
+          `<!doctype html><style>${css.replace('tile.png', image)}</style><p style="height:3000px">`,
+        );
+        await page.evaluate(() => window.scrollTo(0, 500));
+        const theirs = await pixels(await page.screenshot());
+        await page.setContent(
+          `<!doctype html><style>html{height:${height}px;${computedCss(slot, { width, height }).replace('TILE', image)}}</style>`,
+        );
+        expect(Buffer.compare(theirs, await pixels(await page.screenshot()))).toBe(0);
+      }
     }
-  }
-});
+  },
+);
 
 inNewTab(
   'the page plan’s own drawing is what Chromium makes of the CSS that is handed over @landing',

@@ -319,7 +319,7 @@ inNewTab(
   },
 );
 
-test('what hangs out over the edge lies over the page beside it, at its place at every width, and is no seam', async ({
+test('what hangs out over the edge lies over the page beside it, at its place at every width, and is no seam @landing', async ({
   bench,
   page,
   browser,

@@ -72,7 +72,7 @@ test('the seam: ways with their prices, tried before they are taken; differences
   await expect(reading(page, 'seam-top').locator('.figure').last()).toHaveText(figure);
 });
 
-test('the page takes the colour a JPEG really has, and the style sheet says so', async ({
+test('the page takes the colour a JPEG really has, and the style sheet says so @landing', async ({
   bench,
   page,
 }) => {

@@ -79,7 +79,7 @@ test('italic, spacing, lines, proportions and wrapping change the picture, and f
   await expect(page.getByText('Expected a width of 1 or more, found “wide”.')).toBeVisible();
 });
 
-test('how the font stands beside the site’s is said in figures, and a better one is a click away', async ({
+test('how the font stands beside the site’s is said in figures, and a better one is a click away @landing', async ({
   bench,
   page,
 }) => {

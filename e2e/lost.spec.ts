@@ -49,7 +49,7 @@ const stored = (page: Page): Promise<Stored> =>
 const mark = (page: Page) => page.getByRole('status', { name: 'What is kept' });
 const kept = (page: Page) => expect(mark(page)).toHaveAttribute('data-kept', 'kept');
 
-test('two tabs on one site: strokes at once in both are all kept, and each shows the other’s', async ({
+test('two tabs on one site: strokes at once in both are all kept, and each shows the other’s @landing', async ({
   bench,
   page,
   context,

@@ -129,7 +129,7 @@ interface Rect {
   height: number;
 }
 
-test('a picture lies in the page as its file will, px for px, in every form, at four widths and scrolled', async ({
+test('a picture lies in the page as its file will, px for px, in every form, at four widths and scrolled @landing', async ({
   browser,
 }) => {
   const { html, css, names } = page();

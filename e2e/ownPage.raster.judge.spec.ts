@@ -160,7 +160,7 @@ test('rounded corners and shadows over an edge are told as the style sheet has t
   await app.close();
 });
 
-test('edges of a picture that a screen scales are what a screenshot shows across them', async ({
+test('edges of a picture that a screen scales are what a screenshot shows across them @landing', async ({
   browser,
 }) => {
   const [width, height] = [900, 360];

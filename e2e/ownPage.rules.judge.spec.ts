@@ -218,7 +218,7 @@ async function shareOf(shot: Buffer, hex: string, rect: PageRect): Promise<numbe
   return count / ((right - left) * (bottom - top));
 }
 
-test('how much of a picture is hidden, and by what, is what Chromium paints', async ({
+test('how much of a picture is hidden, and by what, is what Chromium paints @landing', async ({
   browser,
 }) => {
   const hex = {

@@ -111,6 +111,7 @@ test('a set of 300 pieces keeps every name, size, format, palette and alpha', as
     true,
   );
   const after = new Map(list.map((f) => [f.path, f]));
+  const celadon = [169, 183, 154];
   expect(seen).toHaveLength(301);
   expect([...after.keys()].sort()).toEqual([...Object.keys(files), 'recoloured.txt'].sort());
   for (const [path, before] of Object.entries(files)) {
@@ -132,15 +133,17 @@ test('a set of 300 pieces keeps every name, size, format, palette and alpha', as
     if (was.format === 'jpeg' || path.endsWith('webp')) {
       continue;
     }
+    const washed = (v: number, c: number) => Math.round(0.52 * v + 0.48 * c);
+    const off: number[] = [];
     for (let k = 0; k < old.data.length; k += 4) {
-      if (old.data[k + 3] > 0) {
-        expect([path, k, ...now.data.subarray(k, k + 3)]).toEqual([
-          path,
-          k,
-          ...[169, 183, 154].map((c, i) => Math.round(0.52 * old.data[k + i] + 0.48 * c)),
-        ]);
+      if (
+        old.data[k + 3] > 0 &&
+        celadon.some((c, i) => now.data[k + i] !== washed(old.data[k + i], c))
+      ) {
+        off.push(k / 4);
       }
     }
+    expect([path, off]).toEqual([path, []]);
   }
 });
 

@@ -22,7 +22,7 @@ async function drawn(svg: string, grain = 0): Promise<Raster> {
     .raw()
     .toBuffer({ resolveWithObject: true });
   const out = new Uint8ClampedArray(data);
-  for (let i = 0; i < out.length; i++) {
+  for (let i = 0; i < out.length && grain > 0; i++) {
     if (i % 4 < 3) {
       out[i] += grain * Math.sin(i * 12.9898) * Math.cos(i * 4.1414);
     }

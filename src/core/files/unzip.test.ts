@@ -1,5 +1,14 @@
+import { deflateRawSync } from 'node:zlib';
 import fc from 'fast-check';
-import { strFromU8, strToU8, Zip, ZipDeflate, ZipPassThrough, zipSync } from 'fflate';
+import {
+  strFromU8,
+  strToU8,
+  Zip,
+  ZipDeflate,
+  ZipPassThrough,
+  zipSync,
+  type ZipInputFile,
+} from 'fflate';
 import { ArchiveError, unzip } from './unzip';
 
 const zip = (files: Record<string, Uint8Array>) => zipSync(files, { level: 9 });
@@ -63,8 +72,19 @@ function says(bytes: Uint8Array, size: number): Uint8Array {
   return bytes;
 }
 
+/** An archive of so many zeros, which Node packs in a tenth of the time. */
+function zeros(size: number): Uint8Array {
+  const parts: Uint8Array[] = [];
+  const archive = new Zip((_error, chunk) => parts.push(chunk));
+  const file: ZipInputFile = { filename: 'style.css', size, crc: 0, compression: 8 };
+  archive.add(file);
+  file.ondata!(null, deflateRawSync(Buffer.alloc(size)), true);
+  archive.end();
+  return new Uint8Array(Buffer.concat(parts));
+}
+
 test('an archive that says less than it unpacks to is refused as soon as it is more', () => {
-  const lying = says(zip({ 'style.css': new Uint8Array(190_000_000) }), 1000);
+  const lying = says(zeros(190_000_000), 1000);
   expect(lying.length).toBeLessThan(200_000);
   // Counted in what was unpacked, not in time: sixteen KB of it at a time.
   const before = process.memoryUsage().arrayBuffers;
