@@ -38,11 +38,13 @@ const suites = isAll ? [] : ['--testPathIgnorePatterns', '\\.landing\\.test\\.']
 
 /** Each lane one command after the other, the lanes side by side: two cores are kept busy. */
 const results = await together([
-  [['build', 'npm', 'run', '--silent', 'compile']],
+  [
+    ['build', 'npm', 'run', '--silent', 'compile'],
+    ['format', 'npm', 'run', '--silent', 'format'],
+  ],
   [
     ['types', 'npm', 'run', '--silent', 'typecheck'],
     ['lint', 'npm', 'run', '--silent', 'lint'],
-    ['format', 'npm', 'run', '--silent', 'format'],
   ],
   [['jest', 'npx', 'jest', '--json', `--outputFile=${jestReport}`, ...suites]],
 ]);
