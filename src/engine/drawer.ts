@@ -89,6 +89,8 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
   const repeats = new Set<() => void>();
   /** Views, told what is wanted whole: the worker copies what a view shows whole. */
   const finishes = new Set<(drawing: string) => void>();
+  /** What is wanted whole once the views are drawn. */
+  const wholeWanted = new Set<string>();
   /** Views that have something to draw, by name, and what waits until none has. */
   const undrawn = new Set<string>();
   let pressedAfter: (() => void)[] = [];
@@ -265,7 +267,9 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
           frame.complete && frame.missing.length === 0 && waiting === undefined,
         );
         void fetchMissing(frame.missing);
-        if (!frame.complete) {
+        if (!frame.complete && focus && wholeWanted.has(JSON.stringify(drawing))) {
+          waiting ??= { drawing };
+        } else if (!frame.complete) {
           rest = setTimeout(finish, frame.rough ? longPause : pause);
         }
       } catch (error) {
@@ -337,7 +341,9 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
   async function pixelsOf(drawing: Drawing): Promise<Raster> {
     const wanted = JSON.stringify(drawing);
     finishes.forEach((finish) => finish(wanted));
+    wholeWanted.add(wanted);
     await viewsDrawn('pressing');
+    wholeWanted.delete(wanted);
     // A photo may have had to make room again, or the worker died, while another came.
     for (let tries = 0; tries < 4; tries++) {
       const { raster, missing } = await twice(() => render.ask('pixels', { drawing }));

@@ -610,6 +610,30 @@ describe('what is not in sight', () => {
     expect(heard.frames.at(-1)?.complete).toBe(true);
   });
 
+  test('what is pressed while its part in sight is being drawn is drawn whole right after, and once', async () => {
+    const setup = setUp();
+    const heard = listen();
+    const engine = engineWith(setup);
+    const view = engine.view(heard);
+    view.show(drawing(0.1));
+    await pass(40);
+    view.show(drawing(0.2), { x: 0, y: 0, width: 1, height: 1 });
+    const pixels = engine.pixels(drawing(0.2)).then(() => setup.drawn.length);
+    const other = engine.pixels(drawing(0.7));
+    await pass(40);
+    expect(setup.drawn).toEqual([0.1, 0.2, 0.2]);
+    expect(heard.frames.at(-1)?.complete).toBe(true);
+    expect(await pixels).toBe(3);
+    await other;
+    await pass(1000);
+    expect(setup.drawn).toEqual([0.1, 0.2, 0.2]);
+    // Another drawing than what is pressed waits for its pause as ever.
+    view.show(drawing(0.3), { x: 0, y: 0, width: 1, height: 1 });
+    void engine.pixels(drawing(0.8));
+    await pass(40);
+    expect(setup.drawn).toEqual([0.1, 0.2, 0.2, 0.3]);
+  });
+
   test('a view that is closed completes nothing any more', async () => {
     const setup = setUp();
     const heard = listen();

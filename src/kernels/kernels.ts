@@ -81,6 +81,7 @@ export interface KernelCalls extends LikenessCalls {
     weights: number,
   ): void;
   coverRow(cover: number, colour: number, pixels: number, row: number): void;
+  meanOfFour(from: number, width: number, rows: number, out: number): void;
 }
 
 type Values =

@@ -1,4 +1,4 @@
-import { oklabOf } from '../colour/oklab';
+import { oklabPlane } from '../colour/oklab';
 import type { Raster } from '../raster/raster';
 import { softened } from '../raster/soften';
 import { integral, interestOf, type Interest } from './interest';
@@ -35,43 +35,50 @@ function isSkin(r: number, g: number, b: number): boolean {
   return cb >= 77 && cb <= 127 && cr >= 133 && cr <= 173;
 }
 
-type Lab = readonly [number, number, number];
-
-const distance = (a: Lab, b: Lab): number =>
-  Math.sqrt((a[0] - b[0]) ** 2 + (a[1] - b[1]) ** 2 + (a[2] - b[2]) ** 2);
-
 /**
  * How far each px stands off all four borders of the picture, each met straight on, as what lies
  * around a thing mostly reaches them (after the boundary prior of Y. Wei and others, ECCV 2012; from
  * memory): distances in OKLab, 0 for what goes on to a border.
  */
 function standingOff({ small, width, height }: Interest): Float64Array {
-  const { data } = softened(small, even, 'none');
-  const labAt = (p: number): Lab =>
-    oklabOf({ r: data[p * 4], g: data[p * 4 + 1], b: data[p * 4 + 2] });
-  const labs = Array.from({ length: width * height }, (_, p) => labAt(p));
-  return Float64Array.from(labs, (own, p) => {
-    const x = p % width;
-    const row = p - x;
-    const least = Math.min(
-      distance(own, labs[row]),
-      distance(own, labs[row + width - 1]),
-      distance(own, labs[x]),
-      distance(own, labs[(height - 1) * width + x]),
-    );
-    return Math.max(0, least - apart);
-  });
+  const labs = oklabPlane(softened(small, even, 'none').data);
+  const off = new Float64Array(width * height);
+  const squared = (p: number, q: number): number => {
+    const l = labs[p * 3] - labs[q * 3];
+    const a = labs[p * 3 + 1] - labs[q * 3 + 1];
+    const b = labs[p * 3 + 2] - labs[q * 3 + 2];
+    return l * l + a * a + b * b;
+  };
+  const last = (height - 1) * width;
+  for (let row = 0; row <= last; row += width) {
+    for (let x = 0; x < width; x++) {
+      const p = row + x;
+      const least = Math.min(
+        squared(p, row),
+        squared(p, row + width - 1),
+        squared(p, x),
+        squared(p, last + x),
+      );
+      off[p] = Math.max(0, Math.sqrt(least) - apart);
+    }
+  }
+  return off;
 }
 
 /** How much each px of the small picture matters; 0 for ground. */
 function mattering(interest: Interest): Float64Array {
   const { values, small } = interest;
-  const mean = values.reduce((sum, v) => sum + v, 0) / values.length;
-  return standingOff(interest).map((off, p) => {
-    const [r, g, b] = small.data.subarray(p * 4, p * 4 + 3);
-    const thing = off * (isSkin(r, g, b) ? skinWeight : 1);
-    return thing + detailShare * Math.max(0, values[p] - ground * mean);
-  });
+  const { data } = small;
+  let mean = 0;
+  for (let p = 0; p < values.length; p++) {
+    mean += values[p] / values.length;
+  }
+  const matters = standingOff(interest);
+  for (let p = 0, i = 0; p < matters.length; p++, i += 4) {
+    const thing = matters[p] * (isSkin(data[i], data[i + 1], data[i + 2]) ? skinWeight : 1);
+    matters[p] = thing + detailShare * Math.max(0, values[p] - ground * mean);
+  }
+  return matters;
 }
 
 /**

@@ -1,5 +1,14 @@
+import fc from 'fast-check';
+import { kernels, withoutKernels } from '../../kernels/kernels';
 import { createRaster, type Raster } from '../raster/raster';
-import { halved, halvingsFor, halvingsToKeep } from './halved';
+import {
+  halved,
+  halvingsFor,
+  halvingsToKeep,
+  meanHalved,
+  meanOfFour,
+  roughlyHalved,
+} from './halved';
 import { resample } from './resample';
 
 /** Slopes, rings that grow finer, and a sharp edge. */
@@ -60,4 +69,56 @@ test('photos as cameras have them are kept whole, larger ones as often halved as
   const kept = (width: number, height: number) => halvingsToKeep({ width, height });
   expect([kept(1, 1), kept(6000, 4000), kept(6000, 5000), kept(6000, 5001)]).toEqual([0, 0, 0, 1]);
   expect([kept(12_000, 8333), kept(10_000, 12_001), kept(200_000, 500)]).toEqual([1, 2, 1]);
+});
+
+const anyPx = fc
+  .tuple(fc.integer({ min: 1, max: 70 }), fc.integer({ min: 1, max: 40 }), fc.integer())
+  .map(([width, height, seed]): Raster => noise(width, height, seed));
+
+function noise(width: number, height: number, seed: number): Raster {
+  const raster = createRaster(width, height);
+  let state = seed >>> 0;
+  for (let i = 0; i < raster.data.length; i++) {
+    state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
+    raster.data[i] = state >>> 24;
+  }
+  return raster;
+}
+
+test('each px is the mean of four, rounded, by kernel and by loops', () => {
+  const check = (photo: Raster) => {
+    const quick = meanOfFour(photo);
+    const slow = withoutKernels(() => meanOfFour(photo));
+    expect([quick.width, quick.height]).toEqual([slow.width, slow.height]);
+    expect(Buffer.compare(Buffer.from(quick.data), Buffer.from(slow.data))).toBe(0);
+    const off: number[] = [];
+    for (let i = 0; i < quick.data.length && photo.width > 1 && photo.height > 1; i++) {
+      const row = photo.width * 4;
+      const x = (i >> 2) % quick.width;
+      const y = Math.floor((i >> 2) / quick.width);
+      const at = 2 * y * row + 8 * x + (i & 3);
+      const { data } = photo;
+      const mean = (data[at] + data[at + 4] + data[at + row] + data[at + row + 4]) / 4;
+      if (quick.data[i] !== Math.floor(mean + 0.5)) {
+        off.push(i);
+      }
+    }
+    expect(off).toEqual([]);
+  };
+  expect(kernels()).toBeDefined();
+  fc.assert(fc.property(anyPx, check), { numRuns: 200 });
+  // More than is halved at a time.
+  check(noise(301, 2003, 7));
+});
+
+test('a half for the screen is the exact one where that is there, and what decides anything never is', () => {
+  const photo = noise(64, 48, 3);
+  const mean = meanHalved(photo, 2);
+  expect([mean.width, mean.height]).toEqual([16, 12]);
+  expect(meanHalved(photo, 2)).toBe(mean);
+  expect(roughlyHalved(photo, 2)).toBe(mean);
+  const exact = halved(photo, 2);
+  expect(roughlyHalved(photo, 2)).toBe(exact);
+  expect(meanHalved(photo, 2)).toBe(mean);
+  expect([roughlyHalved(photo, 0), meanHalved(photo, 0)]).toEqual([photo, photo]);
 });

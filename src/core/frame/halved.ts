@@ -1,3 +1,4 @@
+import { kernels, type Kernels } from '../../kernels/kernels';
 import { createRaster, rowsOf, wholePixels, type Raster, type Rows } from '../raster/raster';
 import type { Size } from './placement';
 import { resampleRows } from './resample';
@@ -42,31 +43,57 @@ const mostWhole = 30e6;
 export const halvingsToKeep = ({ width, height }: Size): number =>
   Math.max(0, Math.ceil(Math.log2((width * height) / mostWhole) / 2));
 
-/** Halves for rough drawing. */
-const rough = new WeakMap<Raster, Raster[]>();
+/** Means of photos that were asked for; they are gone when their photo is. */
+const means = new WeakMap<Raster, Raster[]>();
 
 /**
  * A photo halved several times, each px the mean of four in gamma as it is: a tenth of the work of
- * `halved`, for what stands on the screen a moment. Halves made already are taken as they are.
+ * `halved`, for what is not looked at closely.
  * @param times how often; 0 is the photo itself
  */
-export function roughlyHalved(photo: Raster, times: number): Raster {
+export function meanHalved(photo: Raster, times: number): Raster {
   if (times <= 0) {
     return photo;
   }
-  const exact = known.get(photo)?.[times - 1];
-  if (exact) {
-    return exact;
-  }
-  let halves = rough.get(photo);
+  let halves = means.get(photo);
   if (!halves) {
-    rough.set(photo, (halves = []));
+    means.set(photo, (halves = []));
   }
-  return (halves[times - 1] ??= meanOfFour(roughlyHalved(photo, times - 1)));
+  return (halves[times - 1] ??= meanOfFour(meanHalved(photo, times - 1)));
 }
+
+/**
+ * The same for what stands on the screen a moment: halves made already are taken as they are.
+ * @param times how often; 0 is the photo itself
+ */
+export const roughlyHalved = (photo: Raster, times: number): Raster =>
+  known.get(photo)?.[times - 1] ?? meanHalved(photo, times);
 
 /** Half as wide and high, rounded down; px that are see-through in part lend what they have. */
 export function meanOfFour(from: Raster): Raster {
+  const simd = kernels();
+  return simd && from.width > 1 && from.height > 1 ? meanByKernel(simd, from) : meanByLoops(from);
+}
+
+/** Bytes that are halved at a time. */
+const strip = 2 ** 20;
+
+function meanByKernel(k: Kernels, { width, height, data }: Raster): Raster {
+  const out = createRaster(width >> 1, height >> 1);
+  const pair = 2 * width * 4;
+  const most = Math.max(1, Math.floor(strip / pair));
+  const [from, made] = k.rooms(most * pair + 32, most * out.width * 4 + 16);
+  for (let y = 0; y < out.height; y += most) {
+    const rows = Math.min(most, out.height - y);
+    k.put(from, data.subarray(y * pair, (y + rows) * pair));
+    k.call.meanOfFour(from, width, rows, made);
+    const row = out.width * 4;
+    out.data.set(k.bytes.subarray(made, made + rows * row), y * row);
+  }
+  return out;
+}
+
+function meanByLoops(from: Raster): Raster {
   const width = Math.max(1, from.width >> 1);
   const height = Math.max(1, from.height >> 1);
   const out = createRaster(width, height);

@@ -1,6 +1,6 @@
 import { oklabOf } from '../colour/oklab';
 import type { Raster } from '../raster/raster';
-import { meanOfFour } from './halved';
+import { meanHalved } from './halved';
 import { resample } from './resample';
 
 /** Longest side that detail is looked for at, px. */
@@ -93,10 +93,8 @@ function lookAt(photo: Raster): Interest {
   const width = Math.max(1, Math.round(photo.width * k));
   const height = Math.max(1, Math.round(photo.height * k));
   // Most px of a large photo go into means of four: what is left is at least twice as wide and high.
-  let from = photo;
-  while (Math.min(from.width / width, from.height / height) >= 4) {
-    from = meanOfFour(from);
-  }
+  const smaller = Math.min(photo.width / width, photo.height / height);
+  const from = meanHalved(photo, Math.floor(Math.log2(Math.max(2, smaller))) - 1);
   const small = resample(
     from,
     { x: 0, y: 0, scaleX: width / from.width, scaleY: height / from.height },

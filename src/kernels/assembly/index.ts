@@ -11,5 +11,6 @@ export {
   seenOfQuads,
   withoutQuads,
 } from './likeness';
+export { meanOfFour } from './halve';
 export { freeFrom } from './memory';
 export { filterRow, mixRows } from './resample';

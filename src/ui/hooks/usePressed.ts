@@ -1,5 +1,6 @@
 'use client';
 
+import { useState } from 'react';
 import { fileKey } from '@/core/readings/survey';
 import { wordsOf } from '@/core/refusal';
 import type { Picture } from '@/core/site/model/picture';
@@ -23,16 +24,22 @@ const none: Press = { file: undefined, current: false, failure: undefined };
 /** A picture is pressed once it has rested for so long, ms. */
 const rest = 180;
 
+const photosOf = ({ layers }: Picture): string =>
+  layers.flatMap((layer) => (layer.kind === 'photo' ? [layer.assetId] : [])).join(' ');
+
 /**
  * Presses a picture whenever it has come to rest, and keeps the last file until the next is done.
  * @param moving a gesture is going on: whatever it makes of the picture is not pressed yet
  */
 export function usePressed(site: Site, slot: Slot, picture: Picture, moving: boolean): Press {
   const key = fileKey(site, slot, picture);
+  const photos = photosOf(picture);
+  const [pressed, setPressed] = useState(photos);
   const { value, current } = useKeyed<{ key: string; file?: WrittenFile; failure?: string }>(
     key && !moving ? key : undefined,
     { key: '' },
     async ({ wanted, put }) => {
+      setPressed(photos);
       try {
         const file = await theFiles().file(site, slot, picture, wanted);
         if (file) {
@@ -47,7 +54,8 @@ export function usePressed(site: Site, slot: Slot, picture: Picture, moving: boo
         put((before) => ({ ...before, key, failure }));
       }
     },
-    { rest, carries: true },
+    // Who gives a photo waits for it, and is not about to give the next.
+    { rest: photos === pressed ? rest : 0, carries: true },
   );
   if (!key) {
     return none;
