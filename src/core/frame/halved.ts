@@ -70,7 +70,7 @@ export const roughlyHalved = (photo: Raster, times: number): Raster =>
   known.get(photo)?.[times - 1] ?? meanHalved(photo, times);
 
 /** Half as wide and high, rounded down; px that are see-through in part lend what they have. */
-export function meanOfFour(from: Raster): Raster {
+function meanOfFour(from: Raster): Raster {
   const simd = kernels();
   return simd && from.width > 1 && from.height > 1 ? meanByKernel(simd, from) : meanByLoops(from);
 }
