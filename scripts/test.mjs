@@ -3,7 +3,7 @@
  * then the browser. Closes with `N passed, N failed`.
  *
  * With `--all` it is what a landing runs: suites named `*.landing.test.ts` and the browser's tests
- * that are marked `@landing` too, which take three times as long as all others. Other words go to
+ * that are marked `@landing` too, which take several times as long as all others. Other words go to
  * Playwright, such as `-g name`, and choose from all.
  */
 import { existsSync, readFileSync, rmSync } from 'node:fs';
