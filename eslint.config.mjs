@@ -53,6 +53,20 @@ const config = [
       'one-var': ['error', 'never'],
       curly: ['error', 'all'],
       'no-nested-ternary': 'error',
+      // A ref callback that is new at each render is taken off and put on at each render.
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: 'JSXAttribute[name.name="ref"] ArrowFunctionExpression',
+          message: 'Make the ref callback once: useRef, useCallback or a function of the module.',
+        },
+        {
+          selector:
+            'JSXOpeningElement[name.type="JSXIdentifier"] > JSXAttribute[name.name="value"] ' +
+            '> JSXExpressionContainer > ObjectExpression',
+          message: 'A context value is a new object only when it has changed: useMemo.',
+        },
+      ],
       'max-statements-per-line': ['error', { max: 1 }],
       'max-len': [
         'error',

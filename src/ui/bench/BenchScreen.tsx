@@ -2,7 +2,7 @@
 
 import { Maximize2, Minimize2 } from 'lucide-react';
 import { useRouter } from 'next/navigation';
-import { lazy, Suspense, useState } from 'react';
+import { lazy, Suspense, useCallback, useState } from 'react';
 import type { Page } from '@/core/site/model/page';
 import type { Site } from '@/core/site/model/site';
 import type { Slot } from '@/core/site/model/slot';
@@ -72,9 +72,11 @@ function firstWidth(site: Site, slot: Slot): number {
 function OpenBench({ session, slot }: { session: Session; slot: Slot }) {
   const router = useRouter();
   const siteId = session.state.getState().site.id;
-  const bench = useBenchModel(session, slot, () =>
-    router.push(`/sites/${siteId}/shelf?for=${slot.id}`),
+  const openShelf = useCallback(
+    () => router.push(`/sites/${siteId}/shelf?for=${slot.id}`),
+    [router, siteId, slot.id],
   );
+  const bench = useBenchModel(session, slot, openShelf);
   const { editing, selecting, asking, shown, laying, boxes } = bench;
   const { site } = editing;
   const { undoLabel, redoLabel } = useHistory(session);

@@ -1,5 +1,6 @@
 'use client';
 
+import { intoViewNearest } from '../shared/intoView';
 import { lazy, Suspense, useState } from 'react';
 import { pressWords } from '@/core/press/settings';
 import { worstFirst, type Reading } from '@/core/readings/reading';
@@ -78,7 +79,6 @@ export function Readings() {
 }
 
 /** What was asked for is seen, however far down it stands. */
-const inSight = (element: HTMLElement | null) => element?.scrollIntoView({ block: 'nearest' });
 
 /** One reading: what is, its figure, what can be done about it, and on asking why. */
 function ReadingRow({ reading }: { reading: Reading }) {
@@ -155,7 +155,11 @@ function ReadingRow({ reading }: { reading: Reading }) {
             </Button>
           )}
           {open && (
-            <p ref={inSight} className="w-full break-words text-soft select-text" data-why={id}>
+            <p
+              ref={intoViewNearest}
+              className="w-full break-words text-soft select-text"
+              data-why={id}
+            >
               {words}
               {standard && ` ${standard}.`}
             </p>

@@ -3,11 +3,14 @@
 import { newId } from '../shared/newId';
 import {
   createContext,
+  createElement,
   use,
   useCallback,
   useEffect,
   useMemo,
   useState,
+  type Context,
+  type ReactNode,
   type SetStateAction,
 } from 'react';
 import { createStore, type StoreApi } from 'zustand/vanilla';
@@ -160,15 +163,36 @@ export interface BenchParts {
   readonly boxes: DrawnBoxes;
 }
 
-const Context = createContext<BenchParts | undefined>(undefined);
-export const BenchProvider = Context.Provider;
+type Contexts = { readonly [K in keyof BenchParts]: Context<BenchParts[K] | undefined> };
+
+/** One context for each part, so that a change of one wakes only those who use it. */
+const contexts: Contexts = {
+  editing: createContext<Editing | undefined>(undefined),
+  selecting: createContext<Selecting | undefined>(undefined),
+  asking: createContext<Asking | undefined>(undefined),
+  filed: createContext<Filed | undefined>(undefined),
+  pageWords: createContext<PageWordsShown | undefined>(undefined),
+  shown: createContext<Shown | undefined>(undefined),
+  laying: createContext<Laying | undefined>(undefined),
+  boxes: createContext<DrawnBoxes | undefined>(undefined),
+};
+
+/** Hands the parts of a bench to everything below it. */
+export function BenchProvider({ value, children }: { value: BenchParts; children: ReactNode }) {
+  const within = <K extends keyof BenchParts>(part: K, inner: ReactNode): ReactNode =>
+    createElement(contexts[part].Provider, { value: value[part] }, inner);
+  return (Object.keys(contexts) as (keyof BenchParts)[]).reduce<ReactNode>(
+    (inner, part) => within(part, inner),
+    children,
+  );
+}
 
 function usePart<K extends keyof BenchParts>(part: K): BenchParts[K] {
-  const bench = use(Context);
-  if (!bench) {
+  const value = use<BenchParts[K] | undefined>(contexts[part]);
+  if (!value) {
     throw new Error(`Expected a BenchProvider above what asks for its ${part}.`);
   }
-  return bench[part];
+  return value;
 }
 
 export const useEditing = (): Editing => usePart('editing');
@@ -197,134 +221,173 @@ export function useLayerBox(layer: ObjectLayer): Box | undefined {
   return kindOf(layer).ownBox?.(layer) ?? box;
 }
 
-export function useBenchModel(session: Session, slot: Slot, openShelf: () => void): BenchParts {
+/** The site of the slot, how it is changed, and the picture that the slot shows. */
+function useEditingPart(session: Session, slot: Slot): Editing {
   const site = useSite(session);
   const picture = pictureOf(site, slot);
-  const press = usePressed(
-    site,
-    slot,
-    picture,
-    useStore(session.state, (s) => s.previewing),
-  );
-  const [{ question, times }, setQuestion] = useState({ question: 2, times: 0 });
-  const [why, askWhy] = useState<string>();
-  const [selectedIds, setSelectedIds] = useState<readonly string[]>([]);
-  const [tool, take] = useState<Tool>();
-  const [drawn] = useState(() => createStore<Drawn>(() => ({ boxes: {} })));
-  // How often one turned to a layer or a question: what comes later than that does not take it away.
-  const [turns] = useState(() => createStore(() => 0));
-  const [asked, show] = useState<Showing>();
-  const [held, hold] = useState<HeldFile>();
   useEffect(() => () => session.flush(), [session]);
-  const intake = useIntake();
-  const file = press.current ? press.file : undefined;
-  const [told, setTold] = useState<{ of: Picture; report: PageWordsReport; top: number }>();
-  const over = told?.of === picture ? told.report : undefined;
-  const readings = useMemo(
-    () => takeReadings({ site, slot, picture, file, over }),
-    [site, slot, picture, file, over],
-  );
-
-  const tell = useCallback(
-    (of: Picture, report: PageWordsReport, top: number) => setTold({ of, report, top }),
-    [],
-  );
-
-  const now = () => pictureOf(session.state.getState().site, slot);
-  const commit = (label: string, edit: Edit) => session.commit(label, edit);
-  const turn = () => turns.setState((count) => count + 1, true);
-  // A tool is put down when something else is turned to.
-  const selectAll = (change: SetStateAction<readonly string[]>) => {
-    turn();
-    take(undefined);
-    setSelectedIds(change);
-  };
-  const select = (layerId: string | undefined) => selectAll(layerId === undefined ? [] : [layerId]);
-  const putOnTop = (item: ShelfItem, since = turns.getState()) => {
-    const id = newId();
-    commit(`Add ${item.name}`, addPhotoOnTop(slot, now(), item, id));
-    if (turns.getState() === since) {
-      select(id);
-    }
-  };
-  /** @param since `turns` when it was asked for */
-  const layItem = async (item: ShelfItem, since: number) => {
-    if (question === 4) {
-      putOnTop(item, since);
-    } else {
-      await layFirst(session, slot, item);
-    }
-  };
-  const lay = (files: readonly File[]) => {
-    let since = turns.getState();
-    return intake.take(files, (item) => {
-      const undisturbed = turns.getState() === since;
-      void layItem(item, since);
-      if (undisturbed) {
-        // Of several the last is turned to.
-        since = turns.getState();
-      }
-    });
-  };
-  const selected = picture.layers.find((l) => l.id === selectedIds.at(-1));
-
-  const usable =
-    tool &&
-    question === (tool.kind === 'line' ? 5 : 4) &&
-    selectedIds.length === 1 &&
-    tool.layerId === selected?.id &&
-    !selected.locked;
-  return {
-    editing: {
+  return useMemo(
+    () => ({
       session,
       site,
       slot,
       picture,
-      commit,
+      commit: (label, edit) => session.commit(label, edit),
       preview: (edit) => session.preview(edit),
       burst: (label, edit) => session.burst(label, edit),
-    },
-    selecting: {
+    }),
+    [session, site, slot, picture],
+  );
+}
+
+/**
+ * How often the owner turned to a layer or a question. Work that ends later than such a turn must
+ * not take the selection away.
+ */
+type TurnCount = StoreApi<number>;
+
+const countTurn = (turns: TurnCount) => turns.setState((count) => count + 1, true);
+
+function useSelectingPart(picture: Picture, question: number, turns: TurnCount): Selecting {
+  const [selectedIds, setSelectedIds] = useState<readonly string[]>([]);
+  const [tool, take] = useState<Tool>();
+  const actions = useMemo(() => {
+    // A tool is put down when something else is turned to.
+    const change = (next: SetStateAction<readonly string[]>) => {
+      countTurn(turns);
+      take(undefined);
+      setSelectedIds(next);
+    };
+    return {
+      take,
+      selectAll: (ids: readonly string[]) => change(ids),
+      select: (id: string | undefined) => change(id === undefined ? [] : [id]),
+      toggle: (id: string) =>
+        change((ids) => (ids.includes(id) ? ids.filter((i) => i !== id) : [...ids, id])),
+    };
+  }, [turns]);
+  return useMemo(() => {
+    const selected = picture.layers.find((l) => l.id === selectedIds.at(-1));
+    const usable =
+      tool &&
+      question === (tool.kind === 'line' ? 5 : 4) &&
+      selectedIds.length === 1 &&
+      tool.layerId === selected?.id &&
+      !selected.locked;
+    return {
+      ...actions,
       selected,
       selection: picture.layers.filter((l) => selectedIds.includes(l.id)),
-      select,
-      selectAll,
-      toggle: (id) =>
-        selectAll((ids) => (ids.includes(id) ? ids.filter((i) => i !== id) : [...ids, id])),
       tool: usable ? tool : undefined,
-      take,
-    },
-    asking: {
+    };
+  }, [actions, picture, selectedIds, tool, question]);
+}
+
+function useFiledPart(editing: Editing, over: PageWordsReport | undefined): Filed {
+  const { session, site, slot, picture } = editing;
+  const previewing = useStore(session.state, (s) => s.previewing);
+  const press = usePressed(site, slot, picture, previewing);
+  const [why, askWhy] = useState<string>();
+  const file = press.current ? press.file : undefined;
+  const readings = useMemo(
+    () => takeReadings({ site, slot, picture, file, over }),
+    [site, slot, picture, file, over],
+  );
+  return useMemo(() => ({ press, readings, why, askWhy }), [press, readings, why]);
+}
+
+function usePageWordsPart(picture: Picture): PageWordsShown {
+  const [told, setTold] = useState<{ of: Picture; report: PageWordsReport; top: number }>();
+  const tell = useCallback(
+    (of: Picture, report: PageWordsReport, top: number) => setTold({ of, report, top }),
+    [],
+  );
+  const over = told?.of === picture ? told.report : undefined;
+  const top = told?.top ?? 0;
+  return useMemo(() => ({ over, top, tell }), [over, top, tell]);
+}
+
+function useLayingPart(
+  { session, slot }: Editing,
+  question: number,
+  select: Selecting['select'],
+  turns: TurnCount,
+  openShelf: () => void,
+): Laying {
+  const { take, busy } = useIntake();
+  return useMemo(() => {
+    /** @param since the turns there were when it was asked for */
+    const putOnTop = (item: ShelfItem, since: number) => {
+      const id = newId();
+      const now = pictureOf(session.state.getState().site, slot);
+      session.commit(`Add ${item.name}`, addPhotoOnTop(slot, now, item, id));
+      if (turns.getState() === since) {
+        select(id);
+      }
+    };
+    const layItem = async (item: ShelfItem, since: number) => {
+      if (question === 4) {
+        putOnTop(item, since);
+      } else {
+        await layFirst(session, slot, item);
+      }
+    };
+    return {
+      lay(files) {
+        let since = turns.getState();
+        return take(files, (item) => {
+          const undisturbed = turns.getState() === since;
+          void layItem(item, since);
+          if (undisturbed) {
+            // Each of several files may select itself, so the last one stays selected.
+            since = turns.getState();
+          }
+        });
+      },
+      layItem: (item) => void layItem(item, turns.getState()),
+      putOnTop: (item) => putOnTop(item, turns.getState()),
+      openShelf,
+      reading: busy,
+    };
+  }, [session, slot, question, select, turns, openShelf, take, busy]);
+}
+
+/** All parts of a bench; each is a new object only when something in it has changed. */
+export function useBenchModel(session: Session, slot: Slot, openShelf: () => void): BenchParts {
+  const [turns] = useState<TurnCount>(() => createStore(() => 0));
+  const [{ question, times }, setQuestion] = useState({ question: 2, times: 0 });
+  const [asked, show] = useState<Showing>();
+  const [held, hold] = useState<HeldFile>();
+  const [boxes] = useState(() => ({ drawn: createStore<Drawn>(() => ({ boxes: {} })) }));
+  const editing = useEditingPart(session, slot);
+  const selecting = useSelectingPart(editing.picture, question, turns);
+  const pageWords = usePageWordsPart(editing.picture);
+  const filed = useFiledPart(editing, pageWords.over);
+  const laying = useLayingPart(editing, question, selecting.select, turns, openShelf);
+  const asking = useMemo(
+    () => ({
       question,
       times,
-      ask(next) {
+      ask(next: number) {
         session.flush();
-        turn();
+        countTurn(turns);
         setQuestion((before) => ({ question: next, times: before.times + 1 }));
         hold(undefined);
       },
-    },
-    filed: { press, readings, why, askWhy },
-    pageWords: {
-      over,
-      top: told?.top ?? 0,
-      tell,
-    },
-    shown: {
+    }),
+    [question, times, session, turns],
+  );
+  const { current } = filed.press;
+  const shown = useMemo(
+    () => ({
       // Asking how heavy it is shows the file itself, unless something else is being held up
       // against it.
-      showing: asked ?? (question === 6 && (press.current || held) ? 'file' : 'picture'),
+      showing: asked ?? (question === 6 && (current || held) ? 'file' : 'picture'),
       show,
       held: question === 6 ? held : undefined,
       hold,
-    },
-    laying: {
-      lay,
-      layItem: (item) => void layItem(item, turns.getState()),
-      putOnTop: (item) => putOnTop(item),
-      openShelf,
-      reading: intake.busy,
-    },
-    boxes: { drawn },
-  };
+    }),
+    [asked, question, current, held],
+  );
+  return { editing, selecting, asking, filed, pageWords, shown, laying, boxes };
 }

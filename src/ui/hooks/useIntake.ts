@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useStore } from 'zustand';
 import type { ShelfItem } from '@/core/site/model/shelf';
 import { newIntake } from './tab/intake';
@@ -19,12 +19,14 @@ export interface Intake {
 export function useIntake(): Intake {
   const [intake] = useState(() => newIntake());
   const reading = useStore(intake.state, (s) => s.reading);
-  return {
-    take: (files, onItem) => intake.take(files, onItem),
-    busy: reading?.words,
-    share: reading?.share ?? 0,
-    cancel: () => intake.cancel(),
-  };
+  const actions = useMemo<Pick<Intake, 'take' | 'cancel'>>(
+    () => ({
+      take: (files, onItem) => intake.take(files, onItem),
+      cancel: () => intake.cancel(),
+    }),
+    [intake],
+  );
+  return { ...actions, busy: reading?.words, share: reading?.share ?? 0 };
 }
 
 /** Takes one picture in. @throws IntakeError with a message for people; nothing is stored then */

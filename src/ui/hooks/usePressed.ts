@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { fileKey } from '@/core/readings/survey';
 import { wordsOf } from '@/core/refusal';
 import type { Picture } from '@/core/site/model/picture';
@@ -35,7 +35,7 @@ export function usePressed(site: Site, slot: Slot, picture: Picture, moving: boo
   const key = fileKey(site, slot, picture);
   const photos = photosOf(picture);
   const [pressed, setPressed] = useState(photos);
-  const { value, current } = useKeyed<{ key: string; file?: WrittenFile; failure?: string }>(
+  const { value } = useKeyed<{ key: string; file?: WrittenFile; failure?: string }>(
     key && !moving ? key : undefined,
     { key: '' },
     async ({ wanted, put }) => {
@@ -57,13 +57,11 @@ export function usePressed(site: Site, slot: Slot, picture: Picture, moving: boo
     // Who gives a photo waits for it, and is not about to give the next.
     { rest: photos === pressed ? rest : 0, carries: true },
   );
-  if (!key) {
-    return none;
-  }
-  const ofThis = current || value.key === key;
-  return {
-    file: value.file,
-    current: ofThis && value.key === key && !value.failure,
-    failure: value.key === key ? value.failure : undefined,
-  };
+  const ofThis = value.key === key;
+  const { file } = value;
+  const failure = ofThis ? value.failure : undefined;
+  return useMemo(
+    () => (key ? { file, current: ofThis && failure === undefined, failure } : none),
+    [key, file, ofThis, failure],
+  );
 }

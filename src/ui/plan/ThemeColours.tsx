@@ -1,5 +1,6 @@
 'use client';
 
+import { NativeColourInput } from '../shared/NativeColourInput';
 import { DropdownMenu } from 'radix-ui';
 import { lazy, Suspense, useRef, useState } from 'react';
 import { isGrey, rgbOf } from '@/core/colour/hex';
@@ -173,22 +174,16 @@ export function ThemeColours({
                     className="relative block h-9 border border-black/10"
                     style={{ background: c.hex }}
                   >
-                    <input
-                      type="color"
+                    <NativeColourInput
                       aria-label={words}
                       defaultValue={c.hex}
                       key={c.hex}
                       className="absolute inset-0 h-full w-full cursor-pointer opacity-0"
-                      ref={(input) => {
-                        if (input) {
-                          input.onchange = () => {
-                            // A field of colours gives #rrggbb, lower case (HTML, section 2.4.6).
-                            session.commit(`Colour ${c.name}`, (s) => {
-                              s.theme.colours[i].hex = input.value;
-                            });
-                          };
-                        }
-                      }}
+                      onChoose={(hex) =>
+                        session.commit(`Colour ${c.name}`, (s) => {
+                          s.theme.colours[i].hex = hex;
+                        })
+                      }
                       onKeyDown={(e) => {
                         if (e.key === 'Delete') {
                           e.preventDefault();

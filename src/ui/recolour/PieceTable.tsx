@@ -49,6 +49,11 @@ export function PieceTable({ set, looked, written, brief, selected, onSelect, on
   const after = usePreviews(isActive(set.recipe) ? set.recipe : null, ids, looked.samples.size);
   const taken = set.pieces.filter((p) => !p.leftOut).length;
   const at = set.pieces.findIndex((p) => p.path === selected);
+  const all = useRef<HTMLInputElement>(null);
+  const some = taken > 0 && taken < set.pieces.length;
+  useEffect(() => {
+    all.current!.indeterminate = some;
+  }, [some]);
   const focus = useRef<number>(undefined);
   // The row that is to have the focus may only be there once the list has been scrolled.
   useEffect(() => {
@@ -105,16 +110,12 @@ export function PieceTable({ set, looked, written, brief, selected, onSelect, on
             <tr className="h-[27px] border-b border-line text-left [&_th]:px-1.5 [&_th]:font-normal">
               <th className="pl-3!">
                 <input
+                  ref={all}
                   type="checkbox"
                   aria-label="Recolour all pieces"
                   className="accent-act"
                   disabled={set.pieces.length === 0}
                   checked={taken > 0 && taken === set.pieces.length}
-                  ref={(e) => {
-                    if (e) {
-                      e.indeterminate = taken > 0 && taken < set.pieces.length;
-                    }
-                  }}
                   onChange={() =>
                     onTake(
                       set.pieces.map((p) => p.path),

@@ -1,5 +1,6 @@
 'use client';
 
+import { intoViewNearest } from '../shared/intoView';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { inkMends, inkOf } from '@/core/set/inkMends';
 import type { Followed } from '@/core/set/follow';
@@ -206,7 +207,8 @@ function Stage({
         />
         {pointed && (
           <span
-            ref={(mark) => mark?.scrollIntoView({ block: 'nearest' })}
+            key={JSON.stringify(pointed.at)}
+            ref={intoViewNearest}
             className="pointer-events-none absolute outline-2 outline-offset-2 outline-warn"
             style={{
               left: pointed.at.x * scale,

@@ -1,6 +1,6 @@
 'use client';
 
-import { useRef } from 'react';
+import { useEffect, useRef } from 'react';
 import { chosenFiles, type FolderFile } from '../hooks/folderFiles';
 import { Button } from './Button';
 
@@ -17,6 +17,7 @@ export function ChooseFiles({
 }) {
   const files = useRef<HTMLInputElement>(null);
   const folder = useRef<HTMLInputElement>(null);
+  useEffect(() => folder.current?.setAttribute('webkitdirectory', ''), []);
   return (
     <>
       <input
@@ -35,10 +36,7 @@ export function ChooseFiles({
         }}
       />
       <input
-        ref={(input) => {
-          folder.current = input;
-          input?.setAttribute('webkitdirectory', '');
-        }}
+        ref={folder}
         type="file"
         multiple
         data-picks="Folder"

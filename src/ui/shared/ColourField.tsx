@@ -1,5 +1,6 @@
 'use client';
 
+import { NativeColourInput } from './NativeColourInput';
 import { Pipette } from 'lucide-react';
 import { createContext, use } from 'react';
 import { hexOf, isGrey } from '@/core/colour/hex';
@@ -79,8 +80,7 @@ export function ColourField({ label, value, theme, onPreview, onCommit, compact 
         )}
       </div>
       <Hint text="Pick a colour">
-        <input
-          type="color"
+        <NativeColourInput
           aria-label={`${label}: pick`}
           value={value}
           className="h-[26px] w-[30px] rounded-sm border border-line bg-white p-0.5"
@@ -90,11 +90,7 @@ export function ColourField({ label, value, theme, onPreview, onCommit, compact 
               onCommit(e.currentTarget.value);
             }
           }}
-          ref={(input) => {
-            if (input) {
-              input.onchange = () => onCommit(input.value);
-            }
-          }}
+          onChoose={onCommit}
         />
       </Hint>
       <IconButton

@@ -1,5 +1,6 @@
 'use client';
 
+import { NativeColourInput } from './NativeColourInput';
 import { hexOf } from '@/core/colour/hex';
 import { tryColour } from '@/core/colour/parse';
 import { readPixels } from '@/core/measure/pixels';
@@ -60,18 +61,13 @@ export function ColourSquare({
 }) {
   return (
     <span className="inline-flex shrink-0 items-center">
-      <input
-        type="color"
+      <NativeColourInput
         aria-label={`${label}: pick`}
         key={value}
         defaultValue={value}
         list="theme-colours"
         className="h-[26px] w-[28px] rounded-l-sm border border-r-0 border-line bg-white p-0.5"
-        ref={(input) => {
-          if (input) {
-            input.onchange = () => onCommit(input.value);
-          }
-        }}
+        onChoose={onCommit}
       />
       <CommitField
         label={label}

@@ -1,12 +1,12 @@
 'use client';
 
+import { intoViewCentre } from './intoView';
 import { Dialog } from 'radix-ui';
 import { useStore } from 'zustand';
 import { Button } from './Button';
 import { closeWords, glossary, ourWords } from './words';
 
 /** The one that was asked about is seen, however far down it stands. */
-const inSight = (element: HTMLElement | null) => element?.scrollIntoView({ block: 'center' });
 
 /** What our words mean. */
 export function WordsDialog() {
@@ -29,7 +29,7 @@ export function WordsDialog() {
             {ourWords.map(({ word, means }) => (
               <div
                 key={word}
-                ref={word === asked ? inSight : undefined}
+                ref={word === asked ? intoViewCentre : undefined}
                 data-word={word}
                 className={`border-t border-hair px-2 py-1.5 first:border-0 ${word === asked ? 'bg-act-wash' : ''}`}
               >

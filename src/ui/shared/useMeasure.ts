@@ -12,9 +12,13 @@ export function useMeasure(): [
     if (!element) {
       return;
     }
-    const observer = new ResizeObserver(() =>
-      setSize({ width: element.clientWidth, height: element.clientHeight }),
-    );
+    const observer = new ResizeObserver(() => {
+      const { clientWidth: width, clientHeight: height } = element;
+      // An observer answers when it begins, too: the same size must not render anew.
+      setSize((before) =>
+        before.width === width && before.height === height ? before : { width, height },
+      );
+    });
     observer.observe(element);
     return () => observer.disconnect();
   }, []);

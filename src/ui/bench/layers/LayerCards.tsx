@@ -23,7 +23,7 @@ import {
   PencilLine,
   Trash2,
 } from 'lucide-react';
-import { useEffect, useRef, useState, type MouseEvent, type ReactNode } from 'react';
+import { useCallback, useEffect, useRef, useState, type MouseEvent, type ReactNode } from 'react';
 import { isOfColour } from '@/core/layers/recipe';
 import { kindOf } from '@/core/layers/registry';
 import { backPhoto } from '@/core/readings/cover';
@@ -230,12 +230,16 @@ function SortableCard({
       element.current?.scrollIntoView({ inline: 'nearest', block: 'nearest' });
     }
   }, [current]);
+  const attach = useCallback(
+    (node: HTMLLIElement | null) => {
+      element.current = node;
+      setNodeRef(node);
+    },
+    [setNodeRef],
+  );
   return (
     <li
-      ref={(node) => {
-        element.current = node;
-        setNodeRef(node);
-      }}
+      ref={attach}
       {...listeners}
       className={clsx('shrink-0', isDragging && 'relative z-10 shadow-md')}
       style={{ marginBottom: step, transform: CSS.Translate.toString(transform), transition }}

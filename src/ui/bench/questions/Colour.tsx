@@ -1,5 +1,6 @@
 'use client';
 
+import { useMemo } from 'react';
 import { forEveryHue } from '@/core/recolour/activeSteps';
 import { newWash } from '@/core/layers/fill';
 import { isRecolour, newHue, newTone, newTwoTone } from '@/core/layers/recolour';
@@ -42,6 +43,7 @@ export function Colour() {
   const { picture, site, slot, selected } = bench;
   const theme = site.theme.colours;
   const survey = usePhotoSurvey(backPhoto(picture), slot);
+  const photoColours = useMemo(() => survey?.colours.map((c) => hexOf(c.colour)) ?? [], [survey]);
   const dark = theme[0]?.hex ?? '#3b4a45';
   const light = theme[1]?.hex ?? '#efe9dc';
   const first = selected && isOfColour(selected) ? selected : undefined;
@@ -53,7 +55,7 @@ export function Colour() {
     ['Texture', () => newTexture(newId(), 'grain', '#000000')],
   ];
   return (
-    <PhotoColours value={survey?.colours.map((c) => hexOf(c.colour)) ?? []}>
+    <PhotoColours value={photoColours}>
       <Group
         title={first ? titles[first.kind] : 'Ground'}
         aside={

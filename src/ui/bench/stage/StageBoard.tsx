@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useRef, type ReactNode } from 'react';
+import { useCallback, useEffect, useRef, type ReactNode } from 'react';
 import type { Rect } from '@/core/raster/raster';
 import { SlotDimensions } from '../../page/DimensionLines';
 import { useMeasure } from '../../shared/useMeasure';
@@ -116,10 +116,13 @@ export function StageBoard({
   }, [onScroll, scale, board.height]);
 
   const measured = dimensions ?? copy;
-  const attach = (element: HTMLElement | null) => {
-    scroller.current = element;
-    return measure(element);
-  };
+  const attach = useCallback(
+    (element: HTMLElement | null) => {
+      scroller.current = element;
+      return measure(element);
+    },
+    [measure],
+  );
   const message = wait ?? (reading ? `Reading ${reading}…` : says[showing]);
   return (
     <main
