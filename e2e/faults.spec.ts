@@ -188,8 +188,8 @@ test('a page that ended the tab is not laid out by itself again, and is where th
 test('workers are killed at any moment of any job: each is done all the same @landing', async ({
   page,
 }) => {
-  // More than every run of the tests has time for: FAULTS=100.
-  const faults = Number(process.env.FAULTS ?? 6);
+  // More than every run has time for: FAULTS=100.
+  const faults = Number(process.env.FAULTS ?? 3);
   test.setTimeout(240_000 + faults * 60_000);
   const wrong: string[] = [];
   page.on('pageerror', (error) => wrong.push(error.message));

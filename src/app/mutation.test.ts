@@ -1,8 +1,8 @@
 /**
  * Files that come of others by chance: those by which a part of the core runs that never ran before
- * are kept, and changed in their turn. About a minute for all doors, and always the same files, so
- * that it does not depend on the machine what is found; for longer, MUTATION says how many seconds,
- * and MUTATION_SEED where other files are wanted.
+ * are kept, and changed in their turn. Some seconds for all doors, and always the same files, so that
+ * what is found does not depend on the machine. MUTATION sets a longer time in seconds, MUTATION_SEED
+ * other files.
  */
 import { corpus, type Door, type Specimen } from './corpus.fixture';
 import { Coverage } from './coverage.fixture';
@@ -13,18 +13,18 @@ import { numbers } from './numbers.fixture';
 /** For longer than usual, s. */
 const seconds = Number(process.env.MUTATION ?? 0);
 const seed = Number(process.env.MUTATION_SEED ?? 20_261_130);
-/** Usual batches: as many as take about five seconds. */
+/** Usual batches: as many as take about a second. */
 const usual: Readonly<Partial<Record<Door, number>>> = {
-  picture: 120,
-  sheet: 4,
-  archive: 120,
-  page: 25,
-  set: 12,
-  tokens: 25,
-  visitors: 200,
-  openRaster: 60,
-  site: 20,
-  recipe: 200,
+  picture: 8,
+  sheet: 1,
+  archive: 8,
+  page: 1,
+  set: 1,
+  tokens: 2,
+  visitors: 16,
+  openRaster: 5,
+  site: 2,
+  recipe: 16,
 };
 /** Fonts are read by a library alone. */
 const ours = (Object.keys(doors) as Door[]).filter((door) => door !== 'font');

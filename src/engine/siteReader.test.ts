@@ -1,3 +1,4 @@
+import { randomRuns } from '@/core/randomRuns.fixture';
 import fc from 'fast-check';
 import { createRaster } from '@/core/raster/raster';
 import type { PressedFile } from '@/core/readings/reading';
@@ -203,6 +204,6 @@ test('whatever is asked in which order, of a reader that is started anew at time
         await Promise.all(going);
       },
     ),
-    { numRuns: 150 },
+    { numRuns: randomRuns(150) },
   );
 });

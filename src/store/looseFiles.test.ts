@@ -1,3 +1,4 @@
+import { randomRuns } from '@/core/randomRuns.fixture';
 import 'fake-indexeddb/auto';
 import fc from 'fast-check';
 import { Database } from './database';
@@ -103,7 +104,7 @@ test('of any sites and histories exactly what they name stays', async () => {
         expect(await there()).toEqual([...new Set(stay)].sort());
       },
     ),
-    { numRuns: 60 },
+    { numRuns: randomRuns(60) },
   );
 });
 

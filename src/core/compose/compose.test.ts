@@ -1,3 +1,4 @@
+import { randomRuns } from '@/core/randomRuns.fixture';
 import { createCanvas } from '@napi-rs/canvas';
 import fc from 'fast-check';
 import { newWash } from '../layers/fill';
@@ -229,7 +230,7 @@ test('after any sequence of edits the picture is the one a fresh composer draws,
         before = raster.data.slice();
       }
     }),
-    { numRuns: 60 },
+    { numRuns: randomRuns(60) },
   );
 });
 

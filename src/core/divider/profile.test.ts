@@ -1,3 +1,4 @@
+import { randomRuns } from '@/core/randomRuns.fixture';
 import fc from 'fast-check';
 import sharp from 'sharp';
 import { createComposer } from '../compose/compose';
@@ -113,6 +114,6 @@ test('whatever the parameters, all lines stay in the slot and go on to the right
         }
       },
     ),
-    { numRuns: 80 },
+    { numRuns: randomRuns(80) },
   );
 });

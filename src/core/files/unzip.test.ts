@@ -1,3 +1,4 @@
+import { randomRuns } from '@/core/randomRuns.fixture';
 import { deflateRawSync } from 'node:zlib';
 import fc from 'fast-check';
 import {
@@ -148,7 +149,7 @@ test('bytes that are changed anywhere never do harm: a refusal in words, or file
         }
       },
     ),
-    { numRuns: 2000 },
+    { numRuns: randomRuns(2000) },
   );
 });
 

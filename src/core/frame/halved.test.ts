@@ -1,3 +1,4 @@
+import { randomRuns } from '@/core/randomRuns.fixture';
 import fc from 'fast-check';
 import { kernels, withoutKernels } from '../../kernels/kernels';
 import { createRaster, type Raster } from '../raster/raster';
@@ -99,7 +100,7 @@ test('each px is the mean of four, rounded, by kernel and by loops', () => {
     expect(off).toEqual([]);
   };
   expect(kernels()).toBeDefined();
-  fc.assert(fc.property(anyPx, check), { numRuns: 200 });
+  fc.assert(fc.property(anyPx, check), { numRuns: randomRuns(200) });
   // More than is halved at a time.
   check(noise(301, 2003, 7));
 });

@@ -1,3 +1,4 @@
+import { randomRuns } from '@/core/randomRuns.fixture';
 import { wcagContrast } from 'culori';
 import fc from 'fast-check';
 import { figuresOf, harmoniesOf, type Harmony } from './harmony';
@@ -28,7 +29,7 @@ test('every set of every colour, alone or with another, holds its contrasts', ()
         expect([harmony.kind, short]).toEqual([harmony.kind, []]);
       }
     }),
-    { numRuns: 400 },
+    { numRuns: randomRuns(400) },
   );
 });
 

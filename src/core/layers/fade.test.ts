@@ -1,3 +1,4 @@
+import { randomRuns } from '@/core/randomRuns.fixture';
 import fc from 'fast-check';
 import { createComposer } from '../compose/compose';
 import type { Ground } from '../site/model/picture';
@@ -98,7 +99,7 @@ test('whatever sides fade over whatever px, those sides have nothing left and no
         }
       },
     ),
-    { numRuns: 60 },
+    { numRuns: randomRuns(60) },
   );
 });
 

@@ -1,3 +1,4 @@
+import { randomRuns } from '@/core/randomRuns.fixture';
 import fc from 'fast-check';
 import { parse, walk } from 'css-tree';
 import { zipSync } from 'fflate';
@@ -409,7 +410,7 @@ describe('a page saved as one file', () => {
           }
         },
       ),
-      { numRuns: 300 },
+      { numRuns: randomRuns(300) },
     );
   });
 });

@@ -1,3 +1,4 @@
+import { randomRuns } from '@/core/randomRuns.fixture';
 import fc from 'fast-check';
 import { colourTable } from './colourTable';
 
@@ -17,7 +18,7 @@ test('colours come in their order, each px knows its own, and all are counted', 
         expect([...of].map((n) => colours[n])).toEqual(list);
       },
     ),
-    { numRuns: 60 },
+    { numRuns: randomRuns(60) },
   );
 });
 

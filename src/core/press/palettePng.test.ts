@@ -1,3 +1,4 @@
+import { randomRuns } from '@/core/randomRuns.fixture';
 import fc from 'fast-check';
 import { PNG } from 'pngjs';
 import { createRaster, type Raster } from '../raster/raster';
@@ -31,7 +32,7 @@ test('pngjs reads every px as it was, whatever the size, the colours and their a
       expect([width, height]).toEqual([raster.width, raster.height]);
       expect(Buffer.compare(data, Buffer.from(raster.data))).toBe(0);
     }),
-    { numRuns: 300 },
+    { numRuns: randomRuns(300) },
   );
 });
 

@@ -1,3 +1,4 @@
+import { randomRuns } from '@/core/randomRuns.fixture';
 import fc from 'fast-check';
 import { composite, fillRect } from './composite';
 import { copyRect, createRaster, crop, intersect, unite } from './raster';
@@ -21,7 +22,7 @@ test('a wash at strength s is (1 − s)·old + s·colour, rounded half up, for e
         255,
       ]);
     }),
-    { numRuns: 2000 },
+    { numRuns: randomRuns(2000) },
   );
 });
 

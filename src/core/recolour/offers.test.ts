@@ -1,3 +1,4 @@
+import { randomRuns } from '@/core/randomRuns.fixture';
 import fc from 'fast-check';
 import { deltaE } from '../colour/difference';
 import { colourOf } from '../colour/parse';
@@ -49,7 +50,7 @@ test('a wash brings any colour to any other within a level, never stronger than 
         Math.max(Math.abs(after.r - to.r), Math.abs(after.g - to.g), Math.abs(after.b - to.b)),
       ).toBeLessThanOrEqual(1);
     }),
-    { numRuns: 60 },
+    { numRuns: randomRuns(60) },
   );
 });
 

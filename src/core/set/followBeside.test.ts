@@ -1,3 +1,4 @@
+import { randomRuns } from '@/core/randomRuns.fixture';
 import fc from 'fast-check';
 import { colourOf } from '../colour/parse';
 import type { Spans } from '../files/spans';
@@ -69,6 +70,6 @@ test('what is put in beside some rules is what is put in of all, without theirs'
         );
       },
     ),
-    { numRuns: 300 },
+    { numRuns: randomRuns(300) },
   );
 });

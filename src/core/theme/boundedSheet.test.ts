@@ -1,3 +1,4 @@
+import { randomRuns } from '@/core/randomRuns.fixture';
 import fc from 'fast-check';
 import { boundedSheet, SheetBudget, sheetLimits } from './boundedSheet';
 import { readStylesheet } from './stylesheet';
@@ -101,7 +102,7 @@ test('nothing of it makes it longer or worse, however it is broken', () => {
       expect(text).toHaveLength(parts.join('').length);
       expect(boundedSheet(text)).toEqual({ text, cut: undefined });
     }),
-    { numRuns: 2000 },
+    { numRuns: randomRuns(2000) },
   );
 });
 

@@ -1,3 +1,4 @@
+import { randomRuns } from '@/core/randomRuns.fixture';
 import fc from 'fast-check';
 import { strToU8, zipSync } from 'fflate';
 import { ArchiveError, unzip } from '../files/unzip';
@@ -78,7 +79,7 @@ test('a style sheet damaged anywhere is read as far as it goes, with lines that 
         ),
       ).toBe(true);
     }),
-    { numRuns: 300 },
+    { numRuns: randomRuns(300) },
   );
 });
 
@@ -97,7 +98,7 @@ test('any text as a value of the background family', () => {
         expect(Array.isArray(readBackground(property, value))).toBe(true);
       },
     ),
-    { numRuns: 300 },
+    { numRuns: randomRuns(300) },
   );
   expect(readBackground('color', 'red')).toBeUndefined();
 });
@@ -113,7 +114,7 @@ test('any bytes as an archive, and any bytes behind the beginning of one', () =>
       onlyThrows(() => unzip('x.zip', mixed), ArchiveError);
       onlyThrows(() => openTheme([{ name: 'x.zip', bytes: mixed }]), ArchiveError, StylesheetError);
     }),
-    { numRuns: 200 },
+    { numRuns: randomRuns(200) },
   );
 });
 
@@ -133,7 +134,7 @@ test('a byte changed anywhere in an archive', () => {
         );
       },
     ),
-    { numRuns: 400 },
+    { numRuns: randomRuns(400) },
   );
 });
 
@@ -149,7 +150,7 @@ test('any bytes as a picture', () => {
     fc.property(fc.constantFrom(...heads), bytes, (head, noise) => {
       onlyThrows(() => inspectPicture('x', new Uint8Array([...head, ...noise])), IntakeError);
     }),
-    { numRuns: 300 },
+    { numRuns: randomRuns(300) },
   );
 });
 
@@ -174,7 +175,7 @@ test('any lines as visitors: refused with their line, or shares that add up to t
         }, VisitorsError);
       },
     ),
-    { numRuns: 300 },
+    { numRuns: randomRuns(300) },
   );
 });
 
@@ -184,7 +185,7 @@ test('any JSON as design tokens, and as a site', () => {
       onlyThrows(() => readThemeColours('t.json', text), TokensError);
       onlyThrows(() => readSite(JSON.parse(text)), SiteError);
     }),
-    { numRuns: 200 },
+    { numRuns: randomRuns(200) },
   );
 });
 
