@@ -6,7 +6,7 @@ import { newWash } from '../src/core/layers/fill';
 import { newPhoto } from '../src/core/layers/photo';
 import { newText } from '../src/core/layers/text';
 import type { BlendMode } from '../src/core/raster/blend';
-import { toPalette } from '../src/core/press/palette';
+import { toPalette } from '../src/core/encode/palette';
 import { blur } from '../src/core/raster/blur';
 import { composite, compositeAll, fillRect, type LaidPaint } from '../src/core/raster/composite';
 import { lossTo, referenceOf } from '../src/core/likeness/loss';

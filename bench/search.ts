@@ -6,7 +6,7 @@ import type { Page } from '@playwright/test';
 import sharp from 'sharp';
 import { bestOf } from '../src/core/lightest/best';
 import type { Judgement } from '../src/core/lightest/trial';
-import type { PressSettings } from '../src/core/site/model/picture';
+import type { EncodeSettings } from '../src/core/site/model/picture';
 import { nodeCodecs } from '../src/engine/nodeCodecs';
 import { median, row, type Row } from './rows';
 
@@ -50,7 +50,7 @@ const newestSearch = (page: Page): Promise<Judgement[]> =>
   );
 
 /** The settings of the best AVIF it wrote. */
-async function bestAvif(page: Page): Promise<PressSettings> {
+async function bestAvif(page: Page): Promise<EncodeSettings> {
   const avifs = (await newestSearch(page)).filter((j) => j.settings.format === 'avif');
   const best = bestOf({ by: 'care', care: 'careful' }, avifs);
   if (!best) {
@@ -60,7 +60,7 @@ async function bestAvif(page: Page): Promise<PressSettings> {
 }
 
 /** One AVIF of the picture on the bench, ms. */
-async function oneAvif(page: Page, settings: PressSettings): Promise<number> {
+async function oneAvif(page: Page, settings: EncodeSettings): Promise<number> {
   const png = await page
     .locator('canvas[data-settled=true]')
     .evaluate((canvas: HTMLCanvasElement) => canvas.toDataURL());

@@ -8,7 +8,7 @@ import { zipSync } from 'fflate';
 import sharp, { type Sharp } from 'sharp';
 import { newWash } from '../src/core/layers/fill';
 import { recipeForSet } from '../src/core/set/edits';
-import { follow, type FollowInput } from '../src/core/set/follow';
+import { recolourSheets, type SheetRecolourInput } from '../src/core/set/recolourSheets';
 import { openSet } from '../src/core/set/openSet';
 import type { PieceSet } from '../src/core/site/model/pieceSet';
 import type { OnPlan } from './onPlan';
@@ -139,7 +139,7 @@ class Lanes {
 }
 
 /** A sheet of 5,000 rules in 400 colours, and 300 pieces beside it. */
-function largeTheme(): FollowInput {
+function largeTheme(): SheetRecolourInput {
   const hex = (n: number) => `#${((n * 7919 * 2053) % 0xffffff).toString(16).padStart(6, '0')}`;
   const rules = Array.from(
     { length: 5000 },
@@ -167,7 +167,7 @@ function followRow(): Promise<Row> {
     'what 5,000 rules follow a changed recipe with',
     () => {
       const steps = [newWash('w', '#a9b79a', 0.4 + (turn++ % 10) / 100)];
-      follow({ ...theme, set: { ...theme.set, recipe: { ...theme.set.recipe, steps } } });
+      recolourSheets({ ...theme, set: { ...theme.set, recipe: { ...theme.set.recipe, steps } } });
     },
     'css-tree reads the same sheet',
     () => parse(theme.sheets[0].text),

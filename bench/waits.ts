@@ -13,7 +13,7 @@ import { shelfItem } from '../src/core/shelf/item';
 import { assetId } from '../src/store/assets';
 import { nodePorts } from '../src/engine/node';
 import { nodeCodecs } from '../src/engine/nodeCodecs';
-import { pressAs } from '../src/core/press/settings';
+import { encodeSettings } from '../src/core/encode/settings';
 import type { OnPlan } from './onPlan';
 import { median, row, type Rows } from './rows';
 
@@ -85,7 +85,7 @@ async function decodeAndEncode(photo: Uint8Array<ArrayBuffer>): Promise<number> 
   for (let i = 0; i < 4; i++) {
     const start = performance.now();
     await codecs.decode(photo);
-    await codecs.encode(raster, pressAs('webp', 80), []);
+    await codecs.encode(raster, encodeSettings('webp', 80), []);
     times.push(performance.now() - start);
   }
   close();

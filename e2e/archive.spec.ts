@@ -12,7 +12,7 @@ import sharp from 'sharp';
 import { shelfItem } from '../src/core/shelf/item';
 import { writeSiteFile } from '../src/core/handover/siteFile';
 import { inspectPicture } from '../src/core/measure/inspect';
-import { pressAs } from '../src/core/press/settings';
+import { encodeSettings } from '../src/core/encode/settings';
 import { sampleFiles, sampleSite } from '../src/demo/sample';
 import { expect, inNewTab, test } from './bench.fixture';
 import { check } from './accessible.fixture';
@@ -56,7 +56,10 @@ function sampleWithoutLoss(): Buffer {
           slot.width === 1600 ? { ...slot, width: 800, height: 500 } : slot,
         ),
         pictures: Object.fromEntries(
-          Object.entries(site.pictures).map(([id, p]) => [id, { ...p, press: pressAs('png') }]),
+          Object.entries(site.pictures).map(([id, p]) => [
+            id,
+            { ...p, press: encodeSettings('png') },
+          ]),
         ),
       },
       assets,

@@ -7,7 +7,7 @@ import sharp from 'sharp';
 import { drawnBackground } from '../src/core/measure/background';
 import { screenHeightAt } from '../src/core/measure/layoutPage';
 import { linesOf } from '../src/core/handover/lines.fixture';
-import { plainPicture, pressAs } from '../src/core/press/settings';
+import { plainPicture, encodeSettings } from '../src/core/encode/settings';
 import type { Picture } from '../src/core/site/model/picture';
 import type { Site } from '../src/core/site/model/site';
 import type { BackgroundSize, Length, Repeat, Slot } from '../src/core/site/model/slot';
@@ -47,7 +47,7 @@ const picture: Picture = {
   id: 'p',
   ground: { type: 'none' },
   layers: [],
-  ...plainPicture(pressAs('png')),
+  ...plainPicture(encodeSettings('png')),
 };
 const base: Slot = {
   id: 's',

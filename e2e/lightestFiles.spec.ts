@@ -10,7 +10,7 @@ import { scaledDrawing } from '../src/core/compose/scaledDrawing';
 import { readSiteFile, writeSiteFile } from '../src/core/handover/siteFile';
 import { careLimits } from '../src/core/lightest/care';
 import { lossTo, referenceOf } from '../src/core/likeness/loss';
-import { backdropOf } from '../src/core/seam/beside';
+import { backdropOf } from '../src/core/seam/adjacentColours';
 import { applyEdit, setLayers } from '../src/core/site/edit';
 import { newSite } from '../src/core/site/newSite';
 import { pictureOf } from '../src/core/site/picture';

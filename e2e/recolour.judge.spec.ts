@@ -10,13 +10,13 @@ import { contrastRatio } from '../src/core/legibility/contrast';
 import { tryComputed } from '../src/core/colour/computed';
 import { colourOf } from '../src/core/colour/parse';
 import { offersFor } from '../src/core/recolour/offers';
-import { hueApart, sameHue } from '../src/core/recolour/reach';
-import { hueOf, sparedShare } from '../src/core/recolour/spare';
+import { hueApart, sameHue } from '../src/core/recolour/hueSelection';
+import { hueOf, neutralShare } from '../src/core/recolour/neutrals';
 import { openSet } from '../src/core/set/openSet';
 import { pieceSetOf } from '../src/core/set/pieceSetOf';
 import { recolourSet, samplesOf } from '../src/core/set/recolourSet';
 import { newSite } from '../src/core/site/newSite';
-import type { Codecs } from '../src/core/press/codecs';
+import type { Codecs } from '../src/core/encode/codecs';
 import { nodeCodecs } from '../src/engine/nodeCodecs';
 import { expect, inNewTab as test } from './bench.fixture';
 import { serve } from './served.fixture';
@@ -185,7 +185,7 @@ function ofHue({ whole: { data, width }, meant }: Seen, hue: number): number {
     let is = known.get(key);
     if (is === undefined) {
       const colour = { r: data[k], g: data[k + 1], b: data[k + 2] };
-      const own = sparedShare(colour) < 0.5 ? hueOf(colour) : undefined;
+      const own = neutralShare(colour) < 0.5 ? hueOf(colour) : undefined;
       known.set(key, (is = own !== undefined && hueApart(own, hue) <= sameHue / 2));
     }
     count += is ? 1 : 0;

@@ -2,7 +2,7 @@
 export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME === 'nodejs') {
     const { endGently } = await import('./served/ending');
-    const { paceUploads } = await import('./served/pacing');
+    const { limitUploadRate: paceUploads } = await import('./served/rateLimiter');
     endGently();
     paceUploads();
   }

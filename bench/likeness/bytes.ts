@@ -3,10 +3,10 @@
  * finds no more alike. Arguments: how many pictures, and photographs other than the application's.
  */
 import sharp from 'sharp';
-import { pressFormats } from '../../src/core/press/formats/registry';
+import { imageFormats } from '../../src/core/encode/formats/registry';
 import type { Raster } from '../../src/core/raster/raster';
-import type { PressFormat } from '../../src/core/site/model/picture';
-import type { Codecs } from '../../src/core/press/codecs';
+import type { ImageFormat } from '../../src/core/site/model/picture';
+import type { Codecs } from '../../src/core/encode/codecs';
 import { lossTo, referenceOf } from '../../src/core/likeness/loss';
 import { nodeCodecs } from '../../src/engine/nodeCodecs';
 import { judge, readPixels, writePixels } from './judge';
@@ -20,7 +20,7 @@ async function atNorm(
   drawn: Raster,
   norm: number,
   from: number,
-  formats: readonly PressFormat[],
+  formats: readonly ImageFormat[],
   folder: string,
   codecs: Codecs,
 ): Promise<number> {
@@ -69,7 +69,7 @@ async function main(): Promise<void> {
         under,
       );
       for (const kind of kinds) {
-        const formats: readonly PressFormat[] = kind === 'all' ? pressFormats : ['jpeg'];
+        const formats: readonly ImageFormat[] = kind === 'all' ? imageFormats : ['jpeg'];
         const bytes = await atNorm(drawn, norm, ours.overall, formats, folder, codecs);
         const ratio = bytes / file.length;
         const row = `${kind} against ${name}`;

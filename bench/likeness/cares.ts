@@ -7,8 +7,8 @@ import { parseArgs } from 'node:util';
 import { quantileSorted } from 'd3-array';
 import sharp from 'sharp';
 import { cares } from '../../src/core/lightest/care';
-import { pressFormats } from '../../src/core/press/formats/registry';
-import { pressWords } from '../../src/core/press/settings';
+import { imageFormats } from '../../src/core/encode/formats/registry';
+import { encodeSettingsWords } from '../../src/core/encode/settings';
 import type { Care } from '../../src/core/site/model/picture';
 import { nodeCodecs } from '../../src/engine/nodeCodecs';
 import { judge, writePixels, type Judged } from './judge';
@@ -42,7 +42,7 @@ async function main(): Promise<void> {
       const { file, judgement, wholes, ms } = await taken(
         drawn,
         { by: 'care', care },
-        pressFormats,
+        imageFormats,
         codecs,
       );
       const after = `${folder}/after.png`;
@@ -50,7 +50,7 @@ async function main(): Promise<void> {
       const judged = await judge(before, after);
       found.set(care, [...(found.get(care) ?? []), judged]);
       console.log(
-        `${picture.name} ${drawn.width}×${drawn.height} ${care}: ${pressWords(judgement.settings)}` +
+        `${picture.name} ${drawn.width}×${drawn.height} ${care}: ${encodeSettingsWords(judgement.settings)}` +
           ` ${judgement.settings.chroma} ${judgement.bytes} B, ours ${judgement.loss.overall.toFixed(2)}` +
           ` ${judgement.loss.worst.toFixed(2)}, judge ${judged.norm.toFixed(2)} ${judged.most.toFixed(2)}` +
           ` ${judged.other.toFixed(4)}, ${wholes} whole, ${(ms / 1000).toFixed(1)} s`,

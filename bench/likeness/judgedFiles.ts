@@ -1,21 +1,21 @@
 /** Small pictures and what files make of them, which an outside judge was asked about once. */
-import { pressAs } from '../../src/core/press/settings';
-import type { PressSettings } from '../../src/core/site/model/picture';
+import { encodeSettings } from '../../src/core/encode/settings';
+import type { EncodeSettings } from '../../src/core/site/model/picture';
 import { benchPictures, type BenchPicture } from './pictures';
 
 export interface JudgedFile {
   readonly name: string;
-  readonly settings: PressSettings;
+  readonly settings: EncodeSettings;
   readonly norm: number;
 }
 
-export const judgedSettings: readonly PressSettings[] = [
-  pressAs('jpeg', 60),
-  pressAs('jpeg', 85),
-  pressAs('webp', 60),
-  pressAs('webp', 88),
-  pressAs('avif', 45),
-  pressAs('avif', 66),
+export const judgedSettings: readonly EncodeSettings[] = [
+  encodeSettings('jpeg', 60),
+  encodeSettings('jpeg', 85),
+  encodeSettings('webp', 60),
+  encodeSettings('webp', 88),
+  encodeSettings('avif', 45),
+  encodeSettings('avif', 66),
 ];
 
 /** Small ones that were left out of the fit, of every kind. */

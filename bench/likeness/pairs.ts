@@ -1,7 +1,7 @@
 /** Pictures and what files make of them, with what the judges say; written once and kept on disk. */
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
-import { pressAs } from '../../src/core/press/settings';
-import type { PressSettings } from '../../src/core/site/model/picture';
+import { encodeSettings } from '../../src/core/encode/settings';
+import type { EncodeSettings } from '../../src/core/site/model/picture';
 import { nodeCodecs } from '../../src/engine/nodeCodecs';
 import { judge, writePixels, type Judged } from './judge';
 import { benchPictures } from './pictures';
@@ -9,22 +9,22 @@ import { benchPictures } from './pictures';
 export interface Pair extends Judged {
   readonly name: string;
   readonly held: boolean;
-  readonly settings: PressSettings;
+  readonly settings: EncodeSettings;
   readonly bytes: number;
   /** PNGs of the pixels before and after. */
   readonly before: string;
   readonly after: string;
 }
 
-const many = (format: 'jpeg' | 'webp' | 'avif', qualities: readonly number[]): PressSettings[] =>
-  qualities.map((quality) => pressAs(format, quality));
+const many = (format: 'jpeg' | 'webp' | 'avif', qualities: readonly number[]): EncodeSettings[] =>
+  qualities.map((quality) => encodeSettings(format, quality));
 
-const tried: readonly PressSettings[] = [
+const tried: readonly EncodeSettings[] = [
   ...many('jpeg', [40, 60, 75, 85, 93]),
   ...many('webp', [45, 70, 85, 94]),
   ...many('avif', [35, 50, 62, 74, 86]),
-  { ...pressAs('png'), colours: 24 },
-  { ...pressAs('png'), colours: 128 },
+  { ...encodeSettings('png'), colours: 24 },
+  { ...encodeSettings('png'), colours: 128 },
 ];
 
 /** @param photographs other than the application's own, if given */

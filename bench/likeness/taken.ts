@@ -3,10 +3,10 @@ import { bestOf } from '../../src/core/lightest/best';
 import type { Goal } from '../../src/core/lightest/care';
 import { searchLightest } from '../../src/core/lightest/search';
 import { createTrial, type TrialResult } from '../../src/core/lightest/trial';
-import type { Codecs } from '../../src/core/press/codecs';
+import type { Codecs } from '../../src/core/encode/codecs';
 import type { Raster } from '../../src/core/raster/raster';
 import { applyEdit } from '../../src/core/site/edit';
-import type { PressFormat } from '../../src/core/site/model/picture';
+import type { ImageFormat } from '../../src/core/site/model/picture';
 import { newSite } from '../../src/core/site/newSite';
 import { addSlot } from '../../src/core/site/slots';
 
@@ -24,7 +24,7 @@ export interface Taken {
 export async function taken(
   raster: Raster,
   goal: Goal,
-  formats: readonly PressFormat[],
+  formats: readonly ImageFormat[],
   codecs: Codecs,
 ): Promise<Taken> {
   const site = applyEdit(

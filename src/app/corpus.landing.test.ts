@@ -2,7 +2,7 @@
  * Every file of the corpus through the part of the core behind its door: something is made of it, or
  * it is refused with a sentence; nothing else is thrown, and nothing lasts.
  */
-import type { Codecs } from '@/core/press/codecs';
+import type { Codecs } from '@/core/encode/codecs';
 import { nodeCodecs } from '@/engine/nodeCodecs';
 import { corpus, type Door } from './corpus.fixture';
 import { decodedBy, doors, wrongWith } from './doors.fixture';

@@ -5,7 +5,7 @@ import { IntakeError } from '@/core/measure/intakeError';
 import { readVisitors } from '@/core/measure/readVisitors';
 import { readOpenRaster } from '@/core/openRaster/openRaster';
 import { openPages } from '@/core/ownPage/openPages';
-import type { Codecs } from '@/core/press/codecs';
+import type { Codecs } from '@/core/encode/codecs';
 import { readRecipe } from '@/core/recolour/recipeFile';
 import { Refusal } from '@/core/refusal';
 import { openSet } from '@/core/set/openSet';

@@ -8,10 +8,10 @@ import { parse, wcagContrast } from 'culori';
 import sharp, { type Region } from 'sharp';
 import { firstFrame } from '@/core/frame/firstFrame';
 import { resample } from '@/core/frame/resample';
-import { seated, textFor } from '@/core/layers/fitting';
+import { placedText, textFor } from '@/core/layers/fitting';
 import { kindOf } from '@/core/layers/registry';
 import { wantedContrast } from '@/core/legibility/contrast';
-import { seatOf } from '@/core/legibility/seat';
+import { placeText } from '@/core/legibility/placeText';
 import type { Raster } from '@/core/raster/raster';
 import { applyEdit } from '@/core/site/edit';
 import { newSite } from '@/core/site/newSite';
@@ -62,8 +62,8 @@ async function titled(name: string) {
   const seen = resample(photo, { x, y, scaleX: scale, scaleY: scale }, width, height);
   const text = textFor(site, site.slots[0], 't');
   const box = kindOf(text).box!(text, { glyphs, ...header })!;
-  const seat = seatOf(seen, box, colours, wantedContrast(text), site.limits.sideMargin);
-  return { seen, box, seat, text: seated(text, box, seat) };
+  const textPlacement = placeText(seen, box, colours, wantedContrast(text), site.limits.sideMargin);
+  return { seen, box, textPlacement, text: placedText(text, box, textPlacement) };
 }
 
 /** culori's contrast of a colour with every px of a part, the least first. */
@@ -94,24 +94,24 @@ test('a title on each of the library’s photos is read without anything done, i
   const poor: string[] = [];
   const restless: string[] = [];
   for (const name of photographs) {
-    const { seen, seat, box, text } = await titled(name);
+    const { seen, textPlacement, box, text } = await titled(name);
     const part = {
-      left: Math.max(0, Math.floor(seat.x)),
-      top: Math.max(0, Math.floor(seat.y)),
-      width: Math.min(header.width - seat.x, Math.ceil(box.width)),
-      height: Math.min(header.height - seat.y, Math.ceil(box.height)),
+      left: Math.max(0, Math.floor(textPlacement.x)),
+      top: Math.max(0, Math.floor(textPlacement.y)),
+      width: Math.min(header.width - textPlacement.x, Math.ceil(box.width)),
+      height: Math.min(header.height - textPlacement.y, Math.ceil(box.height)),
     };
     expect(part.width).toBeGreaterThan(100);
     // The words lie where the seat says, whatever side they hold to.
     const laid = kindOf(text).box!(text, { glyphs, ...header })!;
-    expect(Math.abs(laid.x - laid.width / 2 - seat.x)).toBeLessThanOrEqual(1);
-    const list = await contrasts(seen, part, seat.colour);
+    expect(Math.abs(laid.x - laid.width / 2 - textPlacement.x)).toBeLessThanOrEqual(1);
+    const list = await contrasts(seen, part, textPlacement.colour);
     // 48 px is large text: 3 to 1 (WCAG 2.2, success criterion 1.4.3).
     if (list[Math.floor(list.length / 100)] < 3) {
       poor.push(`${name} ${list[0].toFixed(2)}`);
     }
     const thirds = await busyThirds(seen);
-    const own = Math.min(2, Math.floor(((seat.x + box.width / 2) / header.width) * 3));
+    const own = Math.min(2, Math.floor(((textPlacement.x + box.width / 2) / header.width) * 3));
     if (thirds[own] > Math.min(...thirds) * 1.25 + 2) {
       restless.push(`${name} ${thirds.map((t) => t.toFixed(0)).join(' ')}, in ${own}`);
     }

@@ -19,7 +19,7 @@ import { readSiteFile, writeSiteFile } from '@/core/handover/siteFile';
 import { inspectPicture } from '@/core/measure/inspect';
 import { readOpenRaster } from '@/core/openRaster/openRaster';
 import { photoFrom, produceOpenRaster } from '@/core/openRaster/produce';
-import { pressAs } from '@/core/press/settings';
+import { encodeSettings } from '@/core/encode/settings';
 import { resample } from '@/core/frame/resample';
 import { lossTo, referenceOf } from '@/core/likeness/loss';
 import { newFade } from '@/core/layers/fade';
@@ -67,17 +67,17 @@ const [header, background, sidebar, divider, mark, diary] = sampleSite('s', shel
 const picture = (slotId: string) => site.slots.find((s) => s.id === slotId)!.pictureId;
 /** The sample with a file of every format, a theme's file replaced, and something in the mark. */
 let site = sampleSite('s', shelf);
-const press = (slotId: string, settings: ReturnType<typeof pressAs>) =>
+const press = (slotId: string, settings: ReturnType<typeof encodeSettings>) =>
   editPicture(picture(slotId), (p) => {
     p.press = settings;
   });
 site = applyEdit(
   site,
   chain(
-    press(header, { ...pressAs('avif', 55), chroma: 'half' }),
-    press(background, { ...pressAs('png'), colours: 64 }),
-    press(sidebar, pressAs('webp', 80)),
-    press(diary, pressAs('jpeg', 70)),
+    press(header, { ...encodeSettings('avif', 55), chroma: 'half' }),
+    press(background, { ...encodeSettings('png'), colours: 64 }),
+    press(sidebar, encodeSettings('webp', 80)),
+    press(diary, encodeSettings('jpeg', 70)),
     editSlot(mark, (s) => {
       s.replaces = 'images/Logo.png';
     }),
@@ -87,7 +87,7 @@ site = applyEdit(
     }),
     editPicture(picture(header), (p) => {
       p.alt = 'Five pots';
-      p.fallback = { ...pressAs('jpeg', 60), table: 0 };
+      p.fallback = { ...encodeSettings('jpeg', 60), table: 0 };
     }),
   ),
 );
@@ -160,7 +160,7 @@ test('names are kept where a theme’s file is replaced, and no two files share 
         editSlot(sidebar, (s) => {
           s.fileName = 'header';
         }),
-        press(sidebar, pressAs('avif')),
+        press(sidebar, encodeSettings('avif')),
       ),
     ),
     () => true,

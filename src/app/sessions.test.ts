@@ -7,7 +7,7 @@ import { assetBytes, putAsset } from '@/store/assets';
 import { Database } from '@/store/database';
 import { siteCard } from '@/core/readings/siteCard';
 import { readSite } from '@/core/site/schema';
-import { Standing } from '@/work/standing';
+import { SaveStatus } from '@/work/saveStatus';
 import { addSite } from '@/store/addSite';
 import { storedSites, removeSite } from '@/store/sites';
 import { siteStore } from '@/store/siteStore';
@@ -41,7 +41,7 @@ const inTab = () =>
       },
       tell: (words) => told.push(words),
     },
-    new Standing(),
+    new SaveStatus(),
   );
 const told: string[] = [];
 const open = async (siteId = 's'): Promise<Session> => (await inTab().open(siteId))!;

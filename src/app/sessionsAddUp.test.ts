@@ -11,7 +11,7 @@ import { addSite } from '@/store/addSite';
 import { siteStore } from '@/store/siteStore';
 import type { Tabs } from '@/store/tabs';
 import { MemoryStore } from '@/work/memoryStore.fixture';
-import { Standing } from '@/work/standing';
+import { SaveStatus } from '@/work/saveStatus';
 import { OpenSites } from '@/work/openSites';
 import type { Session } from '@/work/session';
 
@@ -155,7 +155,7 @@ class Tab {
           throw new Error(words);
         },
       },
-      new Standing(),
+      new SaveStatus(),
     );
     this.session = (await sites.open('s'))!;
   }

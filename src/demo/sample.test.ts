@@ -1,4 +1,4 @@
-import { besideColours } from '@/core/seam/beside';
+import { adjacentColours } from '@/core/seam/adjacentColours';
 import { sides } from '@/core/seam/edges';
 import { schemaVersion } from '@/core/site/model/site';
 import { readSite, SiteError } from '@/core/site/schema';
@@ -59,7 +59,7 @@ const in3 = {
   slots: site.slots.map((slot) => ({
     ...without(slot, 'overlap', 'narrowSize', 'narrow', 'lends', 'accepts'),
     beside: Object.fromEntries(
-      sides.map((side) => [side, besideColours(site, slot, side)?.colour ?? null]),
+      sides.map((side) => [side, adjacentColours(site, slot, side)?.colour ?? null]),
     ),
   })),
 };
@@ -70,7 +70,7 @@ const from3 = {
     ...slot,
     beside: Object.fromEntries(
       sides.map((side) => {
-        const colour = besideColours(site, slot, side)?.colour;
+        const colour = adjacentColours(site, slot, side)?.colour;
         return [side, colour ? { from: 'colour', colour } : null];
       }),
     ),

@@ -1,17 +1,17 @@
-import { pressFormats } from '@/core/press/formats/registry';
+import { imageFormats } from '@/core/encode/formats/registry';
 import { fillFrame } from '@/core/frame/placement';
 import { newWash } from '@/core/layers/fill';
 import { newPhoto } from '@/core/layers/photo';
 import { newText } from '@/core/layers/text';
 import { noOverlap } from '@/core/frame/overlap';
-import { plainPicture, pressAs } from '@/core/press/settings';
+import { plainPicture, encodeSettings } from '@/core/encode/settings';
 import { usualHandOver, usualLimits } from '@/core/site/newSite';
 import type { Layer } from '@/core/site/model/layer';
 import type { Page } from '@/core/site/model/page';
 import type { Picture } from '@/core/site/model/picture';
 import type { ShelfItem } from '@/core/site/model/shelf';
 import { schemaVersion, type Site } from '@/core/site/model/site';
-import type { Beside, Slot } from '@/core/site/model/slot';
+import type { AdjacentColour, Slot } from '@/core/site/model/slot';
 
 const kiln = '#3b4a45';
 const slip = '#efe9dc';
@@ -55,8 +55,8 @@ export const sampleFiles: readonly SampleFile[] = [
   { key: 'ridge', url: '/sample/clay-ridge.png', name: 'Clay ridge', maker, subject: 'divider' },
 ];
 
-const onPage: Beside = { from: 'page' };
-const besideAll = (beside: Beside | null) => ({
+const onPage: AdjacentColour = { from: 'page' };
+const besideAll = (beside: AdjacentColour | null) => ({
   top: beside,
   right: beside,
   bottom: beside,
@@ -90,7 +90,7 @@ const at = (
   narrowSize: null,
   narrow: null,
   lends: null,
-  accepts: pressFormats,
+  accepts: imageFormats,
 });
 
 /** Invented for the sample. */
@@ -259,7 +259,7 @@ export function sampleSite(id: string, shelf: Readonly<Record<string, ShelfItem>
     ground: Picture['ground'] = { type: 'colour', colour: kiln },
   ): [string, Picture] => [
     pictureId,
-    { id: pictureId, ground, layers, ...plainPicture(pressAs(format, quality)) },
+    { id: pictureId, ground, layers, ...plainPicture(encodeSettings(format, quality)) },
   ];
   return {
     schemaVersion,

@@ -14,7 +14,7 @@ import { createChannel, type WorkerLike } from './channel';
 import { mostReadBytes, silences } from './limits';
 import type { BulkCalls } from './protocol';
 import { ReadingsInPortions, type KeyedFile } from './siteReader';
-import { twice } from './twice';
+import { retryAfterCrash } from './retryAfterCrash';
 
 type Bytes = Uint8Array<ArrayBuffer>;
 
@@ -66,31 +66,33 @@ export function createBulkEngine(spawn: () => WorkerLike): BulkEngine {
     onCrash: () => readings.forgotten(),
   });
   const readings = new ReadingsInPortions(
-    (ask) => twice(() => channel.ask('readings', ask)),
+    (ask) => retryAfterCrash(() => channel.ask('readings', ask)),
     mostReadBytes,
   );
 
   return {
     readings: (site, files, wanted) => readings.of(site, files, wanted),
-    card: (stored) => twice(() => channel.ask('card', { stored })),
-    words: (seen, colours) => twice(() => channel.ask('words', { seen, colours })),
-    compare: (before, after) => twice(() => channel.ask('compare', { before, after })),
+    card: (stored) => retryAfterCrash(() => channel.ask('card', { stored })),
+    words: (seen, colours) => retryAfterCrash(() => channel.ask('words', { seen, colours })),
+    compare: (before, after) => retryAfterCrash(() => channel.ask('compare', { before, after })),
     zip: (files) =>
-      twice(() =>
+      retryAfterCrash(() =>
         channel.ask('zip', {
           files: files.map(({ path, type, bytes }) => ({ path, type, bytes })),
         }),
       ),
-    packSite: (packed) => twice(() => channel.ask('packSite', { packed })),
-    unpackSite: (name, file) => twice(() => channel.ask('unpackSite', { name, file })),
+    packSite: (packed) => retryAfterCrash(() => channel.ask('packSite', { packed })),
+    unpackSite: (name, file) => retryAfterCrash(() => channel.ask('unpackSite', { name, file })),
     packPicture: (picture, merged, thumbnail) =>
-      twice(() => channel.ask('packPicture', { picture, merged, thumbnail })),
-    unpackPicture: (name, bytes) => twice(() => channel.ask('unpackPicture', { name, bytes })),
+      retryAfterCrash(() => channel.ask('packPicture', { picture, merged, thumbnail })),
+    unpackPicture: (name, bytes) =>
+      retryAfterCrash(() => channel.ask('unpackPicture', { name, bytes })),
     resize: (raster, width, height) =>
-      twice(() => channel.ask('resize', { raster, width, height })),
+      retryAfterCrash(() => channel.ask('resize', { raster, width, height })),
     match: async (raster, wash, wanted, part) =>
-      (await twice(() => channel.ask('match', { raster, wash, wanted, part }))) ?? undefined,
+      (await retryAfterCrash(() => channel.ask('match', { raster, wash, wanted, part }))) ??
+      undefined,
     difference: (drawn, file, gain, under) =>
-      twice(() => channel.ask('difference', { drawn, file, gain, under })),
+      retryAfterCrash(() => channel.ask('difference', { drawn, file, gain, under })),
   };
 }

@@ -1,10 +1,10 @@
-import { pressFormats } from '@/core/press/formats/registry';
+import { imageFormats } from '@/core/encode/formats/registry';
 import type Vips from 'wasm-vips';
 import type { Trial } from '@/core/lightest/trial';
-import { halvingsToKeep } from '@/core/frame/halved';
+import { mipLevelToKeep } from '@/core/frame/mipLevels';
 import { lazily } from '@/core/lazily';
-import { pressAs } from '@/core/press/settings';
-import { letGo } from '@/core/raster/letGo';
+import { encodeSettings } from '@/core/encode/settings';
+import { releasePixels } from '@/core/raster/releasePixels';
 import { createRaster } from '@/core/raster/raster';
 import { served } from '@/served/address';
 import { serve, type ServerScope } from './channel';
@@ -63,18 +63,18 @@ serve<CodecCalls>(self as unknown as ServerScope, {
       picture.data[k] = k % 4 === 3 ? 255 : 128 + 60 * Math.sin(k / 900) + ((k * 7919) % 31);
     }
     for (const quality of [50, 70]) {
-      for (const format of pressFormats) {
-        await encode(picture, pressAs(format, quality), []);
+      for (const format of imageFormats) {
+        await encode(picture, encodeSettings(format, quality), []);
       }
     }
     return { answer: null };
   },
   async read({ bytes }) {
-    const read = (await codecs).decodeHalved(bytes, halvingsToKeep);
+    const read = (await codecs).decodeToMipLevel(bytes, mipLevelToKeep);
     return { answer: read, transfer: [read.photo.raster.data.buffer] };
   },
-  async decode({ bytes, halvings = 0 }) {
-    const { raster } = (await codecs).decodeHalved(bytes, () => halvings).photo;
+  async decode({ bytes, mipLevel = 0 }) {
+    const { raster } = (await codecs).decodeToMipLevel(bytes, () => mipLevel).photo;
     return { answer: raster, transfer: [raster.data.buffer] };
   },
   async shrink({ bytes, room }) {
@@ -83,13 +83,13 @@ serve<CodecCalls>(self as unknown as ServerScope, {
   },
   async press({ raster, settings, pinned }) {
     const bytes = await (await codecs).encode(raster, settings, pinned);
-    letGo(raster);
+    releasePixels(raster);
     const decoded = await (await codecs).decode(bytes);
     return { answer: { bytes, decoded }, transfer: [bytes.buffer, decoded.data.buffer] };
   },
   async encode({ raster, settings, pinned }) {
     const bytes = await (await codecs).encode(raster, settings, pinned);
-    letGo(raster);
+    releasePixels(raster);
     return { answer: bytes, transfer: [bytes.buffer] };
   },
   async trial({ subject }) {

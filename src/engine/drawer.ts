@@ -1,8 +1,8 @@
 import type { Drawing, MissingAsset } from '@/core/compose/compose';
-import { halvingsToKeep } from '@/core/frame/halved';
-import type { HalvedPhoto } from '@/core/frame/photos';
+import { mipLevelToKeep } from '@/core/frame/mipLevels';
+import type { PhotoMipLevel } from '@/core/frame/photos';
 import type { Framing, Size } from '@/core/frame/placement';
-import type { SeatWish } from '@/core/legibility/seat';
+import type { TextPlacementWish } from '@/core/legibility/placeText';
 import type { PhotoSurvey } from '@/core/frame/photoSurvey';
 import type { SampleSize } from '@/core/colour/sample';
 import type { Raster, Rect, Rgb } from '@/core/raster/raster';
@@ -14,7 +14,7 @@ import { isFont } from '@/core/text/fontFile';
 import { ownAssetId } from '@/core/text/fonts';
 import { createChannel, WorkerCrash, type WorkerLike } from './channel';
 import type { Frame, LookedAt, RenderCalls } from './protocol';
-import { twice } from './twice';
+import { retryAfterCrash } from './retryAfterCrash';
 
 /** One place on the screen that shows a picture. */
 export interface View {
@@ -41,10 +41,10 @@ export interface Drawer {
   surveyPhoto(photo: LookedAt, frame: Size): Promise<PhotoSurvey>;
   firstFrame(photo: LookedAt, frame: Size): Promise<Framing | undefined>;
   cutByLoop(assetId: string, loop: readonly number[]): Promise<CutArea | undefined>;
-  seat(drawing: Drawing, text: TextLayer, wish: SeatWish): Promise<TextLayer>;
+  placeText(drawing: Drawing, text: TextLayer, wish: TextPlacementWish): Promise<TextLayer>;
   sample(assetId: string, x: number, y: number, size: SampleSize): Promise<Rgb | undefined>;
   survey(drawing: Drawing, questions: SurveyQuestions): Promise<Survey>;
-  adopt(assetId: string, photo: HalvedPhoto): Promise<void>;
+  adopt(assetId: string, photo: PhotoMipLevel): Promise<void>;
   warm(): void;
   /** Ends the worker until something is asked again; nothing may be going on. */
   rest(): void;
@@ -53,15 +53,15 @@ export interface Drawer {
 interface Parts {
   spawn(): WorkerLike;
   readonly silence: number;
-  /** @param halvings how often it is made half as large along each side */
-  decode(bytes: Uint8Array, halvings: number): Promise<Raster>;
+  /** @param mipLevel how often it is made half as large along each side */
+  decode(bytes: Uint8Array, mipLevel: number): Promise<Raster>;
   assetBytes(assetId: string): Promise<Uint8Array<ArrayBuffer>>;
 }
 
 /** What the worker was given, or is being given. */
 interface Provided {
   /** How often a photo was halved. */
-  readonly halvings: number;
+  readonly mipLevel: number;
   readonly done: Promise<void>;
 }
 
@@ -93,7 +93,7 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
   const wholeWanted = new Set<string>();
   /** Views that have something to draw, by name, and what waits until none has. */
   const undrawn = new Set<string>();
-  let pressedAfter: (() => void)[] = [];
+  let encodedAfter: (() => void)[] = [];
   let measuredAfter: (() => void)[] = [];
   const render = createChannel<RenderCalls>(spawn, {
     silence,
@@ -107,15 +107,15 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
     },
   });
 
-  const give = async (assetId: string, raster: Raster, halvings: number): Promise<void> => {
-    const asked = { assetId, raster, halvings };
+  const give = async (assetId: string, raster: Raster, mipLevel: number): Promise<void> => {
+    const asked = { assetId, raster, mipLevel };
     for (const gone of await render.ask('asset', asked, [raster.data.buffer])) {
       provided.delete(gone);
     }
   };
 
-  function remember(assetId: string, halvings: number, done: Promise<void>): Promise<void> {
-    provided.set(assetId, { halvings, done });
+  function remember(assetId: string, mipLevel: number, done: Promise<void>): Promise<void> {
+    provided.set(assetId, { mipLevel, done });
     done.catch(() => {
       if (provided.get(assetId)?.done === done) {
         provided.delete(assetId);
@@ -125,28 +125,28 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
   }
 
   /** A picture is decoded first; a font is handed over as it is, for the browser to read. */
-  async function fetchAsset(assetId: string, halvings: number): Promise<void> {
+  async function fetchAsset(assetId: string, mipLevel: number): Promise<void> {
     const bytes = await assetBytes(assetId);
     if (isFont(bytes)) {
       await render.ask('font', { assetId, bytes });
     } else {
-      await give(assetId, await decode(bytes, halvings), halvings);
+      await give(assetId, await decode(bytes, mipLevel), mipLevel);
     }
   }
 
   /** Sees to it that an asset is there, a photo at least as large as that. */
-  function provide(assetId: string, halvings = 0): Promise<void> {
+  function provide(assetId: string, mipLevel = 0): Promise<void> {
     const known = provided.get(assetId);
-    return known && known.halvings <= halvings
+    return known && known.mipLevel <= mipLevel
       ? known.done
-      : remember(assetId, halvings, fetchAsset(assetId, halvings));
+      : remember(assetId, mipLevel, fetchAsset(assetId, mipLevel));
   }
 
   function hasDrawn(view: string): void {
     undrawn.delete(view);
     if (undrawn.size === 0) {
-      const all = [...pressedAfter, ...measuredAfter];
-      pressedAfter = [];
+      const all = [...encodedAfter, ...measuredAfter];
+      encodedAfter = [];
       measuredAfter = [];
       all.forEach((go) => go());
     }
@@ -157,7 +157,7 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
     undrawn.size === 0
       ? Promise.resolve()
       : new Promise((resolve) => {
-          (before === 'pressing' ? pressedAfter : measuredAfter).push(resolve);
+          (before === 'pressing' ? encodedAfter : measuredAfter).push(resolve);
         });
 
   function view(listener: ViewListener): View {
@@ -200,9 +200,9 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
       }
     }
 
-    async function fetchOne({ assetId, halvings }: MissingAsset, wanted: string): Promise<void> {
+    async function fetchOne({ assetId, mipLevel }: MissingAsset, wanted: string): Promise<void> {
       try {
-        await provide(assetId, halvings);
+        await provide(assetId, mipLevel);
         awaited.delete(wanted);
         showWithMore();
       } catch (error) {
@@ -217,7 +217,7 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
     function fetchMissing(missing: readonly MissingAsset[]): Promise<unknown> {
       const fetches: Promise<void>[] = [];
       for (const asset of missing) {
-        const wanted = `${asset.assetId} ${asset.halvings}`;
+        const wanted = `${asset.assetId} ${asset.mipLevel}`;
         if (!awaited.has(wanted) && !failed.has(wanted)) {
           awaited.add(wanted);
           fetches.push(fetchOne(asset, wanted));
@@ -346,7 +346,7 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
     wholeWanted.delete(wanted);
     // A photo may have had to make room again, or the worker died, while another came.
     for (let tries = 0; tries < 4; tries++) {
-      const { raster, missing } = await twice(() => render.ask('pixels', { drawing }));
+      const { raster, missing } = await retryAfterCrash(() => render.ask('pixels', { drawing }));
       if (missing.length === 0) {
         return raster;
       }
@@ -355,7 +355,7 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
           provided.delete(assetId);
         }
       }
-      await Promise.all(missing.map((one) => provide(one.assetId, one.halvings)));
+      await Promise.all(missing.map((one) => provide(one.assetId, one.mipLevel)));
     }
     throw new Refusal(
       'The photos of this picture do not fit into memory together. Use smaller ones.',
@@ -367,14 +367,14 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
     { assetId, size }: LookedAt,
     ask: () => Promise<T | null>,
   ): Promise<T | null> {
-    const halvings = size ? halvingsToKeep(size) : 0;
-    await provide(assetId, halvings);
+    const mipLevel = size ? mipLevelToKeep(size) : 0;
+    await provide(assetId, mipLevel);
     await viewsDrawn('measuring');
-    const found = await twice(ask);
+    const found = await retryAfterCrash(ask);
     if (found !== null) {
       return found;
     }
-    await provide(assetId, halvings);
+    await provide(assetId, mipLevel);
     return ask();
   }
 
@@ -393,14 +393,16 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
       const found = await ofPhoto({ assetId }, () => render.ask('cutByLoop', { assetId, loop }));
       return found?.area ?? undefined;
     },
-    async seat(drawing, text, wish) {
+    async placeText(drawing, text, wish) {
       // So that all its photos are there.
       await pixelsOf(drawing);
-      return twice(() => render.ask('seat', { drawing, text, wish }));
+      return retryAfterCrash(() => render.ask('placeText', { drawing, text, wish }));
     },
     async sample(assetId, x, y, size) {
       await provide(assetId);
-      return (await twice(() => render.ask('sample', { assetId, x, y, size }))) ?? undefined;
+      return (
+        (await retryAfterCrash(() => render.ask('sample', { assetId, x, y, size }))) ?? undefined
+      );
     },
     async survey(drawing, questions) {
       const own = questions.title && ownAssetId(questions.title.font);
@@ -408,10 +410,10 @@ export function createDrawer({ spawn, silence, decode, assetBytes }: Parts): Dra
         // Without it the rest is measured all the same.
         await provide(own).catch(() => {});
       }
-      return twice(() => render.ask('survey', { drawing, questions }));
+      return retryAfterCrash(() => render.ask('survey', { drawing, questions }));
     },
-    adopt: (assetId, { raster, halvings }) =>
-      remember(assetId, halvings, give(assetId, raster, halvings)),
+    adopt: (assetId, { raster, mipLevel: mipLevel }) =>
+      remember(assetId, mipLevel, give(assetId, raster, mipLevel)),
     warm() {
       render.ask('ready', {}).catch(() => {});
     },

@@ -6,7 +6,7 @@ import { surveyed } from '@/core/ownPage/survey.fixture';
 import { surveyText } from '@/core/ownPage/surveyText';
 import { silhouetteOf } from '@/core/divider/silhouette';
 import type { SearchListener } from '@/core/lightest/best';
-import { pressAs } from '@/core/press/settings';
+import { encodeSettings } from '@/core/encode/settings';
 import { noSurvey } from '@/core/readings/survey';
 import { readVisitors } from '@/core/measure/readVisitors';
 import { readFont } from '@/core/text/readFont';
@@ -151,7 +151,7 @@ interface Setup {
   given: string[];
   missing: string[];
   /** How often photos that are missing may be halved. */
-  halvings: number;
+  mipLevel: number;
   /** How often those given are. */
   givenAt: Map<string, number>;
   /** How often photos were halved once they were decoded. */
@@ -173,10 +173,10 @@ async function until(holds: () => boolean): Promise<void> {
   expect(holds()).toBe(true);
 }
 
-const missingOf = ({ missing, given, givenAt, halvings }: Setup): MissingAsset[] =>
+const missingOf = ({ missing, given, givenAt, mipLevel }: Setup): MissingAsset[] =>
   missing
-    .filter((id) => !given.includes(id) || (givenAt.get(id) ?? 0) > halvings)
-    .map((assetId) => ({ assetId, halvings }));
+    .filter((id) => !given.includes(id) || (givenAt.get(id) ?? 0) > mipLevel)
+    .map((assetId) => ({ assetId, mipLevel }));
 
 function engineWith(setup: Setup) {
   return createEngine({
@@ -202,13 +202,13 @@ function engineWith(setup: Setup) {
             return { answer };
           },
           lacking: () => ({ answer: missingOf(setup) }),
-          asset({ assetId, halvings }) {
+          asset({ assetId, mipLevel }) {
             if (setup.lost > 0) {
               setup.lost--;
               return { answer: [] };
             }
             setup.given.push(assetId);
-            setup.givenAt.set(assetId, halvings);
+            setup.givenAt.set(assetId, mipLevel);
             return { answer: setup.given.length > setup.room ? setup.given.splice(0, 1) : [] };
           },
           font({ assetId }) {
@@ -230,7 +230,7 @@ function engineWith(setup: Setup) {
           cutByLoop: ({ assetId }) => ({
             answer: setup.given.includes(assetId) ? { area: null } : null,
           }),
-          seat: ({ text, wish }) => ({ answer: { ...text, x: wish.within.x } }),
+          placeText: ({ text, wish }) => ({ answer: { ...text, x: wish.within.x } }),
           sample: ({ x }) => ({ answer: x < 1 ? { r: 1, g: 2, b: 3 } : null }),
           survey: () => ({ answer: noSurvey }),
           ready: () => ({ answer: null }),
@@ -246,15 +246,15 @@ function engineWith(setup: Setup) {
           ready: () => ({ answer: null }),
           read: ({ bytes }) => ({
             answer: {
-              photo: { raster: createRaster(bytes.length, 1), halvings: 1 },
+              photo: { raster: createRaster(bytes.length, 1), mipLevel: 1 },
               size: { width: 2 * bytes.length, height: 2 },
             },
           }),
-          decode: ({ bytes, halvings }) => {
+          decode: ({ bytes, mipLevel }) => {
             if (bytes[0] === 0) {
               throw new Refusal('the file breaks off');
             }
-            setup.decodedAt.push(halvings);
+            setup.decodedAt.push(mipLevel);
             return { answer: createRaster(1, 1) };
           },
           shrink: ({ room }) => ({ answer: createRaster(room.width, room.height) }),
@@ -380,7 +380,7 @@ const setUp = (missing: string[] = []): Setup => ({
   drawn: [],
   given: [],
   missing,
-  halvings: 0,
+  mipLevel: 0,
   givenAt: new Map(),
   decodedAt: [],
   codecFails: 0,
@@ -442,7 +442,7 @@ test('what is to be seen comes before what is pressed, and that before what is m
   const order: string[] = [];
   const noted = (what: string, of: Promise<unknown>) =>
     of.then(() => order.push(`${what} after ${heard.frames.length}`));
-  await engine.adopt('pots', { raster: createRaster(1, 1), halvings: 0 });
+  await engine.adopt('pots', { raster: createRaster(1, 1), mipLevel: 0 });
   view.show(drawing(0.1));
   await Promise.all([
     noted('survey', engine.surveyPhoto({ assetId: 'pots' }, { width: 1, height: 1 })),
@@ -493,7 +493,7 @@ test('photos are decoded and handed over once before a picture is drawn; for one
   await rest();
   expect(setup.given).toEqual(['pots', 'kiln']);
   expect(heard.frames.slice(1).map((f) => f.missing)).toEqual([
-    [{ assetId: 'kiln', halvings: 0 }],
+    [{ assetId: 'kiln', mipLevel: 0 }],
     [],
   ]);
 });
@@ -526,16 +526,16 @@ test('photos that take long are not waited for, and those that come soon after e
 test('a photo is decoded as large as it is needed, and again only where more of it is', async () => {
   const setup = setUp(['pots']);
   const engine = engineWith(setup);
-  setup.halvings = 2;
+  setup.mipLevel = 2;
   await engine.pixels(drawing(0.2));
   expect([setup.decodedAt, setup.givenAt.get('pots')]).toEqual([[2], 2]);
-  setup.halvings = 1;
+  setup.mipLevel = 1;
   const heard = listen();
   engine.view(heard).show(drawing(0.3));
   await rest();
   expect([setup.decodedAt, setup.givenAt.get('pots')]).toEqual([[2, 1], 1]);
   expect(heard.frames.map((f) => f.missing)).toEqual([[]]);
-  setup.halvings = 3;
+  setup.mipLevel = 3;
   await engine.pixels(drawing(0.2));
   expect(setup.decodedAt).toEqual([2, 1]);
   // Its colours are those of its own px.
@@ -769,7 +769,7 @@ test('searches follow each other in workers of their own; one that is not wanted
       'jpeg',
       () => true,
     ),
-    engine.encode(createRaster(2, 1), pressAs('png'), []),
+    engine.encode(createRaster(2, 1), encodeSettings('png'), []),
   ]);
   expect([parts.length, file.length]).toEqual([3, 4]);
 });

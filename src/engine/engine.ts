@@ -11,12 +11,12 @@ import type { FontReport } from '@/core/text/readFont';
 import type { Hex } from '@/core/site/model/hex';
 import type { VisitorWidth } from '@/core/site/model/site';
 import type { ThemeColour } from '@/core/site/model/theme';
-import type { Aim, PressFormat, PressSettings } from '@/core/site/model/picture';
-import type { SeatWish } from '@/core/legibility/seat';
+import type { Aim, ImageFormat, EncodeSettings } from '@/core/site/model/picture';
+import type { TextPlacementWish } from '@/core/legibility/placeText';
 import type { TextLayer } from '@/core/site/model/objectLayers';
-import type { HalvedPhoto, ReadPhoto } from '@/core/frame/photos';
+import type { PhotoMipLevel, ReadPhoto } from '@/core/frame/photos';
 import type { PhotoSurvey } from '@/core/frame/photoSurvey';
-import type { Pressed } from '@/core/press/codecs';
+import type { EncodedImage } from '@/core/encode/codecs';
 import type { Survey, SurveyQuestions } from '@/core/readings/survey';
 import { createBulkEngine, type BulkEngine } from './bulkEngine';
 import { createChannel, type Channel, type WorkerLike } from './channel';
@@ -29,14 +29,14 @@ import type { PageSurvey } from '@/core/ownPage/survey';
 import type { OpenedPage } from '@/core/ownPage/openPages';
 import type { OpenedTheme, ThemeFile } from '@/core/theme/openTheme';
 import { silences } from './limits';
-import { SharedWork } from './sharedWork';
+import { WorkQueue } from './workQueue';
 import { openTrial } from './openTrial';
 import { createSetEngine, type SetEngine } from './setEngine';
 import { createSheetEngine, type SheetEngine } from './sheetEngine';
 import type { CodecCalls, LookedAt, PagePicture, ThemeCalls } from './protocol';
-import { twice } from './twice';
+import { retryAfterCrash } from './retryAfterCrash';
 import { Foreground, type Urgency } from './urgency';
-import { WorkerDesk } from './workerDesk';
+import { WorkerPool } from './workerPool';
 
 export type { View, ViewListener } from './drawer';
 export type { PagePicture } from './protocol';
@@ -73,7 +73,7 @@ export interface Engine {
   /** A thing in a photo, cut out by a loop around it; undefined where nothing stands off. */
   cutByLoop(assetId: string, loop: readonly number[]): Promise<CutArea | undefined>;
   /** A new text where it lies best on a drawing. */
-  seat(drawing: Drawing, text: TextLayer, wish: SeatWish): Promise<TextLayer>;
+  placeText(drawing: Drawing, text: TextLayer, wish: TextPlacementWish): Promise<TextLayer>;
   /** The colour of a photo at one of its own px, as a mean of a square; undefined outside of it. */
   sample(assetId: string, x: number, y: number, size: SampleSize): Promise<Rgb | undefined>;
   /**
@@ -81,20 +81,20 @@ export interface Engine {
    */
   survey(drawing: Drawing, questions: SurveyQuestions, urgency?: Urgency): Promise<Survey>;
   /** Hands over the pixels of a photo that was read already; the raster is gone afterwards. */
-  adopt(assetId: string, photo: HalvedPhoto): Promise<void>;
+  adopt(assetId: string, photo: PhotoMipLevel): Promise<void>;
   /** @param pinned colours that a palette keeps exactly */
   press(
     raster: Raster,
-    settings: PressSettings,
+    settings: EncodeSettings,
     pinned: readonly Hex[],
     urgency?: Urgency,
-  ): Promise<Pressed>;
+  ): Promise<EncodedImage>;
   /**
    * A file alone, written aside, so that what is pressed for the eye does not wait for it.
    */
   encode(
     raster: Raster,
-    settings: PressSettings,
+    settings: EncodeSettings,
     pinned: readonly Hex[],
   ): Promise<Uint8Array<ArrayBuffer>>;
   /**
@@ -132,7 +132,7 @@ export interface Engine {
   search(
     subject: TrialSubject,
     goal: Goal,
-    formats: readonly PressFormat[],
+    formats: readonly ImageFormat[],
     listener: SearchListener,
     urgency?: Urgency,
   ): Promise<void>;
@@ -140,7 +140,7 @@ export interface Engine {
   patches(
     subject: TrialSubject,
     aims: readonly Aim[],
-    format: PressFormat,
+    format: ImageFormat,
     wanted: () => boolean,
   ): Promise<readonly Raster[]>;
   /** Starts what draws and what writes ahead of need. */
@@ -169,10 +169,10 @@ export function createEngine(parts: EngineParts): Engine {
   const theme = createChannel<ThemeCalls>(parts.spawnTheme, { silence: quiet.theme });
   const others = Array.from({ length: writers }, newCodec);
   let resting: ReturnType<typeof setTimeout> | undefined;
-  const desk = new WorkerDesk(others, foreground, () => {
+  const pool = new WorkerPool(others, foreground, () => {
     clearTimeout(resting);
     resting = setTimeout(() => {
-      if (desk.idle) {
+      if (pool.idle) {
         others.forEach((one) => one.restart('Nothing was written.'));
         background.rest();
       }
@@ -186,21 +186,22 @@ export function createEngine(parts: EngineParts): Engine {
   /** Asks codecs at once for whom somebody waits, else those that are free once nobody does. */
   const coded = <T>(urgency: Urgency, work: (by: Channel<CodecCalls>) => Promise<T>) =>
     urgency === 'now'
-      ? foreground.during(() => twice(() => work(codec)))
-      : desk.use(1, urgency, ([one]) => twice(() => work(one)));
-  const shared = new SharedWork(codec, desk);
-  const decode = (bytes: Uint8Array, urgency: Urgency = 'now', halvings = 0) => {
-    const work = (by: Channel<CodecCalls>) => twice(() => by.ask('decode', { bytes, halvings }));
+      ? foreground.during(() => retryAfterCrash(() => work(codec)))
+      : pool.use(1, urgency, ([one]) => retryAfterCrash(() => work(one)));
+  const shared = new WorkQueue(codec, pool);
+  const decode = (bytes: Uint8Array, urgency: Urgency = 'now', mipLevel = 0) => {
+    const work = (by: Channel<CodecCalls>) =>
+      retryAfterCrash(() => by.ask('decode', { bytes, mipLevel }));
     return urgency === 'now' ? foreground.during(() => shared.done(work)) : coded(urgency, work);
   };
   const drawer = createDrawer({
     ...drawing,
-    decode: (bytes, halvings) => decode(bytes, 'now', halvings),
+    decode: (bytes, mipLevel) => decode(bytes, 'now', mipLevel),
   });
   /** Draws what nobody looks at, so that what is looked at never waits for it. */
   const background = createDrawer({
     ...drawing,
-    decode: (bytes, halvings) => decode(bytes, 'soon', halvings),
+    decode: (bytes, mipLevel) => decode(bytes, 'soon', mipLevel),
   });
 
   /** Reading that ends with its worker once it is given up. */
@@ -208,7 +209,7 @@ export function createEngine(parts: EngineParts): Engine {
     const give = () => theme.restart('Reading was stopped.');
     signal?.addEventListener('abort', give, { once: true });
     try {
-      return await twice(read);
+      return await retryAfterCrash(read);
     } finally {
       signal?.removeEventListener('abort', give);
     }
@@ -236,16 +237,18 @@ export function createEngine(parts: EngineParts): Engine {
     pixels: (what, urgency = 'now') => drawn(urgency, (by) => by.pixels(what)),
     decode: (bytes, urgency) => decode(bytes, urgency),
     readPhoto: (bytes) =>
-      foreground.during(() => shared.done((by) => twice(() => by.ask('read', { bytes })))),
+      foreground.during(() =>
+        shared.done((by) => retryAfterCrash(() => by.ask('read', { bytes }))),
+      ),
     // A list waits for what is drawn.
     shrink: (bytes, room) =>
       foreground.during(() =>
-        shared.done((by) => twice(() => by.ask('shrink', { bytes, room })), 'after'),
+        shared.done((by) => retryAfterCrash(() => by.ask('shrink', { bytes, room })), 'after'),
       ),
     surveyPhoto: (photo, frame) => foreground.during(() => drawer.surveyPhoto(photo, frame)),
     firstFrame: (photo, frame) => foreground.during(() => drawer.firstFrame(photo, frame)),
     cutByLoop: (assetId, loop) => foreground.during(() => drawer.cutByLoop(assetId, loop)),
-    seat: (what, text, wish) => foreground.during(() => drawer.seat(what, text, wish)),
+    placeText: (what, text, wish) => foreground.during(() => drawer.placeText(what, text, wish)),
     sample: (assetId, x, y, size) => foreground.during(() => drawer.sample(assetId, x, y, size)),
     survey: (what, questions, urgency = 'now') =>
       drawn(urgency, (by) => by.survey(what, questions)),
@@ -254,23 +257,24 @@ export function createEngine(parts: EngineParts): Engine {
       coded(urgency, (by) => by.ask('press', { raster, settings, pinned })),
     openTheme: (files, signal) => stoppable(signal, () => theme.ask('open', { files })),
     openPages: (files, signal) => stoppable(signal, () => theme.ask('pages', { files })),
-    layingPatches: (came, frozen) => twice(() => theme.ask('layingPatches', { came, frozen })),
-    loneRules: (sheets) => twice(() => theme.ask('loneRules', { sheets })),
-    readRules: (sheets) => twice(() => theme.ask('rules', { sheets })),
-    readSurvey: (text) => twice(() => theme.ask('survey', { text })),
-    readColours: (name, bytes) => twice(() => theme.ask('colours', { name, bytes })),
-    readVisitors: (name, bytes) => twice(() => theme.ask('visitors', { name, bytes })),
-    readFont: (name, bytes) => twice(() => theme.ask('font', { name, bytes })),
+    layingPatches: (came, frozen) =>
+      retryAfterCrash(() => theme.ask('layingPatches', { came, frozen })),
+    loneRules: (sheets) => retryAfterCrash(() => theme.ask('loneRules', { sheets })),
+    readRules: (sheets) => retryAfterCrash(() => theme.ask('rules', { sheets })),
+    readSurvey: (text) => retryAfterCrash(() => theme.ask('survey', { text })),
+    readColours: (name, bytes) => retryAfterCrash(() => theme.ask('colours', { name, bytes })),
+    readVisitors: (name, bytes) => retryAfterCrash(() => theme.ask('visitors', { name, bytes })),
+    readFont: (name, bytes) => retryAfterCrash(() => theme.ask('font', { name, bytes })),
     outline: async (bytes) => {
       const raster = await decode(bytes);
-      return twice(() => theme.ask('outline', { raster }));
+      return retryAfterCrash(() => theme.ask('outline', { raster }));
     },
     readPagePicture: async (bytes) => {
       const raster = await decode(bytes);
-      return twice(() => theme.ask('picture', { raster }));
+      return retryAfterCrash(() => theme.ask('picture', { raster }));
     },
     warmSearch() {
-      desk
+      pool
         .use(writers, 'later', (all) =>
           Promise.all(all.map((one) => one.ask('ready', { forWriting: true }))),
         )
@@ -278,10 +282,12 @@ export function createEngine(parts: EngineParts): Engine {
     },
     atOnce: writers,
     encode: (raster, settings, pinned) =>
-      desk.use(1, 'now', ([one]) => twice(() => one.ask('encode', { raster, settings, pinned }))),
+      pool.use(1, 'now', ([one]) =>
+        retryAfterCrash(() => one.ask('encode', { raster, settings, pinned })),
+      ),
     async search(subject, goal, formats, listener, urgency = 'now') {
       const search = (count: number, wanted: () => boolean) =>
-        desk.use(count, urgency, async (some) => {
+        pool.use(count, urgency, async (some) => {
           stopIfUnwanted(wanted);
           const { searchLightest } = await import('@/core/lightest/search');
           const trials = await Promise.all(some.map((one) => openTrial(one, subject)));
@@ -306,7 +312,7 @@ export function createEngine(parts: EngineParts): Engine {
       }
     },
     patches: (subject, aims, format, wanted) =>
-      desk.use(1, 'now', async ([one]) => {
+      pool.use(1, 'now', async ([one]) => {
         stopIfUnwanted(wanted);
         // Few sites are searched in every visit, and the search is large.
         const { settingsFor } = await import('@/core/lightest/formatSearch');
@@ -324,7 +330,7 @@ export function createEngine(parts: EngineParts): Engine {
     },
     warmBackground() {
       background.warm();
-      desk
+      pool
         .use(writers, 'soon', (all) =>
           Promise.all(all.map((one) => one.ask('ready', { forWriting: false }))),
         )
@@ -337,7 +343,7 @@ export function createEngine(parts: EngineParts): Engine {
       silence: quiet.set,
       decode,
       assetBytes,
-      write: (work) => desk.use(writers, 'now', work),
+      write: (work) => pool.use(writers, 'now', work),
     }),
   };
 }

@@ -2,7 +2,7 @@ import { createRaster } from '@/core/raster/raster';
 import { KeptPhotos } from './keptPhotos';
 
 /** A photo of so many bytes. */
-const photo = (bytes: number, halvings = 0) => ({ raster: createRaster(bytes / 4, 1), halvings });
+const photo = (bytes: number, mipLevel = 0) => ({ raster: createRaster(bytes / 4, 1), mipLevel });
 
 test('what is needed stays, and of all else only a little, what was used last', () => {
   const kept = new KeptPhotos({ most: 1000, spare: 200 });
@@ -31,8 +31,8 @@ test('the newest has room whatever is spared, but never more than there is', () 
 test('a larger one takes the place of a smaller, not the other way round', () => {
   const kept = new KeptPhotos({ most: 1000, spare: 500 });
   kept.put('a', photo(80, 2));
-  expect([kept.find('a')?.halvings, kept.whole('a')]).toEqual([2, undefined]);
+  expect([kept.find('a')?.mipLevel, kept.whole('a')]).toEqual([2, undefined]);
   kept.put('a', photo(320));
   kept.put('a', photo(160, 1));
-  expect([kept.find('a')?.halvings, kept.whole('a')?.width]).toEqual([0, 80]);
+  expect([kept.find('a')?.mipLevel, kept.whole('a')?.width]).toEqual([0, 80]);
 });

@@ -1,5 +1,5 @@
 import { boundedCache, pixelBytes } from '@/core/boundedCache';
-import type { HalvedPhoto } from '@/core/frame/photos';
+import type { PhotoMipLevel } from '@/core/frame/photos';
 import type { Raster } from '@/core/raster/raster';
 
 /** How much may be kept, bytes. */
@@ -20,7 +20,7 @@ export class KeptPhotos {
   private gone: string[] = [];
 
   constructor(private readonly limits: KeptLimits) {
-    this.photos = boundedCache<HalvedPhoto>(
+    this.photos = boundedCache<PhotoMipLevel>(
       limits.most,
       ({ raster }) => pixelBytes(raster),
       (assetId) => this.gone.push(assetId),
@@ -28,18 +28,18 @@ export class KeptPhotos {
   }
 
   /** The largest that is there. */
-  find = (assetId: string): HalvedPhoto | undefined => this.photos.get(assetId);
+  find = (assetId: string): PhotoMipLevel | undefined => this.photos.get(assetId);
 
   /** All its px; undefined while they are not there. */
   whole(assetId: string): Raster | undefined {
     const photo = this.photos.get(assetId);
-    return photo?.halvings === 0 ? photo.raster : undefined;
+    return photo?.mipLevel === 0 ? photo.raster : undefined;
   }
 
   /** @returns photos that had to make room since this was last asked; itself, where it has none */
-  put(assetId: string, photo: HalvedPhoto): readonly string[] {
+  put(assetId: string, photo: PhotoMipLevel): readonly string[] {
     const before = this.photos.get(assetId);
-    if (!before || before.halvings > photo.halvings) {
+    if (!before || before.mipLevel > photo.mipLevel) {
       this.photos.set(assetId, photo);
     }
     this.trim(assetId);

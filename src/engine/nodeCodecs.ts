@@ -1,5 +1,5 @@
 import Vips from 'wasm-vips';
-import type { Codecs } from '@/core/press/codecs';
+import type { Codecs } from '@/core/encode/codecs';
 import { vipsCodecs } from './vipsCodecs';
 
 /** The codecs of the browser in Node. */

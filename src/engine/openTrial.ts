@@ -1,7 +1,7 @@
 import type { Trial, TrialSubject } from '@/core/lightest/trial';
 import type { Channel } from './channel';
 import type { CodecCalls } from './protocol';
-import { twice } from './twice';
+import { retryAfterCrash } from './retryAfterCrash';
 
 /** Opens a picture to be tried out in a worker. */
 export async function openTrial(
@@ -30,7 +30,7 @@ export async function openTrial(
     return answer;
   };
   return {
-    area: await twice(open),
+    area: await retryAfterCrash(open),
     tryOut: (settings, part) => next(() => channel.ask('tryOut', { settings, part })),
     patch: (settings) => next(() => channel.ask('patch', { settings })),
   };

@@ -7,16 +7,16 @@ import type { PhotoSurvey } from '@/core/frame/photoSurvey';
 import type { ReadPhoto } from '@/core/frame/photos';
 import type { SampleSize } from '@/core/colour/sample';
 import type { Raster, Rect, Rgb } from '@/core/raster/raster';
-import type { Pressed } from '@/core/press/codecs';
+import type { EncodedImage } from '@/core/encode/codecs';
 import type { Survey, SurveyQuestions } from '@/core/readings/survey';
 import type { FontReport } from '@/core/text/readFont';
 import type { Hex } from '@/core/site/model/hex';
 import type { ThemeColour } from '@/core/site/model/theme';
 import type { TextLayer } from '@/core/site/model/objectLayers';
-import type { PressSettings } from '@/core/site/model/picture';
+import type { EncodeSettings } from '@/core/site/model/picture';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import type { Recipe } from '@/core/site/model/recipe';
-import type { SeatWish } from '@/core/legibility/seat';
+import type { TextPlacementWish } from '@/core/legibility/placeText';
 import type { PageWordsReport, WordsSeen } from '@/core/legibility/pageWords';
 import type { SiteCard } from '@/core/readings/siteCard';
 import type { VisitorWidth } from '@/core/site/model/site';
@@ -25,12 +25,12 @@ import type { PackedSite } from '@/core/handover/siteFile';
 import type { TypedFile } from '@/core/handover/zipFiles';
 import type { OraPicture, ReadOra } from '@/core/openRaster/openRaster';
 import type { Offer, Sample } from '@/core/recolour/offers';
-import type { Reach } from '@/core/recolour/reach';
-import type { Followed, FollowInput } from '@/core/set/follow';
+import type { HueSelection } from '@/core/recolour/hueSelection';
+import type { RecolouredSheets, SheetRecolourInput } from '@/core/set/recolourSheets';
 import type { layingPatches } from '@/core/ownPage/cssAddresses';
 import type { LoneRule } from '@/core/theme/loneRules';
 import type { Spans } from '@/core/files/spans';
-import type { PackedFollowed } from './packedFollowed';
+import type { PackedRecolouredSheets } from './packedRecolouredSheets';
 import type { LineContrast } from '@/core/set/sheetLine';
 import type { HarmonyAsked, HarmonyLaid } from '@/core/set/harmonyOnSheets';
 import type { WordsCompared } from '@/core/set/lostContrast';
@@ -82,7 +82,7 @@ export type RenderCalls = {
   lacking: { ask: { view: string; drawing: Drawing }; answer: readonly MissingAsset[] };
   /** Names the assets that had to make room. */
   asset: {
-    ask: { assetId: string; raster: Raster; halvings: number };
+    ask: { assetId: string; raster: Raster; mipLevel: number };
     answer: readonly string[];
   };
   font: { ask: { assetId: string; bytes: Uint8Array<ArrayBuffer> }; answer: null };
@@ -103,7 +103,10 @@ export type RenderCalls = {
     answer: { area: CutArea | null } | null;
   };
   /** Where a new text lies best on a drawing, and itself there. */
-  seat: { ask: { drawing: Drawing; text: TextLayer; wish: SeatWish }; answer: TextLayer };
+  placeText: {
+    ask: { drawing: Drawing; text: TextLayer; wish: TextPlacementWish };
+    answer: TextLayer;
+  };
   /** Mean colour of a square of a photo's own px; null outside of it, and while it is not there. */
   sample: { ask: { assetId: string; x: number; y: number; size: SampleSize }; answer: Rgb | null };
   /** What is measured of the drawing and not of its file; what is missing is not waited for. */
@@ -115,24 +118,24 @@ export type RenderCalls = {
 export type CodecCalls = {
   /** Decodes all of a photo, and answers as much as is kept. */
   read: { ask: { bytes: Uint8Array }; answer: ReadPhoto };
-  /** @param halvings how often it is made half as large along each side; 0 if not said */
-  decode: { ask: { bytes: Uint8Array; halvings?: number }; answer: Raster };
+  /** @param mipLevel how often it is made half as large along each side; 0 if not said */
+  decode: { ask: { bytes: Uint8Array; mipLevel?: number }; answer: Raster };
   /** A picture as large as fits into some room, and not larger than it is; for being looked at. */
   shrink: { ask: { bytes: Uint8Array; room: Size }; answer: Raster };
   press: {
-    ask: { raster: Raster; settings: PressSettings; pinned: readonly Hex[] };
-    answer: Pressed;
+    ask: { raster: Raster; settings: EncodeSettings; pinned: readonly Hex[] };
+    answer: EncodedImage;
   };
   encode: {
-    ask: { raster: Raster; settings: PressSettings; pinned: readonly Hex[] };
+    ask: { raster: Raster; settings: EncodeSettings; pinned: readonly Hex[] };
     answer: Uint8Array<ArrayBuffer>;
   };
   /** Starts the codecs; where many files are to be written, has them write a few first. */
   ready: { ask: { forWriting: boolean }; answer: null };
   /** Opens a trial of a picture; one that was open is forgotten. */
   trial: { ask: { subject: TrialSubject }; answer: Trial['area'] };
-  tryOut: { ask: { settings: PressSettings; part: TrialPart }; answer: TrialResult };
-  patch: { ask: { settings: PressSettings | null }; answer: Raster };
+  tryOut: { ask: { settings: EncodeSettings; part: TrialPart }; answer: TrialResult };
+  patch: { ask: { settings: EncodeSettings | null }; answer: Raster };
   recolour: {
     ask: { format: string; bytes: Uint8Array<ArrayBuffer>; recipe: Recipe; wantsEnds: boolean };
     answer: Recoloured;
@@ -238,7 +241,7 @@ export type SetCalls = {
       set: PieceSet;
       originals: ReadonlyMap<string, Uint8Array<ArrayBuffer>>;
       written: ReadonlyMap<string, Recoloured>;
-      followed: PackedFollowed;
+      followed: PackedRecolouredSheets;
       all: boolean;
     };
     answer: readonly SetHanded[];
@@ -263,7 +266,7 @@ export type SetCalls = {
     ask: {
       from: Hex;
       to: Hex;
-      reach: Reach;
+      reach: HueSelection;
       assetIds: readonly string[];
       shown: readonly string[];
     };
@@ -272,22 +275,22 @@ export type SetCalls = {
 };
 
 /** What style sheets follow by. */
-export interface FollowAsked {
+export interface SheetRecolourRequest {
   readonly set: PieceSet;
-  readonly sheets: FollowInput['sheets'];
-  readonly samples: FollowInput['samples'];
-  readonly ends: FollowInput['ends'];
+  readonly sheets: SheetRecolourInput['sheets'];
+  readonly samples: SheetRecolourInput['samples'];
+  readonly ends: SheetRecolourInput['ends'];
 }
 
 /** The same outside of rules that a page has nothing for. */
-export interface FollowBesideAsked extends FollowAsked {
+export interface PartialSheetRecolourRequest extends SheetRecolourRequest {
   readonly idle: ReadonlyMap<string, Spans>;
 }
 
 export type SheetCalls = {
-  follow: { ask: FollowAsked; answer: PackedFollowed };
-  followBeside: { ask: FollowBesideAsked; answer: Followed['patches'] };
-  contrasts: { ask: FollowAsked; answer: ReadonlyMap<string, LineContrast> };
+  follow: { ask: SheetRecolourRequest; answer: PackedRecolouredSheets };
+  followBeside: { ask: PartialSheetRecolourRequest; answer: RecolouredSheets['patches'] };
+  contrasts: { ask: SheetRecolourRequest; answer: ReadonlyMap<string, LineContrast> };
   harmony: { ask: HarmonyAsked; answer: HarmonyLaid };
 };
 

@@ -4,17 +4,17 @@ import { sampleAt } from '@/core/colour/sample';
 import { mainColours } from '@/core/colour/palette';
 import { cutByLoop } from '@/core/cutout/loop';
 import { firstFrame } from '@/core/frame/firstFrame';
-import { halvingsToKeep } from '@/core/frame/halved';
+import { mipLevelToKeep } from '@/core/frame/mipLevels';
 import { photosFrom } from '@/core/frame/photos';
 import type { Size } from '@/core/frame/placement';
 import { suggestFrames } from '@/core/frame/suggest';
 import { createComposer, type Drawing } from '@/core/compose/compose';
-import { seated } from '@/core/layers/fitting';
+import { placedText } from '@/core/layers/fitting';
 import { kindOf } from '@/core/layers/registry';
 import { wantedContrast } from '@/core/legibility/contrast';
 import { titleReport } from '@/core/legibility/bandTitle';
 import { legibilityOf } from '@/core/legibility/report';
-import { seatOf } from '@/core/legibility/seat';
+import { placeText } from '@/core/legibility/placeText';
 import { composite, fillRect } from '@/core/raster/composite';
 import { createRaster, crop, isEmpty, wholeRaster, type Raster } from '@/core/raster/raster';
 import { Refusal } from '@/core/refusal';
@@ -22,7 +22,7 @@ import type { Hex } from '@/core/site/model/hex';
 import { ownAssetId, ownFontId } from '@/core/text/fonts';
 import { canvasGlyphs, type TextContext } from '@/core/text/glyphs';
 import { serve, type ServerScope } from './channel';
-import { Breath } from './breath';
+import { MainThreadTurns } from './yieldToMain';
 import { addOwnFace, cssFont, fontLoader } from './fontFaces';
 import { KeptPhotos } from './keptPhotos';
 import { photoLimits } from './limits';
@@ -56,9 +56,9 @@ const photosOf = ({ layers }: Drawing): string[] =>
 
 /** A photo as large as it is looked at, whatever larger one is there. */
 function lookedAt(assetId: string, size: Size | undefined): Raster | undefined {
-  const halvings = size ? halvingsToKeep(size) : 0;
-  const photo = resources.photos.exactly(assetId, halvings);
-  return photo?.halvings === halvings ? photo.raster : undefined;
+  const mipLevel = size ? mipLevelToKeep(size) : 0;
+  const photo = resources.photos.exactly(assetId, mipLevel);
+  return photo?.mipLevel === mipLevel ? photo.raster : undefined;
 }
 
 /** Who holds the photos of what is drawn aside. */
@@ -132,8 +132,8 @@ serve<RenderCalls>(self as unknown as ServerScope, {
     kept.hold(view, photosOf(drawing));
     return { answer: viewOf(view).composer.lacking(drawing) };
   },
-  asset({ assetId, raster, halvings }) {
-    return { answer: kept.put(assetId, { raster, halvings }) };
+  asset({ assetId, raster, mipLevel }) {
+    return { answer: kept.put(assetId, { raster, mipLevel: mipLevel }) };
   },
   async font({ assetId, bytes }) {
     await addOwnFace(faces, ownFontId(assetId), bytes);
@@ -163,16 +163,16 @@ serve<RenderCalls>(self as unknown as ServerScope, {
     const photo = kept.whole(assetId);
     return { answer: photo ? { area: cutByLoop(photo, loop) ?? null } : null };
   },
-  async seat({ drawing, text, wish: { backdrop, colours, within } }) {
+  async placeText({ drawing, text, wish: { backdrop, colours, within } }) {
     await loadFonts([text, ...drawing.layers.filter((layer) => layer.kind === 'text')]);
     const box = kindOf(text).box!(text, { ...drawing, glyphs });
     if (!box) {
       return { answer: text };
     }
     const part = crop(seenOver(drawing, backdrop), within);
-    const seat = seatOf(part, box, colours, wantedContrast(text), 0);
-    const at = { ...seat, x: seat.x + within.x, y: seat.y + within.y };
-    return { answer: seated(text, box, at) };
+    const textPlacement = placeText(part, box, colours, wantedContrast(text), 0);
+    const at = { ...textPlacement, x: textPlacement.x + within.x, y: textPlacement.y + within.y };
+    return { answer: placedText(text, box, at) };
   },
   surveyPhoto({ assetId, size, frame }) {
     const photo = lookedAt(assetId, size);
@@ -193,8 +193,8 @@ serve<RenderCalls>(self as unknown as ServerScope, {
     }
     const bare = { ...drawing, layers: drawing.layers.filter((l) => l.kind !== 'text') };
     // Words are measured at many widths: what is drawn meanwhile does not wait for all of them.
-    const breath = new Breath(16);
-    const rest = () => breath.take();
+    const breath = new MainThreadTurns(16);
+    const rest = () => breath.yieldToMain();
     // Photos as they are now: others may take their places meanwhile.
     const photos = new Map(photosOf(drawing).map((id) => [id, kept.find(id)] as const));
     const held = { glyphs, photos: photosFrom((assetId) => photos.get(assetId)) };

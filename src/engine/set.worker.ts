@@ -1,7 +1,7 @@
 import { boundedCache, pixelBytes } from '@/core/boundedCache';
 import { colourOf } from '@/core/colour/parse';
 import { resample } from '@/core/frame/resample';
-import { halved, halvingsFor } from '@/core/frame/halved';
+import { mipLevelOf, mipLevelFor } from '@/core/frame/mipLevels';
 import type { Raster } from '@/core/raster/raster';
 import { leftOver, offersFor, type Sample } from '@/core/recolour/offers';
 import { layRecipe } from '@/core/recolour/recipe';
@@ -14,7 +14,7 @@ import type { Recipe } from '@/core/site/model/recipe';
 import { serve, type ServerScope } from './channel';
 import { lastRecipe } from './lastRecipe';
 import { mostPieceBytes } from './limits';
-import { unpackFollowed } from './packedFollowed';
+import { unpackRecolouredSheets } from './packedRecolouredSheets';
 import type { Preview, SetCalls } from './protocol';
 
 /** The largest a piece is kept at, px. */
@@ -44,7 +44,7 @@ function small(raster: Raster): { raster: Raster; scale: number } {
 }
 
 function reduced(raster: Raster, scale: number): Raster {
-  const near = halved(raster, halvingsFor(scale));
+  const near = mipLevelOf(raster, mipLevelFor(scale));
   const width = Math.max(1, Math.round(raster.width * scale));
   const height = Math.max(1, Math.round(raster.height * scale));
   return resample(
@@ -82,7 +82,7 @@ serve<SetCalls>(self as unknown as ServerScope, {
   },
   handed({ set, originals, written, followed, all }) {
     const files = new Map([...written].map(([path, f]) => [path, { path, ...f }] as const));
-    return { answer: setFiles(set, originals, files, unpackFollowed(followed), all) };
+    return { answer: setFiles(set, originals, files, unpackRecolouredSheets(followed), all) };
   },
   piece({ assetId, raster }) {
     const samples = samplesOf(raster);

@@ -1,9 +1,9 @@
 import type { PackedFile } from '@/core/files/unzip';
 import type { Sample } from '@/core/recolour/offers';
-import type { Reach } from '@/core/recolour/reach';
+import type { HueSelection } from '@/core/recolour/hueSelection';
 import type { Raster } from '@/core/raster/raster';
 import { clauseOf } from '@/core/refusal';
-import type { Followed } from '@/core/set/follow';
+import type { RecolouredSheets } from '@/core/set/recolourSheets';
 import type { OpenedSet } from '@/core/set/openSet';
 import type { Recoloured } from '@/core/set/recolourFile';
 import type { SetHanded } from '@/core/set/produce';
@@ -11,9 +11,9 @@ import type { SetSheets } from '@/core/set/sheets';
 import type { Hex } from '@/core/site/model/hex';
 import type { Recipe } from '@/core/site/model/recipe';
 import { createChannel, WorkerCrash, type Channel, type WorkerLike } from './channel';
-import { packFollowed } from './packedFollowed';
+import { packRecolouredSheets } from './packedRecolouredSheets';
 import type { CodecCalls, ShownOffer, Preview, SetCalls } from './protocol';
-import { twice } from './twice';
+import { retryAfterCrash } from './retryAfterCrash';
 
 /** A file to be written with a recipe laid on it. */
 export interface RecolourJob {
@@ -41,7 +41,7 @@ export interface SetEngine {
   ): Promise<SetSheets>;
   /** What is handed over of a set; with `all`, files that did not change too. */
   handed(
-    what: Omit<SetCalls['handed']['ask'], 'followed'> & { readonly followed: Followed },
+    what: Omit<SetCalls['handed']['ask'], 'followed'> & { readonly followed: RecolouredSheets },
   ): Promise<readonly SetHanded[]>;
   /** Decodes a piece once, and gives its main colours. */
   look(assetId: string): Promise<readonly Sample[]>;
@@ -55,7 +55,7 @@ export interface SetEngine {
   offers(
     from: Hex,
     to: Hex,
-    reach: Reach,
+    reach: HueSelection,
     assetIds: readonly string[],
     shown: readonly string[],
   ): Promise<readonly ShownOffer[]>;
@@ -104,7 +104,7 @@ export function createSetEngine({
       const raster = await decoded(assetId);
       return channel.ask('piece', { assetId, raster }, [raster.data.buffer]);
     };
-    const found = twice(brought).then(({ samples, gone }) => {
+    const found = retryAfterCrash(brought).then(({ samples, gone }) => {
       for (const id of gone) {
         looks.delete(id);
       }
@@ -148,7 +148,7 @@ export function createSetEngine({
       const give = () => channel.restart('Reading the folder was stopped.');
       signal?.addEventListener('abort', give, { once: true });
       try {
-        return await twice(() => channel.ask('open', { files }));
+        return await retryAfterCrash(() => channel.ask('open', { files }));
       } finally {
         signal?.removeEventListener('abort', give);
         if (signal?.aborted) {
@@ -156,9 +156,11 @@ export function createSetEngine({
         }
       }
     },
-    sheets: (files, pieces) => twice(() => channel.ask('sheets', { files, pieces })),
+    sheets: (files, pieces) => retryAfterCrash(() => channel.ask('sheets', { files, pieces })),
     handed: (what) =>
-      twice(() => channel.ask('handed', { ...what, followed: packFollowed(what.followed) })),
+      retryAfterCrash(() =>
+        channel.ask('handed', { ...what, followed: packRecolouredSheets(what.followed) }),
+      ),
     look,
     previews: (recipe, assetIds) =>
       afresh(assetIds, () => channel.ask('previews', { recipe, assetIds })),
@@ -168,12 +170,14 @@ export function createSetEngine({
         const { width, height } = raster;
         const shown =
           width * height > mostSeen
-            ? await twice(() => channel.ask('smaller', { raster, most: mostSeen }))
+            ? await retryAfterCrash(() => channel.ask('smaller', { raster, most: mostSeen }))
             : raster;
         last = { assetId, raster: shown, scale: shown.width / width };
       }
       const { raster, scale } = last;
-      return recipe ? twice(() => channel.ask('whole', { recipe, raster, scale })) : raster;
+      return recipe
+        ? retryAfterCrash(() => channel.ask('whole', { recipe, raster, scale }))
+        : raster;
     },
     offers: (from, to, reach, assetIds, shown) =>
       afresh(assetIds, () => channel.ask('offers', { from, to, reach, assetIds, shown })),
@@ -197,7 +201,7 @@ export function createSetEngine({
               next = begin();
               try {
                 const bytes = await reading;
-                const made = await twice(() =>
+                const made = await retryAfterCrash(() =>
                   writer.ask('recolour', { format, bytes, recipe, wantsEnds }),
                 );
                 if (listener.wanted()) {

@@ -1,30 +1,35 @@
-import { follow, followBeside, followInSteps, type FollowInput } from '@/core/set/follow';
+import {
+  recolourSheets,
+  recolourSheetsWithout,
+  recolourSheetsInSteps,
+  type SheetRecolourInput,
+} from '@/core/set/recolourSheets';
 import { harmonyOnSheets } from '@/core/set/harmonyOnSheets';
 import { lineContrasts } from '@/core/set/lineContrast';
-import { followInput } from '@/core/set/recolourSet';
-import { Breath } from './breath';
+import { sheetRecolourInput } from '@/core/set/recolourSet';
+import { MainThreadTurns } from './yieldToMain';
 import { serve, type ServerScope } from './channel';
-import { packFollowed } from './packedFollowed';
-import type { FollowAsked, SheetCalls } from './protocol';
+import { packRecolouredSheets } from './packedRecolouredSheets';
+import type { SheetRecolourRequest, SheetCalls } from './protocol';
 
-const inputOf = ({ set, sheets, samples, ends }: FollowAsked): FollowInput =>
-  followInput(set, sheets, samples, ends);
+const inputOf = ({ set, sheets, samples, ends }: SheetRecolourRequest): SheetRecolourInput =>
+  sheetRecolourInput(set, sheets, samples, ends);
 
 serve<SheetCalls>(self as unknown as ServerScope, {
   async follow(asked) {
-    const steps = followInSteps(inputOf(asked));
-    const breath = new Breath(12);
+    const steps = recolourSheetsInSteps(inputOf(asked));
+    const breath = new MainThreadTurns(12);
     let step = steps.next();
     for (; !step.done; step = steps.next()) {
-      await breath.take();
+      await breath.yieldToMain();
     }
-    const answer = packFollowed(step.value);
+    const answer = packRecolouredSheets(step.value);
     return { answer, transfer: [answer.packed.buffer] };
   },
-  followBeside: (asked) => ({ answer: followBeside(inputOf(asked), asked.idle) }),
+  followBeside: (asked) => ({ answer: recolourSheetsWithout(inputOf(asked), asked.idle) }),
   contrasts(asked) {
     const input = inputOf(asked);
-    return { answer: lineContrasts(input, follow(input)) };
+    return { answer: lineContrasts(input, recolourSheets(input)) };
   },
   harmony: (asked) => ({ answer: harmonyOnSheets(asked) }),
 });

@@ -1,19 +1,19 @@
-import type { Followed } from '@/core/set/follow';
+import type { RecolouredSheets } from '@/core/set/recolourSheets';
 import type { HarmonyAsked, HarmonyLaid } from '@/core/set/harmonyOnSheets';
 import type { LineContrast } from '@/core/set/sheetLine';
 import { createChannel, type WorkerLike } from './channel';
-import { unpackFollowed } from './packedFollowed';
-import type { FollowAsked, FollowBesideAsked, SheetCalls } from './protocol';
-import { twice } from './twice';
+import { unpackRecolouredSheets } from './packedRecolouredSheets';
+import type { SheetRecolourRequest, PartialSheetRecolourRequest, SheetCalls } from './protocol';
+import { retryAfterCrash } from './retryAfterCrash';
 
 /** What becomes of a theme's style sheets, in a worker that pictures do not keep busy. */
 export interface SheetEngine {
   /** What they follow with. */
-  follow(asked: FollowAsked): Promise<Followed>;
+  follow(asked: SheetRecolourRequest): Promise<RecolouredSheets>;
   /** What is put in outside of some rules: soon, whatever else is asked. */
-  followBeside(asked: FollowBesideAsked): Promise<Followed['patches']>;
+  followBeside(asked: PartialSheetRecolourRequest): Promise<RecolouredSheets['patches']>;
   /** Contrasts of those lines, by their keys. */
-  contrasts(asked: FollowAsked): Promise<ReadonlyMap<string, LineContrast>>;
+  contrasts(asked: SheetRecolourRequest): Promise<ReadonlyMap<string, LineContrast>>;
   /** What a harmony makes of a theme. */
   harmony(asked: HarmonyAsked): Promise<HarmonyLaid>;
 }
@@ -21,9 +21,10 @@ export interface SheetEngine {
 export function createSheetEngine(spawn: () => WorkerLike, silence: number): SheetEngine {
   const channel = createChannel<SheetCalls>(spawn, { silence });
   return {
-    follow: async (asked) => unpackFollowed(await twice(() => channel.ask('follow', asked))),
-    followBeside: (asked) => twice(() => channel.ask('followBeside', asked)),
-    contrasts: (asked) => twice(() => channel.ask('contrasts', asked)),
-    harmony: (asked) => twice(() => channel.ask('harmony', asked)),
+    follow: async (asked) =>
+      unpackRecolouredSheets(await retryAfterCrash(() => channel.ask('follow', asked))),
+    followBeside: (asked) => retryAfterCrash(() => channel.ask('followBeside', asked)),
+    contrasts: (asked) => retryAfterCrash(() => channel.ask('contrasts', asked)),
+    harmony: (asked) => retryAfterCrash(() => channel.ask('harmony', asked)),
   };
 }

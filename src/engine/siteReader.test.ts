@@ -1,7 +1,7 @@
 import { randomRuns } from '@/core/randomRuns.fixture';
 import fc from 'fast-check';
 import { createRaster } from '@/core/raster/raster';
-import type { PressedFile } from '@/core/readings/reading';
+import type { EncodedFile } from '@/core/readings/reading';
 import { readingsOfSite } from '@/core/readings/told';
 import { noSurvey } from '@/core/readings/survey';
 import { applyEdit, chain } from '@/core/site/edit';
@@ -24,13 +24,13 @@ function siteOf(slots: number): Site {
   );
 }
 
-type TestFile = KeyedFile & { readonly pressed: PressedFile };
+type TestFile = KeyedFile & { readonly encoded: EncodedFile };
 
 /** A file of a slot; heavier than its budget by what it is. */
 function file(id: string, n: number): TestFile {
   const decoded = createRaster(side, side);
   decoded.data.fill(n % 256);
-  const pressed: PressedFile = {
+  const encoded: EncodedFile = {
     bytes: 200_000 + 1000 * n,
     format: 'webp',
     width: side,
@@ -41,8 +41,8 @@ function file(id: string, n: number): TestFile {
   return {
     key: `${id} as ${n}`,
     weight: bytesOfOne,
-    read: async () => pressed,
-    pressed,
+    read: async () => encoded,
+    encoded,
   };
 }
 
@@ -70,7 +70,7 @@ function world(most: number) {
 
 const always = () => true;
 const directly = (site: Site, files: ReadonlyMap<string, TestFile>) =>
-  readingsOfSite(site, (id) => files.get(id)?.pressed);
+  readingsOfSite(site, (id) => files.get(id)?.encoded);
 
 test('a site whose files are ten times what the reader remembers is read, by two that ask in turns', async () => {
   const { portions, asked } = world(3 * bytesOfOne);

@@ -1,6 +1,6 @@
 import { boundedCache, pixelBytes } from '@/core/boundedCache';
-import { letGo } from '@/core/raster/letGo';
-import type { PressedFile } from '@/core/readings/reading';
+import { releasePixels } from '@/core/raster/releasePixels';
+import type { EncodedFile } from '@/core/readings/reading';
 import { readingsOfSite, type ToldReading } from '@/core/readings/told';
 import type { Site } from '@/core/site/model/site';
 
@@ -15,7 +15,7 @@ export interface KeyedFile {
    * Asked when its turn comes, so that no more of a site is decoded at once than is worked on.
    * @returns undefined when it was not wanted any more
    */
-  read(): Promise<PressedFile | undefined>;
+  read(): Promise<EncodedFile | undefined>;
 }
 
 /** Readings of some slots of a site are asked for. */
@@ -25,7 +25,7 @@ export interface ReadingsAsk {
   /** What tells the files of those that have one that is known. */
   readonly keys: ReadonlyMap<string, string>;
   /** Files that the reader has not, by what tells them. */
-  readonly files: ReadonlyMap<string, PressedFile>;
+  readonly files: ReadonlyMap<string, EncodedFile>;
 }
 
 export interface ReadingsAnswer {
@@ -36,7 +36,7 @@ export interface ReadingsAnswer {
 }
 
 /** Bytes of a file's pixels. */
-export const fileWeight = ({ decoded, whole }: PressedFile): number =>
+export const fileWeight = ({ decoded, whole }: EncodedFile): number =>
   pixelBytes(decoded) + (whole ? pixelBytes(whole) : 0);
 
 /**
@@ -45,10 +45,10 @@ export const fileWeight = ({ decoded, whole }: PressedFile): number =>
  */
 export function createSiteReader(most: number): (ask: ReadingsAsk) => ReadingsAnswer {
   // What came here is nobody else's.
-  const known = boundedCache<PressedFile>(most, fileWeight, (_key, { decoded, whole }) => {
-    letGo(decoded);
+  const known = boundedCache<EncodedFile>(most, fileWeight, (_key, { decoded, whole }) => {
+    releasePixels(decoded);
     if (whole) {
-      letGo(whole);
+      releasePixels(whole);
     }
   });
   return ({ site, slots, keys, files }) => {
@@ -76,7 +76,7 @@ const plain = ({
   whole,
   texts,
   calm,
-}: PressedFile): PressedFile => ({ bytes, format, width, height, decoded, whole, texts, calm });
+}: EncodedFile): EncodedFile => ({ bytes, format, width, height, decoded, whole, texts, calm });
 
 /** What was read of a slot, and of which file. */
 interface Read {
@@ -180,7 +180,7 @@ export class ReadingsInPortions {
       }),
     );
     for (;;) {
-      const files = new Map<string, PressedFile>();
+      const files = new Map<string, EncodedFile>();
       const bring = async ([id, { key, read }]: readonly [string, KeyedFile]) => {
         const file = await read().catch(() => undefined);
         if (file) {

@@ -6,9 +6,9 @@ import jpeg from 'jpeg-js';
 import { PNG } from 'pngjs';
 import sharp from 'sharp';
 import Vips from 'wasm-vips';
-import type { Codecs } from '@/core/press/codecs';
+import type { Codecs } from '@/core/encode/codecs';
 import { toLinear } from '@/core/colour/transfer';
-import { pressAs } from '@/core/press/settings';
+import { encodeSettings } from '@/core/encode/settings';
 import { createRaster, type Raster } from '@/core/raster/raster';
 import { vipsCodecs } from './vipsCodecs';
 
@@ -159,7 +159,7 @@ function slope(width: number, height: number, alpha: boolean): Raster {
 }
 
 test('JPEG: jpeg-js reads it at its size and near its colours, and there is no metadata in it', async () => {
-  const bytes = await codecs.encode(slope(120, 50, false), pressAs('jpeg', 90), []);
+  const bytes = await codecs.encode(slope(120, 50, false), encodeSettings('jpeg', 90), []);
   const read = jpeg.decode(bytes);
   expect([read.width, read.height]).toEqual([120, 50]);
   near([...read.data.subarray((25 * 120 + 60) * 4, (25 * 120 + 60) * 4 + 3)], [127, 127, 128], 6);
@@ -201,7 +201,7 @@ test.each([
       }
       return sum / (info.width * info.height);
     };
-    const ours = await codecs.encode(drawn, { ...pressAs(format, 85), chroma: 'half' }, []);
+    const ours = await codecs.encode(drawn, { ...encodeSettings(format, 85), chroma: 'half' }, []);
     const plain = sharp(drawn.data, {
       raw: { width: drawn.width, height: drawn.height, channels: 4 },
     });
@@ -214,13 +214,17 @@ test.each([
 );
 
 test('JPEG of a see-through picture lies on white', async () => {
-  const read = jpeg.decode(await codecs.encode(slope(120, 50, true), pressAs('jpeg', 95), []));
+  const read = jpeg.decode(
+    await codecs.encode(slope(120, 50, true), encodeSettings('jpeg', 95), []),
+  );
   near([...read.data.subarray(0, 3)], [255, 255, 255], 3);
 });
 
 test('PNG: pngjs reads every pixel as it was', async () => {
   const raster = slope(90, 40, true);
-  const read = PNG.sync.read(Buffer.from(await codecs.encode(raster, pressAs('png', 1), [])));
+  const read = PNG.sync.read(
+    Buffer.from(await codecs.encode(raster, encodeSettings('png', 1), [])),
+  );
   expect([read.width, read.height]).toEqual([90, 40]);
   expect(Buffer.from(read.data).equals(Buffer.from(raster.data))).toBe(true);
 });
@@ -241,7 +245,7 @@ test.each(drawings)(
     for (let i = 0; i < 90 * 50; i++) {
       raster.data.set(colour(i % 90, Math.floor(i / 90)), i * 4);
     }
-    const file = await codecs.encode(raster, pressAs('png'), []);
+    const file = await codecs.encode(raster, encodeSettings('png'), []);
     expect(PNG.sync.read(Buffer.from(file)).data.equals(Buffer.from(raster.data))).toBe(true);
     const usual = await sharp(raster.data, { raw: { width: 90, height: 50, channels: 4 } })
       .png({ compressionLevel: 9, adaptiveFiltering: true })
@@ -252,11 +256,13 @@ test.each(drawings)(
 
 test('WebP: sharp reads it at its size, alpha kept, and a lower quality is lighter', async () => {
   const raster = slope(200, 80, true);
-  const bytes = await codecs.encode(raster, pressAs('webp', 80), []);
+  const bytes = await codecs.encode(raster, encodeSettings('webp', 80), []);
   const { data, info } = await sharp(bytes).raw().toBuffer({ resolveWithObject: true });
   expect([info.width, info.height, info.channels]).toEqual([200, 80, 4]);
   expect([data[3], data[data.length - 1]]).toEqual([0, 255]);
-  expect((await codecs.encode(raster, pressAs('webp', 20), [])).length).toBeLessThan(bytes.length);
+  expect((await codecs.encode(raster, encodeSettings('webp', 20), [])).length).toBeLessThan(
+    bytes.length,
+  );
 });
 
 test.each([
@@ -276,14 +282,14 @@ test.each([
       );
     }
     for (const settings of [
-      pressAs('jpeg', 80),
-      { ...pressAs('jpeg', 80), chroma: 'full' } as const,
-      pressAs('webp', 80),
-      { ...pressAs('webp', 80), lossless: true },
-      pressAs('avif', 60),
-      pressAs('png'),
-      { ...pressAs('png'), colours: 4, dithered: true },
-      { ...pressAs('png'), colours: 256 },
+      encodeSettings('jpeg', 80),
+      { ...encodeSettings('jpeg', 80), chroma: 'full' } as const,
+      encodeSettings('webp', 80),
+      { ...encodeSettings('webp', 80), lossless: true },
+      encodeSettings('avif', 60),
+      encodeSettings('png'),
+      { ...encodeSettings('png'), colours: 4, dithered: true },
+      { ...encodeSettings('png'), colours: 256 },
     ]) {
       const file = await codecs.encode(raster, settings, ['#ff0000']);
       const ours = await codecs.decode(file);
@@ -299,7 +305,7 @@ test('256 colours are a palette', async () => {
   for (let i = 0; i < 64 * 48; i++) {
     raster.data.set([i % 251, (i * 3) % 256, (i >> 4) % 256, 255], i * 4);
   }
-  const file = await codecs.encode(raster, { ...pressAs('png'), colours: 256 }, []);
+  const file = await codecs.encode(raster, { ...encodeSettings('png'), colours: 256 }, []);
   // Bit depth and colour type of IHDR.
   expect([file[24], file[25]]).toEqual([8, 3]);
 });

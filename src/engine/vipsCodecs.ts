@@ -1,16 +1,16 @@
 import type Vips from 'wasm-vips';
 import type { ReadPhoto } from '@/core/frame/photos';
 import type { Size } from '@/core/frame/placement';
-import type { Codecs } from '@/core/press/codecs';
-import { avifWithAlpha } from '@/core/press/avif';
-import { formatOf } from '@/core/press/formats/registry';
-import { toPalette } from '@/core/press/palette';
-import { mostInPalette, palettePng } from '@/core/press/palettePng';
-import { isLossless } from '@/core/press/settings';
-import { withSharpChroma } from '@/core/press/sharpChroma';
+import type { Codecs } from '@/core/encode/codecs';
+import { avifWithAlpha } from '@/core/encode/avif';
+import { formatOf } from '@/core/encode/formats/registry';
+import { toPalette } from '@/core/encode/palette';
+import { mostInPalette, palettePng } from '@/core/encode/palettePng';
+import { isLossless } from '@/core/encode/settings';
+import { withSharpChroma } from '@/core/encode/sharpChroma';
 import { isOpaque, type Raster } from '@/core/raster/raster';
-import type { PressSettings } from '@/core/site/model/picture';
-import { decoded, decodedHalved, shrunk } from './vipsDecoding';
+import type { EncodeSettings } from '@/core/site/model/picture';
+import { decoded, decodeAtMipLevel, shrunk } from './vipsDecoding';
 import { failure, scoped, type VipsImage, type VipsLibrary } from './vipsImages';
 
 /** One step more takes five times as long for a tenth to a sixth less; two steps more for nothing. */
@@ -19,8 +19,8 @@ const avifEfforts = { usual: 3, most: 4 } as const;
 const pngFilters = ['all', 'none'] as const;
 
 const writers: Record<
-  PressSettings['format'],
-  (image: VipsImage, settings: PressSettings, keep: Vips.ForeignKeep, draft: boolean) => Uint8Array
+  EncodeSettings['format'],
+  (image: VipsImage, settings: EncodeSettings, keep: Vips.ForeignKeep, draft: boolean) => Uint8Array
 > = {
   jpeg: (image, { quality: Q, chroma, table }, keep) =>
     image.jpegsaveBuffer({
@@ -80,7 +80,7 @@ function isGrey({ data }: Raster): boolean {
  * What the encoder is given: with chroma for every second px luma makes up for what gets mixed. A
  * picture that is written in many ways is worked on once.
  */
-function givenFor(settings: PressSettings, raster: Raster): Raster {
+function givenFor(settings: EncodeSettings, raster: Raster): Raster {
   const traits = formatOf(settings.format).chroma;
   if (!traits || settings.chroma === 'full' || isLossless(settings)) {
     return raster;
@@ -97,7 +97,7 @@ const sharpened = new WeakMap<Raster['data'], Map<number, Raster>>();
 /** The codecs port, and what only lists ask for. */
 export interface VipsCodecs extends Codecs {
   /** A picture halved, without all its px being there at once; see `decodedHalved`. */
-  decodeHalved(bytes: Uint8Array, halvings: (size: Size) => number): ReadPhoto;
+  decodeToMipLevel(bytes: Uint8Array, mipLevel: (size: Size) => number): ReadPhoto;
   /** A picture as large as fits into some room, px, and not larger than it is. */
   shrink(bytes: Uint8Array, room: Size): Raster;
 }
@@ -111,7 +111,7 @@ export function vipsCodecs(vips: VipsLibrary): VipsCodecs {
   vips.Cache.max(0);
   return {
     decode: async (bytes) => decoded(vips, bytes),
-    decodeHalved: (bytes, halvings) => decodedHalved(vips, bytes, halvings),
+    decodeToMipLevel: (bytes, mipLevel) => decodeAtMipLevel(vips, bytes, mipLevel),
     shrink: (bytes, room) => shrunk(vips, bytes, room),
     encode: async (
       raster: Raster,
@@ -148,7 +148,7 @@ export function vipsCodecs(vips: VipsLibrary): VipsCodecs {
           } else if (settings.format === 'jpeg') {
             image = own(image.flatten({ background: [255, 255, 255] }));
           }
-          const write = (what: VipsImage, how: PressSettings): Uint8Array<ArrayBuffer> => {
+          const write = (what: VipsImage, how: EncodeSettings): Uint8Array<ArrayBuffer> => {
             const written = writers[how.format](what, how, vips.ForeignKeep.none, draft);
             const bytes = new Uint8Array(written.length);
             bytes.set(written);

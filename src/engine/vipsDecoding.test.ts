@@ -1,9 +1,9 @@
 /** Decoding by strips with the build of libvips that the browser uses, against sharp. */
 import sharp from 'sharp';
 import Vips from 'wasm-vips';
-import { halved } from '@/core/frame/halved';
+import { mipLevelOf } from '@/core/frame/mipLevels';
 import type { Raster } from '@/core/raster/raster';
-import { decoded, decodedHalved, shrunk } from './vipsDecoding';
+import { decoded, decodeAtMipLevel, shrunk } from './vipsDecoding';
 
 let vips: typeof Vips;
 beforeAll(async () => {
@@ -102,12 +102,12 @@ test.each([1, 2, 3, 4, 5, 6, 7, 8])(
       const whole = decoded(vips, file);
       for (const times of [0, 1, 2]) {
         for (const atOnce of [little, {}]) {
-          const found = decodedHalved(vips, file, () => times, atOnce);
-          expect([found.size, found.photo.halvings]).toEqual([
+          const found = decodeAtMipLevel(vips, file, () => times, atOnce);
+          expect([found.size, found.photo.mipLevel]).toEqual([
             { width: whole.width, height: whole.height },
             times,
           ]);
-          expectSame(found.photo.raster, halved(whole, times));
+          expectSame(found.photo.raster, mipLevelOf(whole, times));
         }
       }
     }
@@ -125,7 +125,7 @@ test('one that breaks off in its last strip is refused as a whole', async () => 
       .jpeg({ quality: 95 })
       .toBuffer();
     expect(() =>
-      decodedHalved(vips, turned.subarray(0, turned.length - 60), () => 1, little),
+      decodeAtMipLevel(vips, turned.subarray(0, turned.length - 60), () => 1, little),
     ).toThrow(/breaks off or is damaged/);
   }
 });

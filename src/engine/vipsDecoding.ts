@@ -1,4 +1,4 @@
-import { halved, halvedRows } from '@/core/frame/halved';
+import { mipLevelOf, halveRows } from '@/core/frame/mipLevels';
 import type { ReadPhoto } from '@/core/frame/photos';
 import type { Size } from '@/core/frame/placement';
 import { createRaster, wholeRaster, type Raster, type Rect, type Rows } from '@/core/raster/raster';
@@ -227,25 +227,25 @@ export const decoded = (vips: VipsLibrary, bytes: Uint8Array, stripBytes = usual
 /**
  * Decodes a file and halves it, the same to the level as `halved` of all its pixels. Those are not
  * there at once.
- * @param halvings how often, by the size of the whole picture, px
+ * @param mipLevel how often, by the size of the whole picture, px
  * @throws Refusal with words that go on from "the file": what is wrong with it
  */
-export const decodedHalved = (
+export const decodeAtMipLevel = (
   vips: VipsLibrary,
   bytes: Uint8Array,
-  halvings: (size: Size) => number,
+  mipLevel: (size: Size) => number,
   atOnce: DecodedAtOnce = {},
 ): ReadPhoto =>
   scoped((own) => {
     try {
       const picture = stored(vips, bytes, own);
       const size = uprightSize(picture);
-      const times = halvings(size);
+      const times = mipLevel(size);
       const raster =
         times === 0
           ? wholePicture(picture, atOnce.strip ?? usualStrip)
-          : halved(halvedRows(rowsOfFile(vips, bytes, picture, atOnce)), times - 1);
-      return { photo: { raster, halvings: times }, size };
+          : mipLevelOf(halveRows(rowsOfFile(vips, bytes, picture, atOnce)), times - 1);
+      return { photo: { raster, mipLevel: times }, size };
     } catch (error) {
       throw failure(error, damaged);
     }

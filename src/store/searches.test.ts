@@ -1,6 +1,6 @@
 import 'fake-indexeddb/auto';
 import type { Judgement } from '@/core/lightest/trial';
-import { pressAs } from '@/core/press/settings';
+import { encodeSettings } from '@/core/encode/settings';
 import { newSite } from '@/core/site/newSite';
 import { Database } from './database';
 import { keepSearch, searchOf } from './searches';
@@ -14,7 +14,7 @@ beforeEach(() => {
 });
 
 const judgement: Judgement = {
-  settings: pressAs('jpeg', 80),
+  settings: encodeSettings('jpeg', 80),
   bytes: 9,
   lost: [],
   loss: { overall: 1, worst: 2 },

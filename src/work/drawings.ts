@@ -1,6 +1,6 @@
 import type { Drawing } from '@/core/compose/compose';
 import { drawingOf } from '@/core/compose/drawing';
-import { letGo } from '@/core/raster/letGo';
+import { releasePixels } from '@/core/raster/releasePixels';
 import type { Raster } from '@/core/raster/raster';
 import type { Site } from '@/core/site/model/site';
 import type { Slot } from '@/core/site/model/slot';
@@ -39,7 +39,7 @@ export class Drawings<B> {
     }
     const raster = await this.ports.pixels(drawingOf(slot, picture));
     const png = await this.ports.toPng(raster);
-    letGo(raster);
+    releasePixels(raster);
     await this.ports.keep(site.id, slot.id, key, png);
   }
 }

@@ -3,7 +3,7 @@ import type { HandOverPorts } from '@/core/handover/ports';
 import { Refusal } from '@/core/refusal';
 import { plain, siteWithHeader } from './pictures.fixture';
 import { makeHandOver, nothingMade, type Making } from './handOverFiles';
-import type { Turn } from './keyed';
+import type { TaskContext } from './latestTask';
 
 const ports = (encode: HandOverPorts['encode']): HandOverPorts => ({
   draw: async ({ width, height }) => plain(width, height),
@@ -18,13 +18,13 @@ const ports = (encode: HandOverPorts['encode']): HandOverPorts => ({
   kept: async (_key, make) => make(),
 });
 
-function turn(): Turn<Making> & { seen: Making[]; stopAt: number } {
+function turn(): TaskContext<Making> & { seen: Making[]; stopAt: number } {
   const self = {
     seen: [nothingMade],
     stopAt: Infinity,
-    wanted: () => self.seen.length < self.stopAt,
+    isCurrent: () => self.seen.length < self.stopAt,
     value: () => self.seen.at(-1)!,
-    put: (change: (value: Making) => Making) => self.seen.push(change(self.seen.at(-1)!)),
+    update: (change: (value: Making) => Making) => self.seen.push(change(self.seen.at(-1)!)),
   };
   return self;
 }

@@ -2,7 +2,7 @@ import { HandOverStopped, type HandedFile, type HandOverPorts } from '@/core/han
 import { produceHandOver, type HandOver } from '@/core/handover/produce';
 import { wordsOf } from '@/core/refusal';
 import type { Site } from '@/core/site/model/site';
-import type { Turn } from './keyed';
+import type { TaskContext } from './latestTask';
 
 /** How far a hand-over has come. */
 export interface Making {
@@ -26,21 +26,21 @@ export const nothingMade: Making = {
 export async function makeHandOver(
   site: Site,
   ports: HandOverPorts,
-  { wanted, put }: Turn<Making>,
+  { isCurrent, update }: TaskContext<Making>,
 ): Promise<void> {
-  put(() => ({ ...nothingMade, running: { done: 0, of: 0, path: '' } }));
+  update(() => ({ ...nothingMade, running: { done: 0, of: 0, path: '' } }));
   try {
     const made = await produceHandOver(site, ports, {
-      wanted,
-      onProgress: (done, of, path) => put((m) => ({ ...m, running: { done, of, path } })),
-      onFile: (file) => put((m) => ({ ...m, files: new Map([...m.files, [file.path, file]]) })),
+      wanted: isCurrent,
+      onProgress: (done, of, path) => update((m) => ({ ...m, running: { done, of, path } })),
+      onFile: (file) => update((m) => ({ ...m, files: new Map([...m.files, [file.path, file]]) })),
     });
     const files = new Map(made.files.map((f) => [f.path, f]));
-    put(() => ({ ...nothingMade, made, files }));
+    update(() => ({ ...nothingMade, made, files }));
   } catch (error) {
     if (!(error instanceof HandOverStopped)) {
       const failure = wordsOf(error);
-      put((m) => ({ ...m, running: undefined, failure }));
+      update((m) => ({ ...m, running: undefined, failure }));
     }
   }
 }

@@ -23,7 +23,7 @@ function intakeOf() {
         throw new Refusal('it breaks off');
       }
       const size = { width: 6, height: 4 };
-      return { photo: { raster: createRaster(6, 4), halvings: 0 }, size };
+      return { photo: { raster: createRaster(6, 4), mipLevel: 0 }, size };
     },
     async store(bytes) {
       log.push(`store ${bytes.length}`);

@@ -1,6 +1,6 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import { IntakeError } from '@/core/measure/intakeError';
-import type { HalvedPhoto, ReadPhoto } from '@/core/frame/photos';
+import type { PhotoMipLevel, ReadPhoto } from '@/core/frame/photos';
 import { clauseOf, wordsOf } from '@/core/refusal';
 import { shelfItem } from '@/core/shelf/item';
 import type { ShelfItem } from '@/core/site/model/shelf';
@@ -21,7 +21,7 @@ export interface IntakePorts {
   /** Stores bytes once. @returns their id */
   store(bytes: Bytes): Promise<string>;
   /** Hands decoded pixels to whoever draws with them. */
-  adopt(assetId: string, photo: HalvedPhoto): Promise<void>;
+  adopt(assetId: string, photo: PhotoMipLevel): Promise<void>;
   /** Says to the owner why a file was refused. */
   refused(words: string): void;
 }

@@ -1,17 +1,17 @@
-import type { HandOverPorts, PressedPicture } from '@/core/handover/ports';
+import type { HandOverPorts, EncodedPicture } from '@/core/handover/ports';
 import { keepingFiles } from './keepingFiles';
 
 const bytes = (n: number) => new Uint8Array([n]);
-const picture = { slot: { id: 'h' } } as PressedPicture;
+const picture = { slot: { id: 'h' } } as EncodedPicture;
 
 function setUp(stored = new Map<string, Uint8Array<ArrayBuffer>>()) {
   let made = 0;
   const ports = keepingFiles({} as HandOverPorts, {
-    pressed: async ({ slot }) => stored.get(`pressed ${slot.id}`),
+    encoded: async ({ slot }) => stored.get(`pressed ${slot.id}`),
     recall: async (key) => stored.get(key),
     keep: async (key, file) => void stored.set(key, file),
   });
-  const ask = (key: string, of?: PressedPicture) => ports.kept!(key, async () => bytes(++made), of);
+  const ask = (key: string, of?: EncodedPicture) => ports.kept!(key, async () => bytes(++made), of);
   return { ask, stored, made: () => made };
 }
 
@@ -35,7 +35,7 @@ test('what was pressed for the eye is handed over, and other sizes are not taken
 test('a store that cannot be read or written costs a file, and no more', async () => {
   const broken = () => Promise.reject(new Error('closed'));
   const ports = keepingFiles({} as HandOverPorts, {
-    pressed: broken,
+    encoded: broken,
     recall: broken,
     keep: broken,
   });

@@ -1,5 +1,5 @@
 import { boundedCache } from '@/core/boundedCache';
-import type { HandOverPorts, PressedPicture } from '@/core/handover/ports';
+import type { HandOverPorts, EncodedPicture } from '@/core/handover/ports';
 
 type Bytes = Uint8Array<ArrayBuffer>;
 
@@ -9,7 +9,7 @@ const mostBytes = 24e6;
 /** Where files outlive the tab, and where those are that were pressed for the eye. */
 export interface FileShelves {
   /** The file of a picture as it is pressed, if it was. */
-  pressed(picture: PressedPicture): Promise<Bytes | undefined>;
+  encoded(picture: EncodedPicture): Promise<Bytes | undefined>;
   recall(key: string): Promise<Bytes | undefined>;
   keep(key: string, bytes: Bytes): Promise<void>;
 }
@@ -17,12 +17,12 @@ export interface FileShelves {
 /** The ports of a hand-over, keeping what they wrote, and writing nothing that is there. */
 export function keepingFiles(
   ports: Omit<HandOverPorts, 'kept'>,
-  { pressed, recall, keep }: FileShelves,
+  { encoded, recall, keep }: FileShelves,
 ): HandOverPorts {
   const written = boundedCache<{ readonly bytes: Bytes }>(mostBytes, ({ bytes }) => bytes.length);
-  const there = async (key: string, picture: PressedPicture | undefined) => {
+  const there = async (key: string, picture: EncodedPicture | undefined) => {
     try {
-      return (picture && (await pressed(picture))) ?? (await recall(key));
+      return (picture && (await encoded(picture))) ?? (await recall(key));
     } catch {
       // What cannot be read again is written again.
       return undefined;

@@ -1,9 +1,9 @@
 import type { Goal } from '@/core/lightest/care';
 import { planFiles } from '@/core/handover/filePlan';
 import { writtenKey } from '@/core/handover/plannedFiles';
-import { pressAs } from '@/core/press/settings';
+import { encodeSettings } from '@/core/encode/settings';
 import { applyEdit, editPicture, type Edit } from '@/core/site/edit';
-import type { PressFormat } from '@/core/site/model/picture';
+import type { ImageFormat } from '@/core/site/model/picture';
 import type { Site } from '@/core/site/model/site';
 import { addSlot } from '@/core/site/slots';
 import { pictureOf } from '@/core/site/picture';
@@ -23,7 +23,7 @@ const wide = (site: Site): Site =>
 interface Found {
   readonly pictureId: string;
   readonly scale: number;
-  readonly formats: readonly PressFormat[];
+  readonly formats: readonly ImageFormat[];
   readonly goal: Goal;
 }
 
@@ -65,7 +65,7 @@ function filesOf(
         const quality = 50 + [0.5, 1, 2].indexOf(scale) * 10;
         const candidate: Candidate = {
           judgement: {
-            settings: pressAs(format, quality),
+            settings: encodeSettings(format, quality),
             bytes: quality,
             loss: { overall: 0.9, worst: 2.7 },
             lost: [],
@@ -115,7 +115,7 @@ test('of a picture all files are searched, and what is found is one step that th
     ended: { pictures: 1, failed: [], missed: [] },
   });
   session.undo();
-  expect(planFiles(site(), () => true)[0].files[2].settings).toEqual(pressAs('webp', 80));
+  expect(planFiles(site(), () => true)[0].files[2].settings).toEqual(encodeSettings('webp', 80));
 });
 
 test('another quality by hand is every size’s quality again', async () => {
@@ -124,7 +124,7 @@ test('another quality by hand is every size’s quality again', async () => {
   session.commit(
     'By hand',
     editPicture('picture-h', (p) => {
-      p.press = pressAs('avif', 33);
+      p.press = encodeSettings('avif', 33);
     }),
   );
   expect(planFiles(site(), () => true)[0].files.map((f) => f.settings.quality)).toEqual([
@@ -143,7 +143,7 @@ test('a theme’s file is searched in its own format; versions are, and the chos
   await two.files.start(two.session);
   expect([...new Set(two.asked.map((a) => a.pictureId))]).toEqual(['other', 'picture-h']);
   expect(two.site().slots[0].pictureId).toBe('other');
-  expect(two.site().pictures['picture-h'].press).toEqual(pressAs('avif', 60));
+  expect(two.site().pictures['picture-h'].press).toEqual(encodeSettings('avif', 60));
   expect(two.session.state.getState().steps.map((s) => s.label)).toEqual([
     'Lightest files of Header, Summer',
     'Lightest files of Header, Version 1',
@@ -223,6 +223,6 @@ test('a picture that was drawn on meanwhile is left alone; others are taken', as
     'Another ground',
     'Lightest files of Header 2',
   ]);
-  expect(test.site().pictures['picture-h'].press).toEqual(pressAs('webp', 80));
-  expect(test.site().pictures['picture-k'].press).toEqual(pressAs('avif', 60));
+  expect(test.site().pictures['picture-h'].press).toEqual(encodeSettings('webp', 80));
+  expect(test.site().pictures['picture-k'].press).toEqual(encodeSettings('avif', 60));
 });

@@ -15,7 +15,7 @@ import {
 import { keepsSeam, meetsGoal } from '@/core/lightest/best';
 import type { Goal } from '@/core/lightest/care';
 import { applyEdit, type Edit } from '@/core/site/edit';
-import type { Picture, PressFormat, PressSettings } from '@/core/site/model/picture';
+import type { Picture, ImageFormat, EncodeSettings } from '@/core/site/model/picture';
 import type { Site } from '@/core/site/model/site';
 import type { Slot } from '@/core/site/model/slot';
 import { asFiled, pictureOf, slotOf } from '@/core/site/picture';
@@ -73,7 +73,7 @@ type Find = (
   subject: Subject,
   file: Kind,
   goal: Goal,
-  formats: readonly PressFormat[],
+  formats: readonly ImageFormat[],
 ) => Promise<Candidate | undefined>;
 
 /** What was found of a picture, and of which state of it. */
@@ -196,7 +196,7 @@ export class LightestFiles {
     }
     const press = first.judgement.settings;
     const goal = goalBeside(picture, first.judgement.loss);
-    const found = new Map<PlannedFile, PressSettings>();
+    const found = new Map<PlannedFile, EncodeSettings>();
     for (const file of searchedFiles(applyEdit(chosen, firstStep(pictureId, press)), one, opaque)) {
       if (file.scale === 1 && !file.fallback) {
         continue;

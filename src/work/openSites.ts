@@ -1,7 +1,7 @@
 import type { Kept } from './kept';
 import { isCurrent, timelineOf } from './readStored';
 import { Session, type SessionPorts } from './session';
-import { allKept, type Standing } from './standing';
+import { allKept, type SaveStatus } from './saveStatus';
 
 /**
  * The sites that are open in this tab. A session lives as long as the tab, so that its undo and
@@ -15,7 +15,7 @@ export class OpenSites {
   /** @param standing is told how the worst of all sites that are open stands */
   constructor(
     private readonly ports: SessionPorts,
-    private readonly standing: Standing,
+    private readonly standing: SaveStatus,
   ) {
     standing.hold(this);
   }

@@ -4,7 +4,7 @@ import type { Site } from '@/core/site/model/site';
 import { pictureOf } from '@/core/site/picture';
 import { PictureFiles, type KeptFile } from './pictureFiles';
 import { countingEngine, siteWithHeader } from './pictures.fixture';
-import { Tries } from './tries';
+import { MendCandidates } from './mendCandidates';
 
 const always = () => true;
 const header = (site: Site) => [site, site.slots[0], pictureOf(site, site.slots[0])] as const;
@@ -121,7 +121,7 @@ test('a file that an earlier tab kept is read again and not written; one that ca
 
 test('a way ends with the first setting that holds, else with its last; ways that break are passed over', async () => {
   const engine = countingEngine();
-  const tries = new Tries(new PictureFiles(engine));
+  const tries = new MendCandidates(new PictureFiles(engine));
   const found: [string, string, string][] = [];
   const mend = (q: number) => ({ label: `Quality ${q}`, edit: quality(q) });
   const ways = [

@@ -2,10 +2,10 @@ import { boundedCache, pixelBytes } from '@/core/boundedCache';
 import type { Drawing } from '@/core/compose/compose';
 import { drawingOf } from '@/core/compose/drawing';
 import { hasOverlap, overlapOf, slotInFile } from '@/core/frame/overlap';
-import type { Pressed } from '@/core/press/codecs';
-import { letGo } from '@/core/raster/letGo';
+import type { EncodedImage } from '@/core/encode/codecs';
+import { releasePixels } from '@/core/raster/releasePixels';
 import { crop, type Raster } from '@/core/raster/raster';
-import type { PressedFile } from '@/core/readings/reading';
+import type { EncodedFile } from '@/core/readings/reading';
 import {
   fileKey,
   noSurvey,
@@ -15,13 +15,13 @@ import {
 } from '@/core/readings/survey';
 import { siteColours } from '@/core/site/colours';
 import type { Hex } from '@/core/site/model/hex';
-import type { Picture, PressSettings } from '@/core/site/model/picture';
+import type { Picture, EncodeSettings } from '@/core/site/model/picture';
 import type { Site } from '@/core/site/model/site';
 import type { Slot } from '@/core/site/model/slot';
 import { asFiled, pictureOf } from '@/core/site/picture';
 
 /** A picture's file as it was written. */
-export type WrittenFile = PressedFile & { readonly data: Uint8Array<ArrayBuffer> };
+export type WrittenFile = EncodedFile & { readonly data: Uint8Array<ArrayBuffer> };
 
 /** Somebody waits for a file, or it will be seen soon. */
 export type FileUrgency = 'now' | 'soon';
@@ -31,10 +31,10 @@ export interface FileEngine {
   pixels(drawing: Drawing, urgency: FileUrgency): Promise<Raster>;
   press(
     raster: Raster,
-    settings: PressSettings,
+    settings: EncodeSettings,
     pinned: readonly Hex[],
     urgency: FileUrgency,
-  ): Promise<Pressed>;
+  ): Promise<EncodedImage>;
   survey(drawing: Drawing, questions: SurveyQuestions, urgency: FileUrgency): Promise<Survey>;
   decode(bytes: Uint8Array, urgency: FileUrgency): Promise<Raster>;
 }
@@ -252,7 +252,7 @@ export class PictureFiles {
       this.engine.press(raster, picture.press, siteColours(site), urgency),
       this.surveyed(asked),
     ]);
-    letGo(raster);
+    releasePixels(raster);
     return wanted() ? this.put(key, asked, decoded, { data: bytes, survey }) : undefined;
   }
 

@@ -1,5 +1,5 @@
-import type { Pressed } from '@/core/press/codecs';
-import { pressAs } from '@/core/press/settings';
+import type { EncodedImage } from '@/core/encode/codecs';
+import { encodeSettings } from '@/core/encode/settings';
 import { fillRect } from '@/core/raster/composite';
 import { createRaster, type Raster } from '@/core/raster/raster';
 import { noSurvey } from '@/core/readings/survey';
@@ -15,7 +15,7 @@ export const siteWithHeader: Site = [
   addSlot('page', { id: 'm', kind: 'mark', width: 8, height: 8 }),
   setLayers('picture-h', { type: 'colour', colour: '#aa0000' }, []),
   editPicture('picture-h', (p) => {
-    p.press = pressAs('webp', 80);
+    p.press = encodeSettings('webp', 80);
   }),
 ].reduce(applyEdit, newSite('s', 'page', 'Veldrin'));
 
@@ -39,7 +39,7 @@ export function countingEngine() {
       await engine.gate;
       return plain(width, height);
     },
-    async press(raster, settings, _pinned, urgency): Promise<Pressed> {
+    async press(raster, settings, _pinned, urgency): Promise<EncodedImage> {
       urgencies.push(urgency);
       asked.push(`press ${settings.format} ${settings.quality}`);
       const decoded = { ...raster, data: raster.data.slice() };

@@ -1,6 +1,6 @@
 import { SearchStopped } from '@/core/lightest/best';
 import type { Judgement } from '@/core/lightest/trial';
-import { pressAs } from '@/core/press/settings';
+import { encodeSettings } from '@/core/encode/settings';
 import type { Rect } from '@/core/raster/raster';
 import { Refusal } from '@/core/refusal';
 import { applyEdit, editPicture } from '@/core/site/edit';
@@ -15,7 +15,7 @@ const subject = (site = siteWithHeader): Subject => ({
   picture: pictureOf(site, site.slots[0]),
 });
 const judged = (quality: number, bytes = quality * 10): Judgement => ({
-  settings: pressAs('webp', quality),
+  settings: encodeSettings('webp', quality),
   bytes,
   lost: [],
   loss: { overall: 1, worst: 2 },

@@ -9,9 +9,9 @@ import { bestOf, SearchStopped, type SearchListener } from '@/core/lightest/best
 import type { Judgement, TrialSubject } from '@/core/lightest/trial';
 import type { Raster, Rect } from '@/core/raster/raster';
 import { wordsOf } from '@/core/refusal';
-import { backdropOf } from '@/core/seam/beside';
+import { backdropOf } from '@/core/seam/adjacentColours';
 import { siteColours } from '@/core/site/colours';
-import type { Aim, Care, Picture, PressFormat } from '@/core/site/model/picture';
+import type { Aim, Care, Picture, ImageFormat } from '@/core/site/model/picture';
 import { schemaVersion, type Site } from '@/core/site/model/site';
 import type { Slot } from '@/core/site/model/slot';
 import { asFiled, drawingKey } from '@/core/site/picture';
@@ -28,7 +28,7 @@ export interface SearchState {
   /** Aims whose search came to its end, with the formats that were allowed. */
   readonly finished: readonly string[];
   readonly running:
-    { readonly aim: string; readonly done: number; readonly format: PressFormat } | undefined;
+    { readonly aim: string; readonly done: number; readonly format: ImageFormat } | undefined;
   readonly failure: string | undefined;
   /** A part as it was drawn, and under each level of care. */
   readonly patches: ({ readonly drawn: Raster } & Readonly<Record<Care, Raster>>) | undefined;
@@ -52,14 +52,14 @@ export interface SearchPorts {
   search(
     subject: TrialSubject,
     goal: Goal,
-    formats: readonly PressFormat[],
+    formats: readonly ImageFormat[],
     listener: SearchListener,
     urgency: SearchUrgency,
   ): Promise<void>;
   patches(
     subject: TrialSubject,
     aims: readonly Aim[],
-    format: PressFormat,
+    format: ImageFormat,
     wanted: () => boolean,
   ): Promise<readonly Raster[]>;
   recall(key: string): Promise<Pick<KeptSearch, 'tried' | 'finished'> | undefined>;
@@ -83,7 +83,7 @@ const sizeOf = (f: SearchState): number => f.tried.reduce((sum, t) => sum + t.da
 /** Equal for searches that try the same; one that nobody waits for tries more. */
 export const aimKey = (
   goal: Goal,
-  formats: readonly PressFormat[],
+  formats: readonly ImageFormat[],
   urgency: SearchUrgency = 'now',
 ): string => JSON.stringify([goal, formats, ...(urgency === 'later' ? [urgency] : [])]);
 
@@ -91,7 +91,7 @@ export const aimKey = (
 export function bestCandidate(
   { tried }: Pick<SearchState, 'tried'>,
   goal: Goal,
-  formats: readonly PressFormat[],
+  formats: readonly ImageFormat[],
 ): Candidate | undefined {
   const allowed = tried.filter((t) => formats.includes(t.judgement.settings.format));
   const best = bestOf(
@@ -113,7 +113,7 @@ export interface Subject {
 /** What a search is to hold, among which formats, and who waits for it. */
 export interface Asked {
   readonly goal: Goal;
-  readonly formats: readonly PressFormat[];
+  readonly formats: readonly ImageFormat[];
   readonly urgency: SearchUrgency;
 }
 

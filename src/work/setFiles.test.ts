@@ -3,7 +3,7 @@ import type { Recoloured } from '@/core/set/recolourFile';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import { SetFiles, type SetJob, type SetPorts } from './setFiles';
 import { lookAtSet, nothingLooked, nothingWritten, writeSet, type Looks } from './setProgress';
-import type { Turn } from './keyed';
+import type { TaskContext } from './latestTask';
 
 const piece = (path: string): PieceSet['pieces'][number] => ({
   path,
@@ -82,14 +82,14 @@ function ports(): SetPorts & { jobs: SetJob[] } {
 const always = { wanted: () => true };
 const listener = { ...always, onProgress: () => {}, onFailure: () => {} };
 
-function turn<T>(nothing: T): Turn<T> & { seen: T[] } {
+function turn<T>(nothing: T): TaskContext<T> & { seen: T[] } {
   let value = nothing;
   const seen: T[] = [];
   return {
     seen,
-    wanted: () => true,
+    isCurrent: () => true,
     value: () => value,
-    put(change) {
+    update(change) {
       value = change(value);
       seen.push(value);
     },

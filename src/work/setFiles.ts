@@ -2,7 +2,7 @@ import { boundedCache } from '@/core/boundedCache';
 import type { Spans } from '@/core/files/spans';
 import type { PackedFile } from '@/core/files/unzip';
 import { Refusal, wordsOf } from '@/core/refusal';
-import type { Followed } from '@/core/set/follow';
+import type { RecolouredSheets } from '@/core/set/recolourSheets';
 import { filesOfSet } from '@/core/set/paths';
 import type { SetHanded } from '@/core/set/produce';
 import type { SetSheets } from '@/core/set/sheets';
@@ -37,7 +37,7 @@ export interface SetPorts {
     set: PieceSet;
     originals: ReadonlyMap<string, Bytes>;
     written: ReadonlyMap<string, Recoloured>;
-    followed: Followed;
+    followed: RecolouredSheets;
     all: boolean;
   }): Promise<readonly SetHanded[]>;
   look(assetId: string): Promise<readonly Sample[]>;
@@ -46,14 +46,14 @@ export interface SetPorts {
     sheets: readonly SheetText[];
     samples: Samples;
     ends: Ends;
-  }): Promise<Followed>;
+  }): Promise<RecolouredSheets>;
   followBeside(what: {
     set: PieceSet;
     sheets: readonly SheetText[];
     samples: Samples;
     ends: Ends;
     idle: Idle;
-  }): Promise<Followed['patches']>;
+  }): Promise<RecolouredSheets['patches']>;
   recolour(
     recipe: Recipe,
     jobs: readonly SetJob[],
@@ -170,7 +170,7 @@ export class SetFiles {
     sheets: readonly SheetText[],
     samples: Samples,
     files: ReadonlyMap<string, Recoloured>,
-  ): Promise<Followed> {
+  ): Promise<RecolouredSheets> {
     return this.ports.follow({ set, sheets, samples, ends: endsOf(files) });
   }
 
@@ -184,7 +184,7 @@ export class SetFiles {
     samples: Samples,
     files: ReadonlyMap<string, Recoloured>,
     idle: Idle,
-  ): Promise<Followed['patches']> {
+  ): Promise<RecolouredSheets['patches']> {
     return this.ports.followBeside({ set, sheets, samples, ends: endsOf(files), idle });
   }
 
@@ -195,7 +195,7 @@ export class SetFiles {
   async handed(
     set: PieceSet,
     files: ReadonlyMap<string, Recoloured>,
-    followed: Followed,
+    followed: RecolouredSheets,
     all: boolean,
   ): Promise<readonly SetHanded[]> {
     const originals = await this.originals(set);

@@ -1,6 +1,6 @@
 import type { PackedFile } from '@/core/files/unzip';
 import type { OpenedPage } from '@/core/ownPage/openPages';
-import type { Followed } from '@/core/set/follow';
+import type { RecolouredSheets } from '@/core/set/recolourSheets';
 import type { HandedFile } from '@/core/handover/ports';
 import { themeFolder } from '@/core/handover/produce';
 import { filesOfSet, isInside } from '@/core/set/paths';
@@ -30,7 +30,7 @@ export async function pagesRecoloured(
   files: SetFiles,
   set: PieceSet,
   written: ReadonlyMap<string, Recoloured>,
-  followed: Followed,
+  followed: RecolouredSheets,
   open: OpenPages,
 ): Promise<readonly OpenedPage[]> {
   const handed = await files.handed(set, written, followed, true);

@@ -4,7 +4,7 @@ import type { Recoloured } from '@/core/set/recolourFile';
 import type { Role } from '@/core/set/roles';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import type { SheetText } from '@/core/theme/readTheme';
-import type { Turn } from './keyed';
+import type { TaskContext } from './latestTask';
 import type { SetFiles } from './setFiles';
 
 /** How far something is that goes piece by piece. */
@@ -71,7 +71,7 @@ function nowAndThen(now: () => number): (call: () => void) => void {
 export async function lookAtSet(
   files: SetFiles,
   set: Pick<PieceSet, 'pieces' | 'sheets'>,
-  { wanted, put }: Turn<Looks>,
+  { isCurrent, update }: TaskContext<Looks>,
   now: () => number,
 ): Promise<void> {
   const of = set.pieces.length;
@@ -79,15 +79,15 @@ export async function lookAtSet(
   const broken = new Map<string, string>();
   try {
     const read = await files.sheets(set);
-    put((l) => ({ ...l, ...read }));
+    update((l) => ({ ...l, ...read }));
   } catch (error) {
     broken.set('', wordsOf(error));
-    put((l) => ({ ...l, sheets: [], broken: new Map(broken) }));
+    update((l) => ({ ...l, sheets: [], broken: new Map(broken) }));
   }
   const some = nowAndThen(now);
   const show = (path: string) =>
     some(() =>
-      put((l) => ({
+      update((l) => ({
         ...l,
         samples: new Map(samples),
         broken: new Map(broken),
@@ -95,7 +95,7 @@ export async function lookAtSet(
       })),
     );
   await files.look(set.pieces, {
-    wanted,
+    wanted: isCurrent,
     onSeen(path, found) {
       samples.set(path, found);
       show(path);
@@ -105,7 +105,7 @@ export async function lookAtSet(
       show(path);
     },
   });
-  put((l) => ({ ...l, samples, broken, looking: undefined, whole: true }));
+  update((l) => ({ ...l, samples, broken, looking: undefined, whole: true }));
 }
 
 /** Writes the pieces of a set with its recipe, and tells how far it is. */
@@ -113,18 +113,18 @@ export async function writeSet(
   files: SetFiles,
   set: PieceSet,
   roles: ReadonlyMap<string, Role>,
-  { wanted, put }: Turn<Writing>,
+  { isCurrent, update }: TaskContext<Writing>,
   now: () => number,
 ): Promise<void> {
   const failures = new Map<string, string>();
   const of = set.pieces.filter((p) => !p.leftOut).length;
-  put(() => ({ ...nothingWritten, writing: { done: 0, of, path: '' } }));
+  update(() => ({ ...nothingWritten, writing: { done: 0, of, path: '' } }));
   const some = nowAndThen(now);
   const written = await files.pieces(set, roles, {
-    wanted,
+    wanted: isCurrent,
     onFailure: (path, message) => failures.set(path, message),
     onProgress: (done, all, path) =>
-      some(() => put((w) => ({ ...w, writing: { done, of: all, path } }))),
+      some(() => update((w) => ({ ...w, writing: { done, of: all, path } }))),
   });
-  put(() => ({ files: written, failures, whole: true, writing: undefined }));
+  update(() => ({ files: written, failures, whole: true, writing: undefined }));
 }

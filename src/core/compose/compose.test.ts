@@ -12,8 +12,8 @@ import type { Layer } from '../site/model/layer';
 import type { PhotoLayer } from '../site/model/photoLayer';
 import { canvasGlyphs, type TextContext } from '../text/glyphs';
 import { createComposer, type Drawing } from './compose';
-import { halved } from '../frame/halved';
-import { photosFrom, wholePhotos, type HalvedPhoto } from '../frame/photos';
+import { mipLevelOf } from '../frame/mipLevels';
+import { photosFrom, wholePhotos, type PhotoMipLevel } from '../frame/photos';
 
 const glyphs = canvasGlyphs(
   (w, h) => createCanvas(w, h).getContext('2d') as unknown as TextContext,
@@ -63,7 +63,7 @@ test('a missing photo is named, leaves the rest drawn, and comes when its pixels
   const composer = createComposer({ glyphs, photos: wholePhotos((id) => assets.get(id)) });
   const layers = [photo('p', 0, 0, 2, 'late'), newWash('w', '#000000', 0.5)];
   const before = composer.compose(drawing(layers));
-  expect(before.missing).toEqual([{ assetId: 'late', halvings: 0 }]);
+  expect(before.missing).toEqual([{ assetId: 'late', mipLevel: 0 }]);
   expect(before.raster.data[0]).toBe(26);
   assets.set('late', source);
   const after = composer.compose(drawing(layers));
@@ -413,7 +413,7 @@ test('a font that is not there yet is named, and the text comes with it', () => 
   const composer = createComposer({ ...resources, glyphs: { ...glyphs, has: () => there } });
   const own = { ...newText('t', 'ox', 'own:abc', 20, '#ffffff', 5, 5), align: 'left' as const };
   const before = composer.compose(drawing([own]));
-  expect([before.missing, before.boxes.t]).toEqual([[{ assetId: 'abc', halvings: 0 }], undefined]);
+  expect([before.missing, before.boxes.t]).toEqual([[{ assetId: 'abc', mipLevel: 0 }], undefined]);
   there = true;
   const after = composer.compose(drawing([own]));
   expect(after.missing).toEqual([]);
@@ -436,7 +436,7 @@ test('layers that change places are drawn in their new order, by a composer that
 test('of a photo that is only there smaller, that is drawn until it comes, and told to be missing', () => {
   const large = createRaster(640, 400);
   large.data.forEach((_, i) => (large.data[i] = i % 4 === 3 ? 255 : (i * 13 + (i >> 9)) % 256));
-  let there: HalvedPhoto = { raster: halved(large, 2), halvings: 2 };
+  let there: PhotoMipLevel = { raster: mipLevelOf(large, 2), mipLevel: 2 };
   const composer = createComposer({ glyphs, photos: photosFrom(() => there) });
   const whole = createComposer({ glyphs, photos: wholePhotos(() => large) });
   const zoomed = (scale: number) =>
@@ -447,12 +447,12 @@ test('of a photo that is only there smaller, that is drawn until it comes, and t
   expect(far.missing).toEqual([]);
   expect(same(far.raster, whole.compose(zoomed(0.12)).raster)).toBe(0);
   const near = composer.compose(zoomed(0.6));
-  expect(near.missing).toEqual([{ assetId: 'photo', halvings: 0 }]);
+  expect(near.missing).toEqual([{ assetId: 'photo', mipLevel: 0 }]);
   expect(same(near.raster, whole.compose(zoomed(0.6)).raster)).not.toBe(0);
   // It stands, and is still told, while nothing comes.
   const again = composer.compose(zoomed(0.6));
   expect([again.missing, again.changed.width]).toEqual([near.missing, 0]);
-  there = { raster: large, halvings: 0 };
+  there = { raster: large, mipLevel: 0 };
   const come = composer.compose(zoomed(0.6));
   expect(come.missing).toEqual([]);
   expect(same(come.raster, whole.compose(zoomed(0.6)).raster)).toBe(0);

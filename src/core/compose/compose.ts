@@ -1,7 +1,7 @@
 import { colourOf } from '../colour/parse';
 import type { Box } from '../arrange/box';
 import { createCutOuts } from '../cutout/cutOut';
-import { dress, type Framed } from '../effects/dress';
+import { applyEffects, type FramedShape } from '../effects/applyEffects';
 import { outsetsOf } from '../effects/outsets';
 import type { DrawContext } from '../layers/kind';
 import { drawOf, roughDrawOf } from '../layers/draw/registry';
@@ -62,13 +62,13 @@ export interface Composed {
 /** An asset that is needed, and of a photo how often it may be halved. */
 export interface MissingAsset {
   readonly assetId: string;
-  readonly halvings: number;
+  readonly mipLevel: number;
 }
 
-type Missing = Map<string, MissingAsset['halvings']>;
+type Missing = Map<string, MissingAsset['mipLevel']>;
 
 const assetsOf = (missing: Missing): MissingAsset[] =>
-  [...missing].map(([assetId, halvings]) => ({ assetId, halvings }));
+  [...missing].map(([assetId, mipLevel]) => ({ assetId, mipLevel }));
 
 /** A photo that is not there as large as it is needed, and how large it is. */
 interface Lack extends MissingAsset {
@@ -94,7 +94,7 @@ interface Shape {
   readonly lacking: readonly Lack[];
   readonly dressing: string;
   readonly paint: Paint | undefined;
-  readonly framed?: Framed;
+  readonly framed?: FramedShape;
   /** The part in sight alone, and not as exactly. */
   readonly rough?: true;
 }
@@ -205,8 +205,8 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photos'>
   /** What it was drawn from is still all there is. */
   const lacksTheSame = ({ lacking }: Shape): boolean =>
     lacking.every(
-      ({ assetId, halvings, found }) =>
-        resources.photos.exactly(assetId, halvings)?.halvings === found,
+      ({ assetId, mipLevel, found }) =>
+        resources.photos.exactly(assetId, mipLevel)?.mipLevel === found,
     );
 
   /**
@@ -229,10 +229,10 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photos'>
     const lacking: Lack[] = [];
     const photos: Photos = {
       ...resources.photos,
-      exactly(assetId, halvings) {
-        const found = resources.photos.exactly(assetId, halvings);
-        if (!found || found.halvings > halvings) {
-          lacking.push({ assetId, halvings, found: found?.halvings });
+      exactly(assetId, mipLevel) {
+        const found = resources.photos.exactly(assetId, mipLevel);
+        if (!found || found.mipLevel > mipLevel) {
+          lacking.push({ assetId, mipLevel, found: found?.mipLevel });
         }
         return found;
       },
@@ -272,7 +272,7 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photos'>
     if (effects.length === 0) {
       return { ...drawn, dressing, paint: undefined };
     }
-    const { paint, framed } = dress({ paint: own, hollow }, effects, same?.framed);
+    const { paint, framed } = applyEffects({ paint: own, hollow }, effects, same?.framed);
     return { ...drawn, dressing, paint, framed };
   }
 
@@ -287,8 +287,8 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photos'>
       .filter((layer) => !layer.hidden && layer.opacity > 0)
       .map((layer) => {
         const shape = shapeOf(layer, drawing, shapes.get(layer.id), focus);
-        for (const { assetId, halvings } of shape.lacking) {
-          missing.set(assetId, Math.min(halvings, missing.get(assetId) ?? halvings));
+        for (const { assetId, mipLevel } of shape.lacking) {
+          missing.set(assetId, Math.min(mipLevel, missing.get(assetId) ?? mipLevel));
         }
         if (!shape.own) {
           for (const assetId of kindOf(layer).assets?.(layer) ?? []) {

@@ -2,7 +2,7 @@ import type { Rect } from '../raster/raster';
 import type { BrushStroke } from '../site/model/photoLayer';
 
 /** Cover of a stroke within the part of a raster it touches, 0..1. */
-export interface StrokeCover {
+export interface StrokeMask {
   readonly area: Rect;
   readonly data: Float32Array;
 }
@@ -27,12 +27,12 @@ function fromSegment(
  * What a round brush covers on its way, with an edge one px soft.
  * @param scale px of the raster for each px the stroke is given in
  */
-export function strokeCover(
+export function strokeMask(
   { size, points }: BrushStroke,
   scale: number,
   width: number,
   height: number,
-): StrokeCover | undefined {
+): StrokeMask | undefined {
   const r = Math.max(0.5, (size * scale) / 2);
   const xs: number[] = [];
   const ys: number[] = [];
@@ -60,10 +60,10 @@ export function strokeCover(
     const y1 = Math.min(bottom, Math.ceil(Math.max(ay, by) + r + 1));
     for (let y = y0; y < y1; y++) {
       for (let x = x0; x < x1; x++) {
-        const cover = Math.min(1, r + 0.5 - fromSegment(x + 0.5, y + 0.5, ax, ay, bx, by));
+        const alphaMask = Math.min(1, r + 0.5 - fromSegment(x + 0.5, y + 0.5, ax, ay, bx, by));
         const i = (y - top) * area.width + x - left;
-        if (cover > data[i]) {
-          data[i] = cover;
+        if (alphaMask > data[i]) {
+          data[i] = alphaMask;
         }
       }
     }

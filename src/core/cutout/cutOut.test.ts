@@ -5,7 +5,7 @@ import { composite, fillRect } from '../raster/composite';
 import { createRaster, type Raster } from '../raster/raster';
 import type { CutOut } from '../site/model/photoLayer';
 import { createCutOuts, cutOutPhoto } from './cutOut';
-import { halved } from '../frame/halved';
+import { mipLevelOf } from '../frame/mipLevels';
 
 const blue = '#336699';
 
@@ -188,7 +188,7 @@ test('the brush takes away and brings back, in order, and its size is in px of t
   expect([...cut.data.subarray((60 * 120 + 3) * 4, (60 * 120 + 3) * 4 + 4)]).toEqual([
     51, 102, 153, 255,
   ]);
-  const half = cutOutPhoto(halved(photo, 1), plain({ strokes: [away] }), 1);
+  const half = cutOutPhoto(mipLevelOf(photo, 1), plain({ strokes: [away] }), 1);
   expect([half.width, alpha(half, 30, 30), alpha(half, 42, 30)]).toEqual([60, 0, 255]);
 });
 
@@ -196,7 +196,7 @@ test('kept work gives the same result as new work, whatever changed', () => {
   const cutOuts = createCutOuts();
   const photo = disc('#ffffff');
   const other = disc('#a4553a');
-  for (const [raster, settings, halvings] of [
+  for (const [raster, settings, mipLevel] of [
     [photo, plain(), 0],
     [photo, plain({ tolerance: 12 }), 0],
     [photo, plain({ tolerance: 12 }), 1],
@@ -205,11 +205,11 @@ test('kept work gives the same result as new work, whatever changed', () => {
     [other, plain(), 1],
   ] as const) {
     expect(
-      Buffer.from(cutOuts('a', { raster, halvings }, settings).data).equals(
-        Buffer.from(cutOutPhoto(raster, settings, halvings).data),
+      Buffer.from(cutOuts('a', { raster, mipLevel: mipLevel }, settings).data).equals(
+        Buffer.from(cutOutPhoto(raster, settings, mipLevel).data),
       ),
     ).toBe(true);
   }
-  const last = { raster: other, halvings: 1 };
+  const last = { raster: other, mipLevel: 1 };
   expect(cutOuts('a', last, plain())).toBe(cutOuts('a', last, plain()));
 });

@@ -1,9 +1,9 @@
 import { oklabPlane } from '../colour/oklab';
-import type { HalvedPhoto } from '../frame/photos';
+import type { PhotoMipLevel } from '../frame/photos';
 import { nearestMark } from '../raster/nearestMark';
 import type { Raster } from '../raster/raster';
 import type { CutOut } from '../site/model/photoLayer';
-import { strokeCover } from './brush';
+import { strokeMask } from './brush';
 import { takeOff } from './edge';
 import { awayFromGround, groundOf } from './loop';
 import { differences, surroundOf } from './surround';
@@ -21,7 +21,7 @@ const prepare = (raster: Raster): Prepared => ({ raster, lab: oklabPlane(raster.
 
 function brush(out: Raster, source: Raster, { strokes }: CutOut, scale: number): void {
   for (const stroke of strokes) {
-    const cover = strokeCover(stroke, scale, out.width, out.height);
+    const cover = strokeMask(stroke, scale, out.width, out.height);
     if (!cover) {
       continue;
     }
@@ -80,16 +80,16 @@ function brushed(base: Raster, { raster }: Prepared, cutOut: CutOut, scale: numb
 /**
  * A photo without its plain surround: what is near a sample's colour is taken off, its edge
  * cleaned, and then the brush's strokes take away or bring back.
- * @param halvings how often the raster is halved; the cut-out's places are px of what it was before
+ * @param mipLevel how often the raster is halved; the cut-out's places are px of what it was before
  */
-export function cutOutPhoto(raster: Raster, cutOut: CutOut, halvings = 0): Raster {
+export function cutOutPhoto(raster: Raster, cutOut: CutOut, mipLevel = 0): Raster {
   const prepared = prepare(raster);
-  const scale = 2 ** -halvings;
+  const scale = 2 ** -mipLevel;
   return brushed(withoutSurround(prepared, cutOut, scale), prepared, cutOut, scale);
 }
 
 interface Kept {
-  readonly photo: HalvedPhoto;
+  readonly photo: PhotoMipLevel;
   readonly prepared: Prepared;
   /** The surround's settings as text, and what they made. */
   readonly surround: string;
@@ -99,20 +99,20 @@ interface Kept {
 }
 
 /** Keeps what can be used again from one drawing to the next. `key` names whose cut-out it is. */
-export function createCutOuts(): (key: string, photo: HalvedPhoto, cutOut: CutOut) => Raster {
+export function createCutOuts(): (key: string, photo: PhotoMipLevel, cutOut: CutOut) => Raster {
   const kept = new Map<string, Kept>();
   const most = 8;
   return (key, photo, cutOut) => {
     const before = kept.get(key);
-    const { raster, halvings } = photo;
-    const isSame = before?.photo.raster === raster && before.photo.halvings === halvings;
+    const { raster, mipLevel: mipLevel } = photo;
+    const isSame = before?.photo.raster === raster && before.photo.mipLevel === mipLevel;
     const same = isSame ? before : undefined;
     const settings = JSON.stringify(cutOut);
     if (same?.settings === settings) {
       return same.result;
     }
     const prepared = same?.prepared ?? prepare(raster);
-    const scale = 2 ** -halvings;
+    const scale = 2 ** -mipLevel;
     const surround = JSON.stringify({ ...cutOut, strokes: [] });
     // While the brush goes over it, all else stays as it is.
     const base = same?.surround === surround ? same.base : withoutSurround(prepared, cutOut, scale);

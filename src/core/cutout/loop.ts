@@ -1,5 +1,5 @@
 import { oklabPlane } from '../colour/oklab';
-import { halved } from '../frame/halved';
+import { mipLevelOf } from '../frame/mipLevels';
 import { resample } from '../frame/resample';
 import { fillPolygon } from '../raster/polygon';
 import { intersect, wholeRaster, type Raster, type Rect } from '../raster/raster';
@@ -55,7 +55,7 @@ interface Level {
 
 function levelOf(photo: Raster, loop: readonly number[], part: Rect, scale: number): Level {
   const times = Math.max(0, Math.floor(-Math.log2(scale)));
-  const from = halved(photo, times);
+  const from = mipLevelOf(photo, times);
   const width = Math.max(4, Math.round(part.width * scale));
   const height = Math.max(4, Math.round(part.height * scale));
   const [scaleX, scaleY] = [width / part.width, height / part.height];

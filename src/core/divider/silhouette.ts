@@ -1,4 +1,4 @@
-import { halved } from '../frame/halved';
+import { mipLevelOf } from '../frame/mipLevels';
 import type { Raster } from '../raster/raster';
 import type { LinePoint } from '../site/model/blendLayers';
 import { lineAlong } from './ownLine';
@@ -42,7 +42,7 @@ function isCutOut({ data }: Raster): boolean {
  * @returns undefined where nothing stands out
  */
 export function silhouetteOf(picture: Raster): LinePoint[] | undefined {
-  const raster = halved(picture, Math.max(0, Math.ceil(Math.log2(picture.width / enough))));
+  const raster = mipLevelOf(picture, Math.max(0, Math.ceil(Math.log2(picture.width / enough))));
   const found = isCutOut(raster)
     ? { tops: coveredFrom(raster), height: raster.height }
     : skylineOf(picture);

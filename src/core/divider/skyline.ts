@@ -1,6 +1,6 @@
 import { oklabPlane } from '../colour/oklab';
 import { edgeHiding, learnColours, unlikeness, type ColourModel } from '../cutout/colourModel';
-import { halved } from '../frame/halved';
+import { mipLevelOf } from '../frame/mipLevels';
 import { resample } from '../frame/resample';
 import type { Raster } from '../raster/raster';
 
@@ -29,7 +29,7 @@ const stands = 3;
 /** A picture at the width that the line is found at. */
 function small(picture: Raster): Raster {
   const times = Math.max(0, Math.floor(Math.log2(picture.width / columns)));
-  const from = halved(picture, times);
+  const from = mipLevelOf(picture, times);
   const height = Math.max(8, Math.round((picture.height * columns) / picture.width));
   return resample(
     from,

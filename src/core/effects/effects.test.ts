@@ -9,7 +9,7 @@ import type {
   ReliefEffect,
   ShadowEffect,
 } from '../site/model/effects';
-import { dress } from './dress';
+import { applyEffects } from './applyEffects';
 import { outsetsOf } from './outsets';
 import { effectNames, effectOf, effectsField } from './registry';
 
@@ -42,7 +42,7 @@ interface Drawn {
   y: number;
 }
 const dressed = (shape: Mask, effects: readonly Effect[], hollow = false, colour = grey): Drawn =>
-  dress({ paint: { type: 'mask', mask: shape, colour, x: 0, y: 0 }, hollow }, effects).paint;
+  applyEffects({ paint: { type: 'mask', mask: shape, colour, x: 0, y: 0 }, hollow }, effects).paint;
 /** Red, green, blue, alpha at a px of the shape's own frame. */
 const at = ({ raster, x, y }: Drawn, px: number, py: number): number[] => {
   const i = ((py - y) * raster.width + px - x) * 4;
@@ -412,13 +412,16 @@ test('whatever the effects, nothing of them is cut at the frame, and their order
 
 test('a kept frame gives what a new one gives', () => {
   const paint = { type: 'mask', mask: disc(30), colour: grey, x: 7, y: -3 } as const;
-  const first = dress({ paint, hollow: false }, [outline({ width: 2 })]);
-  const kept = dress(
+  const first = applyEffects({ paint, hollow: false }, [outline({ width: 2 })]);
+  const kept = applyEffects(
     { paint, hollow: false },
     [outline({ width: 5 }), shadow({ blur: 10 })],
     first.framed,
   );
-  const fresh = dress({ paint, hollow: false }, [outline({ width: 5 }), shadow({ blur: 10 })]);
+  const fresh = applyEffects({ paint, hollow: false }, [
+    outline({ width: 5 }),
+    shadow({ blur: 10 }),
+  ]);
   for (const [x, y] of [
     [50, 50],
     [20, 40],

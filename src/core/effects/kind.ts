@@ -1,8 +1,8 @@
 import type { ObjectSchema } from 'yup';
-import type { Cover } from '../raster/cover';
+import type { AlphaMask } from '../raster/alphaMask';
 import type { Effect } from '../site/model/effects';
 import type { Hex } from '../site/model/hex';
-import type { Body, Group } from './group';
+import type { EffectShape, PremultipliedImage } from './effectShape';
 
 /** Px that an effect reaches beyond a shape, at each side. */
 export interface Outsets {
@@ -44,9 +44,9 @@ export interface EffectKind<E extends Effect = Effect> {
  * @param seen cover of the shape with its outlines: glows go round it and it casts the shadows; they
  * themselves do neither
  */
-export type Lay<E extends Effect = Effect> = (
-  group: Group,
-  body: Body,
+export type ApplyEffect<E extends Effect = Effect> = (
+  group: PremultipliedImage,
+  body: EffectShape,
   effect: E,
-  seen: () => Cover,
+  seen: () => AlphaMask,
 ) => void;

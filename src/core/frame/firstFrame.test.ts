@@ -2,7 +2,7 @@ import { randomRuns } from '@/core/randomRuns.fixture';
 import fc from 'fast-check';
 import { createRaster } from '../raster/raster';
 import { firstFrame } from './firstFrame';
-import { halved } from './halved';
+import { mipLevelOf } from './mipLevels';
 import { barePx, coverScale } from './placement';
 import { suggestFrames } from './suggest';
 
@@ -61,7 +61,7 @@ test('out of a halved photo the same parts are found, as the whole photo has the
   ]) {
     const photo = room(1200, 840, cx, cy, 120);
     const frame = { width: 900, height: 250 };
-    const half = halved(photo, 1);
+    const half = mipLevelOf(photo, 1);
     const [whole, found] = [firstFrame(photo, frame), firstFrame(half, frame, photo)];
     expect(found.scale).toBe(whole.scale);
     // A px of the picture that is looked at.

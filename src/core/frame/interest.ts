@@ -1,6 +1,6 @@
 import { oklabOf } from '../colour/oklab';
 import type { Raster } from '../raster/raster';
-import { meanHalved } from './halved';
+import { boxMipLevelOf } from './mipLevels';
 import { resample } from './resample';
 
 /** Longest side that detail is looked for at, px. */
@@ -94,7 +94,7 @@ function lookAt(photo: Raster): Interest {
   const height = Math.max(1, Math.round(photo.height * k));
   // Most px of a large photo go into means of four: what is left is at least twice as wide and high.
   const smaller = Math.min(photo.width / width, photo.height / height);
-  const from = meanHalved(photo, Math.floor(Math.log2(Math.max(2, smaller))) - 1);
+  const from = boxMipLevelOf(photo, Math.floor(Math.log2(Math.max(2, smaller))) - 1);
   const small = resample(
     from,
     { x: 0, y: 0, scaleX: width / from.width, scaleY: height / from.height },

@@ -1,5 +1,5 @@
 import type { Draft } from 'immer';
-import { pressAs, pressWords } from '../press/settings';
+import { encodeSettings, encodeSettingsWords } from '../encode/settings';
 import { applyEdit, setLayers, type Edit } from '../site/edit';
 import type { Site } from '../site/model/site';
 import { newSite } from '../site/newSite';
@@ -40,7 +40,7 @@ test('where it is see-through the older file is a PNG; a host that takes none ge
 
 test('an older format stands alone, and what is not wanted is not planned', () => {
   const jpeg = change((s) => {
-    s.pictures['picture-h'].press = pressAs('jpeg');
+    s.pictures['picture-h'].press = encodeSettings('jpeg');
     s.handOver = { twice: false, narrow: false, fallback: true, pageFiles: true };
   });
   expect(paths(of(...filled(header), jpeg))).toEqual(['pictures/header.jpg 1080×220']);
@@ -86,17 +86,22 @@ test('a file of another size is written as was found for it, as long as the firs
     s.pictures['picture-h'].sized = [
       {
         scale: 2,
-        beside: pressAs('webp', 80),
-        press: pressAs('webp', 61),
-        fallback: pressAs('jpeg', 62),
+        beside: encodeSettings('webp', 80),
+        press: encodeSettings('webp', 61),
+        fallback: encodeSettings('jpeg', 62),
       },
-      { scale: 0.5, beside: pressAs('webp', 79), press: pressAs('webp', 91), fallback: null },
+      {
+        scale: 0.5,
+        beside: encodeSettings('webp', 79),
+        press: encodeSettings('webp', 91),
+        fallback: null,
+      },
     ];
-    s.pictures['picture-h'].press = pressAs('webp', 80);
+    s.pictures['picture-h'].press = encodeSettings('webp', 80);
   });
   const site = of(...filled(header), sized);
   const told = (opaque: boolean) =>
-    planFiles(site, () => opaque)[0].files.map((f) => pressWords(f.settings));
+    planFiles(site, () => opaque)[0].files.map((f) => encodeSettingsWords(f.settings));
   expect(told(true)).toEqual(['WebP 80', 'JPEG 84', 'WebP 61', 'JPEG 62', 'WebP 80', 'JPEG 84']);
   // Once it is see-through, a JPEG that was found for older browsers is none for it any more.
   expect(told(false)).toEqual(['WebP 80', 'PNG', 'WebP 61', 'PNG', 'WebP 80', 'PNG']);

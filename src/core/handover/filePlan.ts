@@ -1,8 +1,8 @@
 import { fileSize, hasOverlap, overlapOf } from '../frame/overlap';
 import type { Size } from '../frame/placement';
-import { formatByEnding, formatOf } from '../press/formats/registry';
-import { pressAs } from '../press/settings';
-import type { Picture, PressFormat, PressSettings } from '../site/model/picture';
+import { formatByEnding, formatOf } from '../encode/formats/registry';
+import { encodeSettings } from '../encode/settings';
+import type { Picture, ImageFormat, EncodeSettings } from '../site/model/picture';
 import type { Site } from '../site/model/site';
 import type { Slot } from '../site/model/slot';
 import { isContent } from '../slots/registry';
@@ -19,7 +19,7 @@ export interface PlannedFile {
   readonly scale: number;
   readonly width: number;
   readonly height: number;
-  readonly settings: PressSettings;
+  readonly settings: EncodeSettings;
   /** For browsers that do not know the other's format. */
   readonly fallback: boolean;
   /** The asset that it is, where nothing of it was changed: it is not written anew. */
@@ -60,28 +60,28 @@ const leastNarrow = 600;
 export function fallbackOf(
   { press, fallback }: Picture,
   opaque: boolean,
-): PressSettings | undefined {
+): EncodeSettings | undefined {
   if (formatOf(press.format).plain) {
     return undefined;
   }
   if (!opaque) {
-    return fallback && formatOf(fallback.format).seeThrough ? fallback : pressAs('png');
+    return fallback && formatOf(fallback.format).seeThrough ? fallback : encodeSettings('png');
   }
-  return fallback ?? pressAs('jpeg', 84);
+  return fallback ?? encodeSettings('jpeg', 84);
 }
 
 /** How the theme's own file is written under its own name and in its own format. */
-function settingsAs(format: PressFormat, { press, fallback }: Picture): PressSettings {
+function settingsAs(format: ImageFormat, { press, fallback }: Picture): EncodeSettings {
   if (press.format === format) {
     return press;
   }
   if (fallback?.format === format) {
     return fallback;
   }
-  return pressAs(format, 84);
+  return encodeSettings(format, 84);
 }
 
-const same = (a: PressSettings, b: PressSettings): boolean =>
+const same = (a: EncodeSettings, b: EncodeSettings): boolean =>
   JSON.stringify(a) === JSON.stringify(b);
 
 /**
@@ -91,8 +91,8 @@ const same = (a: PressSettings, b: PressSettings): boolean =>
 function settingsAt(
   { press, sized }: Picture,
   scale: number,
-  older: PressSettings | undefined,
-): { readonly press: PressSettings; readonly older: PressSettings | undefined } {
+  older: EncodeSettings | undefined,
+): { readonly press: EncodeSettings; readonly older: EncodeSettings | undefined } {
   const found = sized.find((s) => s.scale === scale && same(s.beside, press));
   return {
     press: found?.press ?? press,
@@ -122,7 +122,7 @@ export function planFiles(site: Site, isOpaque: (slotId: string) => boolean): Sl
     }
   };
   /** In the folder of the file that it takes the place of, under its name. */
-  const besideIt = (path: string, format: PressFormat): string => {
+  const besideIt = (path: string, format: ImageFormat): string => {
     const stem = path.replace(/\.[^./]*$/, '');
     for (let n = 1; ; n++) {
       const wanted = `${stem}${n > 1 ? `-${n}` : ''}.${formatOf(format).endings[0]}`;
@@ -153,7 +153,7 @@ export function planFiles(site: Site, isOpaque: (slotId: string) => boolean): Sl
     const file = (
       path: string,
       scale: number,
-      settings: PressSettings,
+      settings: EncodeSettings,
       fallback = false,
     ): PlannedFile => ({
       slotId: slot.id,
@@ -184,7 +184,7 @@ export function planFiles(site: Site, isOpaque: (slotId: string) => boolean): Sl
     const older = wanted && slot.accepts.includes(wanted.format) ? wanted : undefined;
     const list: PlannedFile[] = [];
     for (const scale of scalesOf(site, slot, size)) {
-      const add = (settings: PressSettings, fallback: boolean) => {
+      const add = (settings: EncodeSettings, fallback: boolean) => {
         const path = free(
           `${slot.fileName}${scaleSuffix[scale]}`,
           `.${formatOf(settings.format).endings[0]}`,
@@ -210,7 +210,7 @@ export const fileSizeAt = (slot: Slot, scale: number): Size =>
   times(fileSize(slot, overlapOf(slot)), scale);
 
 /** Formats that a slot's first file may have: that of the file it takes the place of, or any. */
-export function firstFormats(site: Site, slot: Slot): readonly PressFormat[] {
+export function firstFormats(site: Site, slot: Slot): readonly ImageFormat[] {
   const own = slot.replaces === null ? undefined : formatByEnding(slot.replaces);
   return own && !mayRename(site, slot) ? [own] : slot.accepts;
 }

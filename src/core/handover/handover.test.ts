@@ -8,7 +8,7 @@ import type { Site } from '../site/model/site';
 import type { Slot } from '../site/model/slot';
 import { arrangeForNarrow, removeNarrow } from '../site/narrow';
 import { newSite } from '../site/newSite';
-import { plainPicture, pressAs } from '../press/settings';
+import { plainPicture, encodeSettings } from '../encode/settings';
 import { addSlot, slotFrom } from '../site/slots';
 import { safeName } from './fileName';
 import { planFiles } from './filePlan';
@@ -27,7 +27,7 @@ const picture: Picture = {
   id: 'p',
   ground: { type: 'colour', colour: '#3b4a45' },
   layers: [],
-  ...plainPicture(pressAs('webp')),
+  ...plainPicture(encodeSettings('webp')),
   alt: 'Five "pots" <on> a shelf & more',
 };
 

@@ -1,4 +1,4 @@
-import { formatOf } from '../press/formats/registry';
+import { formatOf } from '../encode/formats/registry';
 import { fileSize, overlapOf } from '../frame/overlap';
 import type { Slot } from '../site/model/slot';
 import { addressOf, escapeHtml } from './escape';

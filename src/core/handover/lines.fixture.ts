@@ -1,4 +1,4 @@
-import { formatOf } from '../press/formats/registry';
+import { formatOf } from '../encode/formats/registry';
 import { fileSize, overlapOf } from '../frame/overlap';
 import type { Picture } from '../site/model/picture';
 import type { Site } from '../site/model/site';

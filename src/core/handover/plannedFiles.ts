@@ -1,9 +1,9 @@
 import { drawingOf } from '../compose/drawing';
 import { scaledDrawing } from '../compose/scaledDrawing';
-import { formatOf } from '../press/formats/registry';
+import { formatOf } from '../encode/formats/registry';
 import { isOpaque, type Raster } from '../raster/raster';
 import { siteColours } from '../site/colours';
-import type { Picture, PressSettings } from '../site/model/picture';
+import type { Picture, EncodeSettings } from '../site/model/picture';
 import type { Site } from '../site/model/site';
 import type { Slot } from '../site/model/slot';
 import { asFiled, drawingKey, isBlank, pictureOf } from '../site/picture';
@@ -81,7 +81,7 @@ export const writtenKey = (
   slot: Slot,
   picture: Picture,
   scale: number,
-  settings: PressSettings,
+  settings: EncodeSettings,
 ): string =>
   JSON.stringify([
     drawingKey(asFiled(picture), slot),
@@ -192,9 +192,9 @@ export async function plannedFiles(
       return ports.encode(raster, file.settings, pinned);
     };
     const key = writtenKey(site, slot, picture, file.scale, file.settings);
-    const asPressed = file.scale === 1 && file.settings === picture.press;
+    const asEncoded = file.scale === 1 && file.settings === picture.press;
     const anew = () =>
-      ports.kept ? ports.kept(key, make, asPressed ? { site, slot, picture } : undefined) : make();
+      ports.kept ? ports.kept(key, make, asEncoded ? { site, slot, picture } : undefined) : make();
     const made: HandedFile = {
       path: file.path,
       type: formatOf(file.settings.format).mediaType,

@@ -1,7 +1,7 @@
 import type { Drawing } from '../compose/compose';
 import type { OraPicture } from '../openRaster/openRaster';
 import type { PageSurvey } from '../ownPage/survey';
-import type { Codecs } from '../press/codecs';
+import type { Codecs } from '../encode/codecs';
 import type { Raster } from '../raster/raster';
 import { Refusal } from '../refusal';
 import type { SetListener } from '../set/listener';
@@ -16,7 +16,7 @@ import type { PackedSite } from './siteFile';
 import type { TypedFile } from './zipFiles';
 
 /** A picture in its slot. */
-export interface PressedPicture {
+export interface EncodedPicture {
   readonly site: Site;
   readonly slot: Slot;
   readonly picture: Picture;
@@ -49,7 +49,7 @@ export interface HandOverPorts extends Pick<Codecs, 'encode'> {
   kept?(
     key: string,
     make: () => Promise<Uint8Array<ArrayBuffer>>,
-    pressed: PressedPicture | undefined,
+    encoded: EncodedPicture | undefined,
   ): Promise<Uint8Array<ArrayBuffer>>;
 }
 

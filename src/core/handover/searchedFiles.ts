@@ -1,7 +1,7 @@
 import { careLimits, type Goal } from '../lightest/care';
 import type { Loss } from '../likeness/loss';
 import { editPicture, type Edit } from '../site/edit';
-import type { Picture, PressSettings } from '../site/model/picture';
+import type { Picture, EncodeSettings } from '../site/model/picture';
 import type { Site } from '../site/model/site';
 import type { Slot } from '../site/model/slot';
 import { drawingKey, isBlank, slotOf } from '../site/picture';
@@ -73,7 +73,7 @@ export const isSameDrawing = (site: Site, slot: Slot, before: Picture): boolean 
 };
 
 /** The first file as it was found; what was found of others does not count any more. */
-export const firstStep = (pictureId: string, press: PressSettings): Edit =>
+export const firstStep = (pictureId: string, press: EncodeSettings): Edit =>
   editPicture(pictureId, (p) => {
     p.press = press;
     p.fallback = null;
@@ -86,10 +86,10 @@ export const firstStep = (pictureId: string, press: PressSettings): Edit =>
  */
 export function settingsStep(
   pictureId: string,
-  press: PressSettings,
-  found: ReadonlyMap<PlannedFile, PressSettings>,
+  press: EncodeSettings,
+  found: ReadonlyMap<PlannedFile, EncodeSettings>,
 ): Edit {
-  const at = (scale: number, fallback: boolean): PressSettings | null =>
+  const at = (scale: number, fallback: boolean): EncodeSettings | null =>
     [...found].find(([f]) => f.scale === scale && f.fallback === fallback)?.[1] ?? null;
   const scales = [...new Set([...found.keys()].map((f) => f.scale))].filter((s) => s !== 1);
   return editPicture(pictureId, (p) => {

@@ -5,7 +5,7 @@ import type { Picture } from '../site/model/picture';
 import type { Site } from '../site/model/site';
 import type { Slot, SlotKind } from '../site/model/slot';
 import { fontOf } from '../text/fonts';
-import { besideColours, type PageArea } from '../seam/beside';
+import { adjacentColours, type PageArea } from '../seam/adjacentColours';
 import { isContent } from '../slots/registry';
 import { liveTexts, liveWords, type LiveWords } from './liveText';
 import { addressOf, escapeHtml } from './escape';
@@ -28,7 +28,7 @@ function underColour(site: Site, slot: Slot, picture: Picture): string | undefin
   }
   return ground.type === 'colour'
     ? ground.colour
-    : (besideColours(site, slot, 'left')?.colour ?? besideColours(site, slot, 'top')?.colour);
+    : (adjacentColours(site, slot, 'left')?.colour ?? adjacentColours(site, slot, 'top')?.colour);
 }
 
 /**
@@ -125,7 +125,7 @@ function hangingLines(slot: Slot, { top, right, bottom, left }: Overlap): string
 
 /** The colour that the page has taken from a side of the picture. */
 function lentColour(site: Site, slot: Slot): string {
-  const beside = slot.lends && besideColours(site, slot, slot.lends);
+  const beside = slot.lends && adjacentColours(site, slot, slot.lends);
   return beside?.area && beside.colour
     ? rule(areaSelectors[beside.area.role], [`background-color: ${beside.colour}`])
     : '';
@@ -272,7 +272,7 @@ function aboveSection({ site, slot, name, colour, lines }: Laid): Snippets {
         'position: relative',
         'overflow: visible',
         slot.lends === 'bottom' &&
-          `background-color: ${besideColours(site, slot, 'bottom')?.colour ?? colour}`,
+          `background-color: ${adjacentColours(site, slot, 'bottom')?.colour ?? colour}`,
       ]) +
       rule(`.${name}::before`, [
         'content: ""',

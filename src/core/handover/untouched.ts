@@ -1,7 +1,7 @@
 import { hasOverlap, overlapOf } from '../frame/overlap';
 import { newPhoto } from '../layers/photo';
-import { formatByEnding } from '../press/formats/registry';
-import { pressAs } from '../press/settings';
+import { formatByEnding } from '../encode/formats/registry';
+import { encodeSettings } from '../encode/settings';
 import type { OwnPageFile } from '../site/model/ownPage';
 import type { Picture } from '../site/model/picture';
 import type { Site } from '../site/model/site';
@@ -28,7 +28,9 @@ export function untouchedFile(site: Site, slot: Slot, picture: Picture): OwnPage
     !hasOverlap(overlapOf(slot)) &&
     slot.width === size.width &&
     slot.height === size.height;
-  return plain && same(sorted(layer), sorted(fresh)) && same(picture.press, pressAs(format, 85))
+  return plain &&
+    same(sorted(layer), sorted(fresh)) &&
+    same(picture.press, encodeSettings(format, 85))
     ? file
     : undefined;
 }

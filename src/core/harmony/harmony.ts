@@ -3,7 +3,7 @@ import { levelsOfOklch, oklchOf, type Oklch } from '../colour/oklch';
 import { colourOf } from '../colour/parse';
 import { contrastRatio } from '../legibility/contrast';
 import type { Rgb } from '../raster/raster';
-import { hueOf } from '../recolour/spare';
+import { hueOf } from '../recolour/neutrals';
 import type { Hex } from '../site/model/hex';
 
 /** What the colours of a page are for, as a harmony gives them. */

@@ -1,8 +1,8 @@
 import { oklchOf } from '../colour/oklch';
 import { hexOf } from '../colour/hex';
 import type { Sample } from '../recolour/offers';
-import { hueApart } from '../recolour/reach';
-import { hueOf } from '../recolour/spare';
+import { hueApart } from '../recolour/hueSelection';
+import { hueOf } from '../recolour/neutrals';
 import type { HarmonySeed } from './harmony';
 
 /** Hues nearer than this are one to the eye, degrees (ours, by looking). */

@@ -1,5 +1,5 @@
 import type { Size } from '../frame/placement';
-import type { Seat } from '../legibility/seat';
+import type { TextPlacement } from '../legibility/placeText';
 import type { Hex } from '../site/model/hex';
 import type { ObjectLayer } from '../site/model/layer';
 import type { ShapeName, TextLayer } from '../site/model/objectLayers';
@@ -50,7 +50,11 @@ export const textFor = (site: Site, slot: Slot, id: string): TextLayer => ({
 });
 
 /** The text at a place that was found for it. */
-export function seated(text: TextLayer, box: Size, { x, y, align, colour }: Seat): TextLayer {
+export function placedText(
+  text: TextLayer,
+  box: Size,
+  { x, y, align, colour }: TextPlacement,
+): TextLayer {
   const share = { left: 0, centre: 0.5, right: 1 }[align];
   return { ...text, align, colour, x: Math.round(x + share * box.width), y };
 }

@@ -1,6 +1,6 @@
 import type { ObjectSchema } from 'yup';
 import type { Box, Place, Resize } from '../arrange/box';
-import type { HalvedPhoto, Photos } from '../frame/photos';
+import type { PhotoMipLevel, Photos } from '../frame/photos';
 import type { Size } from '../frame/placement';
 import type { Outsets } from '../effects/kind';
 import type { Paint } from '../raster/composite';
@@ -16,7 +16,7 @@ export interface DrawContext extends Size {
   readonly outsets: Outsets;
   readonly photos: Photos;
   /** A photo without its surround, made now or as it was made before. */
-  cutOut(key: string, photo: HalvedPhoto, cutOut: CutOut): Raster;
+  cutOut(key: string, photo: PhotoMipLevel, cutOut: CutOut): Raster;
 }
 
 /**

@@ -1,7 +1,7 @@
 import { fillFrame, type Framing } from '../frame/placement';
 import { backPhoto } from '../readings/cover';
-import { formatOf } from '../press/formats/registry';
-import { firstPress } from '../press/settings';
+import { formatOf } from '../encode/formats/registry';
+import { firstEncodeSettings } from '../encode/settings';
 import {
   addLayer,
   addLayerBehind,
@@ -54,7 +54,7 @@ export function layPhoto(
     editPicture(picture.id, (p) => {
       // A photo on a host that accepts old formats alone.
       if (isFirst && item.format === 'jpeg') {
-        p.press = firstPress(slot.accepts, true);
+        p.press = firstEncodeSettings(slot.accepts, true);
       }
     }),
   );

@@ -1,6 +1,6 @@
 import { array, boolean, lazy, mixed, object, string, type Schema } from 'yup';
 import { hexField } from '../colour/hexField';
-import { activeSteps, recipeKey, type Laid } from '../recolour/activeSteps';
+import { activeSteps, recipeKey, type RecipeToApply } from '../recolour/activeSteps';
 import type { Layer } from '../site/model/layer';
 import type { Picture } from '../site/model/picture';
 import type { Recipe, RecipeLayer, RecipeStep } from '../site/model/recipe';
@@ -85,7 +85,7 @@ export const stepsAt = ({
  * The recolouring of a picture, kept apart from it: the steps of its recipes and its own, from back
  * to front.
  */
-export function recolouringOf({ layers }: Pick<Picture, 'layers'>): Laid {
+export function recolouringOf({ layers }: Pick<Picture, 'layers'>): RecipeToApply {
   const seen = layers.filter((l) => !l.hidden);
   const recipes = seen.flatMap((l) => (l.kind === 'recipe' ? [l.recipe] : []));
   return {

@@ -1,5 +1,5 @@
 import { colourOf } from '../colour/parse';
-import { halved } from '../frame/halved';
+import { mipLevelOf } from '../frame/mipLevels';
 import { resample } from '../frame/resample';
 import { newText, specOf } from '../layers/text';
 import {
@@ -134,7 +134,7 @@ function shownIn(picture: Raster, placed: PlacedBackground, part: Rect, ground: 
   const scale = { x: placed.width / picture.width, y: placed.height / picture.height };
   // What is much reduced is begun from a half, so that each px is made of few.
   const times = Math.max(0, Math.floor(-Math.log2(Math.max(scale.x, scale.y))));
-  const source = halved(picture, times);
+  const source = mipLevelOf(picture, times);
   const along = (at: number, step: number, from: number, length: number, repeats: boolean) => {
     if (!repeats) {
       return [at];

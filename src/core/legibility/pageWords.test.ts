@@ -1,18 +1,18 @@
 import { composite, fillRect } from '../raster/composite';
 import { createRaster, type Raster, type Rgb } from '../raster/raster';
-import { letterCover, pageWordsReport, type PageWords, type WordsSeen } from './pageWords';
+import { letterMask, pageWordsReport, type PageWords, type WordsSeen } from './pageWords';
 
 const rgb = (r: number, g: number, b: number): Rgb => ({ r, g, b });
 const white = rgb(255, 255, 255);
 
 /** A window that is dark at the left and light at the right, with two lines of letters. */
 function seen(ink: Rgb, more: Partial<PageWords> = {}, bare = halves()): WordsSeen {
-  const cover = { width: 60, height: 30, data: new Uint8Array(1800) };
+  const alphaMask = { width: 60, height: 30, data: new Uint8Array(1800) };
   for (const [y, from, to] of [
     [8, 4, 24],
     [20, 34, 54],
   ]) {
-    cover.data.fill(255, y * 60 + from, y * 60 + to);
+    alphaMask.data.fill(255, y * 60 + from, y * 60 + to);
   }
   const words: PageWords = {
     text: 'Kiln',
@@ -23,7 +23,7 @@ function seen(ink: Rgb, more: Partial<PageWords> = {}, bare = halves()): WordsSe
     lines: [{ x: 2.4, y: 5.2, width: 25, height: 6.5 }],
     ...more,
   };
-  return { bare, cover, words: [words] };
+  return { bare, alphaMask, words: [words] };
 }
 
 function halves(): Raster {
@@ -73,8 +73,8 @@ test('letters are where black and white ones differ', () => {
   const light = halves();
   composite(black, { type: 'solid', colour: rgb(0, 0, 0) }, 0.5);
   composite(light, { type: 'solid', colour: white }, 0.5);
-  const { data } = letterCover(black, light);
+  const { data } = letterMask(black, light);
   expect([...new Set(data)].every((v) => v === 127 || v === 128)).toBe(true);
-  expect([...new Set(letterCover(black, black).data)]).toEqual([0]);
-  expect(() => letterCover(black, createRaster(2, 2))).toThrow(RangeError);
+  expect([...new Set(letterMask(black, black).data)]).toEqual([0]);
+  expect(() => letterMask(black, createRaster(2, 2))).toThrow(RangeError);
 });

@@ -38,7 +38,7 @@ export interface WordsSeen {
   /** Opaque, without any words. */
   readonly bare: Raster;
   /** Where letters cover it, as large. */
-  readonly cover: Mask;
+  readonly alphaMask: Mask;
   readonly words: readonly PageWords[];
 }
 
@@ -104,7 +104,7 @@ function outward({ x, y, width, height }: Rect): Rect {
 }
 
 /** Words with what lies behind them. */
-export interface Stood {
+export interface WordContrast {
   readonly words: PageWords;
   readonly behind: Behind;
   readonly contrast: TextContrast;
@@ -112,8 +112,11 @@ export interface Stood {
 }
 
 /** How words stand off; undefined where none of them is in what is seen. */
-export function stoodOf({ bare, cover }: WordsSeen, words: PageWords): Stood | undefined {
-  const own = coverIn(cover, words.lines);
+export function wordContrastOf(
+  { bare, alphaMask }: WordsSeen,
+  words: PageWords,
+): WordContrast | undefined {
+  const own = coverIn(alphaMask, words.lines);
   const behind = own && behindWords(bare, own.mask, own.x, own.y);
   return (
     behind && {
@@ -125,7 +128,7 @@ export function stoodOf({ bare, cover }: WordsSeen, words: PageWords): Stood | u
   );
 }
 
-const isShort = ({ contrast, wanted }: Stood): boolean => contrast.worst < wanted;
+const isShort = ({ contrast, wanted }: WordContrast): boolean => contrast.worst < wanted;
 
 /**
  * How words of a page stand off what the page has behind them and two px around them, by the px that it
@@ -133,7 +136,7 @@ const isShort = ({ contrast, wanted }: Stood): boolean => contrast.worst < wante
  * @param colours for veils and for the words themselves
  */
 export function pageWordsReport(seen: WordsSeen, colours: readonly Hex[]): PageWordsReport {
-  const stood = seen.words.flatMap((words) => stoodOf(seen, words) ?? []);
+  const stood = seen.words.flatMap((words) => wordContrastOf(seen, words) ?? []);
   const short = stood.filter(isShort);
   const veils = colours.flatMap((colour): Veil[] => {
     const percents = short.map(({ behind, words, wanted }) =>
@@ -168,7 +171,7 @@ export function pageWordsReport(seen: WordsSeen, colours: readonly Hex[]): PageW
  * The cover of letters, out of the same px with all letters black and all white (each is mixed with the
  * same px behind it, so that their difference is its cover).
  */
-export function letterCover(black: Raster, white: Raster): Mask {
+export function letterMask(black: Raster, white: Raster): Mask {
   const { width, height } = black;
   const { width: w, height: h } = wholeRaster(white);
   if (width !== w || height !== h) {

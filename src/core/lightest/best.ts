@@ -1,4 +1,4 @@
-import type { PressFormat } from '../site/model/picture';
+import type { ImageFormat } from '../site/model/picture';
 import { goalMargin, type Goal } from './care';
 import type { Judgement, TrialResult } from './trial';
 
@@ -6,7 +6,7 @@ export interface SearchListener {
   /** A file of the whole picture was written. */
   onTried(tried: TrialResult): void;
   /** Share of the search that is done, 0..1, and the format that is worked on. */
-  onProgress(done: number, format: PressFormat): void;
+  onProgress(done: number, format: ImageFormat): void;
   /** Asked before each step; once it says no, nothing more is done. */
   wanted(): boolean;
 }

@@ -1,5 +1,5 @@
-import { pressAs } from '../press/settings';
-import type { PressFormat, PressSettings } from '../site/model/picture';
+import { encodeSettings } from '../encode/settings';
+import type { ImageFormat, EncodeSettings } from '../site/model/picture';
 
 /** No format is written more often than this in full size. */
 export const mostWhole = 4;
@@ -12,16 +12,16 @@ export interface Family {
   readonly most: number;
   /** Where to begin. */
   readonly guess: number;
-  at(value: number): PressSettings;
+  at(value: number): EncodeSettings;
   /** The number of a file's settings. */
-  of(settings: PressSettings): number;
+  of(settings: EncodeSettings): number;
 }
 
 export interface SearchedFormat {
   /** Looked at on a sample; one of them is written whole. */
   readonly families: readonly Family[];
   /** Its file with every level as it was drawn, where it has one. */
-  readonly lossless: PressSettings | undefined;
+  readonly lossless: EncodeSettings | undefined;
   /** How often it is written in full size: one less where a file without loss may come to it. */
   readonly wholes: number;
   /** How much more a file with little effort loses, as a margin, about; 0 where it is the same. */
@@ -37,11 +37,11 @@ export interface SearchedFormat {
   readonly time: number;
 }
 
-const byQuality = (guess: number, part: Partial<PressSettings>, format: PressFormat): Family => ({
+const byQuality = (guess: number, part: Partial<EncodeSettings>, format: ImageFormat): Family => ({
   least: 20,
   most: 98,
   guess,
-  at: (quality) => ({ ...pressAs(format, quality), ...part }),
+  at: (quality) => ({ ...encodeSettings(format, quality), ...part }),
   of: ({ quality }) => quality,
 });
 
@@ -49,11 +49,11 @@ const byQuality = (guess: number, part: Partial<PressSettings>, format: PressFor
 const steps = 63;
 
 /** By steps of the quantiser, from the coarsest. */
-const bySteps = (part: Partial<PressSettings>): Family => ({
+const bySteps = (part: Partial<EncodeSettings>): Family => ({
   least: 13,
   most: 62,
   guess: 42,
-  at: (value) => ({ ...pressAs('avif', Math.round((100 * value) / steps)), ...part }),
+  at: (value) => ({ ...encodeSettings('avif', Math.round((100 * value) / steps)), ...part }),
   of: ({ quality }) => Math.round((quality * steps) / 100),
 });
 
@@ -62,7 +62,7 @@ const byColours = (dithered: boolean): Family => ({
   least: 1,
   most: 32,
   guess: 16,
-  at: (n) => ({ ...pressAs('png'), colours: n * 8, dithered }),
+  at: (n) => ({ ...encodeSettings('png'), colours: n * 8, dithered }),
   of: ({ colours }) => (colours ?? 256) / 8,
 });
 
@@ -72,7 +72,7 @@ const byColours = (dithered: boolean): Family => ({
  */
 const tables = [1, 0, 4, 7];
 
-export const searched: Readonly<Record<PressFormat, SearchedFormat>> = {
+export const searched: Readonly<Record<ImageFormat, SearchedFormat>> = {
   avif: {
     // Hue and chroma for every px are lighter where colours meet in sharp edges.
     families: [bySteps({ chroma: 'half' }), bySteps({ chroma: 'full' })],
@@ -96,7 +96,7 @@ export const searched: Readonly<Record<PressFormat, SearchedFormat>> = {
   },
   webp: {
     families: [byQuality(84, {}, 'webp')],
-    lossless: { ...pressAs('webp', 100), lossless: true },
+    lossless: { ...encodeSettings('webp', 100), lossless: true },
     wholes: mostWhole - 1,
     draftOff: 0.02,
     near: 0.03,
@@ -104,7 +104,7 @@ export const searched: Readonly<Record<PressFormat, SearchedFormat>> = {
   },
   png: {
     families: [byColours(false), byColours(true)],
-    lossless: pressAs('png'),
+    lossless: encodeSettings('png'),
     wholes: mostWhole - 1,
     draftOff: 0,
     near: 0.03,

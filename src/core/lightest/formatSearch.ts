@@ -1,8 +1,8 @@
 /* The search within one format: on the sample first, then in full size. */
 
 import type { Loss } from '../likeness/loss';
-import { formatOf } from '../press/formats/registry';
-import type { PressFormat, PressSettings } from '../site/model/picture';
+import { formatOf } from '../encode/formats/registry';
+import type { ImageFormat, EncodeSettings } from '../site/model/picture';
 import { bestOf, keepsSeam, meetsGoal, seamReading } from './best';
 import { goalMargin, type Goal } from './care';
 import { searched, type Family, type SearchedFormat } from './families';
@@ -56,7 +56,7 @@ const thoroughGain = 1.2;
 const mostTries = 6;
 
 /** With little effort a file of the same quality loses more: by about so much of the margin. */
-const draftOff = (goal: Goal, { format }: PressSettings): number =>
+const draftOff = (goal: Goal, { format }: EncodeSettings): number =>
   goal.by === 'bytes' ? 0 : searched[format].draftOff;
 
 /** A family that falls short by so much on the sample is not written whole. */
@@ -308,7 +308,7 @@ async function searchWhole(
  * One is followed to where it just holds, the others are looked at there once.
  */
 export async function searchSamples(
-  format: PressFormat,
+  format: ImageFormat,
   job: Job,
   worthwhile: Worthwhile = always,
 ): Promise<readonly Rough[]> {
@@ -357,7 +357,7 @@ const patience = 2;
  * family that fails in full size, whatever the sample said, makes room for one that is more alike.
  */
 export async function writeLightest(
-  format: PressFormat,
+  format: ImageFormat,
   families: readonly Rough[],
   job: Job,
   worthwhile: Worthwhile = always,
@@ -397,9 +397,9 @@ export async function writeNearest(families: readonly Rough[], job: Job): Promis
  */
 export async function settingsFor(
   goal: Goal,
-  format: PressFormat,
+  format: ImageFormat,
   trial: Trial,
-): Promise<PressSettings> {
+): Promise<EncodeSettings> {
   const [family] = searched[format].families;
   const { at } = await searchSample(family, family.guess, {
     goal,

@@ -1,5 +1,5 @@
-import { pressAs } from '../press/settings';
-import type { PressFormat, PressSettings } from '../site/model/picture';
+import { encodeSettings } from '../encode/settings';
+import type { ImageFormat, EncodeSettings } from '../site/model/picture';
 import { careLimits, careMargin } from './care';
 import { mostWhole, searched } from './families';
 import { searchLightest } from './search';
@@ -10,16 +10,16 @@ import type { Judgement, Trial, TrialPart, TrialResult } from './trial';
  * A made-up codec: loss falls and bytes grow with quality, each format with its own figures; the
  * sample is off by a part.
  */
-const weights: Readonly<Record<PressFormat, number>> = { avif: 0.5, webp: 0.8, jpeg: 1, png: 4 };
+const weights: Readonly<Record<ImageFormat, number>> = { avif: 0.5, webp: 0.8, jpeg: 1, png: 4 };
 
 interface Made {
   readonly trial: Trial;
-  readonly log: { settings: PressSettings; part: TrialPart }[];
+  readonly log: { settings: EncodeSettings; part: TrialPart }[];
 }
 
 interface Behaviour {
-  loses(settings: PressSettings): string[];
-  bordersKeep(settings: PressSettings): boolean;
+  loses(settings: EncodeSettings): string[];
+  bordersKeep(settings: EncodeSettings): boolean;
   sampleIsOff: number;
   /** How much more a sample loses that is written with little effort. */
   draftIsOff: number;
@@ -72,7 +72,7 @@ function trial({
 
 async function run(
   made: Made,
-  formats: readonly PressFormat[],
+  formats: readonly ImageFormat[],
   goal: Parameters<typeof searchLightest>[0] = { by: 'care', care: 'careful' },
   part: Partial<SearchListener> = {},
   waits = true,
@@ -90,8 +90,8 @@ async function run(
   return found;
 }
 
-const all: PressFormat[] = ['avif', 'webp', 'jpeg', 'png'];
-const wholes = (made: Made, format: PressFormat) =>
+const all: ImageFormat[] = ['avif', 'webp', 'jpeg', 'png'];
+const wholes = (made: Made, format: ImageFormat) =>
   made.log.filter(
     ({ part, settings }) =>
       part === 'whole' && settings.format === format && settings.effort === 'usual',
@@ -172,7 +172,7 @@ test('where nobody waits it goes on until a file holds, and writes no more where
 });
 
 test('where the lightest loses its seam, strips along the border tell which of the next ones keep it', async () => {
-  const keeps = (s: PressSettings) => s.format !== 'jpeg' || s.quality % 8 === 0;
+  const keeps = (s: EncodeSettings) => s.format !== 'jpeg' || s.quality % 8 === 0;
   const made = trial({ loses: (s) => (keeps(s) ? [] : ['seam-left']), bordersKeep: keeps });
   const found = await run(made, ['jpeg']);
   const best = bestOf({ by: 'care', care: 'careful' }, found)!;
@@ -239,7 +239,7 @@ test('so many bytes: a palette of the most colours that fit', async () => {
 });
 
 test('where nothing comes near so few bytes, what comes nearest is written, and nothing else', async () => {
-  for (const formats of [all, ['jpeg'], ['png']] as PressFormat[][]) {
+  for (const formats of [all, ['jpeg'], ['png']] as ImageFormat[][]) {
     const made = trial();
     const found = await run(made, formats, { by: 'bytes', bytes: 200 });
     expect(found).toHaveLength(1);
@@ -497,7 +497,7 @@ describe('most effort', () => {
 
 test('what a border costs is told where a lighter file loses nothing but its colour', () => {
   const judged = (quality: number, bytes: number, overall: number, lost: string[]): Judgement => ({
-    settings: pressAs('avif', quality),
+    settings: encodeSettings('avif', quality),
     bytes,
     loss: { overall, worst: 1 },
     lost,

@@ -1,6 +1,6 @@
-import { formatOf } from '../press/formats/registry';
-import { pressAs } from '../press/settings';
-import type { PressFormat } from '../site/model/picture';
+import { formatOf } from '../encode/formats/registry';
+import { encodeSettings } from '../encode/settings';
+import type { ImageFormat } from '../site/model/picture';
 import { bestOf, keepsSeam, meetsGoal, SearchStopped, type SearchListener } from './best';
 import type { Goal } from './care';
 import { searched } from './families';
@@ -46,7 +46,7 @@ const betterBy = { lossy: 1.15, others: 1.5 };
  */
 export async function searchLightest(
   goal: Goal,
-  formats: readonly PressFormat[],
+  formats: readonly ImageFormat[],
   trials: readonly Trial[],
   listener: SearchListener,
   waits = true,
@@ -57,10 +57,10 @@ export async function searchLightest(
     }
   };
   const judged: Judgement[] = [];
-  const done = new Map<PressFormat, number>();
+  const done = new Map<ImageFormat, number>();
   const total = formats.reduce((sum, f) => sum + searched[f].time, 0);
   const scale = trials[0].area.whole / trials[0].area.sample;
-  const jobFor = (format: PressFormat, trial: Trial): Job => ({
+  const jobFor = (format: ImageFormat, trial: Trial): Job => ({
     goal,
     more: waits ? 0 : mostMore,
     trial,
@@ -79,7 +79,7 @@ export async function searchLightest(
     },
   });
   /** All trials are at its disposal. */
-  const aloneFor = (format: PressFormat): Job => ({
+  const aloneFor = (format: ImageFormat): Job => ({
     ...jobFor(format, trials[0]),
     second: trials.at(1),
   });
@@ -119,7 +119,7 @@ export async function searchLightest(
   const lossy = formats
     .filter((f) => f !== 'png')
     .toSorted((a, b) => searched[b].time - searched[a].time);
-  const rough = new Map<PressFormat, readonly Rough[]>();
+  const rough = new Map<ImageFormat, readonly Rough[]>();
   await sideBySide(
     lossy.map((format) => async (trial) => {
       rough.set(format, await searchSamples(format, jobFor(format, trial)));
@@ -158,7 +158,7 @@ export async function searchLightest(
     async (trial) => {
       if (lossless.length > 0) {
         check();
-        plain = (await trial.tryOut(pressAs('png'), 'sample')).judgement.bytes * scale;
+        plain = (await trial.tryOut(encodeSettings('png'), 'sample')).judgement.bytes * scale;
       }
     },
   ]);

@@ -1,5 +1,5 @@
-import type { Codecs } from '../press/codecs';
-import { pressAs } from '../press/settings';
+import type { Codecs } from '../encode/codecs';
+import { encodeSettings } from '../encode/settings';
 import { fillRect } from '../raster/composite';
 import { createRaster, type Raster } from '../raster/raster';
 import { applyEdit } from '../site/edit';
@@ -56,9 +56,9 @@ test.each([1, 2])(
       { raster, scale, site, slotId: 'h', under: page, pinned: [] },
       codecs(raster),
     );
-    const kept = await trial.tryOut(pressAs('webp'), 'whole');
+    const kept = await trial.tryOut(encodeSettings('webp'), 'whole');
     expect(kept.judgement).toMatchObject({ lost: [], loss: { overall: 0, worst: 0 } });
-    const lost = await trial.tryOut(pressAs('jpeg'), 'whole');
+    const lost = await trial.tryOut(encodeSettings('jpeg'), 'whole');
     expect(lost.judgement.lost).toEqual(['seam-right']);
     expect(lost.file).toHaveLength(3);
     expect(trial.area.whole).toBe(60 * 40 * scale * scale);
@@ -80,7 +80,7 @@ test('of the sample a file is written with little effort, or as the whole is; ne
     },
   );
   for (const part of ['sample', 'sampleAsWhole', 'whole'] as const) {
-    const { file, judgement } = await trial.tryOut(pressAs('avif'), part);
+    const { file, judgement } = await trial.tryOut(encodeSettings('avif'), part);
     expect(file === undefined).toBe(part !== 'whole');
     expect(judgement.lost).toEqual([]);
   }

@@ -3,16 +3,16 @@ import { lossTo, referenceOf, type Loss } from '../likeness/loss';
 import { onlyWithin, worstArea } from '../likeness/worstArea';
 import { lossWeights } from '../likeness/weights';
 import { lazily } from '../lazily';
-import type { Codecs } from '../press/codecs';
-import { pressAs, pressWords } from '../press/settings';
+import type { Codecs } from '../encode/codecs';
+import { encodeSettings, encodeSettingsWords } from '../encode/settings';
 import { crop, type Raster, type Rect } from '../raster/raster';
-import type { PressedFile } from '../readings/reading';
+import type { EncodedFile } from '../readings/reading';
 import { takeReadings } from '../readings/registry';
 import { Refusal } from '../refusal';
-import { besideColours } from '../seam/beside';
+import { adjacentColours } from '../seam/adjacentColours';
 import { edgeDifference, sides } from '../seam/edges';
 import type { Hex } from '../site/model/hex';
-import type { PressSettings } from '../site/model/picture';
+import type { EncodeSettings } from '../site/model/picture';
 import type { Site } from '../site/model/site';
 import { pictureOf, slotOf } from '../site/picture';
 import { borderStrip, sampleArea, sampleOf } from './sample';
@@ -39,7 +39,7 @@ export interface TrialSubject {
 export type TrialPart = 'sample' | 'sampleAsWhole' | 'borders' | 'whole';
 
 export interface Judgement {
-  readonly settings: PressSettings;
+  readonly settings: EncodeSettings;
   readonly bytes: number;
   /** Of border strips none is told. */
   readonly loss: Loss;
@@ -63,12 +63,12 @@ export interface Trial {
   /**
    * @throws Error when the format cannot hold the picture, with a message for people
    */
-  tryOut(settings: PressSettings, part: TrialPart): Promise<TrialResult>;
+  tryOut(settings: EncodeSettings, part: TrialPart): Promise<TrialResult>;
   /**
    * A small part of the picture where loss is seen first, as it was drawn or as it comes out with those
    * settings.
    */
-  patch(settings: PressSettings | null): Promise<Raster>;
+  patch(settings: EncodeSettings | null): Promise<Raster>;
 }
 
 /** Px of a part that is looked at, and of what is written around it. */
@@ -88,7 +88,9 @@ export function createTrial(subject: TrialSubject, codecs: Codecs): Trial {
   const whole = lazily(() => referenceOf(raster, under));
   /** The part where a file of little quality shows it most. */
   const worst = lazily(async () => {
-    const poor = await codecs.encode(raster, pressAs('jpeg', poorly), pinned, { draft: true });
+    const poor = await codecs.encode(raster, encodeSettings('jpeg', poorly), pinned, {
+      draft: true,
+    });
     const seen = whole().seen(await codecs.decode(poor), under, lossWeights);
     return worstArea(onlyWithin(seen, raster, words), raster, patchSize);
   });
@@ -96,7 +98,7 @@ export function createTrial(subject: TrialSubject, codecs: Codecs): Trial {
     const part = sampleOf(raster, await worst());
     return { raster: part, reference: referenceOf(part, under) };
   });
-  const fileOf = (decoded: Raster, format: string, bytes: number): PressedFile => ({
+  const fileOf = (decoded: Raster, format: string, bytes: number): EncodedFile => ({
     bytes,
     format,
     width: decoded.width,
@@ -106,7 +108,7 @@ export function createTrial(subject: TrialSubject, codecs: Codecs): Trial {
       : { decoded }),
   });
   /** Readings of how it blends that hold of a file. */
-  const holding = (file: PressedFile): string[] =>
+  const holding = (file: EncodedFile): string[] =>
     takeReadings({ site, slot, picture, file })
       .filter((r) => r.question === 5 && r.verdict === 'holds')
       .map((r) => r.id);
@@ -114,7 +116,7 @@ export function createTrial(subject: TrialSubject, codecs: Codecs): Trial {
   /** Sides that are exact as they are drawn, with what lies next to them. */
   const exactSides = () =>
     sides.flatMap((side) => {
-      const beside = hasOverlap(overlap) ? undefined : besideColours(site, slot, side);
+      const beside = hasOverlap(overlap) ? undefined : adjacentColours(site, slot, side);
       const besideAt = (i: number) => beside!.at(Math.floor(i / scale));
       return beside && edgeDifference(raster, side, besideAt).levels === 0
         ? [{ side, besideAt }]
@@ -176,7 +178,7 @@ export function createTrial(subject: TrialSubject, codecs: Codecs): Trial {
       const decoded = await codecs.decode(file);
       if (decoded.width !== source.width || decoded.height !== source.height) {
         throw new Refusal(
-          `${pressWords(settings)}: expected a file of ${source.width}×${source.height} px, found ${decoded.width}×${decoded.height}.`,
+          `${encodeSettingsWords(settings)}: expected a file of ${source.width}×${source.height} px, found ${decoded.width}×${decoded.height}.`,
         );
       }
       const loss = lossTo(looked.reference, decoded, under);

@@ -1,4 +1,8 @@
-import { blurQuads, createQuads, type Quads } from './quads';
+import {
+  blurFourChannels,
+  createFourChannelImage,
+  type FourChannelImage,
+} from './fourChannelImage';
 
 /** Standard deviations that part coarse from middle, middle from fine, fine from finest, px. */
 export const coarseOver = 7.16;
@@ -13,11 +17,11 @@ export const busyOver = 2.7;
  */
 export interface Bands {
   /** x, y, b without what y explains of it; how busy it is around. */
-  readonly coarse: Quads;
+  readonly coarse: FourChannelImage;
   /** x, y, b, 0. */
-  readonly middle: Quads;
+  readonly middle: FourChannelImage;
   /** Finest x, finest y, fine x, fine y. */
-  readonly fine: Quads;
+  readonly fine: FourChannelImage;
 }
 
 /** Share of blue that goes with lightness. */
@@ -31,8 +35,8 @@ export const busyLight = 0.4;
 export const busyGain = 6.19;
 export const busyBase = 12.6;
 
-const minus = (a: Quads, b: Quads): Quads => {
-  const out = createQuads(a.width, a.height);
+const minus = (a: FourChannelImage, b: FourChannelImage): FourChannelImage => {
+  const out = createFourChannelImage(a.width, a.height);
   for (let i = 0; i < out.data.length; i++) {
     out.data[i] = a.data[i] - b.data[i];
   }
@@ -40,22 +44,22 @@ const minus = (a: Quads, b: Quads): Quads => {
 };
 
 /** @param opponent x, y and b of a picture */
-export function bandsOf(opponent: Quads): Bands {
+export function bandsOf(opponent: FourChannelImage): Bands {
   const { width, height } = opponent;
-  const coarse = blurQuads(opponent, coarseOver);
+  const coarse = blurFourChannels(opponent, coarseOver);
   const rest = minus(opponent, coarse);
-  const middle = blurQuads(rest, middleOver);
+  const middle = blurFourChannels(rest, middleOver);
   const small = minus(rest, middle);
-  const busy = createQuads(width, height);
+  const busy = createFourChannelImage(width, height);
   for (let i = 0; i < small.data.length; i += 4) {
     const y = small.data[i + 1];
     small.data[i] *= hueKept + ((1 - hueKept) * hueHidden) / (y * y + hueHidden);
     const strength = Math.hypot(busyHue * small.data[i], busyLight * y);
     busy.data[i] = Math.sqrt(busyGain * strength + busyBase) - Math.sqrt(busyBase);
   }
-  const smooth = blurQuads(small, fineOver);
-  const around = blurQuads(busy, busyOver);
-  const fine = createQuads(width, height);
+  const smooth = blurFourChannels(small, fineOver);
+  const around = blurFourChannels(busy, busyOver);
+  const fine = createFourChannelImage(width, height);
   for (let i = 0; i < small.data.length; i += 4) {
     fine.data[i] = small.data[i] - smooth.data[i];
     fine.data[i + 1] = small.data[i + 1] - smooth.data[i + 1];

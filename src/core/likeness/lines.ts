@@ -1,4 +1,4 @@
-import type { Quads } from './quads';
+import type { FourChannelImage } from './fourChannelImage';
 
 /** Px that a line reaches to either side. */
 export const lineReach = 4;
@@ -36,7 +36,7 @@ export const lineScale = 1 / (9 * halfLines.length);
  * @param take is given each px's place in the data and its four values
  */
 export function alongLines(
-  { width, height, data }: Quads,
+  { width, height, data }: FourChannelImage,
   take: (at: number, a: number, b: number, c: number, d: number) => void,
 ): void {
   const w = width + 2 * lineReach;

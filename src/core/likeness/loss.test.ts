@@ -2,7 +2,12 @@ import { kernels, withoutKernels } from '../../kernels/kernels';
 import { createRaster, type Raster } from '../raster/raster';
 import { hidingOf } from './hiding';
 import { lossTo, prepare, referenceOf } from './loss';
-import { blurQuads, createQuads, gaussianWeights, shareInside } from './quads';
+import {
+  blurFourChannels,
+  createFourChannelImage,
+  gaussianWeights,
+  shareInside,
+} from './fourChannelImage';
 import { lossWeights } from './weights';
 
 const white = '#ffffff';
@@ -154,14 +159,14 @@ test('the kernels say what their twin says, in one strip and in several, down to
 }, 60_000);
 
 test('a blur keeps a plain plane at the border and spreads a px as the Gaussian says', () => {
-  const plain = createQuads(9, 5);
+  const plain = createFourChannelImage(9, 5);
   plain.data.fill(3);
-  for (const v of blurQuads(plain, 2.7).data) {
+  for (const v of blurFourChannels(plain, 2.7).data) {
     expect(v).toBeCloseTo(3, 5);
   }
-  const one = createQuads(41, 41);
+  const one = createFourChannelImage(41, 41);
   one.data[(20 * 41 + 20) * 4 + 2] = 1;
-  const { data } = blurQuads(one, 3.22);
+  const { data } = blurFourChannels(one, 3.22);
   const at = (x: number, y: number) => data[((20 + y) * 41 + 20 + x) * 4 + 2];
   expect(at(3, 0) / at(0, 0)).toBeCloseTo(Math.exp(-9 / (2 * 3.22 ** 2)), 5);
   expect(at(-2, 4) / at(0, 0)).toBeCloseTo(Math.exp(-20 / (2 * 3.22 ** 2)), 5);

@@ -7,7 +7,7 @@ import { hidingOf } from './hiding';
 import { alongLines } from './lines';
 import { referenceByKernels, seenByKernels } from './lossKernels';
 import { lightOf, opponentOf } from './opponent';
-import { createQuads, type Quads } from './quads';
+import { createFourChannelImage, type FourChannelImage } from './fourChannelImage';
 import { fullAt, kept, lossWeights, type LossWeights } from './weights';
 
 /**
@@ -88,8 +88,8 @@ export const termWeights = (w: LossWeights): readonly number[] => [
  */
 export function termsOf(a: Bands, b: Bands, take: (px: number, terms: Float64Array) => void): void {
   const { width, height } = a.fine;
-  const fine = createQuads(width, height);
-  const middle = createQuads(width, height);
+  const fine = createFourChannelImage(width, height);
+  const middle = createFourChannelImage(width, height);
   for (let i = 0; i < fine.data.length; i += 4) {
     for (let c = 0; c < 4; c++) {
       const p = a.fine.data[i + c];
@@ -99,8 +99,8 @@ export function termsOf(a: Bands, b: Bands, take: (px: number, terms: Float64Arr
       middle.data[i + c] = a.middle.data[i + c] - b.middle.data[i + c];
     }
   }
-  const along = (of: Quads): Quads => {
-    const out = createQuads(width, height);
+  const along = (of: FourChannelImage): FourChannelImage => {
+    const out = createFourChannelImage(width, height);
     alongLines(of, (at, p, q, r, s) => {
       out.data[at] = p;
       out.data[at + 1] = q;

@@ -19,7 +19,7 @@ import {
 import { hidingShares, hidingStep } from './hiding';
 import { halfLines, lineReach, lineScale } from './lines';
 import { adaptedOver, base, gain, mixes, offset, white } from './opponent';
-import { gaussianWeights, shareInside } from './quads';
+import { gaussianWeights, shareInside } from './fourChannelImage';
 import { fullAt, kept, type LossWeights } from './weights';
 
 /*

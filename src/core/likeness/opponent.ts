@@ -2,7 +2,11 @@ import { colourOf } from '../colour/parse';
 import { linearOfLevel } from '../colour/transfer';
 import type { Raster } from '../raster/raster';
 import type { Hex } from '../site/model/hex';
-import { blurQuads, createQuads, type Quads } from './quads';
+import {
+  blurFourChannels,
+  createFourChannelImage,
+  type FourChannelImage,
+} from './fourChannelImage';
 
 /*
  * J. Alakuijala, R. Obryk, O. Stoliarchuk, Z. Szabadka, L. Vandevenne and J. Wassenberg, “Guetzli:
@@ -30,8 +34,8 @@ export const base = 23.1605;
 const response = (light: number): number => gain * Math.log(light + offset) - base;
 
 /** Light of what is seen over a colour: linear red, green and blue in cd/m². */
-export function lightOf({ width, height, data }: Raster, under: Hex): Quads {
-  const out = createQuads(width, height);
+export function lightOf({ width, height, data }: Raster, under: Hex): FourChannelImage {
+  const out = createFourChannelImage(width, height);
   const { r, g, b } = colourOf(under);
   const ground = [linearOfLevel[r], linearOfLevel[g], linearOfLevel[b]];
   for (let i = 0; i < out.data.length; i += 4) {
@@ -44,9 +48,9 @@ export function lightOf({ width, height, data }: Raster, under: Hex): Quads {
 }
 
 /** Red against green, lightness, and blue, as the eye compares them; the fourth is 0. */
-export function opponentOf(light: Quads): Quads {
-  const around = blurQuads(light, adaptedOver).data;
-  const out = createQuads(light.width, light.height);
+export function opponentOf(light: FourChannelImage): FourChannelImage {
+  const around = blurFourChannels(light, adaptedOver).data;
+  const out = createFourChannelImage(light.width, light.height);
   const felt = [0, 0, 0];
   for (let i = 0; i < out.data.length; i += 4) {
     mixes.forEach(([r, g, b, dark], c) => {

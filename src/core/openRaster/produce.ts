@@ -1,13 +1,13 @@
 import type { Drawing } from '../compose/compose';
 import type { HandOverPorts } from '../handover/ports';
 import { baseDefaults } from '../layers/base';
-import { pressAs } from '../press/settings';
+import { encodeSettings } from '../encode/settings';
 import { noOverlap } from '../frame/overlap';
 import type { PhotoLayer } from '../site/model/photoLayer';
 import type { OraLayer } from './openRaster';
 import { partsOf, rasterSize, seenPart } from './parts';
 
-const png = pressAs('png');
+const png = encodeSettings('png');
 
 /** Longest side of a thumbnail, px, as the format has it. */
 const thumbnail = 256;

@@ -1,6 +1,6 @@
 import { visibleAt } from '../widths/visible';
 import { hexOf } from '../colour/hex';
-import { besideColours } from '../seam/beside';
+import { adjacentColours } from '../seam/adjacentColours';
 import { produce, type Draft } from 'immer';
 import { planFiles } from '../handover/filePlan';
 import type { Picture } from '../site/model/picture';
@@ -301,9 +301,9 @@ test('a survey is the same after it was kept; what is none is refused in words',
 test('beside a place lies what was measured there, px for px, and not what its drawing has', () => {
   const site = after(empty, taking());
   const slot = site.slots.at(-1)!;
-  const top = besideColours(site, slot, 'top')!;
+  const top = adjacentColours(site, slot, 'top')!;
   expect([top.colour, top.area]).toEqual(['#3b4a45', undefined]);
-  const left = besideColours(site, slot, 'left')!;
+  const left = adjacentColours(site, slot, 'left')!;
   expect(left.colour).toBeUndefined();
   expect([0, 99, 100, 279].map((i) => hexOf(left.at(i)))).toEqual([
     '#efe9dc',
@@ -311,7 +311,7 @@ test('beside a place lies what was measured there, px for px, and not what its d
     '#a4553a',
     '#a4553a',
   ]);
-  expect(besideColours(site, slot, 'right')).toBeUndefined();
+  expect(adjacentColours(site, slot, 'right')).toBeUndefined();
 });
 
 test('what screens show of a place is what was measured there, at the nearest screen', () => {

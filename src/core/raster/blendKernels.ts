@@ -27,7 +27,7 @@ const fours = (pixels: number): number => (pixels + 3) & ~3;
 const pixelOf = ({ r, g, b }: Rgb): number => r | (g << 8) | (b << 16);
 
 /** One of several sources that are laid on a target. */
-export interface Laid {
+export interface CompositedLayer {
   readonly source: RowSource;
   readonly mode: BlendMode;
   /** 0..1 */
@@ -40,7 +40,7 @@ export interface Laid {
 type RowCall = (target: number, source: number) => void;
 
 /** @param alphas room for what alphas come to at an opacity */
-function rowCall(k: Kernels, { mode, opacity, area }: Laid, alphas: number): RowCall {
+function rowCall(k: Kernels, { mode, opacity, area }: CompositedLayer, alphas: number): RowCall {
   const pixels = area.width;
   if (!isSeparable(mode)) {
     const which = together.indexOf(mode);
@@ -65,7 +65,7 @@ const tableAt = (k: Kernels, mode: SeparableMode): number =>
 /** Brings a row of a source to an address. */
 function bringRow(
   k: Kernels,
-  { source, area }: Laid,
+  { source, area }: CompositedLayer,
   y: number,
   from: number,
   cover: number,
@@ -87,7 +87,7 @@ function bringRow(
  * from the loops' where it is at a half.
  * @param laid one at least
  */
-export function blendByKernels(k: Kernels, target: Raster, laid: readonly Laid[]): void {
+export function blendByKernels(k: Kernels, target: Raster, laid: readonly CompositedLayer[]): void {
   // A table takes its place before the room of this call is given out.
   for (const { mode } of laid) {
     if (isSeparable(mode) && mode !== 'normal') {
@@ -96,7 +96,7 @@ export function blendByKernels(k: Kernels, target: Raster, laid: readonly Laid[]
   }
   const whole = laid.map((one) => one.area).reduce(unite);
   const widest = fours(whole.width);
-  const isSolid = ({ source }: Laid) => source.type === 'solid';
+  const isSolid = ({ source }: CompositedLayer) => source.type === 'solid';
   const [into, from, cover, ...rest] = k.rooms(
     widest * 4,
     widest * 4,

@@ -1,6 +1,6 @@
 import { blur, normalShareBelow } from './blur';
 import { blurRadius } from './blurRadius';
-import { createCover, shiftCover } from './cover';
+import { createAlphaMask, shiftAlphaMask } from './alphaMask';
 
 /** The integral of the normal density up to x, by Simpson's rule. */
 function integral(x: number): number {
@@ -29,7 +29,7 @@ test('a blurred edge is the true Gaussian edge within 0.012 of full scale, for s
     const half = Math.ceil(5 * sigma) + 2;
     const width = half * 4;
     const height = half * 2 + 1;
-    const block = createCover(width, height);
+    const block = createAlphaMask(width, height);
     for (let y = 0; y < height; y++) {
       block.data.fill(1, y * width + half, y * width + half * 3);
     }
@@ -49,7 +49,7 @@ test('the impulse response has the wanted variance, keeps its sum and is symmetr
   for (const sigma of [0.8, 1.5, 2.4, 4, 9]) {
     const size = 2 * Math.ceil(6 * sigma) + 11;
     const middle = (size - 1) / 2;
-    const dot = createCover(size, size);
+    const dot = createAlphaMask(size, size);
     dot.data[middle * size + middle] = 1;
     const { data } = blur(dot, sigma);
     let sum = 0;
@@ -71,7 +71,7 @@ test('the impulse response has the wanted variance, keeps its sum and is symmetr
 
 test('shifting moves by whole px and brings in nothing', () => {
   const one = { width: 3, height: 2, data: Float32Array.from([1, 2, 3, 4, 5, 6]) };
-  expect(Array.from(shiftCover(one, 1, 1).data)).toEqual([0, 0, 0, 0, 1, 2]);
-  expect(Array.from(shiftCover(one, -2, 0).data)).toEqual([3, 0, 0, 6, 0, 0]);
-  expect(Array.from(shiftCover(one, 5, 0).data)).toEqual([0, 0, 0, 0, 0, 0]);
+  expect(Array.from(shiftAlphaMask(one, 1, 1).data)).toEqual([0, 0, 0, 0, 1, 2]);
+  expect(Array.from(shiftAlphaMask(one, -2, 0).data)).toEqual([3, 0, 0, 6, 0, 0]);
+  expect(Array.from(shiftAlphaMask(one, 5, 0).data)).toEqual([0, 0, 0, 0, 0, 0]);
 });

@@ -1,5 +1,5 @@
 import { kernels, type Kernels } from '../../kernels/kernels';
-import type { Cover } from './cover';
+import type { AlphaMask } from './alphaMask';
 
 /**
  * Standard deviation below which the Gaussian's own weights are used, px; above, boxes are as near
@@ -141,7 +141,7 @@ const worthKernels = 256;
 const eights = (n: number): number => (n + 7) & ~7;
 
 /** The same by kernels, whose sums are of floats: within a ten-thousandth of full scale. */
-function blurByKernels(k: Kernels, { width, height, data }: Cover, sigma: number): void {
+function blurByKernels(k: Kernels, { width, height, data }: AlphaMask, sigma: number): void {
   const direct = sigma < directBelow ? gaussianWeights(sigma) : undefined;
   const box = extendedBox((sigma * sigma + pixelVariance) / passes);
   const radius = direct ? direct.length - 1 : box.radius;
@@ -191,8 +191,8 @@ function blurByKernels(k: Kernels, { width, height, data }: Cover, sigma: number
  * Gaussian of an edge (full scale 1).
  * @param sigma standard deviation, px; half of what CSS calls the radius of a blur
  */
-export function blur({ width, height, data }: Cover, sigma: number): Cover {
-  const out: Cover = { width, height, data: data.slice() };
+export function blur({ width, height, data }: AlphaMask, sigma: number): AlphaMask {
+  const out: AlphaMask = { width, height, data: data.slice() };
   if (sigma <= 0.01) {
     return out;
   }

@@ -1,8 +1,8 @@
 import { withoutKernels } from '../../kernels/kernels';
 import { blur } from './blur';
-import type { Cover } from './cover';
+import type { AlphaMask } from './alphaMask';
 
-function noise(width: number, height: number): Cover {
+function noise(width: number, height: number): AlphaMask {
   let state = 9;
   const data = Float32Array.from({ length: width * height }, (_, i) => {
     state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
@@ -20,9 +20,9 @@ test.each([0.3, 1, 1.9, 2, 5.5, 12, 60])(
       [16, 64],
       [3, 120],
     ]) {
-      const cover = noise(width, height);
-      const slow = withoutKernels(() => blur(cover, sigma)).data;
-      const quick = blur(cover, sigma).data;
+      const alphaMask = noise(width, height);
+      const slow = withoutKernels(() => blur(alphaMask, sigma)).data;
+      const quick = blur(alphaMask, sigma).data;
       expect(quick.filter((v, i) => !(Math.abs(v - slow[i]) < 1e-4))).toHaveLength(0);
     }
   },

@@ -1,5 +1,5 @@
 import { kernels } from '../../kernels/kernels';
-import { blendByKernels, type Laid } from './blendKernels';
+import { blendByKernels, type CompositedLayer } from './blendKernels';
 import { adjust, type PixelMap } from './adjust';
 import { isSeparable, type BlendMode, type SeparableMode } from './blend';
 import {
@@ -220,7 +220,7 @@ export interface LaidPaint {
 export function compositeAll(target: Raster, paints: readonly LaidPaint[]): void {
   const simd = kernels();
   /** Sources that follow each other, and are laid on row by row. */
-  let run: Laid[] = [];
+  let run: CompositedLayer[] = [];
   const flush = () => {
     if (simd && run.length > 0) {
       blendByKernels(simd, target, run);

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { blur } from './blur';
-import { createCover } from './cover';
+import { createAlphaMask } from './alphaMask';
 import { signedDistance } from './distance';
 import { nearestMark } from './nearestMark';
 import { arc, fillPolygon } from './polygon';
@@ -138,13 +138,13 @@ test('distances from squares, upright and turned, are true to a tenth of a px, a
 });
 
 test('a hair thinner than a px has a distance too, and nothing has none', () => {
-  const hair = createCover(9, 9);
+  const hair = createAlphaMask(9, 9);
   for (let y = 0; y < 9; y++) {
     hair.data[y * 9 + 4] = 0.6;
   }
   const { data } = signedDistance(hair);
   expect(data[4 * 9 + 7]).toBeCloseTo(3 - 0.3, 1);
-  expect(signedDistance(createCover(3, 3)).data[4]).toBe(Infinity);
+  expect(signedDistance(createAlphaMask(3, 3)).data[4]).toBe(Infinity);
 });
 
 test('around an edge that is soft, and one with a faint fringe, distances go from where it is half covered', () => {

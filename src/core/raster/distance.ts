@@ -1,4 +1,4 @@
-import { createCover, type Cover } from './cover';
+import { createAlphaMask, type AlphaMask } from './alphaMask';
 
 /**
  * Distance of a straight edge from a pixel's middle, where it leaves `a` of the pixel inside;
@@ -65,8 +65,8 @@ const reachAlong = 0.5;
  * @param most distances beyond this are not worked out: Infinity, or minus that inside
  * @returns Infinity everywhere for a cover without anything in it
  */
-export function signedDistance({ width, height, data }: Cover, most = Infinity): Cover {
-  const out = createCover(width, height);
+export function signedDistance({ width, height, data }: AlphaMask, most = Infinity): AlphaMask {
+  const out = createAlphaMask(width, height);
   const d = out.data;
   const edges = new Uint8Array(width * height);
   const full = new Uint8Array(width * height);

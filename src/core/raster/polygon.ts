@@ -1,4 +1,4 @@
-import { createCover, type Cover } from './cover';
+import { createAlphaMask, type AlphaMask } from './alphaMask';
 
 /** A point, px; whole numbers are the corners of pixels. */
 export interface Point {
@@ -75,8 +75,8 @@ function spread(sums: Float32Array, base: number, left: number, right: number, t
  * way round it goes.
  * @param width px of the cover @param height px of the cover
  */
-export function fillPolygon(points: readonly Point[], width: number, height: number): Cover {
-  const out = createCover(width, height);
+export function fillPolygon(points: readonly Point[], width: number, height: number): AlphaMask {
+  const out = createAlphaMask(width, height);
   const sums = new Float32Array((width + 2) * height);
   points.forEach((a, i) => addEdge(sums, width, height, a, points[(i + 1) % points.length]));
   for (let y = 0; y < height; y++) {

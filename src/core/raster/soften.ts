@@ -1,7 +1,7 @@
 import type { Axes } from '../site/model/blendLayers';
 import { blur } from './blur';
 import { blurRadius } from './blurRadius';
-import { createCover } from './cover';
+import { createAlphaMask } from './alphaMask';
 import { createRaster, type Raster } from './raster';
 
 /**
@@ -36,14 +36,14 @@ export function softened(source: Raster, sigma: number, wraps: Axes | 'none'): R
     inside(y - radius, height, wraps === 'y' || wraps === 'both'),
   );
   const plane = (c: number): Float32Array => {
-    const cover = createCover(w, h);
+    const alphaMask = createAlphaMask(w, h);
     for (let y = 0, i = 0; y < h; y++) {
       for (let x = 0; x < w; x++, i++) {
         const k = (rows[y] * width + columns[x]) * 4;
-        cover.data[i] = c === 3 ? data[k + 3] : (data[k + c] * data[k + 3]) / 255;
+        alphaMask.data[i] = c === 3 ? data[k + 3] : (data[k + c] * data[k + 3]) / 255;
       }
     }
-    return blur(cover, sigma).data;
+    return blur(alphaMask, sigma).data;
   };
   const alpha = plane(3);
   for (let c = 0; c < 4; c++) {

@@ -1,12 +1,12 @@
-import { formatOf } from '../press/formats/registry';
-import { pressAs } from '../press/settings';
+import { formatOf } from '../encode/formats/registry';
+import { encodeSettings } from '../encode/settings';
 import { editPicture } from '../site/edit';
-import type { PressFormat } from '../site/model/picture';
+import type { ImageFormat } from '../site/model/picture';
 import { isBlank } from '../site/picture';
 import type { ReadingKind } from './reading';
 
 /** The file's format against those that the host takes. */
-export const formatTaken: ReadingKind<PressFormat> = {
+export const formatTaken: ReadingKind<ImageFormat> = {
   id: 'format-taken',
   question: 6,
   title: 'Format',
@@ -20,7 +20,7 @@ export const formatTaken: ReadingKind<PressFormat> = {
   mend: (_format, { slot, picture }) => ({
     label: `Write it as ${formatOf(slot.accepts[0]).title}`,
     edit: editPicture(picture.id, (p) => {
-      p.press = pressAs(slot.accepts[0], picture.press.quality);
+      p.press = encodeSettings(slot.accepts[0], picture.press.quality);
     }),
   }),
 };

@@ -11,7 +11,7 @@ import type { Slot } from '../site/model/slot';
 export type Verdict = 'holds' | 'look' | 'fails' | 'unknown';
 
 /** A pressed file, as it was written and as it decodes again. */
-export interface PressedFile {
+export interface EncodedFile {
   readonly bytes: number;
   readonly format: string;
   /** Size of the file, with what hangs out over the slot. */
@@ -34,7 +34,7 @@ export interface ReadingContext {
   readonly slot: Slot;
   readonly picture: Picture;
   /** The file of this very state of the picture; undefined until it is pressed. */
-  readonly file?: PressedFile;
+  readonly file?: EncodedFile;
   /** Words of the page that lie over it, where it lies in one that is shown. */
   readonly over?: PageWordsReport;
 }

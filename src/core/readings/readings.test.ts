@@ -6,15 +6,15 @@ import { fillRect } from '../raster/composite';
 import { applyEdit } from '../site/edit';
 import type { Layer } from '../site/model/layer';
 import type { Picture } from '../site/model/picture';
-import type { PressFormat } from '../site/model/picture';
+import type { ImageFormat } from '../site/model/picture';
 import type { Site } from '../site/model/site';
 import { lighter } from './weight';
 import type { Side, Slot } from '../site/model/slot';
 import { shelfItem } from '../shelf/item';
-import { plainPicture, pressAs } from '../press/settings';
+import { plainPicture, encodeSettings } from '../encode/settings';
 import { newSite } from '../site/newSite';
 import { setMeant, slotFrom } from '../site/slots';
-import type { PressedFile, Reading } from './reading';
+import type { EncodedFile, Reading } from './reading';
 import { takeReadings } from './registry';
 import { worstFirst } from './reading';
 
@@ -46,7 +46,7 @@ const picture = (layers: Layer[], part: Partial<Picture> = {}): Picture => ({
   id: 'p',
   ground: { type: 'colour', colour: '#333333' },
   layers,
-  ...plainPicture(pressAs('jpeg')),
+  ...plainPicture(encodeSettings('jpeg')),
   ...part,
 });
 const siteWith = (p: Picture, part: Partial<Site> = {}): Site => ({
@@ -73,12 +73,12 @@ const file = (decoded: Raster, bytes = 10_000) => ({
 
 const fadeAt = (side: Side): Layer => newFade('fade', null, { [side]: 20 });
 
-const of = (id: string, p: Picture, pressed?: PressedFile): Reading | undefined =>
-  takeReadings({ site: siteWith(p), slot, picture: p, file: pressed }).find((r) => r.id === id);
+const of = (id: string, p: Picture, encoded?: EncodedFile): Reading | undefined =>
+  takeReadings({ site: siteWith(p), slot, picture: p, file: encoded }).find((r) => r.id === id);
 
 /** The picture after the mend of a reading. */
-function mended(id: string, site: Site, pressed?: PressedFile): Picture {
-  const { mend } = of(id, site.pictures.p, pressed) ?? {};
+function mended(id: string, site: Site, encoded?: EncodedFile): Picture {
+  const { mend } = of(id, site.pictures.p, encoded) ?? {};
   if (!mend) {
     throw new Error(`${id} has no mend`);
   }
@@ -227,31 +227,38 @@ test('weight: within budget holds, a little over is to be looked at, far over fa
     'webp',
   );
   expect(
-    mended('weight', siteWith(picture([], { press: pressAs('webp') })), file(plain(grey), 40_000))
-      .press.quality,
+    mended(
+      'weight',
+      siteWith(picture([], { press: encodeSettings('webp') })),
+      file(plain(grey), 40_000),
+    ).press.quality,
   ).toBe(65);
 });
 
 test('the way to a lighter file is one that the host takes, whole, and it ends where it is no use', () => {
-  const all: readonly PressFormat[] = ['avif', 'webp', 'jpeg', 'png'];
-  expect(lighter(pressAs('jpeg', 72), all)).toEqual(pressAs('webp', 72));
-  expect(lighter({ ...pressAs('png'), colours: 64 }, all)).toEqual(pressAs('webp', 80));
-  expect(lighter(pressAs('avif', 60), ['avif', 'jpeg'])).toEqual({
-    ...pressAs('avif', 60),
+  const all: readonly ImageFormat[] = ['avif', 'webp', 'jpeg', 'png'];
+  expect(lighter(encodeSettings('jpeg', 72), all)).toEqual(encodeSettings('webp', 72));
+  expect(lighter({ ...encodeSettings('png'), colours: 64 }, all)).toEqual(
+    encodeSettings('webp', 80),
+  );
+  expect(lighter(encodeSettings('avif', 60), ['avif', 'jpeg'])).toEqual({
+    ...encodeSettings('avif', 60),
     quality: 45,
   });
-  expect(lighter(pressAs('jpeg', 80), ['jpeg', 'avif'])).toEqual(pressAs('avif', 80));
-  expect(lighter(pressAs('jpeg', 80), ['jpeg', 'png'])).toEqual({
-    ...pressAs('jpeg', 80),
+  expect(lighter(encodeSettings('jpeg', 80), ['jpeg', 'avif'])).toEqual(encodeSettings('avif', 80));
+  expect(lighter(encodeSettings('jpeg', 80), ['jpeg', 'png'])).toEqual({
+    ...encodeSettings('jpeg', 80),
     quality: 65,
   });
-  expect(lighter({ ...pressAs('webp', 50), lossless: true }, all)).toEqual(pressAs('webp', 50));
-  expect(lighter(pressAs('webp', 45), all)?.quality).toBe(40);
-  expect(lighter(pressAs('webp', 41), all)?.quality).toBe(40);
-  expect(lighter(pressAs('webp', 40), all)).toBeUndefined();
-  expect(lighter(pressAs('png'), ['png'])?.colours).toBe(256);
-  expect(lighter({ ...pressAs('png'), colours: 64 }, ['png'])?.colours).toBe(32);
-  expect(lighter({ ...pressAs('png'), colours: 32 }, ['png'])).toBeUndefined();
+  expect(lighter({ ...encodeSettings('webp', 50), lossless: true }, all)).toEqual(
+    encodeSettings('webp', 50),
+  );
+  expect(lighter(encodeSettings('webp', 45), all)?.quality).toBe(40);
+  expect(lighter(encodeSettings('webp', 41), all)?.quality).toBe(40);
+  expect(lighter(encodeSettings('webp', 40), all)).toBeUndefined();
+  expect(lighter(encodeSettings('png'), ['png'])?.colours).toBe(256);
+  expect(lighter({ ...encodeSettings('png'), colours: 64 }, ['png'])?.colours).toBe(32);
+  expect(lighter({ ...encodeSettings('png'), colours: 32 }, ['png'])).toBeUndefined();
 });
 
 test('alternative text: missing is to be looked at, there it holds; a background needs none', () => {

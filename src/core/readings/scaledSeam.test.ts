@@ -1,6 +1,6 @@
 import { newFade } from '../layers/fade';
 import { createRaster, type Raster } from '../raster/raster';
-import { plainPicture, pressAs } from '../press/settings';
+import { plainPicture, encodeSettings } from '../encode/settings';
 import { applyEdit } from '../site/edit';
 import type { OwnPage, Surround } from '../site/model/ownPage';
 import type { Picture } from '../site/model/picture';
@@ -46,7 +46,7 @@ const picture: Picture = {
   id: 'p',
   ground: { type: 'colour', colour: '#804020' },
   layers: [],
-  ...plainPicture(pressAs('png')),
+  ...plainPicture(encodeSettings('png')),
 };
 const start = newSite('x', 'home', 'X');
 const site: Site = {

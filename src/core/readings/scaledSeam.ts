@@ -1,5 +1,5 @@
 import { colourAlong } from '../ownPage/colourRuns';
-import { besideColours } from '../seam/beside';
+import { adjacentColours } from '../seam/adjacentColours';
 import { edgeDifference, sides } from '../seam/edges';
 import { scaledEdge } from '../seam/scaledEdge';
 import { fadeOut } from '../seam/ways';
@@ -8,7 +8,7 @@ import type { Side, Slot } from '../site/model/slot';
 import { ownPlaceOf } from '../site/pages';
 import { isBlank } from '../site/picture';
 import type { Site } from '../site/model/site';
-import type { PressedFile, ReadingKind } from './reading';
+import type { EncodedFile, ReadingKind } from './reading';
 
 interface ScaledSeam {
   readonly screen: number;
@@ -37,8 +37,8 @@ const meetsAt = (site: Site, slot: Slot): { at: SurroundAt; side: Side }[] =>
       .map((side) => ({ at, side })),
   );
 
-function unscaledLevels(site: Site, slot: Slot, { decoded }: PressedFile, side: Side): number {
-  const beside = besideColours(site, slot, side);
+function unscaledLevels(site: Site, slot: Slot, { decoded }: EncodedFile, side: Side): number {
+  const beside = adjacentColours(site, slot, side);
   return beside ? edgeDifference(decoded, side, beside.at).levels : 0;
 }
 

@@ -2,13 +2,13 @@ import { barePx } from '../frame/placement';
 import { photoSize } from '../layers/photo';
 import type { Rect } from '../raster/raster';
 import { overlapOf, slotInFile } from '../frame/overlap';
-import { besideColours } from '../seam/beside';
+import { adjacentColours } from '../seam/adjacentColours';
 import { edgeDifference, type EdgeDifference } from '../seam/edges';
 import { fadeOut, withoutLoss } from '../seam/ways';
 import { isBlank } from '../site/picture';
 import type { Side, Slot, SlotKind } from '../site/model/slot';
 import { backPhoto } from './cover';
-import type { PressedFile, ReadingContext, ReadingKind } from './reading';
+import type { EncodedFile, ReadingContext, ReadingKind } from './reading';
 
 interface SeamRead extends EdgeDifference {
   /** What lies next to the side. */
@@ -20,7 +20,7 @@ interface SeamRead extends EdgeDifference {
  * edge.
  */
 function hangsOver(
-  { whole }: PressedFile,
+  { whole }: EncodedFile,
   slot: Slot,
   side: Side,
 ): ((i: number) => boolean) | undefined {
@@ -85,9 +85,9 @@ export const seam = (side: Side): ReadingKind<SeamRead> => ({
   applies: ({ site, slot, picture }) =>
     slot.beside[side] !== null &&
     !isBlank(picture) &&
-    besideColours(site, slot, side) !== undefined,
+    adjacentColours(site, slot, side) !== undefined,
   measure({ site, file, slot }) {
-    const beside = besideColours(site, slot, side);
+    const beside = adjacentColours(site, slot, side);
     return (
       file &&
       beside && {

@@ -3,7 +3,7 @@ import { liveTexts } from '../handover/liveText';
 import { titleScreens, type TitleQuestion, type TitleReport } from '../legibility/bandTitle';
 import type { LiveScales } from '../legibility/liveSizes';
 import type { TextReport } from '../legibility/report';
-import { backdropOf } from '../seam/beside';
+import { backdropOf } from '../seam/adjacentColours';
 import { siteColours } from '../site/colours';
 import type { Axes } from '../site/model/blendLayers';
 import type { Hex } from '../site/model/hex';

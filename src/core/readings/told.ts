@@ -1,6 +1,6 @@
 import type { Site } from '../site/model/site';
 import { pictureOf } from '../site/picture';
-import type { PressedFile, Reading } from './reading';
+import type { EncodedFile, Reading } from './reading';
 import { takeReadings } from './registry';
 
 /** A reading as it crosses to another thread: of its mend, which is a function, only the label. */
@@ -19,7 +19,7 @@ function told({ mend, ways: _ways, ...reading }: Reading): ToldReading {
  */
 export const readingsOfSite = (
   site: Site,
-  fileOf: (slotId: string) => PressedFile | undefined,
+  fileOf: (slotId: string) => EncodedFile | undefined,
   only?: ReadonlySet<string>,
 ): ReadonlyMap<string, readonly ToldReading[]> =>
   new Map(

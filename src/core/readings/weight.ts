@@ -1,7 +1,7 @@
-import { formatOf, pressFormats } from '../press/formats/registry';
-import { isLossless, pressAs, pressWords } from '../press/settings';
+import { formatOf, imageFormats } from '../encode/formats/registry';
+import { isLossless, encodeSettings, encodeSettingsWords } from '../encode/settings';
 import { editPicture } from '../site/edit';
-import type { PressFormat, PressSettings } from '../site/model/picture';
+import type { ImageFormat, EncodeSettings } from '../site/model/picture';
 import { isBlank } from '../site/picture';
 import { kilobytes } from './say';
 import type { ReadingKind } from './reading';
@@ -32,7 +32,7 @@ export const weight: ReadingKind<number> = {
     const press = lighter(picture.press, slot.accepts);
     return (
       press && {
-        label: `Write it as ${pressWords(press)}`,
+        label: `Write it as ${encodeSettingsWords(press)}`,
         edit: editPicture(picture.id, (p) => {
           p.press = press;
         }),
@@ -49,22 +49,22 @@ const fewestColours = 32;
  * The settings one step lighter, in a format that the host takes; undefined where there are none.
  */
 export function lighter(
-  press: PressSettings,
-  accepts: readonly PressFormat[],
-): PressSettings | undefined {
+  press: EncodeSettings,
+  accepts: readonly ImageFormat[],
+): EncodeSettings | undefined {
   const { format, quality, colours } = press;
-  const modern = (['webp', ...pressFormats] as const).find(
+  const modern = (['webp', ...imageFormats] as const).find(
     (f) => accepts.includes(f) && !formatOf(f).plain,
   );
   if (formatOf(format).plain && modern) {
-    return pressAs(modern, quality);
+    return encodeSettings(modern, quality);
   }
   if (formatOf(format).palette) {
     const fewer = colours === null ? 256 : Math.floor(colours / 2);
     return fewer >= fewestColours ? { ...press, colours: fewer } : undefined;
   }
   if (isLossless(press)) {
-    return pressAs(format, quality);
+    return encodeSettings(format, quality);
   }
   return quality > leastQuality
     ? { ...press, quality: Math.max(leastQuality, quality - 15) }

@@ -11,7 +11,7 @@ import type { GlyphRaster } from '../text/glyphs';
 import type { Layer } from '../site/model/layer';
 import type { Recipe, RecipeStep } from '../site/model/recipe';
 import { layRecipe } from './recipe';
-import { sparedShare } from './spare';
+import { neutralShare } from './neutrals';
 import { wholePhotos } from '../frame/photos';
 
 const recipe = (steps: readonly RecipeStep[], spare = false): Recipe => ({
@@ -157,9 +157,9 @@ test('greys and near-whites are left alone where that is wanted, and colours are
     expect(laid.colour(rgb)).toEqual(all.colour(rgb));
   }
   // From a grey to a colour there is no step: what is anti-aliased against a grey keeps its edge.
-  let last = sparedShare({ r: 90, g: 90, b: 90 });
+  let last = neutralShare({ r: 90, g: 90, b: 90 });
   for (let v = 90; v <= 120; v++) {
-    const s = sparedShare({ r: 90, g: 90, b: v });
+    const s = neutralShare({ r: 90, g: 90, b: v });
     expect(last - s).toBeLessThan(0.35);
     last = s;
   }

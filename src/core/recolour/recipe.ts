@@ -5,8 +5,8 @@ import type { Draw, DrawContext } from '../layers/kind';
 import { composite, type Paint } from '../raster/composite';
 import { createRaster, isOpaque, wholePixels, type Raster, type Rgb } from '../raster/raster';
 import type { Recipe, RecipeStep } from '../site/model/recipe';
-import { activeSteps, type Laid } from './activeSteps';
-import { followingShare, reachOfHue } from './reach';
+import { activeSteps, type RecipeToApply } from './activeSteps';
+import { selectedShare, selectionOfHue } from './hueSelection';
 import { evenSlope, isOneSlope, keepSlopes } from './slopes';
 
 const draws = {
@@ -98,8 +98,8 @@ function together(parts: readonly LaidRecipe[]): LaidRecipe {
  * composer draws the same layer, to the level. A wash at strength s gives (1 − s)·old + s·colour,
  * rounded half up.
  */
-export function layRecipe({ byHue = [], ...main }: Laid): LaidRecipe {
-  const parts = [main, ...byHue.map(({ hue, steps }) => ({ steps, ...reachOfHue(hue) }))].map(
+export function layRecipe({ byHue = [], ...main }: RecipeToApply): LaidRecipe {
+  const parts = [main, ...byHue.map(({ hue, steps }) => ({ steps, ...selectionOfHue(hue) }))].map(
     layPart,
   );
   return parts.length === 1 ? parts[0] : together(parts);
@@ -110,7 +110,7 @@ function layPart({ steps: all, ...reach }: Pick<Recipe, 'steps' | 'spare' | 'hue
   const prepared = steps.map((step) =>
     step.kind === 'texture' ? undefined : paintOf(step, { width: 1, height: 1 }),
   );
-  const share = followingShare(reach);
+  const share = selectedShare(reach);
   const known = new Map<number, number>();
   const colours = new Map<number, Rgb>();
 

@@ -1,6 +1,6 @@
 import { createRaster, type Raster } from '../raster/raster';
 import type { Side } from '../site/model/slot';
-import type { BesideColours } from './beside';
+import type { AdjacentColours } from './adjacentColours';
 import { edgeDifference } from './edges';
 
 /** Picture px shown of each edge, along it and on each side of it. */
@@ -12,7 +12,12 @@ const deep = 5;
  * it.
  * @param times how much larger differences from the page are shown than they are
  */
-export function edgePatch(file: Raster, side: Side, beside: BesideColours, times: number): Raster {
+export function edgePatch(
+  file: Raster,
+  side: Side,
+  beside: AdjacentColours,
+  times: number,
+): Raster {
   const level = side === 'top' || side === 'bottom';
   const { at } = edgeDifference(file, side, beside.at);
   const length = level ? file.width : file.height;

@@ -1,19 +1,19 @@
-import { formatOf, pressFormats } from '../press/formats/registry';
+import { formatOf, imageFormats } from '../encode/formats/registry';
 import { hexOf } from '../colour/hex';
 import { newFade } from '../layers/fade';
-import { isLossless, pressAs } from '../press/settings';
+import { isLossless, encodeSettings } from '../encode/settings';
 import type { Mend, ReadingContext, Way } from '../readings/reading';
 import { chain, editPicture, editSlot, insertLayer, type Edit } from '../site/edit';
 import { editPage } from '../site/pages';
 import { freeLayerId } from '../site/picture';
-import type { Picture, PressFormat, PressSettings } from '../site/model/picture';
+import type { Picture, ImageFormat, EncodeSettings } from '../site/model/picture';
 import type { Side, Slot } from '../site/model/slot';
-import { besideColours, type PageArea } from './beside';
+import { adjacentColours, type PageArea } from './adjacentColours';
 import { edgeDifference, evenEdge, sides } from './edges';
 
 /* Ways to put a seam right. None is taken for good before its file was pressed and measured. */
 
-const setPress = (picture: Picture, press: Partial<PressSettings>): Edit =>
+const setEncodeSettings = (picture: Picture, press: Partial<EncodeSettings>): Edit =>
   editPicture(picture.id, (p) => {
     Object.assign(p.press, press);
   });
@@ -24,20 +24,20 @@ export function withoutLoss(
   { accepts }: Pick<Slot, 'accepts'>,
 ): Mend | undefined {
   const { press } = picture;
-  const format = (['png', 'webp', ...pressFormats] as const).find(
+  const format = (['png', 'webp', ...imageFormats] as const).find(
     (f) => accepts.includes(f) && f !== press.format && formatOf(f).lossless !== 'never',
   );
   if (isLossless(press)) {
     return undefined;
   }
   if (press.format === 'webp') {
-    return { label: 'Write it without loss', edit: setPress(picture, { lossless: true }) };
+    return { label: 'Write it without loss', edit: setEncodeSettings(picture, { lossless: true }) };
   }
   return (
     format && {
       label: 'Write it without loss',
-      edit: setPress(picture, {
-        ...pressAs(format, press.quality),
+      edit: setEncodeSettings(picture, {
+        ...encodeSettings(format, press.quality),
         lossless: formatOf(format).lossless === 'asked',
       }),
     }
@@ -96,15 +96,15 @@ export function fadeOut(
         insertLayer(p, p.layers.length, fade);
       }
       if (changed) {
-        p.press = pressAs(kept, p.press.quality);
+        p.press = encodeSettings(kept, p.press.quality);
       }
     }),
   };
 }
 
 /** A format that is see-through and that the host takes: the one most browsers know first. */
-const seeThrough = ({ accepts }: Pick<Slot, 'accepts'>): PressFormat | undefined =>
-  (['webp', ...pressFormats] as const).find((f) => accepts.includes(f) && formatOf(f).seeThrough);
+const seeThrough = ({ accepts }: Pick<Slot, 'accepts'>): ImageFormat | undefined =>
+  (['webp', ...imageFormats] as const).find((f) => accepts.includes(f) && formatOf(f).seeThrough);
 
 /** Gives an area of a page a colour. */
 export function colourArea({ pageId, role, index }: PageArea, colour: string): Edit {
@@ -131,7 +131,7 @@ export function pageTakesColour(
   { site, slot, file }: ReadingContext,
   side: Side,
 ): Mend | undefined {
-  const beside = besideColours(site, slot, side);
+  const beside = adjacentColours(site, slot, side);
   const colour = file && beside && evenEdge(file.decoded, side, beside.at);
   if (!colour || !beside.area) {
     return undefined;
@@ -149,7 +149,7 @@ export function pageTakesColour(
 }
 
 /** Formats with a quality to choose, the one most browsers know first. */
-const others: readonly PressFormat[] = [...new Set<PressFormat>(['webp', ...pressFormats])].filter(
+const others: readonly ImageFormat[] = [...new Set<ImageFormat>(['webp', ...imageFormats])].filter(
   (f) => formatOf(f).lossless !== 'always',
 );
 
@@ -170,9 +170,9 @@ const way = (id: string, ...tries: (Mend | undefined)[]): Way => ({
  */
 function fileWays(picture: Picture, slot: Pick<Slot, 'accepts'>): Way[] {
   const { format, quality } = picture.press;
-  const as = (f: PressFormat, q: number): Mend => ({
+  const as = (f: ImageFormat, q: number): Mend => ({
     label: `${formatOf(f).title} at quality ${q}`,
-    edit: setPress(picture, pressAs(f, q)),
+    edit: setEncodeSettings(picture, encodeSettings(f, q)),
   });
   const near = [1, -1, 2, -2, 3, -3, 5, -5, 8]
     .map((d) => quality + d)
@@ -182,7 +182,7 @@ function fileWays(picture: Picture, slot: Pick<Slot, 'accepts'>): Way[] {
       'palette',
       ...(slot.accepts.includes('png') ? [64, 128, 256] : []).map((colours): Mend => ({
         label: `PNG with ${colours} colours, the page’s kept`,
-        edit: setPress(picture, { ...pressAs('png', quality), colours }),
+        edit: setEncodeSettings(picture, { ...encodeSettings('png', quality), colours }),
       })),
     ),
     way('lossless', withoutLoss(picture, slot)),
@@ -201,7 +201,7 @@ function fileWays(picture: Picture, slot: Pick<Slot, 'accepts'>): Way[] {
 /** Ways to make a side exact, in the order they are best tried. */
 export function seamWays(context: ReadingContext, side: Side): Way[] {
   const { picture, slot, site, file } = context;
-  const beside = besideColours(site, slot, side);
+  const beside = adjacentColours(site, slot, side);
   const meets = sides.filter((s) => slot.beside[s] !== null);
   const drawnSo =
     file &&

@@ -3,8 +3,8 @@ import { hexOf } from '../colour/hex';
 import { colourOf } from '../colour/parse';
 import type { Rgb } from '../raster/raster';
 import type { Sample } from '../recolour/offers';
-import { hueApart, reachingShare, sameHue } from '../recolour/reach';
-import { hueOf } from '../recolour/spare';
+import { hueApart, selectedShareOfAll, sameHue } from '../recolour/hueSelection';
+import { hueOf } from '../recolour/neutrals';
 import type { Hex } from '../site/model/hex';
 import type { AskedFamily, PieceSet } from '../site/model/pieceSet';
 import type { SheetText } from '../theme/readTheme';
@@ -273,7 +273,7 @@ export function familiesOf(
       mostly.set(key, [...(mostly.get(key) ?? []), path]);
     }
   }
-  const share = reachingShare(set.recipe);
+  const share = selectedShareOfAll(set.recipe);
   const found = [...members].map(([key, family]) => {
     const list = [...family]
       .map(([hex, m]): Member => ({ hex, ...m, pieces: m.pieces.size }))

@@ -9,7 +9,7 @@ import { largestStep } from '../colour/difference';
 import { applyEdit } from '../site/edit';
 import { newSite } from '../site/newSite';
 import { layHarmonyOnSet } from './edits';
-import { follow } from './follow';
+import { recolourSheets } from './recolourSheets';
 import { harmonyOnSheets, pageColoursOf, type PageColours } from './harmonyOnSheets';
 import { openSet } from './openSet';
 import { pieceSetOf } from './pieceSetOf';
@@ -40,7 +40,7 @@ const asked = (text: string, path = 'a.css') => ({
 function after(text: string, part: Partial<ReturnType<typeof asked>> = {}): string {
   const { lines } = harmonyOnSheets({ ...asked(text), ...part });
   const decided = Object.fromEntries([...lines].flatMap(([key, hex]) => (hex ? [[key, hex]] : [])));
-  return follow({
+  return recolourSheets({
     sheets: [{ path: 'a.css', text }],
     samples: new Map(),
     areas: new Map(),

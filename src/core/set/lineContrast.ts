@@ -1,7 +1,7 @@
 import { hexOf } from '../colour/hex';
 import { layRecipe } from '../recolour/recipe';
 import { textPairs } from './contrast';
-import type { Followed, FollowInput } from './follow';
+import type { RecolouredSheets, SheetRecolourInput } from './recolourSheets';
 import { pieceColours } from './pieceColours';
 import { readableOn } from './readable';
 import { readOnce } from './sheetsRead';
@@ -13,8 +13,8 @@ import { isWeak, leastContrast, type LineContrast, type SheetLine } from './shee
  * @returns by the line's key; lines that are of no text and no ground are left out
  */
 export function lineContrasts(
-  { sheets: all, samples, set }: FollowInput,
-  { lines, sheets: after }: Followed,
+  { sheets: all, samples, set }: SheetRecolourInput,
+  { lines, sheets: after }: RecolouredSheets,
 ): Map<string, LineContrast> {
   const { sheets } = readOnce(all);
   const { before: were, became } = pieceColours(samples, layRecipe(set.recipe));

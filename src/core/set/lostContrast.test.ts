@@ -23,15 +23,15 @@ function seen(grounds: readonly [string, string], list: readonly PageWords[]): W
   const bare = createRaster(40, 40);
   fillRect(bare, colourOf(grounds[0]), { x: 0, y: 0, width: 40, height: 19 });
   fillRect(bare, colourOf(grounds[1]), { x: 0, y: 19, width: 40, height: 21 });
-  const cover = { width: 40, height: 40, data: new Uint8Array(1600) };
+  const alphaMask = { width: 40, height: 40, data: new Uint8Array(1600) };
   for (const { lines } of list) {
     for (let y = lines[0].y; y < lines[0].y + lines[0].height; y++) {
       for (let x = lines[0].x; x < lines[0].x + lines[0].width; x += 3) {
-        cover.data[y * 40 + x] = 255;
+        alphaMask.data[y * 40 + x] = 255;
       }
     }
   }
-  return { bare, cover, words: list };
+  return { bare, alphaMask, words: list };
 }
 
 const both = (ink: string, other = ink) => [words('lead', lead, ink), words('fine', fine, other)];

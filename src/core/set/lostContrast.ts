@@ -1,6 +1,6 @@
 import { hexOf } from '../colour/hex';
 import { unpack } from '../legibility/measure';
-import { stoodOf, type Stood, type WordsSeen } from '../legibility/pageWords';
+import { wordContrastOf, type WordContrast, type WordsSeen } from '../legibility/pageWords';
 import type { Rect, Rgb } from '../raster/raster';
 import type { Hex } from '../site/model/hex';
 
@@ -42,7 +42,7 @@ const mostGrounds = 24;
 /** One px in so many may have less. */
 const spared = 20;
 
-function groundsOf({ behind: { colours, counts } }: Stood): Rgb[] {
+function groundsOf({ behind: { colours, counts } }: WordContrast): Rgb[] {
   const all = counts.reduce((a, b) => a + b, 0);
   return [...colours]
     .map((packed, k) => ({ packed, count: counts[k] }))
@@ -67,8 +67,8 @@ export function compareWords(before: WordsSeen, after: WordsSeen): WordsCompared
   const lost: LostWords[] = [];
   const kept: KeptWords[] = [];
   before.words.forEach((words, i) => {
-    const was = stoodOf(before, words);
-    const is = was && stoodOf({ ...after, cover: before.cover }, after.words[i]);
+    const was = wordContrastOf(before, words);
+    const is = was && wordContrastOf({ ...after, alphaMask: before.alphaMask }, after.words[i]);
     if (!is || was.contrast.fifth < was.wanted) {
       return;
     }

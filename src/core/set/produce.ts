@@ -5,7 +5,7 @@ import type { TypedFile } from '../handover/zipFiles';
 import { kilobytes } from '../readings/say';
 import type { PieceSet } from '../site/model/pieceSet';
 import { encodeStylesheet } from '../theme/sheetText';
-import type { Followed } from './follow';
+import type { RecolouredSheets } from './recolourSheets';
 import { withInside } from './inside';
 import { isInside } from './paths';
 import type { Recoloured } from './recolourFile';
@@ -32,7 +32,7 @@ const same = (a: Uint8Array, b: Uint8Array): boolean =>
 function changeList(
   set: PieceSet,
   changed: ReadonlyMap<string, Uint8Array>,
-  { lines }: Followed,
+  { lines }: RecolouredSheets,
 ): string {
   const notes = set.others.filter((o) => o.why);
   const pieces = set.pieces.filter((p) => changed.has(p.path));
@@ -67,7 +67,7 @@ export function setFiles(
   set: PieceSet,
   originals: ReadonlyMap<string, Uint8Array<ArrayBuffer>>,
   pieces: ReadonlyMap<string, WrittenPiece>,
-  followed: Followed,
+  followed: RecolouredSheets,
   all: boolean,
 ): SetHanded[] {
   const original = (path: string): Uint8Array<ArrayBuffer> => {

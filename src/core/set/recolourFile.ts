@@ -1,13 +1,13 @@
 import { strFromU8, strToU8 } from 'fflate';
-import type { Codecs } from '../press/codecs';
-import { toPalette } from '../press/palette';
-import { palettePng } from '../press/palettePng';
-import { pressAs } from '../press/settings';
+import type { Codecs } from '../encode/codecs';
+import { toPalette } from '../encode/palette';
+import { palettePng } from '../encode/palettePng';
+import { encodeSettings } from '../encode/settings';
 import type { Raster } from '../raster/raster';
 import type { LaidRecipe } from '../recolour/recipe';
 import { sides } from '../seam/edges';
 import { endRow, type EndRow } from '../seam/strip';
-import type { PressSettings } from '../site/model/picture';
+import type { EncodeSettings } from '../site/model/picture';
 import type { Side } from '../site/model/slot';
 import { jpegFacts } from './jpegFacts';
 import { writeGif } from './gif';
@@ -52,19 +52,19 @@ const isLosslessWebp = (bytes: Uint8Array): boolean => {
 const leastQuality = 60;
 
 /** How a file is written again in its own format: as it was written, as far as it tells. */
-export function settingsLike(format: string, bytes: Uint8Array): PressSettings {
+export function settingsLike(format: string, bytes: Uint8Array): EncodeSettings {
   if (format === 'jpeg') {
     const facts = jpegFacts(bytes);
     return {
-      ...pressAs('jpeg', Math.max(leastQuality, Math.min(97, facts?.quality ?? 85))),
+      ...encodeSettings('jpeg', Math.max(leastQuality, Math.min(97, facts?.quality ?? 85))),
       chroma: (facts?.half ?? true) ? 'half' : 'full',
       table: 0,
     };
   }
   if (format === 'webp') {
-    return { ...pressAs('webp', 85), lossless: isLosslessWebp(bytes) };
+    return { ...encodeSettings('webp', 85), lossless: isLosslessWebp(bytes) };
   }
-  return pressAs(format === 'avif' ? 'avif' : 'png', 75);
+  return encodeSettings(format === 'avif' ? 'avif' : 'png', 75);
 }
 
 function noteOf(format: string, bytes: Uint8Array): string {

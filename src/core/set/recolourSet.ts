@@ -1,12 +1,12 @@
 import { mainColours } from '../colour/palette';
-import type { Codecs } from '../press/codecs';
+import type { Codecs } from '../encode/codecs';
 import { wholePixels, type Raster } from '../raster/raster';
 import type { Sample } from '../recolour/offers';
 import { layRecipe } from '../recolour/recipe';
 import { Refusal, clauseOf } from '../refusal';
 import type { PieceSet } from '../site/model/pieceSet';
 import type { SheetText } from '../theme/readTheme';
-import { follow, type Followed, type FollowInput } from './follow';
+import { recolourSheets, type RecolouredSheets, type SheetRecolourInput } from './recolourSheets';
 import { readSheet } from './inside';
 import { setFiles, type SetHanded, type WrittenPiece } from './produce';
 import { recolourFile, type Recoloured } from './recolourFile';
@@ -29,12 +29,12 @@ export function samplesOf(raster: Raster): Sample[] {
 }
 
 /** What the style sheets of a set follow by, from what is known of its pieces. */
-export function followInput(
+export function sheetRecolourInput(
   set: PieceSet,
   sheets: readonly SheetText[],
   samples: ReadonlyMap<string, readonly Sample[]>,
-  ends: FollowInput['ends'],
-): FollowInput {
+  ends: SheetRecolourInput['ends'],
+): SheetRecolourInput {
   const kept = new Set(set.pieces.filter((p) => !p.leftOut).map((p) => p.path));
   const within = <V>(map: ReadonlyMap<string, V>) =>
     new Map([...map].filter(([path]) => kept.has(path)));
@@ -63,7 +63,7 @@ export async function recolourSet(
   ports: SetPorts,
   listener: SetListener,
   all: boolean,
-): Promise<{ files: SetHanded[]; followed: Followed }> {
+): Promise<{ files: SetHanded[]; followed: RecolouredSheets }> {
   const originals = new Map<string, Uint8Array<ArrayBuffer>>();
   const written = new Map<string, WrittenPiece>();
   const samples = new Map<string, Sample[]>();
@@ -102,7 +102,7 @@ export async function recolourSet(
       );
     }
   }
-  const followed = follow(followInput(set, sheets, samples, ends));
+  const followed = recolourSheets(sheetRecolourInput(set, sheets, samples, ends));
   listener.onProgress(wanted.length, wanted.length, '');
   return { files: setFiles(set, originals, written, followed, all), followed };
 }

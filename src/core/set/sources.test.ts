@@ -1,6 +1,6 @@
 import { newWash } from '../layers/fill';
 import { recipeForSet } from './edits';
-import { follow } from './follow';
+import { recolourSheets } from './recolourSheets';
 import { openSet } from './openSet';
 import { scanSource } from './sources';
 
@@ -57,7 +57,7 @@ test('a source follows with the sheet that it is compiled to; a warning’s vari
   );
   expect(opened.sheets.map((s) => s.path)).toEqual(Object.keys(files));
   expect(openSet([{ path: 'a.scss', bytes: opened.sheets[0].bytes }]).colour).toBe('#2a6f77');
-  const { sheets } = follow({
+  const { sheets } = recolourSheets({
     sheets: Object.entries(files).map(([path, text]) => ({ path, text })),
     samples: new Map(),
     areas: new Map(),

@@ -129,7 +129,7 @@ const withLayers = (pictures: unknown, change: (layer: Stored) => Stored): unkno
   withPictures(pictures, (picture) => ({ ...picture, layers: list(picture.layers).map(change) }));
 
 /** A picture whose settings of its files are brought up by a function. */
-function withPresses(picture: Stored, change: (press: Stored) => Stored): Stored {
+function withEncodeSettings(picture: Stored, change: (press: Stored) => Stored): Stored {
   const changed = (press: unknown) => (press ? change(press as Stored) : press);
   return {
     ...picture,
@@ -146,11 +146,11 @@ function withPresses(picture: Stored, change: (press: Stored) => Stored): Stored
 
 /** Files of other sizes were written as the first one, and all with the same effort. */
 const pictureFrom11 = (picture: Stored): Stored =>
-  withPresses({ ...picture, sized: [] }, (press) => ({ ...press, effort: 'usual' }));
+  withEncodeSettings({ ...picture, sized: [] }, (press) => ({ ...press, effort: 'usual' }));
 
 /** No palette was dithered. */
 const pictureFrom12 = (picture: Stored): Stored =>
-  withPresses(picture, (press) => ({ ...press, dithered: false }));
+  withEncodeSettings(picture, (press) => ({ ...press, dithered: false }));
 
 /** Recipes changed every hue. */
 const recipeFrom13 = (recipe: Stored): Stored => ({ ...recipe, hues: null });

@@ -1,4 +1,4 @@
-import { pressFormats } from '../press/formats/registry';
+import { imageFormats } from '../encode/formats/registry';
 import { number, string } from 'yup';
 
 export const pixels = () => number().integer().min(1).max(20000).required();
@@ -12,7 +12,7 @@ export const slotRef = () => string().nullable().defined();
 export const text = () => string().defined();
 /** Weight of a font, as CSS Fonts counts it. */
 export const weight = () => number().integer().min(1).max(1000).required();
-export const format = () => string().oneOf(pressFormats).required();
+export const format = () => string().oneOf(imageFormats).required();
 
 /** Below a folder, and not out of it, with no sign that ends or hides a name. */
 export const insidePath = () =>

@@ -1,12 +1,12 @@
 import { layersAlong, type DrawnBoxes } from '../layers/alongSlot';
 import { castDraft, current, type Draft } from 'immer';
 import { noOverlap } from '../frame/overlap';
-import { firstPress, plainPicture } from '../press/settings';
+import { firstEncodeSettings, plainPicture } from '../encode/settings';
 import { acceptedBy } from './accepted';
 import { editSlot, type Edit } from './edit';
 import type { Picture } from './model/picture';
 import type { Site } from './model/site';
-import type { Beside, Side, Slot } from './model/slot';
+import type { AdjacentColour, Side, Slot } from './model/slot';
 import type { SlotKindDefinition } from '../slots/kind';
 import { firstBudget } from '../slots/budget';
 import { isContent, slotKind } from '../slots/registry';
@@ -14,8 +14,9 @@ import { freeName } from './pages';
 import { versionsOf } from './versions';
 
 /** What lies beside a new slot: the page, at the sides where its kind meets it. */
-const besideOf = ({ meets }: SlotKindDefinition): Record<Side, Beside | null> => {
-  const at = (side: Side): Beside | null => (meets.includes(side) ? { from: 'page' } : null);
+const besideOf = ({ meets }: SlotKindDefinition): Record<Side, AdjacentColour | null> => {
+  const at = (side: Side): AdjacentColour | null =>
+    meets.includes(side) ? { from: 'page' } : null;
   return { top: at('top'), right: at('right'), bottom: at('bottom'), left: at('left') };
 };
 
@@ -86,7 +87,7 @@ export const addSlot =
       id: slot.pictureId,
       ground: { type: 'none' },
       layers: [],
-      ...plainPicture(firstPress(slot.accepts)),
+      ...plainPicture(firstEncodeSettings(slot.accepts)),
       sized: [],
     };
     if (page) {

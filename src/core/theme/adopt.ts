@@ -1,7 +1,7 @@
 import { castDraft } from 'immer';
 import { newPhoto } from '../layers/photo';
-import { formatNamed } from '../press/formats/registry';
-import { pressAs } from '../press/settings';
+import { formatNamed } from '../encode/formats/registry';
+import { encodeSettings } from '../encode/settings';
 import type { Edit } from '../site/edit';
 import { shelve } from '../site/edit';
 import type { Layer } from '../site/model/layer';
@@ -67,7 +67,7 @@ function slotFor(
     slot.budgetBytes = Math.max(slot.budgetBytes, item.bytes);
     const picture = site.pictures[`picture-${id}`];
     picture.layers = [castDraft(layer)];
-    picture.press = pressAs(formatNamed(item.format) ?? 'png', 85);
+    picture.press = encodeSettings(formatNamed(item.format) ?? 'png', 85);
     shelve(item)(site);
   };
 }

@@ -1,6 +1,6 @@
-import { letterCover } from '@/core/legibility/pageWords';
+import { letterMask } from '@/core/legibility/pageWords';
 import type { Mask, Raster } from '@/core/raster/raster';
-import { Breath } from '../breath';
+import { MainThreadTurns } from '../yieldToMain';
 
 /** Rows that are compared before the thread does what else it has to do. */
 const rowsAtOnce = 256;
@@ -14,10 +14,10 @@ const bandOf = ({ width, height, data }: Raster, from: number): Raster => {
 export async function coverOf(black: Raster, white: Raster): Promise<Mask> {
   const { width, height } = black;
   const data = new Uint8Array(width * height);
-  const breath = new Breath(16);
+  const breath = new MainThreadTurns(16);
   for (let y = 0; y < height; y += rowsAtOnce) {
-    data.set(letterCover(bandOf(black, y), bandOf(white, y)).data, y * width);
-    await breath.take();
+    data.set(letterMask(bandOf(black, y), bandOf(white, y)).data, y * width);
+    await breath.yieldToMain();
   }
   return { width, height, data };
 }

@@ -22,9 +22,9 @@ import { idleRulesOf } from './idleRules';
 import { inkRulesOf } from './inkRule';
 import type { RuleReader } from './layingRules';
 import { LivePagePicture } from './livePicture';
-import { apart } from './apart';
+import { isolated } from './isolated';
 import { coverOf } from './coverOf';
-import { Breath } from '../breath';
+import { MainThreadTurns } from '../yieldToMain';
 import { filledNow, paintedBy, paintedNow, type PictureNow } from './placing';
 import { rasterise, type FilesRead, type RasterWanted } from './rasterise';
 import { heightOf, rectOf, viewOf } from './rect';
@@ -66,12 +66,12 @@ interface SwappedPicture extends Size {
   readonly address: string;
 }
 
-export interface AskedBeside extends AskedPicture {
+export interface AdjacentPixelsRequest extends AskedPicture {
   readonly target: PictureTarget;
 }
 
-export type Beside = Pick<MeasuredPlace, 'surround' | 'meets' | 'over'>;
-export type ScaledBeside = Omit<SurroundAt, 'screen'>;
+export type AdjacentPixels = Pick<MeasuredPlace, 'surround' | 'meets' | 'over'>;
+export type ScaledAdjacentPixels = Omit<SurroundAt, 'screen'>;
 
 /** A page of the owner's, laid out by the browser. */
 export interface PageFrame {
@@ -165,16 +165,16 @@ export interface PageFrame {
    */
   surrounds(
     survey: PageSurvey,
-    asked: readonly AskedBeside[],
-  ): Promise<readonly (Beside | undefined)[]>;
+    asked: readonly AdjacentPixelsRequest[],
+  ): Promise<readonly (AdjacentPixels | undefined)[]>;
   /**
    * What the page paints beside pictures in its own px, as it is shown now; undefined where it does
    * not show one, or is too high to be read.
    */
   scaledSurrounds(
     survey: PageSurvey,
-    asked: readonly AskedBeside[],
-  ): Promise<readonly (ScaledBeside | undefined)[]>;
+    asked: readonly AdjacentPixelsRequest[],
+  ): Promise<readonly (ScaledAdjacentPixels | undefined)[]>;
   /**
    * All words of the page as it is shown now, and what the window shows without them.
    * @param covered where letters are is told too; else nothing is
@@ -310,7 +310,7 @@ export async function openPageFrame(
   };
   /** Pictures of files that the page shows now, each with what it is replaced by. */
   const swappedOf = (
-    asked: readonly AskedBeside[],
+    asked: readonly AdjacentPixelsRequest[],
     laid: readonly (PictureNow | undefined)[],
   ): SwappedPicture[] =>
     asked.flatMap(({ target: { key }, file }, i) => {
@@ -323,7 +323,7 @@ export async function openPageFrame(
   const read: FilesRead = new Map();
   /** The page with everything on it, as it is laid out; read once for all that is asked beside it. */
   let whole: Promise<Raster> | undefined;
-  let letters: { readonly key: string; readonly cover: Mask } | undefined;
+  let letters: { readonly key: string; readonly alphaMask: Mask } | undefined;
   const raster = (wanted: Pick<RasterWanted, 'top' | 'without' | 'letters'>) =>
     rasterise(document, {
       ...wanted,
@@ -384,7 +384,7 @@ export async function openPageFrame(
         const nothing = { width: 0, height: 0 };
         return {
           bare: { ...nothing, data: new Uint8ClampedArray(0) },
-          cover: { ...nothing, data: new Uint8Array(0) },
+          alphaMask: { ...nothing, data: new Uint8Array(0) },
           words,
         };
       }
@@ -398,24 +398,24 @@ export async function openPageFrame(
       ]);
       if (letters?.key !== key) {
         const black = await raster({ top, letters: 'black' });
-        letters = { key, cover: await coverOf(black, await raster({ top, letters: 'white' })) };
+        letters = { key, alphaMask: await coverOf(black, await raster({ top, letters: 'white' })) };
       }
-      return { bare, cover: letters.cover, words };
+      return { bare, alphaMask: letters.alphaMask, words };
     },
     async allWords(covered) {
       const words: PageWords[] = [];
-      const breath = new Breath(16);
+      const breath = new MainThreadTurns(16);
       for (const one of wordsOn(document)) {
         words.push(lookOf(one, selectors.of(one.element), 0));
-        await breath.take();
+        await breath.yieldToMain();
       }
       const bare = await raster({ top: 0, letters: 'nothing' });
       if (!covered) {
-        return { bare, cover: { width: 0, height: 0, data: new Uint8Array(0) }, words };
+        return { bare, alphaMask: { width: 0, height: 0, data: new Uint8Array(0) }, words };
       }
       const black = await raster({ top: 0, letters: 'black' });
-      const cover = await coverOf(black, await raster({ top: 0, letters: 'white' }));
-      return { bare, cover, words };
+      const alphaMask = await coverOf(black, await raster({ top: 0, letters: 'white' }));
+      return { bare, alphaMask, words };
     },
     async inkRules(wanted) {
       const elements = wanted.map(find);
@@ -435,14 +435,14 @@ export async function openPageFrame(
       whole ??= raster({ top: 0 });
       const page = await whole;
       const laid = placedAll(survey, asked);
-      const found = asked.map(({ file }, i): Beside | undefined => {
+      const found = asked.map(({ file }, i): AdjacentPixels | undefined => {
         const at = laid[i];
         // Where nothing lies yet, nothing can be meant to be seen.
         const surround = at && surroundOf(page, 0, at, file);
         return surround && { surround, meets: measuredSides(surround), over: null };
       });
       const lying = swappedOf(asked, laid);
-      for (const group of apart(lying, ({ at }) => paintedBy(at))) {
+      for (const group of isolated(lying, ({ at }) => paintedBy(at))) {
         const bare = await raster({ top: 0, without: group });
         const flat = group.map((one) => ({ ...one, colour: standIn }));
         // Letters over an edge are no shadow.
@@ -457,14 +457,14 @@ export async function openPageFrame(
       return found;
     },
     async scaledSurrounds(survey, asked) {
-      const found = asked.map((): ScaledBeside | undefined => undefined);
+      const found = asked.map((): ScaledAdjacentPixels | undefined => undefined);
       if (view.innerHeight > mostRead) {
         return found;
       }
       const laid = placedAll(survey, asked);
       const swapped = new Map(swappedOf(asked, laid).map((one) => [one.i, one]));
       const lying = laid.flatMap((at, i) => (at ? [{ i, at, without: swapped.get(i) }] : []));
-      for (const group of apart(lying, ({ at }) => paintedBy(at))) {
+      for (const group of isolated(lying, ({ at }) => paintedBy(at))) {
         const bare = await raster({ top: 0, without: group.flatMap((one) => one.without ?? []) });
         for (const { i, at } of group) {
           const [width, height] = [at.copy.width, at.copy.height].map((px) =>

@@ -1,5 +1,5 @@
 import { frozenKey, type FrozenPage } from '@/core/ownPage/frozen';
-import { Breath } from '../breath';
+import { MainThreadTurns } from '../yieldToMain';
 import { noteOpening, onceItStands } from './openings';
 import { RuledPictures } from './ruledPictures';
 
@@ -36,7 +36,7 @@ async function addressed({ files }: Pick<FrozenPage, 'files'>): Promise<Addresse
   const addresses = new Map<string, string>();
   const sheets: string[] = [];
   const decoder = new TextDecoder();
-  const breath = new Breath(16);
+  const breath = new MainThreadTurns(16);
   for (const { key, type, bytes } of files) {
     let blob: Blob;
     if (type === 'text/css') {
@@ -47,7 +47,7 @@ async function addressed({ files }: Pick<FrozenPage, 'files'>): Promise<Addresse
       blob = new Blob([bytes], { type });
     }
     addresses.set(key, URL.createObjectURL(blob));
-    await breath.take();
+    await breath.yieldToMain();
   }
   return { addresses, sheets };
 }

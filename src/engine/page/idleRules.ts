@@ -1,6 +1,6 @@
 import type { Spans } from '@/core/files/spans';
 import type { LoneRule } from '@/core/theme/loneRules';
-import { Breath } from '../breath';
+import { MainThreadTurns } from '../yieldToMain';
 
 /**
  * Which rules select nothing in a document: the page is laid out the same without them. The thread
@@ -17,7 +17,7 @@ export async function idleRulesOf(document: Document, rules: readonly LoneRule[]
     }
   };
   const idle: number[] = [];
-  const breath = new Breath(8);
+  const breath = new MainThreadTurns(8);
   for (const { selects, start, end } of rules) {
     let is = known.get(selects);
     if (is === undefined) {
@@ -27,7 +27,7 @@ export async function idleRulesOf(document: Document, rules: readonly LoneRule[]
     if (is) {
       idle.push(start, end);
     }
-    await breath.take();
+    await breath.yieldToMain();
   }
   return new Uint32Array(idle);
 }

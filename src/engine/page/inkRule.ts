@@ -1,5 +1,5 @@
 import { nestedSelector, tidySelector } from '@/core/theme/selectorText';
-import { Breath } from '../breath';
+import { MainThreadTurns } from '../yieldToMain';
 import { viewOf } from './rect';
 import { rulesOf } from './rules';
 
@@ -43,7 +43,7 @@ export async function inkRulesOf(
   // What is on its way to another colour has none of both.
   still.textContent = `@layer ${layer}{*{transition:none!important;animation:none!important}}`;
   document.head.append(still);
-  const breath = new Breath();
+  const breath = new MainThreadTurns();
   const rules: { readonly rule: Styled; readonly value: string; readonly priority: string }[] = [];
   try {
     for (const rule of rulesOf(document)) {
@@ -56,7 +56,7 @@ export async function inkRulesOf(
         style.setProperty('color', probeOf(rules.length), priority);
         rules.push({ rule, value, priority });
       }
-      await breath.take();
+      await breath.yieldToMain();
     }
     return elements.map((element) => {
       const [, which] = probed.exec(view.getComputedStyle(element).color) ?? [];
@@ -68,7 +68,7 @@ export async function inkRulesOf(
   } finally {
     for (const { rule, value, priority } of rules) {
       rule.style.setProperty('color', value, priority);
-      await breath.take();
+      await breath.yieldToMain();
     }
     still.remove();
   }

@@ -6,7 +6,7 @@ import { measuredSides } from '@/core/ownPage/colourRuns';
 import { seenOf } from '@/core/ownPage/surround';
 import type { PageRect, PageSurvey } from '@/core/ownPage/survey';
 import type { MeasuredPlace, OwnPlace, SeenAt, SurroundAt } from '@/core/site/model/ownPage';
-import type { AskedBeside, Beside, PageFrame } from './frame';
+import type { AdjacentPixelsRequest, AdjacentPixels, PageFrame } from './frame';
 
 /** A place of the page that is measured. */
 export interface AskedPlace {
@@ -96,14 +96,14 @@ const sameSize = 0.002;
 const scales = ({ screen, scale }: SeenAt): boolean =>
   edgesAt.includes(screen) && Math.abs(scale - 1) > sameSize;
 
-const askedBeside = (one: AskedPlace): AskedBeside => ({
+const adjacentPixelsRequest = (one: AskedPlace): AdjacentPixelsRequest => ({
   place: placeOf(one),
   target: { key: one.key, selector: one.place.selector },
   file: one.file,
 });
 
 /** What lies beside pictures at the screens that scale them. */
-async function scaledBeside(
+async function scaledAdjacent(
   frame: PageFrame,
   survey: PageSurvey,
   seen: ReadonlyMap<AskedPlace, Seen>,
@@ -119,7 +119,9 @@ async function scaledBeside(
     }
     await frame.show(screen);
     // A page that cannot be read is taken over all the same.
-    const read = await frame.scaledSurrounds(survey, here.map(askedBeside)).catch(() => []);
+    const read = await frame
+      .scaledSurrounds(survey, here.map(adjacentPixelsRequest))
+      .catch(() => []);
     read.forEach((one, i) => {
       if (one && measuredSides(one.surround).length > 0) {
         found.get(here[i])!.push({ screen, ...one });
@@ -142,7 +144,7 @@ export async function measurePlaces(
   wanted: () => boolean = () => true,
 ): Promise<readonly MeasuredPlace[] | undefined> {
   const seen = await seenAt(frame, survey, places, wanted);
-  const beside = new Map<AskedPlace, Beside>();
+  const beside = new Map<AskedPlace, AdjacentPixels>();
   // What lies on the whole page has nothing beside it.
   const read = places.filter(({ root }) => !root);
   const widths = new Set(read.flatMap((one) => widthFor(seen.get(one)!.at) ?? []));
@@ -153,14 +155,14 @@ export async function measurePlaces(
     const here = read.filter((one) => widthFor(seen.get(one)!.at) === width);
     await frame.show(width);
     // A page that cannot be read is taken over all the same.
-    const found = await frame.surrounds(survey, here.map(askedBeside)).catch(() => []);
+    const found = await frame.surrounds(survey, here.map(adjacentPixelsRequest)).catch(() => []);
     found.forEach((one, i) => {
       if (one) {
         beside.set(here[i], one);
       }
     });
   }
-  const scaled = await scaledBeside(frame, survey, seen, wanted);
+  const scaled = await scaledAdjacent(frame, survey, seen, wanted);
   if (!wanted()) {
     return undefined;
   }

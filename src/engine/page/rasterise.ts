@@ -1,6 +1,6 @@
 import type { Size } from '@/core/frame/placement';
 import type { Raster, Rgb } from '@/core/raster/raster';
-import { Breath } from '../breath';
+import { MainThreadTurns } from '../yieldToMain';
 import { viewOf } from './rect';
 
 /*
@@ -258,13 +258,13 @@ async function pixelsOf(image: HTMLImageElement, { width, height }: Size): Promi
   const context = canvas.getContext('2d', { willReadFrequently: true })!;
   context.fillStyle = '#fff';
   const data = new Uint8ClampedArray(width * height * 4);
-  const breath = new Breath(16);
+  const breath = new MainThreadTurns(16);
   for (let y = 0; y < height; y += rows) {
     context.fillRect(0, 0, width, rows);
     context.drawImage(image, 0, -y);
     const band = context.getImageData(0, 0, width, Math.min(rows, height - y));
     data.set(band.data, y * width * 4);
-    await breath.take();
+    await breath.yieldToMain();
   }
   return { width, height, data };
 }

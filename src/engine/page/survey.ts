@@ -1,4 +1,4 @@
-import { Breath } from '../breath';
+import { MainThreadTurns } from '../yieldToMain';
 import {
   addressIn,
   forLayer,
@@ -17,7 +17,7 @@ import { isOpaque } from '@/core/ownPage/opaque';
 import { commaParts } from '@/core/theme/commaParts';
 import { occlusionsOn, type Lying } from './occlusions';
 import { lookAt } from './look';
-import { Doubles, elementsWithParts } from './doubles';
+import { PseudoElementStandIns, elementsWithParts } from './pseudoElementStandIns';
 import { LayingRules, type LayingProperty, type RuleReader } from './layingRules';
 import { partRect, partsOn, type LaidPart } from './parts';
 import { heightOf, rectOf, viewOf } from './rect';
@@ -61,7 +61,7 @@ class Surveying {
   private state = '';
   /** By state of the style sheets and picture. */
   private readonly laidBy = new Map<string, number | undefined>();
-  private readonly doubles: Doubles;
+  private readonly standIns: PseudoElementStandIns;
 
   constructor(
     private readonly document: Document,
@@ -72,7 +72,7 @@ class Surveying {
     private readonly withParts?: ReadonlySet<Element>,
   ) {
     this.view = viewOf(document);
-    this.doubles = new Doubles(document);
+    this.standIns = new PseudoElementStandIns(document);
     this.elements = [...document.querySelectorAll('*')];
     this.elements.forEach((element, i) => this.numbers.set(element, i));
   }
@@ -111,7 +111,7 @@ class Surveying {
     for (const element of elements) {
       this.element(element, placed);
     }
-    this.doubles.measure();
+    this.standIns.measure();
     return { width, height: heightOf(this.document), placed };
   }
 
@@ -164,7 +164,7 @@ class Surveying {
       ? (then) => then(this.absoluteRect(element, part))
       : (then) => {
           const key = `${this.state} ${this.numbers.get(element)!}${pseudo}`;
-          this.doubles.add(key, element, pseudo, part, then);
+          this.standIns.add(key, element, pseudo, part, then);
         };
   }
 
@@ -414,7 +414,7 @@ export async function surveyPage(
   const surveying = new Surveying(document, keys, selectors, rules, elementsWithParts(document));
   const states = new SheetStates(document);
   const at: PageAtWidth[] = [];
-  const breath = new Breath();
+  const breath = new MainThreadTurns();
   let occlusions: PageSurvey['occlusions'] = new Map();
   for (const width of widths) {
     await lay(width);
@@ -425,7 +425,7 @@ export async function surveyPage(
       occlusions = occlusionsOn(document, surveying.lying(here.placed, byKey), selectors);
     }
     // Whatever the owner does meanwhile comes first.
-    await breath.take();
+    await breath.yieldToMain();
   }
   const order = (id: string): number => parseInt(id, 10);
   return {

@@ -2,8 +2,8 @@ import { randomBytes } from 'node:crypto';
 import { strToU8, zipSync } from 'fflate';
 import sharp from 'sharp';
 import { siteJson } from '@/core/handover/siteFile';
-import type { Codecs } from '@/core/press/codecs';
-import { pressAs } from '@/core/press/settings';
+import type { Codecs } from '@/core/encode/codecs';
+import { encodeSettings } from '@/core/encode/settings';
 import { applyEdit, chain, editPicture } from '@/core/site/edit';
 import { newSite } from '@/core/site/newSite';
 import { addSlot } from '@/core/site/slots';
@@ -28,7 +28,7 @@ const site = applyEdit(
     ...['header', 'tile'].map((id) =>
       editPicture(`picture-${id}`, (p) => {
         p.ground = { type: 'colour', colour: '#3b4a45' };
-        p.press = pressAs('png');
+        p.press = encodeSettings('png');
       }),
     ),
     (s) => {

@@ -1,4 +1,4 @@
-import type { HostedPage, Looked, ServedFile } from './look';
+import type { HostedPage, UploadedPictures, ServedFile } from './look';
 import type { HostLimits } from './limits';
 
 /*
@@ -30,7 +30,7 @@ interface Hosted extends HostState {
 
 export interface HostParts {
   /** Looks into an upload. @throws HostError where it is not taken */
-  look(zip: Uint8Array): Promise<Looked>;
+  look(zip: Uint8Array): Promise<UploadedPictures>;
   now(): number;
   readonly limits: Pick<HostLimits, 'allBytes'>;
 }

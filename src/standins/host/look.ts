@@ -9,11 +9,11 @@ import { readSiteJson } from '@/core/handover/siteFile';
 import { uploadedSite } from '@/core/handover/uploaded';
 import { IntakeError } from '@/core/measure/intakeError';
 import { inspectPicture } from '@/core/measure/inspect';
-import type { Codecs } from '@/core/press/codecs';
-import { pressAs } from '@/core/press/settings';
+import type { Codecs } from '@/core/encode/codecs';
+import { encodeSettings } from '@/core/encode/settings';
 import { crop, type Raster } from '@/core/raster/raster';
 import { kilobytes } from '@/core/readings/say';
-import type { PressFormat } from '@/core/site/model/picture';
+import type { ImageFormat } from '@/core/site/model/picture';
 import { SiteError } from '@/core/site/schema';
 import type { Site } from '@/core/site/model/site';
 import { HostError } from './hostError';
@@ -41,7 +41,7 @@ export interface HostedPage {
   readonly path: string;
 }
 
-export interface Looked {
+export interface UploadedPictures {
   readonly files: readonly LookedFile[];
   readonly pages: readonly HostedPage[];
 }
@@ -165,7 +165,7 @@ async function treated(
   let kept = bytes;
   if (!fits && raster) {
     const { raster: made, done } = fitted(raster, opening);
-    kept = await codecs.encode(made, pressAs(found.format as PressFormat, 90), []);
+    kept = await codecs.encode(made, encodeSettings(found.format as ImageFormat, 90), []);
     notes.push(`${found.width}×${found.height} was ${done} to ${opening.width}×${opening.height}.`);
   }
   const hidden = hiddenColour(
@@ -185,7 +185,7 @@ async function treated(
 export async function lookInto(
   zip: Uint8Array,
   { codecs, limits }: { codecs(): Promise<Codecs>; limits: HostLimits },
-): Promise<Looked> {
+): Promise<UploadedPictures> {
   try {
     const { site, uploaded } = opened(zip);
     checkLimits(uploaded, limits);

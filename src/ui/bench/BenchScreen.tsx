@@ -19,7 +19,7 @@ import { DropScreen } from '../shared/DropScreen';
 import { Choose } from '../shared/Choose';
 import { Switch } from '../shared/Switch';
 import { screenWidths } from '../shared/screenWidths';
-import { Standing } from '../shared/Standing';
+import { EmptyScreen } from '../shared/EmptyScreen';
 import { TopBar } from '../shared/TopBar';
 import { UndoRedo } from '../shared/UndoRedo';
 import { WithSession } from '../shared/WithSession';
@@ -51,7 +51,7 @@ function WithSlot({ session, slotId }: { session: Session; slotId: string }) {
   return slot ? (
     <OpenBench session={session} slot={slot} />
   ) : (
-    <Standing title="This site has no such slot." />
+    <EmptyScreen title="This site has no such slot." />
   );
 }
 

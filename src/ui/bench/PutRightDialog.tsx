@@ -3,7 +3,7 @@
 import { Dialog } from 'radix-ui';
 import { useMemo, useState } from 'react';
 import { worstFirst, type Reading } from '@/core/readings/reading';
-import { backdropOf } from '@/core/seam/beside';
+import { backdropOf } from '@/core/seam/adjacentColours';
 import { applyEdit, chain } from '@/core/site/edit';
 import type { Picture } from '@/core/site/model/picture';
 import type { Site } from '@/core/site/model/site';

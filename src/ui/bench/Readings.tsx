@@ -2,11 +2,11 @@
 
 import { intoViewNearest } from '../shared/intoView';
 import { lazy, Suspense, useState } from 'react';
-import { pressWords } from '@/core/press/settings';
+import { encodeSettingsWords } from '@/core/encode/settings';
 import { worstFirst, type Reading } from '@/core/readings/reading';
 import { kilobytes } from '@/core/readings/say';
 import { setMeant } from '@/core/site/slots';
-import type { Press } from '../hooks/usePressed';
+import type { EncodedFileState } from '../hooks/useEncodedFile';
 import { useHistory } from '../hooks/useSession';
 import { HelpButton } from '../help/HelpButton';
 import { Button, Hint } from '../shared/Button';
@@ -21,7 +21,7 @@ const PutRightDialog = lazy(async () => ({
 
 const keptWords = { kept: 'every step', writing: 'writing…', not: 'not kept' } as const;
 
-function weightWords({ failure, current, file }: Press, blank: boolean): string {
+function weightWords({ failure, current, file }: EncodedFileState, blank: boolean): string {
   if (failure) {
     return 'no file';
   }
@@ -31,7 +31,7 @@ function weightWords({ failure, current, file }: Press, blank: boolean): string 
 
 /** Everything measured of this picture, and the title block of the drawing. */
 export function Readings() {
-  const { readings, press } = useFiled();
+  const { readings, encodedFile } = useFiled();
   const { picture, session } = useEditing();
   const { kept } = useHistory(session);
   const [asked, setAsked] = useState(false);
@@ -65,8 +65,8 @@ export function Readings() {
         ))}
       </ul>
       <dl className="grid shrink-0 grid-cols-3 border-t border-ink">
-        <Block term="File" value={pressWords(picture.press)} />
-        <Block term="Weight" value={weightWords(press, readings.length === 0)} />
+        <Block term="File" value={encodeSettingsWords(picture.press)} />
+        <Block term="Weight" value={weightWords(encodedFile, readings.length === 0)} />
         <Block term="Kept" value={keptWords[kept.state]} bad={kept.state === 'not'} />
       </dl>
       {asked && (

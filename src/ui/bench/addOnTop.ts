@@ -5,7 +5,7 @@ import type { Layer, ObjectLayer } from '@/core/site/model/layer';
 import type { TextLayer } from '@/core/site/model/objectLayers';
 import { changeNames } from '@/core/arrange/layerEdits';
 import { textFor, themeDark, themeLight } from '@/core/layers/fitting';
-import { seatedText } from '../hooks/firstPlaces';
+import { placeNewText } from '../hooks/firstPlaces';
 import { newId } from '../shared/newId';
 import type { Acting, Laying, Shown } from './useBench';
 
@@ -33,7 +33,7 @@ export async function addText(bench: Acting): Promise<void> {
   bench.select(text.id);
   const label = `Add ${kindOf(text).name(text)}`;
   const finish = session.begin(label, addLayer(picture.id, text), patience, wording);
-  const { x, y, align, colour } = await seatedText(site, slot, picture, text);
+  const { x, y, align, colour } = await placeNewText(site, slot, picture, text);
   finish(editLayer<TextLayer>(picture.id, text.id, { x, y, align, colour }));
 }
 

@@ -1,4 +1,4 @@
-import { formatOf } from '@/core/press/formats/registry';
+import { formatOf } from '@/core/encode/formats/registry';
 import type { Reading, Verdict } from '@/core/readings/reading';
 import { worstFirst } from '@/core/readings/reading';
 import { colourName, kilobytes } from '@/core/readings/say';
@@ -166,24 +166,27 @@ export const questions: readonly Question[] = [
   {
     number: 6,
     title: 'How heavy',
-    answer({ readings, picture, press, slot }) {
+    answer({ readings, picture, encodedFile, slot }) {
       if (isBlank(picture)) {
         return nothing;
       }
-      if (!press.current || !press.file) {
-        return { verdict: undefined, words: press.failure ? 'cannot be written' : 'writing…' };
+      if (!encodedFile.current || !encodedFile.file) {
+        return {
+          verdict: undefined,
+          words: encodedFile.failure ? 'cannot be written' : 'writing…',
+        };
       }
       return {
         verdict: worstOf(readings, 6)?.verdict,
-        words: `${kilobytes(press.file.bytes).replace(' KB', '')} of ${kilobytes(slot.budgetBytes).replace('.0', '')}`,
+        words: `${kilobytes(encodedFile.file.bytes).replace(' KB', '')} of ${kilobytes(slot.budgetBytes).replace('.0', '')}`,
       };
     },
   },
   {
     number: 7,
     title: 'Hand over',
-    answer({ picture, press, readings }) {
-      if (isBlank(picture) || !press.current) {
+    answer({ picture, encodedFile, readings }) {
+      if (isBlank(picture) || !encodedFile.current) {
         return { verdict: undefined, words: 'not yet' };
       }
       const alt = worstOf(readings, 7);

@@ -73,7 +73,7 @@ export function benchCommands(bench: Commanded, switches: BenchSwitches): Comman
       enabled: selected?.kind === 'text' && !selected.locked,
       run: () => {
         bench.ask(4);
-        bench.take({ kind: 'words', layerId: selected!.id });
+        bench.setTool({ kind: 'words', layerId: selected!.id });
       },
     },
     withLayers('remove', 'Remove the layer', ['Delete', 'Backspace'], (l) =>
@@ -174,7 +174,7 @@ export function benchCommands(bench: Commanded, switches: BenchSwitches): Comman
       unlisted: true,
       run: () => {
         if (bench.tool) {
-          bench.take(undefined);
+          bench.setTool(undefined);
         } else {
           bench.select(undefined);
         }

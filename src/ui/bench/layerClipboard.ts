@@ -5,7 +5,7 @@ import type { Layer } from '@/core/site/model/layer';
 import type { ShelfItem } from '@/core/site/model/shelf';
 import type { OwnFont } from '@/core/site/model/theme';
 import { ownFontId } from '@/core/text/fonts';
-import { say } from '../shared/notices';
+import { notify } from '../shared/notices';
 import { changeNames, copiesOf } from '@/core/arrange/layerEdits';
 import type { Acting } from './useBench';
 
@@ -66,7 +66,7 @@ function read(): Copied | undefined {
 export function pasteLayers(bench: Acting): void {
   const copied = read();
   if (!copied) {
-    say('bad', 'There are no copied layers. Select some and copy them first.');
+    notify('bad', 'There are no copied layers. Select some and copy them first.');
     return;
   }
   const { slot, picture } = bench;

@@ -29,7 +29,7 @@ import type { Slot } from '@/core/site/model/slot';
 import { pictureOf } from '@/core/site/picture';
 import { layFirst } from '../hooks/firstPlaces';
 import { useIntake } from '../hooks/useIntake';
-import { usePressed, type Press } from '../hooks/usePressed';
+import { useEncodedFile, type EncodedFileState } from '../hooks/useEncodedFile';
 import { useSite, type Session } from '../hooks/useSession';
 import { addPhotoOnTop } from '@/core/layers/layPhoto';
 
@@ -89,7 +89,7 @@ export interface Selecting {
   toggle(layerId: string): void;
   selectAll(layerIds: readonly string[]): void;
   readonly tool: Tool | undefined;
-  take(tool: Tool | undefined): void;
+  setTool(tool: Tool | undefined): void;
 }
 
 /** Which of the seven questions is asked. */
@@ -102,7 +102,7 @@ export interface Asking {
 
 /** The picture's file, and what was measured of it. */
 export interface Filed {
-  readonly press: Press;
+  readonly encodedFile: EncodedFileState;
   readonly readings: readonly Reading[];
   /** The reading that is asked why. */
   readonly why: string | undefined;
@@ -250,16 +250,16 @@ const countTurn = (turns: TurnCount) => turns.setState((count) => count + 1, tru
 
 function useSelectingPart(picture: Picture, question: number, turns: TurnCount): Selecting {
   const [selectedIds, setSelectedIds] = useState<readonly string[]>([]);
-  const [tool, take] = useState<Tool>();
+  const [tool, setTool] = useState<Tool>();
   const actions = useMemo(() => {
     // A tool is put down when something else is turned to.
     const change = (next: SetStateAction<readonly string[]>) => {
       countTurn(turns);
-      take(undefined);
+      setTool(undefined);
       setSelectedIds(next);
     };
     return {
-      take,
+      setTool,
       selectAll: (ids: readonly string[]) => change(ids),
       select: (id: string | undefined) => change(id === undefined ? [] : [id]),
       toggle: (id: string) =>
@@ -286,14 +286,14 @@ function useSelectingPart(picture: Picture, question: number, turns: TurnCount):
 function useFiledPart(editing: Editing, over: PageWordsReport | undefined): Filed {
   const { session, site, slot, picture } = editing;
   const previewing = useStore(session.state, (s) => s.previewing);
-  const press = usePressed(site, slot, picture, previewing);
+  const encodedFile = useEncodedFile(site, slot, picture, previewing);
   const [why, askWhy] = useState<string>();
-  const file = press.current ? press.file : undefined;
+  const file = encodedFile.current ? encodedFile.file : undefined;
   const readings = useMemo(
     () => takeReadings({ site, slot, picture, file, over }),
     [site, slot, picture, file, over],
   );
-  return useMemo(() => ({ press, readings, why, askWhy }), [press, readings, why]);
+  return useMemo(() => ({ encodedFile, readings, why, askWhy }), [encodedFile, readings, why]);
 }
 
 function usePageWordsPart(picture: Picture): PageWordsShown {
@@ -377,7 +377,7 @@ export function useBenchModel(session: Session, slot: Slot, openShelf: () => voi
     }),
     [question, times, session, turns],
   );
-  const { current } = filed.press;
+  const { current } = filed.encodedFile;
   const shown = useMemo(
     () => ({
       // Asking how heavy it is shows the file itself, unless something else is being held up

@@ -2,12 +2,12 @@
 
 import { Download } from 'lucide-react';
 import Link from 'next/link';
-import { pressWords } from '@/core/press/settings';
+import { encodeSettingsWords } from '@/core/encode/settings';
 import type { HandedFile } from '@/core/handover/ports';
 import type { PlannedFile, SlotFiles } from '@/core/handover/filePlan';
 import { kilobytes } from '@/core/readings/say';
 import type { Edit } from '@/core/site/edit';
-import type { PressSettings } from '@/core/site/model/picture';
+import type { EncodeSettings } from '@/core/site/model/picture';
 import type { Site } from '@/core/site/model/site';
 import { isContent } from '@/core/slots/registry';
 import { useThumb } from '../hooks/useThumb';
@@ -17,8 +17,8 @@ import { AlternativeText } from './AlternativeText';
 import { whatFor } from './whatFor';
 
 /** What the encoder was asked for beside that is told when pointed at. */
-const inShort = (settings: PressSettings): string =>
-  pressWords({ ...settings, effort: 'usual', dithered: false });
+const inShort = (settings: EncodeSettings): string =>
+  encodeSettingsWords({ ...settings, effort: 'usual', dithered: false });
 
 const nameOf = (path: string): string => path.slice(path.lastIndexOf('/') + 1);
 
@@ -125,7 +125,7 @@ function SlotRow({
                     <td className="figure whitespace-nowrap text-soft">
                       {f.width}×{f.height}
                     </td>
-                    <td className="truncate pr-1 text-soft" title={pressWords(f.settings)}>
+                    <td className="truncate pr-1 text-soft" title={encodeSettingsWords(f.settings)}>
                       {f.asItWas === undefined ? inShort(f.settings) : 'as it was'}
                     </td>
                     <td className="text-right figure">

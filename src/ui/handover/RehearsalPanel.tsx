@@ -8,7 +8,7 @@ import type { Site } from '@/core/site/model/site';
 import { rehearsalAddress, useRehearsal } from '../hooks/useRehearsal';
 import { Button } from '../shared/Button';
 import { Group } from '../shared/Group';
-import { say } from '../shared/notices';
+import { notify } from '../shared/notices';
 import { VerdictMark } from '../shared/VerdictMark';
 
 const clock = (at: number): string =>
@@ -33,7 +33,7 @@ export function RehearsalPanel({ site, made }: { site: Site; made: HandOver | un
     const refused = await rehearse(made);
     if (refused) {
       tab?.close();
-      say('bad', refused);
+      notify('bad', refused);
       return;
     }
     const first = made.files.find(
@@ -42,7 +42,7 @@ export function RehearsalPanel({ site, made }: { site: Site; made: HandOver | un
     if (tab) {
       tab.location.href = rehearsalAddress(site.id, first.path);
     } else {
-      say('done', 'Uploaded. The browser did not open a tab; the pages are listed here.');
+      notify('done', 'Uploaded. The browser did not open a tab; the pages are listed here.');
     }
   };
   const notes = host?.uploads.filter((u) => u.notes.length > 0) ?? [];

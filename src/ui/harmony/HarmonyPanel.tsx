@@ -13,7 +13,7 @@ import { useMainColours } from '../hooks/useMainColours';
 import { useCommitted, type Session } from '../hooks/useSession';
 import { Button } from '../shared/Button';
 import { Group } from '../shared/Group';
-import { say } from '../shared/notices';
+import { notify } from '../shared/notices';
 import { Switch } from '../shared/Switch';
 import { Colours } from './Colours';
 import { PartnerChoice } from './PartnerChoice';
@@ -58,7 +58,7 @@ export function HarmonyPanel({
     if (chosen) {
       harmonies.choose(undefined);
       session.commit(`Colours: ${harmonyTitles[chosen.kind]}`, applyHarmony(chosen, mains));
-      say(
+      notify(
         'done',
         `${page.own ? 'The theme has' : 'The theme and its page have'} these colours. Undo brings the old ones back.`,
       );

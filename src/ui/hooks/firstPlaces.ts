@@ -2,7 +2,7 @@ import { drawingOf } from '@/core/compose/drawing';
 import type { Framing, Size } from '@/core/frame/placement';
 import { layPhoto } from '@/core/layers/layPhoto';
 import type { Rect } from '@/core/raster/raster';
-import { backdropOf } from '@/core/seam/beside';
+import { backdropOf } from '@/core/seam/adjacentColours';
 import type { Edit } from '@/core/site/edit';
 import type { TextLayer } from '@/core/site/model/objectLayers';
 import type { Picture } from '@/core/site/model/picture';
@@ -49,7 +49,7 @@ function wordsArea(site: Site, slot: Slot): Rect {
 }
 
 /** A new text where it is read best; as it is where nothing can be drawn. */
-export async function seatedText(
+export async function placeNewText(
   site: Site,
   slot: Slot,
   picture: Picture,
@@ -65,6 +65,6 @@ export async function seatedText(
     within: wordsArea(site, slot),
   };
   return theEngine()
-    .seat(drawingOf(slot, picture), text, wish)
+    .placeText(drawingOf(slot, picture), text, wish)
     .catch(() => text);
 }

@@ -1,4 +1,4 @@
-import type { Followed } from '@/core/set/follow';
+import type { RecolouredSheets } from '@/core/set/recolourSheets';
 import type { SetHanded } from '@/core/set/produce';
 import type { Recoloured } from '@/core/set/recolourFile';
 import type { PieceSet } from '@/core/site/model/pieceSet';
@@ -8,7 +8,7 @@ import { theSetFiles } from './tab/setFiles';
 export interface SetGiven {
   readonly set: PieceSet;
   readonly files: ReadonlyMap<string, Recoloured>;
-  readonly followed: Followed;
+  readonly followed: RecolouredSheets;
 }
 
 /** What is handed over of a set; with `all`, files that did not change too. */

@@ -2,13 +2,13 @@ import { archiveLimits } from '@/core/files/unzip';
 import { pageLimits } from '@/core/ownPage/limits';
 import type { OpenedPage } from '@/core/ownPage/openPages';
 import { FileReading } from '@/work/fileReading';
-import { say } from '../shared/notices';
+import { notify } from '../shared/notices';
 import type { FolderFile } from './folderFiles';
 import { theEngine } from './tab/engine';
 
 const limits = { together: pageLimits.all, count: archiveLimits.entries };
 
-export const newPageReading = (): FileReading => new FileReading((words) => say('bad', words));
+export const newPageReading = (): FileReading => new FileReading((words) => notify('bad', words));
 
 /**
  * The pages among files, read in the worker. What is refused is said.

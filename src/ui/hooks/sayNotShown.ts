@@ -1,6 +1,6 @@
 import { wordsOf } from '@/core/refusal';
 import { PageTroubled, forgetTrouble } from '@/engine/page/openings';
-import { say } from '../shared/notices';
+import { notify } from '../shared/notices';
 
 /**
  * Tells why a page is not shown.
@@ -16,6 +16,6 @@ export function sayNotShown(error: unknown, again: () => void): string {
       again();
     },
   };
-  say('bad', `The page could not be shown. ${words}`, action || undefined);
+  notify('bad', `The page could not be shown. ${words}`, action || undefined);
   return words;
 }

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { Site } from '@/core/site/model/site';
 import { makeHandOver, nothingMade, type Making as Made } from '@/work/handOverFiles';
 import { theHandOver } from './tab/handOver';
-import { useKeyed } from './useKeyed';
+import { useLatestTask } from './useLatestTask';
 import { useOwnFonts } from './useOwnFonts';
 
 export interface Making extends Made {
@@ -17,11 +17,11 @@ export interface Making extends Made {
 /** Makes the hand-over of a site as it is, and anew whenever it has changed. */
 export function useHandOver(site: Site): Making {
   useOwnFonts(site);
-  const { value, running, stop, start } = useKeyed(
+  const { value, running, stop, start } = useLatestTask(
     site,
     nothingMade,
     (turn) => makeHandOver(site, theHandOver(), turn),
-    { rest: 250 },
+    { debounceMs: 250 },
   );
   const [stoppedFor, setStoppedFor] = useState<Site>();
   return {

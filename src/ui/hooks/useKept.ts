@@ -1,24 +1,24 @@
 'use client';
 
 import { useEffect, useSyncExternalStore } from 'react';
-import { allKept, type Stood } from '@/work/standing';
-import { theStanding } from './tab/standing';
+import { allKept, type SaveState } from '@/work/saveStatus';
+import { theSaveStatus } from './tab/saveStatus';
 
 /** Whether everything done in this tab is on the disk, and of which site it is not. */
-export const useKept = (): Stood =>
+export const useKept = (): SaveState =>
   useSyncExternalStore(
-    (changed) => theStanding().state.subscribe(changed),
-    () => theStanding().state.getState(),
+    (changed) => theSaveStatus().state.subscribe(changed),
+    () => theSaveStatus().state.getState(),
     () => allKept,
   );
 
 /** Closes a site that another tab removed; what was not kept of it goes. */
-export const letGo = (siteId: string): void => theStanding().forget(siteId);
+export const letGo = (siteId: string): void => theSaveStatus().forget(siteId);
 
 /** Keeps what is still open when the tab is hidden, and asks before unwritten work is left. */
 export function useGuardedLeaving(): void {
   useEffect(() => {
-    const flush = () => theStanding().flush();
+    const flush = () => theSaveStatus().flush();
     const hidden = () => {
       if (document.visibilityState === 'hidden') {
         flush();
@@ -26,7 +26,7 @@ export function useGuardedLeaving(): void {
     };
     const leaving = (event: BeforeUnloadEvent) => {
       flush();
-      if (theStanding().unwritten) {
+      if (theSaveStatus().unwritten) {
         event.preventDefault();
       }
     };

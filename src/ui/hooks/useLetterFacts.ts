@@ -4,7 +4,7 @@ import type { OwnFont } from '@/core/site/model/theme';
 import { faceName, type Font } from '@/core/text/fonts';
 import { canvasMeter, letterFactsOf, type LetterFacts } from '@/core/text/letterFacts';
 import { theFonts } from './tab/fonts';
-import { useKeyed } from './useKeyed';
+import { useLatestTask } from './useLatestTask';
 
 async function measured(
   { id, xHeight }: Font,
@@ -22,12 +22,12 @@ async function measured(
  * @param own the fonts of the site's owner
  */
 export function useLetterFacts(font: Font, own: readonly OwnFont[]): LetterFacts | undefined {
-  const { value, current } = useKeyed<LetterFacts | undefined>(
+  const { value, current } = useLatestTask<LetterFacts | undefined>(
     font.letters ? undefined : font.id,
     undefined,
-    async ({ put }) => {
+    async ({ update }) => {
       const facts = await measured(font, own);
-      put(() => facts);
+      update(() => facts);
     },
   );
   return font.letters ?? (current ? value : undefined);

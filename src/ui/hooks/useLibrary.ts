@@ -10,7 +10,7 @@ import {
 } from '@/standins/library/client';
 import type { LibraryPicture } from '@/standins/library/library';
 import { shelveBytes } from './useIntake';
-import { useKeyed } from './useKeyed';
+import { useLatestTask } from './useLatestTask';
 
 export { libraryAddress } from '@/standins/library/client';
 export type { LibraryPicture } from '@/standins/library/library';
@@ -26,14 +26,14 @@ export function useLibrary(
   active: boolean,
 ): LibraryFound & { again(): void } {
   const question = libraryQuestion(query);
-  const { value, current, running, start } = useKeyed<LibraryFound>(
+  const { value, current, running, start } = useLatestTask<LibraryFound>(
     active ? question : undefined,
     looking,
-    async ({ put }) => {
+    async ({ update }) => {
       const found = await askLibrary(question);
-      put(() => found);
+      update(() => found);
     },
-    { rest: pause },
+    { debounceMs: pause },
   );
   return { ...(current && !running ? value : looking), again: start };
 }

@@ -13,7 +13,7 @@ import type { SetGiven } from './handedOf';
 import { hiddenHost } from './hiddenHost';
 import { theEngine } from './tab/engine';
 import { theSetFiles } from './tab/setFiles';
-import { useKeyed } from './useKeyed';
+import { useLatestTask } from './useLatestTask';
 import type { SetPages } from './useSetPage';
 
 export type { LostOnPage } from '@/engine/page/lostOnPages';
@@ -89,21 +89,21 @@ function useMeasured(
   after: () => Promise<Pages>,
   rest = 0,
 ): LostContrast {
-  const { value, current, running } = useKeyed<Omit<LostContrast, 'running'>>(
+  const { value, current, running } = useLatestTask<Omit<LostContrast, 'running'>>(
     key,
     notYet,
-    async ({ put, wanted }) => {
+    async ({ update, isCurrent }) => {
       try {
         const old = await before();
         // Where there is no page nothing is said of words.
-        const found = old.length > 0 ? await measured(old, await after(), wanted) : undefined;
-        put(() => ({ ...notYet, found }));
+        const found = old.length > 0 ? await measured(old, await after(), isCurrent) : undefined;
+        update(() => ({ ...notYet, found }));
       } catch (error) {
         const problem = wordsOf(error);
-        put(() => ({ ...notYet, problem }));
+        update(() => ({ ...notYet, problem }));
       }
     },
-    { oneAtATime: true, rest },
+    { oneAtATime: true, debounceMs: rest },
   );
   return { ...(key !== undefined && current ? value : notYet), running };
 }

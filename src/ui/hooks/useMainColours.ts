@@ -4,7 +4,7 @@ import { hexOf } from '@/core/colour/hex';
 import type { MainColours } from '@/core/harmony/applyHarmony';
 import type { ShelfItem } from '@/core/site/model/shelf';
 import { theEngine } from './tab/engine';
-import { useKeyed } from './useKeyed';
+import { useLatestTask } from './useLatestTask';
 
 const none: MainColours = new Map();
 /** The main colours do not depend on the frame that a file is looked at for. */
@@ -18,12 +18,12 @@ export function useMainColours(
   assetIds: readonly string[],
   shelf: readonly ShelfItem[],
 ): MainColours {
-  const { value } = useKeyed<MainColours>(
+  const { value } = useLatestTask<MainColours>(
     assetIds.length > 0 ? assetIds.join(' ') : undefined,
     none,
-    async ({ put, wanted }) => {
+    async ({ update, isCurrent }) => {
       for (const assetId of assetIds) {
-        if (!wanted()) {
+        if (!isCurrent()) {
           return;
         }
         const survey = await theEngine()
@@ -31,7 +31,7 @@ export function useMainColours(
           .catch(() => undefined);
         const main = survey?.colours[0];
         if (main) {
-          put((known) => new Map([...known, [assetId, hexOf(main.colour)]]));
+          update((known) => new Map([...known, [assetId, hexOf(main.colour)]]));
         }
       }
     },

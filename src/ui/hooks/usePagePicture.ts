@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react';
 import type { FrozenPage } from '@/core/ownPage/frozen';
 import { wordsOf } from '@/core/refusal';
 import type { PagePicture } from '@/engine/engine';
-import { say } from '../shared/notices';
+import { notify } from '../shared/notices';
 import { theEngine } from './tab/engine';
 
 /**
@@ -26,7 +26,7 @@ export function usePagePicture(page: FrozenPage | undefined): PagePicture | unde
             setHeld({ page, picture });
           }
         },
-        (error: unknown) => say('bad', wordsOf(error)),
+        (error: unknown) => notify('bad', wordsOf(error)),
       );
     return () => {
       current = false;

@@ -5,7 +5,7 @@ import { seedOfPhoto } from '@/core/harmony/seedOfPhoto';
 import { wordsOf } from '@/core/refusal';
 import type { LookedAt } from '@/engine/protocol';
 import { theEngine } from './tab/engine';
-import { useKeyed } from './useKeyed';
+import { useLatestTask } from './useLatestTask';
 
 export interface PhotoSeed {
   /** Undefined while the photograph is looked at, and where it cannot be read. */
@@ -19,17 +19,21 @@ const nothing: PhotoSeed = { seed: undefined, problem: undefined };
 
 /** The colours that a photograph speaks of. */
 export function usePhotoSeed(photo: LookedAt | undefined): PhotoSeed {
-  const { value, current } = useKeyed<PhotoSeed>(photo?.assetId, nothing, async ({ put }) => {
-    try {
-      const { colours } = await theEngine().surveyPhoto(photo!, frame);
-      const seed = seedOfPhoto(colours);
-      put(() => ({ seed, problem: seed ? undefined : 'It is see-through all over.' }));
-    } catch (error) {
-      put(() => ({
-        seed: undefined,
-        problem: wordsOf(error),
-      }));
-    }
-  });
+  const { value, current } = useLatestTask<PhotoSeed>(
+    photo?.assetId,
+    nothing,
+    async ({ update }) => {
+      try {
+        const { colours } = await theEngine().surveyPhoto(photo!, frame);
+        const seed = seedOfPhoto(colours);
+        update(() => ({ seed, problem: seed ? undefined : 'It is see-through all over.' }));
+      } catch (error) {
+        update(() => ({
+          seed: undefined,
+          problem: wordsOf(error),
+        }));
+      }
+    },
+  );
   return current ? value : nothing;
 }

@@ -4,7 +4,7 @@ import type { PhotoSurvey } from '@/core/frame/photoSurvey';
 import type { Size } from '@/core/frame/placement';
 import type { PhotoLayer } from '@/core/site/model/photoLayer';
 import { theEngine } from './tab/engine';
-import { useKeyed } from './useKeyed';
+import { useLatestTask } from './useLatestTask';
 
 /**
  * Best parts and main colours of a photo for a slot; undefined while they are sought, and where
@@ -14,15 +14,15 @@ export function usePhotoSurvey(
   photo: Pick<PhotoLayer, 'assetId' | 'sourceWidth' | 'sourceHeight'> | undefined,
   { width, height }: Size,
 ): PhotoSurvey | undefined {
-  const { value, current } = useKeyed<PhotoSurvey | undefined>(
+  const { value, current } = useLatestTask<PhotoSurvey | undefined>(
     photo && `${photo.assetId} ${width}×${height}`,
     undefined,
-    async ({ put }) => {
+    async ({ update }) => {
       // The bench says what is wrong with a photo that cannot be read.
       const { assetId, sourceWidth, sourceHeight } = photo!;
       const size = { width: sourceWidth, height: sourceHeight };
       const survey = await theEngine().surveyPhoto({ assetId, size }, { width, height });
-      put(() => survey);
+      update(() => survey);
     },
   );
   return current ? value : undefined;

@@ -3,7 +3,7 @@
 import { useEffect, useMemo } from 'react';
 import type { Raster } from '@/core/raster/raster';
 import { isActive, recipeKey } from '@/core/recolour/activeSteps';
-import type { Followed } from '@/core/set/follow';
+import type { RecolouredSheets } from '@/core/set/recolourSheets';
 import type { LineContrast } from '@/core/set/sheetLine';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import type { SheetText } from '@/core/theme/readTheme';
@@ -20,7 +20,7 @@ import {
 import { endsOf } from '@/work/setFiles';
 import { theEngine } from './tab/engine';
 import { theSetFiles } from './tab/setFiles';
-import { useKeyed } from './useKeyed';
+import { useLatestTask } from './useLatestTask';
 
 export type { ShownOffer as OfferLook } from '@/engine/protocol';
 export type { Progress } from '@/work/setProgress';
@@ -31,13 +31,13 @@ interface Steered {
   start(): void;
 }
 
-export type Looked = Looks & Steered;
-export type Written = Writing & Steered;
+export type SetScan = Looks & Steered;
+export type SetWriting = Writing & Steered;
 
 const now = () => Date.now();
 
 /** Looks at all pieces of a set, a few at a time. */
-export function useLooked(set: PieceSet): Looked {
+export function useLooked(set: PieceSet): SetScan {
   const { pieces, sheets } = set;
   const key = useMemo(
     () =>
@@ -47,7 +47,7 @@ export function useLooked(set: PieceSet): Looked {
       ]),
     [pieces, sheets],
   );
-  const { value, current, running, stop, start } = useKeyed(key, nothingLooked, (turn) =>
+  const { value, current, running, stop, start } = useLatestTask(key, nothingLooked, (turn) =>
     lookAtSet(theSetFiles(), set, turn, now),
   );
   const looks = current ? value : nothingLooked;
@@ -58,7 +58,7 @@ export function useLooked(set: PieceSet): Looked {
 const rest = 700;
 
 /** Writes the pieces of a set whenever its recipe has come to rest. */
-export function useWritten(set: PieceSet, { roles, whole, sheets }: Looked): Written {
+export function useWritten(set: PieceSet, { roles, whole, sheets }: SetScan): SetWriting {
   const { pieces, recipe } = set;
   const key = useMemo(
     () =>
@@ -76,11 +76,11 @@ export function useWritten(set: PieceSet, { roles, whole, sheets }: Looked): Wri
       theEngine().warmSearch();
     }
   }, [ready]);
-  const { value, current, running, stop, start } = useKeyed(
+  const { value, current, running, stop, start } = useLatestTask(
     ready && isActive(recipe) ? key : undefined,
     nothingWritten,
     (turn) => writeSet(theSetFiles(), set, roles, turn, now),
-    { rest },
+    { debounceMs: rest },
   );
   const written = current ? value : nothingWritten;
   return { ...written, writing: running ? written.writing : undefined, stop, start };
@@ -89,8 +89,8 @@ export function useWritten(set: PieceSet, { roles, whole, sheets }: Looked): Wri
 /** The same where style sheets follow with the same: files count by how strips end. */
 function followKey(
   { recipe, follows, from, lines, pieces, sheets }: PieceSet,
-  { samples, looking, sheets: read }: Looked,
-  { files }: Written,
+  { samples, looking, sheets: read }: SetScan,
+  { files }: SetWriting,
 ): string | undefined {
   return read && !looking
     ? JSON.stringify([
@@ -112,31 +112,39 @@ export const areLarge = (sheets: readonly SheetText[]): boolean =>
 /** Large style sheets follow once nothing has changed for so long, ms. */
 const largeRest = 200;
 
-export interface Following {
+export interface SheetRecolouring {
   /** Of a moment ago while it is worked out; undefined before. */
-  readonly followed: Followed | undefined;
+  readonly followed: RecolouredSheets | undefined;
   /** What it is worked out for; undefined while that is not known yet. */
   readonly key: string | undefined;
   /** It is of that. */
   readonly settled: boolean;
   /** That of the set as it is now, however soon it is asked; undefined before sheets are read. */
-  newest(): Promise<Followed | undefined>;
+  newest(): Promise<RecolouredSheets | undefined>;
 }
 
 /** What the style sheets follow with. */
-export function useFollowing(set: PieceSet, looked: Looked, written: Written): Following {
+export function useSheetRecolouring(
+  set: PieceSet,
+  looked: SetScan,
+  written: SetWriting,
+): SheetRecolouring {
   const { sheets } = looked;
   const { files } = written;
   const key = useMemo(() => followKey(set, looked, written), [set, looked, written]);
   const follow = () => theSetFiles().follow(set, sheets!, looked.samples, files);
-  const { value, current } = useKeyed<Followed | undefined>(
+  const { value, current } = useLatestTask<RecolouredSheets | undefined>(
     key,
     undefined,
-    async ({ put }) => {
+    async ({ update }) => {
       const followed = await follow();
-      put(() => followed);
+      update(() => followed);
     },
-    { carries: true, oneAtATime: true, rest: sheets && areLarge(sheets) ? largeRest : 0 },
+    {
+      keepPrevious: true,
+      oneAtATime: true,
+      debounceMs: sheets && areLarge(sheets) ? largeRest : 0,
+    },
   );
   const followed = sheets && value;
   return {
@@ -152,22 +160,22 @@ const noContrasts: ReadonlyMap<string, LineContrast> = new Map();
 /** Contrasts of what the style sheets follow with, by their lines; those of a moment ago meanwhile. */
 export function useContrasts(
   set: PieceSet,
-  { sheets, samples }: Looked,
-  { files }: Written,
-  followed: Followed | undefined,
+  { sheets, samples }: SetScan,
+  { files }: SetWriting,
+  followed: RecolouredSheets | undefined,
 ): ReadonlyMap<string, LineContrast> {
   const key = useMemo(
     () => followed && sheets && { followed, asked: { set, sheets, samples, ends: endsOf(files) } },
     [followed, set, sheets, samples, files],
   );
-  const { value } = useKeyed(
+  const { value } = useLatestTask(
     key,
     noContrasts,
-    async ({ put }) => {
+    async ({ update }) => {
       const found = await theEngine().sheets.contrasts(key!.asked);
-      put(() => found);
+      update(() => found);
     },
-    { rest: 120, carries: true },
+    { debounceMs: 120, keepPrevious: true },
   );
   return value;
 }
@@ -185,12 +193,12 @@ export function usePreviews(
   looked: number,
 ): ReadonlyMap<string, Raster> {
   const how = recipe && recipeKey(recipe);
-  const { value } = useKeyed(
+  const { value } = useLatestTask(
     JSON.stringify([how, assetIds, looked]),
     noPreviews,
-    async ({ put }) => {
+    async ({ update }) => {
       const made = await theEngine().set.previews(recipe, assetIds);
-      put(() => new Map(made.map((p) => [p.assetId, p.raster])));
+      update(() => new Map(made.map((p) => [p.assetId, p.raster])));
     },
     { oneAtATime: true },
   );
@@ -205,16 +213,16 @@ interface WholePiece {
 
 /** All px of one piece, before and after. */
 export function useWhole(recipe: Recipe, assetId: string | undefined): WholePiece | undefined {
-  const { value } = useKeyed<WholePiece | undefined>(
+  const { value } = useLatestTask<WholePiece | undefined>(
     assetId && JSON.stringify([recipeKey(recipe), assetId]),
     undefined,
-    async ({ put }) => {
+    async ({ update }) => {
       const { set } = theEngine();
       // The list says what is wrong with one that cannot be read.
       const before = await set.whole(null, assetId!);
       const active = isActive(recipe);
       const after = active ? await set.whole(recipe, assetId!) : before;
-      put(() => ({ before, after, assetId: assetId! }));
+      update(() => ({ before, after, assetId: assetId! }));
     },
     { oneAtATime: true },
   );
@@ -236,10 +244,10 @@ export function useOffers(
 ): Offers | undefined {
   const taken = pieces.filter((p) => !p.leftOut).map((p) => p.assetId);
   const how = JSON.stringify([from, to, recipe.spare, recipe.hues, recipe.byHue]);
-  const { value } = useKeyed<{ how: string; list: readonly ShownOffer[] } | undefined>(
+  const { value } = useLatestTask<{ how: string; list: readonly ShownOffer[] } | undefined>(
     JSON.stringify([how, taken, shown, looked]),
     undefined,
-    async ({ put }) => {
+    async ({ update }) => {
       const list = await theEngine().set.offers(
         from,
         to,
@@ -247,9 +255,9 @@ export function useOffers(
         taken,
         shown,
       );
-      put(() => ({ how, list }));
+      update(() => ({ how, list }));
     },
-    { rest: 150, carries: true },
+    { debounceMs: 150, keepPrevious: true },
   );
   // More pieces only make its figures better: a way there stays one.
   return value && { list: value.list, current: value.how === how };

@@ -6,16 +6,16 @@ import type { Picture } from '@/core/site/model/picture';
 import type { Slot } from '@/core/site/model/slot';
 import { drawingKey } from '@/core/site/picture';
 import { theEngine } from './tab/engine';
-import { useKeyed } from './useKeyed';
+import { useLatestTask } from './useLatestTask';
 
 /** All pixels of a picture in its slot; undefined while they are drawn. */
 export function usePixels(slot: Slot, picture: Picture): Raster | undefined {
-  const { value, current } = useKeyed<Raster | undefined>(
+  const { value, current } = useLatestTask<Raster | undefined>(
     drawingKey(picture, slot),
     undefined,
-    async ({ put }) => {
+    async ({ update }) => {
       const raster = await theEngine().pixels(drawingOf(slot, picture));
-      put(() => raster);
+      update(() => raster);
     },
   );
   return current ? value : undefined;

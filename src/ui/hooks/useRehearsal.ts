@@ -12,7 +12,7 @@ import type { HostState } from '@/standins/host/host';
 import { forgetRehearsal, putRehearsal, rehearsalOf } from '@/store/rehearsals';
 import { theDatabase } from './tab/database';
 import { theEngine } from './tab/engine';
-import { useKeyed } from './useKeyed';
+import { useLatestTask } from './useLatestTask';
 
 export type { HostState } from '@/standins/host/host';
 export { rehearsalAddress } from '@/standins/host/client';
@@ -32,12 +32,12 @@ export interface Rehearsal {
 export function useRehearsal(site: Site): Rehearsal {
   const [busy, setBusy] = useState(false);
   const row = useLiveQuery(() => rehearsalOf(theDatabase(), site.id), [site.id]);
-  const { value: host, start: look } = useKeyed<HostState | undefined>(
+  const { value: host, start: look } = useLatestTask<HostState | undefined>(
     site.id,
     undefined,
-    async ({ put }) => {
+    async ({ update }) => {
       const found = await hostState(site.id);
-      put(() => found);
+      update(() => found);
     },
   );
   const rehearse = useCallback(

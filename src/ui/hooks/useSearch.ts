@@ -6,7 +6,7 @@ import { useStore } from 'zustand';
 import { unsearched, subjectKey, type SearchState, type Subject } from '@/work/searches';
 import { theEngine } from './tab/engine';
 import { theSearches } from './tab/searches';
-import { useKeyed } from './useKeyed';
+import { useLatestTask } from './useLatestTask';
 
 export { aimKey, bestCandidate, type Candidate, type SearchState as Found } from '@/work/searches';
 
@@ -25,8 +25,8 @@ export function useSearchState(subject: Subject): SearchState {
  * @param words where they lie in the slot; undefined while that is not known, and it is to wait
  */
 export function usePatches(subject: Subject, words: readonly Rect[] | undefined): void {
-  useKeyed(words && subjectKey(subject), undefined, ({ wanted }) =>
-    theSearches().findPatches(subject, words ?? [], wanted),
+  useLatestTask(words && subjectKey(subject), undefined, ({ isCurrent }) =>
+    theSearches().findPatches(subject, words ?? [], isCurrent),
   );
 }
 

@@ -2,12 +2,12 @@
 
 import { useMemo } from 'react';
 import type { Harmony } from '@/core/harmony/harmony';
-import type { Followed } from '@/core/set/follow';
+import type { RecolouredSheets } from '@/core/set/recolourSheets';
 import type { HarmonyLaid, PageColours } from '@/core/set/harmonyOnSheets';
 import type { Hex } from '@/core/site/model/hex';
 import type { SheetText } from '@/core/theme/readTheme';
 import { theEngine } from './tab/engine';
-import { useKeyed } from './useKeyed';
+import { useLatestTask } from './useLatestTask';
 
 /** What a harmony makes of a theme, with an id for its recipe. */
 export interface SetHarmony {
@@ -21,7 +21,7 @@ export function useSetHarmony(
   colours: PageColours | null | undefined,
   sheets: readonly SheetText[] | undefined,
   from: Hex,
-  followed: Followed | undefined,
+  followed: RecolouredSheets | undefined,
 ): SetHarmony | undefined {
   // The colour under a strip is the one its file ends with.
   const bound = (followed?.continued ?? []).map((l) => l.key).join('\n');
@@ -29,12 +29,12 @@ export function useSetHarmony(
     () => harmony && colours && sheets && { harmony, colours, sheets, from, bound },
     [harmony, colours, sheets, from, bound],
   );
-  const { value, current } = useKeyed<SetHarmony | undefined>(
+  const { value, current } = useLatestTask<SetHarmony | undefined>(
     key ?? undefined,
     undefined,
-    async ({ put }) => {
+    async ({ update }) => {
       const laid = await theEngine().sheets.harmony({ ...key!, bound: new Set(bound.split('\n')) });
-      put(() => ({ laid, id: crypto.randomUUID() }));
+      update(() => ({ laid, id: crypto.randomUUID() }));
     },
     { oneAtATime: true },
   );

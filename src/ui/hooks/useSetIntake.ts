@@ -8,7 +8,7 @@ import type { PieceSet } from '@/core/site/model/pieceSet';
 import type { Site } from '@/core/site/model/site';
 import { putAssets } from '@/store/assets';
 import { FileReading } from '@/work/fileReading';
-import { say } from '../shared/notices';
+import { notify } from '../shared/notices';
 import type { FolderFile } from './folderFiles';
 import { theDatabase } from './tab/database';
 import { theEngine } from './tab/engine';
@@ -26,7 +26,7 @@ export interface SetIntake {
 }
 
 export function useSetIntake(): SetIntake {
-  const [reading] = useState(() => new FileReading((words) => say('bad', words)));
+  const [reading] = useState(() => new FileReading((words) => notify('bad', words)));
   const busy = useStore(reading.state, (s) => s.busy);
   const take = useCallback<SetIntake['take']>(
     async (files, site, onSet) => {

@@ -5,7 +5,7 @@ import type { FrozenPage } from '@/core/ownPage/frozen';
 import type { OpenedPage } from '@/core/ownPage/openPages';
 import { isActive } from '@/core/recolour/activeSteps';
 import { wordsOf } from '@/core/refusal';
-import type { Followed } from '@/core/set/follow';
+import type { RecolouredSheets } from '@/core/set/recolourSheets';
 import { pageColoursOf, type PageColours } from '@/core/set/harmonyOnSheets';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import { openPageFrame, type PageFrame } from '@/engine/page/frame';
@@ -16,8 +16,8 @@ import { hiddenHost } from './hiddenHost';
 import { sayNotShown } from './sayNotShown';
 import { theEngine } from './tab/engine';
 import { theSetFiles } from './tab/setFiles';
-import { useKeyed } from './useKeyed';
-import type { Written } from './usePieceSet';
+import { useLatestTask } from './useLatestTask';
+import type { SetWriting } from './usePieceSet';
 
 export interface SetPages {
   readonly before: readonly OpenedPage[];
@@ -40,19 +40,19 @@ const filesKey = ({ pieces, sheets, others }: PieceSet): string =>
 /** The pages of a set, as they came and as they become; those of a moment ago meanwhile. */
 export function useSetPages(
   set: PieceSet,
-  written: Written,
-  followed: Followed | undefined,
+  written: SetWriting,
+  followed: RecolouredSheets | undefined,
 ): SetPages {
   const key = filesKey(set);
-  const { value: before } = useKeyed<{ pages: readonly OpenedPage[]; problem?: string }>(
+  const { value: before } = useLatestTask<{ pages: readonly OpenedPage[]; problem?: string }>(
     key,
     { pages: [] },
-    async ({ put }) => {
+    async ({ update }) => {
       try {
         const pages = await pagesOfSet(theSetFiles(), set, openPages);
-        put(() => ({ pages }));
+        update(() => ({ pages }));
       } catch (error) {
-        put(() => ({ pages: [], problem: wordsOf(error) }));
+        update(() => ({ pages: [], problem: wordsOf(error) }));
       }
     },
   );
@@ -62,10 +62,10 @@ export function useSetPages(
     () => (active && followed ? { set, files, followed, whole } : undefined),
     [active, set, files, followed, whole],
   );
-  const { value: after, current } = useKeyed<readonly OpenedPage[] | undefined>(
+  const { value: after, current } = useLatestTask<readonly OpenedPage[] | undefined>(
     laid,
     undefined,
-    async ({ put }) => {
+    async ({ update }) => {
       const pages = await pagesRecoloured(
         theSetFiles(),
         laid!.set,
@@ -73,10 +73,10 @@ export function useSetPages(
         laid!.followed,
         openPages,
       );
-      put(() => pages);
+      update(() => pages);
     },
     // Style sheets are seen at once, on the page that is there.
-    { rest: 350, carries: true, oneAtATime: true },
+    { debounceMs: 350, keepPrevious: true, oneAtATime: true },
   );
   return {
     before: before.pages,
@@ -95,13 +95,13 @@ const lookedAt = 1280;
  * where a set has nothing to lay out.
  */
 export function useSetColours(set: PieceSet): PageColours | null | undefined {
-  const { value } = useKeyed<PageColours | null | undefined>(
+  const { value } = useLatestTask<PageColours | null | undefined>(
     filesKey(set),
     undefined,
-    async ({ put }) => {
+    async ({ update }) => {
       const pages = await pagesOfSet(theSetFiles(), set, openPages).catch(() => []);
       if (pages.length === 0) {
-        put(() => null);
+        update(() => null);
         return;
       }
       const host = hiddenHost();
@@ -109,11 +109,11 @@ export function useSetColours(set: PieceSet): PageColours | null | undefined {
         const frame = await openPageFrame(host, pages[0].page);
         const { look } = await frame.survey([lookedAt], theEngine().readRules);
         frame.close();
-        put(() => pageColoursOf(look));
+        update(() => pageColoursOf(look));
       } catch (error) {
         // Where its page is shown, why is said there.
         wordsOf(error);
-        put(() => null);
+        update(() => null);
       } finally {
         host.remove();
       }

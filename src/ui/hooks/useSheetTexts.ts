@@ -9,8 +9,8 @@ import type { PageFrame } from '@/engine/page/frame';
 import type { SheetTexts } from '@/engine/page/restyle';
 import { theEngine } from './tab/engine';
 import { theSetFiles } from './tab/setFiles';
-import { useKeyed } from './useKeyed';
-import { areLarge, type Following, type Looked, type Written } from './usePieceSet';
+import { useLatestTask } from './useLatestTask';
+import { areLarge, type SheetRecolouring, type SetScan, type SetWriting } from './usePieceSet';
 
 type Idle = ReadonlyMap<string, Spans>;
 
@@ -23,14 +23,14 @@ function useIdleRules(
     () => (sheets && page && areLarge(sheets) ? { sheets, page } : undefined),
     [sheets, page],
   );
-  const { value, current } = useKeyed<Idle | undefined>(key, undefined, async ({ put }) => {
+  const { value, current } = useLatestTask<Idle | undefined>(key, undefined, async ({ update }) => {
     const own = sheets!;
     const rules = await theEngine().loneRules(own.map(({ text }) => text));
     const idle = new Map<string, Spans>();
     for (const [i, { path }] of own.entries()) {
       idle.set(path, await page!.idleRules(rules[i]));
     }
-    put(() => idle);
+    update(() => idle);
   });
   return key && current ? value : undefined;
 }
@@ -43,9 +43,9 @@ function useIdleRules(
  */
 export function useSheetTexts(
   set: PieceSet,
-  { sheets, samples }: Looked,
-  { files }: Written,
-  { followed, key: of, settled }: Following,
+  { sheets, samples }: SetScan,
+  { files }: SetWriting,
+  { followed, key: of, settled }: SheetRecolouring,
   page: PageFrame | undefined,
 ): { readonly came: SheetTexts['came']; readonly texts: SheetTexts | undefined } {
   const idle = useIdleRules(sheets, page);
@@ -58,21 +58,21 @@ export function useSheetTexts(
     () => ({ of, idle, followed: settled ? followed : undefined, active }),
     [of, idle, followed, settled, active],
   );
-  const { value } = useKeyed<SheetTexts | undefined>(
+  const { value } = useLatestTask<SheetTexts | undefined>(
     key,
     undefined,
-    async ({ put }) => {
+    async ({ update }) => {
       if (!active) {
-        put(() => undefined);
+        update(() => undefined);
       } else if (key.followed) {
         const { patches, sheets: whole } = key.followed;
-        put(() => ({ came, patches, sheets: whole, idle }));
+        update(() => ({ came, patches, sheets: whole, idle }));
       } else if (idle && of !== undefined) {
         const patches = await theSetFiles().followBeside(set, sheets!, samples, files, idle);
-        put(() => ({ came, patches, idle }));
+        update(() => ({ came, patches, idle }));
       }
     },
-    { carries: true, oneAtATime: true, atOnce: true },
+    { keepPrevious: true, oneAtATime: true, atOnce: true },
   );
   // Rules that another page had nothing for are none of this one.
   const fits = value?.idle === undefined || value.idle === idle;

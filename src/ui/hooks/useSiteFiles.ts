@@ -5,7 +5,7 @@ import type { Site } from '@/core/site/model/site';
 import { pictureOf } from '@/core/site/picture';
 import { fileWeight } from '@/engine/siteReader';
 import { theFiles } from './tab/files';
-import { useKeyed } from './useKeyed';
+import { useLatestTask } from './useLatestTask';
 
 /** What stays of a file that is known; its pixels are kept elsewhere, and only of some. */
 interface KnownFile {
@@ -30,23 +30,23 @@ export const keysOf = (site: Site): ReadonlyMap<string, string> =>
  */
 export function useSiteFiles(site: Site, rest: number, asked = true): SiteFiles {
   const keys = [...keysOf(site).values()];
-  const { value: files } = useKeyed<SiteFiles>(
+  const { value: files } = useLatestTask<SiteFiles>(
     asked ? keys.join('\n') : undefined,
     none,
-    ({ wanted, value, put }) =>
+    ({ isCurrent, value, update }) =>
       theFiles().ofSite(
         site,
         (key) => value().has(key),
-        wanted,
+        isCurrent,
         (key, file) => {
           const known = file === 'failed' ? file : { bytes: file.bytes, weight: fileWeight(file) };
-          put((before) => {
+          update((before) => {
             const all = [...before, [key, known] as const];
             return new Map(all.filter(([k]) => keys.includes(k)));
           });
         },
       ),
-    { rest, carries: true },
+    { debounceMs: rest, keepPrevious: true },
   );
   return files;
 }

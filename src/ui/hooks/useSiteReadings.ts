@@ -9,7 +9,7 @@ import { isBlank, pictureOf } from '@/core/site/picture';
 import { theEngine } from './tab/engine';
 import { theFiles } from './tab/files';
 import { recallFindings, storeFindings } from './tab/findings';
-import { useKeyed } from './useKeyed';
+import { useLatestTask } from './useLatestTask';
 import { keysOf, useSiteFiles } from './useSiteFiles';
 
 type BySlot = ReadonlyMap<string, readonly ToldReading[]>;
@@ -35,9 +35,9 @@ const none: BySlot = new Map();
 export function useSiteReadings(site: Site): SiteReadings {
   // Only the site as it was opened can be what an earlier visit left.
   const [opened] = useState(site);
-  const left = useKeyed<BySlot | 'none'>(opened, 'none', async ({ put }) => {
+  const left = useLatestTask<BySlot | 'none'>(opened, 'none', async ({ update }) => {
     const found = await recallFindings(opened);
-    put(() => found ?? 'none');
+    update(() => found ?? 'none');
   });
   const [caughtUp, setCaughtUp] = useState(false);
   const stands = !caughtUp && left.value !== 'none' ? left.value : undefined;
@@ -57,14 +57,14 @@ export function useSiteReadings(site: Site): SiteReadings {
     return { known, pending, complete: known.size === filed.length };
   }, [site, files]);
   // What was left stays until all files are there again, so that no finding goes and comes back.
-  const { value, current } = useKeyed<BySlot>(
+  const { value, current } = useLatestTask<BySlot>(
     looked && !recalled && (!stands || subject.pending === 0) ? subject : undefined,
     none,
-    async ({ put, wanted }) => {
+    async ({ update, isCurrent }) => {
       let lost = false;
       const read = async (slot: Slot) => {
         try {
-          return await theFiles().seen(site, slot, wanted);
+          return await theFiles().seen(site, slot, isCurrent);
         } catch (error) {
           lost = true;
           throw error;
@@ -76,17 +76,17 @@ export function useSiteReadings(site: Site): SiteReadings {
           return known ? [[slot.id, { ...known, read: () => read(slot) }] as const] : [];
         }),
       );
-      const found = await theEngine().bulk.readings(site, files, wanted);
+      const found = await theEngine().bulk.readings(site, files, isCurrent);
       if (!found) {
         return;
       }
-      put(() => found);
+      update(() => found);
       setCaughtUp(true);
       if (subject.complete && !lost) {
         await storeFindings(site, found);
       }
     },
-    { carries: true, oneAtATime: true },
+    { keepPrevious: true, oneAtATime: true },
   );
   const pressed = recalled !== undefined || (looked && subject.pending === 0);
   useEffect(() => {

@@ -6,7 +6,7 @@ import type { ListedSite } from '@/work/siteCards';
 import { theDatabase, theTabs } from './tab/database';
 import { freeFiles } from './tab/looseFiles';
 import { theSiteCards } from './tab/siteCards';
-import { theStanding } from './tab/standing';
+import { theSaveStatus } from './tab/saveStatus';
 
 export type { ListedSite } from '@/work/siteCards';
 
@@ -18,7 +18,7 @@ export const useSites = (): ListedSite[] | undefined =>
 export const unreadText = (id: string): Promise<string> => storedText(theDatabase(), id);
 
 export async function deleteSite(id: string): Promise<void> {
-  theStanding().forget(id);
+  theSaveStatus().forget(id);
   await removeSite(theDatabase(), id, Date.now());
   theTabs().announce(id);
   void freeFiles();

@@ -6,7 +6,7 @@ import { archiveLimits } from '@/core/files/unzip';
 import type { OpenedTheme } from '@/core/theme/openTheme';
 import { FileReading } from '@/work/fileReading';
 import { theEngine } from './tab/engine';
-import { say } from '../shared/notices';
+import { notify } from '../shared/notices';
 
 export interface ThemeFiles {
   readonly opened: OpenedTheme | undefined;
@@ -22,7 +22,7 @@ export interface ThemeFiles {
  * nothing.
  */
 export function useThemeFiles(): ThemeFiles {
-  const [reading] = useState(() => new FileReading((words) => say('bad', words)));
+  const [reading] = useState(() => new FileReading((words) => notify('bad', words)));
   const busy = useStore(reading.state, (s) => s.busy);
   const [opened, setOpened] = useState<OpenedTheme>();
   const open = useCallback(

@@ -9,7 +9,7 @@ import { thumbOf } from '@/store/thumbs';
 import { theAddresses } from './tab/addresses';
 import { theDatabase } from './tab/database';
 import { theDrawings } from './tab/drawings';
-import { useKeyed } from './useKeyed';
+import { useLatestTask } from './useLatestTask';
 
 /** The last drawing of a slot's picture as pixels, if there is one. */
 export async function thumbBitmap(
@@ -31,11 +31,11 @@ export function useThumb(site: Site, slot: Slot, fresh = true): string | undefin
   // The same state may be drawn anew: of what was missing at first more may be there.
   const key = row && `${row.key} ${row.at} ${row.png.size}`;
   useEffect(() => (key === undefined ? undefined : theAddresses().hold(key)), [key]);
-  useKeyed(
+  useLatestTask(
     fresh && !blank ? drawingKey(picture, slot) : undefined,
     undefined,
     () => theDrawings().refresh(site, slot),
-    { rest: 150 },
+    { debounceMs: 150 },
   );
   return blank || key === undefined ? undefined : theAddresses().put(key, row!.png);
 }

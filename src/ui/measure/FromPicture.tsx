@@ -10,7 +10,7 @@ import { wordsOf } from '@/core/refusal';
 import { filesOf } from '../hooks/useIntake';
 import { theEngine } from '../hooks/tab/engine';
 import { Button, Hint } from '../shared/Button';
-import { say } from '../shared/notices';
+import { notify } from '../shared/notices';
 import { FileDrop } from './FileDrop';
 import type { Way } from './way';
 
@@ -52,7 +52,7 @@ export function FromPicture({ onMeasured, onColour }: Way) {
     try {
       setLooked(await inspect(file));
     } catch (error) {
-      say('bad', wordsOf(error));
+      notify('bad', wordsOf(error));
     }
     setBusy(undefined);
   };

@@ -5,7 +5,7 @@ import { useStore } from 'zustand';
 import { hexOf, isGrey } from '@/core/colour/hex';
 import { sampleAt, sampleSizes } from '@/core/colour/sample';
 import type { Raster } from '@/core/raster/raster';
-import { useKeyed } from '../hooks/useKeyed';
+import { useLatestTask } from '../hooks/useLatestTask';
 import { Button } from '../shared/Button';
 import { Switch } from '../shared/Switch';
 import { endSampling, sampling } from '../shared/sampling';
@@ -45,9 +45,9 @@ export function SamplerGlass({
   const area = useRef<HTMLDivElement>(null);
   const glass = useRef<HTMLCanvasElement>(null);
 
-  const { value: page } = useKeyed<Raster | undefined>(of, undefined, async ({ put }) => {
+  const { value: page } = useLatestTask<Raster | undefined>(of, undefined, async ({ update }) => {
     const painted = await paint();
-    put(() => painted);
+    update(() => painted);
   });
   useEffect(() => {
     area.current?.focus({ preventScroll: true });

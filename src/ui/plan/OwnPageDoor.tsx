@@ -4,7 +4,7 @@ import { wordsOf } from '@/core/refusal';
 import type { FolderFile } from '../hooks/folderFiles';
 import { sampleFile } from '../hooks/sampleFile';
 import { Button } from '../shared/Button';
-import { say } from '../shared/notices';
+import { notify } from '../shared/notices';
 import { ChooseFiles } from '../shared/ChooseFiles';
 import { DoorCard } from '../shared/DoorCard';
 
@@ -41,7 +41,7 @@ export function OwnPageDoor({ onFiles }: { onFiles(files: readonly FolderFile[])
             className="ml-auto"
             onClick={() =>
               void sampleFile('kiln-weekend.mhtml').then(onFiles, (error: unknown) =>
-                say('bad', wordsOf(error)),
+                notify('bad', wordsOf(error)),
               )
             }
           >

@@ -19,7 +19,7 @@ import { measurePlaces, usePageFrame } from '../hooks/usePageFrame';
 import { usePagePicture } from '../hooks/usePagePicture';
 import { Button } from '../shared/Button';
 import { newId } from '../shared/newId';
-import { say } from '../shared/notices';
+import { notify } from '../shared/notices';
 import { Switch } from '../shared/Switch';
 import { useMeasure } from '../shared/useMeasure';
 import { PageThemeList } from './PageThemeList';
@@ -166,10 +166,13 @@ export function OwnPageView({ opened, session, page, onDone }: Props) {
           theme.all,
         ),
       );
-      say('done', `Your page stands on the plan${slotsWords(taken.length)}. Undo takes it back.`);
+      notify(
+        'done',
+        `Your page stands on the plan${slotsWords(taken.length)}. Undo takes it back.`,
+      );
       onDone(pageId);
     } catch (error) {
-      say('bad', wordsOf(error));
+      notify('bad', wordsOf(error));
       setBusy(undefined);
     }
   };

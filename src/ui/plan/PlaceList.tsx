@@ -4,7 +4,7 @@ import { useMemo, useEffect } from 'react';
 import { boxLines, placeWords, type Place, type PlaceRule, type Room } from '@/core/ownPage/places';
 import type { SlotKind } from '@/core/site/model/slot';
 import { slotKind, slotKinds } from '@/core/slots/registry';
-import { letGoOfUrl } from '../shared/letGoOfUrl';
+import { revokeUrl } from '../shared/revokeUrl';
 import { Choose } from '../shared/Choose';
 
 interface Props {
@@ -160,7 +160,7 @@ function Look({ place: { file } }: { place: Place }) {
     () => URL.createObjectURL(new Blob([file.bytes], { type: file.type })),
     [file],
   );
-  useEffect(() => () => letGoOfUrl(url), [url]);
+  useEffect(() => () => revokeUrl(url), [url]);
   return (
     <span
       aria-hidden

@@ -20,7 +20,7 @@ import { CommandList } from '../shared/CommandList';
 import { useCommandKeys, type Command } from '../shared/commands';
 import { undoCommands } from '../shared/undoCommands';
 import { helpCommands } from '../help/commands';
-import { say } from '../shared/notices';
+import { notify } from '../shared/notices';
 import { WithSession } from '../shared/WithSession';
 import { hasOwn } from './hasOwn';
 import { PlanBar } from './PlanBar';
@@ -82,7 +82,7 @@ function Plan({ session }: { session: Session }) {
       files.map(({ file }) => file),
       (item) => {
         session.commit(`Shelve ${item.name}`, shelve(item));
-        say('done', `${item.name} is on the shelf. To lay it, drop it on a numbered place.`);
+        notify('done', `${item.name} is on the shelf. To lay it, drop it on a numbered place.`);
       },
     );
 

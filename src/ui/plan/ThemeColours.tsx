@@ -13,7 +13,7 @@ import { Button, Hint } from '../shared/Button';
 import { MenuContent } from '../shared/MenuContent';
 import { copyText } from '../shared/copyText';
 import { download } from '../shared/download';
-import { say } from '../shared/notices';
+import { notify } from '../shared/notices';
 import { startSampling } from '../shared/sampling';
 import { addThemeColour } from '@/core/site/edit';
 
@@ -57,12 +57,12 @@ export function ThemeColours({
       session.commit(`Theme colours from ${chosen.name}`, (s) => {
         s.theme.colours = [...found];
       });
-      say(
+      notify(
         'done',
         `${found.length} theme ${found.length === 1 ? 'colour' : 'colours'} from ${chosen.name}. Undo brings the old ones back.`,
       );
     } catch (error) {
-      say('bad', wordsOf(error));
+      notify('bad', wordsOf(error));
     }
   };
   const add = () =>

@@ -15,7 +15,7 @@ import { FileDrop } from '../measure/FileDrop';
 import { Button, IconButton } from '../shared/Button';
 import { CommitField } from '../shared/CommitField';
 import { Group } from '../shared/Group';
-import { say } from '../shared/notices';
+import { notify } from '../shared/notices';
 import { leastScreen, mostScreen } from './WidthChart';
 
 interface Props {
@@ -48,9 +48,9 @@ export function VisitorsPanel({ session, site, page, onSuppose }: Props) {
     try {
       const list = await visitorsFrom(file);
       keep(`Visitors from ${file.name}`, list);
-      say('done', `${list.length} screen widths from ${file.name}.`);
+      notify('done', `${list.length} screen widths from ${file.name}.`);
     } catch (error) {
-      say('bad', wordsOf(error));
+      notify('bad', wordsOf(error));
     }
     setBusy(undefined);
   };

@@ -8,7 +8,7 @@ import type { Site } from '@/core/site/model/site';
 import { sampleFile } from '../hooks/sampleFile';
 import { Button } from '../shared/Button';
 import { folderWith } from '../hooks/wholeFolder';
-import { say } from '../shared/notices';
+import { notify } from '../shared/notices';
 import { ChooseFiles } from '../shared/ChooseFiles';
 import { DoorCard } from '../shared/DoorCard';
 
@@ -38,7 +38,7 @@ export function EmptySet({
   onFiles(files: readonly FolderFile[]): void;
 }) {
   const open = (files: Promise<FolderFile[]>) =>
-    void files.then(onFiles, (error: unknown) => say('bad', wordsOf(error)));
+    void files.then(onFiles, (error: unknown) => notify('bad', wordsOf(error)));
   return (
     <main className="grid min-h-0 grow grid-cols-[minmax(0,1fr)] place-items-center overflow-auto bg-board p-6 max-md:p-3">
       <h1 className="sr-only">Recolour a set for {site.name}</h1>

@@ -6,7 +6,7 @@ import { colourOf } from '@/core/colour/parse';
 import { isActive } from '@/core/recolour/activeSteps';
 import { layRecipe } from '@/core/recolour/recipe';
 import type { Family, FamilyKind, Member } from '@/core/set/families';
-import type { Followed } from '@/core/set/follow';
+import type { RecolouredSheets } from '@/core/set/recolourSheets';
 import type { SheetLine } from '@/core/set/sheetLine';
 import type { Hex } from '@/core/site/model/hex';
 import type { PieceSet } from '@/core/site/model/pieceSet';
@@ -60,7 +60,7 @@ export function FamiliesView({
   acts,
 }: {
   set: PieceSet;
-  followed: Followed | undefined;
+  followed: RecolouredSheets | undefined;
   /** How many pieces were looked at. */
   looked: number;
   theme: readonly ThemeColour[];

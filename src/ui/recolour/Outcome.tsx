@@ -4,7 +4,7 @@ import type { SheetLine } from '@/core/set/sheetLine';
 import type { Hex } from '@/core/site/model/hex';
 import type { PieceSet, SetPiece } from '@/core/site/model/pieceSet';
 import type { ThemeColour } from '@/core/site/model/theme';
-import type { Following, Looked, Written } from '../hooks/usePieceSet';
+import type { SheetRecolouring, SetScan, SetWriting } from '../hooks/usePieceSet';
 import { Switch } from '../shared/Switch';
 import { AllPieces } from './AllPieces';
 import { FamiliesView, type FamilyActs } from './FamiliesView';
@@ -24,9 +24,9 @@ export const outcomeViews: readonly { readonly view: OutcomeView; readonly title
 
 interface Props {
   set: PieceSet;
-  looked: Looked;
-  written: Written;
-  following: Following;
+  looked: SetScan;
+  written: SetWriting;
+  following: SheetRecolouring;
   /** That is chosen. */
   piece: SetPiece | undefined;
   view: OutcomeView;

@@ -6,13 +6,13 @@ import { isActive } from '@/core/recolour/activeSteps';
 import { kilobytes } from '@/core/readings/say';
 import type { PieceSet, SetPiece } from '@/core/site/model/pieceSet';
 import { useWindowed } from '../hooks/useWindowed';
-import { usePreviews, type Looked, type Written } from '../hooks/usePieceSet';
+import { usePreviews, type SetScan, type SetWriting } from '../hooks/usePieceSet';
 import { PieceCanvas } from './PieceCanvas';
 
 interface Props {
   set: PieceSet;
-  looked: Looked;
-  written: Written;
+  looked: SetScan;
+  written: SetWriting;
   /** There is little room: what each is for, and not how large it is. */
   brief: boolean;
   selected: string | undefined;

@@ -14,7 +14,7 @@ import { MenuContent } from '../shared/MenuContent';
 import { download } from '../shared/download';
 import { CommitField } from '../shared/CommitField';
 import { FilePick } from '../shared/FilePick';
-import { say } from '../shared/notices';
+import { notify } from '../shared/notices';
 import { RecipeFace } from '../shared/steps/RecipeFace';
 import { AddStep, StepCards, type RecipeProps } from '../shared/steps/RecipeSteps';
 
@@ -46,7 +46,7 @@ export function RecipePanel({
     try {
       lay(readRecipe(file.name, await file.text(), crypto.randomUUID()));
     } catch (error) {
-      say('bad', wordsOf(error));
+      notify('bad', wordsOf(error));
     }
   };
   return (
@@ -71,7 +71,7 @@ export function RecipePanel({
               layRecipeOnSet(named)(s);
               keepRecipe(named)(s);
             });
-            say(
+            notify(
               'done',
               `${named.name} is kept with the site: it can be laid on a single picture too, in “What colour”.`,
             );

@@ -25,7 +25,7 @@ import type { PieceSet } from '@/core/site/model/pieceSet';
 import type { Recipe } from '@/core/site/model/recipe';
 import type { Site } from '@/core/site/model/site';
 import type { FolderFile } from '../hooks/folderFiles';
-import { useFollowing, useLooked, useWritten, type OfferLook } from '../hooks/usePieceSet';
+import { useSheetRecolouring, useLooked, useWritten, type OfferLook } from '../hooks/usePieceSet';
 import { zipped } from '../hooks/zipped';
 import { handedOf, type SetGiven } from '../hooks/handedOf';
 import { lostOfSet, type WordsMeasured } from '../hooks/useLostContrast';
@@ -39,7 +39,7 @@ import { undoCommands } from '../shared/undoCommands';
 import { helpCommands } from '../help/commands';
 import { HelpButton } from '../help/HelpButton';
 import { download } from '../shared/download';
-import { say } from '../shared/notices';
+import { notify } from '../shared/notices';
 import { SelectedStep } from '../shared/steps/RecipeSteps';
 import { DropScreen } from '../shared/DropScreen';
 import { TopBar } from '../shared/TopBar';
@@ -83,7 +83,7 @@ function Opened({ session }: { session: Session }) {
     void intake.take(files, site, (set) => {
       session.commit(`Open ${set.name}`, openPieces(set));
       const stay = set.others.filter((o) => o.why).length;
-      say(
+      notify(
         'done',
         `${openedWords(set)}${stay ? `; ${stay} ${stay === 1 ? 'picture stays' : 'pictures stay'} as ${stay === 1 ? 'it is' : 'they are'}, and the list says why` : ''}.`,
       );
@@ -120,7 +120,7 @@ function OpenSet({
   const router = useRouter();
   const looked = useLooked(set);
   const written = useWritten(set, looked);
-  const following = useFollowing(set, looked, written);
+  const following = useSheetRecolouring(set, looked, written);
   const { followed } = following;
   const [chosen, setChosen] = useState<string>();
   const [step, setStep] = useState<string>();
@@ -207,7 +207,7 @@ function OpenSet({
       if (newest) {
         const given = { set, files: written.files, followed: newest };
         const words = await lostOfSet(given).catch((error: unknown) => {
-          say('bad', `Whether all words can be read was not measured. ${wordsOf(error)}`);
+          notify('bad', `Whether all words can be read was not measured. ${wordsOf(error)}`);
         });
         if (words && words.lost.length > 0) {
           setLost({ given, words });
@@ -216,7 +216,7 @@ function OpenSet({
         }
       }
     } catch (error) {
-      say('bad', `The archive could not be made. ${wordsOf(error)}`);
+      notify('bad', `The archive could not be made. ${wordsOf(error)}`);
     }
     setMeasuring(false);
   };
@@ -226,12 +226,12 @@ function OpenSet({
     try {
       const files = await handedOf(given, all);
       download(setArchiveName(given.set), await zipped(files), 'application/zip');
-      say(
+      notify(
         'done',
         `${files.filter((f) => f.changed).length - 1} files changed; the list of them is in the archive.`,
       );
     } catch (error) {
-      say('bad', `The archive could not be made. ${wordsOf(error)}`);
+      notify('bad', `The archive could not be made. ${wordsOf(error)}`);
     }
   };
   /** Words that colours lose while they are tried are mended with them. */
@@ -254,7 +254,7 @@ function OpenSet({
       (l) => l.continues && l.follows && looked.roles.get(l.continues.path)?.kind === 'background',
     );
     commit(`Lay ${set.name} on the plan`, layOnPlan(set, looked.roles, page.id, ground?.toHex));
-    say(
+    notify(
       'done',
       `${placed.length} ${placed.length === 1 ? 'piece lies' : 'pieces lie'} on ${page.name} with the recipe. The others are handed over with the site.`,
     );

@@ -6,7 +6,7 @@ import { isActive } from '@/core/recolour/activeSteps';
 import { kilobytes } from '@/core/readings/say';
 import type { PieceSet } from '@/core/site/model/pieceSet';
 import type { Site } from '@/core/site/model/site';
-import type { Looked, Written } from '../hooks/usePieceSet';
+import type { SetScan, SetWriting } from '../hooks/usePieceSet';
 import type { Session } from '../hooks/useSession';
 import { Button } from '../shared/Button';
 import { Choose } from '../shared/Choose';
@@ -19,8 +19,8 @@ interface Props {
   session: Session;
   site: Site;
   set: PieceSet;
-  looked: Looked;
-  written: Written;
+  looked: SetScan;
+  written: SetWriting;
   /** That the pieces are laid on. */
   pageId: string;
   onPage(pageId: string): void;

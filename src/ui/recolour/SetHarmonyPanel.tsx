@@ -4,7 +4,7 @@ import { useEffect, useMemo } from 'react';
 import { colourOf } from '@/core/colour/parse';
 import { isLight } from '@/core/legibility/contrast';
 import { layHarmonyOnSet } from '@/core/set/edits';
-import type { Followed } from '@/core/set/follow';
+import type { RecolouredSheets } from '@/core/set/recolourSheets';
 import type { PageColours } from '@/core/set/harmonyOnSheets';
 import type { Edit } from '@/core/site/edit';
 import type { PieceSet } from '@/core/site/model/pieceSet';
@@ -12,7 +12,7 @@ import type { Site } from '@/core/site/model/site';
 import { Colours } from '../harmony/Colours';
 import { harmonyTitles } from '../harmony/words';
 import { useHarmonies } from '../hooks/useHarmonies';
-import type { Looked } from '../hooks/usePieceSet';
+import type { SetScan } from '../hooks/usePieceSet';
 import { useSetColours } from '../hooks/useSetPage';
 import { useSetHarmony } from '../hooks/useSetHarmony';
 import { useCommitted, type Session } from '../hooks/useSession';
@@ -45,8 +45,8 @@ export function SetHarmonyPanel({
   session: Session;
   site: Site;
   set: PieceSet;
-  looked: Looked;
-  followed: Followed | undefined;
+  looked: SetScan;
+  followed: RecolouredSheets | undefined;
   /** What is tried now. */
   onTrial(trial: Trial | undefined): void;
   onDone(): void;

@@ -3,10 +3,10 @@
 import { intoViewNearest } from '../shared/intoView';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { inkMends, inkOf } from '@/core/set/inkMends';
-import type { Followed } from '@/core/set/follow';
+import type { RecolouredSheets } from '@/core/set/recolourSheets';
 import type { Hex } from '@/core/site/model/hex';
 import type { PieceSet } from '@/core/site/model/pieceSet';
-import type { Following, Looked, Written } from '../hooks/usePieceSet';
+import type { SheetRecolouring, SetScan, SetWriting } from '../hooks/usePieceSet';
 import { useSheetTexts } from '../hooks/useSheetTexts';
 import { useLostContrast, type LostOnPage } from '../hooks/useLostContrast';
 import { useSetFrame, useSetPages } from '../hooks/useSetPage';
@@ -20,9 +20,9 @@ import { VerdictMark } from '../shared/VerdictMark';
 
 interface Props {
   set: PieceSet;
-  looked: Looked;
-  written: Written;
-  following: Following;
+  looked: SetScan;
+  written: SetWriting;
+  following: SheetRecolouring;
   onInks(inks: ReadonlyMap<string, Hex>): void;
 }
 
@@ -143,9 +143,9 @@ function Stage({
   before: Parameters<typeof useSetFrame>[1];
   after: Parameters<typeof useSetFrame>[1];
   set: PieceSet;
-  looked: Looked;
-  written: Written;
-  following: Following;
+  looked: SetScan;
+  written: SetWriting;
+  following: SheetRecolouring;
   width: number;
   dark: boolean;
   split: number;
@@ -263,7 +263,7 @@ function Contrast({
   beyond: string;
   /** Of the pages. */
   names: readonly string[];
-  followed: Followed | undefined;
+  followed: RecolouredSheets | undefined;
   pointed: LostOnPage | undefined;
   onPoint(words: LostOnPage): void;
   onInks(inks: ReadonlyMap<string, Hex>): void;

@@ -1,11 +1,11 @@
 'use client';
 
 import { useRef, useState } from 'react';
-import type { Followed } from '@/core/set/follow';
+import type { RecolouredSheets } from '@/core/set/recolourSheets';
 import { isWeak, leastContrast, type LineContrast, type SheetLine } from '@/core/set/sheetLine';
 import type { Hex } from '@/core/site/model/hex';
 import type { PieceSet } from '@/core/site/model/pieceSet';
-import { useContrasts, type Looked, type Written } from '../hooks/usePieceSet';
+import { useContrasts, type SetScan, type SetWriting } from '../hooks/usePieceSet';
 import { useWindowed } from '../hooks/useWindowed';
 import { Button } from '../shared/Button';
 import { Switch } from '../shared/Switch';
@@ -46,9 +46,9 @@ export function SheetLines({
   onInks,
 }: {
   set: PieceSet;
-  looked: Looked;
-  written: Written;
-  followed: Followed | undefined;
+  looked: SetScan;
+  written: SetWriting;
+  followed: RecolouredSheets | undefined;
   onDecide(line: SheetLine): void;
   onInks(inks: ReadonlyMap<string, Hex>): void;
 }) {

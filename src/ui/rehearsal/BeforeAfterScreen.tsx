@@ -10,7 +10,7 @@ import { rehearsalAddress, useRehearsal } from '../hooks/useRehearsal';
 import { useSite, type Session } from '../hooks/useSession';
 import { Choose } from '../shared/Choose';
 import { screenWidths } from '../shared/screenWidths';
-import { Standing } from '../shared/Standing';
+import { EmptyScreen } from '../shared/EmptyScreen';
 import { DropScreen } from '../shared/DropScreen';
 import { TopBar } from '../shared/TopBar';
 import { WithSession } from '../shared/WithSession';
@@ -33,7 +33,7 @@ function Opened({ session }: { session: Session }) {
   const [screen, setScreen] = useState(1280);
   const page = pages.find((p) => p.id === pageId) ?? pages[0];
   if (!page) {
-    return <Standing title="No page of your own stands in this site." />;
+    return <EmptyScreen title="No page of your own stands in this site." />;
   }
   const path = pageFiles(site).get(page.id)!;
   const served = host?.pages.some((p) => p.path === path);

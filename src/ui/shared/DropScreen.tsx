@@ -10,7 +10,7 @@ import { notePlace } from '../hooks/lastPlace';
 import { bring } from '../hooks/tab/arrivals';
 import { filesOf } from '../hooks/useIntake';
 import { newSites } from './newSites';
-import { say } from './notices';
+import { notify } from './notices';
 import { useKeptFocus } from './useKeptFocus';
 
 /** A field that would have words of what is pasted. */
@@ -61,14 +61,14 @@ export function DropScreen({
       bring(siteId, { pictures: files.map(({ file }) => file) });
       router.push(`/sites/${siteId}/shelf`);
     } else if (files.length > 0) {
-      say(
+      notify(
         'bad',
         `${files[0].path} is no picture, page, theme or site file. Drop a photo, a saved page, a theme’s folder or a .soyez file.`,
       );
     }
   };
   const takeAll = (coming: Promise<readonly FolderFile[]>) =>
-    void coming.then(take).catch((error: unknown) => say('bad', wordsOf(error)));
+    void coming.then(take).catch((error: unknown) => notify('bad', wordsOf(error)));
   const dropped = (event: DragEvent) => {
     if (filesOf(event.dataTransfer).length === 0) {
       return;

@@ -8,7 +8,7 @@ import { faceName, fontsOf } from '@/core/text/fonts';
 import { takeFont } from '../hooks/useOwnFonts';
 import { IconButton } from './Button';
 import { Choose } from './Choose';
-import { say } from './notices';
+import { notify } from './notices';
 
 /** One of the fonts that ship or that the owner gave, or a file with another. */
 export function FontChoice({
@@ -39,7 +39,7 @@ export function FontChoice({
     try {
       onOwn(await takeFont(file));
     } catch (error) {
-      say('bad', wordsOf(error));
+      notify('bad', wordsOf(error));
     }
   };
   return (

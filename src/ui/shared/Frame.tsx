@@ -9,7 +9,7 @@ import { useGuardedLeaving } from '../hooks/useKept';
 import { help } from '../help/topics';
 import { tour } from '../help/tour';
 import { Button } from './Button';
-import { notices, putAway } from './notices';
+import { notices, dismiss } from './notices';
 import { useFreedFiles } from './useFreedFiles';
 import { useOffline } from './useOffline';
 import { VerdictMark } from './VerdictMark';
@@ -72,7 +72,7 @@ function Notices() {
             {notice.action && (
               <Button
                 onClick={() => {
-                  putAway(notice.id);
+                  dismiss(notice.id);
                   notice.action?.run();
                 }}
               >
@@ -82,7 +82,7 @@ function Notices() {
             <button
               type="button"
               aria-label="Put this message away"
-              onClick={() => putAway(notice.id)}
+              onClick={() => dismiss(notice.id)}
               className="text-soft hover:text-ink"
             >
               <X size={15} />

@@ -2,7 +2,7 @@
 
 import type { ReactNode } from 'react';
 import { useSession, type Session } from '../hooks/useSession';
-import { Standing } from './Standing';
+import { EmptyScreen } from './EmptyScreen';
 
 /**
  * What a screen of a site shows once the site is open; until then, or where it cannot be opened,
@@ -18,15 +18,15 @@ export function WithSession({
   const opened = useSession(siteId);
   switch (opened.state) {
     case 'opening':
-      return <Standing title="Opening" />;
+      return <EmptyScreen title="Opening" />;
     case 'absent':
       return (
-        <Standing title="There is no such site in this browser.">
+        <EmptyScreen title="There is no such site in this browser.">
           It may have been removed, or was made in another browser.
-        </Standing>
+        </EmptyScreen>
       );
     case 'failed':
-      return <Standing title="This site cannot be read.">{opened.message}</Standing>;
+      return <EmptyScreen title="This site cannot be read.">{opened.message}</EmptyScreen>;
     case 'open':
       return children(opened.session);
   }

@@ -1,5 +1,5 @@
 import type { Raster } from '@/core/raster/raster';
-import { say } from './notices';
+import { notify } from './notices';
 
 /** Puts a picture on the clipboard, as PNG, which is what clipboards take. */
 export async function copyPicture(raster: Raster): Promise<void> {
@@ -10,8 +10,8 @@ export async function copyPicture(raster: Raster): Promise<void> {
       .putImageData(new ImageData(raster.data, raster.width, raster.height), 0, 0);
     const png = canvas.convertToBlob({ type: 'image/png' });
     await navigator.clipboard.write([new ClipboardItem({ 'image/png': png })]);
-    say('done', 'The picture is on the clipboard.');
+    notify('done', 'The picture is on the clipboard.');
   } catch {
-    say('bad', 'The browser did not allow copying. Download the file instead.');
+    notify('bad', 'The browser did not allow copying. Download the file instead.');
   }
 }

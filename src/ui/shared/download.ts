@@ -1,4 +1,4 @@
-import { letGoOfUrl } from './letGoOfUrl';
+import { revokeUrl } from './revokeUrl';
 
 /** Hands bytes or text to the browser as a file to save. */
 export function download(
@@ -11,5 +11,5 @@ export function download(
   link.href = url;
   link.download = name;
   link.click();
-  letGoOfUrl(url);
+  revokeUrl(url);
 }

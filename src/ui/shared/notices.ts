@@ -18,15 +18,15 @@ export const notices = createStore<{ list: readonly Notice[] }>(() => ({ list: [
 
 let nextId = 1;
 
-export function say(tone: Notice['tone'], text: string, action?: Action): void {
+export function notify(tone: Notice['tone'], text: string, action?: Action): void {
   const notice = { id: nextId++, tone, text, action };
   notices.setState(({ list }) => ({
     list: [...list.filter((n) => n.text !== text), notice].slice(-4),
   }));
   if (tone === 'done' && !action) {
-    setTimeout(() => putAway(notice.id), 4000);
+    setTimeout(() => dismiss(notice.id), 4000);
   }
 }
 
-export const putAway = (id: number): void =>
+export const dismiss = (id: number): void =>
   notices.setState(({ list }) => ({ list: list.filter((n) => n.id !== id) }));

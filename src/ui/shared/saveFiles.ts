@@ -3,7 +3,7 @@ import type { TypedFile } from '@/core/handover/zipFiles';
 import { wordsOf } from '@/core/refusal';
 import type { Site } from '@/core/site/model/site';
 import { download } from './download';
-import { say } from './notices';
+import { notify } from './notices';
 
 const message = (error: unknown): string => wordsOf(error);
 
@@ -14,7 +14,7 @@ export async function saveSiteFile(site: Site): Promise<void> {
     const { packedSite } = await import('../hooks/packedSite');
     download(siteFileName(site), await packedSite(site), 'application/zip');
   } catch (error) {
-    say('bad', `The site file could not be made: ${message(error)}`);
+    notify('bad', `The site file could not be made: ${message(error)}`);
   }
 }
 
@@ -27,6 +27,6 @@ export async function saveArchive(
     const { zipped } = await import('../hooks/zipped');
     download(name, await zipped(await files), 'application/zip');
   } catch (error) {
-    say('bad', `The archive could not be made: ${message(error)}`);
+    notify('bad', `The archive could not be made: ${message(error)}`);
   }
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect } from 'react';
-import { say } from './notices';
+import { notify } from './notices';
 
 /** How long after a screen has come other work still goes first, in ms. */
 const after = 3000;
@@ -16,7 +16,7 @@ export function useOffline(): void {
       void import('../hooks/tab/offline')
         .then(({ keepForOffline }) =>
           keepForOffline((take) =>
-            say('done', 'A newer Soyez is ready.', { label: 'Start it', run: take }),
+            notify('done', 'A newer Soyez is ready.', { label: 'Start it', run: take }),
           ),
         )
         // It works as well as before, with a connection.

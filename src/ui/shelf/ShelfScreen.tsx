@@ -26,7 +26,7 @@ import { Choose } from '../shared/Choose';
 import { CommitField } from '../shared/CommitField';
 import { inputLook } from '../shared/inputLook';
 import { Switch } from '../shared/Switch';
-import { say } from '../shared/notices';
+import { notify } from '../shared/notices';
 import { DropScreen } from '../shared/DropScreen';
 import { HelpButton } from '../help/HelpButton';
 import { TopBar } from '../shared/TopBar';
@@ -122,7 +122,7 @@ function Shelf({ session }: { session: Session }) {
       setWhere('shelf');
       setChosen(item.assetId);
     } catch (error) {
-      say('bad', wordsOf(error));
+      notify('bad', wordsOf(error));
     }
     setFetching(undefined);
   };

@@ -4,7 +4,7 @@ import { wordsOf } from '@/core/refusal';
 import { droppedFiles, type FolderFile } from '../hooks/folderFiles';
 import { ChooseFiles } from '../shared/ChooseFiles';
 import { DropArea } from '../shared/DropArea';
-import { say } from '../shared/notices';
+import { notify } from '../shared/notices';
 import { Way } from './Way';
 
 /** How a page is saved, by family of browsers. */
@@ -56,7 +56,7 @@ export function OwnPageWay({
         className="flex min-h-28 grow flex-col items-center justify-center gap-1.5 px-3 py-3 text-center"
         rest="border-soft bg-sheet"
         onDrop={(data) =>
-          void droppedFiles(data).then(onFiles, (error: unknown) => say('bad', wordsOf(error)))
+          void droppedFiles(data).then(onFiles, (error: unknown) => notify('bad', wordsOf(error)))
         }
       >
         <p className="font-semibold">Drop the saved page, or the theme’s folder</p>

@@ -16,7 +16,7 @@ import { MenuContent } from '../shared/MenuContent';
 import { dayWords } from '../shared/dayWords';
 import { download } from '../shared/download';
 import { inputLook } from '../shared/inputLook';
-import { say } from '../shared/notices';
+import { notify } from '../shared/notices';
 import { useMeasure } from '../shared/useMeasure';
 import { verdictColour, VerdictMark } from '../shared/VerdictMark';
 import { newSites } from '../shared/newSites';
@@ -86,7 +86,7 @@ function SiteMenu({ site }: { site: Site }) {
   const close = () => ask(undefined);
   const copy = async () => {
     await (await newSites()).duplicateSite(site);
-    say('done', `There are two of ${site.name} now.`);
+    notify('done', `There are two of ${site.name} now.`);
   };
   return (
     <>
@@ -107,7 +107,7 @@ function SiteMenu({ site }: { site: Site }) {
             </DropdownMenu.Item>
             <DropdownMenu.Item
               className={menuItem}
-              onSelect={() => void copy().catch((error: unknown) => say('bad', wordsOf(error)))}
+              onSelect={() => void copy().catch((error: unknown) => notify('bad', wordsOf(error)))}
             >
               Duplicate
             </DropdownMenu.Item>
@@ -217,7 +217,7 @@ function RenameSite({ site, open, onClose }: { site: Site; open: boolean; onClos
         onSubmit={(e) => {
           e.preventDefault();
           if (wanted) {
-            void rename().catch((error: unknown) => say('bad', wordsOf(error)));
+            void rename().catch((error: unknown) => notify('bad', wordsOf(error)));
           }
         }}
       >

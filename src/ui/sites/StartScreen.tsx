@@ -12,7 +12,7 @@ import { Boundary } from '../shared/Boundary';
 import { Button } from '../shared/Button';
 import { DropScreen } from '../shared/DropScreen';
 import { FilePick } from '../shared/FilePick';
-import { say } from '../shared/notices';
+import { notify } from '../shared/notices';
 import { TopBar } from '../shared/TopBar';
 import { askWord } from '../shared/words';
 import { benchAhead } from './ahead';
@@ -87,7 +87,7 @@ export function StartScreen() {
   const goOn = async (what: string, work: (signal: AbortSignal) => Promise<string | undefined>) => {
     const problem = await tryOn(what, work);
     if (problem) {
-      say('bad', problem);
+      notify('bad', problem);
     }
   };
   const first = useFirstSlot(tryOn);

@@ -1,6 +1,6 @@
 /** The thread in which the stand-in host looks into uploads, so that the server goes on answering. */
 import { parentPort } from 'node:worker_threads';
-import type { Codecs } from '@/core/press/codecs';
+import type { Codecs } from '@/core/encode/codecs';
 import { serve, type ServerScope } from '@/engine/channel';
 import { nodeCodecs } from '@/engine/nodeCodecs';
 import { HostError } from '@/standins/host/hostError';

@@ -1,7 +1,7 @@
 import { Worker } from 'node:worker_threads';
 import { createChannel, WorkerCrash, type WorkerLike } from '@/engine/channel';
 import { HostError } from '@/standins/host/hostError';
-import type { Looked } from '@/standins/host/look';
+import type { UploadedPictures } from '@/standins/host/look';
 import type { LookCalls } from './lookCalls';
 
 /** What one upload may take to be looked into, ms. */
@@ -31,7 +31,7 @@ const channel = createChannel<LookCalls>(thread, { silence: longest });
  * Looks into an upload, in a thread of its own.
  * @throws HostError where it is not taken, or takes too long
  */
-export async function look(zip: Uint8Array): Promise<Looked> {
+export async function look(zip: Uint8Array): Promise<UploadedPictures> {
   const answer = await channel.ask('look', zip).catch((error: unknown) => {
     throw error instanceof WorkerCrash
       ? new HostError('The host could not look into this upload to its end.', 503)

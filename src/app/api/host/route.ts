@@ -1,7 +1,7 @@
 import { Refusal } from '@/core/refusal';
-import { checkOrigin } from '@/standins/host/door';
+import { checkOrigin } from '@/standins/host/uploadGuard';
 import { HostError } from '@/standins/host/hostError';
-import { theDoor, theHost } from './theHost';
+import { theUploadGuard, theHost } from './theHost';
 
 /** The site that is asked for, in the query: there any address can be read. */
 const siteOf = (request: Request): string => new URL(request.url).searchParams.get('site') ?? '';
@@ -25,7 +25,7 @@ const refused = (error: unknown): Response =>
 export async function POST(request: Request): Promise<Response> {
   const siteId = siteOf(request);
   try {
-    const state = await theDoor().pass(request.headers, request.body, (bytes) =>
+    const state = await theUploadGuard().pass(request.headers, request.body, (bytes) =>
       theHost().receive(siteId, bytes),
     );
     return Response.json(state, { headers: noStore });

@@ -1,13 +1,13 @@
-import { Door, type DoorLimits } from '@/standins/host/door';
+import { UploadGuard, type UploadGuardLimits } from '@/standins/host/uploadGuard';
 import { createHost, type Host } from '@/standins/host/host';
 import { hostLimits } from '@/standins/host/limits';
 import { look } from './looking';
 
 /** One host for all routes: each may be bundled with a copy of this file. */
-const shared = globalThis as unknown as { soyezHost?: Host; soyezDoor?: Door };
+const shared = globalThis as unknown as { soyezHost?: Host; soyezDoor?: UploadGuard };
 
 /** The site file beside the pictures may be as large again as they are. */
-const doorLimits: DoorLimits = {
+const doorLimits: UploadGuardLimits = {
   bytes: 2 * hostLimits.siteBytes,
   allBytes: 4 * hostLimits.siteBytes,
   longest: 120_000,
@@ -15,7 +15,8 @@ const doorLimits: DoorLimits = {
   within: 60_000,
 };
 
-export const theDoor = (): Door => (shared.soyezDoor ??= new Door(doorLimits, () => Date.now()));
+export const theUploadGuard = (): UploadGuard =>
+  (shared.soyezDoor ??= new UploadGuard(doorLimits, () => Date.now()));
 
 export const theHost = (): Host =>
   (shared.soyezHost ??= createHost({ look, now: () => Date.now(), limits: hostLimits }));

@@ -1,6 +1,6 @@
 import type { Place } from '../../arrange/box';
-import { halvingsFor } from '../../frame/halved';
-import type { HalvedPhoto } from '../../frame/photos';
+import { mipLevelFor } from '../../frame/mipLevels';
+import type { PhotoMipLevel } from '../../frame/photos';
 import type { Size } from '../../frame/placement';
 import { resample } from '../../frame/resample';
 import { mirror, rotate } from '../../frame/rotate';
@@ -92,7 +92,7 @@ const mostCutOut = 4e6;
  * it, and until they are few enough. A quarter reached by several steps of resizing is a quarter,
  * though its last digit may say less.
  */
-const cutOutHalvings = (scale: number, { width, height }: Size): number =>
+const cutOutMipLevel = (scale: number, { width, height }: Size): number =>
   Math.max(
     0,
     Math.floor(Math.log2(1 / Math.max(scale, 1 / 64)) - 1e-6),
@@ -105,7 +105,7 @@ const largestScale = (layer: PhotoLayer): number => layer.scale * Math.max(1, la
 /** Of a cut-out, what its edges are sought in. */
 function cutOutSource(layer: PhotoLayer, cutOut: CutOut, context: DrawContext): Raster | undefined {
   const whole = { width: layer.sourceWidth, height: layer.sourceHeight };
-  const found = context.photos.exactly(layer.assetId, cutOutHalvings(largestScale(layer), whole));
+  const found = context.photos.exactly(layer.assetId, cutOutMipLevel(largestScale(layer), whole));
   return found && context.cutOut(`${layer.id} ${layer.assetId}`, found, cutOut);
 }
 
@@ -117,7 +117,7 @@ function cutOutSource(layer: PhotoLayer, cutOut: CutOut, context: DrawContext): 
 function sourceOf(
   layer: PhotoLayer,
   context: DrawContext,
-  find: (assetId: string, scale: number) => HalvedPhoto | undefined,
+  find: (assetId: string, scale: number) => PhotoMipLevel | undefined,
 ): Raster | undefined {
   const raster = layer.cutOut
     ? cutOutSource(layer, layer.cutOut, context)
@@ -159,7 +159,7 @@ const quicklyRead = 1.5e6;
 const quicklyTurned = 3e5;
 
 /** How often a photo can be halved and still has a px for each that is drawn. */
-const roughHalvings = (scale: number): number =>
+const roughMipLevel = (scale: number): number =>
   Math.max(0, Math.floor(Math.log2(1 / Math.max(scale, 1e-4))));
 
 /**
@@ -170,11 +170,11 @@ export const drawPhotoRoughly: RoughDraw<PhotoLayer> = (layer, context, sight) =
   const drawn = drawnPart(layer, context);
   const part = intersect(drawn, sight);
   const pixels = drawn.width * drawn.height;
-  const read = pixels / Math.min(1, layer.scale * 2 ** halvingsFor(layer.scale)) ** 2;
+  const read = pixels / Math.min(1, layer.scale * 2 ** mipLevelFor(layer.scale)) ** 2;
   if (isEmpty(part) || (layer.turn === 0 ? read <= quicklyRead : pixels <= quicklyTurned)) {
     return undefined;
   }
-  const from = sourceOf(layer, context, (id, s) => context.photos.roughly(id, roughHalvings(s)));
+  const from = sourceOf(layer, context, (id, s) => context.photos.roughly(id, roughMipLevel(s)));
   if (!from) {
     return undefined;
   }
@@ -257,7 +257,7 @@ function mapping(layer: PhotoLayer, from: Raster, corner: Place): Affine {
 }
 
 export const drawPhoto: Draw<PhotoLayer> = (layer, context) => {
-  const from = sourceOf(layer, context, (id, s) => context.photos.exactly(id, halvingsFor(s)));
+  const from = sourceOf(layer, context, (id, s) => context.photos.exactly(id, mipLevelFor(s)));
   if (!from) {
     return undefined;
   }

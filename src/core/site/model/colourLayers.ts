@@ -3,18 +3,18 @@ import type { Hex } from './hex';
 import type { LayerBase } from './layerBase';
 
 /** What a recolouring changes: everything below it, or only the layer right beneath. */
-export type Reach = 'below' | 'beneath';
+export type RecolourTarget = 'below' | 'beneath';
 
 /** Brightness, contrast, saturation, warmth, greyscale and inversion. */
 export interface ToneLayer extends LayerBase, Tone {
   readonly kind: 'tone';
-  readonly reach: Reach;
+  readonly reach: RecolourTarget;
 }
 
 /** The picture's luminance mapped onto two colours. */
 export interface TwoToneLayer extends LayerBase {
   readonly kind: 'twotone';
-  readonly reach: Reach;
+  readonly reach: RecolourTarget;
   readonly dark: Hex;
   readonly light: Hex;
 }
@@ -22,7 +22,7 @@ export interface TwoToneLayer extends LayerBase {
 /** All hues turned towards that of one colour, with lightness kept. */
 export interface HueLayer extends LayerBase {
   readonly kind: 'hue';
-  readonly reach: Reach;
+  readonly reach: RecolourTarget;
   readonly colour: Hex;
 }
 

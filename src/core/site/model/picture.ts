@@ -25,10 +25,10 @@ export interface GradientGround {
 export type Ground =
   { readonly type: 'colour'; readonly colour: Hex } | GradientGround | { readonly type: 'none' };
 
-export type PressFormat = 'jpeg' | 'png' | 'webp' | 'avif';
+export type ImageFormat = 'jpeg' | 'png' | 'webp' | 'avif';
 
-export interface PressSettings {
-  readonly format: PressFormat;
+export interface EncodeSettings {
+  readonly format: ImageFormat;
   /** 1..100; a lossless file takes no notice of it. */
   readonly quality: number;
   /** Of WebP and AVIF: every level as it is. PNG always is, and JPEG never. */
@@ -59,14 +59,14 @@ export type Aim =
   { readonly by: 'care'; readonly care: Care } | { readonly by: 'bytes'; readonly bytes: number };
 
 /** How the files of another size are written, where that was searched for. */
-export interface SizedPress {
+export interface SizedEncodeSettings {
   /** Px of the file on one of the slot. */
   readonly scale: number;
   /** The file at its own size that it was found beside; beside another it does not count. */
-  readonly beside: PressSettings;
-  readonly press: PressSettings;
+  readonly beside: EncodeSettings;
+  readonly press: EncodeSettings;
   /** The file for older browsers; null where none is needed. */
-  readonly fallback: PressSettings | null;
+  readonly fallback: EncodeSettings | null;
 }
 
 export interface Picture {
@@ -76,12 +76,12 @@ export interface Picture {
   readonly layers: readonly Layer[];
   /** Where the light comes from that falls on raised things and casts shadows, degrees clockwise from the top. */
   readonly light: number;
-  readonly press: PressSettings;
+  readonly press: EncodeSettings;
   readonly aim: Aim;
   /** The file for browsers that do not know the first one's format; null for the usual one. */
-  readonly fallback: PressSettings | null;
+  readonly fallback: EncodeSettings | null;
   /** The files of other sizes; those that are not among them are written as the first one. */
-  readonly sized: readonly SizedPress[];
+  readonly sized: readonly SizedEncodeSettings[];
   /** Alternative text. */
   readonly alt: string;
   /** It only decorates: the alternative text is empty on purpose. */

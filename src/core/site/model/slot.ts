@@ -1,5 +1,5 @@
 import type { Hex } from './hex';
-import type { PressFormat } from './picture';
+import type { ImageFormat } from './picture';
 
 /**
  * What a slot is on the page. Headers, marks and pieces are content; the others are backgrounds of
@@ -47,7 +47,7 @@ export type Measured =
  * What lies next to a side of a slot: whatever the page's plan puts there, a colour, or another
  * slot.
  */
-export type Beside =
+export type AdjacentColour =
   | { readonly from: 'page' }
   | { readonly from: 'colour'; readonly colour: Hex }
   | { readonly from: 'slot'; readonly slot: string };
@@ -87,7 +87,7 @@ export interface Slot {
    * What lies next to each side on the page; null where the picture itself goes on or nothing meets
    * it.
    */
-  readonly beside: Readonly<Record<Side, Beside | null>>;
+  readonly beside: Readonly<Record<Side, AdjacentColour | null>>;
   /** Px beyond the slot that layers may hang out over its edges, into the page's margin. */
   readonly overlap: Readonly<Record<Side, number>>;
   /** Of a divider: its size on narrow screens where it is another. */
@@ -101,7 +101,7 @@ export interface Slot {
   /** The most bytes the owner wants to spend. */
   readonly budgetBytes: number;
   /** Formats that the host takes, one at least. */
-  readonly accepts: readonly PressFormat[];
+  readonly accepts: readonly ImageFormat[];
   /** Of the picture that is handed over. */
   readonly pictureId: string;
   /** Readings that are to be looked at and were found to be meant so, by their ids. */

@@ -1,6 +1,6 @@
 'use client';
 
-import { formatOf } from '@/core/press/formats/registry';
+import { formatOf } from '@/core/encode/formats/registry';
 import { Copy, Download, FileDown } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
@@ -21,7 +21,7 @@ import { Row } from '../../shared/Row';
 import { copyPicture } from '../../shared/copyPicture';
 import { download } from '../../shared/download';
 import { FilePick } from '../../shared/FilePick';
-import { say } from '../../shared/notices';
+import { notify } from '../../shared/notices';
 import { useEditing, useFiled } from '../useBench';
 
 function waitingWords(failure: string | undefined, blank: boolean): string {
@@ -36,10 +36,10 @@ function waitingWords(failure: string | undefined, blank: boolean): string {
  */
 export function HandOver() {
   const { site, slot, picture, commit } = useEditing();
-  const { press } = useFiled();
+  const { encodedFile } = useFiled();
   const router = useRouter();
   const [busy, setBusy] = useState(false);
-  const file = press.current ? press.file : undefined;
+  const file = encodedFile.current ? encodedFile.file : undefined;
   const content = isContent(slot.kind);
   const plan = planFiles(site, () => true);
   const own = plan.find((p) => p.slot.id === slot.id);
@@ -57,7 +57,7 @@ export function HandOver() {
     try {
       await what();
     } catch (error) {
-      say('bad', wordsOf(error));
+      notify('bad', wordsOf(error));
     } finally {
       setBusy(false);
     }
@@ -77,7 +77,7 @@ export function HandOver() {
         `Open ${chosen.name}`,
         chain(...items.map(shelve), setLayers(picture.id, { type: 'none' }, layers)),
       );
-      say(
+      notify(
         notes.length > 0 ? 'bad' : 'done',
         notes.length > 0
           ? notes.join(' ')
@@ -121,7 +121,7 @@ export function HandOver() {
           >
             <Download size={14} aria-hidden className="shrink-0" />
             <span className="truncate">
-              {file ? `Download ${name}` : waitingWords(press.failure, isBlank(picture))}
+              {file ? `Download ${name}` : waitingWords(encodedFile.failure, isBlank(picture))}
             </span>
           </Button>
           <IconButton

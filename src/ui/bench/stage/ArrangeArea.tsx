@@ -63,7 +63,7 @@ const gripWord = (grip: unknown): string =>
 export function ArrangeArea({ area, marks }: { area: Area; marks: boolean }) {
   const { slot, picture, commit, preview, session } = useEditing();
   const { drawn } = useDrawn();
-  const { selection, tool, select, selectAll, selected, take, toggle } = useSelecting();
+  const { selection, tool, select, selectAll, selected, setTool, toggle } = useSelecting();
   const { ask } = useAsking();
   const drag = useRef<Drag>(undefined);
   const [seen, setSeen] = useState<Seen>(nothingSeen);
@@ -134,7 +134,7 @@ export function ArrangeArea({ area, marks }: { area: Area; marks: boolean }) {
       return;
     }
     if (tool) {
-      take(undefined);
+      setTool(undefined);
     }
     const at = area.toSlot(event);
     const under = layersAt(at);
@@ -313,7 +313,7 @@ export function ArrangeArea({ area, marks }: { area: Area; marks: boolean }) {
         if (layer) {
           select(layer.id);
           ask(4);
-          take({ kind: 'words', layerId: layer.id });
+          setTool({ kind: 'words', layerId: layer.id });
         }
       }}
     >

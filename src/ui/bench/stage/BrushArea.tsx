@@ -6,7 +6,7 @@ import { mostStrokes } from '@/core/cutout/field';
 import { photoBox, photoPoint } from '@/core/layers/photo';
 import type { Edit } from '@/core/site/edit';
 import type { PhotoLayer } from '@/core/site/model/photoLayer';
-import { say } from '../../shared/notices';
+import { notify } from '../../shared/notices';
 import { setCutOut } from '@/core/cutout/editCutOut';
 import { type Tool, useEditing, useSelecting } from '../useBench';
 import { AreaSvg } from './AreaSvg';
@@ -28,7 +28,7 @@ export function BrushArea({
   tool: Extract<Tool, { kind: 'brush' }>;
 }) {
   const { picture, commit, preview, session } = useEditing();
-  const { take } = useSelecting();
+  const { setTool } = useSelecting();
   const px = 1 / area.scale;
   const box = photoBox(photo);
   const points = useRef<number[]>(undefined);
@@ -45,7 +45,7 @@ export function BrushArea({
     if ((photo.cutOut?.strokes.length ?? 0) < mostStrokes) {
       return false;
     }
-    say(
+    notify(
       'bad',
       `A cut-out keeps ${mostStrokes} strokes, and this one has them all. Take some back, or sample the surround instead.`,
     );
@@ -104,7 +104,7 @@ export function BrushArea({
     area,
     { x: Math.round(box.x), y: Math.round(box.y) },
     dab,
-    () => take(undefined),
+    () => setTool(undefined),
   );
   const shown = cursor ?? pointer;
   return (

@@ -34,7 +34,7 @@ export function InPlaceText({
   box?: Box;
 }) {
   const { burst, picture, slot } = useEditing();
-  const { take } = useSelecting();
+  const { setTool } = useSelecting();
   const field = useRef<HTMLTextAreaElement>(null);
   const [typed, setTyped] = useState(text.words);
   const k = area.rect.width / slot.width;
@@ -58,13 +58,13 @@ export function InPlaceText({
         setTyped(e.target.value);
         burst(wording, editLayer<TextLayer>(picture.id, text.id, { words: e.target.value }));
       }}
-      onBlur={() => take(undefined)}
+      onBlur={() => setTool(undefined)}
       onPointerDown={(e) => e.stopPropagation()}
       onKeyDown={(e) => {
         if (e.key === 'Escape' || (e.key === 'Enter' && (e.ctrlKey || e.metaKey))) {
           e.preventDefault();
           e.stopPropagation();
-          take(undefined);
+          setTool(undefined);
           area.element.current?.focus({ preventScroll: true });
         }
       }}

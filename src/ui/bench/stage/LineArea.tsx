@@ -24,7 +24,7 @@ const arrows: Readonly<Record<string, readonly [number, number]>> = {
 /** A line of one's own is drawn along the slot, and its points are moved. */
 export function LineArea({ area, profile }: { area: Area; profile: ProfileLayer }) {
   const { slot, picture, commit, preview, session } = useEditing();
-  const { take } = useSelecting();
+  const { setTool } = useSelecting();
   const { points, count, rise } = profile;
   const width = slot.width / count;
   const path = useRef<Place[]>(undefined);
@@ -102,7 +102,7 @@ export function LineArea({ area, profile }: { area: Area; profile: ProfileLayer 
     area,
     { x: Math.round(width / 2), y: Math.round(slot.height / 2) },
     add,
-    () => take(undefined),
+    () => setTool(undefined),
   );
 
   const grab = (event: PointerEvent<HTMLButtonElement>, i: number) => {

@@ -15,7 +15,7 @@ import { type View, theEngine } from '../../hooks/tab/engine';
 import type { LivePagePicture } from '../../hooks/usePageFrame';
 import { useThumb } from '../../hooks/useThumb';
 import { isAsSaved } from '../../page/isAsSaved';
-import { say } from '../../shared/notices';
+import { notify } from '../../shared/notices';
 import { type Showing, useDrawn, useEditing, useFiled, useShowing } from '../useBench';
 
 /** Name under which each repaint is measured, from the edit to the pixels on the canvas. */
@@ -75,7 +75,7 @@ export function LivePicture({
   const { session, site, slot, picture } = useEditing();
   const { showing, held } = useShowing();
   const { drawn } = useDrawn();
-  const { press } = useFiled();
+  const { encodedFile } = useFiled();
   const canvas = useRef<HTMLCanvasElement>(null);
   const fileCanvas = useRef<HTMLCanvasElement>(null);
   const view = useRef<View>(undefined);
@@ -121,7 +121,7 @@ export function LivePicture({
           element.dataset.settled = 'true';
         }
       },
-      onFailure: (message) => say('bad', message),
+      onFailure: (message) => notify('bad', message),
     });
     view.current = opened;
     return () => opened.close();
@@ -146,7 +146,7 @@ export function LivePicture({
     });
   }, [session, slotId, showing]);
 
-  const file = useHeldFile(held) ?? press.file?.whole ?? press.file?.decoded;
+  const file = useHeldFile(held) ?? encodedFile.file?.whole ?? encodedFile.file?.decoded;
   const lost = useDifference(
     showing === 'difference' ? file : undefined,
     site,

@@ -8,7 +8,7 @@ import { wordsOf } from '@/core/refusal';
 import type { PhotoLayer } from '@/core/site/model/photoLayer';
 import { theEngine } from '../../hooks/tab/engine';
 import { Button } from '../../shared/Button';
-import { say } from '../../shared/notices';
+import { notify } from '../../shared/notices';
 import { useEditing, useSelecting } from '../useBench';
 import { AreaSvg } from './AreaSvg';
 import { AreaBox, type Area } from './AreaBox';
@@ -21,7 +21,7 @@ const step = 4;
 /** A thing in a photo is cut out by a loop drawn roughly around it. */
 export function LoopArea({ area, photo }: { area: Area; photo: PhotoLayer }) {
   const { picture, commit } = useEditing();
-  const { take } = useSelecting();
+  const { setTool } = useSelecting();
   const px = 1 / area.scale;
   const box = photoBox(photo);
   const drawing = useRef(false);
@@ -53,15 +53,18 @@ export function LoopArea({ area, photo }: { area: Area; photo: PhotoLayer }) {
           'Cut out by a loop',
           setCutOut(picture.id, photo.id, (c) => ({ ...c, area: found })),
         );
-        take(undefined);
+        setTool(undefined);
         return;
       }
-      say('bad', 'Nothing in the loop stands off what is around it. Draw closer around the thing.');
+      notify(
+        'bad',
+        'Nothing in the loop stands off what is around it. Draw closer around the thing.',
+      );
     } catch (error) {
       if (signal.aborted) {
         return;
       }
-      say('bad', wordsOf(error));
+      notify('bad', wordsOf(error));
     }
     setBusy(false);
     setCorners([]);
@@ -115,7 +118,7 @@ export function LoopArea({ area, photo }: { area: Area; photo: PhotoLayer }) {
         add(at);
       }
     },
-    () => take(undefined),
+    () => setTool(undefined),
   );
   const path = corners.map(({ x, y }) => `${x},${y}`).join(' ');
   return (

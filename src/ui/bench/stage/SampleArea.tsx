@@ -5,7 +5,7 @@ import type { Place } from '@/core/arrange/box';
 import { photoBox, photoPoint, slotPoint } from '@/core/layers/photo';
 import type { PhotoLayer } from '@/core/site/model/photoLayer';
 import { theEngine } from '../../hooks/tab/engine';
-import { say } from '../../shared/notices';
+import { notify } from '../../shared/notices';
 import { setCutOut } from '@/core/cutout/editCutOut';
 import { useEditing, useSelecting } from '../useBench';
 import { AreaSvg } from './AreaSvg';
@@ -15,14 +15,14 @@ import { useCursor } from './useCursor';
 /** Colours of the plain surround are taken from the photo itself. */
 export function SampleArea({ area, photo }: { area: Area; photo: PhotoLayer }) {
   const { commit, picture } = useEditing();
-  const { take: benchTake } = useSelecting();
+  const { setTool: benchTake } = useSelecting();
   const px = 1 / area.scale;
   const box = photoBox(photo);
   const take = async (at: Place) => {
     const { x, y } = photoPoint(photo, at);
     const colour = await theEngine().sample(photo.assetId, x, y, 3);
     if (!colour) {
-      say('bad', 'There is no photo at this place. Point at the surround that is to go.');
+      notify('bad', 'There is no photo at this place. Point at the surround that is to go.');
       return;
     }
     const sample = {

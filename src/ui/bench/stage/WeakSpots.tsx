@@ -10,10 +10,10 @@ import { Spot } from './Spot';
  * blends.
  */
 export function WeakSpots({ area }: { area: Area }) {
-  const { press } = useFiled();
+  const { encodedFile } = useFiled();
   const { slot } = useEditing();
   const px = 1 / area.scale;
-  const texts = press.current ? press.file?.texts : undefined;
+  const texts = encodedFile.current ? encodedFile.file?.texts : undefined;
   const weak = Object.entries(texts ?? {}).filter(
     ([, { contrast, wanted }]) => contrast.worst < wanted,
   );

@@ -18,12 +18,12 @@ const rest = { asked: 350, unasked: 1500 } as const;
  */
 export function useWordsOver(view: PageView | undefined, laid: LaidPage, lying: string): void {
   const { site, picture } = useEditing();
-  const { press } = useFiled();
+  const { encodedFile } = useFiled();
   const { showing } = useShowing();
   const { tell } = usePageWords();
   const asked = useAsking().question === 5;
   const { theme } = site;
-  const ready = press.current && showing !== 'before' && showing !== 'difference';
+  const ready = encodedFile.current && showing !== 'before' && showing !== 'difference';
   useEffect(() => {
     if (!view || !ready || !laid.picture) {
       return;

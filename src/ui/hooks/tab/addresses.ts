@@ -2,7 +2,7 @@
 
 import { lazily } from '@/core/lazily';
 import { KeptAddresses } from '@/work/keptAddresses';
-import { letGoOfUrl } from '../../shared/letGoOfUrl';
+import { revokeUrl } from '../../shared/revokeUrl';
 
 /** As many as lists of pictures and plans of a large site show while one goes to and fro. */
 const room = 200;
@@ -10,5 +10,5 @@ const room = 200;
 /** Addresses of pictures that are shown. */
 export const theAddresses = lazily(
   () =>
-    new KeptAddresses<Blob>({ make: (blob) => URL.createObjectURL(blob), free: letGoOfUrl }, room),
+    new KeptAddresses<Blob>({ make: (blob) => URL.createObjectURL(blob), free: revokeUrl }, room),
 );

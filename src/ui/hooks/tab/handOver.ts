@@ -39,7 +39,7 @@ export const theHandOver = lazily(() => {
       survey: engine.readSurvey,
     },
     {
-      pressed: ({ site, slot, picture }) => theFiles().bytes(site, slot, picture),
+      encoded: ({ site, slot, picture }) => theFiles().bytes(site, slot, picture),
       recall: async (key) => (await writtenOf(theDatabase(), stateOf(key)))?.data,
       keep: (key, data) => keepWritten(theDatabase(), stateOf(key), { data, at: Date.now() }),
     },

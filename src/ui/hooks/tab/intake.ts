@@ -1,7 +1,7 @@
 'use client';
 
 import { Intake } from '@/work/intake';
-import { say } from '../../shared/notices';
+import { notify } from '../../shared/notices';
 import { storeAsset } from './assets';
 import { theEngine } from './engine';
 
@@ -13,5 +13,5 @@ export const newIntake = (): Intake =>
     read: theEngine().readPhoto,
     store: storeAsset,
     adopt: theEngine().adopt,
-    refused: (words) => say('bad', words),
+    refused: (words) => notify('bad', words),
   });

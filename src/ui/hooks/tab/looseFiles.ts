@@ -5,7 +5,7 @@ import { putHere } from '@/store/assets';
 import { whileNonePuts } from '@/store/fileTurns';
 import { addNamed, removeLoose } from '@/store/looseFiles';
 import { theDatabase } from './database';
-import { theStanding } from './standing';
+import { theSaveStatus } from './saveStatus';
 
 /** When files were last looked through, ms since 1970. */
 const place = 'soyez files looked through';
@@ -29,7 +29,7 @@ function held(): ReadonlySet<string> {
 async function removeFiles(): Promise<void> {
   await live();
   await whileNonePuts(theDatabase(), async () => {
-    const written = theStanding().state.getState().kept.state === 'kept';
+    const written = theSaveStatus().state.getState().kept.state === 'kept';
     if (written && (await livingTabs()).size === 1) {
       await removeLoose(theDatabase(), held);
       localStorage.setItem(place, `${Date.now()}`);

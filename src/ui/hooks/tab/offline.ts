@@ -1,11 +1,11 @@
 'use client';
 
 import { served } from '@/served/address';
-import { theStanding } from './standing';
+import { theSaveStatus } from './saveStatus';
 
 /** Resolves once all that was done here is on the disk. */
 function allWritten(): Promise<void> {
-  const standing = theStanding();
+  const standing = theSaveStatus();
   standing.flush();
   return new Promise((resolve) => {
     const look = () => {

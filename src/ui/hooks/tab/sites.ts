@@ -2,11 +2,11 @@
 
 import { OpenSites } from '@/work/openSites';
 import { siteStore } from '@/store/siteStore';
-import { say } from '../../shared/notices';
+import { notify } from '../../shared/notices';
 import { theDatabase, theTabs } from './database';
 import { later } from './later';
 import { lazily } from '@/core/lazily';
-import { theStanding } from './standing';
+import { theSaveStatus } from './saveStatus';
 
 /** The sites that are open in this tab. */
 export const theSites = lazily(
@@ -17,8 +17,8 @@ export const theSites = lazily(
         now: () => Date.now(),
         newId: () => crypto.randomUUID(),
         later,
-        tell: (words) => say('bad', words),
+        tell: (words) => notify('bad', words),
       },
-      theStanding(),
+      theSaveStatus(),
     ),
 );

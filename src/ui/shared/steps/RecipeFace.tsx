@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import { layRecipe } from '@/core/recolour/recipe';
 import { specimen } from '@/core/recolour/specimen';
 import { crop, wholeRaster, type Raster } from '@/core/raster/raster';
-import type { Laid } from '@/core/recolour/activeSteps';
+import type { RecipeToApply } from '@/core/recolour/activeSteps';
 import { useRasterCanvas } from '../useRasterCanvas';
 
 const width = 48;
@@ -12,7 +12,7 @@ const height = 18;
 let plain: Raster | undefined;
 
 /** What a recipe makes of all hues and greys, at a glance. */
-export function RecipeFace({ recipe }: { recipe: Laid }) {
+export function RecipeFace({ recipe }: { recipe: RecipeToApply }) {
   const raster = useMemo(() => {
     plain ??= specimen(width, height);
     const laid = crop(plain, wholeRaster(plain));

@@ -6,7 +6,7 @@ import { profileSvg } from '@/core/divider/profile';
 import { profileNames } from '@/core/divider/profileNames';
 import { newProfile } from '@/core/layers/profile';
 import { layoutPage, type LaidSlot } from '@/core/measure/layoutPage';
-import { besideColours } from '@/core/seam/beside';
+import { adjacentColours } from '@/core/seam/adjacentColours';
 import { addLayer, editLayer, editSlot } from '@/core/site/edit';
 import { pagesWith } from '@/core/site/pages';
 import type { ProfileLayer, ProfileName } from '@/core/site/model/blendLayers';
@@ -73,13 +73,13 @@ type Sizing = 'cut' | 'stretched';
  */
 export function DividerFacet() {
   const { site, slot, picture, commit } = useEditing();
-  const { selected, select, take: draw } = useSelecting();
+  const { selected, select, setTool: draw } = useSelecting();
   const profile =
     selected?.kind === 'profile'
       ? selected
       : picture.layers.findLast((l): l is ProfileLayer => l.kind === 'profile');
   const section =
-    besideColours(site, slot, 'bottom')?.colour ?? site.theme.colours[0]?.hex ?? '#444444';
+    adjacentColours(site, slot, 'bottom')?.colour ?? site.theme.colours[0]?.hex ?? '#444444';
   const { narrowSize } = slot;
   const sizing: Sizing =
     typeof slot.size !== 'string' && slot.size.x !== 'auto' ? 'stretched' : 'cut';

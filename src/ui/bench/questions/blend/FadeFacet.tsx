@@ -6,7 +6,7 @@ import { addLayer, editLayer } from '@/core/site/edit';
 import type { Corner, FadeCurve, FadeLayer } from '@/core/site/model/blendLayers';
 import type { Side } from '@/core/site/model/slot';
 import { fadePx } from '@/core/seam/ways';
-import { besideColours } from '@/core/seam/beside';
+import { adjacentColours } from '@/core/seam/adjacentColours';
 import { Button } from '../../../shared/Button';
 import { ColourField } from '../../../shared/ColourField';
 import { NumberRow } from '../../../shared/NumberRow';
@@ -68,7 +68,7 @@ export function FadeFacet() {
     select(layer.id);
   };
   const colour =
-    which.map((s) => besideColours(site, slot, s)?.colour).find((c) => c !== undefined) ??
+    which.map((s) => adjacentColours(site, slot, s)?.colour).find((c) => c !== undefined) ??
     site.theme.colours[0]?.hex ??
     '#ffffff';
   return (

@@ -22,9 +22,9 @@ import { InkChoices, VeilChoices } from './VeilChoices';
  */
 export function LegibilityFacet() {
   const { slot, picture, commit } = useEditing();
-  const { press } = useFiled();
+  const { encodedFile } = useFiled();
   const { selected, select } = useSelecting();
-  const reports = press.file?.texts ?? {};
+  const reports = encodedFile.file?.texts ?? {};
   const texts = picture.layers.filter((l): l is TextLayer => l.kind === 'text' && !l.hidden);
   const [form, setForm] = useState<VeilForm>('all');
   const failing = texts.filter(

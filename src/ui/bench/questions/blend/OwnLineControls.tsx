@@ -8,13 +8,13 @@ import type { LinePoint, ProfileLayer } from '@/core/site/model/blendLayers';
 import { outlineOf } from '../../../hooks/outlineOf';
 import { Button } from '../../../shared/Button';
 import { FilePick } from '../../../shared/FilePick';
-import { say } from '../../../shared/notices';
+import { notify } from '../../../shared/notices';
 import { useEditing, useSelecting } from '../../useBench';
 
 /** A line of one's own: drawn, taken from a picture, smoothed. */
 export function OwnLineControls({ profile }: { profile: ProfileLayer }) {
   const { picture, commit } = useEditing();
-  const { tool, take, select } = useSelecting();
+  const { tool, setTool, select } = useSelecting();
   const drawing = tool?.kind === 'line';
   const set = (label: string, points: readonly LinePoint[]) =>
     commit(label, editLayer<ProfileLayer>(picture.id, profile.id, { points }));
@@ -22,7 +22,7 @@ export function OwnLineControls({ profile }: { profile: ProfileLayer }) {
     try {
       set(`The outline of ${file.name}`, await outlineOf(file));
     } catch (error) {
-      say('bad', wordsOf(error));
+      notify('bad', wordsOf(error));
     }
   };
   return (
@@ -32,10 +32,10 @@ export function OwnLineControls({ profile }: { profile: ProfileLayer }) {
         disabled={profile.locked}
         onClick={() => {
           if (drawing) {
-            take(undefined);
+            setTool(undefined);
           } else {
             select(profile.id);
-            take({ kind: 'line', layerId: profile.id });
+            setTool({ kind: 'line', layerId: profile.id });
           }
         }}
       >

@@ -59,7 +59,7 @@ function Meeting({ file, className }: { file: Raster; className: string }) {
 export function RepeatFacet() {
   const { slot, picture } = useEditing();
   const { selected } = useSelecting();
-  const { readings, press } = useFiled();
+  const { readings, encodedFile } = useFiled();
   const join =
     selected?.kind === 'join'
       ? selected
@@ -74,8 +74,8 @@ export function RepeatFacet() {
   return (
     <div className="flex h-full gap-4">
       <div className="flex w-[176px] shrink-0 flex-col gap-1">
-        {press.file ? (
-          <Meeting file={press.file.decoded} className="w-[176px]" />
+        {encodedFile.file ? (
+          <Meeting file={encodedFile.file.decoded} className="w-[176px]" />
         ) : (
           <div className="h-[88px] border border-line" />
         )}

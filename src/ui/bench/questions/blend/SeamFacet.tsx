@@ -4,13 +4,13 @@ import clsx from 'clsx';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { type Raster } from '@/core/raster/raster';
 import { edgePatch } from '@/core/seam/edgePatch';
-import { besideColours, type BesideColours } from '@/core/seam/beside';
+import { adjacentColours, type AdjacentColours } from '@/core/seam/adjacentColours';
 import { sides } from '@/core/seam/edges';
 import { seamWays } from '@/core/seam/ways';
 import { editSlot } from '@/core/site/edit';
 import { ownPlaceOf } from '@/core/site/pages';
 import type { EdgesOver } from '@/core/site/model/ownPage';
-import type { Beside, Side } from '@/core/site/model/slot';
+import type { AdjacentColour, Side } from '@/core/site/model/slot';
 import { Button } from '../../../shared/Button';
 import { ColourField } from '../../../shared/ColourField';
 import { Choose } from '../../../shared/Choose';
@@ -55,7 +55,7 @@ function Patch({
 }: {
   file: Raster | undefined;
   side: Side;
-  beside: BesideColours | undefined;
+  beside: AdjacentColours | undefined;
   times: number;
   className: string;
 }) {
@@ -95,25 +95,25 @@ type Source = 'page' | 'colour' | 'slot' | 'nothing';
  */
 export function SeamFacet() {
   const { slot, site, picture, commit, preview } = useEditing();
-  const { press, readings } = useFiled();
+  const { encodedFile, readings } = useFiled();
   const [side, setSide] = useState<Side>(sides.find((s) => slot.beside[s] !== null) ?? 'top');
   const [times, setTimes] = useState<(typeof amplifications)[number]>(1);
   const colours = useMemo(
     () =>
-      Object.fromEntries(sides.map((s) => [s, besideColours(site, slot, s)])) as Record<
+      Object.fromEntries(sides.map((s) => [s, adjacentColours(site, slot, s)])) as Record<
         Side,
-        BesideColours | undefined
+        AdjacentColours | undefined
       >,
     [site, slot],
   );
   const beside = slot.beside[side];
   const reading = readings.find((r) => r.id === `seam-${side}`);
   const others = site.slots.filter((s) => s.id !== slot.id);
-  const set = (next: Beside | null) =>
+  const set = (next: AdjacentColour | null) =>
     editSlot(slot.id, (s) => {
       s.beside[side] = next;
     });
-  const of = (source: Source): Beside | null => {
+  const of = (source: Source): AdjacentColour | null => {
     switch (source) {
       case 'page':
         return { from: 'page' };
@@ -130,8 +130,8 @@ export function SeamFacet() {
   };
 
   const ways = useMemo(
-    () => seamWays({ site, slot, picture, file: press.file }, side),
-    [site, slot, picture, press.file, side],
+    () => seamWays({ site, slot, picture, file: encodedFile.file }, side),
+    [site, slot, picture, encodedFile.file, side],
   );
   const over = overWords(ownPlaceOf(site, slot.id)?.place.measured?.over, side);
   return (
@@ -150,7 +150,7 @@ export function SeamFacet() {
                 className="block w-full rounded-sm border border-line bg-sheet p-1 text-left hover:border-soft aria-pressed:border-act aria-pressed:bg-act-wash"
               >
                 <Patch
-                  file={press.file?.decoded}
+                  file={encodedFile.file?.decoded}
                   side={s}
                   beside={colours[s]}
                   times={times}

@@ -14,7 +14,7 @@ import { Button } from '../../../shared/Button';
 import { copyText } from '../../../shared/copyText';
 import { Choose } from '../../../shared/Choose';
 import { Row } from '../../../shared/Row';
-import { say } from '../../../shared/notices';
+import { notify } from '../../../shared/notices';
 import { GroundControls } from '../colour/GroundControls';
 import { useEditing, useFiled } from '../../useBench';
 
@@ -24,8 +24,8 @@ import { useEditing, useFiled } from '../../useBench';
  */
 export function StripFacet() {
   const { slot, site, picture, commit } = useEditing();
-  const { press, readings } = useFiled();
-  const file = press.file?.decoded;
+  const { encodedFile, readings } = useFiled();
+  const file = encodedFile.file?.decoded;
   const pages = pagesWith(site, slot);
   const others = site.slots.filter((s) => !isBlank(pictureOf(site, s)));
   const [from, setFrom] = useState(others[0]?.id ?? '');
@@ -50,7 +50,7 @@ export function StripFacet() {
         }),
       );
     } catch (error) {
-      say('bad', wordsOf(error));
+      notify('bad', wordsOf(error));
     }
     setBusy(false);
   };

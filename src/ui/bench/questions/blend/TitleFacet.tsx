@@ -75,13 +75,13 @@ function ContrastChart({ report }: { report: TitleReport }) {
 /** The page's title over the band: its words and place, and how it reads at every width. */
 export function TitleFacet() {
   const { session, site, slot, picture, commit } = useEditing();
-  const { press, readings } = useFiled();
+  const { encodedFile, readings } = useFiled();
   const page = site.pages.find((p) => p.band?.slot === slot.id);
   if (!page?.band) {
     return null;
   }
   const reading = readings.find((r) => r.id === 'band-title');
-  const report = press.current ? press.file?.title : undefined;
+  const report = encodedFile.current ? encodedFile.file?.title : undefined;
   return (
     <div className="flex h-full gap-5">
       <BandTitle session={session} site={site} page={page} band={page.band} />

@@ -2,9 +2,9 @@
 
 import type { ReactNode } from 'react';
 import { kilobytes } from '@/core/readings/say';
-import type { WrittenFile } from '../../../hooks/usePressed';
+import type { WrittenFile } from '../../../hooks/useEncodedFile';
 import type { Way } from '@/core/readings/reading';
-import { useTriedWays, type Tried } from '../../../hooks/useTriedWays';
+import { useMendCandidates, type Tried } from '../../../hooks/useMendCandidates';
 import { Button } from '../../../shared/Button';
 import { VerdictMark } from '../../../shared/VerdictMark';
 import { useEditing, useFiled } from '../../useBench';
@@ -37,10 +37,10 @@ interface Props {
  */
 export function Ways({ title, readingId, ways, done, preview }: Props) {
   const { site, slot, commit } = useEditing();
-  const { press, readings } = useFiled();
-  const wait = !press.current;
+  const { encodedFile, readings } = useFiled();
+  const wait = !encodedFile.current;
   const now = readings.find((r) => r.id === readingId);
-  const tried = useTriedWays(site, slot, readingId, ways, wait);
+  const tried = useMendCandidates(site, slot, readingId, ways, wait);
   if (!now || now.verdict === 'holds') {
     return null;
   }
@@ -75,7 +75,7 @@ export function Ways({ title, readingId, ways, done, preview }: Props) {
                 )}
               </span>
               <span className="w-[62px] shrink-0 text-right figure">
-                {t && price(t.file, press.file)}
+                {t && price(t.file, encodedFile.file)}
               </span>
               <Button
                 className="h-[22px] px-2"

@@ -11,7 +11,7 @@ import { MenuContent } from '../../../shared/MenuContent';
 import { CommitField } from '../../../shared/CommitField';
 import { NumberRow } from '../../../shared/NumberRow';
 import { Row } from '../../../shared/Row';
-import { say } from '../../../shared/notices';
+import { notify } from '../../../shared/notices';
 import { RecipeFace } from '../../../shared/steps/RecipeFace';
 import {
   AddStep,
@@ -54,7 +54,7 @@ export function RecipeMenu({ onLay }: { onLay(recipe: Recipe): void }) {
         ...(own.byHue && { byHue: own.byHue }),
       }),
     );
-    say(
+    notify(
       'done',
       `${name} is kept with its ${own.steps.length} ${own.steps.length === 1 ? 'step' : 'steps'}. Lay it on other pictures, or on a set.`,
     );
@@ -125,7 +125,7 @@ export function RecipeControls({ layer }: { layer: RecipeLayer }) {
         <Button
           onClick={() => {
             commit(`Keep ${recipe.name || 'a recipe'}`, keepRecipe(recipe));
-            say('done', `${recipe.name || 'The recipe'} is kept with the site.`);
+            notify('done', `${recipe.name || 'The recipe'} is kept with the site.`);
           }}
         >
           Keep
@@ -141,7 +141,7 @@ export function RecipeControls({ layer }: { layer: RecipeLayer }) {
               ),
             );
             if (recipe.spare) {
-              say(
+              notify(
                 'done',
                 'The steps are layers of their own now, and reach greys and near-whites too. Undo puts the recipe back.',
               );

@@ -1,7 +1,7 @@
 'use client';
 
 import { editLayer } from '@/core/site/edit';
-import type { Reach, RecolourLayer, TextureLayer } from '@/core/site/model/colourLayers';
+import type { RecolourTarget, RecolourLayer, TextureLayer } from '@/core/site/model/colourLayers';
 import type { RecipeStep } from '@/core/site/model/recipe';
 import { Switch } from '../../../shared/Switch';
 import { HueFields, TwoToneFields } from '../../../shared/steps/StepControls';
@@ -26,7 +26,7 @@ export function useStep<S extends RecipeStep>(step: S): StepProps<S> {
 export function RecolourControls({ layer }: { layer: RecolourLayer }) {
   const rest = useStep<RecolourLayer>(layer);
   const reach = (
-    <Switch<Reach>
+    <Switch<RecolourTarget>
       label="Reach"
       value={layer.reach}
       choices={[

@@ -14,7 +14,7 @@ import { Choose } from '../../../shared/Choose';
 import { NumberRow } from '../../../shared/NumberRow';
 import { Row } from '../../../shared/Row';
 import { Switch } from '../../../shared/Switch';
-import { say } from '../../../shared/notices';
+import { notify } from '../../../shared/notices';
 import { colourName } from '@/core/readings/say';
 import { WashFields } from '../../../shared/steps/StepControls';
 import { ModeChoice, type StepProps } from '../../../shared/steps/StepFields';
@@ -142,13 +142,13 @@ function MatchRow({ wash, onTake }: { wash: FillLayer; onTake(strength: number):
         setFound({ key, match });
         onTake(match.strength);
       } else {
-        say(
+        notify(
           'bad',
           'Nothing lies below this wash yet that could be matched. Lay a photo or a ground first.',
         );
       }
     } catch (error) {
-      say('bad', wordsOf(error));
+      notify('bad', wordsOf(error));
     }
     setBusy(false);
   };

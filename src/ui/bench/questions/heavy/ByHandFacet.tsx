@@ -1,10 +1,10 @@
 'use client';
 
 import { setAccepted } from '@/core/site/accepted';
-import { formatOf, pressFormats } from '@/core/press/formats/registry';
+import { formatOf, imageFormats } from '@/core/encode/formats/registry';
 import { kilobytes } from '@/core/readings/say';
 import { hasOverlap, overlapOf } from '@/core/frame/overlap';
-import { isLossless, pressAs } from '@/core/press/settings';
+import { isLossless, encodeSettings } from '@/core/encode/settings';
 import { editPicture, editSlot } from '@/core/site/edit';
 import { CommitField } from '../../../shared/CommitField';
 import { Group } from '../../../shared/Group';
@@ -19,7 +19,7 @@ import { useEditing, useFiled } from '../../useBench';
  */
 export function ByHandFacet() {
   const { picture, slot, commit, preview } = useEditing();
-  const { press } = useFiled();
+  const { encodedFile } = useFiled();
   const { format, quality, lossless, colours, chroma, effort, dithered } = picture.press;
   const traits = formatOf(format);
   const change = (part: Partial<typeof picture.press>) =>
@@ -33,9 +33,9 @@ export function ByHandFacet() {
           <Switch
             label="Format"
             value={format}
-            choices={pressFormats.map((value) => ({ value, label: formatOf(value).title }))}
+            choices={imageFormats.map((value) => ({ value, label: formatOf(value).title }))}
             onChange={(value) =>
-              commit(`Write as ${formatOf(value).title}`, change(pressAs(value, quality)))
+              commit(`Write as ${formatOf(value).title}`, change(encodeSettings(value, quality)))
             }
           />
         </Row>
@@ -147,10 +147,10 @@ export function ByHandFacet() {
           />
         )}
         <p role="status" className="figure" data-testid="weight">
-          {press.failure && <span className="text-bad">{press.failure}</span>}
-          {!press.failure &&
-            (press.current && press.file
-              ? `${kilobytes(press.file.bytes)}, ${((press.file.bytes * 8) / (press.file.width * press.file.height)).toFixed(2)} bits a px`
+          {encodedFile.failure && <span className="text-bad">{encodedFile.failure}</span>}
+          {!encodedFile.failure &&
+            (encodedFile.current && encodedFile.file
+              ? `${kilobytes(encodedFile.file.bytes)}, ${((encodedFile.file.bytes * 8) / (encodedFile.file.width * encodedFile.file.height)).toFixed(2)} bits a px`
               : 'Writing…')}
         </p>
         {format === 'jpeg' && (picture.ground.type === 'none' || hasOverlap(overlapOf(slot))) && (
@@ -180,7 +180,7 @@ export function ByHandFacet() {
           />
         </Row>
         <Group title="The host accepts">
-          {pressFormats.map((f) => {
+          {imageFormats.map((f) => {
             const taken = slot.accepts.includes(f);
             const last = taken && slot.accepts.length === 1;
             return (

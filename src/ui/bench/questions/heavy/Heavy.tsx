@@ -5,13 +5,13 @@ import { Switch } from '../../../shared/Switch';
 import { ByHandFacet } from './ByHandFacet';
 import { LightestFacet } from './LightestFacet';
 import { LoadFacet } from './LoadFacet';
-import { WaysDownFacet } from './WaysDownFacet';
+import { LighterOptionsFacet } from './LighterOptionsFacet';
 
 type FacetName = 'lightest' | 'ways' | 'hand' | 'load';
 
 const facets: readonly { value: FacetName; label: string; panel: ComponentType }[] = [
   { value: 'lightest', label: 'Lightest file', panel: LightestFacet },
-  { value: 'ways', label: 'Ways down', panel: WaysDownFacet },
+  { value: 'ways', label: 'Ways down', panel: LighterOptionsFacet },
   { value: 'hand', label: 'By hand', panel: ByHandFacet },
   { value: 'load', label: 'Loading', panel: LoadFacet },
 ];

@@ -2,14 +2,14 @@
 
 import type { Judgement } from '@/core/lightest/trial';
 import { arrowStep } from '../../../shared/arrowStep';
-import { formatOf } from '@/core/press/formats/registry';
+import { formatOf } from '@/core/encode/formats/registry';
 import { Search, X } from 'lucide-react';
 import { useEffect, useRef } from 'react';
 import { careTitle, cares, careWords, likenessOf } from '@/core/lightest/care';
 import { borderPriceOf, keepsSeam, meetsGoal } from '@/core/lightest/best';
-import { pressWords } from '@/core/press/settings';
+import { encodeSettingsWords } from '@/core/encode/settings';
 import type { Raster, Rect } from '@/core/raster/raster';
-import type { PressedFile } from '@/core/readings/reading';
+import type { EncodedFile } from '@/core/readings/reading';
 import { kilobytes } from '@/core/readings/say';
 import { editPicture } from '@/core/site/edit';
 import type { Aim, Care, Picture } from '@/core/site/model/picture';
@@ -40,7 +40,7 @@ function emptyWords(blank: boolean, running: boolean): string {
 }
 
 /** Where words lie that are part of a picture's file. */
-const wordsIn = (picture: Picture, file: PressedFile | undefined): Rect[] =>
+const wordsIn = (picture: Picture, file: EncodedFile | undefined): Rect[] =>
   asFiled(picture).layers.flatMap(({ id }) => file?.texts?.[id]?.bounds ?? []);
 
 /** What speaks against a file, if anything does. */
@@ -57,7 +57,7 @@ function problemOf(judgement: Judgement, aim: Aim, budget: number): string | und
 /** How careful to be, or how many KB; then the search, and everything it tried. */
 export function LightestFacet() {
   const { session, site, slot, picture, commit } = useEditing();
-  const { press } = useFiled();
+  const { encodedFile } = useFiled();
   const { held, hold } = useShowing();
   const subject = { site, slot, picture };
   const found = useSearchState(subject);
@@ -72,8 +72,8 @@ export function LightestFacet() {
 
   useWarmSearch();
   // Not before the picture itself is pressed: what is seen comes first.
-  const waits = !press.current || blank || patches !== undefined;
-  usePatches(subject, waits ? undefined : wordsIn(picture, press.file));
+  const waits = !encodedFile.current || blank || patches !== undefined;
+  usePatches(subject, waits ? undefined : wordsIn(picture, encodedFile.file));
 
   const take = ({ judgement }: Candidate) => {
     const fallback =
@@ -83,7 +83,7 @@ export function LightestFacet() {
         slot.accepts.filter((f) => f === 'jpeg' || f === 'png'),
       )?.judgement.settings ?? null;
     commit(
-      `Write as ${pressWords(judgement.settings)}, ${kilobytes(judgement.bytes)}`,
+      `Write as ${encodeSettingsWords(judgement.settings)}, ${kilobytes(judgement.bytes)}`,
       editPicture(picture.id, (p) => {
         p.press = judgement.settings;
         p.fallback = fallback;
@@ -238,7 +238,7 @@ function Summary({
     <>
       <VerdictMark verdict={problem ? 'look' : 'holds'} />
       <span className="truncate figure" title={judgementWords(j)}>
-        {pressWords(j.settings)}, {kilobytes(j.bytes)}
+        {encodeSettingsWords(j.settings)}, {kilobytes(j.bytes)}
         {!offered && `, likeness ${likenessOf(j.loss).toFixed(1)}${problem ? `: ${problem}` : ''}`}
       </span>
       {border !== undefined && (

@@ -26,8 +26,8 @@ function loadVerdict(known: boolean, within: boolean): Verdict {
  */
 export function LoadFacet() {
   const { site, commit } = useEditing();
-  const { press } = useFiled();
-  const bytes = press.current ? press.file?.bytes : undefined;
+  const { encodedFile } = useFiled();
+  const bytes = encodedFile.current ? encodedFile.file?.bytes : undefined;
   const weights = useWeights(site);
   const budget = site.limits.phoneBytes;
   const slowest = bytes === undefined ? 1 : Math.max(...connections.map((c) => loadMs(bytes, c)));

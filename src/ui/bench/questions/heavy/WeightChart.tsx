@@ -1,6 +1,6 @@
 'use client';
 
-import { formatOf, pressFormats } from '@/core/press/formats/registry';
+import { formatOf, imageFormats } from '@/core/encode/formats/registry';
 import { extent } from 'd3-array';
 import { scaleLog } from 'd3-scale';
 import {
@@ -15,14 +15,14 @@ import { useMemo, useRef, type KeyboardEvent } from 'react';
 import { careLimits, careTitle, cares, likenessOf } from '@/core/lightest/care';
 import { keepsSeam } from '@/core/lightest/best';
 import type { Judgement } from '@/core/lightest/trial';
-import { pressWords } from '@/core/press/settings';
+import { encodeSettingsWords } from '@/core/encode/settings';
 import { kilobytes } from '@/core/readings/say';
-import type { Aim, PressFormat } from '@/core/site/model/picture';
+import type { Aim, ImageFormat } from '@/core/site/model/picture';
 import { useMeasure } from '../../../shared/useMeasure';
 import type { Candidate } from '../../../hooks/useSearch';
 
 /** Formats are told apart by their shape, too. */
-const shapes: Readonly<Record<PressFormat, SymbolType>> = {
+const shapes: Readonly<Record<ImageFormat, SymbolType>> = {
   avif: symbolCircle,
   webp: symbolSquare,
   jpeg: symbolTriangle,
@@ -38,7 +38,7 @@ const lossOf = ({ loss }: Judgement): number => Math.max(finest, loss.overall);
 const marks = [50, 70, 80, 85, 90, 95, 98];
 
 export const judgementWords = (j: Judgement): string =>
-  `${pressWords(j.settings)}, ${kilobytes(j.bytes)}, likeness ${likenessOf(j.loss).toFixed(1)}, ${keepsSeam(j) ? 'blends as drawn' : 'loses its seam'}`;
+  `${encodeSettingsWords(j.settings)}, ${kilobytes(j.bytes)}, likeness ${likenessOf(j.loss).toFixed(1)}, ${keepsSeam(j) ? 'blends as drawn' : 'loses its seam'}`;
 
 interface Props {
   readonly tried: readonly Candidate[];
@@ -201,7 +201,7 @@ export function WeightChart({ tried, aim, budget, chosen, held, onHold, onTake }
                   tabIndex={i === entry ? 0 : -1}
                   aria-pressed={isChosen}
                   aria-label={judgementWords(j)}
-                  data-point={pressWords(j.settings)}
+                  data-point={encodeSettingsWords(j.settings)}
                   data-keeps={keeps}
                   transform={`translate(${cx} ${cy})`}
                   className="cursor-pointer outline-none [&:focus-visible>.ring]:opacity-100"
@@ -233,7 +233,7 @@ export function WeightChart({ tried, aim, budget, chosen, held, onHold, onTake }
             })}
           </g>
           <g transform="translate(8 9)" aria-hidden>
-            {pressFormats
+            {imageFormats
               .filter((f) => tried.some((t) => t.judgement.settings.format === f))
               .map((f, i) => (
                 <g key={f} transform={`translate(${i * 58} 0)`}>

@@ -27,11 +27,11 @@ const told: Readonly<Record<Tool['kind'], string>> = {
 /** The plain surround is made see-through, and the rest cleaned up by hand. */
 export function CutOutFacet({ layer: photo }: { layer: PhotoLayer }) {
   const { picture, slot, commit, preview } = useEditing();
-  const { tool, take } = useSelecting();
+  const { tool, setTool } = useSelecting();
   const cutOut = photo.cutOut;
   const change = (part: object) => setCutOut(picture.id, photo.id, (c) => ({ ...c, ...part }));
   const toggle = (next: Tool) =>
-    take(
+    setTool(
       tool?.kind === next.kind &&
         (next.kind !== 'brush' || (tool.kind === 'brush' && tool.mode === next.mode))
         ? undefined
@@ -168,8 +168,8 @@ export function CutOutFacet({ layer: photo }: { layer: PhotoLayer }) {
               min={1}
               max={Math.max(20, Math.round(slot.height / 2))}
               unit="px"
-              onPreview={(v) => take({ ...tool, size: v })}
-              onCommit={(v) => take({ ...tool, size: v })}
+              onPreview={(v) => setTool({ ...tool, size: v })}
+              onCommit={(v) => setTool({ ...tool, size: v })}
             />
           </div>
         )}
