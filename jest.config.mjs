@@ -1,6 +1,32 @@
+/** What both kinds of suites share. */
+const common = {
+  roots: ['<rootDir>/src'],
+  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
+  transform: {
+    '^.+\\.[mc]?[jt]sx?$': [
+      '@swc/jest',
+      {
+        jsc: {
+          target: 'es2022',
+          parser: { syntax: 'typescript', tsx: true },
+          transform: { react: { runtime: 'automatic' } },
+        },
+        module: { type: 'commonjs' },
+      },
+    ],
+  },
+  transformIgnorePatterns: [
+    '/node_modules/(?!(culori|image-size|immer|d3-[a-z-]+|internmap|parse5|entities|srcset)/)',
+  ],
+};
+
 /** @type {import('jest').Config} */
-const config = {
+const node = {
+  ...common,
+  displayName: 'node',
   testEnvironment: 'node',
+  testMatch: ['**/*.test.ts'],
+  setupFiles: ['<rootDir>/scripts/jestTransfer.ts'],
   // Handed in as arguments: looked up as globals of Jest's sandbox they slow loops down, those over
   // pixels thirtyfold, those over the tokens of a style sheet fivefold.
   sandboxInjectedGlobals: [
@@ -31,24 +57,21 @@ const config = {
     'isNaN',
     'Infinity',
   ],
-  maxWorkers: 2,
-  // Two cores that share their machine, with the build beside them, are at times much slower.
-  testTimeout: 240_000,
-  roots: ['<rootDir>/src'],
-  setupFiles: ['<rootDir>/scripts/jestTransfer.ts'],
-  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
-  transform: {
-    '^.+\\.[mc]?[jt]sx?$': [
-      '@swc/jest',
-      {
-        jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true } },
-        module: { type: 'commonjs' },
-      },
-    ],
-  },
-  transformIgnorePatterns: [
-    '/node_modules/(?!(culori|image-size|immer|d3-[a-z-]+|internmap|parse5|entities|srcset)/)',
-  ],
 };
 
-export default config;
+/** Panels and hooks, rendered over a model in memory. */
+/** @type {import('jest').Config} */
+const panels = {
+  ...common,
+  displayName: 'panels',
+  testEnvironment: 'jsdom',
+  testMatch: ['**/*.test.tsx'],
+  setupFiles: ['<rootDir>/src/ui/testing/jsdomParts.ts'],
+};
+
+export default {
+  maxWorkers: 2,
+  // Two cores that share their machine, with the build beside them, are at times much slower.
+  testTimeout: 120_000,
+  projects: [node, panels],
+};

@@ -85,35 +85,6 @@ test('widths and pictures of a style sheet give sizes at the bench', async ({ be
   await expect(bench.answer(1)).toContainText('1140 × 198');
 });
 
-test('columns at the bench: parts added, changed and removed, the sum drawn and taken', async ({
-  bench,
-  page,
-}) => {
-  await bench.start();
-  await bench.open('Sidebar strip');
-  await page.keyboard.press('1');
-  // The sample's strip was measured so: the way is open already.
-  await expect(
-    page.getByRole('img', { name: 'column 300, gap 28: 328 px together' }),
-  ).toBeVisible();
-  await bench.type('Part 2, px', '30 px');
-  await page.getByRole('button', { name: 'Part', exact: true }).click();
-  await expect(
-    page.getByRole('img', { name: 'column 300, gap 30, column 300: 630 px together' }),
-  ).toBeVisible();
-  await page.getByRole('button', { name: 'Remove part 3' }).click();
-  await bench.type('Part 1, px', 'wide');
-  await expect(
-    page.getByRole('alert').filter({ hasText: 'Expected a number of pixels, found “wide”.' }),
-  ).toBeVisible();
-  await page.getByRole('button', { name: 'Take 330 px as the width' }).click();
-  await expect(bench.answer(1)).toContainText('330 × 240');
-  await expect(page.locator('[data-reading=column-width]')).toHaveAttribute(
-    'data-verdict',
-    'holds',
-  );
-});
-
 test('the plan from the list of all commands', async ({ bench, page }) => {
   await bench.start();
   const run = async (words: string) => {
