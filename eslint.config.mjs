@@ -90,6 +90,11 @@ const config = [
       'regexp/no-super-linear-move': ['error', { ignoreSticky: false, report: 'potential' }],
     },
   },
+  {
+    // Tests of panels put a model in memory below them.
+    files: ['src/ui/testing/**', 'src/ui/**/*.test.tsx'],
+    rules: { 'import/no-restricted-paths': ['error', { zones }] },
+  },
   { files: ['scripts/**', 'bench/**'], rules: { 'no-console': 'off' } },
   { files: ['e2e/**'], rules: { 'react-hooks/rules-of-hooks': 'off' } },
   {

@@ -190,7 +190,7 @@ function recolour(paint: Paint, list: readonly Recolouring[]): Paint {
  */
 export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photos'>): {
   compose(drawing: Drawing, focus?: Rect): Composed;
-  /** What is not there of what a drawing needs, without anything else of it being drawn. */
+  /** Lists the photographs and fonts that this drawing lacks; draws nothing. */
   lacking(drawing: Drawing): MissingAsset[];
 } {
   let shapes = new Map<string, Shape>();
@@ -202,7 +202,7 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photos'>
   let below: { states: string; raster: Raster } | undefined;
   const cutOut = createCutOuts();
 
-  /** What it was drawn from is still all there is. */
+  /** True while none of the inputs has changed since it was drawn. */
   const lacksTheSame = ({ lacking }: Shape): boolean =>
     lacking.every(
       ({ assetId, mipLevel, found }) =>
