@@ -31,7 +31,7 @@ export interface SampleFile {
 const maker = 'Veldrin Clayworks';
 
 /**
- * What lies on the sample's shelf. All of it is rendered by the scripts in src/demo/photographs.
+ * What lies on the sample's shelf. All of it is rendered by the scripts in scripts/photographs.
  */
 export const sampleFiles: readonly SampleFile[] = [
   { key: 'shelf', url: '/sample/shelf-of-pots.jpg', name: 'Shelf of pots', maker, subject: 'pots' },

@@ -202,7 +202,7 @@ export function createComposer(resources: Pick<DrawContext, 'glyphs' | 'photos'>
   let below: { states: string; raster: Raster } | undefined;
   const cutOut = createCutOuts();
 
-  /** True while none of the inputs has changed since it was drawn. */
+  /** True while the assets that a shape lacked are still lacking. */
   const lacksTheSame = ({ lacking }: Shape): boolean =>
     lacking.every(
       ({ assetId, mipLevel, found }) =>
